@@ -1,0 +1,22 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Access;
+
+use App\Access\Console\InviteCommand;
+use App\Access\Policies\StorePolicy;
+use App\Store\Models\Store;
+use Illuminate\Support\Facades\Gate;
+use Illuminate\Support\ServiceProvider;
+
+final class AccessProvider extends ServiceProvider
+{
+    public function boot(): void
+    {
+        $this->loadMigrationsFrom(__DIR__.'/Migrations');
+        $this->loadRoutesFrom(__DIR__.'/routes.php');
+        $this->commands([InviteCommand::class]);
+        Gate::policy(Store::class, StorePolicy::class);
+    }
+}

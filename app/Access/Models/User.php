@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Access\Models;
+
+use App\Access\Role;
+use App\Store\Models\Store;
+use Illuminate\Database\Eloquent\Relations\BelongsToMany;
+use Illuminate\Foundation\Auth\User as Authenticatable;
+
+/**
+ * @property int $id
+ * @property string $name
+ * @property string $email
+ * @property string $password
+ */
+final class User extends Authenticatable
+{
+    protected $fillable = ['name', 'email', 'password'];
+
+    protected $hidden = ['password', 'remember_token'];
+
+    /** @var array<int, ?Role> roles looked up in this request, by store */
+    private array $roles = [];
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['password' => 'hashed'];
+    }
+
+    /** @return BelongsToMany<Store, $this> */
+    public function stores(): BelongsToMany
+    {
+        return $this->belongsToMany(Store::class, 'memberships')->withPivot('role');
+    }
+
+    public function roleIn(Store $store): ?Role
+    {
+        if (! array_key_exists($store->id, $this->roles)) {
+            $role = Membership::query()->where('user_id', $this->id)->where('store_id', $store->id)->value('role');
+            $this->roles[$store->id] = $role instanceof Role ? $role : null;
+        }
+
+        return $this->roles[$store->id];
+    }
+}

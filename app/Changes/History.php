@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Changes;
+
+use Illuminate\Support\Facades\DB;
+use Orchard\Core\Wording\TextField;
+
+/** The append-only record of what happened to every text; written in the transaction of the change itself. */
+final class History
+{
+    /** @return int the entry's number, which is also the revision of a draft */
+    public static function add(int $storeId, int $resourceId, TextField $field, HistoryEvent $event, ?string $before, ?string $after, ?int $userId, ?Origin $origin = null, ?int $releaseId = null, ?string $note = null): int
+    {
+        return DB::table('history')->insertGetId([
+            'store_id' => $storeId, 'resource_id' => $resourceId, 'field' => $field->value, 'event' => $event->value, 'before_value' => $before, 'after_value' => $after,
+            'origin' => $origin?->value, 'note' => $note === null ? null : mb_substr($note, 0, 400), 'release_id' => $releaseId, 'user_id' => $userId, 'created_at' => now()->format('Y-m-d H:i:s.v'),
+        ]);
+    }
+
+    /** @return list<object> newest first, with the name of whoever did it */
+    public static function of(int $resourceId, int $limit = 100): array
+    {
+        return DB::table('history')->leftJoin('users', 'users.id', '=', 'history.user_id')->where('resource_id', $resourceId)->orderByDesc('history.id')->limit($limit)->get(['history.*', 'users.name as user_name'])->all();
+    }
+}

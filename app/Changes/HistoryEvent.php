@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Changes;
+
+/** What can happen to a text. */
+enum HistoryEvent: string
+{
+    case Saved = 'saved';
+    case Reverted = 'reverted';
+    case NotTaken = 'not taken';
+    case Ready = 'ready';
+    case Live = 'live';
+    case Refused = 'refused';
+    case Clash = 'clash';
+    case Dropped = 'dropped';
+    case Undone = 'undone';
+    case Seen = 'seen';
+
+    public function words(): string
+    {
+        return match ($this) {
+            self::Saved => 'wrote a draft',
+            self::Reverted => 'took the draft back',
+            self::NotTaken => 'wrote at the same time; kept here, not taken',
+            self::Ready => 'marked the draft as ready',
+            self::Live => 'released',
+            self::Refused => 'was refused by the shop',
+            self::Clash => 'met a change in the shop',
+            self::Dropped => 'dropped the draft for the shop’s text',
+            self::Undone => 'took the release back',
+            self::Seen => 'was seen live',
+        };
+    }
+}

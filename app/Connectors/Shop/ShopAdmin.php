@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Connectors\Shop;
+
+/** What is asked of a shop's back office, whatever shop it is. */
+interface ShopAdmin
+{
+    /**
+     * One batch of the shop's resources.
+     *
+     * @param  ?string  $after  what the last batch named as next; null for the first
+     *
+     * @throws ShopUnavailable
+     */
+    public function list(?string $after): ResourceBatch;
+
+    /** @throws ShopUnavailable also where the resource is gone: then with status 404 */
+    public function read(string $id): ShopResource;
+
+    /**
+     * Writes all fields in one request, only where the resource is still at the version.
+     *
+     * @param  array<string, string>  $fields
+     */
+    public function write(string $id, array $fields, string $version): WriteOutcome;
+}

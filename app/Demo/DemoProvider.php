@@ -1,0 +1,16 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Demo;
+
+use Illuminate\Support\ServiceProvider;
+
+/** The demo store and its people; nothing else of the application knows of them. */
+final class DemoProvider extends ServiceProvider
+{
+    public function boot(): void
+    {
+        $this->commands([PlantCommand::class]);
+    }
+}

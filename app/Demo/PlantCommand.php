@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Demo;
+
+use App\Access\Models\Membership;
+use App\Access\Models\User;
+use App\Access\Role;
+use App\Store\AddStore;
+use App\Store\Console\StoreCommand;
+use App\Store\Kinds\KindRule;
+use App\Store\Kinds\KindRules;
+use App\Store\Kinds\PageKind;
+use App\Store\Models\Store;
+use App\Store\StoreOptions;
+use InvalidArgumentException;
+
+final class PlantCommand extends StoreCommand
+{
+    protected $signature = 'demo:plant {--url= : where the stand-in shop answers} {--token-file= : file with its admin token} {--slug=tindrel} {--json}';
+
+    protected $description = 'Bring the demo in: the store Tindrel and a user for each role (a second time changes nothing)';
+
+    public const PASSWORD = 'lamps-in-a-row';
+
+    private const PEOPLE = ['owner' => 'Olena Orchard', 'approver' => 'Ama Prover', 'writer' => 'Wim Writer', 'viewer' => 'Vera Viewer'];
+
+    public function handle(AddStore $stores, StoreOptions $options): int
+    {
+        return $this->guarded(function () use ($stores, $options): int {
+            $url = (string) $this->option('url');
+            $token = @file_get_contents((string) $this->option('token-file')) ?: throw new InvalidArgumentException('The file with the shop\'s token cannot be read.');
+            $slug = (string) $this->option('slug');
+            $store = Store::query()->where('slug', $slug)->first();
+            if ($store === null) {
+                $store = $stores->add('Tindrel', $url, $slug, 'EUR', 'Europe/Berlin', allowPrivate: true);
+                $options->set($store, 'shop_url', "$url/office/v1");
+                $options->set($store, 'shop_token', trim($token));
+                (new KindRules([
+                    new KindRule('path', 'is', '/', PageKind::Home),
+                    new KindRule('path', 'begins', '/lamp/', PageKind::Product),
+                    new KindRule('type', 'is', 'Product', PageKind::Product),
+                    new KindRule('path', 'begins', '/range/', PageKind::Collection),
+                    new KindRule('path', 'begins', '/journal/almanac', PageKind::Other),
+                    new KindRule('path', 'begins', '/journal/', PageKind::Article),
+                    new KindRule('path', 'begins', '/about/', PageKind::Plain),
+                ]))->save($store);
+            }
+            foreach (self::PEOPLE as $role => $name) {
+                $user = User::query()->firstOrCreate(['email' => "$role@tindrel.example"], ['name' => $name, 'password' => self::PASSWORD]);
+                Membership::query()->upsert([['user_id' => $user->id, 'store_id' => $store->id, 'role' => Role::from($role)->value]], ['user_id', 'store_id'], ['role']);
+            }
+
+            return $this->answer(['store' => $store->slug], 'The demo is in.');
+        });
+    }
+}

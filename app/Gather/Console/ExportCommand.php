@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Gather\Console;
+
+use App\Gather\Inventory\PageExport;
+use App\Store\Console\ExportsTable;
+use App\Store\Console\StoreCommand;
+
+final class ExportCommand extends StoreCommand
+{
+    use ExportsTable;
+
+    protected $signature = 'gather:export {--store=} {--format=csv : csv, json or xlsx} {--out= : a file; else standard output} {--json}';
+
+    protected $description = 'Export the inventory of pages';
+
+    public function handle(PageExport $export): int
+    {
+        return $this->guarded(fn (): int => $this->export(PageExport::COLUMNS, $export->rows($this->store())));
+    }
+}

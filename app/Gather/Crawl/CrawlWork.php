@@ -1,0 +1,162 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Gather\Crawl;
+
+use App\Connectors\Http\GuardedHttp;
+use App\Connectors\Http\HttpRequest;
+use App\Connectors\Shop\ShopAdmins;
+use App\Gather\Inventory\DepthRebuild;
+use App\Gather\Inventory\IndexRebuild;
+use App\Gather\Sync\ResourceSync;
+use App\Gather\Sync\ShownTexts;
+use App\Store\Events\InventoryRefreshed;
+use App\Store\Models\Store;
+use App\Store\Pages\LinkBook;
+use App\Store\Work\LongWork;
+use App\Store\Work\SliceEnd;
+use App\Store\Work\WorkRun;
+use Illuminate\Support\Facades\DB;
+use Orchard\Core\Robots\RobotsTxt;
+use Orchard\Core\Url\PageUrl;
+
+/**
+ * A crawl from the first request to the finished inventory, phase by phase; each phase can be done again from its start
+ * or goes on where it was.
+ */
+final class CrawlWork implements LongWork
+{
+    private const PHASES = ['robots' => 'sync', 'sync' => 'pages', 'pages' => 'index', 'index' => 'depth', 'depth' => 'texts', 'texts' => 'tidy', 'tidy' => 'done'];
+
+    public function __construct(private readonly ShopAdmins $admins) {}
+
+    public static function sort(): string
+    {
+        return 'gather.crawl';
+    }
+
+    public static function queue(): string
+    {
+        return 'bulk';
+    }
+
+    public function slice(WorkRun $run): SliceEnd
+    {
+        $store = $run->store();
+        while (! $run->timeIsUp()) {
+            if ($run->stopAsked()) {
+                return SliceEnd::stopped();
+            }
+            $crawl = DB::table('gather_crawls')->where('id', $run->subjectId)->first();
+            if ($crawl === null) {
+                return SliceEnd::failed('The crawl is gone.');
+            }
+            $phase = (string) $crawl->phase;
+            $run->beat(['phase' => $phase, 'fetched' => (int) $crawl->fetched, 'failed' => (int) $crawl->failed, 'barred' => (int) $crawl->barred], force: true);
+            $end = match ($phase) {
+                'robots' => $this->robots($run, $store, $crawl),
+                'sync' => $this->sync($run, $store),
+                'pages' => (new PageFetching($run, $store, $crawl))->work(),
+                'index' => (new IndexRebuild($store, (int) $crawl->id, $this->isComplete($crawl)))->work($run) ? null : SliceEnd::more(),
+                'depth' => $this->depth($store, $run),
+                'texts' => $this->texts($store, $run),
+                'tidy' => $this->tidy($store, $run),
+                default => SliceEnd::done(),
+            };
+            if ($end !== null) {
+                if ($end->state === 'failed') {
+                    $run->fenced(static fn () => DB::table('gather_crawls')->where('id', $run->subjectId)->update(['state' => 'failed', 'remark' => mb_substr((string) $end->problem, 0, 400), 'ended_at' => now()]));
+                }
+
+                return $end;
+            }
+            $next = self::PHASES[$phase];
+            $run->fenced(function () use ($run, $next, $crawl): void {
+                $set = ['phase' => $next];
+                if ($next === 'done') {
+                    $set += ['state' => $this->isComplete($crawl) ? 'complete' : 'incomplete', 'ended_at' => now()];
+                }
+                DB::table('gather_crawls')->where('id', $run->subjectId)->update($set);
+            });
+        }
+
+        return SliceEnd::more();
+    }
+
+    /** A crawl concludes something only when nothing was cut off and the shop answered nearly all the time. */
+    private function isComplete(object $crawl): bool
+    {
+        return (int) $crawl->cut_off === 0 && (int) $crawl->failed <= 0.02 * max(1, (int) $crawl->fetched) && (int) $crawl->fetched > 0;
+    }
+
+    private function robots(WorkRun $run, Store $store, object $crawl): ?SliceEnd
+    {
+        $base = PageUrl::parse((string) $crawl->base_url) ?? throw new \LogicException('The crawl has no base URL.');
+        $options = $store->options();
+        $http = GuardedHttp::allowing($options->privateHosts);
+        $url = $base;
+        $answer = null;
+        // RFC 9309 section 2.3.1.2: at least five redirects are followed.
+        $next = $base->resolve('/robots.txt');
+        for ($hops = 0; $hops < 6 && $next !== null; $hops++) {
+            $url = $next;
+            $answer = $http->fetch(new HttpRequest($url, timeout: $options->timeout, maxBytes: RobotsTxt::MAX_BYTES));
+            $next = $answer->status >= 300 && $answer->status < 400 ? $url->resolve((string) $answer->header('location')) : null;
+        }
+        $status = $answer?->status ?? 0;
+        if ($status === 0) {
+            return SliceEnd::failed("The shop does not answer at {$base->text()}: ".$answer?->problem);
+        }
+        $rules = RobotsTxt::fromAnswer($status, (string) $answer?->body, GuardedHttp::PRODUCT_TOKEN);
+        if ($rules->isShut()) {
+            return SliceEnd::failed("robots.txt answered $status; until it can be read, nothing may be fetched (RFC 9309).");
+        }
+        $run->fenced(static function () use ($run, $answer, $status, $base, $store): void {
+            DB::table('gather_crawls')->where('id', $run->subjectId)->update(['robots' => mb_scrub((string) $answer?->body), 'robots_status' => $status]);
+            (new Frontier($run->subjectId, $store))->add([$base->text()], 0);
+        });
+
+        return null;
+    }
+
+    private function sync(WorkRun $run, Store $store): ?SliceEnd
+    {
+        if (! $this->admins->isConnected($store)) {
+            return null;
+        }
+
+        return (new ResourceSync($store, $this->admins->of($store)))->work($run) ? null : SliceEnd::more();
+    }
+
+    private function depth(Store $store, WorkRun $run): null
+    {
+        (new DepthRebuild($store, $run->subjectId))->work($run);
+
+        return null;
+    }
+
+    private function texts(Store $store, WorkRun $run): null
+    {
+        (new ShownTexts($store))->work($run);
+        InventoryRefreshed::dispatch($store->id, static fn () => $run->beat());
+
+        return null;
+    }
+
+    private function tidy(Store $store, WorkRun $run): ?SliceEnd
+    {
+        $older = DB::table('gather_crawls')->where('store_id', $store->id)->where('id', '<', $run->subjectId)->pluck('id');
+        foreach ($older as $crawl) {
+            do {
+                if ($run->timeIsUp()) {
+                    return SliceEnd::more();
+                }
+                $more = LinkBook::forget((int) $crawl) || DB::delete('DELETE FROM gather_frontier WHERE crawl_id = ? LIMIT 20000', [$crawl]) > 0;
+                $run->beat();
+            } while ($more);
+        }
+
+        return null;
+    }
+}

@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Gather\Crawl;
+
+use App\Store\Models\Store;
+use App\Store\Work\WorkDesk;
+use Illuminate\Support\Facades\DB;
+use RuntimeException;
+
+/** Begins, stops and resumes crawls; one at a time in a store. */
+final class Crawls
+{
+    public function __construct(private readonly WorkDesk $desk) {}
+
+    /**
+     * @return array{crawl: int, work: int}
+     *
+     * @throws RuntimeException when one is under way
+     */
+    public function begin(Store $store, ?int $userId): array
+    {
+        return DB::transaction(function () use ($store, $userId): array {
+            // The row of the store is the lock: two people who press at once start one crawl.
+            DB::table('stores')->where('id', $store->id)->lockForUpdate()->first();
+            if ($this->underWay($store) !== null) {
+                throw new RuntimeException('A crawl of this store is under way already.');
+            }
+            $options = $store->options();
+            $crawl = DB::table('gather_crawls')->insertGetId(['store_id' => $store->id, 'state' => 'running', 'base_url' => $store->base_url, 'concurrency' => $options->concurrency, 'page_limit' => $options->pageLimit, 'started_at' => now()]);
+
+            return ['crawl' => $crawl, 'work' => $this->desk->begin(CrawlWork::class, $store->id, $crawl, $userId)];
+        });
+    }
+
+    /** The work of a crawl that is waiting, running, stopped or failed and could go on. */
+    public function underWay(Store $store): ?int
+    {
+        $id = DB::table('work')->where('store_id', $store->id)->where('sort', CrawlWork::sort())->whereIn('state', ['waiting', 'running'])->value('id');
+
+        return $id === null ? null : (int) $id;
+    }
+
+    public static function latest(int $storeId): ?object
+    {
+        return DB::table('gather_crawls')->where('store_id', $storeId)->orderByDesc('id')->first();
+    }
+
+    /** The newest crawl whose links and depths the inventory shows; 0 where there is none. */
+    public static function shown(int $storeId): int
+    {
+        return (int) DB::table('gather_crawls')->where('store_id', $storeId)->whereIn('state', ['complete', 'incomplete'])->max('id');
+    }
+}

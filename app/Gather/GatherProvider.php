@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Gather;
+
+use App\Gather\Console\CrawlCommand;
+use App\Gather\Console\ExportCommand;
+use App\Gather\Crawl\CrawlWork;
+use App\Gather\Inventory\ReindexWork;
+use App\Store\Events\KindsChanged;
+use App\Store\Steps\StepBoard;
+use App\Store\Work\WorkDesk;
+use Illuminate\Support\Facades\Event;
+use Illuminate\Support\ServiceProvider;
+
+final class GatherProvider extends ServiceProvider
+{
+    public function boot(WorkDesk $desk, StepBoard $board): void
+    {
+        $this->loadMigrationsFrom(__DIR__.'/Migrations');
+        $this->loadRoutesFrom(__DIR__.'/routes.php');
+        $this->commands([CrawlCommand::class, ExportCommand::class]);
+        $desk->register(CrawlWork::class);
+        $desk->register(ReindexWork::class);
+        $board->register(new GatherStep);
+        Event::listen(static function (KindsChanged $event) use ($desk): void {
+            $desk->begin(ReindexWork::class, $event->storeId, 0, is_int($event->userId) ? $event->userId : null);
+        });
+    }
+}

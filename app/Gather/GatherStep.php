@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Gather;
+
+use App\Gather\Crawl\Crawls;
+use App\Store\Models\Store;
+use App\Store\Steps\Step;
+use App\Store\Steps\StepContribution;
+use App\Store\Steps\Waiting;
+
+final class GatherStep implements StepContribution
+{
+    public function step(): Step
+    {
+        return Step::Gather;
+    }
+
+    public function url(Store $store): string
+    {
+        return route('gather', $store);
+    }
+
+    public function waiting(Store $store): ?Waiting
+    {
+        $crawl = Crawls::latest($store->id);
+
+        return match (true) {
+            $crawl === null => new Waiting(1, 'first crawl to start'),
+            $crawl->state === 'running' => new Waiting((int) $crawl->fetched, 'pages so far'),
+            $crawl->state === 'failed', $crawl->state === 'incomplete' => new Waiting(1, 'crawl to look at'),
+            default => null,
+        };
+    }
+}

@@ -1,0 +1,152 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Gather\Inventory;
+
+use App\Store\Bulk;
+use App\Store\Models\Store;
+use App\Store\Work\WorkRun;
+use Illuminate\Support\Facades\DB;
+use Orchard\Core\LinkGraph\ClickDepth;
+use PDO;
+
+/**
+ * Works out, for every page of a crawl, how many clicks it is from home and how many pages link to it: from their main
+ * content (links_in, the page itself left out) and from navigation, header or footer (links_nav), each page once.
+ */
+final readonly class DepthRebuild
+{
+    /** Depth of a page that no link reaches. */
+    public const UNREACHED = 65535;
+
+    public function __construct(private Store $store, private int $crawl) {}
+
+    public function work(WorkRun $run): void
+    {
+        /** @var array<int, int> $node number by page id */
+        $node = [];
+        foreach ($this->stream('SELECT page_id FROM gather_frontier WHERE crawl_id = ? ORDER BY page_id', [$this->crawl]) as [$page]) {
+            $node[(int) $page] = count($node);
+        }
+        $run->beat();
+        $edges = '';
+        $in = [];
+        $out = [];
+        $previous = [0, []];
+        foreach ($this->stream('SELECT from_page, to_page FROM links WHERE crawl_id = ? ORDER BY from_page', [$this->crawl]) as [$from, $to]) {
+            if (! isset($node[$from], $node[$to])) {
+                continue;
+            }
+            if ($previous[0] !== $from) {
+                $previous = [$from, []];
+            }
+            if (! isset($previous[1][$to])) {
+                $previous[1][$to] = true;
+                $edges .= pack('VV', $node[$from], $node[$to]);
+                if ($from !== $to) {
+                    $in[$to] = ($in[$to] ?? 0) + 1;
+                }
+            }
+            $out[$from] = ($out[$from] ?? 0) + 1;
+        }
+        $run->beat();
+        [$bundles, $bundlesOf, $combinations] = $this->blocks($node);
+        foreach ($combinations as $combination => $pages) {
+            $targets = [];
+            foreach (explode(',', (string) $combination) as $block) {
+                foreach ($bundles[(int) $block] ?? [] as $target) {
+                    $targets[$target] = true;
+                }
+            }
+            foreach (array_keys($targets) as $target) {
+                $in[-$target - 1] = ($in[-$target - 1] ?? 0) + $pages;
+            }
+        }
+        $redirects = [];
+        foreach (DB::select('SELECT f.page_id, t.id AS target FROM page_facts f JOIN pages t ON t.store_id = f.store_id AND t.digest = UNHEX(MD5(f.redirect_url)) WHERE f.store_id = ? AND f.to_crawl = 0 AND f.redirect_url IS NOT NULL', [$this->store->id]) as $row) {
+            if (isset($node[(int) $row->page_id], $node[(int) $row->target])) {
+                $redirects[$node[(int) $row->page_id]] = $node[(int) $row->target];
+            }
+        }
+        $homeId = (int) DB::table('pages')->where('store_id', $this->store->id)->where('digest', $this->store->baseUrl()->digest())->value('id');
+        $home = $node[$homeId] ?? null;
+        $depths = $home === null ? [] : ClickDepth::from(count($node), $home, $edges, $redirects, $bundlesOf, $bundles);
+        unset($edges);
+        $run->beat();
+        $this->write($run, $node, $depths, $in, $out);
+    }
+
+    /**
+     * @param  array<int, int>  $node
+     * @return array{array<int, list<int>>, array<int, list<int>>, array<string, int>} targets by block, blocks by node, pages by the combination of blocks they carry
+     */
+    private function blocks(array $node): array
+    {
+        $bundles = [];
+        foreach ($this->stream('SELECT l.block_id, l.to_page FROM block_links l JOIN link_blocks b ON b.id = l.block_id WHERE b.crawl_id = ?', [$this->crawl]) as [$block, $to]) {
+            if (isset($node[$to])) {
+                $bundles[(int) $block][] = $node[$to];
+            }
+        }
+        $of = [];
+        foreach ($this->stream('SELECT page_id, block_id FROM page_blocks WHERE crawl_id = ? ORDER BY page_id, block_id', [$this->crawl]) as [$page, $block]) {
+            if (isset($node[$page])) {
+                $of[$node[$page]][] = (int) $block;
+            }
+        }
+        $combinations = [];
+        foreach ($of as $blocks) {
+            $key = implode(',', $blocks);
+            $combinations[$key] = ($combinations[$key] ?? 0) + 1;
+        }
+
+        return [$bundles, $of, $combinations];
+    }
+
+    /**
+     * @param  array<int, int>  $node
+     * @param  array<int, int>  $depths
+     * @param  array<int, int>  $in
+     * @param  array<int, int>  $out
+     */
+    private function write(WorkRun $run, array $node, array $depths, array $in, array $out): void
+    {
+        foreach (array_chunk($node, 10000, true) as $chunk) {
+            $rows = [];
+            foreach ($chunk as $page => $number) {
+                $rows[] = [$page, $depths[$number] ?? self::UNREACHED, $in[$page] ?? 0, $in[-$number - 1] ?? 0, $out[$page] ?? 0];
+            }
+            $run->fenced(static function () use ($rows): void {
+                DB::statement('CREATE TEMPORARY TABLE IF NOT EXISTS new_depths (page_id BIGINT UNSIGNED PRIMARY KEY, depth SMALLINT UNSIGNED, links_in INT UNSIGNED, links_nav INT UNSIGNED, links_out INT UNSIGNED)');
+                DB::delete('DELETE FROM new_depths');
+                Bulk::write('new_depths', ['page_id', 'depth', 'links_in', 'links_nav', 'links_out'], $rows);
+                DB::update('UPDATE page_index i JOIN new_depths n ON n.page_id = i.page_id SET i.depth = n.depth, i.links_in = n.links_in, i.links_nav = n.links_nav, i.links_out = n.links_out');
+            });
+            $run->beat();
+        }
+        DB::statement('DROP TEMPORARY TABLE IF EXISTS new_depths');
+    }
+
+    /**
+     * Rows as they come, without holding them all.
+     *
+     * @param  list<int>  $values
+     * @return \Generator<list<int>>
+     */
+    private function stream(string $sql, array $values): \Generator
+    {
+        $pdo = DB::connection()->getPdo();
+        $pdo->setAttribute(PDO::MYSQL_ATTR_USE_BUFFERED_QUERY, false);
+        try {
+            $statement = $pdo->prepare($sql);
+            $statement->execute($values);
+            while (($row = $statement->fetch(PDO::FETCH_NUM)) !== false) {
+                yield array_map(intval(...), $row);
+            }
+            $statement->closeCursor();
+        } finally {
+            $pdo->setAttribute(PDO::MYSQL_ATTR_USE_BUFFERED_QUERY, true);
+        }
+    }
+}

@@ -1,0 +1,99 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Gather\Inventory;
+
+use App\Store\Bulk;
+use App\Store\Kinds\PageKind;
+use App\Store\Models\Store;
+use Illuminate\Support\Facades\DB;
+
+/** Reads the inventory's rows, a page of them at a time, by key, from the list table alone. */
+final class PageList
+{
+    public const PAGE = 50;
+
+    /** Rows that are looked through when words are searched for. */
+    private const MOST_FOUND = 5000;
+
+    /** @return array{rows: list<object>, next: ?string} */
+    public function page(Store $store, PageFilter $filter): array
+    {
+        [$where, $values] = $this->where($store, $filter);
+        [$column, $isDown] = match ($filter->sort) {
+            'depth' => ['i.depth', false],
+            'links' => ['i.links_in', true],
+            'words' => ['i.words', false],
+            default => ['i.address', false],
+        };
+        if ($filter->after !== null && preg_match('/^([0-9a-f]*)\.(\d+)$/', $filter->after, $found) === 1 && strlen($found[1]) % 2 === 0) {
+            $key = $column === 'i.address' ? (string) hex2bin($found[1]) : (int) (string) hex2bin($found[1]);
+            $sign = $isDown ? '<' : '>';
+            $where .= " AND ($column $sign ? OR ($column = ? AND i.page_id $sign ?))";
+            array_push($values, $key, $key, (int) $found[2]);
+        }
+        $direction = $isDown ? 'DESC' : 'ASC';
+        $keys = DB::select("SELECT i.page_id, $column AS sort_key FROM page_index i WHERE $where ORDER BY $column $direction, i.page_id $direction LIMIT ".(self::PAGE + 1), $values);
+        $next = null;
+        if (count($keys) > self::PAGE) {
+            array_pop($keys);
+            $last = end($keys);
+            $next = bin2hex((string) $last->sort_key).'.'.$last->page_id;
+        }
+        if ($keys === []) {
+            return ['rows' => [], 'next' => null];
+        }
+        $ids = array_map(static fn (object $key): int => (int) $key->page_id, $keys);
+        $rows = [];
+        foreach (DB::select('SELECT i.*, p.url, f.title, f.description, f.redirect_url, f.problem FROM page_index i JOIN pages p ON p.id = i.page_id JOIN page_facts f ON f.page_id = i.page_id AND f.to_crawl = 0 WHERE i.page_id IN ('.Bulk::list($ids).')') as $row) {
+            $rows[(int) $row->page_id] = $row;
+        }
+
+        return ['rows' => array_values(array_filter(array_map(static fn (int $id): ?object => $rows[$id] ?? null, $ids))), 'next' => $next];
+    }
+
+    /** @return array{total: int, kinds: array<string, int>, statuses: array<int, int>, indexable: int} */
+    public function counts(Store $store): array
+    {
+        $kinds = [];
+        $statuses = [];
+        $total = 0;
+        $indexable = 0;
+        foreach (DB::select('SELECT kind, status, indexable, COUNT(*) AS n FROM page_index WHERE store_id = ? GROUP BY kind, status, indexable', [$store->id]) as $row) {
+            $n = (int) $row->n;
+            $kind = PageKind::from((int) $row->kind)->key();
+            $kinds[$kind] = ($kinds[$kind] ?? 0) + $n;
+            $statuses[(int) $row->status] = ($statuses[(int) $row->status] ?? 0) + $n;
+            $total += $n;
+            $indexable += $row->indexable ? $n : 0;
+        }
+        ksort($statuses);
+
+        return ['total' => $total, 'kinds' => $kinds, 'statuses' => $statuses, 'indexable' => $indexable];
+    }
+
+    /** @return array{string, list<int|string>} */
+    private function where(Store $store, PageFilter $filter): array
+    {
+        $where = 'i.store_id = ?';
+        $values = [$store->id];
+        foreach (['kind' => $filter->kind?->value, 'status' => $filter->status, 'indexable' => $filter->indexable === null ? null : (int) $filter->indexable] as $column => $value) {
+            if ($value !== null) {
+                $where .= " AND i.$column = ?";
+                $values[] = $value;
+            }
+        }
+        if ($filter->search !== '' && $filter->exact) {
+            $where .= ' AND i.address LIKE ?';
+            $values[] = '%'.addcslashes($filter->search, '%_\\').'%';
+        } elseif ($filter->search !== '') {
+            preg_match_all('/[\p{L}\p{N}]+/u', $filter->search, $words);
+            $asked = implode(' ', array_map(static fn (string $word): string => '+'.$word.'*', array_slice($words[0], 0, 8)));
+            $ids = $asked === '' ? [] : array_map(static fn (object $row): int => (int) $row->page_id, DB::select('SELECT page_id FROM page_words WHERE store_id = ? AND MATCH(words) AGAINST (? IN BOOLEAN MODE) LIMIT '.self::MOST_FOUND, [$store->id, $asked]));
+            $where .= $ids === [] ? ' AND 0' : ' AND i.page_id IN ('.Bulk::list($ids).')';
+        }
+
+        return [$where, $values];
+    }
+}

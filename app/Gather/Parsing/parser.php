@@ -1,0 +1,42 @@
+<?php
+
+/**
+ * A parser process: reads frames from standard input, writes frames to standard output, ends when its input does.
+ *
+ * A frame is a 32-bit little-endian length and that many bytes of serialized data: in [url, content type, body], out a
+ * ParsedPage, or a string that says why there is none.
+ */
+
+declare(strict_types=1);
+
+use App\Gather\Parsing\PageParser;
+
+require dirname(__DIR__, 3).'/vendor/autoload.php';
+ini_set('memory_limit', '512M');
+
+$read = static function (int $length): ?string {
+    $data = '';
+    while (strlen($data) < $length) {
+        $piece = fread(STDIN, $length - strlen($data));
+        if ($piece === false || $piece === '') {
+            return null;
+        }
+        $data .= $piece;
+    }
+
+    return $data;
+};
+$parser = new PageParser;
+while (($head = $read(4)) !== null) {
+    $frame = $read((int) (unpack('V', $head) ?: [1 => 0])[1]);
+    if ($frame === null) {
+        break;
+    }
+    [$url, $type, $body] = unserialize($frame, ['allowed_classes' => false]);
+    try {
+        $answer = serialize($parser->parse($body, $type, $url));
+    } catch (Throwable $error) {
+        $answer = serialize($error->getMessage());
+    }
+    fwrite(STDOUT, pack('V', strlen($answer)).$answer);
+}

@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Gather\Sync;
+
+use App\Store\Bulk;
+use App\Store\Bytes;
+use App\Store\Models\Store;
+use App\Store\Resources\TextDigest;
+use App\Store\Work\WorkRun;
+use Illuminate\Support\Facades\DB;
+use Orchard\Core\Wording\TextField;
+use Orchard\Core\Wording\TitleSuffix;
+
+/** Learns from the pages what the theme makes of stored texts: the shown text of each resource, and the suffix of titles by market and kind. */
+final readonly class ShownTexts
+{
+    private const CHUNK = 2000;
+
+    public function __construct(private Store $store) {}
+
+    public function work(WorkRun $run): void
+    {
+        $after = 0;
+        while (true) {
+            $rows = DB::select('SELECT r.id, r.market_id, f.status, f.title, f.description FROM resources r JOIN page_facts f ON f.page_id = r.page_id AND f.to_crawl = 0 WHERE r.store_id = ? AND r.gone = 0 AND r.id > ? ORDER BY r.id LIMIT '.self::CHUNK, [$this->store->id, $after]);
+            if ($rows === []) {
+                break;
+            }
+            $texts = [];
+            foreach ($rows as $row) {
+                $after = (int) $row->id;
+                if ((int) $row->status !== 200) {
+                    continue;
+                }
+                foreach ([[TextField::Title, $row->title], [TextField::Description, $row->description]] as [$field, $text]) {
+                    $digest = TextDigest::of($text);
+                    $texts[] = [(int) $row->id, $field->value, $this->store->id, (int) $row->market_id, '', $text ?? '', $digest === null ? null : new Bytes($digest)];
+                }
+            }
+            $run->fenced(static fn () => Bulk::write('resource_texts', ['resource_id', 'field', 'store_id', 'market_id', 'stored', 'shown', 'shown_digest'], $texts, 'INSERT', 'ON DUPLICATE KEY UPDATE shown = VALUES(shown), shown_digest = VALUES(shown_digest)'));
+            $run->beat();
+        }
+        $this->learnSuffixes($run);
+    }
+
+    private function learnSuffixes(WorkRun $run): void
+    {
+        $groups = DB::select('SELECT DISTINCT market_id, kind FROM resources WHERE store_id = ? AND gone = 0', [$this->store->id]);
+        $found = [];
+        foreach ($groups as $group) {
+            $pairs = DB::select("SELECT t.stored, t.shown FROM resources r JOIN resource_texts t ON t.resource_id = r.id AND t.field = 1 WHERE r.store_id = ? AND r.market_id = ? AND r.kind = ? AND r.gone = 0 AND t.stored <> '' AND t.shown IS NOT NULL LIMIT 5000", [$this->store->id, $group->market_id, $group->kind]);
+            $found[] = [(int) $group->market_id, (int) $group->kind, TitleSuffix::learn(array_map(static fn (object $pair): array => [(string) $pair->stored, (string) $pair->shown], $pairs))];
+        }
+        $run->fenced(static fn () => Bulk::write('title_suffixes', ['market_id', 'kind', 'suffix'], $found, 'REPLACE'));
+    }
+}

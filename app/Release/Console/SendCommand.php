@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Release\Console;
+
+use App\Release\Releases;
+use App\Store\Console\StoreCommand;
+use App\Store\Work\WorkDesk;
+
+final class SendCommand extends StoreCommand
+{
+    use FollowsRelease;
+
+    protected $signature = 'release:send {--store=} {--name= : what the release is called} {--wait : work in this process until all is sent and looked at once} {--json}';
+
+    protected $description = 'Send all ready drafts to the shop';
+
+    public function handle(Releases $releases, WorkDesk $desk): int
+    {
+        return $this->guarded(function () use ($releases, $desk): int {
+            $name = $this->option('name');
+
+            return $this->follow($releases->send($this->store(), null, null, is_string($name) && $name !== '' ? $name : null), $desk);
+        });
+    }
+}

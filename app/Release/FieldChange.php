@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Release;
+
+use Orchard\Core\Wording\TextField;
+
+/** One text of a release: what it was, what it is to be, and what a searcher is to see. */
+final readonly class FieldChange
+{
+    /**
+     * @param  string  $base  the shop's stored text before
+     * @param  string  $target  the shop's stored text to be
+     * @param  ?string  $shownBefore  what the page showed before, where it is known
+     * @param  ?string  $shownAfter  what the page is to show; null where the theme decides by itself
+     */
+    public function __construct(
+        public TextField $field,
+        public string $base,
+        public string $target,
+        public string $origin,
+        public ?string $shownBefore,
+        public ?string $shownAfter,
+    ) {}
+
+    /**
+     * @param  list<self>  $changes
+     */
+    public static function pack(array $changes): string
+    {
+        return json_encode(array_map(static fn (self $c): array => ['field' => $c->field->key(), 'base' => $c->base, 'target' => $c->target, 'origin' => $c->origin, 'shown_before' => $c->shownBefore, 'shown_after' => $c->shownAfter], $changes), JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR);
+    }
+
+    /** @return list<self> */
+    public static function unpack(string $json): array
+    {
+        /** @var list<array{field: string, base: string, target: string, origin: string, shown_before: ?string, shown_after: ?string}> $data */
+        $data = json_decode($json, true, 8, JSON_THROW_ON_ERROR);
+
+        return array_map(static fn (array $c): self => new self(TextField::fromKey($c['field']) ?? TextField::Title, $c['base'], $c['target'], $c['origin'], $c['shown_before'], $c['shown_after']), $data);
+    }
+
+    /** Whether the page shows what it should. */
+    public function isShown(?string $now): bool
+    {
+        if ($this->shownAfter !== null) {
+            return trim((string) $now) === $this->shownAfter;
+        }
+
+        return $this->shownBefore === null || trim((string) $now) !== $this->shownBefore;
+    }
+}

@@ -1,0 +1,158 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Release\Http;
+
+use App\Access\Models\User;
+use App\Changes\Drafts;
+use App\Changes\DraftState;
+use App\Release\FieldChange;
+use App\Release\Releases;
+use App\Release\Sending\LookWork;
+use App\Release\Sending\SendWork;
+use App\Store\Models\Store;
+use App\Store\Work\WorkDesk;
+use App\Store\Work\WorkView;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+use Illuminate\View\View;
+use InvalidArgumentException;
+
+final class ReleaseController
+{
+    private const PAGE = 50;
+
+    public function index(Request $request, Store $store): View
+    {
+        $drafts = DB::table('drafts')->join('resources', 'resources.id', '=', 'drafts.resource_id')->join('resource_texts', static fn ($join) => $join->on('resource_texts.resource_id', '=', 'drafts.resource_id')->on('resource_texts.field', '=', 'drafts.field'))
+            ->leftJoin('users', 'users.id', '=', 'drafts.user_id')->where('drafts.store_id', $store->id)->where('drafts.state', DraftState::Ready->value)->where('drafts.id', '>', (int) $request->query('after', '0'))->orderBy('drafts.id')->limit(self::PAGE + 1)
+            ->get(['drafts.*', 'resources.name', 'resources.url', 'resources.page_id', 'resource_texts.shown', 'resource_texts.draft_shown', 'users.name as user_name']);
+
+        return view('release.index', [
+            'store' => $store, 'drafts' => $drafts->take(self::PAGE), 'next' => $drafts->count() > self::PAGE ? $drafts[self::PAGE - 1]?->id : null,
+            'ready' => DB::table('drafts')->where('store_id', $store->id)->where('state', DraftState::Ready->value)->groupBy('field')->selectRaw('field, COUNT(*) AS n')->pluck('n', 'field'),
+            'clashes' => $this->clashes($store),
+            'releases' => DB::table('release_batches')->leftJoin('users', 'users.id', '=', 'user_id')->where('store_id', $store->id)->orderByDesc('release_batches.id')->limit(20)->get(['release_batches.*', 'users.name as user_name']),
+        ]);
+    }
+
+    public function send(Request $request, Store $store, Releases $releases): RedirectResponse
+    {
+        $request->validate(['drafts' => ['array', 'max:1000'], 'drafts.*' => ['integer'], 'scope' => ['required', 'in:ticked,all'], 'name' => ['nullable', 'string', 'max:120']]);
+        /** @var User $user */
+        $user = $request->user();
+        /** @var list<int|string> $ticked */
+        $ticked = $request->input('drafts', []);
+        try {
+            $made = $releases->send($store, $request->input('scope') === 'all' ? null : array_map(intval(...), array_values($ticked)), $user->id, $request->string('name')->trim()->value() ?: null);
+        } catch (InvalidArgumentException $wrong) {
+            return redirect()->route('release', $store)->withErrors(['drafts' => $wrong->getMessage()]);
+        }
+
+        return redirect()->route('release.show', [$store, $made['release']]);
+    }
+
+    public function show(Request $request, Store $store, int $release): View
+    {
+        $row = $this->find($store, $release);
+        $items = DB::table('release_items')->join('resources', 'resources.id', '=', 'release_items.resource_id')->where('release_id', $release)
+            ->when(is_string($request->query('state')), static fn ($query) => $query->where('state', $request->query('state')))->when(is_string($request->query('seen')), static fn ($query) => $query->where('seen', $request->query('seen')))
+            ->where('release_items.id', '>', (int) $request->query('after', '0'))->orderBy('release_items.id')->limit(self::PAGE + 1)->get(['release_items.*', 'resources.name', 'resources.url', 'resources.page_id']);
+
+        return view('release.show', ['store' => $store, 'release' => $row, 'items' => $items->take(self::PAGE), 'next' => $items->count() > self::PAGE ? $items[self::PAGE - 1]?->id : null, 'changesOf' => static fn (object $item): array => FieldChange::unpack((string) $item->fields)] + $this->progressOf($release));
+    }
+
+    public function progress(Store $store, int $release): View
+    {
+        return view('release.progress', ['store' => $store, 'release' => $this->find($store, $release)] + $this->progressOf($release));
+    }
+
+    public function undo(Request $request, Store $store, int $release, Releases $releases): RedirectResponse
+    {
+        $request->validate(['items' => ['array', 'max:1000'], 'items.*' => ['integer'], 'scope' => ['required', 'in:ticked,all']]);
+        /** @var User $user */
+        $user = $request->user();
+        /** @var list<int|string> $ticked */
+        $ticked = $request->input('items', []);
+        try {
+            $made = $releases->undo($store, $release, $request->input('scope') === 'all' ? null : array_map(intval(...), array_values($ticked)), $user->id);
+        } catch (InvalidArgumentException $wrong) {
+            return redirect()->route('release.show', [$store, $release])->withErrors(['items' => $wrong->getMessage()]);
+        }
+
+        return redirect()->route('release.show', [$store, $made['release']]);
+    }
+
+    public function stop(Store $store, int $release, WorkDesk $desk): RedirectResponse
+    {
+        $this->find($store, $release);
+        $work = WorkView::about(SendWork::sort(), $release);
+        if ($work !== null) {
+            $desk->stop($work->id);
+        }
+
+        return redirect()->route('release.show', [$store, $release]);
+    }
+
+    public function resume(Store $store, int $release, WorkDesk $desk): RedirectResponse
+    {
+        $this->find($store, $release);
+        $work = WorkView::about(SendWork::sort(), $release);
+        if ($work !== null) {
+            $desk->resume($work->id);
+        }
+
+        return redirect()->route('release.show', [$store, $release]);
+    }
+
+    /** Looks at all pages again that have not been seen live. */
+    public function look(Store $store, int $release, WorkDesk $desk): RedirectResponse
+    {
+        $this->find($store, $release);
+        DB::table('release_items')->where('release_id', $release)->whereIn('seen', ['no', 'not yet', 'not seen'])->update(['seen' => 'no', 'look_at' => now(), 'looks' => 0]);
+        $work = WorkView::about(LookWork::sort(), $release);
+        $work !== null && $work->isActive() ? $desk->wake($work->id) : $desk->begin(LookWork::class, $store->id, $release, null);
+
+        return redirect()->route('release.show', [$store, $release]);
+    }
+
+    public function decide(Request $request, Store $store, int $draft, Drafts $drafts): RedirectResponse
+    {
+        $request->validate(['keep' => ['required', 'in:ours,theirs']]);
+        /** @var User $user */
+        $user = $request->user();
+        $done = $drafts->decide($store, $draft, $request->input('keep') === 'ours', $user->id);
+
+        return redirect()->route('release', $store)->with('done', match (true) {
+            ! $done => 'This clash has been decided already.',
+            $request->input('keep') === 'ours' => 'The draft is ready to be sent over the shop’s text.',
+            default => 'The shop’s text stays; the draft is in the history.',
+        });
+    }
+
+    private function find(Store $store, int $release): object
+    {
+        return DB::table('release_batches')->leftJoin('users', 'users.id', '=', 'user_id')->where('store_id', $store->id)->where('release_batches.id', $release)->first(['release_batches.*', 'users.name as user_name']) ?? abort(404);
+    }
+
+    /** @return array{sending: ?WorkView, looking: ?WorkView, counts: array<string, int>, seen: array<string, int>, undone: int} */
+    private function progressOf(int $release): array
+    {
+        return [
+            'sending' => WorkView::about(SendWork::sort(), $release),
+            'looking' => WorkView::about(LookWork::sort(), $release),
+            'counts' => array_map(intval(...), DB::table('release_items')->where('release_id', $release)->groupBy('state')->selectRaw('state, COUNT(*) AS n')->pluck('n', 'state')->all()),
+            'seen' => array_map(intval(...), DB::table('release_items')->where('release_id', $release)->whereNotNull('seen')->groupBy('seen')->selectRaw('seen, COUNT(*) AS n')->pluck('n', 'seen')->all()),
+            'undone' => DB::table('release_items')->where('release_id', $release)->whereNotNull('undone_by')->count(),
+        ];
+    }
+
+    /** @return iterable<object> drafts that met a change in the shop, with the shop's text beside them */
+    private function clashes(Store $store): iterable
+    {
+        return DB::table('drafts')->join('resources', 'resources.id', '=', 'drafts.resource_id')->join('resource_texts', static fn ($join) => $join->on('resource_texts.resource_id', '=', 'drafts.resource_id')->on('resource_texts.field', '=', 'drafts.field'))
+            ->where('drafts.store_id', $store->id)->where('drafts.state', DraftState::Clash->value)->orderBy('drafts.id')->limit(100)->get(['drafts.*', 'resources.name', 'resources.url', 'resource_texts.stored']);
+    }
+}

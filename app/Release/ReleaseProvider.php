@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Release;
+
+use App\Release\Console\SendCommand;
+use App\Release\Console\UndoCommand;
+use App\Release\Sending\LookWork;
+use App\Release\Sending\SendWork;
+use App\Store\Steps\StepBoard;
+use App\Store\Work\WorkDesk;
+use Illuminate\Support\ServiceProvider;
+
+final class ReleaseProvider extends ServiceProvider
+{
+    public function boot(WorkDesk $desk, StepBoard $board): void
+    {
+        $this->loadMigrationsFrom(__DIR__.'/Migrations');
+        $this->loadRoutesFrom(__DIR__.'/routes.php');
+        $this->commands([SendCommand::class, UndoCommand::class]);
+        $desk->register(SendWork::class);
+        $desk->register(LookWork::class);
+        $board->register(new ReleaseStep);
+    }
+}

@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Release;
+
+use App\Changes\DraftState;
+use App\Store\Models\Store;
+use App\Store\Steps\Step;
+use App\Store\Steps\StepContribution;
+use App\Store\Steps\Waiting;
+use Illuminate\Support\Facades\DB;
+
+final class ReleaseStep implements StepContribution
+{
+    public function step(): Step
+    {
+        return Step::Release;
+    }
+
+    public function url(Store $store): string
+    {
+        return route('release', $store);
+    }
+
+    public function waiting(Store $store): ?Waiting
+    {
+        $states = DB::table('drafts')->where('store_id', $store->id)->whereIn('state', [DraftState::Ready->value, DraftState::Clash->value])->groupBy('state')->selectRaw('state, COUNT(*) AS n')->pluck('n', 'state');
+        $clashes = (int) ($states['clash'] ?? 0);
+        $ready = (int) ($states['ready'] ?? 0);
+
+        return match (true) {
+            $clashes > 0 => new Waiting($clashes, $clashes === 1 ? 'clash to decide' : 'clashes to decide'),
+            $ready > 0 => new Waiting($ready, $ready === 1 ? 'text ready' : 'texts ready'),
+            default => null,
+        };
+    }
+}

@@ -1,0 +1,132 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Release\Sending;
+
+use App\Changes\Draft;
+use App\Changes\Drafts;
+use App\Changes\DraftState;
+use App\Changes\Events\TextsChanged;
+use App\Changes\History;
+use App\Changes\HistoryEvent;
+use App\Changes\Origin;
+use App\Connectors\Shop\ShopResource;
+use App\Release\FieldChange;
+use App\Release\ItemState;
+use App\Store\Models\Store;
+use Illuminate\Support\Facades\DB;
+
+/** Writes down what became of the items of a release; always inside the sender's fenced transaction. */
+final class ItemBook
+{
+    public function __construct(private readonly Drafts $drafts) {}
+
+    /** Before a request: from here on the shop may or may not have the write. */
+    public function intend(object $item, string $version): void
+    {
+        $this->set($item, ['state' => ItemState::Intended->value, 'version' => $version, 'unsure' => 1, 'not_before' => null]);
+    }
+
+    public function notSent(object $item, string $reason, int $wait, bool $unsure): void
+    {
+        $this->set($item, ['state' => $unsure ? ItemState::Intended->value : ItemState::Waiting->value, 'unsure' => $unsure ? 1 : 0, 'reason' => mb_substr($reason, 0, 400), 'not_before' => now()->addSeconds($wait)]);
+    }
+
+    public function later(object $item, string $reason, int $attempts, int $wait, bool $unsure): void
+    {
+        $this->set($item, ['attempts' => $attempts, 'reason' => mb_substr($reason, 0, 400), 'unsure' => $unsure ? 1 : 0, 'not_before' => $wait > 0 ? now()->addSeconds($wait) : null]);
+    }
+
+    public function refuse(object $item, string $reason): void
+    {
+        $this->set($item, ['state' => ItemState::Refused->value, 'reason' => mb_substr($reason, 0, 400)]);
+        [$isUndo, $userId] = $this->batch($item);
+        foreach (FieldChange::unpack((string) $item->fields) as $change) {
+            History::add((int) $item->store_id, (int) $item->resource_id, $change->field, HistoryEvent::Refused, $change->base, $change->target, $userId, Origin::from($change->origin), (int) $item->release_id, $reason);
+            if (! $isUndo) {
+                $this->settle($item, $change->field->value, DraftState::Refused, $reason);
+            }
+        }
+        $this->giveBack($item, $isUndo);
+    }
+
+    /** @param list<FieldChange> $changes */
+    public function clash(object $item, array $changes, ShopResource $now, string $reason): void
+    {
+        $this->set($item, ['state' => ItemState::Clash->value, 'reason' => mb_substr($reason, 0, 400), 'version' => $now->version]);
+        [$isUndo, $userId] = $this->batch($item);
+        foreach ($changes as $change) {
+            $theirs = $now->fields[$change->field->key()] ?? '';
+            DB::table('resource_texts')->where('resource_id', $item->resource_id)->where('field', $change->field->value)->update(['stored' => $theirs]);
+            if ($theirs === $change->base && count($changes) > 1) {
+                // The other text is the one that changed; this one can be sent again as it is.
+                $isUndo || $this->settle($item, $change->field->value, DraftState::Ready, null);
+
+                continue;
+            }
+            History::add((int) $item->store_id, (int) $item->resource_id, $change->field, HistoryEvent::Clash, $change->base, $theirs, $userId, Origin::from($change->origin), (int) $item->release_id, $reason);
+            $isUndo || $this->settle($item, $change->field->value, DraftState::Clash, $reason);
+        }
+        $this->giveBack($item, $isUndo);
+        TextsChanged::dispatch((int) $item->store_id, [(int) $item->resource_id], []);
+    }
+
+    /** @param list<FieldChange> $changes */
+    public function live(object $item, array $changes, ShopResource $now): void
+    {
+        $this->set($item, ['state' => ItemState::Live->value, 'version' => $now->version, 'unsure' => 0, 'reason' => null, 'sent_at' => now(), 'seen' => 'no', 'look_at' => now()]);
+        DB::table('resources')->where('id', $item->resource_id)->update(['version' => $now->version]);
+        [$isUndo, $userId] = $this->batch($item);
+        $store = Store::query()->findOrFail((int) $item->store_id);
+        foreach ($changes as $change) {
+            $text = $this->drafts->lock($store, (int) $item->resource_id, $change->field);
+            DB::table('resource_texts')->where('resource_id', $item->resource_id)->where('field', $change->field->value)->update(['stored' => $change->target, 'origin' => $change->origin]);
+            History::add($store->id, (int) $item->resource_id, $change->field, $isUndo ? HistoryEvent::Undone : HistoryEvent::Live, $change->base, $change->target, $userId, Origin::from($change->origin), (int) $item->release_id);
+            $draft = $this->drafts->find((int) $item->resource_id, $change->field);
+            if ($draft === null) {
+                continue;
+            }
+            if (! $isUndo && $draft->state === DraftState::Sending) {
+                $this->drafts->remove($store, $text, $draft);
+            } elseif ($isUndo && $draft->baseValue === $change->base) {
+                $this->rebase($draft, $change->target);
+            }
+        }
+        TextsChanged::dispatch($store->id, [(int) $item->resource_id], []);
+    }
+
+    /** A draft that was begun on the text now taken back stands on the older text. */
+    private function rebase(Draft $draft, string $base): void
+    {
+        DB::table('drafts')->where('id', $draft->id)->update(['base_value' => $base]);
+    }
+
+    private function settle(object $item, int $field, DraftState $state, ?string $note): void
+    {
+        DB::table('drafts')->where('resource_id', $item->resource_id)->where('field', $field)->where('state', DraftState::Sending->value)->update(['state' => $state->value, 'note' => $note === null ? null : mb_substr($note, 0, 400)]);
+        TextsChanged::dispatch((int) $item->store_id, [(int) $item->resource_id], []);
+    }
+
+    /** An undo that did not come about leaves the item of the release as it was: it can be taken back another time. */
+    private function giveBack(object $item, bool $isUndo): void
+    {
+        if ($isUndo) {
+            DB::table('release_items')->where('resource_id', $item->resource_id)->where('undone_by', $item->release_id)->update(['undone_by' => null]);
+        }
+    }
+
+    /** @return array{bool, ?int} whether it is an undo, and who asked for it */
+    private function batch(object $item): array
+    {
+        $batch = DB::table('release_batches')->where('id', $item->release_id)->first();
+
+        return [$batch?->undo_of !== null, $batch?->user_id === null ? null : (int) $batch->user_id];
+    }
+
+    /** @param array<string, mixed> $values */
+    private function set(object $item, array $values): void
+    {
+        DB::table('release_items')->where('id', $item->id)->update($values);
+    }
+}

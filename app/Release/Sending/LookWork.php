@@ -1,0 +1,122 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Release\Sending;
+
+use App\Changes\Events\TextsChanged;
+use App\Changes\History;
+use App\Changes\HistoryEvent;
+use App\Connectors\Http\GuardedHttp;
+use App\Connectors\Http\HttpAnswer;
+use App\Connectors\Http\HttpRequest;
+use App\Release\FieldChange;
+use App\Store\Models\Store;
+use App\Store\Resources\TextDigest;
+use App\Store\Work\LongWork;
+use App\Store\Work\SliceEnd;
+use App\Store\Work\WorkRun;
+use Illuminate\Support\Facades\DB;
+use Orchard\Core\Markup\Charset;
+use Orchard\Core\Markup\PageReader;
+use Orchard\Core\Url\PageUrl;
+use Orchard\Core\Wording\TextField;
+
+/**
+ * The live check: fetches each released page as a searcher would and compares what it shows with what it is to show.
+ *
+ * A page that does not show it yet is not a failure: caches take their time. It is looked at again, each time later.
+ */
+final class LookWork implements LongWork
+{
+    /** Seconds until the next look, after each look that did not see it; about three days in all. */
+    private const AGAIN = [20, 60, 300, 1800, 7200, 21600, 86400, 86400];
+
+    public static function sort(): string
+    {
+        return 'release.look';
+    }
+
+    public static function queue(): string
+    {
+        return 'release';
+    }
+
+    public function slice(WorkRun $run): SliceEnd
+    {
+        $store = $run->store();
+        $options = $store->options();
+        $http = GuardedHttp::allowing($options->privateHosts);
+        while (! $run->timeIsUp()) {
+            if ($run->stopAsked()) {
+                return SliceEnd::stopped();
+            }
+            $items = DB::table('release_items')->join('resources', 'resources.id', '=', 'release_items.resource_id')->where('release_id', $run->subjectId)->whereIn('seen', ['no', 'not yet'])->where('look_at', '<=', now())
+                ->orderBy('release_items.id')->limit(30)->get(['release_items.*', 'resources.url']);
+            if ($items->isEmpty()) {
+                return $this->sleepOrEnd($run);
+            }
+            foreach ($items as $item) {
+                $url = PageUrl::parse((string) $item->url);
+                if ($url !== null) {
+                    $http->add(new HttpRequest($url, headers: ['Cache-Control' => 'no-cache'], timeout: min(10, $options->timeout), maxBytes: $options->pageBytes), [$item, $url]);
+                }
+            }
+            while ($http->underWay() > 0) {
+                foreach ($http->finished(0.5) as [$tag, $answer]) {
+                    [$item, $url] = $tag;
+                    $run->fenced(fn () => $this->compare($store, $item, $url, $answer));
+                }
+                $run->beat();
+            }
+            $run->beat($this->counts($run->subjectId), force: true);
+        }
+
+        return SliceEnd::more();
+    }
+
+    private function compare(Store $store, object $item, PageUrl $url, HttpAnswer $answer): void
+    {
+        $shown = null;
+        if ($answer->status === 200) {
+            $facts = PageReader::read(Charset::toUtf8($answer->body, $answer->header('content-type')), $url);
+            $shown = [TextField::Title->value => $facts->title ?? '', TextField::Description->value => $facts->description ?? ''];
+        }
+        $changes = FieldChange::unpack((string) $item->fields);
+        $isSeen = $shown !== null && array_filter($changes, static fn (FieldChange $c): bool => ! $c->isShown($shown[$c->field->value])) === [];
+        $looks = (int) $item->looks + 1;
+        $next = self::AGAIN[$looks - 1] ?? null;
+        DB::table('release_items')->where('id', $item->id)->update([
+            'seen' => $isSeen ? 'seen' : ($next === null ? 'not seen' : 'not yet'), 'looks' => $looks, 'seen_at' => $isSeen ? now() : null, 'look_at' => $isSeen || $next === null ? null : now()->addSeconds($next),
+            'shown_now' => $shown === null ? json_encode(['problem' => $answer->problem ?? "status {$answer->status}"]) : json_encode(['title' => $shown[1], 'description' => $shown[2]], JSON_UNESCAPED_UNICODE | JSON_INVALID_UTF8_SUBSTITUTE),
+        ]);
+        if (! $isSeen) {
+            return;
+        }
+        $digests = [];
+        foreach ($changes as $change) {
+            $now = $shown[$change->field->value];
+            $old = DB::table('resource_texts')->where('resource_id', $item->resource_id)->where('field', $change->field->value)->value('shown_digest');
+            $digests = array_filter([...$digests, $old, TextDigest::of($now)]);
+            DB::table('resource_texts')->where('resource_id', $item->resource_id)->where('field', $change->field->value)->update(['shown' => $now, 'shown_digest' => TextDigest::of($now)]);
+            History::add($store->id, (int) $item->resource_id, $change->field, HistoryEvent::Seen, null, $now, null, releaseId: (int) $item->release_id);
+        }
+        TextsChanged::dispatch($store->id, [(int) $item->resource_id], array_values($digests));
+    }
+
+    private function sleepOrEnd(WorkRun $run): SliceEnd
+    {
+        $run->beat($this->counts($run->subjectId), force: true);
+        $next = DB::table('release_items')->where('release_id', $run->subjectId)->whereIn('seen', ['no', 'not yet'])->min('look_at');
+
+        return $next === null ? SliceEnd::done() : SliceEnd::later(max(1, (int) (strtotime((string) $next) - time())));
+    }
+
+    /** @return array<string, int> */
+    private function counts(int $release): array
+    {
+        $counts = DB::table('release_items')->where('release_id', $release)->whereNotNull('seen')->groupBy('seen')->selectRaw('seen, COUNT(*) AS n')->pluck('n', 'seen');
+
+        return ['seen' => (int) ($counts['seen'] ?? 0), 'not_yet' => (int) ($counts['not yet'] ?? 0) + (int) ($counts['no'] ?? 0), 'not_seen' => (int) ($counts['not seen'] ?? 0)];
+    }
+}

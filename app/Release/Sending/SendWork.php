@@ -1,0 +1,211 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Release\Sending;
+
+use App\Connectors\Shop\ShopAdmin;
+use App\Connectors\Shop\ShopAdmins;
+use App\Connectors\Shop\ShopResource;
+use App\Connectors\Shop\ShopUnavailable;
+use App\Connectors\Shop\WriteResult;
+use App\Release\FieldChange;
+use App\Release\ItemState;
+use App\Store\Work\LongWork;
+use App\Store\Work\SliceEnd;
+use App\Store\Work\WorkDesk;
+use App\Store\Work\WorkRun;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Sends a release, one resource after the other, each exactly once.
+ *
+ * Before a write the resource is read and an intent is committed: version, base and target. All texts of a resource go
+ * in one request with If-Match. Where the answer is lost, or this process dies, the resource is read again: target
+ * there means done; version unchanged means that nothing was applied and the write is sent again; anything else is a
+ * clash and never resent.
+ */
+final class SendWork implements LongWork
+{
+    /** An item that the shop keeps failing on is refused after this many tries. */
+    private const MOST_ATTEMPTS = 12;
+
+    public function __construct(private readonly ShopAdmins $admins, private readonly ItemBook $book, private readonly WorkDesk $desk) {}
+
+    public static function sort(): string
+    {
+        return 'release.send';
+    }
+
+    public static function queue(): string
+    {
+        return 'release';
+    }
+
+    public function slice(WorkRun $run): SliceEnd
+    {
+        $store = $run->store();
+        $admin = $this->admins->of($store);
+        while (! $run->timeIsUp()) {
+            if ($run->stopAsked()) {
+                return SliceEnd::stopped();
+            }
+            $item = $this->next($run->subjectId);
+            if ($item === null) {
+                return $this->finish($run);
+            }
+            $wait = $item->not_before === null ? 0 : (int) ceil(strtotime((string) $item->not_before) - time());
+            if ($wait > 0) {
+                $run->beat($this->counts($run->subjectId), force: true);
+                if ($wait > 2) {
+                    return SliceEnd::later($wait);
+                }
+                sleep($wait);
+
+                continue;
+            }
+            $pause = $this->send($run, $admin, $item);
+            $run->beat($this->counts($run->subjectId));
+            if ($pause > 2) {
+                return SliceEnd::later($pause);
+            }
+            if ($pause > 0) {
+                sleep($pause);
+            }
+        }
+
+        return SliceEnd::more();
+    }
+
+    /** @return int seconds to wait before the next request */
+    private function send(WorkRun $run, ShopAdmin $admin, object $item): int
+    {
+        $changes = FieldChange::unpack((string) $item->fields);
+        try {
+            $now = $admin->read((string) $item->external_id);
+        } catch (ShopUnavailable $unavailable) {
+            if ($unavailable->status >= 400 && $unavailable->status < 500 && $unavailable->status !== 429) {
+                $run->fenced(fn () => $this->book->refuse($item, $unavailable->getMessage()));
+
+                return 0;
+            }
+
+            return $this->tryLater($run, $item, $unavailable->getMessage(), $unavailable->retryAfter, isRequestToWait: $unavailable->status === 429);
+        }
+        $isThere = $this->hasAll($now, $changes, static fn (FieldChange $c): string => $c->target);
+        $wasUnsure = (bool) $item->unsure;
+        if ($isThere) {
+            // Either an earlier send reached the shop, or the shop has come to the same text by itself.
+            $run->fenced(fn () => $this->book->live($item, $changes, $now));
+
+            return 0;
+        }
+        $isBase = $this->hasAll($now, $changes, static fn (FieldChange $c): string => $c->base);
+        if ($wasUnsure && $now->version !== $item->version) {
+            $run->fenced(fn () => $this->book->clash($item, $changes, $now, 'The shop’s resource changed while the answer to our write was lost.'));
+
+            return 0;
+        }
+        if (! $isBase) {
+            $run->fenced(fn () => $this->book->clash($item, $changes, $now, 'The shop’s text is no longer the one this was written against.'));
+
+            return 0;
+        }
+        $run->fenced(fn () => $this->book->intend($item, $now->version));
+        $outcome = $admin->write((string) $item->external_id, $this->targets($changes), $now->version);
+
+        switch ($outcome->result) {
+            case WriteResult::Applied:
+                $run->fenced(fn () => $this->book->live($item, $changes, $outcome->resource ?? $now));
+
+                return 0;
+            case WriteResult::Refused:
+                $run->fenced(fn () => $this->book->refuse($item, $outcome->reason));
+
+                return 0;
+            case WriteResult::NotNow:
+                // The shop says plainly that it did nothing.
+                $run->fenced(fn () => $this->book->notSent($item, $outcome->reason, $outcome->waitSeconds, $wasUnsure));
+
+                return $outcome->waitSeconds;
+            case WriteResult::Moved:
+                // Nothing was written this time; reading tells whether an earlier, lost write was.
+                return $this->tryLater($run, $item, $outcome->reason, null, unsure: $wasUnsure);
+            default:
+                return $this->tryLater($run, $item, $outcome->reason, $outcome->waitSeconds, unsure: true);
+        }
+    }
+
+    private function tryLater(WorkRun $run, object $item, string $reason, ?int $seconds, bool $isRequestToWait = false, ?bool $unsure = null): int
+    {
+        $attempts = (int) $item->attempts + ($isRequestToWait ? 0 : 1);
+        if ($attempts >= self::MOST_ATTEMPTS) {
+            $run->fenced(fn () => $this->book->refuse($item, "Given up after $attempts tries. $reason"));
+
+            return 0;
+        }
+        $wait = max($seconds ?? 0, $isRequestToWait ? 1 : min(60, 2 ** max(0, $attempts - 1) - 1));
+        $run->fenced(fn () => $this->book->later($item, $reason, $attempts, $wait, $unsure ?? (bool) $item->unsure));
+
+        return $isRequestToWait ? $wait : 0;
+    }
+
+    private function next(int $release): ?object
+    {
+        // Intents first: whatever may have been sent is settled before anything new is.
+        return DB::table('release_items')->where('release_id', $release)->where('state', ItemState::Intended->value)->orderBy('id')->whereRaw('(not_before IS NULL OR not_before <= UTC_TIMESTAMP())')->first()
+            ?? DB::table('release_items')->where('release_id', $release)->where('state', ItemState::Waiting->value)->whereRaw('(not_before IS NULL OR not_before <= UTC_TIMESTAMP())')->orderBy('id')->first()
+            ?? DB::table('release_items')->where('release_id', $release)->whereIn('state', [ItemState::Waiting->value, ItemState::Intended->value])->orderBy('not_before')->first();
+    }
+
+    private function finish(WorkRun $run): SliceEnd
+    {
+        $run->fenced(static fn () => DB::table('release_batches')->where('id', $run->subjectId)->whereNull('sent_at')->update(['sent_at' => now()]));
+        $run->beat($this->counts($run->subjectId), force: true);
+        $hasLive = DB::table('release_items')->where('release_id', $run->subjectId)->where('state', ItemState::Live->value)->where('seen', 'no')->exists();
+        $looking = DB::table('work')->where('sort', LookWork::sort())->where('subject_id', $run->subjectId)->whereIn('state', ['waiting', 'running'])->exists();
+        if ($hasLive && ! $looking) {
+            $this->desk->begin(LookWork::class, $run->storeId, $run->subjectId, $run->userId);
+        }
+
+        return SliceEnd::done();
+    }
+
+    /** @return array<string, int> */
+    private function counts(int $release): array
+    {
+        $counts = array_map(intval(...), DB::table('release_items')->where('release_id', $release)->groupBy('state')->selectRaw('state, COUNT(*) AS n')->pluck('n', 'state')->all());
+        $open = ($counts['waiting'] ?? 0) + ($counts['intended'] ?? 0);
+
+        return ['open' => $open, 'live' => $counts['live'] ?? 0, 'refused' => $counts['refused'] ?? 0, 'clash' => $counts['clash'] ?? 0, 'all' => array_sum($counts)];
+    }
+
+    /**
+     * @param  list<FieldChange>  $changes
+     * @param  callable(FieldChange): string  $wanted
+     */
+    private function hasAll(ShopResource $now, array $changes, callable $wanted): bool
+    {
+        foreach ($changes as $change) {
+            if (($now->fields[$change->field->key()] ?? '') !== $wanted($change)) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /**
+     * @param  list<FieldChange>  $changes
+     * @return array<string, string>
+     */
+    private function targets(array $changes): array
+    {
+        $targets = [];
+        foreach ($changes as $change) {
+            $targets[$change->field->key()] = $change->target;
+        }
+
+        return $targets;
+    }
+}

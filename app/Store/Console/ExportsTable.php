@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Store\Console;
+
+use App\Store\Files\TableWriter;
+use InvalidArgumentException;
+
+/** For commands that export: --format=csv, json or xlsx, to standard output or --out=FILE. */
+trait ExportsTable
+{
+    /**
+     * @param  list<string>  $columns
+     * @param  iterable<list<string|int|float|null>>  $rows
+     */
+    private function export(array $columns, iterable $rows): int
+    {
+        $format = $this->option('json') ? 'json' : (string) $this->option('format');
+        if (! isset(TableWriter::FORMATS[$format])) {
+            return $this->badCall("There is no format \"$format\"; csv, json and xlsx there are.");
+        }
+        $file = $this->option('out');
+        $to = is_string($file) && $file !== '' ? @fopen($file, 'wb') : STDOUT;
+        if ($to === false) {
+            throw new InvalidArgumentException("$file cannot be written.");
+        }
+        TableWriter::write($format, $columns, $rows, $to);
+
+        return 0;
+    }
+}

@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Store\Console;
+
+use App\Store\Models\Store;
+use Illuminate\Console\Command;
+use InvalidArgumentException;
+use RuntimeException;
+
+/** What the headless commands share: exit codes 0 done, 1 failed, 2 bad call; --json gives one document on standard output. */
+abstract class StoreCommand extends Command
+{
+    /** @param callable(): int $work */
+    protected function guarded(callable $work): int
+    {
+        try {
+            return $work();
+        } catch (InvalidArgumentException $wrong) {
+            return $this->badCall($wrong->getMessage());
+        } catch (RuntimeException $failure) {
+            $this->aside($failure->getMessage());
+
+            return 1;
+        }
+    }
+
+    /** @throws InvalidArgumentException when --store names none */
+    protected function store(): Store
+    {
+        $slug = (string) $this->option('store');
+        $store = $slug === '' && Store::query()->count() === 1 ? Store::query()->first() : Store::query()->where('slug', $slug)->first();
+        if ($store === null) {
+            throw new InvalidArgumentException($slug === '' ? 'Which store? Give --store=SLUG.' : "There is no store \"$slug\".");
+        }
+
+        return $store;
+    }
+
+    /** @param array<string, mixed> $data */
+    protected function answer(array $data, string $text): int
+    {
+        $this->output->writeln($this->option('json') ? json_encode($data, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR) : $text, \Symfony\Component\Console\Output\OutputInterface::OUTPUT_RAW);
+
+        return 0;
+    }
+
+    protected function badCall(string $message): int
+    {
+        $this->aside($message);
+
+        return 2;
+    }
+
+    /** Words for people, on standard error. */
+    protected function aside(string $message): void
+    {
+        fwrite(STDERR, $message."\n");
+    }
+}

@@ -1,0 +1,15 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Store\Events;
+
+use Illuminate\Foundation\Events\Dispatchable;
+
+/** The owner's rules for page kinds have changed; the inventory is to be sorted anew. */
+final readonly class KindsChanged
+{
+    use Dispatchable;
+
+    public function __construct(public int $storeId, public mixed $userId) {}
+}

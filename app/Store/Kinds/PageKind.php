@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Store\Kinds;
+
+/** What sort of page something is, by the owner's rules. */
+enum PageKind: int
+{
+    case Home = 1;
+    case Collection = 2;
+    case Product = 3;
+    case Article = 4;
+    case Plain = 5;
+    case Other = 6;
+
+    public function key(): string
+    {
+        return strtolower($this->name);
+    }
+
+    public function label(): string
+    {
+        return match ($this) {
+            self::Home => 'home page',
+            self::Plain => 'plain page',
+            default => $this->key(),
+        };
+    }
+
+    public function plural(): string
+    {
+        return match ($this) {
+            self::Home => 'home pages',
+            self::Plain => 'plain pages',
+            self::Other => 'other pages',
+            default => $this->key().'s',
+        };
+    }
+
+    public static function fromKey(string $key): ?self
+    {
+        foreach (self::cases() as $kind) {
+            if ($kind->key() === $key) {
+                return $kind;
+            }
+        }
+
+        return null;
+    }
+}

@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Store\Pages;
+
+use Orchard\Core\Markup\PageFacts;
+
+/** One fetch of a page, ready to be written down. */
+final readonly class FetchedPage
+{
+    public const BARRED = 'barred by robots.txt';
+
+    /**
+     * @param  int  $status  HTTP status; 0 where there was no answer or the page was barred
+     * @param  ?string  $redirectUrl  where a 3xx leads, in PageUrl's form where it is one
+     * @param  string  $robotsHeader  X-Robots-Tag headers, joined by "; "
+     * @param  ?PageFacts  $facts  null where it was not HTML, or not fetched
+     */
+    public function __construct(
+        public int $pageId,
+        public string $url,
+        public int $status,
+        public ?string $redirectUrl = null,
+        public string $contentType = '',
+        public string $robotsHeader = '',
+        public ?string $canonicalHeader = null,
+        public int $bytes = 0,
+        public ?string $problem = null,
+        public ?PageFacts $facts = null,
+    ) {}
+
+    /** Changes when anything that is kept of the page does; the byte count alone does not count. */
+    public function digest(): string
+    {
+        return md5(serialize([$this->status, $this->redirectUrl, $this->contentType, $this->robotsHeader, $this->canonicalHeader, $this->problem]).($this->facts?->digest() ?? ''), true);
+    }
+}

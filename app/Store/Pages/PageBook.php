@@ -1,0 +1,130 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Store\Pages;
+
+use App\Store\Bulk;
+use App\Store\Bytes;
+use App\Store\Markets;
+use App\Store\Models\Store;
+use Illuminate\Support\Facades\DB;
+use Orchard\Core\Url\PageUrl;
+
+/** Writes pages and their facts: a page's facts are kept as intervals of crawls, an unchanged page costs no new row. */
+final class PageBook
+{
+    /** Ids kept in memory by digest; beyond this many the book forgets and looks up again. */
+    private const MEMORY = 400_000;
+
+    /** @var array<string, int> */
+    private array $ids = [];
+
+    private readonly Markets $markets;
+
+    public function __construct(private readonly Store $store)
+    {
+        $this->markets = Markets::of($store);
+    }
+
+    /**
+     * Ids of these URLs; those that are new become pages.
+     *
+     * @param  array<string, string>  $urls  URL by digest
+     * @return array<string, int> id by digest
+     */
+    public function idsOf(array $urls): array
+    {
+        $found = array_intersect_key($this->ids, $urls);
+        $unknown = array_diff_key($urls, $found);
+        if ($unknown === []) {
+            return $found;
+        }
+        foreach (array_chunk(array_keys($unknown), 2000) as $digests) {
+            $found += $this->look($digests);
+        }
+        $new = array_diff_key($unknown, $found);
+        if ($new !== []) {
+            ksort($new);
+            $rows = [];
+            foreach ($new as $digest => $url) {
+                $parsed = PageUrl::parse($url);
+                $rows[] = [$this->store->id, $parsed === null ? $this->markets->first()->id : $this->markets->marketOf($parsed)->id, new Bytes((string) $digest), $url];
+            }
+            Bulk::write('pages', ['store_id', 'market_id', 'digest', 'url'], $rows, 'INSERT IGNORE');
+            foreach (array_chunk(array_map(strval(...), array_keys($new)), 2000) as $digests) {
+                $found += $this->look($digests);
+            }
+        }
+        if (count($this->ids) > self::MEMORY) {
+            $this->ids = [];
+        }
+        $this->ids += $found;
+
+        return $found;
+    }
+
+    /** @param list<FetchedPage> $fetched */
+    public function writeFacts(int $crawl, array $fetched): void
+    {
+        if ($fetched === []) {
+            return;
+        }
+        $ids = array_map(static fn (FetchedPage $page): int => $page->pageId, $fetched);
+        $open = [];
+        foreach (DB::select('SELECT id, page_id, digest FROM page_facts WHERE to_crawl = 0 AND page_id IN ('.Bulk::list($ids).')') as $row) {
+            $open[(int) $row->page_id] = [(int) $row->id, (string) $row->digest];
+        }
+        $close = [];
+        $rows = [];
+        foreach ($fetched as $page) {
+            $digest = $page->digest();
+            $known = $open[$page->pageId] ?? null;
+            if ($known !== null && $known[1] === $digest) {
+                continue;
+            }
+            if ($known !== null) {
+                $close[] = $known[0];
+            }
+            $facts = $page->facts;
+            $rows[] = [
+                $page->pageId, $this->store->id, $crawl, new Bytes($digest), $page->status, $page->redirectUrl, mb_substr($page->contentType, 0, 120),
+                self::cut($facts?->title), self::cut($facts?->description), self::cut(implode(', ', $facts->robots ?? [])), self::cut($page->robotsHeader),
+                self::json($facts->canonicals ?? []), $page->canonicalHeader === null ? null : mb_substr($page->canonicalHeader, 0, 2048), self::json(array_slice($facts->h1s ?? [], 0, 50)),
+                $facts->words ?? 0, $facts?->language === null ? null : mb_substr($facts->language, 0, 35), self::json(array_slice($facts->types ?? [], 0, 50)), self::json((object) ($facts->strays ?? [])), $page->bytes, $page->problem === null ? null : mb_substr($page->problem, 0, 255),
+            ];
+        }
+        if ($close !== []) {
+            // A page fetched twice in one crawl keeps its last facts only.
+            DB::delete('DELETE FROM page_facts WHERE from_crawl = ? AND id IN ('.Bulk::list($close).')', [$crawl]);
+            DB::update('UPDATE page_facts SET to_crawl = ? WHERE id IN ('.Bulk::list($close).')', [$crawl]);
+        }
+        Bulk::write('page_facts', ['page_id', 'store_id', 'from_crawl', 'digest', 'status', 'redirect_url', 'content_type', 'title', 'description', 'robots', 'robots_header', 'canonicals', 'canonical_header', 'h1s', 'words', 'language', 'types', 'strays', 'bytes', 'problem'], $rows);
+        DB::update('UPDATE pages SET seen_crawl = ?, first_crawl = IF(first_crawl = 0, ?, first_crawl) WHERE id IN ('.Bulk::list($ids).')', [$crawl, $crawl]);
+    }
+
+    /**
+     * @param  list<string>  $digests
+     * @return array<string, int>
+     */
+    private function look(array $digests): array
+    {
+        $found = [];
+        foreach (DB::select('SELECT id, digest FROM pages WHERE store_id = ? AND digest IN ('.Bytes::list($digests).')', [$this->store->id]) as $row) {
+            $found[(string) $row->digest] = (int) $row->id;
+        }
+
+        return $found;
+    }
+
+    private static function cut(?string $text): ?string
+    {
+        return $text === null ? null : mb_substr($text, 0, 4000);
+    }
+
+    /** @param list<string>|object $value */
+    private static function json(array|object $value): string
+    {
+        return json_encode($value, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE);
+    }
+}

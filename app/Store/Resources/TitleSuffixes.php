@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Store\Resources;
+
+use App\Store\Markets;
+use App\Store\Models\Store;
+use Illuminate\Support\Facades\DB;
+
+/** What the theme adds to stored titles, by market and kind: as the owner set it, else as learned from the pages. */
+final readonly class TitleSuffixes
+{
+    /**
+     * @param  array<string, string>  $learned  by "market kind"
+     * @param  array<int, string>  $set  by market
+     */
+    private function __construct(private array $learned, private array $set) {}
+
+    public static function of(Store $store): self
+    {
+        $set = [];
+        $ids = [];
+        foreach (Markets::of($store)->all() as $market) {
+            $ids[] = $market->id;
+            if ($market->title_suffix !== null) {
+                $set[$market->id] = $market->title_suffix;
+            }
+        }
+        $learned = [];
+        foreach (DB::table('title_suffixes')->whereIn('market_id', $ids)->get() as $row) {
+            $learned[$row->market_id.' '.$row->kind] = (string) $row->suffix;
+        }
+
+        return new self($learned, $set);
+    }
+
+    public function suffix(int $market, int $kind): string
+    {
+        return $this->set[$market] ?? $this->learned["$market $kind"] ?? '';
+    }
+}

@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Store\Steps;
+
+use App\Store\Models\Store;
+
+/** The steps that are built, by their own registration. */
+final class StepBoard
+{
+    /** @var array<string, StepContribution> */
+    private array $built = [];
+
+    public function register(StepContribution $step): void
+    {
+        $this->built[$step->step()->value] = $step;
+    }
+
+    public function of(Step $step): ?StepContribution
+    {
+        return $this->built[$step->value] ?? null;
+    }
+
+    /** @return list<array{step: Step, url: ?string, waiting: ?Waiting}> url is null where a step is not built yet */
+    public function forStore(Store $store): array
+    {
+        return array_map(function (Step $step) use ($store): array {
+            $built = $this->of($step);
+
+            return ['step' => $step, 'url' => $built?->url($store), 'waiting' => $built?->waiting($store)];
+        }, Step::cases());
+    }
+}

@@ -1,0 +1,19 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Store\Steps;
+
+use App\Store\Models\Store;
+
+/** What a built step tells the page frame and the dossier. */
+interface StepContribution
+{
+    public function step(): Step;
+
+    /** Where the step begins. */
+    public function url(Store $store): string;
+
+    /** What waits there, in a few words; null where nothing does. Must cost one indexed query at most. */
+    public function waiting(Store $store): ?Waiting;
+}

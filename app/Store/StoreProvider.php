@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Store;
+
+use App\Store\Console\AddCommand;
+use App\Store\Console\ListCommand;
+use App\Store\Console\SetCommand;
+use App\Store\Http\FrameComposer;
+use App\Store\Steps\StepBoard;
+use App\Store\Work\WorkDesk;
+use Illuminate\Console\Scheduling\Schedule;
+use Illuminate\Support\Facades\Blade;
+use Illuminate\Support\Facades\View;
+use Illuminate\Support\ServiceProvider;
+use Orchard\Core\Text\Ruler;
+use Orchard\Core\Text\WidthTable;
+
+final class StoreProvider extends ServiceProvider
+{
+    public function register(): void
+    {
+        $this->app->singleton(WorkDesk::class);
+        $this->app->singleton(StepBoard::class);
+        $this->app->singleton(Ruler::class, static fn (): Ruler => new Ruler(WidthTable::fromJson((string) file_get_contents(resource_path('js/widths.json')))));
+    }
+
+    public function boot(): void
+    {
+        $this->loadMigrationsFrom(__DIR__.'/Migrations');
+        $this->loadRoutesFrom(__DIR__.'/routes.php');
+        $this->commands([AddCommand::class, ListCommand::class, SetCommand::class]);
+        View::composer('frame', FrameComposer::class);
+        Blade::directive('n', static fn (string $number): string => "<?php echo number_format((float) ($number)); ?>");
+        $this->callAfterResolving(Schedule::class, static function (Schedule $schedule): void {
+            $schedule->call(static fn () => app(WorkDesk::class)->sweep())->name('sweep')->everyTenSeconds();
+        });
+    }
+}

@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Store;
+
+/** What a store's owner has set for crawl and connections; each has a default and bounds. */
+final readonly class StoreSettings
+{
+    /**
+     * @param  int  $concurrency  requests at a time in a crawl, 1 to 32
+     * @param  int  $pageLimit  URLs that one crawl fetches at most, 1 to 500,000
+     * @param  int  $pageBytes  bytes of a page that are read at most, 10,000 to 10,000,000
+     * @param  int  $timeout  seconds that an answer may take, 2 to 60
+     * @param  list<string>  $privateHosts  "host:port" on private or loopback addresses that the owner allows
+     */
+    public function __construct(
+        public int $concurrency = 3,
+        public int $pageLimit = 150000,
+        public int $pageBytes = 5000000,
+        public int $timeout = 20,
+        public array $privateHosts = [],
+    ) {}
+
+    /** @return array<string, array{min: int, max: int, default: int, means: string}> the numbers that can be set */
+    public static function numbers(): array
+    {
+        return [
+            'concurrency' => ['min' => 1, 'max' => 32, 'default' => 3, 'means' => 'requests at a time in a crawl'],
+            'page_limit' => ['min' => 1, 'max' => 500000, 'default' => 150000, 'means' => 'URLs that one crawl fetches at most'],
+            'page_bytes' => ['min' => 10000, 'max' => 10000000, 'default' => 5000000, 'means' => 'bytes of a page that are read at most'],
+            'timeout' => ['min' => 2, 'max' => 60, 'default' => 20, 'means' => 'seconds that an answer of the shop may take'],
+        ];
+    }
+
+    /** @param array<string, mixed> $given */
+    public static function fromArray(array $given): self
+    {
+        $values = [];
+        foreach (self::numbers() as $key => $number) {
+            $value = is_numeric($given[$key] ?? null) ? (int) $given[$key] : $number['default'];
+            $values[] = max($number['min'], min($number['max'], $value));
+        }
+        $hosts = is_array($given['private_hosts'] ?? null) ? array_values(array_filter($given['private_hosts'], is_string(...))) : [];
+
+        return new self($values[0], $values[1], $values[2], $values[3], $hosts);
+    }
+}

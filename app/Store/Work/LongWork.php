@@ -1,0 +1,18 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Store\Work;
+
+/** A sort of long work: done in slices, each safe to be killed at any line and done again. */
+interface LongWork
+{
+    /** Name in the table, such as "gather.crawl". */
+    public static function sort(): string;
+
+    /** interactive, release or bulk */
+    public static function queue(): string;
+
+    /** Works until the time is up or nothing is left. Whatever must not be lost is committed through $run->fenced(). */
+    public function slice(WorkRun $run): SliceEnd;
+}

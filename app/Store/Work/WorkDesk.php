@@ -1,0 +1,151 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Store\Work;
+
+use Illuminate\Contracts\Foundation\Application;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Log;
+use InvalidArgumentException;
+use Throwable;
+
+/**
+ * Takes in long work, works it in slices, and picks up what a dead process left.
+ *
+ * A row in `work` is the truth; queue jobs only ring the bell. A slice holds the row by a lease (owner, fence, expiry);
+ * a job that comes while another holds it goes away again.
+ */
+final class WorkDesk
+{
+    /** Seconds of a slice; below the job's time-out, which is below the queue's retry time. */
+    public const SLICE_SECONDS = 20;
+
+    /** A slice that ends in an error is tried again this often, each time later. */
+    private const MOST_FAILURES = 5;
+
+    /** @var array<string, class-string<LongWork>> */
+    private array $sorts = [];
+
+    public function __construct(private readonly Application $app) {}
+
+    /** @param class-string<LongWork> $class */
+    public function register(string $class): void
+    {
+        $this->sorts[$class::sort()] = $class;
+    }
+
+    /**
+     * @param  class-string<LongWork>  $class
+     * @param  array<string, mixed>  $progress
+     * @return int the work's id
+     */
+    public function begin(string $class, int $storeId, int $subjectId, ?int $userId, array $progress = []): int
+    {
+        $id = DB::table('work')->insertGetId([
+            'store_id' => $storeId, 'sort' => $class::sort(), 'subject_id' => $subjectId, 'state' => 'waiting', 'wake_at' => now(),
+            'progress' => json_encode((object) $progress, JSON_THROW_ON_ERROR), 'user_id' => $userId, 'created_at' => now(),
+        ]);
+        $this->ring($id);
+
+        return $id;
+    }
+
+    /** Asks for a stop; the slice under way ends at its next safe point. */
+    public function stop(int $id): void
+    {
+        DB::table('work')->where('id', $id)->whereIn('state', ['waiting', 'running'])->update(['stop_asked' => 1, 'wake_at' => now()]);
+        $this->ring($id);
+    }
+
+    public function resume(int $id): void
+    {
+        $changed = DB::table('work')->where('id', $id)->whereIn('state', ['stopped', 'failed'])->update(['state' => 'waiting', 'stop_asked' => 0, 'failures' => 0, 'problem' => null, 'wake_at' => now(), 'ended_at' => null]);
+        if ($changed > 0) {
+            $this->ring($id);
+        }
+    }
+
+    /** Wakes work that waits for its time. */
+    public function wake(int $id): void
+    {
+        DB::table('work')->where('id', $id)->where('state', 'waiting')->update(['wake_at' => now()]);
+        $this->ring($id);
+    }
+
+    /** Works the slices in this process to the end, or follows whoever holds them. @return string the state it ended in */
+    public function workToEnd(int $id, ?callable $told = null): string
+    {
+        while (true) {
+            $row = DB::table('work')->where('id', $id)->first();
+            if ($row === null || in_array($row->state, ['done', 'failed', 'stopped'], true)) {
+                return (string) ($row->state ?? 'failed');
+            }
+            $told !== null && $told((array) json_decode((string) $row->progress, true));
+            if (! $this->slice($id, $row->wake_at <= now()->format('Y-m-d H:i:s'))) {
+                usleep(200000);
+            }
+        }
+    }
+
+    /** Rings for everything that is due and held by no living process. */
+    public function sweep(): void
+    {
+        $due = DB::select("SELECT id FROM work WHERE state IN ('waiting', 'running') AND wake_at <= UTC_TIMESTAMP() AND (owner IS NULL OR expires_at < UTC_TIMESTAMP(3)) ORDER BY id LIMIT 200");
+        foreach ($due as $row) {
+            $this->ring((int) $row->id);
+        }
+    }
+
+    /** @return bool whether this process did something */
+    public function slice(int $id, bool $isDue = true): bool
+    {
+        $owner = gethostname().':'.getmypid();
+        $taken = $isDue ? DB::update("UPDATE work SET owner = ?, fence = fence + 1, state = 'running', expires_at = TIMESTAMPADD(SECOND, ?, UTC_TIMESTAMP(3)), started_at = COALESCE(started_at, UTC_TIMESTAMP()) WHERE id = ? AND state IN ('waiting', 'running') AND wake_at <= UTC_TIMESTAMP() AND (owner IS NULL OR expires_at < UTC_TIMESTAMP(3))", [$owner, WorkRun::LEASE_SECONDS, $id]) : 0;
+        if ($taken === 0) {
+            return false;
+        }
+        $row = DB::table('work')->where('id', $id)->first();
+        if ($row === null) {
+            return false;
+        }
+        $fence = (int) $row->fence;
+        $run = new WorkRun($id, (int) $row->store_id, (int) $row->subject_id, $row->user_id === null ? null : (int) $row->user_id, $fence, microtime(true) + self::SLICE_SECONDS, (array) json_decode((string) $row->progress, true));
+        try {
+            $class = $this->sorts[$row->sort] ?? throw new InvalidArgumentException("No one here does work of the sort {$row->sort}.");
+            /** @var LongWork $work */
+            $work = $this->app->make($class);
+            $end = $work->slice($run);
+            $failures = 0;
+        } catch (LeaseLost) {
+            return true;
+        } catch (Throwable $error) {
+            Log::error("Work $id ({$row->sort}) failed.", ['exception' => $error]);
+            $failures = (int) $row->failures + 1;
+            $end = $failures >= self::MOST_FAILURES ? SliceEnd::failed(mb_substr($error->getMessage(), 0, 1000)) : SliceEnd::later(2 ** $failures);
+        }
+        $this->release($id, $fence, $end, $failures, $run);
+
+        return true;
+    }
+
+    private function release(int $id, int $fence, SliceEnd $end, int $failures, WorkRun $run): void
+    {
+        $ended = $end->state !== 'waiting';
+        $held = DB::update('UPDATE work SET owner = NULL, expires_at = NULL, state = ?, failures = ?, problem = ?, wake_at = TIMESTAMPADD(SECOND, ?, UTC_TIMESTAMP()), progress = ?, ended_at = IF(?, UTC_TIMESTAMP(), NULL) WHERE id = ? AND fence = ?', [
+            $end->state, $failures, $end->problem, $end->seconds, json_encode((object) $run->progress(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE), $ended ? 1 : 0, $id, $fence,
+        ]);
+        if ($held > 0 && ! $ended) {
+            $this->ring($id, $end->seconds);
+        }
+    }
+
+    private function ring(int $id, int $seconds = 0): void
+    {
+        $sort = (string) DB::table('work')->where('id', $id)->value('sort');
+        $class = $this->sorts[$sort] ?? null;
+        if ($class !== null) {
+            WorkSlice::dispatch($id)->onQueue($class::queue())->delay($seconds);
+        }
+    }
+}

@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Store\Http\HealthController;
+use App\Store\Http\HomeController;
+use App\Store\Http\SettingsController;
+use Illuminate\Support\Facades\Route;
+
+Route::get('/health', HealthController::class)->name('health');
+Route::middleware(['web', 'auth'])->group(function (): void {
+    Route::get('/', [HomeController::class, 'home'])->name('home');
+    Route::get('/stores', [HomeController::class, 'stores'])->name('stores');
+    Route::get('/s/{store}', [HomeController::class, 'store'])->middleware('can:view,store')->name('store');
+    Route::middleware('can:manage,store')->prefix('/s/{store}')->group(function (): void {
+        Route::get('/settings', [SettingsController::class, 'show'])->name('settings');
+        Route::post('/settings', [SettingsController::class, 'update'])->name('settings.update');
+        Route::post('/settings/kinds', [SettingsController::class, 'kinds'])->name('settings.kinds');
+    });
+});

@@ -1,0 +1,71 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Write\Console;
+
+use App\Store\Console\StoreCommand;
+use App\Store\Kinds\PageKind;
+use App\Store\Models\Store;
+use App\Store\Work\WorkDesk;
+use App\Write\Recipes\RecipeBook;
+use Illuminate\Support\Facades\DB;
+use InvalidArgumentException;
+use RuntimeException;
+
+final class ApplyCommand extends StoreCommand
+{
+    protected $signature = 'write:apply {recipe : its name or number} {--to= : a kind of page, or a file with one URL a line; else all pages of the recipe\'s kind} {--store=} {--preview : only tell what would be done} {--json}';
+
+    protected $description = 'Make drafts by a recipe; texts written by hand are left alone';
+
+    public function handle(RecipeBook $book, WorkDesk $desk): int
+    {
+        return $this->guarded(function () use ($book, $desk): int {
+            $store = $this->store();
+            $name = (string) $this->argument('recipe');
+            $recipe = DB::table('write_recipes')->where('store_id', $store->id)->where(static fn ($query) => $query->where('name', $name)->orWhere('id', ctype_digit($name) ? (int) $name : 0))->first()
+                ?? throw new InvalidArgumentException("There is no recipe \"$name\".");
+            $begun = $book->preview($store, $recipe, $this->resources($store, $recipe), null);
+            if ($desk->workToEnd($begun['work']) !== 'done') {
+                throw new RuntimeException('The preview failed: '.DB::table('work')->where('id', $begun['work'])->value('problem'));
+            }
+            $counts = DB::table('write_recipe_rows')->where('run_id', $begun['run'])->groupBy('outcome')->selectRaw('outcome, COUNT(*) AS n')->pluck('n', 'outcome')->map(intval(...))->all();
+            $saved = 0;
+            if (! $this->option('preview')) {
+                $work = $book->apply($store, $begun['run'], null);
+                if ($desk->workToEnd($work) !== 'done') {
+                    throw new RuntimeException('The recipe could not be applied: '.DB::table('work')->where('id', $work)->value('problem'));
+                }
+                $saved = (int) (json_decode((string) DB::table('work')->where('id', $work)->value('progress'), true)['saved'] ?? 0);
+            }
+
+            return $this->answer(['run' => $begun['run'], 'outcomes' => $counts, 'drafts' => $saved], implode(', ', array_map(static fn (string $outcome, int $n): string => "$n $outcome", array_keys($counts), $counts)).'. '.($this->option('preview') ? 'Nothing has been changed.' : "$saved drafts were made."));
+        });
+    }
+
+    /** @return ?list<int> */
+    private function resources(Store $store, object $recipe): ?array
+    {
+        $to = (string) $this->option('to');
+        if ($to === '') {
+            return null;
+        }
+        $kind = PageKind::fromKey($to);
+        if ($kind !== null) {
+            return $kind->value === (int) $recipe->kind ? null : throw new InvalidArgumentException("This recipe is for {$this->plural((int) $recipe->kind)}.");
+        }
+        $urls = @file($to, FILE_IGNORE_NEW_LINES | FILE_SKIP_EMPTY_LINES) ?: throw new InvalidArgumentException("\"$to\" is neither a kind of page nor a file of URLs.");
+        $ids = [];
+        foreach (array_chunk($urls, 1000) as $chunk) {
+            $ids = [...$ids, ...DB::table('resources')->join('pages', 'pages.id', '=', 'resources.page_id')->where('resources.store_id', $store->id)->whereIn('pages.digest', array_map(static fn (string $url): string => md5(trim($url), true), $chunk))->pluck('resources.id')->map(intval(...))->all()];
+        }
+
+        return array_values($ids);
+    }
+
+    private function plural(int $kind): string
+    {
+        return PageKind::from($kind)->plural();
+    }
+}

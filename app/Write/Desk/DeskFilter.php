@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Write\Desk;
+
+use App\Store\Kinds\PageKind;
+use Illuminate\Http\Request;
+use Orchard\Core\Wording\Check;
+use Orchard\Core\Wording\TextField;
+
+/** What the desk shows, in what order, from where on: everything that stands in the address. */
+final readonly class DeskFilter
+{
+    public const SORTS = ['name' => 'name', 'wide' => 'widest title first'];
+
+    /**
+     * @param  ?string  $state  "changed" for any draft, or a draft's state
+     * @param  ?string  $after  the key of the last row shown
+     */
+    private function __construct(
+        public ?PageKind $kind,
+        public ?Check $check,
+        public ?TextField $field,
+        public ?string $state,
+        public string $search,
+        public string $sort,
+        public ?string $after,
+    ) {}
+
+    public static function from(Request $request): self
+    {
+        $text = static fn (string $key): string => is_string($request->query($key)) ? $request->query($key) : '';
+        $kind = PageKind::fromKey($text('kind'));
+        $state = in_array($text('state'), ['changed', 'open', 'ready', 'refused', 'clash', 'sending'], true) ? $text('state') : null;
+
+        return new self($kind, Check::fromKey($text('check')), TextField::fromKey($text('field')), $state, mb_substr(trim($text('q')), 0, 100), isset(self::SORTS[$text('sort')]) ? $text('sort') : 'name', $text('after') === '' ? null : mb_substr($text('after'), 0, 400));
+    }
+
+    /**
+     * @param  array<string, ?string>  $changes
+     * @return array<string, string>
+     */
+    public function query(array $changes = []): array
+    {
+        return array_filter($changes + [
+            'kind' => $this->kind?->key(), 'check' => $this->check?->key(), 'field' => $this->field?->key(), 'state' => $this->state, 'q' => $this->search, 'sort' => $this->sort === 'name' ? null : $this->sort, 'after' => null,
+        ], static fn (?string $value): bool => $value !== null && $value !== '');
+    }
+}

@@ -1,0 +1,142 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Write\Desk;
+
+use App\Changes\DraftState;
+use App\Store\Bulk;
+use App\Store\Kinds\PageKind;
+use App\Store\Models\Store;
+use App\Store\Resources\TitleSuffixes;
+use Illuminate\Support\Facades\DB;
+use Orchard\Core\Wording\Check;
+use Orchard\Core\Wording\TextField;
+
+/** Reads the desk's rows, a page of them at a time, by key. */
+final class DeskList
+{
+    public const PAGE = 50;
+
+    /** @return array{rows: list<DeskRow>, next: ?string} */
+    public function page(Store $store, DeskFilter $filter): array
+    {
+        [$where, $values] = $this->where($store, $filter);
+        [$order, $isDown] = match ($filter->sort) {
+            'wide' => ['title_px', true],
+            default => ['name_key', false],
+        };
+        if ($filter->after !== null && preg_match('/^([0-9a-f]*)\.(\d+)$/', $filter->after, $found) === 1 && strlen($found[1]) % 2 === 0) {
+            $key = $order === 'name_key' ? (string) hex2bin($found[1]) : (int) (string) hex2bin($found[1]);
+            $sign = $isDown ? '<' : '>';
+            $where .= " AND ($order $sign ? OR ($order = ? AND resource_id > ?))";
+            array_push($values, $key, $key, (int) $found[2]);
+        }
+        $keys = DB::select("SELECT resource_id, $order AS sort_key FROM write_rows WHERE $where ORDER BY $order ".($isDown ? 'DESC' : 'ASC').', resource_id LIMIT '.(self::PAGE + 1), $values);
+        $next = null;
+        if (count($keys) > self::PAGE) {
+            array_pop($keys);
+            $last = end($keys);
+            $next = bin2hex((string) $last->sort_key).'.'.$last->resource_id;
+        }
+
+        return ['rows' => $this->rows($store, array_map(static fn (object $key): int => (int) $key->resource_id, $keys)), 'next' => $next];
+    }
+
+    /**
+     * @param  list<int>  $ids
+     * @return list<DeskRow> in the order of the ids
+     */
+    public function rows(Store $store, array $ids): array
+    {
+        if ($ids === []) {
+            return [];
+        }
+        $list = Bulk::list($ids);
+        $suffixes = TitleSuffixes::of($store);
+        $texts = [];
+        foreach (DB::select("SELECT t.*, d.id AS draft_id, d.value AS draft, d.revision, d.state, d.note, d.origin AS draft_origin FROM resource_texts t LEFT JOIN drafts d ON d.resource_id = t.resource_id AND d.field = t.field WHERE t.resource_id IN ($list)") as $text) {
+            $texts[(int) $text->resource_id][(int) $text->field] = $text;
+        }
+        $byId = [];
+        foreach (DB::select("SELECT r.id, r.name, r.url, r.page_id, r.market_id, r.kind, w.title_checks, w.description_checks FROM resources r JOIN write_rows w ON w.resource_id = r.id WHERE r.store_id = ? AND r.id IN ($list)", [$store->id]) as $row) {
+            $kind = PageKind::from((int) $row->kind);
+            $suffix = $suffixes->suffix((int) $row->market_id, $kind->value);
+            $cells = [];
+            foreach (TextField::cases() as $field) {
+                $text = $texts[(int) $row->id][$field->value] ?? null;
+                $cells[$field->key()] = new DeskCell(
+                    $field, (string) $text?->stored, $text?->shown, $text?->draft, $text?->draft_id === null ? null : (int) $text->draft_id, (int) $text?->revision, $text?->state === null ? null : DraftState::from($text->state),
+                    $text?->note, (string) ($text->draft_origin ?? $text?->origin), Check::inBits((int) ($field === TextField::Title ? $row->title_checks : $row->description_checks)), $field === TextField::Title ? $suffix : '',
+                );
+            }
+            $byId[(int) $row->id] = new DeskRow((int) $row->id, (string) $row->name, (string) $row->url, $row->page_id === null ? null : (int) $row->page_id, $kind, (int) $row->market_id, $cells);
+        }
+
+        return array_values(array_filter(array_map(static fn (int $id): ?DeskRow => $byId[$id] ?? null, $ids)));
+    }
+
+    /** @return array{total: int, checks: array<string, int>, changed: int, states: array<string, int>} numbers for the filters, of the kind that is chosen */
+    public function counts(Store $store, DeskFilter $filter): array
+    {
+        $column = match ($filter->field) {
+            TextField::Title => 'title_checks',
+            TextField::Description => 'description_checks',
+            null => '(title_checks | description_checks)',
+        };
+        $sums = implode(', ', array_map(static fn (Check $check): string => "SUM(($column & {$check->value}) > 0) AS {$check->key()}", Check::cases()));
+        $states = implode(', ', array_map(static fn (DraftState $state): string => "SUM(state = {$state->rank()}) AS state_{$state->value}", DraftState::cases()));
+        [$kindWhere, $values] = $this->kindWhere($store, $filter);
+        $row = DB::selectOne("SELECT COUNT(*) AS total, SUM(drafted > 0) AS changed, $sums, $states FROM write_rows WHERE $kindWhere", $values);
+        $checks = [];
+        foreach (Check::cases() as $check) {
+            $checks[$check->key()] = (int) $row->{$check->key()};
+        }
+        $byState = [];
+        foreach (DraftState::cases() as $state) {
+            $byState[$state->value] = (int) $row->{'state_'.$state->value};
+        }
+
+        return ['total' => (int) $row->total, 'checks' => $checks, 'changed' => (int) $row->changed, 'states' => $byState];
+    }
+
+    /** @return list<int> drafts of the rows that the filter shows, in the given states; for marking many at once */
+    public function draftsOf(Store $store, DeskFilter $filter, DraftState ...$states): array
+    {
+        [$where, $values] = $this->where($store, $filter);
+        $names = implode(',', array_map(static fn (DraftState $state): string => "'{$state->value}'", $states));
+
+        return array_map(static fn (object $row): int => (int) $row->id, DB::select("SELECT d.id FROM drafts d JOIN (SELECT resource_id FROM write_rows WHERE $where) w ON w.resource_id = d.resource_id WHERE d.state IN ($names) ORDER BY d.id", $values));
+    }
+
+    /** @return array{string, list<int|string>} */
+    private function where(Store $store, DeskFilter $filter): array
+    {
+        [$where, $values] = $this->kindWhere($store, $filter);
+        if ($filter->check !== null) {
+            $column = match ($filter->field) {
+                TextField::Title => 'title_checks',
+                TextField::Description => 'description_checks',
+                null => 'any_checks',
+            };
+            $where .= " AND $column & ".$filter->check->value;
+        }
+        if ($filter->state === 'changed') {
+            $where .= ' AND drafted > 0';
+        } elseif ($filter->state !== null) {
+            $where .= ' AND state = '.DraftState::from($filter->state)->rank();
+        }
+        if ($filter->search !== '') {
+            $where .= ' AND name_key LIKE ?';
+            $values[] = '%'.addcslashes(mb_strtolower($filter->search), '%_\\').'%';
+        }
+
+        return [$where, $values];
+    }
+
+    /** @return array{string, list<int|string>} */
+    private function kindWhere(Store $store, DeskFilter $filter): array
+    {
+        return $filter->kind === null ? ['store_id = ?', [$store->id]] : ['store_id = ? AND kind = ?', [$store->id, $filter->kind->value]];
+    }
+}

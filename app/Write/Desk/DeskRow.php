@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Write\Desk;
+
+use App\Store\Kinds\PageKind;
+use Orchard\Core\Wording\TextField;
+
+/** A resource on the desk. */
+final readonly class DeskRow
+{
+    /** @param array<string, DeskCell> $cells by the field's key */
+    public function __construct(public int $id, public string $name, public string $url, public ?int $pageId, public PageKind $kind, public int $marketId, public array $cells) {}
+
+    public function cell(TextField $field): DeskCell
+    {
+        return $this->cells[$field->key()];
+    }
+
+    public function path(): string
+    {
+        return (string) preg_replace('~^https?://[^/]+~', '', $this->url);
+    }
+}

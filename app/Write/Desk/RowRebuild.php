@@ -1,0 +1,114 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Write\Desk;
+
+use App\Changes\DraftState;
+use App\Changes\Events\TextsChanged;
+use App\Store\Bulk;
+use App\Store\Bytes;
+use App\Store\Events\InventoryRefreshed;
+use App\Store\Markets;
+use App\Store\Models\Store;
+use Closure;
+use Illuminate\Support\Facades\DB;
+use Orchard\Core\Text\Ruler;
+use Orchard\Core\Wording\Check;
+use Orchard\Core\Wording\TextChecker;
+use Orchard\Core\Wording\TextField;
+
+/**
+ * Keeps the desk's list table: one narrow row a resource with the checks of the text that will be shown (the draft
+ * where there is one, else the live text). After a crawl all rows are made anew; after a save only those touched and
+ * those that share a text with them.
+ */
+final class RowRebuild
+{
+    private const CHUNK = 1000;
+
+    /** Saves touch small groups; a larger group of equal texts is left to its own rows' next change. */
+    private const MOST_NEIGHBOURS = 5000;
+
+    public function __construct(private readonly Ruler $ruler) {}
+
+    public function afterGather(InventoryRefreshed $event): void
+    {
+        $store = Store::query()->findOrFail($event->storeId);
+        $this->all($store, $event->stillAlive);
+    }
+
+    public function afterChange(TextsChanged $event): void
+    {
+        $store = Store::query()->findOrFail($event->storeId);
+        $ids = $event->resourceIds;
+        if ($event->digests !== []) {
+            $digests = Bytes::list(array_values($event->digests));
+            $markets = Bulk::list(array_map(static fn ($market): int => $market->id, Markets::of($store)->all()));
+            foreach (['shown_digest', 'draft_digest'] as $column) {
+                foreach (DB::select("SELECT resource_id FROM resource_texts WHERE market_id IN ($markets) AND field IN (1, 2) AND $column IN ($digests) LIMIT ".self::MOST_NEIGHBOURS) as $row) {
+                    $ids[] = (int) $row->resource_id;
+                }
+            }
+        }
+        foreach (array_chunk(array_values(array_unique($ids)), self::CHUNK) as $chunk) {
+            $this->rows($store, 'r.id IN ('.Bulk::list($chunk).')');
+        }
+    }
+
+    /** @param Closure(): void $stillAlive */
+    public function all(Store $store, Closure $stillAlive): void
+    {
+        DB::delete('DELETE w FROM write_rows w LEFT JOIN resources r ON r.id = w.resource_id AND r.gone = 0 WHERE w.store_id = ? AND r.id IS NULL', [$store->id]);
+        $after = 0;
+        while (true) {
+            $last = DB::table('resources')->where('store_id', $store->id)->where('id', '>', $after)->orderBy('id')->limit(self::CHUNK)->pluck('id')->last();
+            if ($last === null) {
+                return;
+            }
+            $this->rows($store, 'r.id > '.$after.' AND r.id <= '.(int) $last);
+            $after = (int) $last;
+            $stillAlive();
+        }
+    }
+
+    private function rows(Store $store, string $which): void
+    {
+        $markets = Markets::of($store);
+        $rows = DB::select('SELECT r.id, r.market_id, r.kind, r.name, t.shown AS title, t.draft_shown AS title_draft, d.shown AS description, d.draft_shown AS description_draft,
+                ('.self::isRepeated('t').') AS title_repeated, ('.self::isRepeated('d').') AS description_repeated
+            FROM resources r JOIN resource_texts t ON t.resource_id = r.id AND t.field = 1 JOIN resource_texts d ON d.resource_id = r.id AND d.field = 2
+            WHERE r.store_id = ? AND r.gone = 0 AND '.$which, [$store->id]);
+        if ($rows === []) {
+            return;
+        }
+        $drafts = [];
+        foreach (DB::select('SELECT resource_id, field, state FROM drafts WHERE resource_id IN ('.Bulk::list(array_map(static fn (object $row): int => (int) $row->id, $rows)).')') as $draft) {
+            $known = $drafts[(int) $draft->resource_id] ?? [0, 0];
+            $drafts[(int) $draft->resource_id] = [$known[0] | (int) $draft->field, max($known[1], DraftState::from((string) $draft->state)->rank())];
+        }
+        $new = [];
+        foreach ($rows as $row) {
+            $checker = new TextChecker($this->ruler, $markets->find((int) $row->market_id)->textLimits());
+            $title = (string) ($row->title_draft ?? $row->title);
+            $description = (string) ($row->description_draft ?? $row->description);
+            $titleBits = $checker->bits(TextField::Title, $title) | ($row->title_repeated ? Check::Repeated->value : 0);
+            $descriptionBits = $checker->bits(TextField::Description, $description) | ($row->description_repeated ? Check::Repeated->value : 0);
+            [$drafted, $state] = $drafts[(int) $row->id] ?? [0, 0];
+            $new[] = [
+                (int) $row->id, $store->id, (int) $row->market_id, (int) $row->kind, mb_strcut(mb_strtolower((string) $row->name), 0, 120), $titleBits, $descriptionBits, $titleBits | $descriptionBits, $drafted, $state,
+                (int) min(65535, round($checker->pixels(TextField::Title, $title))), (int) min(65535, round($checker->pixels(TextField::Description, $description))),
+            ];
+        }
+        Bulk::write('write_rows', ['resource_id', 'store_id', 'market_id', 'kind', 'name_key', 'title_checks', 'description_checks', 'any_checks', 'drafted', 'state', 'title_px', 'description_px'], $new, 'REPLACE');
+    }
+
+    /** Another resource of the market shows, or is to show, the same text. */
+    private static function isRepeated(string $alias): string
+    {
+        $mine = "COALESCE($alias.draft_digest, IF($alias.draft_shown IS NULL, $alias.shown_digest, NULL))";
+
+        return "EXISTS (SELECT 1 FROM resource_texts o JOIN resources q ON q.id = o.resource_id AND q.gone = 0 WHERE o.market_id = $alias.market_id AND o.field = $alias.field AND o.shown_digest = $mine AND o.resource_id <> $alias.resource_id AND o.draft_shown IS NULL)
+            OR EXISTS (SELECT 1 FROM resource_texts o JOIN resources q ON q.id = o.resource_id AND q.gone = 0 WHERE o.market_id = $alias.market_id AND o.field = $alias.field AND o.draft_digest = $mine AND o.resource_id <> $alias.resource_id)";
+    }
+}

@@ -1,0 +1,88 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Write\Http;
+
+use App\Access\Models\User;
+use App\Store\Kinds\PageKind;
+use App\Store\Models\Store;
+use App\Store\Work\WorkView;
+use App\Write\Recipes\RecipeBook;
+use App\Write\Recipes\RecipeFacts;
+use App\Write\Recipes\RecipeWork;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+use Illuminate\View\View;
+use InvalidArgumentException;
+use Orchard\Core\Wording\TextField;
+
+final class RecipeController
+{
+    public const OUTCOMES = ['new' => 'would change', 'wide' => 'would change, but be cut off', 'kept' => 'left alone: written by hand', 'same' => 'as it is already', 'empty' => 'no facts to make it of'];
+
+    public function index(Store $store): View
+    {
+        return view('write.recipes', ['store' => $store, 'recipes' => DB::table('write_recipes')->where('store_id', $store->id)->orderBy('name')->get()]);
+    }
+
+    public function edit(Request $request, Store $store, RecipeBook $book, RecipeFacts $facts, ?int $recipe = null): View
+    {
+        $row = $recipe === null ? null : ($book->find($store, $recipe) ?? abort(404));
+        $kind = $row !== null ? PageKind::from((int) $row->kind) : (PageKind::fromKey($request->string('kind')->value()) ?? PageKind::Product);
+
+        return view('write.recipe', ['store' => $store, 'recipe' => $row, 'kind' => $kind, 'facts' => $facts->names($store, $kind), 'parts' => $row === null ? [['fact' => 'name', 'words' => '', 'rank' => 0]] : json_decode((string) $row->parts, true)]);
+    }
+
+    public function save(Request $request, Store $store, RecipeBook $book, ?int $recipe = null): RedirectResponse
+    {
+        $request->validate(['name' => ['required', 'string', 'max:80'], 'kind' => ['required', 'string'], 'field' => ['required', 'in:title,description'], 'parts' => ['required', 'array', 'min:1', 'max:20'], 'parts.*.fact' => ['nullable', 'string', 'max:40'], 'parts.*.words' => ['nullable', 'string', 'max:200'], 'parts.*.rank' => ['required', 'integer', 'between:0,9']]);
+        abort_if($recipe !== null && $book->find($store, $recipe) === null, 404);
+        /** @var User $user */
+        $user = $request->user();
+        /** @var list<array{fact: ?string, words: string, rank: int}> $parts */
+        $parts = array_values(array_filter((array) $request->input('parts'), static fn (mixed $part): bool => is_array($part) && ! (($part['fact'] ?? '') === '' && trim((string) ($part['words'] ?? '')) === '')));
+        try {
+            $id = $book->save($store, $recipe, $request->string('name')->value(), PageKind::fromKey($request->string('kind')->value()) ?? PageKind::Product, TextField::fromKey($request->string('field')->value()) ?? TextField::Title, $parts, $user->id);
+        } catch (InvalidArgumentException $wrong) {
+            return back()->withInput()->withErrors(['recipe' => $wrong->getMessage()]);
+        }
+        $row = $book->find($store, $id) ?? abort(404);
+
+        return redirect()->route('write.run', [$store, $book->preview($store, $row, null, $user->id)['run']]);
+    }
+
+    public function delete(Store $store, int $recipe): RedirectResponse
+    {
+        DB::table('write_recipes')->where('store_id', $store->id)->where('id', $recipe)->delete();
+
+        return redirect()->route('write.recipes', $store)->with('done', 'The recipe is gone. Texts that it made stay as they are.');
+    }
+
+    public function run(Request $request, Store $store, int $run): View
+    {
+        $row = DB::table('write_recipe_runs')->where('store_id', $store->id)->where('id', $run)->first() ?? abort(404);
+        $counts = DB::table('write_recipe_rows')->where('run_id', $run)->groupBy('outcome')->selectRaw('outcome, COUNT(*) AS n')->pluck('n', 'outcome');
+        $outcome = is_string($request->query('outcome')) && isset(self::OUTCOMES[$request->query('outcome')]) ? $request->query('outcome') : ($counts->get('new') ? 'new' : ($counts->keys()->first() ?? 'new'));
+        $after = (int) $request->query('after', '0');
+        $rows = DB::table('write_recipe_rows')->join('resources', 'resources.id', '=', 'write_recipe_rows.resource_id')->join('resource_texts', static fn ($join) => $join->on('resource_texts.resource_id', '=', 'write_recipe_rows.resource_id')->where('resource_texts.field', (int) $row->field))
+            ->where('run_id', $run)->where('outcome', $outcome)->where('write_recipe_rows.resource_id', '>', $after)->orderBy('write_recipe_rows.resource_id')->limit(51)
+            ->get(['write_recipe_rows.resource_id', 'name', 'url', 'page_id', 'text', 'dropped', 'shown', 'draft_shown', 'market_id' => 'resources.market_id']);
+
+        return view($request->headers->has('HX-Request') ? 'write.run-part' : 'write.run', ['store' => $store, 'run' => $row, 'recipe' => DB::table('write_recipes')->where('id', $row->recipe_id)->first(), 'counts' => $counts, 'outcome' => $outcome, 'rows' => $rows->take(50), 'next' => $rows->count() > 50 ? $rows[49]?->resource_id : null, 'work' => WorkView::about(RecipeWork::sort(), $run)]);
+    }
+
+    public function apply(Request $request, Store $store, int $run, RecipeBook $book): RedirectResponse
+    {
+        /** @var User $user */
+        $user = $request->user();
+        try {
+            $book->apply($store, $run, $user->id);
+        } catch (InvalidArgumentException $wrong) {
+            return back()->withErrors(['run' => $wrong->getMessage()]);
+        }
+
+        return redirect()->route('write.run', [$store, $run]);
+    }
+}

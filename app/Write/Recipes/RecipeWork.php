@@ -1,0 +1,118 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Write\Recipes;
+
+use App\Changes\Drafts;
+use App\Changes\DraftState;
+use App\Changes\Origin;
+use App\Store\Bulk;
+use App\Store\Markets;
+use App\Store\Models\Store;
+use App\Store\Resources\TitleSuffixes;
+use App\Store\Work\LongWork;
+use App\Store\Work\SliceEnd;
+use App\Store\Work\WorkRun;
+use Illuminate\Support\Facades\DB;
+use Orchard\Core\Text\Ruler;
+use Orchard\Core\Wording\Recipe;
+use Orchard\Core\Wording\TextField;
+
+/** Works out what a recipe makes of each page, and later makes drafts of exactly that. */
+final class RecipeWork implements LongWork
+{
+    private const CHUNK = 500;
+
+    public function __construct(private readonly Ruler $ruler, private readonly RecipeFacts $facts, private readonly Drafts $drafts) {}
+
+    public static function sort(): string
+    {
+        return 'write.recipe';
+    }
+
+    public static function queue(): string
+    {
+        return 'interactive';
+    }
+
+    public function slice(WorkRun $run): SliceEnd
+    {
+        $row = DB::table('write_recipe_runs')->where('id', $run->subjectId)->first();
+        if ($row === null) {
+            return SliceEnd::failed('The run is gone.');
+        }
+
+        return $row->phase === 'preview' ? $this->preview($run, $run->store(), $row) : $this->apply($run, $run->store(), $row);
+    }
+
+    private function preview(WorkRun $run, Store $store, object $row): SliceEnd
+    {
+        /** @var list<array{fact: ?string, words: string, rank: int}> $parts */
+        $parts = json_decode((string) $row->parts, true);
+        $recipe = new Recipe(RecipeBook::parts($parts));
+        $field = TextField::from((int) $row->field);
+        $markets = Markets::of($store);
+        $suffixes = TitleSuffixes::of($store);
+        /** @var ?list<int> $only */
+        $only = $row->resources === null ? null : json_decode((string) $row->resources, true);
+        $after = (int) DB::table('write_recipe_rows')->where('run_id', $row->id)->max('resource_id');
+        while (true) {
+            $pages = $only === [] ? [] : DB::select('SELECT r.id, r.name, r.attributes, r.market_id, r.kind, t.stored, t.origin, d.value AS draft, d.origin AS draft_origin, d.state FROM resources r JOIN resource_texts t ON t.resource_id = r.id AND t.field = ? LEFT JOIN drafts d ON d.resource_id = r.id AND d.field = ?
+                WHERE r.store_id = ? AND r.kind = ? AND r.gone = 0 AND r.id > ?'.($only === null ? '' : ' AND r.id IN ('.Bulk::list($only).')').' ORDER BY r.id LIMIT '.self::CHUNK, [$field->value, $field->value, $store->id, $row->kind, $after]);
+            if ($pages === []) {
+                $run->fenced(static fn () => DB::table('write_recipe_runs')->where('id', $row->id)->update(['phase' => 'shown']));
+
+                return SliceEnd::done();
+            }
+            $rows = [];
+            foreach ($pages as $page) {
+                $after = (int) $page->id;
+                $market = $markets->find((int) $page->market_id);
+                $made = $recipe->compose($this->facts->of((string) $page->name, (string) $page->attributes, $market->brand), $field === TextField::Title ? $suffixes->suffix($market->id, (int) $page->kind) : '', $market->textLimits()->desktopSlot($field), $this->ruler);
+                $outcome = match (true) {
+                    $made->text === '' => 'empty',
+                    mb_strlen($made->text) > $field->longest() => 'wide',
+                    ! Drafts::recipeMay($page->draft_origin === null ? null : Origin::from((string) $page->draft_origin), Origin::from((string) $page->origin), $page->state === null ? null : DraftState::from((string) $page->state)) => 'kept',
+                    $made->text === (string) ($page->draft ?? $page->stored) => 'same',
+                    ! $made->fits => 'wide',
+                    default => 'new',
+                };
+                $rows[] = [(int) $row->id, $after, $outcome, mb_substr($made->text, 0, 2000), implode(',', $made->dropped)];
+            }
+            $run->fenced(static fn () => Bulk::write('write_recipe_rows', ['run_id', 'resource_id', 'outcome', 'text', 'dropped'], $rows, 'REPLACE'));
+            $run->beat(['done' => (int) DB::table('write_recipe_rows')->where('run_id', $row->id)->count()], force: true);
+            if ($run->timeIsUp()) {
+                return SliceEnd::more();
+            }
+        }
+    }
+
+    private function apply(WorkRun $run, Store $store, object $row): SliceEnd
+    {
+        $field = TextField::from((int) $row->field);
+        $saved = is_int($run->progress()['saved'] ?? null) ? $run->progress()['saved'] : 0;
+        while (true) {
+            $rows = DB::select("SELECT resource_id, text FROM write_recipe_rows WHERE run_id = ? AND outcome IN ('new', 'wide') AND text <> '' AND applied = 0 ORDER BY resource_id LIMIT 100", [$row->id]);
+            if ($rows === []) {
+                $run->fenced(static fn () => DB::table('write_recipe_runs')->where('id', $row->id)->update(['phase' => 'applied']));
+                $run->beat(['saved' => $saved], force: true);
+
+                return SliceEnd::done();
+            }
+            $saved += $run->fenced(function () use ($store, $rows, $field, $row): int {
+                $saved = 0;
+                foreach ($rows as $made) {
+                    $saved += $this->drafts->saveByRecipe($store, (int) $made->resource_id, $field, (string) $made->text, (int) $row->recipe_id, $row->user_id === null ? null : (int) $row->user_id) ? 1 : 0;
+                }
+                DB::table('write_recipe_rows')->where('run_id', $row->id)->whereIn('resource_id', array_map(static fn (object $made): int => (int) $made->resource_id, $rows))->update(['applied' => 1]);
+
+                return $saved;
+            });
+            $run->beat(['saved' => $saved]);
+            if ($run->timeIsUp()) {
+                return SliceEnd::more();
+            }
+        }
+    }
+}

@@ -1,0 +1,217 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Write\Sheets;
+
+use App\Changes\Drafts;
+use App\Changes\Origin;
+use App\Store\Bulk;
+use App\Store\Files\TableReader;
+use App\Store\Models\Store;
+use App\Write\Desk\DeskCell;
+use App\Write\Desk\DeskList;
+use App\Write\Desk\DeskRow;
+use Illuminate\Support\Facades\DB;
+use InvalidArgumentException;
+use Orchard\Core\Wording\TextField;
+
+/**
+ * Brings an edited export back. Reading a file changes nothing: every row is compared and listed as new, same, clash or
+ * error; only accept() makes drafts, of the new ones.
+ *
+ * Whether a row was edited is told by its own columns: characters and pixels are those of the text at the export. So a
+ * draft that someone changed on the desk in the meantime is not set back by a row that nobody touched, and a row that
+ * was touched as well is a clash.
+ */
+final readonly class SheetImport
+{
+    private const MOST_ROWS = 250_000;
+
+    private const CHUNK = 500;
+
+    /** Words by which columns are known, in their order of preference. */
+    private const WORDS = [
+        'url' => ['url', 'address', 'page', 'link', 'adresse', 'seite'],
+        'field' => ['field', 'feld', 'which'],
+        'draft' => ['draft', 'new', 'text', 'entwurf', 'neu'],
+        'live' => ['live', 'stored', 'before', 'old'],
+        'characters' => ['characters', 'chars', 'length', 'zeichen'],
+        'pixels' => ['pixels', 'px', 'width'],
+    ];
+
+    public function __construct(private DeskList $list, private TextExport $export, private Drafts $drafts) {}
+
+    /**
+     * Reads a file and writes down what each row would do.
+     *
+     * @return int number of the sheet
+     *
+     * @throws InvalidArgumentException when the file is no table with the columns url, field and draft
+     */
+    public function stage(Store $store, string $path, string $fileName, ?int $userId): int
+    {
+        return DB::transaction(function () use ($store, $path, $fileName, $userId): int {
+            $sheet = DB::table('write_sheets')->insertGetId(['store_id' => $store->id, 'file_name' => mb_substr($fileName, 0, 190), 'user_id' => $userId, 'created_at' => now()]);
+            $columns = null;
+            $chunk = [];
+            $seen = [];
+            $count = 0;
+            foreach (TableReader::read($path) as $place => $cells) {
+                if ($columns === null) {
+                    $columns = self::columns($cells);
+
+                    continue;
+                }
+                if (++$count > self::MOST_ROWS) {
+                    throw new InvalidArgumentException('A sheet has at most '.number_format(self::MOST_ROWS).' rows.');
+                }
+                $row = ['place' => $place];
+                foreach (array_keys(self::WORDS) as $name) {
+                    $row[$name] = isset($columns[$name]) ? (string) ($cells[$columns[$name]] ?? '') : null;
+                }
+                $chunk[] = $row;
+                if (count($chunk) === self::CHUNK) {
+                    $this->stageChunk($store, $sheet, $chunk, $seen);
+                    $chunk = [];
+                }
+            }
+            if ($columns === null) {
+                throw new InvalidArgumentException('The file is empty.');
+            }
+            $this->stageChunk($store, $sheet, $chunk, $seen);
+
+            return $sheet;
+        });
+    }
+
+    /** Makes drafts of the new rows; doing it again changes nothing. @return int how many drafts were made */
+    public function accept(Store $store, int $sheet, ?int $userId): int
+    {
+        $made = 0;
+        $after = 0;
+        while (true) {
+            $rows = DB::table('write_sheet_rows')->join('write_sheets', 'write_sheets.id', '=', 'sheet_id')->where('store_id', $store->id)->where('sheet_id', $sheet)->where('outcome', 'new')->where('place', '>', $after)->orderBy('place')->limit(self::CHUNK)->get(['write_sheet_rows.*']);
+            if ($rows->isEmpty()) {
+                DB::table('write_sheets')->where('store_id', $store->id)->where('id', $sheet)->whereNull('applied_at')->update(['applied_at' => now()]);
+
+                return $made;
+            }
+            foreach ($rows as $row) {
+                $after = (int) $row->place;
+                $outcome = $this->drafts->save($store, (int) $row->resource_id, TextField::from((int) $row->field), (string) $row->text, (int) $row->revision, Origin::Import, $userId);
+                DB::table('write_sheet_rows')->where('sheet_id', $sheet)->where('place', $row->place)->update($outcome->saved ? ['outcome' => 'done'] : ['outcome' => 'clash', 'note' => mb_substr((string) $outcome->reason, 0, 400)]);
+                $made += $outcome->saved ? 1 : 0;
+            }
+        }
+    }
+
+    /** @return array<string, int> rows by outcome */
+    public function counts(int $sheet): array
+    {
+        return array_map(intval(...), DB::table('write_sheet_rows')->where('sheet_id', $sheet)->groupBy('outcome')->selectRaw('outcome, COUNT(*) AS n')->pluck('n', 'outcome')->all());
+    }
+
+    /**
+     * @param  list<array<string, int|string|null>>  $chunk
+     * @param  array<string, int>  $seen  row number by resource and field
+     */
+    private function stageChunk(Store $store, int $sheet, array $chunk, array &$seen): void
+    {
+        if ($chunk === []) {
+            return;
+        }
+        $urls = array_values(array_unique(array_map(static fn (array $row): string => (string) $row['url'], $chunk)));
+        $ids = DB::table('resources')->join('pages', 'pages.id', '=', 'resources.page_id')->where('resources.store_id', $store->id)->where('gone', 0)->whereIn('pages.digest', array_map(static fn (string $url): string => md5(trim($url), true), $urls))->pluck('resources.id', 'pages.url')->map(intval(...));
+        $known = [];
+        foreach ($this->list->rows($store, $ids->values()->all()) as $row) {
+            $known[$row->id] = $row;
+        }
+        $rows = [];
+        foreach ($chunk as $row) {
+            $resource = $ids[trim((string) $row['url'])] ?? null;
+            $field = TextField::fromKey(strtolower(trim((string) $row['field'])));
+            [$outcome, $note, $revision] = $this->judge($row, $resource === null ? null : $known[$resource] ?? null, $field, $seen);
+            $rows[] = [$sheet, (int) $row['place'], $outcome, mb_substr((string) $row['url'], 0, 2048), $field?->value, $resource, mb_substr((string) $row['draft'], 0, 4000), mb_substr($note, 0, 400), $revision];
+        }
+        Bulk::write('write_sheet_rows', ['sheet_id', 'place', 'outcome', 'url', 'field', 'resource_id', 'text', 'note', 'revision'], $rows);
+    }
+
+    /**
+     * @param  array<string, int|string|null>  $row
+     * @param  array<string, int>  $seen
+     * @return array{string, string, int} outcome, note, revision of the draft that it goes over
+     */
+    private function judge(array $row, ?DeskRow $resource, ?TextField $field, array &$seen): array
+    {
+        $text = trim((string) preg_replace('/\s+/u', ' ', (string) $row['draft']));
+        if ($resource === null) {
+            return ['error', 'This store has no page of this address whose texts can be changed.', 0];
+        }
+        if ($field === null) {
+            return ['error', "The field \"{$row['field']}\" is neither title nor description.", 0];
+        }
+        if (mb_strlen($text) > $field->longest()) {
+            return ['error', "{$field->label()}: {$field->longest()} characters at most; this has ".mb_strlen($text).'.', 0];
+        }
+        $key = $resource->id.' '.$field->value;
+        if (isset($seen[$key])) {
+            return ['error', "The same page and field stand in row {$seen[$key]} already.", 0];
+        }
+        $seen[$key] = (int) $row['place'];
+        $cell = $resource->cell($field);
+        if ($text === '' || $text === $cell->draft || ($cell->draft === null && $text === $cell->stored)) {
+            return ['same', '', 0];
+        }
+        if ($cell->draft !== null && ! $this->isMeasured($row, $cell, $cell->draft)) {
+            return $this->isMeasured($row, $cell, $text)
+                ? ['same', 'Left as on the desk, where the draft was changed after the export.', 0]
+                : ['clash', "The draft was changed on the desk as well; there it is now: {$cell->draft}", 0];
+        }
+        if ($row['live'] !== null && trim((string) $row['live']) !== trim($cell->stored)) {
+            return ['clash', 'The shop’s text has changed since the export: '.$cell->stored, 0];
+        }
+
+        return ['new', '', $cell->revision];
+    }
+
+    /**
+     * Whether the row's own measures are those of a text; true where the file has none.
+     *
+     * @param  array<string, int|string|null>  $row
+     */
+    private function isMeasured(array $row, DeskCell $cell, string $text): bool
+    {
+        if ($row['characters'] === null || $row['pixels'] === null) {
+            return true;
+        }
+        [$characters, $pixels] = $this->export->measure($cell->field, $text === '' ? '' : $text.$cell->suffix);
+
+        return (int) $row['characters'] === $characters && abs((float) str_replace(',', '.', (string) $row['pixels']) - $pixels) < 0.06;
+    }
+
+    /**
+     * @param  list<string>  $cells
+     * @return array<string, int> column by name
+     */
+    private static function columns(array $cells): array
+    {
+        $heads = array_map(static fn (string $cell): string => mb_strtolower(trim($cell)), $cells);
+        $found = [];
+        foreach (self::WORDS as $name => $words) {
+            foreach ($words as $word) {
+                $at = array_search($word, $heads, true);
+                if (is_int($at)) {
+                    $found[$name] = $at;
+                    break;
+                }
+            }
+        }
+        $missing = array_diff(['url', 'field', 'draft'], array_keys($found));
+        if ($missing !== []) {
+            throw new InvalidArgumentException('The first row must name the columns url, field and draft; missing: '.implode(', ', $missing).'. Found: '.mb_substr(implode(', ', $heads), 0, 200).'.');
+        }
+
+        return $found;
+    }
+}

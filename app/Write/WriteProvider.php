@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Write;
+
+use App\Changes\Events\TextsChanged;
+use App\Store\Events\InventoryRefreshed;
+use App\Store\Steps\StepBoard;
+use App\Store\Work\WorkDesk;
+use App\Write\Console\ApplyCommand;
+use App\Write\Console\ExportCommand;
+use App\Write\Console\ImportCommand;
+use App\Write\Console\MeasureCommand;
+use App\Write\Desk\RowRebuild;
+use App\Write\Recipes\RecipeWork;
+use Illuminate\Support\Facades\Event;
+use Illuminate\Support\ServiceProvider;
+
+final class WriteProvider extends ServiceProvider
+{
+    public function boot(WorkDesk $desk, StepBoard $board): void
+    {
+        $this->loadMigrationsFrom(__DIR__.'/Migrations');
+        $this->loadRoutesFrom(__DIR__.'/routes.php');
+        $this->commands([ApplyCommand::class, ExportCommand::class, ImportCommand::class, MeasureCommand::class]);
+        $desk->register(RecipeWork::class);
+        $board->register(new WriteStep);
+        Event::listen(InventoryRefreshed::class, [RowRebuild::class, 'afterGather']);
+        Event::listen(TextsChanged::class, [RowRebuild::class, 'afterChange']);
+    }
+}

@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Write;
+
+use App\Store\Models\Store;
+use App\Store\Steps\Step;
+use App\Store\Steps\StepContribution;
+use App\Store\Steps\Waiting;
+use Illuminate\Support\Facades\DB;
+
+final class WriteStep implements StepContribution
+{
+    public function step(): Step
+    {
+        return Step::Write;
+    }
+
+    public function url(Store $store): string
+    {
+        return route('write', $store);
+    }
+
+    public function waiting(Store $store): ?Waiting
+    {
+        $count = DB::table('write_rows')->where('store_id', $store->id)->where('state', '=', 1)->count();
+
+        return $count === 0 ? null : new Waiting($count, $count === 1 ? 'page in draft' : 'pages in draft');
+    }
+}

@@ -1,0 +1,52 @@
+# bin/orchard test [core|app|browser]
+
+door_test() {
+    local what="${1:-all}"
+    case "$what" in core|app|browser|all) ;; *) complain "test knows core, app and browser."; exit 2 ;; esac
+    local code=0
+    mkdir -p "$ROOT/var"
+    exec 8>"$ROOT/var/.test"
+    flock -n 8 || die "Another test run is under way here."
+    if [ "$what" = all ] || [ "$what" = browser ]; then install_all test; else install_all; fi
+    use_instance test
+    instance_down
+    rm -rf "$VAR"
+    choose_settings "" "tindrel:demo small:tiny"
+    mkdir -p "$VAR/results" && { if is_root; then chown "$RUN_AS" "$VAR/results"; fi; }
+    trap 'instance_down >/dev/null 2>&1' EXIT
+    trap 'exit 130' INT TERM
+    cd "$ROOT"
+    local php="php -d memory_limit=1G -d opcache.enable_cli=1"
+    if [ "$what" = all ]; then
+        run_check pint $php vendor/bin/pint --test --cache-file="$VAR/tmp/pint.cache"
+        run_check larastan $php vendor/bin/phpstan analyse --no-progress --memory-limit=2G
+    fi
+    if [ "$what" = all ] || [ "$what" = core ]; then
+        as_user $php vendor/bin/pest --colors=never --cache-directory="$VAR/tmp/pest" --testsuite=core --log-junit="$VAR/results/core.xml" || code=1
+    fi
+    if [ "$what" != core ]; then
+        database_up 8>&-
+        shops_up
+        sql "CREATE DATABASE IF NOT EXISTS orchard_pest_test"
+        step "Tables"; console migrate --force >"$VAR/log/migrate.log" 2>&1 || { tail -n 20 "$VAR/log/migrate.log"; die "The test tables could not be made."; }; ok
+        web_up
+    fi
+    if [ "$what" = all ] || [ "$what" = app ]; then
+        as_user env DB_DATABASE=orchard_pest_test SHOP_URL="http://127.0.0.1:$(shop_port small)" SHOP_DATA="$VAR/shops/small" $php vendor/bin/pest --colors=never --cache-directory="$VAR/tmp/pest" --testsuite=app --log-junit="$VAR/results/app.xml" || code=1
+    fi
+    if [ "$what" = all ] || [ "$what" = browser ]; then
+        console demo:plant --url="http://127.0.0.1:$(shop_port tindrel)" --token-file="$VAR/shops/tindrel/token" >"$VAR/log/demo.log" 2>&1 || { tail -n 20 "$VAR/log/demo.log"; die "The demo could not be brought in."; }
+        workers_up
+        as_user env APP_URL="http://127.0.0.1:$HTTP_PORT" SHOP_URL="http://127.0.0.1:$(shop_port tindrel)" ORCHARD_INSTANCE=test node_modules/.bin/playwright test --config e2e/playwright.config.mjs || code=1
+    fi
+    instance_down
+    as_user php "$ROOT/bin/door/count-results.php" "$VAR/results" || code=1
+    exit "$code"
+}
+
+# run_check NAME COMMAND...: a check that is one test.
+run_check() {
+    local name="$1"; shift
+    say "$name"
+    if as_user "$@"; then echo passed >"$VAR/results/$name.check"; else echo failed >"$VAR/results/$name.check"; code=1; fi
+}

@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Access\Http\SecurityHeaders;
+use App\Access\Http\ServerTiming;
+use Illuminate\Foundation\Application;
+use Illuminate\Foundation\Configuration\Exceptions;
+use Illuminate\Foundation\Configuration\Middleware;
+
+// Running, testing and measuring are kept apart: each has its settings, caches, views and storage in a folder of its own.
+$var = getenv('ORCHARD_VAR') ?: dirname(__DIR__).'/var/run';
+foreach (['CONFIG', 'EVENTS', 'PACKAGES', 'ROUTES', 'SERVICES'] as $cache) {
+    $_ENV["APP_{$cache}_CACHE"] = $_SERVER["APP_{$cache}_CACHE"] = $var.'/cache/'.strtolower($cache).'.php';
+}
+$_ENV['VIEW_COMPILED_PATH'] = $_SERVER['VIEW_COMPILED_PATH'] = $var.'/storage/framework/views';
+
+$app = Application::configure(basePath: dirname(__DIR__))
+    ->withProviders(require __DIR__.'/providers.php', withBootstrapProviders: false)
+    ->withRouting(health: null)
+    ->withMiddleware(function (Middleware $middleware): void {
+        $middleware->prepend([SecurityHeaders::class, ServerTiming::class]);
+        $middleware->redirectGuestsTo('/sign-in');
+        $middleware->redirectUsersTo('/');
+    })
+    ->withExceptions(function (Exceptions $exceptions): void {})
+    ->create();
+
+$app->useEnvironmentPath($var);
+$app->loadEnvironmentFrom('env');
+$app->useStoragePath($var.'/storage');
+
+return $app;

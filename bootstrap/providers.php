@@ -1,0 +1,12 @@
+<?php
+
+return [
+    App\Store\StoreProvider::class,
+    App\Access\AccessProvider::class,
+    App\Changes\ChangesProvider::class,
+    App\Connectors\ConnectorsProvider::class,
+    App\Gather\GatherProvider::class,
+    App\Write\WriteProvider::class,
+    App\Release\ReleaseProvider::class,
+    App\Demo\DemoProvider::class,
+];

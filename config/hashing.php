@@ -1,0 +1,7 @@
+<?php
+
+return [
+    'driver' => 'argon2id',
+    'argon' => ['memory' => 19456, 'threads' => 1, 'time' => 2, 'verify' => true],
+    'rehash_on_login' => true,
+];

@@ -1,0 +1,17 @@
+<?php
+
+return [
+    'default' => 'database',
+    'connections' => [
+        'database' => [
+            'driver' => 'database',
+            'table' => 'jobs',
+            'queue' => 'interactive',
+            // Above the time-out of a slice's job (60 s), so that nothing is handed out twice while it runs.
+            'retry_after' => 90,
+            'after_commit' => true,
+        ],
+        'sync' => ['driver' => 'sync'],
+    ],
+    'failed' => ['driver' => 'database-uuids', 'database' => 'mariadb', 'table' => 'failed_jobs'],
+];

@@ -1,0 +1,12 @@
+<?php
+
+return [
+    'driver' => 'database',
+    'lifetime' => 60 * 12,
+    'cookie' => 'orchard_session',
+    'http_only' => true,
+    'same_site' => 'lax',
+    // Secure follows the scheme of each request: null asks the request.
+    'secure' => null,
+    'encrypt' => true,
+];

@@ -1,0 +1,500 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Orchard\Core\Markup;
+
+use Orchard\Core\Url\PageUrl;
+
+/**
+ * Reads the facts of a page from its HTML in one pass.
+ *
+ * Follows the tokenizer of the HTML Standard (section 13.2.5: tags, attributes, comments, raw text, character references) and of
+ * its tree construction what the facts need: where the head ends and the body begins, title elements of the HTML
+ * namespace, inert templates, foreign content, anchors that close one another. Scripting counts as on, so noscript is
+ * raw text, as it is for a browser. Checked against parse5 in the browser tests. One instance reads one page; time and
+ * memory are linear in the page's size.
+ */
+final class PageReader
+{
+    private const HEAD_TAGS = ['base' => 1, 'basefont' => 1, 'bgsound' => 1, 'link' => 1, 'meta' => 1, 'title' => 1, 'noscript' => 1, 'noframes' => 1, 'style' => 1, 'script' => 1, 'template' => 1, 'head' => 1, 'html' => 1];
+
+    private const RAW_TAGS = ['script' => 1, 'style' => 1, 'xmp' => 1, 'iframe' => 1, 'noembed' => 1, 'noframes' => 1, 'noscript' => 1, 'textarea' => 1, 'title' => 1];
+
+    private const REGION_TAGS = ['nav' => Region::Navigation, 'header' => Region::Header, 'footer' => Region::Footer];
+
+    /** Start tags that end foreign content (section 13.2.6.5). */
+    private const BREAKOUT_TAGS = ['b' => 1, 'big' => 1, 'blockquote' => 1, 'body' => 1, 'br' => 1, 'center' => 1, 'code' => 1, 'dd' => 1, 'div' => 1, 'dl' => 1, 'dt' => 1, 'em' => 1, 'embed' => 1, 'h1' => 1, 'h2' => 1, 'h3' => 1, 'h4' => 1, 'h5' => 1, 'h6' => 1, 'head' => 1, 'hr' => 1, 'i' => 1, 'img' => 1, 'li' => 1, 'listing' => 1, 'menu' => 1, 'meta' => 1, 'nobr' => 1, 'ol' => 1, 'p' => 1, 'pre' => 1, 'ruby' => 1, 's' => 1, 'small' => 1, 'span' => 1, 'strong' => 1, 'strike' => 1, 'sub' => 1, 'sup' => 1, 'table' => 1, 'tt' => 1, 'u' => 1, 'ul' => 1, 'var' => 1];
+
+    private const START_TAG = '~<([a-zA-Z][^\x00\t\n\f\r />]*)((?:[\t\n\f\r /]++|=?[^\t\n\f\r />=]++(?:[\t\n\f\r ]*+=[\t\n\f\r ]*+(?:"[^"]*+"|\'[^\']*+\'|[^\t\n\f\r >"\'][^\t\n\f\r >]*+)?+)?+|=)*+)>~A';
+
+    private const ATTRIBUTE = '~(=?[^\t\n\f\r />=]++)(?:[\t\n\f\r ]*+=[\t\n\f\r ]*+(?|"([^"]*+)"|\'([^\']*+)\'|([^\t\n\f\r >"\'][^\t\n\f\r >]*+))?+)?+~';
+
+    private ?string $title = null;
+
+    private ?string $description = null;
+
+    /** @var list<string> */
+    private array $robots = [];
+
+    /** @var list<string> */
+    private array $canonicals = [];
+
+    /** @var list<string> */
+    private array $h1s = [];
+
+    private ?string $language = null;
+
+    /** @var list<string> */
+    private array $types = [];
+
+    /** @var list<Link> */
+    private array $links = [];
+
+    /** @var array<string, int> */
+    private array $strays = [];
+
+    private bool $inBody = false;
+
+    private int $templates = 0;
+
+    private int $foreign = 0;
+
+    /** @var array<string, int> open nav, header, footer, main and article elements */
+    private array $open = ['nav' => 0, 'header' => 0, 'footer' => 0, 'main' => 0, 'article' => 0];
+
+    /** @var list<string> open header and footer elements that count as the page's, outermost first */
+    private array $regions = [];
+
+    private string $mainText = '';
+
+    /** @var ?array{href: string, text: string, alt: string, nofollow: bool, region: Region} */
+    private ?array $anchor = null;
+
+    private ?string $heading = null;
+
+    private PageUrl $base;
+
+    private bool $hasBase = false;
+
+    /** @var array<string, ?string> */
+    private array $resolved = [];
+
+    private function __construct(private readonly PageUrl $url)
+    {
+        $this->base = $url;
+    }
+
+    /** @param string $html in UTF-8, as Charset::toUtf8() gives it */
+    public static function read(string $html, PageUrl $url): PageFacts
+    {
+        $reader = new self($url);
+        $reader->scan($html);
+
+        return $reader->facts();
+    }
+
+    private function facts(): PageFacts
+    {
+        $this->closeAnchor();
+        $this->closeHeading();
+        $words = preg_match_all('/[\p{L}\p{N}][\p{L}\p{N}\p{M}\'’\-.]*/u', $this->mainText);
+
+        return new PageFacts(
+            $this->title,
+            $this->description,
+            $this->robots,
+            $this->canonicals,
+            $this->h1s,
+            (int) $words,
+            $this->language,
+            array_values(array_unique($this->types)),
+            $this->links,
+            $this->strays,
+        );
+    }
+
+    private function scan(string $html): void
+    {
+        $length = strlen($html);
+        $at = 0;
+        while ($at < $length) {
+            $next = strpos($html, '<', $at);
+            if ($next === false) {
+                $this->text(substr($html, $at));
+
+                return;
+            }
+            if ($next > $at) {
+                $this->text(substr($html, $at, $next - $at));
+            }
+            $mark = $html[$next + 1] ?? '';
+            if (ctype_alpha($mark)) {
+                if (preg_match(self::START_TAG, $html, $found, 0, $next) !== 1) {
+                    return; // A tag that never ends: the standard drops it and all behind it.
+                }
+                $at = $this->startTag(strtolower($found[1]), $found[2], $html, $next + strlen($found[0]));
+            } elseif ($mark === '/') {
+                $at = $this->endTag($html, $next);
+            } elseif ($mark === '!' || $mark === '?') {
+                $at = $this->skipDeclaration($html, $next);
+            } else {
+                $this->text('<');
+                $at = $next + 1;
+            }
+        }
+    }
+
+    private function skipDeclaration(string $html, int $at): int
+    {
+        if (substr_compare($html, '<!--', $at, 4) === 0) {
+            if (preg_match('/<!--(?:-?>|.*?--!?>)/As', $html, $found, 0, $at) === 1) {
+                return $at + strlen($found[0]);
+            }
+
+            return strlen($html);
+        }
+        if ($this->foreign > 0 && substr_compare($html, '<![CDATA[', $at, 9) === 0) {
+            $end = strpos($html, ']]>', $at);
+
+            return $end === false ? strlen($html) : $end + 3;
+        }
+        $end = strpos($html, '>', $at);
+
+        return $end === false ? strlen($html) : $end + 1;
+    }
+
+    /** @return int where to read on */
+    private function startTag(string $name, string $attributes, string $html, int $at): int
+    {
+        $selfClosing = str_ends_with($attributes, '/');
+        if ($this->foreign > 0) {
+            if (isset(self::BREAKOUT_TAGS[$name])) {
+                $this->foreign = 0;
+            } else {
+                $this->foreign += (($name === 'svg' || $name === 'math') && ! $selfClosing) ? 1 : 0;
+
+                return $at;
+            }
+        }
+        if ($name === 'template') {
+            $this->templates++;
+
+            return $at;
+        }
+        if ($this->templates === 0) {
+            if (! $this->inBody && ! isset(self::HEAD_TAGS[$name])) {
+                $this->inBody = true;
+            }
+            $this->open($name, $attributes);
+        }
+        if ($name === 'svg' || $name === 'math') {
+            $this->foreign += $selfClosing ? 0 : 1;
+        } elseif (isset(self::RAW_TAGS[$name])) {
+            return $this->rawText($name, $attributes, $html, $at);
+        } elseif ($name === 'plaintext') {
+            $this->text(substr($html, $at));
+
+            return strlen($html);
+        }
+
+        return $at;
+    }
+
+    private function open(string $name, string $attributes): void
+    {
+        switch ($name) {
+            case 'a':
+            case 'area':
+                $this->closeAnchor();
+                $this->openAnchor($name, $attributes);
+                break;
+            case 'img':
+                if ($this->anchor !== null) {
+                    $this->anchor['alt'] .= ' '.(self::attributes($attributes)['alt'] ?? '');
+                }
+                break;
+            case 'br':
+                $this->text(' ');
+                break;
+            case 'h1': case 'h2': case 'h3': case 'h4': case 'h5': case 'h6':
+                $this->closeHeading();
+                $this->heading = $name === 'h1' ? '' : null;
+                $this->mainText .= ' ';
+                break;
+            case 'meta':
+                $this->meta(self::attributes($attributes));
+                break;
+            case 'link':
+                $this->linkElement(self::attributes($attributes));
+                break;
+            case 'base':
+                $href = self::attributes($attributes)['href'] ?? null;
+                if ($href !== null && ! $this->hasBase) {
+                    $this->hasBase = true;
+                    $this->base = $this->url->resolve($href) ?? $this->url;
+                    $this->resolved = [];
+                }
+                break;
+            case 'html':
+                $this->language ??= self::attributes($attributes)['lang'] ?? null;
+                break;
+            case 'nav': case 'header': case 'footer': case 'main': case 'article':
+                if (isset(self::REGION_TAGS[$name]) && ($name === 'nav' || ($this->open['main'] === 0 && $this->open['article'] === 0))) {
+                    $this->regions[] = $name;
+                }
+                $this->open[$name]++;
+                $this->mainText .= ' ';
+                break;
+            default:
+                $this->mainText .= ' ';
+                if ($this->anchor !== null && ! in_array($name, ['span', 'b', 'i', 'em', 'strong', 'small', 'mark', 'sup', 'sub', 'u', 's', 'code', 'abbr', 'time', 'data', 'wbr', 'font'], true)) {
+                    $this->anchor['text'] .= ' ';
+                }
+        }
+    }
+
+    private function endTag(string $html, int $at): int
+    {
+        if (preg_match('~</([a-zA-Z][^\x00\t\n\f\r />]*)((?:[^>"\']|"[^"]*"|\'[^\']*\')*+)>~A', $html, $found, 0, $at) !== 1) {
+            if (($html[$at + 2] ?? '') === '>') {
+                return $at + 3;
+            }
+            $end = strpos($html, '>', $at);
+
+            return $end === false ? strlen($html) : $end + 1;
+        }
+        $name = strtolower($found[1]);
+        $after = $at + strlen($found[0]);
+        if ($this->foreign > 0) {
+            if ($name === 'svg' || $name === 'math') {
+                $this->foreign--;
+            }
+
+            return $after;
+        }
+        if ($name === 'template') {
+            $this->templates = max(0, $this->templates - 1);
+
+            return $after;
+        }
+        if ($this->templates > 0) {
+            return $after;
+        }
+        if (! $this->inBody && ($name === 'body' || $name === 'html' || $name === 'br')) {
+            $this->inBody = true;
+        }
+        switch ($name) {
+            case 'a':
+                $this->closeAnchor();
+                break;
+            case 'h1': case 'h2': case 'h3': case 'h4': case 'h5': case 'h6':
+                $this->closeHeading();
+                $this->mainText .= ' ';
+                break;
+            case 'nav': case 'header': case 'footer': case 'main': case 'article':
+                $this->open[$name] = max(0, $this->open[$name] - 1);
+                if ($this->regions !== [] && end($this->regions) === $name) {
+                    array_pop($this->regions);
+                }
+                $this->mainText .= ' ';
+                break;
+            case 'p': case 'div': case 'li': case 'td': case 'th': case 'tr': case 'dt': case 'dd': case 'section': case 'option':
+                $this->mainText .= ' ';
+        }
+
+        return $after;
+    }
+
+    private function rawText(string $name, string $attributes, string $html, int $at): int
+    {
+        $end = self::rawEnd($name, $html, $at);
+        $content = substr($html, $at, $end - $at);
+        if ($this->templates === 0) {
+            if ($name === 'title') {
+                $this->title ??= Text::tidy(Entities::decode($content));
+            } elseif ($name === 'script' && stripos($attributes, 'ld+json') !== false) {
+                $this->structuredTypes($content);
+            } elseif ($name === 'textarea') {
+                $this->text($content);
+            }
+        }
+        $close = strpos($html, '>', $end);
+
+        return $close === false ? strlen($html) : $close + 1;
+    }
+
+    private static function rawEnd(string $name, string $html, int $at): int
+    {
+        $from = $at;
+        while (true) {
+            $end = stripos($html, '</'.$name, $from);
+            if ($end === false) {
+                return strlen($html);
+            }
+            if (strcspn($html, "\t\n\f\r />", $end + 2 + strlen($name), 1) !== 0) {
+                $from = $end + 2;
+
+                continue;
+            }
+            if ($name !== 'script') {
+                return $end;
+            }
+            // "Script data double escaped": a script tag inside a comment inside a script hides one end tag.
+            $before = substr($html, $at, $end - $at);
+            $comment = strrpos($before, '<!--');
+            if ($comment !== false && ! str_contains(substr($before, $comment), '-->')
+                && preg_match('~<script[\t\n\f\r />]~i', substr($before, $comment)) > preg_match('~</script[\t\n\f\r />]~i', substr($before, $comment))) {
+                $from = $end + 2;
+
+                continue;
+            }
+
+            return $end;
+        }
+    }
+
+    private function text(string $text): void
+    {
+        if ($this->templates > 0 || $this->foreign > 0) {
+            return;
+        }
+        if (! $this->inBody) {
+            if (strspn($text, "\t\n\f\r ") === strlen($text)) {
+                return;
+            }
+            $this->inBody = true;
+        }
+        if ($this->anchor !== null) {
+            $this->anchor['text'] .= $text;
+        }
+        if ($this->heading !== null) {
+            $this->heading .= $text;
+        }
+        if ($this->regions === []) {
+            $this->mainText .= str_contains($text, '&') ? Entities::decode($text) : $text;
+        }
+    }
+
+    private function openAnchor(string $name, string $attributes): void
+    {
+        $given = self::attributes($attributes);
+        if (! isset($given['href'])) {
+            return;
+        }
+        $region = $this->regions === [] ? Region::Main : self::REGION_TAGS[$this->regions[0]];
+        $this->anchor = [
+            'href' => $given['href'],
+            'text' => '',
+            'alt' => $name === 'area' ? ($given['alt'] ?? '') : '',
+            'nofollow' => preg_match('/(^|\s)nofollow(\s|$)/i', $given['rel'] ?? '') === 1,
+            'region' => $region,
+        ];
+        if ($name === 'area') {
+            $this->closeAnchor();
+        }
+    }
+
+    private function closeAnchor(): void
+    {
+        if ($this->anchor === null) {
+            return;
+        }
+        $anchor = $this->anchor;
+        $this->anchor = null;
+        $target = $this->resolve($anchor['href']);
+        if ($target === null) {
+            return;
+        }
+        $text = Text::tidy(Entities::decode($anchor['text']));
+        if ($text === '') {
+            $text = Text::tidy($anchor['alt']);
+        }
+        $this->links[] = new Link($target, mb_strlen($text) > 255 ? mb_substr($text, 0, 255) : $text, $anchor['nofollow'], $anchor['region']);
+    }
+
+    private function closeHeading(): void
+    {
+        if ($this->heading !== null) {
+            $this->h1s[] = Text::tidy(Entities::decode($this->heading));
+            $this->heading = null;
+        }
+    }
+
+    /** @param array<string, string> $given */
+    private function meta(array $given): void
+    {
+        $name = strtolower(trim($given['name'] ?? ''));
+        $content = $given['content'] ?? '';
+        if (strtolower($given['property'] ?? '') === 'og:type') {
+            $this->types[] = 'og:'.strtolower(trim($content));
+        }
+        if ($name !== 'description' && $name !== 'robots') {
+            return;
+        }
+        if ($this->inBody) {
+            $this->stray($name);
+        } elseif ($name === 'robots') {
+            $this->robots[] = Text::tidy($content);
+        } else {
+            $this->description ??= Text::tidy($content);
+        }
+    }
+
+    /** @param array<string, string> $given */
+    private function linkElement(array $given): void
+    {
+        if (preg_match('/(^|\s)canonical(\s|$)/i', $given['rel'] ?? '') !== 1 || ! isset($given['href'])) {
+            return;
+        }
+        if ($this->inBody) {
+            $this->stray('canonical');
+
+            return;
+        }
+        $this->canonicals[] = $this->resolve($given['href']) ?? trim($given['href']);
+    }
+
+    private function stray(string $what): void
+    {
+        $this->strays[$what] = ($this->strays[$what] ?? 0) + 1;
+    }
+
+    private function structuredTypes(string $json): void
+    {
+        $data = json_decode(trim($json), true, 64);
+        if (! is_array($data)) {
+            return;
+        }
+        $nodes = array_is_list($data) ? $data : (is_array($data['@graph'] ?? null) ? $data['@graph'] : [$data]);
+        foreach ($nodes as $node) {
+            foreach ((array) (is_array($node) ? $node['@type'] ?? [] : []) as $type) {
+                if (is_string($type)) {
+                    $this->types[] = $type;
+                }
+            }
+        }
+    }
+
+    private function resolve(string $href): ?string
+    {
+        if (! array_key_exists($href, $this->resolved)) {
+            $this->resolved[$href] = $this->base->resolve($href)?->text();
+        }
+
+        return $this->resolved[$href];
+    }
+
+    /** @return array<string, string> by name in lower case; the first of a name counts */
+    private static function attributes(string $text): array
+    {
+        $given = [];
+        preg_match_all(self::ATTRIBUTE, $text, $found, PREG_SET_ORDER);
+        foreach ($found as $match) {
+            $name = strtolower($match[1]);
+            $given[$name] ??= Entities::decode($match[2] ?? '', inAttribute: true);
+        }
+
+        return $given;
+    }
+}

@@ -1,0 +1,146 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Orchard\Core\Text;
+
+/**
+ * Measures texts in pixels and lays them out in slots, as a browser would with the table's font.
+ *
+ * Width = (sum of advances + kerning) x size / units per em. Layout is greedy line filling: lines break after
+ * spaces and hyphens and between ideographs (no full UAX 14); a word wider than the line breaks anywhere; spaces at
+ * the end of a line hang. A text that needs more lines than the slot has loses graphemes (UAX 29) from the last line
+ * until "…" fits. White space counts as one space, as HTML shows it. Cost is linear in the text's length.
+ */
+final class Ruler
+{
+    private const ELLIPSIS = '…';
+
+    public function __construct(private readonly WidthTable $table) {}
+
+    /** Width in pixels at a font size in pixels. */
+    public function pixels(string $text, float $fontSize): float
+    {
+        return $this->units(self::collapse($text)) * $fontSize / $this->table->unitsPerEm;
+    }
+
+    /** Length in graphemes: what a person counts as characters. */
+    public static function characters(string $text): int
+    {
+        $text = self::collapse($text);
+
+        return strlen($text) === mb_strlen($text) ? strlen($text) : (int) preg_match_all('/\X/u', $text);
+    }
+
+    public function fit(string $text, Slot $slot): FittedText
+    {
+        $text = self::collapse($text);
+        $limit = $slot->lineWidth * $this->table->unitsPerEm / $slot->fontSize;
+        if ($slot->lines === 1 && $this->units($text) <= $limit) {
+            return new FittedText([$text], '', 0.0);
+        }
+        $lines = $this->breakInto($text, $limit);
+        if (count($lines) <= $slot->lines) {
+            return new FittedText(array_map(rtrim(...), $lines), '', 0.0);
+        }
+        $shown = array_slice($lines, 0, $slot->lines);
+        $last = rtrim($shown[$slot->lines - 1]);
+        $graphemes = self::graphemes($last);
+        while ($graphemes !== [] && $this->units(implode('', $graphemes).self::ELLIPSIS) > $limit) {
+            array_pop($graphemes);
+        }
+        $kept = implode('', $graphemes);
+        $before = implode('', array_slice($shown, 0, -1));
+        $lost = substr($text, strlen($before) + strlen($kept));
+        $shown[$slot->lines - 1] = $kept.self::ELLIPSIS;
+
+        return new FittedText(array_map(rtrim(...), $shown), ltrim($lost), $this->pixels($lost, $slot->fontSize));
+    }
+
+    /** Whether the table's font draws every character of the text, so that its width is exact. */
+    public function isExact(string $text): bool
+    {
+        foreach (mb_str_split(self::collapse($text)) as $character) {
+            if (! $this->table->draws((int) mb_ord($character))) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    public static function collapse(string $text): string
+    {
+        return trim((string) preg_replace('/[ \t\r\n\f]+/', ' ', mb_scrub($text)), ' ');
+    }
+
+    /** @return list<string> lines that joined give the text again */
+    private function breakInto(string $text, float $limit): array
+    {
+        $lines = [];
+        $line = '';
+        foreach (self::chunks($text) as $chunk) {
+            if ($this->units(rtrim($line.$chunk)) <= $limit) {
+                $line .= $chunk;
+
+                continue;
+            }
+            if ($line !== '') {
+                $lines[] = $line;
+                $line = '';
+            }
+            while ($this->units(rtrim($chunk)) > $limit) {
+                $head = $this->widestHead($chunk, $limit);
+                $lines[] = $head;
+                $chunk = substr($chunk, strlen($head));
+            }
+            $line = $chunk;
+        }
+        if ($line !== '' || $lines === []) {
+            $lines[] = $line;
+        }
+
+        return $lines;
+    }
+
+    /** The longest run of graphemes from the start that fits; one grapheme at least, so that layout always ends. */
+    private function widestHead(string $text, float $limit): string
+    {
+        $head = '';
+        foreach (self::graphemes($text) as $grapheme) {
+            if ($head !== '' && $this->units($head.$grapheme) > $limit) {
+                break;
+            }
+            $head .= $grapheme;
+        }
+
+        return $head;
+    }
+
+    /** @return list<string> the pieces between which a line may break */
+    private static function chunks(string $text): array
+    {
+        return preg_split('/(?<= )(?! )|(?<=[\-\x{2010}\x{2013}\x{2014}])(?=[^\s\d])|(?<=[\p{Han}\p{Hiragana}\p{Katakana}])(?=[\p{Han}\p{Hiragana}\p{Katakana}])/u', $text, -1, PREG_SPLIT_NO_EMPTY) ?: [];
+    }
+
+    /** @return list<string> */
+    private static function graphemes(string $text): array
+    {
+        preg_match_all('/\X/u', $text, $found);
+
+        return $found[0];
+    }
+
+    private function units(string $text): int
+    {
+        $sum = 0;
+        $left = 0;
+        foreach (mb_str_split($text) as $character) {
+            $point = (int) mb_ord($character);
+            $sum += $this->table->advance($point) + ($left ? $this->table->kerning($left, $point) : 0);
+            $left = $point;
+        }
+
+        return $sum;
+    }
+}

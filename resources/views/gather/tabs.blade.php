@@ -1,0 +1,4 @@
+<nav class="tabs-line" aria-label="Gather">
+    <a href="{{ route('gather', $store) }}" @if (request()->routeIs('gather')) aria-current="page" @endif>Inventory</a>
+    <a href="{{ route('gather.crawl', $store) }}" @if (request()->routeIs('gather.crawl')) aria-current="page" @endif>Crawls</a>
+</nav>

@@ -1,0 +1,51 @@
+@extends('frame')
+@section('title', 'Writing desk')
+@push('scripts')<script src="{{ app(App\Store\Http\Assets::class)->url('desk.js') }}" type="module"></script>@endpush
+@section('content')
+    @include('write.tabs')
+    <div hx-get="{{ route('write.counts', [$store] + $filter->query()) }}" hx-trigger="load, texts-saved from:body delay:1s" class="filters counts-box" id="desk-counts"><span class="soft">Counting …</span></div>
+    <form class="filters" method="get" action="{{ route('write', $store) }}" role="search">
+        @foreach ($filter->query(['q' => null]) as $key => $value)<input type="hidden" name="{{ $key }}" value="{{ $value }}">@endforeach
+        <label for="q" class="sr">Find by name</label>
+        <input class="input" id="q" name="q" size="22" maxlength="100" value="{{ $filter->search }}" placeholder="find by name">
+        <button class="button">Find</button>
+        @if ($filter->search !== '')<a href="{{ route('write', [$store] + $filter->query(['q' => null])) }}">all again</a>@endif
+        <span class="of">Sorted by</span>
+        @foreach (App\Write\Desk\DeskFilter::SORTS as $key => $label)
+            <a href="{{ route('write', [$store] + $filter->query(['sort' => $key === 'name' ? null : $key])) }}" @if ($filter->sort === $key) aria-current="true" @endif>{{ $label }}</a>
+        @endforeach
+        <span class="saved-line soft" id="saved-line" role="status" aria-live="polite">All saved</span>
+    </form>
+    <div class="desk" id="desk" data-save="{{ url('/s/'.$store->slug.'/write/texts') }}" data-widths="{{ app(App\Store\Http\Assets::class)->url('widths.json') }}" data-limits="{{ json_encode($limits) }}" data-may-write="{{ Gate::allows('write', $store) ? 'yes' : 'no' }}">
+        <form method="post" action="{{ route('write.ready', [$store] + $filter->query()) }}" id="ready-form">
+            @csrf
+            <table class="desk-rows">
+                <colgroup><col class="c-pick"><col class="c-page"><col><col class="c-room"><col><col class="c-room"><col class="c-state"></colgroup>
+                <thead><tr>
+                    <th scope="col"><input type="checkbox" data-tick-all=".pick" aria-label="All rows"></th><th scope="col">Page</th><th scope="col">Title: shown, and stored or new</th><th scope="col" title="characters, and pixels left">Room</th><th scope="col">Description: shown, and stored or new</th><th scope="col" title="characters, and pixels left">Room</th><th scope="col">State</th>
+                </tr></thead>
+                <tbody>
+                @forelse ($rows as $row)@include('write.row')@empty
+                    <tr><td colspan="7">@if ($filter->query() === [])No products or collections are known yet. <a href="{{ route('gather.crawl', $store) }}">Crawl the store</a> first; its texts come from the shop’s admin API.@else No page fits. <a href="{{ route('write', $store) }}">Show all</a>@endif</td></tr>
+                @endforelse
+                </tbody>
+            </table>
+            <p class="pager">
+                @if ($filter->after)<a href="{{ route('write', [$store] + $filter->query()) }}">First rows</a>@endif
+                @if ($next)<a href="{{ route('write', [$store] + $filter->query(['after' => $next])) }}" rel="next">Next {{ App\Write\Desk\DeskList::PAGE }} rows</a>@endif
+            </p>
+            @can('write', $store)
+                <div class="filters">
+                    <input type="hidden" name="mark" value="ready">
+                    <button class="button is-growth" name="scope" value="rows">Ticked drafts are ready</button>
+                    <button class="button" name="scope" value="filter">All drafts of this view are ready</button>
+                </div>
+            @endcan
+        </form>
+        <aside class="desk-side" aria-label="Result card">
+            <h2 id="side-name">Result card</h2>
+            <div id="side-card"><p class="hint">Go into a title or a description to see how it would show.</p></div>
+            <p class="keys"><kbd>Enter</kbd> or <kbd>↓</kbd> next row · <kbd>↑</kbd> row before · <kbd>Tab</kbd> next field · <kbd>Ctrl</kbd> <kbd>S</kbd> save · <kbd>Esc</kbd> as last saved · <kbd>Alt</kbd> <kbd>Backspace</kbd> back to the shop’s text · <kbd>Ctrl</kbd> <kbd>Enter</kbd> save and tick</p>
+        </aside>
+    </div>
+@endsection

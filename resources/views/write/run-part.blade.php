@@ -1,0 +1,31 @@
+@php($busy = in_array($run->phase, ['preview', 'apply'], true) && ($work?->isActive() ?? false))
+<div id="run-part" @if ($busy) hx-get="{{ route('write.run', [$store, $run->id]) }}" hx-trigger="every 1s" hx-swap="outerHTML" @endif>
+    <p role="status">
+        @switch ($run->phase)
+            @case('preview') {{ $busy ? 'Working out what it would make …' : 'This preview was not finished.' }} @break
+            @case('shown') Nothing has been changed yet. Look through it, then make the drafts. @break
+            @case('apply') Making drafts … @n($work?->number('saved') ?? 0) so far. @break
+            @default <b>@n($work?->number('saved') ?? 0)</b> drafts were made. <a href="{{ route('write', [$store, 'state' => 'changed']) }}">See them on the desk</a>
+        @endswitch
+        @if ($work?->problem)<span class="state is-hand">{{ $work->problem }}</span>@endif
+    </p>
+    <div class="filters">
+        @foreach (App\Write\Http\RecipeController::OUTCOMES as $key => $label)
+            @if ($counts->get($key))<a href="{{ route('write.run', [$store, $run->id, 'outcome' => $key]) }}" @if ($outcome === $key) aria-current="true" @endif>{{ $label }} <span class="n">@n($counts->get($key))</span></a>@endif
+        @endforeach
+        @if ($run->phase === 'shown' && ($counts->get('new') || $counts->get('wide')))
+            @can('write', $store)<form method="post" action="{{ route('write.run.apply', [$store, $run->id]) }}">@csrf<button class="button is-growth" data-once>Make @n($counts->get('new', 0) + $counts->get('wide', 0)) drafts</button></form>@endcan
+        @endif
+    </div>
+    <table class="ledger">
+        <thead><tr><th scope="col">Page</th><th scope="col">Shown now, or drafted</th><th scope="col">What the recipe makes</th><th scope="col">Dropped</th></tr></thead>
+        <tbody>
+        @forelse ($rows as $row)
+            <tr><td class="clip g-page">@if ($row->page_id)<a href="{{ route('page', [$store, $row->page_id]) }}">{{ $row->name }}</a>@else{{ $row->name }}@endif</td><td>{{ $row->draft_shown ?? $row->shown }}</td><td>{{ $row->text }}</td><td class="soft">{{ $row->dropped === '' ? '' : 'parts of rank '.$row->dropped }}</td></tr>
+        @empty
+            <tr><td colspan="4">No row here.</td></tr>
+        @endforelse
+        </tbody>
+    </table>
+    @if ($next)<p class="pager"><a href="{{ route('write.run', [$store, $run->id, 'outcome' => $outcome, 'after' => $next]) }}" rel="next">Next 50</a></p>@endif
+</div>

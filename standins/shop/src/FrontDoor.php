@@ -1,0 +1,72 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tindrel;
+
+use Tindrel\Office\Office;
+use Tindrel\Theme\Pages;
+
+/** Takes a request to the part of the shop that answers it. */
+final class FrontDoor
+{
+    public function __construct(private readonly Shop $shop, private readonly string $origin, private readonly string $kept) {}
+
+    public function serve(string $method, string $target): void
+    {
+        [$path, $query] = [...explode('?', $target, 2), ''];
+        $path = rawurldecode((string) $path);
+        parse_str((string) $query, $asked);
+        $answer = str_starts_with($path, '/office/v1/')
+            ? (new Office($this->shop))->answer($method, substr($path, 10), $asked)
+            : $this->page($method, $path, $asked);
+        http_response_code($answer->status);
+        foreach ($answer->headers as $name => $value) {
+            header("$name: $value");
+        }
+        $keep = $answer->status === 200 && $method === 'GET' && $answer->headers === ['Content-Type' => 'text/html; charset=utf-8'];
+        if ($keep) {
+            @mkdir(dirname($this->kept), recursive: true);
+            $new = $this->kept.'.'.getmypid();
+            if (@file_put_contents($new, $answer->body) !== false) {
+                rename($new, $this->kept);
+            }
+        }
+        echo $method === 'HEAD' ? '' : $answer->body;
+    }
+
+    /** @param array<int|string, mixed> $asked */
+    private function page(string $method, string $path, array $asked): Answer
+    {
+        if ($method !== 'GET' && $method !== 'HEAD') {
+            return new Answer(405, 'This shop only shows pages here.', ['Content-Type' => 'text/plain', 'Allow' => 'GET, HEAD']);
+        }
+        $moved = $this->shop->row('SELECT target, status FROM redirects WHERE path = ?', [$path]);
+        if ($moved !== null) {
+            return Answer::redirect($this->origin.$moved['target'], (int) $moved['status']);
+        }
+        $asked = array_filter($asked, is_string(...));
+        $pages = new Pages($this->shop, $this->origin);
+        $parts = explode('/', trim($path, '/'));
+
+        return match (true) {
+            $path === '/' => $pages->home(),
+            $path === '/robots.txt' => $pages->robots(),
+            $path === '/sitemap.xml' => $pages->sitemapIndex(),
+            preg_match('~^/sitemap-([a-z]+)-(\d+)\.xml$~', $path, $found) === 1 => $pages->sitemap($found[1], (int) $found[2]),
+            $path === '/look/tindrel.css' => Answer::plain((string) file_get_contents(__DIR__.'/Theme/tindrel.css'), 'text/css; charset=utf-8'),
+            preg_match('~^/pictures/([a-z0-9\-]+)\.svg$~', $path, $found) === 1 => $pages->picture($found[1]),
+            $path === '/range' => $pages->ranges(),
+            $path === '/journal' => $pages->journal(max(1, (int) ($asked['leaf'] ?? 1))),
+            preg_match('~^/journal/almanac/(\d{4})/(\d\d)$~', $path, $found) === 1 => $pages->almanac((int) $found[1], (int) $found[2]),
+            $path === '/find' => $pages->find($asked['q'] ?? ''),
+            $path === '/basket' => $pages->basket(),
+            count($parts) === 2 && $parts[0] === 'lamp' => $pages->product($parts[1], null, $asked),
+            count($parts) === 2 && $parts[0] === 'range' => $pages->collection($parts[1], $asked),
+            count($parts) === 3 && $parts[0] === 'range' => $pages->product($parts[2], $parts[1], $asked),
+            count($parts) === 2 && $parts[0] === 'journal' => $pages->article($parts[1]),
+            count($parts) === 2 && $parts[0] === 'about' => $pages->plain($parts[1]),
+            default => $pages->missing(),
+        };
+    }
+}

@@ -1,0 +1,110 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tindrel;
+
+use PDO;
+
+/** The shop's storage: one SQLite file in its data folder, and the folder of rendered pages. */
+final class Shop
+{
+    public const NAME = 'Tindrel';
+
+    public readonly PDO $db;
+
+    public function __construct(public readonly string $dir)
+    {
+        $this->db = new PDO('sqlite:'.$dir.'/shop.sqlite', options: [PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION, PDO::ATTR_DEFAULT_FETCH_MODE => PDO::FETCH_ASSOC]);
+        $this->db->exec('PRAGMA journal_mode=WAL; PRAGMA synchronous=NORMAL; PRAGMA busy_timeout=10000; PRAGMA cache_size=-16000');
+    }
+
+    public function createTables(): void
+    {
+        $this->db->exec('
+            CREATE TABLE resources (
+                number INTEGER PRIMARY KEY, id TEXT UNIQUE NOT NULL, kind TEXT NOT NULL, slug TEXT NOT NULL, name TEXT NOT NULL,
+                version INTEGER NOT NULL DEFAULT 1, title TEXT NOT NULL, description TEXT NOT NULL, h1 TEXT NOT NULL,
+                social_title TEXT NOT NULL DEFAULT \'\', social_description TEXT NOT NULL DEFAULT \'\',
+                canonical TEXT NOT NULL DEFAULT \'\', robots TEXT NOT NULL DEFAULT \'\', images TEXT NOT NULL DEFAULT \'[]\',
+                facts TEXT NOT NULL, body TEXT NOT NULL, UNIQUE (kind, slug));
+            CREATE TABLE shelf (collection TEXT NOT NULL, product TEXT NOT NULL, place INTEGER NOT NULL, PRIMARY KEY (collection, place));
+            CREATE INDEX shelf_product ON shelf (product);
+            CREATE TABLE redirects (path TEXT PRIMARY KEY, target TEXT NOT NULL, status INTEGER NOT NULL);
+            CREATE TABLE switches (name TEXT PRIMARY KEY, value INTEGER NOT NULL);
+            CREATE TABLE changes (number INTEGER PRIMARY KEY, resource TEXT NOT NULL, version INTEGER NOT NULL, fields TEXT NOT NULL);
+            CREATE TABLE bucket (id INTEGER PRIMARY KEY, tokens REAL NOT NULL, at REAL NOT NULL, calls INTEGER NOT NULL, writes INTEGER NOT NULL);
+            INSERT INTO bucket VALUES (1, 40, 0, 0, 0);
+        ');
+    }
+
+    /**
+     * @param  list<mixed>  $values
+     * @return list<array<string, mixed>>
+     */
+    public function rows(string $sql, array $values = []): array
+    {
+        $statement = $this->db->prepare($sql);
+        $statement->execute($values);
+
+        return $statement->fetchAll();
+    }
+
+    /**
+     * @param  list<mixed>  $values
+     * @return ?array<string, mixed>
+     */
+    public function row(string $sql, array $values = []): ?array
+    {
+        return $this->rows($sql, $values)[0] ?? null;
+    }
+
+    /** @return ?array<string, mixed> the resource with its facts and images read */
+    public function resource(string $kind, string $slug): ?array
+    {
+        $row = $this->row('SELECT * FROM resources WHERE kind = ? AND slug = ?', [$kind, $slug]);
+
+        return $row === null ? null : self::unpack($row);
+    }
+
+    /**
+     * @param  array<string, mixed>  $row
+     * @return array<string, mixed>
+     */
+    public static function unpack(array $row): array
+    {
+        $row['facts'] = json_decode((string) $row['facts'], true, 16, JSON_THROW_ON_ERROR);
+        $row['images'] = json_decode((string) $row['images'], true, 16, JSON_THROW_ON_ERROR);
+
+        return $row;
+    }
+
+    public static function pathOf(string $kind, string $slug): string
+    {
+        return match ($kind) {
+            'home' => '/',
+            'product' => '/lamp/'.$slug,
+            'collection' => '/range/'.$slug,
+            'article' => '/journal/'.$slug,
+            default => '/about/'.$slug,
+        };
+    }
+
+    /** Every change makes all rendered pages void: a page may show any resource's name. */
+    public function forgetPages(): void
+    {
+        $generation = self::generation($this->dir);
+        file_put_contents($this->dir.'/generation.new', (string) ($generation + 1));
+        rename($this->dir.'/generation.new', $this->dir.'/generation');
+        $old = $this->dir.'/pages/'.$generation;
+        foreach (glob($old.'/*') ?: [] as $file) {
+            @unlink($file);
+        }
+        @rmdir($old);
+    }
+
+    public static function generation(string $dir): int
+    {
+        return (int) @file_get_contents($dir.'/generation');
+    }
+}

@@ -1,0 +1,86 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tindrel\Theme;
+
+use Tindrel\Answer;
+use Tindrel\Shop;
+
+/** Escapes a text for HTML. */
+function e(string $text): string
+{
+    return htmlspecialchars($text, ENT_QUOTES | ENT_HTML5, 'UTF-8');
+}
+
+/** What stands around every page: head, navigation, footer. */
+final class Layout
+{
+    public function __construct(private readonly Shop $shop, private readonly string $origin) {}
+
+    /**
+     * @param  array<string, mixed>  $resource
+     * @param  ?string  $canonical  path of the page's own address; a canonical set on the resource wins; "-" is none at all
+     * @param  ?string  $fallback  description where none is stored
+     * @param  bool  $titled  whether the template falls back to the name where no title is stored
+     * @param  array<string, string>  $headers
+     * @param  ?array<string, mixed>  $ld
+     */
+    public function page(array $resource, string $main, ?string $canonical, bool $suffix = true, ?string $fallback = null, array $headers = [], ?array $ld = null, string $ogType = 'website', string $beforeMeta = '', bool $titled = true): Answer
+    {
+        $title = $resource['title'] !== '' ? $resource['title'] : ($titled ? $resource['name'] : '');
+        $title = $title === '' ? '' : $title.($suffix ? ' – '.Shop::NAME : '');
+        $description = $resource['description'] !== '' ? $resource['description'] : (string) $fallback;
+        if ($resource['canonical'] !== '') {
+            $canonical = $resource['canonical'] === '-' ? null : $resource['canonical'];
+        }
+        $head = ($title === '' ? '' : '<title>'.e($title).'</title>').$beforeMeta
+            .($description === '' ? '' : '<meta name="description" content="'.e($description).'">')
+            .($resource['robots'] === '' ? '' : '<meta name="robots" content="'.e($resource['robots']).'">')
+            .($canonical === null ? '' : '<link rel="canonical" href="'.e(str_starts_with($canonical, '/') ? $this->origin.$canonical : $canonical).'">')
+            .'<meta property="og:type" content="'.$ogType.'"><meta property="og:title" content="'.e($resource['social_title'] !== '' ? $resource['social_title'] : $resource['name']).'">'
+            .($resource['social_description'] === '' ? '' : '<meta property="og:description" content="'.e($resource['social_description']).'">')
+            .($ld === null ? '' : '<script type="application/ld+json">'.json_encode($ld, JSON_HEX_TAG | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR).'</script>');
+
+        return new Answer(200, $this->frame($head, $main), ['Content-Type' => 'text/html; charset=utf-8'] + $headers);
+    }
+
+    /** A page that is no resource: its texts are the theme's own. */
+    public function fixed(string $title, string $main, ?string $canonical, string $robots = ''): Answer
+    {
+        return new Answer(200, $this->frame('<title>'.e($title).' – '.Shop::NAME.'</title>'
+            .($robots === '' ? '' : '<meta name="robots" content="'.$robots.'">')
+            .($canonical === null ? '' : '<link rel="canonical" href="'.e($this->origin.$canonical).'">'), $main));
+    }
+
+    /** @param array<string, mixed> $resource */
+    public static function heading(array $resource, string $how): string
+    {
+        $text = e($resource['h1'] !== '' ? $resource['h1'] : $resource['name']);
+        if ($resource['h1'] !== '') {
+            return "<h1>$text</h1>";
+        }
+
+        return match ($how) {
+            'none' => '<p class="as-heading">'.$text.'</p>',
+            'twice' => "<h1>$text</h1><h1>$text</h1>",
+            default => "<h1>$text</h1>",
+        };
+    }
+
+    private function frame(string $head, string $main): string
+    {
+        $links = '';
+        foreach ($this->shop->rows("SELECT slug, name FROM resources WHERE kind = 'collection' ORDER BY number LIMIT 10") as $row) {
+            $links .= '<a href="'.Shop::pathOf('collection', $row['slug']).'">'.e($row['name']).'</a>';
+        }
+        $about = '';
+        foreach ($this->shop->rows("SELECT slug, name FROM resources WHERE kind = 'page' AND slug <> 'trade' ORDER BY number") as $row) {
+            $about .= '<a href="'.Shop::pathOf('page', $row['slug']).'">'.e($row['name']).'</a>';
+        }
+
+        return '<!DOCTYPE html>'."\n".'<html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1">'.$head
+            .'<link rel="stylesheet" href="/look/tindrel.css"></head><body><header><a class="mark" href="/">Tindrel</a><nav aria-label="Ranges">'.$links.'<a href="/range">All ranges</a><a href="/journal">Journal</a></nav>'
+            .'<p class="own"><a href="/find" rel="nofollow">Find</a> <a href="/basket" rel="nofollow">Basket</a></p></header><main>'.$main.'</main><footer><nav aria-label="About">'.$about.'<a href="/sale">Sale</a><a href="/all-lamps">Lamps A to Z</a><a href="/round">Rewards</a></nav><p>Tindrel, lamps with a maker’s name.</p></footer></body></html>'."\n";
+    }
+}

@@ -1,0 +1,290 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tindrel\Theme;
+
+use Tindrel\Answer;
+use Tindrel\Seed\Words;
+use Tindrel\Shop;
+
+/** The shop's pages, as its theme shows them. */
+final class Pages
+{
+    private const PER_LEAF = 24;
+
+    private const SITEMAP_SIZE = 5000;
+
+    private readonly Layout $layout;
+
+    public function __construct(private readonly Shop $shop, private readonly string $origin)
+    {
+        $this->layout = new Layout($shop, $origin);
+    }
+
+    public function home(): Answer
+    {
+        $home = $this->shop->resource('home', 'home');
+        if ($home === null) {
+            return $this->missing();
+        }
+        $best = $this->shop->rows("SELECT p.* FROM resources p WHERE kind = 'product' AND EXISTS (SELECT 1 FROM shelf WHERE product = p.id) ORDER BY number LIMIT 12");
+        $main = '<section class="hero">'.Layout::heading($home, 'name').'<p>'.e($home['body']).'</p><p><a class="button" href="/range">See every range</a></p></section>'
+            .'<h2>Chosen this week</h2>'.$this->grid($best, null);
+
+        return $this->layout->page($home, $main, '/', suffix: false);
+    }
+
+    /** @param array<string, string> $asked */
+    public function product(string $slug, ?string $under, array $asked): Answer
+    {
+        $product = $this->shop->resource('product', $slug);
+        $collection = $under === null ? null : $this->shop->resource('collection', $under);
+        if ($product === null || ($under !== null && ($collection === null || $this->shop->row('SELECT 1 FROM shelf WHERE collection = ? AND product = ?', [$collection['id'], $product['id']]) === null))) {
+            return $this->missing();
+        }
+        $facts = $product['facts'];
+        $finish = $asked['finish'] ?? null;
+        $variant = $finish !== null && in_array($finish, array_map(self::handle(...), $facts['finishes']), true) ? $finish : null;
+        $crumbs = '<a href="/">Home</a> / ';
+        $collection ??= ($row = $this->shop->row('SELECT c.* FROM shelf s JOIN resources c ON c.id = s.collection WHERE s.product = ? ORDER BY c.number LIMIT 1', [$product['id']])) ? Shop::unpack($row) : null;
+        if ($collection !== null) {
+            $crumbs .= '<a href="'.Shop::pathOf('collection', $collection['slug']).'">'.e($collection['name']).'</a> / ';
+        }
+        $swatches = '';
+        foreach (array_slice($facts['finishes'], 0, $facts['linked_finishes']) as $name) {
+            $swatches .= '<a class="swatch" href="'.Shop::pathOf('product', $slug).'?finish='.self::handle($name).'">'.e($name).'</a> ';
+        }
+        $pictures = '';
+        foreach ($product['images'] as $image) {
+            $pictures .= '<img src="'.e($image['src']).'"'.($image['alt'] === '' ? '' : ' alt="'.e($image['alt']).'"').' width="360" height="360">';
+        }
+        $rows = '';
+        foreach (['Maker' => $facts['maker'], 'Made of' => $facts['material'], 'Sizes' => implode(', ', $facts['sizes']), 'Socket' => $facts['socket'], 'Light' => $facts['kelvin'].' K', 'For the' => $facts['room']] as $label => $value) {
+            $rows .= '<tr><th>'.$label.'</th><td>'.e($value).'</td></tr>';
+        }
+        $near = $this->shop->rows('SELECT p.* FROM shelf s JOIN resources p ON p.id = s.product WHERE s.collection = ? AND s.product <> ? ORDER BY (s.place + ?) % 17, s.place LIMIT 4', [$collection['id'] ?? '', $product['id'], $product['number']]);
+        $main = '<p class="crumbs">'.$crumbs.e($product['name']).'</p><div class="product"><div class="pictures">'.$pictures.'</div><div>'
+            .Layout::heading($product, $facts['h1']).'<p class="price">€ '.number_format($facts['price'], 2).'</p><p>'.($facts['in_stock'] ? 'In stock, sent within two days.' : 'Out of stock at the moment.').'</p>'
+            .($variant === null ? '' : '<p>Shown in '.e(str_replace('-', ' ', $variant)).'.</p>').'<p class="finishes">'.$swatches.'</p><div class="text"><p>'.nl2br(e($product['body'])).'</p></div><table>'.$rows.'</table>'
+            .'<form action="/basket" method="get"><button name="add" value="'.e($product['id']).'">Into the basket</button></form></div></div>'
+            .($near === [] ? '' : '<h2>Others like it</h2>'.$this->grid($near, null));
+        $ld = ['@context' => 'https://schema.org', '@type' => 'Product', 'name' => $product['name'], 'sku' => $product['id'], 'brand' => ['@type' => 'Brand', 'name' => $facts['maker']],
+            'offers' => ['@type' => 'Offer', 'price' => $facts['price'], 'priceCurrency' => 'EUR', 'availability' => 'https://schema.org/'.($facts['in_stock'] ? 'InStock' : 'OutOfStock')]];
+        $first = $facts['pixel_in_head'] ? '<img src="/pictures/pixel.svg" width="1" height="1">' : '';
+
+        return $this->layout->page($product, $main, Shop::pathOf('product', $slug), fallback: mb_strimwidth($product['body'], 0, 155, '…'), ld: $ld, ogType: 'product', beforeMeta: $first);
+    }
+
+    /** @param array<string, string> $asked */
+    public function collection(string $slug, array $asked): Answer
+    {
+        $collection = $this->shop->resource('collection', $slug);
+        if ($collection === null) {
+            return $this->missing();
+        }
+        $facts = $collection['facts'];
+        $own = Shop::pathOf('collection', $slug);
+        $rows = array_map(Shop::unpack(...), $this->shop->rows('SELECT p.* FROM shelf s JOIN resources p ON p.id = s.product WHERE s.collection = ? ORDER BY s.place', [$collection['id']]));
+        $finishes = [];
+        foreach ($rows as $row) {
+            foreach ($row['facts']['finishes'] as $finish) {
+                $finishes[self::handle($finish)] = $finish;
+            }
+        }
+        ksort($finishes);
+        $finishes = array_slice($finishes, 0, 4);
+        $finish = isset($finishes[$asked['finish'] ?? '']) ? $asked['finish'] : null;
+        if ($finish !== null) {
+            $rows = array_values(array_filter($rows, static fn (array $row): bool => in_array($finishes[$finish], $row['facts']['finishes'], true)));
+        }
+        $order = in_array($asked['order'] ?? '', ['price-up', 'price-down', 'name'], true) ? $asked['order'] : null;
+        usort($rows, static fn (array $a, array $b): int => match ($order) {
+            'price-up' => $a['facts']['price'] <=> $b['facts']['price'] ?: $a['number'] <=> $b['number'],
+            'price-down' => $b['facts']['price'] <=> $a['facts']['price'] ?: $a['number'] <=> $b['number'],
+            'name' => $a['name'] <=> $b['name'] ?: $a['number'] <=> $b['number'],
+            default => 0,
+        });
+        $leaves = max(1, (int) ceil(count($rows) / self::PER_LEAF));
+        $leaf = (int) ($asked['leaf'] ?? 1);
+        if ($leaf < 1 || $leaf > $leaves) {
+            return $this->missing();
+        }
+        $link = static fn (array $with): string => e($own.(($query = http_build_query(array_filter($with))) === '' ? '' : '?'.$query));
+        $tools = '<p class="tools">Order: ';
+        foreach (['price-up' => 'price, low first', 'price-down' => 'price, high first', 'name' => 'name'] as $key => $label) {
+            $tools .= '<a href="'.$link(['order' => $key]).'">'.$label.'</a> ';
+        }
+        $tools .= '· Only: ';
+        foreach ($finishes as $key => $label) {
+            $tools .= '<a href="'.$link(['finish' => $key]).'">'.e($label).'</a> ';
+        }
+        $paging = '';
+        for ($i = 1; $leaves > 1 && $i <= $leaves; $i++) {
+            $paging .= $i === $leaf ? " <b>$i</b>" : ' <a href="'.$link(['finish' => $finish, 'order' => $order, 'leaf' => $i > 1 ? $i : null]).'">'.$i.'</a>';
+        }
+        $shown = array_slice($rows, ($leaf - 1) * self::PER_LEAF, self::PER_LEAF);
+        $main = '<p class="crumbs"><a href="/">Home</a> / <a href="/range">Ranges</a> / '.e($collection['name']).'</p>'
+            .($facts['heading'] === 'banner' && $collection['h1'] === '' ? '<h1 class="banner">Light for every room</h1><h2>'.e($collection['name']).'</h2>' : Layout::heading($collection, $facts['heading']))
+            .'<p class="intro">'.e($collection['body']).'</p>'.$tools.'</p>'.$this->grid($shown, $slug).($paging === '' ? '' : '<p class="paging">Leaf'.$paging.'</p>');
+        $canonical = $own;
+        if ($leaf > 1 && ! $facts['paging_to_first']) {
+            $canonical = $own.'?'.http_build_query(array_filter(['finish' => $finish, 'order' => $order, 'leaf' => $leaf]));
+        } elseif (($finish !== null || $order !== null) && $facts['params_to_self']) {
+            $canonical = $own.'?'.http_build_query(array_filter(['finish' => $finish, 'order' => $order]));
+        }
+        $headers = $finish !== null && $order !== null ? ['X-Robots-Tag' => 'noindex'] : [];
+
+        return $this->layout->page($collection, $main, $canonical, headers: $headers, titled: ! $facts['landing']);
+    }
+
+    public function ranges(): Answer
+    {
+        $list = '';
+        foreach ($this->shop->rows("SELECT slug, name, facts FROM resources WHERE kind = 'collection' ORDER BY number") as $row) {
+            $list .= json_decode((string) $row['facts'], true)['hidden'] ? '' : '<li><a href="'.Shop::pathOf('collection', $row['slug']).'">'.e($row['name']).'</a></li>';
+        }
+
+        return $this->layout->fixed('All ranges', '<h1>All ranges</h1><ul class="ranges">'.$list.'</ul>', '/range');
+    }
+
+    public function journal(int $leaf): Answer
+    {
+        $count = (int) ($this->shop->row("SELECT COUNT(*) AS n FROM resources WHERE kind = 'article'")['n'] ?? 0);
+        $leaves = max(1, (int) ceil($count / 12));
+        if ($leaf > $leaves) {
+            return $this->missing();
+        }
+        $list = '';
+        foreach ($this->shop->rows("SELECT slug, name, description FROM resources WHERE kind = 'article' ORDER BY number LIMIT 12 OFFSET ".(($leaf - 1) * 12)) as $row) {
+            $list .= '<article><h2><a href="'.Shop::pathOf('article', $row['slug']).'">'.e($row['name']).'</a></h2><p>'.e($row['description']).'</p></article>';
+        }
+        $paging = '';
+        for ($i = 1; $i <= $leaves; $i++) {
+            $paging .= ' <a href="/journal'.($i > 1 ? '?leaf='.$i : '').'">'.$i.'</a>';
+        }
+
+        return $this->layout->fixed('Journal'.($leaf > 1 ? ', leaf '.$leaf : ''), '<h1>Journal</h1>'.$list.'<p class="paging">Leaf'.$paging.'</p><p><a href="/journal/almanac/2019/01">The almanac of light</a></p>', '/journal'.($leaf > 1 ? '?leaf='.$leaf : ''));
+    }
+
+    /** The crawl trap: a calendar in which every month leads to the next, up to a bound. */
+    public function almanac(int $year, int $month): Answer
+    {
+        $at = ($year - 2019) * 12 + $month;
+        $months = (int) ($this->shop->resource('home', 'home')['facts']['almanac'] ?? 0);
+        if ($month < 1 || $month > 12 || $at < 1 || $at > $months) {
+            return $this->missing();
+        }
+        $path = static fn (int $n): string => sprintf('/journal/almanac/%d/%02d', 2019 + intdiv($n - 1, 12), ($n - 1) % 12 + 1);
+        $links = ($at > 1 ? '<a href="'.$path($at - 1).'">the month before</a> ' : '').($at < $months ? '<a href="'.$path($at + 1).'">the month after</a>' : '');
+
+        return $this->layout->fixed("Almanac of light: month $month of $year", "<h1>Month $month of $year</h1><p>Hours of daylight and when to light the lamps.</p><p>$links</p>", $path($at));
+    }
+
+    public function article(string $slug): Answer
+    {
+        $article = $this->shop->resource('article', $slug);
+        if ($article === null) {
+            return $this->missing();
+        }
+        $text = '';
+        foreach (explode("\n\n", $article['body']) as $paragraph) {
+            $text .= '<p>'.e($paragraph).'</p>';
+        }
+        $links = '';
+        foreach ($article['facts']['links'] as $i => $path) {
+            $links .= '<li><a href="'.e($path).'"'.($i === 2 ? ' rel="nofollow"' : '').'>'.e(ucfirst(str_replace('-', ' ', basename($path)))).'</a></li>';
+        }
+        $main = '<p class="crumbs"><a href="/">Home</a> / <a href="/journal">Journal</a></p><article>'.Layout::heading($article, 'name').$text.'<h2>Seen here</h2><ul>'.$links.'</ul></article>';
+        $own = Shop::pathOf('article', $slug);
+        $headers = $article['facts']['link_header'] ? ['Link' => "<{$this->origin}$own>; rel=\"canonical\""] : [];
+        $answer = $this->layout->page($article, $main, $headers === [] ? $own : null, fallback: mb_strimwidth($article['body'], 0, 155, '…'), headers: $headers, ogType: 'article');
+        if ($article['facts']['latin1']) {
+            return new Answer(200, (string) mb_convert_encoding(str_replace('<meta charset="utf-8">', '', $answer->body), 'ISO-8859-1', 'UTF-8'), ['Content-Type' => 'text/html; charset=iso-8859-1'] + $answer->headers);
+        }
+
+        return $answer;
+    }
+
+    public function plain(string $slug): Answer
+    {
+        $page = $this->shop->resource('page', $slug);
+
+        return $page === null ? $this->missing()
+            : $this->layout->page($page, Layout::heading($page, 'name').'<p>'.e($page['body']).'</p>', Shop::pathOf('page', $slug), titled: ! $page['facts']['untitled']);
+    }
+
+    public function find(string $words): Answer
+    {
+        $words = mb_substr(trim($words), 0, 80);
+        $found = $words === '' ? [] : $this->shop->rows("SELECT * FROM resources WHERE kind = 'product' AND name LIKE ? ESCAPE '\\' ORDER BY number LIMIT 24", ['%'.addcslashes($words, '%_\\').'%']);
+
+        return $this->layout->fixed('Find', '<h1>Find</h1><form action="/find"><input name="q" aria-label="Words" value="'.e($words).'"><button>Find</button></form>'.($found === [] ? '<p>Nothing found.</p>' : $this->grid($found, null)), '/find', robots: 'noindex');
+    }
+
+    public function basket(): Answer
+    {
+        return $this->layout->fixed('Basket', '<h1>Basket</h1><p>Your basket is empty.</p>', '/basket', robots: 'noindex');
+    }
+
+    public function missing(): Answer
+    {
+        return new Answer(404, $this->layout->fixed('Not found', '<h1>Not found</h1><p>There is no such page. <a href="/range">See every range</a>.</p>', null, robots: 'noindex')->body);
+    }
+
+    public function robots(): Answer
+    {
+        return Answer::plain("User-agent: *\nDisallow: /find\nDisallow: /basket\nDisallow: /office/\nAllow: /range\n\nSitemap: {$this->origin}/sitemap.xml\n", 'text/plain; charset=utf-8');
+    }
+
+    public function sitemapIndex(): Answer
+    {
+        $files = '';
+        foreach (['product', 'collection', 'article', 'page'] as $kind) {
+            $count = (int) ($this->shop->row('SELECT COUNT(*) AS n FROM resources WHERE kind = ?', [$kind])['n'] ?? 0);
+            for ($i = 1; $i <= max(1, (int) ceil($count / self::SITEMAP_SIZE)); $i++) {
+                $files .= "<sitemap><loc>{$this->origin}/sitemap-$kind-$i.xml</loc></sitemap>\n";
+            }
+        }
+
+        return Answer::plain("<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n<sitemapindex xmlns=\"http://www.sitemaps.org/schemas/sitemap/0.9\">\n$files</sitemapindex>\n", 'application/xml');
+    }
+
+    public function sitemap(string $kind, int $file): Answer
+    {
+        $rows = $file < 1 ? [] : $this->shop->rows('SELECT slug FROM resources WHERE kind = ? ORDER BY number LIMIT '.self::SITEMAP_SIZE.' OFFSET '.(($file - 1) * self::SITEMAP_SIZE), [$kind]);
+        if ($rows === []) {
+            return $this->missing();
+        }
+        $urls = '';
+        foreach ($rows as $row) {
+            $urls .= '<url><loc>'.$this->origin.Shop::pathOf($kind, $row['slug'])."</loc></url>\n";
+        }
+
+        return Answer::plain("<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n<urlset xmlns=\"http://www.sitemaps.org/schemas/sitemap/0.9\">\n$urls</urlset>\n", 'application/xml');
+    }
+
+    public function picture(string $name): Answer
+    {
+        return Answer::plain(Picture::draw($name), 'image/svg+xml');
+    }
+
+    /** @param list<array<string, mixed>> $products */
+    private function grid(array $products, ?string $under): string
+    {
+        $cells = '';
+        foreach ($products as $row) {
+            $product = is_array($row['facts']) ? $row : Shop::unpack($row);
+            $path = $under === null ? Shop::pathOf('product', $product['slug']) : "/range/$under/{$product['slug']}";
+            $image = $product['images'][0] ?? ['src' => '/pictures/none.svg', 'alt' => ''];
+            $cells .= '<li><a href="'.e($path).'"><img src="'.e($image['src']).'" alt="'.e($image['alt']).'" width="220" height="220" loading="lazy"><span>'.e($product['name']).'</span></a><small>'.e($product['facts']['maker']).' · € '.number_format($product['facts']['price'], 2).'</small></li>';
+        }
+
+        return '<ul class="grid">'.$cells.'</ul>';
+    }
+
+    private static function handle(string $finish): string
+    {
+        return str_replace(' ', '-', strtolower($finish));
+    }
+}
