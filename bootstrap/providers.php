@@ -1,5 +1,7 @@
 <?php
 
+declare(strict_types=1);
+
 return [
     App\Store\StoreProvider::class,
     App\Access\AccessProvider::class,

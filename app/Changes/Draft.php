@@ -26,7 +26,8 @@ final readonly class Draft
         public int $revision,
         public ?int $userId,
         public string $updatedAt,
-    ) {}
+    ) {
+    }
 
     public static function fromRow(object $row): self
     {

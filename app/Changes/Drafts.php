@@ -99,7 +99,7 @@ final class Drafts
     /**
      * Marks drafts as ready for release, or takes the mark away.
      *
-     * @param  list<int>  $draftIds
+     * @param  array<int>  $draftIds
      * @return int how many were marked
      */
     public function markReady(Store $store, array $draftIds, bool $ready, ?int $userId): int

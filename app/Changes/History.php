@@ -19,7 +19,7 @@ final class History
         ]);
     }
 
-    /** @return list<object> newest first, with the name of whoever did it */
+    /** @return array<object> newest first, with the name of whoever did it */
     public static function of(int $resourceId, int $limit = 100): array
     {
         return DB::table('history')->leftJoin('users', 'users.id', '=', 'history.user_id')->where('resource_id', $resourceId)->orderByDesc('history.id')->limit($limit)->get(['history.*', 'users.name as user_name'])->all();

@@ -22,7 +22,8 @@ final readonly class FieldChange
         public string $origin,
         public ?string $shownBefore,
         public ?string $shownAfter,
-    ) {}
+    ) {
+    }
 
     /**
      * @param  list<self>  $changes

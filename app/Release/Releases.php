@@ -21,7 +21,9 @@ final class Releases
     /** More than this at once is several releases. */
     public const MOST_ITEMS = 20000;
 
-    public function __construct(private readonly WorkDesk $desk) {}
+    public function __construct(private readonly WorkDesk $desk)
+    {
+    }
 
     /**
      * Takes ready drafts into a release and begins to send it.
@@ -51,7 +53,7 @@ final class Releases
                     $resource = $resources[$resourceId] ?? throw new \LogicException("Draft of resource $resourceId, which is not there.");
                     $changes = [];
                     foreach ($group as $draft) {
-                        $before = $shown[$resourceId]->firstWhere('field', $draft->field->value)?->shown;
+                        $before = $shown->get($resourceId)?->firstWhere('field', $draft->field->value)?->shown;
                         $after = $draft->value === '' ? null : $draft->value.($draft->field === TextField::Title ? $suffixes->suffix((int) $resource->market_id, (int) $resource->kind) : '');
                         $changes[] = new FieldChange($draft->field, $draft->baseValue, $draft->value, $draft->origin->value, $before, $after);
                     }
@@ -62,7 +64,7 @@ final class Releases
             }
             DB::table('drafts')->whereIn('id', $drafts->pluck('id'))->update(['state' => DraftState::Sending->value]);
             DB::table('release_batches')->where('id', $release)->update(['items' => $count]);
-            TextsChanged::dispatch($store->id, $drafts->pluck('resourceId')->unique()->values()->all(), []);
+            TextsChanged::dispatch($store->id, array_values($drafts->map(static fn (Draft $draft): int => $draft->resourceId)->unique()->all()), []);
 
             return ['release' => $release, 'work' => $this->desk->begin(SendWork::class, $store->id, $release, $userId)];
         });

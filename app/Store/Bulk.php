@@ -45,7 +45,18 @@ final class Bulk
         return $sql === '' ? $affected : $affected + (int) $pdo->exec($sql.' '.$behind);
     }
 
-    /** @param list<int> $ids at least one */
+    /**
+     * One column of rows, as whole numbers.
+     *
+     * @param  array<object>  $rows
+     * @return list<int>
+     */
+    public static function ids(array $rows, string $column): array
+    {
+        return array_values(array_map(static fn (object $row): int => (int) $row->{$column}, $rows));
+    }
+
+    /** @param  array<int>  $ids at least one */
     public static function list(array $ids): string
     {
         return implode(',', array_map(intval(...), $ids));

@@ -7,14 +7,16 @@ namespace App\Store;
 /** A binary value, such as a digest. */
 final readonly class Bytes
 {
-    public function __construct(public string $value) {}
+    public function __construct(public string $value)
+    {
+    }
 
     public function literal(): string
     {
         return '0x'.bin2hex($this->value);
     }
 
-    /** @param list<string> $values at least one */
+    /** @param  list<string>  $values at least one */
     public static function list(array $values): string
     {
         return implode(',', array_map(static fn (string $value): string => '0x'.bin2hex($value), $values));

@@ -11,8 +11,10 @@ use Orchard\Core\Url\PageUrl;
 /** Tells which of a store's markets a page belongs to: the one whose host and path prefix fit most closely, else the first. */
 final readonly class Markets
 {
-    /** @param non-empty-list<Market> $markets in their order */
-    private function __construct(private array $markets) {}
+    /** @param  non-empty-list<Market>  $markets in their order */
+    private function __construct(private array $markets)
+    {
+    }
 
     public static function of(Store $store): self
     {

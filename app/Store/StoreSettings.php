@@ -20,7 +20,8 @@ final readonly class StoreSettings
         public int $pageBytes = 5000000,
         public int $timeout = 20,
         public array $privateHosts = [],
-    ) {}
+    ) {
+    }
 
     /** @return array<string, array{min: int, max: int, default: int, means: string}> the numbers that can be set */
     public static function numbers(): array
@@ -33,7 +34,7 @@ final readonly class StoreSettings
         ];
     }
 
-    /** @param array<string, mixed> $given */
+    /** @param  array<string, mixed>  $given */
     public static function fromArray(array $given): self
     {
         $values = [];

@@ -11,7 +11,7 @@ foreach (glob("$dir/*.check") ?: [] as $file) {
 }
 foreach (glob("$dir/*.xml") ?: [] as $file) {
     $xml = simplexml_load_file($file);
-    foreach ($xml === false ? [] : $xml->xpath('//testcase') ?: [] as $case) {
+    foreach ($xml === false ? [] : ($xml->xpath('//testcase') ?: []) as $case) {
         match (true) {
             isset($case->failure) || isset($case->error) => $failed++,
             isset($case->skipped) => $skipped++,

@@ -184,6 +184,7 @@ http {
             include /etc/nginx/fastcgi_params;
             fastcgi_param SCRIPT_FILENAME $ROOT/public/index.php;
             fastcgi_param SCRIPT_NAME /index.php;
+            fastcgi_param HTTP_HOST \$host:\$server_port;
             fastcgi_pass unix:$SOCKETS/app.sock;
             fastcgi_read_timeout 60;
         }
@@ -198,6 +199,7 @@ CNF
             include /etc/nginx/fastcgi_params;
             fastcgi_param SCRIPT_FILENAME $ROOT/standins/shop/public/index.php;
             fastcgi_param SHOP_DATA $VAR/shops/$name;
+            fastcgi_param HTTP_HOST \$host:\$server_port;
             fastcgi_pass unix:$SOCKETS/shop.sock;
             fastcgi_read_timeout 150;
             fastcgi_intercept_errors on;

@@ -28,7 +28,7 @@ door_test() {
         database_up 8>&-
         shops_up
         sql "CREATE DATABASE IF NOT EXISTS orchard_pest_test"
-        step "Tables"; console migrate --force >"$VAR/log/migrate.log" 2>&1 || { tail -n 20 "$VAR/log/migrate.log"; die "The test tables could not be made."; }; ok
+        step "Tables"; { console migrate --force && as_user env DB_DATABASE=orchard_pest_test php artisan migrate --force; } >"$VAR/log/migrate.log" 2>&1 || { tail -n 20 "$VAR/log/migrate.log"; die "The test tables could not be made."; }; ok
         web_up
     fi
     if [ "$what" = all ] || [ "$what" = app ]; then

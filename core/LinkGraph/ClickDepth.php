@@ -9,7 +9,7 @@ namespace Orchard\Core\LinkGraph;
  *
  * A redirect costs no click: its target is as deep as the page that redirects. A bundle is a set of links that many
  * pages share (a navigation); it is opened once, by the first page that carries it. Nodes are numbers 0 to n-1; edges
- * are held as packed 32-bit integers (compressed rows), 4 bytes each. Time and memory O(nodes + edges + bundled links).
+ * come packed, 8 bytes each. Time and memory O(nodes + edges + bundled links).
  */
 final class ClickDepth
 {
@@ -25,11 +25,7 @@ final class ClickDepth
     public static function from(int $nodes, int $home, string $edges, array $redirects, array $bundlesOf = [], array $bundles = []): array
     {
         $count = intdiv(strlen($edges), 8);
-        /** @var \SplFixedArray<int> $starts */
-        $starts = new \SplFixedArray($nodes + 1);
-        for ($i = 0; $i <= $nodes; $i++) {
-            $starts[$i] = 0;
-        }
+        $starts = array_fill(0, $nodes + 1, 0);
         $chunk = 8192;
         for ($at = 0; $at < $count; $at += $chunk) {
             foreach (self::pairs($edges, $at, $chunk) as [$from]) {
@@ -39,9 +35,8 @@ final class ClickDepth
         for ($i = 1; $i <= $nodes; $i++) {
             $starts[$i] += $starts[$i - 1];
         }
-        /** @var \SplFixedArray<int> $targets */
-        $targets = new \SplFixedArray($count);
-        $next = $starts->toArray();
+        $targets = $count === 0 ? [] : array_fill(0, $count, 0);
+        $next = $starts;
         for ($at = 0; $at < $count; $at += $chunk) {
             foreach (self::pairs($edges, $at, $chunk) as [$from, $to]) {
                 $targets[$next[$from]++] = $to;

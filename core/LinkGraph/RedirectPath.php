@@ -10,8 +10,10 @@ final readonly class RedirectPath
     /** Browsers give up at about this many. */
     private const MOST_HOPS = 20;
 
-    /** @param array<string, string> $redirects target by URL */
-    public function __construct(private array $redirects) {}
+    /** @param  array<string, string>  $redirects target by URL */
+    public function __construct(private array $redirects)
+    {
+    }
 
     /** Where the redirects end; '' where they go in a circle or never end. */
     public function end(string $url): string

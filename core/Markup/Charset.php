@@ -55,9 +55,9 @@ final class Charset
         if (in_array($label, ['iso-8859-1', 'iso8859-1', 'latin1', 'l1', 'ascii', 'us-ascii', 'windows-1252', 'cp1252'], true)) {
             return 'Windows-1252';
         }
-        foreach (mb_list_encodings() as $known) {
+        foreach (array_diff(mb_list_encodings(), ['BASE64', 'UUENCODE', 'HTML-ENTITIES', 'Quoted-Printable', '7bit', '8bit']) as $known) {
             $names = [$known, ...(mb_encoding_aliases($known) ?: [])];
-            if (in_array($label, array_map(strtolower(...), $names), true) && ! in_array($known, ['BASE64', 'UUENCODE', 'HTML-ENTITIES', 'Quoted-Printable', '7bit', '8bit'], true)) {
+            if (in_array($label, array_map(strtolower(...), $names), true)) {
                 return $known;
             }
         }

@@ -23,7 +23,7 @@ final class Entities
 
         return (string) preg_replace_callback($pattern, static function (array $found): string {
             if (($found[1] ?? '') !== '' || ($found[2] ?? '') !== '') {
-                $point = ($found[1] ?? '') !== '' ? hexdec(substr($found[1], 0, 9)) : (int) substr($found[2], 0, 9);
+                $point = ($found[1] ?? '') !== '' ? hexdec(substr($found[1], 0, 9)) : (int) substr($found[2] ?? '', 0, 9);
 
                 return self::character((int) $point);
             }

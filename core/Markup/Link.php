@@ -16,5 +16,6 @@ final readonly class Link
         public string $anchor,
         public bool $nofollow,
         public Region $region,
-    ) {}
+    ) {
+    }
 }

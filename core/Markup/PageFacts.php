@@ -34,7 +34,8 @@ final readonly class PageFacts
         public array $types,
         public array $links,
         public array $strays,
-    ) {}
+    ) {
+    }
 
     /** 16 bytes that change when any fact but the links does. */
     public function digest(): string

@@ -85,7 +85,7 @@ final class PageReader
         $this->base = $url;
     }
 
-    /** @param string $html in UTF-8, as Charset::toUtf8() gives it */
+    /** @param  string  $html in UTF-8, as Charset::toUtf8() gives it */
     public static function read(string $html, PageUrl $url): PageFacts
     {
         $reader = new self($url);
@@ -421,7 +421,7 @@ final class PageReader
         }
     }
 
-    /** @param array<string, string> $given */
+    /** @param  array<string, string>  $given */
     private function meta(array $given): void
     {
         $name = strtolower(trim($given['name'] ?? ''));
@@ -441,7 +441,7 @@ final class PageReader
         }
     }
 
-    /** @param array<string, string> $given */
+    /** @param  array<string, string>  $given */
     private function linkElement(array $given): void
     {
         if (preg_match('/(^|\s)canonical(\s|$)/i', $given['rel'] ?? '') !== 1 || ! isset($given['href'])) {

@@ -7,9 +7,11 @@ namespace Orchard\Core\Robots;
 /** Whether robots directives of a page (meta tags and X-Robots-Tag headers) let search engines list it. */
 final readonly class IndexRules
 {
-    private function __construct(public bool $noindex, public bool $nofollow) {}
+    private function __construct(public bool $noindex, public bool $nofollow)
+    {
+    }
 
-    /** @param list<string> $directives each as given, e.g. "noindex, follow" or "bot: noindex" */
+    /** @param  list<string>  $directives each as given, e.g. "noindex, follow" or "bot: noindex" */
     public static function from(array $directives): self
     {
         $noindex = false;

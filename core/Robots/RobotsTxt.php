@@ -16,8 +16,10 @@ final readonly class RobotsTxt
 {
     public const MAX_BYTES = 512000;
 
-    /** @param list<array{pattern: string, allow: bool}> $rules longest first, allow before disallow */
-    private function __construct(private array $rules, private bool $shut, public ?float $crawlDelay) {}
+    /** @param  list<array{pattern: string, allow: bool}>  $rules longest first, allow before disallow */
+    private function __construct(private array $rules, private bool $shut, public ?float $crawlDelay)
+    {
+    }
 
     public static function parse(string $file, string $token): self
     {
@@ -73,7 +75,7 @@ final readonly class RobotsTxt
         };
     }
 
-    /** @param string $target path and query, as in PageUrl::target() */
+    /** @param  string  $target path and query, as in PageUrl::target() */
     public function allows(string $target): bool
     {
         if ($this->shut) {

@@ -16,7 +16,8 @@ final readonly class FittedText
         public array $lines,
         public string $lost,
         public float $lostPixels,
-    ) {}
+    ) {
+    }
 
     public function isCut(): bool
     {

@@ -16,7 +16,9 @@ final class Ruler
 {
     private const ELLIPSIS = '…';
 
-    public function __construct(private readonly WidthTable $table) {}
+    public function __construct(private readonly WidthTable $table)
+    {
+    }
 
     /** Width in pixels at a font size in pixels. */
     public function pixels(string $text, float $fontSize): float
@@ -54,7 +56,7 @@ final class Ruler
         $lost = substr($text, strlen($before) + strlen($kept));
         $shown[$slot->lines - 1] = $kept.self::ELLIPSIS;
 
-        return new FittedText(array_map(rtrim(...), $shown), ltrim($lost), $this->pixels($lost, $slot->fontSize));
+        return new FittedText(array_values(array_map(rtrim(...), $shown)), ltrim($lost), $this->pixels($lost, $slot->fontSize));
     }
 
     /** Whether the table's font draws every character of the text, so that its width is exact. */

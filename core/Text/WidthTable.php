@@ -29,7 +29,8 @@ final class WidthTable
         private readonly array $kerning,
         private readonly array $wide,
         private readonly array $zero,
-    ) {}
+    ) {
+    }
 
     /** @throws \JsonException when the text is not the JSON that tools/make-widths.mjs writes */
     public static function fromJson(string $json): self
@@ -63,7 +64,7 @@ final class WidthTable
         return isset($this->advances[$point]);
     }
 
-    /** @param list<array{int, int}> $ranges */
+    /** @param  list<array{int, int}>  $ranges */
     private static function within(int $point, array $ranges): bool
     {
         foreach ($ranges as [$from, $to]) {

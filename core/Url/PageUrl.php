@@ -9,7 +9,7 @@ namespace Orchard\Core\Url;
  *
  * RFC 3986 section 6.2.2 and the URL Standard: scheme and host in lower case, default port left out, dot segments
  * removed, an empty path is "/", percent-encoding in capitals with unreserved characters decoded and everything outside
- * ASCII encoded as UTF-8, no fragment, no user. The query keeps its order: another order may be another page.
+ * ASCII encoded as UTF-8 (a stray "%" as well), no fragment, no user. The query keeps its order: another order may be another page.
  * Invariant: parse(text of any PageUrl) gives the same text again.
  */
 final readonly class PageUrl
@@ -17,13 +17,14 @@ final readonly class PageUrl
     /** Longer addresses are refused; servers and search engines stop at about this length. */
     public const MAX_BYTES = 2048;
 
-    /** @param string $authority host, with ":port" where it is not the scheme's own */
+    /** @param  string  $authority host, with ":port" where it is not the scheme's own */
     private function __construct(
         public string $scheme,
         public string $authority,
         public string $path,
         public ?string $query,
-    ) {}
+    ) {
+    }
 
     /** Null where the text is no absolute http(s) URL: not an error, shops are full of such links. */
     public static function parse(string $text): ?self
@@ -77,6 +78,7 @@ final readonly class PageUrl
         return self::build($this->scheme, $this->authority, $path, $query);
     }
 
+    /** @return non-empty-string */
     public function text(): string
     {
         return $this->scheme.'://'.$this->authority.$this->target();
@@ -184,6 +186,7 @@ final readonly class PageUrl
         if (preg_match('~[^A-Za-z0-9\-._\~!$&()*+,;=:@/?]~', $part) !== 1) {
             return $part;
         }
+        $part = (string) preg_replace('/%(?![0-9A-Fa-f]{2})/', '%25', $part);
         $part = (string) preg_replace_callback('/%([0-9A-Fa-f]{2})/', static function (array $found): string {
             $byte = chr((int) hexdec($found[1]));
 

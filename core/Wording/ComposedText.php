@@ -12,5 +12,7 @@ final readonly class ComposedText
      * @param  list<int>  $dropped  ranks that had to go, in the order in which they went
      * @param  bool  $fits  whether the shown text is whole in the slot
      */
-    public function __construct(public string $text, public array $dropped, public bool $fits) {}
+    public function __construct(public string $text, public array $dropped, public bool $fits)
+    {
+    }
 }

@@ -14,7 +14,7 @@ use Orchard\Core\Text\Slot;
  */
 final readonly class Recipe
 {
-    /** @param list<RecipePart> $parts 1 to 20 */
+    /** @param  list<RecipePart>  $parts 1 to 20 */
     public function __construct(private array $parts)
     {
         if ($parts === [] || count($parts) > 20) {
@@ -42,7 +42,7 @@ final readonly class Recipe
             if (! $ruler->fit($text.$suffix, $slot)->isCut()) {
                 return new ComposedText($text, $dropped, true);
             }
-            $highest = max(array_map(static fn (RecipePart $part): int => $part->rank, $left));
+            $highest = array_reduce($left, static fn (int $highest, RecipePart $part): int => max($highest, $part->rank), 0);
             if ($highest === 0) {
                 return new ComposedText($text, $dropped, false);
             }

@@ -9,7 +9,9 @@ use Orchard\Core\Text\Ruler;
 /** Checks one shown text by itself; whether it is repeated needs the other pages and is told from outside. */
 final readonly class TextChecker
 {
-    public function __construct(private Ruler $ruler, private TextLimits $limits) {}
+    public function __construct(private Ruler $ruler, private TextLimits $limits)
+    {
+    }
 
     /**
      * @param  ?string  $shown  the text as a searcher gets it, with what the theme adds; null or blank where there is none

@@ -22,9 +22,10 @@ final readonly class TextLimits
         public int $titleLeast = 30,
         public float $descriptionWidth = 600,
         public int $descriptionLeast = 70,
-    ) {}
+    ) {
+    }
 
-    /** @param array<string, mixed> $given as stored with a market; what is absent keeps its default */
+    /** @param  array<string, mixed>  $given as stored with a market; what is absent keeps its default */
     public static function fromArray(array $given): self
     {
         $default = new self;

@@ -22,10 +22,16 @@ final class AddressGuard
     /** @var array<string, string> pinned addresses by "host:port" */
     private array $pinned = [];
 
-    /** @param list<string> $allowed "host:port" */
-    public function __construct(private readonly array $allowed) {}
+    /** @param  list<string>  $allowed "host:port" */
+    public function __construct(private readonly array $allowed)
+    {
+    }
 
-    /** @throws AddressRefused */
+    /**
+     * @return non-empty-string
+     *
+     * @throws AddressRefused
+     */
     public function addressFor(PageUrl $url): string
     {
         $key = $url->host().':'.$url->port();

@@ -37,7 +37,7 @@ final class GuardedHttp
         $this->multi = curl_multi_init();
     }
 
-    /** @param list<string> $allowedPrivate "host:port" */
+    /** @param  list<string>  $allowedPrivate "host:port" */
     public static function allowing(array $allowedPrivate): self
     {
         return new self(new AddressGuard($allowedPrivate));
@@ -139,7 +139,7 @@ final class GuardedHttp
         return $done;
     }
 
-    /** @param list<array{mixed, HttpAnswer}> $done */
+    /** @param  list<array{mixed, HttpAnswer}>  $done */
     private function collect(array &$done): void
     {
         while (($message = curl_multi_info_read($this->multi)) !== false) {

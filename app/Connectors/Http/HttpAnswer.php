@@ -20,7 +20,8 @@ final readonly class HttpAnswer
         public bool $cut,
         public ?string $problem,
         public float $seconds,
-    ) {}
+    ) {
+    }
 
     public function header(string $name): ?string
     {

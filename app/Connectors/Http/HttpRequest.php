@@ -10,6 +10,7 @@ use Orchard\Core\Url\PageUrl;
 final readonly class HttpRequest
 {
     /**
+     * @param  non-empty-string  $method
      * @param  array<string, string>  $headers
      * @param  float  $timeout  seconds for the whole answer
      * @param  int  $maxBytes  what is read of the body; the rest is cut off
@@ -21,5 +22,6 @@ final readonly class HttpRequest
         public ?string $body = null,
         public float $timeout = 20,
         public int $maxBytes = 5_000_000,
-    ) {}
+    ) {
+    }
 }

@@ -14,7 +14,9 @@ final readonly class HttpShopAdmin implements ShopAdmin
 {
     private const TEXTS = ['title', 'description', 'h1', 'social_title', 'social_description', 'canonical', 'robots'];
 
-    public function __construct(private GuardedHttp $http, private PageUrl $base, private string $token, private float $timeout) {}
+    public function __construct(private GuardedHttp $http, private PageUrl $base, private string $token, private float $timeout)
+    {
+    }
 
     public function list(?string $after): ResourceBatch
     {
@@ -72,7 +74,7 @@ final readonly class HttpShopAdmin implements ShopAdmin
         return is_array($data) ? $data : throw ShopUnavailable::garbled('no JSON object');
     }
 
-    /** @param array<string, string> $headers */
+    /** @param  array<string, string>  $headers */
     private function request(string $method, string $path, array $headers = [], ?string $body = null): HttpRequest
     {
         $url = PageUrl::parse(rtrim($this->base->text(), '/').$path) ?? throw ShopUnavailable::garbled("the address {$this->base->text()}$path");
@@ -80,7 +82,7 @@ final readonly class HttpShopAdmin implements ShopAdmin
         return new HttpRequest($url, $method, ['Authorization' => 'Bearer '.$this->token, 'Accept' => 'application/json'] + $headers, $body, $this->timeout, 20_000_000);
     }
 
-    /** @param array<int|string, mixed> $data */
+    /** @param  array<int|string, mixed>  $data */
     private function resource(array $data): ShopResource
     {
         foreach (['id', 'kind', 'version', 'path', 'name'] as $key) {

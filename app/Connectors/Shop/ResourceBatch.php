@@ -10,5 +10,7 @@ final readonly class ResourceBatch
      * @param  list<ShopResource>  $resources
      * @param  ?string  $next  null after the last batch
      */
-    public function __construct(public array $resources, public ?string $next) {}
+    public function __construct(public array $resources, public ?string $next)
+    {
+    }
 }

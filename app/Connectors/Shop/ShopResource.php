@@ -21,5 +21,6 @@ final readonly class ShopResource
         public string $name,
         public array $fields,
         public array $attributes,
-    ) {}
+    ) {
+    }
 }

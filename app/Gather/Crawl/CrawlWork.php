@@ -29,7 +29,9 @@ final class CrawlWork implements LongWork
 {
     private const PHASES = ['robots' => 'sync', 'sync' => 'pages', 'pages' => 'index', 'index' => 'depth', 'depth' => 'texts', 'texts' => 'tidy', 'tidy' => 'done'];
 
-    public function __construct(private readonly ShopAdmins $admins) {}
+    public function __construct(private readonly ShopAdmins $admins)
+    {
+    }
 
     public static function sort(): string
     {
@@ -65,10 +67,6 @@ final class CrawlWork implements LongWork
                 default => SliceEnd::done(),
             };
             if ($end !== null) {
-                if ($end->state === 'failed') {
-                    $run->fenced(static fn () => DB::table('gather_crawls')->where('id', $run->subjectId)->update(['state' => 'failed', 'remark' => mb_substr((string) $end->problem, 0, 400), 'ended_at' => now()]));
-                }
-
                 return $end;
             }
             $next = self::PHASES[$phase];
@@ -82,6 +80,13 @@ final class CrawlWork implements LongWork
         }
 
         return SliceEnd::more();
+    }
+
+    public function ended(int $subjectId, SliceEnd $end): void
+    {
+        if ($end->state !== 'done') {
+            DB::table('gather_crawls')->where('id', $subjectId)->update(['state' => $end->state, 'remark' => $end->problem === null ? null : mb_substr($end->problem, 0, 400), 'ended_at' => now()]);
+        }
     }
 
     /** A crawl concludes something only when nothing was cut off and the shop answered nearly all the time. */
@@ -104,7 +109,7 @@ final class CrawlWork implements LongWork
             $answer = $http->fetch(new HttpRequest($url, timeout: $options->timeout, maxBytes: RobotsTxt::MAX_BYTES));
             $next = $answer->status >= 300 && $answer->status < 400 ? $url->resolve((string) $answer->header('location')) : null;
         }
-        $status = $answer?->status ?? 0;
+        $status = $answer === null ? 0 : $answer->status;
         if ($status === 0) {
             return SliceEnd::failed("The shop does not answer at {$base->text()}: ".$answer?->problem);
         }

@@ -12,7 +12,9 @@ use RuntimeException;
 /** Begins, stops and resumes crawls; one at a time in a store. */
 final class Crawls
 {
-    public function __construct(private readonly WorkDesk $desk) {}
+    public function __construct(private readonly WorkDesk $desk)
+    {
+    }
 
     /**
      * @return array{crawl: int, work: int}

@@ -24,7 +24,7 @@ final class Frontier
         $this->book = $book ?? new PageBook($store);
     }
 
-    /** @param list<string> $urls */
+    /** @param  list<string>  $urls */
     public function add(array $urls, int $level): void
     {
         $byDigest = [];
@@ -34,7 +34,7 @@ final class Frontier
         $this->addPages($this->book->idsOf($byDigest), $level);
     }
 
-    /** @param array<string, int> $pages id by digest */
+    /** @param  array<string, int>  $pages id by digest */
     public function addPages(array $pages, int $level): void
     {
         $rows = [];
@@ -59,10 +59,10 @@ final class Frontier
         }
         $rows = DB::select('SELECT f.page_id, p.url, f.attempts, f.level FROM gather_frontier f JOIN pages p ON p.id = f.page_id WHERE f.crawl_id = ? AND f.state = 0 AND f.level = ? ORDER BY f.digest LIMIT '.$count, [$this->crawl, $level]);
 
-        return array_map(static fn (object $row): array => ['id' => (int) $row->page_id, 'url' => (string) $row->url, 'attempts' => (int) $row->attempts, 'level' => (int) $row->level], $rows);
+        return array_values(array_map(static fn (object $row): array => ['id' => (int) $row->page_id, 'url' => (string) $row->url, 'attempts' => (int) $row->attempts, 'level' => (int) $row->level], $rows));
     }
 
-    /** @param list<int> $pages */
+    /** @param  list<int>  $pages */
     public function mark(array $pages, FrontierState $state): void
     {
         if ($pages !== []) {

@@ -189,7 +189,7 @@ final class PageFetching
         }
     }
 
-    /** @param array{id: int, url: string, attempts: int, level: int} $entry */
+    /** @param  array{id: int, url: string, attempts: int, level: int}  $entry */
     private function take(array $entry, HttpAnswer $answer, ParserPool $parsers): void
     {
         $asksToWait = $answer->status === 429 || $answer->status === 503;
@@ -254,7 +254,7 @@ final class PageFetching
         return null;
     }
 
-    /** @param array{array{id: int, url: string, attempts: int, level: int}, FetchedPage} $tag */
+    /** @param  array{array{id: int, url: string, attempts: int, level: int}, FetchedPage}  $tag */
     private function parsed(array $tag, ParsedPage|string $parsed): void
     {
         [$entry, $page] = $tag;

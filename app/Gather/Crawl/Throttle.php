@@ -26,7 +26,7 @@ final class Throttle
 
     private float $nextAt = 0.0;
 
-    /** @param float $delay seconds between two requests (crawl-delay); 0 for none */
+    /** @param  float  $delay seconds between two requests (crawl-delay); 0 for none */
     public function __construct(private readonly int $most, private readonly float $delay = 0.0)
     {
         $this->allowed = $most;
@@ -58,7 +58,7 @@ final class Throttle
         }
         if ($this->usual !== null && $this->lately > 1.0 && $this->lately > 3 * $this->usual) {
             $this->slowDown();
-            $this->lately = $this->usual;
+            $this->lately = (float) $this->usual;
 
             return;
         }

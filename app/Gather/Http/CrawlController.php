@@ -55,7 +55,7 @@ final class CrawlController
     {
         $work = WorkView::latest($store->id, CrawlWork::sort());
         if ($work !== null) {
-            DB::table('gather_crawls')->where('store_id', $store->id)->where('state', 'failed')->orderByDesc('id')->limit(1)->update(['state' => 'running', 'remark' => null, 'ended_at' => null]);
+            DB::table('gather_crawls')->where('store_id', $store->id)->whereIn('state', ['failed', 'stopped'])->orderByDesc('id')->limit(1)->update(['state' => 'running', 'remark' => null, 'ended_at' => null]);
             $desk->resume($work->id);
         }
 

@@ -20,7 +20,9 @@ final readonly class DepthRebuild
     /** Depth of a page that no link reaches. */
     public const UNREACHED = 65535;
 
-    public function __construct(private Store $store, private int $crawl) {}
+    public function __construct(private Store $store, private int $crawl)
+    {
+    }
 
     public function work(WorkRun $run): void
     {

@@ -20,8 +20,10 @@ final readonly class IndexRebuild
 {
     private const CHUNK = 2000;
 
-    /** @param bool $complete whether the crawl may conclude that pages it did not meet are gone */
-    public function __construct(private Store $store, private int $crawl, private bool $complete) {}
+    /** @param  bool  $complete whether the crawl may conclude that pages it did not meet are gone */
+    public function __construct(private Store $store, private int $crawl, private bool $complete)
+    {
+    }
 
     /** @return bool whether all is done; else the next slice goes on */
     public function work(WorkRun $run): bool

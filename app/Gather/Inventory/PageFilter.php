@@ -20,14 +20,15 @@ final readonly class PageFilter
         public bool $exact,
         public string $sort,
         public ?string $after,
-    ) {}
+    ) {
+    }
 
     public static function from(Request $request): self
     {
         return self::of(array_filter($request->query(), is_string(...)));
     }
 
-    /** @param array<array-key, string> $given */
+    /** @param  array<array-key, string>  $given */
     public static function of(array $given): self
     {
         $status = $given['status'] ?? '';

@@ -44,7 +44,7 @@ final class PageList
         if ($keys === []) {
             return ['rows' => [], 'next' => null];
         }
-        $ids = array_map(static fn (object $key): int => (int) $key->page_id, $keys);
+        $ids = Bulk::ids($keys, 'page_id');
         $rows = [];
         foreach (DB::select('SELECT i.*, p.url, f.title, f.description, f.redirect_url, f.problem FROM page_index i JOIN pages p ON p.id = i.page_id JOIN page_facts f ON f.page_id = i.page_id AND f.to_crawl = 0 WHERE i.page_id IN ('.Bulk::list($ids).')') as $row) {
             $rows[(int) $row->page_id] = $row;
@@ -90,7 +90,7 @@ final class PageList
         } elseif ($filter->search !== '') {
             preg_match_all('/[\p{L}\p{N}]+/u', $filter->search, $words);
             $asked = implode(' ', array_map(static fn (string $word): string => '+'.$word.'*', array_slice($words[0], 0, 8)));
-            $ids = $asked === '' ? [] : array_map(static fn (object $row): int => (int) $row->page_id, DB::select('SELECT page_id FROM page_words WHERE store_id = ? AND MATCH(words) AGAINST (? IN BOOLEAN MODE) LIMIT '.self::MOST_FOUND, [$store->id, $asked]));
+            $ids = $asked === '' ? [] : Bulk::ids(DB::select('SELECT page_id FROM page_words WHERE store_id = ? AND MATCH(words) AGAINST (? IN BOOLEAN MODE) LIMIT '.self::MOST_FOUND, [$store->id, $asked]), 'page_id');
             $where .= $ids === [] ? ' AND 0' : ' AND i.page_id IN ('.Bulk::list($ids).')';
         }
 

@@ -22,6 +22,10 @@ final class ReindexWork implements LongWork
         return 'bulk';
     }
 
+    public function ended(int $subjectId, SliceEnd $end): void
+    {
+    }
+
     public function slice(WorkRun $run): SliceEnd
     {
         $store = $run->store();

@@ -14,5 +14,7 @@ final readonly class ParsedPage
      * @param  list<array{string, string, bool}>  $links  target, anchor, nofollow
      * @param  list<array{string, int, ?list<array{string, string, bool}>}>  $blocks  digest, region, links; the links only the first time that this parser meets the block
      */
-    public function __construct(public PageFacts $facts, public array $links, public array $blocks) {}
+    public function __construct(public PageFacts $facts, public array $links, public array $blocks)
+    {
+    }
 }

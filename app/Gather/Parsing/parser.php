@@ -17,7 +17,7 @@ ini_set('memory_limit', '512M');
 $read = static function (int $length): ?string {
     $data = '';
     while (strlen($data) < $length) {
-        $piece = fread(STDIN, $length - strlen($data));
+        $piece = fread(STDIN, max(1, $length - strlen($data)));
         if ($piece === false || $piece === '') {
             return null;
         }

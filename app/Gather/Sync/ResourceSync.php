@@ -14,7 +14,9 @@ use App\Store\Work\WorkRun;
 /** Brings the shop's resources in, batch by batch, and joins each to the page it shows under. */
 final readonly class ResourceSync
 {
-    public function __construct(private Store $store, private ShopAdmin $admin) {}
+    public function __construct(private Store $store, private ShopAdmin $admin)
+    {
+    }
 
     /** @return bool whether all have been brought in; else there is more for the next slice */
     public function work(WorkRun $run): bool

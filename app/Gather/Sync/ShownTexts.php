@@ -18,7 +18,9 @@ final readonly class ShownTexts
 {
     private const CHUNK = 2000;
 
-    public function __construct(private Store $store) {}
+    public function __construct(private Store $store)
+    {
+    }
 
     public function work(WorkRun $run): void
     {

@@ -11,7 +11,7 @@ use Illuminate\Support\Facades\DB;
 /** For the commands that begin a release: with --wait they work or follow it to its end, the first live check included. */
 trait FollowsRelease
 {
-    /** @param array{release: int, work: int} $begun */
+    /** @param  array{release: int, work: int}  $begun */
     private function follow(array $begun, WorkDesk $desk): int
     {
         if (! $this->option('wait')) {

@@ -20,7 +20,9 @@ use Illuminate\Support\Facades\DB;
 /** Writes down what became of the items of a release; always inside the sender's fenced transaction. */
 final class ItemBook
 {
-    public function __construct(private readonly Drafts $drafts) {}
+    public function __construct(private readonly Drafts $drafts)
+    {
+    }
 
     /** Before a request: from here on the shop may or may not have the write. */
     public function intend(object $item, string $version): void
@@ -51,7 +53,7 @@ final class ItemBook
         $this->giveBack($item, $isUndo);
     }
 
-    /** @param list<FieldChange> $changes */
+    /** @param  list<FieldChange>  $changes */
     public function clash(object $item, array $changes, ShopResource $now, string $reason): void
     {
         $this->set($item, ['state' => ItemState::Clash->value, 'reason' => mb_substr($reason, 0, 400), 'version' => $now->version]);
@@ -72,7 +74,7 @@ final class ItemBook
         TextsChanged::dispatch((int) $item->store_id, [(int) $item->resource_id], []);
     }
 
-    /** @param list<FieldChange> $changes */
+    /** @param  list<FieldChange>  $changes */
     public function live(object $item, array $changes, ShopResource $now): void
     {
         $this->set($item, ['state' => ItemState::Live->value, 'version' => $now->version, 'unsure' => 0, 'reason' => null, 'sent_at' => now(), 'seen' => 'no', 'look_at' => now()]);
@@ -124,7 +126,7 @@ final class ItemBook
         return [$batch?->undo_of !== null, $batch?->user_id === null ? null : (int) $batch->user_id];
     }
 
-    /** @param array<string, mixed> $values */
+    /** @param  array<string, mixed>  $values */
     private function set(object $item, array $values): void
     {
         DB::table('release_items')->where('id', $item->id)->update($values);

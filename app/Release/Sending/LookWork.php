@@ -42,6 +42,10 @@ final class LookWork implements LongWork
         return 'release';
     }
 
+    public function ended(int $subjectId, SliceEnd $end): void
+    {
+    }
+
     public function slice(WorkRun $run): SliceEnd
     {
         $store = $run->store();

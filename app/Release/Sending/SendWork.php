@@ -30,7 +30,9 @@ final class SendWork implements LongWork
     /** An item that the shop keeps failing on is refused after this many tries. */
     private const MOST_ATTEMPTS = 12;
 
-    public function __construct(private readonly ShopAdmins $admins, private readonly ItemBook $book, private readonly WorkDesk $desk) {}
+    public function __construct(private readonly ShopAdmins $admins, private readonly ItemBook $book, private readonly WorkDesk $desk)
+    {
+    }
 
     public static function sort(): string
     {
@@ -40,6 +42,10 @@ final class SendWork implements LongWork
     public static function queue(): string
     {
         return 'release';
+    }
+
+    public function ended(int $subjectId, SliceEnd $end): void
+    {
     }
 
     public function slice(WorkRun $run): SliceEnd

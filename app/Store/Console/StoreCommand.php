@@ -12,7 +12,7 @@ use RuntimeException;
 /** What the headless commands share: exit codes 0 done, 1 failed, 2 bad call; --json gives one document on standard output. */
 abstract class StoreCommand extends Command
 {
-    /** @param callable(): int $work */
+    /** @param  callable(): int  $work */
     protected function guarded(callable $work): int
     {
         try {
@@ -29,7 +29,8 @@ abstract class StoreCommand extends Command
     /** @throws InvalidArgumentException when --store names none */
     protected function store(): Store
     {
-        $slug = (string) $this->option('store');
+        $given = $this->input->getOption('store');
+        $slug = is_string($given) ? $given : '';
         $store = $slug === '' && Store::query()->count() === 1 ? Store::query()->first() : Store::query()->where('slug', $slug)->first();
         if ($store === null) {
             throw new InvalidArgumentException($slug === '' ? 'Which store? Give --store=SLUG.' : "There is no store \"$slug\".");
@@ -38,7 +39,7 @@ abstract class StoreCommand extends Command
         return $store;
     }
 
-    /** @param array<string, mixed> $data */
+    /** @param  array<string, mixed>  $data */
     protected function answer(array $data, string $text): int
     {
         $this->output->writeln($this->option('json') ? json_encode($data, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR) : $text, \Symfony\Component\Console\Output\OutputInterface::OUTPUT_RAW);

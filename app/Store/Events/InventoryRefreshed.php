@@ -12,6 +12,8 @@ final readonly class InventoryRefreshed
 {
     use Dispatchable;
 
-    /** @param Closure(): void $stillAlive to be called now and then while a listener works */
-    public function __construct(public int $storeId, public Closure $stillAlive) {}
+    /** @param  Closure(): void  $stillAlive to be called now and then while a listener works */
+    public function __construct(public int $storeId, public Closure $stillAlive)
+    {
+    }
 }

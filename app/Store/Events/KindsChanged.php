@@ -11,5 +11,7 @@ final readonly class KindsChanged
 {
     use Dispatchable;
 
-    public function __construct(public int $storeId, public mixed $userId) {}
+    public function __construct(public int $storeId, public mixed $userId)
+    {
+    }
 }

@@ -49,7 +49,7 @@ final class TableReader
             $start = substr($start, 3);
         }
         // An incomplete character at the end of the sample is no sign of another charset.
-        $isUtf8 = mb_check_encoding(mb_strcut($start, 0, max(0, strlen($start) - 4), 'UTF-8'), 'UTF-8');
+        $isUtf8 = mb_check_encoding(strlen($start) < 65000 ? $start : (string) preg_replace('/[\xC0-\xFF][\x80-\xBF]{0,3}$/', '', $start), 'UTF-8');
         $line = strtok($start, "\r\n") ?: '';
         $separator = ',';
         foreach ([',', ';', "\t"] as $candidate) {
@@ -152,7 +152,7 @@ final class TableReader
     {
         $row = simplexml_load_string($xml->readOuterXml(), options: LIBXML_NONET);
         $cells = [];
-        foreach ($row === false ? [] : $row->c as $cell) {
+        foreach ($row === false ? [] : ($row->c ?? []) as $cell) {
             $at = preg_match('/^([A-Z]+)/', (string) $cell['r'], $found) === 1 ? self::column($found[1]) : count($cells);
             $text = match ((string) $cell['t']) {
                 's' => $shared[(int) $cell->v] ?? '',

@@ -13,7 +13,9 @@ use Illuminate\View\View;
 /** What the page frame shows around every page. */
 final readonly class FrameComposer
 {
-    public function __construct(private Request $request, private StepBoard $board, private Assets $assets) {}
+    public function __construct(private Request $request, private StepBoard $board, private Assets $assets)
+    {
+    }
 
     public function compose(View $view): void
     {

@@ -11,8 +11,10 @@ use Orchard\Core\Url\PageUrl;
 /** A store's rules in their order: the first that fits tells the kind, none means "other". */
 final readonly class KindRules
 {
-    /** @param list<KindRule> $rules */
-    public function __construct(public array $rules) {}
+    /** @param  list<KindRule>  $rules */
+    public function __construct(public array $rules)
+    {
+    }
 
     public static function of(Store $store): self
     {
@@ -51,7 +53,7 @@ final readonly class KindRules
         });
     }
 
-    /** @param list<string> $types */
+    /** @param  list<string>  $types */
     public function kindOf(PageUrl $url, ?PageKind $resourceKind, array $types): PageKind
     {
         foreach ($this->rules as $rule) {

@@ -28,7 +28,8 @@ final readonly class FetchedPage
         public int $bytes = 0,
         public ?string $problem = null,
         public ?PageFacts $facts = null,
-    ) {}
+    ) {
+    }
 
     /** Changes when anything that is kept of the page does; the byte count alone does not count. */
     public function digest(): string

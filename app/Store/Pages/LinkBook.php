@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Store\Pages;
 
 use App\Store\Bulk;
-use App\Store\Bytes;
 use Illuminate\Support\Facades\DB;
 
 /** Writes the links of one crawl: those of the main content as rows, those of repeated regions once as blocks. */
@@ -14,14 +13,16 @@ final class LinkBook
     /** @var array<string, int> block ids by digest */
     private array $blocks = [];
 
-    public function __construct(private readonly int $storeId, private readonly int $crawl) {}
+    public function __construct(private readonly int $storeId, private readonly int $crawl)
+    {
+    }
 
     public function knowsBlock(string $digest): bool
     {
         return isset($this->blocks[$digest]);
     }
 
-    /** @param list<array{int, string, bool}> $links target page, anchor, nofollow */
+    /** @param  list<array{int, string, bool}>  $links target page, anchor, nofollow */
     public function addBlock(string $digest, int $region, array $links): void
     {
         DB::insert('INSERT IGNORE INTO link_blocks (store_id, crawl_id, digest, region) VALUES (?, ?, ?, ?)', [$this->storeId, $this->crawl, $digest, $region]);
@@ -34,7 +35,7 @@ final class LinkBook
         $this->blocks[$digest] = $id;
     }
 
-    /** @param iterable<array{int, string}> $pairs page, block digest */
+    /** @param  iterable<array{int, string}>  $pairs page, block digest */
     public function addPageBlocks(iterable $pairs): void
     {
         $rows = [];
@@ -44,7 +45,7 @@ final class LinkBook
         Bulk::write('page_blocks', ['crawl_id', 'page_id', 'block_id'], $rows, 'INSERT IGNORE');
     }
 
-    /** @param iterable<array{int, int, int, string, bool}> $links from page, place, target page, anchor, nofollow */
+    /** @param  iterable<array{int, int, int, string, bool}>  $links from page, place, target page, anchor, nofollow */
     public function addLinks(iterable $links): void
     {
         $rows = (function () use ($links): \Generator {
@@ -58,7 +59,7 @@ final class LinkBook
     /** Deletes a portion of an older crawl's links, for only the newest crawl's are kept. Answers whether some are left. */
     public static function forget(int $crawl): bool
     {
-        $blocks = array_map(static fn (object $row): int => (int) $row->id, DB::select('SELECT id FROM link_blocks WHERE crawl_id = ? LIMIT 200', [$crawl]));
+        $blocks = Bulk::ids(DB::select('SELECT id FROM link_blocks WHERE crawl_id = ? LIMIT 200', [$crawl]), 'id');
         if ($blocks !== []) {
             DB::delete('DELETE FROM block_links WHERE block_id IN ('.Bulk::list($blocks).')');
             DB::delete('DELETE FROM link_blocks WHERE id IN ('.Bulk::list($blocks).')');

@@ -64,7 +64,7 @@ final class PageBook
         return $found;
     }
 
-    /** @param list<FetchedPage> $fetched */
+    /** @param  list<FetchedPage>  $fetched */
     public function writeFacts(int $crawl, array $fetched): void
     {
         if ($fetched === []) {
@@ -122,7 +122,7 @@ final class PageBook
         return $text === null ? null : mb_substr($text, 0, 4000);
     }
 
-    /** @param list<string>|object $value */
+    /** @param  list<string>|object  $value */
     private static function json(array|object $value): string
     {
         return json_encode($value, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE);

@@ -11,7 +11,6 @@ use App\Store\Markets;
 use App\Store\Models\Store;
 use App\Store\Pages\PageBook;
 use Illuminate\Support\Facades\DB;
-use Orchard\Core\Url\PageUrl;
 use Orchard\Core\Wording\TextField;
 
 /** Writes what the shop lets us edit: resources, their stored texts and the pages they show under. */
@@ -21,14 +20,14 @@ final readonly class ResourceBook
 
     private Markets $markets;
 
-    /** @param int $syncId number of the run; resources that it does not meet are gone */
+    /** @param  int  $syncId number of the run; resources that it does not meet are gone */
     public function __construct(private Store $store, private int $syncId)
     {
         $this->pages = new PageBook($store);
         $this->markets = Markets::of($store);
     }
 
-    /** @param list<ShopResource> $resources */
+    /** @param  list<ShopResource>  $resources */
     public function write(array $resources): void
     {
         $base = $this->store->baseUrl();
@@ -65,7 +64,7 @@ final readonly class ResourceBook
         DB::update('UPDATE pages p LEFT JOIN resources r ON r.page_id = p.id AND r.gone = 0 SET p.resource_id = r.id WHERE p.store_id = ? AND NOT (p.resource_id <=> r.id)', [$this->store->id]);
     }
 
-    /** @param list<ShopResource> $resources */
+    /** @param  list<ShopResource>  $resources */
     private function writeTexts(array $resources): void
     {
         $names = array_map(static fn (ShopResource $resource): string => $resource->id, $resources);

@@ -15,7 +15,9 @@ final readonly class TitleSuffixes
      * @param  array<string, string>  $learned  by "market kind"
      * @param  array<int, string>  $set  by market
      */
-    private function __construct(private array $learned, private array $set) {}
+    private function __construct(private array $learned, private array $set)
+    {
+    }
 
     public static function of(Store $store): self
     {

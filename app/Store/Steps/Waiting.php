@@ -7,5 +7,7 @@ namespace App\Store\Steps;
 /** What waits in a step. */
 final readonly class Waiting
 {
-    public function __construct(public int $count, public string $words) {}
+    public function __construct(public int $count, public string $words)
+    {
+    }
 }

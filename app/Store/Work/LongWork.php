@@ -15,4 +15,7 @@ interface LongWork
 
     /** Works until the time is up or nothing is left. Whatever must not be lost is committed through $run->fenced(). */
     public function slice(WorkRun $run): SliceEnd;
+
+    /** Called once when the work has come to an end: done, stopped or failed. */
+    public function ended(int $subjectId, SliceEnd $end): void;
 }

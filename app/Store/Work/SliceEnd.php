@@ -7,7 +7,9 @@ namespace App\Store\Work;
 /** How a slice of long work ended. */
 final readonly class SliceEnd
 {
-    private function __construct(public string $state, public int $seconds = 0, public ?string $problem = null) {}
+    private function __construct(public string $state, public int $seconds = 0, public ?string $problem = null)
+    {
+    }
 
     /** There is more to do, at once. */
     public static function more(): self

@@ -27,9 +27,11 @@ final class WorkDesk
     /** @var array<string, class-string<LongWork>> */
     private array $sorts = [];
 
-    public function __construct(private readonly Application $app) {}
+    public function __construct(private readonly Application $app)
+    {
+    }
 
-    /** @param class-string<LongWork> $class */
+    /** @param  class-string<LongWork>  $class */
     public function register(string $class): void
     {
         $this->sorts[$class::sort()] = $class;
@@ -112,10 +114,7 @@ final class WorkDesk
         $fence = (int) $row->fence;
         $run = new WorkRun($id, (int) $row->store_id, (int) $row->subject_id, $row->user_id === null ? null : (int) $row->user_id, $fence, microtime(true) + self::SLICE_SECONDS, (array) json_decode((string) $row->progress, true));
         try {
-            $class = $this->sorts[$row->sort] ?? throw new InvalidArgumentException("No one here does work of the sort {$row->sort}.");
-            /** @var LongWork $work */
-            $work = $this->app->make($class);
-            $end = $work->slice($run);
+            $end = $this->work((string) $row->sort)->slice($run);
             $failures = 0;
         } catch (LeaseLost) {
             return true;
@@ -129,13 +128,23 @@ final class WorkDesk
         return true;
     }
 
+    private function work(string $sort): LongWork
+    {
+        $work = $this->app->make($this->sorts[$sort] ?? throw new InvalidArgumentException("No one here does work of the sort $sort."));
+
+        return $work instanceof LongWork ? $work : throw new \LogicException("$sort is no long work.");
+    }
+
     private function release(int $id, int $fence, SliceEnd $end, int $failures, WorkRun $run): void
     {
         $ended = $end->state !== 'waiting';
         $held = DB::update('UPDATE work SET owner = NULL, expires_at = NULL, state = ?, failures = ?, problem = ?, wake_at = TIMESTAMPADD(SECOND, ?, UTC_TIMESTAMP()), progress = ?, ended_at = IF(?, UTC_TIMESTAMP(), NULL) WHERE id = ? AND fence = ?', [
             $end->state, $failures, $end->problem, $end->seconds, json_encode((object) $run->progress(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE), $ended ? 1 : 0, $id, $fence,
         ]);
-        if ($held > 0 && ! $ended) {
+        if ($held > 0 && $ended) {
+            $sort = (string) DB::table('work')->where('id', $id)->value('sort');
+            isset($this->sorts[$sort]) && $this->work($sort)->ended($run->subjectId, $end);
+        } elseif ($held > 0) {
             $this->ring($id, $end->seconds);
         }
     }

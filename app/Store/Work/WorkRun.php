@@ -16,7 +16,7 @@ final class WorkRun
 
     private float $lastBeat;
 
-    /** @param array<string, mixed> $progress */
+    /** @param  array<string, mixed>  $progress */
     public function __construct(
         public readonly int $workId,
         public readonly int $storeId,

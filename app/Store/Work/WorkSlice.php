@@ -18,7 +18,9 @@ final class WorkSlice implements ShouldQueue
 
     public int $timeout = 60;
 
-    public function __construct(public readonly int $workId) {}
+    public function __construct(public readonly int $workId)
+    {
+    }
 
     public function handle(WorkDesk $desk): void
     {

@@ -10,8 +10,10 @@ use Illuminate\Support\Facades\DB;
 /** A piece of long work as people see it. */
 final readonly class WorkView
 {
-    /** @param array<string, mixed> $progress */
-    private function __construct(public int $id, public string $sort, public string $state, public array $progress, public ?string $problem, public bool $stopAsked, public ?Carbon $startedAt, public ?Carbon $endedAt) {}
+    /** @param  array<string, mixed>  $progress */
+    private function __construct(public int $id, public string $sort, public string $state, public array $progress, public ?string $problem, public bool $stopAsked, public ?Carbon $startedAt, public ?Carbon $endedAt)
+    {
+    }
 
     public static function latest(int $storeId, string $sort): ?self
     {

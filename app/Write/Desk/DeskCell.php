@@ -29,7 +29,8 @@ final readonly class DeskCell
         public string $origin,
         public array $checks,
         public string $suffix,
-    ) {}
+    ) {
+    }
 
     /** What stands in the box to type into: the draft, else what the shop holds. */
     public function typed(): string

@@ -26,7 +26,8 @@ final readonly class DeskFilter
         public string $search,
         public string $sort,
         public ?string $after,
-    ) {}
+    ) {
+    }
 
     public static function from(Request $request): self
     {

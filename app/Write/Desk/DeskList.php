@@ -40,11 +40,11 @@ final class DeskList
             $next = bin2hex((string) $last->sort_key).'.'.$last->resource_id;
         }
 
-        return ['rows' => $this->rows($store, array_map(static fn (object $key): int => (int) $key->resource_id, $keys)), 'next' => $next];
+        return ['rows' => $this->rows($store, Bulk::ids($keys, 'resource_id')), 'next' => $next];
     }
 
     /**
-     * @param  list<int>  $ids
+     * @param  array<int>  $ids
      * @return list<DeskRow> in the order of the ids
      */
     public function rows(Store $store, array $ids): array
@@ -106,7 +106,7 @@ final class DeskList
         [$where, $values] = $this->where($store, $filter);
         $names = implode(',', array_map(static fn (DraftState $state): string => "'{$state->value}'", $states));
 
-        return array_map(static fn (object $row): int => (int) $row->id, DB::select("SELECT d.id FROM drafts d JOIN (SELECT resource_id FROM write_rows WHERE $where) w ON w.resource_id = d.resource_id WHERE d.state IN ($names) ORDER BY d.id", $values));
+        return Bulk::ids(DB::select("SELECT d.id FROM drafts d JOIN (SELECT resource_id FROM write_rows WHERE $where) w ON w.resource_id = d.resource_id WHERE d.state IN ($names) ORDER BY d.id", $values), 'id');
     }
 
     /** @return array{string, list<int|string>} */

@@ -4,18 +4,34 @@ declare(strict_types=1);
 
 namespace App\Write\Desk;
 
+use App\Changes\DraftState;
 use App\Store\Kinds\PageKind;
 use Orchard\Core\Wording\TextField;
 
 /** A resource on the desk. */
 final readonly class DeskRow
 {
-    /** @param array<string, DeskCell> $cells by the field's key */
-    public function __construct(public int $id, public string $name, public string $url, public ?int $pageId, public PageKind $kind, public int $marketId, public array $cells) {}
+    /** @param  array<string, DeskCell>  $cells by the field's key */
+    public function __construct(public int $id, public string $name, public string $url, public ?int $pageId, public PageKind $kind, public int $marketId, public array $cells)
+    {
+    }
 
     public function cell(TextField $field): DeskCell
     {
         return $this->cells[$field->key()];
+    }
+
+    /** The state of its drafts that most needs a hand; null where there is no draft. */
+    public function state(): ?DraftState
+    {
+        $state = null;
+        foreach ($this->cells as $cell) {
+            if ($cell->state !== null && ($state === null || $cell->state->rank() > $state->rank())) {
+                $state = $cell->state;
+            }
+        }
+
+        return $state;
     }
 
     public function path(): string

@@ -30,7 +30,9 @@ final class RowRebuild
     /** Saves touch small groups; a larger group of equal texts is left to its own rows' next change. */
     private const MOST_NEIGHBOURS = 5000;
 
-    public function __construct(private readonly Ruler $ruler) {}
+    public function __construct(private readonly Ruler $ruler)
+    {
+    }
 
     public function afterGather(InventoryRefreshed $event): void
     {
@@ -56,13 +58,13 @@ final class RowRebuild
         }
     }
 
-    /** @param Closure(): void $stillAlive */
+    /** @param  Closure(): void  $stillAlive */
     public function all(Store $store, Closure $stillAlive): void
     {
         DB::delete('DELETE w FROM write_rows w LEFT JOIN resources r ON r.id = w.resource_id AND r.gone = 0 WHERE w.store_id = ? AND r.id IS NULL', [$store->id]);
         $after = 0;
         while (true) {
-            $last = DB::table('resources')->where('store_id', $store->id)->where('id', '>', $after)->orderBy('id')->limit(self::CHUNK)->pluck('id')->last();
+            $last = DB::selectOne('SELECT MAX(id) AS id FROM (SELECT id FROM resources WHERE store_id = ? AND id > ? ORDER BY id LIMIT '.self::CHUNK.') chunk', [$store->id, $after])->id;
             if ($last === null) {
                 return;
             }
@@ -83,7 +85,7 @@ final class RowRebuild
             return;
         }
         $drafts = [];
-        foreach (DB::select('SELECT resource_id, field, state FROM drafts WHERE resource_id IN ('.Bulk::list(array_map(static fn (object $row): int => (int) $row->id, $rows)).')') as $draft) {
+        foreach (DB::select('SELECT resource_id, field, state FROM drafts WHERE resource_id IN ('.Bulk::list(Bulk::ids($rows, 'id')).')') as $draft) {
             $known = $drafts[(int) $draft->resource_id] ?? [0, 0];
             $drafts[(int) $draft->resource_id] = [$known[0] | (int) $draft->field, max($known[1], DraftState::from((string) $draft->state)->rank())];
         }

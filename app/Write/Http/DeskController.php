@@ -71,7 +71,7 @@ final class DeskController
             'draft' => $outcome->draft?->id,
             'revision' => $outcome->draft !== null ? $outcome->draft->revision : 0,
             'checks' => array_map(static fn (Check $check): string => $check->label(), $cell->checks ?? []),
-            'state' => $this->rowState($row),
+            'state' => $row?->state()?->label() ?? '',
         ], $outcome->saved ? 200 : 409);
     }
 
@@ -92,13 +92,5 @@ final class DeskController
         $count = $drafts->markReady($store, $ids, $ready, $user->id);
 
         return back()->with('done', $count === 0 ? 'No draft among these was waiting for that.' : number_format($count).($count === 1 ? ' draft is' : ' drafts are').($ready ? ' ready for release.' : ' open again.'));
-    }
-
-    private function rowState(?\App\Write\Desk\DeskRow $row): string
-    {
-        $states = array_filter(array_map(static fn ($cell) => $cell->state, $row->cells ?? []));
-        usort($states, static fn (DraftState $a, DraftState $b): int => $b->rank() <=> $a->rank());
-
-        return $states === [] ? '' : $states[0]->label();
     }
 }

@@ -16,7 +16,9 @@ use Orchard\Core\Wording\TextField;
 /** Keeps recipes and begins their runs. */
 final class RecipeBook
 {
-    public function __construct(private readonly WorkDesk $desk) {}
+    public function __construct(private readonly WorkDesk $desk)
+    {
+    }
 
     /**
      * @param  list<array{fact: ?string, words: string, rank: int}>  $parts

@@ -24,7 +24,9 @@ final class RecipeWork implements LongWork
 {
     private const CHUNK = 500;
 
-    public function __construct(private readonly Ruler $ruler, private readonly RecipeFacts $facts, private readonly Drafts $drafts) {}
+    public function __construct(private readonly Ruler $ruler, private readonly RecipeFacts $facts, private readonly Drafts $drafts)
+    {
+    }
 
     public static function sort(): string
     {
@@ -34,6 +36,10 @@ final class RecipeWork implements LongWork
     public static function queue(): string
     {
         return 'interactive';
+    }
+
+    public function ended(int $subjectId, SliceEnd $end): void
+    {
     }
 
     public function slice(WorkRun $run): SliceEnd
@@ -105,7 +111,7 @@ final class RecipeWork implements LongWork
                 foreach ($rows as $made) {
                     $saved += $this->drafts->saveByRecipe($store, (int) $made->resource_id, $field, (string) $made->text, (int) $row->recipe_id, $row->user_id === null ? null : (int) $row->user_id) ? 1 : 0;
                 }
-                DB::table('write_recipe_rows')->where('run_id', $row->id)->whereIn('resource_id', array_map(static fn (object $made): int => (int) $made->resource_id, $rows))->update(['applied' => 1]);
+                DB::table('write_recipe_rows')->where('run_id', $row->id)->whereIn('resource_id', Bulk::ids($rows, 'resource_id'))->update(['applied' => 1]);
 
                 return $saved;
             });

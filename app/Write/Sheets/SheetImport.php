@@ -40,7 +40,9 @@ final readonly class SheetImport
         'pixels' => ['pixels', 'px', 'width'],
     ];
 
-    public function __construct(private DeskList $list, private TextExport $export, private Drafts $drafts) {}
+    public function __construct(private DeskList $list, private TextExport $export, private Drafts $drafts)
+    {
+    }
 
     /**
      * Reads a file and writes down what each row would do.

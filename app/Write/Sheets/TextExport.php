@@ -18,7 +18,9 @@ final readonly class TextExport
 {
     public const COLUMNS = ['url', 'field', 'live', 'draft', 'origin', 'state', 'characters', 'pixels', 'checks'];
 
-    public function __construct(private DeskList $list, private Ruler $ruler) {}
+    public function __construct(private DeskList $list, private Ruler $ruler)
+    {
+    }
 
     /** @return Generator<list<string|int|float|null>> */
     public function rows(Store $store): Generator
@@ -47,6 +49,6 @@ final readonly class TextExport
 
     private function state(DeskCell $cell): string
     {
-        return $cell->state?->value ?? '';
+        return $cell->state === null ? '' : $cell->state->value;
     }
 }

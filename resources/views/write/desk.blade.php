@@ -2,8 +2,8 @@
 @section('title', 'Writing desk')
 @push('scripts')<script src="{{ app(App\Store\Http\Assets::class)->url('desk.js') }}" type="module"></script>@endpush
 @section('content')
+    <div class="tabs-row">
     @include('write.tabs')
-    <div hx-get="{{ route('write.counts', [$store] + $filter->query()) }}" hx-trigger="load, texts-saved from:body delay:1s" class="filters counts-box" id="desk-counts"><span class="soft">Counting …</span></div>
     <form class="filters" method="get" action="{{ route('write', $store) }}" role="search">
         @foreach ($filter->query(['q' => null]) as $key => $value)<input type="hidden" name="{{ $key }}" value="{{ $value }}">@endforeach
         <label for="q" class="sr">Find by name</label>
@@ -16,18 +16,21 @@
         @endforeach
         <span class="saved-line soft" id="saved-line" role="status" aria-live="polite">All saved</span>
     </form>
+    </div>
+    <div hx-get="{{ route('write.counts', [$store] + $filter->query()) }}" hx-trigger="load, texts-saved from:body delay:1s" class="filters counts-box" id="desk-counts"><span class="soft">Counting …</span></div>
     <div class="desk" id="desk" data-save="{{ url('/s/'.$store->slug.'/write/texts') }}" data-widths="{{ app(App\Store\Http\Assets::class)->url('widths.json') }}" data-limits="{{ json_encode($limits) }}" data-may-write="{{ Gate::allows('write', $store) ? 'yes' : 'no' }}">
         <form method="post" action="{{ route('write.ready', [$store] + $filter->query()) }}" id="ready-form">
             @csrf
             <table class="desk-rows">
                 <colgroup><col class="c-pick"><col class="c-page"><col><col class="c-room"><col><col class="c-room"><col class="c-state"></colgroup>
                 <thead><tr>
-                    <th scope="col"><input type="checkbox" data-tick-all=".pick" aria-label="All rows"></th><th scope="col">Page</th><th scope="col">Title: shown, and stored or new</th><th scope="col" title="characters, and pixels left">Room</th><th scope="col">Description: shown, and stored or new</th><th scope="col" title="characters, and pixels left">Room</th><th scope="col">State</th>
+                    <th scope="col"><input type="checkbox" data-tick-all=".pick" aria-label="All rows"></th><th scope="col">Page</th><th scope="col">Title: shown, then new</th><th scope="col" title="characters, and pixels left">Room</th><th scope="col">Description: shown, then new</th><th scope="col" title="characters, and pixels left">Room</th><th scope="col">State</th>
                 </tr></thead>
                 <tbody>
-                @forelse ($rows as $row)@include('write.row')@empty
+                @include('write.rows', ['mayWrite' => Gate::allows('write', $store), 'pageUrl' => url('/s/'.$store->slug.'/gather/pages').'/'])
+                @if ($rows === [])
                     <tr><td colspan="7">@if ($filter->query() === [])No products or collections are known yet. <a href="{{ route('gather.crawl', $store) }}">Crawl the store</a> first; its texts come from the shop’s admin API.@else No page fits. <a href="{{ route('write', $store) }}">Show all</a>@endif</td></tr>
-                @endforelse
+                @endif
                 </tbody>
             </table>
             <p class="pager">

@@ -7,8 +7,10 @@ namespace Tindrel;
 /** An HTTP answer. */
 final readonly class Answer
 {
-    /** @param array<string, string> $headers */
-    public function __construct(public int $status, public string $body, public array $headers = ['Content-Type' => 'text/html; charset=utf-8']) {}
+    /** @param  array<string, string>  $headers */
+    public function __construct(public int $status, public string $body, public array $headers = ['Content-Type' => 'text/html; charset=utf-8'])
+    {
+    }
 
     public static function redirect(string $target, int $status = 301): self
     {

@@ -10,7 +10,9 @@ use Tindrel\Theme\Pages;
 /** Takes a request to the part of the shop that answers it. */
 final class FrontDoor
 {
-    public function __construct(private readonly Shop $shop, private readonly string $origin, private readonly string $kept) {}
+    public function __construct(private readonly Shop $shop, private readonly string $origin, private readonly string $kept)
+    {
+    }
 
     public function serve(string $method, string $target): void
     {
@@ -35,7 +37,7 @@ final class FrontDoor
         echo $method === 'HEAD' ? '' : $answer->body;
     }
 
-    /** @param array<int|string, mixed> $asked */
+    /** @param  array<int|string, mixed>  $asked */
     private function page(string $method, string $path, array $asked): Answer
     {
         if ($method !== 'GET' && $method !== 'HEAD') {
@@ -45,6 +47,7 @@ final class FrontDoor
         if ($moved !== null) {
             return Answer::redirect($this->origin.$moved['target'], (int) $moved['status']);
         }
+        /** @var array<string, string> $asked */
         $asked = array_filter($asked, is_string(...));
         $pages = new Pages($this->shop, $this->origin);
         $parts = explode('/', trim($path, '/'));

@@ -47,7 +47,7 @@ final class Shop
         $statement = $this->db->prepare($sql);
         $statement->execute($values);
 
-        return $statement->fetchAll();
+        return array_values($statement->fetchAll());
     }
 
     /**

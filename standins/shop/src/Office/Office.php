@@ -14,9 +14,11 @@ final class Office
 
     private const SWITCHES = ['slow_ms' => 60000, 'fail_every' => 1000, 'stall_every' => 1000, 'lose_every' => 1000, 'stall_seconds' => 120, 'rate' => 100000, 'burst' => 100000];
 
-    public function __construct(private readonly Shop $shop) {}
+    public function __construct(private readonly Shop $shop)
+    {
+    }
 
-    /** @param array<int|string, mixed> $asked */
+    /** @param  array<int|string, mixed>  $asked */
     public function answer(string $method, string $path, array $asked): Answer
     {
         $token = trim((string) @file_get_contents($this->shop->dir.'/token'));
@@ -48,7 +50,7 @@ final class Office
         };
     }
 
-    /** @param array<int|string, mixed> $asked */
+    /** @param  array<int|string, mixed>  $asked */
     private function list(array $asked): Answer
     {
         $limit = max(1, min(250, (int) ($asked['limit'] ?? 100)));
@@ -58,7 +60,7 @@ final class Office
         $more = count($rows) > $limit;
         $rows = array_slice($rows, 0, $limit);
 
-        return self::json(200, ['items' => array_map($this->show(...), $rows), 'next' => $more ? (int) end($rows)['number'] : null]);
+        return self::json(200, ['items' => array_map($this->show(...), $rows), 'next' => $more ? (int) $rows[$limit - 1]['number'] : null]);
     }
 
     private function read(string $id): Answer
@@ -68,7 +70,7 @@ final class Office
         return $row === null ? self::problem(404, "There is no resource $id.") : self::json(200, $this->show($row), ['ETag' => '"'.$row['version'].'"']);
     }
 
-    /** @param array<string, int> $switches */
+    /** @param  array<string, int>  $switches */
     private function change(string $id, array $switches): Answer
     {
         $writes = $this->countWrite();
@@ -103,7 +105,7 @@ final class Office
         return $answer;
     }
 
-    /** @param array<int|string, mixed> $fields */
+    /** @param  array<int|string, mixed>  $fields */
     private function apply(string $id, string $match, array $fields): Answer
     {
         $row = $this->shop->row('SELECT * FROM resources WHERE id = ?', [$id]);
@@ -230,7 +232,7 @@ final class Office
         return new Answer($status, json_encode($data, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR)."\n", ['Content-Type' => 'application/json'] + $headers);
     }
 
-    /** @param array<string, string> $headers */
+    /** @param  array<string, string>  $headers */
     private static function problem(int $status, string $detail, array $headers = []): Answer
     {
         return new Answer($status, json_encode(['status' => $status, 'detail' => $detail], JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR)."\n", ['Content-Type' => 'application/problem+json'] + $headers);

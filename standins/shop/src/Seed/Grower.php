@@ -262,7 +262,7 @@ final class Grower
         return preg_split('/ (?=[a-z]+:)/', $test) ?: [];
     }
 
-    /** @param list<array{id: string, tags: list<string>, slug: string, hidden: bool}> $products */
+    /** @param  list<array{id: string, tags: list<string>, slug: string, hidden: bool}>  $products */
     private function articles(int $count, array $products): void
     {
         for ($i = 0; $i < $count; $i++) {
@@ -347,7 +347,7 @@ final class Grower
         return self::fill(implode(' ', $this->some($from, $count)), $fill);
     }
 
-    /** @param array<string, string> $fill */
+    /** @param  array<string, string>  $fill */
     private static function fill(string $text, array $fill): string
     {
         foreach ($fill as $word => $value) {
@@ -376,6 +376,9 @@ final class Grower
      */
     private function some(array $from, int $count): array
     {
+        if ($from === [] || $count < 1) {
+            return [];
+        }
         $keys = $this->chance->pickArrayKeys($from, min($count, count($from)));
 
         return array_map(static fn (int|string $key): mixed => $from[$key], $keys);

@@ -16,7 +16,9 @@ function e(string $text): string
 /** What stands around every page: head, navigation, footer. */
 final class Layout
 {
-    public function __construct(private readonly Shop $shop, private readonly string $origin) {}
+    public function __construct(private readonly Shop $shop, private readonly string $origin)
+    {
+    }
 
     /**
      * @param  array<string, mixed>  $resource
@@ -53,7 +55,7 @@ final class Layout
             .($canonical === null ? '' : '<link rel="canonical" href="'.e($this->origin.$canonical).'">'), $main));
     }
 
-    /** @param array<string, mixed> $resource */
+    /** @param  array<string, mixed>  $resource */
     public static function heading(array $resource, string $how): string
     {
         $text = e($resource['h1'] !== '' ? $resource['h1'] : $resource['name']);

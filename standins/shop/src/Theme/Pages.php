@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Tindrel\Theme;
 
 use Tindrel\Answer;
-use Tindrel\Seed\Words;
 use Tindrel\Shop;
 
 /** The shop's pages, as its theme shows them. */
@@ -35,7 +34,7 @@ final class Pages
         return $this->layout->page($home, $main, '/', suffix: false);
     }
 
-    /** @param array<string, string> $asked */
+    /** @param  array<string, string>  $asked */
     public function product(string $slug, ?string $under, array $asked): Answer
     {
         $product = $this->shop->resource('product', $slug);
@@ -76,7 +75,7 @@ final class Pages
         return $this->layout->page($product, $main, Shop::pathOf('product', $slug), fallback: mb_strimwidth($product['body'], 0, 155, '…'), ld: $ld, ogType: 'product', beforeMeta: $first);
     }
 
-    /** @param array<string, string> $asked */
+    /** @param  array<string, string>  $asked */
     public function collection(string $slug, array $asked): Answer
     {
         $collection = $this->shop->resource('collection', $slug);
@@ -269,7 +268,7 @@ final class Pages
         return Answer::plain(Picture::draw($name), 'image/svg+xml');
     }
 
-    /** @param list<array<string, mixed>> $products */
+    /** @param  list<array<string, mixed>>  $products */
     private function grid(array $products, ?string $under): string
     {
         $cells = '';

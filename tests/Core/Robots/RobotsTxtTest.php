@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+use Orchard\Core\Robots\IndexRules;
+use Orchard\Core\Robots\RobotsTxt;
+
+function robots(string $file): RobotsTxt
+{
+    return RobotsTxt::parse($file, 'YoungOrchard');
+}
+
+it('lets the longest rule win, and allow where two are as long', function (string $rules, string $target, bool $allowed): void {
+    expect(robots("User-agent: *\n$rules")->allows($target))->toBe($allowed);
+})->with([
+    ["Allow: /p\nDisallow: /", '/page', true],
+    ["Allow: /folder\nDisallow: /folder", '/folder/page', true],
+    ["Allow: /page\nDisallow: /*.htm", '/page.htm', false],
+    ["Allow: /page\nDisallow: /*.ph", '/page.php5', true],
+    ["Allow: /$\nDisallow: /", '/', true],
+    ["Allow: /$\nDisallow: /", '/page.htm', false],
+    ['Disallow: /fish*.php', '/fish/salmon.php', false],
+    ['Disallow: /fish*.php', '/Fish.PHP', true],
+    ['Disallow: /*.php$', '/file.php?x', true],
+    ['Disallow: /*.php$', '/file.php', false],
+    ['Disallow: /a*b*c$', '/a1b2b3c', false],
+    ['Disallow: /a*b*c$', '/a1b2b3cd', true],
+    ['Disallow:', '/any', true],
+    ['Disallow: /caf%C3%A9', '/café', false],
+    ['Disallow: /café', '/caf%c3%a9', false],
+    ['Disallow: /~me', '/%7Eme', false],
+    ["Disallow: /x # why\n", '/x', false],
+]);
+
+it('reads the groups that speak to us, joined, and else those for all', function (): void {
+    $file = "User-agent: youngorchard\nDisallow: /a\n\nUser-agent: *\nDisallow: /b\n\nUser-agent: other\nUser-agent: YOUNGORCHARD/2.0\nDisallow: /c\n";
+    expect(robots($file)->allows('/a'))->toBeFalse()
+        ->and(robots($file)->allows('/c'))->toBeFalse()
+        ->and(robots($file)->allows('/b'))->toBeTrue()
+        ->and(RobotsTxt::parse($file, 'somebody')->allows('/b'))->toBeFalse();
+});
+
+it('ignores rules before any group and reads odd line ends and a byte order mark', function (): void {
+    expect(robots("Disallow: /a\n\xEF\xBB\xBFx")->allows('/a'))->toBeTrue()
+        ->and(robots("\xEF\xBB\xBFUser-agent: *\rDisallow: /a\r\nCrawl-delay: 2.5")->allows('/a'))->toBeFalse()
+        ->and(robots("User-agent: *\nCrawl-delay: 2.5\nDisallow: /a")->crawlDelay)->toBe(2.5);
+});
+
+it('takes a missing file for consent and a failing one for a closed door', function (?int $status, bool $allowed): void {
+    expect(RobotsTxt::fromAnswer($status, "User-agent: *\nDisallow: /x", 'youngorchard')->allows('/page'))->toBe($allowed);
+})->with([[200, true], [404, true], [403, true], [500, false], [503, false], [null, false]]);
+
+it('is quick on a pattern made to be slow', function (): void {
+    $rules = robots("User-agent: *\nDisallow: /".str_repeat('*a', 200).'$');
+    expect($rules->allows('/'.str_repeat('a', 2000).'b'))->toBeTrue();
+});
+
+it('reads robots directives of pages', function (array $given, bool $noindex): void {
+    expect(IndexRules::from($given)->noindex)->toBe($noindex);
+})->with([
+    [['noindex, follow'], true], [['NONE'], true], [['index, follow'], false], [[], false], [['otherbot: noindex'], false],
+    [['max-snippet: 20, noindex'], true], [['index', 'noindex'], true], [['unavailable_after: 2030-01-01'], false],
+]);

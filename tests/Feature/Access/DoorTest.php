@@ -1,0 +1,130 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Access\Invitations;
+use App\Access\Models\Membership;
+use App\Access\Models\User;
+use App\Access\Role;
+use App\Store\AddStore;
+use Illuminate\Routing\Route as RouteObject;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Route;
+use Illuminate\Support\Str;
+
+function someStore(): App\Store\Models\Store
+{
+    return app(AddStore::class)->add('Some store', 'https://shop.example', 'some-'.Str::lower(Str::random(10)));
+}
+
+it('signs in with the right password only, and keeps passwords as Argon2id', function (): void {
+    $user = member(someStore(), Role::Viewer);
+    expect($user->password)->toStartWith('$argon2id$');
+    $this->post('/sign-in', ['email' => $user->email, 'password' => 'wrong'])->assertSessionHasErrors('email');
+    $this->assertGuest();
+    $this->post('/sign-in', ['email' => $user->email, 'password' => 'a-long-password'])->assertRedirect('/');
+    $this->assertAuthenticatedAs($user);
+    $this->post('/sign-out')->assertRedirect('/sign-in');
+    $this->assertGuest();
+});
+
+it('throttles guesses', function (): void {
+    $user = member(someStore(), Role::Viewer);
+    for ($i = 0; $i < 5; $i++) {
+        $this->post('/sign-in', ['email' => $user->email, 'password' => "guess $i"]);
+    }
+    $this->post('/sign-in', ['email' => $user->email, 'password' => 'a-long-password'])->assertSessionHasErrors('email');
+    $this->assertGuest();
+});
+
+it('turns guests to the door and strangers away as if there were no such store', function (): void {
+    $store = someStore();
+    $this->get("/s/{$store->slug}/write")->assertRedirect('/sign-in');
+    $this->actingAs(member(someStore(), Role::Owner))->get("/s/{$store->slug}/write")->assertNotFound();
+});
+
+it('has a policy on every route of a store, and refuses the stranger and the lesser role', function (): void {
+    $store = someStore();
+    $stranger = member(someStore(), Role::Owner);
+    $needed = ['view' => null, 'write' => Role::Viewer, 'release' => Role::Writer, 'manage' => Role::Approver];
+    $seen = 0;
+    foreach (Route::getRoutes() as $route) {
+        /** @var RouteObject $route */
+        if (! str_starts_with($route->uri(), 's/{store}')) {
+            continue;
+        }
+        $abilities = array_map(static fn (string $m): string => Str::between($m, 'can:', ','), array_filter($route->gatherMiddleware(), static fn (mixed $m): bool => is_string($m) && str_starts_with($m, 'can:')));
+        expect($abilities)->not->toBeEmpty($route->uri());
+        expect($route->gatherMiddleware())->toContain('auth');
+        $strictest = array_values(array_intersect(array_reverse(array_keys($needed)), $abilities))[0];
+        $url = '/'.str_replace(['{store}', '{format}', '{field}'], [$store->slug, 'csv', 'title'], preg_replace('/\{(?!store|format|field)[a-z?]+\}/', '1', $route->uri()) ?? '');
+        $method = $route->methods()[0];
+        expect($this->actingAs($stranger)->call($method, $url)->status())->toBe(404, "$method $url for a stranger");
+        if ($needed[$strictest] !== null) {
+            expect($this->actingAs(member($store, $needed[$strictest]))->call($method, $url)->status())->toBe(403, "$method $url for the {$needed[$strictest]->value}");
+        }
+        $seen++;
+    }
+    expect($seen)->toBeGreaterThan(30);
+});
+
+it('leaves no route open that is not meant to be', function (): void {
+    $open = [];
+    foreach (Route::getRoutes() as $route) {
+        if (! in_array('auth', $route->gatherMiddleware(), true)) {
+            $open[] = $route->methods()[0].' '.$route->uri();
+        }
+    }
+    expect($open)->toEqualCanonicalizing(['GET health', 'GET sign-in', 'POST sign-in', 'GET invitations/{secret}', 'POST invitations/{secret}', 'POST csp-reports']);
+});
+
+it('asks for the token of the form on every change', function (): void {
+    $this->app['env'] = 'production'; // Laravel leaves the check out in unit tests.
+    $response = $this->withMiddleware()->post('/sign-in', ['email' => 'a@b.example', 'password' => 'x']);
+    expect($response->status())->toBe(419);
+});
+
+it('sends strict headers, and cookies that are Secure where the scheme is', function (): void {
+    $plain = $this->get('http://127.0.0.1/sign-in');
+    $csp = (string) $plain->headers->get('Content-Security-Policy');
+    expect($csp)->toContain("default-src 'self'")->not->toContain('unsafe')->and($plain->headers->get('X-Content-Type-Options'))->toBe('nosniff');
+    $cookie = static fn ($response) => collect($response->headers->getCookies())->first(static fn ($c) => $c->getName() === 'orchard_session');
+    expect($cookie($plain)->isSecure())->toBeFalse()->and($cookie($plain)->isHttpOnly())->toBeTrue()->and($cookie($plain)->getSameSite())->toBe('lax');
+    expect($cookie($this->get('https://127.0.0.1/sign-in'))->isSecure())->toBeTrue();
+});
+
+it('lets an invitation in once', function (): void {
+    $store = someStore();
+    $email = Str::lower(Str::random(10)).'@new.example';
+    $secret = app(Invitations::class)->invite($store, $email, Role::Writer, null);
+    expect(DB::table('access_invitations')->where('store_id', $store->id)->value('secret_hash'))->not->toContain($secret);
+    $this->get("/invitations/$secret")->assertOk()->assertSee($store->name);
+    $this->post("/invitations/$secret", ['name' => 'Nia New', 'password' => 'short'])->assertSessionHasErrors('password');
+    $this->post("/invitations/$secret", ['name' => 'Nia New', 'password' => 'long-enough-word'])->assertRedirect('/');
+    $user = User::query()->where('email', $email)->firstOrFail();
+    expect($user->roleIn($store))->toBe(Role::Writer);
+    $this->post("/invitations/$secret", ['name' => 'Again', 'password' => 'long-enough-word'])->assertStatus(410);
+});
+
+it('does not open somebody’s account by a link alone', function (): void {
+    $user = member(someStore(), Role::Viewer);
+    $secret = app(Invitations::class)->invite(someStore(), $user->email, Role::Owner, null);
+    $this->post("/invitations/$secret", ['password' => 'not theirs at all'])->assertSessionHasErrors('password');
+    $this->assertGuest();
+});
+
+it('keeps one owner in every store', function (): void {
+    $store = someStore();
+    $owner = member($store, Role::Owner);
+    $this->actingAs($owner)->post("/s/{$store->slug}/people/{$owner->id}", ['role' => 'viewer'])->assertSessionHasErrors('role');
+    $second = member($store, Role::Owner);
+    $this->actingAs($owner)->post("/s/{$store->slug}/people/{$second->id}", ['role' => 'none'])->assertSessionHasNoErrors();
+    expect(Membership::query()->where('store_id', $store->id)->pluck('role', 'user_id')->all())->toBe([$owner->id => Role::Owner]);
+});
+
+it('invites from the command line', function (): void {
+    $store = someStore();
+    expect(orchard(['access:invite', "--store={$store->slug}", '--email=x@y.example', '--role=approver']))->code->toBe(0)->out->toContain('/invitations/');
+    expect(orchard(['access:invite', "--store={$store->slug}", '--email=nonsense']))->code->toBe(2)->out->toBe('');
+    expect(orchard(['access:invite', '--store=no-such-store', '--email=x@y.example']))->code->toBe(2)->err->toContain('no-such-store');
+});

@@ -1,0 +1,9 @@
+<?php
+
+declare(strict_types=1);
+
+use Tests\TestCase;
+
+pest()->extend(TestCase::class)->in('Feature', 'Arch');
+
+require __DIR__.'/helpers.php';

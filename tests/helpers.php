@@ -1,0 +1,96 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Access\Models\Membership;
+use App\Access\Models\User;
+use App\Access\Role;
+use App\Gather\Crawl\Crawls;
+use App\Store\AddStore;
+use App\Store\Models\Store;
+use App\Store\StoreOptions;
+use App\Store\Work\WorkDesk;
+use Illuminate\Support\Str;
+use Orchard\Core\Text\Ruler;
+use Orchard\Core\Text\WidthTable;
+
+function ruler(): Ruler
+{
+    static $ruler;
+
+    return $ruler ??= new Ruler(WidthTable::fromJson((string) file_get_contents(dirname(__DIR__).'/resources/js/widths.json')));
+}
+
+/** Grows the small stand-in shop anew, as it was on its first day. */
+function freshShop(): void
+{
+    $dir = (string) getenv('SHOP_DATA');
+    @unlink("$dir/token");
+    exec('php '.escapeshellarg(dirname(__DIR__).'/standins/shop/bin/make-shop').' '.escapeshellarg($dir).' tiny 7 2>&1', $out, $code);
+    if ($code !== 0) {
+        throw new RuntimeException(implode("\n", $out));
+    }
+    exec('rm -rf '.escapeshellarg("$dir/pages"));
+    mkdir("$dir/pages");
+}
+
+/** A store of its own, connected to the small stand-in shop. */
+function shopStore(): Store
+{
+    $url = (string) getenv('SHOP_URL');
+    $store = app(AddStore::class)->add('Small shop', $url, 'small-'.Str::lower(Str::random(10)), allowPrivate: true);
+    app(StoreOptions::class)->set($store, 'shop_url', "$url/office/v1");
+    app(StoreOptions::class)->set($store, 'shop_token', trim((string) file_get_contents(getenv('SHOP_DATA').'/token')));
+
+    return $store->refresh();
+}
+
+/** Crawls a store to the end in this process and answers the crawl. */
+function crawl(Store $store): object
+{
+    $begun = app(Crawls::class)->begin($store, null);
+    expect(app(WorkDesk::class)->workToEnd($begun['work']))->toBe('done');
+
+    return Crawls::latest($store->id) ?? throw new LogicException('No crawl.');
+}
+
+function member(Store $store, Role $role): User
+{
+    $user = User::query()->create(['name' => ucfirst($role->value), 'email' => Str::lower(Str::random(12)).'@people.example', 'password' => 'a-long-password']);
+    Membership::query()->create(['user_id' => $user->id, 'store_id' => $store->id, 'role' => $role]);
+
+    return $user;
+}
+
+/** @return array<string, mixed> what the shop's admin API answers */
+function office(string $method, string $path, ?array $body = null): array
+{
+    $context = stream_context_create(['http' => ['method' => $method, 'ignore_errors' => true, 'timeout' => 30, 'header' => ['Authorization: Bearer '.trim((string) file_get_contents(getenv('SHOP_DATA').'/token')), 'Content-Type: application/json'], 'content' => $body === null ? '' : json_encode($body)]]);
+
+    return (array) json_decode((string) file_get_contents(getenv('SHOP_URL').'/office/v1'.$path, false, $context), true);
+}
+
+/** The HTML that a visitor of the small shop gets. */
+function shopPage(string $path): string
+{
+    return (string) file_get_contents(getenv('SHOP_URL').$path);
+}
+
+/**
+ * Runs a command of the application as a process of its own.
+ *
+ * @param  list<string>  $arguments
+ * @return array{code: int, out: string, err: string}
+ */
+function orchard(array $arguments, string $input = ''): array
+{
+    $process = proc_open([PHP_BINARY, dirname(__DIR__).'/artisan', ...$arguments], [['pipe', 'r'], ['file', $out = (string) tempnam(sys_get_temp_dir(), 'out'), 'w'], ['file', $err = (string) tempnam(sys_get_temp_dir(), 'err'), 'w']], $pipes);
+    fwrite($pipes[0], $input);
+    fclose($pipes[0]);
+    $code = proc_close($process);
+    $result = ['code' => $code, 'out' => (string) file_get_contents($out), 'err' => (string) file_get_contents($err)];
+    unlink($out);
+    unlink($err);
+
+    return $result;
+}
