@@ -63,11 +63,21 @@ function member(Store $store, Role $role): User
 }
 
 /** @return array<string, mixed> what the shop's admin API answers */
-function office(string $method, string $path, ?array $body = null): array
+function office(string $method, string $path, ?array $body = null, string $ifMatch = ''): array
 {
-    $context = stream_context_create(['http' => ['method' => $method, 'ignore_errors' => true, 'timeout' => 30, 'header' => ['Authorization: Bearer '.trim((string) file_get_contents(getenv('SHOP_DATA').'/token')), 'Content-Type: application/json'], 'content' => $body === null ? '' : json_encode($body)]]);
+    $context = stream_context_create(['http' => ['method' => $method, 'ignore_errors' => true, 'timeout' => 30, 'header' => ['Authorization: Bearer '.trim((string) file_get_contents(getenv('SHOP_DATA').'/token')), 'Content-Type: application/json', "If-Match: $ifMatch"], 'content' => $body === null ? '' : json_encode($body)]]);
 
     return (array) json_decode((string) file_get_contents(getenv('SHOP_URL').'/office/v1'.$path, false, $context), true);
+}
+
+/** Somebody changes texts in the shop's own back office. */
+function changeInShop(string $id, array $fields): void
+{
+    $version = office('GET', "/resources/$id")['version'];
+    $answer = office('PATCH', "/resources/$id", $fields, "\"$version\"");
+    if (($answer['version'] ?? null) !== (string) ($version + 1)) {
+        throw new RuntimeException('The shop did not take the change: '.json_encode($answer));
+    }
 }
 
 /** The HTML that a visitor of the small shop gets. */

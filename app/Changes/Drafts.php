@@ -116,7 +116,7 @@ final class Drafts
                     }
                 }
 
-                return $rows->pluck('resource_id')->map(intval(...))->all();
+                return $rows->pluck('resource_id')->map(static fn (mixed $n): int => (int) $n)->all();
             })];
         }
         TextsChanged::dispatch($store->id, array_values(array_unique($marked)), []);

@@ -30,7 +30,7 @@ final class ApplyCommand extends StoreCommand
             if ($desk->workToEnd($begun['work']) !== 'done') {
                 throw new RuntimeException('The preview failed: '.DB::table('work')->where('id', $begun['work'])->value('problem'));
             }
-            $counts = DB::table('write_recipe_rows')->where('run_id', $begun['run'])->groupBy('outcome')->selectRaw('outcome, COUNT(*) AS n')->pluck('n', 'outcome')->map(intval(...))->all();
+            $counts = DB::table('write_recipe_rows')->where('run_id', $begun['run'])->groupBy('outcome')->selectRaw('outcome, COUNT(*) AS n')->pluck('n', 'outcome')->map(static fn (mixed $n): int => (int) $n)->all();
             $saved = 0;
             if (! $this->option('preview')) {
                 $work = $book->apply($store, $begun['run'], null);
@@ -58,7 +58,7 @@ final class ApplyCommand extends StoreCommand
         $urls = @file($to, FILE_IGNORE_NEW_LINES | FILE_SKIP_EMPTY_LINES) ?: throw new InvalidArgumentException("\"$to\" is neither a kind of page nor a file of URLs.");
         $ids = [];
         foreach (array_chunk($urls, 1000) as $chunk) {
-            $ids = [...$ids, ...DB::table('resources')->join('pages', 'pages.id', '=', 'resources.page_id')->where('resources.store_id', $store->id)->whereIn('pages.digest', array_map(static fn (string $url): string => md5(trim($url), true), $chunk))->pluck('resources.id')->map(intval(...))->all()];
+            $ids = [...$ids, ...DB::table('resources')->join('pages', 'pages.id', '=', 'resources.page_id')->where('resources.store_id', $store->id)->whereIn('pages.digest', array_map(static fn (string $url): string => md5(trim($url), true), $chunk))->pluck('resources.id')->map(static fn (mixed $n): int => (int) $n)->all()];
         }
 
         return array_values($ids);

@@ -87,7 +87,7 @@ final class DeskController
         } else {
             /** @var list<int|string> $rows */
             $rows = $request->input('rows', []);
-            $ids = DB::table('drafts')->where('store_id', $store->id)->whereIn('resource_id', array_map(intval(...), $rows))->pluck('id')->map(intval(...))->values()->all();
+            $ids = DB::table('drafts')->where('store_id', $store->id)->whereIn('resource_id', array_map(intval(...), $rows))->pluck('id')->map(static fn (mixed $n): int => (int) $n)->values()->all();
         }
         $count = $drafts->markReady($store, $ids, $ready, $user->id);
 

@@ -124,7 +124,7 @@ final readonly class SheetImport
             return;
         }
         $urls = array_values(array_unique(array_map(static fn (array $row): string => (string) $row['url'], $chunk)));
-        $ids = DB::table('resources')->join('pages', 'pages.id', '=', 'resources.page_id')->where('resources.store_id', $store->id)->where('gone', 0)->whereIn('pages.digest', array_map(static fn (string $url): string => md5(trim($url), true), $urls))->pluck('resources.id', 'pages.url')->map(intval(...));
+        $ids = DB::table('resources')->join('pages', 'pages.id', '=', 'resources.page_id')->where('resources.store_id', $store->id)->where('gone', 0)->whereIn('pages.digest', array_map(static fn (string $url): string => md5(trim($url), true), $urls))->pluck('resources.id', 'pages.url')->map(static fn (mixed $n): int => (int) $n);
         $known = [];
         foreach ($this->list->rows($store, $ids->values()->all()) as $row) {
             $known[$row->id] = $row;

@@ -27,7 +27,7 @@ final readonly class TextExport
     {
         $after = 0;
         while (true) {
-            $ids = DB::table('write_rows')->where('store_id', $store->id)->where('resource_id', '>', $after)->orderBy('resource_id')->limit(500)->pluck('resource_id')->map(intval(...))->values()->all();
+            $ids = DB::table('write_rows')->where('store_id', $store->id)->where('resource_id', '>', $after)->orderBy('resource_id')->limit(500)->pluck('resource_id')->map(static fn (mixed $n): int => (int) $n)->values()->all();
             if ($ids === []) {
                 return;
             }

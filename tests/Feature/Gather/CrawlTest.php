@@ -62,8 +62,7 @@ it('writes an unchanged page only once, and a changed one as an interval', funct
     $second = crawl($store);
     expect(DB::table('page_facts')->where('store_id', $store->id)->count())->toBe($facts);
     $product = office('GET', '/resources?kind=product&limit=1')['items'][0];
-    file_get_contents(getenv('SHOP_URL').'/', false, stream_context_create(['http' => ['ignore_errors' => true]]));
-    patchShop($product['id'], ['title' => 'A title of today']);
+    changeInShop($product['id'], ['title' => 'A title of today']);
     $third = crawl($store);
     $page = DB::table('resources')->where('store_id', $store->id)->where('external_id', $product['id'])->value('page_id');
     $rows = DB::table('page_facts')->where('page_id', $page)->orderBy('id')->get();
@@ -71,14 +70,6 @@ it('writes an unchanged page only once, and a changed one as an interval', funct
         ->and((int) DB::table('pages')->where('id', $page)->value('seen_crawl'))->toBe((int) $third->id)
         ->and(DB::table('links')->whereIn('crawl_id', [$first->id, $second->id])->count())->toBe(0);
 });
-
-function patchShop(string $id, array $fields): void
-{
-    $version = office('GET', "/resources/$id")['version'];
-    $context = stream_context_create(['http' => ['method' => 'PATCH', 'ignore_errors' => true, 'content' => json_encode($fields), 'header' => ['Authorization: Bearer '.trim((string) file_get_contents(getenv('SHOP_DATA').'/token')), "If-Match: \"$version\"", 'Content-Type: application/json']]]);
-    $answer = (array) json_decode((string) file_get_contents(getenv('SHOP_URL')."/office/v1/resources/$id", false, $context), true);
-    expect($answer['version'])->toBe((string) ($version + 1));
-}
 
 it('cuts the same set at a limit every time, and calls such a crawl incomplete', function (): void {
     $sets = [];

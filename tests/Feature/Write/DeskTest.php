@@ -41,7 +41,7 @@ it('saves a draft, tells its checks, and takes it back when the shop’s text is
     $writer = member($this->store, Role::Writer);
     $saved = saveText($this->store, $writer, $product->id, 'Lamp')->assertOk();
     $saved->assertJson(['saved' => true, 'isDraft' => true, 'checks' => ['too short'], 'state' => 'draft']);
-    expect(DB::table('drafts')->where('resource_id', $product->id)->first())->value->toBe('Lamp')->origin->toBe('hand')->and(checksOf($product->id))->toBe(['short']);
+    expect((array) DB::table('drafts')->where('resource_id', $product->id)->first(['value', 'origin']))->toBe(['value' => 'Lamp', 'origin' => 'hand'])->and(checksOf($product->id))->toBe(['short']);
     $stored = (string) DB::table('resource_texts')->where('resource_id', $product->id)->where('field', 1)->value('stored');
     saveText($this->store, $writer, $product->id, $stored, $saved->json('revision'))->assertOk()->assertJson(['isDraft' => false, 'revision' => 0, 'state' => '']);
     expect(DB::table('drafts')->where('resource_id', $product->id)->exists())->toBeFalse()
@@ -103,7 +103,7 @@ it('counts repeated texts as SQL over all pairs does', function (): void {
     }
     $expected = array_merge(...array_values(array_filter($byText, static fn (array $ids): bool => count($ids) > 1)));
     sort($expected);
-    $marked = DB::table('write_rows')->where('store_id', $this->store->id)->whereRaw('title_checks & 8')->orderBy('resource_id')->pluck('resource_id')->map(intval(...))->all();
+    $marked = DB::table('write_rows')->where('store_id', $this->store->id)->whereRaw('title_checks & 8')->orderBy('resource_id')->pluck('resource_id')->map(static fn (mixed $n): int => (int) $n)->all();
     expect($marked)->toBe($expected)->and($marked)->not->toBeEmpty();
 });
 

@@ -32,7 +32,7 @@ it('previews what a recipe would make, changes nothing, then makes exactly that 
     expect($applied['drafts'])->toBe($outcomes['new'])->and(app(Drafts::class)->find($byHand->id, TextField::Title)?->value)->toBe('Written by a person, to stay as it is')
         ->and(app(Drafts::class)->find($products[1]->id, TextField::Title))->toBeNull();
     $attributes = json_decode((string) $products[2]->attributes, true);
-    expect(app(Drafts::class)->find($products[2]->id, TextField::Title))->value->toStartWith($products[2]->name)->origin->toBe(Origin::Recipe);
+    expect(app(Drafts::class)->find($products[2]->id, TextField::Title)?->origin)->toBe(Origin::Recipe);
     expect([$products[2]->name, "{$products[2]->name} by {$attributes['maker']}"])->toContain(app(Drafts::class)->find($products[2]->id, TextField::Title)?->value);
     // A second run finds nothing to do.
     expect(json_decode(orchard(['write:apply', (string) $recipe, "--store={$this->store->slug}", '--json'])['out'], true)['drafts'])->toBe(0);
@@ -103,7 +103,8 @@ it('exports, and brings the edited file back row by row: new, same, clash, error
     expect($counts['new'])->toBe(1)->and($counts['clash'])->toBe(2)->and($counts['error'])->toBe(4);
     expect($drafts->find($products[1]->id, TextField::Description))->toBeNull();
     expect($import->accept($this->store, $sheet, null))->toBe(1)->and($import->accept($this->store, $sheet, null))->toBe(0);
-    expect($drafts->find($products[1]->id, TextField::Description))->value->toBe('-50 degrees is a fine start')->origin->toBe(Origin::Import);
+    $imported = $drafts->find($products[1]->id, TextField::Description);
+    expect([$imported?->value, $imported?->origin])->toBe(['-50 degrees is a fine start', Origin::Import]);
     expect($drafts->find($products[4]->id, TextField::Title)?->value)->toBe('Also changed on the desk')->and($drafts->find($products[0]->id, TextField::Title)?->value)->toBe($before->value);
     array_map(unlink(...), [$file, $edited]);
 })->with(['csv', 'xlsx']);
