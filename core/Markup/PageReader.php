@@ -23,6 +23,9 @@ final class PageReader
 
     private const REGION_TAGS = ['nav' => Region::Navigation, 'header' => Region::Header, 'footer' => Region::Footer];
 
+    /** Elements of the line (HTML Standard, phrasing content): their borders do not part words. */
+    private const INLINE_TAGS = ['a' => 1, 'abbr' => 1, 'b' => 1, 'bdi' => 1, 'bdo' => 1, 'cite' => 1, 'code' => 1, 'data' => 1, 'del' => 1, 'dfn' => 1, 'em' => 1, 'font' => 1, 'i' => 1, 'img' => 1, 'ins' => 1, 'kbd' => 1, 'label' => 1, 'mark' => 1, 'q' => 1, 's' => 1, 'samp' => 1, 'small' => 1, 'span' => 1, 'strong' => 1, 'sub' => 1, 'sup' => 1, 'time' => 1, 'tt' => 1, 'u' => 1, 'var' => 1, 'wbr' => 1];
+
     /** Start tags that end foreign content (section 13.2.6.5). */
     private const BREAKOUT_TAGS = ['b' => 1, 'big' => 1, 'blockquote' => 1, 'body' => 1, 'br' => 1, 'center' => 1, 'code' => 1, 'dd' => 1, 'div' => 1, 'dl' => 1, 'dt' => 1, 'em' => 1, 'embed' => 1, 'h1' => 1, 'h2' => 1, 'h3' => 1, 'h4' => 1, 'h5' => 1, 'h6' => 1, 'head' => 1, 'hr' => 1, 'i' => 1, 'img' => 1, 'li' => 1, 'listing' => 1, 'menu' => 1, 'meta' => 1, 'nobr' => 1, 'ol' => 1, 'p' => 1, 'pre' => 1, 'ruby' => 1, 's' => 1, 'small' => 1, 'span' => 1, 'strong' => 1, 'strike' => 1, 'sub' => 1, 'sup' => 1, 'table' => 1, 'tt' => 1, 'u' => 1, 'ul' => 1, 'var' => 1];
 
@@ -186,6 +189,7 @@ final class PageReader
             if (! $this->inBody && ! isset(self::HEAD_TAGS[$name])) {
                 $this->inBody = true;
             }
+            $this->wordEnds($name);
             $this->open($name, $attributes);
         }
         if ($name === 'svg' || $name === 'math') {
@@ -214,13 +218,9 @@ final class PageReader
                     $this->anchor['alt'] .= ' '.(self::attributes($attributes)['alt'] ?? '');
                 }
                 break;
-            case 'br':
-                $this->text(' ');
-                break;
             case 'h1': case 'h2': case 'h3': case 'h4': case 'h5': case 'h6':
                 $this->closeHeading();
                 $this->heading = $name === 'h1' ? '' : null;
-                $this->mainText .= ' ';
                 break;
             case 'meta':
                 $this->meta(self::attributes($attributes));
@@ -244,13 +244,9 @@ final class PageReader
                     $this->regions[] = $name;
                 }
                 $this->open[$name]++;
-                $this->mainText .= ' ';
                 break;
             default:
-                $this->mainText .= ' ';
-                if ($this->anchor !== null && ! in_array($name, ['span', 'b', 'i', 'em', 'strong', 'small', 'mark', 'sup', 'sub', 'u', 's', 'code', 'abbr', 'time', 'data', 'wbr', 'font'], true)) {
-                    $this->anchor['text'] .= ' ';
-                }
+                break;
         }
     }
 
@@ -284,26 +280,36 @@ final class PageReader
         if (! $this->inBody && ($name === 'body' || $name === 'html' || $name === 'br')) {
             $this->inBody = true;
         }
+        $this->wordEnds($name);
         switch ($name) {
             case 'a':
                 $this->closeAnchor();
                 break;
             case 'h1': case 'h2': case 'h3': case 'h4': case 'h5': case 'h6':
                 $this->closeHeading();
-                $this->mainText .= ' ';
                 break;
             case 'nav': case 'header': case 'footer': case 'main': case 'article':
                 $this->open[$name] = max(0, $this->open[$name] - 1);
                 if ($this->regions !== [] && end($this->regions) === $name) {
                     array_pop($this->regions);
                 }
-                $this->mainText .= ' ';
-                break;
-            case 'p': case 'div': case 'li': case 'td': case 'th': case 'tr': case 'dt': case 'dd': case 'section': case 'option':
-                $this->mainText .= ' ';
         }
 
         return $after;
+    }
+
+    /** The border of an element that is not part of a line of text parts words. */
+    private function wordEnds(string $name): void
+    {
+        if (! isset(self::INLINE_TAGS[$name])) {
+            $this->mainText .= ' ';
+            if ($this->anchor !== null) {
+                $this->anchor['text'] .= ' ';
+            }
+            if ($this->heading !== null) {
+                $this->heading .= ' ';
+            }
+        }
     }
 
     private function rawText(string $name, string $attributes, string $html, int $at): int

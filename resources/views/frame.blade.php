@@ -14,9 +14,9 @@
 </head>
 <body hx-headers:inherited='{"X-CSRF-TOKEN": "{{ csrf_token() }}"}'>
 @if ($user)
-<a class="sr" href="#content">To the content</a>
 <div class="frame">
-    <div class="rail">
+    <header class="rail">
+        <a class="sr" href="#content">To the content</a>
         <p class="wordmark"><a href="/">Young Orchard</a></p>
         @if ($currentStore)
             <details>
@@ -56,7 +56,7 @@
                 <li><form method="post" action="{{ route('sign-out') }}">@csrf<button>Sign out</button></form></li>
             </ul>
         </details>
-    </div>
+    </header>
     <main id="content">
         @if (session('done'))<p class="note" role="status">{{ session('done') }}</p>@endif
         @if ($errors->any())<div class="note is-hand" role="alert">@foreach ($errors->all() as $error)<p>{{ $error }}</p>@endforeach</div>@endif

@@ -1,14 +1,12 @@
-<span class="of">Pages</span>
 @php($link = fn (array $changes) => route('write', [$store] + $filter->query($changes)))
 <a href="{{ $link(['kind' => null]) }}" @if (! $filter->kind) aria-current="true" @endif>all</a>
 @foreach ([App\Store\Kinds\PageKind::Product, App\Store\Kinds\PageKind::Collection, App\Store\Kinds\PageKind::Article, App\Store\Kinds\PageKind::Plain] as $kind)
     <a href="{{ $link(['kind' => $kind->key()]) }}" @if ($filter->kind === $kind) aria-current="true" @endif>{{ $kind->plural() }}</a>
 @endforeach
 <span class="n">@n($counts['total'])</span>
-<span class="of">Look at</span>
-<a href="{{ $link(['field' => null]) }}" @if (! $filter->field) aria-current="true" @endif>both texts</a>
+<span class="of">In</span>
+<a href="{{ $link(['field' => null]) }}" @if (! $filter->field) aria-current="true" @endif>both</a>
 @foreach (Orchard\Core\Wording\TextField::cases() as $field)<a href="{{ $link(['field' => $field->key()]) }}" @if ($filter->field === $field) aria-current="true" @endif>{{ $field->key() }}s</a>@endforeach
-<span class="of">that are</span>
 @if ($filter->check)<a href="{{ $link(['check' => null]) }}">any</a>@endif
 @foreach ([Orchard\Core\Wording\Check::Missing, Orchard\Core\Wording\Check::TooWide, Orchard\Core\Wording\Check::Repeated, Orchard\Core\Wording\Check::TooShort] as $check)
     <a href="{{ $link(['check' => $filter->check === $check ? null : $check->key()]) }}" @if ($filter->check === $check) aria-current="true" @endif>{{ $check->label() }} <span class="n">@n($counts['checks'][$check->key()])</span></a>

@@ -2,6 +2,7 @@
 @section('title', 'Writing desk')
 @push('scripts')<script src="{{ app(App\Store\Http\Assets::class)->url('desk.js') }}" type="module"></script>@endpush
 @section('content')
+    <h1 class="sr">Writing desk</h1>
     <div class="tabs-row">
     @include('write.tabs')
     <form class="filters" method="get" action="{{ route('write', $store) }}" role="search">

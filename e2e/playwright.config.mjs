@@ -1,0 +1,19 @@
+import { defineConfig } from '@playwright/test';
+
+const results = (process.env.ORCHARD_VAR ?? '.') + '/results';
+
+export default defineConfig({
+    testDir: '.',
+    outputDir: results + '/browser',
+    timeout: 120_000,
+    workers: 1,
+    fullyParallel: false,
+    reporter: [['list'], ['junit', { outputFile: results + '/browser.xml' }]],
+    use: {
+        baseURL: process.env.APP_URL,
+        viewport: { width: 1280, height: 800 },
+        launchOptions: { executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] },
+        screenshot: 'off',
+        trace: 'off',
+    },
+});
