@@ -36,13 +36,13 @@ test('a stranger is told that there is no such store', async ({ page }) => {
 test('settings, people and the loop are clean in light and dark, and the colour scheme is kept', async ({ page }) => {
     await signIn(page, 'owner');
     for (const path of ['', '/settings', '/people']) { await page.goto('/s/tindrel' + path); await axe(page); }
-    await page.getByText('Olena Orchard').click();
+    await page.getByText('Olena Orchard, owner').click();
     await page.getByRole('button', { name: 'Light or dark' }).click();
     await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
     await page.reload();
     await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
     await expect(page.getByText('coming').first()).toBeVisible();
-    await page.getByText('Olena Orchard').click();
+    await page.getByText('Olena Orchard, owner').click();
     await page.getByRole('button', { name: 'Sign out' }).click();
     await expect(page).toHaveURL(/sign-in/);
 });

@@ -195,6 +195,7 @@ CNF
             cat <<CNF
     server {
         listen 127.0.0.1:$(shop_port "$name");
+        gzip off;
         location / {
             include /etc/nginx/fastcgi_params;
             fastcgi_param SCRIPT_FILENAME $ROOT/standins/shop/public/index.php;

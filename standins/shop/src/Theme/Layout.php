@@ -72,17 +72,35 @@ final class Layout
 
     private function frame(string $head, string $main): string
     {
-        $links = '';
-        foreach ($this->shop->rows("SELECT slug, name FROM resources WHERE kind = 'collection' ORDER BY number LIMIT 10") as $row) {
-            $links .= '<a href="'.Shop::pathOf('collection', $row['slug']).'">'.e($row['name']).'</a>';
+        [$menu, $about] = $this->furniture();
+
+        return '<!DOCTYPE html>'."\n".'<html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1">'.$head
+            .'<link rel="stylesheet" href="/look/tindrel.css"></head><body>'.Icons::sprite().'<header><a class="mark" href="/">Tindrel</a><nav aria-label="Ranges"><span class="word" tabindex="0">Lamps</span><div class="menu">'.$menu.'</div><a href="/range">All ranges</a><a href="/journal">Journal</a></nav>'
+            .'<p class="own"><a href="/find" rel="nofollow">Find</a> <a href="/basket" rel="nofollow">Basket</a></p></header><main>'.$main.'</main><footer><nav aria-label="About">'.$about.'<a href="/sale">Sale</a><a href="/all-lamps">Lamps A to Z</a><a href="/round">Rewards</a></nav>'
+            .'<form class="letter" action="/about/contact" method="get"><label for="letter">Letters from the workshop</label><input id="letter" name="mail" type="email"><button>Send me one a month</button></form><p>Tindrel, lamps with a maker’s name.</p></footer></body></html>'."\n";
+    }
+
+    /** @return array{string, string} the menu of ranges, in columns, and the links of the footer */
+    private function furniture(): array
+    {
+        static $made = [];
+        if (isset($made[$this->shop->dir])) {
+            return $made[$this->shop->dir];
         }
+        $menu = '';
+        foreach ($this->shop->rows("SELECT slug, name, facts FROM resources WHERE kind = 'collection' ORDER BY number LIMIT 48") as $i => $row) {
+            if (json_decode((string) $row['facts'], true)['hidden']) {
+                continue;
+            }
+            $menu .= ($i % 12 === 0 ? ($i === 0 ? '<div class="column">' : '</div><div class="column">') : '')
+                .'<a class="range" href="'.Shop::pathOf('collection', $row['slug']).'"><svg class="icon" width="20" height="20" aria-hidden="true" focusable="false"><use href="#i-'.($i % 8).'"></use></svg><span class="name">'.e($row['name']).'</span> <span class="hint">chosen by hand, sent in two days</span></a>';
+        }
+        $menu .= $menu === '' ? '' : '</div>';
         $about = '';
         foreach ($this->shop->rows("SELECT slug, name FROM resources WHERE kind = 'page' AND slug <> 'trade' ORDER BY number") as $row) {
             $about .= '<a href="'.Shop::pathOf('page', $row['slug']).'">'.e($row['name']).'</a>';
         }
 
-        return '<!DOCTYPE html>'."\n".'<html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1">'.$head
-            .'<link rel="stylesheet" href="/look/tindrel.css"></head><body><header><a class="mark" href="/">Tindrel</a><nav aria-label="Ranges">'.$links.'<a href="/range">All ranges</a><a href="/journal">Journal</a></nav>'
-            .'<p class="own"><a href="/find" rel="nofollow">Find</a> <a href="/basket" rel="nofollow">Basket</a></p></header><main>'.$main.'</main><footer><nav aria-label="About">'.$about.'<a href="/sale">Sale</a><a href="/all-lamps">Lamps A to Z</a><a href="/round">Rewards</a></nav><p>Tindrel, lamps with a maker’s name.</p></footer></body></html>'."\n";
+        return $made[$this->shop->dir] = [$menu, $about];
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tindrel\Theme;
 
 use Tindrel\Answer;
+use Tindrel\Seed\Words;
 use Tindrel\Shop;
 
 /** The shop's pages, as its theme shows them. */
@@ -62,12 +63,12 @@ final class Pages
         foreach (['Maker' => $facts['maker'], 'Made of' => $facts['material'], 'Sizes' => implode(', ', $facts['sizes']), 'Socket' => $facts['socket'], 'Light' => $facts['kelvin'].' K', 'For the' => $facts['room']] as $label => $value) {
             $rows .= '<tr><th>'.$label.'</th><td>'.e($value).'</td></tr>';
         }
-        $near = $this->shop->rows('SELECT p.* FROM shelf s JOIN resources p ON p.id = s.product WHERE s.collection = ? AND s.product <> ? ORDER BY (s.place + ?) % 17, s.place LIMIT 4', [$collection['id'] ?? '', $product['id'], $product['number']]);
+        $near = $this->shop->rows('SELECT p.* FROM shelf s JOIN resources p ON p.id = s.product WHERE s.collection = ? AND s.product <> ? ORDER BY (s.place + ?) % 17, s.place LIMIT 8', [$collection['id'] ?? '', $product['id'], $product['number']]);
         $main = '<p class="crumbs">'.$crumbs.e($product['name']).'</p><div class="product"><div class="pictures">'.$pictures.'</div><div>'
             .Layout::heading($product, $facts['h1']).'<p class="price">€ '.number_format($facts['price'], 2).'</p><p>'.($facts['in_stock'] ? 'In stock, sent within two days.' : 'Out of stock at the moment.').'</p>'
             .($variant === null ? '' : '<p>Shown in '.e(str_replace('-', ' ', $variant)).'.</p>').'<p class="finishes">'.$swatches.'</p><div class="text"><p>'.nl2br(e($product['body'])).'</p></div><table>'.$rows.'</table>'
             .'<form action="/basket" method="get"><button name="add" value="'.e($product['id']).'">Into the basket</button></form></div></div>'
-            .($near === [] ? '' : '<h2>Others like it</h2>'.$this->grid($near, null));
+            .$this->voices($product).($near === [] ? '' : '<h2>Others like it</h2>'.$this->grid($near, null));
         $ld = ['@context' => 'https://schema.org', '@type' => 'Product', 'name' => $product['name'], 'sku' => $product['id'], 'brand' => ['@type' => 'Brand', 'name' => $facts['maker']],
             'offers' => ['@type' => 'Offer', 'price' => $facts['price'], 'priceCurrency' => 'EUR', 'availability' => 'https://schema.org/'.($facts['in_stock'] ? 'InStock' : 'OutOfStock')]];
         $first = $facts['pixel_in_head'] ? '<img src="/pictures/pixel.svg" width="1" height="1">' : '';
@@ -268,6 +269,23 @@ final class Pages
         return Answer::plain(Picture::draw($name), 'image/svg+xml');
     }
 
+    /**
+     * What buyers say: the same words for the same product, always.
+     *
+     * @param  array<string, mixed>  $product
+     */
+    private function voices(array $product): string
+    {
+        $luck = crc32((string) $product['slug']);
+        $list = '';
+        for ($i = 0; $i < 3 + $luck % 4; $i++) {
+            $sentence = str_replace(['{room}', '{style}', '{finish}'], [strtolower($product['facts']['room']), 'plain', strtolower($product['facts']['finishes'][0])], Words::ARTICLE_SENTENCES[($luck + 5 * $i) % count(Words::ARTICLE_SENTENCES)]);
+            $list .= '<li class="voice"><p class="stars" aria-label="'.(3 + ($luck + $i) % 3).' of 5">'.str_repeat('<svg class="icon" width="14" height="14" aria-hidden="true"><use href="#i-3"></use></svg>', 3 + ($luck + $i) % 3).'</p><blockquote><p>'.e($sentence).'</p></blockquote><p class="by">'.e(Words::MODELS[($luck + 7 * $i) % count(Words::MODELS)]).', bought it</p></li>';
+        }
+
+        return '<section class="voices"><h2>What buyers say</h2><ul>'.$list.'</ul></section>';
+    }
+
     /** @param  list<array<string, mixed>>  $products */
     private function grid(array $products, ?string $under): string
     {
@@ -276,7 +294,12 @@ final class Pages
             $product = is_array($row['facts']) ? $row : Shop::unpack($row);
             $path = $under === null ? Shop::pathOf('product', $product['slug']) : "/range/$under/{$product['slug']}";
             $image = $product['images'][0] ?? ['src' => '/pictures/none.svg', 'alt' => ''];
-            $cells .= '<li><a href="'.e($path).'"><img src="'.e($image['src']).'" alt="'.e($image['alt']).'" width="220" height="220" loading="lazy"><span>'.e($product['name']).'</span></a><small>'.e($product['facts']['maker']).' · € '.number_format($product['facts']['price'], 2).'</small></li>';
+            $dots = '';
+            foreach ($product['facts']['finishes'] as $finish) {
+                $dots .= '<span class="dot dot-'.self::handle($finish).'" title="'.e($finish).'"></span>';
+            }
+            $cells .= '<li class="card" data-id="'.e($product['id']).'"><a href="'.e($path).'"><img src="'.e($image['src']).'" srcset="'.e($image['src']).' 220w, '.e($image['src']).'?w=440 440w, '.e($image['src']).'?w=880 880w" sizes="(min-width: 900px) 25vw, 50vw" alt="'.e($image['alt']).'" width="220" height="220" loading="lazy" decoding="async"><span class="card-name">'.e($product['name']).'</span></a>'
+                .'<div class="dots" aria-hidden="true">'.$dots.'</div><small class="maker">'.e($product['facts']['maker']).'</small> <small class="price"><span class="currency">€</span> <span class="amount">'.number_format($product['facts']['price'], 2).'</span></small></li>';
         }
 
         return '<ul class="grid">'.$cells.'</ul>';
