@@ -21,9 +21,12 @@ final class GuardedHttp
     /** The name by which robots.txt may speak to us. */
     public const PRODUCT_TOKEN = 'youngorchard';
 
+    /** Room for headers in front of a body; curl itself ends a request at 300 KB of them. */
+    private const MOST_HEADER_BYTES = 65536;
+
     private readonly CurlMultiHandle $multi;
 
-    /** @var array<int, array{handle: CurlHandle, tag: mixed, body: \stdClass, started: float}> */
+    /** @var array<int, array{handle: CurlHandle, tag: mixed, body: \stdClass, max: int, started: float}> */
     private array $open = [];
 
     /** @var list<CurlHandle> */
@@ -64,7 +67,8 @@ final class GuardedHttp
             return;
         }
         $handle = array_pop($this->spare) ?? curl_init();
-        $body = (object) ['text' => '', 'headers' => [], 'cut' => false];
+        $body = (object) ['text' => '', 'cut' => false];
+        $most = $request->maxBytes + self::MOST_HEADER_BYTES;
         $headers = [];
         foreach ($request->headers as $name => $value) {
             $headers[] = "$name: $value";
@@ -84,18 +88,11 @@ final class GuardedHttp
             CURLOPT_TIMEOUT_MS => (int) ($request->timeout * 1000),
             CURLOPT_NOSIGNAL => true,
             CURLOPT_ENCODING => '',
-            CURLOPT_HEADERFUNCTION => static function (CurlHandle $h, string $line) use ($body): int {
-                if (str_starts_with($line, 'HTTP/')) {
-                    $body->headers = [];
-                } elseif (str_contains($line, ':') && count($body->headers) < 100) {
-                    [$name, $value] = explode(':', $line, 2);
-                    $body->headers[strtolower(trim($name))][] = mb_scrub(trim(substr($value, 0, 8000)));
-                }
-
-                return strlen($line);
-            },
-            CURLOPT_WRITEFUNCTION => static function (CurlHandle $h, string $piece) use ($body, $request): int {
-                $room = $request->maxBytes - strlen($body->text);
+            // Headers come in one stream with the body, in large pieces: a call into PHP for each line would cost more than all the rest.
+            CURLOPT_HEADER => true,
+            CURLOPT_BUFFERSIZE => 131072,
+            CURLOPT_WRITEFUNCTION => static function (CurlHandle $h, string $piece) use ($body, $most): int {
+                $room = $most - strlen($body->text);
                 if (strlen($piece) > $room) {
                     $body->text .= substr($piece, 0, $room);
                     $body->cut = true;
@@ -111,7 +108,7 @@ final class GuardedHttp
             curl_setopt($handle, CURLOPT_POSTFIELDS, $request->body);
         }
         curl_multi_add_handle($this->multi, $handle);
-        $this->open[spl_object_id($handle)] = ['handle' => $handle, 'tag' => $tag, 'body' => $body, 'started' => microtime(true)];
+        $this->open[spl_object_id($handle)] = ['handle' => $handle, 'tag' => $tag, 'body' => $body, 'max' => $request->maxBytes, 'started' => microtime(true)];
     }
 
     public function underWay(): int
@@ -157,12 +154,30 @@ final class GuardedHttp
                 default => curl_strerror($error) ?? 'The request failed.',
             };
             $status = $problem === null ? (int) curl_getinfo($handle, CURLINFO_RESPONSE_CODE) : 0;
-            $done[] = [$entry['tag'], new HttpAnswer($status, $body->headers, $body->text, $body->cut, $problem, microtime(true) - $entry['started'])];
+            $headerBytes = (int) curl_getinfo($handle, CURLINFO_HEADER_SIZE);
+            $text = substr($body->text, $headerBytes);
+            $isCut = $body->cut || strlen($text) > $entry['max'];
+            $done[] = [$entry['tag'], new HttpAnswer($status, self::headers(substr($body->text, 0, $headerBytes)), $isCut ? substr($text, 0, $entry['max']) : $text, $isCut, $problem, microtime(true) - $entry['started'])];
             curl_multi_remove_handle($this->multi, $handle);
             if (count($this->spare) < 32) {
                 curl_reset($handle);
                 $this->spare[] = $handle;
             }
         }
+    }
+
+    /** @return array<string, list<string>> of the last answer in the block, by name in lower case */
+    private static function headers(string $block): array
+    {
+        $headers = [];
+        foreach (explode("\r\n", $block) as $line) {
+            if (str_starts_with($line, 'HTTP/')) {
+                $headers = [];
+            } elseif (count($headers) < 100 && ($colon = strpos($line, ':')) !== false) {
+                $headers[strtolower(trim(substr($line, 0, $colon)))][] = mb_scrub(trim(substr($line, $colon + 1, 8000)));
+            }
+        }
+
+        return $headers;
     }
 }

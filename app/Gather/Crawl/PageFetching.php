@@ -31,6 +31,9 @@ final class PageFetching
 
     private const ATTEMPTS = 3;
 
+    /** Pages that may wait for a parser; more would only fill memory. */
+    private const MOST_TO_PARSE = 48;
+
     /** This many failures in a row, with nothing fetched between, end the crawl. */
     private const DEAD_AFTER = 25;
 
@@ -113,7 +116,7 @@ final class PageFetching
         while (true) {
             $dead = $this->inARow >= self::DEAD_AFTER;
             $stopping = $dead || $this->run->timeIsUp() || $this->stopWanted();
-            if (! $stopping && $parsers->underWay() < 200) {
+            if (! $stopping && $parsers->underWay() < self::MOST_TO_PARSE) {
                 $this->startRequests();
             }
             if ($this->http->underWay() === 0 && $parsers->underWay() === 0) {

@@ -23,7 +23,11 @@ final class ParserProcess
     /** @var resource */
     private $output;
 
-    private string $outgoing = '';
+    /** @var list<string> frames not yet written whole; cut nowhere, so that nothing is copied twice */
+    private array $outgoing = [];
+
+    /** Bytes of the first of them that are written. */
+    private int $written = 0;
 
     private string $incoming = '';
 
@@ -50,7 +54,7 @@ final class ParserProcess
     public function add(string $url, ?string $contentType, string $body, mixed $tag): void
     {
         $frame = serialize([$url, $contentType, $body]);
-        $this->outgoing .= pack('V', strlen($frame)).$frame;
+        $this->outgoing[] = pack('V', strlen($frame)).$frame;
         $this->tags[] = $tag;
         $this->pump();
     }
@@ -64,7 +68,7 @@ final class ParserProcess
     /** @return ?resource where something waits to be written */
     public function inputIfPending()
     {
-        return $this->outgoing === '' ? null : $this->input;
+        return $this->outgoing === [] ? null : $this->input;
     }
 
     /** @return list<array{mixed, ParsedPage|string}> tag, and the page or why there is none */
@@ -91,15 +95,19 @@ final class ParserProcess
 
     private function pump(): void
     {
-        while ($this->outgoing !== '') {
-            $sent = @fwrite($this->input, substr($this->outgoing, 0, 65536));
+        while ($this->outgoing !== []) {
+            $sent = @fwrite($this->input, substr($this->outgoing[0], $this->written, 65536));
             if ($sent === false) {
                 throw new RuntimeException('A parser process has died.');
             }
             if ($sent === 0) {
                 break;
             }
-            $this->outgoing = substr($this->outgoing, $sent);
+            $this->written += $sent;
+            if ($this->written === strlen($this->outgoing[0])) {
+                array_shift($this->outgoing);
+                $this->written = 0;
+            }
         }
         while (($piece = fread($this->output, 262144)) !== false && $piece !== '') {
             $this->incoming .= $piece;
