@@ -5,7 +5,9 @@ const results = (process.env.ORCHARD_VAR ?? '.') + '/results';
 export default defineConfig({
     testDir: '.',
     outputDir: results + '/browser',
-    timeout: 120_000,
+    // Generous: the machine may be shared and slow; a test never measures time.
+    timeout: 300_000,
+    expect: { timeout: 20_000 },
     workers: 1,
     fullyParallel: false,
     reporter: [['list'], ['junit', { outputFile: results + '/browser.xml' }]],

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Changes;
 
-/** Where a draft stands on its way to the shop. */
+/** Where a draft stands on its way to the shop; the cases stand in the order of their ranks. */
 enum DraftState: string
 {
     case Open = 'open';

@@ -109,11 +109,9 @@ final class Drafts
             $marked = [...$marked, ...DB::transaction(function () use ($store, $chunk, $ready, $userId): array {
                 $states = $ready ? [DraftState::Open, DraftState::Refused] : [DraftState::Ready];
                 $rows = DB::table('drafts')->where('store_id', $store->id)->whereIn('id', $chunk)->whereIn('state', array_map(static fn (DraftState $s): string => $s->value, $states))->lockForUpdate()->get();
-                foreach ($rows as $row) {
-                    DB::table('drafts')->where('id', $row->id)->update(['state' => $ready ? DraftState::Ready->value : DraftState::Open->value, 'note' => null]);
-                    if ($ready) {
-                        History::add($store->id, (int) $row->resource_id, TextField::from((int) $row->field), HistoryEvent::Ready, (string) $row->base_value, (string) $row->value, $userId);
-                    }
+                DB::table('drafts')->whereIn('id', $rows->pluck('id'))->update(['state' => $ready ? DraftState::Ready->value : DraftState::Open->value, 'note' => null]);
+                if ($ready) {
+                    History::addMany($store->id, HistoryEvent::Ready, $rows->all(), $userId);
                 }
 
                 return $rows->pluck('resource_id')->map(static fn (mixed $n): int => (int) $n)->all();

@@ -19,6 +19,19 @@ final class History
         ]);
     }
 
+    /**
+     * One entry for each of many drafts.
+     *
+     * @param  array<object>  $drafts  rows of the table drafts
+     */
+    public static function addMany(int $storeId, HistoryEvent $event, array $drafts, ?int $userId): void
+    {
+        DB::table('history')->insert(array_map(static fn (object $draft): array => [
+            'store_id' => $storeId, 'resource_id' => $draft->resource_id, 'field' => $draft->field, 'event' => $event->value, 'before_value' => $draft->base_value, 'after_value' => $draft->value,
+            'user_id' => $userId, 'created_at' => now()->format('Y-m-d H:i:s.v'),
+        ], $drafts));
+    }
+
     /** @return array<object> newest first, with the name of whoever did it */
     public static function of(int $resourceId, int $limit = 100): array
     {

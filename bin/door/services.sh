@@ -20,6 +20,12 @@ make_sockets() {
     [ "$(stat -c %U "$SOCKETS")" = "$RUN_AS" ] || die "$SOCKETS belongs to someone else; remove it and start again."
 }
 
+ports_are_free() {
+    local port
+    for port in "$HTTP_PORT" "$DB_PORT"; do port_is_taken "$port" && return 1; done
+    return 0
+}
+
 check_ports() {
     local port
     for port in "$HTTP_PORT" "$DB_PORT" $(for shop in $SHOPS; do shop_port "${shop%%:*}"; done); do
@@ -28,10 +34,28 @@ check_ports() {
     return 0
 }
 
+# end_orphans: processes of this instance that a dead supervisor left behind.
+end_orphans() {
+    local pid command
+    for pid in /proc/[0-9]*; do
+        pid="${pid#/proc/}"
+        command="$(tr '\0' ' ' <"/proc/$pid/cmdline" 2>/dev/null)" || continue
+        case "$command" in
+            *"$VAR/my.cnf"*|*"$VAR/app-fpm.conf"*|*"$VAR/shop-fpm.conf"*|*"$VAR/nginx.conf"*|*artisan\ queue:work*|*artisan\ schedule:work*) ;;
+            *) continue ;;
+        esac
+        tr '\0' '\n' <"/proc/$pid/environ" 2>/dev/null | grep -qx "ORCHARD_VAR=$VAR" || continue
+        kill -TERM "$pid" 2>/dev/null || true
+    done
+    wait_for 30 test ! -f "$VAR/mysql.pid" || rm -f "$VAR/mysql.pid"
+}
+
 # database_up: supervisor and MariaDB, made where they are missing or half made.
 database_up() {
     make_sockets
     if ! supervisor_is_up; then
+        end_orphans
+        wait_for 10 ports_are_free || true
         check_ports
         write_configs
         if is_root; then chown "$RUN_AS" "$VAR"/*.cnf "$VAR"/*.conf; fi

@@ -71,7 +71,7 @@ final class SendWork implements LongWork
                 continue;
             }
             $pause = $this->send($run, $admin, $item);
-            $run->beat($this->counts($run->subjectId));
+            $run->beat(fn (): array => $this->counts($run->subjectId));
             if ($pause > 2) {
                 return SliceEnd::later($pause);
             }

@@ -75,17 +75,19 @@ final class WorkRun
     /**
      * Tells people how far it is, and that this process is alive; at most once a second unless forced.
      *
-     * @param  array<string, mixed>  $progress
+     * @param  array<string, mixed>|Closure(): array<string, mixed>  $progress  a closure is only asked when it is time
      *
      * @throws LeaseLost
      */
-    public function beat(array $progress = [], bool $force = false): void
+    public function beat(array|Closure $progress = [], bool $force = false): void
     {
-        $this->progress = $progress + $this->progress;
         $now = microtime(true);
         if (! $force && $now - $this->lastBeat < 1) {
+            $this->progress = is_array($progress) ? $progress + $this->progress : $this->progress;
+
             return;
         }
+        $this->progress = ($progress instanceof Closure ? $progress() : $progress) + $this->progress;
         $this->lastBeat = $now;
         $held = DB::update('UPDATE work SET expires_at = TIMESTAMPADD(SECOND, ?, UTC_TIMESTAMP(3)), progress = ? WHERE id = ? AND fence = ?', [
             self::LEASE_SECONDS, json_encode((object) $this->progress, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE), $this->workId, $this->fence,

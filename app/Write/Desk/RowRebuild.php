@@ -42,15 +42,21 @@ final class RowRebuild
 
     public function afterChange(TextsChanged $event): void
     {
-        $store = Store::query()->findOrFail($event->storeId);
         $ids = $event->resourceIds;
-        if ($event->digests !== []) {
-            $digests = Bytes::list(array_values($event->digests));
-            $markets = Bulk::list(array_map(static fn ($market): int => $market->id, Markets::of($store)->all()));
-            foreach (['shown_digest', 'draft_digest'] as $column) {
-                foreach (DB::select("SELECT resource_id FROM resource_texts WHERE market_id IN ($markets) AND field IN (1, 2) AND $column IN ($digests) LIMIT ".self::MOST_NEIGHBOURS) as $row) {
-                    $ids[] = (int) $row->resource_id;
-                }
+        if ($event->digests === []) {
+            // No shown text has changed, only where drafts stand: thousands at once when a release begins.
+            foreach (array_chunk($ids, 5000) as $chunk) {
+                $this->states($chunk);
+            }
+
+            return;
+        }
+        $store = Store::query()->findOrFail($event->storeId);
+        $digests = Bytes::list(array_values($event->digests));
+        $markets = Bulk::list(array_map(static fn ($market): int => $market->id, Markets::of($store)->all()));
+        foreach (['shown_digest', 'draft_digest'] as $column) {
+            foreach (DB::select("SELECT resource_id FROM resource_texts WHERE market_id IN ($markets) AND field IN (1, 2) AND $column IN ($digests) LIMIT ".self::MOST_NEIGHBOURS) as $row) {
+                $ids[] = (int) $row->resource_id;
             }
         }
         foreach (array_chunk(array_values(array_unique($ids)), self::CHUNK) as $chunk) {
@@ -103,6 +109,18 @@ final class RowRebuild
             ];
         }
         Bulk::write('write_rows', ['resource_id', 'store_id', 'market_id', 'kind', 'name_key', 'title_checks', 'description_checks', 'any_checks', 'drafted', 'state', 'title_px', 'description_px'], $new, 'REPLACE');
+    }
+
+    /** @param  list<int>  $ids */
+    private function states(array $ids): void
+    {
+        if ($ids === []) {
+            return;
+        }
+        $list = Bulk::list($ids);
+        $ranked = implode(',', array_map(static fn (DraftState $state): string => "'{$state->value}'", DraftState::cases()));
+        DB::update("UPDATE write_rows w LEFT JOIN (SELECT resource_id, BIT_OR(field) AS fields, MAX(FIELD(state, $ranked)) AS state FROM drafts WHERE resource_id IN ($list) GROUP BY resource_id) d ON d.resource_id = w.resource_id
+            SET w.drafted = COALESCE(d.fields, 0), w.state = COALESCE(d.state, 0) WHERE w.resource_id IN ($list)");
     }
 
     /** Another resource of the market shows, or is to show, the same text. */

@@ -1,7 +1,7 @@
 @extends('frame')
 @section('title', 'Release')
 @section('content')
-    <div class="head"><h1>Release</h1><span class="soft">@foreach (Orchard\Core\Wording\TextField::cases() as $field)@n($ready[$field->value] ?? 0) {{ $field->key() }}s @endforeach ready</span></div>
+    <div class="head"><h1>Release</h1><span class="soft">@n($ready[1] ?? 0) titles and @n($ready[2] ?? 0) descriptions ready</span></div>
     @if (count($clashes))
         <h2>Clashes: the shop’s text has changed since</h2>
         <table class="ledger">

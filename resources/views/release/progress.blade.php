@@ -13,7 +13,7 @@
         @if ($seen['not seen'] ?? 0)<span class="state is-hand"><b>@n($seen['not seen'])</b> never seen</span>@endif
         @if ($open)<span><b>@n($open)</b> to be sent</span>@endif
         @if ($counts['refused'] ?? 0)<span class="state is-hand"><b>@n($counts['refused'])</b> refused</span>@endif
-        @if ($counts['clash'] ?? 0)<span class="state is-hand"><b>@n($counts['clash'])</b> clashes</span>@endif
+        @if ($counts['clash'] ?? 0)<span class="state is-hand"><b>@n($counts['clash'])</b> {{ $counts['clash'] === 1 ? 'clash' : 'clashes' }}</span>@endif
         @if ($undone)<span><b>@n($undone)</b> taken back</span>@endif
     </div>
     @if ($busy)<p>Sending is <b>{{ $sending->stateInWords() }}</b>. <progress class="bar" max="{{ $all }}" value="{{ $all - $open }}" aria-label="Sent"></progress></p>
