@@ -37,6 +37,9 @@ $code = 'require "vendor/autoload.php"; $app = require "bootstrap/app.php"; $app
 for ($kill = 0; $kill < 2; $kill++) {
     $process = proc_open([PHP_BINARY, '-r', $code], [1 => ['file', '/dev/null', 'w'], 2 => ['file', '/dev/null', 'w']], $pipes, base_path());
     usleep(2_500_000);
+    if ($process === false) {
+        throw new RuntimeException('A worker could not be started.');
+    }
     proc_terminate($process, 9);
     proc_close($process);
     told('Killed at '.DB::table('release_items')->where('release_id', $begun['release'])->where('state', 'live')->count().' live.');

@@ -20,7 +20,7 @@ if (Crawls::shown($store->id) === 0) {
 $user = User::query()->firstOrCreate(['email' => 'bench@tindrel.example'], ['name' => 'Bench', 'password' => 'a-bench-password']);
 Membership::query()->upsert([['user_id' => $user->id, 'store_id' => $store->id, 'role' => Role::Owner->value]], ['user_id', 'store_id'], ['role']);
 $base = (string) getenv('APP_URL');
-$jar = (string) tempnam(sys_get_temp_dir(), 'jar');
+$jar = tempnam(sys_get_temp_dir(), 'jar') ?: throw new RuntimeException('There is no room for a cookie jar.');
 $fetch = static function (string $path, ?string $post = null) use ($base, $jar): array {
     $curl = curl_init($base.$path);
     curl_setopt_array($curl, [CURLOPT_RETURNTRANSFER => true, CURLOPT_HEADER => true, CURLOPT_COOKIEJAR => $jar, CURLOPT_COOKIEFILE => $jar] + ($post === null ? [] : [CURLOPT_POSTFIELDS => $post]));

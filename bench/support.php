@@ -46,6 +46,12 @@ function benchCrawl(Store $store): array
     return ['seconds' => microtime(true) - $start, 'crawl' => $crawl];
 }
 
+/**
+ * A call of a stand-in shop's admin API.
+ *
+ * @param  ?array<string, int>  $body
+ * @return array<string, mixed>
+ */
 function office(string $shop, string $method, string $path, ?array $body = null): array
 {
     $url = (string) getenv('SHOP_'.strtoupper($shop));

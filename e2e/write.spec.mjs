@@ -129,6 +129,7 @@ test('a recipe is built, looked through, applied, and leaves hand-written texts 
     await expect(page.locator('#run-part')).toContainText('Nothing has been changed yet', { timeout: 30_000 });
     await expect(page.getByRole('link', { name: 'left alone: written by hand 1' })).toBeVisible();
     await axe(page);
+    await expect(page.locator('#run-part tbody tr').first()).toContainText(/ by [A-Z]/);
     await page.getByRole('button', { name: /Make \d+ drafts/ }).click();
     await expect(page.locator('#run-part')).toContainText('drafts were made', { timeout: 60_000 });
     await page.goto('/s/tindrel/write?kind=product');

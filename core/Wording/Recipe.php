@@ -62,13 +62,21 @@ final readonly class Recipe
     {
         $text = '';
         foreach ($parts as $part) {
-            $text .= match (true) {
-                $part->fact === null => $part->words,
+            $text = match (true) {
+                $part->fact === null => self::glue($text, $part->words),
                 $text === '' => trim($facts[$part->fact]),
-                default => $part->words.trim($facts[$part->fact]),
+                default => self::glue(self::glue($text, $part->words), trim($facts[$part->fact])),
             };
         }
 
         return Ruler::collapse($text);
+    }
+
+    /** Puts a space between two pieces that would run together: "Lamp" and "by", but not "Lamp" and ", free". */
+    private static function glue(string $text, string $piece): string
+    {
+        $touch = $text !== '' && $piece !== '' && preg_match('#[\s(/“‘-]$#u', $text) !== 1 && preg_match('#^[\s,.;:!?)/”’%-]#u', $piece) !== 1;
+
+        return $text.($touch ? ' ' : '').$piece;
     }
 }

@@ -11,7 +11,7 @@ final readonly class RecipePart
 {
     /**
      * @param  ?string  $fact  name of the fact; null for fixed words
-     * @param  string  $words  the fixed words; for a fact what is put before it, unless it comes first
+     * @param  string  $words  the fixed words; for a fact what is put before it, unless it comes first; spaces are put where pieces would run together
      * @param  int  $rank  0 stays always; of the others the highest drops out first when the text is cut off
      */
     private function __construct(public ?string $fact, public string $words, public int $rank)

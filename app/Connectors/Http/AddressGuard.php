@@ -19,7 +19,7 @@ final class AddressGuard
 
     private const REFUSED_V4 = ['0.0.0.0/8', '10.0.0.0/8', '100.64.0.0/10', '127.0.0.0/8', '169.254.0.0/16', '172.16.0.0/12', '192.0.0.0/24', '192.0.2.0/24', '192.88.99.0/24', '192.168.0.0/16', '198.18.0.0/15', '198.51.100.0/24', '203.0.113.0/24', '224.0.0.0/4', '240.0.0.0/4'];
 
-    /** @var array<string, string> pinned addresses by "host:port" */
+    /** @var array<string, non-empty-string> pinned addresses by "host:port" */
     private array $pinned = [];
 
     /** @param  list<string>  $allowed "host:port" */
@@ -39,6 +39,7 @@ final class AddressGuard
         return $this->pinned[$key] ??= $this->resolve($url->host(), $key);
     }
 
+    /** @return non-empty-string */
     private function resolve(string $host, string $key): string
     {
         $bare = trim($host, '[]');
@@ -63,7 +64,7 @@ final class AddressGuard
             }
         }
 
-        return (string) reset($addresses);
+        return (string) reset($addresses) ?: throw AddressRefused::unknown($host);
     }
 
     public static function isPublic(string $address): bool

@@ -74,7 +74,10 @@ final readonly class HttpShopAdmin implements ShopAdmin
         return is_array($data) ? $data : throw ShopUnavailable::garbled('no JSON object');
     }
 
-    /** @param  array<string, string>  $headers */
+    /**
+     * @param  non-empty-string  $method
+     * @param  array<string, string>  $headers
+     */
     private function request(string $method, string $path, array $headers = [], ?string $body = null): HttpRequest
     {
         $url = PageUrl::parse(rtrim($this->base->text(), '/').$path) ?? throw ShopUnavailable::garbled("the address {$this->base->text()}$path");

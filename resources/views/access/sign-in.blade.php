@@ -6,9 +6,9 @@
     @if ($errors->any())<div class="note is-hand" role="alert">@foreach ($errors->all() as $error)<p>{{ $error }}</p>@endforeach</div>@endif
     <form method="post" action="{{ route('sign-in') }}">
         @csrf
-        <label class="field-label" for="email">E-mail address</label>
+        <label class="label-line" for="email">E-mail address</label>
         <input class="input wide" id="email" name="email" type="email" autocomplete="username" maxlength="190" required autofocus value="{{ old('email') }}">
-        <label class="field-label" for="password">Password</label>
+        <label class="label-line" for="password">Password</label>
         <input class="input wide" id="password" name="password" type="password" autocomplete="current-password" maxlength="200" required>
         <p><br><button class="button is-growth">Sign in</button></p>
     </form>

@@ -21,7 +21,7 @@
                         <form method="post" action="{{ route('write.text', [$store, $resource->id, $field->key()]) }}">
                             @csrf
                             <input type="hidden" name="revision" value="{{ $draft?->revision ?? 0 }}">
-                            <label class="field-label" for="f-{{ $field->key() }}">{{ $field->label() }}@if ($draft), <span class="state">{{ $draft->state->label() }}</span>@endif</label>
+                            <label class="label-line" for="f-{{ $field->key() }}">{{ $field->label() }}@if ($draft), <span class="state">{{ $draft->state->label() }}</span>@endif</label>
                             <p class="hint">Shown now: {{ ($text->shown ?? '') === '' ? 'nothing' : $text->shown }}</p>
                             @can('write', $store)
                                 <textarea class="textarea wide" id="f-{{ $field->key() }}" name="text" rows="{{ $field === Orchard\Core\Wording\TextField::Title ? 2 : 3 }}" maxlength="{{ $field->longest() }}">{{ old('text', $draft?->value ?? $text->stored) }}</textarea>
@@ -39,7 +39,7 @@
                     @forelse ($history as $entry)
                         <tr>
                             <td class="nowrap">{{ Illuminate\Support\Carbon::parse($entry->created_at)->setTimezone($store->timezone)->format('j M Y, H:i:s') }}</td>
-                            <td>{{ $entry->user_name ?? 'Young Orchard' }} {{ App\Changes\HistoryEvent::from($entry->event)->words() }} <span class="soft">({{ Orchard\Core\Wording\TextField::from((int) $entry->field)->key() }}@if ($entry->origin), by {{ $entry->origin }}@endif)</span>@if ($entry->note)<br><span class="soft">{{ $entry->note }}</span>@endif</td>
+                            <td>{{ $entry->user_name ?? ($entry->event === 'seen' ? 'The text' : 'Young Orchard') }} {{ App\Changes\HistoryEvent::from($entry->event)->words() }} <span class="soft">({{ Orchard\Core\Wording\TextField::from((int) $entry->field)->key() }}@if ($entry->origin), by {{ $entry->origin }}@endif)</span>@if ($entry->note)<br><span class="soft">{{ $entry->note }}</span>@endif</td>
                             <td>@if ($entry->before_value !== null)<del>{{ $entry->before_value === '' ? 'nothing' : $entry->before_value }}</del><br>@endif @if ($entry->after_value !== null)<ins>{{ $entry->after_value === '' ? 'nothing' : $entry->after_value }}</ins>@endif</td>
                         </tr>
                     @empty

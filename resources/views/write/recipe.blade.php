@@ -21,7 +21,7 @@
             <span>of {{ $kind->plural() }}</span>
         </div>
         <h2>Parts, in their order</h2>
-        <p class="hint">A part is fixed words, or a fact of the page with words before it (left out where the part comes first). Where the text would be cut off, parts drop out: those that go first before those that go next; parts that stay never do. A fact that a page does not have takes its part with it.</p>
+        <p class="hint">A part is fixed words, or a fact of the page with words before it (left out where the part comes first). Where the text would be cut off, parts drop out: those that go first before those that go next; parts that stay never do. A fact that a page does not have takes its part with it. Spaces between parts come by themselves.</p>
         <ol class="parts" id="parts">
             @foreach (old('parts', $parts) as $i => $part)@include('write.part', ['i' => $i, 'part' => $part])@endforeach
         </ol>

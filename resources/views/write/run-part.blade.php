@@ -21,7 +21,7 @@
         <thead><tr><th scope="col">Page</th><th scope="col">Shown now, or drafted</th><th scope="col">What the recipe makes</th><th scope="col">Dropped</th></tr></thead>
         <tbody>
         @forelse ($rows as $row)
-            <tr><td class="clip g-page">@if ($row->page_id)<a href="{{ route('page', [$store, $row->page_id]) }}">{{ $row->name }}</a>@else{{ $row->name }}@endif</td><td>{{ $row->draft_shown ?? $row->shown }}</td><td>{{ $row->text }}</td><td class="soft">{{ $row->dropped === '' ? '' : 'parts of rank '.$row->dropped }}</td></tr>
+            <tr><td class="clip g-page">@if ($row->page_id)<a href="{{ route('page', [$store, $row->page_id]) }}">{{ $row->name }}</a>@else{{ $row->name }}@endif</td><td>{{ $row->draft_shown ?? $row->shown }}</td><td>{{ $row->text }}</td><td class="soft">{{ $row->dropped === '' ? '' : implode(', ', array_map(fn ($rank) => [3 => 'the first', 2 => 'the next', 1 => 'the last'][$rank] ?? 'rank '.$rank, explode(',', $row->dropped))) }}</td></tr>
         @empty
             <tr><td colspan="4">No row here.</td></tr>
         @endforelse

@@ -11,7 +11,7 @@
                 <h2>Bring a file back</h2>
                 <form method="post" action="{{ route('write.sheets.import', $store) }}" enctype="multipart/form-data">
                     @csrf
-                    <label class="field-label" for="file">CSV, TSV or XLSX with the columns url, field and draft</label>
+                    <label class="label-line" for="file">CSV, TSV or XLSX with the columns url, field and draft</label>
                     <input class="input" id="file" name="file" type="file" required accept=".csv,.tsv,.txt,.xlsx">
                     <button class="button is-growth" data-once>Look through it</button>
                 </form>

@@ -33,6 +33,14 @@ it('makes a text of facts and leaves out what a page does not have', function ()
         ->and($make([]))->toBe('');
 });
 
+it('puts spaces where pieces would run together, and none where they would part', function (array $parts, string $expected): void {
+    $recipe = new Recipe(array_map(static fn (array $p): RecipePart => $p[0] === null ? RecipePart::words($p[1]) : RecipePart::fact($p[0], $p[1]), $parts));
+    expect($recipe->compose(['name' => 'Dome Lamp', 'maker' => 'Kiln Row', 'price' => '49'], '', Slot::desktopTitle(), ruler())->text)->toBe($expected);
+})->with([
+    [[['name', ''], ['maker', 'by']], 'Dome Lamp by Kiln Row'], [[['name', ''], ['maker', ' by ']], 'Dome Lamp by Kiln Row'], [[['name', ''], ['maker', '|']], 'Dome Lamp | Kiln Row'],
+    [[['name', ''], [null, ', free delivery']], 'Dome Lamp, free delivery'], [[[null, 'Buy'], ['name', '']], 'Buy Dome Lamp'], [[['name', ''], ['maker', '('], [null, ')']], 'Dome Lamp (Kiln Row)'], [[['name', ''], ['price', '–']], 'Dome Lamp – 49'],
+]);
+
 it('drops parts by rank, highest first, until the shown text fits', function (): void {
     $recipe = new Recipe([RecipePart::fact('name'), RecipePart::fact('finish', ' in ', 1), RecipePart::fact('maker', ' by ', 2), RecipePart::words(', free delivery within two days', 3)]);
     $facts = ['name' => 'Ribbed Glass Pendant Lamp Orrin', 'finish' => 'aged brass', 'maker' => 'Bellhaven Brassworks'];
