@@ -20,6 +20,8 @@ $app = Application::configure(basePath: dirname(__DIR__))
     ->withRouting(health: null)
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->prepend([SecurityHeaders::class, ServerTiming::class]);
+        // The colour scheme is set by a script in the browser, in plain words.
+        $middleware->encryptCookies(except: ['theme']);
         $middleware->redirectGuestsTo('/sign-in');
         $middleware->redirectUsersTo('/');
     })

@@ -18,7 +18,7 @@ door_test() {
     cd "$ROOT"
     local php="php -d memory_limit=1G -d opcache.enable_cli=1"
     if [ "$what" = all ]; then
-        run_check pint $php vendor/bin/pint --test --cache-file="$VAR/tmp/pint.cache"
+        run_check pint $php vendor/bin/pint --test
         run_check larastan $php vendor/bin/phpstan analyse --no-progress --memory-limit=2G
     fi
     if [ "$what" = all ] || [ "$what" = core ]; then
