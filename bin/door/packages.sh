@@ -45,6 +45,8 @@ install_php_libraries() {
         tail -n 5 "$ROOT/var/composer.log" >&2
         die "Composer could not install PHP's libraries (is the network there?). The whole story: var/composer.log"
     fi
+    # A plugin of the test runner wants to make this at every run, also as the user who may not.
+    [ -d "$ROOT/vendor/pestphp/pest-plugin-mutate" ] && mkdir -p "$ROOT/vendor/pestphp/pest-plugin-mutate/.temp/pest-mutate-cache"
     chmod -R a+rX "$ROOT/vendor"
     echo "$sum" >"$stamp"
     ok
