@@ -9,8 +9,8 @@ return [
             'driver' => 'database',
             'table' => 'jobs',
             'queue' => 'interactive',
-            // Above the time-out of a slice's job (60 s), so that nothing is handed out twice while it runs.
-            'retry_after' => 90,
+            // Above the time-out of a slice's job (300 s), so that nothing is handed out twice while it runs.
+            'retry_after' => 330,
             'after_commit' => true,
         ],
         'sync' => ['driver' => 'sync'],

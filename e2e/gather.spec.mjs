@@ -7,7 +7,7 @@ test('the first crawl is started from the screen, shows its progress, and fills 
     const first = page.getByRole('button', { name: 'Start the first crawl' });
     if (await first.count()) await first.click(); else await page.getByRole('button', { name: 'Crawl now' }).click();
     await expect(page.locator('#crawl-progress')).toContainText('pages fetched');
-    await expect(page.locator('#crawl-progress')).toContainText('The crawl is done', { timeout: 90_000 });
+    await expect(page.locator('#crawl-progress')).toContainText('The crawl is done', { timeout: 240_000 });
     await axe(page);
     await page.getByRole('link', { name: 'Inventory' }).click();
     await expect(page.getByRole('link', { name: /collections \d+/ })).toBeVisible();
@@ -28,9 +28,9 @@ test('a crawl is stopped and goes on where it was', async ({ page }) => {
     await page.goto('/s/tindrel/gather/crawl');
     await page.getByRole('button', { name: 'Start a new crawl' }).click();
     await page.getByRole('button', { name: 'Stop' }).click();
-    await expect(page.locator('#crawl-progress')).toContainText('The crawl is stopped', { timeout: 30_000 });
+    await expect(page.locator('#crawl-progress')).toContainText('The crawl is stopped', { timeout: 240_000 });
     await page.getByRole('button', { name: 'Go on where it stopped' }).click();
-    await expect(page.locator('#crawl-progress')).toContainText('The crawl is done', { timeout: 90_000 });
+    await expect(page.locator('#crawl-progress')).toContainText('The crawl is done', { timeout: 240_000 });
 });
 
 test('the crawl finds what an independent crawler finds: URLs, status, title, description, H1, canonical, depth, links, words', async () => {

@@ -33,8 +33,8 @@ test('the whole loop: write, mark ready, release, see live, take back, see as it
     await office('PUT', '/switches', { lose_every: 1 });
     await approver.getByLabel('Name').fill('Wall lamps');
     await approver.getByRole('button', { name: /Send all/ }).click();
-    await expect(approver.locator('#release-progress')).toContainText('1 of 1 live in the shop', { timeout: 60_000 });
-    await expect(approver.locator('#release-progress')).toContainText('1 seen on the page', { timeout: 60_000 });
+    await expect(approver.locator('#release-progress')).toContainText('1 of 1 live in the shop', { timeout: 180_000 });
+    await expect(approver.locator('#release-progress')).toContainText('1 seen on the page', { timeout: 180_000 });
     await office('PUT', '/switches', { lose_every: 0 });
     expect(await html(path)).toContain('<title>Wall lamps that leave the table free – Tindrel</title>');
     await approver.reload();
@@ -42,7 +42,7 @@ test('the whole loop: write, mark ready, release, see live, take back, see as it
     await axe(approver);
 
     await approver.getByRole('button', { name: 'Take the whole release back' }).click();
-    await expect(approver.locator('#release-progress')).toContainText('1 seen on the page', { timeout: 60_000 });
+    await expect(approver.locator('#release-progress')).toContainText('1 seen on the page', { timeout: 180_000 });
     expect(await html(path)).toBe(before);
 
     await approver.goto('/s/tindrel/write?kind=collection&q=wall');

@@ -126,12 +126,12 @@ test('a recipe is built, looked through, applied, and leaves hand-written texts 
     }
     await axe(page);
     await page.getByRole('button', { name: 'Keep it and see' }).click();
-    await expect(page.locator('#run-part')).toContainText('Nothing has been changed yet', { timeout: 30_000 });
+    await expect(page.locator('#run-part')).toContainText('Nothing has been changed yet', { timeout: 180_000 });
     await expect(page.getByRole('link', { name: 'left alone: written by hand 1' })).toBeVisible();
     await axe(page);
     await expect(page.locator('#run-part tbody tr').first()).toContainText(/ by [A-Z]/);
     await page.getByRole('button', { name: /Make \d+ drafts/ }).click();
-    await expect(page.locator('#run-part')).toContainText('drafts were made', { timeout: 60_000 });
+    await expect(page.locator('#run-part')).toContainText('drafts were made', { timeout: 180_000 });
     await page.goto('/s/tindrel/write?kind=product');
     await ready(page);
     await expect(mine).toHaveValue('Written by hand, and to stay so');

@@ -18,7 +18,7 @@ use Throwable;
  */
 final class WorkDesk
 {
-    /** Seconds of a slice; below the job's time-out, which is below the queue's retry time. */
+    /** Seconds after which a slice ends; well below the job's time-out, which is below the queue's retry time. */
     public const SLICE_SECONDS = 20;
 
     /** A slice that ends in an error is tried again this often, each time later. */
