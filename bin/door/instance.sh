@@ -159,7 +159,8 @@ pm.max_requests=20000
 CNF
     {
         cat <<CNF
-worker_processes $cores;
+# One process: a killed master would leave workers behind that hold the ports, and nothing could come back.
+master_process off;
 pid $VAR/nginx.pid;
 error_log $VAR/log/nginx.log warn;
 $([ "$RUN_AS" = root ] && echo "user root;")

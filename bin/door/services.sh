@@ -39,12 +39,12 @@ end_orphans() {
     local pid command
     for pid in /proc/[0-9]*; do
         pid="${pid#/proc/}"
-        command="$(tr '\0' ' ' <"/proc/$pid/cmdline" 2>/dev/null)" || continue
+        command="$({ tr '\0' ' ' <"/proc/$pid/cmdline"; } 2>/dev/null)" || continue
         case "$command" in
-            *"$VAR/my.cnf"*|*"$VAR/app-fpm.conf"*|*"$VAR/shop-fpm.conf"*|*"$VAR/nginx.conf"*|*artisan\ queue:work*|*artisan\ schedule:work*) ;;
+            *"$VAR/my.cnf"*|*"$VAR/app-fpm.conf"*|*"$VAR/shop-fpm.conf"*|*"$VAR/nginx.conf"*) ;;
+            *artisan\ queue:work*|*artisan\ schedule:work*) { tr '\0' '\n' <"/proc/$pid/environ" | grep -qx "ORCHARD_VAR=$VAR"; } 2>/dev/null || continue ;;
             *) continue ;;
         esac
-        tr '\0' '\n' <"/proc/$pid/environ" 2>/dev/null | grep -qx "ORCHARD_VAR=$VAR" || continue
         kill -TERM "$pid" 2>/dev/null || true
     done
     wait_for 30 test ! -f "$VAR/mysql.pid" || rm -f "$VAR/mysql.pid"
