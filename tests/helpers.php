@@ -54,6 +54,16 @@ function crawl(Store $store): object
     return Crawls::latest($store->id) ?? throw new LogicException('No crawl.');
 }
 
+/** A store of its own, on the small shop as it was on its first day, crawled. */
+function crawledStore(): Store
+{
+    freshShop();
+    $store = shopStore();
+    crawl($store);
+
+    return $store;
+}
+
 function member(Store $store, Role $role): User
 {
     $user = User::query()->create(['name' => ucfirst($role->value), 'email' => Str::lower(Str::random(12)).'@people.example', 'password' => 'a-long-password']);

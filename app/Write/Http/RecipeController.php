@@ -68,7 +68,7 @@ final class RecipeController
         $after = (int) $request->query('after', '0');
         $rows = DB::table('write_recipe_rows')->join('resources', 'resources.id', '=', 'write_recipe_rows.resource_id')->join('resource_texts', static fn ($join) => $join->on('resource_texts.resource_id', '=', 'write_recipe_rows.resource_id')->where('resource_texts.field', (int) $row->field))
             ->where('run_id', $run)->where('outcome', $outcome)->where('write_recipe_rows.resource_id', '>', $after)->orderBy('write_recipe_rows.resource_id')->limit(51)
-            ->get(['write_recipe_rows.resource_id', 'name', 'url', 'page_id', 'text', 'dropped', 'shown', 'draft_shown', 'market_id' => 'resources.market_id']);
+            ->get(['write_recipe_rows.resource_id', 'name', 'url', 'page_id', 'text', 'dropped', 'shown', 'draft_shown']);
 
         return view($request->headers->has('HX-Request') ? 'write.run-part' : 'write.run', ['store' => $store, 'run' => $row, 'recipe' => DB::table('write_recipes')->where('id', $row->recipe_id)->first(), 'counts' => $counts, 'outcome' => $outcome, 'rows' => $rows->take(50), 'next' => $rows->count() > 50 ? $rows[49]?->resource_id : null, 'work' => WorkView::about(RecipeWork::sort(), $run)]);
     }

@@ -14,9 +14,7 @@ use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\TextField;
 
 beforeEach(function (): void {
-    freshShop();
-    $this->store = shopStore();
-    crawl($this->store);
+    $this->store = crawledStore();
 });
 
 /** Drafts for the first so many products and marks them ready: a title for each, a description for every third. @return array<string, string> path by external id */

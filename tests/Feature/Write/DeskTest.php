@@ -13,9 +13,7 @@ use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\TextField;
 
 beforeEach(function (): void {
-    freshShop();
-    $this->store = shopStore();
-    crawl($this->store);
+    $this->store = crawledStore();
 });
 
 function product(Store $store, int $nth = 0): object

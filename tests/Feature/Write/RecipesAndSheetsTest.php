@@ -14,9 +14,7 @@ use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\TextField;
 
 beforeEach(function (): void {
-    freshShop();
-    $this->store = shopStore();
-    crawl($this->store);
+    $this->store = crawledStore();
 });
 
 it('previews what a recipe would make, changes nothing, then makes exactly that and leaves hand-written texts alone', function (): void {
