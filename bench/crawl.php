@@ -14,7 +14,7 @@ $wget = static function () use ($shop): float {
     exec('wget -r -l inf -q -P '.escapeshellarg($dir).' -X /pictures,/look -o '.escapeshellarg("$dir.log").' -nv '.escapeshellarg("$shop/").' 2>/dev/null');
     $seconds = microtime(true) - $start;
     $pages = (int) shell_exec('find '.escapeshellarg($dir).' -type f | wc -l');
-    exec('rm -rf '.escapeshellarg($dir));
+    exec('rm -rf '.escapeshellarg($dir).' '.escapeshellarg("$dir.log"));
 
     return $pages / max(0.1, $seconds);
 };

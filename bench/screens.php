@@ -12,6 +12,7 @@ use Illuminate\Support\Facades\DB;
 
 $shop = getenv('BENCH_DATA') === 'large' ? 'large' : 'medium';
 $store = benchStore($shop);
+benchFinish($store);
 if (Crawls::shown($store->id) === 0) {
     told("Crawling the $shop shop once …");
     ['seconds' => $seconds, 'crawl' => $crawl] = benchCrawl($store);

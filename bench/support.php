@@ -32,17 +32,19 @@ function benchStore(string $shop, int $concurrency = 16): Store
     return $store->refresh();
 }
 
-/**
- * A crawl of the store; one that an earlier run left half-way is brought to its end first.
- *
- * @return array{seconds: float, crawl: object}
- */
-function benchCrawl(Store $store): array
+/** Brings a crawl that an earlier run left half-way to its end. */
+function benchFinish(Store $store): void
 {
     $open = app(Crawls::class)->underWay($store);
     if ($open !== null) {
         app(WorkDesk::class)->workToEnd($open);
     }
+}
+
+/** @return array{seconds: float, crawl: object} */
+function benchCrawl(Store $store): array
+{
+    benchFinish($store);
     $begun = app(Crawls::class)->begin($store, null);
     $start = microtime(true);
     $state = app(WorkDesk::class)->workToEnd($begun['work']);

@@ -17,6 +17,9 @@ use Orchard\Core\Url\PageUrl;
  */
 final class PageReader
 {
+    /** Raised whenever the same HTML would give other facts or links, so that pages read by an older edition are read again. */
+    public const EDITION = 1;
+
     private const HEAD_TAGS = ['base' => 1, 'basefont' => 1, 'bgsound' => 1, 'link' => 1, 'meta' => 1, 'title' => 1, 'noscript' => 1, 'noframes' => 1, 'style' => 1, 'script' => 1, 'template' => 1, 'head' => 1, 'html' => 1];
 
     private const RAW_TAGS = ['script' => 1, 'style' => 1, 'xmp' => 1, 'iframe' => 1, 'noembed' => 1, 'noframes' => 1, 'noscript' => 1, 'textarea' => 1, 'title' => 1];

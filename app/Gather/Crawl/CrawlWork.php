@@ -14,6 +14,7 @@ use App\Gather\Sync\ShownTexts;
 use App\Store\Events\InventoryRefreshed;
 use App\Store\Models\Store;
 use App\Store\Pages\LinkBook;
+use App\Store\Pages\PageBook;
 use App\Store\Work\LongWork;
 use App\Store\Work\SliceEnd;
 use App\Store\Work\WorkRun;
@@ -63,7 +64,7 @@ final class CrawlWork implements LongWork
                 'index' => (new IndexRebuild($store, (int) $crawl->id, $this->isComplete($crawl)))->work($run) ? null : SliceEnd::more(),
                 'depth' => $this->depth($store, $run),
                 'texts' => $this->texts($store, $run),
-                'tidy' => $this->tidy($store, $run),
+                'tidy' => $this->tidy($store, $run, $crawl),
                 default => SliceEnd::done(),
             };
             if ($end !== null) {
@@ -119,7 +120,7 @@ final class CrawlWork implements LongWork
         }
         $run->fenced(static function () use ($run, $answer, $status, $base, $store): void {
             DB::table('gather_crawls')->where('id', $run->subjectId)->update(['robots' => mb_scrub((string) $answer?->body), 'robots_status' => $status]);
-            (new Frontier($run->subjectId, $store))->add([$base->text()], 0);
+            (new Frontier($run->subjectId, $store))->addPages((new PageBook($store))->idsOf([$base->digest() => $base->text()]), 0);
         });
 
         return null;
@@ -136,7 +137,7 @@ final class CrawlWork implements LongWork
 
     private function depth(Store $store, WorkRun $run): null
     {
-        (new DepthRebuild($store, $run->subjectId))->work($run);
+        (new DepthRebuild($store))->work($run);
 
         return null;
     }
@@ -149,18 +150,22 @@ final class CrawlWork implements LongWork
         return null;
     }
 
-    private function tidy(Store $store, WorkRun $run): ?SliceEnd
+    /** Only the newest crawl's frontier is kept, and only the links of pages that are still there. */
+    private function tidy(Store $store, WorkRun $run, object $crawl): ?SliceEnd
     {
+        $links = new LinkBook($store->id);
+        $complete = $this->isComplete($crawl);
         $older = DB::table('gather_crawls')->where('store_id', $store->id)->where('id', '<', $run->subjectId)->pluck('id');
-        foreach ($older as $crawl) {
-            do {
-                if ($run->timeIsUp()) {
-                    return SliceEnd::more();
-                }
-                $more = LinkBook::forget((int) $crawl) || DB::delete('DELETE FROM gather_frontier WHERE crawl_id = ? LIMIT 20000', [$crawl]) > 0;
-                $run->beat();
-            } while ($more);
-        }
+        do {
+            if ($run->timeIsUp()) {
+                return SliceEnd::more();
+            }
+            $more = $run->fenced(static fn (): bool => $complete && $links->forgetGone($run->subjectId));
+            foreach ($older as $id) {
+                $more = DB::delete('DELETE FROM gather_frontier WHERE crawl_id = ? LIMIT 20000', [$id]) > 0 || $more;
+            }
+            $run->beat();
+        } while ($more);
 
         return null;
     }

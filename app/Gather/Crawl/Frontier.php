@@ -7,9 +7,7 @@ namespace App\Gather\Crawl;
 use App\Store\Bulk;
 use App\Store\Bytes;
 use App\Store\Models\Store;
-use App\Store\Pages\PageBook;
 use Illuminate\Support\Facades\DB;
-use Orchard\Core\Url\PageUrl;
 
 /** The URLs of one crawl, level by level and by digest, so that a limit cuts the same set every time. */
 final class Frontier
@@ -17,21 +15,14 @@ final class Frontier
     /** @var array<int, true> pages known to be in */
     private array $in = [];
 
-    private readonly PageBook $book;
+    /** @var array<int, true> blocks whose targets are in */
+    private array $opened = [];
 
-    public function __construct(private readonly int $crawl, Store $store, ?PageBook $book = null)
-    {
-        $this->book = $book ?? new PageBook($store);
-    }
+    private readonly int $storeId;
 
-    /** @param  list<string>  $urls */
-    public function add(array $urls, int $level): void
+    public function __construct(private readonly int $crawl, Store $store)
     {
-        $byDigest = [];
-        foreach ($urls as $url) {
-            $byDigest[PageUrl::digestOf($url)] = $url;
-        }
-        $this->addPages($this->book->idsOf($byDigest), $level);
+        $this->storeId = $store->id;
     }
 
     /** @param  array<string, int>  $pages id by digest */
@@ -50,16 +41,41 @@ final class Frontier
         Bulk::write('gather_frontier', ['crawl_id', 'level', 'digest', 'page_id'], $rows, 'INSERT IGNORE');
     }
 
-    /** @return list<array{id: int, url: string, attempts: int, level: int}> the next ones, lowest level first, within one level */
+    /**
+     * Adds the pages that these pages lead to by the links that are kept of them.
+     *
+     * @param  list<int>  $from at least one
+     */
+    public function addLinkedFrom(array $from, int $level): void
+    {
+        $blocks = Bulk::ids(DB::select('SELECT DISTINCT block_id FROM page_blocks WHERE store_id = ? AND page_id IN ('.Bulk::list($from).')', [$this->storeId]), 'block_id');
+        $unopened = array_diff($blocks, array_keys($this->opened));
+        $this->opened += array_fill_keys($unopened, true);
+        $this->addTargets('SELECT DISTINCT to_page FROM links WHERE store_id = '.$this->storeId.' AND from_page IN ('.Bulk::list($from).')', $level);
+        if ($unopened !== []) {
+            $this->addTargets('SELECT DISTINCT to_page FROM block_links WHERE block_id IN ('.Bulk::list($unopened).')', $level);
+        }
+    }
+
+    private function addTargets(string $select, int $level): void
+    {
+        $new = array_filter(Bulk::ids(DB::select($select), 'to_page'), fn (int $id): bool => ! isset($this->in[$id]));
+        if ($new !== []) {
+            $pages = DB::select('SELECT id, digest FROM pages WHERE id IN ('.Bulk::list($new).')');
+            $this->addPages(array_combine(array_map(static fn (object $row): string => (string) $row->digest, $pages), Bulk::ids($pages, 'id')), $level);
+        }
+    }
+
+    /** @return list<FrontierPage> the next ones, lowest level first, within one level */
     public function next(int $count): array
     {
         $level = DB::table('gather_frontier')->where('crawl_id', $this->crawl)->where('state', FrontierState::Queued->value)->min('level');
         if ($level === null) {
             return [];
         }
-        $rows = DB::select('SELECT f.page_id, p.url, f.attempts, f.level FROM gather_frontier f JOIN pages p ON p.id = f.page_id WHERE f.crawl_id = ? AND f.state = 0 AND f.level = ? ORDER BY f.digest LIMIT '.$count, [$this->crawl, $level]);
+        $rows = DB::select('SELECT f.page_id, p.url, f.attempts, f.level, a.answer_digest FROM gather_frontier f JOIN pages p ON p.id = f.page_id LEFT JOIN page_answers a ON a.page_id = f.page_id WHERE f.crawl_id = ? AND f.state = 0 AND f.level = ? ORDER BY f.digest LIMIT '.$count, [$this->crawl, $level]);
 
-        return array_values(array_map(static fn (object $row): array => ['id' => (int) $row->page_id, 'url' => (string) $row->url, 'attempts' => (int) $row->attempts, 'level' => (int) $row->level], $rows));
+        return array_values(array_map(static fn (object $row): FrontierPage => new FrontierPage((int) $row->page_id, (string) $row->url, (int) $row->level, (int) $row->attempts, $row->answer_digest === null ? null : (string) $row->answer_digest), $rows));
     }
 
     /** @param  list<int>  $pages */

@@ -11,11 +11,10 @@ use App\Gather\Parsing\ParsedPage;
 use App\Gather\Parsing\ParserPool;
 use App\Store\Models\Store;
 use App\Store\Pages\FetchedPage;
-use App\Store\Pages\LinkBook;
-use App\Store\Pages\PageBook;
 use App\Store\Work\SliceEnd;
 use App\Store\Work\WorkRun;
 use Illuminate\Support\Facades\DB;
+use Orchard\Core\Markup\PageReader;
 use Orchard\Core\Robots\RobotsTxt;
 use Orchard\Core\Url\PageUrl;
 
@@ -37,9 +36,7 @@ final class PageFetching
     /** This many failures in a row, with nothing fetched between, end the crawl. */
     private const DEAD_AFTER = 25;
 
-    private readonly PageBook $book;
-
-    private readonly LinkBook $links;
+    private readonly CrawlBook $book;
 
     private readonly Frontier $frontier;
 
@@ -75,13 +72,13 @@ final class PageFetching
 
     private float $lastWrite;
 
-    /** @var list<array{id: int, url: string, attempts: int, level: int}> */
+    /** @var list<FrontierPage> */
     private array $queue = [];
 
     /** @var array<int, true> pages taken from the frontier in this slice and not written down yet */
     private array $taken = [];
 
-    /** @var list<array{entry: array{id: int, url: string, attempts: int, level: int}, page: FetchedPage, parsed: ?ParsedPage, state: FrontierState}> */
+    /** @var list<Outcome> */
     private array $batch = [];
 
     /** @var list<array{id: int, problem: string}> */
@@ -96,9 +93,8 @@ final class PageFetching
         $this->failed = (int) $crawl->failed;
         $this->barred = (int) $crawl->barred;
         $this->base = PageUrl::parse((string) $crawl->base_url) ?? throw new \LogicException('The crawl has no base URL.');
-        $this->book = new PageBook($store);
-        $this->links = new LinkBook($store->id, $this->crawlId);
-        $this->frontier = new Frontier($this->crawlId, $store, $this->book);
+        $this->frontier = new Frontier($this->crawlId, $store);
+        $this->book = new CrawlBook($store, $this->base, $this->crawlId, $this->frontier);
         $this->http = GuardedHttp::allowing($options->privateHosts);
         $this->robots = RobotsTxt::fromAnswer((int) $crawl->robots_status, (string) $crawl->robots, GuardedHttp::PRODUCT_TOKEN);
         $this->throttle = new Throttle((int) $crawl->concurrency, $this->robots->crawlDelay ?? 0.0);
@@ -133,8 +129,8 @@ final class PageFetching
             }
             $pending = $parsers->underWay();
             $answers = $this->http->finished($pending === 0 ? 0.05 : 0.0);
-            foreach ($answers as [$entry, $answer]) {
-                $this->take($entry, $answer, $parsers);
+            foreach ($answers as [$page, $answer]) {
+                $this->take($page, $answer, $parsers);
             }
             foreach ($parsers->finished($answers === [] ? 0.002 : 0.0) as [$tag, $parsed]) {
                 $this->parsed($tag, $parsed);
@@ -176,24 +172,23 @@ final class PageFetching
     {
         $now = microtime(true);
         while ($this->queue !== [] && $this->inARow < self::DEAD_AFTER && $this->throttle->mayStart($this->http->underWay(), $now)) {
-            $entry = array_shift($this->queue);
-            $url = PageUrl::parse($entry['url']);
+            $page = array_shift($this->queue);
+            $url = PageUrl::parse($page->url);
             if ($url === null) {
                 continue;
             }
             if (! $this->robots->allows($url->target())) {
                 $this->barred++;
-                $this->batch[] = ['entry' => $entry, 'page' => new FetchedPage($entry['id'], $entry['url'], 0, problem: FetchedPage::BARRED), 'parsed' => null, 'state' => FrontierState::Barred];
+                $this->batch[] = new Outcome($page, FrontierState::Barred, new FetchedPage($page->id, $page->url, 0, problem: FetchedPage::BARRED));
 
                 continue;
             }
-            $this->http->add(new HttpRequest($url, headers: ['Accept' => 'text/html,application/xhtml+xml,*/*;q=0.5'], timeout: $this->timeout, maxBytes: $this->pageBytes), $entry);
+            $this->http->add(new HttpRequest($url, headers: ['Accept' => 'text/html,application/xhtml+xml,*/*;q=0.5'], timeout: $this->timeout, maxBytes: $this->pageBytes), $page);
             $this->throttle->started($now);
         }
     }
 
-    /** @param  array{id: int, url: string, attempts: int, level: int}  $entry */
-    private function take(array $entry, HttpAnswer $answer, ParserPool $parsers): void
+    private function take(FrontierPage $page, HttpAnswer $answer, ParserPool $parsers): void
     {
         $asksToWait = $answer->status === 429 || $answer->status === 503;
         if ($asksToWait) {
@@ -202,32 +197,54 @@ final class PageFetching
             $this->throttle->answered($answer->seconds);
         }
         if ($answer->status === 0 || $asksToWait) {
-            $problem = $answer->problem ?? "The shop answered {$answer->status}.";
-            $this->lastProblem = $problem;
-            $this->inARow++;
-            if ($entry['attempts'] + 1 < self::ATTEMPTS && $this->inARow < self::DEAD_AFTER) {
-                $this->again[] = ['id' => $entry['id'], 'problem' => $problem];
-                $this->queue[] = ['attempts' => $entry['attempts'] + 1] + $entry;
-
-                return;
-            }
-            if ($this->inARow >= self::DEAD_AFTER) {
-                // Left in the frontier: the crawl ends here and can be resumed.
-                unset($this->taken[$entry['id']]);
-
-                return;
-            }
-            $this->failed++;
-            $this->batch[] = ['entry' => $entry, 'page' => new FetchedPage($entry['id'], $entry['url'], $answer->status, problem: $problem), 'parsed' => null, 'state' => FrontierState::Failed];
+            $this->failed($page, $answer);
 
             return;
         }
         $this->inARow = 0;
-        $url = PageUrl::parse($entry['url']) ?? $this->base;
         $type = (string) $answer->header('content-type');
+        if ($answer->status < 300 || $answer->status >= 400) {
+            $digest = self::digestOf($answer, $type);
+            if ($page->answer === $digest) {
+                $this->fetched++;
+                $this->batch[] = new Outcome($page, FrontierState::Done, null);
+
+                return;
+            }
+            if (preg_match('~^(text/html|application/xhtml\+xml)~i', $type) === 1) {
+                $parsers->add($page->url, $type, $answer->body, [$page, $this->pageOf($page, $answer, $type), $digest]);
+
+                return;
+            }
+        }
+        $this->fetched++;
+        $this->batch[] = new Outcome($page, FrontierState::Done, $this->pageOf($page, $answer, $type));
+    }
+
+    private function failed(FrontierPage $page, HttpAnswer $answer): void
+    {
+        $problem = $answer->problem ?? "The shop answered {$answer->status}.";
+        $this->lastProblem = $problem;
+        $this->inARow++;
+        if ($this->inARow >= self::DEAD_AFTER) {
+            // Left in the frontier: the crawl ends here and can be resumed.
+            unset($this->taken[$page->id]);
+        } elseif ($page->attempts + 1 < self::ATTEMPTS) {
+            $this->again[] = ['id' => $page->id, 'problem' => $problem];
+            $this->queue[] = $page->onceMore();
+        } else {
+            $this->failed++;
+            $this->batch[] = new Outcome($page, FrontierState::Failed, new FetchedPage($page->id, $page->url, $answer->status, problem: $problem));
+        }
+    }
+
+    private function pageOf(FrontierPage $page, HttpAnswer $answer, string $type): FetchedPage
+    {
+        $url = PageUrl::parse($page->url) ?? $this->base;
         $location = $answer->status >= 300 && $answer->status < 400 ? $answer->header('location') : null;
-        $page = new FetchedPage(
-            $entry['id'], $entry['url'], $answer->status,
+
+        return new FetchedPage(
+            $page->id, $page->url, $answer->status,
             $location === null ? null : ($url->resolve($location)?->text() ?? mb_substr($location, 0, 2048)),
             trim(explode(';', $type)[0]),
             implode('; ', $answer->headers['x-robots-tag'] ?? []),
@@ -235,12 +252,12 @@ final class PageFetching
             strlen($answer->body),
             $answer->cut ? 'cut off at '.number_format($this->pageBytes).' bytes' : null,
         );
-        if (preg_match('~^(text/html|application/xhtml\+xml)~i', $type) === 1 && $location === null) {
-            $parsers->add($entry['url'], $type, $answer->body, [$entry, $page]);
-        } else {
-            $this->fetched++;
-            $this->batch[] = ['entry' => $entry, 'page' => $page, 'parsed' => null, 'state' => FrontierState::Done];
-        }
+    }
+
+    /** 16 bytes that stand for all of an answer that facts are read from, and for the reader. */
+    private static function digestOf(HttpAnswer $answer, string $type): string
+    {
+        return hash('xxh128', serialize([PageReader::EDITION, $answer->status, $type, $answer->headers['x-robots-tag'] ?? [], $answer->headers['link'] ?? [], $answer->cut]).$answer->body, true);
     }
 
     /** RFC 8288: the target of a Link header whose relation is canonical. */
@@ -257,13 +274,14 @@ final class PageFetching
         return null;
     }
 
-    /** @param  array{array{id: int, url: string, attempts: int, level: int}, FetchedPage}  $tag */
+    /** @param  array{FrontierPage, FetchedPage, string}  $tag page, what is known without parsing, digest of the answer */
     private function parsed(array $tag, ParsedPage|string $parsed): void
     {
-        [$entry, $page] = $tag;
+        [$page, $bare, $digest] = $tag;
         $this->fetched++;
-        $whole = new FetchedPage($page->pageId, $page->url, $page->status, $page->redirectUrl, $page->contentType, $page->robotsHeader, $page->canonicalHeader, $page->bytes, is_string($parsed) ? 'could not be parsed: '.$parsed : $page->problem, is_string($parsed) ? null : $parsed->facts);
-        $this->batch[] = ['entry' => $entry, 'page' => $whole, 'parsed' => is_string($parsed) ? null : $parsed, 'state' => FrontierState::Done];
+        $this->batch[] = is_string($parsed)
+            ? new Outcome($page, FrontierState::Done, $bare->with(null, 'could not be parsed: '.$parsed))
+            : new Outcome($page, FrontierState::Done, $bare->with($parsed->facts, $bare->problem), $parsed, $digest);
     }
 
     private function write(): void
@@ -276,78 +294,14 @@ final class PageFetching
             foreach ($this->again as $try) {
                 $this->frontier->tried($try['id'], $try['problem']);
             }
-            $this->writeLinks();
-            $this->book->writeFacts($this->crawlId, array_column($this->batch, 'page'));
-            foreach (FrontierState::cases() as $state) {
-                $this->frontier->mark(array_values(array_map(static fn (array $item): int => $item['entry']['id'], array_filter($this->batch, static fn (array $item): bool => $item['state'] === $state))), $state);
-            }
-            DB::table('gather_crawls')->where('id', $this->crawlId)->update(['fetched' => $this->fetched, 'failed' => $this->failed, 'barred' => $this->barred, 'level' => $this->batch[0]['entry']['level'] ?? 0]);
+            $this->book->write($this->batch);
+            DB::table('gather_crawls')->where('id', $this->crawlId)->update(['fetched' => $this->fetched, 'failed' => $this->failed, 'barred' => $this->barred, 'level' => $this->batch === [] ? DB::raw('level') : $this->batch[0]->page->level]);
         });
-        foreach ($this->batch as $item) {
-            unset($this->taken[$item['entry']['id']]);
+        foreach ($this->batch as $outcome) {
+            unset($this->taken[$outcome->page->id]);
         }
         $this->batch = [];
         $this->again = [];
-    }
-
-    private function writeLinks(): void
-    {
-        $urls = [];
-        $isOurs = [];
-        $wanted = function (string $url) use (&$urls, &$isOurs): void {
-            $isOurs[$url] ??= PageUrl::parse($url)?->sameHostAs($this->base) ?? false;
-            if ($isOurs[$url]) {
-                $urls[PageUrl::digestOf($url)] = $url;
-            }
-        };
-        foreach ($this->batch as $item) {
-            if ($item['page']->redirectUrl !== null) {
-                $wanted($item['page']->redirectUrl);
-            }
-            foreach ($item['parsed']->links ?? [] as [$target]) {
-                $wanted($target);
-            }
-            foreach ($item['parsed']->blocks ?? [] as [, , $links]) {
-                foreach ($links ?? [] as [$target]) {
-                    $wanted($target);
-                }
-            }
-        }
-        $ids = $this->book->idsOf($urls);
-        $id = static fn (string $url): ?int => ($isOurs[$url] ?? false) ? $ids[PageUrl::digestOf($url)] ?? null : null;
-        $rows = [];
-        $pageBlocks = [];
-        foreach ($this->batch as $item) {
-            $next = $item['entry']['level'] + 1;
-            $found = [];
-            if ($item['page']->redirectUrl !== null && ($isOurs[$item['page']->redirectUrl] ?? false)) {
-                $found[PageUrl::digestOf($item['page']->redirectUrl)] = (int) $id($item['page']->redirectUrl);
-            }
-            foreach ($item['parsed']->links ?? [] as $place => [$target, $anchor, $nofollow]) {
-                $to = $id($target);
-                if ($to !== null && $place < 65000) {
-                    $rows[] = [$item['entry']['id'], $place, $to, $anchor, $nofollow];
-                    $found[PageUrl::digestOf($target)] = $to;
-                }
-            }
-            foreach ($item['parsed']->blocks ?? [] as [$digest, $region, $links]) {
-                if ($links !== null && ! $this->links->knowsBlock($digest)) {
-                    $known = [];
-                    foreach ($links as [$target, $anchor, $nofollow]) {
-                        $to = $id($target);
-                        if ($to !== null) {
-                            $known[] = [$to, $anchor, $nofollow];
-                            $found[PageUrl::digestOf($target)] = $to;
-                        }
-                    }
-                    $this->links->addBlock($digest, $region, $known);
-                }
-                $pageBlocks[] = [$item['entry']['id'], $digest];
-            }
-            $this->frontier->addPages($found, $next);
-        }
-        $this->links->addLinks($rows);
-        $this->links->addPageBlocks($pageBlocks);
     }
 
     /** Takes more from the frontier, up to the page limit. @return bool whether there is anything to do */
@@ -364,10 +318,10 @@ final class PageFetching
 
             return $this->queue !== [];
         }
-        foreach ($this->frontier->next(count($this->taken) + min($room, 500)) as $entry) {
-            if (! isset($this->taken[$entry['id']]) && $room-- > 0) {
-                $this->taken[$entry['id']] = true;
-                $this->queue[] = $entry;
+        foreach ($this->frontier->next(count($this->taken) + min($room, 500)) as $page) {
+            if (! isset($this->taken[$page->id]) && $room-- > 0) {
+                $this->taken[$page->id] = true;
+                $this->queue[] = $page;
             }
         }
 

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Gather\Http;
 
 use App\Changes\History;
-use App\Gather\Crawl\Crawls;
 use App\Store\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Illuminate\View\View;
@@ -17,7 +16,6 @@ final class PageController
     {
         $row = DB::table('pages')->where('store_id', $store->id)->where('id', $page)->first();
         abort_if($row === null, 404);
-        $crawl = Crawls::shown($store->id);
         $resource = $row->resource_id === null ? null : DB::table('resources')->where('id', $row->resource_id)->first();
 
         return view('gather.page', [
@@ -28,8 +26,8 @@ final class PageController
             'resource' => $resource,
             'texts' => $resource === null ? collect() : DB::table('resource_texts')->where('resource_id', $resource->id)->get()->keyBy('field'),
             'history' => $resource === null ? [] : History::of((int) $resource->id),
-            'linksIn' => DB::table('links')->join('pages', 'pages.id', '=', 'links.from_page')->where('links.crawl_id', $crawl)->where('to_page', $page)->limit(50)->get(['pages.id', 'pages.url', 'anchor', 'nofollow']),
-            'linksOut' => DB::table('links')->join('pages', 'pages.id', '=', 'links.to_page')->where('links.crawl_id', $crawl)->where('from_page', $page)->orderBy('place')->limit(100)->get(['pages.id', 'pages.url', 'anchor', 'nofollow']),
+            'linksIn' => DB::table('links')->join('pages', 'pages.id', '=', 'links.from_page')->where('to_page', $page)->limit(50)->get(['pages.id', 'pages.url', 'anchor', 'nofollow']),
+            'linksOut' => DB::table('links')->join('pages', 'pages.id', '=', 'links.to_page')->where('links.store_id', $store->id)->where('from_page', $page)->orderBy('place')->limit(100)->get(['pages.id', 'pages.url', 'anchor', 'nofollow']),
             'earlier' => DB::table('page_facts')->where('page_id', $page)->where('to_crawl', '>', 0)->orderByDesc('to_crawl')->limit(10)->get(),
         ]);
     }

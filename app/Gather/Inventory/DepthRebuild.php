@@ -12,7 +12,7 @@ use Orchard\Core\LinkGraph\ClickDepth;
 use PDO;
 
 /**
- * Works out, for every page of a crawl, how many clicks it is from home and how many pages link to it: from their main
+ * Works out, for every page of the inventory, how many clicks it is from home and how many pages link to it: from their main
  * content (links_in, the page itself left out) and from navigation, header or footer (links_nav), each page once.
  */
 final readonly class DepthRebuild
@@ -20,7 +20,7 @@ final readonly class DepthRebuild
     /** Depth of a page that no link reaches. */
     public const UNREACHED = 65535;
 
-    public function __construct(private Store $store, private int $crawl)
+    public function __construct(private Store $store)
     {
     }
 
@@ -28,7 +28,7 @@ final readonly class DepthRebuild
     {
         /** @var array<int, int> $node number by page id */
         $node = [];
-        foreach ($this->stream('SELECT page_id FROM gather_frontier WHERE crawl_id = ? ORDER BY page_id', [$this->crawl]) as [$page]) {
+        foreach ($this->stream('SELECT page_id FROM page_index WHERE store_id = ? ORDER BY page_id', [$this->store->id]) as [$page]) {
             $node[(int) $page] = count($node);
         }
         $run->beat();
@@ -36,7 +36,7 @@ final readonly class DepthRebuild
         $in = [];
         $out = [];
         $previous = [0, []];
-        foreach ($this->stream('SELECT from_page, to_page FROM links WHERE crawl_id = ? ORDER BY from_page', [$this->crawl]) as [$from, $to]) {
+        foreach ($this->stream('SELECT from_page, to_page FROM links WHERE store_id = ? ORDER BY from_page', [$this->store->id]) as [$from, $to]) {
             if (! isset($node[$from], $node[$to])) {
                 continue;
             }
@@ -86,13 +86,13 @@ final readonly class DepthRebuild
     private function blocks(array $node): array
     {
         $bundles = [];
-        foreach ($this->stream('SELECT l.block_id, l.to_page FROM block_links l JOIN link_blocks b ON b.id = l.block_id WHERE b.crawl_id = ?', [$this->crawl]) as [$block, $to]) {
+        foreach ($this->stream('SELECT l.block_id, l.to_page FROM block_links l JOIN link_blocks b ON b.id = l.block_id WHERE b.store_id = ?', [$this->store->id]) as [$block, $to]) {
             if (isset($node[$to])) {
                 $bundles[(int) $block][] = $node[$to];
             }
         }
         $of = [];
-        foreach ($this->stream('SELECT page_id, block_id FROM page_blocks WHERE crawl_id = ? ORDER BY page_id, block_id', [$this->crawl]) as [$page, $block]) {
+        foreach ($this->stream('SELECT page_id, block_id FROM page_blocks WHERE store_id = ? ORDER BY page_id, block_id', [$this->store->id]) as [$page, $block]) {
             if (isset($node[$page])) {
                 $of[$node[$page]][] = (int) $block;
             }

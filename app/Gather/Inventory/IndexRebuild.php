@@ -9,6 +9,7 @@ use App\Store\Kinds\KindRules;
 use App\Store\Kinds\PageKind;
 use App\Store\Models\Store;
 use App\Store\Pages\FetchedPage;
+use App\Store\Pages\LinkBook;
 use App\Store\Pages\WhyNot;
 use App\Store\Work\WorkRun;
 use Illuminate\Support\Facades\DB;
@@ -65,6 +66,7 @@ final readonly class IndexRebuild
             return;
         }
         DB::update('UPDATE page_facts f JOIN pages p ON p.id = f.page_id SET f.to_crawl = ? WHERE f.store_id = ? AND f.to_crawl = 0 AND p.seen_crawl < ?', [$this->crawl, $this->store->id, $this->crawl]);
+        (new LinkBook($this->store->id))->doubtGone($this->crawl);
         foreach (['page_index', 'page_words'] as $table) {
             DB::delete("DELETE i FROM $table i JOIN pages p ON p.id = i.page_id WHERE i.store_id = ? AND p.seen_crawl < ?", [$this->store->id, $this->crawl]);
         }

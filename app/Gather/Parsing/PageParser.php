@@ -9,19 +9,40 @@ use Orchard\Core\Markup\PageFacts;
 use Orchard\Core\Markup\PageReader;
 use Orchard\Core\Url\PageUrl;
 
-/** Parses pages one after the other and remembers which blocks it has told of. */
+/** Parses pages one after the other and remembers which blocks and URLs it has told of. */
 final class PageParser
 {
-    /** @var array<string, true> */
+    /** URLs remembered; beyond this many all are told again. */
+    private const MEMORY = 200_000;
+
+    /** @var array<string, true> digests of blocks */
     private array $told = [];
+
+    /** @var array<string, string> digest by URL; an empty one for a page of another host */
+    private array $digests = [];
 
     public function parse(string $body, ?string $contentType, string $url): ParsedPage
     {
-        $facts = PageReader::read(Charset::toUtf8($body, $contentType), PageUrl::parse($url) ?? throw new \InvalidArgumentException("$url is no URL."));
+        $page = PageUrl::parse($url) ?? throw new \InvalidArgumentException("$url is no URL.");
+        $facts = PageReader::read(Charset::toUtf8($body, $contentType), $page);
+        if (count($this->digests) > self::MEMORY) {
+            $this->digests = [];
+        }
+        $urls = [];
         $main = [];
         $regions = [];
         foreach ($facts->links as $link) {
-            $entry = [$link->target, $link->anchor, $link->nofollow];
+            $digest = $this->digests[$link->target] ?? null;
+            if ($digest === null) {
+                $digest = $this->digests[$link->target] = PageUrl::parse($link->target)?->sameHostAs($page) === true ? PageUrl::digestOf($link->target) : '';
+                if ($digest !== '') {
+                    $urls[$digest] = $link->target;
+                }
+            }
+            if ($digest === '') {
+                continue;
+            }
+            $entry = [$digest, $link->anchor, $link->nofollow];
             if ($link->region->repeats()) {
                 $regions[$link->region->value][] = $entry;
             } else {
@@ -36,6 +57,6 @@ final class PageParser
         }
         $bare = new PageFacts($facts->title, $facts->description, $facts->robots, $facts->canonicals, $facts->h1s, $facts->words, $facts->language, $facts->types, [], $facts->strays);
 
-        return new ParsedPage($bare, $main, $blocks);
+        return new ParsedPage($bare, $urls, $main, $blocks, md5(serialize([$main, array_column($blocks, 0)]), true));
     }
 }

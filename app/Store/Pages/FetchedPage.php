@@ -31,6 +31,12 @@ final readonly class FetchedPage
     ) {
     }
 
+    /** The same fetch, with what the parser had to say. */
+    public function with(?PageFacts $facts, ?string $problem): self
+    {
+        return new self($this->pageId, $this->url, $this->status, $this->redirectUrl, $this->contentType, $this->robotsHeader, $this->canonicalHeader, $this->bytes, $problem, $facts);
+    }
+
     /** Changes when anything that is kept of the page does; the byte count alone does not count. */
     public function digest(): string
     {

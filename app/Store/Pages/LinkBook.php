@@ -5,15 +5,19 @@ declare(strict_types=1);
 namespace App\Store\Pages;
 
 use App\Store\Bulk;
+use App\Store\Bytes;
 use Illuminate\Support\Facades\DB;
 
-/** Writes the links of one crawl: those of the main content as rows, those of repeated regions once as blocks. */
+/**
+ * Keeps the links that each page carried when it was last read: those of the main content as rows, those of repeated
+ * regions once as blocks. A page whose links are as before costs no write.
+ */
 final class LinkBook
 {
     /** @var array<string, int> block ids by digest */
     private array $blocks = [];
 
-    public function __construct(private readonly int $storeId, private readonly int $crawl)
+    public function __construct(private readonly int $storeId)
     {
     }
 
@@ -25,8 +29,8 @@ final class LinkBook
     /** @param  list<array{int, string, bool}>  $links target page, anchor, nofollow */
     public function addBlock(string $digest, int $region, array $links): void
     {
-        DB::insert('INSERT IGNORE INTO link_blocks (store_id, crawl_id, digest, region) VALUES (?, ?, ?, ?)', [$this->storeId, $this->crawl, $digest, $region]);
-        $id = (int) DB::table('link_blocks')->where('crawl_id', $this->crawl)->where('digest', $digest)->value('id');
+        DB::insert('INSERT IGNORE INTO link_blocks (store_id, digest, region) VALUES (?, ?, ?)', [$this->storeId, $digest, $region]);
+        $id = (int) DB::table('link_blocks')->where('store_id', $this->storeId)->where('digest', $digest)->value('id');
         $rows = [];
         foreach ($links as $place => [$to, $anchor, $nofollow]) {
             $rows[] = [$id, $place, $to, $anchor, $nofollow ? 1 : 0];
@@ -35,37 +39,93 @@ final class LinkBook
         $this->blocks[$digest] = $id;
     }
 
-    /** @param  iterable<array{int, string}>  $pairs page, block digest */
-    public function addPageBlocks(iterable $pairs): void
+    /**
+     * Replaces the links of those pages whose links have changed.
+     *
+     * @param  array<int, PageLinks>  $carried  by page
+     */
+    public function write(array $carried): void
     {
-        $rows = [];
-        foreach ($pairs as [$page, $digest]) {
-            $rows[] = [$this->crawl, $page, $this->blocks[$digest]];
+        if ($carried === []) {
+            return;
         }
-        Bulk::write('page_blocks', ['crawl_id', 'page_id', 'block_id'], $rows, 'INSERT IGNORE');
-    }
-
-    /** @param  iterable<array{int, int, int, string, bool}>  $links from page, place, target page, anchor, nofollow */
-    public function addLinks(iterable $links): void
-    {
-        $rows = (function () use ($links): \Generator {
-            foreach ($links as [$from, $place, $to, $anchor, $nofollow]) {
-                yield [$this->crawl, $from, $place, $to, $anchor, $nofollow ? 1 : 0];
+        $known = [];
+        foreach (DB::select('SELECT page_id, links_digest FROM page_answers WHERE page_id IN ('.Bulk::list(array_keys($carried)).')') as $row) {
+            $known[(int) $row->page_id] = (string) $row->links_digest;
+        }
+        $changed = array_filter($carried, static fn (PageLinks $links, int $page): bool => ($known[$page] ?? '') !== $links->digest, ARRAY_FILTER_USE_BOTH);
+        $this->erase(array_keys(array_intersect_key($changed, $known)));
+        Bulk::write('links', ['store_id', 'from_page', 'place', 'to_page', 'anchor', 'nofollow'], (function () use ($changed): \Generator {
+            foreach ($changed as $page => $links) {
+                foreach ($links->links as $place => [$to, $anchor, $nofollow]) {
+                    yield [$this->storeId, $page, $place, $to, $anchor, $nofollow ? 1 : 0];
+                }
             }
-        })();
-        Bulk::write('links', ['crawl_id', 'from_page', 'place', 'to_page', 'anchor', 'nofollow'], $rows, 'INSERT IGNORE');
+        })());
+        Bulk::write('page_blocks', ['store_id', 'page_id', 'block_id'], (function () use ($changed): \Generator {
+            foreach ($changed as $page => $links) {
+                foreach ($links->blocks as $digest) {
+                    yield [$this->storeId, $page, $this->blocks[$digest]];
+                }
+            }
+        })(), 'INSERT IGNORE');
+        Bulk::write('page_answers', ['page_id', 'answer_digest', 'links_digest'], array_map(
+            static fn (int $page, PageLinks $links): array => [$page, new Bytes($links->answer), new Bytes($links->digest)], array_keys($carried), $carried,
+        ), 'INSERT', 'ON DUPLICATE KEY UPDATE answer_digest = VALUES(answer_digest), links_digest = VALUES(links_digest)');
     }
 
-    /** Deletes a portion of an older crawl's links, for only the newest crawl's are kept. Answers whether some are left. */
-    public static function forget(int $crawl): bool
+    /**
+     * Deletes the links of a portion of the pages that a complete crawl did not meet. Answers whether some may be left.
+     */
+    public function forgetGone(int $crawl): bool
     {
-        $blocks = Bulk::ids(DB::select('SELECT id FROM link_blocks WHERE crawl_id = ? LIMIT 200', [$crawl]), 'id');
-        if ($blocks !== []) {
-            DB::delete('DELETE FROM block_links WHERE block_id IN ('.Bulk::list($blocks).')');
-            DB::delete('DELETE FROM link_blocks WHERE id IN ('.Bulk::list($blocks).')');
+        $gone = Bulk::ids(DB::select('SELECT p.id FROM pages p JOIN page_answers a ON a.page_id = p.id WHERE p.store_id = ? AND p.seen_crawl < ? LIMIT 500', [$this->storeId, $crawl]), 'id');
+        $this->forget($gone);
+        if ($gone !== []) {
+            return true;
         }
-        $deleted = DB::delete('DELETE FROM links WHERE crawl_id = ? LIMIT 20000', [$crawl]) + DB::delete('DELETE FROM page_blocks WHERE crawl_id = ? LIMIT 20000', [$crawl]);
+        $idle = Bulk::ids(DB::select('SELECT b.id FROM link_blocks b LEFT JOIN page_blocks p ON p.block_id = b.id WHERE b.store_id = ? AND p.block_id IS NULL LIMIT 500', [$this->storeId]), 'id');
+        if ($idle !== []) {
+            DB::delete('DELETE FROM block_links WHERE block_id IN ('.Bulk::list($idle).')');
+            DB::delete('DELETE FROM link_blocks WHERE id IN ('.Bulk::list($idle).')');
+        }
 
-        return $blocks !== [] || $deleted > 0;
+        return $idle !== [];
+    }
+
+    /**
+     * These pages have to be parsed again when they next answer, whatever they answer; their links stay meanwhile.
+     *
+     * @param  list<int>  $pages
+     */
+    public function doubt(array $pages): void
+    {
+        if ($pages !== []) {
+            DB::update('UPDATE page_answers SET answer_digest = REPEAT(CHAR(0), 16) WHERE page_id IN ('.Bulk::list($pages).')');
+        }
+    }
+
+    /** The same for the pages that a complete crawl did not meet. */
+    public function doubtGone(int $crawl): void
+    {
+        DB::update('UPDATE page_answers a JOIN pages p ON p.id = a.page_id SET a.answer_digest = REPEAT(CHAR(0), 16) WHERE p.store_id = ? AND p.seen_crawl < ?', [$this->storeId, $crawl]);
+    }
+
+    /** @param  list<int>  $pages that answer with a page no more */
+    public function forget(array $pages): void
+    {
+        $this->erase($pages);
+        if ($pages !== []) {
+            DB::delete('DELETE FROM page_answers WHERE page_id IN ('.Bulk::list($pages).')');
+        }
+    }
+
+    /** @param  list<int>  $pages */
+    private function erase(array $pages): void
+    {
+        if ($pages !== []) {
+            DB::delete('DELETE FROM links WHERE store_id = ? AND from_page IN ('.Bulk::list($pages).')', [$this->storeId]);
+            DB::delete('DELETE FROM page_blocks WHERE store_id = ? AND page_id IN ('.Bulk::list($pages).')', [$this->storeId]);
+        }
     }
 }

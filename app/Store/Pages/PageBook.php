@@ -30,7 +30,7 @@ final class PageBook
     /**
      * Ids of these URLs; those that are new become pages.
      *
-     * @param  array<string, string>  $urls  URL by digest
+     * @param  array<string, ?string>  $urls  URL by digest; null for one that is a page already
      * @return array<string, int> id by digest
      */
     public function idsOf(array $urls): array
@@ -48,7 +48,7 @@ final class PageBook
             ksort($new);
             $rows = [];
             foreach ($new as $digest => $url) {
-                $parsed = PageUrl::parse($url);
+                $parsed = PageUrl::parse($url ?? throw new \LogicException('A page was named by its digest before its URL was told.'));
                 $rows[] = [$this->store->id, $parsed === null ? $this->markets->first()->id : $this->markets->marketOf($parsed)->id, new Bytes((string) $digest), $url];
             }
             Bulk::write('pages', ['store_id', 'market_id', 'digest', 'url'], $rows, 'INSERT IGNORE');
@@ -100,7 +100,15 @@ final class PageBook
             DB::update('UPDATE page_facts SET to_crawl = ? WHERE id IN ('.Bulk::list($close).')', [$crawl]);
         }
         Bulk::write('page_facts', ['page_id', 'store_id', 'from_crawl', 'digest', 'status', 'redirect_url', 'content_type', 'title', 'description', 'robots', 'robots_header', 'canonicals', 'canonical_header', 'h1s', 'words', 'language', 'types', 'strays', 'bytes', 'problem'], $rows);
-        DB::update('UPDATE pages SET seen_crawl = ?, first_crawl = IF(first_crawl = 0, ?, first_crawl) WHERE id IN ('.Bulk::list($ids).')', [$crawl, $crawl]);
+        $this->seen($crawl, $ids);
+    }
+
+    /** @param  list<int>  $pages */
+    public function seen(int $crawl, array $pages): void
+    {
+        if ($pages !== []) {
+            DB::update('UPDATE pages SET seen_crawl = ?, first_crawl = IF(first_crawl = 0, ?, first_crawl) WHERE id IN ('.Bulk::list($pages).')', [$crawl, $crawl]);
+        }
     }
 
     /**
