@@ -60,8 +60,8 @@ final class PageList
         $statuses = [];
         $total = 0;
         $indexable = 0;
-        foreach (DB::select('SELECT kind, status, indexable, COUNT(*) AS n FROM page_index WHERE store_id = ? GROUP BY kind, status, indexable', [$store->id]) as $row) {
-            $n = (int) $row->n;
+        foreach (DB::select('SELECT kind, status, indexable, pages FROM page_counts WHERE store_id = ?', [$store->id]) as $row) {
+            $n = (int) $row->pages;
             $kind = PageKind::from((int) $row->kind)->key();
             $kinds[$kind] = ($kinds[$kind] ?? 0) + $n;
             $statuses[(int) $row->status] = ($statuses[(int) $row->status] ?? 0) + $n;

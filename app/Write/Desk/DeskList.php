@@ -79,25 +79,29 @@ final class DeskList
     /** @return array{total: int, checks: array<string, int>, changed: int, states: array<string, int>} numbers for the filters, of the kind that is chosen */
     public function counts(Store $store, DeskFilter $filter): array
     {
-        $column = match ($filter->field) {
-            TextField::Title => 'title_checks',
-            TextField::Description => 'description_checks',
-            null => '(title_checks | description_checks)',
-        };
-        $sums = implode(', ', array_map(static fn (Check $check): string => "SUM(($column & {$check->value}) > 0) AS {$check->key()}", Check::cases()));
-        $states = implode(', ', array_map(static fn (DraftState $state): string => "SUM(state = {$state->rank()}) AS state_{$state->value}", DraftState::cases()));
-        [$kindWhere, $values] = $this->kindWhere($store, $filter);
-        $row = DB::selectOne("SELECT COUNT(*) AS total, SUM(drafted > 0) AS changed, $sums, $states FROM write_rows WHERE $kindWhere", $values);
-        $checks = [];
-        foreach (Check::cases() as $check) {
-            $checks[$check->key()] = (int) $row->{$check->key()};
-        }
-        $byState = [];
-        foreach (DraftState::cases() as $state) {
-            $byState[$state->value] = (int) $row->{'state_'.$state->value};
+        [$where, $values] = $this->kindWhere($store, $filter);
+        $total = $changed = 0;
+        $checks = array_fill_keys(array_map(static fn (Check $check): string => $check->key(), Check::cases()), 0);
+        $states = array_fill_keys(array_map(static fn (DraftState $state): string => $state->value, DraftState::cases()), 0);
+        // Rows of the same checks and state come as one, straight from the index in its order; there are few sorts of rows.
+        foreach (DB::select("SELECT title_checks, description_checks, drafted, state, COUNT(*) AS n FROM write_rows WHERE $where GROUP BY kind, title_checks, description_checks, drafted, state", $values) as $row) {
+            $n = (int) $row->n;
+            $total += $n;
+            $changed += $row->drafted > 0 ? $n : 0;
+            $bits = match ($filter->field) {
+                TextField::Title => (int) $row->title_checks,
+                TextField::Description => (int) $row->description_checks,
+                null => (int) $row->title_checks | (int) $row->description_checks,
+            };
+            foreach (Check::inBits($bits) as $check) {
+                $checks[$check->key()] += $n;
+            }
+            foreach (DraftState::cases() as $state) {
+                $states[$state->value] += $state->rank() === (int) $row->state ? $n : 0;
+            }
         }
 
-        return ['total' => (int) $row->total, 'checks' => $checks, 'changed' => (int) $row->changed, 'states' => $byState];
+        return ['total' => $total, 'checks' => $checks, 'changed' => $changed, 'states' => $states];
     }
 
     /** @return list<int> drafts of the rows that the filter shows, in the given states; for marking many at once */
