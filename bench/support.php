@@ -7,6 +7,7 @@ use App\Store\AddStore;
 use App\Store\Models\Store;
 use App\Store\StoreOptions;
 use App\Store\Work\WorkDesk;
+use Illuminate\Support\Facades\DB;
 
 /** Prints one result. */
 function result(string $bench, string $size, float $value, string $unit, ?float $limit): void
@@ -38,6 +39,16 @@ function benchFinish(Store $store): void
     $open = app(Crawls::class)->underWay($store);
     if ($open !== null) {
         app(WorkDesk::class)->workToEnd($open);
+    }
+}
+
+/** Takes away all that is known of the store, so that its next crawl is its first. */
+function benchForget(Store $store): void
+{
+    DB::delete('DELETE a FROM page_answers a JOIN pages p ON p.id = a.page_id WHERE p.store_id = ?', [$store->id]);
+    DB::delete('DELETE l FROM block_links l JOIN link_blocks b ON b.id = l.block_id WHERE b.store_id = ?', [$store->id]);
+    foreach (['pages', 'page_facts', 'page_index', 'page_words', 'page_counts', 'links', 'link_blocks', 'page_blocks'] as $table) {
+        DB::table($table)->where('store_id', $store->id)->delete();
     }
 }
 

@@ -48,7 +48,7 @@ for (const key of candidates) {
     if (a === 0x20 || b === 0x20) continue; // Browsers shape word by word: a space is never kerned (measured in Chromium).
     const run = font.layout(String.fromCodePoint(a, b), { liga: false, ccmp: false });
     const value = run.advanceWidth - advances[a] - advances[b];
-    if (value !== 0) kerning[key] = value;
+    if (value !== 0) (kerning[a] ??= {})[b] = value;
 }
 // UAX 11: East Asian Wide and Fullwidth, with the emoji blocks; drawn as 1 em where the font has no glyph.
 const wide = '1100-115f 231a-231b 2329-232a 23e9-23ec 23f0 23f3 25fd-25fe 2614-2615 2648-2653 267f 2693 26a1 26aa-26ab 26bd-26be 26c4-26c5 26ce 26d4 26ea 26f2-26f3 26f5 26fa 26fd 2705 270a-270b 2728 274c 274e 2753-2755 2757 2795-2797 27b0 27bf 2b1b-2b1c 2b50 2b55 2e80-303e 3041-33ff 3400-4dbf 4e00-a4cf a960-a97f ac00-d7a3 f900-faff fe10-fe19 fe30-fe6f ff00-ff60 ffe0-ffe6 16fe0-18aff 1aff0-1b2ff 1f004 1f0cf 1f18e 1f191-1f19a 1f200-1f64f 1f680-1f6ff 1f7e0-1f7eb 1f900-1f9ff 1fa70-1faff 20000-3fffd'
@@ -66,4 +66,4 @@ for (let point = 0; point < 0x110000; point++) {
 
 const table = { font: 'Liberation Sans Regular ' + font.version.replace('Version ', ''), unitsPerEm: font.unitsPerEm, average: Math.round(sum / counted), wide, zero, advances, kerning };
 writeFileSync(root + 'resources/js/widths.json', JSON.stringify(table) + '\n');
-console.log(Object.keys(advances).length, 'advances', Object.keys(kerning).length, 'pairs', table.average);
+console.log(Object.keys(advances).length, 'advances', Object.values(kerning).reduce((sum, rights) => sum + Object.keys(rights).length, 0), 'pairs', table.average);

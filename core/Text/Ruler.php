@@ -81,15 +81,22 @@ final class Ruler
     {
         $lines = [];
         $line = '';
+        $units = 0;
+        $last = 0;
         foreach (self::chunks($text) as $chunk) {
-            if ($this->units(rtrim($line.$chunk)) <= $limit) {
+            // No pair with a space is kerned, so a chunk's end may be trimmed without measuring the line again.
+            $points = self::points($chunk);
+            $added = $this->unitsOf($points, $last);
+            $space = $this->units(substr($chunk, strlen(rtrim($chunk))));
+            if ($units + $added - $space <= $limit) {
                 $line .= $chunk;
+                $units += $added;
+                $last = $points[count($points) - 1];
 
                 continue;
             }
             if ($line !== '') {
                 $lines[] = $line;
-                $line = '';
             }
             while ($this->units(rtrim($chunk)) > $limit) {
                 $head = $this->widestHead($chunk, $limit);
@@ -97,6 +104,9 @@ final class Ruler
                 $chunk = substr($chunk, strlen($head));
             }
             $line = $chunk;
+            $points = self::points($chunk);
+            $units = $this->unitsOf($points, 0);
+            $last = $points === [] ? 0 : $points[count($points) - 1];
         }
         if ($line !== '' || $lines === []) {
             $lines[] = $line;
@@ -135,14 +145,27 @@ final class Ruler
 
     private function units(string $text): int
     {
+        return $this->unitsOf(self::points($text), 0);
+    }
+
+    /**
+     * @param  list<int>  $points
+     * @param  int  $left  the code point in front of them; 0 for none
+     */
+    private function unitsOf(array $points, int $left): int
+    {
         $sum = 0;
-        $left = 0;
-        foreach (mb_str_split($text) as $character) {
-            $point = (int) mb_ord($character);
-            $sum += $this->table->advance($point) + ($left ? $this->table->kerning($left, $point) : 0);
+        foreach ($points as $point) {
+            $sum += $this->table->advance($point) + $this->table->kerning($left, $point);
             $left = $point;
         }
 
         return $sum;
+    }
+
+    /** @return list<int> code points */
+    private static function points(string $text): array
+    {
+        return $text === '' ? [] : array_values((array) unpack('N*', (string) mb_convert_encoding($text, 'UTF-32BE', 'UTF-8')));
     }
 }

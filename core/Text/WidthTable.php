@@ -18,7 +18,7 @@ final class WidthTable
 
     /**
      * @param  array<int, int>  $advances  by code point
-     * @param  array<string, int>  $kerning  by "left,right" in decimal code points
+     * @param  array<int, array<int, int>>  $kerning  by left, then right code point
      * @param  list<array{int, int}>  $wide  ranges, both ends included
      * @param  list<array{int, int}>  $zero  ranges, both ends included
      */
@@ -35,7 +35,7 @@ final class WidthTable
     /** @throws \JsonException when the text is not the JSON that tools/make-widths.mjs writes */
     public static function fromJson(string $json): self
     {
-        /** @var array{unitsPerEm: int, average: int, advances: array<int, int>, kerning: array<string, int>, wide: list<array{int, int}>, zero: list<array{int, int}>} $table */
+        /** @var array{unitsPerEm: int, average: int, advances: array<int, int>, kerning: array<int, array<int, int>>, wide: list<array{int, int}>, zero: list<array{int, int}>} $table */
         $table = json_decode($json, true, 8, JSON_THROW_ON_ERROR);
 
         return new self($table['unitsPerEm'], $table['average'], $table['advances'], $table['kerning'], $table['wide'], $table['zero']);
@@ -55,7 +55,7 @@ final class WidthTable
     /** What is added between two neighbours, in units; negative where they move together. */
     public function kerning(int $left, int $right): int
     {
-        return $this->kerning[$left.','.$right] ?? 0;
+        return $this->kerning[$left][$right] ?? 0;
     }
 
     /** Whether the font itself draws this code point. */

@@ -84,7 +84,7 @@ export class Ruler {
         let sum = 0, left = 0;
         for (const character of text) {
             const point = character.codePointAt(0);
-            sum += this.#advance(point) + (left ? this.#table.kerning[left + ',' + point] ?? 0 : 0);
+            sum += this.#advance(point) + (this.#table.kerning[left]?.[point] ?? 0);
             left = point;
         }
         return sum;

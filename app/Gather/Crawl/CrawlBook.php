@@ -8,6 +8,7 @@ use App\Store\Models\Store;
 use App\Store\Pages\LinkBook;
 use App\Store\Pages\PageBook;
 use App\Store\Pages\PageLinks;
+use Closure;
 use Orchard\Core\Url\PageUrl;
 
 /** Writes down a batch of outcomes: facts, links, and what they add to the frontier. Called inside a transaction. */
@@ -23,10 +24,14 @@ final class CrawlBook
         $this->links = new LinkBook($store->id);
     }
 
-    /** @param  list<Outcome>  $batch */
-    public function write(array $batch): void
+    /**
+     * @param  list<Outcome>  $batch
+     * @param  Closure(): void  $between  called between the statements, so that what runs beside goes on
+     */
+    public function write(array $batch, Closure $between): void
     {
         $ids = $this->pages->idsOf($this->targets($batch));
+        $between();
         $carried = [];
         $found = [];
         $unlinked = [];
@@ -57,16 +62,19 @@ final class CrawlBook
             }
             $found[$page->level + 1] = $next;
         }
-        $this->links->write($carried);
+        $between();
+        $this->links->write($carried, $between);
         $this->links->forget($unlinked);
         $this->links->doubt($silent);
         foreach ($found as $level => $pages) {
             $this->frontier->addPages($pages, $level);
         }
+        $between();
         foreach ($same as $level => $pages) {
             $this->frontier->addLinkedFrom($pages, $level);
         }
         $this->pages->writeFacts($this->crawl, array_values(array_filter(array_map(static fn (Outcome $outcome) => $outcome->fetched, $batch))));
+        $between();
         $this->pages->seen($this->crawl, array_merge(...array_values($same)));
         foreach ($byState as $state => $pages) {
             $this->frontier->mark($pages, FrontierState::from($state));

@@ -117,7 +117,7 @@ final class PageFetching
             }
             if ($this->http->underWay() === 0 && $parsers->underWay() === 0) {
                 if ($stopping || $this->queue === []) {
-                    $this->write();
+                    $this->write($parsers);
                     $end = $this->endOfSlice($dead, $stopping);
                     if ($end !== false) {
                         return $end;
@@ -136,7 +136,7 @@ final class PageFetching
                 $this->parsed($tag, $parsed);
             }
             if (count($this->batch) >= self::BATCH || ($this->batch !== [] && microtime(true) - $this->lastWrite > self::BATCH_SECONDS)) {
-                $this->write();
+                $this->write($parsers);
                 if (count($this->queue) < 100) {
                     $this->refill();
                 }
@@ -284,17 +284,17 @@ final class PageFetching
             : new Outcome($page, FrontierState::Done, $bare->with($parsed->facts, $bare->problem), $parsed, $digest);
     }
 
-    private function write(): void
+    private function write(ParserPool $parsers): void
     {
         $this->lastWrite = microtime(true);
         if ($this->batch === [] && $this->again === []) {
             return;
         }
-        $this->run->fenced(function (): void {
+        $this->run->fenced(function () use ($parsers): void {
             foreach ($this->again as $try) {
                 $this->frontier->tried($try['id'], $try['problem']);
             }
-            $this->book->write($this->batch);
+            $this->book->write($this->batch, $parsers->pump(...));
             DB::table('gather_crawls')->where('id', $this->crawlId)->update(['fetched' => $this->fetched, 'failed' => $this->failed, 'barred' => $this->barred, 'level' => $this->batch === [] ? DB::raw('level') : $this->batch[0]->page->level]);
         });
         foreach ($this->batch as $outcome) {

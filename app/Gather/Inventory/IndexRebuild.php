@@ -77,7 +77,7 @@ final readonly class IndexRebuild
     private function count(): void
     {
         DB::table('page_counts')->where('store_id', $this->store->id)->delete();
-        DB::insert('INSERT INTO page_counts SELECT store_id, kind, status, indexable, COUNT(*) FROM page_index WHERE store_id = ? GROUP BY kind, status, indexable', [$this->store->id]);
+        DB::insert('INSERT INTO page_counts SELECT ?, kind, status, indexable, COUNT(*) FROM page_index WHERE store_id = ? GROUP BY kind, status, indexable', [$this->store->id, $this->store->id]);
     }
 
     /** @return array{list<int|string|null>, list<int|string>} */

@@ -33,6 +33,14 @@ final class ParserPool
         return array_sum(array_map(static fn (ParserProcess $parser): int => $parser->underWay(), $this->parsers));
     }
 
+    /** Keeps the parsers busy while the caller is at something else; to be called now and then. */
+    public function pump(): void
+    {
+        foreach ($this->parsers as $parser) {
+            $parser->pump();
+        }
+    }
+
     /**
      * Pages that are parsed; waits at most so many seconds for one.
      *
@@ -47,7 +55,8 @@ final class ParserPool
         $read = array_map(static fn (ParserProcess $parser) => $parser->output(), $this->parsers);
         $write = array_values(array_filter(array_map(static fn (ParserProcess $parser) => $parser->inputIfPending(), $this->parsers)));
         $except = null;
-        stream_select($read, $write, $except, 0, (int) ($wait * 1_000_000));
+        // A signal may cut the wait short, such as the one by which a worker is asked to end; that is no failure.
+        @stream_select($read, $write, $except, 0, (int) ($wait * 1_000_000));
 
         return $this->collect();
     }

@@ -37,13 +37,15 @@ final class ParserProcess
     public function __construct()
     {
         $command = [PHP_BINARY, '-d', 'opcache.enable_cli=1', '-d', 'opcache.jit=tracing', '-d', 'opcache.jit_buffer_size=32M', __DIR__.'/parser.php'];
-        $process = proc_open($command, [['pipe', 'r'], ['pipe', 'w']], $pipes);
+        // Sockets hold several pages where a pipe holds two: a parser has something to do while this side writes to the database.
+        $process = proc_open($command, [['socket'], ['socket']], $pipes);
         if (! is_resource($process)) {
             throw new RuntimeException('A parser process could not be started.');
         }
         [$this->process, $this->input, $this->output] = [$process, $pipes[0], $pipes[1]];
         stream_set_blocking($this->input, false);
         stream_set_blocking($this->output, false);
+        stream_set_chunk_size($this->output, 262144);
     }
 
     public function underWay(): int
@@ -93,7 +95,8 @@ final class ParserProcess
         return $done;
     }
 
-    private function pump(): void
+    /** Sends and receives what can go without waiting. */
+    public function pump(): void
     {
         while ($this->outgoing !== []) {
             $sent = @fwrite($this->input, substr($this->outgoing[0], $this->written, 65536));

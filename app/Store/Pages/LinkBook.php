@@ -6,6 +6,7 @@ namespace App\Store\Pages;
 
 use App\Store\Bulk;
 use App\Store\Bytes;
+use Closure;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -43,8 +44,9 @@ final class LinkBook
      * Replaces the links of those pages whose links have changed.
      *
      * @param  array<int, PageLinks>  $carried  by page
+     * @param  Closure(): void  $between  called between the statements
      */
-    public function write(array $carried): void
+    public function write(array $carried, Closure $between): void
     {
         if ($carried === []) {
             return;
@@ -55,6 +57,7 @@ final class LinkBook
         }
         $changed = array_filter($carried, static fn (PageLinks $links, int $page): bool => ($known[$page] ?? '') !== $links->digest, ARRAY_FILTER_USE_BOTH);
         $this->erase(array_keys(array_intersect_key($changed, $known)));
+        $between();
         Bulk::write('links', ['store_id', 'from_page', 'place', 'to_page', 'anchor', 'nofollow'], (function () use ($changed): \Generator {
             foreach ($changed as $page => $links) {
                 foreach ($links->links as $place => [$to, $anchor, $nofollow]) {
@@ -62,6 +65,7 @@ final class LinkBook
                 }
             }
         })());
+        $between();
         Bulk::write('page_blocks', ['store_id', 'page_id', 'block_id'], (function () use ($changed): \Generator {
             foreach ($changed as $page => $links) {
                 foreach ($links->blocks as $digest) {
