@@ -8,7 +8,7 @@ use App\Gather\Console\CrawlCommand;
 use App\Gather\Console\ExportCommand;
 use App\Gather\Crawl\CrawlWork;
 use App\Gather\Inventory\ReindexWork;
-use App\Store\Events\KindsChanged;
+use App\Store\Events\RulesChanged;
 use App\Store\Steps\StepBoard;
 use App\Store\Work\WorkDesk;
 use Illuminate\Support\Facades\Event;
@@ -24,7 +24,7 @@ final class GatherProvider extends ServiceProvider
         $desk->register(CrawlWork::class);
         $desk->register(ReindexWork::class);
         $board->register(new GatherStep);
-        Event::listen(static function (KindsChanged $event) use ($desk): void {
+        Event::listen(static function (RulesChanged $event) use ($desk): void {
             $desk->begin(ReindexWork::class, $event->storeId, 0, is_int($event->userId) ? $event->userId : null);
         });
     }

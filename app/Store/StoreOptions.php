@@ -10,39 +10,21 @@ use Illuminate\Support\Facades\Crypt;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 use Orchard\Core\Url\PageUrl;
-use Orchard\Core\Wording\TextLimits;
 
-/** Every option of a store by name, for commands and the settings page. Market options are those of the first market. */
+/** Every option of a store by name, for commands and the settings page; what belongs to its markets is in MarketOptions. */
 final class StoreOptions
 {
-    private const LIMITS = [
-        'title_width' => [200, 2000, 'pixels of a desktop title line'],
-        'title_aim' => [100, 2000, 'pixels to aim for in a title'],
-        'title_least' => [0, 300, 'characters under which a title is too short'],
-        'description_width' => [200, 2000, 'pixels of a desktop description line'],
-        'description_least' => [0, 900, 'characters under which a description is too short'],
-    ];
-
     /** @return list<array{key: string, value: string|int|float, means: string}> */
     public function list(Store $store): array
     {
-        $market = Markets::of($store)->first();
         $settings = $store->options();
         $connection = DB::table('connections')->where('store_id', $store->id)->where('sort', 'shop')->first();
-        $limits = $market->textLimits()->toArray();
         $rows = [
             ['key' => 'name', 'value' => $store->name, 'means' => 'what people call the store'],
             ['key' => 'url', 'value' => $store->base_url, 'means' => 'where its pages begin'],
             ['key' => 'timezone', 'value' => $store->timezone, 'means' => 'in which its days begin'],
-            ['key' => 'language', 'value' => $market->language, 'means' => 'of the texts (BCP 47)'],
-            ['key' => 'country', 'value' => $market->country, 'means' => 'of the market, two letters; empty for all'],
-            ['key' => 'currency', 'value' => $market->currency, 'means' => 'three letters'],
-            ['key' => 'brand', 'value' => $market->brand, 'means' => 'how the store calls itself in texts'],
-            ['key' => 'title_suffix', 'value' => $market->title_suffix ?? '(learned from the pages)', 'means' => 'what the theme adds to titles; "auto" to learn it from the pages'],
+            ['key' => 'markets', 'value' => implode(',', array_map(static fn (Market $market): string => $market->country, Markets::of($store)->all())), 'means' => 'countries that it sells to, two letters each, with commas; each is a market of its own'],
         ];
-        foreach (self::LIMITS as $key => [, , $means]) {
-            $rows[] = ['key' => $key, 'value' => $limits[$key], 'means' => $means];
-        }
         foreach (StoreSettings::numbers() as $key => $number) {
             $rows[] = ['key' => $key, 'value' => match ($key) {
                 'concurrency' => $settings->concurrency, 'page_limit' => $settings->pageLimit, 'page_bytes' => $settings->pageBytes, default => $settings->timeout
@@ -59,18 +41,7 @@ final class StoreOptions
     public function set(Store $store, string $key, string $value): void
     {
         $value = trim($value);
-        $market = Markets::of($store)->first();
         $wrong = static fn (string $why): InvalidArgumentException => new InvalidArgumentException("$key: $why");
-        if (isset(self::LIMITS[$key])) {
-            [$least, $most] = self::LIMITS[$key];
-            if (! is_numeric($value) || $value < $least || $value > $most) {
-                throw $wrong("a number from $least to $most.");
-            }
-            $limits = TextLimits::fromArray([$key => $value + 0] + $market->limits)->toArray();
-            $market->update(['limits' => $limits]);
-
-            return;
-        }
         if (isset(StoreSettings::numbers()[$key])) {
             ['min' => $least, 'max' => $most] = StoreSettings::numbers()[$key];
             if (! ctype_digit($value) || $value < $least || $value > $most) {
@@ -84,11 +55,7 @@ final class StoreOptions
             'name' => $value !== '' && mb_strlen($value) <= 120 ? $store->update(['name' => $value]) : throw $wrong('a name of 1 to 120 characters.'),
             'url' => $store->update(['base_url' => (PageUrl::parse($value) ?? throw $wrong('an http or https address.'))->text()]),
             'timezone' => in_array($value, timezone_identifiers_list(), true) ? $store->update(['timezone' => $value]) : throw $wrong('a time zone such as Europe/Berlin.'),
-            'language' => preg_match('/^[A-Za-z]{2,3}(-[A-Za-z0-9]{2,8})*$/', $value) === 1 ? $market->update(['language' => $value]) : throw $wrong('a language tag such as en or pt-BR.'),
-            'country' => preg_match('/^([A-Z]{2})?$/', $value) === 1 ? $market->update(['country' => $value]) : throw $wrong('two capital letters, or nothing.'),
-            'currency' => preg_match('/^[A-Z]{3}$/', $value) === 1 ? $market->update(['currency' => $value]) : throw $wrong('three capital letters.'),
-            'brand' => mb_strlen($value) <= 120 ? $market->update(['brand' => $value]) : throw $wrong('at most 120 characters.'),
-            'title_suffix' => mb_strlen($value) <= 120 ? $market->update(['title_suffix' => $value === 'auto' ? null : ($value === '' ? '' : ' '.$value)]) : throw $wrong('at most 120 characters.'),
+            'markets' => (new EditMarkets)->sellTo($store, explode(',', $value)),
             'private_hosts' => $this->allowHosts($store, $value),
             'shop_url' => $this->connect($store, url: (PageUrl::parse($value) ?? throw $wrong('an http or https address.'))->text()),
             'shop_token' => strlen($value) <= 4000 ? $this->connect($store, secret: $value) : throw $wrong('at most 4000 characters.'),

@@ -15,6 +15,9 @@ Route::middleware(['web', 'auth'])->group(function (): void {
     Route::middleware('can:manage,store')->prefix('/s/{store}')->group(function (): void {
         Route::get('/settings', [SettingsController::class, 'show'])->name('settings');
         Route::post('/settings', [SettingsController::class, 'update'])->name('settings.update');
+        Route::post('/settings/markets', [SettingsController::class, 'addMarket'])->name('settings.markets');
+        Route::post('/settings/markets/{market}', [SettingsController::class, 'market'])->whereNumber('market')->name('settings.market');
+        Route::post('/settings/markets/{market}/remove', [SettingsController::class, 'removeMarket'])->whereNumber('market')->name('settings.market.remove');
         Route::post('/settings/kinds', [SettingsController::class, 'kinds'])->name('settings.kinds');
     });
 });

@@ -5,11 +5,13 @@ declare(strict_types=1);
 namespace App\Gather\Inventory;
 
 use App\Gather\Crawl\Crawls;
+use App\Gather\Sync\ShownTexts;
+use App\Store\Events\InventoryRefreshed;
 use App\Store\Work\LongWork;
 use App\Store\Work\SliceEnd;
 use App\Store\Work\WorkRun;
 
-/** Sorts the inventory anew after the owner has changed the rules for page kinds. */
+/** Sorts the inventory anew after the owner has changed the rules for page kinds or the markets; each part can be done again. */
 final class ReindexWork implements LongWork
 {
     public static function sort(): string
@@ -29,7 +31,12 @@ final class ReindexWork implements LongWork
     public function slice(WorkRun $run): SliceEnd
     {
         $store = $run->store();
+        if (! (new MarketSorting($store))->work($run) || ! (new IndexRebuild($store, Crawls::shown($store->id), false))->work($run)) {
+            return SliceEnd::more();
+        }
+        (new ShownTexts($store))->work($run);
+        InventoryRefreshed::dispatch($store->id, static fn () => $run->beat());
 
-        return (new IndexRebuild($store, Crawls::shown($store->id), false))->work($run) ? SliceEnd::done() : SliceEnd::more();
+        return SliceEnd::done();
     }
 }

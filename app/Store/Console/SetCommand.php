@@ -4,11 +4,17 @@ declare(strict_types=1);
 
 namespace App\Store\Console;
 
+use App\Store\Events\RulesChanged;
+use App\Store\MarketOptions;
+use App\Store\Markets;
+use App\Store\Models\Market;
+use App\Store\Models\Store;
 use App\Store\StoreOptions;
+use InvalidArgumentException;
 
 final class SetCommand extends StoreCommand
 {
-    protected $signature = 'store:set {key? : what to set} {value? : what to} {--store=} {--list : show all with their meaning} {--json}';
+    protected $signature = 'store:set {key? : what to set} {value? : what to} {--store=} {--market= : a market by its name; the first where none is named} {--list : show all with their meaning} {--json}';
 
     protected $description = 'Set an option of a store';
 
@@ -16,8 +22,9 @@ final class SetCommand extends StoreCommand
     {
         return $this->guarded(function () use ($options): int {
             $store = $this->store();
+            $market = $this->market($store);
             if ($this->option('list')) {
-                $rows = $options->list($store);
+                $rows = [...$options->list($store), ...MarketOptions::list($market)];
 
                 return $this->answer(['options' => $rows], implode("\n", array_map(static fn (array $row): string => str_pad($row['key'], 20).' '.str_pad((string) $row['value'], 30).' '.$row['means'], $rows)));
             }
@@ -26,9 +33,31 @@ final class SetCommand extends StoreCommand
             if (! is_string($key) || ! is_string($value)) {
                 return $this->badCall('Give a key and a value, or --list.');
             }
-            $options->set($store, $key, $value);
+            if (MarketOptions::knows($key)) {
+                MarketOptions::set($market, $key, $value);
+            } else {
+                $options->set($store, $key, $value);
+            }
+            if (MarketOptions::knows($key) || $key === 'markets') {
+                RulesChanged::dispatch($store->id, null);
+            }
 
             return $this->answer(['key' => $key, 'value' => $value], "$key is set.");
         });
+    }
+
+    private function market(Store $store): Market
+    {
+        $markets = Markets::of($store);
+        $name = $this->option('market');
+        if (! is_string($name)) {
+            return $markets->first();
+        }
+        foreach ($markets->all() as $market) {
+            if ($market->name === $name) {
+                return $market;
+            }
+        }
+        throw new InvalidArgumentException("There is no market \"$name\"; there are ".implode(', ', array_map(static fn (Market $market): string => $market->name, $markets->all())).'.');
     }
 }

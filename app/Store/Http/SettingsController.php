@@ -4,12 +4,17 @@ declare(strict_types=1);
 
 namespace App\Store\Http;
 
-use App\Store\Events\KindsChanged;
+use App\Store\EditMarkets;
+use App\Store\Events\RulesChanged;
 use App\Store\Kinds\KindRule;
 use App\Store\Kinds\KindRules;
 use App\Store\Kinds\PageKind;
+use App\Store\MarketOptions;
+use App\Store\Markets;
+use App\Store\Models\Market;
 use App\Store\Models\Store;
 use App\Store\StoreOptions;
+use Closure;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\ValidationException;
@@ -20,16 +25,72 @@ final class SettingsController
 {
     public function show(Store $store, StoreOptions $options): View
     {
-        return view('store.settings', ['store' => $store, 'options' => $options->list($store), 'rules' => KindRules::of($store)->rules]);
+        return view('store.settings', ['store' => $store, 'options' => $options->list($store), 'markets' => Markets::of($store)->all(), 'rules' => KindRules::of($store)->rules]);
     }
 
     public function update(Request $request, Store $store, StoreOptions $options): RedirectResponse
     {
-        $known = array_column($options->list($store), 'value', 'key');
+        $changed = $this->take($request, $options->list($store), static fn (string $key, string $value) => $options->set($store->refresh(), $key, $value));
+        if (in_array('markets', $changed, true)) {
+            RulesChanged::dispatch($store->id, $request->user()?->getAuthIdentifier());
+        }
+
+        return redirect()->route('settings', $store)->with('done', 'The settings are kept.');
+    }
+
+    public function market(Request $request, Store $store, Market $market): RedirectResponse
+    {
+        abort_unless($market->store_id === $store->id, 404);
+        $changed = $this->take($request, MarketOptions::list($market), static fn (string $key, string $value) => MarketOptions::set($market, $key, $value));
+        if ($changed !== []) {
+            RulesChanged::dispatch($store->id, $request->user()?->getAuthIdentifier());
+        }
+
+        return redirect()->route('settings', $store)->with('done', "The market {$market->name} is kept; pages and checks follow.");
+    }
+
+    public function addMarket(Request $request, Store $store, EditMarkets $edit): RedirectResponse
+    {
+        $given = $request->validate(['name' => ['required', 'string', 'max:80'], 'country' => ['nullable', 'string', 'max:2']]);
+        try {
+            $market = $edit->add($store, $given['name'], strtoupper((string) ($given['country'] ?? '')));
+        } catch (InvalidArgumentException $error) {
+            throw ValidationException::withMessages(['name' => $error->getMessage()]);
+        }
+
+        return redirect()->route('settings', $store)->with('done', "The market {$market->name} is there. Say below which pages are its own.");
+    }
+
+    public function removeMarket(Request $request, Store $store, Market $market, EditMarkets $edit): RedirectResponse
+    {
+        abort_unless($market->store_id === $store->id, 404);
+        try {
+            $edit->remove($store, $market);
+        } catch (InvalidArgumentException $error) {
+            throw ValidationException::withMessages(['market' => $error->getMessage()]);
+        }
+        RulesChanged::dispatch($store->id, $request->user()?->getAuthIdentifier());
+
+        return redirect()->route('settings', $store)->with('done', "The market {$market->name} is gone; its pages go to the others.");
+    }
+
+    /**
+     * Sets what was typed otherwise than it stands.
+     *
+     * @param  list<array{key: string, value: string|int|float, means: string}>  $options
+     * @param  Closure(string, string): void  $set
+     * @return list<string> keys that were set
+     *
+     * @throws ValidationException with a sentence for each that is wrong; the others are set
+     */
+    private function take(Request $request, array $options, Closure $set): array
+    {
+        $changed = [];
         $wrong = [];
-        foreach ($known as $key => $value) {
+        foreach ($options as ['key' => $key, 'value' => $value]) {
             $given = $request->input($key);
-            if (! is_string($given) || mb_strlen($given) > 4000 || trim($given) === trim((string) $value)) {
+            $given = is_string($given) ? $given : ($request->has($key) ? '' : null);
+            if ($given === null || mb_strlen($given) > 4000 || trim($given) === trim((string) $value)) {
                 continue;
             }
             if ($key === 'shop_token' && $given === '') {
@@ -39,7 +100,8 @@ final class SettingsController
                 $given = 'auto';
             }
             try {
-                $options->set($store->refresh(), $key, $given);
+                $set($key, $given);
+                $changed[] = $key;
             } catch (InvalidArgumentException $error) {
                 $wrong[$key] = $error->getMessage();
             }
@@ -48,7 +110,7 @@ final class SettingsController
             throw ValidationException::withMessages($wrong);
         }
 
-        return redirect()->route('settings', $store)->with('done', 'The settings are kept.');
+        return $changed;
     }
 
     public function kinds(Request $request, Store $store): RedirectResponse
@@ -69,7 +131,7 @@ final class SettingsController
             }
         }
         (new KindRules($rules))->save($store);
-        KindsChanged::dispatch($store->id, $request->user()?->getAuthIdentifier());
+        RulesChanged::dispatch($store->id, $request->user()?->getAuthIdentifier());
 
         return redirect()->route('settings', $store)->with('done', 'The rules are kept; the inventory is being sorted by them.');
     }

@@ -4,25 +4,25 @@
     <div class="head"><h1>Settings of {{ $store->name }}</h1></div>
     <form method="post" action="{{ route('settings.update', $store) }}">
         @csrf
-        <table class="ledger">
-            <thead><tr><th scope="col">What</th><th scope="col">Value</th><th scope="col">Meaning</th></tr></thead>
-            <tbody>
-            @foreach ($options as $option)
-                <tr>
-                    <td><label for="o-{{ $option['key'] }}">{{ ucfirst(str_replace('_', ' ', $option['key'])) }}</label></td>
-                    <td>
-                        @if ($option['key'] === 'shop_token')
-                            <input class="input" id="o-shop_token" name="shop_token" type="password" size="40" maxlength="4000" autocomplete="off" placeholder="{{ $option['value'] === '' ? 'not set' : 'set; leave empty to keep it' }}">
-                        @else
-                            <input class="input" id="o-{{ $option['key'] }}" name="{{ $option['key'] }}" size="40" maxlength="2048" value="{{ old($option['key'], $option['value']) }}">
-                        @endif
-                    </td>
-                    <td class="soft">{{ $option['means'] }}</td>
-                </tr>
-            @endforeach
-            </tbody>
-        </table>
-        <p><br><button class="button is-growth">Keep these settings</button></p>
+        @include('store.options', ['options' => array_filter($options, fn ($option) => $option['key'] !== 'markets'), 'prefix' => 'o'])
+        <div class="form-end"><button class="button is-growth">Keep these settings</button></div>
+    </form>
+    @foreach ($markets as $market)
+        <h2>{{ count($markets) === 1 ? 'Texts and language' : 'Market '.$market->name }}</h2>
+        <form method="post" action="{{ route('settings.market', [$store, $market]) }}">
+            @csrf
+            @include('store.options', ['options' => array_filter(App\Store\MarketOptions::list($market), fn ($option) => count($markets) > 1 || ! in_array($option['key'], ['market_name', 'host', 'path'])), 'prefix' => 'm'.$market->id])
+            <div class="form-end"><button class="button is-growth">{{ count($markets) === 1 ? 'Keep these' : 'Keep market '.$market->name }}</button>
+                @if (count($markets) > 1)<button class="button" formaction="{{ route('settings.market.remove', [$store, $market]) }}">Take market {{ $market->name }} out</button>@endif
+            </div>
+        </form>
+    @endforeach
+    <form method="post" action="{{ route('settings.markets', $store) }}" class="form-end">
+        @csrf
+        <label for="market-name">{{ count($markets) === 1 ? 'Sold in another country or language too? Name that market:' : 'One more market:' }}</label>
+        <input class="input" id="market-name" name="name" size="24" maxlength="80" required value="{{ old('name') }}">
+        <label for="market-country">country</label> <input class="input" id="market-country" name="country" size="3" maxlength="2" pattern="[A-Za-z]{2}" value="{{ old('country') }}">
+        <button class="button">Add the market</button>
     </form>
     <h2>What kind of page is it?</h2>
     <p class="hint">The first rule that fits decides; without one a page counts as “other”. Empty the value to take a rule out; the last row adds one.</p>
@@ -42,6 +42,6 @@
             @endforeach
             </tbody>
         </table>
-        <p><br><button class="button is-growth">Keep these rules</button></p>
+        <div class="form-end"><button class="button is-growth">Keep these rules</button></div>
     </form>
 @endsection

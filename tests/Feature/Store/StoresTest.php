@@ -6,6 +6,7 @@ use App\Access\Role;
 use App\Store\AddStore;
 use App\Store\Kinds\KindRules;
 use App\Store\Kinds\PageKind;
+use App\Store\MarketOptions;
 use App\Store\Markets;
 use App\Store\Models\Market;
 use App\Store\StoreOptions;
@@ -28,7 +29,15 @@ it('sets options within their bounds', function (string $key, string $good, stri
     expect(fn () => $options->set($store, $key, $bad))->toThrow(InvalidArgumentException::class);
     $options->set($store, $key, $good);
     expect(array_column($options->list($store->refresh()), 'value', 'key')[$key])->toEqual($good);
-})->with([['title_width', '560', '5'], ['concurrency', '4', '99'], ['timezone', 'Europe/Berlin', 'Moon'], ['language', 'pt-BR', 'x'], ['private_hosts', '127.0.0.1:8080', 'nohost'], ['shop_url', 'https://o.example/api', 'nope'], ['currency', 'USD', 'dollar']]);
+})->with([['concurrency', '4', '99'], ['timezone', 'Europe/Berlin', 'Moon'], ['private_hosts', '127.0.0.1:8080', 'nohost'], ['shop_url', 'https://o.example/api', 'nope']]);
+
+it('sets options of a market within their bounds', function (string $key, string $good, string $bad): void {
+    $store = app(AddStore::class)->add('Options', 'https://o.example', 'o-'.Str::lower(Str::random(8)));
+    $market = Markets::of($store)->first();
+    expect(fn () => MarketOptions::set($market, $key, $bad))->toThrow(InvalidArgumentException::class);
+    MarketOptions::set($market, $key, $good);
+    expect(array_column(MarketOptions::list($market->refresh()), 'value', 'key')[$key])->toEqual($good);
+})->with([['title_width', '560', '5'], ['language', 'pt-BR', 'x'], ['currency', 'USD', 'dollar'], ['country', 'AT', 'Austria'], ['host', 'at.shop.example', 'at.shop.example/x'], ['path', '/at', 'at'], ['brand', 'Lamps', str_repeat('x', 121)], ['market_name', 'Austria', '']]);
 
 it('sets and lists options from the command line', function (): void {
     $store = app(AddStore::class)->add('Options', 'https://o.example', 'o-'.Str::lower(Str::random(8)));
@@ -47,7 +56,8 @@ it('keeps the shop’s token encrypted and never shows it', function (): void {
 it('keeps settings from the page, and what was typed where something is wrong', function (): void {
     $store = app(AddStore::class)->add('Page', 'https://p.example', 'p-'.Str::lower(Str::random(8)));
     $owner = member($store, Role::Owner);
-    $this->actingAs($owner)->post("/s/{$store->slug}/settings", ['name' => 'New name', 'title_width' => '580'])->assertRedirect();
+    $this->actingAs($owner)->post("/s/{$store->slug}/settings", ['name' => 'New name'])->assertRedirect();
+    $this->post("/s/{$store->slug}/settings/markets/".Markets::of($store)->first()->id, ['title_width' => '580'])->assertRedirect();
     expect($store->refresh()->name)->toBe('New name')->and(Markets::of($store)->first()->textLimits()->titleWidth)->toBe(580.0);
     $this->actingAs($owner)->post("/s/{$store->slug}/settings", ['timezone' => 'Nowhere'])->assertSessionHasErrors('timezone');
 });

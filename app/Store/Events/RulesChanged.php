@@ -6,8 +6,8 @@ namespace App\Store\Events;
 
 use Illuminate\Foundation\Events\Dispatchable;
 
-/** The owner's rules for page kinds have changed; the inventory is to be sorted anew. */
-final readonly class KindsChanged
+/** The owner's rules for kinds or markets have changed; the inventory is to be sorted anew. */
+final readonly class RulesChanged
 {
     use Dispatchable;
 
