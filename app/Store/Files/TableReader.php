@@ -12,9 +12,6 @@ use ZipArchive;
 /** Reads the rows of a CSV, TSV or XLSX file, one at a time; the guard's apostrophes are taken off. */
 final class TableReader
 {
-    /** Bytes of one record; more is a broken file, such as one with a quote that never closes. */
-    private const RECORD_BYTES = 1_000_000;
-
     /** Bytes that a part of a zipped file may unpack to. */
     private const MOST_UNPACKED = 500_000_000;
 
@@ -25,62 +22,19 @@ final class TableReader
      */
     public static function read(string $path): Generator
     {
-        $start = (string) file_get_contents($path, length: 65536);
+        $file = TableFile::at($path);
 
-        return str_starts_with($start, "PK\x03\x04") ? self::xlsx($path) : self::csv($path, $start);
+        return $file->rows($file->look(static fn (): int => 0));
     }
 
-    /** @return Generator<int, list<string>> */
-    private static function csv(string $path, string $start): Generator
-    {
-        if (str_contains(str_replace(["\xFF\xFE", "\xFE\xFF"], '', substr($start, 0, 2)).substr($start, 2), "\0")) {
-            $bytes = (string) file_get_contents($path);
-            $from = str_starts_with($bytes, "\xFE\xFF") ? 'UTF-16BE' : 'UTF-16LE';
-            $text = (string) mb_convert_encoding($bytes, 'UTF-8', $from);
-            $start = substr($text, 0, 65536);
-            $file = fopen('php://temp', 'w+b') ?: throw new InvalidArgumentException('The file cannot be opened.');
-            fwrite($file, $text);
-            rewind($file);
-        } else {
-            $file = fopen($path, 'rb') ?: throw new InvalidArgumentException('The file cannot be opened.');
-        }
-        if (str_starts_with($start, "\xEF\xBB\xBF")) {
-            fseek($file, 3);
-            $start = substr($start, 3);
-        }
-        // An incomplete character at the end of the sample is no sign of another charset.
-        $isUtf8 = mb_check_encoding(strlen($start) < 65000 ? $start : (string) preg_replace('/[\xC0-\xFF][\x80-\xBF]{0,3}$/', '', $start), 'UTF-8');
-        $line = strtok($start, "\r\n") ?: '';
-        $separator = ',';
-        foreach ([',', ';', "\t"] as $candidate) {
-            if (substr_count($line, $candidate) > substr_count($line, $separator)) {
-                $separator = $candidate;
-            }
-        }
-        $number = 0;
-        try {
-            while (true) {
-                $at = (int) ftell($file);
-                $row = fgetcsv($file, null, $separator, '"', '');
-                if ($row === false) {
-                    return;
-                }
-                $number++;
-                if ((int) ftell($file) - $at > self::RECORD_BYTES) {
-                    throw new InvalidArgumentException("Record $number is longer than ".number_format(self::RECORD_BYTES).' bytes; probably a quotation mark before it is never closed.');
-                }
-                if ($row === [null]) {
-                    continue;
-                }
-                yield $number => array_map(static fn (?string $cell): string => FormulaGuard::restore($isUtf8 ? mb_scrub((string) $cell) : (string) mb_convert_encoding((string) $cell, 'UTF-8', 'Windows-1252')), $row);
-            }
-        } finally {
-            fclose($file);
-        }
-    }
-
-    /** @return Generator<int, list<string>> */
-    private static function xlsx(string $path): Generator
+    /**
+     * The rows of a workbook's first sheet.
+     *
+     * @return Generator<int, list<string>> by row number
+     *
+     * @throws InvalidArgumentException
+     */
+    public static function workbook(string $path): Generator
     {
         $zip = new ZipArchive;
         if ($zip->open($path, ZipArchive::RDONLY) !== true) {

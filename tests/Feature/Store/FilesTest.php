@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Store\Files\FormulaGuard;
+use App\Store\Files\TableFile;
 use App\Store\Files\TableReader;
 use App\Store\Files\TableWriter;
 
@@ -39,8 +40,64 @@ it('reads what spreadsheets write', function (string $bytes, array $expected): v
     'Latin-1' => ["a,b\ncaf\xE9,x\n", [['a', 'b'], ['café', 'x']]],
     'UTF-16' => ["\xFF\xFE".mb_convert_encoding("a\tb\nü\tx\n", 'UTF-16LE', 'UTF-8'), [['a', 'b'], ['ü', 'x']]],
     'empty lines' => ["a,b\n\n1,2\n", [['a', 'b'], ['1', '2']]],
-    'nothing' => ['', []],
+    'no byte order mark' => [mb_convert_encoding("a\tb\nü\tx\n", 'UTF-16LE', 'UTF-8'), [['a', 'b'], ['ü', 'x']]],
+    'gzipped' => [(string) gzencode("a,b\n1,2\n"), [['a', 'b'], ['1', '2']]],
 ]);
+
+it('refuses what is no table, and says why', function (string $bytes, string $why): void {
+    $path = (string) tempnam(sys_get_temp_dir(), 'table');
+    file_put_contents($path, $bytes);
+    try {
+        expect(fn () => iterator_to_array(TableReader::read($path)))->toThrow(InvalidArgumentException::class, $why);
+    } finally {
+        unlink($path);
+    }
+})->with([
+    'nothing' => ['', 'empty'],
+    'only a mark' => ["\xEF\xBB\xBF\r\n", 'empty'],
+    'a PDF' => ["%PDF-1.7\n%âãÏÓ\n", 'PDF'],
+    'an old workbook' => ["\xD0\xCF\x11\xE0\xA1\xB1\x1A\xE1".str_repeat("\0", 600), 'old kind'],
+    'NUL bytes' => ["a,b\n1,\0\0\0\0x\n", 'NUL'],
+    'a broken zip' => ["PK\x03\x04broken", 'cannot be opened'],
+    '10,000 columns' => [implode(',', range(1, 10000))."\n", '10,000 columns'],
+]);
+
+it('reads the one table in a zip, and no zip of two', function (): void {
+    $path = tempnam(sys_get_temp_dir(), 'table').'.zip';
+    $zip = new ZipArchive;
+    $zip->open($path, ZipArchive::CREATE);
+    $zip->addFromString('rows.csv', "a;b\n1;2\n");
+    $zip->close();
+    expect(array_values(iterator_to_array(TableReader::read($path))))->toBe([['a', 'b'], ['1', '2']]);
+    $zip->open($path);
+    $zip->addFromString('more.csv', 'x');
+    $zip->close();
+    expect(fn () => iterator_to_array(TableReader::read($path)))->toThrow(InvalidArgumentException::class, '2 files');
+    unlink($path);
+});
+
+it('goes on from a place in the file as if it had never stopped', function (): void {
+    $path = (string) tempnam(sys_get_temp_dir(), 'table');
+    file_put_contents($path, "a,b\n\"x\ny\",1\n\n".implode('', array_map(static fn (int $i): string => "row $i,\"q\"\"$i\"\n", range(1, 50))));
+    $file = TableFile::at($path);
+    $dialect = $file->look(static fn (): int => 0);
+    $whole = iterator_to_array($file->rows($dialect));
+    $pieces = [];
+    [$next, $offset] = [1, 0];
+    while (count($pieces) < count($whole)) {
+        $again = TableFile::at($path);
+        $taken = 0;
+        foreach ($again->rows($dialect, $next, $offset) as $number => $row) {
+            $pieces[$number] = $row;
+            if (++$taken === 7) {
+                break;
+            }
+        }
+        [$next, $offset] = [(int) array_key_last($pieces) + 1, $again->offset()];
+    }
+    expect($pieces)->toBe($whole);
+    unlink($path);
+});
 
 it('says where a quotation mark is never closed', function (): void {
     $path = (string) tempnam(sys_get_temp_dir(), 'table');

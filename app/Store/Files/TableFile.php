@@ -1,0 +1,187 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Store\Files;
+
+use Generator;
+use InvalidArgumentException;
+use Orchard\Core\Tabular\Dialect;
+use Orchard\Core\Tabular\Sniffer;
+use ZipArchive;
+
+/** A file of rows as it lies on the disk: CSV or TSV in any usual charset, plain, gzipped or alone in a zip, or an XLSX workbook. */
+final class TableFile
+{
+    /** Bytes that are looked at to find out how the file is written. */
+    private const SAMPLE = 65536;
+
+    /** Bytes of one record; more is a broken file, such as one with a quote that never closes. */
+    private const RECORD_BYTES = 1_000_000;
+
+    private const MOST_COLUMNS = 500;
+
+    private int $offset = 0;
+
+    /** @param  string  $source  path or stream address that gives the plain bytes */
+    private function __construct(private readonly string $path, private readonly string $source, private readonly bool $isWorkbook)
+    {
+    }
+
+    /** @throws InvalidArgumentException where the file can be no table */
+    public static function at(string $path): self
+    {
+        $start = (string) @file_get_contents($path, length: 8);
+        $isZip = str_starts_with($start, "PK\x03\x04");
+        $inner = $isZip ? self::innerName($path) : null;
+
+        return match (true) {
+            $start === '' => throw new InvalidArgumentException('The file is empty.'),
+            str_starts_with($start, '%PDF') => throw new InvalidArgumentException('This is a PDF, whatever its name says; a table is wanted: CSV, TSV or XLSX.'),
+            str_starts_with($start, "\xD0\xCF\x11\xE0") => throw new InvalidArgumentException('This is a workbook of the old kind (XLS); save it as XLSX or CSV.'),
+            str_starts_with($start, "\x1F\x8B") => new self($path, "compress.zlib://$path", false),
+            $inner !== null => new self($path, "zip://$path#$inner", false),
+            default => new self($path, $path, $isZip),
+        };
+    }
+
+    /**
+     * @param  callable(list<string>): int  $columnsKnown  how many cells of a row are names of columns
+     *
+     * @throws InvalidArgumentException
+     */
+    public function look(callable $columnsKnown): Dialect
+    {
+        if ($this->isWorkbook) {
+            $rows = [];
+            foreach (TableReader::workbook($this->path) as $row) {
+                $rows[] = $row;
+                if (count($rows) === 60) {
+                    break;
+                }
+            }
+
+            return Sniffer::lookAt($rows, $columnsKnown);
+        }
+        $start = (string) file_get_contents($this->source, length: self::SAMPLE);
+        $charset = Sniffer::charset($start);
+        $text = (string) preg_replace('/^\xEF\xBB\xBF/', '', $charset === 'UTF-8' ? $start : (string) mb_convert_encoding($start, 'UTF-8', $charset));
+        if (trim($text) === '') {
+            throw new InvalidArgumentException('The file is empty.');
+        }
+
+        return Sniffer::look((string) preg_replace('/^\x{FEFF}/u', '', mb_scrub($text)), $charset, $columnsKnown);
+    }
+
+    /**
+     * Rows by their number from 1, names of columns included; the guard's apostrophes are taken off.
+     *
+     * @param  int  $fromRow  the first that is wanted
+     * @param  int  $fromOffset  what offset() said before that row; 0 reads from the start
+     * @return Generator<int, list<string>>
+     *
+     * @throws InvalidArgumentException with the place in the file
+     */
+    public function rows(Dialect $dialect, int $fromRow = 1, int $fromOffset = 0): Generator
+    {
+        if ($this->isWorkbook) {
+            foreach (TableReader::workbook($this->path) as $number => $row) {
+                if ($number >= $fromRow) {
+                    yield $number => $row;
+                }
+            }
+
+            return;
+        }
+        $file = @fopen($this->source, 'rb') ?: throw new InvalidArgumentException('The file cannot be opened.');
+        try {
+            yield from $this->records($file, $dialect, $fromRow, $fromOffset);
+        } finally {
+            fclose($file);
+        }
+    }
+
+    /** Where the row behind the last one begins, in bytes; 0 where the file can only be read from its start. */
+    public function offset(): int
+    {
+        return $this->offset;
+    }
+
+    /** Bytes of the file, packed as it is. */
+    public function bytes(): int
+    {
+        return (int) filesize($this->path);
+    }
+
+    /**
+     * @param  resource  $file
+     * @return Generator<int, list<string>>
+     */
+    private function records($file, Dialect $dialect, int $fromRow, int $fromOffset): Generator
+    {
+        $isPlain = $this->source === $this->path && ! str_starts_with($dialect->charset, 'UTF-16');
+        if (str_starts_with($dialect->charset, 'UTF-16')) {
+            stream_filter_append($file, 'convert.iconv.'.$dialect->charset.'/UTF-8', STREAM_FILTER_READ);
+        }
+        $number = 0;
+        if ($isPlain && $fromOffset > 0) {
+            fseek($file, $fromOffset);
+            $number = $fromRow - 1;
+        }
+        $isUtf8 = $dialect->charset !== 'Windows-1252';
+        $at = (int) ftell($file);
+        while (($row = fgetcsv($file, null, $dialect->separator, '"', '')) !== false) {
+            $number++;
+            $now = (int) ftell($file);
+            if ($now - $at > self::RECORD_BYTES || count($row) > self::MOST_COLUMNS) {
+                throw new InvalidArgumentException(count($row) > self::MOST_COLUMNS
+                    ? "Row $number has ".number_format(count($row)).' columns; at most '.self::MOST_COLUMNS.' are read.'
+                    : "Row $number is longer than ".number_format(self::RECORD_BYTES).' bytes; probably a quotation mark before it is never closed.');
+            }
+            $at = $now;
+            $this->offset = $isPlain ? $now : 0;
+            if ($number < $fromRow || $row === [null]) {
+                continue;
+            }
+            foreach ($row as $i => $cell) {
+                $cell = (string) $cell;
+                if ($number === 1 && $i === 0) {
+                    $cell = (string) preg_replace('/^\xEF\xBB\xBF/', '', $cell);
+                    $cell = trim($cell, '"') === $cell ? $cell : trim($cell, '"');
+                }
+                if (! $isUtf8) {
+                    $cell = (string) mb_convert_encoding($cell, 'UTF-8', 'Windows-1252');
+                } elseif (! mb_check_encoding($cell, 'UTF-8')) {
+                    $cell = mb_scrub($cell, 'UTF-8');
+                }
+                $row[$i] = $cell !== '' && $cell[0] === "'" ? FormulaGuard::restore($cell) : $cell;
+            }
+            /** @var list<string> $row */
+            yield $number => $row;
+        }
+    }
+
+    /** The only file in a zip that is no workbook; null for a workbook. */
+    private static function innerName(string $path): ?string
+    {
+        $zip = new ZipArchive;
+        if ($zip->open($path, ZipArchive::RDONLY) !== true) {
+            throw new InvalidArgumentException('The file begins like a zip or XLSX file, but cannot be opened as one.');
+        }
+        $names = [];
+        for ($i = 0; $i < $zip->numFiles; $i++) {
+            $name = (string) $zip->getNameIndex($i);
+            if ($name === '[Content_Types].xml') {
+                return null;
+            }
+            if (! str_ends_with($name, '/') && ! str_starts_with($name, '__MACOSX')) {
+                $names[] = $name;
+            }
+        }
+        if (count($names) !== 1) {
+            throw new InvalidArgumentException('The zip holds '.count($names).' files; put in one table at a time.');
+        }
+
+        return $names[0];
+    }
+}

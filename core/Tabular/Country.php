@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Orchard\Core\Tabular;
+
+use Locale;
+use ResourceBundle;
+
+/** Countries as files write them: two or three letters (ISO 3166-1) or a name in one of several languages (CLDR). */
+final class Country
+{
+    private const LANGUAGES = ['en', 'de', 'fr', 'es', 'it', 'nl', 'pl', 'pt', 'sv', 'da'];
+
+    /** @var array<string, ?string> */
+    private array $known = [];
+
+    /** @var ?array<string, string> code by name */
+    private ?array $names = null;
+
+    /** Two capital letters; null where no country is meant. */
+    public function code(string $cell): ?string
+    {
+        return array_key_exists($cell, $this->known) ? $this->known[$cell] : $this->known[$cell] = $this->find(trim($cell));
+    }
+
+    private function find(string $cell): ?string
+    {
+        if (preg_match('/^[A-Za-z]{2,3}$/', $cell) === 1) {
+            // ICU turns three letters into two.
+            $region = (string) Locale::getRegion('und_'.strtoupper($cell));
+
+            return preg_match('/^[A-Z]{2}$/', $region) === 1 && isset($this->names()[self::plain((string) Locale::getDisplayRegion("-$region", 'en'))]) ? $region : null;
+        }
+
+        return $this->names()[self::plain($cell)] ?? null;
+    }
+
+    /** @return array<string, string> */
+    private function names(): array
+    {
+        if ($this->names === null) {
+            $this->names = [];
+            foreach (self::LANGUAGES as $language) {
+                $countries = ResourceBundle::create($language, 'ICUDATA-region', false)?->get('Countries');
+                foreach ($countries instanceof ResourceBundle ? $countries : [] as $code => $name) {
+                    if (preg_match('/^[A-Z]{2}$/', (string) $code) === 1 && is_string($name) && $code !== 'ZZ') {
+                        $this->names[self::plain($name)] ??= (string) $code;
+                    }
+                }
+            }
+        }
+
+        return $this->names;
+    }
+
+    private static function plain(string $name): string
+    {
+        return (string) preg_replace('/[^\p{L}]+/u', '', mb_strtolower($name));
+    }
+}
