@@ -6,7 +6,9 @@ namespace App\Gather;
 
 use App\Gather\Console\CrawlCommand;
 use App\Gather\Console\ExportCommand;
+use App\Gather\Console\ImportCommand;
 use App\Gather\Crawl\CrawlWork;
+use App\Gather\Files\ImportWork;
 use App\Gather\Inventory\ReindexWork;
 use App\Store\Events\RulesChanged;
 use App\Store\Steps\StepBoard;
@@ -20,9 +22,10 @@ final class GatherProvider extends ServiceProvider
     {
         $this->loadMigrationsFrom(__DIR__.'/Migrations');
         $this->loadRoutesFrom(__DIR__.'/routes.php');
-        $this->commands([CrawlCommand::class, ExportCommand::class]);
+        $this->commands([CrawlCommand::class, ExportCommand::class, ImportCommand::class]);
         $desk->register(CrawlWork::class);
         $desk->register(ReindexWork::class);
+        $desk->register(ImportWork::class);
         $board->register(new GatherStep);
         Event::listen(static function (RulesChanged $event) use ($desk): void {
             $desk->begin(ReindexWork::class, $event->storeId, 0, is_int($event->userId) ? $event->userId : null);

@@ -30,6 +30,7 @@ final class StoreOptions
                 'concurrency' => $settings->concurrency, 'page_limit' => $settings->pageLimit, 'page_bytes' => $settings->pageBytes, default => $settings->timeout
             }, 'means' => $number['means']];
         }
+        $rows[] = ['key' => 'tracking_parameters', 'value' => implode(',', $settings->trackingParameters), 'means' => 'parameters that only track, with commas; "utm_*" stands for all that begin so'];
         $rows[] = ['key' => 'private_hosts', 'value' => implode(',', $settings->privateHosts), 'means' => 'host:port, with commas; private addresses that may be asked'];
         $rows[] = ['key' => 'shop_url', 'value' => (string) ($connection->url ?? ''), 'means' => 'address of the shop\'s admin API'];
         $rows[] = ['key' => 'shop_token', 'value' => $connection === null ? '' : '(set)', 'means' => 'its bearer token; kept encrypted'];
@@ -56,6 +57,7 @@ final class StoreOptions
             'url' => $store->update(['base_url' => (PageUrl::parse($value) ?? throw $wrong('an http or https address.'))->text()]),
             'timezone' => in_array($value, timezone_identifiers_list(), true) ? $store->update(['timezone' => $value]) : throw $wrong('a time zone such as Europe/Berlin.'),
             'markets' => (new EditMarkets)->sellTo($store, explode(',', $value)),
+            'tracking_parameters' => preg_match('/^([A-Za-z0-9_.\-\[\]]+\*?(\s*,\s*|$))*$/', $value) === 1 && strlen($value) <= 2000 ? $store->update(['settings' => ['tracking_parameters' => array_values(array_filter(array_map(trim(...), explode(',', $value))))] + $store->settings]) : throw $wrong('names with commas between them.'),
             'private_hosts' => $this->allowHosts($store, $value),
             'shop_url' => $this->connect($store, url: (PageUrl::parse($value) ?? throw $wrong('an http or https address.'))->text()),
             'shop_token' => strlen($value) <= 4000 ? $this->connect($store, secret: $value) : throw $wrong('at most 4000 characters.'),

@@ -7,11 +7,14 @@ namespace App\Store;
 /** What a store's owner has set for crawl and connections; each has a default and bounds. */
 final readonly class StoreSettings
 {
+    private const TRACKING = ['utm_*', 'gclid', 'fbclid', 'msclkid', 'mc_cid', 'mc_eid', 'srsltid'];
+
     /**
      * @param  int  $concurrency  requests at a time in a crawl, 1 to 32
      * @param  int  $pageLimit  URLs that one crawl fetches at most, 1 to 500,000
      * @param  int  $pageBytes  bytes of a page that are read at most, 10,000 to 10,000,000
      * @param  int  $timeout  seconds that an answer may take, 2 to 60
+     * @param  list<string>  $trackingParameters  names of parameters that only track; "*" at the end stands for any rest
      * @param  list<string>  $privateHosts  "host:port" on private or loopback addresses that the owner allows
      */
     public function __construct(
@@ -20,6 +23,7 @@ final readonly class StoreSettings
         public int $pageBytes = 5000000,
         public int $timeout = 20,
         public array $privateHosts = [],
+        public array $trackingParameters = self::TRACKING,
     ) {
     }
 
@@ -42,8 +46,8 @@ final readonly class StoreSettings
             $value = is_numeric($given[$key] ?? null) ? (int) $given[$key] : $number['default'];
             $values[] = max($number['min'], min($number['max'], $value));
         }
-        $hosts = is_array($given['private_hosts'] ?? null) ? array_values(array_filter($given['private_hosts'], is_string(...))) : [];
+        $list = static fn (string $key): ?array => is_array($given[$key] ?? null) ? array_values(array_filter($given[$key], is_string(...))) : null;
 
-        return new self($values[0], $values[1], $values[2], $values[3], $hosts);
+        return new self($values[0], $values[1], $values[2], $values[3], $list('private_hosts') ?? [], $list('tracking_parameters') ?? self::TRACKING);
     }
 }

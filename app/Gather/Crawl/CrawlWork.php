@@ -12,12 +12,14 @@ use App\Gather\Inventory\IndexRebuild;
 use App\Gather\Sync\ResourceSync;
 use App\Gather\Sync\ShownTexts;
 use App\Store\Events\InventoryRefreshed;
+use App\Store\Facts\NumberWindow;
 use App\Store\Models\Store;
 use App\Store\Pages\LinkBook;
 use App\Store\Pages\PageBook;
 use App\Store\Work\LongWork;
 use App\Store\Work\SliceEnd;
 use App\Store\Work\WorkRun;
+use Closure;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Robots\RobotsTxt;
 use Orchard\Core\Url\PageUrl;
@@ -145,6 +147,10 @@ final class CrawlWork implements LongWork
     private function texts(Store $store, WorkRun $run): null
     {
         (new ShownTexts($store))->work($run);
+        NumberWindow::refresh($store, static function (Closure $write) use ($run): void {
+            $run->fenced($write);
+            $run->beat();
+        });
         InventoryRefreshed::dispatch($store->id, static fn () => $run->beat());
 
         return null;

@@ -328,12 +328,19 @@ final class PageFetching
         return $this->queue !== [] || $this->taken !== [];
     }
 
-    /** Pages of the shop's resources that no link reached. @return bool whether there were any */
+    /** Pages of the shop's resources, and those that files told of, that no link reached. @return bool whether there were any */
     private function addKnownPages(): bool
     {
-        $pages = DB::select('SELECT p.id, p.digest FROM resources r JOIN pages p ON p.id = r.page_id LEFT JOIN gather_frontier f ON f.crawl_id = ? AND f.page_id = p.id WHERE r.store_id = ? AND r.gone = 0 AND f.page_id IS NULL', [$this->crawlId, $this->store->id]);
+        $rows = DB::select('SELECT p.id, p.digest, p.url FROM pages p LEFT JOIN gather_frontier f ON f.crawl_id = ? AND f.page_id = p.id
+            WHERE p.store_id = ? AND f.page_id IS NULL AND (p.sources > 0 OR EXISTS (SELECT 1 FROM resources r WHERE r.page_id = p.id AND r.gone = 0))', [$this->crawlId, $this->store->id]);
+        $pages = [];
+        foreach ($rows as $row) {
+            if (PageUrl::parse((string) $row->url)?->sameHostAs($this->base) === true) {
+                $pages[(string) $row->digest] = (int) $row->id;
+            }
+        }
         $level = (int) DB::table('gather_frontier')->where('crawl_id', $this->crawlId)->max('level') + 1;
-        $this->run->fenced(fn () => $this->frontier->addPages(array_column(array_map(static fn (object $row): array => [(string) $row->digest, (int) $row->id], $pages), 1, 0), $level));
+        $this->run->fenced(fn () => $this->frontier->addPages($pages, $level));
 
         return $pages !== [] && $this->refill();
     }

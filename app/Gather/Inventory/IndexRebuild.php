@@ -39,7 +39,7 @@ final readonly class IndexRebuild
                 FROM page_facts f JOIN pages p ON p.id = f.page_id LEFT JOIN resources r ON r.id = p.resource_id
                 WHERE f.store_id = ? AND f.to_crawl = 0 AND p.id > ? ORDER BY p.id LIMIT '.self::CHUNK, [$this->store->id, $after]);
             if ($rows === []) {
-                $run->fenced(fn () => $this->count());
+                (new KnownPages($this->store))->list($run);
 
                 return true;
             }
@@ -72,12 +72,6 @@ final readonly class IndexRebuild
         foreach (['page_index', 'page_words'] as $table) {
             DB::delete("DELETE i FROM $table i JOIN pages p ON p.id = i.page_id WHERE i.store_id = ? AND p.seen_crawl < ?", [$this->store->id, $this->crawl]);
         }
-    }
-
-    private function count(): void
-    {
-        DB::table('page_counts')->where('store_id', $this->store->id)->delete();
-        DB::insert('INSERT INTO page_counts SELECT ?, kind, status, indexable, COUNT(*) FROM page_index WHERE store_id = ? GROUP BY kind, status, indexable', [$this->store->id, $this->store->id]);
     }
 
     /** @return array{list<int|string|null>, list<int|string>} */

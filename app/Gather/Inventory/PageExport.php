@@ -6,6 +6,7 @@ namespace App\Gather\Inventory;
 
 use App\Store\Kinds\PageKind;
 use App\Store\Models\Store;
+use App\Store\Pages\PageSource;
 use App\Store\Pages\WhyNot;
 use Generator;
 use Illuminate\Support\Facades\DB;
@@ -26,16 +27,16 @@ final class PageExport
         $path = new RedirectPath($redirects);
         $after = 0;
         do {
-            $rows = DB::select('SELECT i.page_id, p.url, i.status, i.kind, i.indexable, i.why_not, f.title, f.description, f.h1s, f.canonicals, f.canonical_header, i.depth, i.links_in, i.words, c.started_at, p.resource_id
-                FROM page_index i JOIN pages p ON p.id = i.page_id JOIN page_facts f ON f.page_id = i.page_id AND f.to_crawl = 0 LEFT JOIN gather_crawls c ON c.id = p.seen_crawl WHERE i.store_id = ? AND i.page_id > ? ORDER BY i.page_id LIMIT 2000', [$store->id, $after]);
+            $rows = DB::select('SELECT i.page_id, p.url, i.status, i.kind, i.indexable, i.why_not, f.title, f.description, f.h1s, f.canonicals, f.canonical_header, i.depth, i.links_in, i.words, c.started_at, p.resource_id, p.sources
+                FROM page_index i JOIN pages p ON p.id = i.page_id LEFT JOIN page_facts f ON f.page_id = i.page_id AND f.to_crawl = 0 LEFT JOIN gather_crawls c ON c.id = p.seen_crawl WHERE i.store_id = ? AND i.page_id > ? ORDER BY i.page_id LIMIT 2000', [$store->id, $after]);
             foreach ($rows as $row) {
                 $after = (int) $row->page_id;
                 /** @var list<string> $h1s */
-                $h1s = json_decode((string) $row->h1s, true);
+                $h1s = (array) json_decode((string) $row->h1s, true);
                 /** @var list<string> $canonicals */
-                $canonicals = json_decode((string) $row->canonicals, true);
+                $canonicals = (array) json_decode((string) $row->canonicals, true);
                 $depth = (int) $row->depth;
-                $sources = array_filter([$depth === DepthRebuild::UNREACHED ? '' : 'links', $row->resource_id === null ? '' : 'shop']);
+                $sources = array_filter([$depth === DepthRebuild::UNREACHED ? '' : 'links', $row->resource_id === null ? '' : 'shop', ...PageSource::namesOf((int) $row->sources)]);
                 yield [
                     (string) $row->url, (int) $row->status, isset($redirects[(string) $row->url]) ? $path->end((string) $row->url) : (string) $row->url, PageKind::from((int) $row->kind)->key(),
                     $row->indexable ? 'yes' : 'no', WhyNot::from((int) $row->why_not)->words(), (string) $row->title, (string) $row->description, $h1s[0] ?? '', count($h1s), $canonicals[0] ?? (string) $row->canonical_header,

@@ -46,7 +46,7 @@ final class PageList
         }
         $ids = Bulk::ids($keys, 'page_id');
         $rows = [];
-        foreach (DB::select('SELECT i.*, p.url, f.title, f.description, f.redirect_url, f.problem FROM page_index i JOIN pages p ON p.id = i.page_id JOIN page_facts f ON f.page_id = i.page_id AND f.to_crawl = 0 WHERE i.page_id IN ('.Bulk::list($ids).')') as $row) {
+        foreach (DB::select('SELECT i.*, p.url, f.title, f.description, f.redirect_url, f.problem FROM page_index i JOIN pages p ON p.id = i.page_id LEFT JOIN page_facts f ON f.page_id = i.page_id AND f.to_crawl = 0 WHERE i.page_id IN ('.Bulk::list($ids).')') as $row) {
             $rows[(int) $row->page_id] = $row;
         }
 

@@ -103,6 +103,18 @@ final class PageBook
         $this->seen($crawl, $ids);
     }
 
+    /**
+     * Remembers that these pages are known by a source other than links.
+     *
+     * @param  list<int>  $pages
+     */
+    public function known(array $pages, PageSource $source): void
+    {
+        if ($pages !== []) {
+            DB::update('UPDATE pages SET sources = sources | ? WHERE id IN ('.Bulk::list($pages).') AND sources & ? = 0', [$source->value, $source->value]);
+        }
+    }
+
     /** @param  list<int>  $pages */
     public function seen(int $crawl, array $pages): void
     {

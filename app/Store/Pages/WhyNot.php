@@ -16,6 +16,7 @@ enum WhyNot: int
     case Noindex = 6;
     case Barred = 7;
     case CanonicalElsewhere = 8;
+    case NotFetched = 9;
 
     public function words(): string
     {
@@ -29,6 +30,7 @@ enum WhyNot: int
             self::Noindex => 'noindex',
             self::Barred => 'barred by robots.txt',
             self::CanonicalElsewhere => 'canonical names another page',
+            self::NotFetched => 'not fetched yet',
         };
     }
 }

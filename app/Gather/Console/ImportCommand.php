@@ -1,0 +1,90 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Gather\Console;
+
+use App\Gather\Files\FileLook;
+use App\Gather\Files\FileSort;
+use App\Gather\Files\Imports;
+use App\Store\Console\StoreCommand;
+use App\Store\Work\WorkDesk;
+use Illuminate\Support\Facades\DB;
+use InvalidArgumentException;
+use LogicException;
+
+final class ImportCommand extends StoreCommand
+{
+    protected $signature = 'gather:import {kind : search or sales} {file : CSV, TSV or XLSX, gzipped or zipped or plain; "-" for standard input} {--store=} {--map= : column:field,… by the columns\' names or numbers} {--from= : first day, where the file tells none} {--to= : last day} {--wait : work to the end in this process} {--json}';
+
+    protected $description = 'Bring in a file of search or sales rows';
+
+    public function handle(Imports $imports, WorkDesk $desk): int
+    {
+        return $this->guarded(function () use ($imports, $desk): int {
+            $store = $this->store();
+            $sort = FileSort::tryFrom((string) $this->argument('kind')) ?? throw new InvalidArgumentException('There are files of '.implode(' and ', array_column(FileSort::cases(), 'value')).' rows.');
+            $file = (string) $this->argument('file');
+            $path = $file;
+            if ($file === '-') {
+                $path = (string) tempnam(sys_get_temp_dir(), 'import');
+                file_put_contents($path, STDIN);
+            } elseif (! is_file($file) || ! is_readable($file)) {
+                throw new InvalidArgumentException("$file is no file that can be read.");
+            }
+            try {
+                $import = $imports->take($store, null, $file === '-' ? 'standard input' : basename($file), $path);
+            } finally {
+                $file === '-' && unlink($path);
+            }
+            try {
+                $row = Imports::find($store, $import) ?? throw new LogicException('The import is gone.');
+                $look = FileLook::into($store->id, Imports::path($row), $sort);
+                if (is_string($this->option('map'))) {
+                    $look = FileLook::into($store->id, Imports::path($row), $sort, $look->dialect->toArray(), self::columns($this->option('map'), $look, $sort));
+                }
+                $work = $imports->start($store, $import, $look, self::text($this->option('from')), self::text($this->option('to')));
+            } catch (InvalidArgumentException $wrong) {
+                $imports->drop($store, $import);
+                throw $wrong;
+            }
+            if ($this->option('wait')) {
+                $desk->workToEnd($work);
+            }
+            $row = DB::table('gather_imports')->where('id', $import)->first() ?? throw new LogicException('The import is gone.');
+            foreach (DB::table('gather_asides')->where('import_id', $import)->orderBy('line')->limit(1000)->get() as $aside) {
+                $this->aside("row {$aside->line}, {$aside->column_name}: {$aside->reason}");
+            }
+            $data = ['import' => $import, 'state' => $row->state, 'rows' => (int) $row->rows_taken, 'set_aside' => (int) $row->rows_aside, 'first_day' => $row->first_day, 'last_day' => $row->last_day, 'problem' => $row->state === 'failed' ? $row->remark : null];
+            $this->answer($data, $this->option('wait') ? ($row->state === 'done' ? number_format($data['rows'])." rows are in, {$data['set_aside']} were set aside." : 'The import ended as '.$row->state.': '.$row->remark) : "Import $import has begun.");
+
+            return $this->option('wait') && $row->state !== 'done' ? 1 : 0;
+        });
+    }
+
+    /** @return array<int, string> */
+    private static function columns(string $map, FileLook $look, FileSort $sort): array
+    {
+        $columns = [];
+        foreach (explode(',', $map) as $pair) {
+            $at = strrpos($pair, ':');
+            [$name, $key] = $at === false ? [$pair, ''] : [trim(substr($pair, 0, $at)), trim(substr($pair, $at + 1))];
+            $column = array_search(mb_strtolower($name), array_map(mb_strtolower(...), $look->names), true);
+            $column = $column === false && ctype_digit($name) && (int) $name >= 1 && (int) $name <= count($look->names) ? (int) $name - 1 : $column;
+            if ($column === false) {
+                throw new InvalidArgumentException("--map: the file has no column \"$name\"; it has ".implode(', ', $look->names).'.');
+            }
+            if ($sort->field($key) === null) {
+                throw new InvalidArgumentException("--map: \"$key\" is no field of {$sort->value} rows; there are ".implode(', ', array_map(static fn ($field): string => $field->key, $sort->fields())).'.');
+            }
+            $columns[(int) $column] = $key;
+        }
+
+        return $columns;
+    }
+
+    private static function text(mixed $option): ?string
+    {
+        return is_string($option) ? $option : null;
+    }
+}

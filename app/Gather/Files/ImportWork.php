@@ -1,0 +1,231 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Gather\Files;
+
+use App\Gather\Inventory\KnownPages;
+use App\Store\Bulk;
+use App\Store\Facts\FactBook;
+use App\Store\Facts\NumberWindow;
+use App\Store\Facts\PageWeeks;
+use App\Store\Files\TableFile;
+use App\Store\Models\Store;
+use App\Store\Work\LongWork;
+use App\Store\Work\SliceEnd;
+use App\Store\Work\WorkRun;
+use Closure;
+use Illuminate\Support\Facades\DB;
+use InvalidArgumentException;
+use LogicException;
+use Orchard\Core\Tabular\Field;
+use Orchard\Core\Tabular\RowReader;
+use RuntimeException;
+
+/**
+ * An import from the first row to the summed numbers: rows are staged, then their days are taken over month by month, then
+ * the weeks that have changed are summed anew. Each portion is committed together with how far it is.
+ */
+final class ImportWork implements LongWork
+{
+    private const PORTION = 20_000;
+
+    /** More rows than this that cannot be read are no mishap: the columns are matched wrongly. */
+    private const MOST_ASIDES = 100_000;
+
+    public static function sort(): string
+    {
+        return 'gather.import';
+    }
+
+    public static function queue(): string
+    {
+        return 'bulk';
+    }
+
+    public function ended(int $subjectId, SliceEnd $end): void
+    {
+        if ($end->state !== 'done') {
+            DB::table('gather_imports')->where('id', $subjectId)->update(['state' => $end->state, 'remark' => $end->problem === null ? null : mb_substr($end->problem, 0, 400), 'ended_at' => now()]);
+        }
+    }
+
+    public function slice(WorkRun $run): SliceEnd
+    {
+        $store = $run->store();
+        while (! $run->timeIsUp()) {
+            if ($run->stopAsked()) {
+                return SliceEnd::stopped();
+            }
+            $import = DB::table('gather_imports')->where('id', $run->subjectId)->first();
+            if ($import === null || $import->sort === null) {
+                return SliceEnd::failed('The import is gone.');
+            }
+            $run->beat(['phase' => $import->phase, 'rows' => (int) $import->rows_taken, 'asides' => (int) $import->rows_aside], force: true);
+            try {
+                $next = match ((string) $import->phase) {
+                    'read' => $this->read($run, $store, $import),
+                    'days' => $this->days($run, $store, $import),
+                    'back' => $this->back($run, $store, $import),
+                    'weeks' => $this->weeks($run, $store, $import),
+                    'numbers' => $this->numbers($run, $store, $import),
+                    default => 'done',
+                };
+            } catch (InvalidArgumentException $wrong) {
+                return SliceEnd::failed($wrong->getMessage());
+            }
+            if ($next === 'done') {
+                return SliceEnd::done();
+            }
+        }
+
+        return SliceEnd::more();
+    }
+
+    /** Stages a portion after the other. */
+    private function read(WorkRun $run, Store $store, object $import): string
+    {
+        $sort = FileSort::from((string) $import->sort);
+        $dialect = Imports::dialectOf($import);
+        $fields = array_filter(array_map(static fn (string $key): ?Field => $sort->field($key), FileLook::columnsOf((string) $import->columns)));
+        $days = $import->period_first === null ? 1 : (int) (new \DateTimeImmutable((string) $import->period_first))->diff(new \DateTimeImmutable((string) $import->period_last))->days + 1;
+        $intake = new RowIntake($store, $sort, new RowReader($fields, $dialect), (string) $import->period_first, $days);
+        $file = TableFile::at(Imports::path($import));
+        $next = (int) $import->next_row;
+        $taken = (int) $import->rows_taken;
+        $aside = (int) $import->rows_aside;
+        foreach ($file->rows($dialect, $next, (int) $import->next_offset) as $line => $cells) {
+            $next = $line + 1;
+            if ($line <= $dialect->headerRow) {
+                continue;
+            }
+            $intake->add($line, $cells);
+            $problems = count($intake->aside());
+            if ($problems + $aside > self::MOST_ASIDES || ($problems === 1000 && $taken + $intake->count() === 0)) {
+                $last = $intake->aside()[$problems - 1] ?? throw new LogicException('Nothing was set aside.');
+                throw new InvalidArgumentException("Too many rows cannot be read; the columns are probably matched wrongly. Row $line: {$last['problem']->column} {$last['problem']->reason}.");
+            }
+            if ($intake->count() >= self::PORTION || $problems >= 2000) {
+                [$taken, $aside] = $this->commit($run, $store, $import, $intake, $next, $file->offset(), $taken, $aside, 'read');
+                if ($run->timeIsUp() || $run->stopAsked()) {
+                    return 'read';
+                }
+            }
+        }
+        $this->commit($run, $store, $import, $intake, $next, $file->offset(), $taken, $aside, 'days');
+
+        return 'days';
+    }
+
+    /** @return array{int, int} rows taken and rows set aside so far */
+    private function commit(WorkRun $run, Store $store, object $import, RowIntake $intake, int $next, int $offset, int $taken, int $aside, string $phase): array
+    {
+        [$taken, $aside] = $run->fenced(static function () use ($store, $import, $intake, $next, $offset, $taken, $aside, $phase): array {
+            $path = (string) tempnam(sys_get_temp_dir(), 'rows');
+            $out = fopen($path, 'wb') ?: throw new RuntimeException('No room for the rows.');
+            [$written, $problems] = $intake->flush($out);
+            fclose($out);
+            try {
+                (new FactBook($store->id, FileSort::from((string) $import->sort)->facts(), (int) $import->grain))->stage((int) $import->id, $path);
+            } finally {
+                unlink($path);
+            }
+            Bulk::write('gather_asides', ['import_id', 'line', 'column_name', 'reason', 'cells'], array_map(static fn (array $one): array => [(int) $import->id, $one['line'], $one['problem']->column, mb_substr($one['problem']->reason, 0, 255), json_encode($one['cells'], JSON_UNESCAPED_UNICODE | JSON_INVALID_UTF8_SUBSTITUTE | JSON_THROW_ON_ERROR)], $problems), 'INSERT IGNORE');
+            DB::table('gather_imports')->where('id', $import->id)->update(['next_row' => $next, 'next_offset' => $offset, 'rows_taken' => $taken + $written, 'rows_aside' => $aside + count($problems), 'phase' => $phase]);
+
+            return [$taken + $written, $aside + count($problems)];
+        });
+        $run->beat(['rows' => $taken, 'asides' => $aside, 'read' => $offset], force: true);
+
+        return [$taken, $aside];
+    }
+
+    /** Takes the staged days over, those of a month at a time. */
+    private function days(WorkRun $run, Store $store, object $import): string
+    {
+        $book = new FactBook($store->id, FileSort::from((string) $import->sort)->facts(), (int) $import->grain);
+        $staged = $book->stagedDays((int) $import->id);
+        if ($import->weeks === null) {
+            $all = array_column($staged, 'day');
+            $run->fenced(fn () => DB::table('gather_imports')->where('id', $import->id)->update(['weeks' => json_encode($import->period_first === null ? array_values(array_unique(array_map(PageWeeks::weekOf(...), $all))) : [], JSON_THROW_ON_ERROR), 'first_day' => $all === [] ? null : min($all), 'last_day' => $all === [] ? null : ($import->period_last ?? max($all))]));
+        }
+        foreach (self::byMonth($staged) as $days) {
+            $run->fenced(fn () => $book->takeDays((int) $import->id, $days));
+            $run->beat(['day' => $days[0]['day']], force: true);
+            if ($run->timeIsUp()) {
+                return 'days';
+            }
+        }
+        $run->fenced(fn () => DB::table('gather_imports')->where('id', $import->id)->update(['phase' => 'weeks']));
+
+        return 'weeks';
+    }
+
+    private function back(WorkRun $run, Store $store, object $import): string
+    {
+        $facts = FileSort::from((string) $import->sort)->facts();
+        $book = new FactBook($store->id, $facts, (int) $import->grain);
+        $run->fenced(fn () => DB::delete('DELETE FROM '.$facts->staged().' WHERE import_id = ?', [$import->id]));
+        $days = array_values(array_map(static fn (object $row): array => ['day' => (string) $row->day, 'days' => (int) $row->days], DB::select("SELECT day, days FROM fact_days WHERE import_id = ? AND state IN ('owns', 'rests') ORDER BY day, days", [$import->id])));
+        foreach (self::byMonth($days) as $portion) {
+            $run->fenced(function () use ($book, $import, $portion): void {
+                $weeks = array_filter((array) json_decode((string) DB::table('gather_imports')->where('id', $import->id)->value('weeks'), true), is_string(...));
+                $more = array_map(PageWeeks::weekOf(...), array_column(array_filter($portion, static fn (array $one): bool => $one['days'] === 1), 'day'));
+                $book->giveDaysBack((int) $import->id, $portion);
+                DB::table('gather_imports')->where('id', $import->id)->update(['weeks' => json_encode(array_values(array_unique([...$weeks, ...$more])), JSON_THROW_ON_ERROR)]);
+            });
+            if ($run->timeIsUp()) {
+                return 'back';
+            }
+        }
+        $run->fenced(fn () => DB::table('gather_imports')->where('id', $import->id)->update(['phase' => 'weeks', 'remark' => 'taken back']));
+
+        return 'weeks';
+    }
+
+    private function weeks(WorkRun $run, Store $store, object $import): string
+    {
+        $weeks = array_values(array_filter((array) json_decode((string) $import->weeks, true), is_string(...)));
+        $sums = new PageWeeks($store->id);
+        while ($weeks !== []) {
+            $week = array_shift($weeks);
+            $run->fenced(function () use ($sums, $week, $weeks, $import): void {
+                $sums->rebuild($week);
+                DB::table('gather_imports')->where('id', $import->id)->update(['weeks' => json_encode($weeks, JSON_THROW_ON_ERROR)]);
+            });
+            $run->beat(['weeks_left' => count($weeks)], force: true);
+            if ($run->timeIsUp()) {
+                return 'weeks';
+            }
+        }
+        $run->fenced(fn () => DB::table('gather_imports')->where('id', $import->id)->update(['phase' => 'numbers']));
+
+        return 'numbers';
+    }
+
+    private function numbers(WorkRun $run, Store $store, object $import): string
+    {
+        (new KnownPages($store))->list($run);
+        NumberWindow::refresh($store, static function (Closure $write) use ($run): void {
+            $run->fenced($write);
+            $run->beat();
+        });
+        $run->fenced(fn () => DB::table('gather_imports')->where('id', $import->id)->update(['phase' => 'done', 'state' => $import->remark === 'taken back' ? 'back' : 'done', 'ended_at' => now()]));
+
+        return 'done';
+    }
+
+    /**
+     * @param  list<array{day: string, days: int}>  $days  in order
+     * @return list<non-empty-list<array{day: string, days: int}>>
+     */
+    private static function byMonth(array $days): array
+    {
+        $months = [];
+        foreach ($days as $one) {
+            $months[substr($one['day'], 0, 7)][] = $one;
+        }
+
+        return array_values($months);
+    }
+}

@@ -1,0 +1,208 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Gather\Files;
+
+use App\Store\Facts\Grain;
+use App\Store\Models\Store;
+use App\Store\Work\WorkDesk;
+use DateTimeImmutable;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Storage;
+use Illuminate\Support\Str;
+use InvalidArgumentException;
+use Orchard\Core\Tabular\DateOrder;
+use Orchard\Core\Tabular\Dialect;
+use Orchard\Core\Tabular\NumberForm;
+
+/** Takes files in, piece by piece, starts their imports and takes them back. */
+final readonly class Imports
+{
+    /** Bytes of a file at most. */
+    public const MOST_BYTES = 2_147_483_648;
+
+    public function __construct(private WorkDesk $desk)
+    {
+    }
+
+    public static function find(Store $store, int $import): ?object
+    {
+        return DB::table('gather_imports')->where('store_id', $store->id)->where('id', $import)->first();
+    }
+
+    public static function path(object $import): string
+    {
+        return Storage::disk('uploads')->path((string) $import->file_key);
+    }
+
+    /**
+     * Announces a file whose pieces will follow.
+     *
+     * @throws InvalidArgumentException with a sentence for people
+     */
+    public function announce(Store $store, ?int $userId, string $name, int $bytes): int
+    {
+        if ($bytes < 1) {
+            throw new InvalidArgumentException('The file is empty.');
+        }
+        if ($bytes > self::MOST_BYTES) {
+            throw new InvalidArgumentException('The file is larger than 2 GB.');
+        }
+        if (@disk_free_space(Storage::disk('uploads')->path('')) < $bytes + 200_000_000) {
+            throw new InvalidArgumentException('There is not enough room on the server\'s disk for the file.');
+        }
+        $key = 'imports/'.Str::lower(Str::random(32));
+        Storage::disk('uploads')->put($key, '');
+
+        return DB::table('gather_imports')->insertGetId(['store_id' => $store->id, 'user_id' => $userId, 'file_name' => mb_substr(basename($name), 0, 190), 'file_key' => $key, 'bytes' => $bytes, 'state' => 'arriving', 'created_at' => now()]);
+    }
+
+    /**
+     * Adds a piece at the place it belongs to; a piece that came already is taken as come.
+     *
+     * @param  resource  $piece
+     * @return int bytes that have arrived
+     *
+     * @throws InvalidArgumentException where pieces in front are missing, or more comes than was announced
+     */
+    public function addPiece(Store $store, int $import, int $offset, $piece): int
+    {
+        return DB::transaction(function () use ($store, $import, $offset, $piece): int {
+            $row = DB::table('gather_imports')->where('store_id', $store->id)->where('id', $import)->lockForUpdate()->first();
+            if ($row === null || $row->state !== 'arriving') {
+                throw new InvalidArgumentException('No file is expected here.');
+            }
+            $arrived = (int) $row->arrived;
+            if ($offset > $arrived) {
+                throw new InvalidArgumentException("The piece begins at byte $offset, but only $arrived have arrived.");
+            }
+            if ($offset < $arrived) {
+                return $arrived;
+            }
+            $file = fopen(self::path($row), 'r+b') ?: throw new InvalidArgumentException('The file cannot be written.');
+            fseek($file, $offset);
+            $arrived += (int) stream_copy_to_stream($piece, $file, (int) $row->bytes - $arrived + 1);
+            if ($arrived > (int) $row->bytes) {
+                ftruncate($file, max(0, $offset));
+            }
+            fclose($file);
+            if ($arrived > (int) $row->bytes) {
+                throw new InvalidArgumentException('More has come than was announced.');
+            }
+            DB::table('gather_imports')->where('id', $import)->update(['arrived' => $arrived, 'state' => $arrived === (int) $row->bytes ? 'look' : 'arriving', 'digest' => $arrived === (int) $row->bytes ? hash_file('xxh128', self::path($row), true) : null]);
+
+            return $arrived;
+        });
+    }
+
+    /**
+     * A whole file at once.
+     *
+     * @throws InvalidArgumentException
+     */
+    public function take(Store $store, ?int $userId, string $name, string $path): int
+    {
+        $import = $this->announce($store, $userId, $name, (int) @filesize($path));
+        $file = fopen($path, 'rb') ?: throw new InvalidArgumentException("$name cannot be read.");
+        $this->addPiece($store, $import, 0, $file);
+        fclose($file);
+
+        return $import;
+    }
+
+    /**
+     * Starts reading.
+     *
+     * @return int the work's id
+     *
+     * @throws InvalidArgumentException with a sentence for people; nothing is stored then
+     */
+    public function start(Store $store, int $import, FileLook $look, ?string $periodFirst = null, ?string $periodLast = null): int
+    {
+        $keys = array_values($look->columns);
+        if (count(array_unique($keys)) !== count($keys)) {
+            throw new InvalidArgumentException('Two columns are matched to the same thing.');
+        }
+        $lack = $look->sort->lacks($keys);
+        if ($lack !== null) {
+            throw new InvalidArgumentException($lack);
+        }
+        if (in_array('day', $keys, true) && $look->dialect->dates === null) {
+            throw new InvalidArgumentException('The dates in the file come in two orders: in some the day stands first, in others the month. Make them one, or choose by hand which is meant; the others are set aside then.');
+        }
+        $grain = $look->sort->grain($keys);
+        [$first, $last] = [null, null];
+        if (($grain & Grain::DAY) === 0) {
+            [$first, $last] = self::period($periodFirst, $periodLast);
+        }
+
+        return DB::transaction(function () use ($store, $import, $look, $grain, $first, $last): int {
+            $changed = DB::table('gather_imports')->where('store_id', $store->id)->where('id', $import)->where('state', 'look')->update([
+                'state' => 'running', 'sort' => $look->sort->value, 'grain' => $grain, 'dialect' => json_encode($look->dialect->toArray(), JSON_THROW_ON_ERROR), 'columns' => json_encode((object) $look->columns, JSON_THROW_ON_ERROR),
+                'period_first' => $first, 'period_last' => $last, 'phase' => 'read', 'next_row' => $look->dialect->headerRow + 1, 'next_offset' => 0,
+            ]);
+            if ($changed === 0) {
+                throw new InvalidArgumentException('This file has been started already, or has not arrived whole.');
+            }
+            DB::table('gather_shapes')->upsert([['store_id' => $store->id, 'shape' => $look->shape, 'sort' => $look->sort->value, 'dialect' => json_encode($look->dialect->toArray(), JSON_THROW_ON_ERROR), 'columns' => json_encode((object) $look->columns, JSON_THROW_ON_ERROR)]], ['store_id', 'shape'], ['sort', 'dialect', 'columns']);
+
+            return $this->desk->begin(ImportWork::class, $store->id, $import, null);
+        });
+    }
+
+    /**
+     * Takes out again what an import brought; the rows it replaced come back.
+     *
+     * @return int the work's id
+     *
+     * @throws InvalidArgumentException
+     */
+    public function takeBack(Store $store, int $import, ?int $userId): int
+    {
+        return DB::transaction(function () use ($store, $import, $userId): int {
+            $changed = DB::table('gather_imports')->where('store_id', $store->id)->where('id', $import)->whereIn('state', ['done', 'failed', 'stopped'])->whereNotNull('sort')->update(['state' => 'running', 'phase' => 'back', 'remark' => null, 'ended_at' => null]);
+            if ($changed === 0) {
+                throw new InvalidArgumentException('Only an import that has ended can be taken back, and only once.');
+            }
+
+            return $this->desk->begin(ImportWork::class, $store->id, $import, $userId);
+        });
+    }
+
+    /** Lets go of a file that was not started. */
+    public function drop(Store $store, int $import): void
+    {
+        $row = self::find($store, $import);
+        if ($row !== null && in_array($row->state, ['arriving', 'look'], true)) {
+            Storage::disk('uploads')->delete((string) $row->file_key);
+            DB::table('gather_imports')->where('id', $import)->whereIn('state', ['arriving', 'look'])->delete();
+        }
+    }
+
+    /** Another import of the same bytes whose days still count; null where there is none. */
+    public static function twin(object $import): ?object
+    {
+        return $import->digest === null ? null : DB::table('gather_imports')->where('store_id', $import->store_id)->where('digest', $import->digest)->where('id', '<>', $import->id)->where('state', 'done')->orderByDesc('id')->first();
+    }
+
+    public static function dialectOf(object $import): Dialect
+    {
+        return (new Dialect(',', 'UTF-8', 1, new NumberForm, DateOrder::DayFirst))->with((array) json_decode((string) $import->dialect, true));
+    }
+
+    /** @return array{string, string} */
+    private static function period(?string $first, ?string $last): array
+    {
+        $day = static fn (?string $text): ?DateTimeImmutable => is_string($text) && preg_match('/^\d{4}-\d\d-\d\d$/', $text) === 1 ? (DateTimeImmutable::createFromFormat('!Y-m-d', $text) ?: null) : null;
+        [$from, $to] = [$day($first), $day($last)];
+        if ($from === null || $to === null) {
+            throw new InvalidArgumentException('The file tells no day: say the first and the last day that it covers.');
+        }
+        if ($to < $from || $from->diff($to)->days > 800 || $to > new DateTimeImmutable('tomorrow')) {
+            throw new InvalidArgumentException('The period ends before it begins, lies in the future, or is longer than 800 days.');
+        }
+
+        return [$from->format('Y-m-d'), $to->format('Y-m-d')];
+    }
+}

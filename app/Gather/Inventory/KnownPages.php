@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Gather\Inventory;
+
+use App\Store\Bulk;
+use App\Store\Kinds\KindRules;
+use App\Store\Models\Store;
+use App\Store\Pages\WhyNot;
+use App\Store\Work\WorkRun;
+use Illuminate\Support\Facades\DB;
+use Orchard\Core\Url\PageUrl;
+
+/** Lists the pages that files or feeds told of and that no crawl has fetched yet. */
+final readonly class KnownPages
+{
+    private const CHUNK = 2000;
+
+    public function __construct(private Store $store)
+    {
+    }
+
+    public function list(WorkRun $run): void
+    {
+        $rules = KindRules::of($this->store);
+        while (true) {
+            $pages = DB::select('SELECT p.id, p.url, p.market_id FROM pages p LEFT JOIN page_index i ON i.page_id = p.id WHERE p.store_id = ? AND p.sources > 0 AND i.page_id IS NULL ORDER BY p.id LIMIT '.self::CHUNK, [$this->store->id]);
+            if ($pages === []) {
+                break;
+            }
+            $rows = [];
+            $words = [];
+            foreach ($pages as $page) {
+                $url = PageUrl::parse((string) $page->url) ?? $this->store->baseUrl();
+                $rows[] = [(int) $page->id, $this->store->id, (int) $page->market_id, $rules->kindOf($url, null, [])->value, 0, 0, WhyNot::NotFetched->value, substr($url->target(), 0, 190)];
+                $words[] = [(int) $page->id, $this->store->id, trim((string) preg_replace('/[^\p{L}\p{N}]+/u', ' ', rawurldecode($url->target())))];
+            }
+            $run->fenced(static function () use ($rows, $words): void {
+                Bulk::write('page_index', ['page_id', 'store_id', 'market_id', 'kind', 'status', 'indexable', 'why_not', 'address'], $rows, 'INSERT IGNORE');
+                Bulk::write('page_words', ['page_id', 'store_id', 'words'], $words, 'INSERT IGNORE');
+            });
+            $run->beat();
+        }
+        $run->fenced(function (): void {
+            DB::table('page_counts')->where('store_id', $this->store->id)->delete();
+            DB::insert('INSERT INTO page_counts SELECT ?, kind, status, indexable, COUNT(*) FROM page_index WHERE store_id = ? GROUP BY kind, status, indexable', [$this->store->id, $this->store->id]);
+        });
+    }
+}

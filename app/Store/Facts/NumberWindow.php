@@ -1,0 +1,105 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Store\Facts;
+
+use App\Store\Models\Store;
+use Closure;
+use DateTimeImmutable;
+use DateTimeZone;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * The days over which lists sum clicks, impressions, orders and revenue: thirteen whole weeks, the last of them the last complete one that has a row.
+ * Where no day is told at all, it is the newest period that a file told.
+ */
+final readonly class NumberWindow
+{
+    public const WEEKS = 13;
+
+    /** The last days are not complete: sources still add to them. */
+    private const INCOMPLETE_DAYS = 3;
+
+    public function __construct(public string $firstDay, public string $lastDay, public bool $isPeriod)
+    {
+    }
+
+    public static function of(Store $store): ?self
+    {
+        $row = DB::table('number_windows')->where('store_id', $store->id)->first();
+
+        return $row === null ? null : new self((string) $row->first_day, (string) $row->last_day, (bool) $row->is_period);
+    }
+
+    public function inWords(): string
+    {
+        $day = static fn (string $day): string => (new DateTimeImmutable($day))->format('j M Y');
+
+        return $this->isPeriod ? "{$day($this->firstDay)} to {$day($this->lastDay)}" : self::WEEKS." weeks to {$day($this->lastDay)}";
+    }
+
+    /**
+     * Works out the window anew and sums it into the list table.
+     *
+     * @param  Closure(Closure(): mixed): void  $write  runs each write in a transaction of its own
+     */
+    public static function refresh(Store $store, Closure $write): void
+    {
+        $window = self::choose($store);
+        if ($window === null) {
+            $write(static function () use ($store): void {
+                DB::update('UPDATE page_index SET clicks = 0, impressions = 0, position_milli = 0, orders = 0, revenue = 0 WHERE store_id = ? AND (impressions > 0 OR clicks > 0 OR orders > 0 OR revenue > 0)', [$store->id]);
+                DB::table('number_windows')->where('store_id', $store->id)->delete();
+            });
+
+            return;
+        }
+        [$from, $values] = $window->sums($store);
+        $after = 0;
+        do {
+            $last = DB::selectOne('SELECT MAX(page_id) AS id FROM (SELECT page_id FROM page_index WHERE store_id = ? AND page_id > ? ORDER BY page_id LIMIT 10000) chunk', [$store->id, $after])->id;
+            if ($last === null) {
+                break;
+            }
+            $write(static fn () => DB::update("UPDATE page_index i LEFT JOIN ($from AND page_id > ? AND page_id <= ? GROUP BY page_id) s ON s.page_id = i.page_id
+                SET i.clicks = COALESCE(s.clicks, 0), i.impressions = COALESCE(s.impressions, 0), i.position_milli = COALESCE(ROUND(s.position_sum / NULLIF(s.impressions, 0)), 0), i.orders = COALESCE(s.orders, 0), i.revenue = COALESCE(s.revenue, 0)
+                WHERE i.store_id = ? AND i.page_id > ? AND i.page_id <= ?", [...$values, $after, (int) $last, $store->id, $after, (int) $last]));
+            $after = (int) $last;
+        } while (true);
+        $write(static fn () => DB::table('number_windows')->upsert([['store_id' => $store->id, 'first_day' => $window->firstDay, 'last_day' => $window->lastDay, 'is_period' => $window->isPeriod]], ['store_id'], ['first_day', 'last_day', 'is_period']));
+    }
+
+    private static function choose(Store $store): ?self
+    {
+        $newest = DB::selectOne("SELECT MAX(day) AS day FROM fact_days WHERE store_id = ? AND days = 1 AND state = 'owns'", [$store->id])->day;
+        if ($newest !== null) {
+            $complete = (new DateTimeImmutable('now', new DateTimeZone($store->timezone)))->modify('-'.self::INCOMPLETE_DAYS.' days')->format('Y-m-d');
+            // The last week that has a row and that nothing will be added to.
+            $lastMonday = PageWeeks::weekOf((string) $newest);
+            if ((new DateTimeImmutable($lastMonday))->modify('+6 days')->format('Y-m-d') > $complete) {
+                $lastMonday = PageWeeks::weekOf((new DateTimeImmutable($complete))->modify('-6 days')->format('Y-m-d'));
+            }
+            $first = (new DateTimeImmutable($lastMonday))->modify('-'.(7 * (self::WEEKS - 1)).' days')->format('Y-m-d');
+
+            return new self($first, (new DateTimeImmutable($lastMonday))->modify('+6 days')->format('Y-m-d'), false);
+        }
+        $period = DB::selectOne("SELECT day, days FROM fact_days WHERE store_id = ? AND days > 1 AND state = 'owns' ORDER BY DATE_ADD(day, INTERVAL days DAY) DESC, facts LIMIT 1", [$store->id]);
+
+        return $period === null ? null : new self((string) $period->day, (new DateTimeImmutable((string) $period->day))->modify('+'.((int) $period->days - 1).' days')->format('Y-m-d'), true);
+    }
+
+    /** @return array{string, list<int|string>} a SELECT by page that a condition on page_id can follow, and its values */
+    private function sums(Store $store): array
+    {
+        if (! $this->isPeriod) {
+            return ['SELECT page_id, SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) AS position_sum, SUM(orders) AS orders, SUM(revenue) AS revenue FROM page_weeks WHERE store_id = ? AND week BETWEEN ? AND ?', [$store->id, $this->firstDay, $this->lastDay]];
+        }
+        $days = (int) (new DateTimeImmutable($this->firstDay))->diff(new DateTimeImmutable($this->lastDay))->days + 1;
+        $grain = fn (FactTable $facts): int => Grain::coarsest(array_map(static fn (object $row): int => (int) $row->grain, array_values(DB::select("SELECT grain FROM fact_days WHERE store_id = ? AND facts = ? AND day = ? AND days = ? AND state = 'owns'", [$store->id, $facts->value, $this->firstDay, $days]))), Grain::PAGE) ?? 0;
+
+        return ['SELECT page_id, SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) AS position_sum, SUM(orders) AS orders, SUM(revenue) AS revenue FROM (
+                SELECT page_id, clicks, impressions, position_sum, 0 AS orders, 0 AS revenue FROM search_rows WHERE store_id = ? AND grain = ? AND day = ? AND days = ? AND type = 0
+                UNION ALL SELECT page_id, 0, 0, 0, orders, revenue FROM sales_rows WHERE store_id = ? AND grain = ? AND day = ? AND days = ?) facts WHERE 1', [$store->id, $grain(FactTable::Search), $this->firstDay, $days, $store->id, $grain(FactTable::Sales), $this->firstDay, $days]];
+    }
+}

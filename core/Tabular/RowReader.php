@@ -1,0 +1,93 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Orchard\Core\Tabular;
+
+/** Turns the cells of a row into values, by what each column holds. */
+final class RowReader
+{
+    private const DEVICES = ['desktop' => 1, 'computer' => 1, 'pc' => 1, 'mobile' => 2, 'phone' => 2, 'smartphone' => 2, 'mobil' => 2, 'handy' => 2, 'tablet' => 3];
+
+    private const TYPES = ['web' => 0, 'all' => 0, 'image' => 1, 'images' => 1, 'video' => 2, 'videos' => 2, 'news' => 3];
+
+    /** @var list<array{int, Field}> */
+    private array $columns = [];
+
+    private readonly Country $countries;
+
+    private readonly DateOrder $dates;
+
+    /** @param  array<int, Field>  $columns */
+    public function __construct(array $columns, private readonly Dialect $dialect)
+    {
+        foreach ($columns as $column => $field) {
+            $this->columns[] = [$column, $field];
+        }
+        $this->countries = new Country;
+        $this->dates = $dialect->dates ?? DateOrder::DayFirst;
+    }
+
+    /**
+     * @param  list<string>  $cells
+     * @return array<string, string|int|float|null>|CellProblem by field key: days as yyyy-mm-dd, countries as two letters ("" for none), devices 1 desktop, 2 phone, 3 tablet, 0 not told; null where a cell says nothing
+     */
+    public function read(array $cells): array|CellProblem
+    {
+        $values = [];
+        foreach ($this->columns as [$column, $field]) {
+            $value = $this->value($field->sort, $cells[$column] ?? '');
+            if ($value === false) {
+                return new CellProblem($field->label, self::complaint($field->sort, $cells[$column] ?? ''));
+            }
+            $values[$field->key] = $value;
+        }
+
+        return $values;
+    }
+
+    private function value(CellSort $sort, string $cell): string|int|float|null|false
+    {
+        switch ($sort) {
+            case CellSort::Count:
+                $number = $this->dialect->numbers->parse($cell);
+
+                return $number === null || $number === false ? $number : ($number >= 0 && $number < 4e9 && floor($number) === $number ? (int) $number : false);
+            case CellSort::Number:
+                return $this->dialect->numbers->parse($cell);
+            case CellSort::Address:
+                $cell = trim($cell);
+
+                return $cell === '' ? null : $cell;
+            case CellSort::Words:
+                $cell = mb_substr(mb_strtolower(trim((string) preg_replace('/[\p{Z}\p{Cc}]+/u', ' ', $cell))), 0, 500);
+
+                return $cell === '' ? null : $cell;
+            case CellSort::Day:
+                return $this->dates->parse($cell) ?? false;
+            case CellSort::Country:
+                $cell = trim($cell);
+
+                return $cell === '' || strcasecmp($cell, 'zzz') === 0 || $cell[0] === '(' ? '' : $this->countries->code($cell) ?? false;
+            case CellSort::Device:
+                return self::DEVICES[strtolower(trim($cell))] ?? (trim($cell) === '' ? 0 : false);
+            case CellSort::SearchType:
+                return self::TYPES[strtolower(trim($cell))] ?? (trim($cell) === '' ? 0 : false);
+        }
+    }
+
+    private static function complaint(CellSort $sort, string $cell): string
+    {
+        $shown = '"'.mb_substr($cell, 0, 60).'"';
+
+        return match ($sort) {
+            CellSort::Count => preg_match('/^\s*[-−]\s*[\d.,]+$/u', $cell) === 1 ? "$shown is below nought" : "$shown is no whole number",
+            CellSort::Number => "$shown is no number",
+            CellSort::Day => "$shown is no day",
+            CellSort::Country => "$shown is no country that is known",
+            CellSort::Device => "$shown is no device: desktop, phone or tablet",
+            CellSort::SearchType => "$shown is no search type: web, image, video or news",
+            default => "$shown cannot be read",
+        };
+    }
+}
