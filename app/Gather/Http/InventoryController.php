@@ -8,6 +8,7 @@ use App\Gather\Crawl\Crawls;
 use App\Gather\Inventory\PageExport;
 use App\Gather\Inventory\PageFilter;
 use App\Gather\Inventory\PageList;
+use App\Store\Facts\NumberWindow;
 use App\Store\Files\TableWriter;
 use App\Store\Models\Store;
 use Illuminate\Http\Request;
@@ -20,7 +21,7 @@ final class InventoryController
     {
         $filter = PageFilter::from($request);
 
-        return view('gather.inventory', ['store' => $store, 'filter' => $filter, 'crawl' => Crawls::latest($store->id)] + $list->page($store, $filter));
+        return view('gather.inventory', ['store' => $store, 'filter' => $filter, 'crawl' => Crawls::latest($store->id), 'window' => NumberWindow::of($store)] + $list->page($store, $filter));
     }
 
     public function counts(Request $request, Store $store, PageList $list): View

@@ -5,7 +5,10 @@ declare(strict_types=1);
 namespace App\Gather\Http;
 
 use App\Changes\History;
+use App\Store\Facts\PageNumbers;
+use App\Store\Markets;
 use App\Store\Models\Store;
+use App\Store\Pages\PageSource;
 use Illuminate\Support\Facades\DB;
 use Illuminate\View\View;
 
@@ -28,6 +31,9 @@ final class PageController
             'history' => $resource === null ? [] : History::of((int) $resource->id),
             'linksIn' => DB::table('links')->join('pages', 'pages.id', '=', 'links.from_page')->where('to_page', $page)->limit(50)->get(['pages.id', 'pages.url', 'anchor', 'nofollow']),
             'linksOut' => DB::table('links')->join('pages', 'pages.id', '=', 'links.to_page')->where('links.store_id', $store->id)->where('from_page', $page)->orderBy('place')->limit(100)->get(['pages.id', 'pages.url', 'anchor', 'nofollow']),
+            'numbers' => PageNumbers::of($store, $page),
+            'currency' => Markets::of($store)->find((int) $row->market_id)->currency,
+            'sources' => PageSource::namesOf((int) $row->sources),
             'earlier' => DB::table('page_facts')->where('page_id', $page)->where('to_crawl', '>', 0)->orderByDesc('to_crawl')->limit(10)->get(),
         ]);
     }

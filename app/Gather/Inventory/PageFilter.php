@@ -10,7 +10,7 @@ use Illuminate\Http\Request;
 /** What the inventory shows, in what order, from where on: everything that stands in the address. */
 final readonly class PageFilter
 {
-    public const SORTS = ['address' => 'address', 'depth' => 'click depth', 'links' => 'links in', 'words' => 'words'];
+    public const SORTS = ['address' => 'address', 'depth' => 'click depth', 'links' => 'links in', 'words' => 'words', 'clicks' => 'clicks', 'impressions' => 'impressions', 'revenue' => 'revenue'];
 
     private function __construct(
         public ?PageKind $kind,

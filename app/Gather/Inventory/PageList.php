@@ -25,10 +25,14 @@ final class PageList
             'depth' => ['i.depth', false],
             'links' => ['i.links_in', true],
             'words' => ['i.words', false],
+            'clicks' => ['i.clicks', true],
+            'impressions' => ['i.impressions', true],
+            'revenue' => ['i.revenue', true],
             default => ['i.address', false],
         };
         if ($filter->after !== null && preg_match('/^([0-9a-f]*)\.(\d+)$/', $filter->after, $found) === 1 && strlen($found[1]) % 2 === 0) {
-            $key = $column === 'i.address' ? (string) hex2bin($found[1]) : (int) (string) hex2bin($found[1]);
+            $key = (string) hex2bin($found[1]);
+            $key = $column === 'i.address' ? $key : (is_numeric($key) ? $key : '0');
             $sign = $isDown ? '<' : '>';
             $where .= " AND ($column $sign ? OR ($column = ? AND i.page_id $sign ?))";
             array_push($values, $key, $key, (int) $found[2]);

@@ -4,7 +4,7 @@
     <div class="head">
         <h1>Gather</h1>
         <div class="tools">
-            @if ($crawl)<span class="soft">Last crawl {{ Illuminate\Support\Carbon::parse($crawl->started_at)->setTimezone($store->timezone)->format('D j M, H:i') }}, {{ $crawl->state }}</span>@endif
+            @if ($crawl)<span class="soft">Last crawl {{ Illuminate\Support\Carbon::parse($crawl->started_at)->setTimezone($store->timezone)->format('D j M, H:i') }}, {{ $crawl->state }}@if ($window); numbers over {{ $window->inWords() }}@endif</span>@endif
             <a href="{{ route('gather.export', [$store, 'csv']) }}">CSV</a> <a href="{{ route('gather.export', [$store, 'xlsx']) }}">XLSX</a>
             @can('write', $store)<form method="post" action="{{ route('gather.crawl.start', $store) }}">@csrf<button class="button" data-once>Crawl now</button></form>@endcan
         </div>
@@ -25,7 +25,7 @@
             <button class="button">Find</button>
             @if ($filter->search !== '')<a href="{{ route('gather', [$store] + $filter->query(['q' => null, 'exact' => null])) }}">all again</a>@endif
             <span class="of">Sorted by</span>
-            @foreach (App\Gather\Inventory\PageFilter::SORTS as $key => $label)
+            @foreach (array_diff_key(App\Gather\Inventory\PageFilter::SORTS, $window ? [] : ['clicks' => 1, 'impressions' => 1, 'revenue' => 1]) as $key => $label)
                 <a href="{{ route('gather', [$store] + $filter->query(['sort' => $key === 'address' ? null : $key])) }}" @if ($filter->sort === $key) aria-current="true" @endif>{{ $label }}</a>
             @endforeach
         </form>

@@ -12,6 +12,7 @@
             @if ($facts && (int) $facts->status === 200)
                 @include('card', ['title' => $facts->title, 'description' => $facts->description, 'url' => $page->url, 'slot' => 'desktop'])
             @endif
+            @if ($numbers)@include('gather.numbers')@endif
             @if ($resource)
                 <h2>Texts</h2>
                 @foreach (Orchard\Core\Wording\TextField::cases() as $field)
@@ -75,10 +76,11 @@
                     <dt>Words</dt><dd>@n($facts->words)</dd>
                     <dt>Language</dt><dd>{{ $facts->language ?? 'not said' }}</dd>
                     <dt>Content type</dt><dd>{{ $facts->content_type }}, @n($facts->bytes) bytes</dd>
+                    <dt>Known by</dt><dd>{{ implode(', ', array_filter([$depth !== null && $depth !== App\Gather\Inventory\DepthRebuild::UNREACHED ? 'links' : '', $resource ? 'the shop' : '', ...$sources])) ?: 'an earlier crawl' }}</dd>
                     <dt>Structured types</dt><dd>{{ implode(', ', $list($facts->types)) ?: 'none' }}</dd>
                 </dl>
             @else
-                <p>Known, but not fetched yet.</p>
+                <p>Known by {{ implode(' and ', $sources) ?: 'links' }}, but not fetched yet; the next crawl does.</p>
             @endif
             @if ($earlier->isNotEmpty())
                 <h2>Earlier</h2>

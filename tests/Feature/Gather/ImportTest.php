@@ -2,14 +2,18 @@
 
 declare(strict_types=1);
 
+use App\Access\Role;
 use App\Gather\Files\FileLook;
 use App\Gather\Files\FileSort;
 use App\Gather\Files\Imports;
+use App\Gather\Files\ImportWork;
 use App\Store\Facts\FactBook;
 use App\Store\Facts\NumberWindow;
+use App\Store\Facts\PageNumbers;
 use App\Store\Facts\PageWeeks;
 use App\Store\Models\Store;
 use App\Store\Work\WorkDesk;
+use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Tests\Web\Site;
 
@@ -253,4 +257,95 @@ it('fetches pages that only a file told of, with the next crawl', function (): v
     $rows = json_decode(orchard(['gather:export', "--store={$store->slug}", '--format=json'])['out'], true);
     $byPath = array_combine(array_map(static fn (array $row): string => substr($row['url'], strlen($site->url)), $rows), $rows);
     expect($byPath['/hidden'])->toMatchArray(['status' => 200, 'depth' => null, 'sources' => 'search'])->and($byPath['/gone'])->toMatchArray(['status' => 404, 'sources' => 'search'])->and($byPath['/']['sources'])->toBe('links');
+});
+
+it('tells a page’s numbers so that they add up: queries, the rest of them, and what is withheld', function (): void {
+    $store = (new Site)->store();
+    $day = now()->subDays(20)->format('Y-m-d');
+    $rows = "page,day,query,clicks,impressions,position\n/a,$day,lamp,400,4000,2\n/a,$day,floor lamp,220,2000,5\n";
+    for ($i = 0; $i < 30; $i++) {
+        $rows .= "/b,$day,query $i,$i,100,3\n";
+    }
+    bringIn($store, $rows);
+    bringIn($store, "page,day,clicks,impressions,position\n/a,$day,1000,9000,3\n");
+    $page = static fn (string $path): int => (int) DB::table('pages')->where('store_id', $store->id)->where('url', rtrim($store->base_url, '/').$path)->value('id');
+    $a = PageNumbers::of($store, $page('/a'));
+    expect($a?->total)->toMatchArray(['clicks' => 1000, 'impressions' => 9000, 'position' => 3.0])->and($a?->withheld)->toBe(['clicks' => 380, 'impressions' => 3000])
+        ->and(array_map(static fn (array $query): array => [$query['text'], $query['clicks'], $query['position']], $a->queries ?? []))->toBe([['lamp', 400, 2.0], ['floor lamp', 220, 5.0]])
+        ->and(array_sum(array_column($a->weeks ?? [], 'clicks')))->toBe(1000)->and($a?->weeks)->toHaveCount(13);
+    // The day's page rows own it for every page: /b has none of them, so all that its queries tell is more than its total, and said as it is.
+    $b = PageNumbers::of($store, $page('/b'));
+    expect($b?->queries)->toHaveCount(25)->and($b?->rest)->toBe(['queries' => 5, 'clicks' => 0 + 1 + 2 + 3 + 4, 'impressions' => 500]);
+    foreach ([$a, $b] as $numbers) {
+        expect(array_sum(array_column($numbers->queries, 'clicks')) + $numbers->rest['clicks'] + $numbers->withheld['clicks'])->toBe($numbers->total['clicks']);
+    }
+    expect(PageNumbers::of((new Site)->store(), 1))->toBeNull();
+});
+
+it('leads through the screens: a file, the look into it, its import, what it set aside, and back', function (): void {
+    $store = (new Site)->store();
+    $this->actingAs(member($store, Role::Writer));
+    $file = UploadedFile::fake()->createWithContent('export.csv', "Wo;Wann;Klicks;Impressionen\n/a;1.3.2026;1;9\n/b;1.3.2026;9;1\n");
+    $this->get("/s/{$store->slug}/gather/files")->assertOk()->assertSee('None yet');
+    $url = (string) $this->post("/s/{$store->slug}/gather/files", ['file' => $file])->assertRedirect()->headers->get('Location');
+    $this->get($url)->assertOk()->assertSee('needs a column of pages')->assertSee('1.3.2026');
+    $this->post("$url/start")->assertSessionHasErrors('file');
+    $this->get($url)->assertSee('needs a column of pages');
+    $this->get("$url?sort=search&was=search&columns[0]=page&columns[1]=day&columns[2]=clicks&columns[3]=impressions&separator=;&dates=dmy")->assertOk()->assertDontSee('needs a column');
+    $this->post("$url/start", ['sort' => 'search', 'was' => 'search', 'columns' => ['page', 'day', 'clicks', 'impressions'], 'separator' => ';', 'dates' => 'dmy'])->assertSessionHasNoErrors();
+    $work = (int) DB::table('work')->where('store_id', $store->id)->where('sort', ImportWork::sort())->value('id');
+    $this->get("$url/progress")->assertOk()->assertSee('waiting for its turn');
+    expect(app(WorkDesk::class)->workToEnd($work))->toBe('done');
+    $this->get($url)->assertOk()->assertSee('9 clicks are more than 1 impressions')->assertSee('they count');
+    expect($this->get("$url/set-aside.csv")->assertOk()->streamedContent())->toContain('/b,1.3.2026,9,1,"row 3, Clicks: 9 clicks are more than 1 impressions"');
+    $this->get("/s/{$store->slug}/gather/files")->assertOk()->assertSee('export.csv')->assertSee('search rows by page, day');
+    $this->post("$url/back")->assertRedirect();
+    expect(app(WorkDesk::class)->workToEnd((int) DB::table('work')->where('store_id', $store->id)->max('id')))->toBe('done');
+    $this->get($url)->assertOk()->assertSee('taken back');
+    $this->post("$url/back")->assertSessionHasErrors('file');
+});
+
+it('takes large files in pieces over HTTP, and goes on with one that was interrupted', function (): void {
+    $store = (new Site)->store();
+    $this->actingAs(member($store, Role::Writer));
+    $bytes = "page,day,clicks,impressions\n".str_repeat("/a,2026-03-01,1,9\n", 50);
+    $announce = fn (): array => (array) $this->postJson("/s/{$store->slug}/gather/files/announce", ['name' => 'big.csv', 'bytes' => strlen($bytes)])->assertOk()->json();
+    $piece = fn (string $url, int $offset, string $body) => $this->call('POST', "$url?offset=$offset", [], [], [], ['CONTENT_TYPE' => 'application/octet-stream', 'HTTP_CONTENT_LENGTH' => (string) strlen($body)], $body);
+    $first = $announce();
+    $piece($first['pieces'], 0, substr($bytes, 0, 300))->assertOk()->assertJson(['arrived' => 300]);
+    $again = $announce();
+    expect($again['import'])->toBe($first['import'])->and($again['arrived'])->toBe(300);
+    $piece($again['pieces'], 500, 'x')->assertStatus(409)->assertJson(['arrived' => 300]);
+    $this->get($again['page'])->assertOk()->assertSee('300 of');
+    $piece($again['pieces'], 300, substr($bytes, 300))->assertOk()->assertJson(['arrived' => strlen($bytes)]);
+    $this->get($again['page'])->assertOk()->assertSee('Bring it in');
+    $this->postJson("/s/{$store->slug}/gather/files/announce", ['name' => 'empty.csv', 'bytes' => 0])->assertStatus(422);
+    $this->actingAs(member($store, Role::Writer));
+    $other = $announce();
+    expect($other['import'])->not->toBe($first['import']);
+    $this->actingAs(member($store, Role::Writer));
+    $piece($other['pieces'], 0, 'x')->assertForbidden();
+    $this->post("/s/{$store->slug}/gather/files/{$other['import']}/drop")->assertRedirect();
+    $this->get($other['page'])->assertNotFound();
+});
+
+it('keeps files from strangers and viewers', function (): void {
+    $store = (new Site)->store();
+    $import = bringIn($store, "page,day,clicks,impressions\n/a,2026-03-01,1,9\n");
+    $paths = ['take' => '', 'announce' => '/announce', 'pieces' => "/{$import->id}/pieces", 'start' => "/{$import->id}/start", 'back' => "/{$import->id}/back", 'stop' => "/{$import->id}/stop", 'resume' => "/{$import->id}/resume", 'drop' => "/{$import->id}/drop"];
+    $this->actingAs(member($store, Role::Viewer));
+    foreach ($paths as $path) {
+        $this->post("/s/{$store->slug}/gather/files$path")->assertForbidden();
+    }
+    $this->get("/s/{$store->slug}/gather/files/{$import->id}")->assertOk()->assertDontSee('Take it back');
+    $other = (new Site)->store();
+    $this->actingAs(member($other, Role::Owner))->get("/s/{$store->slug}/gather/files")->assertNotFound();
+    foreach (["/{$import->id}", "/{$import->id}/progress", "/{$import->id}/set-aside.csv"] as $path) {
+        $this->get("/s/{$other->slug}/gather/files$path")->assertNotFound();
+    }
+    foreach (['pieces', 'start', 'back', 'stop', 'resume'] as $verb) {
+        $this->post("/s/{$other->slug}/gather/files/{$import->id}/$verb")->assertNotFound();
+    }
+    $this->post("/s/{$other->slug}/gather/files/{$import->id}/drop");
+    expect(Imports::find($store, (int) $import->id)?->state)->toBe('done');
 });

@@ -1,0 +1,211 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Gather\Http;
+
+use App\Access\Models\User;
+use App\Gather\Files\FileLook;
+use App\Gather\Files\FileSort;
+use App\Gather\Files\Imports;
+use App\Gather\Files\ImportWork;
+use App\Store\Files\TableWriter;
+use App\Store\Models\Store;
+use App\Store\Work\WorkDesk;
+use App\Store\Work\WorkView;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\DB;
+use Illuminate\View\View;
+use InvalidArgumentException;
+use Symfony\Component\HttpFoundation\StreamedResponse;
+
+/** Files that are brought in: their arrival, the look into them, their import and its end. */
+final class FileController
+{
+    /** Bytes of one piece of a large file. */
+    private const PIECE = 8_388_608;
+
+    public function index(Store $store): View
+    {
+        return view('gather.files', ['store' => $store, 'piece' => self::PIECE, 'imports' => DB::table('gather_imports')->leftJoin('users', 'users.id', '=', 'user_id')->where('store_id', $store->id)->orderByDesc('gather_imports.id')->limit(50)->get(['gather_imports.*', 'users.name as user_name'])]);
+    }
+
+    public function show(Request $request, Store $store, int $import): View
+    {
+        $row = Imports::find($store, $import) ?? abort(404);
+        if ($row->state === 'arriving') {
+            return view('gather.file-arriving', ['store' => $store, 'import' => $row]);
+        }
+        if ($row->state === 'look') {
+            try {
+                $look = $this->look($request, $store, $row);
+                $problem = null;
+            } catch (InvalidArgumentException $wrong) {
+                [$look, $problem] = [null, $wrong->getMessage()];
+            }
+
+            return view('gather.file-look', ['store' => $store, 'import' => $row, 'look' => $look, 'problem' => $problem, 'twin' => Imports::twin($row)]);
+        }
+
+        return view('gather.file', ['asides' => DB::table('gather_asides')->where('import_id', $import)->orderBy('line')->limit(50)->get(), 'days' => DB::select('SELECT state, COUNT(*) AS days, MIN(day) AS first_day, MAX(day) AS last_day, SUM(row_count) AS row_count FROM fact_days WHERE import_id = ? GROUP BY state', [$import])] + $this->state($store, $row));
+    }
+
+    public function progress(Store $store, int $import): View
+    {
+        return view('gather.file-progress', $this->state($store, Imports::find($store, $import) ?? abort(404)));
+    }
+
+    public function take(Request $request, Store $store, Imports $imports): RedirectResponse
+    {
+        $request->validate(['file' => ['required', 'file', 'max:65536']]);
+        /** @var UploadedFile $file */
+        $file = $request->file('file');
+
+        return $this->told($store, null, fn (): int => $imports->take($store, self::user($request)->id, $file->getClientOriginalName(), $file->getRealPath()));
+    }
+
+    /** Announces a large file; one of the same name and size that this person has not finished sending goes on. */
+    public function announce(Request $request, Store $store, Imports $imports): JsonResponse
+    {
+        $given = $request->validate(['name' => ['required', 'string', 'max:255'], 'bytes' => ['required', 'integer', 'min:0']]);
+        $user = self::user($request)->id;
+        $known = DB::table('gather_imports')->where('store_id', $store->id)->where('user_id', $user)->where('state', 'arriving')->where('file_name', mb_substr(basename($given['name']), 0, 190))->where('bytes', $given['bytes'])->orderByDesc('id')->first();
+        try {
+            $import = $known === null ? $imports->announce($store, $user, $given['name'], (int) $given['bytes']) : (int) $known->id;
+        } catch (InvalidArgumentException $wrong) {
+            return response()->json(['problem' => $wrong->getMessage()], 422);
+        }
+
+        return response()->json(['import' => $import, 'arrived' => (int) ($known->arrived ?? 0), 'pieces' => route('gather.file.piece', [$store, $import]), 'page' => route('gather.file', [$store, $import])]);
+    }
+
+    public function piece(Request $request, Store $store, Imports $imports, int $import): JsonResponse
+    {
+        $row = Imports::find($store, $import) ?? abort(404);
+        abort_unless((int) $row->user_id === self::user($request)->id, 403);
+        abort_if((int) $request->header('Content-Length') > self::PIECE, 413);
+        try {
+            /** @var resource $body */
+            $body = $request->getContent(true);
+
+            return response()->json(['arrived' => $imports->addPiece($store, $import, (int) $request->query('offset', '0'), $body)]);
+        } catch (InvalidArgumentException $wrong) {
+            return response()->json(['problem' => $wrong->getMessage(), 'arrived' => (int) $row->arrived], 409);
+        }
+    }
+
+    public function start(Request $request, Store $store, Imports $imports, int $import): RedirectResponse
+    {
+        $row = Imports::find($store, $import) ?? abort(404);
+
+        return $this->told($store, $import, function () use ($request, $store, $imports, $import, $row): int {
+            $text = static fn (string $key): ?string => is_string($request->input($key)) ? $request->input($key) : null;
+            $imports->start($store, $import, $this->look($request, $store, $row), $text('first_day'), $text('last_day'));
+
+            return $import;
+        });
+    }
+
+    public function back(Request $request, Store $store, Imports $imports, int $import): RedirectResponse
+    {
+        Imports::find($store, $import) ?? abort(404);
+
+        return $this->told($store, $import, function () use ($request, $store, $imports, $import): int {
+            $imports->takeBack($store, $import, self::user($request)->id);
+
+            return $import;
+        });
+    }
+
+    public function stop(Store $store, WorkDesk $desk, int $import): RedirectResponse
+    {
+        Imports::find($store, $import) ?? abort(404);
+        $work = WorkView::about(ImportWork::sort(), $import);
+        $work !== null && $desk->stop($work->id);
+
+        return redirect()->route('gather.file', [$store, $import]);
+    }
+
+    public function resume(Store $store, WorkDesk $desk, int $import): RedirectResponse
+    {
+        Imports::find($store, $import) ?? abort(404);
+        $work = WorkView::about(ImportWork::sort(), $import);
+        if ($work !== null && DB::table('gather_imports')->where('id', $import)->whereIn('state', ['failed', 'stopped'])->update(['state' => 'running', 'ended_at' => null]) > 0) {
+            $desk->resume($work->id);
+        }
+
+        return redirect()->route('gather.file', [$store, $import]);
+    }
+
+    public function drop(Store $store, Imports $imports, int $import): RedirectResponse
+    {
+        $imports->drop($store, $import);
+
+        return redirect()->route('gather.files', $store)->with('done', 'The file is let go; nothing of it was stored.');
+    }
+
+    /** The rows that were set aside, with the reasons behind, to be mended and put in again. */
+    public function asides(Store $store, int $import): StreamedResponse
+    {
+        $row = Imports::find($store, $import) ?? abort(404);
+        $sort = FileSort::tryFrom((string) $row->sort) ?? abort(404);
+        $columns = FileLook::columnsOf((string) $row->columns);
+        $names = [];
+        for ($i = 0; $i <= max([0, ...array_keys($columns)]); $i++) {
+            $names[] = isset($columns[$i]) ? (string) $sort->field($columns[$i])?->label : 'Column '.($i + 1);
+        }
+
+        return response()->streamDownload(static function () use ($import, $names): void {
+            $rows = (static function () use ($import, $names): \Generator {
+                foreach (DB::table('gather_asides')->where('import_id', $import)->orderBy('line')->lazy(1000) as $aside) {
+                    $cells = array_map(strval(...), array_values((array) json_decode((string) $aside->cells, true)));
+                    yield [...array_slice(array_pad($cells, count($names), ''), 0, count($names)), "row {$aside->line}, {$aside->column_name}: {$aside->reason}"];
+                }
+            })();
+            TableWriter::write('csv', [...$names, 'Set aside because'], $rows, fopen('php://output', 'wb') ?: throw new \RuntimeException('No output.'));
+        }, "{$store->slug}-set-aside-$import.csv", ['Content-Type' => TableWriter::FORMATS['csv']]);
+    }
+
+    private function look(Request $request, Store $store, object $import): FileLook
+    {
+        $sort = FileSort::tryFrom(is_string($request->input('sort')) ? $request->input('sort') : '');
+        $given = array_filter($request->only(['separator', 'charset', 'header_row', 'decimal', 'dates']), is_string(...));
+        $columns = null;
+        if (is_array($request->input('columns')) && $sort !== null && $request->input('was') === $sort->value) {
+            $columns = [];
+            foreach ($request->input('columns') as $column => $key) {
+                if (is_string($key) && is_numeric($column) && $column < 500 && $sort->field($key) !== null) {
+                    $columns[(int) $column] = $key;
+                }
+            }
+        }
+
+        return FileLook::into($store->id, Imports::path($import), $sort, $given, $columns);
+    }
+
+    /** @return array{store: Store, import: object, work: ?WorkView} */
+    private function state(Store $store, object $import): array
+    {
+        return ['store' => $store, 'import' => $import, 'work' => WorkView::about(ImportWork::sort(), (int) $import->id)];
+    }
+
+    /** @param  callable(): int  $do  answers the import to be shown */
+    private function told(Store $store, ?int $import, callable $do): RedirectResponse
+    {
+        try {
+            return redirect()->route('gather.file', [$store, $do()]);
+        } catch (InvalidArgumentException $wrong) {
+            return ($import === null ? redirect()->route('gather.files', $store) : redirect()->back(fallback: route('gather.file', [$store, $import])))->withErrors(['file' => $wrong->getMessage()])->withInput();
+        }
+    }
+
+    private static function user(Request $request): User
+    {
+        $user = $request->user();
+
+        return $user instanceof User ? $user : abort(403);
+    }
+}

@@ -1,0 +1,62 @@
+@extends('frame')
+@section('title', $import->file_name)
+@section('content')
+    <div class="head"><h1 class="wrap-any">{{ $import->file_name }}</h1><span class="soft">@n($import->bytes) bytes; nothing of it is stored yet</span></div>
+    @include('gather.tabs')
+    @if ($twin)<p class="note">The same file is in already, since {{ Illuminate\Support\Carbon::parse($twin->created_at)->setTimezone($store->timezone)->format('j M Y, H:i') }}. Bringing it in again changes nothing: its rows count once.</p>@endif
+    @if (! $look)
+        <p class="note is-hand" role="alert">{{ $problem }}</p>
+    @else
+        @php($dialect = $look->dialect->toArray())
+        @if ($look->isRemembered)<p class="note">A file of this shape was brought in before; its columns are matched as they were then.</p>@endif
+        @if ($dialect['dates'] === 'mixed')<p class="note is-hand" role="alert">The dates in the file come in two orders. Choose below which is meant; rows of the other order are set aside.</p>@endif
+        <form method="get" action="{{ route('gather.file', [$store, $import->id]) }}" id="look">
+            <input type="hidden" name="was" value="{{ $look->sort->value }}">
+            <div class="filters">
+                <label for="sort">It holds</label>
+                <span class="select"><select id="sort" name="sort">@foreach (App\Gather\Files\FileSort::cases() as $sort)<option value="{{ $sort->value }}" @selected($sort === $look->sort)>{{ $sort->label() }}</option>@endforeach</select></span>
+                <label for="separator">columns parted by</label>
+                <span class="select"><select id="separator" name="separator">@foreach (Orchard\Core\Tabular\Dialect::SEPARATORS as $mark => $name)<option value="{{ $mark }}" @selected($mark === $dialect['separator'])>{{ $name }}</option>@endforeach</select></span>
+                <label for="charset">charset</label>
+                <span class="select"><select id="charset" name="charset">@foreach (Orchard\Core\Tabular\Dialect::CHARSETS as $charset)<option @selected($charset === $dialect['charset'])>{{ $charset }}</option>@endforeach</select></span>
+            </div>
+            <div class="filters">
+                <label for="header_row">names in row</label> <input class="input" id="header_row" name="header_row" size="3" inputmode="numeric" value="{{ $dialect['header_row'] }}" title="0 where the columns have no names">
+                <label for="decimal">decimals behind</label>
+                <span class="select"><select id="decimal" name="decimal"><option value="." @selected($dialect['decimal'] === '.')>a point: 1,234.5</option><option value="," @selected($dialect['decimal'] === ',')>a comma: 1.234,5</option></select></span>
+                <label for="dates">dates such as 3/4/2026 are</label>
+                <span class="select"><select id="dates" name="dates">@if ($dialect['dates'] === 'mixed')<option value="" selected>in two orders</option>@endif @foreach (Orchard\Core\Tabular\DateOrder::cases() as $order)<option value="{{ $order->value }}" @selected($order->value === $dialect['dates'])>{{ $order->label() }}</option>@endforeach</select></span>
+                <button class="button">Look again</button>
+            </div>
+            <div class="scroll">
+            <table class="ledger">
+                <thead>
+                    <tr>@foreach ($look->names as $i => $name)<th scope="col">{{ $name }}</th>@endforeach</tr>
+                    <tr>@foreach ($look->names as $i => $name)
+                        <td><label class="sr" for="c-{{ $i }}">What {{ $name }} holds</label><span class="select"><select id="c-{{ $i }}" name="columns[{{ $i }}]"><option value="">leave out</option>@foreach ($look->sort->fields() as $field)<option value="{{ $field->key }}" @selected(($look->columns[$i] ?? '') === $field->key)>{{ $field->label }}</option>@endforeach</select></span></td>
+                    @endforeach</tr>
+                </thead>
+                <tbody>
+                @foreach ($look->rows as $row)
+                    <tr>@foreach ($look->names as $i => $name)<td class="clip">{{ $row[$i] ?? '' }}</td>@endforeach</tr>
+                @endforeach
+                </tbody>
+            </table>
+            </div>
+            @php($lack = $look->sort->lacks(array_values($look->columns)))
+            @if ($lack)<p class="note is-hand">{{ $lack }}</p>@endif
+            @if (! in_array('day', $look->columns, true))
+                <p class="form-end">No column tells days: the rows count in exactly the period
+                    <label for="first_day">from</label> <input class="input" id="first_day" name="first_day" type="date" value="{{ old('first_day', request('first_day')) }}">
+                    <label for="last_day">to</label> <input class="input" id="last_day" name="last_day" type="date" value="{{ old('last_day', request('last_day')) }}"></p>
+            @endif
+        </form>
+        @can('write', $store)
+            <div class="form-end">
+                <button class="button is-growth" form="look" formmethod="post" formaction="{{ route('gather.file.start', [$store, $import->id]) }}" name="_token" value="{{ csrf_token() }}">Bring it in</button>
+                <form method="post" action="{{ route('gather.file.drop', [$store, $import->id]) }}">@csrf<button class="button">Let it go</button></form>
+            </div>
+        @endcan
+    @endif
+    @if (! $look)@can('write', $store)<form method="post" action="{{ route('gather.file.drop', [$store, $import->id]) }}">@csrf<button class="button">Let it go</button></form>@endcan @endif
+@endsection

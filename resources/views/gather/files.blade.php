@@ -1,0 +1,36 @@
+@extends('frame')
+@section('title', 'Files')
+@push('scripts')<script src="{{ app(App\Store\Http\Assets::class)->url('upload.js') }}" type="module"></script>@endpush
+@section('content')
+    <div class="head"><h1>Gather</h1></div>
+    @include('gather.tabs')
+    <p>Search rows (clicks, impressions, position) and sales rows (visits, orders, revenue) from any table: CSV, TSV or XLSX, gzipped or zipped. You see what was understood before anything is stored.</p>
+    @can('write', $store)
+        <form id="upload" class="form-end" method="post" action="{{ route('gather.files.take', $store) }}" enctype="multipart/form-data" data-announce="{{ route('gather.files.announce', $store) }}" data-piece="{{ $piece }}">
+            @csrf
+            <label for="file">A file</label>
+            <input class="input" id="file" name="file" type="file" required accept=".csv,.tsv,.txt,.xlsx,.gz,.zip">
+            <button class="button is-growth" data-once>Look into it</button>
+            <progress class="bar" hidden max="1" value="0" aria-label="Sent"></progress> <span role="status" class="soft"></span>
+        </form>
+    @endcan
+    <h2>Brought in so far</h2>
+    <table class="ledger">
+        <thead><tr><th scope="col">File</th><th scope="col">Came</th><th scope="col">What it tells</th><th scope="col">Days</th><th scope="col" class="num">Rows in</th><th scope="col" class="num">Set aside</th><th scope="col">State</th></tr></thead>
+        <tbody>
+        @forelse ($imports as $import)
+            <tr>
+                <td class="clip"><a href="{{ route('gather.file', [$store, $import->id]) }}">{{ $import->file_name }}</a></td>
+                <td class="nowrap">{{ Illuminate\Support\Carbon::parse($import->created_at)->setTimezone($store->timezone)->format('j M Y, H:i') }} <span class="soft">{{ $import->user_name ?? 'command line' }}</span></td>
+                <td>@if ($import->sort){{ $import->sort }} rows {{ App\Store\Facts\Grain::inWords((int) $import->grain) }}@else<span class="soft">not started</span>@endif</td>
+                <td class="nowrap">@if ($import->first_day){{ $import->first_day }} to {{ $import->last_day }}@endif</td>
+                <td class="num">@n($import->rows_taken)</td>
+                <td class="num">@if ($import->rows_aside)<span class="state is-hand">@n($import->rows_aside)</span>@else 0 @endif</td>
+                <td>@include('gather.file-state')</td>
+            </tr>
+        @empty
+            <tr><td colspan="7">None yet.@can('write', $store) Choose a file above: an export of page rows with clicks and impressions is a good first one.@endcan</td></tr>
+        @endforelse
+        </tbody>
+    </table>
+@endsection

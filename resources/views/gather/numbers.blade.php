@@ -1,0 +1,31 @@
+@php
+    $t = $numbers->total;
+    $most = max([1, ...array_column($numbers->weeks, 'clicks')]);
+    $rate = static fn (int $clicks, int $impressions): string => $impressions === 0 ? '–' : number_format(100 * $clicks / $impressions, 1).'%';
+    $place = static fn (?float $position): string => $position === null ? '–' : number_format($position, 1);
+@endphp
+<h2>Numbers, {{ $numbers->window->inWords() }}</h2>
+<div class="figures">
+    <span><b>@n($t['clicks'])</b> clicks</span> <span><b>@n($t['impressions'])</b> impressions</span> <span><b>{{ $rate($t['clicks'], $t['impressions']) }}</b> click rate</span> <span>position <b>{{ $place($t['position']) }}</b></span>
+    <span><b>@n($t['orders'])</b> orders</span> <span><b>{{ number_format($t['revenue'], 2) }}</b> {{ $currency }}</span>
+</div>
+@if ($numbers->weeks)
+    <svg class="weeks" viewBox="0 0 390 64" role="img" aria-label="Clicks by week: {{ implode(', ', array_column($numbers->weeks, 'clicks')) }}">
+        <line x1="0" x2="390" y1="60.5" y2="60.5" class="axis"/>
+        @foreach (array_values($numbers->weeks) as $i => $week)<rect class="mark" x="{{ 30 * $i + 3 }}" width="24" y="{{ 60 - round(54 * $week['clicks'] / $most, 1) }}" height="{{ round(54 * $week['clicks'] / $most, 1) }}"><title>Week of {{ array_keys($numbers->weeks)[$i] }}: {{ $week['clicks'] }} clicks of {{ $week['impressions'] }} impressions at position {{ $place($week['position']) }}, {{ $week['orders'] }} orders</title></rect>@endforeach
+    </svg>
+    <p class="hint">Clicks by week from {{ array_key_first($numbers->weeks) }}, at most {{ number_format($most) }}.</p>
+@endif
+@if ($numbers->withheld !== null)
+    <table class="ledger">
+        <thead><tr><th scope="col">Query</th><th scope="col" class="num">Clicks</th><th scope="col" class="num">Impressions</th><th scope="col" class="num">Rate</th><th scope="col" class="num">Position</th></tr></thead>
+        <tbody>
+        @foreach ($numbers->queries as $query)
+            <tr><td class="clip">{{ $query['text'] }}</td><td class="num">@n($query['clicks'])</td><td class="num">@n($query['impressions'])</td><td class="num">{{ $rate($query['clicks'], $query['impressions']) }}</td><td class="num">{{ $place($query['position']) }}</td></tr>
+        @endforeach
+        @if ($numbers->rest['queries'] > 0)<tr><td class="soft">@n($numbers->rest['queries']) more queries</td><td class="num">@n($numbers->rest['clicks'])</td><td class="num">@n($numbers->rest['impressions'])</td><td></td><td></td></tr>@endif
+        <tr><td class="soft" title="Clicks and impressions of the page that no query row explains">withheld</td><td class="num">@n($numbers->withheld['clicks'])</td><td class="num">@n($numbers->withheld['impressions'])</td><td></td><td></td></tr>
+        </tbody>
+        <tfoot><tr><th scope="row">The page</th><td class="num"><b>@n($t['clicks'])</b></td><td class="num"><b>@n($t['impressions'])</b></td><td class="num">{{ $rate($t['clicks'], $t['impressions']) }}</td><td class="num">{{ $place($t['position']) }}</td></tr></tfoot>
+    </table>
+@endif
