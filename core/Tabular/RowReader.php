@@ -7,22 +7,28 @@ namespace Orchard\Core\Tabular;
 /** Turns the cells of a row into values, by what each column holds. */
 final class RowReader
 {
+    private const MEMORY = 200_000;
+
     private const DEVICES = ['desktop' => 1, 'computer' => 1, 'pc' => 1, 'mobile' => 2, 'phone' => 2, 'smartphone' => 2, 'mobil' => 2, 'handy' => 2, 'tablet' => 3];
 
     private const TYPES = ['web' => 0, 'all' => 0, 'image' => 1, 'images' => 1, 'video' => 2, 'videos' => 2, 'news' => 3];
 
-    /** @var list<array{int, Field}> */
+    /** @var list<array{int, Field, bool}> column, field, whether it counts */
     private array $columns = [];
 
     private readonly Country $countries;
 
     private readonly DateOrder $dates;
 
+    /** @var array<int, array<string, string|int|float|null|false>> values of cells that were read already, by column: days, devices and queries come again and again */
+    private array $known = [];
+
     /** @param  array<int, Field>  $columns */
     public function __construct(array $columns, private readonly Dialect $dialect)
     {
         foreach ($columns as $column => $field) {
-            $this->columns[] = [$column, $field];
+            $this->columns[] = [$column, $field, $field->sort === CellSort::Count];
+            $this->known[$column] = [];
         }
         $this->countries = new Country;
         $this->dates = $dialect->dates ?? DateOrder::DayFirst;
@@ -35,10 +41,22 @@ final class RowReader
     public function read(array $cells): array|CellProblem
     {
         $values = [];
-        foreach ($this->columns as [$column, $field]) {
-            $value = $this->value($field->sort, $cells[$column] ?? '');
+        foreach ($this->columns as [$column, $field, $isCount]) {
+            $cell = $cells[$column] ?? '';
+            if ($isCount && ctype_digit($cell) && strlen($cell) < 10) {
+                $values[$field->key] = (int) $cell;
+
+                continue;
+            }
+            $value = $this->known[$column][$cell] ?? false;
             if ($value === false) {
-                return new CellProblem($field->label, self::complaint($field->sort, $cells[$column] ?? ''));
+                if (count($this->known[$column]) >= self::MEMORY) {
+                    $this->known[$column] = [];
+                }
+                $value = $this->known[$column][$cell] = $this->value($field->sort, $cell);
+            }
+            if ($value === false) {
+                return new CellProblem($field->label, self::complaint($field->sort, $cell));
             }
             $values[$field->key] = $value;
         }

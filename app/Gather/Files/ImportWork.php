@@ -90,6 +90,7 @@ final class ImportWork implements LongWork
         $fields = array_filter(array_map(static fn (string $key): ?Field => $sort->field($key), FileLook::columnsOf((string) $import->columns)));
         $days = $import->period_first === null ? 1 : (int) (new \DateTimeImmutable((string) $import->period_first))->diff(new \DateTimeImmutable((string) $import->period_last))->days + 1;
         $intake = new RowIntake($store, $sort, new RowReader($fields, $dialect), (string) $import->period_first, $days);
+        (new FactBook($store->id, $sort->facts(), (int) $import->grain))->openStage((int) $import->id);
         $file = TableFile::at(Imports::path($import));
         $next = (int) $import->next_row;
         $taken = (int) $import->rows_taken;
@@ -157,6 +158,7 @@ final class ImportWork implements LongWork
             }
         }
         $run->fenced(fn () => DB::table('gather_imports')->where('id', $import->id)->update(['phase' => 'weeks']));
+        $book->closeStage((int) $import->id);
 
         return 'weeks';
     }
@@ -165,7 +167,7 @@ final class ImportWork implements LongWork
     {
         $facts = FileSort::from((string) $import->sort)->facts();
         $book = new FactBook($store->id, $facts, (int) $import->grain);
-        $run->fenced(fn () => DB::delete('DELETE FROM '.$facts->staged().' WHERE import_id = ?', [$import->id]));
+        $book->closeStage((int) $import->id);
         $days = array_values(array_map(static fn (object $row): array => ['day' => (string) $row->day, 'days' => (int) $row->days], DB::select("SELECT day, days FROM fact_days WHERE import_id = ? AND state IN ('owns', 'rests') ORDER BY day, days", [$import->id])));
         foreach (self::byMonth($days) as $portion) {
             $run->fenced(function () use ($book, $import, $portion): void {
@@ -186,11 +188,12 @@ final class ImportWork implements LongWork
     private function weeks(WorkRun $run, Store $store, object $import): string
     {
         $weeks = array_values(array_filter((array) json_decode((string) $import->weeks, true), is_string(...)));
+        sort($weeks);
         $sums = new PageWeeks($store->id);
         while ($weeks !== []) {
-            $week = array_shift($weeks);
-            $run->fenced(function () use ($sums, $week, $weeks, $import): void {
-                $sums->rebuild($week);
+            $portion = array_splice($weeks, 0, 5);
+            $run->fenced(static function () use ($sums, $portion, $weeks, $import): void {
+                $sums->rebuild($portion);
                 DB::table('gather_imports')->where('id', $import->id)->update(['weeks' => json_encode($weeks, JSON_THROW_ON_ERROR)]);
             });
             $run->beat(['weeks_left' => count($weeks)], force: true);
@@ -216,8 +219,10 @@ final class ImportWork implements LongWork
     }
 
     /**
-     * @param  list<array{day: string, days: int}>  $days  in order
-     * @return list<non-empty-list<array{day: string, days: int}>>
+     * @template T of array{day: string, days: int}
+     *
+     * @param  list<T>  $days  in order
+     * @return list<non-empty-list<T>>
      */
     private static function byMonth(array $days): array
     {

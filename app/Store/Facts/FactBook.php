@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Store\Facts;
 
+use App\Store\Bulk;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -16,6 +17,18 @@ final readonly class FactBook
     {
     }
 
+    /** Makes room for an import's rows; outside of any transaction. */
+    public function openStage(int $import): void
+    {
+        DB::statement("CREATE TABLE IF NOT EXISTS {$this->facts->staged($import)} LIKE {$this->facts->stagePattern()}");
+    }
+
+    /** Lets that room go; outside of any transaction. */
+    public function closeStage(int $import): void
+    {
+        DB::statement("DROP TABLE IF EXISTS {$this->facts->staged($import)}");
+    }
+
     /**
      * Stages rows that lie in a file of tabs and line ends, in the order keys, sums.
      *
@@ -23,19 +36,22 @@ final readonly class FactBook
      */
     public function stage(int $import, string $path): void
     {
-        DB::connection()->getPdo()->exec('LOAD DATA LOCAL INFILE '.DB::connection()->getPdo()->quote($path).' INTO TABLE '.$this->facts->staged().' CHARACTER SET ascii ('.$this->columns().') SET import_id = '.$import);
+        $pdo = DB::connection()->getPdo();
+        $pdo->exec('LOAD DATA LOCAL INFILE '.$pdo->quote($path)." INTO TABLE {$this->facts->staged($import)} CHARACTER SET ascii ({$this->columns()})");
     }
 
-    /** @return list<array{day: string, days: int}> that an import has staged, in order */
+    /** @return list<array{day: string, days: int, rows: int}> that an import has staged and not taken over yet, in order */
     public function stagedDays(int $import): array
     {
-        return array_values(array_map(static fn (object $row): array => ['day' => (string) $row->day, 'days' => (int) $row->days], DB::select('SELECT DISTINCT day, days FROM '.$this->facts->staged().' WHERE import_id = ? ORDER BY day, days', [$import])));
+        $days = DB::select("SELECT s.day, s.days, s.n FROM (SELECT day, days, COUNT(*) AS n FROM {$this->facts->staged($import)} GROUP BY day, days) s LEFT JOIN fact_days d ON d.import_id = ? AND d.day = s.day AND d.days = s.days WHERE d.import_id IS NULL ORDER BY s.day, s.days", [$import]);
+
+        return array_values(array_map(static fn (object $row): array => ['day' => (string) $row->day, 'days' => (int) $row->days, 'rows' => (int) $row->n], $days));
     }
 
     /**
      * Makes the import the owner of these days, all of one calendar month.
      *
-     * @param  non-empty-list<array{day: string, days: int}>  $days
+     * @param  non-empty-list<array{day: string, days: int, rows: int}>  $days
      */
     public function takeDays(int $import, array $days): void
     {
@@ -43,11 +59,10 @@ final readonly class FactBook
         foreach ($this->owners($days) as $owner => $owned) {
             $this->rest((int) $owner, $owned);
         }
-        $keys = implode(', ', $this->facts->keys());
-        $sums = implode(', ', array_map(static fn (string $column): string => "SUM($column)", $this->facts->sums()));
-        DB::insert("INSERT INTO {$this->facts->rows()} (store_id, grain, {$this->columns()}) SELECT ?, ?, $keys, $sums FROM {$this->facts->staged()} WHERE import_id = ? AND day BETWEEN ? AND ? GROUP BY $keys ORDER BY $keys", [$this->storeId, $this->grain, $import, $first, $last]);
-        DB::insert("INSERT INTO fact_days (store_id, facts, grain, day, days, import_id, state, row_count) SELECT ?, ?, ?, day, days, ?, 'owns', COUNT(*) FROM {$this->facts->staged()} WHERE import_id = ? AND day BETWEEN ? AND ? GROUP BY day, days", [$this->storeId, $this->facts->value, $this->grain, $import, $import, $first, $last]);
-        DB::delete("DELETE FROM {$this->facts->staged()} WHERE import_id = ? AND day BETWEEN ? AND ?", [$import, $first, $last]);
+        $sums = implode(', ', array_map(fn (string $column): string => "$column = {$this->facts->rows()}.$column + VALUES($column)", $this->facts->sums()));
+        // In the order of the key, so that the table grows at its end; rows that say the same day, page and query twice add up.
+        DB::insert("INSERT INTO {$this->facts->rows()} (store_id, grain, {$this->columns()}) SELECT ?, ?, {$this->columns()} FROM {$this->facts->staged($import)} WHERE day BETWEEN ? AND ? ORDER BY ".implode(', ', $this->facts->keys())." ON DUPLICATE KEY UPDATE $sums", [$this->storeId, $this->grain, $first, $last]);
+        Bulk::write('fact_days', ['store_id', 'facts', 'grain', 'day', 'days', 'import_id', 'state', 'row_count'], array_map(fn (array $one): array => [$this->storeId, $this->facts->value, $this->grain, $one['day'], $one['days'], $import, 'owns', $one['rows']], $days));
     }
 
     /**
@@ -96,7 +111,7 @@ final readonly class FactBook
     }
 
     /**
-     * @param  list<array{day: string, days: int}>  $days
+     * @param  list<array{day: string, days: int, rows?: int}>  $days
      * @return array<int, list<array{day: string, days: int}>> days by the import that owns them now
      */
     private function owners(array $days): array
@@ -125,7 +140,7 @@ final readonly class FactBook
         return implode(', ', [...$this->facts->keys(), ...$this->facts->sums()]);
     }
 
-    /** @param  list<array{day: string, days: int}>  $days */
+    /** @param  list<array{day: string, days: int, rows?: int}>  $days */
     private function daysOf(array $days): string
     {
         return implode(', ', array_map(static fn (array $one): string => "('".preg_replace('/[^\d\-]/', '', $one['day'])."', {$one['days']})", $days));

@@ -15,8 +15,13 @@ enum FactTable: int
         return $this === self::Search ? 'search_rows' : 'sales_rows';
     }
 
-    /** Rows of imports under way. */
-    public function staged(): string
+    /** Rows of one import under way: a table of its own, made like the pattern and dropped when its days are taken over. */
+    public function staged(int $import): string
+    {
+        return $this->stagePattern().'_'.$import;
+    }
+
+    public function stagePattern(): string
     {
         return $this === self::Search ? 'staged_search' : 'staged_sales';
     }

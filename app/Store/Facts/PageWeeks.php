@@ -26,20 +26,26 @@ final readonly class PageWeeks
         return $date->modify('-'.((int) $date->format('N') - 1).' days')->format('Y-m-d');
     }
 
-    /** Called inside a transaction. */
-    public function rebuild(string $week): void
+    /**
+     * Called inside a transaction.
+     *
+     * @param  non-empty-list<string>  $weeks  Mondays, in order; a few at a time, so that each month of rows is read about once
+     */
+    public function rebuild(array $weeks): void
     {
-        $last = (new DateTimeImmutable($week))->modify('+6 days')->format('Y-m-d');
-        DB::delete('DELETE FROM page_weeks WHERE store_id = ? AND week = ?', [$this->storeId, $week]);
-        foreach ($this->grainsByDay(FactTable::Search, $week, $last) as $grain => $days) {
-            DB::insert('INSERT INTO page_weeks (store_id, week, page_id, clicks, impressions, position_sum)
-                SELECT ?, ?, page_id, SUM(clicks), SUM(impressions), SUM(position_sum) FROM search_rows WHERE store_id = ? AND grain = ? AND day BETWEEN ? AND ? AND day IN ('.self::list($days).') AND type = 0 GROUP BY page_id
-                ON DUPLICATE KEY UPDATE clicks = page_weeks.clicks + VALUES(clicks), impressions = page_weeks.impressions + VALUES(impressions), position_sum = page_weeks.position_sum + VALUES(position_sum)', [$this->storeId, $week, $this->storeId, $grain, $week, $last]);
-        }
-        foreach ($this->grainsByDay(FactTable::Sales, $week, $last) as $grain => $days) {
-            DB::insert('INSERT INTO page_weeks (store_id, week, page_id, visits, orders, units, revenue)
-                SELECT ?, ?, page_id, SUM(visits), SUM(orders), SUM(units), SUM(revenue) FROM sales_rows WHERE store_id = ? AND grain = ? AND day BETWEEN ? AND ? AND day IN ('.self::list($days).') GROUP BY page_id
-                ON DUPLICATE KEY UPDATE visits = page_weeks.visits + VALUES(visits), orders = page_weeks.orders + VALUES(orders), units = page_weeks.units + VALUES(units), revenue = page_weeks.revenue + VALUES(revenue)', [$this->storeId, $week, $this->storeId, $grain, $week, $last]);
+        [$first, $last] = [$weeks[0], (new DateTimeImmutable($weeks[count($weeks) - 1]))->modify('+6 days')->format('Y-m-d')];
+        $list = self::list($weeks);
+        DB::delete("DELETE FROM page_weeks WHERE store_id = ? AND week IN ($list)", [$this->storeId]);
+        $monday = 'DATE_SUB(day, INTERVAL WEEKDAY(day) DAY)';
+        foreach ([[FactTable::Search, ['clicks', 'impressions', 'position_sum'], ' AND type = 0'], [FactTable::Sales, ['visits', 'orders', 'units', 'revenue'], '']] as [$facts, $columns, $where]) {
+            $sums = implode(', ', array_map(static fn (string $column): string => "SUM($column)", $columns));
+            $more = implode(', ', array_map(static fn (string $column): string => "$column = page_weeks.$column + VALUES($column)", $columns));
+            foreach ($this->grainsByDay($facts, $first, $last) as $grain => $days) {
+                $days = array_values(array_filter($days, static fn (string $day): bool => in_array(self::weekOf($day), $weeks, true)));
+                if ($days !== []) {
+                    DB::insert('INSERT INTO page_weeks (store_id, week, page_id, '.implode(', ', $columns).") SELECT ?, $monday, page_id, $sums FROM {$facts->rows()} WHERE store_id = ? AND grain = ? AND day BETWEEN ? AND ? AND day IN (".self::list($days).") AND days = 1$where GROUP BY $monday, page_id ON DUPLICATE KEY UPDATE $more", [$this->storeId, $this->storeId, $grain, $days[0], $days[count($days) - 1]]);
+                }
+            }
         }
     }
 
@@ -51,7 +57,7 @@ final readonly class PageWeeks
     public function grainsByDay(FactTable $facts, string $first, string $last, int $asked = Grain::PAGE): array
     {
         $grains = [];
-        foreach (DB::select("SELECT day, grain FROM fact_days WHERE store_id = ? AND facts = ? AND day BETWEEN ? AND ? AND days = 1 AND state = 'owns'", [$this->storeId, $facts->value, $first, $last]) as $row) {
+        foreach (DB::select("SELECT day, grain FROM fact_days WHERE store_id = ? AND facts = ? AND day BETWEEN ? AND ? AND days = 1 AND state = 'owns' ORDER BY day", [$this->storeId, $facts->value, $first, $last]) as $row) {
             $grains[(string) $row->day][] = (int) $row->grain;
         }
         $days = [];

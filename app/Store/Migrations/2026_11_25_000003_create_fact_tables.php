@@ -27,14 +27,14 @@ return new class extends Migration
             store_id BIGINT UNSIGNED NOT NULL, grain TINYINT UNSIGNED NOT NULL, $search,
             PRIMARY KEY (store_id, grain, page_id, day, days, query_id, country, device, type)
         ) PARTITION BY RANGE COLUMNS (day) (PARTITION later VALUES LESS THAN (MAXVALUE));
-        CREATE TABLE staged_search (import_id BIGINT UNSIGNED NOT NULL, $search, KEY (import_id, day, days));
+        CREATE TABLE staged_search ($search);
         CREATE TABLE resting_search (import_id BIGINT UNSIGNED NOT NULL, $search, KEY (import_id, day, days));
 
         CREATE TABLE sales_rows (
             store_id BIGINT UNSIGNED NOT NULL, grain TINYINT UNSIGNED NOT NULL, $sales,
             PRIMARY KEY (store_id, grain, page_id, day, days)
         ) PARTITION BY RANGE COLUMNS (day) (PARTITION later VALUES LESS THAN (MAXVALUE));
-        CREATE TABLE staged_sales (import_id BIGINT UNSIGNED NOT NULL, $sales, KEY (import_id, day, days));
+        CREATE TABLE staged_sales ($sales);
         CREATE TABLE resting_sales (import_id BIGINT UNSIGNED NOT NULL, $sales, KEY (import_id, day, days));
 
         CREATE TABLE fact_days (

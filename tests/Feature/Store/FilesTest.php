@@ -6,6 +6,9 @@ use App\Store\Files\FormulaGuard;
 use App\Store\Files\TableFile;
 use App\Store\Files\TableReader;
 use App\Store\Files\TableWriter;
+use Orchard\Core\Tabular\DateOrder;
+use Orchard\Core\Tabular\Dialect;
+use Orchard\Core\Tabular\NumberForm;
 
 function throughFile(string $format, array $columns, array $rows): array
 {
@@ -41,6 +44,10 @@ it('reads what spreadsheets write', function (string $bytes, array $expected): v
     'UTF-16' => ["\xFF\xFE".mb_convert_encoding("a\tb\nü\tx\n", 'UTF-16LE', 'UTF-8'), [['a', 'b'], ['ü', 'x']]],
     'empty lines' => ["a,b\n\n1,2\n", [['a', 'b'], ['1', '2']]],
     'no byte order mark' => [mb_convert_encoding("a\tb\nü\tx\n", 'UTF-16LE', 'UTF-8'), [['a', 'b'], ['ü', 'x']]],
+    'marks in every place' => ["a,\"b\",c\n\"x, \"\"y\"\"\",5\" tall,\"\"\n\"line\r\nbreak\",,\"end\"\r\n,\n\"\",\"\"\n", [['a', 'b', 'c'], ['x, "y"', '5" tall', ''], ["line\r\nbreak", '', 'end'], ['', ''], ['', '']]],
+    'something behind a mark' => ["a,b\n\"x\"y,1\n", [['a', 'b'], ['xy', '1']]],
+    'returns alone' => ["a,b\r1,2\r3,4", [['a', 'b'], ['1', '2'], ['3', '4']]],
+    'no end of the last line' => ["a;b\n\"1\";2", [['a', 'b'], ['1', '2']]],
     'gzipped' => [(string) gzencode("a,b\n1,2\n"), [['a', 'b'], ['1', '2']]],
 ]);
 
@@ -108,3 +115,28 @@ it('says where a quotation mark is never closed', function (): void {
         unlink($path);
     }
 })->throws(InvalidArgumentException::class, 'never closed');
+
+it('reads every table that can be written as the language itself reads it', function (): void {
+    mt_srand(3);
+    $alphabet = ['a', '"', ',', "\n", ' ', 'é', "'", ';', '""', ',"', '",', "x\r\ny"];
+    for ($round = 0; $round < 300; $round++) {
+        $rows = [];
+        $stream = fopen('php://memory', 'w+b') ?: throw new RuntimeException;
+        for ($i = 0; $i < 4; $i++) {
+            $row = ['z'];
+            for ($k = 0; $k < 4; $k++) {
+                $row[] = implode('', array_map(static fn (): string => $alphabet[mt_rand(0, 11)], range(0, mt_rand(0, 6))));
+            }
+            $row[] = 'z';
+            $rows[] = $row;
+            fputcsv($stream, $row, ',', '"', '');
+        }
+        rewind($stream);
+        $path = (string) tempnam(sys_get_temp_dir(), 'table');
+        file_put_contents($path, (string) stream_get_contents($stream));
+        $file = TableFile::at($path);
+        $read = array_values(iterator_to_array($file->rows(new Dialect(',', 'UTF-8', 1, new NumberForm, DateOrder::DayFirst))));
+        expect($read)->toBe(array_map(static fn (array $row): array => array_map(FormulaGuard::restore(...), $row), $rows));
+        unlink($path);
+    }
+});
