@@ -8,6 +8,7 @@ use App\Gather\Files\FileLook;
 use App\Gather\Files\FileSort;
 use App\Gather\Files\Imports;
 use App\Store\Work\WorkDesk;
+use Illuminate\Database\Events\QueryExecuted;
 use Illuminate\Support\Facades\DB;
 
 $rows = getenv('BENCH_DATA') === 'large' ? 10_000_000 : 1_000_000;
@@ -41,16 +42,12 @@ $work = $imports->start($store, $import, FileLook::into($store->id, Imports::pat
 told('Importing …');
 $begun = microtime(true);
 $inAt = 0.0;
-while (true) {
-    app(WorkDesk::class)->slice($work);
-    $phase = DB::table('gather_imports')->where('id', $import)->value('phase');
-    if ($inAt === 0.0 && in_array($phase, ['weeks', 'numbers', 'done'], true)) {
+DB::listen(static function (QueryExecuted $query) use (&$inAt): void {
+    if ($inAt === 0.0 && str_contains($query->sql, 'page_weeks')) {
         $inAt = microtime(true);
     }
-    if ($phase === 'done' || DB::table('work')->where('id', $work)->value('state') === 'failed') {
-        break;
-    }
-}
+});
+app(WorkDesk::class)->workToEnd($work);
 $ended = microtime(true);
 $row = DB::table('gather_imports')->where('id', $import)->first();
 if ($row === null || $row->state !== 'done' || (int) $row->rows_taken !== $rows) {
