@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Gather;
 
+use App\Gather\Changed\CompareWork;
 use App\Gather\Console\CrawlCommand;
 use App\Gather\Console\ExportCommand;
 use App\Gather\Console\ImportCommand;
@@ -26,6 +27,7 @@ final class GatherProvider extends ServiceProvider
         $desk->register(CrawlWork::class);
         $desk->register(ReindexWork::class);
         $desk->register(ImportWork::class);
+        $desk->register(CompareWork::class);
         $board->register(new GatherStep);
         Event::listen(static function (RulesChanged $event) use ($desk): void {
             $desk->begin(ReindexWork::class, $event->storeId, 0, is_int($event->userId) ? $event->userId : null);

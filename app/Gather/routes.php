@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Gather\Http\ChangedController;
 use App\Gather\Http\CrawlController;
 use App\Gather\Http\FileController;
 use App\Gather\Http\InventoryController;
@@ -15,6 +16,7 @@ Route::middleware(['web', 'auth', 'can:view,store'])->prefix('/s/{store}')->grou
     Route::get('/gather/crawl', [CrawlController::class, 'show'])->name('gather.crawl');
     Route::get('/gather/crawl/progress', [CrawlController::class, 'progress'])->name('gather.progress');
     Route::get('/gather/pages/{page}', PageController::class)->whereNumber('page')->name('page');
+    Route::get('/gather/changed', ChangedController::class)->name('gather.changed');
     Route::get('/gather/files', [FileController::class, 'index'])->name('gather.files');
     Route::get('/gather/files/{import}', [FileController::class, 'show'])->whereNumber('import')->name('gather.file');
     Route::get('/gather/files/{import}/progress', [FileController::class, 'progress'])->whereNumber('import')->name('gather.file.progress');

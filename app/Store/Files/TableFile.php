@@ -172,7 +172,11 @@ final class TableFile
         }
     }
 
-    /** @param  resource  $file */
+    /**
+     * @param  resource  $file
+     *
+     * @phpstan-impure
+     */
     private static function line($file, string $ending): string|false
     {
         return $ending === "\n" ? fgets($file) : stream_get_line($file, self::RECORD_BYTES + 1, $ending);

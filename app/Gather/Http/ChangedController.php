@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Gather\Http;
+
+use App\Gather\Changed\Comparisons;
+use App\Store\Models\Store;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+use Illuminate\View\View;
+use InvalidArgumentException;
+
+/** What changed between two crawls, by cause. */
+final class ChangedController
+{
+    public function __invoke(Request $request, Store $store, Comparisons $comparisons): View
+    {
+        $crawls = Comparisons::crawls($store);
+        $number = static fn (string $key): ?int => is_string($request->query($key)) && ctype_digit($request->query($key)) ? (int) $request->query($key) : null;
+        $after = $number('after') ?? (int) ($crawls[0]->id ?? 0);
+        $before = $number('before') ?? (int) (array_values(array_filter($crawls, static fn (object $crawl): bool => (int) $crawl->id < $after))[0]->id ?? 0);
+        $comparison = null;
+        $problem = null;
+        if (count($crawls) >= 2) {
+            try {
+                $comparison = $comparisons->of($store, $before, $after);
+            } catch (InvalidArgumentException $wrong) {
+                $problem = $wrong->getMessage();
+            }
+        }
+        $hex = is_string($request->query('cause')) && preg_match('/^[0-9a-f]{32}$/', $request->query('cause')) === 1 ? $request->query('cause') : null;
+        $cause = $comparison === null || $hex === null ? null : DB::table('gather_causes')->where('comparison_id', $comparison->id)->where('cause', hex2bin($hex))->first();
+        $from = is_string($request->query('from')) ? $request->query('from') : null;
+
+        return view($request->hasHeader('HX-Request') ? 'gather.changed-list' : 'gather.changed', [
+            'store' => $store, 'crawls' => $crawls, 'before' => $before, 'after' => $after, 'comparison' => $comparison, 'problem' => $problem,
+            'causes' => $comparison?->state === 'done' && $cause === null ? Comparisons::causes((int) $comparison->id) : [], 'cause' => $cause, 'hex' => $hex,
+        ] + ($cause === null || $comparison === null ? ['rows' => [], 'next' => null] : Comparisons::changes((int) $comparison->id, (string) $cause->cause, $from)));
+    }
+}
