@@ -10,7 +10,7 @@
     @endforeach
     @if ($import->rows_aside)
         <h2>Set aside</h2>
-        <p><a href="{{ route('gather.file.asides', [$store, $import->id]) }}">All of them as CSV</a>: mend the cells and bring the file in again. @if ($import->rows_aside > 50)<span class="soft">The first 50:</span>@endif</p>
+        <p class="form-end"><a class="button" href="{{ route('gather.file.asides', [$store, $import->id]) }}">All of them as CSV</a> Mend the cells and bring the file in again. @if ($import->rows_aside > 50)<span class="soft">The first 50:</span>@endif</p>
         <table class="ledger">
             <thead><tr><th scope="col" class="num">Row</th><th scope="col">Column</th><th scope="col">Why</th><th scope="col">The row</th></tr></thead>
             <tbody>@foreach ($asides as $aside)<tr><td class="num">@n($aside->line)</td><td class="nowrap">{{ $aside->column_name }}</td><td>{{ $aside->reason }}</td><td class="clip soft">{{ implode(' · ', (array) json_decode($aside->cells, true)) }}</td></tr>@endforeach</tbody>
