@@ -17,6 +17,7 @@ enum HistoryEvent: string
     case Dropped = 'dropped';
     case Undone = 'undone';
     case Seen = 'seen';
+    case Accepted = 'accepted';
 
     public function words(): string
     {
@@ -31,6 +32,7 @@ enum HistoryEvent: string
             self::Dropped => 'dropped the draft for the shop’s text',
             self::Undone => 'took the release back',
             self::Seen => 'was seen live',
+            self::Accepted => 'accepted the shop’s own change',
         };
     }
 }

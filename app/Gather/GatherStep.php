@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Gather;
 
+use App\Changes\Drifts;
 use App\Gather\Crawl\Crawls;
 use App\Store\Models\Store;
 use App\Store\Steps\Step;
@@ -26,9 +27,12 @@ final class GatherStep implements StepContribution
     {
         $crawl = Crawls::latest($store->id);
 
+        $drifted = Drifts::count($store);
+
         return match (true) {
             $crawl === null => new Waiting(1, 'first crawl to start'),
             $crawl->state === 'running' => new Waiting((int) $crawl->fetched, 'pages so far'),
+            $drifted > 0 => new Waiting($drifted, $drifted === 1 ? 'text changed without us' : 'texts changed without us'),
             $crawl->state === 'failed', $crawl->state === 'incomplete' => new Waiting(1, 'crawl to look at'),
             default => null,
         };

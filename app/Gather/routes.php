@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Gather\Http\ChangedController;
 use App\Gather\Http\CrawlController;
+use App\Gather\Http\DriftController;
 use App\Gather\Http\FileController;
 use App\Gather\Http\InventoryController;
 use App\Gather\Http\PageController;
@@ -23,6 +24,7 @@ Route::middleware(['web', 'auth', 'can:view,store'])->prefix('/s/{store}')->grou
     Route::get('/gather/files/{import}/set-aside.csv', [FileController::class, 'asides'])->whereNumber('import')->name('gather.file.asides');
 
     Route::middleware('can:write,store')->group(function (): void {
+        Route::post('/gather/drift', DriftController::class)->name('gather.drift');
         Route::post('/gather/files', [FileController::class, 'take'])->name('gather.files.take');
         Route::post('/gather/files/announce', [FileController::class, 'announce'])->name('gather.files.announce');
         Route::post('/gather/files/{import}/pieces', [FileController::class, 'piece'])->whereNumber('import')->name('gather.file.piece');

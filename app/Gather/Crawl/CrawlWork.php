@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Gather\Crawl;
 
+use App\Changes\Drifts;
 use App\Connectors\Http\GuardedHttp;
 use App\Connectors\Http\HttpRequest;
 use App\Connectors\Shop\ShopAdmins;
@@ -32,7 +33,7 @@ final class CrawlWork implements LongWork
 {
     private const PHASES = ['robots' => 'sync', 'sync' => 'pages', 'pages' => 'index', 'index' => 'depth', 'depth' => 'texts', 'texts' => 'tidy', 'tidy' => 'done'];
 
-    public function __construct(private readonly ShopAdmins $admins)
+    public function __construct(private readonly ShopAdmins $admins, private readonly Drifts $drifts)
     {
     }
 
@@ -147,6 +148,7 @@ final class CrawlWork implements LongWork
     private function texts(Store $store, WorkRun $run): null
     {
         (new ShownTexts($store))->work($run);
+        $run->fenced(fn (): int => $this->drifts->look($store));
         NumberWindow::refresh($store, static function (Closure $write) use ($run): void {
             $run->fenced($write);
             $run->beat();

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Gather\Http;
 
+use App\Changes\Drifts;
 use App\Gather\Changed\Comparisons;
 use App\Store\Models\Store;
 use Illuminate\Http\Request;
@@ -34,7 +35,7 @@ final class ChangedController
         $from = is_string($request->query('from')) ? $request->query('from') : null;
 
         return view($request->hasHeader('HX-Request') ? 'gather.changed-list' : 'gather.changed', [
-            'store' => $store, 'crawls' => $crawls, 'before' => $before, 'after' => $after, 'comparison' => $comparison, 'problem' => $problem,
+            'store' => $store, 'drifts' => Drifts::list($store, 200), 'drifted' => Drifts::count($store), 'crawls' => $crawls, 'before' => $before, 'after' => $after, 'comparison' => $comparison, 'problem' => $problem,
             'causes' => $comparison?->state === 'done' && $cause === null ? Comparisons::causes((int) $comparison->id) : [], 'cause' => $cause, 'hex' => $hex,
         ] + ($cause === null || $comparison === null ? ['rows' => [], 'next' => null] : Comparisons::changes((int) $comparison->id, (string) $cause->cause, $from)));
     }

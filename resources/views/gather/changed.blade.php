@@ -4,6 +4,7 @@
 @section('content')
     <div class="head"><h1>Gather</h1></div>
     @include('gather.tabs')
+    @if ($drifted > 0)@include('gather.drifts')@endif
     @if (count($crawls) < 2)
         <p class="note">There is one crawl at most so far. What changed is told from the second one on.</p>
     @else

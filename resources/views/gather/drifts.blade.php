@@ -1,0 +1,26 @@
+<h2>@n($drifted) {{ $drifted === 1 ? 'text that we released was' : 'texts that we released were' }} changed since, without us</h2>
+<form method="post" action="{{ route('gather.drift', $store) }}">
+    @csrf
+    <table class="ledger">
+        <thead><tr>@can('write', $store)<th scope="col"><label class="sr" for="all-drifts">Tick all that are shown</label><input type="checkbox" id="all-drifts" data-tick-all=".drift"></th>@endcan<th scope="col">Page</th><th scope="col">Text</th><th scope="col">Ours</th><th scope="col">The shop’s now</th><th scope="col">Seen</th></tr></thead>
+        <tbody>
+        @foreach ($drifts as $drift)
+            <tr>
+                @can('write', $store)<td><input class="drift" type="checkbox" name="which[]" value="{{ $drift->resource_id }}.{{ $drift->field }}" aria-label="{{ $drift->name }}, {{ Orchard\Core\Wording\TextField::from((int) $drift->field)->label() }}"></td>@endcan
+                <td class="clip">@if ($drift->page_id)<a href="{{ route('page', [$store, $drift->page_id]) }}">{{ $drift->name }}</a>@else{{ $drift->name }}@endif</td>
+                <td class="nowrap">{{ Orchard\Core\Wording\TextField::from((int) $drift->field)->label() }}</td>
+                <td>@if ($drift->ours === '')<span class="soft">nothing</span>@else<del>{{ $drift->ours }}</del>@endif</td>
+                <td>@if ($drift->theirs === '')<span class="soft">nothing</span>@else<ins>{{ $drift->theirs }}</ins>@endif</td>
+                <td class="nowrap">{{ Illuminate\Support\Carbon::parse($drift->seen_at)->setTimezone($store->timezone)->format('j M, H:i') }}</td>
+            </tr>
+        @endforeach
+        </tbody>
+    </table>
+    @can('write', $store)
+        <div class="form-end">
+            <button class="button is-growth" name="verb" value="back">Make drafts of ours</button>
+            <button class="button" name="verb" value="accept">Accept the shop’s</button>
+            @if ($drifted > count($drifts))<label><input type="checkbox" name="all" value="1"> all @n($drifted), not only the @n(count($drifts)) that are shown</label>@endif
+        </div>
+    @endcan
+</form>

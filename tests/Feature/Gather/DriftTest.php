@@ -1,0 +1,88 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Access\Role;
+use App\Changes\Drafts;
+use App\Changes\Drifts;
+use App\Changes\History;
+use App\Changes\HistoryEvent;
+use App\Changes\Origin;
+use App\Store\Models\Store;
+use Illuminate\Support\Facades\DB;
+use Orchard\Core\Wording\TextField;
+
+beforeEach(function (): void {
+    $this->store = crawledStore();
+    $this->products = office('GET', '/resources?kind=product&limit=4')['items'];
+});
+
+/** A text as a release leaves it: in the shop, and in the history as live. */
+function released(Store $store, string $external, string $title): int
+{
+    changeInShop($external, ['title' => $title]);
+    $id = (int) DB::table('resources')->where('store_id', $store->id)->where('external_id', $external)->value('id');
+    History::add($store->id, $id, TextField::Title, HistoryEvent::Live, '', $title, null, Origin::Hand);
+
+    return $id;
+}
+
+/** @return list<string> ours and theirs */
+function drifted(Store $store): array
+{
+    return array_map(static fn (object $drift): string => "{$drift->ours} / {$drift->theirs}", Drifts::list($store, 100));
+}
+
+it('finds texts that were changed without us, and only those', function (): void {
+    $ours = released($this->store, $this->products[0]['id'], 'Our title');
+    released($this->store, $this->products[1]['id'], 'Untouched title');
+    crawl($this->store);
+    expect(drifted($this->store))->toBe([]);
+    changeInShop($this->products[0]['id'], ['title' => 'Their title']);
+    changeInShop($this->products[2]['id'], ['title' => 'Never ours']);
+    crawl($this->store);
+    expect(drifted($this->store))->toBe(['Our title / Their title']);
+    $this->actingAs(member($this->store, Role::Viewer))->get("/s/{$this->store->slug}/gather/changed")->assertOk()->assertSee('1 text that we released was')->assertSee('Their title')->assertDontSee('Make drafts of ours');
+    // Changed back by themselves: nothing is left to decide.
+    changeInShop($this->products[0]['id'], ['title' => 'Our title']);
+    crawl($this->store);
+    expect(drifted($this->store))->toBe([])->and($ours)->toBeGreaterThan(0);
+});
+
+it('puts ours back as drafts, or accepts theirs for good', function (): void {
+    $first = released($this->store, $this->products[0]['id'], 'Our first');
+    $second = released($this->store, $this->products[1]['id'], 'Our second');
+    changeInShop($this->products[0]['id'], ['title' => 'Their first']);
+    changeInShop($this->products[1]['id'], ['title' => 'Their second']);
+    crawl($this->store);
+    $this->actingAs(member($this->store, Role::Writer));
+    $this->post("/s/{$this->store->slug}/gather/drift", ['verb' => 'back', 'which' => ["$first.1"]])->assertRedirect();
+    expect(app(Drafts::class)->find($first, TextField::Title)?->value)->toBe('Our first')->and(drifted($this->store))->toBe(['Our second / Their second']);
+    $this->post("/s/{$this->store->slug}/gather/drift", ['verb' => 'accept', 'all' => '1'])->assertRedirect();
+    crawl($this->store);
+    expect(drifted($this->store))->toBe([])->and(DB::table('history')->where('resource_id', $second)->orderByDesc('id')->value('event'))->toBe('accepted');
+    changeInShop($this->products[1]['id'], ['title' => 'Their third']);
+    crawl($this->store);
+    expect(drifted($this->store))->toBe(['Their second / Their third']);
+    $this->post("/s/{$this->store->slug}/gather/drift", ['verb' => 'back', 'which' => ['1); DROP TABLE drifts']])->assertSessionHasErrors('which.0');
+});
+
+it('leaves a text with a draft to its release', function (): void {
+    $id = released($this->store, $this->products[0]['id'], 'Our title');
+    crawl($this->store);
+    app(Drafts::class)->save($this->store, $id, TextField::Title, 'A draft over it', 0, Origin::Hand, null);
+    changeInShop($this->products[0]['id'], ['title' => 'Their title']);
+    crawl($this->store);
+    expect(drifted($this->store))->toBe([]);
+});
+
+it('lets no lesser role and no stranger decide', function (): void {
+    $this->actingAs(member($this->store, Role::Viewer))->post("/s/{$this->store->slug}/gather/drift", ['verb' => 'accept', 'all' => '1'])->assertForbidden();
+    $id = released($this->store, $this->products[0]['id'], 'Our title');
+    changeInShop($this->products[0]['id'], ['title' => 'Their title']);
+    crawl($this->store);
+    $other = shopStore();
+    $this->actingAs(member($other, Role::Owner))->post("/s/{$other->slug}/gather/drift", ['verb' => 'accept', 'which' => ["$id.1"]])->assertRedirect();
+    $this->post("/s/{$this->store->slug}/gather/drift", ['verb' => 'accept', 'all' => '1'])->assertNotFound();
+    expect(drifted($this->store))->toHaveCount(1);
+});
