@@ -37,7 +37,31 @@ await writer.getByRole('button', { name: /Start|Go on/ }).first().click();
 await writer.waitForFunction(() => /[1-9]\d\d/.test(document.querySelector('.big-number')?.textContent ?? ''));
 await take(writer, 'gather-crawl');
 await writer.waitForFunction(() => document.getElementById('crawl-progress').textContent.includes('The crawl is done'), undefined, { timeout: 600_000 });
-await writer.goto('/s/tindrel/gather?kind=collection&sort=links');
+/** Thirteen weeks of made-up search rows for every third page that may be listed, the same at every run. */
+function searchRows(pages) {
+    let seed = 7;
+    const chance = () => (seed = (seed * 48271) % 2147483647) / 2147483647;
+    const rows = ['Datum;Seite;Suchanfrage;Land;Gerät;Klicks;Impressionen;Position'];
+    for (const page of pages.filter((_, i) => i % 3 === 0)) {
+        const words = (page.h1 || page.title).toLowerCase().replaceAll(';', ' '), demand = 40 * chance() ** 4 + 1, position = 1.5 + 20 * chance() ** 2;
+        for (let ago = 100; ago > 3; ago -= 1 + Math.floor(12 / demand)) {
+            for (const query of [words, 'buy ' + words]) {
+                const impressions = 1 + Math.floor(demand * (1 + chance())), clicks = Math.floor(impressions * 0.3 / position + chance());
+                rows.push(`${new Date(Date.now() - 86400_000 * ago).toISOString().slice(0, 10).split('-').reverse().join('.')};${page.url};${query};${['deu', 'aut', 'che'][Math.floor(3 * chance())]};${chance() < 0.7 ? 'Mobil' : 'Desktop'};${Math.min(clicks, impressions)};${impressions};${position.toFixed(1).replace('.', ',')}`);
+            }
+        }
+    }
+    return rows.join('\r\n') + '\r\n';
+}
+const listed = (await (await writer.request.get('/s/tindrel/gather/export.csv')).text()).split('\r\n').slice(1).map(line => /^([^,]*),200,[^,]*,(\w+),yes,[^,]*,("[^"]*"|[^,]*),/.exec(line)).filter(Boolean).map(([, url, , title]) => ({ url, title: title.replaceAll('"', '').replace(' – Tindrel', '') }));
+await writer.goto('/s/tindrel/gather/files');
+await writer.getByLabel('A file').setInputFiles({ name: 'search-rows-of-autumn.csv', mimeType: 'text/csv', buffer: Buffer.from(searchRows(listed)) });
+await writer.getByRole('button', { name: 'Look into it' }).click();
+await writer.getByRole('button', { name: 'Bring it in' }).waitFor();
+await take(writer, 'gather-file');
+await writer.getByRole('button', { name: 'Bring it in' }).click();
+await writer.waitForFunction(() => /The import is\s+in/.test(document.getElementById('import-progress')?.textContent ?? ''), undefined, { timeout: 300_000 });
+await writer.goto('/s/tindrel/gather?sort=impressions');
 await take(writer, 'gather-inventory');
 
 await writer.goto('/s/tindrel/write?kind=collection');
@@ -113,6 +137,14 @@ await take(approver, 'release-ready');
 await approver.goto('/s/tindrel/gather?q=art+deco+lamps&kind=collection');
 await approver.getByRole('link', { name: '/range/art-deco-lamps', exact: true }).click();
 await take(approver, 'page-dossier');
+const ours = (await office('GET', '/resources?kind=collection&limit=250')).items.find(item => item.name === 'Bathroom Lighting');
+if (ours) await office('PATCH', `/resources/${ours.id}`, { title: 'Bathroom Lighting – Winter Sale' }, ours.version);
+await writer.goto('/s/tindrel/gather/crawl');
+await writer.getByRole('button', { name: 'Start a new crawl' }).click();
+await writer.waitForFunction(() => document.getElementById('crawl-progress').textContent.includes('The crawl is done'), undefined, { timeout: 600_000 });
+await writer.goto('/s/tindrel/gather/changed');
+await writer.waitForFunction(() => !document.getElementById('changed').textContent.includes('Comparing'), undefined, { timeout: 120_000 });
+await take(writer, 'gather-changed');
 const owner = await as('owner');
 await owner.goto('/s/tindrel/settings');
 await take(owner, 'settings');

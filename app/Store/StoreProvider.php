@@ -7,6 +7,9 @@ namespace App\Store;
 use App\Store\Console\AddCommand;
 use App\Store\Console\ListCommand;
 use App\Store\Console\SetCommand;
+use App\Store\Facts\FactBook;
+use App\Store\Facts\FactTable;
+use App\Store\Facts\Partitions;
 use App\Store\Http\FrameComposer;
 use App\Store\Steps\StepBoard;
 use App\Store\Work\WorkDesk;
@@ -35,6 +38,14 @@ final class StoreProvider extends ServiceProvider
         Blade::directive('n', static fn (string $number): string => "<?php echo number_format((float) ($number)); ?>");
         $this->callAfterResolving(Schedule::class, static function (Schedule $schedule): void {
             $schedule->call(static fn () => app(WorkDesk::class)->sweep())->name('sweep')->everyTenSeconds();
+            $schedule->call(static function (): void {
+                foreach (FactTable::cases() as $facts) {
+                    Partitions::ensure($facts, now(), now()->addMonths(3));
+                }
+                while (FactBook::forgetOld()) {
+                    usleep(100_000);
+                }
+            })->name('facts')->dailyAt('03:20')->withoutOverlapping();
         });
     }
 }

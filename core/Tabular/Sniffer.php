@@ -50,6 +50,7 @@ final class Sniffer
     {
         $best = [',', [], -1.0];
         foreach (array_keys(Dialect::SEPARATORS) as $separator) {
+            /** @var non-empty-string $separator */
             $rows = self::records($start, $separator);
             $widths = array_count_values(array_map(count(...), $rows));
             arsort($widths);
@@ -81,21 +82,29 @@ final class Sniffer
         return new Dialect(',', 'UTF-8', $header, NumberForm::guess($cells), DateOrder::guess($cells));
     }
 
-    /** @return list<list<string>> */
+    /**
+     * @param  non-empty-string  $separator
+     * @return list<list<string>>
+     */
     private static function records(string $start, string $separator): array
     {
-        $stream = fopen('php://memory', 'w+b') ?: throw new InvalidArgumentException('No memory.');
-        fwrite($stream, $start);
-        rewind($stream);
         $rows = [];
-        while (count($rows) < self::ROWS && ($row = fgetcsv($stream, null, $separator, '"', '')) !== false) {
-            $rows[] = array_map(strval(...), $row);
+        $record = '';
+        foreach (preg_split('/(?<=\n)/', $start) ?: [] as $line) {
+            $isOpen = $record === '' ? CsvRecord::isOpen($line, $separator) : substr_count($line, '"') % 2 === 0;
+            $record .= $line;
+            if (! $isOpen && $record !== '') {
+                $rows[] = CsvRecord::cells($record, $separator);
+                $record = '';
+            }
+            if (count($rows) === self::ROWS) {
+                break;
+            }
         }
         // The last one may be cut by the end of the sample.
         if (count($rows) > 2 && count($rows) < self::ROWS && ! str_ends_with($start, "\n")) {
             array_pop($rows);
         }
-        fclose($stream);
 
         return $rows;
     }

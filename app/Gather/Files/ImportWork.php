@@ -6,6 +6,7 @@ namespace App\Gather\Files;
 
 use App\Gather\Inventory\KnownPages;
 use App\Store\Bulk;
+use App\Store\Events\InventoryRefreshed;
 use App\Store\Facts\FactBook;
 use App\Store\Facts\NumberWindow;
 use App\Store\Facts\PageWeeks;
@@ -213,6 +214,7 @@ final class ImportWork implements LongWork
             $run->fenced($write);
             $run->beat();
         });
+        InventoryRefreshed::dispatch($store->id, static fn () => $run->beat());
         $run->fenced(fn () => DB::table('gather_imports')->where('id', $import->id)->update(['phase' => 'done', 'state' => $import->remark === 'taken back' ? 'back' : 'done', 'ended_at' => now()]));
 
         return 'done';

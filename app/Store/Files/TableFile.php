@@ -6,6 +6,7 @@ namespace App\Store\Files;
 
 use Generator;
 use InvalidArgumentException;
+use Orchard\Core\Tabular\CsvRecord;
 use Orchard\Core\Tabular\Dialect;
 use Orchard\Core\Tabular\Sniffer;
 use ZipArchive;
@@ -140,7 +141,7 @@ final class TableFile
             $number++;
             // Nearly all lines have no quotation mark, and are read ten times as fast for it.
             $isQuoted = str_contains($line, '"');
-            $isOpen = $isQuoted && substr_count($line, '"') % 2 === 1 && ! self::isWhole($line, $separator);
+            $isOpen = $isQuoted && CsvRecord::isOpen($line, $separator);
             while ($isOpen && strlen($line) <= self::RECORD_BYTES && ($more = self::line($file, $ending)) !== false) {
                 $line .= $more;
                 $isOpen = substr_count($more, '"') % 2 === 0;
@@ -161,7 +162,7 @@ final class TableFile
             } elseif (! mb_check_encoding($line, 'UTF-8')) {
                 $line = mb_scrub($line, 'UTF-8');
             }
-            $row = $isQuoted ? self::quoted($line, $separator) : explode($separator, rtrim($line, "\r\n"));
+            $row = CsvRecord::cells($line, $separator);
             if (count($row) > self::MOST_COLUMNS) {
                 throw new InvalidArgumentException("Row $number has ".number_format(count($row)).' columns; at most '.self::MOST_COLUMNS.' are read.');
             }
@@ -180,35 +181,6 @@ final class TableFile
     private static function line($file, string $ending): string|false
     {
         return $ending === "\n" ? fgets($file) : stream_get_line($file, self::RECORD_BYTES + 1, $ending);
-    }
-
-    /** Whether the quotation marks of a line leave no cell open (RFC 4180; marks inside a cell that does not begin with one stand for themselves). */
-    private static function isWhole(string $line, string $separator): bool
-    {
-        $s = preg_quote($separator, '~');
-
-        return preg_match("~^(?:(?:\"(?:[^\"]++|\"\")*+\"[^$s\r\n]*+|[^\"$s\r\n][^$s\r\n]*+|)(?:$s|\r?\n?$))+$~D", $line) === 1;
-    }
-
-    /** @return list<string> */
-    private static function quoted(string $line, string $separator): array
-    {
-        $s = preg_quote($separator, '~');
-        $line = (string) preg_replace('/\r?\n$/D', '', $line);
-        if (preg_match_all("~\G(?:\"((?:[^\"]++|\"\")*+)\"|((?!\")[^$s]*+))(?:$s|$)~D", $line, $found, PREG_SET_ORDER) > 0 && strlen(implode('', array_column($found, 0))) === strlen($line)) {
-            $cells = [];
-            foreach ($found as $cell) {
-                $cells[] = isset($cell[2]) ? $cell[2] : str_replace('""', '"', $cell[1]);
-            }
-            // Behind the last cell the pattern finds an empty one more, unless the line ends with a separator.
-            if (! str_ends_with($found[count($found) - 1][0] === '' && count($found) > 1 ? $found[count($found) - 2][0] : $separator, $separator)) {
-                array_pop($cells);
-            }
-
-            return $cells;
-        }
-
-        return array_map(strval(...), str_getcsv($line, $separator, '"', ''));
     }
 
     private function endsLinesByReturns(): bool

@@ -12,7 +12,7 @@ use Orchard\Core\Wording\TextField;
 /** What the desk shows, in what order, from where on: everything that stands in the address. */
 final readonly class DeskFilter
 {
-    public const SORTS = ['name' => 'name', 'wide' => 'widest title first'];
+    public const SORTS = ['name' => 'name', 'seen' => 'most seen first', 'wide' => 'widest title first'];
 
     /**
      * @param  ?string  $state  "changed" for any draft, or a draft's state

@@ -24,15 +24,17 @@ final class DeskList
         [$where, $values] = $this->where($store, $filter);
         [$order, $isDown] = match ($filter->sort) {
             'wide' => ['title_px', true],
+            'seen' => ['impressions', true],
             default => ['name_key', false],
         };
         if ($filter->after !== null && preg_match('/^([0-9a-f]*)\.(\d+)$/', $filter->after, $found) === 1 && strlen($found[1]) % 2 === 0) {
             $key = $order === 'name_key' ? (string) hex2bin($found[1]) : (int) (string) hex2bin($found[1]);
             $sign = $isDown ? '<' : '>';
-            $where .= " AND ($order $sign ? OR ($order = ? AND resource_id > ?))";
+            $where .= " AND ($order $sign ? OR ($order = ? AND resource_id $sign ?))";
             array_push($values, $key, $key, (int) $found[2]);
         }
-        $keys = DB::select("SELECT resource_id, $order AS sort_key FROM write_rows WHERE $where ORDER BY $order ".($isDown ? 'DESC' : 'ASC').', resource_id LIMIT '.(self::PAGE + 1), $values);
+        $direction = $isDown ? 'DESC' : 'ASC'; // One direction for both, as the index has them.
+        $keys = DB::select("SELECT resource_id, $order AS sort_key FROM write_rows WHERE $where ORDER BY $order $direction, resource_id $direction LIMIT ".(self::PAGE + 1), $values);
         $next = null;
         if (count($keys) > self::PAGE) {
             array_pop($keys);
@@ -59,7 +61,7 @@ final class DeskList
             $texts[(int) $text->resource_id][(int) $text->field] = $text;
         }
         $byId = [];
-        foreach (DB::select("SELECT r.id, r.name, r.url, r.page_id, r.market_id, r.kind, w.title_checks, w.description_checks FROM resources r JOIN write_rows w ON w.resource_id = r.id WHERE r.store_id = ? AND r.id IN ($list)", [$store->id]) as $row) {
+        foreach (DB::select("SELECT r.id, r.name, r.url, r.page_id, r.market_id, r.kind, w.title_checks, w.description_checks, w.clicks, w.impressions FROM resources r JOIN write_rows w ON w.resource_id = r.id WHERE r.store_id = ? AND r.id IN ($list)", [$store->id]) as $row) {
             $kind = PageKind::from((int) $row->kind);
             $suffix = $suffixes->suffix((int) $row->market_id, $kind->value);
             $cells = [];
@@ -70,7 +72,7 @@ final class DeskList
                     $text?->note, (string) ($text->draft_origin ?? $text?->origin), Check::inBits((int) ($field === TextField::Title ? $row->title_checks : $row->description_checks)), $field === TextField::Title ? $suffix : '',
                 );
             }
-            $byId[(int) $row->id] = new DeskRow((int) $row->id, (string) $row->name, (string) $row->url, $row->page_id === null ? null : (int) $row->page_id, $kind, (int) $row->market_id, $cells);
+            $byId[(int) $row->id] = new DeskRow((int) $row->id, (string) $row->name, (string) $row->url, $row->page_id === null ? null : (int) $row->page_id, $kind, (int) $row->market_id, $cells, (int) $row->clicks, (int) $row->impressions);
         }
 
         return array_values(array_filter(array_map(static fn (int $id): ?DeskRow => $byId[$id] ?? null, $ids)));

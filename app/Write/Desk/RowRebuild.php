@@ -95,6 +95,10 @@ final class RowRebuild
             $known = $drafts[(int) $draft->resource_id] ?? [0, 0];
             $drafts[(int) $draft->resource_id] = [$known[0] | (int) $draft->field, max($known[1], DraftState::from((string) $draft->state)->rank())];
         }
+        $seen = [];
+        foreach (DB::select('SELECT p.resource_id, SUM(i.clicks) AS clicks, SUM(i.impressions) AS impressions FROM pages p JOIN page_index i ON i.page_id = p.id WHERE p.resource_id IN ('.Bulk::list(Bulk::ids($rows, 'id')).') GROUP BY p.resource_id') as $page) {
+            $seen[(int) $page->resource_id] = [(int) $page->clicks, (int) $page->impressions];
+        }
         $new = [];
         foreach ($rows as $row) {
             $checker = new TextChecker($this->ruler, $markets->find((int) $row->market_id)->textLimits());
@@ -105,10 +109,10 @@ final class RowRebuild
             [$drafted, $state] = $drafts[(int) $row->id] ?? [0, 0];
             $new[] = [
                 (int) $row->id, $store->id, (int) $row->market_id, (int) $row->kind, mb_strcut(mb_strtolower((string) $row->name), 0, 120), $titleBits, $descriptionBits, $titleBits | $descriptionBits, $drafted, $state,
-                (int) min(65535, round($checker->pixels(TextField::Title, $title))), (int) min(65535, round($checker->pixels(TextField::Description, $description))),
+                (int) min(65535, round($checker->pixels(TextField::Title, $title))), (int) min(65535, round($checker->pixels(TextField::Description, $description))), ...($seen[(int) $row->id] ?? [0, 0]),
             ];
         }
-        Bulk::write('write_rows', ['resource_id', 'store_id', 'market_id', 'kind', 'name_key', 'title_checks', 'description_checks', 'any_checks', 'drafted', 'state', 'title_px', 'description_px'], $new, 'REPLACE');
+        Bulk::write('write_rows', ['resource_id', 'store_id', 'market_id', 'kind', 'name_key', 'title_checks', 'description_checks', 'any_checks', 'drafted', 'state', 'title_px', 'description_px', 'clicks', 'impressions'], $new, 'REPLACE');
     }
 
     /** @param  list<int>  $ids */

@@ -8,6 +8,7 @@ use App\Access\Models\User;
 use App\Changes\Drafts;
 use App\Changes\DraftState;
 use App\Changes\Origin;
+use App\Store\Facts\NumberWindow;
 use App\Store\Markets;
 use App\Store\Models\Store;
 use App\Write\Desk\DeskFilter;
@@ -31,7 +32,7 @@ final class DeskController
             $limits[$market->id] = $market->textLimits()->toArray();
         }
 
-        return view('write.desk', ['store' => $store, 'filter' => $filter, 'limits' => $limits] + $list->page($store, $filter));
+        return view('write.desk', ['store' => $store, 'filter' => $filter, 'limits' => $limits, 'window' => NumberWindow::of($store)] + $list->page($store, $filter));
     }
 
     public function counts(Request $request, Store $store, DeskList $list): View

@@ -12,7 +12,7 @@
         <button class="button">Find</button>
         @if ($filter->search !== '')<a href="{{ route('write', [$store] + $filter->query(['q' => null])) }}">all again</a>@endif
         <span class="of">Sorted by</span>
-        @foreach (App\Write\Desk\DeskFilter::SORTS as $key => $label)
+        @foreach (array_diff_key(App\Write\Desk\DeskFilter::SORTS, $window ? [] : ['seen' => 1]) as $key => $label)
             <a href="{{ route('write', [$store] + $filter->query(['sort' => $key === 'name' ? null : $key])) }}" @if ($filter->sort === $key) aria-current="true" @endif>{{ $label }}</a>
         @endforeach
         <span class="saved-line soft" id="saved-line" role="status" aria-live="polite">All saved</span>
@@ -23,14 +23,14 @@
         <form method="post" action="{{ route('write.ready', [$store] + $filter->query()) }}" id="ready-form">
             @csrf
             <table class="desk-rows">
-                <colgroup><col class="c-pick"><col class="c-page"><col><col class="c-room"><col><col class="c-room"><col class="c-state"></colgroup>
+                <colgroup><col class="c-pick"><col class="c-page">@if ($window)<col class="c-seen">@endif<col><col class="c-room"><col><col class="c-room"><col class="c-state"></colgroup>
                 <thead><tr>
-                    <th scope="col"><input type="checkbox" data-tick-all=".pick" aria-label="All rows"></th><th scope="col">Page</th><th scope="col">Title: shown, then new</th><th scope="col" title="characters, and pixels left">Room</th><th scope="col">Description: shown, then new</th><th scope="col" title="characters, and pixels left">Room</th><th scope="col">State</th>
+                    <th scope="col"><input type="checkbox" data-tick-all=".pick" aria-label="All rows"></th><th scope="col">Page</th>@if ($window)<th scope="col" class="num" title="Clicks, and below them impressions, over {{ $window->inWords() }}">Clicks</th>@endif<th scope="col">Title: shown, then new</th><th scope="col" title="characters, and pixels left">Room</th><th scope="col">Description: shown, then new</th><th scope="col" title="characters, and pixels left">Room</th><th scope="col">State</th>
                 </tr></thead>
                 <tbody>
                 @include('write.rows', ['mayWrite' => Gate::allows('write', $store), 'pageUrl' => url('/s/'.$store->slug.'/gather/pages').'/'])
                 @if ($rows === [])
-                    <tr><td colspan="7">@if ($filter->query() === [])No products or collections are known yet. <a href="{{ route('gather.crawl', $store) }}">Crawl the store</a> first; its texts come from the shop’s admin API.@else No page fits. <a href="{{ route('write', $store) }}">Show all</a>@endif</td></tr>
+                    <tr><td colspan="8">@if ($filter->query() === [])No products or collections are known yet. <a href="{{ route('gather.crawl', $store) }}">Crawl the store</a> first; its texts come from the shop’s admin API.@else No page fits. <a href="{{ route('write', $store) }}">Show all</a>@endif</td></tr>
                 @endif
                 </tbody>
             </table>

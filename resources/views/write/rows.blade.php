@@ -3,6 +3,7 @@
 <tr data-row="{{ $row->id }}" data-name="{{ $row->name }}" data-url="{{ $row->url }}" data-market="{{ $row->marketId }}">
     <td><input type="checkbox" class="pick" name="rows[]" value="{{ $row->id }}" aria-label="Tick {{ $row->name }}"></td>
     <td><span class="two" title="{{ $row->name }}">{{ $row->name }}</span><a class="two now" href="{{ $row->pageId ? $pageUrl.$row->pageId : $row->url }}" tabindex="-1">{{ $row->path() }}</a></td>
+    @if ($window)<td class="num"><span class="two">@n($row->clicks)</span><span class="two now">@n($row->impressions)</span></td>@endif
     @foreach ($row->cells as $cell)
         <td>
             <span class="two now @if (($cell->shown ?? '') === '') none @endif" title="{{ $cell->shown }}">{{ $cell->shown === null ? 'not seen yet' : ($cell->shown === '' ? 'none shown' : $cell->shown) }}</span>

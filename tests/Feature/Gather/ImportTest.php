@@ -13,6 +13,9 @@ use App\Store\Facts\PageNumbers;
 use App\Store\Facts\PageWeeks;
 use App\Store\Models\Store;
 use App\Store\Work\WorkDesk;
+use App\Write\Desk\DeskFilter;
+use App\Write\Desk\DeskList;
+use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Tests\Web\Site;
@@ -348,4 +351,37 @@ it('keeps files from strangers and viewers', function (): void {
     }
     $this->post("/s/{$other->slug}/gather/files/{$import->id}/drop");
     expect(Imports::find($store, (int) $import->id)?->state)->toBe('done');
+});
+
+it('brings the texts that are seen most to the top of the desk', function (): void {
+    $store = crawledStore();
+    $rows = DB::select('SELECT r.id, p.url FROM resources r JOIN pages p ON p.id = r.page_id WHERE r.store_id = ? AND r.kind = 3 ORDER BY r.id LIMIT 3', [$store->id]);
+    $day = now()->subDays(20)->format('Y-m-d');
+    bringIn($store, "page,day,clicks,impressions\n{$rows[0]->url},$day,1,50\n{$rows[1]->url},$day,9,900\n{$rows[2]->url},$day,2,200\n");
+    $list = app(DeskList::class);
+    $filter = DeskFilter::from(Request::create('/', 'GET', ['kind' => 'product', 'sort' => 'seen']));
+    $shown = $list->page($store, $filter)['rows'];
+    expect(array_map(static fn ($row): array => [$row->id, $row->clicks, $row->impressions], array_slice($shown, 0, 4)))->toMatchArray([[$rows[1]->id, 9, 900], [$rows[2]->id, 2, 200], [$rows[0]->id, 1, 50]])
+        ->and($shown[3]->impressions)->toBe(0);
+    $this->actingAs(member($store, Role::Viewer))->get("/s/{$store->slug}/write?sort=seen")->assertOk()->assertSee('most seen first')->assertSee('900');
+});
+
+it('pages the desk by what is seen most without losing or repeating a row', function (): void {
+    $store = crawledStore();
+    $day = now()->subDays(20)->format('Y-m-d');
+    $text = "page,day,clicks,impressions\n";
+    foreach (DB::select('SELECT p.url FROM resources r JOIN pages p ON p.id = r.page_id WHERE r.store_id = ?', [$store->id]) as $i => $row) {
+        $text .= "{$row->url},$day,0,".($i % 5)."\n";
+    }
+    bringIn($store, $text);
+    foreach (['seen', 'wide', 'name'] as $sort) {
+        $seen = [];
+        $after = '';
+        do {
+            $page = app(DeskList::class)->page($store, DeskFilter::from(Request::create('/', 'GET', ['sort' => $sort, 'after' => $after])));
+            array_push($seen, ...array_map(static fn ($row): int => $row->id, $page['rows']));
+            $after = (string) $page['next'];
+        } while ($after !== '');
+        expect($seen)->toHaveCount(DB::table('write_rows')->where('store_id', $store->id)->count())->and(array_unique($seen))->toHaveCount(count($seen));
+    }
 });
