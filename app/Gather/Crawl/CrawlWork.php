@@ -31,7 +31,7 @@ use Orchard\Core\Url\PageUrl;
  */
 final class CrawlWork implements LongWork
 {
-    private const PHASES = ['robots' => 'sync', 'sync' => 'pages', 'pages' => 'index', 'index' => 'depth', 'depth' => 'texts', 'texts' => 'tidy', 'tidy' => 'done'];
+    private const PHASES = ['robots' => 'sync', 'sync' => 'sitemaps', 'sitemaps' => 'pages', 'pages' => 'index', 'index' => 'depth', 'depth' => 'texts', 'texts' => 'tidy', 'tidy' => 'done'];
 
     public function __construct(private readonly ShopAdmins $admins, private readonly Drifts $drifts)
     {
@@ -63,6 +63,7 @@ final class CrawlWork implements LongWork
             $end = match ($phase) {
                 'robots' => $this->robots($run, $store, $crawl),
                 'sync' => $this->sync($run, $store),
+                'sitemaps' => (new SitemapReading($run, $store, $crawl))->work() ? null : SliceEnd::more(),
                 'pages' => (new PageFetching($run, $store, $crawl))->work(),
                 'index' => (new IndexRebuild($store, (int) $crawl->id, $this->isComplete($crawl)))->work($run) ? null : SliceEnd::more(),
                 'depth' => $this->depth($store, $run),

@@ -9,6 +9,7 @@ enum PageSource: int
 {
     case Search = 4;
     case Sales = 8;
+    case Sitemap = 16;
 
     /** @return list<string> names of the sources in a set of bits */
     public static function namesOf(int $bits): array

@@ -4,6 +4,21 @@
     <div class="head"><h1>Gather</h1></div>
     @include('gather.tabs')
     @include('gather.progress')
+    @if ($sitemaps->isNotEmpty())
+        <h2>Sitemaps of the last crawl</h2>
+        <table class="ledger">
+            <thead><tr><th scope="col">File</th><th scope="col" class="num">Status</th><th scope="col" class="num">Entries</th><th scope="col" class="num">Pages</th><th scope="col">What is wrong</th></tr></thead>
+            <tbody>
+            @foreach ($sitemaps as $file)
+                @php($problems = (array) json_decode((string) $file->problems, true))
+                <tr>
+                    <td class="wrap-any">{{ preg_replace('~^https?://[^/]+~', '', $file->url) }}</td><td class="num">{{ $file->status ?: '–' }}</td><td class="num">@n($file->entries){{ $file->is_index ? ' files' : '' }}</td><td class="num">@n($file->pages)</td>
+                    <td>@if ($problems)<details><summary class="state is-hand">@n(count($problems)) {{ count($problems) === 1 ? 'problem' : 'problems' }}</summary><ul>@foreach ($problems as [$entry, $text, $wrong])<li class="wrap-any">@if ($entry)entry {{ $entry }}, “{{ $text }}”: @endif{{ $wrong }}</li>@endforeach</ul></details>@elseif ((int) $file->status === 404)<span class="soft">there is none</span>@else<span class="soft">nothing</span>@endif</td>
+                </tr>
+            @endforeach
+            </tbody>
+        </table>
+    @endif
     <h2>Crawls so far</h2>
     <table class="ledger">
         <thead><tr><th scope="col">Started</th><th scope="col">State</th><th scope="col" class="num">Fetched</th><th scope="col" class="num">Failed</th><th scope="col" class="num">Barred by robots.txt</th><th scope="col">Remark</th></tr></thead>

@@ -1,5 +1,5 @@
 @php
-    $phases = ['robots' => 'reading robots.txt', 'sync' => 'asking the shop for its products and collections', 'pages' => 'fetching pages', 'index' => 'sorting pages by kind', 'depth' => 'counting links and clicks', 'texts' => 'comparing stored and shown texts', 'tidy' => 'putting older links away', 'done' => 'done'];
+    $phases = ['robots' => 'reading robots.txt', 'sync' => 'asking the shop for its products and collections', 'sitemaps' => 'reading sitemaps', 'pages' => 'fetching pages', 'index' => 'sorting pages by kind', 'depth' => 'counting links and clicks', 'texts' => 'comparing stored and shown texts', 'tidy' => 'putting older links away', 'done' => 'done'];
     $active = $work?->isActive() ?? false;
 @endphp
 <div id="crawl-progress" @if ($active) hx-get="{{ route('gather.progress', $store) }}" hx-trigger="every 1s" hx-swap="outerHTML" @endif>

@@ -25,7 +25,7 @@
             <table class="desk-rows">
                 <colgroup><col class="c-pick"><col class="c-page">@if ($window)<col class="c-seen">@endif<col><col class="c-room"><col><col class="c-room"><col class="c-state"></colgroup>
                 <thead><tr>
-                    <th scope="col"><input type="checkbox" data-tick-all=".pick" aria-label="All rows"></th><th scope="col">Page</th>@if ($window)<th scope="col" class="num" title="Clicks, and below them impressions, over {{ $window->inWords() }}">Clicks</th>@endif<th scope="col">Title: shown, then new</th><th scope="col" title="characters, and pixels left">Room</th><th scope="col">Description: shown, then new</th><th scope="col" title="characters, and pixels left">Room</th><th scope="col">State</th>
+                    <th scope="col"><input type="checkbox" data-tick-all=".pick" aria-label="All rows"></th><th scope="col">Page</th>@if ($window)<th scope="col" class="num" title="Clicks, and below them impressions, over {{ $window->inWords() }}">Clicks</th>@endif<th scope="col" title="shown now, and below it the new one">Title</th><th scope="col" title="characters, and pixels left">Room</th><th scope="col" title="shown now, and below it the new one">Description</th><th scope="col" title="characters, and pixels left">Room</th><th scope="col">State</th>
                 </tr></thead>
                 <tbody>
                 @include('write.rows', ['mayWrite' => Gate::allows('write', $store), 'pageUrl' => url('/s/'.$store->slug.'/gather/pages').'/'])

@@ -51,7 +51,7 @@ it('follows the kept links of pages that answer as before, and finds what a chan
     $second = crawl($store);
     $asked = $site->asked();
     sort($asked);
-    expect($asked)->toBe(['/', '/a', '/b', '/c', '/d', '/robots.txt'])
+    expect($asked)->toBe(['/', '/a', '/b', '/c', '/d', '/robots.txt', '/sitemap.xml'])
         ->and(linksOf($store, $site))->toBe([['/', '/a', 'To A'], ['/', '/b', 'To B'], ['/a', '/c', 'To C'], ['/b', '/a', 'Back to A'], ['/c', '/d', 'To D']]);
     $pages = known($store, $site);
     expect(array_keys($pages))->toBe(['/', '/a', '/b', '/c', '/d'])->and((int) $pages['/d']->depth)->toBe(3)
