@@ -7,7 +7,19 @@ namespace Orchard\Core\Markup;
 /** Brings the bytes of a page to UTF-8, by the order of the HTML Standard: byte order mark, HTTP header, meta element, guess. */
 final class Charset
 {
+    /** Bytes that mean nothing in the charset become U+FFFD, as the Encoding Standard has it. */
     public static function toUtf8(string $bytes, ?string $contentType): string
+    {
+        $before = mb_substitute_character();
+        mb_substitute_character(0xFFFD);
+        try {
+            return self::converted($bytes, $contentType);
+        } finally {
+            mb_substitute_character($before);
+        }
+    }
+
+    private static function converted(string $bytes, ?string $contentType): string
     {
         if (str_starts_with($bytes, "\xEF\xBB\xBF")) {
             return mb_scrub(substr($bytes, 3), 'UTF-8');

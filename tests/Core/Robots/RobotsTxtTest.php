@@ -61,3 +61,47 @@ it('reads robots directives of pages', function (array $given, bool $noindex): v
     [['noindex, follow'], true], [['NONE'], true], [['index, follow'], false], [[], false], [['otherbot: noindex'], false],
     [['max-snippet: 20, noindex'], true], [['index', 'noindex'], true], [['unavailable_after: 2030-01-01'], false],
 ]);
+
+// RFC 9309 section 5.1, to the letter.
+it('decides the example of RFC 9309, section 5.1, for each of its crawlers', function (string $crawler, string $target, bool $allowed): void {
+    $file = <<<'TXT'
+        User-Agent: *
+        Disallow: *.gif$
+        Disallow: /example/
+        Allow: /publications/
+
+        User-Agent: foobot
+        Disallow:/
+        Allow:/example/page.html
+        Allow:/example/allowed.gif
+
+        User-Agent: barbot
+        User-Agent: bazbot
+        Disallow: /example/page.html
+
+        User-Agent: quxbot
+        TXT;
+    expect(RobotsTxt::parse($file, $crawler)->allows($target))->toBe($allowed);
+})->with([
+    ['somebot', '/picture.gif', false],
+    ['somebot', '/example/page.html', false],
+    ['somebot', '/publications/', true],
+    ['somebot', '/publications/picture.gif', true],
+    ['somebot', '/anything', true],
+    ['foobot', '/', false],
+    ['foobot', '/publications/', false],
+    ['foobot', '/example/page.html', true],
+    ['foobot', '/example/allowed.gif', true],
+    ['foobot', '/example/other.gif', false],
+    ['barbot', '/example/page.html', false],
+    ['barbot', '/example/', true],
+    ['bazbot', '/example/page.html', false],
+    ['bazbot', '/picture.gif', true],
+]);
+
+// RFC 9309 section 5.2: the most specific match.
+it('decides the example of RFC 9309, section 5.2', function (): void {
+    $rules = RobotsTxt::parse("User-Agent: foobot\nAllow: /example/page/\nDisallow: /example/page/disallowed.gif\n", 'foobot');
+    expect($rules->allows('/example/page/disallowed.gif'))->toBeFalse()
+        ->and($rules->allows('/example/page/'))->toBeTrue();
+});
