@@ -16,6 +16,7 @@ final readonly class PageFilter
         public ?PageKind $kind,
         public ?int $status,
         public ?bool $indexable,
+        public bool $unreached,
         public string $search,
         public bool $exact,
         public string $sort,
@@ -40,6 +41,7 @@ final readonly class PageFilter
             match ($given['indexable'] ?? '') {
                 'yes' => true, 'no' => false, default => null
             },
+            ($given['reached'] ?? '') === 'no',
             mb_substr(trim($given['q'] ?? ''), 0, 100),
             ($given['exact'] ?? '') === '1',
             isset(self::SORTS[$sort]) ? $sort : 'address',
@@ -55,7 +57,7 @@ final readonly class PageFilter
     {
         return array_filter($changes + [
             'kind' => $this->kind?->key(), 'status' => $this->status === null ? null : (string) $this->status, 'indexable' => $this->indexable === null ? null : ($this->indexable ? 'yes' : 'no'),
-            'q' => $this->search, 'exact' => $this->exact ? '1' : null, 'sort' => $this->sort === 'address' ? null : $this->sort, 'after' => null,
+            'reached' => $this->unreached ? 'no' : null, 'q' => $this->search, 'exact' => $this->exact ? '1' : null, 'sort' => $this->sort === 'address' ? null : $this->sort, 'after' => null,
         ], static fn (?string $value): bool => $value !== null && $value !== '');
     }
 }

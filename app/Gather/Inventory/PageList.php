@@ -57,7 +57,7 @@ final class PageList
         return ['rows' => array_values(array_filter(array_map(static fn (int $id): ?object => $rows[$id] ?? null, $ids))), 'next' => $next];
     }
 
-    /** @return array{total: int, kinds: array<string, int>, statuses: array<int, int>, indexable: int} */
+    /** @return array{total: int, kinds: array<string, int>, statuses: array<int, int>, indexable: int, unreached: int} */
     public function counts(Store $store): array
     {
         $kinds = [];
@@ -74,7 +74,7 @@ final class PageList
         }
         ksort($statuses);
 
-        return ['total' => $total, 'kinds' => $kinds, 'statuses' => $statuses, 'indexable' => $indexable];
+        return ['total' => $total, 'kinds' => $kinds, 'statuses' => $statuses, 'indexable' => $indexable, 'unreached' => DB::table('page_index')->where('store_id', $store->id)->where('depth', DepthRebuild::UNREACHED)->count()];
     }
 
     /** @return array{string, list<int|string>} */
@@ -82,7 +82,7 @@ final class PageList
     {
         $where = 'i.store_id = ?';
         $values = [$store->id];
-        foreach (['kind' => $filter->kind?->value, 'status' => $filter->status, 'indexable' => $filter->indexable === null ? null : (int) $filter->indexable] as $column => $value) {
+        foreach (['kind' => $filter->kind?->value, 'status' => $filter->status, 'indexable' => $filter->indexable === null ? null : (int) $filter->indexable, 'depth' => $filter->unreached ? DepthRebuild::UNREACHED : null] as $column => $value) {
             if ($value !== null) {
                 $where .= " AND i.$column = ?";
                 $values[] = $value;

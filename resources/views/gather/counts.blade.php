@@ -16,5 +16,6 @@
         <span class="of">For search engines</span>
         <a href="{{ route('gather', [$store] + $filter->query(['indexable' => $filter->indexable === true ? null : 'yes'])) }}" @if ($filter->indexable === true) aria-current="true" @endif>indexable <span class="n">@n($counts['indexable'])</span></a>
         <a href="{{ route('gather', [$store] + $filter->query(['indexable' => $filter->indexable === false ? null : 'no'])) }}" @if ($filter->indexable === false) aria-current="true" @endif>not <span class="n">@n($counts['total'] - $counts['indexable'])</span></a>
+        @if ($counts['unreached'] || $filter->unreached)<a href="{{ route('gather', [$store] + $filter->query(['reached' => $filter->unreached ? null : 'no'])) }}" @if ($filter->unreached) aria-current="true" @endif>no link reaches <span class="n">@n($counts['unreached'])</span></a>@endif
     </div>
 </div>

@@ -3,6 +3,8 @@
 declare(strict_types=1);
 
 use App\Access\Role;
+use App\Gather\Inventory\PageFilter;
+use App\Gather\Inventory\PageList;
 use Illuminate\Support\Facades\DB;
 use Tests\Web\Site;
 
@@ -32,6 +34,8 @@ it('reads the sitemaps that robots.txt names, fetches what they list, and says w
     $rows = exported($store->slug, $site);
     expect($rows['/alone'])->toMatchArray(['status' => 200, 'depth' => null, 'sources' => 'sitemap'])->and($rows['/gone'])->toMatchArray(['status' => 404, 'sources' => 'sitemap'])
         ->and($rows['/a']['sources'])->toBe('links sitemap')->and($rows['/']['sources'])->toBe('links sitemap')->and($rows)->not->toHaveKey('/map-1.xml.gz');
+    $orphans = app(PageList::class)->page($store, PageFilter::of(['reached' => 'no']))['rows'];
+    expect(array_map(static fn (object $row): string => substr($row->url, strlen($site->url)), $orphans))->toBe(['/alone', '/gone'])->and(app(PageList::class)->counts($store)['unreached'])->toBe(2);
     $files = DB::table('gather_sitemaps')->where('crawl_id', $crawl->id)->orderBy('url')->get()->map(static fn (object $row): string => "{$row->url} {$row->status} {$row->entries} {$row->pages} ".count((array) json_decode((string) $row->problems, true)))->all();
     expect($files)->toEqualCanonicalizing([
         "{$site->url}/maps.xml 200 3 0 0", "{$site->url}/map-1.xml.gz 200 4 3 1", "{$site->url}/missing.xml 404 0 0 0", "{$site->url}/more.txt 200 1 1 0", 'https://elsewhere.example/map.xml 0 0 0 1',
