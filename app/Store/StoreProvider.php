@@ -15,6 +15,7 @@ use App\Store\Steps\StepBoard;
 use App\Store\Work\WorkDesk;
 use Illuminate\Console\Scheduling\Schedule;
 use Illuminate\Support\Facades\Blade;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\View;
 use Illuminate\Support\ServiceProvider;
 use Orchard\Core\Text\Ruler;
@@ -45,7 +46,9 @@ final class StoreProvider extends ServiceProvider
                 while (FactBook::forgetOld()) {
                     usleep(100_000);
                 }
-            })->name('facts')->dailyAt('03:20')->withoutOverlapping();
+                // Words of rows that are gone stay in the index until then, and slow every search down.
+                DB::select('OPTIMIZE TABLE page_words');
+            })->name('nightly')->dailyAt('03:20')->withoutOverlapping();
         });
     }
 }

@@ -129,6 +129,8 @@ max_allowed_packet=64M
 ft_min_word_len=2
 innodb_ft_min_token_size=2
 innodb_ft_enable_stopword=0
+innodb_optimize_fulltext_only=1
+innodb_ft_num_word_optimize=10000
 CNF
     cat >"$VAR/app-fpm.conf" <<CNF
 [global]

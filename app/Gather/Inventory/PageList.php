@@ -14,13 +14,10 @@ final class PageList
 {
     public const PAGE = 50;
 
-    /** Rows that are looked through when words are searched for. */
-    private const MOST_FOUND = 5000;
-
     /** @return array{rows: list<object>, next: ?string} */
     public function page(Store $store, PageFilter $filter): array
     {
-        [$where, $values] = $this->where($store, $filter);
+        [$from, $where, $values] = $this->where($store, $filter);
         [$column, $isDown] = match ($filter->sort) {
             'depth' => ['i.depth', false],
             'links' => ['i.links_in', true],
@@ -38,7 +35,7 @@ final class PageList
             array_push($values, $key, $key, (int) $found[2]);
         }
         $direction = $isDown ? 'DESC' : 'ASC';
-        $keys = DB::select("SELECT i.page_id, $column AS sort_key FROM page_index i WHERE $where ORDER BY $column $direction, i.page_id $direction LIMIT ".(self::PAGE + 1), $values);
+        $keys = DB::select("SELECT i.page_id, $column AS sort_key FROM $from WHERE $where ORDER BY $column $direction, i.page_id $direction LIMIT ".(self::PAGE + 1), $values);
         $next = null;
         if (count($keys) > self::PAGE) {
             array_pop($keys);
@@ -77,9 +74,10 @@ final class PageList
         return ['total' => $total, 'kinds' => $kinds, 'statuses' => $statuses, 'indexable' => $indexable, 'unreached' => DB::table('page_index')->where('store_id', $store->id)->where('depth', DepthRebuild::UNREACHED)->count()];
     }
 
-    /** @return array{string, list<int|string>} */
+    /** @return array{string, string, list<int|string>} tables, condition, values */
     private function where(Store $store, PageFilter $filter): array
     {
+        $from = 'page_index i';
         $where = 'i.store_id = ?';
         $values = [$store->id];
         foreach (['kind' => $filter->kind?->value, 'status' => $filter->status, 'indexable' => $filter->indexable === null ? null : (int) $filter->indexable, 'depth' => $filter->unreached ? DepthRebuild::UNREACHED : null] as $column => $value) {
@@ -94,10 +92,12 @@ final class PageList
         } elseif ($filter->search !== '') {
             preg_match_all('/[\p{L}\p{N}]+/u', $filter->search, $words);
             $asked = implode(' ', array_map(static fn (string $word): string => '+'.$word.'*', array_slice($words[0], 0, 8)));
-            $ids = $asked === '' ? [] : Bulk::ids(DB::select('SELECT page_id FROM page_words WHERE store_id = ? AND MATCH(words) AGAINST (? IN BOOLEAN MODE) LIMIT '.self::MOST_FOUND, [$store->id, $asked]), 'page_id');
-            $where .= $ids === [] ? ' AND 0' : ' AND i.page_id IN ('.Bulk::list($ids).')';
+            // From the words to the rows at once: the found pages never travel here and back.
+            $from = 'page_words w JOIN page_index i ON i.page_id = w.page_id';
+            $where .= $asked === '' ? ' AND 0' : ' AND w.store_id = i.store_id AND MATCH(w.words) AGAINST (? IN BOOLEAN MODE)';
+            $asked === '' || $values[] = $asked;
         }
 
-        return [$where, $values];
+        return [$from, $where, $values];
     }
 }

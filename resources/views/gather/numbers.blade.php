@@ -5,6 +5,9 @@
     $place = static fn (?float $position): string => $position === null ? '–' : number_format($position, 1);
 @endphp
 <h2>Numbers, {{ $numbers->window->inWords() }}</h2>
+@if ($t['impressions'] === 0 && $t['clicks'] === 0 && $t['visits'] === 0 && $t['orders'] === 0)
+<p class="soft">No file has told search or sales rows of this page in that time.</p>
+@else
 <div class="figures">
     <span><b>@n($t['clicks'])</b> clicks</span> <span><b>@n($t['impressions'])</b> impressions</span> <span><b>{{ $rate($t['clicks'], $t['impressions']) }}</b> click rate</span> <span>position <b>{{ $place($t['position']) }}</b></span>
     <span><b>@n($t['orders'])</b> orders</span> <span><b>{{ number_format($t['revenue'], 2) }}</b> {{ $currency }}</span>
@@ -28,4 +31,5 @@
         </tbody>
         <tfoot><tr><th scope="row">The page</th><td class="num"><b>@n($t['clicks'])</b></td><td class="num"><b>@n($t['impressions'])</b></td><td class="num">{{ $rate($t['clicks'], $t['impressions']) }}</td><td class="num">{{ $place($t['position']) }}</td></tr></tfoot>
     </table>
+@endif
 @endif

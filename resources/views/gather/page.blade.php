@@ -10,7 +10,7 @@
     <div class="columns-2">
         <div>
             @if ($facts && (int) $facts->status === 200)
-                @include('card', ['title' => $facts->title, 'description' => $facts->description, 'url' => $page->url, 'slot' => 'desktop'])
+                @include('card', ['title' => $texts[1]->shown ?? $facts->title, 'description' => $texts[2]->shown ?? $facts->description, 'url' => $page->url, 'slot' => 'desktop'])
             @endif
             @if ($numbers)@include('gather.numbers')@endif
             @if ($resource)

@@ -385,3 +385,12 @@ it('pages the desk by what is seen most without losing or repeating a row', func
         expect($seen)->toHaveCount(DB::table('write_rows')->where('store_id', $store->id)->count())->and(array_unique($seen))->toHaveCount(count($seen));
     }
 });
+
+it('says so where no file told of a page, instead of drawing nothing', function (): void {
+    $store = crawledStore();
+    $pages = DB::select('SELECT p.id, p.url FROM resources r JOIN pages p ON p.id = r.page_id WHERE r.store_id = ? AND r.kind = 3 ORDER BY r.id LIMIT 2', [$store->id]);
+    bringIn($store, "page,day,query,clicks,impressions\n{$pages[0]->url},".now()->subDays(20)->format('Y-m-d').",oak lamp,3,50\n");
+    $this->actingAs(member($store, Role::Viewer));
+    $this->get("/s/{$store->slug}/gather/pages/{$pages[0]->id}")->assertOk()->assertSee('oak lamp')->assertSee('withheld')->assertDontSee('No file has told');
+    $this->get("/s/{$store->slug}/gather/pages/{$pages[1]->id}")->assertOk()->assertSee('No file has told')->assertDontSee('withheld');
+});
