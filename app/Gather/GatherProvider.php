@@ -9,11 +9,13 @@ use App\Gather\Console\CrawlCommand;
 use App\Gather\Console\ExportCommand;
 use App\Gather\Console\ImportCommand;
 use App\Gather\Crawl\CrawlWork;
+use App\Gather\Files\Imports;
 use App\Gather\Files\ImportWork;
 use App\Gather\Inventory\ReindexWork;
 use App\Store\Events\RulesChanged;
 use App\Store\Steps\StepBoard;
 use App\Store\Work\WorkDesk;
+use Illuminate\Console\Scheduling\Schedule;
 use Illuminate\Support\Facades\Event;
 use Illuminate\Support\ServiceProvider;
 
@@ -29,6 +31,9 @@ final class GatherProvider extends ServiceProvider
         $desk->register(ImportWork::class);
         $desk->register(CompareWork::class);
         $board->register(new GatherStep);
+        $this->callAfterResolving(Schedule::class, static function (Schedule $schedule): void {
+            $schedule->call(static fn () => Imports::forgetAbandoned())->name('abandoned files')->dailyAt('03:50');
+        });
         Event::listen(static function (RulesChanged $event) use ($desk): void {
             $desk->begin(ReindexWork::class, $event->storeId, 0, is_int($event->userId) ? $event->userId : null);
         });

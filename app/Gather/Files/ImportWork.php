@@ -46,7 +46,9 @@ final class ImportWork implements LongWork
 
     public function ended(int $subjectId, SliceEnd $end): void
     {
-        if ($end->state !== 'done') {
+        if ($end->state === 'done') {
+            Imports::letGo($subjectId); // What could not be read is kept row by row; the rest is in the facts.
+        } else {
             DB::table('gather_imports')->where('id', $subjectId)->update(['state' => $end->state, 'remark' => $end->problem === null ? null : mb_substr($end->problem, 0, 400), 'ended_at' => now()]);
         }
     }

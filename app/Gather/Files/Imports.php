@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Gather\Files;
 
+use App\Store\Facts\FactBook;
 use App\Store\Facts\Grain;
 use App\Store\Models\Store;
 use App\Store\Work\WorkDesk;
@@ -177,6 +178,28 @@ final readonly class Imports
         if ($row !== null && in_array($row->state, ['arriving', 'look'], true)) {
             Storage::disk('uploads')->delete((string) $row->file_key);
             DB::table('gather_imports')->where('id', $import)->whereIn('state', ['arriving', 'look'])->delete();
+        }
+    }
+
+    /** Deletes the file of an import that needs it no more. */
+    public static function letGo(int $import): void
+    {
+        $key = DB::table('gather_imports')->where('id', $import)->value('file_key');
+        if (is_string($key) && $key !== '') {
+            Storage::disk('uploads')->delete($key);
+        }
+    }
+
+    /** Lets go of files that nobody has brought in for a week, and of what imports left half-way hold for a month. */
+    public static function forgetAbandoned(): void
+    {
+        foreach (DB::table('gather_imports')->whereIn('state', ['arriving', 'look'])->where('created_at', '<', now()->subDays(7))->pluck('id') as $id) {
+            self::letGo((int) $id);
+            DB::table('gather_imports')->where('id', $id)->whereIn('state', ['arriving', 'look'])->delete();
+        }
+        foreach (DB::table('gather_imports')->whereIn('state', ['failed', 'stopped'])->whereNotNull('sort')->where('ended_at', '<', now()->subDays(30))->get(['id', 'store_id', 'sort', 'grain']) as $row) {
+            self::letGo((int) $row->id);
+            (new FactBook((int) $row->store_id, FileSort::from((string) $row->sort)->facts(), (int) $row->grain))->closeStage((int) $row->id);
         }
     }
 

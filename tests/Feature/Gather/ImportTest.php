@@ -394,3 +394,23 @@ it('says so where no file told of a page, instead of drawing nothing', function 
     $this->get("/s/{$store->slug}/gather/pages/{$pages[0]->id}")->assertOk()->assertSee('oak lamp')->assertSee('withheld')->assertDontSee('No file has told');
     $this->get("/s/{$store->slug}/gather/pages/{$pages[1]->id}")->assertOk()->assertSee('No file has told')->assertDontSee('withheld');
 });
+
+it('keeps no file that it needs no more', function (): void {
+    $store = (new Site)->store();
+    $done = bringIn($store, "page,day,clicks,impressions\n/a,2026-03-01,1,9\n");
+    expect(is_file(Imports::path($done)))->toBeFalse();
+    $imports = app(Imports::class);
+    $path = (string) tempnam(sys_get_temp_dir(), 'rows');
+    file_put_contents($path, "page,day,clicks,impressions\n/a,2026-03-01,1,9\n");
+    [$old, $new] = [$imports->take($store, null, 'old.csv', $path), $imports->take($store, null, 'new.csv', $path)];
+    unlink($path);
+    $file = Imports::path(Imports::find($store, $old));
+    DB::table('gather_imports')->where('id', $old)->update(['created_at' => now()->subDays(8)]);
+    Imports::forgetAbandoned();
+    expect(is_file($file))->toBeFalse()->and(Imports::find($store, $old))->toBeNull()->and(is_file(Imports::path(Imports::find($store, $new))))->toBeTrue();
+    $failed = bringIn($store, "page,day,clicks,impressions\n".str_repeat("https://other.example/a,2026-03-01,1,2\n", 1200), ends: 'failed');
+    expect(is_file(Imports::path($failed)))->toBeTrue()->and(DB::select("SHOW TABLES LIKE 'staged_search_{$failed->id}'"))->toHaveCount(1);
+    DB::table('gather_imports')->where('id', $failed->id)->update(['ended_at' => now()->subDays(31)]);
+    Imports::forgetAbandoned();
+    expect(is_file(Imports::path($failed)))->toBeFalse()->and(DB::select("SHOW TABLES LIKE 'staged_search_{$failed->id}'"))->toBe([]);
+});
