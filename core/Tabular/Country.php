@@ -12,20 +12,13 @@ final class Country
 {
     private const LANGUAGES = ['en', 'de', 'fr', 'es', 'it', 'nl', 'pl', 'pt', 'sv', 'da'];
 
-    /** @var array<string, ?string> */
-    private array $known = [];
-
     /** @var ?array<string, string> code by name */
     private ?array $names = null;
 
     /** Two capital letters; null where no country is meant. */
     public function code(string $cell): ?string
     {
-        return array_key_exists($cell, $this->known) ? $this->known[$cell] : $this->known[$cell] = $this->find(trim($cell));
-    }
-
-    private function find(string $cell): ?string
-    {
+        $cell = trim($cell);
         if (preg_match('/^[A-Za-z]{2,3}$/', $cell) === 1) {
             // ICU turns three letters into two.
             $region = (string) Locale::getRegion('und_'.strtoupper($cell));

@@ -62,10 +62,8 @@ final class Sniffer
             }
         }
         [$separator, $rows] = $best;
-        $header = self::headerRow($rows, $columnsKnown);
-        $cells = array_merge(...array_slice($rows, $header, null, false) ?: [[]]);
 
-        return new Dialect($separator, $charset, $header, NumberForm::guess($cells), DateOrder::guess($cells));
+        return self::lookAt($rows, $columnsKnown)->with(['separator' => $separator, 'charset' => $charset]);
     }
 
     /**

@@ -46,6 +46,9 @@ final class CompareWork implements LongWork
         if ($comparison === null) {
             return SliceEnd::failed('The comparison is gone.');
         }
+        if ($comparison->state === 'done') {
+            return SliceEnd::done(); // Its process died between the last write and letting go.
+        }
         $after = (int) $comparison->compared_to;
         while (true) {
             if ($run->stopAsked()) {
@@ -156,7 +159,7 @@ final class CompareWork implements LongWork
         DB::delete('DELETE FROM gather_causes WHERE comparison_id = ?', [$comparison]);
         // Canonicals and redirects lead each page elsewhere: only texts, robots rules and statuses can be one change made many times.
         $ones = implode(',', [Aspect::Title->value, Aspect::Description->value, Aspect::H1->value, Aspect::Robots->value, Aspect::Appeared->value, Aspect::Gone->value]);
-        DB::statement('CREATE TEMPORARY TABLE small_causes (cause BINARY(16) PRIMARY KEY, joined BINARY(16) NOT NULL)');
+        DB::statement('CREATE OR REPLACE TEMPORARY TABLE small_causes (cause BINARY(16) PRIMARY KEY, joined BINARY(16) NOT NULL)');
         DB::insert("INSERT INTO small_causes SELECT cause, UNHEX(MD5(CONCAT('own ', MIN(aspect), ' ', MIN(kind)))) FROM gather_changes WHERE comparison_id = ? GROUP BY cause HAVING MIN(aspect) NOT IN ($ones) OR (COUNT(*) < ? AND MIN(aspect) NOT IN (1, 2))", [$comparison, self::LEAST]);
         DB::update('UPDATE gather_changes c JOIN small_causes s ON s.cause = c.cause SET c.cause = s.joined WHERE c.comparison_id = ?', [$comparison]);
         DB::insert('INSERT INTO gather_causes SELECT c.comparison_id, c.cause, MIN(c.aspect), MIN(c.kind), MAX(s.joined IS NULL), COUNT(*), SUM(c.clicks), MIN(c.removed), MIN(c.added)

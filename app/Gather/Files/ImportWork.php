@@ -183,7 +183,7 @@ final class ImportWork implements LongWork
                 return 'back';
             }
         }
-        $run->fenced(fn () => DB::table('gather_imports')->where('id', $import->id)->update(['phase' => 'weeks', 'remark' => 'taken back']));
+        $run->fenced(fn () => DB::table('gather_imports')->where('id', $import->id)->update(['phase' => 'weeks']));
 
         return 'weeks';
     }
@@ -217,7 +217,7 @@ final class ImportWork implements LongWork
             $run->beat();
         });
         InventoryRefreshed::dispatch($store->id, static fn () => $run->beat());
-        $run->fenced(fn () => DB::table('gather_imports')->where('id', $import->id)->update(['phase' => 'done', 'state' => $import->remark === 'taken back' ? 'back' : 'done', 'ended_at' => now()]));
+        $run->fenced(fn () => DB::table('gather_imports')->where('id', $import->id)->update(['phase' => 'done', 'state' => $import->is_back ? 'back' : 'done', 'remark' => null, 'ended_at' => now()]));
 
         return 'done';
     }

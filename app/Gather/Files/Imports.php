@@ -162,7 +162,7 @@ final readonly class Imports
     public function takeBack(Store $store, int $import, ?int $userId): int
     {
         return DB::transaction(function () use ($store, $import, $userId): int {
-            $changed = DB::table('gather_imports')->where('store_id', $store->id)->where('id', $import)->whereIn('state', ['done', 'failed', 'stopped'])->whereNotNull('sort')->update(['state' => 'running', 'phase' => 'back', 'remark' => null, 'ended_at' => null]);
+            $changed = DB::table('gather_imports')->where('store_id', $store->id)->where('id', $import)->whereIn('state', ['done', 'failed', 'stopped'])->whereNotNull('sort')->update(['state' => 'running', 'phase' => 'back', 'is_back' => 1, 'remark' => null, 'ended_at' => null]);
             if ($changed === 0) {
                 throw new InvalidArgumentException('Only an import that has ended can be taken back, and only once.');
             }

@@ -24,14 +24,16 @@ final readonly class KnownPages
     public function list(WorkRun $run): void
     {
         $rules = KindRules::of($this->store);
+        $after = 0;
         while (true) {
-            $pages = DB::select('SELECT p.id, p.url, p.market_id FROM pages p LEFT JOIN page_index i ON i.page_id = p.id WHERE p.store_id = ? AND p.sources > 0 AND i.page_id IS NULL ORDER BY p.id LIMIT '.self::CHUNK, [$this->store->id]);
+            $pages = DB::select('SELECT p.id, p.url, p.market_id FROM pages p LEFT JOIN page_index i ON i.page_id = p.id WHERE p.store_id = ? AND p.sources > 0 AND i.page_id IS NULL AND p.id > ? ORDER BY p.id LIMIT '.self::CHUNK, [$this->store->id, $after]);
             if ($pages === []) {
                 break;
             }
             $rows = [];
             $words = [];
             foreach ($pages as $page) {
+                $after = (int) $page->id;
                 $url = PageUrl::parse((string) $page->url) ?? $this->store->baseUrl();
                 $rows[] = [(int) $page->id, $this->store->id, (int) $page->market_id, $rules->kindOf($url, null, [])->value, 0, 0, WhyNot::NotFetched->value, substr($url->target(), 0, 190)];
                 $words[] = [(int) $page->id, $this->store->id, trim((string) preg_replace('/[^\p{L}\p{N}]+/u', ' ', rawurldecode($url->target())))];

@@ -15,7 +15,7 @@ return new class extends Migration
             id BIGINT UNSIGNED AUTO_INCREMENT PRIMARY KEY, store_id BIGINT UNSIGNED NOT NULL, user_id BIGINT UNSIGNED NULL,
             file_name VARCHAR(190) NOT NULL, file_key VARCHAR(120) NOT NULL, bytes BIGINT UNSIGNED NOT NULL, arrived BIGINT UNSIGNED NOT NULL DEFAULT 0, digest BINARY(16) NULL,
             state VARCHAR(10) NOT NULL, sort VARCHAR(12) NULL, grain TINYINT UNSIGNED NOT NULL DEFAULT 0, dialect JSON NULL, columns JSON NULL, period_first DATE NULL, period_last DATE NULL,
-            phase VARCHAR(10) NOT NULL DEFAULT 'read', next_row BIGINT UNSIGNED NOT NULL DEFAULT 1, next_offset BIGINT UNSIGNED NOT NULL DEFAULT 0,
+            phase VARCHAR(10) NOT NULL DEFAULT 'read', is_back TINYINT NOT NULL DEFAULT 0, next_row BIGINT UNSIGNED NOT NULL DEFAULT 1, next_offset BIGINT UNSIGNED NOT NULL DEFAULT 0,
             rows_taken BIGINT UNSIGNED NOT NULL DEFAULT 0, rows_aside BIGINT UNSIGNED NOT NULL DEFAULT 0, weeks JSON NULL, first_day DATE NULL, last_day DATE NULL,
             remark VARCHAR(400) NULL, created_at DATETIME NOT NULL, ended_at DATETIME NULL,
             KEY (store_id, id)

@@ -180,7 +180,7 @@ final class TableFile
      */
     private static function line($file, string $ending): string|false
     {
-        return $ending === "\n" ? fgets($file) : stream_get_line($file, self::RECORD_BYTES + 1, $ending);
+        return $ending === "\n" ? fgets($file, self::RECORD_BYTES + 2) : stream_get_line($file, self::RECORD_BYTES + 1, $ending);
     }
 
     private function endsLinesByReturns(): bool

@@ -123,3 +123,18 @@ it('compares only crawls of its own store, and shows them to its own people', fu
     $this->actingAs(member($other, Role::Owner))->get("/s/{$mine->slug}/gather/changed")->assertNotFound();
     $this->get("/s/{$other->slug}/gather/changed")->assertOk()->assertSee('one crawl at most');
 });
+
+it('tells the same causes when its work is done once more', function (): void {
+    $site = new Site;
+    titled($site, ['/a' => 'A one', '/b' => 'B two', '/c' => 'C three', '/d' => 'D four'], '');
+    $store = $site->store();
+    $first = crawl($store);
+    titled($site, ['/a' => 'A', '/b' => 'B', '/c' => 'C', '/d' => 'D'], '');
+    $second = crawl($store);
+    $causes = causesOf($store, (int) $first->id, (int) $second->id);
+    expect($causes)->toBe(['4 H1', '4 Title']);
+    $comparison = app(Comparisons::class)->of($store, (int) $first->id, (int) $second->id);
+    $work = (int) DB::table('work')->where('sort', CompareWork::sort())->where('subject_id', $comparison->id)->value('id');
+    DB::table('work')->where('id', $work)->update(['state' => 'waiting', 'owner' => null, 'wake_at' => now()->subMinute()]);
+    expect(causesOf($store, (int) $first->id, (int) $second->id))->toBe($causes);
+});

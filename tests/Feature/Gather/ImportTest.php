@@ -414,3 +414,16 @@ it('keeps no file that it needs no more', function (): void {
     Imports::forgetAbandoned();
     expect(is_file(Imports::path($failed)))->toBeFalse()->and(DB::select("SHOW TABLES LIKE 'staged_search_{$failed->id}'"))->toBe([]);
 });
+
+it('calls an import that was taken back so, though that stopped half-way with a problem', function (): void {
+    $store = (new Site)->store();
+    $import = bringIn($store, "page,day,clicks,impressions\n/a,2026-03-02,5,50\n");
+    $work = app(Imports::class)->takeBack($store, (int) $import->id, null);
+    // As a failure behind the days leaves it: the phase is weeks, the remark says what went wrong.
+    DB::table('work')->where('id', $work)->update(['stop_asked' => 1]);
+    expect(app(WorkDesk::class)->workToEnd($work))->toBe('stopped');
+    DB::table('gather_imports')->where('id', $import->id)->update(['state' => 'running', 'remark' => 'The database went away.']);
+    app(WorkDesk::class)->resume($work);
+    expect(app(WorkDesk::class)->workToEnd($work))->toBe('done')->and(Imports::find($store, (int) $import->id))->state->toBe('back')->remark->toBeNull()
+        ->and(DB::table('search_rows')->where('store_id', $store->id)->count())->toBe(0);
+});

@@ -66,6 +66,7 @@ it('refuses what is no table, and says why', function (string $bytes, string $wh
     'an old workbook' => ["\xD0\xCF\x11\xE0\xA1\xB1\x1A\xE1".str_repeat("\0", 600), 'old kind'],
     'NUL bytes' => ["a,b\n1,\0\0\0\0x\n", 'NUL'],
     'a broken zip' => ["PK\x03\x04broken", 'cannot be opened'],
+    'a row of 50 MB' => ["a,b\n".str_repeat('x', 50_000_000), 'longer than'],
     '10,000 columns' => [implode(',', range(1, 10000))."\n", '10,000 columns'],
 ]);
 
