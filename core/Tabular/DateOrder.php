@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Orchard\Core\Tabular;
 
+use DateTimeImmutable;
+
 /** In which order a file writes the parts of a date; a year of four digits in front is always read as year, month, day. */
 enum DateOrder: string
 {
@@ -20,6 +22,10 @@ enum DateOrder: string
     /** A day as yyyy-mm-dd (a time behind it is left out); null where the cell is no day. */
     public function parse(string $cell): ?string
     {
+        // Workbooks hold days as numbers counted from 30 December 1899 (ECMA-376, the 1900 date system).
+        if (preg_match('/^([3-7]\d{4})(?:\.\d+)?$/', trim($cell), $found) === 1) {
+            return (new DateTimeImmutable('1899-12-30'))->modify("+$found[1] days")->format('Y-m-d');
+        }
         if (preg_match('/^(\d{4})-(\d\d)-(\d\d)$/', $cell, $found) === 1 || preg_match('~^\s*(\d{4})[-/.]?(\d\d?)[-/.]?(\d\d?)(?:[T\s].*)?$~', $cell, $found) === 1) {
             return self::day((int) $found[1], (int) $found[2], (int) $found[3]);
         }

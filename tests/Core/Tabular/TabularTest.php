@@ -27,7 +27,7 @@ it('reads days in many forms', function (DateOrder $order, string $cell, ?string
     expect($order->parse($cell))->toBe($day);
 })->with([
     [DateOrder::DayFirst, '2026-03-07', '2026-03-07'], [DateOrder::MonthFirst, '20260307', '2026-03-07'], [DateOrder::DayFirst, '2026-03-07T10:00:00Z', '2026-03-07'], [DateOrder::DayFirst, '2026/3/7', '2026-03-07'],
-    [DateOrder::DayFirst, '7.3.2026', '2026-03-07'], [DateOrder::MonthFirst, '3/7/2026', '2026-03-07'], [DateOrder::DayFirst, '07/03/26', '2026-03-07'], [DateOrder::DayFirst, '7 March 2026', '2026-03-07'], [DateOrder::MonthFirst, 'Sat, Mar 7, 2026', '2026-03-07'],
+    [DateOrder::DayFirst, '7.3.2026', '2026-03-07'], [DateOrder::MonthFirst, '3/7/2026', '2026-03-07'], [DateOrder::DayFirst, '07/03/26', '2026-03-07'], [DateOrder::DayFirst, '7 March 2026', '2026-03-07'], [DateOrder::DayFirst, '46088', '2026-03-07'], [DateOrder::DayFirst, '46088.75', '2026-03-07'], [DateOrder::DayFirst, '44621', '2022-03-01'], [DateOrder::DayFirst, '12345', null], [DateOrder::DayFirst, '123456', null], [DateOrder::MonthFirst, 'Sat, Mar 7, 2026', '2026-03-07'],
     [DateOrder::DayFirst, '7. März 2026', '2026-03-07'], [DateOrder::DayFirst, '31.2.2026', null], [DateOrder::MonthFirst, '13/1/2026', null], [DateOrder::DayFirst, 'yesterday', null], [DateOrder::DayFirst, '', null], [DateOrder::DayFirst, '1926-03-07', null], [DateOrder::DayFirst, '7.3-2026', null],
 ]);
 

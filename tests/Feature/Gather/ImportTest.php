@@ -11,6 +11,7 @@ use App\Store\Facts\FactBook;
 use App\Store\Facts\NumberWindow;
 use App\Store\Facts\PageNumbers;
 use App\Store\Facts\PageWeeks;
+use App\Store\Files\TableWriter;
 use App\Store\Models\Store;
 use App\Store\Work\WorkDesk;
 use App\Write\Desk\DeskFilter;
@@ -426,4 +427,14 @@ it('calls an import that was taken back so, though that stopped half-way with a 
     app(WorkDesk::class)->resume($work);
     expect(app(WorkDesk::class)->workToEnd($work))->toBe('done')->and(Imports::find($store, (int) $import->id))->state->toBe('back')->remark->toBeNull()
         ->and(DB::table('search_rows')->where('store_id', $store->id)->count())->toBe(0);
+});
+
+it('brings in a workbook, whose days are numbers', function (): void {
+    $store = (new Site)->store();
+    $path = (string) tempnam(sys_get_temp_dir(), 'rows');
+    $serial = (int) (new DateTimeImmutable('1899-12-30'))->diff(new DateTimeImmutable('2026-03-02'))->days;
+    TableWriter::write('xlsx', ['Page', 'Date', 'Clicks', 'Impressions', 'Position'], [['/a', $serial, 3, 40, 2.5], ['/b', $serial + 1, 1, 9, 4]], fopen($path, 'wb') ?: throw new RuntimeException);
+    bringIn($store, (string) file_get_contents($path));
+    unlink($path);
+    expect(searchRows($store))->toBe(['/a 2026-03-02 - - 0 3 40 2.5', '/b 2026-03-03 - - 0 1 9 4']);
 });
