@@ -6,6 +6,9 @@ use App\Access\Models\Membership;
 use App\Access\Models\User;
 use App\Access\Role;
 use App\Gather\Crawl\Crawls;
+use App\Gather\Files\FileLook;
+use App\Gather\Files\FileSort;
+use App\Gather\Files\Imports;
 use App\Store\AddStore;
 use App\Store\Models\Store;
 use App\Store\StoreOptions;
@@ -113,4 +116,18 @@ function orchard(array $arguments, string $input = ''): array
     unlink($err);
 
     return $result;
+}
+
+/** Brings a text in as a file and works the import to its end. */
+function bringIn(Store $store, string $text, FileSort $sort = FileSort::Search, ?string $first = null, ?string $last = null, string $ends = 'done'): object
+{
+    $imports = app(Imports::class);
+    $path = (string) tempnam(sys_get_temp_dir(), 'rows');
+    file_put_contents($path, $text);
+    $import = $imports->take($store, null, 'rows.csv', $path);
+    unlink($path);
+    $work = $imports->start($store, $import, FileLook::into($store->id, Imports::path(Imports::find($store, $import)), $sort), $first, $last);
+    expect(app(WorkDesk::class)->workToEnd($work))->toBe($ends);
+
+    return Imports::find($store, $import);
 }

@@ -8,11 +8,13 @@ use App\Gather\Changed\CompareWork;
 use App\Gather\Console\CrawlCommand;
 use App\Gather\Console\ExportCommand;
 use App\Gather\Console\ImportCommand;
+use App\Gather\Crawl\Crawls;
 use App\Gather\Crawl\CrawlWork;
 use App\Gather\Files\Imports;
 use App\Gather\Files\ImportWork;
 use App\Gather\Inventory\ReindexWork;
 use App\Store\Events\RulesChanged;
+use App\Store\Pages\Selections;
 use App\Store\Steps\StepBoard;
 use App\Store\Work\WorkDesk;
 use Illuminate\Console\Scheduling\Schedule;
@@ -33,6 +35,8 @@ final class GatherProvider extends ServiceProvider
         $board->register(new GatherStep);
         $this->callAfterResolving(Schedule::class, static function (Schedule $schedule): void {
             $schedule->call(static fn () => Imports::forgetAbandoned())->name('abandoned files')->dailyAt('03:50');
+            $schedule->call(static fn () => Selections::forgetOld())->name('old selections')->dailyAt('03:55');
+            $schedule->call(static fn (Crawls $crawls) => $crawls->beginDue())->name('crawls that are due')->everyMinute();
         });
         Event::listen(static function (RulesChanged $event) use ($desk): void {
             $desk->begin(ReindexWork::class, $event->storeId, 0, is_int($event->userId) ? $event->userId : null);

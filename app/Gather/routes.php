@@ -8,11 +8,20 @@ use App\Gather\Http\DriftController;
 use App\Gather\Http\FileController;
 use App\Gather\Http\InventoryController;
 use App\Gather\Http\PageController;
+use App\Gather\Http\PageFactsController;
+use App\Gather\Http\SelectionController;
 use Illuminate\Support\Facades\Route;
 
 Route::middleware(['web', 'auth', 'can:view,store'])->prefix('/s/{store}')->group(function (): void {
     Route::get('/gather', [InventoryController::class, 'index'])->name('gather');
     Route::get('/gather/counts', [InventoryController::class, 'counts'])->name('gather.counts');
+    Route::get('/gather/count', [InventoryController::class, 'count'])->name('gather.count');
+    Route::get('/gather/folders', [InventoryController::class, 'folders'])->name('gather.folders');
+    Route::get('/gather/ask', [InventoryController::class, 'ask'])->name('gather.ask');
+    Route::post('/gather/send', [SelectionController::class, 'send'])->name('gather.send');
+    Route::post('/gather/paste', [SelectionController::class, 'paste'])->name('gather.paste');
+    Route::post('/gather/views', [SelectionController::class, 'saveView'])->name('gather.views');
+    Route::post('/gather/views/{view}/drop', [SelectionController::class, 'dropView'])->whereNumber('view')->name('gather.view.drop');
     Route::get('/gather/export.{format}', [InventoryController::class, 'export'])->name('gather.export');
     Route::get('/gather/crawl', [CrawlController::class, 'show'])->name('gather.crawl');
     Route::get('/gather/crawl/progress', [CrawlController::class, 'progress'])->name('gather.progress');
@@ -24,6 +33,9 @@ Route::middleware(['web', 'auth', 'can:view,store'])->prefix('/s/{store}')->grou
     Route::get('/gather/files/{import}/set-aside.csv', [FileController::class, 'asides'])->whereNumber('import')->name('gather.file.asides');
 
     Route::middleware('can:write,store')->group(function (): void {
+        Route::post('/gather/selections/{selection}/drop', [SelectionController::class, 'drop'])->whereNumber('selection')->name('gather.selection.drop');
+        Route::post('/gather/pages/{page}/life', [PageFactsController::class, 'life'])->whereNumber('page')->name('page.life');
+        Route::post('/gather/pages/{page}/successor', [PageFactsController::class, 'successor'])->whereNumber('page')->name('page.successor');
         Route::post('/gather/drift', DriftController::class)->name('gather.drift');
         Route::post('/gather/files', [FileController::class, 'take'])->name('gather.files.take');
         Route::post('/gather/files/announce', [FileController::class, 'announce'])->name('gather.files.announce');

@@ -13,7 +13,7 @@ final readonly class Bytes
 
     public function literal(): string
     {
-        return '0x'.bin2hex($this->value);
+        return $this->value === '' ? "''" : '0x'.bin2hex($this->value);
     }
 
     /** @param  list<string>  $values at least one */

@@ -27,9 +27,11 @@ final class StoreOptions
         ];
         foreach (StoreSettings::numbers() as $key => $number) {
             $rows[] = ['key' => $key, 'value' => match ($key) {
-                'concurrency' => $settings->concurrency, 'page_limit' => $settings->pageLimit, 'page_bytes' => $settings->pageBytes, default => $settings->timeout
+                'concurrency' => $settings->concurrency, 'page_limit' => $settings->pageLimit, 'page_bytes' => $settings->pageBytes, 'rate' => $settings->rate, 'trap_budget' => $settings->trapBudget, default => $settings->timeout
             }, 'means' => $number['means']];
         }
+        $rows[] = ['key' => 'crawl_schedule', 'value' => $settings->crawlSchedule, 'means' => 'when a crawl begins by itself: never, or such as "daily 03:30" or "monday 03:30"'];
+        $rows[] = ['key' => 'crawl_hours', 'value' => $settings->crawlHours, 'means' => 'hours in which crawls may fetch, such as 22:00-06:00; empty for any'];
         $rows[] = ['key' => 'tracking_parameters', 'value' => implode(',', $settings->trackingParameters), 'means' => 'parameters that only track, with commas; "utm_*" stands for all that begin so'];
         $rows[] = ['key' => 'private_hosts', 'value' => implode(',', $settings->privateHosts), 'means' => 'host:port, with commas; private addresses that may be asked'];
         $rows[] = ['key' => 'shop_url', 'value' => (string) ($connection->url ?? ''), 'means' => 'address of the shop\'s admin API'];
@@ -57,12 +59,23 @@ final class StoreOptions
             'url' => $store->update(['base_url' => (PageUrl::parse($value) ?? throw $wrong('an http or https address.'))->text()]),
             'timezone' => in_array($value, timezone_identifiers_list(), true) ? $store->update(['timezone' => $value]) : throw $wrong('a time zone such as Europe/Berlin.'),
             'markets' => (new EditMarkets)->sellTo($store, explode(',', $value)),
+            'crawl_schedule', 'crawl_hours' => $this->setTimes($store, $key, $value),
             'tracking_parameters' => preg_match('/^([A-Za-z0-9_.\-\[\]]+\*?(\s*,\s*|$))*$/', $value) === 1 && strlen($value) <= 2000 ? $store->update(['settings' => ['tracking_parameters' => array_values(array_filter(array_map(trim(...), explode(',', $value))))] + $store->settings]) : throw $wrong('names with commas between them.'),
             'private_hosts' => $this->allowHosts($store, $value),
             'shop_url' => $this->connect($store, url: (PageUrl::parse($value) ?? throw $wrong('an http or https address.'))->text()),
             'shop_token' => strlen($value) <= 4000 ? $this->connect($store, secret: $value) : throw $wrong('at most 4000 characters.'),
             default => throw new InvalidArgumentException("There is no option \"$key\". store:set --list shows all."),
         };
+    }
+
+    private function setTimes(Store $store, string $key, string $value): void
+    {
+        try {
+            CrawlTimes::of($key === 'crawl_schedule' ? $value : 'never', $key === 'crawl_hours' ? $value : '');
+        } catch (InvalidArgumentException $wrong) {
+            throw new InvalidArgumentException("$key: {$wrong->getMessage()}");
+        }
+        $store->update(['settings' => [$key => strtolower($value)] + $store->settings]);
     }
 
     private function allowHosts(Store $store, string $value): void

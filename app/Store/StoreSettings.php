@@ -14,6 +14,10 @@ final readonly class StoreSettings
      * @param  int  $pageLimit  URLs that one crawl fetches at most, 1 to 500,000
      * @param  int  $pageBytes  bytes of a page that are read at most, 10,000 to 10,000,000
      * @param  int  $timeout  seconds that an answer may take, 2 to 60
+     * @param  string  $crawlSchedule  as CrawlTimes reads it
+     * @param  string  $crawlHours  as CrawlTimes reads it
+     * @param  int  $rate  pages a second at most; 0 for as many as the shop bears
+     * @param  int  $trapBudget  pages that a crawl takes of one pattern of addresses
      * @param  list<string>  $trackingParameters  names of parameters that only track; "*" at the end stands for any rest
      * @param  list<string>  $privateHosts  "host:port" on private or loopback addresses that the owner allows
      */
@@ -24,6 +28,10 @@ final readonly class StoreSettings
         public int $timeout = 20,
         public array $privateHosts = [],
         public array $trackingParameters = self::TRACKING,
+        public int $rate = 0,
+        public int $trapBudget = 2000,
+        public string $crawlSchedule = 'never',
+        public string $crawlHours = '',
     ) {
     }
 
@@ -35,7 +43,14 @@ final readonly class StoreSettings
             'page_limit' => ['min' => 1, 'max' => 500000, 'default' => 150000, 'means' => 'URLs that one crawl fetches at most'],
             'page_bytes' => ['min' => 10000, 'max' => 10000000, 'default' => 5000000, 'means' => 'bytes of a page that are read at most'],
             'timeout' => ['min' => 2, 'max' => 60, 'default' => 20, 'means' => 'seconds that an answer of the shop may take'],
+            'rate' => ['min' => 0, 'max' => 1000, 'default' => 0, 'means' => 'pages a second that a crawl fetches at most; 0 for as many as the shop bears'],
+            'trap_budget' => ['min' => 10, 'max' => 100000, 'default' => 2000, 'means' => 'pages that a crawl takes of one pattern of addresses, such as the combinations of a list\'s filters'],
         ];
+    }
+
+    public function crawlTimes(): CrawlTimes
+    {
+        return CrawlTimes::of($this->crawlSchedule, $this->crawlHours);
     }
 
     /** @param  array<string, mixed>  $given */
@@ -46,8 +61,9 @@ final readonly class StoreSettings
             $value = is_numeric($given[$key] ?? null) ? (int) $given[$key] : $number['default'];
             $values[] = max($number['min'], min($number['max'], $value));
         }
+        $text = static fn (string $key, string $default): string => is_string($given[$key] ?? null) ? $given[$key] : $default;
         $list = static fn (string $key): ?array => is_array($given[$key] ?? null) ? array_values(array_filter($given[$key], is_string(...))) : null;
 
-        return new self($values[0], $values[1], $values[2], $values[3], $list('private_hosts') ?? [], $list('tracking_parameters') ?? self::TRACKING);
+        return new self($values[0], $values[1], $values[2], $values[3], $list('private_hosts') ?? [], $list('tracking_parameters') ?? self::TRACKING, $values[4], $values[5], $text('crawl_schedule', 'never'), $text('crawl_hours', ''));
     }
 }

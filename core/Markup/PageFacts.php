@@ -22,6 +22,7 @@ final readonly class PageFacts
      * @param  list<string>  $types  schema.org types from JSON-LD, and "og:" followed by the Open Graph type
      * @param  list<Link>  $links  in the order of the page; only http and https
      * @param  array<string, int>  $strays  what stood in the body and counts as absent
+     * @param  ?PageDetails  $details  what is kept of the newest fetch alone
      */
     public function __construct(
         public ?string $title,
@@ -34,10 +35,11 @@ final readonly class PageFacts
         public array $types,
         public array $links,
         public array $strays,
+        public ?PageDetails $details = null,
     ) {
     }
 
-    /** 16 bytes that change when any fact but the links does. */
+    /** 16 bytes that change when any fact but the links and the details does. */
     public function digest(): string
     {
         return md5(serialize([$this->title, $this->description, $this->robots, $this->canonicals, $this->h1s, $this->words, $this->language, $this->types, $this->strays]), true);

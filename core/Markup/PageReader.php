@@ -18,7 +18,7 @@ use Orchard\Core\Url\PageUrl;
 final class PageReader
 {
     /** Raised whenever the same HTML would give other facts or links, so that pages read by an older edition are read again. */
-    public const EDITION = 2;
+    public const EDITION = 3;
 
     private const HEAD_TAGS = ['base' => 1, 'basefont' => 1, 'bgsound' => 1, 'link' => 1, 'meta' => 1, 'title' => 1, 'noscript' => 1, 'noframes' => 1, 'style' => 1, 'script' => 1, 'template' => 1, 'head' => 1, 'html' => 1];
 
@@ -46,8 +46,7 @@ final class PageReader
     /** @var list<string> */
     private array $canonicals = [];
 
-    /** @var list<string> */
-    private array $h1s = [];
+    private readonly DetailReader $details;
 
     private ?string $language = null;
 
@@ -74,10 +73,17 @@ final class PageReader
 
     private string $mainText = '';
 
-    /** @var ?array{href: string, text: string, alt: string, nofollow: bool, region: Region} */
+    /** @var ?array{href: string, text: string, alt: string, rel: int, region: Region} */
     private ?array $anchor = null;
 
     private ?string $heading = null;
+
+    private int $headingLevel = 1;
+
+    /** Text of an element that looks like a heading and is none, while it is open. */
+    private ?string $styled = null;
+
+    private string $styledTag = '';
 
     private PageUrl $base;
 
@@ -89,6 +95,7 @@ final class PageReader
     private function __construct(private readonly PageUrl $url)
     {
         $this->base = $url;
+        $this->details = new DetailReader;
     }
 
     /** @param  string  $html in UTF-8, as Charset::toUtf8() gives it */
@@ -104,19 +111,21 @@ final class PageReader
     {
         $this->closeAnchor();
         $this->closeHeading();
-        $words = preg_match_all('/[\p{L}\p{N}][\p{L}\p{N}\p{M}\'’\-.]*/u', $this->mainText);
+        $text = MainText::of($this->mainText);
+        $details = $this->details->details($text);
 
         return new PageFacts(
             $this->title,
             $this->description,
             $this->robots,
             $this->canonicals,
-            $this->h1s,
-            (int) $words,
+            $details->h1s(),
+            $text->words(),
             $this->language,
-            array_values(array_unique($this->types)),
+            array_values(array_unique([...$this->types, ...$this->details->types()])),
             $this->links,
             $this->strays,
+            $details,
         );
     }
 
@@ -217,13 +226,20 @@ final class PageReader
                 $this->openAnchor($name, $attributes);
                 break;
             case 'img':
+                $given = self::attributes($attributes);
                 if ($this->anchor !== null) {
-                    $this->anchor['alt'] .= ' '.(self::attributes($attributes)['alt'] ?? '');
+                    $this->anchor['alt'] .= ' '.($given['alt'] ?? '');
                 }
+                $this->details->image($given, fn (string $src): ?string => $this->resolve($src));
                 break;
             case 'h1': case 'h2': case 'h3': case 'h4': case 'h5': case 'h6':
                 $this->closeHeading();
-                $this->heading = $name === 'h1' ? '' : null;
+                $this->styled = null;
+                $this->heading = '';
+                $this->headingLevel = (int) $name[1];
+                break;
+            case 'p': case 'div': case 'span': case 'strong':
+                $this->openStyled($name, $attributes);
                 break;
             case 'meta':
                 $this->meta(self::attributes($attributes));
@@ -291,6 +307,12 @@ final class PageReader
             case 'h1': case 'h2': case 'h3': case 'h4': case 'h5': case 'h6':
                 $this->closeHeading();
                 break;
+            case 'p': case 'div': case 'span': case 'strong':
+                if ($this->styled !== null && $this->styledTag === $name) {
+                    $this->details->styled(Text::tidy(Entities::decode($this->styled)));
+                    $this->styled = null;
+                }
+                break;
             case 'nav': case 'header': case 'footer': case 'main': case 'article':
                 $this->open[$name] = max(0, $this->open[$name] - 1);
                 if ($this->regions !== [] && end($this->regions) === $name) {
@@ -305,7 +327,7 @@ final class PageReader
     private function wordEnds(string $name): void
     {
         if (! isset(self::INLINE_TAGS[$name])) {
-            $this->mainText .= ' ';
+            $this->mainText .= "\n";
             if ($this->anchor !== null) {
                 $this->anchor['text'] .= ' ';
             }
@@ -322,8 +344,12 @@ final class PageReader
         if ($this->templates === 0) {
             if ($name === 'title') {
                 $this->title ??= Text::tidy(Entities::decode($content));
-            } elseif ($name === 'script' && stripos($attributes, 'ld+json') !== false) {
-                $this->structuredTypes($content);
+            } elseif ($name === 'script') {
+                if (stripos($attributes, 'ld+json') !== false) {
+                    $this->details->structured($content);
+                } else {
+                    $this->details->script();
+                }
             } elseif ($name === 'textarea') {
                 $this->text($content);
             }
@@ -380,6 +406,9 @@ final class PageReader
         if ($this->heading !== null) {
             $this->heading .= $text;
         }
+        if ($this->styled !== null) {
+            $this->styled .= $text;
+        }
         if ($this->regions === []) {
             $this->mainText .= str_contains($text, '&') ? Entities::decode($text) : $text;
         }
@@ -396,7 +425,7 @@ final class PageReader
             'href' => $given['href'],
             'text' => '',
             'alt' => $name === 'area' ? ($given['alt'] ?? '') : '',
-            'nofollow' => preg_match('/(^|\s)nofollow(\s|$)/i', $given['rel'] ?? '') === 1,
+            'rel' => isset($given['rel']) ? Link::relOf($given['rel']) : 0,
             'region' => $region,
         ];
         if ($name === 'area') {
@@ -419,14 +448,31 @@ final class PageReader
         if ($text === '') {
             $text = Text::tidy($anchor['alt']);
         }
-        $this->links[] = new Link($target, mb_strlen($text) > 255 ? mb_substr($text, 0, 255) : $text, $anchor['nofollow'], $anchor['region']);
+        $this->links[] = new Link($target, mb_strlen($text) > 255 ? mb_substr($text, 0, 255) : $text, $anchor['rel'], $anchor['region']);
     }
 
     private function closeHeading(): void
     {
         if ($this->heading !== null) {
-            $this->h1s[] = Text::tidy(Entities::decode($this->heading));
+            $this->details->heading($this->headingLevel, Text::tidy(Entities::decode($this->heading)));
             $this->heading = null;
+        }
+    }
+
+    /** A short text that a class or a role calls a heading, outside of any heading element. */
+    private function openStyled(string $name, string $attributes): void
+    {
+        if ($this->heading === null && $this->regions === [] && $attributes !== '' && (stripos($attributes, 'head') !== false || stripos($attributes, 'title') !== false || stripos($attributes, '"h') !== false) && $this->inBody) {
+            $given = self::attributes($attributes);
+            if (($given['role'] ?? '') === 'heading' || preg_match('/(?:^|[\s_\-])(?:h[1-6]|heading|headline|title)(?:$|[\s_\-])/i', $given['class'] ?? '') === 1) {
+                $this->styled = '';
+                $this->styledTag = $name;
+
+                return;
+            }
+        }
+        if ($this->styled !== null && $this->styledTag === $name) {
+            $this->styled = null; // It holds more than a text.
         }
     }
 
@@ -435,9 +481,11 @@ final class PageReader
     {
         $name = strtolower(trim($given['name'] ?? ''));
         $content = $given['content'] ?? '';
-        if (strtolower($given['property'] ?? '') === 'og:type') {
+        $property = strtolower(trim($given['property'] ?? ''));
+        if ($property === 'og:type') {
             $this->types[] = 'og:'.strtolower(trim($content));
         }
+        $this->details->meta($property !== '' ? $property : $name, $given, $this->inBody);
         if ($name !== 'description' && $name !== 'robots') {
             return;
         }
@@ -453,36 +501,35 @@ final class PageReader
     /** @param  array<string, string>  $given */
     private function linkElement(array $given): void
     {
-        if (preg_match('/(^|\s)canonical(\s|$)/i', $given['rel'] ?? '') !== 1 || ! isset($given['href'])) {
+        if (! isset($given['href'], $given['rel'])) {
             return;
         }
-        if ($this->inBody) {
-            $this->stray('canonical');
-
+        $rels = preg_split('/[\t\n\f\r ]+/', strtolower(trim($given['rel']))) ?: [];
+        $target = array_intersect($rels, ['canonical', 'alternate', 'next', 'prev']) === [] ? null : ($this->resolve($given['href']) ?? trim($given['href']));
+        if ($target === null) {
             return;
         }
-        $this->canonicals[] = $this->resolve($given['href']) ?? trim($given['href']);
+        foreach (['next', 'prev'] as $way) {
+            if (in_array($way, $rels, true)) {
+                $this->details->paging($way, $target);
+            }
+        }
+        if (in_array('alternate', $rels, true) && isset($given['hreflang'])) {
+            $this->inBody ? $this->stray('hreflang') : $this->details->hreflang(trim($given['hreflang']), $target);
+        }
+        if (in_array('canonical', $rels, true)) {
+            $this->details->canonical($this->inBody ? 'body' : 'tag', $target, trim($given['href']));
+            if ($this->inBody) {
+                $this->stray('canonical');
+            } else {
+                $this->canonicals[] = $target;
+            }
+        }
     }
 
     private function stray(string $what): void
     {
         $this->strays[$what] = ($this->strays[$what] ?? 0) + 1;
-    }
-
-    private function structuredTypes(string $json): void
-    {
-        $data = json_decode(trim($json), true, 64);
-        if (! is_array($data)) {
-            return;
-        }
-        $nodes = array_is_list($data) ? $data : (is_array($data['@graph'] ?? null) ? $data['@graph'] : [$data]);
-        foreach ($nodes as $node) {
-            foreach ((array) (is_array($node) ? $node['@type'] ?? [] : []) as $type) {
-                if (is_string($type)) {
-                    $this->types[] = $type;
-                }
-            }
-        }
     }
 
     private function resolve(string $href): ?string

@@ -15,4 +15,6 @@ enum CellSort
     case SearchType;
     case Count;
     case Number;
+    case Text;
+    case Truth;
 }

@@ -11,6 +11,8 @@ final class RowReader
 
     private const DEVICES = ['desktop' => 1, 'computer' => 1, 'pc' => 1, 'mobile' => 2, 'phone' => 2, 'smartphone' => 2, 'mobil' => 2, 'handy' => 2, 'tablet' => 3];
 
+    private const TRUTHS = ['yes' => 1, 'true' => 1, '1' => 1, 'x' => 1, 'ja' => 1, 'oui' => 1, 'sí' => 1, 'si' => 1, 'indexed' => 1, 'listed' => 1, 'follow' => 1, 'followed' => 1, 'dofollow' => 1, 'in stock' => 1, 'no' => 0, 'false' => 0, '0' => 0, 'nein' => 0, 'non' => 0, 'not indexed' => 0, 'not listed' => 0, 'excluded' => 0, 'nofollow' => 0, 'ugc' => 0, 'sponsored' => 0, 'out of stock' => 0];
+
     private const TYPES = ['web' => 0, 'all' => 0, 'image' => 1, 'images' => 1, 'video' => 2, 'videos' => 2, 'news' => 3];
 
     /** @var list<array{int, Field, bool}> column, field, whether it counts */
@@ -81,8 +83,16 @@ final class RowReader
                 $cell = mb_substr(mb_strtolower(trim((string) preg_replace('/[\p{Z}\p{Cc}]+/u', ' ', $cell))), 0, 500);
 
                 return $cell === '' ? null : $cell;
+            case CellSort::Text:
+                $cell = mb_substr(trim((string) preg_replace('/[\p{Z}\p{Cc}]+/u', ' ', $cell)), 0, 500);
+
+                return $cell === '' ? null : $cell;
+            case CellSort::Truth:
+                $cell = mb_strtolower(trim($cell));
+
+                return $cell === '' ? null : self::TRUTHS[$cell] ?? false;
             case CellSort::Day:
-                return $this->dates->parse($cell) ?? false;
+                return trim($cell) === '' ? null : $this->dates->parse($cell) ?? false;
             case CellSort::Country:
                 $cell = trim($cell);
 
@@ -101,6 +111,7 @@ final class RowReader
         return match ($sort) {
             CellSort::Count => preg_match('/^\s*[-−]\s*[\d.,]+$/u', $cell) === 1 ? "$shown is below nought" : "$shown is no whole number",
             CellSort::Number => "$shown is no number",
+            CellSort::Truth => "$shown is neither yes nor no",
             CellSort::Day => "$shown is no day",
             CellSort::Country => "$shown is no country that is known",
             CellSort::Device => "$shown is no device: desktop, phone or tablet",

@@ -49,6 +49,7 @@
             </nav>
         @endif
         <div class="grow"></div>
+        @if ($currentStore)<div hx-get="{{ route('under-way', $currentStore) }}" hx-trigger="load" hx-swap="outerHTML"></div>@endif
         <details>
             <summary>{{ $user->name }}@if ($role), {{ $role->value }}@endif</summary>
             <ul>

@@ -85,7 +85,8 @@ final class Site
         $asked = array_values(array_filter(explode("\n", (string) file_get_contents("$this->file.log"))));
         file_put_contents("$this->file.log", '');
 
-        return $asked;
+        // The address by which a crawl sees what the site shows for none of its pages.
+        return array_values(array_filter($asked, static fn (string $path): bool => preg_match('~^/[0-9a-f]{24}$~', $path) !== 1));
     }
 
     private function save(): self

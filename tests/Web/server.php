@@ -28,6 +28,13 @@ while (true) {
         usleep((int) (($page['wait'] ?? 0) * 1_000_000));
         if (! ($page['drop'] ?? false)) {
             $body = base64_decode($page['body'] ?? '');
+            $tag = array_column($page['headers'] ?? [], 1, 0)['ETag'] ?? null;
+            if ($tag !== null && preg_match('~^If-None-Match: (.*?)\r$~mi', $head, $asked) === 1) {
+                file_put_contents("$file.log", "(had $asked[1])\n", FILE_APPEND);
+                if ($asked[1] === $tag) {
+                    [$page['status'], $body] = [304, ''];
+                }
+            }
             $lines = ['HTTP/1.1 '.($page['status'] ?? 200).' As told', 'Content-Length: '.strlen($body), 'Connection: close'];
             foreach ($page['headers'] ?? [['Content-Type', 'text/html; charset=utf-8']] as [$name, $value]) {
                 $lines[] = "$name: $value";

@@ -28,6 +28,11 @@ final class CompareWork implements LongWork
         return 'gather.compare';
     }
 
+    public static function title(): string
+    {
+        return 'comparing two crawls';
+    }
+
     public static function queue(): string
     {
         return 'bulk';

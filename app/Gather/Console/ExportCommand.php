@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Gather\Console;
 
 use App\Gather\Inventory\PageExport;
+use App\Gather\Inventory\PageFilter;
+use App\Gather\Inventory\PageList;
 use App\Store\Console\ExportsTable;
 use App\Store\Console\StoreCommand;
 
@@ -16,8 +18,8 @@ final class ExportCommand extends StoreCommand
 
     protected $description = 'Export the inventory of pages';
 
-    public function handle(PageExport $export): int
+    public function handle(PageExport $export, PageList $list): int
     {
-        return $this->guarded(fn (): int => $this->export(PageExport::COLUMNS, $export->rows($this->store())));
+        return $this->guarded(fn (): int => $this->export(PageExport::COLUMNS, $export->rows($store = $this->store(), $list->ids($store, PageFilter::of([])))));
     }
 }

@@ -15,15 +15,15 @@ use LogicException;
 
 final class ImportCommand extends StoreCommand
 {
-    protected $signature = 'gather:import {kind : search or sales} {file : CSV, TSV or XLSX, gzipped or zipped or plain; "-" for standard input} {--store=} {--map= : column:field,… by the columns\' names or numbers} {--from= : first day, where the file tells none} {--to= : last day} {--wait : work to the end in this process} {--json}';
+    protected $signature = 'gather:import {kind : search, sales, products, feed, keywords, rivals, backlinks, index, logs, pages or sitemap} {file : CSV, TSV, XLSX, RSS, Atom, JSON-LD, sitemap or access log, gzipped or zipped or plain; "-" for standard input} {--store=} {--map= : column:field,… by the columns\' names or numbers} {--from= : first day, where the file tells none} {--to= : last day} {--wait : work to the end in this process} {--json}';
 
-    protected $description = 'Bring in a file of search or sales rows';
+    protected $description = 'Bring in a file: rows of search or sales, products, keywords, rivals, backlinks, index states, logs, pages';
 
     public function handle(Imports $imports, WorkDesk $desk): int
     {
         return $this->guarded(function () use ($imports, $desk): int {
             $store = $this->store();
-            $sort = FileSort::tryFrom((string) $this->argument('kind')) ?? throw new InvalidArgumentException('There are files of '.implode(' and ', array_column(FileSort::cases(), 'value')).' rows.');
+            $sort = FileSort::named((string) $this->argument('kind')) ?? throw new InvalidArgumentException('There are files of '.implode(', ', array_column(FileSort::cases(), 'value')).', feed and sitemap.');
             $file = (string) $this->argument('file');
             $path = $file;
             if ($file === '-') {

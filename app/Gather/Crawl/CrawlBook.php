@@ -38,9 +38,13 @@ final class CrawlBook
         $silent = [];
         $same = [];
         $byState = [];
+        $read = [];
         foreach ($batch as $outcome) {
             $page = $outcome->page;
             $byState[$outcome->state->value][] = $page->id;
+            if ($outcome->state === FrontierState::CutOff) {
+                continue;
+            }
             if ($outcome->fetched === null) {
                 $same[$page->level + 1][] = $page->id;
 
@@ -55,6 +59,7 @@ final class CrawlBook
             if ($outcome->parsed !== null) {
                 [$carried[$page->id], $more] = $this->linksOf($outcome, $ids);
                 $next += $more;
+                $read[] = [$outcome->fetched, $outcome->parsed->details];
             } elseif ($outcome->state === FrontierState::Failed) {
                 $silent[] = $page->id;
             } elseif ($page->answer !== null) {
@@ -64,7 +69,10 @@ final class CrawlBook
         }
         $between();
         $this->links->write($carried, $between);
+        $this->pages->writeDetails($read);
+        $between();
         $this->links->forget($unlinked);
+        $this->pages->forgetDetails($unlinked);
         $this->links->doubt($silent);
         foreach ($found as $level => $pages) {
             $this->frontier->addPages($pages, $level);
@@ -127,9 +135,9 @@ final class CrawlBook
     {
         $rows = [];
         $found = [];
-        foreach ($outcome->parsed->links ?? [] as $place => [$digest, $anchor, $nofollow]) {
+        foreach ($outcome->parsed->links ?? [] as $place => [$digest, $anchor, $rel]) {
             if ($place < 65000) {
-                $rows[] = [$ids[$digest], $anchor, $nofollow];
+                $rows[] = [$ids[$digest], $anchor, $rel];
                 $found[$digest] = $ids[$digest];
             }
         }
@@ -144,6 +152,6 @@ final class CrawlBook
             $blocks[] = $block;
         }
 
-        return [new PageLinks($outcome->answer, $outcome->parsed->digest ?? '', $rows, $blocks), $found];
+        return [new PageLinks($outcome->answer, $outcome->parsed->digest ?? '', $rows, $blocks, $outcome->fetched?->validator('etag'), $outcome->fetched?->validator('last-modified')), $found];
     }
 }

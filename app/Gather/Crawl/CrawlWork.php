@@ -17,6 +17,7 @@ use App\Store\Facts\NumberWindow;
 use App\Store\Models\Store;
 use App\Store\Pages\LinkBook;
 use App\Store\Pages\PageBook;
+use App\Store\Pages\Succession;
 use App\Store\Work\LongWork;
 use App\Store\Work\SliceEnd;
 use App\Store\Work\WorkRun;
@@ -42,6 +43,11 @@ final class CrawlWork implements LongWork
         return 'gather.crawl';
     }
 
+    public static function title(): string
+    {
+        return 'a crawl';
+    }
+
     public static function queue(): string
     {
         return 'bulk';
@@ -60,6 +66,14 @@ final class CrawlWork implements LongWork
             }
             $phase = (string) $crawl->phase;
             $run->beat(['phase' => $phase, 'fetched' => (int) $crawl->fetched, 'failed' => (int) $crawl->failed, 'barred' => (int) $crawl->barred], force: true);
+            $wait = in_array($phase, ['robots', 'sitemaps', 'pages'], true) ? $store->options()->crawlTimes()->secondsToWait(new \DateTimeImmutable('now', new \DateTimeZone($store->timezone))) : 0;
+            if ($wait > 0) {
+                $run->beat(['waits' => $wait], force: true);
+
+                // Not the whole time at once, so that a stop or other hours are heeded soon.
+                return SliceEnd::later(min(300, $wait));
+            }
+            $run->beat(['waits' => 0]);
             $end = match ($phase) {
                 'robots' => $this->robots($run, $store, $crawl),
                 'sync' => $this->sync($run, $store),
@@ -75,8 +89,11 @@ final class CrawlWork implements LongWork
                 return $end;
             }
             $next = self::PHASES[$phase];
-            $run->fenced(function () use ($run, $next, $crawl): void {
+            $run->fenced(function () use ($run, $phase, $next, $crawl): void {
                 $set = ['phase' => $next];
+                if ($phase === 'pages') {
+                    $set['doubt'] = CrawlTrust::doubt((int) $crawl->store_id, $run->subjectId);
+                }
                 if ($next === 'done') {
                     $set += ['state' => $this->isComplete($crawl) ? 'complete' : 'incomplete', 'ended_at' => now()];
                 }
@@ -97,7 +114,7 @@ final class CrawlWork implements LongWork
     /** A crawl concludes something only when nothing was cut off and the shop answered nearly all the time. */
     private function isComplete(object $crawl): bool
     {
-        return (int) $crawl->cut_off === 0 && (int) $crawl->failed <= 0.02 * max(1, (int) $crawl->fetched) && (int) $crawl->fetched > 0;
+        return $crawl->doubt === null && (int) $crawl->cut_off === 0 && (int) $crawl->failed <= 0.02 * max(1, (int) $crawl->fetched) && (int) $crawl->fetched > 0;
     }
 
     private function robots(WorkRun $run, Store $store, object $crawl): ?SliceEnd
@@ -122,12 +139,25 @@ final class CrawlWork implements LongWork
         if ($rules->isShut()) {
             return SliceEnd::failed("robots.txt answered $status; until it can be read, nothing may be fetched (RFC 9309).");
         }
-        $run->fenced(static function () use ($run, $answer, $status, $base, $store): void {
-            DB::table('gather_crawls')->where('id', $run->subjectId)->update(['robots' => mb_scrub((string) $answer?->body), 'robots_status' => $status]);
+        $missing = self::missing($http, $base, $rules, $options->timeout);
+        $run->fenced(static function () use ($run, $answer, $status, $base, $store, $missing): void {
+            DB::table('gather_crawls')->where('id', $run->subjectId)->update(['robots' => mb_scrub((string) $answer?->body), 'robots_status' => $status, 'missing' => $missing]);
             (new Frontier($run->subjectId, $store))->addPages((new PageBook($store))->idsOf([$base->digest() => $base->text()]), 0);
         });
 
         return null;
+    }
+
+    /** What the shop shows for an address that surely does not exist, where it does not say that it is not found. */
+    private static function missing(GuardedHttp $http, PageUrl $base, RobotsTxt $rules, int $timeout): ?string
+    {
+        $url = $base->resolve('/'.substr(md5('no such page'.$base->text()), 0, 24));
+        if ($url === null || ! $rules->allows($url->target())) {
+            return null;
+        }
+        $answer = $http->fetch(new HttpRequest($url, timeout: $timeout, maxBytes: 1_000_000));
+
+        return $answer->status === 200 && preg_match('~^(text/html|application/xhtml\+xml)~i', (string) $answer->header('content-type')) === 1 ? $answer->body : null;
     }
 
     private function sync(WorkRun $run, Store $store): ?SliceEnd
@@ -164,6 +194,8 @@ final class CrawlWork implements LongWork
     {
         $links = new LinkBook($store->id);
         $complete = $this->isComplete($crawl);
+        $run->fenced(static fn () => Succession::find($run->storeId, $run->subjectId));
+        $run->fenced(static fn () => DB::delete('DELETE p FROM gather_patterns p JOIN gather_crawls c ON c.id = p.crawl_id WHERE c.store_id = ? AND (p.cut = 0 OR c.id < ?)', [$run->storeId, $run->subjectId]));
         $older = DB::table('gather_crawls')->where('store_id', $store->id)->where('id', '<', $run->subjectId)->pluck('id');
         do {
             if ($run->timeIsUp()) {

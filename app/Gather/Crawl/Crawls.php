@@ -6,6 +6,8 @@ namespace App\Gather\Crawl;
 
 use App\Store\Models\Store;
 use App\Store\Work\WorkDesk;
+use DateTimeImmutable;
+use DateTimeZone;
 use Illuminate\Support\Facades\DB;
 use RuntimeException;
 
@@ -34,6 +36,18 @@ final class Crawls
 
             return ['crawl' => $crawl, 'work' => $this->desk->begin(CrawlWork::class, $store->id, $crawl, $userId)];
         });
+    }
+
+    /** Begins the crawls whose time has come. */
+    public function beginDue(): void
+    {
+        foreach (Store::query()->get() as $store) {
+            $latest = self::latest($store->id);
+            $now = new DateTimeImmutable('now', new DateTimeZone($store->timezone));
+            if ($store->options()->crawlTimes()->isDue($now, $latest === null ? null : new DateTimeImmutable((string) $latest->started_at, new DateTimeZone('UTC'))) && $this->underWay($store) === null) {
+                $this->begin($store, null);
+            }
+        }
     }
 
     /** The work of a crawl that is waiting, running, stopped or failed and could go on. */

@@ -8,6 +8,7 @@ use App\Store\Bulk;
 use App\Store\Bytes;
 use App\Store\Models\Store;
 use Illuminate\Support\Facades\DB;
+use Orchard\Core\Markup\PageReader;
 
 /** The URLs of one crawl, level by level and by digest, so that a limit cuts the same set every time. */
 final class Frontier
@@ -73,9 +74,9 @@ final class Frontier
         if ($level === null) {
             return [];
         }
-        $rows = DB::select('SELECT f.page_id, p.url, f.attempts, f.level, a.answer_digest FROM gather_frontier f JOIN pages p ON p.id = f.page_id LEFT JOIN page_answers a ON a.page_id = f.page_id WHERE f.crawl_id = ? AND f.state = 0 AND f.level = ? ORDER BY f.digest LIMIT '.$count, [$this->crawl, $level]);
+        $rows = DB::select('SELECT f.page_id, p.url, f.attempts, f.level, a.answer_digest, a.edition, a.etag, a.last_modified FROM gather_frontier f JOIN pages p ON p.id = f.page_id LEFT JOIN page_answers a ON a.page_id = f.page_id WHERE f.crawl_id = ? AND f.state = 0 AND f.level = ? ORDER BY f.digest LIMIT '.$count, [$this->crawl, $level]);
 
-        return array_values(array_map(static fn (object $row): FrontierPage => new FrontierPage((int) $row->page_id, (string) $row->url, (int) $row->level, (int) $row->attempts, $row->answer_digest === null ? null : (string) $row->answer_digest), $rows));
+        return array_values(array_map(static fn (object $row): FrontierPage => new FrontierPage((int) $row->page_id, (string) $row->url, (int) $row->level, (int) $row->attempts, $row->answer_digest === null ? null : (string) $row->answer_digest, (int) $row->edition === PageReader::EDITION ? array_filter(['If-None-Match' => (string) $row->etag, 'If-Modified-Since' => $row->etag === null ? (string) $row->last_modified : ''], static fn (string $value): bool => $value !== '') : []), $rows));
     }
 
     /** @param  list<int>  $pages */

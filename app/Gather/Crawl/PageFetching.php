@@ -33,6 +33,15 @@ final class PageFetching
     /** Pages that may wait for a parser; more would only fill memory. */
     private const MOST_TO_PARSE = 48;
 
+    /** So many refusals one after the other mean that the shop does not want this crawl. */
+    private const REFUSED_AFTER = 50;
+
+    /** Of so many pages one is fetched whole although the shop could say that it has not changed. */
+    private const CONTROL = 20;
+
+    /** Headers that are kept. */
+    private const HEADERS = ['etag', 'last-modified', 'cache-control', 'expires', 'vary', 'content-language', 'content-encoding', 'link', 'x-robots-tag', 'strict-transport-security', 'server', 'age'];
+
     /** This many failures in a row, with nothing fetched between, end the crawl. */
     private const DEAD_AFTER = 25;
 
@@ -50,6 +59,8 @@ final class PageFetching
 
     private readonly int $crawlId;
 
+    private readonly ?string $missing;
+
     private readonly int $timeout;
 
     private readonly int $pageBytes;
@@ -63,6 +74,16 @@ final class PageFetching
     private int $barred;
 
     private int $inARow = 0;
+
+    /** Pages refused one after the other. */
+    private int $refused = 0;
+
+    private int $unchanged = 0;
+
+    /** Whether the shop's word that a page has not changed is taken; it is not once it proved wrong. */
+    private bool $validators;
+
+    private readonly TrapBudget $budget;
 
     private ?string $lastProblem = null;
 
@@ -97,7 +118,10 @@ final class PageFetching
         $this->book = new CrawlBook($store, $this->base, $this->crawlId, $this->frontier);
         $this->http = GuardedHttp::allowing($options->privateHosts);
         $this->robots = RobotsTxt::fromAnswer((int) $crawl->robots_status, (string) $crawl->robots, GuardedHttp::PRODUCT_TOKEN);
-        $this->throttle = new Throttle((int) $crawl->concurrency, $this->robots->crawlDelay ?? 0.0);
+        $this->throttle = new Throttle((int) $crawl->concurrency, max($this->robots->crawlDelay ?? 0.0, $options->rate > 0 ? 1 / $options->rate : 0.0));
+        $this->budget = new TrapBudget($this->crawlId, $options->trapBudget);
+        $this->validators = (bool) $crawl->validators;
+        $this->missing = $crawl->missing === null ? null : (string) $crawl->missing;
         $this->timeout = $options->timeout;
         $this->pageBytes = $options->pageBytes;
         $this->lastWrite = microtime(true);
@@ -106,11 +130,11 @@ final class PageFetching
     /** @return ?SliceEnd null when every page has been seen to */
     public function work(): ?SliceEnd
     {
-        $parsers = new ParserPool(self::cores());
+        $parsers = new ParserPool(self::cores(), $this->missing);
         $startedAt = microtime(true);
         $before = $this->fetched;
         while (true) {
-            $dead = $this->inARow >= self::DEAD_AFTER;
+            $dead = $this->inARow >= self::DEAD_AFTER || $this->refused >= self::REFUSED_AFTER;
             $stopping = $dead || $this->run->timeIsUp() || $this->stopWanted();
             if (! $stopping && $parsers->underWay() < self::MOST_TO_PARSE) {
                 $this->startRequests();
@@ -148,6 +172,9 @@ final class PageFetching
     /** @return SliceEnd|null|false false to go on, null when every page has been seen to */
     private function endOfSlice(bool $dead, bool $stopping): SliceEnd|null|false
     {
+        if ($this->refused >= self::REFUSED_AFTER) {
+            return SliceEnd::failed("The shop refuses this crawl: the last {$this->refused} pages were all forbidden. Ask whoever runs the shop to let it in, then resume.");
+        }
         if ($dead || ($this->fetched === 0 && $this->failed > 0 && $this->frontier->count(FrontierState::Queued) === 0)) {
             return SliceEnd::failed('The shop has stopped answering; last seen: '.($this->lastProblem ?? 'no answer').' Resume the crawl when it is back.');
         }
@@ -171,19 +198,25 @@ final class PageFetching
     private function startRequests(): void
     {
         $now = microtime(true);
-        while ($this->queue !== [] && $this->inARow < self::DEAD_AFTER && $this->throttle->mayStart($this->http->underWay(), $now)) {
+        while ($this->queue !== [] && $this->inARow < self::DEAD_AFTER && $this->refused < self::REFUSED_AFTER && $this->throttle->mayStart($this->http->underWay(), $now)) {
             $page = array_shift($this->queue);
             $url = PageUrl::parse($page->url);
             if ($url === null) {
                 continue;
             }
-            if (! $this->robots->allows($url->target())) {
+            $barred = ! $this->robots->allows($url->target());
+            if (! $barred && $page->attempts === 0 && ! $this->budget->allows($url)) {
+                $this->batch[] = new Outcome($page, FrontierState::CutOff, null);
+
+                continue;
+            }
+            if ($barred) {
                 $this->barred++;
                 $this->batch[] = new Outcome($page, FrontierState::Barred, new FetchedPage($page->id, $page->url, 0, problem: FetchedPage::BARRED));
 
                 continue;
             }
-            $this->http->add(new HttpRequest($url, headers: ['Accept' => 'text/html,application/xhtml+xml,*/*;q=0.5'], timeout: $this->timeout, maxBytes: $this->pageBytes), $page);
+            $this->http->add(new HttpRequest($url, headers: ['Accept' => 'text/html,application/xhtml+xml,*/*;q=0.5'] + ($this->asksWhole($page) ? [] : $page->validators), timeout: $this->timeout, maxBytes: $this->pageBytes), $page);
             $this->throttle->started($now);
         }
     }
@@ -202,14 +235,30 @@ final class PageFetching
             return;
         }
         $this->inARow = 0;
+        if ($answer->status === 401 || $answer->status === 403) {
+            $this->refused++;
+        } else {
+            $this->refused = 0;
+        }
+        if ($answer->status === 304) {
+            $this->fetched++;
+            $this->unchanged++;
+            $this->batch[] = new Outcome($page, FrontierState::Done, null);
+
+            return;
+        }
         $type = (string) $answer->header('content-type');
         if ($answer->status < 300 || $answer->status >= 400) {
             $digest = self::digestOf($answer, $type);
             if ($page->answer === $digest) {
                 $this->fetched++;
+                $this->unchanged++;
                 $this->batch[] = new Outcome($page, FrontierState::Done, null);
 
                 return;
+            }
+            if (isset($page->validators['If-None-Match']) && $answer->status === 200 && $answer->header('etag') === $page->validators['If-None-Match']) {
+                $this->validators = false; // Another page under the same tag: the shop's word is worth nothing.
             }
             if (preg_match('~^(text/html|application/xhtml\+xml)~i', $type) === 1) {
                 $parsers->add($page->url, $type, $answer->body, [$page, $this->pageOf($page, $answer, $type), $digest]);
@@ -219,6 +268,12 @@ final class PageFetching
         }
         $this->fetched++;
         $this->batch[] = new Outcome($page, FrontierState::Done, $this->pageOf($page, $answer, $type));
+    }
+
+    /** Some pages are always fetched whole, to see whether the shop tells the truth of the others. */
+    private function asksWhole(FrontierPage $page): bool
+    {
+        return ! $this->validators || ($page->id + $this->crawlId) % self::CONTROL === 0;
     }
 
     private function failed(FrontierPage $page, HttpAnswer $answer): void
@@ -251,6 +306,8 @@ final class PageFetching
             $this->canonicalHeader($url, $answer),
             strlen($answer->body),
             $answer->cut ? 'cut off at '.number_format($this->pageBytes).' bytes' : null,
+            headers: array_map(static fn (array $values): string => mb_substr(mb_scrub(implode(', ', $values)), 0, 1000), array_intersect_key($answer->headers, array_flip(self::HEADERS))),
+            responseMs: (int) round(1000 * $answer->seconds),
         );
     }
 
@@ -295,13 +352,15 @@ final class PageFetching
                 $this->frontier->tried($try['id'], $try['problem']);
             }
             $this->book->write($this->batch, $parsers->pump(...));
-            DB::table('gather_crawls')->where('id', $this->crawlId)->update(['fetched' => $this->fetched, 'failed' => $this->failed, 'barred' => $this->barred, 'level' => $this->batch === [] ? DB::raw('level') : $this->batch[0]->page->level]);
+            $this->budget->write(array_values(array_map(static fn (Outcome $outcome): string => $outcome->page->url, array_filter($this->batch, static fn (Outcome $outcome): bool => $outcome->state === FrontierState::Done || $outcome->state === FrontierState::Failed))));
+            DB::table('gather_crawls')->where('id', $this->crawlId)->update(['fetched' => $this->fetched, 'unchanged' => DB::raw('unchanged + '.$this->unchanged), 'validators' => $this->validators ? 1 : 0, 'failed' => $this->failed, 'barred' => $this->barred, 'level' => $this->batch === [] ? DB::raw('level') : $this->batch[0]->page->level]);
         });
         foreach ($this->batch as $outcome) {
             unset($this->taken[$outcome->page->id]);
         }
         $this->batch = [];
         $this->again = [];
+        $this->unchanged = 0;
     }
 
     /** Takes more from the frontier, up to the page limit. @return bool whether there is anything to do */

@@ -35,7 +35,7 @@ final readonly class FileLook
     public static function into(int $storeId, string $path, ?FileSort $sort = null, array $corrections = [], ?array $columns = null): self
     {
         $file = TableFile::at($path);
-        $fields = array_merge(FileSort::Search->fields(), FileSort::Sales->fields());
+        $fields = array_merge(...array_map(static fn (FileSort $sort): array => $sort->fields(), FileSort::cases()));
         $dialect = $file->look(static fn (array $row): int => count(Columns::match($row, $fields)))->with($corrections);
         $names = [];
         $rows = [];
@@ -93,6 +93,7 @@ final readonly class FileLook
             }
         }
 
-        return $best;
+        // Names that fit nothing whole say nothing; most files are search rows.
+        return $most >= 100 ? $best : FileSort::Search;
     }
 }

@@ -5,20 +5,24 @@ declare(strict_types=1);
 namespace App\Gather\Files;
 
 use App\Gather\Inventory\KnownPages;
+use App\Gather\Inventory\ReindexWork;
 use App\Store\Bulk;
 use App\Store\Events\InventoryRefreshed;
 use App\Store\Facts\FactBook;
 use App\Store\Facts\NumberWindow;
 use App\Store\Facts\PageWeeks;
 use App\Store\Files\TableFile;
+use App\Store\Lists\ListBook;
 use App\Store\Models\Store;
 use App\Store\Work\LongWork;
 use App\Store\Work\SliceEnd;
+use App\Store\Work\WorkDesk;
 use App\Store\Work\WorkRun;
 use Closure;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 use LogicException;
+use Orchard\Core\Tabular\CellProblem;
 use Orchard\Core\Tabular\Field;
 use Orchard\Core\Tabular\RowReader;
 use RuntimeException;
@@ -34,9 +38,18 @@ final class ImportWork implements LongWork
     /** More rows than this that cannot be read are no mishap: the columns are matched wrongly. */
     private const MOST_ASIDES = 100_000;
 
+    public function __construct(private readonly WorkDesk $desk)
+    {
+    }
+
     public static function sort(): string
     {
         return 'gather.import';
+    }
+
+    public static function title(): string
+    {
+        return 'bringing in a file';
     }
 
     public static function queue(): string
@@ -69,6 +82,7 @@ final class ImportWork implements LongWork
                 $next = match ((string) $import->phase) {
                     'read' => $this->read($run, $store, $import),
                     'days' => $this->days($run, $store, $import),
+                    'list' => $this->list($run, $store, $import),
                     'back' => $this->back($run, $store, $import),
                     'weeks' => $this->weeks($run, $store, $import),
                     'numbers' => $this->numbers($run, $store, $import),
@@ -92,8 +106,9 @@ final class ImportWork implements LongWork
         $dialect = Imports::dialectOf($import);
         $fields = array_filter(array_map(static fn (string $key): ?Field => $sort->field($key), FileLook::columnsOf((string) $import->columns)));
         $days = $import->period_first === null ? 1 : (int) (new \DateTimeImmutable((string) $import->period_first))->diff(new \DateTimeImmutable((string) $import->period_last))->days + 1;
-        $intake = new RowIntake($store, $sort, new RowReader($fields, $dialect), (string) $import->period_first, $days);
-        (new FactBook($store->id, $sort->facts(), (int) $import->grain))->openStage((int) $import->id);
+        $list = $sort->list();
+        $intake = $list !== null ? new ListIntake($store, $sort, new RowReader($fields, $dialect)) : new RowIntake($store, $sort, new RowReader($fields, $dialect), (string) $import->period_first, $days);
+        $list === null && (new FactBook($store->id, $sort->facts(), (int) $import->grain))->openStage((int) $import->id);
         $file = TableFile::at(Imports::path($import));
         $next = (int) $import->next_row;
         $taken = (int) $import->rows_taken;
@@ -116,24 +131,16 @@ final class ImportWork implements LongWork
                 }
             }
         }
-        $this->commit($run, $store, $import, $intake, $next, $file->offset(), $taken, $aside, 'days');
+        $this->commit($run, $store, $import, $intake, $next, $file->offset(), $taken, $aside, $list === null ? 'days' : 'list');
 
-        return 'days';
+        return $list === null ? 'days' : 'list';
     }
 
     /** @return array{int, int} rows taken and rows set aside so far */
-    private function commit(WorkRun $run, Store $store, object $import, RowIntake $intake, int $next, int $offset, int $taken, int $aside, string $phase): array
+    private function commit(WorkRun $run, Store $store, object $import, RowIntake|ListIntake $intake, int $next, int $offset, int $taken, int $aside, string $phase): array
     {
         [$taken, $aside] = $run->fenced(static function () use ($store, $import, $intake, $next, $offset, $taken, $aside, $phase): array {
-            $path = (string) tempnam(sys_get_temp_dir(), 'rows');
-            $out = fopen($path, 'wb') ?: throw new RuntimeException('No room for the rows.');
-            [$written, $problems] = $intake->flush($out);
-            fclose($out);
-            try {
-                (new FactBook($store->id, FileSort::from((string) $import->sort)->facts(), (int) $import->grain))->stage((int) $import->id, $path);
-            } finally {
-                unlink($path);
-            }
+            [$written, $problems] = $intake instanceof ListIntake ? $intake->store((int) $import->id) : self::stage($store, $import, $intake);
             Bulk::write('gather_asides', ['import_id', 'line', 'column_name', 'reason', 'cells'], array_map(static fn (array $one): array => [(int) $import->id, $one['line'], $one['problem']->column, mb_substr($one['problem']->reason, 0, 255), json_encode($one['cells'], JSON_UNESCAPED_UNICODE | JSON_INVALID_UTF8_SUBSTITUTE | JSON_THROW_ON_ERROR)], $problems), 'INSERT IGNORE');
             DB::table('gather_imports')->where('id', $import->id)->update(['next_row' => $next, 'next_offset' => $offset, 'rows_taken' => $taken + $written, 'rows_aside' => $aside + count($problems), 'phase' => $phase]);
 
@@ -142,6 +149,43 @@ final class ImportWork implements LongWork
         $run->beat(['rows' => $taken, 'asides' => $aside, 'read' => $offset], force: true);
 
         return [$taken, $aside];
+    }
+
+    /** @return array{int, list<array{line: int, cells: list<string>, problem: CellProblem}>} rows staged, rows set aside */
+    private static function stage(Store $store, object $import, RowIntake $intake): array
+    {
+        $path = (string) tempnam(sys_get_temp_dir(), 'rows');
+        $out = fopen($path, 'wb') ?: throw new RuntimeException('No room for the rows.');
+        $flushed = $intake->flush($out);
+        fclose($out);
+        try {
+            (new FactBook($store->id, FileSort::from((string) $import->sort)->facts(), (int) $import->grain))->stage((int) $import->id, $path);
+        } finally {
+            unlink($path);
+        }
+
+        return $flushed;
+    }
+
+    /** Makes the rows of a list current, or takes them out again; then the pages that they speak of are sorted anew. */
+    private function list(WorkRun $run, Store $store, object $import): string
+    {
+        $sort = FileSort::from((string) $import->sort);
+        $book = new ListBook($store->id, $sort->list() ?? throw new LogicException('No list.'));
+        do {
+            $isDone = $run->fenced(fn (): bool => $import->is_back ? $book->takeBack((int) $import->id) : $book->makeCurrent((int) $import->id));
+            $run->beat();
+            if (! $isDone && $run->timeIsUp()) {
+                return (string) $import->phase;
+            }
+        } while (! $isDone);
+        (new KnownPages($store))->list($run);
+        $run->fenced(function () use ($import, $sort, $store): void {
+            DB::table('gather_imports')->where('id', $import->id)->update(['phase' => 'done', 'state' => $import->is_back ? 'back' : 'done', 'remark' => null, 'ended_at' => now()]);
+            $sort === FileSort::Products && $this->desk->begin(ReindexWork::class, $store->id, 0, null);
+        });
+
+        return 'done';
     }
 
     /** Takes the staged days over, those of a month at a time. */
@@ -168,6 +212,9 @@ final class ImportWork implements LongWork
 
     private function back(WorkRun $run, Store $store, object $import): string
     {
+        if (FileSort::from((string) $import->sort)->list() !== null) {
+            return $this->list($run, $store, $import);
+        }
         $facts = FileSort::from((string) $import->sort)->facts();
         $book = new FactBook($store->id, $facts, (int) $import->grain);
         $book->closeStage((int) $import->id);

@@ -132,9 +132,9 @@ final readonly class Imports
         if (in_array('day', $keys, true) && $look->dialect->dates === null) {
             throw new InvalidArgumentException('The dates in the file come in two orders: in some the day stands first, in others the month. Make them one, or choose by hand which is meant; the others are set aside then.');
         }
-        $grain = $look->sort->grain($keys);
+        $grain = $look->sort->list() === null ? $look->sort->grain($keys) : 0;
         [$first, $last] = [null, null];
-        if (($grain & Grain::DAY) === 0) {
+        if ($look->sort->list() === null && ($grain & Grain::DAY) === 0) {
             [$first, $last] = self::period($periodFirst, $periodLast);
         }
 
@@ -199,7 +199,7 @@ final readonly class Imports
         }
         foreach (DB::table('gather_imports')->whereIn('state', ['failed', 'stopped'])->whereNotNull('sort')->where('ended_at', '<', now()->subDays(30))->get(['id', 'store_id', 'sort', 'grain']) as $row) {
             self::letGo((int) $row->id);
-            (new FactBook((int) $row->store_id, FileSort::from((string) $row->sort)->facts(), (int) $row->grain))->closeStage((int) $row->id);
+            FileSort::from((string) $row->sort)->list() === null && (new FactBook((int) $row->store_id, FileSort::from((string) $row->sort)->facts(), (int) $row->grain))->closeStage((int) $row->id);
         }
     }
 

@@ -8,7 +8,6 @@ use App\Store\Facts\QueryBook;
 use App\Store\Models\Store;
 use App\Store\Pages\PageAddress;
 use App\Store\Pages\PageBook;
-use App\Store\Pages\PageSource;
 use DateTimeImmutable;
 use DateTimeZone;
 use Illuminate\Support\Facades\DB;
@@ -91,7 +90,7 @@ final class RowIntake
             foreach ($this->pages->idsOf($urls) as $digest => $id) {
                 $this->pageIds[(string) $urls[$digest]] = $id;
             }
-            $this->pages->known(array_map(fn (string $url): int => $this->pageIds[$url], array_values($urls)), $this->sort === FileSort::Search ? PageSource::Search : PageSource::Sales);
+            $this->pages->known(array_map(fn (string $url): int => $this->pageIds[$url], array_values($urls)), $this->sort->source());
         }
         $queries = $texts === [] ? [] : $this->queries->idsOf(array_map(strval(...), array_keys($texts)));
         $owned = [];
@@ -128,6 +127,9 @@ final class RowIntake
         $values = $this->reader->read($cells);
         if ($values instanceof CellProblem) {
             return $values;
+        }
+        if (array_key_exists('day', $values) && $values['day'] === null) {
+            return new CellProblem('Day', 'is empty');
         }
         $day = (string) ($values['day'] ?? $this->day);
         if ($day > $this->today) {

@@ -20,7 +20,7 @@ final class CrawlController
 {
     public function show(Store $store): View
     {
-        return view('gather.crawl', ['store' => $store, 'crawls' => DB::table('gather_crawls')->where('store_id', $store->id)->orderByDesc('id')->limit(20)->get(), 'sitemaps' => DB::table('gather_sitemaps')->where('crawl_id', Crawls::latest($store->id)->id ?? 0)->where('is_read', 1)->orderBy('level')->orderBy('url')->limit(200)->get()] + $this->state($store));
+        return view('gather.crawl', ['store' => $store, 'crawls' => DB::table('gather_crawls')->where('store_id', $store->id)->orderByDesc('id')->limit(20)->get(), 'sitemaps' => DB::table('gather_sitemaps')->where('crawl_id', Crawls::latest($store->id)->id ?? 0)->where('is_read', 1)->orderBy('level')->orderBy('url')->limit(200)->get(), 'patterns' => DB::table('gather_patterns')->where('crawl_id', Crawls::latest($store->id)->id ?? 0)->where('cut', '>', 0)->orderByDesc('cut')->limit(100)->get()] + $this->state($store));
     }
 
     public function progress(Store $store): View

@@ -5,12 +5,17 @@ declare(strict_types=1);
 namespace App\Gather\Http;
 
 use App\Gather\Crawl\Crawls;
+use App\Gather\Inventory\PageColumn;
 use App\Gather\Inventory\PageExport;
 use App\Gather\Inventory\PageFilter;
 use App\Gather\Inventory\PageList;
 use App\Store\Facts\NumberWindow;
 use App\Store\Files\TableWriter;
+use App\Store\Markets;
 use App\Store\Models\Store;
+use App\Store\Pages\Selections;
+use App\Store\SavedViews;
+use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\View\View;
 use Symfony\Component\HttpFoundation\StreamedResponse;
@@ -19,9 +24,13 @@ final class InventoryController
 {
     public function index(Request $request, Store $store, PageList $list): View
     {
-        $filter = PageFilter::from($request);
+        $filter = $this->filter($request, $store);
+        $window = NumberWindow::of($store);
 
-        return view('gather.inventory', ['store' => $store, 'filter' => $filter, 'crawl' => Crawls::latest($store->id), 'window' => NumberWindow::of($store)] + $list->page($store, $filter));
+        return view('gather.inventory', [
+            'store' => $store, 'filter' => $filter, 'crawl' => Crawls::latest($store->id), 'window' => $window, 'columns' => $filter->columns($window !== null), 'markets' => Markets::of($store)->all(),
+            'views' => SavedViews::of($store, (int) $request->user()?->getAuthIdentifier(), 'inventory'), 'selection' => Selections::find($store, $filter->selection), 'selections' => Selections::named($store),
+        ] + $list->page($store, $filter));
     }
 
     public function counts(Request $request, Store $store, PageList $list): View
@@ -29,12 +38,57 @@ final class InventoryController
         return view('gather.counts', ['store' => $store, 'filter' => PageFilter::from($request), 'counts' => $list->counts($store)]);
     }
 
-    public function export(Store $store, PageExport $export, string $format): StreamedResponse
+    /** How many pages the filter shows; a fragment of its own, for it looks at all of them. */
+    public function count(Request $request, Store $store, PageList $list): View
+    {
+        return view('gather.count', ['n' => $list->count($store, $this->filter($request, $store))]);
+    }
+
+    public function folders(Request $request, Store $store, PageList $list): View
+    {
+        $filter = $this->filter($request, $store);
+
+        return view('gather.folders', ['store' => $store, 'filter' => $filter, 'window' => NumberWindow::of($store), 'folders' => $list->folders($store, $filter)]);
+    }
+
+    /** Turns what a form asks for into the address that stands for it. */
+    public function ask(Request $request, Store $store): RedirectResponse
+    {
+        $given = $request->query();
+        $query = array_filter(is_array($given['keep'] ?? null) ? $given['keep'] : [], is_string(...));
+        foreach (PageColumn::cases() as $column) {
+            $asked = $given['by'][$column->value] ?? null;
+            if (is_string($asked)) {
+                $query[$column->value] = $asked;
+            } elseif (is_array($asked)) {
+                $bound = static fn (string $key): string => is_string($asked[$key] ?? null) ? trim($asked[$key]) : '';
+                $query[$column->value] = $bound('from') === '' && $bound('to') === '' ? '' : $bound('from').'..'.$bound('to');
+            }
+        }
+        if (is_array($given['show'] ?? null)) {
+            $query['columns'] = implode(',', array_filter($given['show'], is_string(...)));
+        }
+
+        return redirect()->route('gather', [$store] + PageFilter::of($query)->query());
+    }
+
+    public function export(Request $request, Store $store, PageList $list, PageExport $export, string $format): StreamedResponse
     {
         abort_unless(isset(TableWriter::FORMATS[$format]), 404);
+        $filter = $this->filter($request, $store);
+        $more = array_values(array_filter($filter->columns, static fn (PageColumn $column): bool => ! in_array($column->value, PageExport::COLUMNS, true)));
 
-        return response()->streamDownload(static function () use ($store, $export, $format): void {
-            TableWriter::write($format, PageExport::COLUMNS, $export->rows($store), fopen('php://output', 'wb') ?: throw new \RuntimeException('No output.'));
+        return response()->streamDownload(static function () use ($store, $list, $filter, $more, $export, $format): void {
+            TableWriter::write($format, [...PageExport::COLUMNS, ...array_map(static fn (PageColumn $column): string => str_replace('-', '_', $column->value), $more)], $export->rows($store, $list->ids($store, $filter), $more), fopen('php://output', 'wb') ?: throw new \RuntimeException('No output.'));
         }, "{$store->slug}-pages.$format", ['Content-Type' => TableWriter::FORMATS[$format]]);
+    }
+
+    /** A selection of another store is none. */
+    private function filter(Request $request, Store $store): PageFilter
+    {
+        $filter = PageFilter::from($request);
+        abort_if($filter->selection !== null && Selections::find($store, $filter->selection) === null, 404);
+
+        return $filter;
     }
 }

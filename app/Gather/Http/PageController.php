@@ -5,23 +5,28 @@ declare(strict_types=1);
 namespace App\Gather\Http;
 
 use App\Changes\History;
+use App\Gather\Inventory\ListsOfPage;
+use App\Gather\Inventory\RepeatedLines;
 use App\Store\Facts\PageNumbers;
 use App\Store\Markets;
 use App\Store\Models\Store;
+use App\Store\Pages\KeptDetails;
 use App\Store\Pages\PageSource;
+use App\Store\Pages\Succession;
+use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\View\View;
 
 /** The dossier: all about one page. */
 final class PageController
 {
-    public function __invoke(Store $store, int $page): View
+    public function __invoke(Request $request, Store $store, int $page): View
     {
         $row = DB::table('pages')->where('store_id', $store->id)->where('id', $page)->first();
         abort_if($row === null, 404);
         $resource = $row->resource_id === null ? null : DB::table('resources')->where('id', $row->resource_id)->first();
 
-        return view('gather.page', [
+        return view($request->hasHeader('HX-Request') ? 'gather.beside' : 'gather.page', [
             'store' => $store,
             'page' => $row,
             'facts' => DB::table('page_facts')->where('page_id', $page)->where('to_crawl', 0)->first() ?? DB::table('page_facts')->where('page_id', $page)->orderByDesc('to_crawl')->first(),
@@ -29,11 +34,17 @@ final class PageController
             'resource' => $resource,
             'texts' => $resource === null ? collect() : DB::table('resource_texts')->where('resource_id', $resource->id)->get()->keyBy('field'),
             'history' => $resource === null ? [] : History::of((int) $resource->id),
-            'linksIn' => DB::table('links')->join('pages', 'pages.id', '=', 'links.from_page')->where('to_page', $page)->limit(50)->get(['pages.id', 'pages.url', 'anchor', 'nofollow']),
-            'linksOut' => DB::table('links')->join('pages', 'pages.id', '=', 'links.to_page')->where('links.store_id', $store->id)->where('from_page', $page)->orderBy('place')->limit(100)->get(['pages.id', 'pages.url', 'anchor', 'nofollow']),
+            'linksIn' => DB::table('links')->join('pages', 'pages.id', '=', 'links.from_page')->where('to_page', $page)->limit(50)->get(['pages.id', 'pages.url', 'anchor', 'rel']),
+            'linksOut' => DB::table('links')->join('pages', 'pages.id', '=', 'links.to_page')->where('links.store_id', $store->id)->where('from_page', $page)->orderBy('place')->limit(100)->get(['pages.id', 'pages.url', 'anchor', 'rel']),
             'numbers' => PageNumbers::of($store, $page),
             'currency' => Markets::of($store)->find((int) $row->market_id)->currency,
             'sources' => PageSource::namesOf((int) $row->sources),
+            'kept' => $kept = DB::table('page_details')->where('page_id', $page)->first(),
+            'details' => KeptDetails::unpack($kept?->details),
+            'text' => (new RepeatedLines($store->id))->ownText(KeptDetails::textOf($kept?->text)),
+            'product' => DB::table('page_products')->where('page_id', $page)->first(),
+            'told' => ListsOfPage::of($page),
+            'successor' => Succession::of($page),
             'earlier' => DB::table('page_facts')->where('page_id', $page)->where('to_crawl', '>', 0)->orderByDesc('to_crawl')->limit(10)->get(),
         ]);
     }

@@ -123,7 +123,7 @@ final readonly class DepthRebuild
                 DB::statement('CREATE TEMPORARY TABLE IF NOT EXISTS new_depths (page_id BIGINT UNSIGNED PRIMARY KEY, depth SMALLINT UNSIGNED, links_in INT UNSIGNED, links_nav INT UNSIGNED, links_out INT UNSIGNED)');
                 DB::delete('DELETE FROM new_depths');
                 Bulk::write('new_depths', ['page_id', 'depth', 'links_in', 'links_nav', 'links_out'], $rows);
-                DB::update('UPDATE page_index i JOIN new_depths n ON n.page_id = i.page_id SET i.depth = n.depth, i.links_in = n.links_in, i.links_nav = n.links_nav, i.links_out = n.links_out');
+                DB::update('UPDATE page_index i JOIN new_depths n ON n.page_id = i.page_id SET i.depth = n.depth, i.links_in = n.links_in, i.links_nav = n.links_nav, i.links_out = n.links_out, i.sources = IF(n.depth = ?, i.sources & ~1, i.sources | 1)', [self::UNREACHED]);
             });
             $run->beat();
         }

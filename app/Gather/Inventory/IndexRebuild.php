@@ -4,12 +4,16 @@ declare(strict_types=1);
 
 namespace App\Gather\Inventory;
 
+use App\Gather\Crawl\FrontierState;
 use App\Store\Bulk;
 use App\Store\Kinds\KindRules;
 use App\Store\Kinds\PageKind;
 use App\Store\Models\Store;
+use App\Store\Pages\CanonicalState;
 use App\Store\Pages\FetchedPage;
 use App\Store\Pages\LinkBook;
+use App\Store\Pages\PageMark;
+use App\Store\Pages\PageSource;
 use App\Store\Pages\WhyNot;
 use App\Store\Work\WorkRun;
 use Illuminate\Support\Facades\DB;
@@ -30,13 +34,16 @@ final readonly class IndexRebuild
     public function work(WorkRun $run): bool
     {
         $rules = KindRules::of($this->store);
+        $lines = new RepeatedLines($this->store->id);
         $after = is_int($run->progress()['indexed_to'] ?? null) ? $run->progress()['indexed_to'] : 0;
         if ($after === 0) {
             $run->fenced(fn () => $this->closeGone());
+            $run->fenced(fn () => $lines->find());
         }
         while (true) {
-            $rows = DB::select('SELECT p.id, p.url, p.market_id, p.resource_id, r.kind AS resource_kind, f.status, f.redirect_url, f.content_type, f.title, f.robots, f.robots_header, f.canonicals, f.canonical_header, f.words, f.types, f.problem
-                FROM page_facts f JOIN pages p ON p.id = f.page_id LEFT JOIN resources r ON r.id = p.resource_id
+            $rows = DB::select('SELECT p.id, p.url, p.market_id, p.resource_id, r.kind AS resource_kind, f.status, f.redirect_url, f.content_type, f.title, f.robots, f.robots_header, f.canonicals, f.canonical_header, f.words, f.types, f.problem, f.description, f.h1s, f.strays, f.bytes, f.from_crawl, p.sources,
+                d.marks, d.product, d.text_life, d.response_ms, d.images, d.no_alt, d.structured_errors, d.hreflangs, d.needs_script, d.looks_missing
+                FROM page_facts f JOIN pages p ON p.id = f.page_id LEFT JOIN resources r ON r.id = p.resource_id LEFT JOIN page_details d ON d.page_id = p.id
                 WHERE f.store_id = ? AND f.to_crawl = 0 AND p.id > ? ORDER BY p.id LIMIT '.self::CHUNK, [$this->store->id, $after]);
             if ($rows === []) {
                 (new KnownPages($this->store))->list($run);
@@ -45,13 +52,15 @@ final readonly class IndexRebuild
             }
             $index = [];
             $words = [];
+            $products = new ProductsOfPages($this->store->id, Bulk::ids($rows, 'id'));
             foreach ($rows as $row) {
                 $after = (int) $row->id;
-                [$index[], $words[]] = $this->rowsOf($row, $rules);
+                [$index[], $words[]] = $this->rowsOf($row, $rules, $lines, $products);
             }
-            $run->fenced(static function () use ($index, $words): void {
-                Bulk::write('page_index', ['page_id', 'store_id', 'market_id', 'resource_id', 'kind', 'status', 'indexable', 'why_not', 'words', 'title_chars', 'address'], $index, 'INSERT',
-                    'ON DUPLICATE KEY UPDATE market_id = VALUES(market_id), resource_id = VALUES(resource_id), kind = VALUES(kind), status = VALUES(status), indexable = VALUES(indexable), why_not = VALUES(why_not), words = VALUES(words), title_chars = VALUES(title_chars)');
+            $run->fenced(static function () use ($index, $words, $products): void {
+                $columns = ['market_id', 'resource_id', 'kind', 'status', 'indexable', 'why_not', 'words', 'title_chars', 'description_chars', 'h1s', 'images', 'no_alt', 'canonical', 'bytes', 'response_ms', 'hreflangs', 'marks', 'sources', 'life', 'stock', 'price', 'changed_crawl'];
+                Bulk::write('page_index', ['page_id', 'store_id', ...$columns, 'address'], $index, 'INSERT', 'ON DUPLICATE KEY UPDATE '.implode(', ', array_map(static fn (string $column): string => "$column = VALUES($column)", $columns)));
+                $products->write();
                 Bulk::write('page_words', ['page_id', 'store_id', 'words'], $words, 'INSERT', 'ON DUPLICATE KEY UPDATE words = VALUES(words)');
             });
             $run->beat(['indexed_to' => $after], force: true);
@@ -67,6 +76,8 @@ final readonly class IndexRebuild
         if (! $this->complete) {
             return;
         }
+        // What a budget cut off is still there.
+        DB::update('UPDATE pages p JOIN gather_frontier f ON f.page_id = p.id SET p.seen_crawl = ? WHERE f.crawl_id = ? AND f.state = ? AND p.seen_crawl > 0', [$this->crawl, $this->crawl, FrontierState::CutOff->value]);
         DB::update('UPDATE page_facts f JOIN pages p ON p.id = f.page_id SET f.to_crawl = ? WHERE f.store_id = ? AND f.to_crawl = 0 AND p.seen_crawl < ?', [$this->crawl, $this->store->id, $this->crawl]);
         (new LinkBook($this->store->id))->doubtGone($this->crawl);
         foreach (['page_index', 'page_words'] as $table) {
@@ -75,7 +86,7 @@ final readonly class IndexRebuild
     }
 
     /** @return array{list<int|string|null>, list<int|string>} */
-    private function rowsOf(object $row, KindRules $rules): array
+    private function rowsOf(object $row, KindRules $rules, RepeatedLines $lines, ProductsOfPages $products): array
     {
         $url = PageUrl::parse((string) $row->url) ?? $this->store->baseUrl();
         /** @var list<string> $types */
@@ -83,11 +94,36 @@ final readonly class IndexRebuild
         $kind = $rules->kindOf($url, $row->resource_kind === null ? null : PageKind::from((int) $row->resource_kind), $types);
         $why = self::whyNot($row);
         $title = (string) $row->title;
+        /** @var list<string> $canonicals */
+        $canonicals = json_decode((string) $row->canonicals, true);
+        /** @var array<string, int> $strays */
+        $strays = (array) json_decode((string) $row->strays, true);
+        $h1s = count((array) json_decode((string) $row->h1s, true));
+        $product = $products->of($row, $kind);
+        $marks = self::marksOf($row, $kind, $strays, $h1s);
 
         return [
-            [(int) $row->id, $this->store->id, (int) $row->market_id, $row->resource_id === null ? null : (int) $row->resource_id, $kind->value, (int) $row->status, $why === WhyNot::Indexable ? 1 : 0, $why->value, (int) $row->words, min(65535, mb_strlen($title)), substr($url->target(), 0, 190)],
+            [(int) $row->id, $this->store->id, (int) $row->market_id, $row->resource_id === null ? null : (int) $row->resource_id, $kind->value, (int) $row->status, $why === WhyNot::Indexable ? 1 : 0, $why->value, $row->marks === null ? (int) $row->words : $lines->ownWords((string) $row->marks), min(65535, mb_strlen($title)),
+                min(65535, mb_strlen((string) $row->description)), $h1s, (int) $row->images, (int) $row->no_alt, CanonicalState::of((string) $row->url, $canonicals, $row->canonical_header, $strays['canonical'] ?? 0)->value, (int) $row->bytes, (int) $row->response_ms, (int) $row->hreflangs, $marks,
+                (int) $row->sources | ($row->resource_id === null ? 0 : PageSource::Shop->value), $product['life']->value, $product['stock'], $product['price'], (int) $row->from_crawl, substr($url->target(), 0, 190)],
             [(int) $row->id, $this->store->id, mb_substr($title.' '.trim((string) preg_replace('/[^\p{L}\p{N}]+/u', ' ', rawurldecode($url->target()))), 0, 2000)],
         ];
+    }
+
+    /** @param  array<string, int>  $strays */
+    private static function marksOf(object $row, PageKind $kind, array $strays, int $h1s): int
+    {
+        $isPage = (int) $row->status === 200 && $row->marks !== null;
+        $marks = 0;
+        foreach ([
+            [PageMark::NeedsScript, (int) $row->needs_script === 1], [PageMark::LooksMissing, (int) $row->looks_missing === 1], [PageMark::BadStructured, (int) $row->structured_errors > 0],
+            [PageMark::StrayHead, isset($strays['canonical']) || isset($strays['robots'])], [PageMark::CutShort, str_starts_with((string) $row->problem, 'cut off')], [PageMark::KeptOut, $kind->isKeptOut()],
+            [PageMark::NoH1, $isPage && $h1s === 0], [PageMark::NoDescription, $isPage && (string) $row->description === ''], [PageMark::NoTitle, $isPage && (string) $row->title === ''],
+        ] as [$mark, $holds]) {
+            $marks |= $holds ? $mark->value : 0;
+        }
+
+        return $marks;
     }
 
     private static function whyNot(object $row): WhyNot
@@ -105,6 +141,7 @@ final readonly class IndexRebuild
             $status >= 400 => WhyNot::ClientError,
             preg_match('~^(text/html|application/xhtml\+xml)~i', (string) $row->content_type) !== 1 => WhyNot::NotHtml,
             IndexRules::from([(string) $row->robots, ...explode('; ', (string) $row->robots_header)])->noindex => WhyNot::Noindex,
+            (int) $row->looks_missing === 1 => WhyNot::LooksMissing,
             $canonical !== null && $canonical !== $row->url => WhyNot::CanonicalElsewhere,
             default => WhyNot::Indexable,
         };

@@ -26,7 +26,7 @@ final readonly class KnownPages
         $rules = KindRules::of($this->store);
         $after = 0;
         while (true) {
-            $pages = DB::select('SELECT p.id, p.url, p.market_id FROM pages p LEFT JOIN page_index i ON i.page_id = p.id WHERE p.store_id = ? AND p.sources > 0 AND i.page_id IS NULL AND p.id > ? ORDER BY p.id LIMIT '.self::CHUNK, [$this->store->id, $after]);
+            $pages = DB::select('SELECT p.id, p.url, p.market_id, p.sources FROM pages p LEFT JOIN page_index i ON i.page_id = p.id WHERE p.store_id = ? AND p.sources > 0 AND i.page_id IS NULL AND p.id > ? ORDER BY p.id LIMIT '.self::CHUNK, [$this->store->id, $after]);
             if ($pages === []) {
                 break;
             }
@@ -35,15 +35,16 @@ final readonly class KnownPages
             foreach ($pages as $page) {
                 $after = (int) $page->id;
                 $url = PageUrl::parse((string) $page->url) ?? $this->store->baseUrl();
-                $rows[] = [(int) $page->id, $this->store->id, (int) $page->market_id, $rules->kindOf($url, null, [])->value, 0, 0, WhyNot::NotFetched->value, substr($url->target(), 0, 190)];
+                $rows[] = [(int) $page->id, $this->store->id, (int) $page->market_id, $rules->kindOf($url, null, [])->value, 0, 0, WhyNot::NotFetched->value, (int) $page->sources, substr($url->target(), 0, 190)];
                 $words[] = [(int) $page->id, $this->store->id, trim((string) preg_replace('/[^\p{L}\p{N}]+/u', ' ', rawurldecode($url->target())))];
             }
             $run->fenced(static function () use ($rows, $words): void {
-                Bulk::write('page_index', ['page_id', 'store_id', 'market_id', 'kind', 'status', 'indexable', 'why_not', 'address'], $rows, 'INSERT IGNORE');
+                Bulk::write('page_index', ['page_id', 'store_id', 'market_id', 'kind', 'status', 'indexable', 'why_not', 'sources', 'address'], $rows, 'INSERT IGNORE');
                 Bulk::write('page_words', ['page_id', 'store_id', 'words'], $words, 'INSERT IGNORE');
             });
             $run->beat();
         }
+        $run->fenced(fn (): int => DB::update('UPDATE page_index i JOIN pages p ON p.id = i.page_id SET i.sources = (i.sources & 3) | p.sources WHERE i.store_id = ? AND i.sources & ~3 <> p.sources', [$this->store->id]));
         $run->fenced(function (): void {
             DB::table('page_counts')->where('store_id', $this->store->id)->delete();
             DB::insert('INSERT INTO page_counts SELECT ?, kind, status, indexable, COUNT(*) FROM page_index WHERE store_id = ? GROUP BY kind, status, indexable', [$this->store->id, $this->store->id]);

@@ -7,6 +7,8 @@ namespace App\Gather\Inventory;
 use App\Store\Bulk;
 use App\Store\Kinds\PageKind;
 use App\Store\Models\Store;
+use App\Store\Pages\PageSource;
+use Generator;
 use Illuminate\Support\Facades\DB;
 
 /** Reads the inventory's rows, a page of them at a time, by key, from the list table alone. */
@@ -14,19 +16,17 @@ final class PageList
 {
     public const PAGE = 50;
 
+    /** Folders that are told apart at once. */
+    private const MOST_FOLDERS = 200;
+
+    /** Columns that an index leads to in their order. */
+    private const ORDERED = ['address', 'depth', 'links', 'words', 'clicks', 'impressions', 'revenue'];
+
     /** @return array{rows: list<object>, next: ?string} */
     public function page(Store $store, PageFilter $filter): array
     {
         [$from, $where, $values] = $this->where($store, $filter);
-        [$column, $isDown] = match ($filter->sort) {
-            'depth' => ['i.depth', false],
-            'links' => ['i.links_in', true],
-            'words' => ['i.words', false],
-            'clicks' => ['i.clicks', true],
-            'impressions' => ['i.impressions', true],
-            'revenue' => ['i.revenue', true],
-            default => ['i.address', false],
-        };
+        [$column, $isDown] = $this->order($filter);
         if ($filter->after !== null && preg_match('/^([0-9a-f]*)\.(\d+)$/', $filter->after, $found) === 1 && strlen($found[1]) % 2 === 0) {
             $key = (string) hex2bin($found[1]);
             $key = $column === 'i.address' ? $key : (is_numeric($key) ? $key : '0');
@@ -42,19 +42,48 @@ final class PageList
             $last = end($keys);
             $next = bin2hex((string) $last->sort_key).'.'.$last->page_id;
         }
-        if ($keys === []) {
-            return ['rows' => [], 'next' => null];
-        }
-        $ids = Bulk::ids($keys, 'page_id');
-        $rows = [];
-        foreach (DB::select('SELECT i.*, p.url, f.title, f.description, f.redirect_url, f.problem FROM page_index i JOIN pages p ON p.id = i.page_id LEFT JOIN page_facts f ON f.page_id = i.page_id AND f.to_crawl = 0 WHERE i.page_id IN ('.Bulk::list($ids).')') as $row) {
-            $rows[(int) $row->page_id] = $row;
-        }
 
-        return ['rows' => array_values(array_filter(array_map(static fn (int $id): ?object => $rows[$id] ?? null, $ids))), 'next' => $next];
+        return ['rows' => $this->rows(Bulk::ids($keys, 'page_id')), 'next' => $next];
     }
 
-    /** @return array{total: int, kinds: array<string, int>, statuses: array<int, int>, indexable: int, unreached: int} */
+    /** How many pages the filter shows. */
+    public function count(Store $store, PageFilter $filter): int
+    {
+        [$from, $where, $values] = $this->where($store, $filter);
+
+        return (int) DB::selectOne("SELECT COUNT(*) AS n FROM $from WHERE $where", $values)->n;
+    }
+
+    /**
+     * Every page that the filter shows, in no order.
+     *
+     * @return Generator<list<int>> some thousands at a time
+     */
+    public function ids(Store $store, PageFilter $filter): Generator
+    {
+        [$from, $where, $values] = $this->where($store, $filter);
+        $after = 0;
+        while ($ids = Bulk::ids(DB::select("SELECT i.page_id FROM $from WHERE $where AND i.page_id > ? ORDER BY i.page_id LIMIT 5000", [...$values, $after]), 'page_id')) {
+            $after = end($ids);
+            yield $ids;
+        }
+    }
+
+    /** @return list<array{folder: string, pages: int, indexable: int, clicks: int, impressions: int, revenue: float}> folders one level below the filter's, the largest first; a page of its own stands under its path */
+    public function folders(Store $store, PageFilter $filter): array
+    {
+        [$from, $where, $values] = $this->where($store, $filter);
+        $base = $filter->folder === '' ? '/' : $filter->folder;
+        $start = strlen($base) + 1;
+        // Up to the next slash behind what is given; the query counts for nothing.
+        $rest = "SUBSTRING_INDEX(SUBSTRING(i.address, $start), '?', 1)";
+        $folder = "IF(LOCATE('/', $rest) > 0, CONCAT(SUBSTRING_INDEX($rest, '/', 1), '/'), '')";
+
+        return array_values(array_map(static fn (object $row): array => ['folder' => $base.$row->folder, 'pages' => (int) $row->pages, 'indexable' => (int) $row->indexable, 'clicks' => (int) $row->clicks, 'impressions' => (int) $row->impressions, 'revenue' => (float) $row->revenue],
+            DB::select("SELECT $folder AS folder, COUNT(*) AS pages, SUM(i.indexable) AS indexable, SUM(i.clicks) AS clicks, SUM(i.impressions) AS impressions, SUM(i.revenue) AS revenue FROM $from WHERE $where GROUP BY folder ORDER BY pages DESC LIMIT ".self::MOST_FOLDERS, $values)));
+    }
+
+    /** @return array{total: int, kinds: array<string, int>, statuses: array<int, int>, indexable: int, unreached: int, sources: array<string, int>} */
     public function counts(Store $store): array
     {
         $kinds = [];
@@ -70,21 +99,69 @@ final class PageList
             $indexable += $row->indexable ? $n : 0;
         }
         ksort($statuses);
+        $sources = [];
+        foreach (DB::select('SELECT sources, COUNT(*) AS n FROM page_index WHERE store_id = ? GROUP BY sources', [$store->id]) as $row) {
+            foreach (PageSource::namesOf((int) $row->sources) as $name) {
+                $sources[$name] = ($sources[$name] ?? 0) + (int) $row->n;
+            }
+        }
 
-        return ['total' => $total, 'kinds' => $kinds, 'statuses' => $statuses, 'indexable' => $indexable, 'unreached' => DB::table('page_index')->where('store_id', $store->id)->where('depth', DepthRebuild::UNREACHED)->count()];
+        return ['total' => $total, 'kinds' => $kinds, 'statuses' => $statuses, 'indexable' => $indexable, 'sources' => $sources, 'unreached' => $total - ($sources['links'] ?? 0)];
     }
 
-    /** @return array{string, string, list<int|string>} tables, condition, values */
+    /**
+     * @param  list<int>  $ids
+     * @return list<object> in that order
+     */
+    private function rows(array $ids): array
+    {
+        if ($ids === []) {
+            return [];
+        }
+        $rows = [];
+        foreach (DB::select('SELECT i.*, p.url, f.title, f.description, f.redirect_url, f.problem FROM page_index i JOIN pages p ON p.id = i.page_id LEFT JOIN page_facts f ON f.page_id = i.page_id AND f.to_crawl = 0 WHERE i.page_id IN ('.Bulk::list($ids).')') as $row) {
+            $rows[(int) $row->page_id] = $row;
+        }
+
+        return array_values(array_filter(array_map(static fn (int $id): ?object => $rows[$id] ?? null, $ids)));
+    }
+
+    /** @return array{string, bool} the column that leads, and whether downwards */
+    private function order(PageFilter $filter): array
+    {
+        $column = PageColumn::tryFrom($filter->sort);
+        $isDown = ($column?->isDown() ?? false) !== $filter->isTurned;
+
+        return [match (true) {
+            $column === null => 'i.address',
+            $column === PageColumn::Stock || $column === PageColumn::Price => "COALESCE(i.{$column->column()}, ".($isDown ? '-1' : '1e11').')',
+            default => 'i.'.$column->column(),
+        }, $isDown];
+    }
+
+    /** @return array{string, string, list<int|float|string>} tables, condition, values */
     private function where(Store $store, PageFilter $filter): array
     {
         $from = 'page_index i';
         $where = 'i.store_id = ?';
         $values = [$store->id];
-        foreach (['kind' => $filter->kind?->value, 'status' => $filter->status, 'indexable' => $filter->indexable === null ? null : (int) $filter->indexable, 'depth' => $filter->unreached ? DepthRebuild::UNREACHED : null] as $column => $value) {
-            if ($value !== null) {
-                $where .= " AND i.$column = ?";
-                $values[] = $value;
-            }
+        foreach ($filter->asked as $key => $asked) {
+            [$sql, $more] = PageFilter::condition(PageColumn::from($key), $asked) ?? ['0', []];
+            $where .= " AND $sql";
+            array_push($values, ...$more);
+        }
+        if ($filter->market !== null) {
+            $where .= ' AND i.market_id = ?';
+            $values[] = $filter->market;
+        }
+        if ($filter->folder !== '') {
+            $where .= ' AND i.address LIKE ?';
+            $values[] = addcslashes($filter->folder, '%_\\').'%';
+        }
+        if ($filter->selection !== null) {
+            $from = 'selected_pages s JOIN page_index i ON i.page_id = s.page_id';
+            $where .= ' AND s.selection_id = ?';
+            $values[] = $filter->selection;
         }
         if ($filter->search !== '' && $filter->exact) {
             $where .= ' AND i.address LIKE ?';
@@ -93,9 +170,11 @@ final class PageList
             preg_match_all('/[\p{L}\p{N}]+/u', $filter->search, $words);
             $asked = implode(' ', array_map(static fn (string $word): string => '+'.$word.'*', array_slice($words[0], 0, 8)));
             // From the words to the rows at once: the found pages never travel here and back.
-            $from = 'page_words w JOIN page_index i ON i.page_id = w.page_id';
+            $from = 'page_words w JOIN '.($filter->selection === null ? 'page_index i ON i.page_id = w.page_id' : 'page_index i ON i.page_id = w.page_id JOIN selected_pages s ON s.page_id = i.page_id');
             $where .= $asked === '' ? ' AND 0' : ' AND w.store_id = i.store_id AND MATCH(w.words) AGAINST (? IN BOOLEAN MODE)';
             $asked === '' || $values[] = $asked;
+        } elseif ($from === 'page_index i' && $filter->asked !== [] && ! in_array($filter->sort, self::ORDERED, true)) {
+            $from = 'page_index i FORCE INDEX (PRIMARY)';
         }
 
         return [$from, $where, $values];

@@ -19,6 +19,11 @@ final class ReindexWork implements LongWork
         return 'gather.reindex';
     }
 
+    public static function title(): string
+    {
+        return 'sorting the pages anew';
+    }
+
     public static function queue(): string
     {
         return 'bulk';

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Gather\Parsing;
 
+use App\Store\Pages\KeptDetails;
 use Orchard\Core\Markup\Charset;
 use Orchard\Core\Markup\PageFacts;
 use Orchard\Core\Markup\PageReader;
@@ -21,6 +22,14 @@ final class PageParser
     /** @var array<string, string> digest by URL; an empty one for a page of another host */
     private array $digests = [];
 
+    private readonly ?MissingPage $missing;
+
+    /** @param  ?string  $missing  HTML that answers for an address that does not exist */
+    public function __construct(?string $missing = null)
+    {
+        $this->missing = $missing === null ? null : MissingPage::from($missing);
+    }
+
     public function parse(string $body, ?string $contentType, string $url): ParsedPage
     {
         $page = PageUrl::parse($url) ?? throw new \InvalidArgumentException("$url is no URL.");
@@ -31,6 +40,7 @@ final class PageParser
         $urls = [];
         $main = [];
         $regions = [];
+        $externals = [];
         foreach ($facts->links as $link) {
             $digest = $this->digests[$link->target] ?? null;
             if ($digest === null) {
@@ -40,9 +50,13 @@ final class PageParser
                 }
             }
             if ($digest === '') {
+                if (count($externals) < 200) {
+                    $externals[] = ['url' => $link->target, 'anchor' => $link->anchor];
+                }
+
                 continue;
             }
-            $entry = [$digest, $link->anchor, $link->nofollow];
+            $entry = [$digest, $link->anchor, $link->rel];
             if ($link->region->repeats()) {
                 $regions[$link->region->value][] = $entry;
             } else {
@@ -57,6 +71,8 @@ final class PageParser
         }
         $bare = new PageFacts($facts->title, $facts->description, $facts->robots, $facts->canonicals, $facts->h1s, $facts->words, $facts->language, $facts->types, [], $facts->strays);
 
-        return new ParsedPage($bare, $urls, $main, $blocks, md5(serialize([$main, array_column($blocks, 0)]), true));
+        $details = ($facts->details ?? throw new \LogicException('A page was read without its details.'))->withExternals($externals);
+
+        return new ParsedPage($bare, KeptDetails::of($details, $this->missing?->isLike($details->text, $facts->title) ?? false), $urls, $main, $blocks, md5(serialize([$main, array_column($blocks, 0)]), true));
     }
 }

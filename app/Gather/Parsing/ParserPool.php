@@ -10,10 +10,10 @@ final class ParserPool
     /** @var list<ParserProcess> */
     private array $parsers = [];
 
-    public function __construct(int $processes)
+    public function __construct(int $processes, ?string $missing = null)
     {
         for ($i = 0; $i < max(1, $processes); $i++) {
-            $this->parsers[] = new ParserProcess;
+            $this->parsers[] = new ParserProcess($missing);
         }
     }
 

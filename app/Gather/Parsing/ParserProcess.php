@@ -4,15 +4,14 @@ declare(strict_types=1);
 
 namespace App\Gather\Parsing;
 
-use Orchard\Core\Markup\Link;
+use App\Store\Pages\KeptDetails;
 use Orchard\Core\Markup\PageFacts;
-use Orchard\Core\Markup\Region;
 use RuntimeException;
 
 /** One parser process: frames go out and come in without ever blocking this side. It ends with this object. */
 final class ParserProcess
 {
-    private const CLASSES = [ParsedPage::class, PageFacts::class, Link::class, Region::class];
+    private const CLASSES = [ParsedPage::class, PageFacts::class, KeptDetails::class];
 
     /** @var resource */
     private $process;
@@ -34,7 +33,8 @@ final class ParserProcess
     /** @var list<mixed> */
     private array $tags = [];
 
-    public function __construct()
+    /** @param  ?string  $missing  what the shop answers for an address that does not exist, where that is a page with status 200 */
+    public function __construct(?string $missing)
     {
         $command = [PHP_BINARY, '-d', 'opcache.enable_cli=1', '-d', 'opcache.jit=tracing', '-d', 'opcache.jit_buffer_size=32M', __DIR__.'/parser.php'];
         // Sockets hold several pages where a pipe holds two: a parser has something to do while this side writes to the database.
@@ -46,6 +46,8 @@ final class ParserProcess
         stream_set_blocking($this->input, false);
         stream_set_blocking($this->output, false);
         stream_set_chunk_size($this->output, 262144);
+        $frame = serialize($missing);
+        $this->outgoing[] = pack('V', strlen($frame)).$frame;
     }
 
     public function underWay(): int

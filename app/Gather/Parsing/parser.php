@@ -3,8 +3,9 @@
 /**
  * A parser process: reads frames from standard input, writes frames to standard output, ends when its input does.
  *
- * A frame is a 32-bit little-endian length and that many bytes of serialized data: in [url, content type, body], out a
- * ParsedPage, or a string that says why there is none.
+ * A frame is a 32-bit little-endian length and that many bytes of serialized data. In: first the text of the page that
+ * answers for an address that does not exist (or null), then [url, content type, body] each; out: a ParsedPage, or a
+ * string that says why there is none.
  */
 
 declare(strict_types=1);
@@ -26,7 +27,8 @@ $read = static function (int $length): ?string {
 
     return $data;
 };
-$parser = new PageParser;
+$missing = unserialize((string) $read((int) (unpack('V', (string) $read(4)) ?: [1 => 0])[1]), ['allowed_classes' => false]);
+$parser = new PageParser(is_string($missing) ? $missing : null);
 while (($head = $read(4)) !== null) {
     $frame = $read((int) (unpack('V', $head) ?: [1 => 0])[1]);
     if ($frame === null) {

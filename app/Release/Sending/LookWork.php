@@ -37,6 +37,11 @@ final class LookWork implements LongWork
         return 'release.look';
     }
 
+    public static function title(): string
+    {
+        return 'looking at the live pages';
+    }
+
     public static function queue(): string
     {
         return 'release';

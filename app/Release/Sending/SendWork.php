@@ -39,6 +39,11 @@ final class SendWork implements LongWork
         return 'release.send';
     }
 
+    public static function title(): string
+    {
+        return 'sending a release';
+    }
+
     public static function queue(): string
     {
         return 'release';

@@ -11,7 +11,7 @@ use Orchard\Core\Tabular\Dialect;
 use Orchard\Core\Tabular\Sniffer;
 use ZipArchive;
 
-/** A file of rows as it lies on the disk: CSV or TSV in any usual charset, plain, gzipped or alone in a zip, or an XLSX workbook. */
+/** A file of rows as it lies on the disk: CSV or TSV in any usual charset, plain, gzipped or alone in a zip, an XLSX workbook, or a file that can be read as if it were one (FeedRows). */
 final class TableFile
 {
     /** Bytes that are looked at to find out how the file is written. */
@@ -26,8 +26,11 @@ final class TableFile
 
     private ?bool $returns = null;
 
-    /** @param  string  $source  path or stream address that gives the plain bytes */
-    private function __construct(private readonly string $path, private readonly string $source, private readonly bool $isWorkbook)
+    /**
+     * @param  string  $source  path or stream address that gives the plain bytes
+     * @param  ?\Closure(): Generator<int, list<string>>  $read  gives the rows of a file that is no plain table
+     */
+    private function __construct(private readonly string $path, private readonly string $source, private readonly ?\Closure $read)
     {
     }
 
@@ -42,10 +45,16 @@ final class TableFile
             $start === '' => throw new InvalidArgumentException('The file is empty.'),
             str_starts_with($start, '%PDF') => throw new InvalidArgumentException('This is a PDF, whatever its name says; a table is wanted: CSV, TSV or XLSX.'),
             str_starts_with($start, "\xD0\xCF\x11\xE0") => throw new InvalidArgumentException('This is a workbook of the old kind (XLS); save it as XLSX or CSV.'),
-            str_starts_with($start, "\x1F\x8B") => new self($path, "compress.zlib://$path", false),
-            $inner !== null => new self($path, "zip://$path#$inner", false),
-            default => new self($path, $path, $isZip),
+            $isZip && $inner === null => new self($path, $path, static fn (): Generator => TableReader::workbook($path)),
+            default => self::plain($path, match (true) {
+                str_starts_with($start, "\x1F\x8B") => "compress.zlib://$path", $isZip => "zip://$path#$inner", default => $path
+            }),
         };
+    }
+
+    private static function plain(string $path, string $source): self
+    {
+        return new self($path, $source, FeedRows::of($source));
     }
 
     /**
@@ -55,9 +64,9 @@ final class TableFile
      */
     public function look(callable $columnsKnown): Dialect
     {
-        if ($this->isWorkbook) {
+        if ($this->read !== null) {
             $rows = [];
-            foreach (TableReader::workbook($this->path) as $row) {
+            foreach (($this->read)() as $row) {
                 $rows[] = $row;
                 if (count($rows) === 60) {
                     break;
@@ -89,8 +98,8 @@ final class TableFile
      */
     public function rows(Dialect $dialect, int $fromRow = 1, int $fromOffset = 0): Generator
     {
-        if ($this->isWorkbook) {
-            foreach (TableReader::workbook($this->path) as $number => $row) {
+        if ($this->read !== null) {
+            foreach (($this->read)() as $number => $row) {
                 if ($number >= $fromRow) {
                     yield $number => $row;
                 }

@@ -8,6 +8,7 @@ use App\Store\EditMarkets;
 use App\Store\Events\RulesChanged;
 use App\Store\Kinds\KindRule;
 use App\Store\Kinds\KindRules;
+use App\Store\Kinds\KindSuggestions;
 use App\Store\Kinds\PageKind;
 use App\Store\MarketOptions;
 use App\Store\Markets;
@@ -25,7 +26,7 @@ final class SettingsController
 {
     public function show(Store $store, StoreOptions $options): View
     {
-        return view('store.settings', ['store' => $store, 'options' => $options->list($store), 'markets' => Markets::of($store)->all(), 'rules' => KindRules::of($store)->rules]);
+        return view('store.settings', ['store' => $store, 'options' => $options->list($store), 'markets' => Markets::of($store)->all(), 'rules' => KindRules::of($store)->rules, 'suggestions' => KindSuggestions::of($store)]);
     }
 
     public function update(Request $request, Store $store, StoreOptions $options): RedirectResponse
@@ -113,9 +114,20 @@ final class SettingsController
         return $changed;
     }
 
+    /** Takes up rules that were suggested, in front of the others. */
+    public function suggested(Request $request, Store $store): RedirectResponse
+    {
+        $given = $request->validate(['take' => ['required', 'array', 'max:20'], 'take.*' => ['string', 'max:255']]);
+        $taken = array_values(array_filter(KindSuggestions::of($store), static fn (array $one): bool => in_array($one['rule']->value, $given['take'], true)));
+        (new KindRules([...array_column($taken, 'rule'), ...KindRules::of($store)->rules]))->save($store);
+        RulesChanged::dispatch($store->id, $request->user()?->getAuthIdentifier());
+
+        return redirect()->route('settings', $store)->with('done', count($taken).' rules are added; the inventory is being sorted by them.');
+    }
+
     public function kinds(Request $request, Store $store): RedirectResponse
     {
-        $given = $request->validate(['rules' => ['array', 'max:60'], 'rules.*.subject' => ['required', 'string'], 'rules.*.test' => ['required', 'string'], 'rules.*.value' => ['nullable', 'string', 'max:255'], 'rules.*.kind' => ['required', 'integer', 'between:1,6'], 'rules.*.place' => ['required', 'integer', 'between:0,999']]);
+        $given = $request->validate(['rules' => ['array', 'max:60'], 'rules.*.subject' => ['required', 'string'], 'rules.*.test' => ['required', 'string'], 'rules.*.value' => ['nullable', 'string', 'max:255'], 'rules.*.kind' => ['required', 'integer', 'between:1,8'], 'rules.*.place' => ['required', 'integer', 'between:0,999']]);
         $rules = [];
         /** @var list<array{subject: string, test: string, value: ?string, kind: int|string, place: int|string}> $rows */
         $rows = array_values($given['rules'] ?? []);

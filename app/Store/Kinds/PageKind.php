@@ -13,6 +13,8 @@ enum PageKind: int
     case Article = 4;
     case Plain = 5;
     case Other = 6;
+    case Search = 7;
+    case Account = 8;
 
     public function key(): string
     {
@@ -24,8 +26,16 @@ enum PageKind: int
         return match ($this) {
             self::Home => 'home page',
             self::Plain => 'plain page',
+            self::Search => 'search page',
+            self::Account => 'cart or account',
             default => $this->key(),
         };
+    }
+
+    /** Pages that are kept out of search on purpose; nothing about them is a fault. */
+    public function isKeptOut(): bool
+    {
+        return $this === self::Search || $this === self::Account;
     }
 
     public function plural(): string

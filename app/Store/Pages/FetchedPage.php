@@ -15,6 +15,7 @@ final readonly class FetchedPage
      * @param  int  $status  HTTP status; 0 where there was no answer or the page was barred
      * @param  ?string  $redirectUrl  where a 3xx leads, in PageUrl's form where it is one
      * @param  string  $robotsHeader  X-Robots-Tag headers, joined by "; "
+     * @param  array<string, string>  $headers  those that matter, by name
      * @param  ?PageFacts  $facts  null where it was not HTML, or not fetched
      */
     public function __construct(
@@ -28,13 +29,23 @@ final readonly class FetchedPage
         public int $bytes = 0,
         public ?string $problem = null,
         public ?PageFacts $facts = null,
+        public array $headers = [],
+        public int $responseMs = 0,
     ) {
     }
 
     /** The same fetch, with what the parser had to say. */
     public function with(?PageFacts $facts, ?string $problem): self
     {
-        return new self($this->pageId, $this->url, $this->status, $this->redirectUrl, $this->contentType, $this->robotsHeader, $this->canonicalHeader, $this->bytes, $problem, $facts);
+        return new self($this->pageId, $this->url, $this->status, $this->redirectUrl, $this->contentType, $this->robotsHeader, $this->canonicalHeader, $this->bytes, $problem, $facts, $this->headers, $this->responseMs);
+    }
+
+    /** A header by which the shop can say that nothing has changed; null where there is none of a sensible length. */
+    public function validator(string $name): ?string
+    {
+        $value = $this->headers[$name] ?? '';
+
+        return $value === '' || strlen($value) > ($name === 'etag' ? 190 : 40) ? null : $value;
     }
 
     /** Changes when anything that is kept of the page does; the byte count alone does not count. */

@@ -8,6 +8,7 @@ use App\Store\Bulk;
 use App\Store\Bytes;
 use Closure;
 use Illuminate\Support\Facades\DB;
+use Orchard\Core\Markup\PageReader;
 
 /**
  * Keeps the links that each page carried when it was last read: those of the main content as rows, those of repeated
@@ -27,16 +28,16 @@ final class LinkBook
         return isset($this->blocks[$digest]);
     }
 
-    /** @param  list<array{int, string, bool}>  $links target page, anchor, nofollow */
+    /** @param  list<array{int, string, int}>  $links target page, anchor, bits of rel */
     public function addBlock(string $digest, int $region, array $links): void
     {
         DB::insert('INSERT IGNORE INTO link_blocks (store_id, digest, region) VALUES (?, ?, ?)', [$this->storeId, $digest, $region]);
         $id = (int) DB::table('link_blocks')->where('store_id', $this->storeId)->where('digest', $digest)->value('id');
         $rows = [];
-        foreach ($links as $place => [$to, $anchor, $nofollow]) {
-            $rows[] = [$id, $place, $to, $anchor, $nofollow ? 1 : 0];
+        foreach ($links as $place => [$to, $anchor, $rel]) {
+            $rows[] = [$id, $place, $to, $anchor, $rel];
         }
-        Bulk::write('block_links', ['block_id', 'place', 'to_page', 'anchor', 'nofollow'], $rows, 'INSERT IGNORE');
+        Bulk::write('block_links', ['block_id', 'place', 'to_page', 'anchor', 'rel'], $rows, 'INSERT IGNORE');
         $this->blocks[$digest] = $id;
     }
 
@@ -58,10 +59,10 @@ final class LinkBook
         $changed = array_filter($carried, static fn (PageLinks $links, int $page): bool => ($known[$page] ?? '') !== $links->digest, ARRAY_FILTER_USE_BOTH);
         $this->erase(array_keys(array_intersect_key($changed, $known)));
         $between();
-        Bulk::write('links', ['store_id', 'from_page', 'place', 'to_page', 'anchor', 'nofollow'], (function () use ($changed): \Generator {
+        Bulk::write('links', ['store_id', 'from_page', 'place', 'to_page', 'anchor', 'rel'], (function () use ($changed): \Generator {
             foreach ($changed as $page => $links) {
-                foreach ($links->links as $place => [$to, $anchor, $nofollow]) {
-                    yield [$this->storeId, $page, $place, $to, $anchor, $nofollow ? 1 : 0];
+                foreach ($links->links as $place => [$to, $anchor, $rel]) {
+                    yield [$this->storeId, $page, $place, $to, $anchor, $rel];
                 }
             }
         })());
@@ -73,9 +74,9 @@ final class LinkBook
                 }
             }
         })(), 'INSERT IGNORE');
-        Bulk::write('page_answers', ['page_id', 'answer_digest', 'links_digest'], array_map(
-            static fn (int $page, PageLinks $links): array => [$page, new Bytes($links->answer), new Bytes($links->digest)], array_keys($carried), $carried,
-        ), 'INSERT', 'ON DUPLICATE KEY UPDATE answer_digest = VALUES(answer_digest), links_digest = VALUES(links_digest)');
+        Bulk::write('page_answers', ['page_id', 'answer_digest', 'links_digest', 'edition', 'etag', 'last_modified'], array_map(
+            static fn (int $page, PageLinks $links): array => [$page, new Bytes($links->answer), new Bytes($links->digest), PageReader::EDITION, $links->etag, $links->lastModified], array_keys($carried), $carried,
+        ), 'INSERT', 'ON DUPLICATE KEY UPDATE answer_digest = VALUES(answer_digest), links_digest = VALUES(links_digest), edition = VALUES(edition), etag = VALUES(etag), last_modified = VALUES(last_modified)');
     }
 
     /**
@@ -105,14 +106,14 @@ final class LinkBook
     public function doubt(array $pages): void
     {
         if ($pages !== []) {
-            DB::update('UPDATE page_answers SET answer_digest = REPEAT(CHAR(0), 16) WHERE page_id IN ('.Bulk::list($pages).')');
+            DB::update('UPDATE page_answers SET answer_digest = REPEAT(CHAR(0), 16), edition = 0 WHERE page_id IN ('.Bulk::list($pages).')');
         }
     }
 
     /** The same for the pages that a complete crawl did not meet. */
     public function doubtGone(int $crawl): void
     {
-        DB::update('UPDATE page_answers a JOIN pages p ON p.id = a.page_id SET a.answer_digest = REPEAT(CHAR(0), 16) WHERE p.store_id = ? AND p.seen_crawl < ?', [$this->storeId, $crawl]);
+        DB::update('UPDATE page_answers a JOIN pages p ON p.id = a.page_id SET a.answer_digest = REPEAT(CHAR(0), 16), a.edition = 0 WHERE p.store_id = ? AND p.seen_crawl < ?', [$this->storeId, $crawl]);
     }
 
     /** @param  list<int>  $pages that answer with a page no more */

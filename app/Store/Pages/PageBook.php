@@ -103,6 +103,23 @@ final class PageBook
         $this->seen($crawl, $ids);
     }
 
+    /** @param  list<array{FetchedPage, KeptDetails}>  $read */
+    public function writeDetails(array $read): void
+    {
+        Bulk::write('page_details', ['page_id', 'store_id', 'details', 'text', 'marks', 'product', 'headers', 'response_ms', 'images', 'no_alt', 'h1s', 'headings', 'structured_errors', 'hreflangs', 'externals', 'needs_script', 'looks_missing', 'text_life', 'canonicals'], array_map(fn (array $one): array => [
+            $one[0]->pageId, $this->store->id, new Bytes($one[1]->packed), new Bytes($one[1]->text), new Bytes($one[1]->marks), $one[1]->product, self::json((object) $one[0]->headers), $one[0]->responseMs,
+            $one[1]->images, $one[1]->imagesWithoutAlt, $one[1]->h1s, $one[1]->headings, $one[1]->structuredErrors, $one[1]->hreflangs, $one[1]->externals, $one[1]->needsScript ? 1 : 0, $one[1]->looksMissing ? 1 : 0, $one[1]->textLife, $one[1]->canonicals,
+        ], $read), 'REPLACE');
+    }
+
+    /** @param  list<int>  $pages that answer with an HTML page no more */
+    public function forgetDetails(array $pages): void
+    {
+        if ($pages !== []) {
+            DB::delete('DELETE FROM page_details WHERE page_id IN ('.Bulk::list($pages).')');
+        }
+    }
+
     /**
      * Remembers that these pages are known by a source other than links.
      *

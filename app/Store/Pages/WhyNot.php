@@ -17,6 +17,7 @@ enum WhyNot: int
     case Barred = 7;
     case CanonicalElsewhere = 8;
     case NotFetched = 9;
+    case LooksMissing = 10;
 
     public function words(): string
     {
@@ -31,6 +32,7 @@ enum WhyNot: int
             self::Barred => 'barred by robots.txt',
             self::CanonicalElsewhere => 'canonical names another page',
             self::NotFetched => 'not fetched yet',
+            self::LooksMissing => 'a not-found page that says 200',
         };
     }
 }

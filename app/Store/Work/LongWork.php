@@ -10,6 +10,9 @@ interface LongWork
     /** Name in the table, such as "gather.crawl". */
     public static function sort(): string;
 
+    /** What it is, for people: "a crawl". */
+    public static function title(): string;
+
     /** interactive, release or bulk */
     public static function queue(): string;
 

@@ -53,6 +53,12 @@ final class WorkDesk
         return $id;
     }
 
+    /** What a sort of work is, for people. */
+    public function titleOf(string $sort): string
+    {
+        return isset($this->sorts[$sort]) ? $this->sorts[$sort]::title() : $sort;
+    }
+
     /** Asks for a stop; the slice under way ends at its next safe point. */
     public function stop(int $id): void
     {

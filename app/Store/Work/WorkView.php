@@ -20,6 +20,12 @@ final readonly class WorkView
         return self::from(DB::table('work')->where('store_id', $storeId)->where('sort', $sort)->orderByDesc('id')->first());
     }
 
+    /** @return list<self> what is under way in a store, oldest first */
+    public static function underWay(int $storeId): array
+    {
+        return array_values(array_filter(DB::table('work')->where('store_id', $storeId)->whereIn('state', ['waiting', 'running'])->where('wake_at', '<=', now()->addMinutes(10))->orderBy('id')->limit(5)->get()->map(static fn (object $row): ?self => self::from($row))->all()));
+    }
+
     public static function about(string $sort, int $subjectId): ?self
     {
         return self::from(DB::table('work')->where('sort', $sort)->where('subject_id', $subjectId)->orderByDesc('id')->first());

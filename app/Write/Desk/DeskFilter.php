@@ -16,6 +16,7 @@ final readonly class DeskFilter
 
     /**
      * @param  ?string  $state  "changed" for any draft, or a draft's state
+     * @param  ?int  $selection  a kept selection of pages, as Store\Pages\Selections has it
      * @param  ?string  $after  the key of the last row shown
      */
     private function __construct(
@@ -26,6 +27,7 @@ final readonly class DeskFilter
         public string $search,
         public string $sort,
         public ?string $after,
+        public ?int $selection = null,
     ) {
     }
 
@@ -35,7 +37,7 @@ final readonly class DeskFilter
         $kind = PageKind::fromKey($text('kind'));
         $state = in_array($text('state'), ['changed', 'open', 'ready', 'refused', 'clash', 'sending'], true) ? $text('state') : null;
 
-        return new self($kind, Check::fromKey($text('check')), TextField::fromKey($text('field')), $state, mb_substr(trim($text('q')), 0, 100), isset(self::SORTS[$text('sort')]) ? $text('sort') : 'name', $text('after') === '' ? null : mb_substr($text('after'), 0, 400));
+        return new self($kind, Check::fromKey($text('check')), TextField::fromKey($text('field')), $state, mb_substr(trim($text('q')), 0, 100), isset(self::SORTS[$text('sort')]) ? $text('sort') : 'name', $text('after') === '' ? null : mb_substr($text('after'), 0, 400), ctype_digit($text('selection')) && strlen($text('selection')) < 18 ? (int) $text('selection') : null);
     }
 
     /**
@@ -45,7 +47,7 @@ final readonly class DeskFilter
     public function query(array $changes = []): array
     {
         return array_filter($changes + [
-            'kind' => $this->kind?->key(), 'check' => $this->check?->key(), 'field' => $this->field?->key(), 'state' => $this->state, 'q' => $this->search, 'sort' => $this->sort === 'name' ? null : $this->sort, 'after' => null,
+            'kind' => $this->kind?->key(), 'check' => $this->check?->key(), 'field' => $this->field?->key(), 'state' => $this->state, 'selection' => $this->selection === null ? null : (string) $this->selection, 'q' => $this->search, 'sort' => $this->sort === 'name' ? null : $this->sort, 'after' => null,
         ], static fn (?string $value): bool => $value !== null && $value !== '');
     }
 }

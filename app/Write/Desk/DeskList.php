@@ -143,6 +143,18 @@ final class DeskList
     /** @return array{string, list<int|string>} */
     private function kindWhere(Store $store, DeskFilter $filter): array
     {
-        return $filter->kind === null ? ['store_id = ?', [$store->id]] : ['store_id = ? AND kind = ?', [$store->id, $filter->kind->value]];
+        $where = 'store_id = ?';
+        $values = [$store->id];
+        if ($filter->kind !== null) {
+            $where .= ' AND kind = ?';
+            $values[] = $filter->kind->value;
+        }
+        if ($filter->selection !== null) {
+            // The texts of whatever shows under the pages that were picked, be it their main address or another.
+            $where .= ' AND resource_id IN (SELECT p.resource_id FROM selected_pages s JOIN page_selections n ON n.id = s.selection_id AND n.store_id = ? JOIN pages p ON p.id = s.page_id WHERE s.selection_id = ? AND p.resource_id IS NOT NULL)';
+            array_push($values, $store->id, $filter->selection);
+        }
+
+        return [$where, $values];
     }
 }

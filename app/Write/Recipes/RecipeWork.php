@@ -33,6 +33,11 @@ final class RecipeWork implements LongWork
         return 'write.recipe';
     }
 
+    public static function title(): string
+    {
+        return 'trying a recipe';
+    }
+
     public static function queue(): string
     {
         return 'interactive';

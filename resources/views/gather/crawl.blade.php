@@ -4,6 +4,14 @@
     <div class="head"><h1>Gather</h1></div>
     @include('gather.tabs')
     @include('gather.progress')
+    @if ($patterns->isNotEmpty())
+        <h2>Cut off here</h2>
+        <p class="hint">Addresses of these shapes may have no end. The crawl takes only so many of each (settings: trap budget); pages that it knew before stay as they are.</p>
+        <table class="ledger">
+            <thead><tr><th scope="col">Shape of the address</th><th scope="col" class="num">Fetched</th><th scope="col" class="num">Known, left out</th></tr></thead>
+            <tbody>@foreach ($patterns as $pattern)<tr><td class="wrap-any">{{ $pattern->pattern }}</td><td class="num">@n($pattern->taken)</td><td class="num">@n($pattern->cut)</td></tr>@endforeach</tbody>
+        </table>
+    @endif
     @if ($sitemaps->isNotEmpty())
         <h2>Sitemaps of the last crawl</h2>
         <table class="ledger">
@@ -21,12 +29,12 @@
     @endif
     <h2>Crawls so far</h2>
     <table class="ledger">
-        <thead><tr><th scope="col">Started</th><th scope="col">State</th><th scope="col" class="num">Fetched</th><th scope="col" class="num">Failed</th><th scope="col" class="num">Barred by robots.txt</th><th scope="col">Remark</th></tr></thead>
+        <thead><tr><th scope="col">Started</th><th scope="col">State</th><th scope="col" class="num">Fetched</th><th scope="col" class="num">As before</th><th scope="col" class="num">Failed</th><th scope="col" class="num">Barred by robots.txt</th><th scope="col">Remark</th></tr></thead>
         <tbody>
         @forelse ($crawls as $one)
-            <tr><td class="nowrap">{{ Illuminate\Support\Carbon::parse($one->started_at)->setTimezone($store->timezone)->format('D j M Y, H:i') }}</td><td>{{ $one->state }}</td><td class="num">@n($one->fetched)</td><td class="num">@n($one->failed)</td><td class="num">@n($one->barred)</td><td>{{ $one->remark }}</td></tr>
+            <tr><td class="nowrap">{{ Illuminate\Support\Carbon::parse($one->started_at)->setTimezone($store->timezone)->format('D j M Y, H:i') }}</td><td>{{ $one->state }}</td><td class="num">@n($one->fetched)</td><td class="num">@n($one->unchanged)</td><td class="num">@n($one->failed)</td><td class="num">@n($one->barred)</td><td>{{ $one->remark }}@if ($one->doubt) <span class="state is-hand">{{ $one->doubt }}</span>@endif @if (! $one->validators) The shop says of changed pages that they have not changed; they were fetched whole.@endif</td></tr>
         @empty
-            <tr><td colspan="6">None yet.</td></tr>
+            <tr><td colspan="7">None yet.</td></tr>
         @endforelse
         </tbody>
     </table>

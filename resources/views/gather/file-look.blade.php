@@ -45,7 +45,7 @@
             </div>
             @php($lack = $look->sort->lacks(array_values($look->columns)))
             @if ($lack)<p class="note is-hand">{{ $lack }}</p>@endif
-            @if (! in_array('day', $look->columns, true))
+            @if ($look->sort->list() === null && ! in_array('day', $look->columns, true))
                 <p class="form-end">No column tells days: the rows count in exactly the period
                     <label for="first_day">from</label> <input class="input" id="first_day" name="first_day" type="date" value="{{ old('first_day', request('first_day')) }}">
                     <label for="last_day">to</label> <input class="input" id="last_day" name="last_day" type="date" value="{{ old('last_day', request('last_day')) }}"></p>

@@ -1,7 +1,7 @@
 @extends('frame')
 @section('title', $import->file_name)
 @section('content')
-    <div class="head"><h1 class="wrap-any">{{ $import->file_name }}</h1><span class="soft">{{ $import->sort }} rows {{ App\Store\Facts\Grain::inWords((int) $import->grain) }}</span></div>
+    <div class="head"><h1 class="wrap-any">{{ $import->file_name }}</h1><span class="soft">{{ $import->sort }}@if (App\Gather\Files\FileSort::from($import->sort)->list() === null) rows {{ App\Store\Facts\Grain::inWords((int) $import->grain) }}@endif</span></div>
     @include('gather.tabs')
     @include('gather.file-progress')
     @foreach ($days as $part)

@@ -4,12 +4,12 @@
 @section('content')
     <div class="head"><h1>Gather</h1></div>
     @include('gather.tabs')
-    <p>Search rows (clicks, impressions, position) and sales rows (visits, orders, revenue) from any table: CSV, TSV or XLSX, gzipped or zipped. You see what was understood before anything is stored.</p>
+    <p>Rows of search and sales, products, keywords, rivals’ keywords, backlinks, index states and lists of pages from any table (CSV, TSV, XLSX), product feeds (RSS, Atom, JSON-LD) and web server logs, gzipped or zipped. You see what was understood before anything is stored.</p>
     @can('write', $store)
         <form id="upload" class="form-end" method="post" action="{{ route('gather.files.take', $store) }}" enctype="multipart/form-data" data-announce="{{ route('gather.files.announce', $store) }}" data-piece="{{ $piece }}">
             @csrf
             <label for="file">A file</label>
-            <input class="input" id="file" name="file" type="file" required accept=".csv,.tsv,.txt,.xlsx,.gz,.zip">
+            <input class="input" id="file" name="file" type="file" required accept=".csv,.tsv,.txt,.xlsx,.xml,.rss,.atom,.json,.jsonld,.log,.gz,.zip">
             <button class="button is-growth" data-once>Look into it</button>
             <progress class="bar" hidden max="1" value="0" aria-label="Sent"></progress> <span role="status" class="soft"></span>
         </form>
@@ -22,7 +22,7 @@
             <tr>
                 <td class="clip"><a href="{{ route('gather.file', [$store, $import->id]) }}">{{ $import->file_name }}</a></td>
                 <td class="nowrap">{{ Illuminate\Support\Carbon::parse($import->created_at)->setTimezone($store->timezone)->format('j M Y, H:i') }} <span class="soft">{{ $import->user_name ?? 'command line' }}</span></td>
-                <td>@if ($import->sort){{ $import->sort }} rows {{ App\Store\Facts\Grain::inWords((int) $import->grain) }}@else<span class="soft">not started</span>@endif</td>
+                <td>@if ($import->sort){{ $import->sort }}@if (App\Gather\Files\FileSort::from($import->sort)->list() === null) rows {{ App\Store\Facts\Grain::inWords((int) $import->grain) }}@endif@else<span class="soft">not started</span>@endif</td>
                 <td class="nowrap">@if ($import->first_day){{ $import->first_day }} to {{ $import->last_day }}@endif</td>
                 <td class="num">@n($import->rows_taken)</td>
                 <td class="num">@if ($import->rows_aside)<span class="state is-hand">@n($import->rows_aside)</span>@else 0 @endif</td>

@@ -1,34 +1,123 @@
 @extends('frame')
 @section('title', 'Inventory')
+@push('scripts')<script src="{{ app(App\Store\Http\Assets::class)->url('beside.js') }}" type="module"></script>@endpush
+@php
+    $keep = $filter->query();
+    $hidden = static fn (string $name, array $query): string => implode('', array_map(static fn (string $key, string $value): string => '<input type="hidden" name="'.e("{$name}[$key]").'" value="'.e($value).'">', array_keys($query), $query));
+@endphp
 @section('content')
     <div class="head">
         <h1>Gather</h1>
         <div class="tools">
             @if ($crawl)<span class="soft">Last crawl {{ Illuminate\Support\Carbon::parse($crawl->started_at)->setTimezone($store->timezone)->format('D j M, H:i') }}, {{ $crawl->state }}@if ($window); numbers over {{ $window->inWords() }}@endif</span>@endif
-            <a href="{{ route('gather.export', [$store, 'csv']) }}">CSV</a> <a href="{{ route('gather.export', [$store, 'xlsx']) }}">XLSX</a>
             @can('write', $store)<form method="post" action="{{ route('gather.crawl.start', $store) }}">@csrf<button class="button" data-once>Crawl now</button></form>@endcan
         </div>
     </div>
     @include('gather.tabs')
-    @if (! $crawl)
+    @if (! $crawl && $rows === [] && ! $filter->asksForSome())
         <div class="note">
             <p>Nothing is known of this store yet. A crawl reads every page that links lead to, and what the shop’s admin API tells of products and collections.</p>
             @can('write', $store)<form method="post" action="{{ route('gather.crawl.start', $store) }}">@csrf<button class="button is-growth" data-once>Start the first crawl</button></form>@endcan
         </div>
     @else
-        <div hx-get="{{ route('gather.counts', [$store] + $filter->query()) }}" hx-trigger="load" hx-swap="outerHTML" class="filters"><span class="soft">Counting …</span></div>
-        <form class="filters" method="get" action="{{ route('gather', $store) }}" role="search">
-            @foreach ($filter->query(['q' => null, 'exact' => null]) as $key => $value)<input type="hidden" name="{{ $key }}" value="{{ $value }}">@endforeach
-            <label for="q">Find</label>
-            <input class="input" id="q" name="q" size="30" maxlength="100" value="{{ $filter->search }}" placeholder="beginnings of words">
-            <label><input type="checkbox" name="exact" value="1" @checked($filter->exact)> exactly so in the address</label>
-            <button class="button">Find</button>
-            @if ($filter->search !== '')<a href="{{ route('gather', [$store] + $filter->query(['q' => null, 'exact' => null])) }}">all again</a>@endif
-            <span class="of">Sorted by</span>
-            @foreach (array_diff_key(App\Gather\Inventory\PageFilter::SORTS, $window ? [] : ['clicks' => 1, 'impressions' => 1, 'revenue' => 1]) as $key => $label)
-                <a href="{{ route('gather', [$store] + $filter->query(['sort' => $key === 'address' ? null : $key])) }}" @if ($filter->sort === $key) aria-current="true" @endif>{{ $label }}</a>
-            @endforeach
+        <div hx-get="{{ route('gather.counts', [$store] + $keep) }}" hx-trigger="load" hx-swap="outerHTML" class="filters two-lines"><span class="soft">Counting …</span></div>
+        <div class="filters">
+            <form class="filters" method="get" action="{{ route('gather', $store) }}" role="search">
+                @foreach ($filter->query(['q' => null, 'exact' => null]) as $key => $value)<input type="hidden" name="{{ $key }}" value="{{ $value }}">@endforeach
+                <label for="q">Find</label>
+                <input class="input" id="q" name="q" size="22" maxlength="100" value="{{ $filter->search }}" placeholder="beginnings of words">
+                <label><input type="checkbox" name="exact" value="1" @checked($filter->exact)> exactly so in the address</label>
+                <button class="button">Find</button>
+            </form>
+            <details class="drop">
+                <summary>Filter and columns</summary>
+                <form method="get" action="{{ route('gather.ask', $store) }}" class="drop-sheet">
+                    {!! $hidden('keep', array_diff_key($keep, $filter->asked, ['columns' => 1])) !!}
+                    <table class="ledger tight">
+                        <thead><tr><th scope="col">Show</th><th scope="col">Column</th><th scope="col">Only where it is</th></tr></thead>
+                        <tbody>
+                        @foreach (App\Gather\Inventory\PageColumn::cases() as $column)
+                            @continue($column->needsNumbers() && ! $window)
+                            @php($asked = $filter->asked[$column->value] ?? '')
+                            <tr>
+                                <td><input type="checkbox" name="show[]" value="{{ $column->value }}" id="s-{{ $column->value }}" @checked(in_array($column, $columns, true)) aria-label="Show {{ $column->label() }}"></td>
+                                <td><label for="s-{{ $column->value }}">{{ $column->label() }}</label></td>
+                                <td>
+                                @if ($column->isNumber())
+                                    @php([$from, $to] = explode('..', $asked) + ['', ''])
+                                    <input class="input" size="6" inputmode="decimal" pattern="-?\d{1,10}(\.\d{1,2})?" name="by[{{ $column->value }}][from]" value="{{ $from }}" aria-label="{{ $column->label() }} from"> to <input class="input" size="6" inputmode="decimal" pattern="-?\d{1,10}(\.\d{1,2})?" name="by[{{ $column->value }}][to]" value="{{ $to }}" aria-label="{{ $column->label() }} to">
+                                @elseif ($column->choices() === [])
+                                    <input class="input" size="6" inputmode="numeric" pattern="\d{1,3}" name="by[{{ $column->value }}]" value="{{ $asked }}" aria-label="{{ $column->label() }}">
+                                @else
+                                    <span class="select"><select name="by[{{ $column->value }}]" aria-label="{{ $column->label() }}"><option value="">anything</option>@foreach ($column->choices() as $key => $label)<option value="{{ $key }}" @selected($asked === (string) $key)>{{ $label }}</option>@endforeach</select></span>
+                                @endif
+                                </td>
+                            </tr>
+                        @endforeach
+                        </tbody>
+                    </table>
+                    <p><button class="button is-growth">Show these</button></p>
+                </form>
+            </details>
+            <details class="drop">
+                <summary>Views</summary>
+                <div class="drop-sheet">
+                    @forelse ($views as $view)
+                        <p class="line"><a href="{{ route('gather', $store) }}?{{ $view->query }}">{{ $view->name }}</a> @if ($view->is_shared)<span class="soft">shared</span>@endif
+                            @if ((int) $view->user_id === auth()->id())<form method="post" action="{{ route('gather.view.drop', [$store, $view->id]) }}">@csrf<button class="button" aria-label="Let go of the view {{ $view->name }}">Let go</button></form>@endif</p>
+                    @empty
+                        <p class="soft">None is kept yet.</p>
+                    @endforelse
+                    @if ($selections !== [])<h2>Lists</h2>@foreach ($selections as $list)<p class="line"><a href="{{ route('gather', [$store, 'selection' => $list->id]) }}">{{ $list->name }}</a> <span class="soft">@n($list->pages) pages</span></p>@endforeach @endif
+                    <form method="post" action="{{ route('gather.views', $store) }}">@csrf {!! $hidden('filter', $keep) !!}
+                        <label class="label-line" for="view-name">Keep what is shown now as</label>
+                        <input class="input" id="view-name" name="name" maxlength="80" required> <label><input type="checkbox" name="shared" value="1"> for everybody</label> <button class="button">Keep</button>
+                    </form>
+                </div>
+            </details>
+            <details class="drop">
+                <summary>Paste addresses</summary>
+                <form method="post" action="{{ route('gather.paste', $store) }}" class="drop-sheet">@csrf
+                    <label class="label-line" for="addresses">One address a line, whole or from the first slash on</label>
+                    <textarea class="textarea wide" id="addresses" name="addresses" rows="8" required>{{ old('addresses') }}</textarea>
+                    <p><button class="button is-growth">Pick these pages</button></p>
+                </form>
+            </details>
+            <details class="drop" id="by-folder">
+                <summary>By folder</summary>
+                <div class="drop-sheet" hx-get="{{ route('gather.folders', [$store] + $keep) }}" hx-trigger="intersect once"><p class="soft">Adding up …</p></div>
+            </details>
+            @if (count($markets) > 1)
+                <span class="of">Market</span>
+                @foreach ($markets as $market)<a href="{{ route('gather', [$store] + $filter->query(['market' => $filter->market === $market->id ? null : (string) $market->id])) }}" @if ($filter->market === $market->id) aria-current="true" @endif>{{ $market->name }}</a>@endforeach
+            @endif
+        </div>
+        @if ($filter->asksForSome())
+            <div class="filters asked">
+                <span class="of">Only</span>
+                @foreach ($filter->asked as $key => $asked)
+                    <a href="{{ route('gather', [$store] + $filter->query([$key => null])) }}" title="Take this filter off">{{ App\Gather\Inventory\PageFilter::words(App\Gather\Inventory\PageColumn::from($key), $asked) }} ✕</a>
+                @endforeach
+                @if ($filter->search !== '')<a href="{{ route('gather', [$store] + $filter->query(['q' => null, 'exact' => null])) }}" title="Take this filter off">“{{ $filter->search }}” ✕</a>@endif
+                @if ($filter->folder !== '')<a href="{{ route('gather', [$store] + $filter->query(['folder' => null])) }}" title="Take this filter off">under {{ $filter->folder }} ✕</a>@endif
+                @if ($selection)<a href="{{ route('gather', [$store] + $filter->query(['selection' => null])) }}" title="Take this filter off">{{ $selection->name !== '' ? 'list “'.$selection->name.'”' : 'the pages that were picked' }} ✕</a>@endif
+                @if ($filter->market !== null)<a href="{{ route('gather', [$store] + $filter->query(['market' => null])) }}" title="Take this filter off">one market ✕</a>@endif
+                <span hx-get="{{ route('gather.count', [$store] + $keep) }}" hx-trigger="load" hx-swap="outerHTML" class="soft">…</span>
+            </div>
+        @endif
+        <form method="post" action="{{ route('gather.send', $store) }}" id="picked">
+            @csrf
+            {!! $hidden('filter', $filter->query()) !!}
+            @include('gather.rows')
+            <div class="filters send">
+                <label><input type="checkbox" name="all" value="1"> all that match, not only those ticked</label>
+                <span class="of">send to</span>
+                <button class="button" name="to" value="desk">the desk</button>
+                <button class="button" name="to" value="csv">CSV</button>
+                <button class="button" name="to" value="xlsx">XLSX</button>
+                <label for="list-name">or keep as list</label> <input class="input" id="list-name" name="name" size="16" maxlength="120"> <button class="button" name="to" value="list">Keep</button>
+            </div>
         </form>
-        @include('gather.rows')
+        @if ($selection && $selection->name !== '')@can('write', $store)<form method="post" action="{{ route('gather.selection.drop', [$store, $selection->id]) }}">@csrf<button class="button">Let go of the list “{{ $selection->name }}”</button></form>@endcan @endif
     @endif
 @endsection

@@ -4,7 +4,9 @@
     $list = static fn (?string $json): array => $json === null ? [] : (array) json_decode($json, true);
     $depth = $index === null ? null : (int) $index->depth;
 @endphp
+@push('scripts')<script src="{{ app(App\Store\Http\Assets::class)->url('beside.js') }}" type="module"></script>@endpush
 @section('content')
+    <nav class="filters" aria-label="The list it came from" data-list-steps hidden></nav>
     <div class="head"><h1 class="wrap-any">{{ $facts?->title ?: ($resource?->name ?? 'A page without a title') }}</h1></div>
     <p class="wrap-any"><a href="{{ $page->url }}" rel="noreferrer">{{ $page->url }}</a></p>
     <div class="columns-2">
@@ -51,36 +53,53 @@
             @endif
             <h2>Links to it, in the text of other pages</h2>
             <table class="ledger"><tbody>
-            @forelse ($linksIn as $link)<tr><td class="clip"><a href="{{ route('page', [$store, $link->id]) }}">{{ preg_replace('~^https?://[^/]+~', '', $link->url) }}</a></td><td class="clip">{{ $link->anchor }}</td><td>{{ $link->nofollow ? 'nofollow' : '' }}</td></tr>@empty<tr><td>None.</td></tr>@endforelse
+            @forelse ($linksIn as $link)<tr><td class="clip"><a href="{{ route('page', [$store, $link->id]) }}">{{ preg_replace('~^https?://[^/]+~', '', $link->url) }}</a></td><td class="clip">{{ $link->anchor }}</td><td>{{ Orchard\Core\Markup\Link::relInWords((int) $link->rel) }}</td></tr>@empty<tr><td>None.</td></tr>@endforelse
             </tbody></table>
             <h2>Links from it, in its text</h2>
             <table class="ledger"><tbody>
-            @forelse ($linksOut as $link)<tr><td class="clip"><a href="{{ route('page', [$store, $link->id]) }}">{{ preg_replace('~^https?://[^/]+~', '', $link->url) }}</a></td><td class="clip">{{ $link->anchor }}</td><td>{{ $link->nofollow ? 'nofollow' : '' }}</td></tr>@empty<tr><td>None.</td></tr>@endforelse
+            @forelse ($linksOut as $link)<tr><td class="clip"><a href="{{ route('page', [$store, $link->id]) }}">{{ preg_replace('~^https?://[^/]+~', '', $link->url) }}</a></td><td class="clip">{{ $link->anchor }}</td><td>{{ Orchard\Core\Markup\Link::relInWords((int) $link->rel) }}</td></tr>@empty<tr><td>None.</td></tr>@endforelse
             </tbody></table>
+            @if ($details['images'] ?? [])
+                <h2>Images</h2>
+                <table class="ledger"><tbody>@foreach (array_slice($details['images'], 0, 40) as $image)<tr><td class="clip">{{ preg_replace('~^https?://[^/]+~', '', $image['src']) }}</td><td class="clip">@if ($image['alt'] === null)<span class="state is-hand">no alt</span>@else{{ $image['alt'] === '' ? '(empty on purpose)' : $image['alt'] }}@endif</td><td class="num">{{ $image['width'] ? $image['width'].' × '.$image['height'] : '' }}</td></tr>@endforeach</tbody></table>
+            @endif
+            @if ($told->backlinks)
+                <h2>Backlinks</h2>
+                <table class="ledger"><tbody>@foreach ($told->backlinks as $link)<tr><td class="clip">{{ $link->source_url }}</td><td class="clip">{{ $link->anchor }}</td><td>{{ $link->followed ? '' : 'nofollow' }}</td></tr>@endforeach</tbody></table>
+            @endif
+            @if ($details['structured'] ?? [])
+                <details><summary>Structured data</summary><pre class="wrap-any">{{ json_encode($details['structured'], JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES) }}</pre></details>
+            @endif
+            @if ($details['social'] ?? [])
+                <details><summary>Social tags</summary><dl class="facts">@foreach ($details['social'] as $name => $value)<dt>{{ $name }}</dt><dd>{{ $value }}</dd>@endforeach</dl></details>
+            @endif
+            @if ($text !== '')
+                <details><summary>Text of the page, without what the site repeats</summary><p class="text-own">{{ Illuminate\Support\Str::limit($text, 20000) }}</p></details>
+            @endif
         </div>
         <div>
             <h2>Facts</h2>
-            @if ($facts)
-                <dl class="facts">
-                    <dt>Kind</dt><dd>{{ $index ? App\Store\Kinds\PageKind::from((int) $index->kind)->label() : 'not in the last crawl' }}</dd>
-                    <dt>Status</dt><dd>{{ $facts->status ?: 'not fetched' }}@if ($facts->problem): {{ $facts->problem }}@endif</dd>
-                    @if ($facts->redirect_url)<dt>Redirects to</dt><dd>{{ $facts->redirect_url }}</dd>@endif
-                    <dt>For search engines</dt><dd>{{ $index === null ? '–' : ($index->indexable ? 'indexable' : App\Store\Pages\WhyNot::from((int) $index->why_not)->words()) }}</dd>
-                    <dt>Click depth</dt><dd>{{ $depth === null ? '–' : ($depth === App\Gather\Inventory\DepthRebuild::UNREACHED ? 'no link reaches it' : $depth) }}</dd>
-                    <dt>Pages linking</dt><dd>@n($index?->links_in ?? 0) in their text, @n($index?->links_nav ?? 0) in navigation</dd>
-                    <dt>Description</dt><dd>{{ $facts->description ?? 'none' }}</dd>
-                    <dt>H1</dt><dd>@forelse ($list($facts->h1s) as $h1){{ $h1 }}<br>@empty none @endforelse</dd>
-                    <dt>Canonical</dt><dd>@forelse ($list($facts->canonicals) as $canonical){{ $canonical }}<br>@empty none in the head @endforelse @if ($facts->canonical_header)header: {{ $facts->canonical_header }}@endif</dd>
-                    <dt>Robots</dt><dd>{{ $facts->robots ?: 'no meta' }}@if ($facts->robots_header), header: {{ $facts->robots_header }}@endif</dd>
-                    @foreach ($list($facts->strays) as $name => $count)<dt>In the body</dt><dd class="state is-hand">{{ $name }} stands outside the head and counts as absent</dd>@endforeach
-                    <dt>Words</dt><dd>@n($facts->words)</dd>
-                    <dt>Language</dt><dd>{{ $facts->language ?? 'not said' }}</dd>
-                    <dt>Content type</dt><dd>{{ $facts->content_type }}, @n($facts->bytes) bytes</dd>
-                    <dt>Known by</dt><dd>{{ implode(', ', array_filter([$depth !== null && $depth !== App\Gather\Inventory\DepthRebuild::UNREACHED ? 'links' : '', $resource ? 'the shop' : '', ...$sources])) ?: 'an earlier crawl' }}</dd>
-                    <dt>Structured types</dt><dd>{{ implode(', ', $list($facts->types)) ?: 'none' }}</dd>
-                </dl>
-            @else
-                <p>Known by {{ implode(' and ', $sources) ?: 'links' }}, but not fetched yet; the next crawl does.</p>
+            @include('gather.facts')
+            @can('write', $store)
+                @if ($product || ($index && (int) $index->kind === App\Store\Kinds\PageKind::Product->value))
+                    <form method="post" action="{{ route('page.life', [$store, $page->id]) }}" class="form-end">@csrf
+                        <label for="life">The product is</label>
+                        <span class="select"><select id="life" name="life">@foreach (Orchard\Core\StructuredData\LifeState::cases() as $state)<option value="{{ $state->key() }}" @selected($product && (int) $product->life === $state->value && (int) $product->origin === 1)>{{ $state === Orchard\Core\StructuredData\LifeState::Unknown ? 'as files and the page say' : $state->label() }}</option>@endforeach</select></span>
+                        <label for="back_on">back on</label> <input class="input" id="back_on" name="back_on" type="date" value="{{ $product->back_on ?? '' }}">
+                        <button class="button">Keep</button>
+                    </form>
+                @endif
+                <form method="post" action="{{ route('page.successor', [$store, $page->id]) }}" class="form-end">@csrf
+                    <label for="successor">Moved to</label> <input class="input" id="successor" name="address" size="26" maxlength="2048" value="{{ old('address', $successor->to->url ?? '') }}"> <button class="button">Keep</button>
+                </form>
+            @endcan
+            @if ($details['headings'] ?? [])
+                <h2>Headings</h2>
+                <ol class="outline">@foreach (array_slice($details['headings'], 0, 60) as $heading)<li class="l-{{ $heading['level'] }}"><span class="soft">{{ $heading['level'] ? 'H'.$heading['level'] : 'only styled' }}</span> {{ $heading['text'] }}</li>@endforeach</ol>
+            @endif
+            @if ($told->crawlers)
+                <h2>Crawlers, 90 days</h2>
+                <table class="ledger"><tbody>@foreach ($told->crawlers as $crawler)<tr><td>{{ $crawler->crawler }}</td><td class="num">{{ $crawler->status }}</td><td class="num">@n($crawler->fetches)</td><td class="nowrap">{{ $crawler->last_day }}</td></tr>@endforeach</tbody></table>
             @endif
             @if ($earlier->isNotEmpty())
                 <h2>Earlier</h2>

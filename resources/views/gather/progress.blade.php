@@ -19,15 +19,17 @@
                 @if (($work->progress['rate'] ?? 0) > 0)<span class="soft">about {{ max(1, (int) ceil($queued / $work->progress['rate'])) }} seconds for those known so far</span>@endif
             @endif
         </p>
+        @if ($active && $work->number('waits') > 0)<p class="note">It waits for the hours in which it may fetch ({{ $store->options()->crawlHours }}).</p>@endif
+        @if ($crawl?->doubt)<p class="note is-hand" role="alert">{{ $crawl->doubt }} Nothing is called gone by this crawl.</p>@endif
         @if ($work->problem)<p class="note is-hand" role="alert">{{ $work->problem }}</p>@endif
     @endif
     @can('write', $store)
         <div class="filters">
             @if ($active && ! $work->stopAsked)
-                <form method="post" action="{{ route('gather.crawl.stop', $store) }}">@csrf<button class="button is-hand">Stop</button></form>
+                <form method="post" action="{{ route('gather.crawl.stop', $store) }}">@csrf<button class="button is-hand">Pause</button></form>
             @elseif (! $active)
                 @if ($work && in_array($work->state, ['stopped', 'failed'], true))
-                    <form method="post" action="{{ route('gather.crawl.resume', $store) }}">@csrf<button class="button is-growth" data-once>Go on where it stopped</button></form>
+                    <form method="post" action="{{ route('gather.crawl.resume', $store) }}">@csrf<button class="button is-growth" data-once>Go on where it paused</button></form>
                 @endif
                 <form method="post" action="{{ route('gather.crawl.start', $store) }}">@csrf<button class="button" data-once>Start a new crawl</button></form>
             @endif

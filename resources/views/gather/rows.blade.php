@@ -1,27 +1,39 @@
+@php
+    $ordered = static function (string $key) use ($filter, $store): array {
+        $isNow = $filter->sort === $key;
+        return [route('gather', [$store] + $filter->query(['sort' => ($isNow && ! $filter->isTurned ? '-' : '').$key === 'address' ? null : ($isNow && ! $filter->isTurned ? '-' : '').$key])), $isNow];
+    };
+    $down = static fn (?App\Gather\Inventory\PageColumn $column): string => (($column?->isDown() ?? false) !== $filter->isTurned) ? 'descending' : 'ascending';
+@endphp
 <table class="ledger">
-        <thead><tr><th scope="col">Page</th><th scope="col">Title</th><th scope="col">Kind</th><th scope="col" class="num">Status</th><th scope="col">Search engines</th><th scope="col" class="num">Depth</th><th scope="col" class="num">Links in</th>@if ($window)<th scope="col" class="num" title="Over {{ $window->inWords() }}">Clicks</th><th scope="col" class="num">Impressions</th><th scope="col" class="num">Position</th><th scope="col" class="num">Orders</th><th scope="col" class="num">Revenue</th>@else<th scope="col" class="num">Words</th>@endif</tr></thead>
+    <thead><tr>
+        <th scope="col" class="tick"><input type="checkbox" data-tick-all="#picked input[name='pages[]']" aria-label="Tick all rows shown"></th>
+        @php([$to, $isNow] = $ordered('address'))
+        <th scope="col" @if ($isNow) aria-sort="{{ $down(null) }}" @endif><a href="{{ $to }}">Page</a></th><th scope="col">Title</th>
+        @foreach ($columns as $column)
+            @php([$to, $isNow] = $ordered($column->value))
+            <th scope="col" @class(['num' => $column->isNumber()]) @if ($isNow) aria-sort="{{ $down($column) }}" @endif @if ($column->needsNumbers() && $window) title="Over {{ $window->inWords() }}" @endif><a href="{{ $to }}">{{ $column->label() }}</a></th>
+        @endforeach
+    </tr></thead>
     <tbody>
     @forelse ($rows as $row)
         <tr>
-            <td class="clip g-page"><a href="{{ route('page', [$store, $row->page_id]) }}" title="{{ $row->url }}">{{ preg_replace('~^https?://[^/]+~', '', $row->url) }}</a></td>
+            <td class="tick"><input type="checkbox" name="pages[]" value="{{ $row->page_id }}" aria-label="Pick {{ $row->address }}"></td>
+            <td class="clip g-page"><a href="{{ route('page', [$store, $row->page_id]) }}" title="{{ $row->url }}" data-beside>{{ preg_replace('~^https?://[^/]+~', '', $row->url) }}</a></td>
             <td class="clip g-title">{{ $row->title ?? ($row->redirect_url ? '→ '.preg_replace('~^https?://[^/]+~', '', $row->redirect_url) : ($row->problem ?? '')) }}</td>
-            <td>{{ App\Store\Kinds\PageKind::from((int) $row->kind)->label() }}</td>
-            <td class="num">{{ $row->status ?: '–' }}</td>
-            <td>@if ($row->indexable)<span class="state is-growth">yes</span>@else<span class="state">{{ App\Store\Pages\WhyNot::from((int) $row->why_not)->words() }}</span>@endif</td>
-            <td class="num">@if ((int) $row->depth === App\Gather\Inventory\DepthRebuild::UNREACHED)<span class="state is-hand" title="No link reaches it">none</span>@else{{ $row->depth }}@endif</td>
-            <td class="num" title="@n($row->links_nav) more from navigation">@n($row->links_in)</td>
-            @if ($window)
-                <td class="num">@n($row->clicks)</td>
-                <td class="num">@n($row->impressions)</td>
-                <td class="num">{{ (int) $row->position_milli === 0 ? '–' : number_format($row->position_milli / 1000, 1) }}</td>
-                <td class="num">@n($row->orders)</td>
-                <td class="num">@n($row->revenue)</td>
-            @else
-                <td class="num">@n($row->words)</td>
-            @endif
+            @foreach ($columns as $column)
+                @php($shown = $column->shown($row))
+                @switch ($column)
+                    @case (App\Gather\Inventory\PageColumn::Engines)<td><span @class(['state', 'is-growth' => $row->indexable])>{{ $shown }}</span></td>@break
+                    @case (App\Gather\Inventory\PageColumn::Depth)<td class="num">@if ($shown === 'none')<span class="state is-hand" title="No link reaches it">none</span>@else{{ $shown }}@endif</td>@break
+                    @case (App\Gather\Inventory\PageColumn::Life)<td><span @class(['state', 'is-hand' => (int) $row->life > 1])>{{ $shown }}</span></td>@break
+                    @case (App\Gather\Inventory\PageColumn::Marks)<td class="clip" title="{{ $shown }}">{{ $shown }}</td>@break
+                    @default<td @class(['num' => $column->isNumber()])>{{ $shown }}</td>
+                @endswitch
+            @endforeach
         </tr>
     @empty
-        <tr><td colspan="12">No page fits. <a href="{{ route('gather', $store) }}">Show all pages</a></td></tr>
+        <tr><td colspan="{{ 3 + count($columns) }}">No page fits. <a href="{{ route('gather', $store) }}">Show all pages</a></td></tr>
     @endforelse
     </tbody>
 </table>

@@ -26,6 +26,16 @@
     </form>
     <h2>What kind of page is it?</h2>
     <p class="hint">The first rule that fits decides; without one a page counts as “other”. Empty the value to take a rule out; the last row adds one.</p>
+    @if ($suggestions !== [])
+        <form method="post" action="{{ route('settings.kinds.suggested', $store) }}" class="note">
+            @csrf
+            <p>Pages that no rule tells yet; these rules would:</p>
+            @foreach ($suggestions as ['rule' => $rule, 'pages' => $pages, 'why' => $why])
+                <p><label><input type="checkbox" name="take[]" value="{{ $rule->value }}" checked> the path {{ App\Store\Kinds\KindRule::TESTS[$rule->test] }} <b>{{ $rule->value }}</b>: {{ $rule->kind->label() }}</label> <span class="soft">@n($pages) pages; {{ $why }}</span></p>
+            @endforeach
+            <button class="button">Add the ticked ones</button>
+        </form>
+    @endif
     <form method="post" action="{{ route('settings.kinds', $store) }}">
         @csrf
         <table class="ledger">

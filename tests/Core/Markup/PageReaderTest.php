@@ -35,9 +35,9 @@ it('ends the head where the HTML Standard ends it', function (string $before, bo
 
 it('takes anchors, their images and their regions', function (): void {
     $facts = pageFacts('<body><header><nav><a href="/n">Nav</a></nav><a href="/h">Top</a></header><main><article><header><a href="/in">In</a></header></article><a href="x?a=1&amp;b=2" rel="external nofollow"><img alt="Pic"></a><a name=here>no link</a><a href="mailto:x@y.z">mail</a><a href="#x">self</a></main><footer><a href=/f>Foot</a></footer>');
-    expect(array_map(static fn (Link $l): array => [$l->target, $l->anchor, $l->nofollow, $l->region], $facts->links))->toBe([
-        ['http://shop.example/n', 'Nav', false, Region::Header], ['http://shop.example/h', 'Top', false, Region::Header], ['http://shop.example/in', 'In', false, Region::Main],
-        ['http://shop.example/dir/x?a=1&b=2', 'Pic', true, Region::Main], ['http://shop.example/dir/page', 'self', false, Region::Main], ['http://shop.example/f', 'Foot', false, Region::Footer],
+    expect(array_map(static fn (Link $l): array => [$l->target, $l->anchor, $l->rel, $l->region], $facts->links))->toBe([
+        ['http://shop.example/n', 'Nav', 0, Region::Header], ['http://shop.example/h', 'Top', 0, Region::Header], ['http://shop.example/in', 'In', 0, Region::Main],
+        ['http://shop.example/dir/x?a=1&b=2', 'Pic', 1, Region::Main], ['http://shop.example/dir/page', 'self', 0, Region::Main], ['http://shop.example/f', 'Foot', 0, Region::Footer],
     ]);
 });
 

@@ -21,20 +21,6 @@ use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Tests\Web\Site;
 
-/** Brings a text in as a file and works the import to its end. */
-function bringIn(Store $store, string $text, FileSort $sort = FileSort::Search, ?string $first = null, ?string $last = null, string $ends = 'done'): object
-{
-    $imports = app(Imports::class);
-    $path = (string) tempnam(sys_get_temp_dir(), 'rows');
-    file_put_contents($path, $text);
-    $import = $imports->take($store, null, 'rows.csv', $path);
-    unlink($path);
-    $work = $imports->start($store, $import, FileLook::into($store->id, Imports::path(Imports::find($store, $import)), $sort), $first, $last);
-    expect(app(WorkDesk::class)->workToEnd($work))->toBe($ends);
-
-    return Imports::find($store, $import);
-}
-
 /** @return list<string> facts as "path day query country device clicks impressions position" in order */
 function searchRows(Store $store): array
 {
@@ -249,7 +235,7 @@ it('is driven from the command line', function (): void {
     expect($done['code'])->toBe(0)->and($answer)->toMatchArray(['state' => 'done', 'rows' => 1, 'set_aside' => 1, 'first_day' => '2026-03-02'])->and($done['err'])->toContain('row 3, Clicks: 9 clicks are more than 1 impressions');
     expect(orchard(['gather:import', 'search', '-', "--store={$store->slug}", '--map=Where:page,2:day,Hits:clicks,Shown:impressions', '--wait'], "Where,When,Hits,Shown\n/a,2026-03-03,1,9\n"))->code->toBe(0)->out->toContain('1 rows are in');
     expect(orchard(['gather:import', 'search', '-', "--store={$store->slug}", '--map=Nowhere:page'], "Where,Hits\n/a,1\n"))->code->toBe(2)->err->toContain('no column "Nowhere"');
-    expect(orchard(['gather:import', 'backlinks', '-', "--store={$store->slug}"], 'x'))->code->toBe(2)->err->toContain('search and sales');
+    expect(orchard(['gather:import', 'recipes', '-', "--store={$store->slug}"], 'x'))->code->toBe(2)->err->toContain('There are files of search, sales');
     expect(orchard(['gather:import', 'search', '/no/such.csv', "--store={$store->slug}"])['code'])->toBe(2)->and(DB::table('gather_imports')->where('store_id', $store->id)->count())->toBe(2);
 });
 

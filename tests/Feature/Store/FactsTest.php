@@ -115,5 +115,5 @@ it('counts the hosts of a store’s markets as its own, and the parameters that 
 it('names the sources in a set of bits', function (): void {
     expect(PageSource::namesOf(0))->toBe([])
         ->and(PageSource::namesOf(PageSource::Search->value | PageSource::Sitemap->value))->toBe(['search', 'sitemap'])
-        ->and(PageSource::namesOf(255))->toBe(['search', 'sales', 'sitemap']);
+        ->and(PageSource::namesOf(4 | 8 | 16 | 512))->toBe(['search', 'sales', 'sitemap', 'logs']);
 });

@@ -21,6 +21,11 @@ final class CountingWork implements LongWork
         return 'test.counting';
     }
 
+    public static function title(): string
+    {
+        return 'a test';
+    }
+
     public static function queue(): string
     {
         return 'bulk';

@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Store\Pages;
+
+/** What a page's canonicals come to. */
+enum CanonicalState: int
+{
+    case None = 0;
+    case Itself = 1;
+    case Another = 2;
+    case Disagreeing = 3;
+    case StrayOnly = 4;
+
+    public function words(): string
+    {
+        return match ($this) {
+            self::None => 'none',
+            self::Itself => 'itself',
+            self::Another => 'another page',
+            self::Disagreeing => 'several that disagree',
+            self::StrayOnly => 'only outside the head',
+        };
+    }
+
+    /**
+     * @param  list<string>  $tags  as the head gives them
+     * @param  int  $strays  canonicals in the body
+     */
+    public static function of(string $url, array $tags, ?string $header, int $strays): self
+    {
+        $all = array_values(array_unique([...$tags, ...($header === null ? [] : [$header])]));
+
+        return match (true) {
+            count($all) > 1 => self::Disagreeing,
+            $all === [] => $strays > 0 ? self::StrayOnly : self::None,
+            default => $all[0] === $url ? self::Itself : self::Another,
+        };
+    }
+}

@@ -1,0 +1,1 @@
+<span><b>@n($n)</b> {{ $n === 1 ? 'page' : 'pages' }}</span>

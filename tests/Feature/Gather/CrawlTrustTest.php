@@ -1,0 +1,129 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Gather\Crawl\Crawls;
+use App\Store\CrawlTimes;
+use App\Store\StoreOptions;
+use App\Store\Work\WorkDesk;
+use Illuminate\Support\Facades\DB;
+use Tests\Web\Site;
+
+/** Home and thirty pages that it links to. */
+function manyPages(): Site
+{
+    $site = (new Site)->linking('/', array_combine(array_map(static fn (int $n): string => "/p$n", range(1, 30)), array_map(static fn (int $n): string => "Page $n", range(1, 30))));
+    foreach (range(1, 30) as $n) {
+        $site->linking("/p$n", [], '', "Text of page $n");
+    }
+
+    return $site;
+}
+
+it('concludes nothing where something stands between it and the shop', function (callable $break, string $doubt): void {
+    $site = manyPages();
+    $store = $site->store();
+    expect(crawl($store)->state)->toBe('complete');
+    $break($site);
+    $site->without('/p30')->linking('/', ['/p1' => 'One', '/p2' => 'Two'] + array_combine(array_map(static fn (int $n): string => "/p$n", range(3, 29)), range(3, 29)));
+    $crawl = crawl($store);
+    expect($crawl->state)->toBe('incomplete')->and((string) $crawl->doubt)->toContain($doubt)
+        ->and(DB::table('page_index')->join('pages', 'pages.id', '=', 'page_index.page_id')->where('page_index.store_id', $store->id)->where('url', "{$site->url}/p30")->count())->toBe(1);
+})->with([
+    'refused' => [static function (Site $site): void {
+        foreach (range(10, 29) as $n) {
+            $site->page("/p$n", 'No.', 403);
+        }
+    }, 'are refused now'],
+    'under repair' => [static function (Site $site): void {
+        foreach (range(10, 29) as $n) {
+            $site->page("/p$n", 'Oh.', 502);
+        }
+    }, 'error of the shop'],
+    'a consent wall' => [static function (Site $site): void {
+        $site->linking('/consent', []);
+        foreach (range(10, 29) as $n) {
+            $site->redirect("/p$n", '/consent', 302);
+        }
+    }, '/consent now'],
+    'a notice in place of the pages' => [static function (Site $site): void {
+        foreach (range(1, 29) as $n) {
+            $site->page("/p$n", '<title>We value your privacy</title><body><h1>Agree</h1>');
+        }
+    }, 'all show "We value your privacy"'],
+]);
+
+it('ends where the shop refuses page after page, and leaves the rest to be resumed', function (): void {
+    $site = new Site;
+    $site->linking('/', array_combine(array_map(static fn (int $n): string => "/p$n", range(1, 80)), range(1, 80)));
+    foreach (range(1, 80) as $n) {
+        $site->page("/p$n", 'No.', 403);
+    }
+    $store = $site->store();
+    $begun = app(Crawls::class)->begin($store, null);
+    expect(app(WorkDesk::class)->workToEnd($begun['work']))->toBe('failed');
+    $crawl = Crawls::latest($store->id);
+    expect((string) $crawl?->remark)->toContain('refuses this crawl')->and((int) $crawl?->fetched)->toBeLessThan(80);
+});
+
+it('does not call gone what is only a not-found page with status 200', function (): void {
+    $site = (new Site)->page('*', '<title>Not here</title><body><main><h1>Sorry</h1><p>We could not find what you wanted.</p></main>')
+        ->page('/robots.txt', '', 404)->page('/sitemap.xml', '', 404)
+        ->linking('/', ['/here' => 'Here', '/missing' => 'Missing'])->linking('/here', []);
+    $store = $site->store();
+    crawl($store);
+    $why = DB::table('page_index')->join('pages', 'pages.id', '=', 'page_index.page_id')->where('page_index.store_id', $store->id)->orderBy('url')->pluck('why_not')->all();
+    expect($why)->toBe([0, 0, 10]);
+});
+
+it('cuts off what has no end, says so, and finds the same set every time', function (): void {
+    $site = new Site;
+    $calendar = static fn (int $n): string => '/days/'.(2000 + intdiv($n, 12)).'/'.($n % 12 + 1);
+    $site->linking('/', ['/a' => 'A', $calendar(0) => 'Today']);
+    $site->linking('/a', []);
+    for ($n = 0; $n < 60; $n++) {
+        $site->linking($calendar($n), [$calendar($n + 1) => 'Next month']);
+    }
+    $store = $site->store();
+    app(StoreOptions::class)->set($store, 'trap_budget', '25');
+    $sets = [];
+    foreach ([1, 2] as $time) {
+        $crawl = crawl($store->refresh());
+        $pattern = DB::table('gather_patterns')->where('crawl_id', $crawl->id)->where('cut', '>', 0)->first();
+        expect($crawl->state)->toBe('complete')->and($pattern)->pattern->toBe('/days/#/#')->and((int) $pattern?->taken)->toBe(25)->and((int) $pattern?->cut)->toBe(1);
+        $sets[] = DB::table('page_index')->where('store_id', $store->id)->orderBy('address')->pluck('address')->all();
+    }
+    expect($sets[0])->toHaveCount(27)->and($sets[1])->toBe($sets[0]);
+});
+
+it('lets the shop say that nothing has changed, and does not believe it once it was wrong', function (): void {
+    $site = new Site;
+    $html = static fn (string $title): string => "<title>$title</title><body><main><h1>$title</h1></main>";
+    $home = '<title>Home</title><body>'.implode('', array_map(static fn (int $n): string => "<a href=\"/p$n\">$n</a>", range(1, 45)));
+    $site->page('/', $home, 200, [['Content-Type', 'text/html'], ['ETag', '"home"']]);
+    foreach (range(1, 45) as $n) {
+        $site->page("/p$n", $html("Page $n"), 200, [['Content-Type', 'text/html'], ['ETag', "\"$n\""]]);
+    }
+    $store = $site->store();
+    crawl($store);
+    $site->asked();
+    $second = crawl($store);
+    $asked = implode("\n", $site->asked());
+    expect((int) $second->unchanged)->toBe(46)->and(substr_count($asked, '(had '))->toBeGreaterThan(35)->toBeLessThan(46)->and((bool) $second->validators)->toBeTrue();
+    foreach (range(1, 45) as $n) {
+        $site->page("/p$n", $html("New $n"), 200, [['Content-Type', 'text/html'], ['ETag', "\"$n\""]]);
+    }
+    expect((bool) crawl($store)->validators)->toBeFalse();
+});
+
+it('starts and fetches at the hours that were set', function (): void {
+    $at = static fn (string $time): DateTimeImmutable => new DateTimeImmutable($time, new DateTimeZone('Europe/Berlin'));
+    $night = CrawlTimes::of('daily 03:30', '22:00-06:00');
+    expect($night->secondsToWait($at('2026-11-26 23:00')))->toBe(0)->and($night->secondsToWait($at('2026-11-26 05:59')))->toBe(0)->and($night->secondsToWait($at('2026-11-26 21:59:30')))->toBe(30)->and($night->secondsToWait($at('2026-11-26 06:00')))->toBe(57600)
+        ->and($night->isDue($at('2026-11-26 03:29'), $at('2026-11-25 03:31')))->toBeFalse()->and($night->isDue($at('2026-11-26 03:30'), $at('2026-11-25 03:31')))->toBeTrue()->and($night->isDue($at('2026-11-26 12:00'), $at('2026-11-26 03:30')))->toBeFalse();
+    $weekly = CrawlTimes::of('monday 03:30', '');
+    expect($weekly->isDue($at('2026-11-26 12:00'), $at('2026-11-22 12:00')))->toBeTrue()->and($weekly->isDue($at('2026-11-26 12:00'), $at('2026-11-23 04:00')))->toBeFalse()->and($weekly->secondsToWait($at('2026-11-26 12:00')))->toBe(0);
+    foreach ([['hourly', ''], ['daily 25:00', ''], ['never', '22-6'], ['never', '06:00-06:00']] as [$schedule, $hours]) {
+        expect(static fn () => CrawlTimes::of($schedule, $hours))->toThrow(InvalidArgumentException::class);
+    }
+});
