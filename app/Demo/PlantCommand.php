@@ -14,11 +14,12 @@ use App\Store\Kinds\KindRules;
 use App\Store\Kinds\PageKind;
 use App\Store\Models\Store;
 use App\Store\StoreOptions;
+use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 
 final class PlantCommand extends StoreCommand
 {
-    protected $signature = 'demo:plant {--url= : where the stand-in shop answers} {--token-file= : file with its admin token} {--slug=tindrel} {--json}';
+    protected $signature = 'demo:plant {--url= : where the stand-in shop answers} {--token-file= : file with its admin token} {--feed= : where the stand-in market answers} {--feed-secret-file= : file with its secret} {--slug=tindrel} {--json}';
 
     protected $description = 'Bring the demo in: the store Tindrel and a user for each role (a second time changes nothing)';
 
@@ -46,6 +47,14 @@ final class PlantCommand extends StoreCommand
                     new KindRule('path', 'begins', '/journal/', PageKind::Article),
                     new KindRule('path', 'begins', '/about/', PageKind::Plain),
                 ]))->save($store);
+            }
+            $feed = (string) $this->option('feed');
+            if ($feed !== '' && ! DB::table('connections')->where('store_id', $store->id)->where('sort', 'feed')->exists()) {
+                $secret = @file_get_contents((string) $this->option('feed-secret-file')) ?: throw new InvalidArgumentException('The file with the market\'s secret cannot be read.');
+                $hosts = array_map(static fn (string $address): string => (string) preg_replace('~^https?://~', '', $address), [$url, $feed]);
+                $options->set($store->refresh(), 'private_hosts', implode(',', array_unique([...$store->options()->privateHosts, ...$hosts])));
+                $options->set($store->refresh(), 'feed_url', $feed);
+                $options->set($store->refresh(), 'feed_secret', trim($secret));
             }
             foreach (self::PEOPLE as $role => $name) {
                 $user = User::query()->firstOrCreate(['email' => "$role@tindrel.example"], ['name' => $name, 'password' => self::PASSWORD]);

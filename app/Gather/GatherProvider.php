@@ -7,9 +7,12 @@ namespace App\Gather;
 use App\Gather\Changed\CompareWork;
 use App\Gather\Console\CrawlCommand;
 use App\Gather\Console\ExportCommand;
+use App\Gather\Console\FeedCommand;
 use App\Gather\Console\ImportCommand;
 use App\Gather\Crawl\Crawls;
 use App\Gather\Crawl\CrawlWork;
+use App\Gather\Feeds\Feeds;
+use App\Gather\Feeds\FeedWork;
 use App\Gather\Files\Imports;
 use App\Gather\Files\ImportWork;
 use App\Gather\Inventory\ReindexWork;
@@ -27,15 +30,17 @@ final class GatherProvider extends ServiceProvider
     {
         $this->loadMigrationsFrom(__DIR__.'/Migrations');
         $this->loadRoutesFrom(__DIR__.'/routes.php');
-        $this->commands([CrawlCommand::class, ExportCommand::class, ImportCommand::class]);
+        $this->commands([CrawlCommand::class, ExportCommand::class, ImportCommand::class, FeedCommand::class]);
         $desk->register(CrawlWork::class);
         $desk->register(ReindexWork::class);
         $desk->register(ImportWork::class);
         $desk->register(CompareWork::class);
+        $desk->register(FeedWork::class);
         $board->register(new GatherStep);
         $this->callAfterResolving(Schedule::class, static function (Schedule $schedule): void {
             $schedule->call(static fn () => Imports::forgetAbandoned())->name('abandoned files')->dailyAt('03:50');
             $schedule->call(static fn () => Selections::forgetOld())->name('old selections')->dailyAt('03:55');
+            $schedule->call(static fn (Feeds $feeds) => $feeds->pullAll())->name('feeds')->dailyAt('04:30');
             $schedule->call(static fn (Crawls $crawls) => $crawls->beginDue())->name('crawls that are due')->everyMinute();
         });
         Event::listen(static function (RulesChanged $event) use ($desk): void {

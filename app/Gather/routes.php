@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Gather\Http\ChangedController;
 use App\Gather\Http\CrawlController;
 use App\Gather\Http\DriftController;
+use App\Gather\Http\FeedController;
 use App\Gather\Http\FileController;
 use App\Gather\Http\InventoryController;
 use App\Gather\Http\PageController;
@@ -26,6 +27,7 @@ Route::middleware(['web', 'auth', 'can:view,store'])->prefix('/s/{store}')->grou
     Route::get('/gather/crawl', [CrawlController::class, 'show'])->name('gather.crawl');
     Route::get('/gather/crawl/progress', [CrawlController::class, 'progress'])->name('gather.progress');
     Route::get('/gather/pages/{page}', PageController::class)->whereNumber('page')->name('page');
+    Route::get('/gather/feed', [FeedController::class, 'show'])->name('gather.feed');
     Route::get('/gather/changed', ChangedController::class)->name('gather.changed');
     Route::get('/gather/files', [FileController::class, 'index'])->name('gather.files');
     Route::get('/gather/files/{import}', [FileController::class, 'show'])->whereNumber('import')->name('gather.file');
@@ -36,6 +38,8 @@ Route::middleware(['web', 'auth', 'can:view,store'])->prefix('/s/{store}')->grou
         Route::post('/gather/selections/{selection}/drop', [SelectionController::class, 'drop'])->whereNumber('selection')->name('gather.selection.drop');
         Route::post('/gather/pages/{page}/life', [PageFactsController::class, 'life'])->whereNumber('page')->name('page.life');
         Route::post('/gather/pages/{page}/successor', [PageFactsController::class, 'successor'])->whereNumber('page')->name('page.successor');
+        Route::post('/gather/feed/pull', [FeedController::class, 'pull'])->name('gather.feed.pull');
+        Route::post('/gather/feed/clock', [FeedController::class, 'moveOn'])->name('gather.feed.clock');
         Route::post('/gather/drift', DriftController::class)->name('gather.drift');
         Route::post('/gather/files', [FileController::class, 'take'])->name('gather.files.take');
         Route::post('/gather/files/announce', [FileController::class, 'announce'])->name('gather.files.announce');

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Store;
 
+use App\Connectors\Feed\FeedMapping;
 use App\Store\Models\Market;
 use App\Store\Models\Store;
 use Illuminate\Support\Facades\Crypt;
@@ -35,6 +36,10 @@ final class StoreOptions
         $rows[] = ['key' => 'tracking_parameters', 'value' => implode(',', $settings->trackingParameters), 'means' => 'parameters that only track, with commas; "utm_*" stands for all that begin so'];
         $rows[] = ['key' => 'private_hosts', 'value' => implode(',', $settings->privateHosts), 'means' => 'host:port, with commas; private addresses that may be asked'];
         $rows[] = ['key' => 'shop_url', 'value' => (string) ($connection->url ?? ''), 'means' => 'address of the shop\'s admin API'];
+        $feed = DB::table('connections')->where('store_id', $store->id)->where('sort', 'feed')->first();
+        $rows[] = ['key' => 'feed_url', 'value' => (string) ($feed->url ?? ''), 'means' => 'where the feed of search and sales rows answers; empty for none'];
+        $rows[] = ['key' => 'feed_secret', 'value' => $feed === null ? '' : '(set)', 'means' => 'its secret; kept encrypted'];
+        $rows[] = ['key' => 'feed_mapping', 'value' => $settings->feedMapping, 'means' => 'JSON that says how the feed is asked and read (docs/gather.md); empty for the usual one'];
         $rows[] = ['key' => 'shop_token', 'value' => $connection === null ? '' : '(set)', 'means' => 'its bearer token; kept encrypted'];
 
         return $rows;
@@ -63,6 +68,9 @@ final class StoreOptions
             'tracking_parameters' => preg_match('/^([A-Za-z0-9_.\-\[\]]+\*?(\s*,\s*|$))*$/', $value) === 1 && strlen($value) <= 2000 ? $store->update(['settings' => ['tracking_parameters' => array_values(array_filter(array_map(trim(...), explode(',', $value))))] + $store->settings]) : throw $wrong('names with commas between them.'),
             'private_hosts' => $this->allowHosts($store, $value),
             'shop_url' => $this->connect($store, url: (PageUrl::parse($value) ?? throw $wrong('an http or https address.'))->text()),
+            'feed_url' => $this->connect($store, url: $value === '' ? '' : (PageUrl::parse($value) ?? throw $wrong('an http or https address, or nothing.'))->text(), sort: 'feed'),
+            'feed_secret' => strlen($value) <= 4000 ? $this->connect($store, secret: $value, sort: 'feed') : throw $wrong('at most 4000 characters.'),
+            'feed_mapping' => $this->setMapping($store, $value),
             'shop_token' => strlen($value) <= 4000 ? $this->connect($store, secret: $value) : throw $wrong('at most 4000 characters.'),
             default => throw new InvalidArgumentException("There is no option \"$key\". store:set --list shows all."),
         };
@@ -89,11 +97,21 @@ final class StoreOptions
         $store->update(['settings' => ['private_hosts' => array_map(strtolower(...), $hosts)] + $store->settings]);
     }
 
-    private function connect(Store $store, ?string $url = null, ?string $secret = null): void
+    private function setMapping(Store $store, string $json): void
     {
-        $known = DB::table('connections')->where('store_id', $store->id)->where('sort', 'shop')->first();
+        try {
+            FeedMapping::fromJson($json);
+        } catch (InvalidArgumentException $wrong) {
+            throw new InvalidArgumentException("feed_mapping: {$wrong->getMessage()}");
+        }
+        $store->update(['settings' => ['feed_mapping' => $json] + $store->settings]);
+    }
+
+    private function connect(Store $store, ?string $url = null, ?string $secret = null, string $sort = 'shop'): void
+    {
+        $known = DB::table('connections')->where('store_id', $store->id)->where('sort', $sort)->first();
         DB::table('connections')->upsert([[
-            'store_id' => $store->id, 'sort' => 'shop',
+            'store_id' => $store->id, 'sort' => $sort,
             'url' => $url ?? $known->url ?? '', 'secret' => $secret !== null ? Crypt::encryptString($secret) : ($known->secret ?? Crypt::encryptString('')),
         ]], ['store_id', 'sort'], ['url', 'secret']);
     }

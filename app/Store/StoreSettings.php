@@ -14,6 +14,8 @@ final readonly class StoreSettings
      * @param  int  $pageLimit  URLs that one crawl fetches at most, 1 to 500,000
      * @param  int  $pageBytes  bytes of a page that are read at most, 10,000 to 10,000,000
      * @param  int  $timeout  seconds that an answer may take, 2 to 60
+     * @param  string  $feedMapping  as Connectors\Feed\FeedMapping reads it; empty for the usual one
+     * @param  int  $daysAhead  days that a simulated feed's clock is ahead of ours
      * @param  string  $crawlSchedule  as CrawlTimes reads it
      * @param  string  $crawlHours  as CrawlTimes reads it
      * @param  int  $rate  pages a second at most; 0 for as many as the shop bears
@@ -32,6 +34,8 @@ final readonly class StoreSettings
         public int $trapBudget = 2000,
         public string $crawlSchedule = 'never',
         public string $crawlHours = '',
+        public string $feedMapping = '',
+        public int $daysAhead = 0,
     ) {
     }
 
@@ -64,6 +68,6 @@ final readonly class StoreSettings
         $text = static fn (string $key, string $default): string => is_string($given[$key] ?? null) ? $given[$key] : $default;
         $list = static fn (string $key): ?array => is_array($given[$key] ?? null) ? array_values(array_filter($given[$key], is_string(...))) : null;
 
-        return new self($values[0], $values[1], $values[2], $values[3], $list('private_hosts') ?? [], $list('tracking_parameters') ?? self::TRACKING, $values[4], $values[5], $text('crawl_schedule', 'never'), $text('crawl_hours', ''));
+        return new self($values[0], $values[1], $values[2], $values[3], $list('private_hosts') ?? [], $list('tracking_parameters') ?? self::TRACKING, $values[4], $values[5], $text('crawl_schedule', 'never'), $text('crawl_hours', ''), $text('feed_mapping', ''), is_int($given['days_ahead'] ?? null) ? max(0, min(4000, $given['days_ahead'])) : 0);
     }
 }

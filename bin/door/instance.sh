@@ -36,7 +36,7 @@ as_user() {
 # choose_settings PORT SHOPS: ports and secrets, once. SHOPS is "name:size ...".
 choose_settings() {
     mkdir -p "$VAR" && cd "$VAR"
-    mkdir -p home log tmp mysql-tmp nginx cache storage/app/uploads storage/framework/views storage/framework/cache/data storage/framework/sessions storage/logs shops
+    mkdir -p home log tmp mysql-tmp nginx cache storage/app/uploads storage/framework/views storage/framework/cache/data storage/framework/sessions storage/logs shops markets
     if [ ! -f "$VAR/settings" ]; then
         local shop name
         TAKEN_PORTS=""
@@ -58,6 +58,8 @@ choose_settings() {
                 name="${shop%%:*}"
                 local port; port="$(free_port 8420)"; TAKEN_PORTS="$TAKEN_PORTS $port"
                 echo "SHOP_PORT_$name=$port"
+                port="$(free_port 8440)"; TAKEN_PORTS="$TAKEN_PORTS $port"
+                echo "MARKET_PORT_$name=$port"
             done
         } >"$VAR/settings.new"
         chmod 600 "$VAR/settings.new" && mv "$VAR/settings.new" "$VAR/settings"
@@ -66,9 +68,22 @@ choose_settings() {
     fi
     # shellcheck disable=SC1091
     . "$VAR/settings"
+    # An instance that was made before there was a market gets a port for it.
+    local shop name
+    TAKEN_PORTS="${TAKEN_PORTS:-}"
+    for shop in $SHOPS; do
+        name="${shop%%:*}"
+        if [ -z "$(market_port "$name")" ]; then
+            echo "MARKET_PORT_$name=$(free_port 8440)" >>"$VAR/settings"
+            . "$VAR/settings"
+            rm -f "$VAR/nginx.conf"
+        fi
+    done
     write_env
     if is_root; then chown -R "$RUN_AS" "$VAR"; fi
 }
+
+market_port() { local key="MARKET_PORT_$1"; echo "${!key:-}"; }
 
 shop_port() { local key="SHOP_PORT_$1"; echo "${!key}"; }
 
@@ -210,6 +225,17 @@ CNF
             error_page 599 = @silence;
         }
         location @silence { return 444; }
+    }
+    server {
+        listen 127.0.0.1:$(market_port "$name");
+        location / {
+            include /etc/nginx/fastcgi_params;
+            fastcgi_param SCRIPT_FILENAME $ROOT/standins/market/public/index.php;
+            fastcgi_param MARKET_DATA $VAR/markets/$name;
+            fastcgi_param MARKET_SHOP http://127.0.0.1:$(shop_port "$name");
+            fastcgi_pass unix:$SOCKETS/shop.sock;
+            fastcgi_read_timeout 150;
+        }
     }
 CNF
         done

@@ -28,7 +28,7 @@ ports_are_free() {
 
 check_ports() {
     local port
-    for port in "$HTTP_PORT" "$DB_PORT" $(for shop in $SHOPS; do shop_port "${shop%%:*}"; done); do
+    for port in "$HTTP_PORT" "$DB_PORT" $(for shop in $SHOPS; do shop_port "${shop%%:*}"; market_port "${shop%%:*}"; done); do
         port_is_taken "$port" && die "Port $port, chosen at the first start, is in use by another program. Stop that program, or change the port in var/$INSTANCE/settings."
     done
     return 0
@@ -88,6 +88,18 @@ shops_up() {
     done
 }
 
+# markets_up: the stand-in market of each shop; the shops have to answer.
+markets_up() {
+    local shop name
+    for shop in $SHOPS; do
+        name="${shop%%:*}"
+        case "${shop##*:}" in demo|tiny) ;; *) continue ;; esac
+        step "Stand-in market of $name"
+        as_user php "$ROOT/standins/market/bin/make-market" "$VAR/markets/$name" "http://127.0.0.1:$(shop_port "$name")" 7 >"$VAR/log/make-market.log" 2>&1 || { cat "$VAR/log/make-market.log" >&2; die "The stand-in market could not be made."; }
+        ok
+    done
+}
+
 # web_up: PHP and nginx, and that the pages answer.
 web_up() {
     step "Web server"
@@ -98,6 +110,7 @@ web_up() {
         wait_for 30 page_answers "http://127.0.0.1:$(shop_port "${shop%%:*}")/" || die "The stand-in shop does not answer; see var/$INSTANCE/log/shop-fpm.log"
     done
     ok
+    markets_up
 }
 
 workers_up() {

@@ -9,8 +9,6 @@ use App\Store\Lists\ListTable;
 use App\Store\Models\Store;
 use App\Store\Pages\PageAddress;
 use App\Store\Pages\PageBook;
-use DateTimeImmutable;
-use DateTimeZone;
 use Illuminate\Support\Facades\DB;
 use LogicException;
 use Orchard\Core\StructuredData\LifeState;
@@ -40,7 +38,7 @@ final class ListIntake
         $this->table = $sort->list() ?? throw new LogicException("{$sort->value} rows fill no list.");
         $this->addresses = new PageAddress($store);
         $this->pages = new PageBook($store);
-        $this->today = (new DateTimeImmutable('now', new DateTimeZone($store->timezone)))->format('Y-m-d');
+        $this->today = $store->today();
     }
 
     /** @param  list<string>  $cells */

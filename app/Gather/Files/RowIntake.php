@@ -8,8 +8,6 @@ use App\Store\Facts\QueryBook;
 use App\Store\Models\Store;
 use App\Store\Pages\PageAddress;
 use App\Store\Pages\PageBook;
-use DateTimeImmutable;
-use DateTimeZone;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Tabular\CellProblem;
 use Orchard\Core\Tabular\RowReader;
@@ -40,7 +38,7 @@ final class RowIntake
         $this->addresses = new PageAddress($store);
         $this->pages = new PageBook($store);
         $this->queries = new QueryBook($store->id);
-        $this->today = (new DateTimeImmutable('now', new DateTimeZone($store->timezone)))->format('Y-m-d');
+        $this->today = $store->today();
     }
 
     /** @param  list<string>  $cells */

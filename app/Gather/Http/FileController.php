@@ -30,7 +30,7 @@ final class FileController
 
     public function index(Store $store): View
     {
-        return view('gather.files', ['store' => $store, 'piece' => self::PIECE, 'imports' => DB::table('gather_imports')->leftJoin('users', 'users.id', '=', 'user_id')->where('store_id', $store->id)->orderByDesc('gather_imports.id')->limit(50)->get(['gather_imports.*', 'users.name as user_name'])]);
+        return view('gather.files', ['store' => $store, 'piece' => self::PIECE, 'imports' => DB::table('gather_imports')->leftJoin('users', 'users.id', '=', 'user_id')->where('store_id', $store->id)->where('is_feed', 0)->orderByDesc('gather_imports.id')->limit(50)->get(['gather_imports.*', 'users.name as user_name'])]);
     }
 
     public function show(Request $request, Store $store, int $import): View

@@ -7,7 +7,6 @@ namespace App\Store\Facts;
 use App\Store\Models\Store;
 use Closure;
 use DateTimeImmutable;
-use DateTimeZone;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -74,7 +73,7 @@ final readonly class NumberWindow
     {
         $newest = DB::selectOne("SELECT MAX(day) AS day FROM fact_days WHERE store_id = ? AND days = 1 AND state = 'owns'", [$store->id])->day;
         if ($newest !== null) {
-            $complete = (new DateTimeImmutable('now', new DateTimeZone($store->timezone)))->modify('-'.self::INCOMPLETE_DAYS.' days')->format('Y-m-d');
+            $complete = (new DateTimeImmutable($store->today()))->modify('-'.self::INCOMPLETE_DAYS.' days')->format('Y-m-d');
             // The last week that has a row and that nothing will be added to.
             $lastMonday = PageWeeks::weekOf((string) $newest);
             if ((new DateTimeImmutable($lastMonday))->modify('+6 days')->format('Y-m-d') > $complete) {

@@ -94,7 +94,7 @@ final class SettingsController
             if ($given === null || mb_strlen($given) > 4000 || trim($given) === trim((string) $value)) {
                 continue;
             }
-            if ($key === 'shop_token' && $given === '') {
+            if (in_array($key, ['shop_token', 'feed_secret'], true) && $given === '') {
                 continue; // Left empty: stays as it is.
             }
             if ($key === 'title_suffix' && ($given === '' || str_starts_with($given, '('))) {

@@ -45,6 +45,12 @@ final class Store extends Model
         return PageUrl::parse($this->base_url) ?? throw new \LogicException("Store {$this->slug} has the base URL \"{$this->base_url}\", which is no http address.");
     }
 
+    /** The store's day, yyyy-mm-dd: in its own time zone, and ahead of ours where its feed is a simulated one whose clock was moved on. */
+    public function today(): string
+    {
+        return (new \DateTimeImmutable('now', new \DateTimeZone($this->timezone)))->modify('+'.$this->options()->daysAhead.' days')->format('Y-m-d');
+    }
+
     public function options(): StoreSettings
     {
         return StoreSettings::fromArray($this->settings);

@@ -28,7 +28,7 @@
                     @case (App\Gather\Inventory\PageColumn::Depth)<td class="num">@if ($shown === 'none')<span class="state is-hand" title="No link reaches it">none</span>@else{{ $shown }}@endif</td>@break
                     @case (App\Gather\Inventory\PageColumn::Life)<td><span @class(['state', 'is-hand' => (int) $row->life > 1])>{{ $shown }}</span></td>@break
                     @case (App\Gather\Inventory\PageColumn::Marks)<td class="clip" title="{{ $shown }}">{{ $shown }}</td>@break
-                    @default<td @class(['num' => $column->isNumber()])>{{ $shown }}</td>
+                    @default<td @class(['num' => $column->isNumber(), 'nowrap'])>{{ $shown }}</td>
                 @endswitch
             @endforeach
         </tr>

@@ -3,4 +3,5 @@
     <a href="{{ route('gather.crawl', $store) }}" @if (request()->routeIs('gather.crawl')) aria-current="page" @endif>Crawls</a>
     <a href="{{ route('gather.changed', $store) }}" @if (request()->routeIs('gather.changed')) aria-current="page" @endif>What changed</a>
     <a href="{{ route('gather.files', $store) }}" @if (request()->routeIs('gather.file*')) aria-current="page" @endif>Files</a>
+    <a href="{{ route('gather.feed', $store) }}" @if (request()->routeIs('gather.feed')) aria-current="page" @endif>Feed</a>
 </nav>

@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Gather\Feeds;
+
+use App\Connectors\Feed\FeedClient;
+use App\Store\Models\Store;
+use App\Store\Work\WorkDesk;
+use DateTimeImmutable;
+use DateTimeZone;
+use Illuminate\Support\Facades\DB;
+use RuntimeException;
+
+/** Begins the pulling of feeds: every night, on demand, and after a simulated feed's clock was moved on. */
+final readonly class Feeds
+{
+    public function __construct(private WorkDesk $desk)
+    {
+    }
+
+    /** @return int the work's id; one that is under way goes on */
+    public function pull(Store $store, ?int $userId): int
+    {
+        return DB::transaction(function () use ($store, $userId): int {
+            DB::table('stores')->where('id', $store->id)->lockForUpdate()->first();
+            $active = DB::table('work')->where('store_id', $store->id)->where('sort', FeedWork::sort())->whereIn('state', ['waiting', 'running'])->value('id');
+
+            return $active === null ? $this->desk->begin(FeedWork::class, $store->id, 0, $userId) : (int) $active;
+        });
+    }
+
+    public function pullAll(): void
+    {
+        foreach (DB::table('connections')->where('sort', 'feed')->where('url', '<>', '')->pluck('store_id') as $id) {
+            $this->pull(Store::query()->findOrFail((int) $id), null);
+        }
+    }
+
+    /**
+     * Moves a simulated feed's clock on; the store's days follow it.
+     *
+     * @return string the new day
+     *
+     * @throws RuntimeException where the feed has no clock
+     */
+    public function moveOn(Store $store, int $days): string
+    {
+        $today = FeedClient::of($store)?->clock(max(1, min(400, $days))) ?? throw new RuntimeException('This feed has no clock that could be moved on.');
+        $ahead = (new DateTimeImmutable('today', new DateTimeZone($store->timezone)))->setTime(0, 0)->diff(new DateTimeImmutable($today, new DateTimeZone($store->timezone)))->format('%r%a');
+        $store->update(['settings' => ['days_ahead' => max(0, (int) $ahead)] + $store->settings]);
+
+        return $today;
+    }
+}

@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Gather\Http;
+
+use App\Connectors\Feed\FeedMapping;
+use App\Connectors\Feed\FeedNotNow;
+use App\Gather\Feeds\Feeds;
+use App\Gather\Feeds\FeedWork;
+use App\Store\Models\Store;
+use App\Store\Work\WorkView;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+use Illuminate\View\View;
+use RuntimeException;
+
+/** The feed of search and sales rows: what it told so far, and pulling it now. */
+final class FeedController
+{
+    public function show(Store $store): View
+    {
+        return view('gather.feed', [
+            'store' => $store, 'connection' => DB::table('connections')->where('store_id', $store->id)->where('sort', 'feed')->where('url', '<>', '')->first(), 'mapping' => FeedMapping::fromJson($store->options()->feedMapping),
+            'parts' => DB::table('gather_feed_parts')->where('store_id', $store->id)->get()->keyBy('part'), 'work' => WorkView::latest($store->id, FeedWork::sort()),
+            'imports' => DB::table('gather_imports')->where('store_id', $store->id)->where('is_feed', 1)->orderByDesc('id')->limit(12)->get(),
+        ]);
+    }
+
+    public function pull(Request $request, Store $store, Feeds $feeds): RedirectResponse
+    {
+        $feeds->pull($store, (int) $request->user()?->getAuthIdentifier());
+
+        return redirect()->route('gather.feed', $store);
+    }
+
+    public function moveOn(Request $request, Store $store, Feeds $feeds): RedirectResponse
+    {
+        $given = $request->validate(['days' => ['required', 'integer', 'between:1,400']]);
+        try {
+            $today = $feeds->moveOn($store, (int) $given['days']);
+        } catch (FeedNotNow|RuntimeException $wrong) {
+            return redirect()->route('gather.feed', $store)->withErrors(['days' => $wrong->getMessage()]);
+        }
+        $feeds->pull($store->refresh(), (int) $request->user()?->getAuthIdentifier());
+
+        return redirect()->route('gather.feed', $store)->with('done', "In the simulated market it is now $today; its days are being pulled.");
+    }
+}
