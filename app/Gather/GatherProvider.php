@@ -16,6 +16,7 @@ use App\Gather\Feeds\FeedWork;
 use App\Gather\Files\Imports;
 use App\Gather\Files\ImportWork;
 use App\Gather\Inventory\ReindexWork;
+use App\Gather\Rendering\RenderWork;
 use App\Store\Events\RulesChanged;
 use App\Store\Pages\Selections;
 use App\Store\Steps\StepBoard;
@@ -36,6 +37,7 @@ final class GatherProvider extends ServiceProvider
         $desk->register(ImportWork::class);
         $desk->register(CompareWork::class);
         $desk->register(FeedWork::class);
+        $desk->register(RenderWork::class);
         $board->register(new GatherStep);
         $this->callAfterResolving(Schedule::class, static function (Schedule $schedule): void {
             $schedule->call(static fn () => Imports::forgetAbandoned())->name('abandoned files')->dailyAt('03:50');

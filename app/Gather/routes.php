@@ -10,6 +10,7 @@ use App\Gather\Http\FileController;
 use App\Gather\Http\InventoryController;
 use App\Gather\Http\PageController;
 use App\Gather\Http\PageFactsController;
+use App\Gather\Http\RenderController;
 use App\Gather\Http\SelectionController;
 use Illuminate\Support\Facades\Route;
 
@@ -27,6 +28,7 @@ Route::middleware(['web', 'auth', 'can:view,store'])->prefix('/s/{store}')->grou
     Route::get('/gather/crawl', [CrawlController::class, 'show'])->name('gather.crawl');
     Route::get('/gather/crawl/progress', [CrawlController::class, 'progress'])->name('gather.progress');
     Route::get('/gather/pages/{page}', PageController::class)->whereNumber('page')->name('page');
+    Route::get('/gather/rendered', [RenderController::class, 'show'])->name('gather.rendered');
     Route::get('/gather/feed', [FeedController::class, 'show'])->name('gather.feed');
     Route::get('/gather/changed', ChangedController::class)->name('gather.changed');
     Route::get('/gather/files', [FileController::class, 'index'])->name('gather.files');
@@ -38,6 +40,7 @@ Route::middleware(['web', 'auth', 'can:view,store'])->prefix('/s/{store}')->grou
         Route::post('/gather/selections/{selection}/drop', [SelectionController::class, 'drop'])->whereNumber('selection')->name('gather.selection.drop');
         Route::post('/gather/pages/{page}/life', [PageFactsController::class, 'life'])->whereNumber('page')->name('page.life');
         Route::post('/gather/pages/{page}/successor', [PageFactsController::class, 'successor'])->whereNumber('page')->name('page.successor');
+        Route::post('/gather/rendered', [RenderController::class, 'start'])->name('gather.render');
         Route::post('/gather/feed/pull', [FeedController::class, 'pull'])->name('gather.feed.pull');
         Route::post('/gather/feed/clock', [FeedController::class, 'moveOn'])->name('gather.feed.clock');
         Route::post('/gather/drift', DriftController::class)->name('gather.drift');

@@ -89,6 +89,7 @@
                         <button class="button">Keep</button>
                     </form>
                 @endif
+                <form method="post" action="{{ route('gather.render', $store) }}" class="form-end">@csrf<input type="hidden" name="page" value="{{ $page->id }}"><button class="button">Show it in a browser</button> <span class="soft">what it says once its scripts have run</span></form>
                 <form method="post" action="{{ route('page.successor', [$store, $page->id]) }}" class="form-end">@csrf
                     <label for="successor">Moved to</label> <input class="input" id="successor" name="address" size="26" maxlength="2048" value="{{ old('address', $successor->to->url ?? '') }}"> <button class="button">Keep</button>
                 </form>
