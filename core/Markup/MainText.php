@@ -7,9 +7,6 @@ namespace Orchard\Core\Markup;
 /** The text of a page outside navigation, header and footer, line by line as elements part it. */
 final readonly class MainText
 {
-    /** Bytes that are kept; more is no text that a shop wrote. */
-    private const MOST = 200_000;
-
     private const WORD = '/[\p{L}\p{N}][\p{L}\p{N}\p{M}\'’\-.]*/u';
 
     private function __construct(public string $text)
@@ -21,7 +18,7 @@ final readonly class MainText
     {
         $lines = (string) preg_replace('/[^\S\n]+/u', ' ', str_replace("\u{A0}", ' ', $raw));
 
-        return new self(trim(mb_strcut((string) preg_replace('/ ?\n[\n ]*/', "\n", $lines), 0, self::MOST)));
+        return new self(trim((string) preg_replace('/ ?\n[\n ]*/', "\n", $lines)));
     }
 
     public function words(): int

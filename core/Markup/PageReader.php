@@ -22,6 +22,9 @@ final class PageReader
 
     private const HEAD_TAGS = ['base' => 1, 'basefont' => 1, 'bgsound' => 1, 'link' => 1, 'meta' => 1, 'title' => 1, 'noscript' => 1, 'noframes' => 1, 'style' => 1, 'script' => 1, 'template' => 1, 'head' => 1, 'html' => 1];
 
+    /** Parts of a table or of the page's frame: their tags mean nothing where they do not belong (section 13.2.6.4.7). */
+    private const PART_TAGS = ['caption' => 1, 'col' => 1, 'colgroup' => 1, 'frame' => 1, 'head' => 1, 'html' => 1, 'body' => 1, 'tbody' => 1, 'td' => 1, 'tfoot' => 1, 'th' => 1, 'thead' => 1, 'tr' => 1];
+
     private const RAW_TAGS = ['script' => 1, 'style' => 1, 'xmp' => 1, 'iframe' => 1, 'noembed' => 1, 'noframes' => 1, 'noscript' => 1, 'textarea' => 1, 'title' => 1];
 
     private const REGION_TAGS = ['nav' => Region::Navigation, 'header' => Region::Header, 'footer' => Region::Footer];
@@ -70,6 +73,9 @@ final class PageReader
 
     /** @var list<string> open header and footer elements that count as the page's, outermost first */
     private array $regions = [];
+
+    /** @var array<string, int> open elements that part words, by name */
+    private array $parting = [];
 
     private string $mainText = '';
 
@@ -201,7 +207,10 @@ final class PageReader
             if (! $this->inBody && ! isset(self::HEAD_TAGS[$name])) {
                 $this->inBody = true;
             }
-            $this->wordEnds($name);
+            if (! isset(self::INLINE_TAGS[$name]) && (! isset(self::PART_TAGS[$name]) || ($this->parting['table'] ?? 0) > 0)) {
+                $this->parting[$name] = ($this->parting[$name] ?? 0) + 1;
+                $this->wordEnds();
+            }
             $this->open($name, $attributes);
         }
         if ($name === 'svg' || $name === 'math') {
@@ -281,13 +290,14 @@ final class PageReader
         }
         $name = strtolower($found[1]);
         $after = $at + strlen($found[0]);
-        if ($this->foreign > 0) {
+        if ($this->foreign > 0 && $name !== 'p' && $name !== 'br') {
             if ($name === 'svg' || $name === 'math') {
                 $this->foreign--;
             }
 
             return $after;
         }
+        $this->foreign = 0;
         if ($name === 'template') {
             $this->templates = max(0, $this->templates - 1);
 
@@ -299,7 +309,13 @@ final class PageReader
         if (! $this->inBody && ($name === 'body' || $name === 'html' || $name === 'br')) {
             $this->inBody = true;
         }
-        $this->wordEnds($name);
+        // The end of what is not open ends nothing, but for the two that make an element of their own.
+        if (($this->parting[$name] ?? 0) > 0) {
+            $this->parting[$name]--;
+            $this->wordEnds();
+        } elseif ($name === 'p' || $name === 'br') {
+            $this->wordEnds();
+        }
         switch ($name) {
             case 'a':
                 $this->closeAnchor();
@@ -324,16 +340,14 @@ final class PageReader
     }
 
     /** The border of an element that is not part of a line of text parts words. */
-    private function wordEnds(string $name): void
+    private function wordEnds(): void
     {
-        if (! isset(self::INLINE_TAGS[$name])) {
-            $this->mainText .= "\n";
-            if ($this->anchor !== null) {
-                $this->anchor['text'] .= ' ';
-            }
-            if ($this->heading !== null) {
-                $this->heading .= ' ';
-            }
+        $this->mainText .= "\n";
+        if ($this->anchor !== null) {
+            $this->anchor['text'] .= ' ';
+        }
+        if ($this->heading !== null) {
+            $this->heading .= ' ';
         }
     }
 
@@ -343,7 +357,7 @@ final class PageReader
         $content = substr($html, $at, $end - $at);
         if ($this->templates === 0) {
             if ($name === 'title') {
-                $this->title ??= Text::tidy(Entities::decode($content));
+                $this->title ??= Text::tidy(Entities::decode(str_replace("\0", "\u{FFFD}", $content)));
             } elseif ($name === 'script') {
                 if (stripos($attributes, 'ld+json') !== false) {
                     $this->details->structured($content);
@@ -351,7 +365,9 @@ final class PageReader
                     $this->details->script();
                 }
             } elseif ($name === 'textarea') {
-                $this->text($content);
+                $this->text(str_replace("\0", "\u{FFFD}", $content));
+                $this->wordEnds();
+                $this->parting[$name]--;
             }
         }
         $close = strpos($html, '>', $end);
@@ -400,6 +416,9 @@ final class PageReader
             }
             $this->inBody = true;
         }
+        if (str_contains($text, "\0")) {
+            $text = str_replace("\0", '', $text);
+        }
         if ($this->anchor !== null) {
             $this->anchor['text'] .= $text;
         }
@@ -410,6 +429,8 @@ final class PageReader
             $this->styled .= $text;
         }
         if ($this->regions === []) {
+            // Line ends of the source are white space; those of the main text stand where elements part it.
+            $text = strtr($text, "\n\r\f", '   ');
             $this->mainText .= str_contains($text, '&') ? Entities::decode($text) : $text;
         }
     }

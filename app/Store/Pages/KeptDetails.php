@@ -11,6 +11,9 @@ use Orchard\Core\StructuredData\ProductData;
 /** The details of a page as they are kept: packed where nothing searches them, single numbers where the list does. */
 final readonly class KeptDetails
 {
+    /** Bytes of main text that are kept; more is no text that a shop wrote. */
+    private const MOST_TEXT = 200_000;
+
     /**
      * @param  string  $packed  PageDetails as JSON, deflated
      * @param  string  $text  the main text, deflated
@@ -42,7 +45,7 @@ final readonly class KeptDetails
         $product = ProductData::of($details->structured);
 
         return new self(
-            (string) gzdeflate($details->toJson(), 1), (string) gzdeflate($details->text->text, 1), $details->text->marks(),
+            (string) gzdeflate($details->toJson(), 1), (string) gzdeflate(mb_strcut($details->text->text, 0, self::MOST_TEXT), 1), $details->text->marks(),
             $product === null ? null : json_encode($product, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE),
             count($details->images), $details->imagesWithoutAlt(), count($details->h1s()), count($details->headings), count($details->structuredErrors), count($details->hreflangs), count($details->externals), $details->needsScript, $looksMissing, self::lifeIn($details)->value, count($details->canonicals),
         );
