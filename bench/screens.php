@@ -4,9 +4,6 @@ declare(strict_types=1);
 
 /** Server time of desk and inventory screens (median of 15, warm) beside an empty signed-in page. --data=large: 20,000 products. */
 
-use App\Access\Models\Membership;
-use App\Access\Models\User;
-use App\Access\Role;
 use App\Gather\Crawl\Crawls;
 use Illuminate\Support\Facades\DB;
 
@@ -18,38 +15,9 @@ if (Crawls::shown($store->id) === 0) {
     ['seconds' => $seconds, 'crawl' => $crawl] = benchCrawl($store);
     result('crawl of the '.$shop.' shop', $crawl->fetched.' pages', $crawl->fetched / $seconds, 'pages/s', null);
 }
-$user = User::query()->firstOrCreate(['email' => 'bench@tindrel.example'], ['name' => 'Bench', 'password' => 'a-bench-password']);
-Membership::query()->upsert([['user_id' => $user->id, 'store_id' => $store->id, 'role' => Role::Owner->value]], ['user_id', 'store_id'], ['role']);
-$base = (string) getenv('APP_URL');
-$jar = tempnam(sys_get_temp_dir(), 'jar') ?: throw new RuntimeException('There is no room for a cookie jar.');
-$fetch = static function (string $path, ?string $post = null) use ($base, $jar): array {
-    $curl = curl_init($base.$path);
-    curl_setopt_array($curl, [CURLOPT_RETURNTRANSFER => true, CURLOPT_HEADER => true, CURLOPT_COOKIEJAR => $jar, CURLOPT_COOKIEFILE => $jar] + ($post === null ? [] : [CURLOPT_POSTFIELDS => $post]));
-    $answer = (string) curl_exec($curl);
-    $status = curl_getinfo($curl, CURLINFO_RESPONSE_CODE);
-    curl_close($curl);
-    preg_match('/server-timing: app;dur=([\d.]+)/i', $answer, $found);
-
-    return [$status, (float) ($found[1] ?? 0), $answer];
-};
-preg_match('/name="_token" value="([^"]+)"/', $fetch('/sign-in')[2], $token);
-$fetch('/sign-in', http_build_query(['_token' => $token[1] ?? '', 'email' => $user->email, 'password' => 'a-bench-password']));
-$median = static function (string $path) use ($fetch): float {
-    $times = [];
-    for ($i = 0; $i < 18; $i++) {
-        [$status, $time] = $fetch($path);
-        if ($status !== 200) {
-            throw new RuntimeException("$path answered $status.");
-        }
-        $times[] = $time;
-    }
-    $times = array_slice($times, 3);
-    sort($times);
-
-    return $times[7];
-};
+$screen = new BenchScreen($store);
 $size = DB::table('write_rows')->where('store_id', $store->id)->count().' resources, '.DB::table('page_index')->where('store_id', $store->id)->count().' pages';
-$empty = $median('/stores');
+$empty = $screen->median('/stores');
 result('empty signed-in page', $size, $empty, 'ms', $empty);
 $middle = static fn (string $table, string $key, string $id): string => (static fn (object $row): string => bin2hex((string) $row->k).'.'.$row->i)(DB::selectOne("SELECT $key AS k, $id AS i FROM $table WHERE store_id = ? ORDER BY $key, $id LIMIT 1 OFFSET ".max(0, intdiv(DB::table($table)->where('store_id', $store->id)->count(), 2)), [$store->id]));
 foreach ([
@@ -58,6 +26,5 @@ foreach ([
     'inventory' => '/gather', 'inventory, products' => '/gather?kind=product', 'inventory, by links' => '/gather?sort=links', 'inventory, by clicks' => '/gather?sort=clicks', 'inventory, redirects by impressions' => '/gather?status=301&sort=impressions', 'inventory, products by depth' => '/gather?kind=product&sort=depth', 'inventory, no link reaches' => '/gather?reached=no', 'inventory, redirects' => '/gather?status=301', 'inventory, not indexable' => '/gather?indexable=no',
     'inventory, by words found' => '/gather?q=tripod+floor', 'inventory, from the middle on' => '/gather?after='.$middle('page_index', 'address', 'page_id'), 'inventory, counts (fragment)' => '/gather/counts', 'inventory, exact substring (fragment)' => '/gather?q=tripod-fl&exact=1', 'release' => '/release',
 ] as $name => $path) {
-    result($name, $size, $median("/s/{$store->slug}$path"), 'ms', $empty);
+    result($name, $size, $screen->median("/s/{$store->slug}$path"), 'ms', $empty);
 }
-unlink($jar);

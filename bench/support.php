@@ -2,6 +2,9 @@
 
 declare(strict_types=1);
 
+use App\Access\Models\Membership;
+use App\Access\Models\User;
+use App\Access\Role;
 use App\Gather\Crawl\Crawls;
 use App\Store\AddStore;
 use App\Store\Models\Store;
@@ -47,7 +50,7 @@ function benchForget(Store $store): void
 {
     DB::delete('DELETE a FROM page_answers a JOIN pages p ON p.id = a.page_id WHERE p.store_id = ?', [$store->id]);
     DB::delete('DELETE l FROM block_links l JOIN link_blocks b ON b.id = l.block_id WHERE b.store_id = ?', [$store->id]);
-    foreach (['pages', 'page_facts', 'page_index', 'page_words', 'page_counts', 'links', 'link_blocks', 'page_blocks'] as $table) {
+    foreach (['pages', 'page_facts', 'page_details', 'page_products', 'page_index', 'page_words', 'page_counts', 'links', 'link_blocks', 'page_blocks'] as $table) {
         DB::table($table)->where('store_id', $store->id)->delete();
     }
 }
@@ -80,4 +83,54 @@ function office(string $shop, string $method, string $path, ?array $body = null)
     $context = stream_context_create(['http' => ['method' => $method, 'ignore_errors' => true, 'header' => ["Authorization: Bearer $token", 'Content-Type: application/json'], 'content' => $body === null ? '' : json_encode($body)]]);
 
     return (array) json_decode((string) file_get_contents("$url/office/v1$path", false, $context), true);
+}
+
+/** A signed-in owner of a store who looks at screens, and how long the server takes for them. */
+final class BenchScreen
+{
+    private readonly string $jar;
+
+    public function __construct(Store $store)
+    {
+        $user = User::query()->firstOrCreate(['email' => 'bench@tindrel.example'], ['name' => 'Bench', 'password' => 'a-bench-password']);
+        Membership::query()->upsert([['user_id' => $user->id, 'store_id' => $store->id, 'role' => Role::Owner->value]], ['user_id', 'store_id'], ['role']);
+        $this->jar = tempnam(sys_get_temp_dir(), 'jar') ?: throw new RuntimeException('There is no room for a cookie jar.');
+        preg_match('/name="_token" value="([^"]+)"/', $this->fetch('/sign-in')[2], $token);
+        $this->fetch('/sign-in', http_build_query(['_token' => $token[1] ?? '', 'email' => $user->email, 'password' => 'a-bench-password']));
+    }
+
+    /** Milliseconds of server time in the middle of fifteen, after three to warm up. */
+    public function median(string $path): float
+    {
+        $times = [];
+        for ($i = 0; $i < 18; $i++) {
+            [$status, $time] = $this->fetch($path);
+            if ($status !== 200) {
+                throw new RuntimeException("$path answered $status.");
+            }
+            $times[] = $time;
+        }
+        $times = array_slice($times, 3);
+        sort($times);
+
+        return $times[7];
+    }
+
+    /** @return array{int, float, string} status, milliseconds of server time, the answer */
+    private function fetch(string $path, ?string $post = null): array
+    {
+        $curl = curl_init(getenv('APP_URL').$path);
+        curl_setopt_array($curl, [CURLOPT_RETURNTRANSFER => true, CURLOPT_HEADER => true, CURLOPT_COOKIEJAR => $this->jar, CURLOPT_COOKIEFILE => $this->jar] + ($post === null ? [] : [CURLOPT_POSTFIELDS => $post]));
+        $answer = (string) curl_exec($curl);
+        $status = curl_getinfo($curl, CURLINFO_RESPONSE_CODE);
+        curl_close($curl);
+        preg_match('/server-timing: app;dur=([\d.]+)/i', $answer, $found);
+
+        return [$status, (float) ($found[1] ?? 0), $answer];
+    }
+
+    public function __destruct()
+    {
+        unlink($this->jar);
+    }
 }

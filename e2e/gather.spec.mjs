@@ -22,14 +22,14 @@ test('the first crawl is started from the screen, shows its progress, and fills 
     await axe(page);
 });
 
-test('a crawl is stopped and goes on where it was', async ({ page }) => {
+test('a crawl is paused and goes on where it was', async ({ page }) => {
     await ensureCrawl();
     await signIn(page, 'owner');
     await page.goto('/s/tindrel/gather/crawl');
     await page.getByRole('button', { name: 'Start a new crawl' }).click();
-    await page.getByRole('button', { name: 'Stop' }).click();
+    await page.getByRole('button', { name: 'Pause' }).click();
     await expect(page.locator('#crawl-progress')).toContainText('The crawl is stopped', { timeout: 240_000 });
-    await page.getByRole('button', { name: 'Go on where it stopped' }).click();
+    await page.getByRole('button', { name: 'Go on where it paused' }).click();
     await expect(page.locator('#crawl-progress')).toContainText('The crawl is done', { timeout: 240_000 });
 });
 

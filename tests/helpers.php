@@ -9,13 +9,16 @@ use App\Gather\Crawl\Crawls;
 use App\Gather\Files\FileLook;
 use App\Gather\Files\FileSort;
 use App\Gather\Files\Imports;
+use App\Gather\Inventory\ReindexWork;
 use App\Store\AddStore;
 use App\Store\Models\Store;
 use App\Store\StoreOptions;
 use App\Store\Work\WorkDesk;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Orchard\Core\Text\Ruler;
 use Orchard\Core\Text\WidthTable;
+use Tests\Web\Site;
 
 function ruler(): Ruler
 {
@@ -130,4 +133,21 @@ function bringIn(Store $store, string $text, FileSort $sort = FileSort::Search, 
     expect(app(WorkDesk::class)->workToEnd($work))->toBe($ends);
 
     return Imports::find($store, $import);
+}
+
+/** Works the newest sorting of a store's pages to its end. */
+function sortAnew(Store $store): void
+{
+    $work = (int) DB::table('work')->where('store_id', $store->id)->where('sort', ReindexWork::sort())->max('id');
+    expect(app(WorkDesk::class)->workToEnd($work))->toBe('done');
+}
+
+/** A site of three products: one that sells, one that is out of stock, one that says so in its text alone. */
+function productSite(): Site
+{
+    $product = static fn (string $number, string $availability): string => '<script type="application/ld+json">{"@type":"Product","sku":"'.$number.'","name":"Lamp '.$number.'","offers":{"price":"49.90","priceCurrency":"EUR","availability":"'.$availability.'"}}</script>';
+
+    return (new Site)->linking('/', ['/p/one' => 'One', '/p/two' => 'Two', '/p/three' => 'Three'])
+        ->linking('/p/one', [], $product('N-1', 'InStock'))->linking('/p/two', [], $product('N-2', 'OutOfStock'))
+        ->page('/p/three', '<title>Three</title><meta property="og:type" content="product"><body><h1>Three</h1><p>Sold out</p>');
 }

@@ -45,6 +45,38 @@ final readonly class Markets
         return $this->first();
     }
 
+    /** Whether addresses alone cannot tell all markets apart, so that what a page says of its language has to. */
+    public function needLanguages(): bool
+    {
+        return count(array_filter($this->markets, static fn (Market $market): bool => $market->host === '' && $market->path_prefix === '')) > 1;
+    }
+
+    /**
+     * The market of a page by its address, else by the language code that it gives itself (its own hreflang, or lang), such as de-AT: language
+     * and country before the language alone.
+     *
+     * @param  list<string>  $codes  the surest first
+     */
+    public function marketOfPage(PageUrl $url, array $codes): Market
+    {
+        $byAddress = $this->marketOf($url);
+        if ($byAddress->host !== '' || $byAddress->path_prefix !== '') {
+            return $byAddress;
+        }
+        $open = array_filter($this->markets, static fn (Market $market): bool => $market->host === '' && $market->path_prefix === '');
+        foreach ($codes as $code) {
+            [$language, $country] = explode('-', strtolower(str_replace('_', '-', $code))) + ['', ''];
+            foreach ([static fn (Market $market): bool => $country !== '' && strtolower($market->country) === $country && strtolower($market->language) === $language, static fn (Market $market): bool => $country !== '' && strtolower($market->country) === $country, static fn (Market $market): bool => strtolower($market->language) === $language] as $fits) {
+                $found = array_values(array_filter($open, $fits));
+                if (count($found) === 1) {
+                    return $found[0];
+                }
+            }
+        }
+
+        return $byAddress;
+    }
+
     public function marketOf(PageUrl $url): Market
     {
         $best = $this->first();

@@ -22,7 +22,7 @@ door_bench() {
         web_up
     } >&2
     as_user env ORCHARD_VAR="$VAR" BENCH_DATA="$data" APP_URL="http://127.0.0.1:$HTTP_PORT" \
-        SHOP_DEMO="http://127.0.0.1:$(shop_port tindrel)" SHOP_MEDIUM="http://127.0.0.1:$(shop_port medium)" SHOP_LARGE="http://127.0.0.1:$(shop_port large)" \
+        SHOP_DEMO="http://127.0.0.1:$(shop_port tindrel)" MARKET_DEMO="http://127.0.0.1:$(market_port tindrel)" SHOP_MEDIUM="http://127.0.0.1:$(shop_port medium)" SHOP_LARGE="http://127.0.0.1:$(shop_port large)" \
         php -d opcache.enable_cli=1 -d opcache.jit=tracing -d opcache.jit_buffer_size=64M -d memory_limit=1G "$ROOT/bench/run.php" "$name"
     console optimize:clear >/dev/null 2>&1 || true
 }

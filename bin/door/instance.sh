@@ -76,7 +76,7 @@ choose_settings() {
         if [ -z "$(market_port "$name")" ]; then
             echo "MARKET_PORT_$name=$(free_port 8440)" >>"$VAR/settings"
             . "$VAR/settings"
-            rm -f "$VAR/nginx.conf"
+            supervisor_is_up && instance_down
         fi
     done
     write_env

@@ -154,6 +154,30 @@ final class DetailReader
         $this->scripts++;
     }
 
+    /** What a region brings, read elsewhere. */
+    public function take(RegionFacts $facts): void
+    {
+        foreach ($facts->headings as $heading) {
+            $this->heading($heading['level'], $heading['text']);
+        }
+        foreach ($facts->images as $image) {
+            count($this->images) < self::MOST_IMAGES && $this->images[] = $image;
+        }
+        $this->scripts += $facts->scripts;
+    }
+
+    /**
+     * What was collected, as a region's; null where there is more than a region may bring.
+     *
+     * @param  list<Link>  $links
+     */
+    public function region(array $links): ?RegionFacts
+    {
+        $more = [$this->canonicals, $this->hreflangs, $this->paging, $this->social, $this->crawlers, $this->structured, $this->errors];
+
+        return array_filter($more) === [] && $this->refresh === null ? new RegionFacts($links, $this->headings, $this->images, $this->scripts) : null;
+    }
+
     /** @return list<string> schema.org types of the nodes, the outermost and those of a graph */
     public function types(): array
     {

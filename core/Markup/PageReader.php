@@ -98,16 +98,19 @@ final class PageReader
     /** @var array<string, ?string> */
     private array $resolved = [];
 
-    private function __construct(private readonly PageUrl $url)
+    private function __construct(private readonly PageUrl $url, private readonly ?RegionMemory $memory)
     {
         $this->base = $url;
         $this->details = new DetailReader;
     }
 
-    /** @param  string  $html in UTF-8, as Charset::toUtf8() gives it */
-    public static function read(string $html, PageUrl $url): PageFacts
+    /**
+     * @param  string  $html  in UTF-8, as Charset::toUtf8() gives it
+     * @param  ?RegionMemory  $memory  of the regions of other pages of the same host
+     */
+    public static function read(string $html, PageUrl $url, ?RegionMemory $memory = null): PageFacts
     {
-        $reader = new self($url);
+        $reader = new self($url, $memory);
         $reader->scan($html);
 
         return $reader->facts();
@@ -207,7 +210,13 @@ final class PageReader
             if (! $this->inBody && ! isset(self::HEAD_TAGS[$name])) {
                 $this->inBody = true;
             }
-            if (! isset(self::INLINE_TAGS[$name]) && (! isset(self::PART_TAGS[$name]) || ($this->parting['table'] ?? 0) > 0)) {
+            if ($this->memory !== null && isset(self::REGION_TAGS[$name]) && $this->foreign === 0) {
+                $behind = $this->remembered($name, $html, $at);
+                if ($behind !== null) {
+                    return $behind;
+                }
+            }
+            if (! isset(self::INLINE_TAGS[$name]) && $name !== 'svg' && $name !== 'math' && (! isset(self::PART_TAGS[$name]) || ($this->parting['table'] ?? 0) > 0)) {
                 $this->parting[$name] = ($this->parting[$name] ?? 0) + 1;
                 $this->wordEnds();
             }
@@ -224,6 +233,53 @@ final class PageReader
         }
 
         return $at;
+    }
+
+    /**
+     * Takes a region that is known from other pages as it was read there.
+     *
+     * @return ?int where to read on; null where it has to be read here
+     */
+    private function remembered(string $name, string $html, int $at): ?int
+    {
+        if ($this->regions !== [] || $this->anchor !== null || $this->heading !== null || $this->styled !== null || ($name !== 'nav' && ($this->open['main'] > 0 || $this->open['article'] > 0))) {
+            return null;
+        }
+        $end = strpos($html, "</$name>", $at);
+        if ($end === false) {
+            return null;
+        }
+        $bytes = substr($html, $at, $end - $at);
+        $key = RegionMemory::keyOf(self::REGION_TAGS[$name], $bytes);
+        $facts = $this->memory?->find($key);
+        if ($facts === null) {
+            $facts = $this->readRegion($name, $bytes);
+            $this->memory?->keep($key, $facts);
+        }
+        if ($facts === false) {
+            return null;
+        }
+        array_push($this->links, ...$facts->links);
+        $this->details->take($facts);
+        $this->wordEnds();
+
+        return $end + strlen($name) + 3;
+    }
+
+    /** A region as a piece of its own; false where it leaves something open, tells more than links, or depends on where it stands. */
+    private function readRegion(string $name, string $bytes): RegionFacts|false
+    {
+        if ($this->hasBase || stripos($bytes, "<$name") !== false || preg_match('~<(?:a|area|img)\b[^>]*?[\s\-](?:href|src)\s*=\s*(?!["\']?(?:/|https?:|data:|mailto:|tel:))~i', $bytes) === 1) {
+            return false;
+        }
+        $piece = new self($this->url, null);
+        $piece->inBody = true;
+        $piece->regions = [$name];
+        $piece->scan($bytes);
+        $isWhole = $piece->anchor === null && $piece->heading === null && $piece->styled === null && $piece->templates === 0 && $piece->foreign === 0 && $piece->regions === [$name] && array_sum($piece->open) === 0
+            && array_filter($piece->parting) === [] && $piece->title === null && $piece->strays === [] && $piece->types === [] && ! $piece->hasBase && $piece->language === null;
+
+        return $isWhole ? $piece->details->region($piece->links) ?? false : false;
     }
 
     private function open(string $name, string $attributes): void

@@ -25,9 +25,11 @@ final readonly class Sitemap
     /**
      * @param  bool  $isIndex  whether it lists sitemaps
      * @param  array<string, true>  $urls  in PageUrl's form, on the sitemap's own host, in their order
+     * @param  array<string, int>  $images  image entries by the URL of their page
+     * @param  array<string, array<string, string>>  $alternates  addresses by language code, by the URL of the page
      * @param  list<array{int, string, string}>  $problems  entry number (0 for the file itself), what stands there, what is wrong
      */
-    private function __construct(public bool $isIndex, public array $urls, public array $problems, public int $entries)
+    private function __construct(public bool $isIndex, public array $urls, public array $problems, public int $entries, public array $images = [], public array $alternates = [])
     {
     }
 
@@ -51,18 +53,20 @@ final readonly class Sitemap
         if (preg_match('/^<(?:!doctype\s+html|html)\b/i', $start) === 1) {
             return new self(false, [], [[0, '', 'is an HTML page, no sitemap']], 0);
         }
-        [$isIndex, $locations, $broken] = $start[0] === '<' ? self::xml($bytes) : [false, preg_split('/\r\n|\r|\n/', trim($bytes)) ?: [], null];
+        [$isIndex, $locations, $broken, $more] = $start[0] === '<' ? self::xml($bytes) : [false, preg_split('/\r\n|\r|\n/', trim($bytes)) ?: [], null, []];
 
-        return self::judged($isIndex, $locations, $broken, $own);
+        return self::judged($isIndex, $locations, $broken, $own, $more);
     }
 
-    /** @return array{bool, list<string>, ?string} whether it is an index, the locations, and why it could not be read to its end */
+    /** @return array{bool, list<string>, ?string, array<int, array{images: int, alternates: array<string, string>}>} whether it is an index, the locations, why it could not be read to its end, and what else the entries tell, by their number from 0 */
     private static function xml(string $bytes): array
     {
         $before = libxml_use_internal_errors(true);
         libxml_clear_errors();
         $xml = new XMLReader;
         $locations = [];
+        $more = [];
+        $entry = -1;
         $root = '';
         $broken = null;
         if ($xml->XML($bytes, null, LIBXML_NONET | LIBXML_COMPACT) !== false) {
@@ -77,6 +81,14 @@ final readonly class Sitemap
                 }
                 if ($xml->depth === 0) {
                     $root = $xml->localName;
+                } elseif ($xml->depth === 1) {
+                    $entry++;
+                } elseif ($xml->depth === 2 && $xml->localName === 'image') {
+                    $more[$entry] ??= ['images' => 0, 'alternates' => []];
+                    $more[$entry]['images']++;
+                } elseif ($xml->depth === 2 && $xml->localName === 'link' && $xml->getAttribute('hreflang') !== null && $xml->getAttribute('href') !== null) {
+                    $more[$entry] ??= ['images' => 0, 'alternates' => []];
+                    count($more[$entry]['alternates']) < 200 && $more[$entry]['alternates'][mb_substr((string) $xml->getAttribute('hreflang'), 0, 35)] = mb_substr((string) $xml->getAttribute('href'), 0, 2048);
                 } elseif ($xml->depth === 2 && $xml->localName === 'loc') {
                     $locations[] = trim($xml->readString());
                     if (count($locations) > self::MOST_ENTRIES) {
@@ -98,13 +110,18 @@ final readonly class Sitemap
             $broken = "begins with <$root>; a sitemap begins with <urlset> or <sitemapindex>";
         }
 
-        return [$root === 'sitemapindex', $locations, $broken];
+        return [$root === 'sitemapindex', $locations, $broken, $broken === null ? $more : []];
     }
 
-    /** @param  list<string>  $locations */
-    private static function judged(bool $isIndex, array $locations, ?string $broken, PageUrl $own): self
+    /**
+     * @param  list<string>  $locations
+     * @param  array<int, array{images: int, alternates: array<string, string>}>  $more
+     */
+    private static function judged(bool $isIndex, array $locations, ?string $broken, PageUrl $own, array $more): self
     {
         $urls = [];
+        $images = [];
+        $alternates = [];
         $problems = $broken === null ? [] : [[0, '', $broken]];
         foreach ($locations as $i => $location) {
             if ($i === self::MOST_ENTRIES) {
@@ -122,11 +139,17 @@ final readonly class Sitemap
             };
             if ($wrong === null && $url !== null) {
                 $urls[$url->text()] = true;
+                if (($more[$i]['images'] ?? 0) > 0) {
+                    $images[$url->text()] = $more[$i]['images'];
+                }
+                if (($more[$i]['alternates'] ?? []) !== []) {
+                    $alternates[$url->text()] = $more[$i]['alternates'];
+                }
             } elseif (count($problems) < self::MOST_PROBLEMS) {
                 $problems[] = [$i + 1, mb_substr(mb_scrub($location), 0, 300), (string) $wrong];
             }
         }
 
-        return new self($isIndex, $urls, $problems, min(count($locations), self::MOST_ENTRIES));
+        return new self($isIndex, $urls, $problems, min(count($locations), self::MOST_ENTRIES), $images, $alternates);
     }
 }

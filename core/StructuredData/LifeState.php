@@ -15,6 +15,9 @@ enum LifeState: int
     case Discontinued = 5;
     case Replaced = 6;
 
+    /** What a badge on a page may say; each is one of the words below. */
+    private const BADGES = '/discontinued|no longer available|nicht mehr lieferbar|descatalogado|sold out|out of stock|ausverkauft|nicht auf lager|épuisé|agotado|esaurito|uitverkocht|out of season|saisonpause/iu';
+
     private const WORDS = [
         'selling' => self::Selling, 'in stock' => self::Selling, 'available' => self::Selling, 'active' => self::Selling, 'yes' => self::Selling, 'auf lager' => self::Selling, 'lieferbar' => self::Selling, 'en stock' => self::Selling, 'disponible' => self::Selling, 'disponibile' => self::Selling, 'op voorraad' => self::Selling,
         'out of stock' => self::OutOfStock, 'sold out' => self::OutOfStock, 'unavailable' => self::OutOfStock, 'no' => self::OutOfStock, 'ausverkauft' => self::OutOfStock, 'nicht auf lager' => self::OutOfStock, 'épuisé' => self::OutOfStock, 'agotado' => self::OutOfStock, 'esaurito' => self::OutOfStock, 'uitverkocht' => self::OutOfStock,
@@ -44,17 +47,25 @@ enum LifeState: int
         };
     }
 
-    /** The state that a short text of a page means, such as a badge beside the price. */
+    /**
+     * The state that a short line of a text means, such as a badge beside the price.
+     *
+     * @param  string  $text  lines parted by line ends; one of more than 60 bytes is no badge
+     */
     public static function fromText(string $text): ?self
     {
-        $plain = ' '.mb_strtolower($text).' ';
-        foreach (['discontinued', 'no longer available', 'nicht mehr lieferbar', 'descatalogado', 'sold out', 'out of stock', 'ausverkauft', 'nicht auf lager', 'épuisé', 'agotado', 'esaurito', 'uitverkocht', 'out of season', 'saisonpause'] as $words) {
-            if (str_contains($plain, $words)) {
-                return self::WORDS[$words];
+        if (str_contains($text, "\n")) {
+            foreach (preg_match(self::BADGES, $text) === 1 ? explode("\n", $text) : [] as $line) {
+                $state = strlen($line) <= 60 ? self::fromText($line) : null;
+                if ($state !== null) {
+                    return $state;
+                }
             }
+
+            return null;
         }
 
-        return null;
+        return preg_match(self::BADGES, $text, $found) === 1 ? self::WORDS[mb_strtolower($found[0])] ?? null : null;
     }
 
     public function label(): string

@@ -14,6 +14,7 @@ use App\Store\Pages\FetchedPage;
 use App\Store\Work\SliceEnd;
 use App\Store\Work\WorkRun;
 use Illuminate\Support\Facades\DB;
+use Orchard\Core\Markup\LinkHeader;
 use Orchard\Core\Markup\PageReader;
 use Orchard\Core\Robots\RobotsTxt;
 use Orchard\Core\Url\PageUrl;
@@ -303,7 +304,7 @@ final class PageFetching
             $location === null ? null : ($url->resolve($location)?->text() ?? mb_substr($location, 0, 2048)),
             trim(explode(';', $type)[0]),
             implode('; ', $answer->headers['x-robots-tag'] ?? []),
-            $this->canonicalHeader($url, $answer),
+            LinkHeader::of($answer->headers['link'] ?? [], $url)->canonical,
             strlen($answer->body),
             $answer->cut ? 'cut off at '.number_format($this->pageBytes).' bytes' : null,
             headers: array_map(static fn (array $values): string => mb_substr(mb_scrub(implode(', ', $values)), 0, 1000), array_intersect_key($answer->headers, array_flip(self::HEADERS))),
@@ -315,20 +316,6 @@ final class PageFetching
     private static function digestOf(HttpAnswer $answer, string $type): string
     {
         return hash('xxh128', serialize([PageReader::EDITION, $answer->status, $type, $answer->headers['x-robots-tag'] ?? [], $answer->headers['link'] ?? [], $answer->cut]).$answer->body, true);
-    }
-
-    /** RFC 8288: the target of a Link header whose relation is canonical. */
-    private function canonicalHeader(PageUrl $url, HttpAnswer $answer): ?string
-    {
-        foreach ($answer->headers['link'] ?? [] as $header) {
-            foreach (preg_split('/,(?=\s*<)/', $header) ?: [] as $link) {
-                if (preg_match('/^\s*<([^>]*)>(.*)$/s', $link, $found) === 1 && preg_match('/;\s*rel\s*=\s*("[^"]*\bcanonical\b[^"]*"|canonical\b)/i', $found[2]) === 1) {
-                    return $url->resolve($found[1])?->text() ?? $found[1];
-                }
-            }
-        }
-
-        return null;
     }
 
     /** @param  array{FrontierPage, FetchedPage, string}  $tag page, what is known without parsing, digest of the answer */

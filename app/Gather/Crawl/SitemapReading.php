@@ -95,13 +95,16 @@ final readonly class SitemapReading
                 (int) $file->level >= 1 || $this->add($urls, 1);
             } else {
                 foreach (array_chunk($urls, 2000) as $chunk) {
-                    $ids = array_values($book->idsOf(array_combine(array_map(PageUrl::digestOf(...), $chunk), $chunk)));
-                    $book->known($ids, PageSource::Sitemap);
-                    Bulk::write('gather_sitemap_pages', ['store_id', 'page_id', 'crawl_id'], array_map(fn (int $id): array => [$this->store->id, $id, (int) $this->crawl->id], $ids), 'REPLACE');
+                    $digests = array_combine(array_map(PageUrl::digestOf(...), $chunk), $chunk);
+                    $ids = $book->idsOf($digests);
+                    $book->known(array_values($ids), PageSource::Sitemap);
+                    Bulk::write('gather_sitemap_pages', ['store_id', 'page_id', 'crawl_id', 'images', 'alternates'], array_map(fn (int|string $digest, int $id): array => [
+                        $this->store->id, $id, (int) $this->crawl->id, min(65535, $sitemap->images[$digests[$digest]] ?? 0), isset($sitemap->alternates[$digests[$digest]]) ? json_encode($sitemap->alternates[$digests[$digest]], JSON_UNESCAPED_SLASHES | JSON_INVALID_UTF8_SUBSTITUTE | JSON_THROW_ON_ERROR) : null,
+                    ], array_keys($ids), $ids), 'REPLACE');
                 }
             }
             DB::table('gather_sitemaps')->where('crawl_id', $file->crawl_id)->where('digest', $file->digest)->update([
-                'is_read' => 1, 'status' => $status, 'is_index' => $sitemap?->isIndex === true, 'entries' => $sitemap === null ? 0 : $sitemap->entries, 'pages' => $sitemap === null || $sitemap->isIndex ? 0 : count($urls),
+                'is_read' => 1, 'status' => $status, 'is_index' => $sitemap?->isIndex === true, 'entries' => $sitemap === null ? 0 : $sitemap->entries, 'pages' => $sitemap === null || $sitemap->isIndex ? 0 : count($urls), 'images' => array_sum($sitemap->images ?? []), 'alternates' => count($sitemap->alternates ?? []),
                 'problems' => json_encode($problems, JSON_UNESCAPED_UNICODE | JSON_INVALID_UTF8_SUBSTITUTE | JSON_THROW_ON_ERROR),
             ]);
         });

@@ -16,6 +16,8 @@ use App\Store\Pages\Succession;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\View\View;
+use Orchard\Core\Markup\LinkHeader;
+use Orchard\Core\Url\PageUrl;
 
 /** The dossier: all about one page. */
 final class PageController
@@ -41,11 +43,37 @@ final class PageController
             'sources' => PageSource::namesOf((int) $row->sources),
             'kept' => $kept = DB::table('page_details')->where('page_id', $page)->first(),
             'details' => KeptDetails::unpack($kept?->details),
-            'text' => (new RepeatedLines($store->id))->ownText(KeptDetails::textOf($kept?->text)),
+            'languages' => self::languages((string) $row->url, KeptDetails::unpack($kept?->details), (array) json_decode((string) $kept?->headers, true), DB::table('gather_sitemap_pages')->where('page_id', $page)->value('alternates')),
+            'sizes' => (array) json_decode((string) DB::table('gather_image_sizes')->where('page_id', $page)->value('sizes'), true),
+            'ownText' => (new RepeatedLines($store->id))->ownText(KeptDetails::textOf($kept?->text)),
             'product' => DB::table('page_products')->where('page_id', $page)->first(),
             'told' => ListsOfPage::of($page),
             'successor' => Succession::of($page),
             'earlier' => DB::table('page_facts')->where('page_id', $page)->where('to_crawl', '>', 0)->orderByDesc('to_crawl')->limit(10)->get(),
         ]);
+    }
+
+    /**
+     * The versions in other languages that the page's head, its headers and the sitemaps name.
+     *
+     * @param  array<string, mixed>  $details
+     * @param  array<array-key, mixed>  $headers
+     * @return list<array{string, string, string}> where it is said, language code, address
+     */
+    private static function languages(string $url, array $details, array $headers, mixed $sitemap): array
+    {
+        $told = [];
+        foreach (is_array($details['hreflangs'] ?? null) ? $details['hreflangs'] : [] as $one) {
+            $told[] = ['tag', (string) ($one['code'] ?? ''), (string) ($one['url'] ?? '')];
+        }
+        $page = PageUrl::parse($url);
+        foreach ($page === null || ! is_string($headers['link'] ?? null) ? [] : LinkHeader::of([$headers['link']], $page)->hreflangs as $one) {
+            $told[] = ['header', $one['code'], $one['url']];
+        }
+        foreach (is_string($sitemap) ? (array) json_decode($sitemap, true) : [] as $code => $address) {
+            $told[] = ['sitemap', (string) $code, is_string($address) ? $address : ''];
+        }
+
+        return $told;
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Gather\Http;
 
 use App\Gather\Inventory\ReindexWork;
+use App\Gather\Rendering\ImageSizes;
 use App\Store\Models\Store;
 use App\Store\Pages\Succession;
 use App\Store\Work\WorkDesk;
@@ -33,6 +34,13 @@ final class PageFactsController
         $desk->begin(ReindexWork::class, $store->id, 0, (int) $request->user()?->getAuthIdentifier());
 
         return redirect()->route('page', [$store, $page])->with('done', $life === LifeState::Unknown ? 'Files and pages say again how it lives.' : "The product counts as {$life->label()} until somebody says otherwise.");
+    }
+
+    public function images(Store $store, int $page): RedirectResponse
+    {
+        abort_unless(DB::table('pages')->where('store_id', $store->id)->where('id', $page)->exists(), 404);
+
+        return redirect()->route('page', [$store, $page])->with('done', ImageSizes::weigh($store, $page).' images told their size.');
     }
 
     public function successor(Request $request, Store $store, int $page): RedirectResponse

@@ -128,6 +128,7 @@ final readonly class DepthRebuild
             $run->beat();
         }
         DB::statement('DROP TEMPORARY TABLE IF EXISTS new_depths');
+        $run->fenced(fn () => PageCounts::rebuild($this->store->id));
     }
 
     /**

@@ -8,9 +8,11 @@ use App\Gather\Crawl\FrontierState;
 use App\Store\Bulk;
 use App\Store\Kinds\KindRules;
 use App\Store\Kinds\PageKind;
+use App\Store\Markets;
 use App\Store\Models\Store;
 use App\Store\Pages\CanonicalState;
 use App\Store\Pages\FetchedPage;
+use App\Store\Pages\KeptDetails;
 use App\Store\Pages\LinkBook;
 use App\Store\Pages\PageMark;
 use App\Store\Pages\PageSource;
@@ -35,13 +37,14 @@ final readonly class IndexRebuild
     {
         $rules = KindRules::of($this->store);
         $lines = new RepeatedLines($this->store->id);
+        $markets = Markets::of($this->store);
         $after = is_int($run->progress()['indexed_to'] ?? null) ? $run->progress()['indexed_to'] : 0;
         if ($after === 0) {
             $run->fenced(fn () => $this->closeGone());
             $run->fenced(fn () => $lines->find());
         }
         while (true) {
-            $rows = DB::select('SELECT p.id, p.url, p.market_id, p.resource_id, r.kind AS resource_kind, f.status, f.redirect_url, f.content_type, f.title, f.robots, f.robots_header, f.canonicals, f.canonical_header, f.words, f.types, f.problem, f.description, f.h1s, f.strays, f.bytes, f.from_crawl, p.sources,
+            $rows = DB::select('SELECT p.id, p.url, p.market_id, p.resource_id, r.kind AS resource_kind, f.status, f.redirect_url, f.content_type, f.title, f.robots, f.robots_header, f.canonicals, f.canonical_header, f.words, f.types, f.problem, f.description, f.h1s, f.strays, f.bytes, f.from_crawl, f.language, p.sources,'.($markets->needLanguages() ? ' d.details,' : '').'
                 d.marks, d.product, d.text_life, d.response_ms, d.images, d.no_alt, d.structured_errors, d.hreflangs, d.needs_script, d.looks_missing
                 FROM page_facts f JOIN pages p ON p.id = f.page_id LEFT JOIN resources r ON r.id = p.resource_id LEFT JOIN page_details d ON d.page_id = p.id
                 WHERE f.store_id = ? AND f.to_crawl = 0 AND p.id > ? ORDER BY p.id LIMIT '.self::CHUNK, [$this->store->id, $after]);
@@ -55,9 +58,10 @@ final readonly class IndexRebuild
             $products = new ProductsOfPages($this->store->id, Bulk::ids($rows, 'id'));
             foreach ($rows as $row) {
                 $after = (int) $row->id;
-                [$index[], $words[]] = $this->rowsOf($row, $rules, $lines, $products);
+                [$index[], $words[]] = $this->rowsOf($row, $rules, $lines, $products, $markets);
             }
-            $run->fenced(static function () use ($index, $words, $products): void {
+            $run->fenced(static function () use ($index, $words, $products, $rows, $markets): void {
+                $markets->needLanguages() && self::moveToMarkets($rows, $index);
                 $columns = ['market_id', 'resource_id', 'kind', 'status', 'indexable', 'why_not', 'words', 'title_chars', 'description_chars', 'h1s', 'images', 'no_alt', 'canonical', 'bytes', 'response_ms', 'hreflangs', 'marks', 'sources', 'life', 'stock', 'price', 'changed_crawl'];
                 Bulk::write('page_index', ['page_id', 'store_id', ...$columns, 'address'], $index, 'INSERT', 'ON DUPLICATE KEY UPDATE '.implode(', ', array_map(static fn (string $column): string => "$column = VALUES($column)", $columns)));
                 $products->write();
@@ -86,7 +90,7 @@ final readonly class IndexRebuild
     }
 
     /** @return array{list<int|string|null>, list<int|string>} */
-    private function rowsOf(object $row, KindRules $rules, RepeatedLines $lines, ProductsOfPages $products): array
+    private function rowsOf(object $row, KindRules $rules, RepeatedLines $lines, ProductsOfPages $products, Markets $markets): array
     {
         $url = PageUrl::parse((string) $row->url) ?? $this->store->baseUrl();
         /** @var list<string> $types */
@@ -103,11 +107,45 @@ final readonly class IndexRebuild
         $marks = self::marksOf($row, $kind, $strays, $h1s);
 
         return [
-            [(int) $row->id, $this->store->id, (int) $row->market_id, $row->resource_id === null ? null : (int) $row->resource_id, $kind->value, (int) $row->status, $why === WhyNot::Indexable ? 1 : 0, $why->value, $row->marks === null ? (int) $row->words : $lines->ownWords((string) $row->marks), min(65535, mb_strlen($title)),
+            [(int) $row->id, $this->store->id, $markets->needLanguages() ? $markets->marketOfPage($url, self::codesOf($row))->id : (int) $row->market_id, $row->resource_id === null ? null : (int) $row->resource_id, $kind->value, (int) $row->status, $why === WhyNot::Indexable ? 1 : 0, $why->value, $row->marks === null ? (int) $row->words : $lines->ownWords((string) $row->marks), min(65535, mb_strlen($title)),
                 min(65535, mb_strlen((string) $row->description)), $h1s, (int) $row->images, (int) $row->no_alt, CanonicalState::of((string) $row->url, $canonicals, $row->canonical_header, $strays['canonical'] ?? 0)->value, (int) $row->bytes, (int) $row->response_ms, (int) $row->hreflangs, $marks,
                 (int) $row->sources | ($row->resource_id === null ? 0 : PageSource::Shop->value), $product['life']->value, $product['stock'], $product['price'], (int) $row->from_crawl, substr($url->target(), 0, 190)],
-            [(int) $row->id, $this->store->id, mb_substr($title.' '.trim((string) preg_replace('/[^\p{L}\p{N}]+/u', ' ', rawurldecode($url->target()))), 0, 2000)],
+            [(int) $row->id, $this->store->id, CommonWords::textOf($title, $url->target())],
         ];
+    }
+
+    /** @return list<string> language codes that a page gives itself: by its own hreflang, then by lang */
+    private static function codesOf(object $row): array
+    {
+        $codes = [];
+        foreach ((array) (KeptDetails::unpack($row->details)['hreflangs'] ?? []) as $one) {
+            if (is_array($one) && ($one['url'] ?? null) === $row->url && ($one['code'] ?? '') !== 'x-default') {
+                $codes[] = (string) $one['code'];
+            }
+        }
+
+        return [...$codes, ...array_filter([(string) $row->language], static fn (string $code): bool => $code !== '')];
+    }
+
+    /**
+     * Pages, and the texts that show under them, go to the market that their language tells.
+     *
+     * @param  array<object>  $rows
+     * @param  list<list<int|string|null>>  $index
+     */
+    private static function moveToMarkets(array $rows, array $index): void
+    {
+        $moved = [];
+        foreach (array_values($rows) as $i => $row) {
+            if ((int) $index[$i][2] !== (int) $row->market_id) {
+                $moved[(int) $index[$i][2]][] = (int) $row->id;
+            }
+        }
+        foreach ($moved as $market => $pages) {
+            $list = Bulk::list($pages);
+            DB::update("UPDATE pages SET market_id = ? WHERE id IN ($list)", [$market]);
+            DB::update("UPDATE resources r JOIN resource_texts t ON t.resource_id = r.id SET r.market_id = ?, t.market_id = ? WHERE r.page_id IN ($list)", [$market, $market]);
+        }
     }
 
     /** @param  array<string, int>  $strays */

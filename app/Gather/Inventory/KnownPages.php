@@ -36,7 +36,7 @@ final readonly class KnownPages
                 $after = (int) $page->id;
                 $url = PageUrl::parse((string) $page->url) ?? $this->store->baseUrl();
                 $rows[] = [(int) $page->id, $this->store->id, (int) $page->market_id, $rules->kindOf($url, null, [])->value, 0, 0, WhyNot::NotFetched->value, (int) $page->sources, substr($url->target(), 0, 190)];
-                $words[] = [(int) $page->id, $this->store->id, trim((string) preg_replace('/[^\p{L}\p{N}]+/u', ' ', rawurldecode($url->target())))];
+                $words[] = [(int) $page->id, $this->store->id, CommonWords::textOf('', $url->target())];
             }
             $run->fenced(static function () use ($rows, $words): void {
                 Bulk::write('page_index', ['page_id', 'store_id', 'market_id', 'kind', 'status', 'indexable', 'why_not', 'sources', 'address'], $rows, 'INSERT IGNORE');
@@ -45,9 +45,7 @@ final readonly class KnownPages
             $run->beat();
         }
         $run->fenced(fn (): int => DB::update('UPDATE page_index i JOIN pages p ON p.id = i.page_id SET i.sources = (i.sources & 3) | p.sources WHERE i.store_id = ? AND i.sources & ~3 <> p.sources', [$this->store->id]));
-        $run->fenced(function (): void {
-            DB::table('page_counts')->where('store_id', $this->store->id)->delete();
-            DB::insert('INSERT INTO page_counts SELECT ?, kind, status, indexable, COUNT(*) FROM page_index WHERE store_id = ? GROUP BY kind, status, indexable', [$this->store->id, $this->store->id]);
-        });
+        $run->fenced(fn () => CommonWords::rebuild($this->store->id));
+        $run->fenced(fn () => PageCounts::rebuild($this->store->id));
     }
 }

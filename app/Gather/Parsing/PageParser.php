@@ -8,6 +8,7 @@ use App\Store\Pages\KeptDetails;
 use Orchard\Core\Markup\Charset;
 use Orchard\Core\Markup\PageFacts;
 use Orchard\Core\Markup\PageReader;
+use Orchard\Core\Markup\RegionMemory;
 use Orchard\Core\Url\PageUrl;
 
 /** Parses pages one after the other and remembers which blocks and URLs it has told of. */
@@ -24,16 +25,25 @@ final class PageParser
 
     private readonly ?MissingPage $missing;
 
+    /** Regions that pages share; those of the newest host. */
+    private RegionMemory $memory;
+
+    private string $host = '';
+
     /** @param  ?string  $missing  HTML that answers for an address that does not exist */
     public function __construct(?string $missing = null)
     {
+        $this->memory = new RegionMemory;
         $this->missing = $missing === null ? null : MissingPage::from($missing);
     }
 
     public function parse(string $body, ?string $contentType, string $url): ParsedPage
     {
         $page = PageUrl::parse($url) ?? throw new \InvalidArgumentException("$url is no URL.");
-        $facts = PageReader::read(Charset::toUtf8($body, $contentType), $page);
+        if ($this->host !== $page->authority) {
+            [$this->memory, $this->host] = [new RegionMemory, $page->authority];
+        }
+        $facts = PageReader::read(Charset::toUtf8($body, $contentType), $page, $this->memory);
         if (count($this->digests) > self::MEMORY) {
             $this->digests = [];
         }

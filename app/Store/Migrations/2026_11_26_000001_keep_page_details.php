@@ -19,8 +19,16 @@ return new class extends Migration
             hreflangs SMALLINT UNSIGNED NOT NULL, externals SMALLINT UNSIGNED NOT NULL, needs_script TINYINT NOT NULL, looks_missing TINYINT NOT NULL, text_life TINYINT UNSIGNED NOT NULL, canonicals TINYINT UNSIGNED NOT NULL,
             KEY (store_id, page_id)
         ) $utf8;
+        CREATE TABLE common_words (
+            store_id BIGINT UNSIGNED NOT NULL, word VARCHAR(60) NOT NULL, PRIMARY KEY (store_id, word)
+        ) $utf8;
         CREATE TABLE repeated_lines (
             store_id BIGINT UNSIGNED NOT NULL, mark BINARY(6) NOT NULL, PRIMARY KEY (store_id, mark)
+        );
+        DROP TABLE page_counts;
+        CREATE TABLE page_counts (
+            store_id BIGINT UNSIGNED NOT NULL, kind TINYINT UNSIGNED NOT NULL, status SMALLINT UNSIGNED NOT NULL, indexable TINYINT UNSIGNED NOT NULL, sources SMALLINT UNSIGNED NOT NULL, pages INT UNSIGNED NOT NULL,
+            PRIMARY KEY (store_id, kind, status, indexable, sources)
         );
         ALTER TABLE links CHANGE nofollow rel TINYINT UNSIGNED NOT NULL;
         ALTER TABLE block_links CHANGE nofollow rel TINYINT UNSIGNED NOT NULL;

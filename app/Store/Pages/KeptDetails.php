@@ -47,21 +47,8 @@ final readonly class KeptDetails
         return new self(
             (string) gzdeflate($details->toJson(), 1), (string) gzdeflate(mb_strcut($details->text->text, 0, self::MOST_TEXT), 1), $details->text->marks(),
             $product === null ? null : json_encode($product, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE),
-            count($details->images), $details->imagesWithoutAlt(), count($details->h1s()), count($details->headings), count($details->structuredErrors), count($details->hreflangs), count($details->externals), $details->needsScript, $looksMissing, self::lifeIn($details)->value, count($details->canonicals),
+            count($details->images), $details->imagesWithoutAlt(), count($details->h1s()), count($details->headings), count($details->structuredErrors), count($details->hreflangs), count($details->externals), $details->needsScript, $looksMissing, (LifeState::fromText($details->text->text) ?? LifeState::Unknown)->value, count($details->canonicals),
         );
-    }
-
-    /** The state that a badge or a short line of the page tells. */
-    private static function lifeIn(PageDetails $details): LifeState
-    {
-        foreach ($details->text->lines() as $line) {
-            $state = strlen($line) <= 60 ? LifeState::fromText($line) : null;
-            if ($state !== null) {
-                return $state;
-            }
-        }
-
-        return LifeState::Unknown;
     }
 
     /** @return array<string, mixed> what was packed; empty where it cannot be read */

@@ -15,12 +15,12 @@
     @if ($sitemaps->isNotEmpty())
         <h2>Sitemaps of the last crawl</h2>
         <table class="ledger">
-            <thead><tr><th scope="col">File</th><th scope="col" class="num">Status</th><th scope="col" class="num">Entries</th><th scope="col" class="num">Pages</th><th scope="col">What is wrong</th></tr></thead>
+            <thead><tr><th scope="col">File</th><th scope="col" class="num">Status</th><th scope="col" class="num">Entries</th><th scope="col" class="num">Pages</th><th scope="col" class="num">Images</th><th scope="col" class="num">With other languages</th><th scope="col">What is wrong</th></tr></thead>
             <tbody>
             @foreach ($sitemaps as $file)
                 @php($problems = (array) json_decode((string) $file->problems, true))
                 <tr>
-                    <td class="wrap-any">{{ preg_replace('~^https?://[^/]+~', '', $file->url) }}</td><td class="num">{{ $file->status ?: '–' }}</td><td class="num">@n($file->entries){{ $file->is_index ? ' files' : '' }}</td><td class="num">@n($file->pages)</td>
+                    <td class="wrap-any">{{ preg_replace('~^https?://[^/]+~', '', $file->url) }}</td><td class="num">{{ $file->status ?: '–' }}</td><td class="num">@n($file->entries){{ $file->is_index ? ' files' : '' }}</td><td class="num">@n($file->pages)</td><td class="num">@n($file->images)</td><td class="num">@n($file->alternates)</td>
                     <td>@if ($problems)<details><summary class="state is-hand">@n(count($problems)) {{ count($problems) === 1 ? 'problem' : 'problems' }}</summary><ul>@foreach ($problems as [$entry, $text, $wrong])<li class="wrap-any">@if ($entry)entry {{ $entry }}, “{{ $text }}”: @endif{{ $wrong }}</li>@endforeach</ul></details>@elseif ((int) $file->status === 404)<span class="soft">there is none</span>@else<span class="soft">nothing</span>@endif</td>
                 </tr>
             @endforeach

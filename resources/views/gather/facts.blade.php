@@ -26,7 +26,7 @@
     <dt>Robots</dt><dd>{{ $facts->robots ?: 'no meta' }}@if ($facts->robots_header), header: {{ $facts->robots_header }}@endif @foreach ((array) ($details['crawlers'] ?? []) as $crawler => $said)<br>{{ $crawler }}: {{ $said }}@endforeach</dd>
     @foreach ($list($facts->strays) as $name => $count)<dt>In the body</dt><dd class="state is-hand">{{ $name }} stands outside the head and counts as absent</dd>@endforeach
     @foreach (App\Store\Pages\PageMark::of((int) ($index?->marks ?? 0)) as $mark)<dt>Odd</dt><dd class="state is-hand">{{ $mark->words() }}</dd>@endforeach
-    @if ($details['hreflangs'] ?? [])<dt>Other languages</dt><dd>@foreach ($details['hreflangs'] as $other){{ $other['code'] }}: {{ $other['url'] }}<br>@endforeach</dd>@endif
+    @if ($languages !== [])<dt>Other languages</dt><dd>@foreach ($languages as [$where, $code, $url]){{ $code }}: {{ $url }} <span class="soft">{{ $where }}</span><br>@endforeach</dd>@endif
     @if ($details['paging'] ?? [])<dt>Series</dt><dd>@foreach ($details['paging'] as $way => $url){{ $way }}: {{ $url }}<br>@endforeach</dd>@endif
     <dt>Words</dt><dd>@n($index?->words ?? $facts->words) <span class="soft">without what the site repeats; @n($facts->words) with it</span></dd>
     <dt>Language</dt><dd>{{ $facts->language ?? 'not said' }}</dd>

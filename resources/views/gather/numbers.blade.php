@@ -24,7 +24,7 @@
         <thead><tr><th scope="col">Query</th><th scope="col" class="num">Clicks</th><th scope="col" class="num">Impressions</th><th scope="col" class="num">Rate</th><th scope="col" class="num">Position</th></tr></thead>
         <tbody>
         @foreach ($numbers->queries as $query)
-            <tr><td class="clip">{{ $query['text'] }}</td><td class="num">@n($query['clicks'])</td><td class="num">@n($query['impressions'])</td><td class="num">{{ $rate($query['clicks'], $query['impressions']) }}</td><td class="num">{{ $place($query['position']) }}</td></tr>
+            <tr><td class="clip g-title" title="{{ $query['text'] }}">{{ $query['text'] }}</td><td class="num">@n($query['clicks'])</td><td class="num">@n($query['impressions'])</td><td class="num">{{ $rate($query['clicks'], $query['impressions']) }}</td><td class="num">{{ $place($query['position']) }}</td></tr>
         @endforeach
         @if ($numbers->rest['queries'] > 0)<tr><td class="soft">@n($numbers->rest['queries']) more queries</td><td class="num">@n($numbers->rest['clicks'])</td><td class="num">@n($numbers->rest['impressions'])</td><td></td><td></td></tr>@endif
         <tr><td class="soft" title="Clicks and impressions of the page that no query row explains">withheld</td><td class="num">@n($numbers->withheld['clicks'])</td><td class="num">@n($numbers->withheld['impressions'])</td><td></td><td></td></tr>

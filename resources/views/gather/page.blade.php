@@ -61,7 +61,8 @@
             </tbody></table>
             @if ($details['images'] ?? [])
                 <h2>Images</h2>
-                <table class="ledger"><tbody>@foreach (array_slice($details['images'], 0, 40) as $image)<tr><td class="clip">{{ preg_replace('~^https?://[^/]+~', '', $image['src']) }}</td><td class="clip">@if ($image['alt'] === null)<span class="state is-hand">no alt</span>@else{{ $image['alt'] === '' ? '(empty on purpose)' : $image['alt'] }}@endif</td><td class="num">{{ $image['width'] ? $image['width'].' × '.$image['height'] : '' }}</td></tr>@endforeach</tbody></table>
+                <table class="ledger"><tbody>@foreach (array_slice($details['images'], 0, 40) as $image)<tr><td class="clip">{{ preg_replace('~^https?://[^/]+~', '', $image['src']) }}</td><td class="clip">@if ($image['alt'] === null)<span class="state is-hand">no alt</span>@else{{ $image['alt'] === '' ? '(empty on purpose)' : $image['alt'] }}@endif</td><td class="num">{{ $image['width'] ? $image['width'].' × '.$image['height'] : '' }}</td><td class="num">@if (is_int($sizes[$image['src']] ?? null))@n($sizes[$image['src']])@else{{ $sizes[$image['src']] ?? '' }}@endif</td></tr>@endforeach</tbody></table>
+                @can('write', $store)<form method="post" action="{{ route('page.images', [$store, $page->id]) }}" class="form-end">@csrf<button class="button" data-once>Ask for their bytes</button></form>@endcan
             @endif
             @if ($told->backlinks)
                 <h2>Backlinks</h2>
@@ -73,8 +74,8 @@
             @if ($details['social'] ?? [])
                 <details><summary>Social tags</summary><dl class="facts">@foreach ($details['social'] as $name => $value)<dt>{{ $name }}</dt><dd>{{ $value }}</dd>@endforeach</dl></details>
             @endif
-            @if ($text !== '')
-                <details><summary>Text of the page, without what the site repeats</summary><p class="text-own">{{ Illuminate\Support\Str::limit($text, 20000) }}</p></details>
+            @if ($ownText !== '')
+                <details><summary>Text of the page, without what the site repeats</summary><p class="text-own">{{ Illuminate\Support\Str::limit($ownText, 20000) }}</p></details>
             @endif
         </div>
         <div>

@@ -138,3 +138,22 @@ it('tells the same causes when its work is done once more', function (): void {
     DB::table('work')->where('id', $work)->update(['state' => 'waiting', 'owner' => null, 'wake_at' => now()->subMinute()]);
     expect(causesOf($store, (int) $first->id, (int) $second->id))->toBe($causes);
 });
+
+it('says in which folder a change was made', function (): void {
+    $site = new Site;
+    $pages = static fn (string $folder, string $brand): array => array_map(static fn (int $n): array => ["/$folder/p$n", "<title>Page $n of $folder$brand</title><body><h1>$n</h1>"], range(1, 5));
+    $site->linking('/', array_fill_keys(array_merge(array_column($pages('lamps', ''), 0), array_column($pages('shades', ''), 0)), 'x'));
+    foreach ([...$pages('lamps', ' – Old'), ...$pages('shades', ' – Old')] as [$path, $html]) {
+        $site->page($path, $html);
+    }
+    $store = $site->store();
+    $first = crawl($store);
+    foreach ($pages('lamps', ' – New') as [$path, $html]) {
+        $site->page($path, $html);
+    }
+    $second = crawl($store);
+    causesOf($store, (int) $first->id, (int) $second->id);
+    $cause = DB::table('gather_causes')->join('gather_comparisons', 'gather_comparisons.id', '=', 'comparison_id')->where('store_id', $store->id)->where('aspect', Aspect::Title->value)->first();
+    expect((int) $cause?->pages)->toBe(5)->and($cause?->folder)->toBe('/lamps/');
+    $this->actingAs(member($store, App\Access\Role::Viewer))->get("/s/{$store->slug}/gather/changed?before={$first->id}&after={$second->id}")->assertSee('nearly all under')->assertSee('/lamps/');
+});

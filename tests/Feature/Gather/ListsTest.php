@@ -4,31 +4,15 @@ declare(strict_types=1);
 
 use App\Gather\Files\FileSort;
 use App\Gather\Files\Imports;
-use App\Gather\Inventory\ReindexWork;
 use App\Store\Models\Store;
 use App\Store\Work\WorkDesk;
 use Illuminate\Support\Facades\DB;
 use Tests\Web\Site;
 
-function sortAnew(Store $store): void
-{
-    $work = (int) DB::table('work')->where('store_id', $store->id)->where('sort', ReindexWork::sort())->max('id');
-    expect(app(WorkDesk::class)->workToEnd($work))->toBe('done');
-}
-
 /** @return list<string> what is current of a list, columns parted by "|" */
 function currentRows(Store $store, string $table, string $columns, string $order): array
 {
     return array_map(static fn (object $row): string => implode('|', (array) $row), DB::select("SELECT $columns FROM $table t LEFT JOIN pages p ON p.id = ".(str_contains($columns, 'p.url') ? 't.page_id' : '0')." WHERE t.store_id = ? AND is_current = 1 ORDER BY $order", [$store->id]));
-}
-
-function productSite(): Site
-{
-    $product = static fn (string $number, string $availability): string => '<script type="application/ld+json">{"@type":"Product","sku":"'.$number.'","name":"Lamp '.$number.'","offers":{"price":"49.90","priceCurrency":"EUR","availability":"'.$availability.'"}}</script>';
-
-    return (new Site)->linking('/', ['/p/one' => 'One', '/p/two' => 'Two', '/p/three' => 'Three'])
-        ->linking('/p/one', [], $product('N-1', 'InStock'))->linking('/p/two', [], $product('N-2', 'OutOfStock'))
-        ->page('/p/three', '<title>Three</title><meta property="og:type" content="product"><body><h1>Three</h1><p>Sold out</p>');
 }
 
 it('knows how products live from structured data and text, then from a file, and from the file before once it is taken back', function (): void {

@@ -43,3 +43,15 @@ it('tells why a page cannot be shown', function (): void {
     app(Renders::class)->show($store, $page);
     expect(DB::table('gather_renders')->where('page_id', $page)->value('problem'))->toBe('The page answers 404.');
 });
+
+it('asks images for their bytes on demand', function (): void {
+    $site = (new Site)->page('/', '<title>Home</title><body><h1>Home</h1><img src="/a.png" alt="A"><img src="/gone.png"><img src="http://10.0.0.1/secret.png" alt="">')->page('/a.png', str_repeat('x', 1234), 200, [['Content-Type', 'image/png']]);
+    $store = $site->store();
+    crawl($store);
+    $page = (int) DB::table('pages')->where('store_id', $store->id)->value('id');
+    $this->actingAs(member($store, Role::Writer))->post("/s/{$store->slug}/gather/pages/$page/images")->assertRedirect();
+    $sizes = (array) json_decode((string) DB::table('gather_image_sizes')->where('page_id', $page)->value('sizes'), true);
+    expect($sizes["{$site->url}/a.png"])->toBe(1234)->and($sizes["{$site->url}/gone.png"])->toBe('answers 404')->and($sizes['http://10.0.0.1/secret.png'])->toContain('not a public address');
+    $this->get("/s/{$store->slug}/gather/pages/$page")->assertSee('1,234')->assertSee('no alt');
+    $this->actingAs(member($store, Role::Viewer))->post("/s/{$store->slug}/gather/pages/$page/images")->assertForbidden();
+});

@@ -59,3 +59,14 @@ it('looks at /sitemap.xml where robots.txt names none, and forgets what is liste
     crawl($store);
     expect(exported($store->slug, $site)['/other']['sources'])->toBe('sitemap');
 });
+
+it('keeps image entries and versions in other languages that sitemaps name, and those of headers', function (): void {
+    $site = (new Site)->linking('/', ['/a' => 'A'])->page('/a', '<title>A</title><body><h1>A</h1>', 200, [['Content-Type', 'text/html'], ['Link', '</a-fr>; rel="alternate"; hreflang="fr"'], ['Link', '</a>; rel="canonical"']]);
+    $site->page('/sitemap.xml', '<?xml version="1.0"?><urlset xmlns="http://www.sitemaps.org/schemas/sitemap/0.9" xmlns:xhtml="http://www.w3.org/1999/xhtml" xmlns:image="http://www.sitemaps.example/image"><url><loc>'.$site->url.'/a</loc><xhtml:link rel="alternate" hreflang="de-AT" href="'.$site->url.'/at/a"/><image:image><image:loc>'.$site->url.'/i.png</image:loc></image:image><image:image><image:loc>'.$site->url.'/j.png</image:loc></image:image></url></urlset>', 200, [['Content-Type', 'application/xml']]);
+    $store = $site->store();
+    crawl($store);
+    $page = (int) DB::table('pages')->where('store_id', $store->id)->where('url', "{$site->url}/a")->value('id');
+    expect((array) DB::table('gather_sitemap_pages')->where('page_id', $page)->first(['images', 'alternates']))->toBe(['images' => 2, 'alternates' => json_encode(['de-AT' => "{$site->url}/at/a"], JSON_UNESCAPED_SLASHES)])
+        ->and(DB::table('gather_sitemaps')->join('gather_crawls', 'gather_crawls.id', '=', 'crawl_id')->where('store_id', $store->id)->sum('images'))->toBe('2');
+    $this->actingAs(member($store, App\Access\Role::Viewer))->get("/s/{$store->slug}/gather/pages/$page")->assertOk()->assertSee("de-AT: {$site->url}/at/a")->assertSee("fr: {$site->url}/a-fr");
+});

@@ -9,6 +9,7 @@ use App\Store\MarketOptions;
 use App\Store\Markets;
 use App\Store\Models\Market;
 use App\Store\Models\Store;
+use App\Store\StoreOptions;
 use App\Store\Work\WorkDesk;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\Check;
@@ -93,4 +94,18 @@ it('keeps markets from other stores’ owners and from lesser roles', function (
         $this->actingAs(member($mine, $role))->post("/s/{$mine->slug}/settings/markets", ['name' => 'Y'])->assertForbidden();
     }
     expect($market->refresh()->brand)->toBe('A site')->and(Market::query()->where('store_id', $mine->id)->count())->toBe(1);
+});
+
+it('tells markets apart by the language that pages give themselves, where addresses do not', function (): void {
+    $site = (new Site)->linking('/', ['/de' => 'DE', '/at' => 'AT', '/lang' => 'Lang', '/none' => 'None']);
+    $site->page('/de', '<html lang="de-DE"><title>D</title><link rel="alternate" hreflang="de-AT" href="/at"><link rel="alternate" hreflang="de-DE" href="/de"><body><h1>D</h1>')
+        ->page('/at', '<html lang="de"><title>A</title><link rel="alternate" hreflang="de-DE" href="/de"><link rel="alternate" hreflang="de-AT" href="/at"><body><h1>A</h1>')
+        ->page('/lang', '<html lang="fr_CH"><title>L</title><body><h1>L</h1>')->page('/none', '<title>N</title><body><h1>N</h1>');
+    $store = $site->store();
+    app(StoreOptions::class)->set($store, 'markets', 'DE,AT,CH');
+    foreach (['DE' => 'de', 'AT' => 'de', 'CH' => 'de'] as $country => $language) {
+        MarketOptions::set(Market::query()->where('store_id', $store->id)->where('country', $country)->firstOrFail(), 'language', $language);
+    }
+    crawl($store->refresh());
+    expect(marketsOfPages($store, $site))->toMatchArray(['/de' => 'A site', '/at' => 'AT', '/lang' => 'CH', '/none' => 'A site']);
 });
