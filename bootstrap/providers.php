@@ -8,6 +8,7 @@ return [
     App\Changes\ChangesProvider::class,
     App\Connectors\ConnectorsProvider::class,
     App\Gather\GatherProvider::class,
+    App\Weigh\WeighProvider::class,
     App\Write\WriteProvider::class,
     App\Release\ReleaseProvider::class,
     App\Demo\DemoProvider::class,

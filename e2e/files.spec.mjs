@@ -30,7 +30,7 @@ test('a file is looked into, corrected, brought in, counted, and taken back', as
     await expect(page.getByText('9 clicks are more than 2 impressions')).toBeVisible();
     await axe(page);
     await page.goto('/s/tindrel/gather?sort=clicks');
-    await expect(page.locator('tbody tr').first()).toContainText('/range/pendant-lamps');
+    await expect(page.locator('#inventory tbody tr').first()).toContainText('/range/pendant-lamps');
     await axe(page);
     await page.getByRole('link', { name: '/range/pendant-lamps', exact: true }).click();
     await expect(page.getByRole('heading', { name: /Numbers, 13 weeks/ })).toBeVisible();

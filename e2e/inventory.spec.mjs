@@ -43,7 +43,7 @@ test('columns and filters are chosen, kept as a view, and taken off again', asyn
     await expect(page).toHaveURL(/kind=plain/);
     await expect(page).toHaveURL(/words=\.\.60/);
     await expect(page.getByRole('columnheader', { name: 'Oddities' })).toBeVisible();
-    const words = await page.locator('tbody tr td:nth-child(9)').allTextContents();
+    const words = await page.locator('#inventory tbody tr td:nth-child(9)').allTextContents();
     expect(words.length).toBeGreaterThan(2);
     for (const n of words) expect(Number(n.replace(',', ''))).toBeLessThanOrEqual(60);
     await expect(page.locator('.asked')).toContainText(`${words.length} pages`);

@@ -36,6 +36,10 @@ final class StoreOptions
         $rows[] = ['key' => 'tracking_parameters', 'value' => implode(',', $settings->trackingParameters), 'means' => 'parameters that only track, with commas; "utm_*" stands for all that begin so'];
         $rows[] = ['key' => 'private_hosts', 'value' => implode(',', $settings->privateHosts), 'means' => 'host:port, with commas; private addresses that may be asked'];
         $rows[] = ['key' => 'shop_url', 'value' => (string) ($connection->url ?? ''), 'means' => 'address of the shop\'s admin API'];
+        $rows[] = ['key' => 'brand_terms', 'value' => implode(',', $settings->brandTerms), 'means' => 'words by which people search for the store itself, with commas; its brand counts without being named'];
+        foreach (StoreSettings::weighing() as $key => $one) {
+            $rows[] = ['key' => $key, 'value' => $settings->assumed($key), 'means' => $one['means']];
+        }
         $feed = DB::table('connections')->where('store_id', $store->id)->where('sort', 'feed')->first();
         $rows[] = ['key' => 'feed_url', 'value' => (string) ($feed->url ?? ''), 'means' => 'where the feed of search and sales rows answers; empty for none'];
         $rows[] = ['key' => 'feed_secret', 'value' => $feed === null ? '' : '(set)', 'means' => 'its secret; kept encrypted'];
@@ -49,6 +53,7 @@ final class StoreOptions
     public function set(Store $store, string $key, string $value): void
     {
         $value = trim($value);
+        $settings = $store->options();
         $wrong = static fn (string $why): InvalidArgumentException => new InvalidArgumentException("$key: $why");
         if (isset(StoreSettings::numbers()[$key])) {
             ['min' => $least, 'max' => $most] = StoreSettings::numbers()[$key];
@@ -59,11 +64,21 @@ final class StoreOptions
 
             return;
         }
+        if (isset(StoreSettings::weighing()[$key])) {
+            ['min' => $least, 'max' => $most] = StoreSettings::weighing()[$key];
+            if (! is_numeric($value) || $value < $least || $value > $most) {
+                throw $wrong("a number from $least to $most.");
+            }
+            $store->update(['settings' => ['weighing' => [$key => (float) $value] + $settings->weighing] + $store->settings]);
+
+            return;
+        }
         match ($key) {
             'name' => $value !== '' && mb_strlen($value) <= 120 ? $store->update(['name' => $value]) : throw $wrong('a name of 1 to 120 characters.'),
             'url' => $store->update(['base_url' => (PageUrl::parse($value) ?? throw $wrong('an http or https address.'))->text()]),
             'timezone' => in_array($value, timezone_identifiers_list(), true) ? $store->update(['timezone' => $value]) : throw $wrong('a time zone such as Europe/Berlin.'),
             'markets' => (new EditMarkets)->sellTo($store, explode(',', $value)),
+            'brand_terms' => strlen($value) <= 2000 ? $store->update(['settings' => ['brand_terms' => array_values(array_filter(array_map(trim(...), explode(',', $value)), static fn (string $term): bool => $term !== ''))] + $store->settings]) : throw $wrong('at most 2000 characters.'),
             'crawl_schedule', 'crawl_hours' => $this->setTimes($store, $key, $value),
             'tracking_parameters' => preg_match('/^([A-Za-z0-9_.\-\[\]]+\*?(\s*,\s*|$))*$/', $value) === 1 && strlen($value) <= 2000 ? $store->update(['settings' => ['tracking_parameters' => array_values(array_filter(array_map(trim(...), explode(',', $value))))] + $store->settings]) : throw $wrong('names with commas between them.'),
             'private_hosts' => $this->allowHosts($store, $value),

@@ -14,6 +14,8 @@ final readonly class StoreSettings
      * @param  int  $pageLimit  URLs that one crawl fetches at most, 1 to 500,000
      * @param  int  $pageBytes  bytes of a page that are read at most, 10,000 to 10,000,000
      * @param  int  $timeout  seconds that an answer may take, 2 to 60
+     * @param  list<string>  $brandTerms  words by which people search for the store itself
+     * @param  array<string, int|float|string>  $weighing  what is assumed in weighing, by key; those that were set
      * @param  string  $feedMapping  as Connectors\Feed\FeedMapping reads it; empty for the usual one
      * @param  int  $daysAhead  days that a simulated feed's clock is ahead of ours
      * @param  string  $crawlSchedule  as CrawlTimes reads it
@@ -36,6 +38,8 @@ final readonly class StoreSettings
         public string $crawlHours = '',
         public string $feedMapping = '',
         public int $daysAhead = 0,
+        public array $brandTerms = [],
+        public array $weighing = [],
     ) {
     }
 
@@ -50,6 +54,28 @@ final readonly class StoreSettings
             'rate' => ['min' => 0, 'max' => 1000, 'default' => 0, 'means' => 'pages a second that a crawl fetches at most; 0 for as many as the shop bears'],
             'trap_budget' => ['min' => 10, 'max' => 100000, 'default' => 2000, 'means' => 'pages that a crawl takes of one pattern of addresses, such as the combinations of a list\'s filters'],
         ];
+    }
+
+    /** @return array<string, array{min: float, max: float, default: float, means: string}> what is assumed in weighing and can be set */
+    public static function weighing(): array
+    {
+        return [
+            'share_closed' => ['min' => 0, 'max' => 1, 'default' => 1, 'means' => 'part of the gap in click rate that a rewrite closes; 1 counts all of it'],
+            'lift_probability' => ['min' => 0, 'max' => 1, 'default' => 0.5, 'means' => 'probability that work brings a query of difficulty 0 to the target position'],
+            'lift_falloff' => ['min' => 1, 'max' => 1000, 'default' => 35, 'means' => 'points of difficulty over which that probability falls by half'],
+            'target_position' => ['min' => 1, 'max' => 10, 'default' => 3, 'means' => 'position that work aims at; from there, the top'],
+            'assumed_difficulty' => ['min' => 0, 'max' => 100, 'default' => 40, 'means' => 'difficulty of queries of which no file tells any'],
+            'margin' => ['min' => 0, 'max' => 1, 'default' => 1, 'means' => 'part of the revenue that counts'],
+            'returning' => ['min' => 0, 'max' => 1, 'default' => 0.5, 'means' => 'part of the upside that counts for a product that will be back on a date'],
+        ];
+    }
+
+    /** What is assumed in weighing: set, or its default. */
+    public function assumed(string $key): float
+    {
+        $one = self::weighing()[$key];
+
+        return max($one['min'], min($one['max'], (float) ($this->weighing[$key] ?? $one['default'])));
     }
 
     public function crawlTimes(): CrawlTimes
@@ -68,6 +94,6 @@ final readonly class StoreSettings
         $text = static fn (string $key, string $default): string => is_string($given[$key] ?? null) ? $given[$key] : $default;
         $list = static fn (string $key): ?array => is_array($given[$key] ?? null) ? array_values(array_filter($given[$key], is_string(...))) : null;
 
-        return new self($values[0], $values[1], $values[2], $values[3], $list('private_hosts') ?? [], $list('tracking_parameters') ?? self::TRACKING, $values[4], $values[5], $text('crawl_schedule', 'never'), $text('crawl_hours', ''), $text('feed_mapping', ''), is_int($given['days_ahead'] ?? null) ? max(0, min(4000, $given['days_ahead'])) : 0);
+        return new self($values[0], $values[1], $values[2], $values[3], $list('private_hosts') ?? [], $list('tracking_parameters') ?? self::TRACKING, $values[4], $values[5], $text('crawl_schedule', 'never'), $text('crawl_hours', ''), $text('feed_mapping', ''), is_int($given['days_ahead'] ?? null) ? max(0, min(4000, $given['days_ahead'])) : 0, $list('brand_terms') ?? [], array_filter(is_array($given['weighing'] ?? null) ? $given['weighing'] : [], is_numeric(...)));
     }
 }

@@ -27,6 +27,8 @@ door_start() {
     rm -f "$VAR/ready"
     database_up 9>&-
     step "Tables"
+    # What older code had cached would hide new tables and routes.
+    rm -f "$VAR"/cache/*.php
     console migrate --force >"$VAR/log/migrate.log" 2>&1 || { ok failed; tail -n 5 "$VAR/log/migrate.log" >&2; die "The tables could not be brought up to date; see var/run/log/migrate.log"; }
     console optimize >"$VAR/log/optimize.log" 2>&1 || die "The caches could not be made; see var/run/log/optimize.log"
     ok

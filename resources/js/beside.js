@@ -29,7 +29,11 @@ async function open(link) {
     link.closest('tr')?.classList.add('is-beside');
     at = link;
     remember();
-    await htmx.ajax('GET', link.href, { target: '#beside', swap: 'innerHTML' });
+    const answer = await fetch(link.href, { headers: { 'HX-Request': 'true' } });
+    const html = answer.ok ? await answer.text() : '<p class="note is-hand">The dossier cannot be had just now.</p>';
+    if (at !== link) return; // Another was asked for meanwhile.
+    box.innerHTML = html;
+    htmx.process(box);
     const list = links();
     for (const [step, end] of [[-1, 0], [1, list.length - 1]]) {
         const button = box.querySelector(`[data-beside-step="${step}"]`);

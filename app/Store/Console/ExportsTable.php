@@ -16,7 +16,8 @@ trait ExportsTable
      */
     private function export(array $columns, iterable $rows): int
     {
-        $format = $this->option('json') ? 'json' : (string) $this->option('format');
+        $asked = $this->option('format');
+        $format = $this->option('json') ? 'json' : (is_string($asked) ? $asked : 'csv');
         if (! isset(TableWriter::FORMATS[$format])) {
             return $this->badCall("There is no format \"$format\"; csv, json and xlsx there are.");
         }

@@ -18,7 +18,7 @@ return new class extends Migration
             page_id BIGINT UNSIGNED NULL, number VARCHAR(80) NOT NULL, name VARCHAR(400) NOT NULL, price DECIMAL(12,2) NULL, currency CHAR(3) NOT NULL, stock INT NULL, maker VARCHAR(120) NOT NULL, rating DECIMAL(3,2) NULL, reviews INT UNSIGNED NULL,
             life TINYINT UNSIGNED NOT NULL, back_on DATE NULL, replaced_by VARCHAR(80) NOT NULL, attributes TEXT NOT NULL, KEY (page_id, is_current), $tail;
         CREATE TABLE keyword_rows ($head,
-            phrase VARCHAR(500) NOT NULL, country CHAR(2) NOT NULL, volume INT UNSIGNED NULL, difficulty DECIMAL(5,2) NULL, topic VARCHAR(120) NOT NULL, holders VARCHAR(190) NOT NULL, KEY by_volume (store_id, is_current, volume), $tail;
+            phrase VARCHAR(500) NOT NULL, country CHAR(2) NOT NULL, volume INT UNSIGNED NULL, difficulty DECIMAL(5,2) NULL, topic VARCHAR(120) NOT NULL, holders VARCHAR(190) NOT NULL, KEY by_volume (store_id, is_current, volume), KEY by_phrase (store_id, phrase(60)), $tail;
         CREATE TABLE rival_rows ($head,
             phrase VARCHAR(500) NOT NULL, rival_url VARCHAR(2048) NOT NULL, rival_host VARCHAR(255) NOT NULL, position DECIMAL(6,2) NULL, traffic INT UNSIGNED NULL, $tail;
         CREATE TABLE backlink_rows ($head,

@@ -5,7 +5,7 @@
     };
     $down = static fn (?App\Gather\Inventory\PageColumn $column): string => (($column?->isDown() ?? false) !== $filter->isTurned) ? 'descending' : 'ascending';
 @endphp
-<table class="ledger">
+<table class="ledger" id="inventory">
     <thead><tr>
         <th scope="col" class="tick"><input type="checkbox" data-tick-all="#picked input[name='pages[]']" aria-label="Tick all rows shown"></th>
         @php([$to, $isNow] = $ordered('address'))

@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Weigh\Console;
+
+use App\Store\Console\ExportsTable;
+use App\Store\Console\StoreCommand;
+use App\Weigh\Scoring\Scores;
+
+final class ExportCommand extends StoreCommand
+{
+    use ExportsTable;
+
+    protected $signature = 'weigh:export {--store=} {--format=csv : csv, json or xlsx} {--out= : a file; else standard output} {--json}';
+
+    protected $description = 'Export all pages with what they could earn more';
+
+    public function handle(): int
+    {
+        return $this->guarded(fn (): int => $this->export(Scores::COLUMNS, Scores::export($this->store())));
+    }
+}

@@ -1,0 +1,81 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Weigh\Scoring;
+
+use App\Store\Bulk;
+use Generator;
+use Illuminate\Support\Facades\DB;
+use Orchard\Core\Demand\Pair;
+use Orchard\Core\Demand\QueryClass;
+
+/** What is known of the pages of a market, page by page in order, a portion at a time. */
+final readonly class PageEvidence
+{
+    private const PAGES = 1000;
+
+    public function __construct(private int $store, private int $market)
+    {
+    }
+
+    /** @return Generator<array{page: int, kind: int, pairs: list<Pair>, clicks: float, orders: float, revenue: float, row: object}> */
+    public function pages(int $after = 0): Generator
+    {
+        while ($rows = DB::select('SELECT page_id, kind, life, indexable, why_not, marks, clicks, impressions, position_milli, orders, revenue FROM page_index WHERE store_id = ? AND market_id = ? AND page_id > ? AND (impressions > 0 OR orders > 0) ORDER BY page_id LIMIT '.self::PAGES, [$this->store, $this->market, $after])) {
+            $pairs = $this->pairs(Bulk::ids($rows, 'page_id'));
+            foreach ($rows as $row) {
+                $after = (int) $row->page_id;
+                yield $this->evidence($row, $pairs[$after] ?? []);
+            }
+        }
+    }
+
+    /** @return ?array{page: int, kind: int, pairs: list<Pair>, clicks: float, orders: float, revenue: float, row: object} */
+    public function page(int $page): ?array
+    {
+        $row = DB::table('page_index')->where('store_id', $this->store)->where('page_id', $page)->first(['page_id', 'kind', 'life', 'indexable', 'why_not', 'marks', 'clicks', 'impressions', 'position_milli', 'orders', 'revenue']);
+
+        return $row === null ? null : $this->evidence($row, $this->pairs([$page])[$page] ?? []);
+    }
+
+    /**
+     * @param  list<Pair>  $pairs
+     * @return array{page: int, kind: int, pairs: list<Pair>, clicks: float, orders: float, revenue: float, row: object}
+     */
+    private function evidence(object $row, array $pairs): array
+    {
+        $clicks = $impressions = 0;
+        $positions = 0.0;
+        foreach ($pairs as $pair) {
+            $clicks += $pair->clicks;
+            $impressions += $pair->impressions;
+            $positions += $pair->position * $pair->impressions;
+        }
+        $withheld = (int) $row->impressions - $impressions;
+        // Without a position nothing says what its clicks should be.
+        if ($withheld > 0 && (int) $row->position_milli > 0) {
+            $place = ((int) $row->position_milli / 1000 * (int) $row->impressions - $positions) / $withheld;
+            $pairs[] = new Pair(0, QueryClass::Generic, 0, max(0, min($withheld, (int) $row->clicks - $clicks)), $withheld, max(1.0, min(100.0, $place)), false);
+        }
+
+        return ['page' => (int) $row->page_id, 'kind' => (int) $row->kind, 'pairs' => $pairs, 'clicks' => (float) $row->clicks, 'orders' => (float) $row->orders, 'revenue' => max(0.0, (float) $row->revenue), 'row' => $row];
+    }
+
+    /**
+     * @param  list<int>  $pages
+     * @return array<int, list<Pair>>
+     */
+    private function pairs(array $pages): array
+    {
+        $pairs = [];
+        foreach (DB::select('SELECT p.page_id, p.query_id, p.device, p.clicks, p.impressions, p.position_sum, q.best_page, q.class, q.difficulty FROM weigh_pairs p JOIN weigh_queries q ON q.store_id = p.store_id AND q.query_id = p.query_id WHERE p.store_id = ? AND p.page_id IN ('.Bulk::list($pages).')', [$this->store]) as $row) {
+            if ((int) $row->position_sum === 0) {
+                continue;
+            }
+            $pairs[(int) $row->page_id][] = new Pair((int) $row->query_id, QueryClass::from((int) $row->class), (int) $row->device, (int) $row->clicks, (int) $row->impressions, max(1.0, (int) $row->position_sum / 1000 / (int) $row->impressions), (int) $row->best_page === (int) $row->page_id, $row->difficulty === null ? null : (float) $row->difficulty);
+        }
+
+        return $pairs;
+    }
+}

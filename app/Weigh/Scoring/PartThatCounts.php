@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Weigh\Scoring;
+
+use App\Store\Kinds\PageKind;
+use App\Store\Pages\WhyNot;
+use Orchard\Core\Demand\Assumptions;
+use Orchard\Core\StructuredData\LifeState;
+
+/** How much of a page's upside counts: nothing where it is kept out of search, folded into another, or has nothing to sell. */
+final class PartThatCounts
+{
+    public static function of(object $row, Assumptions $assumptions): float
+    {
+        return self::why($row) === null ? ((int) $row->life === LifeState::BackOn->value ? $assumptions->returning : 1.0) : 0.0;
+    }
+
+    /** Why nothing of it counts; null where it does. */
+    public static function why(object $row): ?string
+    {
+        $why = WhyNot::from((int) $row->why_not);
+        $life = LifeState::from((int) $row->life);
+
+        return match (true) {
+            PageKind::from((int) $row->kind)->isKeptOut() => 'kept out of search on purpose',
+            $why === WhyNot::NotFetched => null, // Known by its numbers alone: nothing speaks against it yet.
+            $why === WhyNot::CanonicalElsewhere => 'folded: its canonical names another page',
+            $why !== WhyNot::Indexable => 'not listed: '.$why->words(),
+            in_array($life, [LifeState::OutOfStock, LifeState::Discontinued, LifeState::Replaced, LifeState::Resting], true) => 'nothing to sell: '.$life->label(),
+            default => null,
+        };
+    }
+}

@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Weigh\Scoring;
+
+use Orchard\Core\Demand\Pair;
+use Orchard\Core\Demand\QueryClass;
+use Orchard\Core\Demand\Upside;
+
+/** The largest part of a page's sum, in about eight words. */
+final class Reason
+{
+    /** @param  list<Pair>  $pairs */
+    public static function of(array $pairs, Upside $upside, object $row): string
+    {
+        $why = PartThatCounts::why($row);
+        if ($why !== null) {
+            return $why;
+        }
+        if ($upside->total() <= 0) {
+            $brand = array_filter($pairs, static fn (Pair $pair): bool => $pair->class === QueryClass::OwnBrand);
+
+            return $brand !== [] && count($brand) === count(array_filter($pairs, static fn (Pair $pair): bool => $pair->query > 0)) ? 'searched for by the store’s own name alone' : 'earns what its positions can';
+        }
+        if ($upside->wording >= $upside->position) {
+            $missing = (int) round(100 * max(0.0, 1 - $upside->ratio));
+
+            return $missing >= 5 && $upside->ownPart >= 0.3 ? "$missing% fewer clicks than its positions earn elsewhere" : 'little is known of it; pages like it fall short';
+        }
+        $near = [];
+        foreach ($upside->queries as $id => $query) {
+            if ($query['target'] !== null) {
+                $near[$id] = true;
+            }
+        }
+        $positions = array_map(static fn (Pair $pair): float => $pair->position, array_filter($pairs, static fn (Pair $pair): bool => isset($near[$pair->query])));
+        $n = count($near);
+
+        return $positions === [] ? 'could stand higher' : ($n === 1 ? 'one query' : "$n queries").' at '.round(min($positions)).($n === 1 ? '' : ' to '.round(max($positions))).', within reach of the top';
+    }
+}

@@ -1,0 +1,113 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Weigh\Scoring;
+
+use App\Store\Bulk;
+use App\Store\Facts\NumberWindow;
+use App\Store\Kinds\PageKind;
+use App\Store\Markets;
+use App\Store\Models\Store;
+use App\Store\Work\WorkDesk;
+use Generator;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Event;
+
+/** Begins the weighing, and reads its result. */
+final readonly class Scores
+{
+    public const PAGE = 50;
+
+    public const SORTS = ['upside' => 'upside', 'impressions' => 'impressions', 'clicks' => 'clicks', 'revenue' => 'revenue'];
+
+    public const COLUMNS = ['url', 'kind', 'market', 'impressions', 'clicks', 'withheld_clicks', 'ctr', 'position', 'expected_ctr', 'orders', 'revenue', 'upside', 'low', 'high', 'upside_wording', 'upside_position', 'reason'];
+
+    public function __construct(private WorkDesk $desk)
+    {
+    }
+
+    /** @return int the work's id; one that has not begun yet serves */
+    public function begin(int $storeId, ?int $userId): int
+    {
+        return DB::transaction(function () use ($storeId, $userId): int {
+            DB::table('stores')->where('id', $storeId)->lockForUpdate()->first();
+            $waiting = DB::table('work')->where('store_id', $storeId)->where('sort', ScoreWork::sort())->where('state', 'waiting')->whereNull('started_at')->value('id');
+
+            return $waiting === null ? $this->desk->begin(ScoreWork::class, $storeId, 0, $userId) : (int) $waiting;
+        });
+    }
+
+    /** @return array{rows: list<object>, next: ?string} a screen of the list, by key */
+    public static function page(Store $store, string $sort, ?PageKind $kind, ?int $market, ?string $after): array
+    {
+        $column = isset(self::SORTS[$sort]) ? $sort : 'upside';
+        $where = 's.store_id = ?';
+        $values = [$store->id];
+        foreach (['kind' => $kind?->value, 'market_id' => $market] as $name => $value) {
+            if ($value !== null) {
+                $where .= " AND s.$name = ?";
+                $values[] = $value;
+            }
+        }
+        if ($after !== null && preg_match('/^(\d+(?:\.\d+)?(?:e[+\-]?\d+)?)_(\d+)$/i', $after, $found) === 1) {
+            $where .= " AND (s.$column < ? OR (s.$column = ? AND s.page_id < ?))";
+            array_push($values, $found[1], $found[1], (int) $found[2]);
+        }
+        $rows = DB::select("SELECT s.*, p.url, f.title, i.life FROM (SELECT * FROM weigh_scores s WHERE $where ORDER BY s.$column DESC, s.page_id DESC LIMIT ".(self::PAGE + 1).") s JOIN pages p ON p.id = s.page_id LEFT JOIN page_index i ON i.page_id = s.page_id LEFT JOIN page_facts f ON f.page_id = s.page_id AND f.to_crawl = 0 ORDER BY s.$column DESC, s.page_id DESC", $values);
+        $next = null;
+        if (count($rows) > self::PAGE) {
+            array_pop($rows);
+            $last = end($rows);
+            $next = $last->{$column}.'_'.$last->page_id;
+        }
+
+        return ['rows' => array_values($rows), 'next' => $next];
+    }
+
+    /** @return Generator<list<string|int|float|null>> all pages, the most upside first */
+    public static function export(Store $store): Generator
+    {
+        $markets = Markets::of($store);
+        $seen = 0;
+        $ids = Bulk::ids(DB::select('SELECT page_id FROM weigh_scores WHERE store_id = ? ORDER BY upside DESC, page_id DESC', [$store->id]), 'page_id');
+        foreach (array_chunk($ids, 2000) as $chunk) {
+            $rows = [];
+            foreach (DB::select('SELECT s.*, p.url FROM weigh_scores s JOIN pages p ON p.id = s.page_id WHERE s.page_id IN ('.Bulk::list($chunk).')') as $row) {
+                $rows[(int) $row->page_id] = $row;
+            }
+            foreach ($chunk as $id) {
+                $row = $rows[$id] ?? null;
+                if ($row === null) {
+                    continue;
+                }
+                $seen++;
+                $two = static fn (mixed $value): float => round((float) $value, 2);
+                yield [
+                    (string) $row->url, PageKind::from((int) $row->kind)->key(), $markets->find((int) $row->market_id)->name, (int) $row->impressions, (int) $row->clicks, (int) $row->withheld_clicks, (int) $row->impressions > 0 ? round((int) $row->clicks / (int) $row->impressions, 5) : null,
+                    (int) $row->position_milli === 0 ? null : (int) $row->position_milli / 1000, round((float) $row->expected_rate, 5), (int) $row->orders, $two($row->revenue), $two($row->upside), $two($row->low), $two($row->high), $two($row->wording), $two($row->lift), (string) $row->reason,
+                ];
+            }
+        }
+    }
+
+    /** Two significant digits: no more is known. */
+    public static function shown(float $money): string
+    {
+        if ($money <= 0) {
+            return '0';
+        }
+        $digits = 1 - (int) floor(log10($money));
+
+        return number_format(round($money, $digits), max(0, min(2, $digits)));
+    }
+
+    public static function listen(): void
+    {
+        Event::listen(static function (\App\Store\Events\InventoryRefreshed $event): void {
+            if (NumberWindow::of(Store::query()->findOrFail($event->storeId)) !== null) {
+                app(self::class)->begin($event->storeId, null);
+            }
+        });
+    }
+}

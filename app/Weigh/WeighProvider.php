@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Weigh;
+
+use App\Store\Steps\StepBoard;
+use App\Store\Work\WorkDesk;
+use App\Weigh\Console\ExportCommand;
+use App\Weigh\Console\ScoreCommand;
+use App\Weigh\Scoring\Scores;
+use App\Weigh\Scoring\ScoreWork;
+use Illuminate\Support\ServiceProvider;
+
+final class WeighProvider extends ServiceProvider
+{
+    public function boot(WorkDesk $desk, StepBoard $board): void
+    {
+        $this->loadMigrationsFrom(__DIR__.'/Migrations');
+        $this->loadRoutesFrom(__DIR__.'/routes.php');
+        $this->commands([ScoreCommand::class, ExportCommand::class]);
+        $desk->register(ScoreWork::class);
+        $board->register(new WeighStep);
+        Scores::listen();
+    }
+}

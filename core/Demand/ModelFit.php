@@ -1,0 +1,192 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Orchard\Core\Demand;
+
+use Closure;
+use Generator;
+
+/**
+ * Learns a market's model from its pages in two rounds: the curve as if all pages were alike, then their ratios, then the curve once more with each
+ * page's clicks taken to what others would earn. The pages are read anew in each round and never held.
+ */
+final class ModelFit
+{
+    private const ROUNDS = 2;
+
+    /** Kinds with fewer orders than this lean on all kinds together. */
+    private const FEWEST_ORDERS = 20.0;
+
+    /**
+     * @param  Closure(): Generator<array{page: int, kind: int, pairs: list<Pair>, clicks: float, orders: float, revenue: float}>  $pages
+     * @param  float  $days  of the window
+     * @param  float  $season  the next 28 days against the window
+     */
+    public static function learn(Closure $pages, float $days, float $season = 1.0): StoreModel
+    {
+        $ratios = new RateShrinkage(1.0, 8.0);
+        $curve = new ClickCurve([array_map(static fn (int $bin): float => ClickCurve::assumed(ClickCurve::middle($bin)), range(0, ClickCurve::BINS - 1))], [], 0);
+        $classes = [];
+        $spread = 0.05;
+        $model = self::model($curve, $classes, $ratios, $spread, [], [], $season, $days);
+        for ($round = 0; $round < self::ROUNDS; $round++) {
+            $fit = new CurveFit;
+            $level = $round === 0 ? 1.0 : self::level($pages, $model);
+            foreach ($pages() as ['page' => $page, 'pairs' => $pairs]) {
+                $generic = array_values(array_filter($pairs, static fn (Pair $pair): bool => $pair->class === QueryClass::Generic));
+                $ratio = $round === 0 ? 1.0 : $model->ratioOf($generic)->mean() / $level;
+                foreach ($generic as $pair) {
+                    // What is withheld stands at a mean of positions, which bends the curve; it tells of the page, not of the curve.
+                    $pair->query > 0 && $fit->add($page, $pair->device, $pair->position, $pair->clicks, $pair->impressions, $ratio);
+                }
+            }
+            $curve = $fit->fit();
+            $model = self::model($curve, $classes, $ratios, $spread, [], [], $season, $days);
+            [$classes, $ratios, $spread] = self::spreads($pages, $model);
+            $model = self::model($curve, $classes, $ratios, $spread, [], [], $season, $days);
+        }
+        [$orders, $values] = self::worth($pages);
+
+        return self::model($curve, $classes, $ratios, $spread, $orders, $values, $season, $days);
+    }
+
+    /**
+     * @param  array<int, float>  $classes
+     * @param  array<int, RateShrinkage>  $orders
+     * @param  array<int, array{float, float, float}>  $values
+     */
+    private static function model(ClickCurve $curve, array $classes, RateShrinkage $ratios, float $spread, array $orders, array $values, float $season, float $days): StoreModel
+    {
+        return new StoreModel($curve, $classes, $ratios, $spread, $orders === [] ? [0 => new RateShrinkage(0.01, 2.0)] : $orders, $values === [] ? [0 => [0.0, 0.0, 0.0]] : $values, $season, $days);
+    }
+
+    /**
+     * Mean ratio of all pages by what they would earn: curve and ratios tell their level only together, so the ratios' is 1.
+     *
+     * @param  Closure(): Generator<array{page: int, kind: int, pairs: list<Pair>, clicks: float, orders: float, revenue: float}>  $pages
+     */
+    private static function level(Closure $pages, StoreModel $model): float
+    {
+        $sum = $weight = 0.0;
+        foreach ($pages() as ['pairs' => $pairs]) {
+            $generic = array_values(array_filter($pairs, static fn (Pair $pair): bool => $pair->class === QueryClass::Generic && $pair->query > 0));
+            $expected = array_sum(array_map($model->expected(...), $generic));
+            $sum += $model->ratioOf($generic)->mean() * $expected;
+            $weight += $expected;
+        }
+
+        return $weight > 0 ? $sum / $weight : 1.0;
+    }
+
+    /**
+     * How classes stand against the curve, and how far pages and their queries spread.
+     *
+     * @param  Closure(): Generator<array{page: int, kind: int, pairs: list<Pair>, clicks: float, orders: float, revenue: float}>  $pages
+     * @return array{array<int, float>, RateShrinkage, float}
+     */
+    private static function spreads(Closure $pages, StoreModel $model): array
+    {
+        $classes = [];
+        $counts = [];
+        [$above, $below] = [0.0, 0.0];
+        foreach ($pages() as ['pairs' => $pairs]) {
+            $clicks = $expected = 0.0;
+            foreach ($pairs as $pair) {
+                if ($pair->class === QueryClass::OwnBrand) {
+                    continue;
+                }
+                $bare = $pair->impressions * $model->curve->rate($pair->position, $pair->device);
+                $group = StoreModel::groupOf($pair);
+                $known = $classes[$group] ?? [0.0, 0.0];
+                $classes[$group] = [$known[0] + $pair->clicks, $known[1] + $bare];
+                $clicks += $pair->clicks;
+                $expected += $model->expected($pair);
+            }
+            if ($expected > 0) {
+                $counts[] = [$clicks, $expected];
+                $ratio = $model->ratios->posterior($clicks, $expected)->mean();
+                foreach ($pairs as $pair) {
+                    $one = $pair->class === QueryClass::OwnBrand ? 0.0 : $ratio * $model->expected($pair);
+                    if ($one > 4 && $one < 0.5 * $ratio * $expected) {
+                        $above += min(400.0, ($pair->clicks - $one) ** 2 - $one) / 1.0;
+                        $below += min(400.0, $one ** 2);
+                    }
+                }
+            }
+        }
+        $multiples = [];
+        foreach ($classes as $class => [$clicks, $expected]) {
+            $multiples[$class] = $class === QueryClass::Generic->value ? 1.0 : ($clicks + 30) / ($expected + 30);
+        }
+        $pooled = array_sum(array_column($counts, 1));
+        $ratios = RateShrinkage::fit($counts, max(0.3, min(3.0, $pooled > 0 ? array_sum(array_column($counts, 0)) / $pooled : 1.0)));
+
+        return [$multiples, new RateShrinkage(1.0, max(0.5, min(200.0, $ratios->strength))), $below > 0 ? max(0.0, min(0.5, $above / $below)) : 0.05];
+    }
+
+    /**
+     * Orders a click and value of an order, by kind.
+     *
+     * @param  Closure(): Generator<array{page: int, kind: int, pairs: list<Pair>, clicks: float, orders: float, revenue: float}>  $pages
+     * @return array{array<int, RateShrinkage>, array<int, array{float, float, float}>}
+     */
+    private static function worth(Closure $pages): array
+    {
+        $counts = [0 => []];
+        $values = [0 => []];
+        foreach ($pages() as ['kind' => $kind, 'clicks' => $clicks, 'orders' => $orders, 'revenue' => $revenue]) {
+            if ($clicks > 0) {
+                $counts[0][] = $counts[$kind][] = [$orders, $clicks];
+            }
+            if ($orders > 0 && $revenue > 0) {
+                $values[0][] = $values[$kind][] = [$orders, $revenue / $orders];
+            }
+        }
+        $rates = $worth = [];
+        foreach ($counts as $kind => $rows) {
+            if ($kind === 0 || array_sum(array_column($rows, 0)) >= self::FEWEST_ORDERS) {
+                $rates[$kind] = RateShrinkage::fit($rows);
+            }
+        }
+        foreach ($values as $kind => $rows) {
+            if ($kind === 0 || array_sum(array_column($rows, 0)) >= self::FEWEST_ORDERS) {
+                $worth[$kind] = self::orderValue($rows);
+            }
+        }
+
+        return [$rates, $worth];
+    }
+
+    /**
+     * Mean order value and its squared relative spread between and within pages: the spread of page means falls with their orders (moments).
+     *
+     * @param  list<array{float, float}>  $rows  orders and mean value by page
+     * @return array{float, float, float}
+     */
+    private static function orderValue(array $rows): array
+    {
+        $orders = array_sum(array_column($rows, 0));
+        if ($orders <= 0) {
+            return [0.0, 0.0, 0.0];
+        }
+        $mean = array_sum(array_map(static fn (array $row): float => $row[0] * $row[1], $rows)) / $orders;
+        // d^2 = between + within / n, fitted by weighted least squares over pages with few and with many orders.
+        $sw = $sx = $sy = $sxx = $sxy = 0.0;
+        foreach ($rows as [$n, $value]) {
+            $d = min(9.0, (log(max(1e-9, $value / $mean))) ** 2);
+            $x = 1 / $n;
+            $weight = sqrt($n);
+            $sw += $weight;
+            $sx += $weight * $x;
+            $sy += $weight * $d;
+            $sxx += $weight * $x * $x;
+            $sxy += $weight * $x * $d;
+        }
+        $det = $sw * $sxx - $sx * $sx;
+        $within = $det > 1e-9 ? ($sw * $sxy - $sx * $sy) / $det : 0.25;
+        $between = ($sy - $within * $sx) / $sw;
+
+        return [$mean, max(0.02, min(4.0, $between)), max(0.05, min(4.0, $within))];
+    }
+}

@@ -1,0 +1,106 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Orchard\Core\Demand;
+
+/**
+ * Reckons a page's upside: the gap between what its positions would earn and what it earns, and what better positions would bring, at the value of one of
+ * its clicks. Every figure is a mean over what is not known; the range comes from draws, or where no randomizer is given from the second moments by a log-normal law.
+ */
+final readonly class PageScorer
+{
+    private const DRAWS = 160;
+
+    /** Withheld impressions raise the demand of the queries that are told at most to so many times. */
+    private const MOST_WITHHELD = 3.0;
+
+    /** Relative doubt about all probabilities of a lift together. */
+    private const SHARED_DOUBT = 0.25;
+
+    public function __construct(private StoreModel $model, private Assumptions $assumptions)
+    {
+    }
+
+    /**
+     * @param  list<Pair>  $pairs  of one page, what is withheld as query 0; own brand is left out of the sums
+     * @param  int  $kind  of the page
+     * @param  float  $orders  of the window
+     * @param  float  $revenue  of the window
+     * @param  float  $clicks  all clicks of the window, own brand too: what orders are measured against
+     * @param  float  $part  part of the upside that counts: 0 for a page that cannot sell or is not listed
+     */
+    public function score(array $pairs, int $kind, float $orders, float $revenue, float $clicks, float $part = 1.0, ?Chance $chance = null): Upside
+    {
+        $pairs = array_values(array_filter($pairs, static fn (Pair $pair): bool => $pair->class !== QueryClass::OwnBrand && $pair->impressions > 0));
+        $scale = 28 / $this->model->days * $this->model->season;
+        $law = $this->model->ratioOf($pairs);
+        $gap = $law->shortfall(1.0);
+        $ratio = $law->mean();
+        $orderLaw = $this->model->ordersOf($kind, $orders, $clicks);
+        [$value, $valueVariance] = $this->model->orderValueOf($kind, $orders, $revenue);
+        $clickValue = $orderLaw->mean() * $value * $this->assumptions->margin;
+        $money = $clickValue * $part;
+        $told = array_sum(array_map(static fn (Pair $pair): int => $pair->query > 0 ? $pair->impressions : 0, $pairs));
+        $all = array_sum(array_map(static fn (Pair $pair): int => $pair->impressions, $pairs));
+        // What is withheld was searched for by the same queries, on days on which they were rare, or by others like them.
+        $more = $told > 0 ? min(self::MOST_WITHHELD, $all / $told) : 1.0;
+        $expected = $impressions = $wording = $position = 0.0;
+        $queries = [];
+        foreach ($pairs as $pair) {
+            $one = $this->model->expected($pair);
+            $expected += $one;
+            $impressions += $pair->impressions;
+            $known = $queries[$pair->query] ?? ['wording' => 0.0, 'position' => 0.0, 'expected' => 0.0, 'target' => null, 'probability' => 0.0];
+            $known['expected'] += $one * $scale;
+            $known['wording'] += $one * $scale * $gap * $this->assumptions->shareClosed * $money;
+            $wording += $one * $scale * $gap;
+            $target = $pair->query > 0 && $pair->isBest ? $this->assumptions->targetOf($pair->position) : null;
+            if ($target !== null) {
+                $demand = Visibility::demand($pair->impressions, $pair->position) * $scale;
+                $gain = max(0.0, $demand * (Visibility::seen($target) * $this->model->rate($pair, $target)) - $pair->impressions * $scale * $this->model->rate($pair, $pair->position)) * $more;
+                $probability = $this->assumptions->probability($pair->difficulty);
+                $mean = $gain * $probability * min(1.5, $ratio);
+                $position += $mean;
+                $known['position'] += $mean * $money;
+                $known['target'] = $target;
+                $known['probability'] = $probability;
+            }
+            $queries[$pair->query] = $known;
+        }
+        $closed = $wording * $this->assumptions->shareClosed;
+        $total = ($closed + $position) * $money;
+        $alone = $this->model->ratios->posterior(0, 0)->shortfall(1.0);
+        [$low, $high] = $total <= 0 ? [0.0, 0.0] : ($chance === null
+            ? self::byMoments($total, $closed, $wording > 0 ? $law->squaredShortfall(1.0) / max(1e-12, $gap ** 2) - 1 : 0.0, $position, $orderLaw, $value, $valueVariance)
+            : $this->byDraws($chance, $law, $expected * $scale * $this->assumptions->shareClosed, $position, $orderLaw, $value, $valueVariance, $part));
+
+        return new Upside($closed * $money, $position * $money, $low, $high, $closed, $wording, $position, $clickValue, $ratio, $impressions > 0 ? $expected / $impressions : 0.0, $gap > 0 ? max(0.0, min(1.0, 1 - $alone / $gap * ($this->model->ratios->strength / ($law->rate * $this->model->ratios->mean)))) : 0.0, $queries);
+    }
+
+    /** @return array{float, float} */
+    private static function byMoments(float $total, float $wording, float $wordingSpread, float $position, GammaLaw $orders, float $value, float $valueVariance): array
+    {
+        $clicks = $wording + $position;
+        $variance = $wording ** 2 * $wordingSpread + (self::SHARED_DOUBT * $position) ** 2;
+        $relative = (1 + $variance / $clicks ** 2) * (1 + 1 / $orders->shape) * (1 + ($value > 0 ? $valueVariance / $value ** 2 : 0)) - 1;
+        $sigma = sqrt(log(1 + $relative));
+
+        return [$total * exp(-$sigma ** 2 / 2 - 1.2816 * $sigma), $total * exp(-$sigma ** 2 / 2 + 1.2816 * $sigma)];
+    }
+
+    /** @return array{float, float} */
+    private function byDraws(Chance $chance, GammaLaw $law, float $expected, float $position, GammaLaw $orders, float $value, float $valueVariance, float $part): array
+    {
+        $spread = $value > 0 ? sqrt(log(1 + $valueVariance / $value ** 2)) : 0.0;
+        $draws = [];
+        for ($i = 0; $i < self::DRAWS; $i++) {
+            $clicks = $expected * max(0.0, 1 - $chance->gamma($law->shape) / $law->rate);
+            $clicks += $position * exp(self::SHARED_DOUBT * $chance->normal() - self::SHARED_DOUBT ** 2 / 2);
+            $draws[] = $clicks * $chance->gamma($orders->shape) / $orders->rate * $value * exp($spread * $chance->normal() - $spread ** 2 / 2) * $this->assumptions->margin * $part;
+        }
+        sort($draws);
+
+        return [$draws[(int) (0.1 * self::DRAWS)], $draws[(int) (0.9 * self::DRAWS)]];
+    }
+}

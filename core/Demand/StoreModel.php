@@ -1,0 +1,116 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Orchard\Core\Demand;
+
+/** What a market's own rows say of all its pages: the click curve, how classes differ, how far pages and queries spread, what a click is worth. */
+final readonly class StoreModel
+{
+    private const WITHHELD = 9;
+
+    /**
+     * @param  array<int, float>  $classes  clicks against the curve by class of query
+     * @param  RateShrinkage  $ratios  page click ratios: mean 1
+     * @param  float  $querySpread  squared relative spread of queries within a page
+     * @param  array<int, RateShrinkage>  $orders  orders a click by kind of page; 0 for all kinds
+     * @param  array<int, array{float, float, float}>  $orderValues  mean order value, its squared relative spread between pages, and within them, by kind; 0 for all
+     * @param  float  $season  the next 28 days against the window, day by day
+     * @param  float  $days  of the window
+     */
+    public function __construct(
+        public ClickCurve $curve,
+        public array $classes,
+        public RateShrinkage $ratios,
+        public float $querySpread,
+        public array $orders,
+        public array $orderValues,
+        public float $season,
+        public float $days,
+    ) {
+    }
+
+    /** Which multiple of the curve holds for a pair: that of its class, or of what is withheld, whose mean position hides near ones and far ones. */
+    public static function groupOf(Pair $pair): int
+    {
+        return $pair->query === 0 ? self::WITHHELD : $pair->class->value;
+    }
+
+    public function expected(Pair $pair): float
+    {
+        return $pair->impressions * $this->rate($pair, $pair->position);
+    }
+
+    /** The click rate that a query of the pair's class earns at a position on its device. */
+    public function rate(Pair $pair, float $position): float
+    {
+        return min(0.98, ($this->classes[self::groupOf($pair)] ?? 1.0) * $this->curve->rate($position, $pair->device));
+    }
+
+    /**
+     * What is known of a page's click ratio, as a law: its queries differ, so that many clicks of one query tell less than as many of several.
+     *
+     * @param  list<Pair>  $pairs  without own brand
+     */
+    public function ratioOf(array $pairs): GammaLaw
+    {
+        $expected = $clicks = $spread = 0.0;
+        foreach ($pairs as $pair) {
+            $one = $this->expected($pair);
+            $expected += $one;
+            $clicks += $pair->clicks;
+            $spread += $one + $this->querySpread * $one ** 2;
+        }
+        if ($expected <= 0) {
+            return $this->ratios->posterior(0, 0);
+        }
+        $worth = min(1.0, $expected / $spread);
+
+        return $this->ratios->posterior($clicks * $worth, $expected * $worth);
+    }
+
+    /** What is known of the orders a click brings on a page of this kind. */
+    public function ordersOf(int $kind, float $orders, float $clicks): GammaLaw
+    {
+        return ($this->orders[$kind] ?? $this->orders[0])->posterior($orders, $clicks);
+    }
+
+    /** @return array{float, float} mean value of an order on a page of this kind, and its variance as far as it is known */
+    public function orderValueOf(int $kind, float $orders, float $revenue): array
+    {
+        [$mean, $between, $within] = $this->orderValues[$kind] ?? $this->orderValues[0];
+        $prior = $between > 0 ? $within / $between : 1e6;
+        $known = ($revenue + $prior * $mean) / ($orders + $prior);
+
+        return [max(0.0, $known), max(0.0, $mean ** 2 * $between * $prior / ($orders + $prior))];
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        return [
+            'curve' => $this->curve->toArray(), 'classes' => $this->classes, 'ratio_strength' => $this->ratios->strength, 'query_spread' => $this->querySpread, 'season' => $this->season, 'days' => $this->days,
+            'orders' => array_map(static fn (RateShrinkage $one): array => [$one->mean, $one->strength], $this->orders), 'order_values' => $this->orderValues,
+        ];
+    }
+
+    /** @param  array<string, mixed>  $data  as toArray() gives it */
+    public static function fromArray(array $data): self
+    {
+        $number = static fn (mixed $value, float $else): float => is_numeric($value) ? (float) $value : $else;
+        $list = static fn (mixed $value): array => is_array($value) ? $value : [];
+        $orders = $values = [];
+        foreach ($list($data['orders'] ?? null) as $kind => $one) {
+            $orders[(int) $kind] = new RateShrinkage($number($list($one)[0] ?? null, 0.01), $number($list($one)[1] ?? null, 2.0));
+        }
+        foreach ($list($data['order_values'] ?? null) as $kind => $one) {
+            $values[(int) $kind] = [$number($list($one)[0] ?? null, 0.0), $number($list($one)[1] ?? null, 0.0), $number($list($one)[2] ?? null, 0.0)];
+        }
+        $classes = [];
+        foreach ($list($data['classes'] ?? null) as $class => $multiple) {
+            $classes[(int) $class] = $number($multiple, 1.0);
+        }
+
+        return new self(ClickCurve::fromArray($list($data['curve'] ?? null)), $classes, new RateShrinkage(1.0, $number($data['ratio_strength'] ?? null, 8.0)), $number($data['query_spread'] ?? null, 0.05), $orders, $values, $number($data['season'] ?? null, 1.0), $number($data['days'] ?? null, 91.0));
+    }
+}

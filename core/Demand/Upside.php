@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Orchard\Core\Demand;
+
+/** The expected extra revenue of a page in 28 days, in two sums, and where it comes from. */
+final readonly class Upside
+{
+    /**
+     * @param  float  $wording  money from a better click rate at the same positions, within about four weeks
+     * @param  float  $position  money from better positions, within three to six months
+     * @param  float  $low  10 in a hundred
+     * @param  float  $high  90 in a hundred
+     * @param  float  $wordingClicks  extra clicks of the first sum
+     * @param  float  $fullGapClicks  the same, were all of the gap closed
+     * @param  float  $positionClicks  extra clicks of the second
+     * @param  float  $clickValue  what a click is worth
+     * @param  float  $ratio  clicks against expected clicks, shrunk
+     * @param  float  $expectedRate  click rate that the page's positions would earn
+     * @param  float  $ownPart  part of the wording sum that the page's own data show; the rest is assumed from others
+     * @param  array<int, array{wording: float, position: float, expected: float, target: ?float, probability: float}>  $queries  money by query id, of both sums; 0 is what is withheld
+     */
+    public function __construct(public float $wording, public float $position, public float $low, public float $high, public float $wordingClicks, public float $fullGapClicks, public float $positionClicks, public float $clickValue, public float $ratio, public float $expectedRate, public float $ownPart, public array $queries)
+    {
+    }
+
+    public function total(): float
+    {
+        return $this->wording + $this->position;
+    }
+}

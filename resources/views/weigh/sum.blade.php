@@ -1,0 +1,39 @@
+@php
+    $money = static fn (float $value): string => number_format($value, 2);
+    $rate = static fn (float $value): string => number_format(100 * $value, 1).'%';
+    $byQuery = [];
+    foreach ($pairs as $pair) {
+        $known = $byQuery[$pair->query] ?? ['clicks' => 0, 'impressions' => 0, 'place' => 0.0, 'class' => $pair->class, 'best' => $pair->isBest];
+        $byQuery[$pair->query] = ['clicks' => $known['clicks'] + $pair->clicks, 'impressions' => $known['impressions'] + $pair->impressions, 'place' => $known['place'] + $pair->position * $pair->impressions] + $known;
+    }
+    $sums = $upside->queries;
+    uasort($sums, static fn (array $a, array $b): int => $b['wording'] + $b['position'] <=> $a['wording'] + $a['position']);
+    $shown = array_slice($sums, 0, 20, true);
+    $rest = array_slice($sums, 20, null, true);
+@endphp
+<p>Expected extra revenue in 28 days: <b>{{ App\Weigh\Scoring\Scores::shown($upside->total()) }} {{ $currency }}</b> <span class="soft">(four times in five between {{ App\Weigh\Scoring\Scores::shown((float) $score->low) }} and {{ App\Weigh\Scoring\Scores::shown((float) $score->high) }})</span></p>
+@if ($why)<p class="note is-hand">Nothing of it counts: {{ $why }}.</p>@endif
+<dl class="facts">
+    <dt>Click rate</dt><dd>{{ $rate($row->impressions > 0 ? $row->clicks / $row->impressions : 0) }} of impressions; its positions earn {{ $rate($upside->expectedRate) }} in this store (own brand left out). Leaned on other pages by how little is known, it earns <b>{{ number_format($upside->ratio, 2) }}</b> times what it should.</dd>
+    <dt>Texts</dt><dd>The whole gap is {{ number_format($upside->fullGapClicks, 1) }} clicks in 28 days; {{ $rate($assumptions->shareClosed) }} of it counts. {{ $rate($upside->ownPart) }} of this is shown by the page’s own clicks, the rest is assumed from pages like it.</dd>
+    <dt>Positions</dt><dd>{{ number_format($upside->positionClicks, 1) }} clicks, for queries down to position {{ number_format($assumptions->deepest) }} of which it is the store’s best page, each at the probability of getting there: an assumption, {{ $rate($assumptions->liftProbability) }} at difficulty 0, half as much for every {{ number_format($assumptions->liftFalloff) }} points.</dd>
+    <dt>A click is worth</dt><dd><b>{{ $money($upside->clickValue) }} {{ $currency }}</b>: from @n($row->orders) orders and {{ $money((float) $row->revenue) }} {{ $currency }} over @n($row->clicks) clicks, leaned on pages of its kind.</dd>
+    @if (abs($model->season - 1) > 0.02)<dt>Season</dt><dd>The next four weeks are reckoned at {{ number_format($model->season, 2) }} times the window, as a year earlier.</dd>@endif
+</dl>
+<table class="ledger">
+    <thead><tr><th scope="col">Query</th><th scope="col" class="num">Clicks</th><th scope="col" class="num">Impr.</th><th scope="col" class="num">Pos.</th><th scope="col" class="num">Texts</th><th scope="col" class="num">Positions</th></tr></thead>
+    <tbody>
+    @foreach ($shown as $id => $sum)
+        @php($seen = $byQuery[$id])
+        <tr>
+            <td class="clip g-title" title="{{ $names[$id] ?? '' }}">{{ $id === 0 ? 'withheld' : ($names[$id] ?? '') }} @if ($seen['class'] !== Orchard\Core\Demand\QueryClass::Generic)<span class="soft">{{ $seen['class']->label() }}</span>@endif</td>
+            <td class="num">@n($seen['clicks'])</td><td class="num">@n($seen['impressions'])</td><td class="num">{{ number_format($seen['place'] / max(1, $seen['impressions']), 1) }}</td>
+            <td class="num">{{ $money($sum['wording']) }}</td><td class="num" @if ($sum['target'] !== null) title="to position {{ number_format($sum['target']) }}, at {{ $rate($sum['probability']) }}" @elseif ($id > 0 && ! $seen['best']) title="another page of the store stands better" @endif>{{ $sum['target'] === null && $id > 0 && ! $seen['best'] ? 'another page' : $money($sum['position']) }}</td>
+        </tr>
+    @endforeach
+    @if ($rest !== [])<tr><td class="soft">@n(count($rest)) more queries</td><td></td><td></td><td></td><td class="num">{{ $money(array_sum(array_column($rest, 'wording'))) }}</td><td class="num">{{ $money(array_sum(array_column($rest, 'position'))) }}</td></tr>@endif
+    @php($brand = array_filter($byQuery, static fn (array $one): bool => $one['class'] === Orchard\Core\Demand\QueryClass::OwnBrand))
+    @if ($brand !== [])<tr><td class="soft">own brand, @n(count($brand)) queries, left out</td><td class="num">@n(array_sum(array_column($brand, 'clicks')))</td><td class="num">@n(array_sum(array_column($brand, 'impressions')))</td><td></td><td></td><td></td></tr>@endif
+    </tbody>
+    <tfoot><tr><th scope="row">Together</th><td class="num">@n($row->clicks)</td><td class="num">@n($row->impressions)</td><td></td><td class="num"><b>{{ $money($upside->wording) }}</b></td><td class="num"><b>{{ $money($upside->position) }}</b></td></tr></tfoot>
+</table>
