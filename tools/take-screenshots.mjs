@@ -63,6 +63,21 @@ await writer.getByRole('button', { name: 'Bring it in' }).click();
 await writer.waitForFunction(() => /The import is\s+in/.test(document.getElementById('import-progress')?.textContent ?? ''), undefined, { timeout: 300_000 });
 await writer.goto('/s/tindrel/gather?sort=impressions');
 await take(writer, 'gather-inventory');
+await writer.goto('/s/tindrel/gather/feed');
+await writer.getByRole('button', { name: 'Pull now' }).click();
+await writer.waitForFunction(() => /The last pull is\s+done/.test(document.getElementById('feed-state')?.textContent ?? ''), undefined, { timeout: 600_000 });
+for (let tries = 0; tries < 120 && await writer.locator('.state', { hasText: 'under way' }).count(); tries++) { await writer.waitForTimeout(2000); await writer.reload(); }
+await take(writer, 'gather-feed');
+await writer.goto('/s/tindrel/gather?sort=clicks');
+await writer.locator('a[data-beside]').nth(2).click();
+await writer.getByRole('heading', { name: 'Facts' }).waitFor();
+await take(writer, 'gather-beside');
+await writer.goto('/s/tindrel/weigh');
+for (let tries = 0; tries < 90 && (!await writer.locator('#weighed').count() || await writer.getByText('being weighed').count()); tries++) { await writer.waitForTimeout(2000); await writer.reload(); }
+await take(writer, 'weigh');
+await writer.locator('a[data-beside]').first().click();
+await writer.getByText('A click is worth').waitFor();
+await take(writer, 'weigh-why');
 
 await writer.goto('/s/tindrel/write?kind=collection');
 await writer.waitForSelector('#desk[data-is-ready]');
@@ -135,7 +150,7 @@ await writer.waitForSelector('.note');
 await approver.goto('/s/tindrel/release');
 await take(approver, 'release-ready');
 await approver.goto('/s/tindrel/gather?q=art+deco+lamps&kind=collection');
-await approver.getByRole('link', { name: '/range/art-deco-lamps', exact: true }).click();
+await approver.goto(await approver.getByRole('link', { name: '/range/art-deco-lamps', exact: true }).getAttribute('href'));
 await take(approver, 'page-dossier');
 const ours = (await office('GET', '/resources?kind=collection&limit=250')).items.find(item => item.name === 'Bathroom Lighting');
 if (ours) await office('PATCH', `/resources/${ours.id}`, { title: 'Bathroom Lighting – Winter Sale' }, ours.version);

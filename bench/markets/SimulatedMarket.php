@@ -4,8 +4,11 @@ declare(strict_types=1);
 
 namespace Bench;
 
+use Generator;
 use Orchard\Core\Demand\Assumptions;
 use Orchard\Core\Demand\Chance;
+use Orchard\Core\Demand\Pair;
+use Orchard\Core\Demand\QueryClass;
 
 /**
  * A market with known truth, of another shape than the scorer assumes: click rates that fall by a stretched exponential, results seen by screens,
@@ -88,6 +91,56 @@ final class SimulatedMarket
             $page['lift'] = $lift * $page['value'];
             $this->pages[] = $page;
         }
+    }
+
+    /**
+     * What a scorer may know of the market, page by page.
+     *
+     * @return Generator<array{page: int, kind: int, pairs: list<Pair>, clicks: float, orders: float, revenue: float}>
+     */
+    public function evidence(): Generator
+    {
+        $best = [];
+        foreach ($this->pages as $p => $page) {
+            foreach ($page['pairs'] as $pair) {
+                if (! isset($best[$pair['query']]) || $pair['position'] < $best[$pair['query']][1]) {
+                    $best[$pair['query']] = [$p, $pair['position']];
+                }
+            }
+        }
+        foreach ($this->pages as $p => $page) {
+            $pairs = [];
+            $clicks = $impressions = 0;
+            $places = 0.0;
+            foreach ($page['pairs'] as $pair) {
+                $pairs[] = new Pair($pair['query'], QueryClass::Generic, $pair['device'], $pair['clicks'], $pair['impressions'], $pair['position'], $best[$pair['query']][0] === $p, $pair['difficulty']);
+                $clicks += $pair['clicks'];
+                $impressions += $pair['impressions'];
+                $places += $pair['position'] * $pair['impressions'];
+            }
+            $withheld = $page['impressions'] - $impressions;
+            if ($withheld > 0) {
+                $pairs[] = new Pair(0, QueryClass::Generic, 0, max(0, min($withheld, $page['clicks'] - $clicks)), $withheld, max(1.0, ($page['position'] * $page['impressions'] - $places) / $withheld), false);
+            }
+            yield ['page' => $p, 'kind' => $page['kind'], 'pairs' => $pairs, 'clicks' => (float) $page['clicks'], 'orders' => (float) $page['orders'], 'revenue' => $page['revenue']];
+        }
+    }
+
+    /**
+     * How much of the best possible choice of so many pages the first ones by an order hold.
+     *
+     * @param  array<int, float|int>  $by
+     * @param  array<int, float>  $truth
+     */
+    public static function held(array $by, array $truth, int $count): float
+    {
+        $sum = static function (array $order) use ($truth, $count): float {
+            arsort($order);
+
+            return array_sum(array_intersect_key($truth, array_slice($order, 0, $count, true)));
+        };
+
+        return $sum($by) / max(1e-9, $sum($truth));
     }
 
     /** Results are seen by screens of about four, and hardly beyond the tenth. */

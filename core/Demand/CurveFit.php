@@ -11,7 +11,7 @@ namespace Orchard\Core\Demand;
  */
 final class CurveFit
 {
-    /** Impressions of one pair that count whole; of more the square root of the excess does, so that a few giants do not set the curve. */
+    /** Impressions of one pair that count whole; of more ten times the square root of the excess does, four times as many at most, so that a few giants do not set the curve. */
     private const WHOLE = 1500.0;
 
     /** Clicks that the line is worth in each bin. */
@@ -40,8 +40,7 @@ final class CurveFit
         if ($impressions <= 0 || $position < 1) {
             return;
         }
-        $share = $impressions <= self::WHOLE ? 1.0 : (self::WHOLE + sqrt($impressions - self::WHOLE) * 10) / $impressions;
-        $share = min(1.0, $share);
+        $share = $impressions <= self::WHOLE ? 1.0 : min($impressions, self::WHOLE + min(3 * self::WHOLE, 10 * sqrt($impressions - self::WHOLE))) / $impressions;
         $bin = ClickCurve::bin($position);
         $clicks *= $share;
         $impressions *= $share * max(0.2, min(5.0, $ratio));

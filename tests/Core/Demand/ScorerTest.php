@@ -1,0 +1,131 @@
+<?php
+
+declare(strict_types=1);
+
+use Bench\SimulatedMarket;
+use Orchard\Core\Demand\Assumptions;
+use Orchard\Core\Demand\Chance;
+use Orchard\Core\Demand\ClickCurve;
+use Orchard\Core\Demand\CurveFit;
+use Orchard\Core\Demand\ModelFit;
+use Orchard\Core\Demand\PageScorer;
+use Orchard\Core\Demand\Pair;
+use Orchard\Core\Demand\QueryClass;
+use Orchard\Core\Demand\QueryClassifier;
+use Orchard\Core\Demand\RateShrinkage;
+use Orchard\Core\Demand\StoreModel;
+
+require_once dirname(__DIR__, 3).'/bench/markets/SimulatedMarket.php';
+
+/** @param  list<Pair>  $pairs */
+function evidence(int $page, array $pairs, float $clicks, float $orders, float $revenue, int $kind = 3): array
+{
+    return ['page' => $page, 'kind' => $kind, 'pairs' => $pairs, 'clicks' => $clicks, 'orders' => $orders, 'revenue' => $revenue];
+}
+
+it('counts a click at 0.60 where 1,000 clicks brought 12 orders of 600 in all', function (): void {
+    $pairs = [new Pair(1, QueryClass::Generic, 0, 620, 9000, 2.0, true), new Pair(0, QueryClass::Generic, 0, 380, 5000, 3.0, false)];
+    $page = evidence(1, $pairs, 1000, 12, 600);
+    $model = ModelFit::learn(static fn (): Generator => yield $page, 91);
+    expect((new PageScorer($model, new Assumptions))->score($pairs, 3, 12, 600, 1000)->clickValue)->toEqualWithDelta(0.60, 1e-9);
+});
+
+it('tells queries apart', function (string $query, QueryClass $class): void {
+    $classifier = new QueryClassifier(['Tindrel', 'Lux & Co'], ['Pell & Quince', 'Alma']);
+    expect($classifier->classOf($query))->toBe($class);
+})->with([
+    ['tindrel', QueryClass::OwnBrand], ['tindrell lamps', QueryClass::OwnBrand], ['tin drel', QueryClass::OwnBrand], ['tidnrel', QueryClass::OwnBrand], ['www.tindrel.example', QueryClass::OwnBrand], ['lux co shop', QueryClass::OwnBrand], ['how good is tindrel', QueryClass::OwnBrand],
+    ['tinder', QueryClass::Generic], ['pell & quince lamp', QueryClass::Maker], ['alma', QueryClass::Maker], ['almanac lamp', QueryClass::Generic], ['how to clean brass', QueryClass::Question], ['wie hoch hängt eine lampe', QueryClass::Question], ['is lamp', QueryClass::Generic], ['e27 or e14?', QueryClass::Question], ['floor lamp', QueryClass::Generic], ['', QueryClass::Generic],
+]);
+
+it('fits a curve that never rises with the position, between its band, for every device', function (): void {
+    $chance = new Chance(3);
+    $fit = new CurveFit;
+    for ($i = 0; $i < 4000; $i++) {
+        $position = exp(3.3 * $chance->uniform());
+        $device = $chance->whole(1, 2);
+        $impressions = $chance->whole(1, 400);
+        $fit->add($i % 500, $device, $position, $impressions * ($device === 2 ? 0.8 : 1.1) * 0.3 * $position ** -1.1, $impressions);
+    }
+    $curve = $fit->fit();
+    foreach ($curve->rates as $rates) {
+        for ($bin = 1; $bin < ClickCurve::BINS; $bin++) {
+            expect($rates[$bin])->toBeLessThanOrEqual($rates[$bin - 1]);
+        }
+    }
+    foreach ([2.0, 5.0, 10.0] as $position) {
+        expect($curve->rate($position, 2) / (0.24 * $position ** -1.1))->toBeGreaterThan(0.9)->toBeLessThan(1.1)->and($curve->rate($position, 1))->toBeGreaterThan($curve->rate($position, 2));
+        [$low, $high] = $curve->band[ClickCurve::bin($position)];
+        expect($low)->toBeLessThanOrEqual($high);
+    }
+    expect(ClickCurve::fromArray((array) json_decode((string) json_encode($curve->toArray()), true)))->toEqual($curve);
+});
+
+it('leans on the assumed curve where nothing is known, and one giant does not set it', function (): void {
+    $empty = (new CurveFit)->fit();
+    expect($empty->rate(3.0) / ClickCurve::assumed(3.0))->toBeGreaterThan(0.8)->toBeLessThan(1.25)->and($empty->evidence)->toBe(0.0);
+    $fit = new CurveFit;
+    for ($i = 0; $i < 200; $i++) {
+        $fit->add($i, 0, 2.0, 15, 100);
+    }
+    $without = $fit->fit()->rate(2.0);
+    $fit->add(999, 0, 2.0, 10, 10_000_000);
+    expect($fit->fit()->rate(2.0) / $without)->toBeGreaterThan(0.4);
+});
+
+/** A model in which everything is known. */
+function plainModel(): StoreModel
+{
+    $rates = array_map(static fn (int $bin): float => ClickCurve::assumed(ClickCurve::middle($bin)), range(0, ClickCurve::BINS - 1));
+
+    return new StoreModel(new ClickCurve([$rates, $rates, $rates, $rates], [], 1e6), [], new RateShrinkage(1.0, 10.0), 0.02, [0 => new RateShrinkage(0.02, 5.0)], [0 => [50.0, 0.1, 0.3]], 1.0, 28.0);
+}
+
+it('gives parts that add up to the total, and more to whoever earns less than its positions', function (): void {
+    $scorer = new PageScorer(plainModel(), new Assumptions);
+    $pairs = static fn (int $clicks): array => [new Pair(1, QueryClass::Generic, 1, $clicks, 2000, 4.0, true, 20.0), new Pair(2, QueryClass::Question, 2, 1, 300, 9.0, false), new Pair(0, QueryClass::Generic, 0, 3, 200, 6.0, false), new Pair(3, QueryClass::OwnBrand, 0, 500, 900, 1.0, true)];
+    $previous = INF;
+    foreach ([5, 40, 90, 140, 300] as $clicks) {
+        $upside = $scorer->score($pairs($clicks), 3, 4, 200, $clicks + 504, 1.0, new Chance(1));
+        expect(array_sum(array_column($upside->queries, 'wording')))->toEqualWithDelta($upside->wording, 1e-9)->and(array_sum(array_column($upside->queries, 'position')))->toEqualWithDelta($upside->position, 1e-9)
+            ->and($upside->queries)->not->toHaveKey(3)->and($upside->wordingClicks)->toBeLessThan($previous)->and($upside->low)->toBeLessThanOrEqual($upside->total())->and($upside->high)->toBeGreaterThanOrEqual($upside->total());
+        $previous = $upside->wordingClicks;
+    }
+    expect($scorer->score($pairs(40), 3, 4, 200, 544, 0.0)->total())->toBe(0.0);
+});
+
+it('counts a position only for the store’s best page, within reach, and less the harder it is', function (): void {
+    $scorer = new PageScorer(plainModel(), new Assumptions);
+    $gain = static fn (float $position, bool $isBest, ?float $difficulty): float => $scorer->score([new Pair(1, QueryClass::Generic, 0, 10, 1000, $position, $isBest, $difficulty)], 3, 1, 50, 10)->position;
+    expect($gain(8.0, true, 10.0))->toBeGreaterThan($gain(8.0, true, 60.0))->and($gain(8.0, false, 10.0))->toBe(0.0)->and($gain(25.0, true, 10.0))->toBe(0.0)->and($gain(1.0, true, 10.0))->toBe(0.0)->and($gain(3.0, true, null))->toBeGreaterThan(0.0);
+});
+
+it('misleads nobody with a page of three impressions and one click, or a store without orders', function (): void {
+    $scorer = new PageScorer(plainModel(), new Assumptions);
+    $tiny = $scorer->score([new Pair(1, QueryClass::Generic, 0, 1, 3, 2.0, true)], 3, 0, 0, 1);
+    expect($tiny->ratio)->toBeGreaterThan(0.9)->toBeLessThan(1.2)->and($tiny->total())->toBeLessThan(2.0)->and($tiny->ownPart)->toBeLessThan(0.2);
+    $page = evidence(1, [new Pair(1, QueryClass::Generic, 0, 5, 900, 6.0, true)], 5, 0, 0);
+    $model = ModelFit::learn(static fn (): Generator => yield $page, 91);
+    expect((new PageScorer($model, new Assumptions))->score($page['pairs'], 3, 0, 0, 5)->total())->toBe(0.0)
+        ->and((new PageScorer(plainModel(), new Assumptions))->score([], 3, 2, 90, 0)->total())->toBe(0.0)
+        ->and((new PageScorer(plainModel(), new Assumptions))->score([new Pair(1, QueryClass::OwnBrand, 0, 90, 100, 1.0, true)], 3, 2, 90, 90)->total())->toBe(0.0);
+});
+
+it('keeps a model as it is written down and read again', function (): void {
+    $model = plainModel();
+    expect(StoreModel::fromArray((array) json_decode((string) json_encode($model->toArray()), true)))->toEqual($model);
+});
+
+it('finds most of what could be found on markets whose truth is known', function (int $seed): void {
+    $market = new SimulatedMarket($seed, 800);
+    $model = ModelFit::learn($market->evidence(...), 91);
+    $scorer = new PageScorer($model, new Assumptions);
+    $scores = $truth = $impressions = [];
+    foreach ($market->evidence() as $page) {
+        $scores[$page['page']] = $scorer->score($page['pairs'], $page['kind'], $page['orders'], $page['revenue'], $page['clicks'])->total();
+        $truth[$page['page']] = $market->pages[$page['page']]['wording'] + $market->pages[$page['page']]['lift'];
+        $impressions[$page['page']] = $market->pages[$page['page']]['impressions'];
+    }
+    $held = SimulatedMarket::held($scores, $truth, 40);
+    expect($held)->toBeGreaterThan(0.8)->and($held)->toBeGreaterThan(SimulatedMarket::held($impressions, $truth, 40));
+})->with([101, 102, 103]);

@@ -1,0 +1,160 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Access\Role;
+use App\Gather\Files\FileSort;
+use App\Gather\Files\Imports;
+use App\Store\Models\Store;
+use App\Store\StoreOptions;
+use App\Store\Work\WorkDesk;
+use App\Weigh\Scoring\Scores;
+use App\Weigh\Scoring\ScoreWork;
+use Illuminate\Support\Facades\DB;
+use Tests\Web\Site;
+
+function weigh(Store $store): void
+{
+    expect(app(WorkDesk::class)->workToEnd(app(Scores::class)->begin($store->id, null)))->toBe('done');
+}
+
+/** @return array<string, array<string, mixed>> what is exported, by path */
+function weighed(Store $store): array
+{
+    $rows = [];
+    foreach (Scores::export($store) as $row) {
+        $named = array_combine(Scores::COLUMNS, $row);
+        $rows[(string) parse_url((string) $named['url'], PHP_URL_PATH)] = $named;
+    }
+
+    return $rows;
+}
+
+/** A crawled site with a quarter's rows: a page that earns what it should, one that does not, one sold out, one kept out of search. */
+function weighableStore(): Store
+{
+    $product = static fn (string $availability): string => '<meta property="og:type" content="product"><script type="application/ld+json">{"@type":"Product","sku":"'.md5($availability).'","name":"Lamp","offers":{"price":"50","priceCurrency":"EUR","availability":"'.$availability.'"}}</script>';
+    $site = (new Site)->linking('/', ['/good' => 'Good', '/poor' => 'Poor', '/out' => 'Out', '/hidden' => 'Hidden'])->linking('/good', [], $product('InStock'))->linking('/poor', [], $product('InStock '))->linking('/out', [], $product('SoldOut'))->linking('/hidden', [], '<meta name="robots" content="noindex">');
+    $store = $site->store();
+    crawl($store);
+    $pages = $queries = $sales = '';
+    for ($week = 1; $week <= 14; $week++) {
+        $day = now()->startOfWeek()->subWeeks($week)->toDateString();
+        foreach (['/good' => 60, '/poor' => 12, '/out' => 20, '/hidden' => 20] as $path => $clicks) {
+            $pages .= "$path,$day,".(int) ($clicks / 0.62).",1000,4\n";
+            $queries .= "$path,lamp $path,$day,$clicks,900,4\n";
+            $sales .= "$path,$day,".(int) (0.6 * $clicks / 0.62).','.max(1, (int) ($clicks / 20)).','.(50 * max(1, (int) ($clicks / 20)))."\n";
+        }
+        $queries .= "/good,a site,$day,30,40,1\n";
+    }
+    bringIn($store, "page,day,clicks,impressions,position\n$pages");
+    bringIn($store, "page,query,day,clicks,impressions,position\n$queries");
+    bringIn($store, "page,day,visits,orders,revenue\n$sales", FileSort::Sales);
+
+    return $store;
+}
+
+it('weighs what the rows say: withheld, the value of a click, and more for whoever earns less than its positions', function (): void {
+    $store = weighableStore();
+    weigh($store);
+    $rows = weighed($store);
+    expect($rows['/poor']['upside_wording'])->toBeGreaterThan($rows['/good']['upside_wording'])->and($rows['/good']['withheld_clicks'])->toBe(13 * (96 - 90))
+        ->and($rows['/out']['upside'])->toBe(0.0)->and($rows['/out']['reason'])->toBe('nothing to sell: out of stock')->and($rows['/hidden']['upside'])->toBe(0.0)->and($rows['/hidden']['reason'])->toBe('not listed: noindex')
+        ->and($rows['/poor']['reason'])->toContain('fewer clicks than its positions earn');
+    foreach ($rows as $row) {
+        expect($row['upside'])->toEqualWithDelta($row['upside_wording'] + $row['upside_position'], 0.011)->and($row['low'])->toBeLessThanOrEqual($row['upside'])->and($row['high'])->toBeGreaterThanOrEqual($row['upside'])
+            ->and($row['impressions'])->toBe(13000)->and($row['ctr'])->toEqualWithDelta($row['clicks'] / $row['impressions'], 1e-5);
+    }
+    // The store's own name is told apart and left out.
+    expect(DB::table('weigh_queries')->join('search_queries', 'search_queries.id', '=', 'query_id')->where('weigh_queries.store_id', $store->id)->where('text', 'a site')->value('class'))->toBe(1);
+});
+
+it('counts 1,000 clicks of which 620 are told by queries as 380 withheld, each worth 0.60', function (): void {
+    $site = (new Site)->linking('/', []);
+    $store = $site->store();
+    crawl($store);
+    [$first, $last] = [now()->subDays(97)->toDateString(), now()->subDays(7)->toDateString()];
+    bringIn($store, "page,clicks,impressions,position\n/,1000,20000,3\n", FileSort::Search, $first, $last);
+    bringIn($store, "page,query,clicks,impressions,position\n/,brass lamp,620,9000,3\n", FileSort::Search, $first, $last);
+    bringIn($store, "page,visits,orders,revenue\n/,600,12,600\n", FileSort::Sales, $first, $last);
+    weigh($store);
+    $score = DB::table('weigh_scores')->where('store_id', $store->id)->first();
+    expect($score)->clicks->toBe(1000)->withheld_clicks->toBe(380)->and((float) $score?->click_value)->toEqualWithDelta(0.60, 1e-6);
+});
+
+it('shows the sum behind a page, and its parts add up to what the list says', function (): void {
+    $store = weighableStore();
+    weigh($store);
+    $page = (int) DB::table('weigh_scores')->where('store_id', $store->id)->orderByDesc('upside')->value('page_id');
+    $score = DB::table('weigh_scores')->where('page_id', $page)->first();
+    $this->actingAs(member($store, Role::Viewer))->get("/s/{$store->slug}/weigh")->assertOk()->assertSee('could be earned more')->assertSee('/poor');
+    $this->get("/s/{$store->slug}/weigh/pages/$page")->assertOk()->assertSee(number_format((float) $score?->wording, 2))->assertSee(number_format((float) $score?->lift, 2))->assertSee('lamp /poor');
+    $this->get("/s/{$store->slug}/weigh?sort=clicks&kind=product")->assertOk()->assertSee('/good');
+    expect($this->get("/s/{$store->slug}/weigh/export.csv")->assertOk()->streamedContent())->toContain('upside_wording,upside_position,reason');
+});
+
+it('follows what people assume, and what files say of difficulty', function (): void {
+    $store = weighableStore();
+    weigh($store);
+    $before = weighed($store);
+    app(StoreOptions::class)->set($store->refresh(), 'share_closed', '0.5');
+    weigh($store->refresh());
+    expect(weighed($store)['/poor']['upside_wording'])->toEqualWithDelta($before['/poor']['upside_wording'] / 2, 0.02);
+    app(StoreOptions::class)->set($store->refresh(), 'share_closed', '1');
+    bringIn($store->refresh(), "keyword,difficulty\nlamp /poor,95\n", FileSort::Keywords);
+    weigh($store->refresh());
+    $after = weighed($store);
+    expect($after['/poor']['upside_position'])->toBeLessThan($before['/poor']['upside_position'])->and($after['/good']['upside_position'])->toBe($before['/good']['upside_position']);
+    expect(fn () => app(StoreOptions::class)->set($store->refresh(), 'lift_probability', '2'))->toThrow(InvalidArgumentException::class, 'a number from 0 to 1');
+});
+
+it('gives the same scores when it is done once more, and those of before when an import is taken back', function (): void {
+    $store = weighableStore();
+    weigh($store);
+    $first = weighed($store);
+    weigh($store);
+    expect(weighed($store))->toBe($first);
+    $day = now()->startOfWeek()->subWeek()->toDateString();
+    $import = bringIn($store, "page,day,clicks,impressions,position\n/good,$day,1,90000,4\n");
+    weigh($store);
+    expect(weighed($store)['/good'])->not->toBe($first['/good']);
+    app(WorkDesk::class)->workToEnd(app(Imports::class)->takeBack($store, (int) $import->id, null));
+    weigh($store);
+    expect(weighed($store))->toBe($first);
+});
+
+it('says so where there are no numbers, and weighs by itself once there are', function (): void {
+    $store = (new Site)->linking('/', [])->store();
+    $this->actingAs(member($store, Role::Viewer))->get("/s/{$store->slug}/weigh")->assertOk()->assertSee('Nothing can be weighed yet');
+    weigh($store);
+    expect(DB::table('weigh_scores')->where('store_id', $store->id)->count())->toBe(0);
+    $before = DB::table('work')->where('store_id', $store->id)->where('sort', ScoreWork::sort())->count();
+    bringIn($store, "page,day,clicks,impressions,position\n/,".now()->startOfWeek()->subWeek()->toDateString().",3,90,4\n");
+    expect(DB::table('work')->where('store_id', $store->id)->where('sort', ScoreWork::sort())->count())->toBe($before + 1);
+});
+
+it('takes odd rows as they are: no position, position 150, only the own brand', function (): void {
+    $site = (new Site)->linking('/', ['/a' => 'A', '/b' => 'B', '/c' => 'C'])->linking('/a', [])->linking('/b', [])->linking('/c', []);
+    $store = $site->store();
+    crawl($store);
+    $day = now()->startOfWeek()->subWeek()->toDateString();
+    bringIn($store, "page,query,day,clicks,impressions,position\n/a,lamp,$day,3,90,\n/b,far lamp,$day,0,90,150\n/c,a site lamps,$day,50,60,1\n");
+    weigh($store);
+    $rows = weighed($store);
+    expect($rows['/a']['position'])->toBeNull()->and($rows['/a']['upside'])->toBe(0.0)->and($rows['/b']['upside_position'])->toBe(0.0)->and($rows['/c']['upside'])->toBe(0.0)->and($rows['/c']['reason'])->toBe('searched for by the store’s own name alone');
+});
+
+it('is shown to the store’s people alone, and begun by writers', function (): void {
+    $store = weighableStore();
+    weigh($store);
+    $page = (int) DB::table('weigh_scores')->where('store_id', $store->id)->value('page_id');
+    foreach (['/weigh', "/weigh/pages/$page", '/weigh/export.csv'] as $path) {
+        $this->app['auth']->forgetGuards();
+        $this->get("/s/{$store->slug}$path")->assertRedirect('/sign-in');
+        $this->actingAs(member($other ??= (new Site)->store(), Role::Owner))->get("/s/{$store->slug}$path")->assertNotFound();
+    }
+    $this->actingAs(member($other, Role::Owner))->get("/s/{$other->slug}/weigh/pages/$page")->assertNotFound();
+    $this->actingAs(member($store, Role::Viewer))->post("/s/{$store->slug}/weigh/score")->assertForbidden();
+    $this->actingAs(member($store, Role::Writer))->post("/s/{$store->slug}/weigh/score")->assertRedirect();
+    expect(orchard(['weigh:score', "--store={$store->slug}", '--wait', '--json']))->code->toBe(0)->out->toContain('"state":"done"')->and(orchard(['weigh:export', '--store=nowhere']))->code->toBe(2);
+});
