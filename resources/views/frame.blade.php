@@ -10,6 +10,7 @@
     <link rel="stylesheet" href="{{ $assets->url('orchard.css') }}">
     <script src="{{ $assets->url('htmx.js') }}" defer></script>
     <script src="{{ $assets->url('frame.js') }}" type="module"></script>
+    <script src="{{ $assets->url('beside.js') }}" type="module"></script>
     @stack('scripts')
 </head>
 <body hx-headers:inherited='{"X-CSRF-TOKEN": "{{ csrf_token() }}"}'>

@@ -17,7 +17,7 @@
         <tbody>
         @foreach ($rows as $row)
             <tr>
-                <td class="clip g-page"><a href="{{ route('page', [$store, $row->page_id]) }}" title="{{ $row->url }}">{{ preg_replace('~^https?://[^/]+~', '', $row->url) }}</a></td>
+                <td class="clip g-page"><a href="{{ route('page', [$store, $row->page_id]) }}" data-beside title="{{ $row->url }}">{{ preg_replace('~^https?://[^/]+~', '', $row->url) }}</a></td>
                 <td>@if ($row->before_text !== null && $row->before_text !== '')<del>{{ $row->before_text }}</del>@else<span class="soft">nothing</span>@endif</td>
                 <td>@if ($row->after_text !== null && $row->after_text !== '')<ins>{{ $row->after_text }}</ins>@else<span class="soft">nothing</span>@endif</td>
                 <td class="num">@n($row->clicks)</td>

@@ -7,7 +7,7 @@
         @foreach ($drifts as $drift)
             <tr>
                 @can('write', $store)<td><input class="drift" type="checkbox" name="which[]" value="{{ $drift->resource_id }}.{{ $drift->field }}" aria-label="{{ $drift->name }}, {{ Orchard\Core\Wording\TextField::from((int) $drift->field)->label() }}"></td>@endcan
-                <td class="nowrap">@if ($drift->page_id)<a href="{{ route('page', [$store, $drift->page_id]) }}">{{ $drift->name }}</a>@else{{ $drift->name }}@endif</td>
+                <td class="nowrap">@if ($drift->page_id)<a href="{{ route('page', [$store, $drift->page_id]) }}" data-beside>{{ $drift->name }}</a>@else{{ $drift->name }}@endif</td>
                 <td class="nowrap">{{ Orchard\Core\Wording\TextField::from((int) $drift->field)->label() }}</td>
                 <td>@if ($drift->ours === '')<span class="soft">nothing</span>@else<del>{{ $drift->ours }}</del>@endif</td>
                 <td>@if ($drift->theirs === '')<span class="soft">nothing</span>@else<ins>{{ $drift->theirs }}</ins>@endif</td>

@@ -1,6 +1,5 @@
 @extends('frame')
 @section('title', 'Inventory')
-@push('scripts')<script src="{{ app(App\Store\Http\Assets::class)->url('beside.js') }}" type="module"></script>@endpush
 @php
     $keep = $filter->query();
     $hidden = static fn (string $name, array $query): string => implode('', array_map(static fn (string $key, string $value): string => '<input type="hidden" name="'.e("{$name}[$key]").'" value="'.e($value).'">', array_keys($query), $query));

@@ -4,7 +4,6 @@
     $list = static fn (?string $json): array => $json === null ? [] : (array) json_decode($json, true);
     $depth = $index === null ? null : (int) $index->depth;
 @endphp
-@push('scripts')<script src="{{ app(App\Store\Http\Assets::class)->url('beside.js') }}" type="module"></script>@endpush
 @section('content')
     <nav class="filters" aria-label="The list it came from" data-list-steps hidden></nav>
     <div class="head"><h1 class="wrap-any">{{ $facts?->title ?: ($resource?->name ?? 'A page without a title') }}</h1></div>

@@ -1,6 +1,5 @@
 @extends('frame')
 @section('title', 'Weigh')
-@push('scripts')<script src="{{ app(App\Store\Http\Assets::class)->url('beside.js') }}" type="module"></script>@endpush
 @php
     $money = static fn (mixed $value): string => App\Weigh\Scoring\Scores::shown((float) $value);
     $to = static fn (array $changes): string => route('weigh', [$store] + array_filter($changes + ['sort' => $sort === 'upside' ? null : $sort, 'kind' => $kind?->key(), 'market' => $market === null ? null : (string) $market], static fn (?string $value): bool => $value !== null));
