@@ -24,24 +24,8 @@ final class ClickDepth
      */
     public static function from(int $nodes, int $home, string $edges, array $redirects, array $bundlesOf = [], array $bundles = []): array
     {
-        $count = intdiv(strlen($edges), 8);
-        $starts = array_fill(0, $nodes + 1, 0);
-        $chunk = 8192;
-        for ($at = 0; $at < $count; $at += $chunk) {
-            foreach (self::pairs($edges, $at, $chunk) as [$from]) {
-                $starts[$from + 1]++;
-            }
-        }
-        for ($i = 1; $i <= $nodes; $i++) {
-            $starts[$i] += $starts[$i - 1];
-        }
-        $targets = $count === 0 ? [] : array_fill(0, $count, 0);
-        $next = $starts;
-        for ($at = 0; $at < $count; $at += $chunk) {
-            foreach (self::pairs($edges, $at, $chunk) as [$from, $to]) {
-                $targets[$next[$from]++] = $to;
-            }
-        }
+        $edges = self::inOrder($edges);
+        $starts = self::starts($nodes, $edges);
 
         $depths = [];
         $level = [];
@@ -52,8 +36,9 @@ final class ClickDepth
                 if (isset($redirects[$node])) {
                     continue;
                 }
-                for ($i = $starts[$node], $end = $starts[$node + 1]; $i < $end; $i++) {
-                    self::reach($targets[$i], $depth, $depths, $below, $redirects);
+                [$from, $to] = [$starts[$node], $starts[$node + 1]];
+                foreach ($to > $from ? (array) unpack('V*', substr($edges, 8 * $from, 8 * ($to - $from))) : [] as $i => $number) {
+                    $i % 2 === 0 && self::reach((int) $number, $depth, $depths, $below, $redirects);
                 }
                 foreach ($bundlesOf[$node] ?? [] as $bundle) {
                     foreach ($bundles[$bundle] ?? [] as $target) {
@@ -66,6 +51,41 @@ final class ClickDepth
         }
 
         return $depths;
+    }
+
+    /** The edges by the node that they lead from; as they come where they stand so already. */
+    private static function inOrder(string $edges): string
+    {
+        $last = -1;
+        for ($at = 0, $end = strlen($edges); $at < $end; $at += 65536) {
+            foreach (self::pairs($edges, intdiv($at, 8), 8192) as [$from]) {
+                if ($from < $last) {
+                    $pairs = str_split($edges, 8);
+                    usort($pairs, static fn (string $a, string $b): int => unpack('V', $a) <=> unpack('V', $b));
+
+                    return implode('', $pairs);
+                }
+                $last = $from;
+            }
+        }
+
+        return $edges;
+    }
+
+    /** @return array<int, int> the first edge of each node, and behind the last node the number of all */
+    private static function starts(int $nodes, string $edges): array
+    {
+        $starts = array_fill(0, $nodes + 1, 0);
+        for ($at = 0, $count = intdiv(strlen($edges), 8); $at < $count; $at += 8192) {
+            foreach (self::pairs($edges, $at, 8192) as [$from]) {
+                $starts[$from + 1]++;
+            }
+        }
+        for ($i = 1; $i <= $nodes; $i++) {
+            $starts[$i] += $starts[$i - 1];
+        }
+
+        return $starts;
     }
 
     /**

@@ -13,6 +13,9 @@ use Orchard\Core\Markup\PageReader;
 /** The URLs of one crawl, level by level and by digest, so that a limit cuts the same set every time. */
 final class Frontier
 {
+    /** Pages remembered as being in; beyond this many the frontier forgets, and the table tells. */
+    private const MEMORY = 60_000;
+
     /** @var array<int, true> pages known to be in */
     private array $in = [];
 
@@ -36,7 +39,7 @@ final class Frontier
                 $this->in[$id] = true;
             }
         }
-        if (count($this->in) > 400_000) {
+        if (count($this->in) > self::MEMORY) {
             $this->in = [];
         }
         Bulk::write('gather_frontier', ['crawl_id', 'level', 'digest', 'page_id'], $rows, 'INSERT IGNORE');

@@ -91,17 +91,25 @@ final readonly class DepthRebuild
                 $bundles[(int) $block][] = $node[$to];
             }
         }
-        $of = [];
-        foreach ($this->stream('SELECT page_id, block_id FROM page_blocks WHERE store_id = ? ORDER BY page_id, block_id', [$this->store->id]) as [$page, $block]) {
-            if (isset($node[$page])) {
-                $of[$node[$page]][] = (int) $block;
+        $of = $combinations = $interned = [];
+        /** @param  list<int>  $blocks */
+        $keep = static function (int $page, array $blocks) use ($node, &$of, &$combinations, &$interned): void {
+            if ($blocks !== [] && isset($node[$page])) {
+                $key = implode(',', $blocks);
+                $combinations[$key] = ($combinations[$key] ?? 0) + 1;
+                // Pages share few combinations of blocks; one list serves all that have the same.
+                $of[$node[$page]] = $interned[$key] ??= array_values(array_map(intval(...), $blocks));
             }
+        };
+        [$current, $blocks] = [0, []];
+        foreach ($this->stream('SELECT page_id, block_id FROM page_blocks WHERE store_id = ? ORDER BY page_id, block_id', [$this->store->id]) as [$page, $block]) {
+            if ($page !== $current) {
+                $keep($current, $blocks);
+                [$current, $blocks] = [$page, []];
+            }
+            $blocks[] = $block;
         }
-        $combinations = [];
-        foreach ($of as $blocks) {
-            $key = implode(',', $blocks);
-            $combinations[$key] = ($combinations[$key] ?? 0) + 1;
-        }
+        $keep($current, $blocks);
 
         return [$bundles, $of, $combinations];
     }

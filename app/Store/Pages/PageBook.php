@@ -15,7 +15,7 @@ use Orchard\Core\Url\PageUrl;
 final class PageBook
 {
     /** Ids kept in memory by digest; beyond this many the book forgets and looks up again. */
-    private const MEMORY = 400_000;
+    private const MEMORY = 60_000;
 
     /** @var array<string, int> */
     private array $ids = [];

@@ -56,3 +56,18 @@ it('follows redirects to their end, and tells circles', function (): void {
     $path = new RedirectPath(['a' => 'b', 'b' => 'c', 'x' => 'y', 'y' => 'x']);
     expect($path->end('a'))->toBe('c')->and($path->end('c'))->toBe('c')->and($path->end('x'))->toBe('');
 });
+
+it('reads edges in any order', function (): void {
+    mt_srand(3);
+    $edges = [];
+    for ($i = 0; $i < 30_000; $i++) {
+        $edges[] = pack('VV', mt_rand(0, 4999), mt_rand(0, 4999));
+    }
+    $sorted = $edges;
+    usort($sorted, static fn (string $a, string $b): int => unpack('V', $a) <=> unpack('V', $b));
+    $depths = ClickDepth::from(5000, 7, implode('', $edges), [3 => 9]);
+    $again = ClickDepth::from(5000, 7, implode('', $sorted), [3 => 9]);
+    ksort($depths);
+    ksort($again);
+    expect($depths)->toBe($again)->and(count($depths))->toBeGreaterThan(4000);
+});
