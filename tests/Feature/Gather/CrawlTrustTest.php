@@ -127,3 +127,36 @@ it('starts and fetches at the hours that were set', function (): void {
         expect(static fn () => CrawlTimes::of($schedule, $hours))->toThrow(InvalidArgumentException::class);
     }
 });
+
+it('begins a crawl by itself when its time has come, and one alone', function (): void {
+    $site = (new Site)->linking('/', []);
+    $store = $site->store();
+    DB::table('stores')->where('id', '<>', $store->id)->update(['settings' => DB::raw("JSON_REMOVE(settings, '$.crawl_schedule')")]);
+    $begun = static fn (): int => DB::table('gather_crawls')->where('store_id', $store->id)->count();
+    app(Crawls::class)->beginDue();
+    expect($begun())->toBe(0);
+    app(StoreOptions::class)->set($store, 'crawl_schedule', 'daily 00:00');
+    app(Crawls::class)->beginDue();
+    app(Crawls::class)->beginDue();
+    expect($begun())->toBe(1);
+    app(WorkDesk::class)->workToEnd((int) app(Crawls::class)->underWay($store));
+    app(Crawls::class)->beginDue();
+    expect($begun())->toBe(1);
+    expect(fn () => app(StoreOptions::class)->set($store->refresh(), 'crawl_schedule', 'sometimes'))->toThrow(InvalidArgumentException::class, 'daily 03:30');
+});
+
+it('waits outside of the hours in which it may fetch, and goes on when they change', function (): void {
+    $site = (new Site)->linking('/', []);
+    $store = $site->store();
+    $hour = (int) now()->setTimezone($store->timezone)->format('G');
+    app(StoreOptions::class)->set($store, 'crawl_hours', sprintf('%02d:00-%02d:00', ($hour + 3) % 24, ($hour + 5) % 24));
+    $site->asked();
+    $begun = app(Crawls::class)->begin($store->refresh(), null);
+    app(WorkDesk::class)->slice($begun['work']);
+    $work = DB::table('work')->where('id', $begun['work'])->first();
+    expect($work?->state)->toBe('waiting')->and(strtotime((string) $work?->wake_at))->toBeGreaterThan(time() + 100)->and($site->asked())->toBe([]);
+    $this->actingAs(member($store, App\Access\Role::Viewer))->get("/s/{$store->slug}/gather/crawl")->assertOk()->assertSee('It waits for the hours');
+    app(StoreOptions::class)->set($store->refresh(), 'crawl_hours', '');
+    app(WorkDesk::class)->wake($begun['work']);
+    expect(app(WorkDesk::class)->workToEnd($begun['work']))->toBe('done');
+});

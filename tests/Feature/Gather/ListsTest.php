@@ -92,3 +92,20 @@ it('says where a feed breaks off', function (): void {
     $store = (new Site)->store();
     expect(fn () => bringIn($store, '<rss><channel><item><id>1</id><price>2</price></item><item><id>2</id><price>3</wrong></item></channel></rss>', FileSort::Products))->toThrow(InvalidArgumentException::class, 'broken in line 1');
 });
+
+it('is brought in from the screen, shown for what it is, and let go of when it was left half-way', function (): void {
+    $store = productSite()->store();
+    $this->actingAs(member($store, App\Access\Role::Writer));
+    $file = Illuminate\Http\UploadedFile::fake()->createWithContent('products.csv', "SKU;Preis;Bestand\nN-1;49,90;3\nN-2;abc;1\n");
+    $page = (string) $this->post("/s/{$store->slug}/gather/files", ['file' => $file])->assertRedirect()->headers->get('Location');
+    $this->get($page)->assertOk()->assertSee('products: number, price, stock, life')->assertSee('Product number')->assertDontSee('No column tells days');
+    $this->post("$page/start", ['sort' => 'products', 'was' => 'products', 'columns' => ['number', 'price', 'stock'], 'decimal' => ','])->assertRedirect();
+    $import = DB::table('gather_imports')->where('store_id', $store->id)->orderByDesc('id')->first();
+    app(WorkDesk::class)->workToEnd((int) DB::table('work')->where('subject_id', $import->id)->where('sort', App\Gather\Files\ImportWork::sort())->value('id'));
+    $this->get($page)->assertOk()->assertSee('&quot;abc&quot; is no number', false)->assertSee('products');
+    $this->get("/s/{$store->slug}/gather/files")->assertOk()->assertSee('products.csv');
+    expect(currentRows($store, 'product_rows', 'number, price, stock', 'number'))->toBe(['N-1|49.90|3']);
+    DB::table('gather_imports')->where('id', $import->id)->update(['state' => 'stopped', 'ended_at' => now()->subDays(40)]);
+    Imports::forgetAbandoned();
+    expect(DB::table('gather_imports')->where('id', $import->id)->exists())->toBeTrue();
+});
