@@ -73,7 +73,7 @@ await writer.locator('a[data-beside]').nth(2).click();
 await writer.getByRole('heading', { name: 'Facts' }).waitFor();
 await take(writer, 'gather-beside');
 await writer.goto('/s/tindrel/weigh');
-for (let tries = 0; tries < 90 && (!await writer.locator('#weighed').count() || await writer.getByText('being weighed').count()); tries++) { await writer.waitForTimeout(2000); await writer.reload(); }
+for (let tries = 0; tries < 90 && (!await writer.locator('#weighed').count() || await writer.getByText('being weighed').count() || await writer.getByText('No orders are known').count()); tries++) { await writer.waitForTimeout(2000); await writer.reload(); }
 await take(writer, 'weigh');
 await writer.locator('a[data-beside]').first().click();
 await writer.getByText('A click is worth').waitFor();

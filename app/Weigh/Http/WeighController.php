@@ -34,7 +34,7 @@ final class WeighController
 
         return view('weigh.index', [
             'store' => $store, 'sort' => $sort, 'kind' => $kind, 'market' => $market, 'markets' => Markets::of($store), 'window' => NumberWindow::of($store), 'work' => WorkView::latest($store->id, ScoreWork::sort()),
-            'model' => DB::table('weigh_models')->where('store_id', $store->id)->orderBy('market_id')->first(), 'total' => DB::table('weigh_scores')->where('store_id', $store->id)->selectRaw('SUM(upside) AS upside, SUM(wording) AS wording, SUM(lift) AS lift')->first(),
+            'model' => DB::table('weigh_models')->where('store_id', $store->id)->orderBy('market_id')->first(), 'total' => DB::table('weigh_scores')->where('store_id', $store->id)->selectRaw('SUM(upside) AS upside, SUM(wording) AS wording, SUM(lift) AS lift, SUM(orders) AS orders')->first(),
             'after' => $text('after') === '' ? null : $text('after'),
         ] + Scores::page($store, $sort, $kind, $market, $text('after') === '' ? null : mb_substr($text('after'), 0, 80)));
     }

@@ -37,7 +37,7 @@
                 <td class="num">@n($one->pages)</td>
                 <td class="nowrap"><a href="{{ $here(['cause' => bin2hex($one->cause)]) }}">{{ $kind($one) }}{{ $one->pages == 1 ? '' : 's' }}: {{ $told($one) }}</a></td>
                 <td>
-                    @if ($one->folder)<span class="soft">nearly all under</span> {{ $one->folder }} @endif
+                    @if ($one->folder)<span class="soft">nearly all under</span> {{ $one->folder }}<span class="soft">,</span> @endif
                     @if (! $one->is_one && $one->pages > 1)<span class="soft">each in its own way</span>
                     @elseif ($one->removed !== null || $one->added !== null)
                         @if ($one->is_one && $one->pages > 1)all alike: @endif

@@ -24,6 +24,7 @@
     @else
         @if ($active)<p class="note" role="status">The pages are being weighed anew; what stands here is the last result.</p>@endif
         @if ($work?->problem)<p class="note is-hand" role="alert">{{ $work->problem }}</p>@endif
+        @if ((int) $total->orders === 0)<p class="note is-hand">No orders are known, so nothing can be told in money: every sum is 0 until sales rows are brought in. What works and what could be are told by clicks and impressions meanwhile.</p>@endif
         <div class="figures">
             <span><span class="big-number">{{ $money($total->upside) }}</span> {{ $currency }} in four weeks, about, could be earned more</span>
             <span><b>{{ $money($total->wording) }}</b> by better texts at the same positions</span>
