@@ -24,7 +24,7 @@ function told(string $words): void
 }
 
 /** The store of one of the bench's stand-in shops, made at the first use. */
-function benchStore(string $shop, int $concurrency = 16): Store
+function benchStore(string $shop, int $concurrency = 5): Store
 {
     $url = (string) getenv('SHOP_'.strtoupper($shop));
     $store = Store::query()->where('slug', "bench-$shop")->first() ?? app(AddStore::class)->add("Bench $shop", $url, "bench-$shop", allowPrivate: true);
