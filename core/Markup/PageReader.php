@@ -35,10 +35,6 @@ final class PageReader
     /** Start tags that end foreign content (section 13.2.6.5). */
     private const BREAKOUT_TAGS = ['b' => 1, 'big' => 1, 'blockquote' => 1, 'body' => 1, 'br' => 1, 'center' => 1, 'code' => 1, 'dd' => 1, 'div' => 1, 'dl' => 1, 'dt' => 1, 'em' => 1, 'embed' => 1, 'h1' => 1, 'h2' => 1, 'h3' => 1, 'h4' => 1, 'h5' => 1, 'h6' => 1, 'head' => 1, 'hr' => 1, 'i' => 1, 'img' => 1, 'li' => 1, 'listing' => 1, 'menu' => 1, 'meta' => 1, 'nobr' => 1, 'ol' => 1, 'p' => 1, 'pre' => 1, 'ruby' => 1, 's' => 1, 'small' => 1, 'span' => 1, 'strong' => 1, 'strike' => 1, 'sub' => 1, 'sup' => 1, 'table' => 1, 'tt' => 1, 'u' => 1, 'ul' => 1, 'var' => 1];
 
-    private const START_TAG = '~<([a-zA-Z][^\x00\t\n\f\r />]*)((?:[\t\n\f\r /]++|=?[^\t\n\f\r />=]++(?:[\t\n\f\r ]*+=[\t\n\f\r ]*+(?:"[^"]*+"|\'[^\']*+\'|[^\t\n\f\r >"\'][^\t\n\f\r >]*+)?+)?+|=)*+)>~A';
-
-    private const ATTRIBUTE = '~(=?[^\t\n\f\r />=]++)(?:[\t\n\f\r ]*+=[\t\n\f\r ]*+(?|"([^"]*+)"|\'([^\']*+)\'|([^\t\n\f\r >"\'][^\t\n\f\r >]*+))?+)?+~';
-
     private ?string $title = null;
 
     private ?string $description = null;
@@ -154,38 +150,19 @@ final class PageReader
             }
             $mark = $html[$next + 1] ?? '';
             if (ctype_alpha($mark)) {
-                if (preg_match(self::START_TAG, $html, $found, 0, $next) !== 1) {
+                if (preg_match(Tokens::START_TAG, $html, $found, 0, $next) !== 1) {
                     return; // A tag that never ends: the standard drops it and all behind it.
                 }
                 $at = $this->startTag(strtolower($found[1]), $found[2], $html, $next + strlen($found[0]));
             } elseif ($mark === '/') {
                 $at = $this->endTag($html, $next);
             } elseif ($mark === '!' || $mark === '?') {
-                $at = $this->skipDeclaration($html, $next);
+                $at = Tokens::declarationEnd($html, $next, $this->foreign > 0);
             } else {
                 $this->text('<');
                 $at = $next + 1;
             }
         }
-    }
-
-    private function skipDeclaration(string $html, int $at): int
-    {
-        if (substr_compare($html, '<!--', $at, 4) === 0) {
-            if (preg_match('/<!--(?:-?>|.*?--!?>)/As', $html, $found, 0, $at) === 1) {
-                return $at + strlen($found[0]);
-            }
-
-            return strlen($html);
-        }
-        if ($this->foreign > 0 && substr_compare($html, '<![CDATA[', $at, 9) === 0) {
-            $end = strpos($html, ']]>', $at);
-
-            return $end === false ? strlen($html) : $end + 3;
-        }
-        $end = strpos($html, '>', $at);
-
-        return $end === false ? strlen($html) : $end + 1;
     }
 
     /** @return int where to read on */
@@ -291,7 +268,7 @@ final class PageReader
                 $this->openAnchor($name, $attributes);
                 break;
             case 'img':
-                $given = self::attributes($attributes);
+                $given = Tokens::attributes($attributes);
                 if ($this->anchor !== null) {
                     $this->anchor['alt'] .= ' '.($given['alt'] ?? '');
                 }
@@ -307,13 +284,13 @@ final class PageReader
                 $this->openStyled($name, $attributes);
                 break;
             case 'meta':
-                $this->meta(self::attributes($attributes));
+                $this->meta(Tokens::attributes($attributes));
                 break;
             case 'link':
-                $this->linkElement(self::attributes($attributes));
+                $this->linkElement(Tokens::attributes($attributes));
                 break;
             case 'base':
-                $href = self::attributes($attributes)['href'] ?? null;
+                $href = Tokens::attributes($attributes)['href'] ?? null;
                 if ($href !== null && ! $this->hasBase) {
                     $this->hasBase = true;
                     $this->base = $this->url->resolve($href) ?? $this->url;
@@ -321,7 +298,7 @@ final class PageReader
                 }
                 break;
             case 'html':
-                $this->language ??= self::attributes($attributes)['lang'] ?? null;
+                $this->language ??= Tokens::attributes($attributes)['lang'] ?? null;
                 break;
             case 'nav': case 'header': case 'footer': case 'main': case 'article':
                 if (isset(self::REGION_TAGS[$name]) && ($name === 'nav' || ($this->open['main'] === 0 && $this->open['article'] === 0))) {
@@ -409,7 +386,7 @@ final class PageReader
 
     private function rawText(string $name, string $attributes, string $html, int $at): int
     {
-        $end = self::rawEnd($name, $html, $at);
+        $end = Tokens::rawEnd($name, $html, $at);
         $content = substr($html, $at, $end - $at);
         if ($this->templates === 0) {
             if ($name === 'title') {
@@ -429,36 +406,6 @@ final class PageReader
         $close = strpos($html, '>', $end);
 
         return $close === false ? strlen($html) : $close + 1;
-    }
-
-    private static function rawEnd(string $name, string $html, int $at): int
-    {
-        $from = $at;
-        while (true) {
-            $end = stripos($html, '</'.$name, $from);
-            if ($end === false) {
-                return strlen($html);
-            }
-            if (strcspn($html, "\t\n\f\r />", $end + 2 + strlen($name), 1) !== 0) {
-                $from = $end + 2;
-
-                continue;
-            }
-            if ($name !== 'script') {
-                return $end;
-            }
-            // "Script data double escaped": a script tag inside a comment inside a script hides one end tag.
-            $before = substr($html, $at, $end - $at);
-            $comment = strrpos($before, '<!--');
-            if ($comment !== false && ! str_contains(substr($before, $comment), '-->')
-                && preg_match('~<script[\t\n\f\r />]~i', substr($before, $comment)) > preg_match('~</script[\t\n\f\r />]~i', substr($before, $comment))) {
-                $from = $end + 2;
-
-                continue;
-            }
-
-            return $end;
-        }
     }
 
     private function text(string $text): void
@@ -493,7 +440,7 @@ final class PageReader
 
     private function openAnchor(string $name, string $attributes): void
     {
-        $given = self::attributes($attributes);
+        $given = Tokens::attributes($attributes);
         if (! isset($given['href'])) {
             return;
         }
@@ -540,7 +487,7 @@ final class PageReader
     private function openStyled(string $name, string $attributes): void
     {
         if ($this->heading === null && $this->regions === [] && $attributes !== '' && (stripos($attributes, 'head') !== false || stripos($attributes, 'title') !== false || stripos($attributes, '"h') !== false) && $this->inBody) {
-            $given = self::attributes($attributes);
+            $given = Tokens::attributes($attributes);
             if (($given['role'] ?? '') === 'heading' || preg_match('/(?:^|[\s_\-])(?:h[1-6]|heading|headline|title)(?:$|[\s_\-])/i', $given['class'] ?? '') === 1) {
                 $this->styled = '';
                 $this->styledTag = $name;
@@ -616,18 +563,5 @@ final class PageReader
         }
 
         return $this->resolved[$href];
-    }
-
-    /** @return array<string, string> by name in lower case; the first of a name counts */
-    private static function attributes(string $text): array
-    {
-        $given = [];
-        preg_match_all(self::ATTRIBUTE, $text, $found, PREG_SET_ORDER);
-        foreach ($found as $match) {
-            $name = strtolower($match[1]);
-            $given[$name] ??= Entities::decode($match[2] ?? '', inAttribute: true);
-        }
-
-        return $given;
     }
 }

@@ -39,12 +39,6 @@ final class WorkRun
         return microtime(true) >= $this->deadline;
     }
 
-    /** Seconds left in this slice. */
-    public function timeLeft(): float
-    {
-        return max(0.0, $this->deadline - microtime(true));
-    }
-
     public function stopAsked(): bool
     {
         return (bool) DB::table('work')->where('id', $this->workId)->value('stop_asked');
