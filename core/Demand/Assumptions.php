@@ -32,15 +32,23 @@ final readonly class Assumptions
     /** Probability that a query is brought to its target. */
     public function probability(?float $difficulty): float
     {
-        return $this->liftProbability * 0.5 ** (($difficulty ?? $this->difficulty) / max(1.0, $this->liftFalloff));
+        return $this->liftProbability * $this->ease($difficulty);
+    }
+
+    /** What difficulty leaves of that probability, 0 to 1. */
+    public function ease(?float $difficulty): float
+    {
+        return 0.5 ** (($difficulty ?? $this->difficulty) / max(1.0, $this->liftFalloff));
     }
 
     /** Where a query at this position is to be brought: to the target, and from there to the top; null where there is nothing to do. */
-    public function targetOf(float $position): ?float
+    public function targetOf(float $position, ?float $target = null): ?float
     {
+        $target ??= $this->target;
+
         return match (true) {
             $position > $this->deepest, $position < 1.5 => null,
-            $position > $this->target + 0.5 => $this->target,
+            $position > $target + 0.5 => $target,
             default => 1.0,
         };
     }

@@ -8,9 +8,12 @@ namespace Orchard\Core\Demand;
  * Reckons a page's upside: the gap between what its positions would earn and what it earns, and what better positions would bring, at the value of one of
  * its clicks. Every figure is a mean over what is not known; the range comes from draws, or where no randomizer is given from the second moments by a log-normal law.
  */
-final readonly class PageScorer
+final class PageScorer
 {
     private const DRAWS = 160;
+
+    /** Targets for which the second sum is told beside the one that is set. */
+    private const TARGETS = [1, 2, 3, 4, 5];
 
     /** Withheld impressions raise the demand of the queries that are told at most to so many times. */
     private const MOST_WITHHELD = 3.0;
@@ -18,7 +21,10 @@ final readonly class PageScorer
     /** Relative doubt about all probabilities of a lift together. */
     private const SHARED_DOUBT = 0.25;
 
-    public function __construct(private StoreModel $model, private Assumptions $assumptions)
+    /** @var array<int, array<int, array<int, float>>> part of the searches that a target sees clicked, by group of queries, device and thousandths of the position */
+    private array $seenAndClicked = [];
+
+    public function __construct(private readonly StoreModel $model, private readonly Assumptions $assumptions)
     {
     }
 
@@ -28,12 +34,13 @@ final readonly class PageScorer
      * @param  float  $orders  of the window
      * @param  float  $revenue  of the window
      * @param  float  $clicks  all clicks of the window, own brand too: what orders are measured against
+     * @param  ?float  $season  the next 28 days of the page against the window; the market's where it is not given
      * @param  float  $part  part of the upside that counts: 0 for a page that cannot sell or is not listed
      */
-    public function score(array $pairs, int $kind, float $orders, float $revenue, float $clicks, float $part = 1.0, ?Chance $chance = null): Upside
+    public function score(array $pairs, int $kind, float $orders, float $revenue, float $clicks, float $part = 1.0, ?Chance $chance = null, ?float $season = null): Upside
     {
         $pairs = array_values(array_filter($pairs, static fn (Pair $pair): bool => $pair->class !== QueryClass::OwnBrand && $pair->impressions > 0));
-        $scale = 28 / $this->model->days * $this->model->season;
+        $scale = 28 / $this->model->days * ($season ?? $this->model->season);
         $law = $this->model->ratioOf($pairs);
         $gap = $law->shortfall(1.0);
         $ratio = $law->mean();
@@ -47,6 +54,8 @@ final readonly class PageScorer
         $more = $told > 0 ? min(self::MOST_WITHHELD, $all / $told) : 1.0;
         $expected = $impressions = $wording = $position = 0.0;
         $queries = [];
+        $lifts = array_fill_keys(self::TARGETS, 0.0);
+        $wins = new QuickWins;
         foreach ($pairs as $pair) {
             $one = $this->model->expected($pair);
             $expected += $one;
@@ -55,16 +64,18 @@ final readonly class PageScorer
             $known['expected'] += $one * $scale;
             $known['wording'] += $one * $scale * $gap * $this->assumptions->shareClosed * $money;
             $wording += $one * $scale * $gap;
-            $target = $pair->query > 0 && $pair->isBest ? $this->assumptions->targetOf($pair->position) : null;
-            if ($target !== null) {
-                $demand = Visibility::demand($pair->impressions, $pair->position) * $scale;
-                $gain = max(0.0, $demand * (Visibility::seen($target) * $this->model->rate($pair, $target)) - $pair->impressions * $scale * $this->model->rate($pair, $pair->position)) * $more;
-                $probability = $this->assumptions->probability($pair->difficulty);
-                $mean = $gain * $probability * min(1.5, $ratio);
+            if ($pair->query > 0 && $pair->isBest && $pair->position <= $this->assumptions->deepest) {
+                $each = $scale * $more * min(1.5, $ratio) * $this->assumptions->ease($pair->difficulty);
+                $demand = Visibility::demand($pair->impressions, $pair->position);
+                foreach (self::TARGETS as $aim) {
+                    $lifts[$aim] += $this->gain($pair, $demand, $one, $this->assumptions->targetOf($pair->position, $aim)) * $each * $money;
+                }
+                $known['target'] = $this->assumptions->targetOf($pair->position);
+                $known['probability'] = $this->assumptions->probability($pair->difficulty);
+                $mean = $this->gain($pair, $demand, $one, $known['target']) * $each * $this->assumptions->liftProbability;
                 $position += $mean;
                 $known['position'] += $mean * $money;
-                $known['target'] = $target;
-                $known['probability'] = $probability;
+                $wins = $wins->with($pair, $mean, ! isset($queries[$pair->query]));
             }
             $queries[$pair->query] = $known;
         }
@@ -75,7 +86,18 @@ final readonly class PageScorer
             ? self::byMoments($total, $closed, $wording > 0 ? $law->squaredShortfall(1.0) / max(1e-12, $gap ** 2) - 1 : 0.0, $position, $orderLaw, $value, $valueVariance)
             : $this->byDraws($chance, $law, $expected * $scale * $this->assumptions->shareClosed, $position, $orderLaw, $value, $valueVariance, $part));
 
-        return new Upside($closed * $money, $position * $money, $low, $high, $closed, $wording, $position, $clickValue, $ratio, $impressions > 0 ? $expected / $impressions : 0.0, $gap > 0 ? max(0.0, min(1.0, 1 - $alone / $gap * ($this->model->ratios->strength / ($law->rate * $this->model->ratios->mean)))) : 0.0, $queries);
+        return new Upside($closed * $money, $position * $money, $low, $high, $closed, $wording, $position, $clickValue, $ratio, $impressions > 0 ? $expected / $impressions : 0.0, $gap > 0 ? max(0.0, min(1.0, 1 - $alone / $gap * ($this->model->ratios->strength / ($law->rate * $this->model->ratios->mean)))) : 0.0, $lifts, $wins, $queries);
+    }
+
+    /** Clicks of the window that a query would bring more at the target: its searches seen and clicked there, less what it earns where it stands. */
+    private function gain(Pair $pair, float $demand, float $now, ?float $target): float
+    {
+        if ($target === null) {
+            return 0.0;
+        }
+        $rate = $this->seenAndClicked[StoreModel::groupOf($pair)][$pair->device][(int) (1000 * $target)] ??= Visibility::seen($target) * $this->model->rate($pair, $target);
+
+        return max(0.0, $demand * $rate - $now);
     }
 
     /** @return array{float, float} */

@@ -10,7 +10,7 @@ use App\Store\Kinds\PageKind;
 use App\Store\Markets;
 use App\Store\Models\Store;
 use App\Store\Work\WorkView;
-use App\Weigh\Scoring\Model;
+use App\Weigh\Scoring\MarketScoring;
 use App\Weigh\Scoring\PageEvidence;
 use App\Weigh\Scoring\PartThatCounts;
 use App\Weigh\Scoring\Scores;
@@ -19,7 +19,6 @@ use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\View\View;
-use Orchard\Core\Demand\PageScorer;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
 /** Which pages first, in money, with the reason. */
@@ -44,14 +43,13 @@ final class WeighController
     {
         $score = DB::table('weigh_scores')->where('store_id', $store->id)->where('page_id', $page)->first();
         $evidence = $score === null ? null : (new PageEvidence($store->id, (int) $score->market_id))->page($page);
-        $model = $score === null ? null : Model::of((int) $score->market_id);
-        abort_if($score === null || $evidence === null || $model === null, 404);
-        $assumptions = Model::assumptions($store);
-        $upside = (new PageScorer($model, $assumptions))->score($evidence['pairs'], $evidence['kind'], $evidence['orders'], $evidence['revenue'], $evidence['clicks'], PartThatCounts::of($evidence['row'], $assumptions));
+        $scoring = $score === null ? null : MarketScoring::of($store, (int) $score->market_id);
+        abort_if($score === null || $evidence === null || $scoring === null, 404);
+        $upside = $scoring->upside($evidence);
         $names = DB::table('search_queries')->whereIn('id', array_keys($upside->queries))->pluck('text', 'id');
 
         return view($request->hasHeader('HX-Request') ? 'weigh.why' : 'weigh.page', [
-            'store' => $store, 'score' => $score, 'upside' => $upside, 'pairs' => $evidence['pairs'], 'names' => $names, 'model' => $model, 'assumptions' => $assumptions, 'row' => $evidence['row'], 'why' => PartThatCounts::why($evidence['row']),
+            'store' => $store, 'score' => $score, 'upside' => $upside, 'pairs' => $evidence['pairs'], 'names' => $names, 'season' => $scoring->seasonOf($evidence['row']), 'assumptions' => $scoring->assumptions, 'row' => $evidence['row'], 'why' => PartThatCounts::why($evidence['row']),
             'page' => DB::table('pages')->where('id', $page)->first(), 'title' => DB::table('page_facts')->where('page_id', $page)->where('to_crawl', 0)->value('title'), 'currency' => Markets::of($store)->find((int) $score->market_id)->currency,
         ]);
     }

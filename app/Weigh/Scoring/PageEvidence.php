@@ -15,6 +15,8 @@ final readonly class PageEvidence
 {
     private const PAGES = 1000;
 
+    private const COLUMNS = 'i.page_id, i.kind, i.life, i.indexable, i.why_not, i.marks, i.clicks, i.impressions, i.position_milli, i.orders, i.revenue, s.group_id, s.base, s.ahead_4, s.ahead_13, s.ahead_26 FROM page_index i LEFT JOIN weigh_seasons s ON s.store_id = i.store_id AND s.page_id = i.page_id';
+
     public function __construct(private int $store, private int $market)
     {
     }
@@ -22,7 +24,7 @@ final readonly class PageEvidence
     /** @return Generator<array{page: int, kind: int, pairs: list<Pair>, clicks: float, orders: float, revenue: float, row: object}> */
     public function pages(int $after = 0): Generator
     {
-        while ($rows = DB::select('SELECT page_id, kind, life, indexable, why_not, marks, clicks, impressions, position_milli, orders, revenue FROM page_index WHERE store_id = ? AND market_id = ? AND page_id > ? AND (impressions > 0 OR orders > 0) ORDER BY page_id LIMIT '.self::PAGES, [$this->store, $this->market, $after])) {
+        while ($rows = DB::select('SELECT '.self::COLUMNS.' WHERE i.store_id = ? AND i.market_id = ? AND i.page_id > ? AND (i.impressions > 0 OR i.orders > 0) ORDER BY i.page_id LIMIT '.self::PAGES, [$this->store, $this->market, $after])) {
             $pairs = $this->pairs(Bulk::ids($rows, 'page_id'));
             foreach ($rows as $row) {
                 $after = (int) $row->page_id;
@@ -34,7 +36,7 @@ final readonly class PageEvidence
     /** @return ?array{page: int, kind: int, pairs: list<Pair>, clicks: float, orders: float, revenue: float, row: object} */
     public function page(int $page): ?array
     {
-        $row = DB::table('page_index')->where('store_id', $this->store)->where('page_id', $page)->first(['page_id', 'kind', 'life', 'indexable', 'why_not', 'marks', 'clicks', 'impressions', 'position_milli', 'orders', 'revenue']);
+        $row = DB::selectOne('SELECT '.self::COLUMNS.' WHERE i.store_id = ? AND i.page_id = ?', [$this->store, $page]);
 
         return $row === null ? null : $this->evidence($row, $this->pairs([$page])[$page] ?? []);
     }
@@ -69,7 +71,7 @@ final readonly class PageEvidence
     private function pairs(array $pages): array
     {
         $pairs = [];
-        foreach (DB::select('SELECT p.page_id, p.query_id, p.device, p.clicks, p.impressions, p.position_sum, q.best_page, q.class, q.difficulty FROM weigh_pairs p JOIN weigh_queries q ON q.store_id = p.store_id AND q.query_id = p.query_id WHERE p.store_id = ? AND p.page_id IN ('.Bulk::list($pages).')', [$this->store]) as $row) {
+        foreach (DB::select('SELECT p.*, q.best_page, q.class, q.difficulty FROM (SELECT page_id, query_id, device, SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) AS position_sum FROM weigh_pairs WHERE store_id = ? AND page_id IN ('.Bulk::list($pages).') AND span < 3 GROUP BY page_id, query_id, device) p JOIN weigh_queries q ON q.store_id = ? AND q.query_id = p.query_id', [$this->store, $this->store]) as $row) {
             if ((int) $row->position_sum === 0) {
                 continue;
             }

@@ -7,15 +7,19 @@ namespace App\Weigh\Scoring;
 use App\Store\Bulk;
 use App\Store\Facts\NumberWindow;
 use App\Store\Markets;
-use App\Store\Models\Market;
 use App\Store\Models\Store;
 use App\Store\Work\LongWork;
 use App\Store\Work\SliceEnd;
 use App\Store\Work\WorkRun;
+use App\Weigh\Numbers\Freshness;
+use App\Weigh\Numbers\GroupSums;
+use App\Weigh\Numbers\PageSums;
+use App\Weigh\Numbers\QuerySums;
+use Closure;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Demand\Chance;
 use Orchard\Core\Demand\ModelFit;
-use Orchard\Core\Demand\PageScorer;
+use Orchard\Core\Demand\Span;
 
 /**
  * Weighs all pages of a store: sums page-query pairs, tells queries apart, learns each market's model, and reckons every page's upside. The old
@@ -53,26 +57,36 @@ final class ScoreWork implements LongWork
         $window = NumberWindow::of($store);
         if ($window === null) {
             $run->fenced(static function () use ($store): void {
-                foreach (['weigh_pairs', 'weigh_queries', 'weigh_models', 'weigh_scores'] as $table) {
+                foreach (['weigh_pairs', 'weigh_queries', 'weigh_query_sums', 'weigh_sums', 'weigh_groups', 'weigh_weeks', 'weigh_places', 'weigh_seasons', 'weigh_season_groups', 'weigh_losses', 'weigh_models', 'weigh_scores', 'weigh_states'] as $table) {
                     DB::table($table)->where('store_id', $store->id)->delete();
                 }
             });
 
             return SliceEnd::done();
         }
-        $book = new PairBook($store, $window);
+        $pages = new PageSums($store, $window);
+        $queries = new QuerySums($store, $window);
         while (true) {
             if ($run->stopAsked()) {
                 return SliceEnd::stopped();
             }
-            $phase = is_string($run->progress()['phase'] ?? null) ? $run->progress()['phase'] : 'pairs';
+            $phase = is_string($run->progress()['phase'] ?? null) ? $run->progress()['phase'] : 'begin';
             $after = is_int($run->progress()['after'] ?? null) ? $run->progress()['after'] : 0;
             $next = match ($phase) {
-                'pairs' => [($last = $run->fenced(static fn (): ?int => $book->sum($after))) === null ? 'best' : 'pairs', $last ?? 0],
-                'best' => $this->best($run, $book),
-                'classes' => [($last = $run->fenced(static fn (): ?int => $book->classify($after, $book->classifier()))) === null ? 'models' : 'classes', $last ?? 0],
+                'begin' => $this->begin($run, $store, $window, $queries),
+                'classes' => $this->portion($run, $phase, 'pages', static fn (): ?int => $queries->classify($after, $queries->classifier())),
+                'pages' => $this->portion($run, $phase, 'portions', static fn (): ?int => $pages->sum($after)),
+                'portions' => $this->portion($run, $phase, 'queries', static function () use ($pages): ?int {
+                    $pages->gatherPortions();
+
+                    return null;
+                }),
+                'queries' => $this->portion($run, $phase, 'groups', static fn (): ?int => $queries->sum($after)),
+                'groups' => $this->groups($run, $store, $window, $after),
+                'seasons' => $this->seasons($run, $store, $window),
                 'models' => $this->models($run, $store, $window),
                 'scores' => $this->scores($run, $store, $after),
+                'losses' => $this->losses($run, $store, $window, $after),
                 default => ['done', 0],
             };
             $run->beat(['phase' => $next[0], 'after' => $next[1]], force: true);
@@ -85,12 +99,74 @@ final class ScoreWork implements LongWork
         }
     }
 
-    /** @return array{string, int} */
-    private function best(WorkRun $run, PairBook $book): array
+    /**
+     * Sums are made anew only where something of what they are made of has changed.
+     *
+     * @return array{string, int}
+     */
+    private function begin(WorkRun $run, Store $store, NumberWindow $window, QuerySums $queries): array
     {
-        $run->fenced(static fn () => $book->findBest());
+        $fingerprint = Freshness::of($store, $window, $queries);
+        if (Freshness::holds($store, $fingerprint)) {
+            return ['models', 0];
+        }
+        $run->fenced(static fn () => Freshness::forget($store));
+        $run->beat(['fingerprint' => $fingerprint], force: true);
 
         return ['classes', 0];
+    }
+
+    /**
+     * @param  Closure(): ?int  $do  answers how far it came; null at the end
+     * @return array{string, int}
+     */
+    private function portion(WorkRun $run, string $phase, string $next, Closure $do): array
+    {
+        $last = $run->fenced($do);
+
+        return $last === null ? [$next, 0] : [$phase, $last];
+    }
+
+    /** @return array{string, int} */
+    private function groups(WorkRun $run, Store $store, NumberWindow $window, int $nth): array
+    {
+        $all = [];
+        foreach ($window->isPeriod ? [13] : Span::WINDOWS as $weeks) {
+            array_push($all, [$weeks, 'kind'], [$weeks, 'folder'], [$weeks, 'collection']);
+        }
+        $next = $all[$nth] ?? null;
+        if ($next === null) {
+            return ['seasons', 0];
+        }
+        $run->fenced(static fn () => GroupSums::rebuild($store, ...$next));
+
+        return ['groups', $nth + 1];
+    }
+
+    /** @return array{string, int} */
+    private function seasons(WorkRun $run, Store $store, NumberWindow $window): array
+    {
+        Seasons::rebuild($run, $store, $window);
+        $fingerprint = $run->progress()['fingerprint'] ?? '';
+        $run->fenced(static fn () => Freshness::keep($store, is_string($fingerprint) ? $fingerprint : ''));
+
+        return ['models', 0];
+    }
+
+    /** @return array{string, int} */
+    private function losses(WorkRun $run, Store $store, NumberWindow $window, int $nth): array
+    {
+        $all = [];
+        foreach ($window->isPeriod ? [] : Losses::WEEKS as $weeks) {
+            array_push($all, [$weeks, 'before'], [$weeks, 'year']);
+        }
+        $next = $all[$nth] ?? null;
+        if ($next === null) {
+            return ['done', 0];
+        }
+        $run->fenced(static fn () => Losses::rebuild($store, ...$next));
+
+        return ['losses', $nth + 1];
     }
 
     /** @return array{string, int} */
@@ -104,7 +180,7 @@ final class ScoreWork implements LongWork
                     yield $page;
                     $run->beat();
                 }
-            }, $days, Season::ahead($store, $window));
+            }, $days, (float) (DB::table('weigh_season_groups')->where('store_id', $store->id)->where('group_id', 0)->value('ahead_4') ?? 1.0));
             $run->fenced(static fn () => DB::table('weigh_models')->upsert([['market_id' => $market->id, 'store_id' => $store->id, 'model' => json_encode($model->toArray(), JSON_THROW_ON_ERROR), 'assumptions' => json_encode(Model::assumptions($store), JSON_THROW_ON_ERROR), 'first_day' => $window->firstDay, 'last_day' => $window->lastDay, 'scored_at' => now()]], ['market_id'], ['store_id', 'model', 'assumptions', 'first_day', 'last_day', 'scored_at']));
         }
 
@@ -114,19 +190,19 @@ final class ScoreWork implements LongWork
     /** @return array{string, int} */
     private function scores(WorkRun $run, Store $store, int $after): array
     {
-        $scorers = [];
+        $scorings = [];
         foreach (Markets::of($store)->all() as $market) {
-            $scorers[$market->id] = [$market, new PageScorer(Model::of($market->id) ?? throw new \LogicException('A market has no model.'), Model::assumptions($store))];
+            $scorings[$market->id] = MarketScoring::of($store, $market->id) ?? throw new \LogicException('A market has no model.');
         }
-        foreach ($scorers as [$market, $scorer]) {
-            $key = 'scored_'.$market->id;
+        foreach ($scorings as $market => $scoring) {
+            $key = "scored_$market";
             $from = is_int($run->progress()[$key] ?? null) ? $run->progress()[$key] : 0;
             if ($from === -1) {
                 continue;
             }
             $rows = [];
-            foreach ((new PageEvidence($store->id, $market->id))->pages($from) as $page) {
-                $rows[] = self::row($run->workId, $store->id, $market->id, $page, $scorer->score($page['pairs'], $page['kind'], $page['orders'], $page['revenue'], $page['clicks'], PartThatCounts::of($page['row'], Model::assumptions($store))), $page['row']);
+            foreach ((new PageEvidence($store->id, $market))->pages($from) as $page) {
+                $rows[] = $scoring->row($run->workId, $page);
                 $from = $page['page'];
                 if (count($rows) >= self::PORTION) {
                     self::write($run, $rows);
@@ -141,25 +217,25 @@ final class ScoreWork implements LongWork
             $run->beat([$key => -1], force: true);
         }
         $run->fenced(fn () => DB::delete('DELETE FROM weigh_scores WHERE store_id = ? AND work_id <> ?', [$store->id, $run->workId]));
-        $this->draw($run, $store, array_map(static fn (array $one): PageScorer => $one[1], $scorers));
+        $this->draw($run, $store, $scorings);
 
-        return ['done', 0];
+        return ['losses', 0];
     }
 
     /**
      * Draws the ranges of the pages that stand first.
      *
-     * @param  array<int, PageScorer>  $scorers  by market
+     * @param  array<int, MarketScoring>  $scorings  by market
      */
-    private function draw(WorkRun $run, Store $store, array $scorers): void
+    private function draw(WorkRun $run, Store $store, array $scorings): void
     {
         $pages = DB::select('SELECT page_id, market_id FROM weigh_scores WHERE store_id = ? AND upside > 0 ORDER BY upside DESC, page_id LIMIT '.self::DRAWN, [$store->id]);
         foreach (array_chunk($pages, 200) as $chunk) {
-            $run->fenced(static function () use ($chunk, $store, $scorers): void {
+            $run->fenced(static function () use ($chunk, $store, $scorings): void {
                 foreach ($chunk as $row) {
                     $page = (new PageEvidence($store->id, (int) $row->market_id))->page((int) $row->page_id);
                     if ($page !== null) {
-                        $upside = $scorers[(int) $row->market_id]->score($page['pairs'], $page['kind'], $page['orders'], $page['revenue'], $page['clicks'], PartThatCounts::of($page['row'], Model::assumptions($store)), new Chance((int) $row->page_id));
+                        $upside = $scorings[(int) $row->market_id]->upside($page, new Chance((int) $row->page_id));
                         DB::update('UPDATE weigh_scores SET low = ?, high = ? WHERE page_id = ?', [$upside->low, $upside->high, $row->page_id]);
                     }
                 }
@@ -168,24 +244,9 @@ final class ScoreWork implements LongWork
         }
     }
 
-    /** @param  list<list<int|float|string>>  $rows */
+    /** @param  list<list<int|float|string|null>>  $rows */
     private static function write(WorkRun $run, array $rows): void
     {
-        $columns = ['store_id', 'market_id', 'kind', 'work_id', 'clicks', 'impressions', 'withheld_clicks', 'position_milli', 'orders', 'revenue', 'expected_rate', 'ratio', 'click_value', 'upside', 'low', 'high', 'wording', 'lift', 'own_part', 'reason'];
-        $run->fenced(static fn (): int => Bulk::write('weigh_scores', ['page_id', ...$columns], $rows, 'INSERT', 'ON DUPLICATE KEY UPDATE '.implode(', ', array_map(static fn (string $column): string => "$column = VALUES($column)", $columns))));
-    }
-
-    /**
-     * @param  array{page: int, kind: int, pairs: list<\Orchard\Core\Demand\Pair>, clicks: float, orders: float, revenue: float, row: object}  $page
-     * @return list<int|float|string>
-     */
-    private static function row(int $work, int $store, int $market, array $page, \Orchard\Core\Demand\Upside $upside, object $row): array
-    {
-        $withheld = 0;
-        foreach ($page['pairs'] as $pair) {
-            $withheld += $pair->query === 0 ? $pair->clicks : 0;
-        }
-
-        return [$page['page'], $store, $market, $page['kind'], $work, (int) $row->clicks, (int) $row->impressions, $withheld, (int) $row->position_milli, (int) $row->orders, (string) $row->revenue, $upside->expectedRate, $upside->ratio, $upside->clickValue, $upside->total(), $upside->low, $upside->high, $upside->wording, $upside->position, $upside->ownPart, Reason::of($page['pairs'], $upside, $row)];
+        $run->fenced(static fn (): int => Bulk::write('weigh_scores', MarketScoring::COLUMNS, $rows, 'INSERT', 'ON DUPLICATE KEY UPDATE '.implode(', ', array_map(static fn (string $column): string => "$column = VALUES($column)", array_slice(MarketScoring::COLUMNS, 1)))));
     }
 }

@@ -18,7 +18,7 @@
     <dt>Texts</dt><dd>The whole gap is {{ number_format($upside->fullGapClicks, 1) }} clicks in 28 days; {{ $rate($assumptions->shareClosed) }} of it counts. {{ $rate($upside->ownPart) }} of this is shown by the page’s own clicks, the rest is assumed from pages like it.</dd>
     <dt>Positions</dt><dd>{{ number_format($upside->positionClicks, 1) }} clicks, for queries down to position {{ number_format($assumptions->deepest) }} of which it is the store’s best page, each at the probability of getting there: an assumption, {{ $rate($assumptions->liftProbability) }} at difficulty 0, half as much for every {{ number_format($assumptions->liftFalloff) }} points.</dd>
     <dt>A click is worth</dt><dd><b>{{ $money($upside->clickValue) }} {{ $currency }}</b>: from @n($row->orders) orders and {{ $money((float) $row->revenue) }} {{ $currency }} over @n($row->clicks) clicks, leaned on pages of its kind.</dd>
-    @if (abs($model->season - 1) > 0.02)<dt>Season</dt><dd>The next four weeks are reckoned at {{ number_format($model->season, 2) }} times the window, as a year earlier.</dd>@endif
+    @if (abs($season['factors'][4] - 1) > 0.02)<dt>Season</dt><dd>The next four weeks are reckoned at {{ number_format($season['factors'][4], 2) }} times the window, as a year earlier stood in its collection and on the page.</dd>@endif
 </dl>
 <table class="ledger">
     <thead><tr><th scope="col">Query</th><th scope="col" class="num">Clicks</th><th scope="col" class="num">Impr.</th><th scope="col" class="num">Pos.</th><th scope="col" class="num">Texts</th><th scope="col" class="num">Positions</th></tr></thead>

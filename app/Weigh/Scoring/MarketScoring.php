@@ -1,0 +1,79 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Weigh\Scoring;
+
+use App\Store\Models\Store;
+use Illuminate\Support\Facades\DB;
+use Orchard\Core\Demand\Assumptions;
+use Orchard\Core\Demand\Chance;
+use Orchard\Core\Demand\PageScorer;
+use Orchard\Core\Demand\StoreModel;
+use Orchard\Core\Demand\Upside;
+
+/** Scores the pages of one market: its model, what is assumed, and the seasons of its collections brought together. */
+final readonly class MarketScoring
+{
+    public const COLUMNS = ['page_id', 'store_id', 'market_id', 'kind', 'work_id', 'clicks', 'impressions', 'withheld_clicks', 'position_milli', 'orders', 'revenue', 'expected_rate', 'ratio', 'click_value', 'upside', 'low', 'high', 'wording', 'lift', 'own_part', 'reason', 'whole_gap', 'lift_1', 'lift_2', 'lift_3', 'lift_4', 'lift_5', 'ahead_4', 'ahead_13', 'ahead_26', 'season_week', 'season_peak', 'extra_clicks', 'missed', 'missed_clicks', 'near_queries', 'near_gain', 'far_queries', 'far_gain', 'question_queries', 'question_gain'];
+
+    private PageScorer $scorer;
+
+    /** @param  array<int, array{factors: array<int, float>, week: ?string, peak: float}>  $seasons  by group; 0 is the store */
+    private function __construct(private int $store, private int $market, public StoreModel $model, public Assumptions $assumptions, private array $seasons)
+    {
+        $this->scorer = new PageScorer($model, $assumptions);
+    }
+
+    /** Null where the market has no model yet. */
+    public static function of(Store $store, int $market): ?self
+    {
+        $model = Model::of($market);
+        $seasons = [0 => ['factors' => [4 => 1.0, 13 => 1.0, 26 => 1.0], 'week' => null, 'peak' => 1.0]];
+        foreach (DB::select('SELECT * FROM weigh_season_groups WHERE store_id = ?', [$store->id]) as $row) {
+            $seasons[(int) $row->group_id] = ['factors' => [4 => (float) $row->ahead_4, 13 => (float) $row->ahead_13, 26 => (float) $row->ahead_26], 'week' => $row->week, 'peak' => (float) $row->peak];
+        }
+
+        return $model === null ? null : new self($store->id, $market, $model, Model::assumptions($store), $seasons);
+    }
+
+    /** @param  array{page: int, kind: int, pairs: list<\Orchard\Core\Demand\Pair>, clicks: float, orders: float, revenue: float, row: object}  $page */
+    public function upside(array $page, ?Chance $chance = null): Upside
+    {
+        return $this->scorer->score($page['pairs'], $page['kind'], $page['orders'], $page['revenue'], $page['clicks'], PartThatCounts::of($page['row'], $this->assumptions), $chance, $this->seasonOf($page['row'])['factors'][4]);
+    }
+
+    /** @return array{factors: array<int, float>, week: ?string, peak: float} */
+    public function seasonOf(object $row): array
+    {
+        $group = $this->seasons[(int) ($row->group_id ?? 0)] ?? $this->seasons[0];
+
+        return ['factors' => Seasons::ofPage($row->base === null ? null : $row, $group['factors'])] + $group;
+    }
+
+    /**
+     * A row of weigh_scores.
+     *
+     * @param  array{page: int, kind: int, pairs: list<\Orchard\Core\Demand\Pair>, clicks: float, orders: float, revenue: float, row: object}  $page
+     * @return list<int|float|string|null> in the order of COLUMNS
+     */
+    public function row(int $work, array $page): array
+    {
+        $upside = $this->upside($page);
+        $season = $this->seasonOf($page['row']);
+        $withheld = 0;
+        foreach ($page['pairs'] as $pair) {
+            $withheld += $pair->query === 0 ? $pair->clicks : 0;
+        }
+        $missed = PartThatCounts::isMissing($page['row']) ? $page['clicks'] * 28 / $this->model->days * $season['factors'][4] : 0.0;
+        $wins = $upside->wins;
+        $row = $page['row'];
+
+        return [
+            $page['page'], $this->store, $this->market, $page['kind'], $work, (int) $row->clicks, (int) $row->impressions, $withheld, (int) $row->position_milli, (int) $row->orders, (string) $row->revenue,
+            $upside->expectedRate, $upside->ratio, $upside->clickValue, $upside->total(), $upside->low, $upside->high, $upside->wording, $upside->position, $upside->ownPart, Reason::of($page['pairs'], $upside, $row),
+            $upside->fullGapClicks * $upside->clickValue * PartThatCounts::of($row, $this->assumptions), ...array_values($upside->lifts), ...array_values($season['factors']), $season['week'], $season['peak'], $upside->wordingClicks + $upside->positionClicks,
+            $missed * $upside->clickValue, $missed, $wins->nearQueries, $wins->nearClicks, $wins->farQueries, $wins->farClicks, $wins->questions, $wins->questionClicks,
+        ];
+    }
+}

@@ -1,0 +1,131 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Weigh\Scoring;
+
+use App\Store\Facts\NumberWindow;
+use App\Store\Facts\PageWeeks;
+use App\Store\Kinds\PageKind;
+use App\Store\Models\Store;
+use App\Store\Work\WorkRun;
+use DateTimeImmutable;
+use Illuminate\Support\Facades\DB;
+use Orchard\Core\Demand\SeasonFactor;
+
+/**
+ * What lies ahead, as it was a year earlier: of the store, of each collection leaned on the store, and of each page leaned on its collection. A page's
+ * collection is the smallest whose main content links to it.
+ */
+final class Seasons
+{
+    public const AHEAD = [4, 13, 26];
+
+    /** A week that was seen this many times as often as the window's weeks begins a season. */
+    private const COMES = 1.5;
+
+    /** Weeks before a season in which work should be done: six to ten. */
+    private const WORK_BEFORE = 8;
+
+    /** Collections that have a season of their own. */
+    private const GROUPS = 2000;
+
+    public static function rebuild(WorkRun $run, Store $store, NumberWindow $window): void
+    {
+        $id = $store->id;
+        $run->fenced(static function () use ($id): void {
+            DB::update('UPDATE weigh_seasons SET group_id = 0 WHERE store_id = ? AND group_id > 0', [$id]);
+            DB::update('UPDATE weigh_seasons s JOIN (
+                SELECT page_id, SUBSTRING_INDEX(GROUP_CONCAT(collection ORDER BY size, collection), \',\', 1) AS collection FROM (
+                    SELECT DISTINCT l.to_page AS page_id, l.from_page AS collection, c.links_out AS size FROM page_index c JOIN links l ON l.store_id = c.store_id AND l.from_page = c.page_id JOIN page_index p ON p.store_id = c.store_id AND p.page_id = l.to_page AND p.kind = ? WHERE c.store_id = ? AND c.kind = ?) members GROUP BY page_id) m ON m.page_id = s.page_id SET s.group_id = m.collection WHERE s.store_id = ?', [PageKind::Product->value, $id, PageKind::Collection->value, $id]);
+            DB::update('UPDATE weigh_seasons s JOIN page_index i ON i.page_id = s.page_id AND i.kind = ? SET s.group_id = s.page_id WHERE s.store_id = ?', [PageKind::Collection->value, $id]);
+            DB::delete('DELETE FROM weigh_season_groups WHERE store_id = ?', [$id]);
+        });
+        $total = DB::selectOne('SELECT SUM(base) AS base, SUM(ahead_4) AS ahead_4, SUM(ahead_13) AS ahead_13, SUM(ahead_26) AS ahead_26 FROM weigh_seasons WHERE store_id = ?', [$id]);
+        $of = self::factors($total, [4 => 1.0, 13 => 1.0, 26 => 1.0], SeasonFactor::OF_STORE);
+        $groups = [[0, $of, self::comes($window, self::weekly($store, $window, null), 1.0)]];
+        foreach (DB::select('SELECT group_id, SUM(base) AS base, SUM(ahead_4) AS ahead_4, SUM(ahead_13) AS ahead_13, SUM(ahead_26) AS ahead_26 FROM weigh_seasons WHERE store_id = ? AND group_id > 0 GROUP BY group_id HAVING SUM(base) > 0 ORDER BY SUM(base) DESC LIMIT '.self::GROUPS, [$id]) as $row) {
+            $groups[] = [(int) $row->group_id, self::factors($row, $of, SeasonFactor::OF_STORE), self::comes($window, self::weekly($store, $window, (int) $row->group_id), (float) $row->base)];
+            $run->beat();
+        }
+        $run->fenced(static fn (): bool => DB::table('weigh_season_groups')->insert(array_map(static fn (array $one): array => ['store_id' => $id, 'group_id' => $one[0], 'ahead_4' => $one[1][4], 'ahead_13' => $one[1][13], 'ahead_26' => $one[1][26], 'week' => $one[2]['week'], 'peak' => $one[2]['peak']], $groups)));
+    }
+
+    /**
+     * The factors of a page.
+     *
+     * @param  ?object  $own  base and ahead_4, _13, _26 of the page a year earlier; null where nothing is known
+     * @param  array<int, float>  $group  its group's factors
+     * @return array<int, float> by weeks ahead
+     */
+    public static function ofPage(?object $own, array $group): array
+    {
+        return self::factors($own, $group, SeasonFactor::OF_GROUP);
+    }
+
+    /** The day by which a page's work should be done that its season may find it; null where none comes. */
+    public static function workBy(?string $week): ?string
+    {
+        return $week === null ? null : (new DateTimeImmutable($week))->modify('-'.(7 * self::WORK_BEFORE).' days')->format('Y-m-d');
+    }
+
+    /**
+     * @param  array<int, float>  $wider
+     * @return array<int, float>
+     */
+    private static function factors(?object $row, array $wider, float $strength): array
+    {
+        $factors = [];
+        foreach (self::AHEAD as $weeks) {
+            $factors[$weeks] = SeasonFactor::shrunk((float) ($row->base ?? 0), (float) ($row->{"ahead_$weeks"} ?? 0), $weeks, NumberWindow::WEEKS, $wider[$weeks], $strength);
+        }
+
+        return $factors;
+    }
+
+    /** @return array<string, float> impressions of the group by week, from the window a year earlier to half a year behind it */
+    private static function weekly(Store $store, NumberWindow $window, ?int $group): array
+    {
+        $from = (new DateTimeImmutable($window->firstDay))->modify('-364 days')->format('Y-m-d');
+        $to = (new DateTimeImmutable(PageWeeks::weekOf($window->lastDay)))->modify((7 * 26 - 364).' days')->format('Y-m-d');
+        $rows = $group === null
+            ? DB::select('SELECT week, SUM(impressions) AS seen FROM weigh_weeks WHERE store_id = ? AND part = 0 AND device = 9 AND class = 9 AND week BETWEEN ? AND ? GROUP BY week', [$store->id, $from, $to])
+            : DB::select('SELECT w.week, SUM(w.impressions) AS seen FROM weigh_seasons s JOIN page_weeks w ON w.store_id = s.store_id AND w.page_id = s.page_id AND w.week BETWEEN ? AND ? WHERE s.store_id = ? AND s.group_id = ? GROUP BY w.week', [$from, $to, $store->id, $group]);
+        $weeks = [];
+        foreach ($rows as $row) {
+            $weeks[(string) $row->week] = (float) $row->seen;
+        }
+        ksort($weeks);
+
+        return $weeks;
+    }
+
+    /**
+     * When the season comes, seen from now: the first week ahead that was seen COMES times as often as the window's weeks, with its neighbours; and how high it goes.
+     *
+     * @param  array<string, float>  $weeks
+     * @return array{week: ?string, peak: float}
+     */
+    private static function comes(NumberWindow $window, array $weeks, float $base): array
+    {
+        $last = (new DateTimeImmutable(PageWeeks::weekOf($window->lastDay)))->modify('-364 days')->format('Y-m-d');
+        $now = array_filter($weeks, static fn (string $week): bool => $week <= $last, ARRAY_FILTER_USE_KEY);
+        $mean = array_sum($now) / NumberWindow::WEEKS;
+        if ($base <= 0 || $mean < 20 || count($now) < 4) {
+            return ['week' => null, 'peak' => 1.0];
+        }
+        $peak = 1.0;
+        $first = null;
+        for ($i = 1; $i <= 26; $i++) {
+            $at = static fn (int $by): float => $weeks[(new DateTimeImmutable($last))->modify((7 * ($i + $by)).' days')->format('Y-m-d')] ?? 0.0;
+            // Three weeks together, so that one odd week makes no season.
+            $smooth = ($at(-1) + $at(0) + $at(1)) / 3 / $mean;
+            $peak = max($peak, $smooth);
+            if ($first === null && $smooth >= self::COMES) {
+                $first = (new DateTimeImmutable($last))->modify((364 + 7 * $i).' days')->format('Y-m-d');
+            }
+        }
+
+        return ['week' => $first, 'peak' => $peak];
+    }
+}

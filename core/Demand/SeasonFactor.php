@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Orchard\Core\Demand;
+
+/**
+ * The weeks ahead against those of the window, as they stood to each other a year (364 days) earlier, leaned on a wider group by how little was seen: a gamma
+ * law around the group's factor (a Poisson count of impressions ahead over an exposure of those in the window).
+ */
+final class SeasonFactor
+{
+    /** Impressions in the window a year earlier that a page's group is worth beside its own, and that the store is worth beside a group's. */
+    public const OF_GROUP = 1500.0;
+
+    public const OF_STORE = 5000.0;
+
+    /**
+     * @param  float  $base  impressions in the window's weeks a year earlier
+     * @param  float  $ahead  impressions in the weeks that followed
+     * @param  float  $weeks  how many those are
+     * @param  float  $window  how many the window has
+     * @param  float  $wider  the factor of the wider group, above 0; 1 for none
+     * @param  float  $strength  impressions that it is worth
+     * @return float between 0.2 and 5
+     */
+    public static function shrunk(float $base, float $ahead, float $weeks, float $window, float $wider, float $strength): float
+    {
+        return max(0.2, min(5.0, ($ahead * $window / $weeks + $strength * $wider) / ($base + $strength)));
+    }
+}

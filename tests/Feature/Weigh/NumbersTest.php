@@ -1,0 +1,121 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Store\Facts\PageWeeks;
+use App\Store\Models\Store;
+use App\Weigh\Numbers\GroupSums;
+use App\Weigh\Numbers\Lens;
+use Illuminate\Support\Facades\DB;
+use Orchard\Core\Demand\Chance;
+use Tests\Web\Site;
+
+/**
+ * A store with two years of rows in two grains: pages by day, and some of the same clicks by query and device.
+ *
+ * @return array{Store, list<array{page: string, query: string, device: int, week: int, clicks: int, impressions: int, position: int}>, list<array{page: string, week: int, clicks: int, impressions: int}>}
+ */
+function twoYears(int $seed): array
+{
+    $chance = new Chance($seed);
+    $paths = ['/', '/range/oak', '/lamp/a', '/lamp/b', '/journal/x'];
+    $site = (new Site)->linking('/', array_combine(array_slice($paths, 1), ['Oak', 'A', 'B', 'X']));
+    foreach (array_slice($paths, 1) as $path) {
+        $site->linking($path, []);
+    }
+    $store = $site->store();
+    crawl($store);
+    $last = new DateTimeImmutable(PageWeeks::weekOf(now()->subDays(9)->toDateString()));
+    $rows = $totals = [];
+    $queries = $pages = '';
+    for ($week = 0; $week < 104; $week++) {
+        foreach ($paths as $path) {
+            if ($chance->uniform() < 0.4 && $week > 0) {
+                continue;
+            }
+            $day = $last->modify('-'.(7 * $week - $chance->whole(0, 6)).' days')->format('Y-m-d');
+            $sum = ['clicks' => 0, 'impressions' => 0];
+            foreach (['brass lamp', 'a site lamps', 'how to hang a lamp'] as $query) {
+                foreach ([1 => 'desktop', 2 => 'mobile'] as $device => $name) {
+                    if ($chance->uniform() < 0.3) {
+                        continue;
+                    }
+                    $row = ['page' => $path, 'query' => $query, 'device' => $device, 'week' => $week, 'clicks' => $chance->whole(0, 9), 'impressions' => $chance->whole(10, 99), 'position' => $chance->whole(1, 30)];
+                    $rows[] = $row;
+                    $queries .= "$path,$query,$name,$day,{$row['clicks']},{$row['impressions']},{$row['position']}\n";
+                    $sum = ['clicks' => $sum['clicks'] + $row['clicks'], 'impressions' => $sum['impressions'] + $row['impressions']];
+                }
+            }
+            $total = ['page' => $path, 'week' => $week, 'clicks' => $sum['clicks'] + $chance->whole(0, 5), 'impressions' => $sum['impressions'] + 5 + $chance->whole(0, 50)];
+            $totals[] = $total;
+            $pages .= "$path,$day,{$total['clicks']},{$total['impressions']},4\n";
+        }
+    }
+    bringIn($store, "page,day,clicks,impressions,position\n$pages");
+    bringIn($store, "page,query,device,day,clicks,impressions,position\n$queries");
+
+    return [$store, $rows, $totals];
+}
+
+/** @param  array<array<string, mixed>>  $rows */
+function between(array $rows, int $from, int $to): array
+{
+    return array_filter($rows, static fn (array $row): bool => $row['week'] >= $from && $row['week'] < $to);
+}
+
+it('holds the same numbers as the rows, for every window, comparison, device and class', function (): void {
+    [$store, $rows, $totals] = twoYears(3);
+    weigh($store);
+    $classes = ['brass lamp' => 0, 'a site lamps' => 1, 'how to hang a lamp' => 3];
+    $paths = array_map(static fn (string $url): string => (string) parse_url($url, PHP_URL_PATH), DB::table('pages')->where('store_id', $store->id)->pluck('url', 'id')->all());
+    $seen = 0;
+    foreach (DB::table('weigh_sums')->where('store_id', $store->id)->get() as $sum) {
+        [$device, $class] = [(int) $sum->device, (int) $sum->class];
+        $told = array_filter($rows, static fn (array $row): bool => $row['page'] === $paths[$sum->page_id] && ($device === Lens::ALL || $row['device'] === $device) && match ($class) {
+            Lens::ALL => true, Lens::BUT_BRAND => $classes[$row['query']] !== 1, default => $classes[$row['query']] === $class
+        });
+        $source = $class === Lens::ALL && $device === Lens::ALL ? array_filter($totals, static fn (array $row): bool => $row['page'] === $paths[$sum->page_id]) : $told;
+        foreach (['' => [0, $sum->weeks], '_before' => [$sum->weeks, 2 * $sum->weeks], '_year' => [52, 52 + $sum->weeks]] as $end => [$from, $to]) {
+            $part = between($source, (int) $from, (int) $to);
+            expect((int) $sum->{"clicks$end"})->toBe(array_sum(array_column($part, 'clicks')))->and((int) $sum->{"impressions$end"})->toBe(array_sum(array_column($part, 'impressions')));
+            $seen++;
+        }
+        // Spread of positions over impressions.
+        $now = between($told, 0, (int) $sum->weeks);
+        $n = array_sum(array_column($now, 'impressions'));
+        if ($n > 0) {
+            $mean = array_sum(array_map(static fn (array $row): float => $row['impressions'] * $row['position'], $now)) / $n;
+            $square = array_sum(array_map(static fn (array $row): float => $row['impressions'] * $row['position'] ** 2, $now)) / $n;
+            expect((int) $sum->spread_milli / 1000)->toEqualWithDelta(sqrt(max(0, $square - $mean ** 2)), 0.002);
+        }
+    }
+    expect($seen)->toBeGreaterThan(700);
+
+    foreach (DB::table('weigh_query_sums')->join('search_queries', 'search_queries.id', '=', 'query_id')->where('weigh_query_sums.store_id', $store->id)->get() as $sum) {
+        $source = array_filter($rows, static fn (array $row): bool => $row['query'] === $sum->text);
+        foreach (['' => [0, $sum->weeks], '_before' => [$sum->weeks, 2 * $sum->weeks], '_year' => [52, 52 + $sum->weeks]] as $end => [$from, $to]) {
+            expect((int) $sum->{"clicks$end"})->toBe(array_sum(array_column(between($source, (int) $from, (int) $to), 'clicks')));
+        }
+    }
+    // Folders: every page is in one of the first level.
+    $folders = array_filter(GroupSums::of($store, new Lens(13), 'folder'), static fn (array $one): bool => substr_count((string) $one['name'], '/') < 3);
+    expect(array_sum(array_column($folders, 'clicks')))->toBe(array_sum(array_column(between($totals, 0, 13), 'clicks')))->and(array_column($folders, 'name'))->toContain('/lamp/', '/');
+    $weeks = GroupSums::weeks($store, new Lens(13, class: Lens::BUT_BRAND, device: 2));
+    expect(array_sum(array_column($weeks, 'clicks')))->toEqual(array_sum(array_column(array_filter($rows, static fn (array $row): bool => $row['device'] === 2 && $classes[$row['query']] !== 1), 'clicks')))
+        ->and(array_sum(array_column(GroupSums::weeks($store, new Lens), 'clicks')))->toEqual(array_sum(array_column($totals, 'clicks')));
+    $devices = GroupSums::of($store, new Lens(26), 'device');
+    expect(array_column($devices, 'name'))->toEqual([Lens::ALL, 2, 1]);
+});
+
+it('makes the sums anew only where days, kinds or words of own brand have changed', function (): void {
+    [$store] = twoYears(8);
+    weigh($store);
+    $made = DB::table('weigh_states')->where('store_id', $store->id)->value('fingerprint');
+    DB::table('weigh_sums')->where('store_id', $store->id)->where('weeks', 4)->delete();
+    weigh($store);
+    expect(DB::table('weigh_sums')->where('store_id', $store->id)->where('weeks', 4)->count())->toBe(0)->and(DB::table('weigh_states')->where('store_id', $store->id)->value('fingerprint'))->toBe($made);
+    app(App\Store\StoreOptions::class)->set($store->refresh(), 'brand_terms', 'brass');
+    weigh($store->refresh());
+    expect(DB::table('weigh_sums')->where('store_id', $store->id)->where('weeks', 4)->count())->toBeGreaterThan(10)
+        ->and(DB::table('weigh_queries')->join('search_queries', 'search_queries.id', '=', 'query_id')->where('weigh_queries.store_id', $store->id)->where('text', 'brass lamp')->value('class'))->toBe(1);
+});
