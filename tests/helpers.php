@@ -14,6 +14,7 @@ use App\Store\AddStore;
 use App\Store\Models\Store;
 use App\Store\StoreOptions;
 use App\Store\Work\WorkDesk;
+use App\Weigh\Scoring\Scores;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Orchard\Core\Text\Ruler;
@@ -150,4 +151,46 @@ function productSite(): Site
     return (new Site)->linking('/', ['/p/one' => 'One', '/p/two' => 'Two', '/p/three' => 'Three'])
         ->linking('/p/one', [], $product('N-1', 'InStock'))->linking('/p/two', [], $product('N-2', 'OutOfStock'))
         ->page('/p/three', '<title>Three</title><meta property="og:type" content="product"><body><h1>Three</h1><p>Sold out</p>');
+}
+
+function weigh(Store $store): void
+{
+    $work = app(Scores::class)->begin($store->id, null);
+    expect(app(WorkDesk::class)->workToEnd($work))->toBe('done', (string) DB::table('work')->where('id', $work)->value('problem'));
+}
+
+/** @return array<string, array<string, mixed>> what is exported, by path */
+function weighed(Store $store): array
+{
+    $rows = [];
+    foreach (Scores::export($store) as $row) {
+        $named = array_combine(Scores::COLUMNS, $row);
+        $rows[(string) parse_url((string) $named['url'], PHP_URL_PATH)] = $named;
+    }
+
+    return $rows;
+}
+
+/** A crawled site with a quarter's rows: a page that earns what it should, one that does not, one sold out, one kept out of search. */
+function weighableStore(): Store
+{
+    $product = static fn (string $availability): string => '<meta property="og:type" content="product"><script type="application/ld+json">{"@type":"Product","sku":"'.md5($availability).'","name":"Lamp","offers":{"price":"50","priceCurrency":"EUR","availability":"'.$availability.'"}}</script>';
+    $site = (new Site)->linking('/', ['/good' => 'Good', '/poor' => 'Poor', '/out' => 'Out', '/hidden' => 'Hidden'])->linking('/good', [], $product('InStock'))->linking('/poor', [], $product('InStock '))->linking('/out', [], $product('SoldOut'))->linking('/hidden', [], '<meta name="robots" content="noindex">');
+    $store = $site->store();
+    crawl($store);
+    $pages = $queries = $sales = '';
+    for ($week = 1; $week <= 14; $week++) {
+        $day = now()->startOfWeek()->subWeeks($week)->toDateString();
+        foreach (['/good' => 60, '/poor' => 12, '/out' => 20, '/hidden' => 20] as $path => $clicks) {
+            $pages .= "$path,$day,".(int) ($clicks / 0.62).",1000,4\n";
+            $queries .= "$path,lamp $path,$day,$clicks,900,4\n";
+            $sales .= "$path,$day,".(int) (0.6 * $clicks / 0.62).','.max(1, (int) ($clicks / 20)).','.(50 * max(1, (int) ($clicks / 20)))."\n";
+        }
+        $queries .= "/good,a site,$day,30,40,1\n";
+    }
+    bringIn($store, "page,day,clicks,impressions,position\n$pages");
+    bringIn($store, "page,query,day,clicks,impressions,position\n$queries");
+    bringIn($store, "page,day,visits,orders,revenue\n$sales", FileSort::Sales);
+
+    return $store;
 }

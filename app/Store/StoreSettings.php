@@ -67,6 +67,14 @@ final readonly class StoreSettings
             'assumed_difficulty' => ['min' => 0, 'max' => 100, 'default' => 40, 'means' => 'difficulty of queries of which no file tells any'],
             'margin' => ['min' => 0, 'max' => 1, 'default' => 1, 'means' => 'part of the revenue that counts'],
             'returning' => ['min' => 0, 'max' => 1, 'default' => 0.5, 'means' => 'part of the upside that counts for a product that will be back on a date'],
+            'month_hours' => ['min' => 1, 'max' => 300, 'default' => 20, 'means' => 'hours a month that there are for texts'],
+            'hand_share' => ['min' => 0, 'max' => 1, 'default' => 0.3, 'means' => 'part of a page\'s upside that writing by hand earns beyond what a recipe would; an assumption'],
+            'hour_cost' => ['min' => 0, 'max' => 100000, 'default' => 40, 'means' => 'what an hour of that work costs'],
+            'minutes_home' => ['min' => 1, 'max' => 2000, 'default' => 60, 'means' => 'minutes that the home page takes by hand'],
+            'minutes_collection' => ['min' => 1, 'max' => 2000, 'default' => 40, 'means' => 'minutes that a collection takes by hand'],
+            'minutes_product' => ['min' => 1, 'max' => 2000, 'default' => 15, 'means' => 'minutes that a product takes by hand'],
+            'minutes_article' => ['min' => 1, 'max' => 2000, 'default' => 30, 'means' => 'minutes that an article takes by hand'],
+            'minutes_other' => ['min' => 1, 'max' => 2000, 'default' => 20, 'means' => 'minutes that any other page takes by hand'],
         ];
     }
 

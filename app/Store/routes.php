@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Store\Http\CalendarController;
 use App\Store\Http\HealthController;
 use App\Store\Http\HomeController;
 use App\Store\Http\SettingsController;
@@ -14,6 +15,9 @@ Route::middleware(['web', 'auth'])->group(function (): void {
     Route::get('/stores', [HomeController::class, 'stores'])->name('stores');
     Route::get('/s/{store}', [HomeController::class, 'store'])->middleware('can:view,store')->name('store');
     Route::get('/s/{store}/under-way', UnderWayController::class)->middleware('can:view,store')->name('under-way');
+    Route::get('/s/{store}/weigh/calendar', [CalendarController::class, 'index'])->middleware('can:view,store')->name('calendar');
+    Route::post('/s/{store}/weigh/calendar', [CalendarController::class, 'add'])->middleware('can:write,store')->name('calendar.add');
+    Route::post('/s/{store}/weigh/calendar/{event}/drop', [CalendarController::class, 'drop'])->middleware('can:write,store')->whereNumber('event')->name('calendar.drop');
     Route::middleware('can:manage,store')->prefix('/s/{store}')->group(function (): void {
         Route::get('/settings', [SettingsController::class, 'show'])->name('settings');
         Route::post('/settings', [SettingsController::class, 'update'])->name('settings.update');

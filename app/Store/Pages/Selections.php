@@ -28,8 +28,17 @@ final class Selections
         return DB::transaction(static function () use ($store, $name, $userId, $pages): int {
             $id = DB::table('page_selections')->insertGetId(['store_id' => $store->id, 'user_id' => $userId, 'name' => mb_substr(trim($name), 0, 120), 'pages' => 0, 'created_at' => now()]);
             $n = 0;
+            $place = 0;
             foreach ($pages as $portion) {
-                $n += $portion === [] ? 0 : DB::affectingStatement('INSERT IGNORE INTO selected_pages (selection_id, page_id) SELECT ?, id FROM pages WHERE store_id = ? AND id IN ('.Bulk::list($portion).')', [$id, $store->id]);
+                // In the order given, so that whoever takes them up can keep it.
+                $known = $portion === [] ? [] : array_flip(Bulk::ids(DB::select('SELECT id FROM pages WHERE store_id = ? AND id IN ('.Bulk::list($portion).')', [$store->id]), 'id'));
+                $rows = [];
+                foreach ($portion as $page) {
+                    if (isset($known[$page])) {
+                        $rows[] = [$id, $page, ++$place];
+                    }
+                }
+                $n += Bulk::write('selected_pages', ['selection_id', 'page_id', 'place'], $rows, 'INSERT IGNORE');
             }
             if ($n === 0) {
                 throw new InvalidArgumentException('No page is picked.');

@@ -6,15 +6,21 @@ namespace App\Weigh\Http;
 
 use App\Store\Facts\NumberWindow;
 use App\Store\Files\TableWriter;
-use App\Store\Kinds\PageKind;
 use App\Store\Markets;
 use App\Store\Models\Store;
 use App\Store\Work\WorkView;
+use App\Weigh\Lists\Findings;
+use App\Weigh\Lists\WeighedPages;
+use App\Weigh\Numbers\Breaks;
+use App\Weigh\Numbers\Lens;
+use App\Weigh\Scoring\Losses;
 use App\Weigh\Scoring\MarketScoring;
 use App\Weigh\Scoring\PageEvidence;
 use App\Weigh\Scoring\PartThatCounts;
 use App\Weigh\Scoring\Scores;
 use App\Weigh\Scoring\ScoreWork;
+use App\Weigh\Worklists\Effort;
+use App\Weigh\Worklists\Worklists;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
@@ -26,16 +32,19 @@ final class WeighController
 {
     public function index(Request $request, Store $store): View
     {
-        $text = static fn (string $key): string => is_string($request->query($key)) ? $request->query($key) : '';
-        $sort = isset(Scores::SORTS[$text('sort')]) ? $text('sort') : 'upside';
-        $kind = PageKind::fromKey($text('kind'));
-        $market = ctype_digit($text('market')) && strlen($text('market')) < 18 ? (int) $text('market') : null;
+        $window = NumberWindow::of($store);
+        $lens = Lens::from($request, $store, $window->isPeriod ?? false);
+        $total = WeighedPages::total($store, $lens);
+        $usual = (float) $total->upside > 0 || (float) $total->extra_clicks <= 0 ? 'upside' : 'extra_clicks';
+        $sort = is_string($request->query('sort')) && isset(WeighedPages::SORTS[$request->query('sort')]) ? $request->query('sort') : $usual;
+        $after = is_string($request->query('after')) ? mb_substr($request->query('after'), 0, 80) : null;
+        $model = DB::table('weigh_models')->where('store_id', $store->id)->orderBy('market_id')->first();
+        $isSeen = $window !== null && DB::table('weigh_scores')->where('store_id', $store->id)->where('impressions', '>', 0)->exists();
 
         return view('weigh.index', [
-            'store' => $store, 'sort' => $sort, 'kind' => $kind, 'market' => $market, 'markets' => Markets::of($store), 'window' => NumberWindow::of($store), 'work' => WorkView::latest($store->id, ScoreWork::sort()),
-            'model' => DB::table('weigh_models')->where('store_id', $store->id)->orderBy('market_id')->first(), 'total' => DB::table('weigh_scores')->where('store_id', $store->id)->selectRaw('SUM(upside) AS upside, SUM(wording) AS wording, SUM(lift) AS lift, SUM(orders) AS orders')->first(),
-            'after' => $text('after') === '' ? null : $text('after'),
-        ] + Scores::page($store, $sort, $kind, $market, $text('after') === '' ? null : mb_substr($text('after'), 0, 80)));
+            'store' => $store, 'lens' => $lens, 'sort' => $sort, 'usual' => $usual, 'markets' => Markets::of($store), 'window' => $window, 'work' => WorkView::latest($store->id, ScoreWork::sort()), 'model' => $model, 'total' => $total, 'after' => $after,
+            'breaks' => $window === null ? [] : Breaks::of($store, $window, $lens), 'worklists' => Worklists::openOnes($store), 'effort' => Effort::of($store), 'core' => $isSeen ? [] : Findings::corePages($store), 'isSeen' => $isSeen,
+        ] + ($isSeen ? WeighedPages::page($store, $lens, $sort, $after) : ['rows' => [], 'next' => null]));
     }
 
     /** The sum behind a page's upside; its parts add up to it. */
@@ -46,11 +55,16 @@ final class WeighController
         $scoring = $score === null ? null : MarketScoring::of($store, (int) $score->market_id);
         abort_if($score === null || $evidence === null || $scoring === null, 404);
         $upside = $scoring->upside($evidence);
-        $names = DB::table('search_queries')->whereIn('id', array_keys($upside->queries))->pluck('text', 'id');
+        $window = NumberWindow::of($store);
+        $lens = Lens::from($request, $store, $window->isPeriod ?? false);
+        $weeks = in_array($lens->weeks, Losses::WEEKS, true) ? $lens->weeks : 13;
+        $changes = $window === null || $window->isPeriod ? [] : Losses::queries($store->id, $page, $weeks, $lens->against, $scoring->model->curve);
+        $names = DB::table('search_queries')->whereIn('id', [...array_keys($upside->queries), ...array_column(array_slice($changes, 0, 15), 'query')])->pluck('text', 'id');
 
         return view($request->hasHeader('HX-Request') ? 'weigh.why' : 'weigh.page', [
             'store' => $store, 'score' => $score, 'upside' => $upside, 'pairs' => $evidence['pairs'], 'names' => $names, 'season' => $scoring->seasonOf($evidence['row']), 'assumptions' => $scoring->assumptions, 'row' => $evidence['row'], 'why' => PartThatCounts::why($evidence['row']),
             'page' => DB::table('pages')->where('id', $page)->first(), 'title' => DB::table('page_facts')->where('page_id', $page)->where('to_crawl', 0)->value('title'), 'currency' => Markets::of($store)->find((int) $score->market_id)->currency,
+            'changes' => $changes, 'weeks' => $weeks, 'lens' => $lens, 'compared' => DB::table('weigh_sums')->where('store_id', $store->id)->where('weeks', $weeks)->where('device', Lens::ALL)->where('class', Lens::ALL)->where('page_id', $page)->first(),
         ]);
     }
 

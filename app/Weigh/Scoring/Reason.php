@@ -26,7 +26,7 @@ final class Reason
         if ($upside->wording >= $upside->position) {
             $missing = (int) round(100 * max(0.0, 1 - $upside->ratio));
 
-            return $missing >= 5 && $upside->ownPart >= 0.3 ? "$missing% fewer clicks than its positions earn elsewhere" : 'little is known of it; pages like it fall short';
+            return $missing >= 5 && $upside->ownPart >= 0.3 ? "$missing% fewer clicks than its positions earn" : 'little is known; its like fall short';
         }
         $near = [];
         foreach ($upside->queries as $id => $query) {
@@ -37,6 +37,6 @@ final class Reason
         $positions = array_map(static fn (Pair $pair): float => $pair->position, array_filter($pairs, static fn (Pair $pair): bool => isset($near[$pair->query])));
         $n = count($near);
 
-        return $positions === [] ? 'could stand higher' : ($n === 1 ? 'one query' : "$n queries").' at '.round(min($positions)).($n === 1 ? '' : ' to '.round(max($positions))).', within reach of the top';
+        return $positions === [] ? 'could stand higher' : ($n === 1 ? 'one query' : "$n queries").' at '.round(min($positions)).($n === 1 ? '' : ' to '.round(max($positions))).', near the top';
     }
 }

@@ -11,6 +11,7 @@ use App\Store\Models\Store;
 use App\Store\Work\LongWork;
 use App\Store\Work\SliceEnd;
 use App\Store\Work\WorkRun;
+use App\Weigh\Lists\CurvePicture;
 use App\Weigh\Numbers\Freshness;
 use App\Weigh\Numbers\GroupSums;
 use App\Weigh\Numbers\PageSums;
@@ -57,7 +58,7 @@ final class ScoreWork implements LongWork
         $window = NumberWindow::of($store);
         if ($window === null) {
             $run->fenced(static function () use ($store): void {
-                foreach (['weigh_pairs', 'weigh_queries', 'weigh_query_sums', 'weigh_sums', 'weigh_groups', 'weigh_weeks', 'weigh_places', 'weigh_seasons', 'weigh_season_groups', 'weigh_losses', 'weigh_models', 'weigh_scores', 'weigh_states'] as $table) {
+                foreach (['weigh_pairs', 'weigh_queries', 'weigh_query_sums', 'weigh_sums', 'weigh_groups', 'weigh_weeks', 'weigh_places', 'weigh_seasons', 'weigh_season_groups', 'weigh_losses', 'weigh_density', 'weigh_models', 'weigh_scores', 'weigh_states'] as $table) {
                     DB::table($table)->where('store_id', $store->id)->delete();
                 }
             });
@@ -162,6 +163,8 @@ final class ScoreWork implements LongWork
         }
         $next = $all[$nth] ?? null;
         if ($next === null) {
+            $run->fenced(static fn () => CurvePicture::rebuildDensity($store));
+
             return ['done', 0];
         }
         $run->fenced(static fn () => Losses::rebuild($store, ...$next));

@@ -17,10 +17,6 @@ use Illuminate\Support\Facades\Event;
 /** Begins the weighing, and reads its result. */
 final readonly class Scores
 {
-    public const PAGE = 50;
-
-    public const SORTS = ['upside' => 'upside', 'impressions' => 'impressions', 'clicks' => 'clicks', 'revenue' => 'revenue'];
-
     public const COLUMNS = ['url', 'kind', 'market', 'impressions', 'clicks', 'withheld_clicks', 'ctr', 'position', 'expected_ctr', 'orders', 'revenue', 'upside', 'low', 'high', 'upside_wording', 'upside_position', 'reason'];
 
     public function __construct(private WorkDesk $desk)
@@ -36,33 +32,6 @@ final readonly class Scores
 
             return $waiting === null ? $this->desk->begin(ScoreWork::class, $storeId, 0, $userId) : (int) $waiting;
         });
-    }
-
-    /** @return array{rows: list<object>, next: ?string} a screen of the list, by key */
-    public static function page(Store $store, string $sort, ?PageKind $kind, ?int $market, ?string $after): array
-    {
-        $column = isset(self::SORTS[$sort]) ? $sort : 'upside';
-        $where = 's.store_id = ?';
-        $values = [$store->id];
-        foreach (['kind' => $kind?->value, 'market_id' => $market] as $name => $value) {
-            if ($value !== null) {
-                $where .= " AND s.$name = ?";
-                $values[] = $value;
-            }
-        }
-        if ($after !== null && preg_match('/^(\d+(?:\.\d+)?(?:e[+\-]?\d+)?)_(\d+)$/i', $after, $found) === 1) {
-            $where .= " AND (s.$column < ? OR (s.$column = ? AND s.page_id < ?))";
-            array_push($values, $found[1], $found[1], (int) $found[2]);
-        }
-        $rows = DB::select("SELECT s.*, p.url, f.title, i.life FROM (SELECT * FROM weigh_scores s WHERE $where ORDER BY s.$column DESC, s.page_id DESC LIMIT ".(self::PAGE + 1).") s JOIN pages p ON p.id = s.page_id LEFT JOIN page_index i ON i.page_id = s.page_id LEFT JOIN page_facts f ON f.page_id = s.page_id AND f.to_crawl = 0 ORDER BY s.$column DESC, s.page_id DESC", $values);
-        $next = null;
-        if (count($rows) > self::PAGE) {
-            array_pop($rows);
-            $last = end($rows);
-            $next = $last->{$column}.'_'.$last->page_id;
-        }
-
-        return ['rows' => array_values($rows), 'next' => $next];
     }
 
     /** @return Generator<list<string|int|float|null>> all pages, the most upside first */

@@ -12,7 +12,7 @@ use Orchard\Core\Wording\TextField;
 /** What the desk shows, in what order, from where on: everything that stands in the address. */
 final readonly class DeskFilter
 {
-    public const SORTS = ['name' => 'name', 'seen' => 'most seen first', 'wide' => 'widest title first'];
+    public const SORTS = ['name' => 'name', 'seen' => 'most seen first', 'wide' => 'widest title first', 'picked' => 'as they were picked'];
 
     /**
      * @param  ?string  $state  "changed" for any draft, or a draft's state
@@ -37,7 +37,7 @@ final readonly class DeskFilter
         $kind = PageKind::fromKey($text('kind'));
         $state = in_array($text('state'), ['changed', 'open', 'ready', 'refused', 'clash', 'sending'], true) ? $text('state') : null;
 
-        return new self($kind, Check::fromKey($text('check')), TextField::fromKey($text('field')), $state, mb_substr(trim($text('q')), 0, 100), isset(self::SORTS[$text('sort')]) ? $text('sort') : 'name', $text('after') === '' ? null : mb_substr($text('after'), 0, 400), ctype_digit($text('selection')) && strlen($text('selection')) < 18 ? (int) $text('selection') : null);
+        return new self($kind, Check::fromKey($text('check')), TextField::fromKey($text('field')), $state, mb_substr(trim($text('q')), 0, 100), isset(self::SORTS[$text('sort')]) && ($text('sort') !== 'picked' || $text('selection') !== '') ? $text('sort') : 'name', $text('after') === '' ? null : mb_substr($text('after'), 0, 400), ctype_digit($text('selection')) && strlen($text('selection')) < 18 ? (int) $text('selection') : null);
     }
 
     /**

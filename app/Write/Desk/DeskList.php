@@ -25,6 +25,8 @@ final class DeskList
         [$order, $isDown] = match ($filter->sort) {
             'wide' => ['title_px', true],
             'seen' => ['impressions', true],
+            // Few rows, for somebody picked them.
+            'picked' => ['(SELECT MIN(s.place) FROM pages p JOIN selected_pages s ON s.page_id = p.id AND s.selection_id = '.(int) $filter->selection.' WHERE p.resource_id = write_rows.resource_id)', false],
             default => ['name_key', false],
         };
         if ($filter->after !== null && preg_match('/^([0-9a-f]*)\.(\d+)$/', $filter->after, $found) === 1 && strlen($found[1]) % 2 === 0) {

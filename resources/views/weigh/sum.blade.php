@@ -37,3 +37,4 @@
     </tbody>
     <tfoot><tr><th scope="row">Together</th><td class="num">@n($row->clicks)</td><td class="num">@n($row->impressions)</td><td></td><td class="num"><b>{{ $money($upside->wording) }}</b></td><td class="num"><b>{{ $money($upside->position) }}</b></td></tr></tfoot>
 </table>
+@include('weigh.standing')

@@ -13,7 +13,7 @@
         @if ($filter->search !== '')<a href="{{ route('write', [$store] + $filter->query(['q' => null])) }}">all again</a>@endif
         @if ($filter->selection !== null)<a href="{{ route('write', [$store] + $filter->query(['selection' => null])) }}" title="Take this filter off">the pages that were picked ✕</a>@endif
         <span class="of">Sorted by</span>
-        @foreach (array_diff_key(App\Write\Desk\DeskFilter::SORTS, $window ? [] : ['seen' => 1]) as $key => $label)
+        @foreach (array_diff_key(App\Write\Desk\DeskFilter::SORTS, $window ? [] : ['seen' => 1], $filter->selection ? [] : ['picked' => 1]) as $key => $label)
             <a href="{{ route('write', [$store] + $filter->query(['sort' => $key === 'name' ? null : $key])) }}" @if ($filter->sort === $key) aria-current="true" @endif>{{ $label }}</a>
         @endforeach
         <span class="saved-line soft" id="saved-line" role="status" aria-live="polite">All saved</span>

@@ -8,51 +8,9 @@ use App\Gather\Files\Imports;
 use App\Store\Models\Store;
 use App\Store\StoreOptions;
 use App\Store\Work\WorkDesk;
-use App\Weigh\Scoring\Scores;
 use App\Weigh\Scoring\ScoreWork;
 use Illuminate\Support\Facades\DB;
 use Tests\Web\Site;
-
-function weigh(Store $store): void
-{
-    expect(app(WorkDesk::class)->workToEnd(app(Scores::class)->begin($store->id, null)))->toBe('done');
-}
-
-/** @return array<string, array<string, mixed>> what is exported, by path */
-function weighed(Store $store): array
-{
-    $rows = [];
-    foreach (Scores::export($store) as $row) {
-        $named = array_combine(Scores::COLUMNS, $row);
-        $rows[(string) parse_url((string) $named['url'], PHP_URL_PATH)] = $named;
-    }
-
-    return $rows;
-}
-
-/** A crawled site with a quarter's rows: a page that earns what it should, one that does not, one sold out, one kept out of search. */
-function weighableStore(): Store
-{
-    $product = static fn (string $availability): string => '<meta property="og:type" content="product"><script type="application/ld+json">{"@type":"Product","sku":"'.md5($availability).'","name":"Lamp","offers":{"price":"50","priceCurrency":"EUR","availability":"'.$availability.'"}}</script>';
-    $site = (new Site)->linking('/', ['/good' => 'Good', '/poor' => 'Poor', '/out' => 'Out', '/hidden' => 'Hidden'])->linking('/good', [], $product('InStock'))->linking('/poor', [], $product('InStock '))->linking('/out', [], $product('SoldOut'))->linking('/hidden', [], '<meta name="robots" content="noindex">');
-    $store = $site->store();
-    crawl($store);
-    $pages = $queries = $sales = '';
-    for ($week = 1; $week <= 14; $week++) {
-        $day = now()->startOfWeek()->subWeeks($week)->toDateString();
-        foreach (['/good' => 60, '/poor' => 12, '/out' => 20, '/hidden' => 20] as $path => $clicks) {
-            $pages .= "$path,$day,".(int) ($clicks / 0.62).",1000,4\n";
-            $queries .= "$path,lamp $path,$day,$clicks,900,4\n";
-            $sales .= "$path,$day,".(int) (0.6 * $clicks / 0.62).','.max(1, (int) ($clicks / 20)).','.(50 * max(1, (int) ($clicks / 20)))."\n";
-        }
-        $queries .= "/good,a site,$day,30,40,1\n";
-    }
-    bringIn($store, "page,day,clicks,impressions,position\n$pages");
-    bringIn($store, "page,query,day,clicks,impressions,position\n$queries");
-    bringIn($store, "page,day,visits,orders,revenue\n$sales", FileSort::Sales);
-
-    return $store;
-}
 
 it('weighs what the rows say: withheld, the value of a click, and more for whoever earns less than its positions', function (): void {
     $store = weighableStore();

@@ -1,0 +1,91 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Weigh\Http;
+
+use App\Store\Calendar\Calendar;
+use App\Store\Facts\NumberWindow;
+use App\Store\Kinds\PageKind;
+use App\Store\Markets;
+use App\Store\Models\Store;
+use App\Weigh\Lists\QueryList;
+use App\Weigh\Numbers\Breaks;
+use App\Weigh\Numbers\GroupSums;
+use App\Weigh\Numbers\Lens;
+use App\Weigh\Numbers\PlaceBands;
+use App\Weigh\Scoring\Model;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+use Illuminate\View\View;
+
+/** The numbers themselves: by kind, folder, collection, market, device, class, week and query, beside what they are compared with. */
+final class NumbersController
+{
+    public function groups(Request $request, Store $store): View
+    {
+        $window = NumberWindow::of($store);
+        $lens = Lens::from($request, $store, $window->isPeriod ?? false);
+        $by = is_string($request->query('by')) && isset(GroupSums::SORTS[$request->query('by')]) ? $request->query('by') : 'kind';
+        $weeks = $window === null || $window->isPeriod ? [] : GroupSums::weeks($store, $lens);
+
+        return view('weigh.numbers', [
+            'store' => $store, 'lens' => $lens, 'by' => $by, 'window' => $window, 'markets' => Markets::of($store), 'weeks' => $weeks, 'breaks' => $window === null ? [] : Breaks::of($store, $window, $lens),
+            'rows' => $by === 'week' ? [] : self::named($store, $by, GroupSums::of($store, $lens, $by)), 'events' => $weeks === [] ? [] : Calendar::between($store, (string) $weeks[0]->week, (string) ($window->lastDay ?? '')),
+        ]);
+    }
+
+    public function queries(Request $request, Store $store): View
+    {
+        $window = NumberWindow::of($store);
+        $lens = Lens::from($request, $store, $window->isPeriod ?? false);
+        $sort = $request->query('sort') === 'impressions' ? 'impressions' : 'clicks';
+        $after = is_string($request->query('after')) ? mb_substr($request->query('after'), 0, 80) : null;
+
+        return view('weigh.queries', ['store' => $store, 'lens' => $lens, 'window' => $window, 'markets' => Markets::of($store), 'sort' => $sort, 'after' => $after, 'breaks' => $window === null ? [] : Breaks::of($store, $window, $lens)] + QueryList::page($store, $lens, $sort, $after));
+    }
+
+    /** The pages that stand for one query. */
+    public function query(Request $request, Store $store, int $query): View
+    {
+        $row = DB::table('search_queries')->where('store_id', $store->id)->where('id', $query)->first();
+        abort_if($row === null, 404);
+        $lens = Lens::from($request, $store, NumberWindow::of($store)->isPeriod ?? false);
+
+        return view($request->hasHeader('HX-Request') ? 'weigh.query-beside' : 'weigh.query-page', ['store' => $store, 'lens' => $lens, 'query' => $row, 'known' => DB::table('weigh_queries')->where('store_id', $store->id)->where('query_id', $query)->first(), 'pages' => QueryList::pagesOf($store, $query, $lens)]);
+    }
+
+    /** Where queries stand, week by week, in bands cut where the store's own curve halves. */
+    public function places(Request $request, Store $store): View
+    {
+        $window = NumberWindow::of($store);
+        $lens = Lens::from($request, $store, $window->isPeriod ?? false);
+        $market = $lens->market ?? Markets::of($store)->first()->id;
+        $bands = PlaceBands::of(Model::of($market)?->curve);
+
+        return view('weigh.places', ['store' => $store, 'lens' => $lens, 'window' => $window, 'markets' => Markets::of($store), 'bands' => $bands, 'weeks' => PlaceBands::weeks($store, $lens, $bands), 'events' => $window === null ? [] : Calendar::between($store, $window->firstDay, $window->lastDay)]);
+    }
+
+    /**
+     * @param  list<array<string, mixed>>  $rows
+     * @return list<array<string, mixed>> with a label and, for what can be looked at alone, what stands in the address
+     */
+    private static function named(Store $store, string $by, array $rows): array
+    {
+        $markets = Markets::of($store);
+        $titles = $by === 'collection' ? DB::table('pages')->leftJoin('page_facts', fn ($join) => $join->on('page_facts.page_id', '=', 'pages.id')->where('to_crawl', 0))->whereIn('pages.id', array_column($rows, 'name'))->get(['pages.id', 'url', 'title'])->keyBy('id') : collect();
+        foreach ($rows as $i => $row) {
+            $name = is_scalar($row['name']) ? (string) $row['name'] : '';
+            [$rows[$i]['label'], $rows[$i]['asked']] = match ($by) {
+                'kind' => [PageKind::from((int) $name)->plural(), ['kind' => PageKind::from((int) $name)->key()]],
+                'market' => [$markets->find((int) $name)->name, ['market' => $name]],
+                'device' => [Lens::deviceName((int) $name), ['device' => (int) $name === Lens::ALL ? null : Lens::DEVICES[(int) $name] ?? null]],
+                'class' => [Lens::className((int) $name), ['class' => (int) $name === Lens::ALL ? null : Lens::CLASSES[(int) $name] ?? null]],
+                'collection' => [preg_replace('~^https?://[^/]+~', '', (string) ($titles[$name]->url ?? $name)), null],
+                default => [$name, null],
+            };
+        }
+
+        return $rows;
+    }
+}

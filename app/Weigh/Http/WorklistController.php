@@ -1,0 +1,172 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Weigh\Http;
+
+use App\Changes\LastTouched;
+use App\Store\Bulk;
+use App\Store\Facts\NumberWindow;
+use App\Store\Files\TableWriter;
+use App\Store\Markets;
+use App\Store\Models\Store;
+use App\Store\Pages\Selections;
+use App\Weigh\Numbers\Lens;
+use App\Weigh\Worklists\CalendarFile;
+use App\Weigh\Worklists\PageState;
+use App\Weigh\Worklists\Worklists;
+use App\Weigh\Worklists\WorklistSheet;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Validation\Rule;
+use Illuminate\View\View;
+use InvalidArgumentException;
+use Symfony\Component\HttpFoundation\StreamedResponse;
+
+final class WorklistController
+{
+    public function index(Store $store): View
+    {
+        $today = $store->today();
+
+        return view('weigh.worklists', ['store' => $store, 'lists' => Worklists::all($store), 'people' => self::people($store), 'today' => $today, 'monthEnd' => (new \DateTimeImmutable($today))->modify('last day of this month')->format('Y-m-d'), 'hours' => $store->options()->assumed('month_hours'), 'currency' => Markets::of($store)->first()->currency]);
+    }
+
+    public function open(Request $request, Store $store): RedirectResponse
+    {
+        $given = $request->validate([
+            'name' => ['required', 'string', 'max:120'], 'first' => ['required', 'date_format:Y-m-d'], 'due' => ['required', 'date_format:Y-m-d'], 'owner' => ['nullable', 'integer', Rule::exists('memberships', 'user_id')->where('store_id', $store->id)],
+            'by' => ['required', 'in:hours,pages'], 'capacity' => ['required', 'numeric', 'min:0', 'max:2000'], 'fill' => ['nullable', 'in:1'], 'kind' => ['nullable', 'string', 'max:20'], 'market' => ['nullable', 'string', 'max:18'],
+        ]);
+        $byPages = $given['by'] === 'pages';
+        try {
+            $id = Worklists::open($store, $given['name'], $given['first'], $given['due'], $byPages ? 0 : (int) min(20000, round(60 * (float) $given['capacity'])), $byPages ? (int) $given['capacity'] : null, isset($given['owner']) ? (int) $given['owner'] : null, (int) $request->user()?->getAuthIdentifier());
+        } catch (InvalidArgumentException $error) {
+            return back()->withInput()->withErrors(['due' => $error->getMessage()]);
+        }
+
+        return ($given['fill'] ?? null) === '1' ? $this->fill($request, $store, $id) : redirect()->route('worklist', [$store, $id]);
+    }
+
+    public function show(Store $store, int $list): View
+    {
+        $row = $this->list($store, $list);
+        $pages = Worklists::pages($row);
+
+        return view('weigh.worklist', ['store' => $store, 'list' => $row, 'pages' => $pages, 'touched' => LastTouched::ofPages(Bulk::ids($pages, 'page_id')), 'people' => self::people($store), 'others' => array_filter(Worklists::openOnes($store), static fn (object $one): bool => $one->id !== $row->id), 'currency' => Markets::of($store)->first()->currency, 'isPeriod' => NumberWindow::of($store)->isPeriod ?? false]);
+    }
+
+    public function update(Request $request, Store $store, int $list): RedirectResponse
+    {
+        $row = $this->list($store, $list);
+        $given = $request->validate(['name' => ['required', 'string', 'max:120'], 'first' => ['required', 'date_format:Y-m-d'], 'due' => ['required', 'date_format:Y-m-d', 'after_or_equal:first'], 'owner' => ['nullable', 'integer', Rule::exists('memberships', 'user_id')->where('store_id', $store->id)], 'capacity' => ['required', 'numeric', 'min:0', 'max:2000'], 'note' => ['nullable', 'string', 'max:2000']]);
+        DB::table('weigh_worklists')->where('id', $row->id)->update(['name' => $given['name'], 'first_day' => $given['first'], 'due_day' => $given['due'], 'owner_id' => $given['owner'] ?? null, 'note' => $given['note'] ?? ''] + ($row->most_pages === null ? ['minutes' => (int) min(20000, round(60 * (float) $given['capacity']))] : ['most_pages' => (int) $given['capacity']]));
+
+        return back()->with('done', 'Kept.');
+    }
+
+    public function fill(Request $request, Store $store, int $list): RedirectResponse
+    {
+        $row = $this->list($store, $list);
+        try {
+            ['added' => $added, 'settling' => $settling] = Worklists::fill($store, $row, Lens::from($request, $store, false));
+        } catch (InvalidArgumentException $error) {
+            return redirect()->route('worklist', [$store, $list])->withErrors(['fill' => $error->getMessage()]);
+        }
+
+        return redirect()->route('worklist', [$store, $list])->with('done', ($added === 0 ? 'No page fits what is left of the capacity.' : number_format($added).' pages are put in: the most that fits, by what they are worth for their effort.').($settling > 0 ? ' '.number_format($settling).' were passed over, for their texts were changed less than six weeks ago.' : ''));
+    }
+
+    /** Puts pages that were ticked somewhere into a list. */
+    public function add(Request $request, Store $store): RedirectResponse
+    {
+        $given = $request->validate(['list' => ['required', 'integer', 'min:1'], 'pages' => ['required', 'array', 'max:2000'], 'pages.*' => ['integer', 'min:1']], ['pages.required' => 'No page is picked: tick some first.']);
+        $row = $this->list($store, (int) $given['list']);
+        try {
+            $added = Worklists::add($store, $row, array_values(array_map(intval(...), $given['pages'])));
+        } catch (InvalidArgumentException $error) {
+            return back()->withErrors(['pages' => $error->getMessage()]);
+        }
+        $there = count($given['pages']) - $added;
+
+        return back()->with('done', number_format($added)." pages are put into “{$row->name}”.".($there > 0 ? ' '.number_format($there).' were in it already.' : ''));
+    }
+
+    public function page(Request $request, Store $store, int $list, int $page): RedirectResponse|Response
+    {
+        $row = $this->list($store, $list);
+        $given = $request->validate(['state' => ['nullable', Rule::enum(PageState::class)], 'minutes' => ['nullable', 'integer', 'min:1', 'max:5000'], 'note' => ['nullable', 'string', 'max:500'], 'do' => ['nullable', 'in:up,down,remove']]);
+        match ($given['do'] ?? null) {
+            'up' => Worklists::move($row, $page, -1),
+            'down' => Worklists::move($row, $page, 1),
+            'remove' => Worklists::remove($row, $page),
+            default => Worklists::change($row, $page, isset($given['state']) ? PageState::from($given['state']) : null, isset($given['minutes']) ? (int) $given['minutes'] : null, $request->has('note') ? (string) ($given['note'] ?? '') : null, (int) $request->user()?->getAuthIdentifier()),
+        };
+
+        return redirect(route('worklist', [$store, $list]).'#page-'.$page);
+    }
+
+    /** Takes a list's open pages to the desk, in its order. */
+    public function desk(Request $request, Store $store, int $list): RedirectResponse
+    {
+        $row = $this->list($store, $list);
+        $pages = array_values(array_filter(Worklists::pages($row), static fn (object $page): bool => PageState::from((string) $page->state)->isOpen()));
+        try {
+            $id = Selections::keep($store, '', (int) $request->user()?->getAuthIdentifier(), [Bulk::ids($pages, 'page_id')]);
+        } catch (InvalidArgumentException) {
+            return back()->withErrors(['pages' => 'No page of this list is open.']);
+        }
+
+        return redirect()->route('write', [$store, 'selection' => $id, 'sort' => 'picked']);
+    }
+
+    public function close(Request $request, Store $store, int $list): RedirectResponse
+    {
+        $row = $this->list($store, $list);
+        $given = $request->validate(['into' => ['nullable', 'integer', 'min:1']]);
+        $into = isset($given['into']) ? $this->list($store, (int) $given['into']) : null;
+        try {
+            $carried = Worklists::close($store, $row, $into);
+        } catch (InvalidArgumentException $error) {
+            return back()->withErrors(['into' => $error->getMessage()]);
+        }
+
+        return redirect()->route('worklists', $store)->with('done', "“{$row->name}” is closed.".($into === null ? '' : ' '.number_format($carried)." pages go over into “{$into->name}”."));
+    }
+
+    public function drop(Store $store, int $list): RedirectResponse
+    {
+        $row = $this->list($store, $list);
+        Worklists::drop($row);
+
+        return redirect()->route('worklists', $store)->with('done', "“{$row->name}” is let go; its pages are as they were.");
+    }
+
+    public function export(Store $store, int $list, string $format): StreamedResponse|Response
+    {
+        $row = $this->list($store, $list);
+        $pages = Worklists::pages($row);
+        $name = "{$store->slug}-worklist-{$row->id}";
+        if ($format === 'ics') {
+            return response(CalendarFile::of($store, $row, $pages), 200, ['Content-Type' => 'text/calendar; charset=utf-8', 'Content-Disposition' => "attachment; filename=\"$name.ics\""]);
+        }
+        abort_unless(isset(TableWriter::FORMATS[$format]), 404);
+
+        return response()->streamDownload(static function () use ($pages, $format): void {
+            TableWriter::write($format, WorklistSheet::COLUMNS, WorklistSheet::rows($pages), fopen('php://output', 'wb') ?: throw new \RuntimeException('No output.'));
+        }, "$name.$format", ['Content-Type' => TableWriter::FORMATS[$format]]);
+    }
+
+    private function list(Store $store, int $id): object
+    {
+        return Worklists::find($store, $id) ?? abort(404);
+    }
+
+    /** @return array<int, string> names of the store's people by id */
+    private static function people(Store $store): array
+    {
+        return DB::table('memberships')->join('users', 'users.id', '=', 'memberships.user_id')->where('store_id', $store->id)->orderBy('name')->pluck('name', 'users.id')->all();
+    }
+}

@@ -1,0 +1,137 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Weigh\Lists;
+
+use App\Store\Bulk;
+use App\Store\Facts\NumberWindow;
+use App\Store\Models\Store;
+use App\Weigh\Numbers\Lens;
+use App\Weigh\Scoring\Seasons;
+use Illuminate\Support\Facades\DB;
+use Orchard\Core\Demand\QueryClass;
+use Orchard\Core\Demand\QuickWins;
+
+/** Pages and queries that want something of their own: just off the top, in demand but not in stock, whose season comes, with rivals in their own store. */
+final class Findings
+{
+    public const PAGE = 50;
+
+    /** Sorts of quick wins: the column of their queries and of the clicks that they may bring. */
+    public const WINS = ['near' => ['near_queries', 'near_gain'], 'far' => ['far_queries', 'far_gain'], 'question' => ['question_queries', 'question_gain']];
+
+    /** @return array{rows: list<object>, next: ?string} pages by the clicks that their queries of that sort may bring, the five best of these with them */
+    public static function wins(Store $store, Lens $lens, string $sort, ?string $after): array
+    {
+        [$count, $gain] = self::WINS[$sort];
+        $found = self::scores($store, $lens, $gain, $after, "s.$count AS queries, s.$gain AS gain");
+        $pages = Bulk::ids($found['rows'], 'page_id');
+        $best = [];
+        $range = match ($sort) {
+            'near' => 'position BETWEEN 1.5 AND '.QuickWins::NEAR, 'far' => 'position > '.QuickWins::NEAR.' AND position <= '.QuickWins::FAR, default => 'position BETWEEN 1.5 AND '.QuickWins::FAR.' AND class = '.QueryClass::Question->value
+        };
+        foreach ($pages === [] ? [] : DB::select('SELECT * FROM (SELECT r.*, q.text, w.class, w.rivals, ROW_NUMBER() OVER (PARTITION BY r.page_id ORDER BY r.impressions DESC, r.query_id) AS nth FROM (
+                SELECT page_id, query_id, SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) / SUM(impressions) / 1000 AS position FROM weigh_pairs WHERE store_id = ? AND page_id IN ('.Bulk::list($pages).') AND span < 3 AND position_sum > 0 GROUP BY page_id, query_id) r
+                JOIN weigh_queries w ON w.store_id = ? AND w.query_id = r.query_id AND w.best_page = r.page_id AND w.class <> '.QueryClass::OwnBrand->value." JOIN search_queries q ON q.id = r.query_id WHERE $range) ranked WHERE nth <= 5 ORDER BY page_id, nth", [$store->id, $store->id]) as $row) {
+            $best[(int) $row->page_id][] = $row;
+        }
+        foreach ($found['rows'] as $row) {
+            $row->best = $best[(int) $row->page_id] ?? [];
+        }
+
+        return $found;
+    }
+
+    /** @return array{rows: list<object>, next: ?string} pages that are searched for while their product cannot be bought, the most clicks first */
+    public static function missing(Store $store, Lens $lens, ?string $after): array
+    {
+        return self::scores($store, $lens, 'missed_clicks', $after, 's.missed, s.missed_clicks, pp.number, pp.back_on, pp.replaced_by, pp.maker, pp.stock', 'LEFT JOIN page_products pp ON pp.page_id = s.page_id');
+    }
+
+    /**
+     * Pages by what they could earn more over the weeks ahead.
+     *
+     * @param  int  $weeks  4, 13 or 26
+     * @return array{rows: list<object>, next: ?string}
+     */
+    public static function ahead(Store $store, Lens $lens, int $weeks, bool $onlySeasons): array
+    {
+        [$where, $values] = self::where($store, $lens);
+        // The next four weeks are what is told by the upside; the others stand to them as their weeks a year earlier did.
+        $sum = sprintf('s.upside * %F * s.ahead_%d / GREATEST(s.ahead_4, 0.01)', $weeks / 4, in_array($weeks, Seasons::AHEAD, true) ? $weeks : 4);
+        $order = $onlySeasons ? 's.season_week, ahead DESC' : 'ahead DESC';
+        $rows = DB::select("SELECT r.*, p.url, f.title FROM (SELECT s.*, $sum AS ahead FROM weigh_scores s WHERE $where AND s.upside > 0".($onlySeasons ? ' AND s.season_week IS NOT NULL' : '')." ORDER BY $order, s.page_id LIMIT 200) r JOIN pages p ON p.id = r.page_id LEFT JOIN page_facts f ON f.page_id = r.page_id AND f.to_crawl = 0 ORDER BY ".($onlySeasons ? 'r.season_week, r.ahead DESC' : 'r.ahead DESC').', r.page_id', $values);
+        foreach ($rows as $row) {
+            $row->work_by = Seasons::workBy($row->season_week);
+        }
+
+        return ['rows' => array_values($rows), 'next' => null];
+    }
+
+    /** @return list<object> queries for which two or more of the store's pages stand, the most seen first, with their pages */
+    public static function rivals(Store $store): array
+    {
+        $rows = array_values(DB::select('SELECT w.query_id, w.impressions, w.rivals, w.class, q.text FROM weigh_queries w JOIN search_queries q ON q.id = w.query_id WHERE w.store_id = ? AND w.rivals >= 2 AND w.class <> ? ORDER BY w.impressions DESC, w.query_id LIMIT 50', [$store->id, QueryClass::OwnBrand->value]));
+        $queries = Bulk::ids($rows, 'query_id');
+        $pages = [];
+        foreach ($queries === [] ? [] : DB::select('SELECT r.*, p.url FROM (SELECT query_id, page_id, SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) / SUM(impressions) / 1000 AS position, ROW_NUMBER() OVER (PARTITION BY query_id ORDER BY SUM(impressions) DESC, page_id) AS nth FROM weigh_pairs FORCE INDEX (by_query) WHERE store_id = ? AND query_id IN ('.Bulk::list($queries).') AND span < 3 AND position_sum > 0 GROUP BY query_id, page_id) r JOIN pages p ON p.id = r.page_id WHERE r.nth <= 4 ORDER BY r.query_id, r.nth', [$store->id]) as $row) {
+            $pages[(int) $row->query_id][] = $row;
+        }
+        foreach ($rows as $row) {
+            $row->pages = $pages[(int) $row->query_id] ?? [];
+        }
+
+        return $rows;
+    }
+
+    /**
+     * Where no search rows are known yet: home, the collections and the products that sell best, else those that most pages link to.
+     *
+     * @return list<object>
+     */
+    public static function corePages(Store $store): array
+    {
+        $period = NumberWindow::of($store) !== null;
+
+        return array_values(DB::select('SELECT i.page_id, i.kind, i.orders, i.revenue, i.links_in, p.url, f.title FROM (
+            (SELECT page_id, kind, orders, revenue, links_in, 0 AS turn FROM page_index WHERE store_id = ? AND kind = 1 AND indexable = 1 LIMIT 3)
+            UNION ALL (SELECT page_id, kind, orders, revenue, links_in, 1 FROM page_index WHERE store_id = ? AND kind = 2 AND indexable = 1 ORDER BY '.($period ? 'revenue DESC, ' : '').'links_in DESC LIMIT 10)
+            UNION ALL (SELECT page_id, kind, orders, revenue, links_in, 2 FROM page_index WHERE store_id = ? AND kind = 3 AND indexable = 1 ORDER BY '.($period ? 'revenue DESC, ' : '').'links_in DESC LIMIT 20)) i
+            JOIN pages p ON p.id = i.page_id LEFT JOIN page_facts f ON f.page_id = i.page_id AND f.to_crawl = 0 ORDER BY i.turn, i.revenue DESC, i.links_in DESC', [$store->id, $store->id, $store->id]));
+    }
+
+    /** @return array{rows: list<object>, next: ?string} */
+    private static function scores(Store $store, Lens $lens, string $column, ?string $after, string $columns, string $join = ''): array
+    {
+        [$where, $values] = self::where($store, $lens);
+        if ($after !== null && preg_match('/^(\d+(?:\.\d+)?(?:e[+\-]?\d+)?)_(\d+)$/i', $after, $found) === 1) {
+            $where .= " AND (s.$column < ? OR (s.$column = ? AND s.page_id < ?))";
+            array_push($values, $found[1], $found[1], (int) $found[2]);
+        }
+        $rows = array_values(DB::select("SELECT s.page_id, s.kind, s.market_id, s.clicks, s.impressions, s.position_milli, s.upside, s.click_value, i.life, p.url, f.title, s.$column AS sort_key, $columns FROM weigh_scores s JOIN pages p ON p.id = s.page_id LEFT JOIN page_index i ON i.page_id = s.page_id LEFT JOIN page_facts f ON f.page_id = s.page_id AND f.to_crawl = 0 $join WHERE $where AND s.$column > 0 ORDER BY s.$column DESC, s.page_id DESC LIMIT ".(self::PAGE + 1), $values));
+        $next = null;
+        if (count($rows) > self::PAGE) {
+            array_pop($rows);
+            $last = end($rows);
+            $next = $last->sort_key.'_'.$last->page_id;
+        }
+
+        return ['rows' => array_values($rows), 'next' => $next];
+    }
+
+    /** @return array{string, list<int>} */
+    private static function where(Store $store, Lens $lens): array
+    {
+        $where = 's.store_id = ?';
+        $values = [$store->id];
+        foreach (['kind' => $lens->kind?->value, 'market_id' => $lens->market] as $name => $value) {
+            if ($value !== null) {
+                $where .= " AND s.$name = ?";
+                $values[] = $value;
+            }
+        }
+
+        return [$where, $values];
+    }
+}

@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Weigh\Lists;
+
+use App\Store\Markets;
+use App\Store\Models\Store;
+use App\Weigh\Numbers\Lens;
+use Illuminate\Support\Facades\DB;
+use Orchard\Core\Demand\Span;
+
+/** Queries of one market with their sums, a screen at a time by key; and the pages that stand for one of them. */
+final class QueryList
+{
+    public const PAGE = 50;
+
+    /** @return array{rows: list<object>, next: ?string} of the lens's market, or the first */
+    public static function page(Store $store, Lens $lens, string $sort, ?string $after): array
+    {
+        $where = 's.store_id = ? AND s.weeks = ? AND s.market_id = ?';
+        $values = [$store->id, $lens->weeks, $lens->market ?? Markets::of($store)->first()->id];
+        if ($lens->class === Lens::BUT_BRAND) {
+            $where .= ' AND s.class <> 1';
+        } elseif ($lens->class !== Lens::ALL) {
+            $where .= ' AND s.class = ?';
+            $values[] = $lens->class;
+        }
+        $column = $sort === 'impressions' ? 'impressions' : 'clicks';
+        if ($after !== null && preg_match('/^(\d+)_(\d+)$/', $after, $found) === 1) {
+            $where .= " AND (s.$column < ? OR (s.$column = ? AND s.query_id < ?))";
+            array_push($values, (int) $found[1], (int) $found[1], (int) $found[2]);
+        }
+        $rows = DB::select("SELECT r.*, q.text, w.difficulty, w.volume, w.rivals FROM (SELECT s.* FROM weigh_query_sums s WHERE $where ORDER BY s.$column DESC, s.query_id DESC LIMIT ".(self::PAGE + 1).") r JOIN search_queries q ON q.id = r.query_id LEFT JOIN weigh_queries w ON w.store_id = r.store_id AND w.query_id = r.query_id ORDER BY r.$column DESC, r.query_id DESC", $values);
+        $next = null;
+        if (count($rows) > self::PAGE) {
+            array_pop($rows);
+            $last = end($rows);
+            $next = $last->{$column}.'_'.$last->query_id;
+        }
+
+        return ['rows' => array_values($rows), 'next' => $next];
+    }
+
+    /** @return list<object> pages with their sums for the query in the lens's weeks, the most seen first */
+    public static function pagesOf(Store $store, int $query, Lens $lens): array
+    {
+        $in = implode(', ', Span::now($lens->weeks));
+        $device = $lens->device === Lens::ALL ? '' : " AND device = {$lens->device}";
+
+        return array_values(DB::select("SELECT r.*, p.url, f.title FROM (SELECT page_id, SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) AS position_sum FROM weigh_pairs FORCE INDEX (by_query) WHERE store_id = ? AND query_id = ? AND span IN ($in)$device GROUP BY page_id ORDER BY SUM(impressions) DESC, page_id LIMIT 100) r JOIN pages p ON p.id = r.page_id LEFT JOIN page_facts f ON f.page_id = r.page_id AND f.to_crawl = 0 ORDER BY r.impressions DESC, r.page_id", [$store->id, $query]));
+    }
+}

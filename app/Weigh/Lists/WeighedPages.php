@@ -1,0 +1,93 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Weigh\Lists;
+
+use App\Changes\LastTouched;
+use App\Store\Bulk;
+use App\Store\Models\Store;
+use App\Weigh\Numbers\Lens;
+use Illuminate\Support\Facades\DB;
+
+/** Pages with the numbers of a lens beside what they could earn more, in the order of either; a screen at a time, by key. */
+final class WeighedPages
+{
+    public const PAGE = 50;
+
+    /** Orders, and whether they tell what could be or what works. */
+    public const SORTS = ['upside' => true, 'extra_clicks' => true, 'impressions' => true, 'clicks' => false, 'revenue' => false];
+
+    /** @return array{rows: list<object>, next: ?string} */
+    public static function page(Store $store, Lens $lens, string $sort, ?string $after): array
+    {
+        $byNumbers = in_array($sort, ['clicks', 'impressions'], true);
+        $column = isset(self::SORTS[$sort]) ? $sort : 'upside';
+        // Numbers lead by the index of their lens, what could be earned by its own.
+        [$from, $values] = $byNumbers
+            ? ['weigh_sums s WHERE s.store_id = ? AND s.weeks = ? AND s.device = ? AND s.class = ?', [$store->id, $lens->weeks, $lens->device, $lens->class]]
+            : ['weigh_scores s WHERE s.store_id = ?', [$store->id]];
+        foreach (['kind' => $lens->kind?->value, 'market_id' => $lens->market] as $name => $value) {
+            if ($value !== null) {
+                $from .= " AND s.$name = ?";
+                $values[] = $value;
+            }
+        }
+        if ($after !== null && preg_match('/^(\d+(?:\.\d+)?(?:e[+\-]?\d+)?)_(\d+)$/i', $after, $found) === 1) {
+            $from .= " AND (s.$column < ? OR (s.$column = ? AND s.page_id < ?))";
+            array_push($values, $found[1], $found[1], (int) $found[2]);
+        }
+        $keys = DB::select("SELECT s.page_id, s.$column AS sort_key FROM $from ORDER BY s.$column DESC, s.page_id DESC LIMIT ".(self::PAGE + 1), $values);
+        $next = null;
+        if (count($keys) > self::PAGE) {
+            array_pop($keys);
+            $last = end($keys);
+            $next = $last->sort_key.'_'.$last->page_id;
+        }
+
+        return ['rows' => self::rows($store, $lens, Bulk::ids($keys, 'page_id')), 'next' => $next];
+    }
+
+    /**
+     * @param  list<int>  $pages
+     * @return list<object> in that order, with their numbers in the lens (0 where it sees nothing), scores, titles, when their texts were changed last, and the worklist they are in
+     */
+    public static function rows(Store $store, Lens $lens, array $pages): array
+    {
+        if ($pages === []) {
+            return [];
+        }
+        $list = Bulk::list($pages);
+        $rows = [];
+        foreach (DB::select("SELECT i.page_id, i.kind AS page_kind, i.life, i.resource_id, p.url, f.title, n.clicks, n.impressions, n.position_sum, n.spread_milli, n.clicks_before, n.impressions_before, n.position_sum_before, n.clicks_year, n.impressions_year, n.position_sum_year, n.revenue, n.orders, s.upside, s.low, s.high, s.wording, s.lift, s.reason, s.extra_clicks, s.withheld_clicks, s.expected_rate, s.ratio, s.click_value, s.market_id
+            FROM page_index i JOIN pages p ON p.id = i.page_id LEFT JOIN weigh_scores s ON s.page_id = i.page_id LEFT JOIN weigh_sums n ON n.store_id = i.store_id AND n.weeks = ? AND n.device = ? AND n.class = ? AND n.page_id = i.page_id LEFT JOIN page_facts f ON f.page_id = i.page_id AND f.to_crawl = 0 WHERE i.page_id IN ($list)", [$lens->weeks, $lens->device, $lens->class]) as $row) {
+            $rows[(int) $row->page_id] = $row;
+        }
+        $touched = LastTouched::ofPages($pages);
+        $listed = [];
+        foreach (DB::select("SELECT p.page_id, w.name FROM weigh_worklist_pages p JOIN weigh_worklists w ON w.id = p.worklist_id AND w.state = 'open' WHERE p.store_id = ? AND p.page_id IN ($list)", [$store->id]) as $row) {
+            $listed[(int) $row->page_id] = (string) $row->name;
+        }
+        foreach ($rows as $page => $row) {
+            $row->touched = $touched[$page] ?? null;
+            $row->worklist = $listed[$page] ?? null;
+        }
+
+        return array_values(array_filter(array_map(static fn (int $page): ?object => $rows[$page] ?? null, $pages)));
+    }
+
+    /** @return object sums of what is weighed in a lens's market and kind: upside, wording, lift, extra_clicks, orders, pages */
+    public static function total(Store $store, Lens $lens): object
+    {
+        $where = '';
+        $values = [$store->id];
+        foreach (['kind' => $lens->kind?->value, 'market_id' => $lens->market] as $name => $value) {
+            if ($value !== null) {
+                $where .= " AND $name = ?";
+                $values[] = $value;
+            }
+        }
+
+        return DB::selectOne("SELECT COALESCE(SUM(upside), 0) AS upside, COALESCE(SUM(wording), 0) AS wording, COALESCE(SUM(lift), 0) AS lift, COALESCE(SUM(extra_clicks), 0) AS extra_clicks, COALESCE(SUM(orders), 0) AS orders, COUNT(*) AS pages, COALESCE(SUM(wording * own_part), 0) AS shown FROM weigh_scores WHERE store_id = ?$where", $values);
+    }
+}

@@ -1,0 +1,68 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Weigh\Lists;
+
+use App\Store\Bulk;
+use App\Store\Models\Store;
+use App\Weigh\Numbers\Lens;
+use App\Weigh\Scoring\Model;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * The order of pages under other assumptions, from the parts that the scoring kept of each page: the whole gap of the texts, and what better positions would
+ * bring at each target were the probability one. All pages follow at once; nothing has to be weighed anew.
+ */
+final readonly class WhatIf
+{
+    public const PAGE = 50;
+
+    /** @param  list<int>  $markets  ids of those that count; empty for all */
+    private function __construct(public float $share, public float $probability, public int $target, public float $value, public array $markets)
+    {
+    }
+
+    public static function from(Request $request, Store $store): self
+    {
+        $assumed = Model::assumptions($store);
+        $number = static fn (string $key, float $usual, float $least, float $most): float => is_string($request->query($key)) && is_numeric($request->query($key)) ? max($least, min($most, (float) $request->query($key))) : $usual;
+        $markets = $request->query('markets');
+
+        return new self(
+            $number('share', $assumed->shareClosed, 0, 1), $number('probability', $assumed->liftProbability, 0, 1), (int) round($number('target', max(1, min(5, round($assumed->target))), 1, 5)), $number('value', 1, 0, 100),
+            array_values(array_map(intval(...), array_filter(is_array($markets) ? $markets : [], static fn (mixed $id): bool => is_string($id) && ctype_digit($id) && strlen($id) < 18))),
+        );
+    }
+
+    /** @return array{rows: list<object>, upside: float, wording: float, lift: float, was: float} the first pages with their place before and after, and the sums of all */
+    public function answer(Store $store, Lens $lens): array
+    {
+        $wording = sprintf('s.whole_gap * %F', $this->share * $this->value);
+        $lift = sprintf('s.lift_%d * %F', $this->target, $this->probability * $this->value);
+        $where = 's.store_id = ?';
+        $values = [$store->id];
+        if ($lens->kind !== null) {
+            $where .= ' AND s.kind = ?';
+            $values[] = $lens->kind->value;
+        }
+        if ($this->markets !== []) {
+            $where .= ' AND s.market_id IN ('.Bulk::list($this->markets).')';
+        }
+        $total = DB::selectOne("SELECT COALESCE(SUM($wording), 0) AS wording, COALESCE(SUM($lift), 0) AS lift, COALESCE(SUM(s.upside), 0) AS was FROM weigh_scores s WHERE $where", $values);
+        $rows = array_values(DB::select("SELECT s.page_id, s.kind, s.upside, $wording AS wording, $lift AS lift, $wording + $lift AS now FROM weigh_scores s WHERE $where ORDER BY now DESC, s.page_id DESC LIMIT ".self::PAGE, $values));
+        $pages = Bulk::ids($rows, 'page_id');
+        $names = [];
+        foreach ($pages === [] ? [] : DB::select('SELECT p.id, p.url, f.title FROM pages p LEFT JOIN page_facts f ON f.page_id = p.id AND f.to_crawl = 0 WHERE p.id IN ('.Bulk::list($pages).')') as $row) {
+            $names[(int) $row->id] = $row;
+        }
+        foreach ($rows as $row) {
+            $row->url = $names[(int) $row->page_id]->url ?? '';
+            $row->title = $names[(int) $row->page_id]->title ?? null;
+            $row->was_place = 1 + (int) DB::selectOne("SELECT COUNT(*) AS n FROM weigh_scores s WHERE $where AND (s.upside > ? OR (s.upside = ? AND s.page_id > ?))", [...$values, $row->upside, $row->upside, $row->page_id])->n;
+        }
+
+        return ['rows' => $rows, 'upside' => (float) $total->wording + (float) $total->lift, 'wording' => (float) $total->wording, 'lift' => (float) $total->lift, 'was' => (float) $total->was];
+    }
+}

@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Weigh\Worklists;
+
+use App\Store\Models\Store;
+use DateTimeImmutable;
+
+/** A worklist as a calendar file: its period as an all-day event and each page as a to-do (RFC 5545). */
+final class CalendarFile
+{
+    /** @param  list<object>  $pages  as Worklists::pages() gives them */
+    public static function of(Store $store, object $list, array $pages): string
+    {
+        $stamp = gmdate('Ymd\THis\Z');
+        $day = static fn (string $day, string $change = '+0 days'): string => (new DateTimeImmutable($day))->modify($change)->format('Ymd');
+        $lines = ['BEGIN:VCALENDAR', 'VERSION:2.0', 'PRODID:-//Young Orchard//Worklist//EN', 'CALSCALE:GREGORIAN', 'BEGIN:VEVENT', "UID:worklist-{$list->id}@young-orchard", "DTSTAMP:$stamp", 'DTSTART;VALUE=DATE:'.$day((string) $list->first_day), 'DTEND;VALUE=DATE:'.$day((string) $list->due_day, '+1 day'), 'SUMMARY:'.self::text("{$list->name} ({$store->name})"), 'DESCRIPTION:'.self::text(count($pages).' pages'.($list->note === '' ? '' : "\n".$list->note)), 'TRANSP:TRANSPARENT', 'END:VEVENT'];
+        foreach ($pages as $page) {
+            $state = PageState::from((string) $page->state);
+            array_push($lines, 'BEGIN:VTODO', "UID:worklist-{$list->id}-page-{$page->page_id}@young-orchard", "DTSTAMP:$stamp", 'DUE;VALUE=DATE:'.$day((string) $list->due_day), 'SUMMARY:'.self::text((string) ($page->title ?? $page->url)), 'URL:'.preg_replace('/[\x00-\x20]/', '', (string) $page->url), 'DESCRIPTION:'.self::text(trim("{$page->reason}\n{$page->note}")),
+                'STATUS:'.match ($state) {
+                    PageState::Planned => 'NEEDS-ACTION', PageState::Begun => 'IN-PROCESS', PageState::Done => 'COMPLETED', PageState::Left => 'CANCELLED'
+                }, 'END:VTODO');
+        }
+        $lines[] = 'END:VCALENDAR';
+
+        return implode("\r\n", array_map(self::folded(...), $lines))."\r\n";
+    }
+
+    /** Section 3.3.11: backslashes, semicolons, commas and line ends are escaped. */
+    private static function text(string $text): string
+    {
+        return strtr(preg_replace('/\r\n?/', "\n", $text) ?? '', ['\\' => '\\\\', ';' => '\\;', ',' => '\\,', "\n" => '\\n']);
+    }
+
+    /** Section 3.1: lines of 75 octets at most, none cut inside a character. */
+    private static function folded(string $line): string
+    {
+        $folded = '';
+        $room = 75;
+        foreach (mb_str_split($line) as $character) {
+            if (strlen($character) > $room) {
+                $folded .= "\r\n ";
+                $room = 74;
+            }
+            $folded .= $character;
+            $room -= strlen($character);
+        }
+
+        return $folded;
+    }
+}

@@ -1,0 +1,206 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Weigh\Worklists;
+
+use App\Changes\LastTouched;
+use App\Store\Bulk;
+use App\Store\Models\Store;
+use App\Weigh\Numbers\Lens;
+use Illuminate\Support\Facades\DB;
+use InvalidArgumentException;
+use Orchard\Core\Demand\WorkloadFill;
+
+/** Named batches of pages for a period: filled by what they are worth for the effort, changed by hand, carried over when they are closed. */
+final class Worklists
+{
+    /** Pages of one list. */
+    public const MOST = 2000;
+
+    /** Pages that are looked at when a list is filled. */
+    private const CANDIDATES = 5000;
+
+    /** @return int the list's id */
+    public static function open(Store $store, string $name, string $first, string $due, int $minutes, ?int $mostPages, ?int $owner, ?int $userId): int
+    {
+        if ($due < $first) {
+            throw new InvalidArgumentException('The day on which it is due is the first day or later.');
+        }
+
+        return DB::table('weigh_worklists')->insertGetId(['store_id' => $store->id, 'name' => mb_substr(trim($name), 0, 120), 'owner_id' => $owner, 'first_day' => $first, 'due_day' => $due, 'minutes' => $minutes, 'most_pages' => $mostPages, 'state' => 'open', 'note' => '', 'created_by' => $userId, 'created_at' => now()]);
+    }
+
+    /** The list with this id; null where it is none of this store's. */
+    public static function find(Store $store, int $id): ?object
+    {
+        return DB::table('weigh_worklists')->where('store_id', $store->id)->where('id', $id)->first();
+    }
+
+    /** @return list<object> with sums: the open ones by due day, then the closed ones, newest first */
+    public static function all(Store $store): array
+    {
+        return array_values(DB::select("SELECT w.*, u.name AS owner, COALESCE(p.pages, 0) AS pages, COALESCE(p.done, 0) AS done, COALESCE(p.upside, 0) AS upside, COALESCE(p.upside_done, 0) AS upside_done, COALESCE(p.planned, 0) AS planned
+            FROM weigh_worklists w LEFT JOIN users u ON u.id = w.owner_id LEFT JOIN (
+                SELECT worklist_id, SUM(state <> 'left') AS pages, SUM(state = 'done') AS done, SUM(IF(state <> 'left', upside, 0)) AS upside, SUM(IF(state = 'done', upside, 0)) AS upside_done, SUM(IF(state <> 'left', minutes, 0)) AS planned FROM weigh_worklist_pages WHERE store_id = ? GROUP BY worklist_id) p ON p.worklist_id = w.id
+            WHERE w.store_id = ? ORDER BY w.state = 'closed', IF(w.state = 'open', w.due_day, NULL), w.id DESC LIMIT 200", [$store->id, $store->id]));
+    }
+
+    /** @return list<object> the open ones, for choosing */
+    public static function openOnes(Store $store): array
+    {
+        return array_values(DB::table('weigh_worklists')->where('store_id', $store->id)->where('state', 'open')->orderBy('due_day')->orderBy('id')->limit(50)->get()->all());
+    }
+
+    /** @return list<object> pages in their order, with what is known of them now */
+    public static function pages(object $list): array
+    {
+        return array_values(DB::select('SELECT w.*, p.url, f.title, s.upside AS upside_now, s.low, s.high, s.reason, s.clicks, s.impressions, i.kind, i.life, i.resource_id FROM weigh_worklist_pages w JOIN pages p ON p.id = w.page_id LEFT JOIN page_facts f ON f.page_id = w.page_id AND f.to_crawl = 0 LEFT JOIN weigh_scores s ON s.page_id = w.page_id LEFT JOIN page_index i ON i.page_id = w.page_id WHERE w.worklist_id = ? ORDER BY w.place, w.page_id', [$list->id]));
+    }
+
+    /**
+     * Puts pages at the end of a list; those that are in it already stay where they are.
+     *
+     * @param  list<int>  $pages
+     * @return int how many were put in
+     *
+     * @throws InvalidArgumentException where the list is closed or would be too long
+     */
+    public static function add(Store $store, object $list, array $pages): int
+    {
+        return DB::transaction(static function () use ($store, $list, $pages): int {
+            $held = DB::table('weigh_worklists')->where('id', $list->id)->lockForUpdate()->first();
+            if ($held === null || $held->state !== 'open') {
+                throw new InvalidArgumentException('That worklist is closed.');
+            }
+            $known = DB::table('weigh_worklist_pages')->where('worklist_id', $list->id)->count();
+            $place = (int) DB::table('weigh_worklist_pages')->where('worklist_id', $list->id)->max('place');
+            $effort = Effort::of($store);
+            $order = array_flip($pages);
+            $rows = [];
+            foreach ($pages === [] ? [] : DB::select('SELECT i.page_id, i.kind, COALESCE(s.upside, 0) AS upside FROM page_index i LEFT JOIN weigh_scores s ON s.page_id = i.page_id LEFT JOIN weigh_worklist_pages w ON w.worklist_id = ? AND w.page_id = i.page_id WHERE i.store_id = ? AND w.page_id IS NULL AND i.page_id IN ('.Bulk::list($pages).')', [$list->id, $store->id]) as $row) {
+                $rows[$order[(int) $row->page_id]] = [(int) $list->id, (int) $row->page_id, $store->id, 0, $effort->minutes((int) $row->kind), PageState::Planned->value, '', (float) $row->upside, now()->format('Y-m-d H:i:s')];
+            }
+            if ($known + count($rows) > self::MOST) {
+                throw new InvalidArgumentException('A worklist holds '.number_format(self::MOST).' pages at most; this would make '.number_format($known + count($rows)).'.');
+            }
+            ksort($rows);
+            foreach ($rows as &$row) {
+                $row[3] = ++$place;
+            }
+            unset($row);
+            Bulk::write('weigh_worklist_pages', ['worklist_id', 'page_id', 'store_id', 'place', 'minutes', 'state', 'note', 'upside', 'added_at'], $rows);
+
+            return count($rows);
+        });
+    }
+
+    /**
+     * Fills what is left of a list's capacity with the pages that are worth most for their effort, the exact best of up to 200 candidates. Pages of open lists and
+     * pages whose text was changed less than six weeks ago are passed over.
+     *
+     * @return array{added: int, settling: int} pages put in, and passed over because they settle
+     */
+    public static function fill(Store $store, object $list, Lens $lens): array
+    {
+        $used = DB::selectOne("SELECT COUNT(*) AS pages, COALESCE(SUM(minutes), 0) AS minutes FROM weigh_worklist_pages WHERE worklist_id = ? AND state <> 'left'", [$list->id]);
+        $byPages = $list->most_pages !== null;
+        $left = min(WorkloadFill::MOST, max(0, $byPages ? (int) $list->most_pages - (int) $used->pages : (int) $list->minutes - (int) $used->minutes));
+        $where = '';
+        $values = [$store->id];
+        foreach (['market_id' => $lens->market, 'kind' => $lens->kind?->value] as $column => $value) {
+            if ($value !== null) {
+                $where .= " AND s.$column = ?";
+                $values[] = $value;
+            }
+        }
+        $column = self::worth($store);
+        $rows = DB::select("SELECT s.page_id, s.kind, s.$column AS worth FROM weigh_scores s WHERE s.store_id = ? AND s.$column > 0$where AND NOT EXISTS (SELECT 1 FROM weigh_worklist_pages p JOIN weigh_worklists w ON w.id = p.worklist_id AND w.state = 'open' WHERE p.store_id = s.store_id AND p.page_id = s.page_id) ORDER BY s.$column DESC, s.page_id LIMIT ".self::CANDIDATES, $values);
+        $touched = [];
+        foreach (array_chunk(Bulk::ids($rows, 'page_id'), 1000) as $portion) {
+            $touched += LastTouched::ofPages($portion);
+        }
+        $effort = Effort::of($store);
+        $candidates = [];
+        $settling = 0;
+        foreach ($rows as $row) {
+            if (LastTouched::isSettling($touched[(int) $row->page_id] ?? null)) {
+                $settling++;
+            } else {
+                $candidates[] = ['id' => (int) $row->page_id, 'worth' => (float) $row->worth, 'effort' => $byPages ? 1 : $effort->minutes((int) $row->kind)];
+            }
+        }
+
+        return ['added' => self::add($store, $list, WorkloadFill::choose($candidates, $left)), 'settling' => $settling];
+    }
+
+    /** By what pages are ordered: money, or clicks where no orders are known. */
+    public static function worth(Store $store): string
+    {
+        return DB::table('weigh_scores')->where('store_id', $store->id)->where('upside', '>', 0)->exists() ? 'upside' : 'extra_clicks';
+    }
+
+    /** Changes one page of a list. */
+    public static function change(object $list, int $page, ?PageState $state, ?int $minutes, ?string $note, ?int $userId): void
+    {
+        $changes = array_filter(['state' => $state?->value, 'minutes' => $minutes, 'note' => $note === null ? null : mb_substr(trim($note), 0, 500)], static fn (mixed $value): bool => $value !== null);
+        if ($state !== null) {
+            $changes += ['done_at' => $state === PageState::Done ? now() : null, 'done_by' => $state === PageState::Done ? $userId : null];
+        }
+        $changes === [] || DB::table('weigh_worklist_pages')->where('worklist_id', $list->id)->where('page_id', $page)->update($changes);
+    }
+
+    /** Moves a page one place up or down. */
+    public static function move(object $list, int $page, int $by): void
+    {
+        DB::transaction(static function () use ($list, $page, $by): void {
+            $pages = Bulk::ids(DB::select('SELECT page_id FROM weigh_worklist_pages WHERE worklist_id = ? ORDER BY place, page_id FOR UPDATE', [$list->id]), 'page_id');
+            $at = array_search($page, $pages, true);
+            $other = $at === false ? null : ($pages[$at + $by] ?? null);
+            if ($at === false || $other === null) {
+                return;
+            }
+            [$pages[$at], $pages[$at + $by]] = [$other, $page];
+            foreach ($pages as $place => $id) {
+                DB::update('UPDATE weigh_worklist_pages SET place = ? WHERE worklist_id = ? AND page_id = ? AND place <> ?', [$place + 1, $list->id, $id, $place + 1]);
+            }
+        });
+    }
+
+    public static function remove(object $list, int $page): void
+    {
+        DB::table('weigh_worklist_pages')->where('worklist_id', $list->id)->where('page_id', $page)->delete();
+    }
+
+    /**
+     * Closes a list; what was not done goes over into another one, in its order.
+     *
+     * @return int pages carried over
+     */
+    public static function close(Store $store, object $list, ?object $into): int
+    {
+        return DB::transaction(static function () use ($store, $list, $into): int {
+            if (DB::table('weigh_worklists')->where('id', $list->id)->where('state', 'open')->update(['state' => 'closed', 'closed_at' => now()]) === 0) {
+                return 0;
+            }
+            $open = Bulk::ids(DB::select("SELECT page_id FROM weigh_worklist_pages WHERE worklist_id = ? AND state IN ('planned', 'begun') ORDER BY place", [$list->id]), 'page_id');
+            if ($into === null || $open === []) {
+                return 0;
+            }
+            $n = self::add($store, $into, $open);
+            // Its planned effort and note go with it.
+            DB::update('UPDATE weigh_worklist_pages n JOIN weigh_worklist_pages o ON o.worklist_id = ? AND o.page_id = n.page_id SET n.minutes = o.minutes, n.note = o.note, n.state = o.state WHERE n.worklist_id = ? AND n.page_id IN ('.Bulk::list($open).')', [$list->id, $into->id]);
+            DB::table('weigh_worklists')->where('id', $into->id)->whereNull('carried_from')->update(['carried_from' => $list->id]);
+
+            return $n;
+        });
+    }
+
+    public static function drop(object $list): void
+    {
+        DB::transaction(static function () use ($list): void {
+            DB::table('weigh_worklist_pages')->where('worklist_id', $list->id)->delete();
+            DB::table('weigh_worklists')->where('id', $list->id)->delete();
+        });
+    }
+}

@@ -1,0 +1,26 @@
+@php
+    // What can be asked of this screen; each part is left out where it would change nothing.
+    $parts = $parts ?? ['weeks', 'against', 'device', 'class', 'kind', 'market'];
+    $keep = $keep ?? [];
+    $to = static fn (array $changes): string => route($at, [$store] + $keep + $lens->query($changes));
+    $choices = [
+        'weeks' => ['Weeks', $window?->isPeriod ? [] : array_combine(['4', '13', '26', '52'], ['4', '13', '26', '52']), (string) $lens->weeks, '13'],
+        'against' => ['beside', $window?->isPeriod ? [] : ['before' => 'those before', 'year' => 'a year earlier'], $lens->against, 'before'],
+        'device' => ['Device', App\Weigh\Numbers\Lens::DEVICES, App\Weigh\Numbers\Lens::DEVICES[$lens->device] ?? 'all', 'all'],
+        'class' => ['Queries', ['all' => 'all', 'but-brand' => 'but own brand', 'brand' => 'own brand', 'maker' => 'makers’ names', 'generic' => 'generic', 'question' => 'questions'], App\Weigh\Numbers\Lens::CLASSES[$lens->class] ?? 'all', 'all'],
+        'kind' => ['Kind', ['' => 'all'] + collect([App\Store\Kinds\PageKind::Home, App\Store\Kinds\PageKind::Collection, App\Store\Kinds\PageKind::Product, App\Store\Kinds\PageKind::Article, App\Store\Kinds\PageKind::Plain])->mapWithKeys(static fn ($one) => [$one->key() => $one->plural()])->all(), $lens->kind?->key() ?? '', ''],
+        'market' => ['Market', count($markets->all()) > 1 ? ['' => 'all'] + collect($markets->all())->mapWithKeys(static fn ($one) => [(string) $one->id => $one->name])->all() : [], (string) $lens->market, ''],
+    ];
+@endphp
+<form method="get" action="{{ route($at, $store) }}" class="filters lens" aria-label="What is looked at">
+    @foreach ($keep as $key => $value)<input type="hidden" name="{{ $key }}" value="{{ $value }}">@endforeach
+    @foreach ($parts as $part)
+        @php([$label, $options, $now, $usual] = $choices[$part])
+        @if ($options !== [])
+            <label><span class="of">{{ $label }}</span>
+            <span class="select"><select name="{{ $part }}" data-send-on-change @if ($now !== $usual) class="is-asked" @endif>@foreach ($options as $key => $option)<option value="{{ is_int($key) ? $option : $key }}" @selected((is_int($key) ? $option : (string) $key) === $now)>{{ $option }}</option>@endforeach</select></span></label>
+        @endif
+    @endforeach
+    <noscript><button class="button">Look</button></noscript>
+    @if ($lens->query() !== [])<a href="{{ route($at, [$store] + $keep) }}">as usual</a>@endif
+</form>

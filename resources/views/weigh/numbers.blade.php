@@ -1,0 +1,51 @@
+@extends('frame')
+@section('title', 'Numbers')
+@php
+    use App\Weigh\Numbers\GroupSums;
+    use App\Weigh\Numbers\Lens;
+    $end = $lens->against === 'year' ? '_year' : '_before';
+    $isTold = array_sum(array_column(array_filter($rows, static fn (array $row): bool => ! in_array($by, ['device', 'class'], true) || ! in_array((int) $row['name'], [Lens::ALL], true)), 'impressions'.$end)) > 0;
+    $isWhole = $lens->device === Lens::ALL && $lens->class === Lens::ALL;
+@endphp
+@section('content')
+    <div class="head"><h1>Numbers</h1>@if ($window)<div class="tools"><span class="soft">{{ $window->isPeriod ? $window->inWords() : $lens->weeks.' weeks to '.(new DateTimeImmutable($window->lastDay))->format('j M Y') }}</span></div>@endif</div>
+    @include('weigh.tabs')
+    @include('weigh.lens', ['at' => 'weigh.numbers', 'keep' => $by === 'kind' ? [] : ['by' => $by], 'parts' => in_array($by, ['folder', 'collection'], true) ? ['weeks', 'against', 'device', 'class', 'market'] : ['weeks', 'against', 'device', 'class', 'kind', 'market']])
+    @include('weigh.breaks')
+    @if ($weeks !== [])
+        @php($from = max(0, count($weeks) - 2 * max(13, $lens->weeks)))
+        @include('weigh.axis', ['label' => 'Clicks', 'events' => $events = array_values(array_filter($events, static fn ($one) => $one['last'] >= $weeks[$from]->week)), 'bars' => array_map(static fn (int $i): array => ['week' => (string) $weeks[$i]->week, 'value' => (int) $weeks[$i]->clicks, 'faint' => $i < count($weeks) - $lens->weeks, 'title' => "Week of {$weeks[$i]->week}: ".number_format((int) $weeks[$i]->clicks).' clicks of '.number_format((int) $weeks[$i]->impressions).' impressions'.($isWhole ? ', '.number_format((int) $weeks[$i]->orders).' orders' : '')], range($from, count($weeks) - 1))])
+        <p class="hint">Clicks by week, {{ $lens->holdsWithheld() && $lens->device === Lens::ALL ? 'all of the pages’ own' : 'of what query rows tell' }}; the last {{ $lens->weeks }} in full colour. @if ($events === []) <a href="{{ route('calendar', $store) }}">Enter sales, holidays and breaks in the data</a> and they are marked here. @endif</p>
+    @endif
+    <div class="filters"><span class="of">By</span>@foreach (GroupSums::SORTS as $key => $label)<a href="{{ route('weigh.numbers', [$store, 'by' => $key] + $lens->query()) }}" @if ($by === $key) aria-current="true" @endif>{{ mb_strtolower($label) }}</a>@endforeach <a href="{{ route('weigh.queries', [$store] + $lens->query()) }}">query</a> <a href="{{ route('weigh', [$store, 'sort' => 'clicks'] + $lens->query()) }}">page</a></div>
+    @if ($by === 'week')
+        <table class="ledger tight">
+            <thead><tr><th scope="col">Week of</th><th scope="col" class="num">Clicks</th><th scope="col" class="num">Impressions</th><th scope="col" class="num">Rate</th><th scope="col" class="num">Position</th>@if ($isWhole)<th scope="col" class="num">Orders</th><th scope="col" class="num">Revenue</th>@endif</tr></thead>
+            <tbody>@forelse (array_reverse($weeks) as $row)<tr><td>{{ $row->week }}</td><td class="num">@n($row->clicks)</td><td class="num">@n($row->impressions)</td><td class="num">{{ $row->impressions > 0 ? number_format(100 * $row->clicks / $row->impressions, 1).'%' : '–' }}</td><td class="num">{{ $row->impressions > 0 && $row->position_sum > 0 ? number_format($row->position_sum / $row->impressions / 1000, 1) : '–' }}</td>@if ($isWhole)<td class="num">@n($row->orders)</td><td class="num">@n($row->revenue)</td>@endif</tr>@empty<tr><td colspan="7">No week has rows.</td></tr>@endforelse</tbody>
+        </table>
+    @else
+        <table class="ledger tight" id="groups">
+            <thead><tr><th scope="col">{{ GroupSums::SORTS[$by] }}</th><th scope="col" class="num">Pages</th><th scope="col" class="num">Clicks</th><th scope="col" class="num">±</th><th scope="col" class="num">Impressions</th><th scope="col" class="num">±</th><th scope="col" class="num">Rate</th><th scope="col" class="num">Position</th>@if ($isWhole && ! in_array($by, ['device', 'class'], true))<th scope="col" class="num">Orders</th><th scope="col" class="num">Revenue</th>@endif</tr></thead>
+            <tbody>
+            @php($told = ['clicks' => 0, 'impressions' => 0])
+            @forelse ($rows as $row)
+                @php($rate = Orchard\Core\Demand\RateRange::of((int) $row['clicks'], (int) $row['impressions']))
+                @php($isTotal = in_array($by, ['device', 'class'], true) && in_array((int) $row['name'], [Lens::ALL, Lens::BUT_BRAND], true))
+                @php($told = $isTotal ? $told : ['clicks' => $told['clicks'] + $row['clicks'], 'impressions' => $told['impressions'] + $row['impressions']])
+                <tr @if ($isTotal) class="is-sum" @endif><td class="wrap-any">@if ($row['asked'])<a href="{{ route('weigh', [$store, 'sort' => 'clicks'] + $lens->query($row['asked'])) }}">{{ $row['label'] }}</a>@elseif ($by === 'collection')<a href="{{ route('page', [$store, $row['name']]) }}">{{ $row['label'] }}</a>@elseif ($by === 'folder')<a href="{{ route('gather', [$store, 'folder' => $row['label'], 'sort' => 'clicks']) }}">{{ $row['label'] }}</a>@else{{ $row['label'] }}@endif</td>
+                    <td class="num">@n($row['pages'])</td><td class="num">@n($row['clicks'])</td><td class="num">@if ($isTold)@include('weigh.change', ['now' => (int) $row['clicks'], 'then' => (int) $row['clicks'.$end]])@else<span class="soft" title="No rows tell this of those weeks">–</span>@endif</td><td class="num">@n($row['impressions'])</td><td class="num">@if ($isTold)@include('weigh.change', ['now' => (int) $row['impressions'], 'then' => (int) $row['impressions'.$end]])@else<span class="soft">–</span>@endif</td>
+                    <td class="num" @if ($rate) title="Four times in five between {{ number_format(100 * $rate->low, 2) }}% and {{ number_format(100 * $rate->high, 2) }}%" @endif>{{ $rate ? number_format(100 * $rate->rate, 1).'%' : '–' }}</td><td class="num">{{ $row['position_sum'] > 0 && $row['impressions'] > 0 ? number_format($row['position_sum'] / $row['impressions'] / 1000, 1) : '–' }}</td>
+                    @if ($isWhole && ! in_array($by, ['device', 'class'], true))<td class="num">@n($row['orders'])</td><td class="num">@n($row['revenue'])</td>@endif</tr>
+            @empty
+                <tr><td colspan="10">{{ $lens->device === Lens::ALL && $lens->class === Lens::ALL ? 'No page has numbers yet.' : 'No file tells rows by that device and class of query.' }}</td></tr>
+            @endforelse
+            @if ($by === 'class' && $rows !== [] && ($all = collect($rows)->firstWhere('name', Lens::ALL)) !== null)
+                <tr><td class="soft" title="What the pages’ own figures hold and no query row explains">withheld</td><td></td><td class="num">{{ number_format((int) $all['clicks'] - $told['clicks']) }}</td><td></td><td class="num">{{ number_format((int) $all['impressions'] - $told['impressions']) }}</td><td></td><td></td><td></td></tr>
+            @endif
+            </tbody>
+        </table>
+        @if ($by === 'collection')<p class="hint">A product counts in every collection whose main content links to it, so these do not add up to the store.</p>@endif
+        @if ($by === 'folder')<p class="hint">Folders of the first level, and of the second within them: the second are part of the first.</p>@endif
+        @if ($by === 'device' && ($all = collect($rows)->firstWhere('name', Lens::ALL)) !== null)<p class="hint">{{ (int) $all['clicks'] === $told['clicks'] ? 'The devices add up to all.' : 'Of '.number_format((int) $all['clicks']).' clicks '.number_format($told['clicks']).' are told by device.' }}</p>@endif
+    @endif
+@endsection
