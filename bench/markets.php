@@ -22,13 +22,14 @@ foreach (range((int) (getenv('BENCH_FROM') ?: 1), (int) (getenv('BENCH_TO') ?: 4
     $scorer = new PageScorer(ModelFit::learn($market->evidence(...), 91), $assumptions);
     $orders = ['upside' => [], 'impressions' => [], 'clicks' => [], 'revenue' => [], 'low rate' => []];
     $truth = [];
-    $held = $asked = 0;
+    $held = [0, 0, 0, 0];
+    $asked = 0;
     $middles = 0.0;
     $rate = array_sum(array_column($market->pages, 'clicks')) / max(1, array_sum(array_column($market->pages, 'impressions')));
     foreach ($market->evidence() as $page) {
-        $p = $page['page'];
+        $p = $page->page;
         $known = $market->pages[$p];
-        $upside = $scorer->score($page['pairs'], $page['kind'], $page['orders'], $page['revenue'], $page['clicks'], 1.0, new Chance($p + 1));
+        $upside = $scorer->score($page, 1.0, new Chance($p + 1));
         $truth[$p] = $known['wording'] + $known['lift'];
         $orders['upside'][$p] = $upside->total();
         $orders['impressions'][$p] = $known['impressions'];
@@ -38,10 +39,12 @@ foreach (range((int) (getenv('BENCH_FROM') ?: 1), (int) (getenv('BENCH_TO') ?: 4
         $middles += $upside->total();
         if ($known['impressions'] >= 100) {
             $asked++;
-            $held += $truth[$p] >= $upside->low && $truth[$p] <= $upside->high ? 1 : 0;
+            foreach ([[$upside->range, $truth[$p]], [$upside->wordingRange, $known['wording']], [$upside->positionRange, $known['lift']], [$upside->valueRange, $known['value']]] as $i => [$range, $true]) {
+                $held[$i] += $range->holds($true) ? 1 : 0;
+            }
         }
     }
-    $row = ['seed' => $seed, 'within' => $held / max(1, $asked), 'sum' => $middles / array_sum($truth)];
+    $row = ['seed' => $seed, 'within' => $held[0] / max(1, $asked), 'wording within' => $held[1] / max(1, $asked), 'position within' => $held[2] / max(1, $asked), 'value within' => $held[3] / max(1, $asked), 'sum' => $middles / array_sum($truth)];
     foreach ([50, (int) ceil(0.05 * count($truth))] as $i => $count) {
         foreach ($orders as $name => $by) {
             $row[$name.($i === 0 ? ' 50' : ' 5%')] = SimulatedMarket::held($by, $truth, $count);
@@ -57,5 +60,7 @@ foreach (['upside', 'impressions', 'clicks', 'revenue', 'low rate'] as $name) {
 }
 result('first 50 by upside, the worst market', count($table).' markets', min([1.0, ...array_column($table, 'upside 50')]), 'of the best', 1.0);
 result('first 5% by upside, the worst market', count($table).' markets', min([1.0, ...array_column($table, 'upside 5%')]), 'of the best', 1.0);
-result('pages whose truth lies in the range that claims 80%', count($table).' markets', $mean('within'), 'of pages', 0.8);
+foreach (['within' => 'both sums', 'wording within' => 'wording', 'position within' => 'position', 'value within' => 'value of a click'] as $key => $name) {
+    result("pages whose truth lies in the range that claims 80%: $name", count($table).' markets', $mean($key), 'of pages', 0.8);
+}
 result('sum of the middles beside the true sum', count($table).' markets', $mean('sum'), 'of the truth', 1.0);

@@ -6,6 +6,7 @@ use App\Access\Http\CspReportController;
 use App\Access\Http\InvitationController;
 use App\Access\Http\PeopleController;
 use App\Access\Http\SessionController;
+use App\Access\Http\TokenController;
 use Illuminate\Foundation\Http\Middleware\ValidateCsrfToken;
 use Illuminate\Support\Facades\Route;
 
@@ -18,6 +19,12 @@ Route::middleware('web')->group(function (): void {
     Route::get('/invitations/{secret}', [InvitationController::class, 'show'])->middleware('throttle:30,1')->name('invitation');
     Route::post('/invitations/{secret}', [InvitationController::class, 'accept'])->middleware('throttle:10,1');
 
+    Route::middleware('auth')->group(function (): void {
+        Route::get('/tokens', [TokenController::class, 'index'])->name('tokens');
+        Route::post('/tokens', [TokenController::class, 'make'])->middleware('throttle:20,1');
+        Route::post('/tokens/{token}/take-back', [TokenController::class, 'takeBack'])->whereNumber('token')->name('tokens.take-back');
+        Route::get('/api/v1/openapi.json', static fn () => response()->file(resource_path('api/openapi.json'), ['Content-Type' => 'application/json']))->name('openapi');
+    });
     Route::middleware(['auth', 'can:manage,store'])->prefix('/s/{store}')->group(function (): void {
         Route::get('/people', [PeopleController::class, 'index'])->name('people');
         Route::post('/people', [PeopleController::class, 'invite'])->name('people.invite');

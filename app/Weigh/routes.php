@@ -2,10 +2,13 @@
 
 declare(strict_types=1);
 
+use App\Access\Http\AnswersJson;
+use App\Weigh\Api\NumbersApi;
 use App\Weigh\Http\FindingsController;
 use App\Weigh\Http\NumbersController;
 use App\Weigh\Http\WeighController;
 use App\Weigh\Http\WorklistController;
+use Illuminate\Routing\Middleware\SubstituteBindings;
 use Illuminate\Support\Facades\Route;
 
 Route::middleware(['web', 'auth', 'can:view,store'])->prefix('/s/{store}')->group(function (): void {
@@ -39,4 +42,14 @@ Route::middleware(['web', 'auth', 'can:view,store'])->prefix('/s/{store}')->grou
         Route::post('/weigh/worklists/{list}/pages/{page}', [WorklistController::class, 'page'])->whereNumber(['list', 'page'])->name('worklist.page');
     });
     Route::post('/weigh/what-if', [FindingsController::class, 'assume'])->middleware('can:manage,store')->name('weigh.assume');
+});
+
+Route::middleware([AnswersJson::class, 'auth:sanctum', 'throttle:120,1', SubstituteBindings::class])->prefix('/api/v1')->group(function (): void {
+    Route::get('/stores', [NumbersApi::class, 'stores']);
+    Route::middleware('can:view,store')->prefix('/stores/{store}/weigh')->group(function (): void {
+        foreach (['pages', 'queries', 'groups', 'losing', 'quick-wins' => 'wins', 'not-in-stock' => 'missing', 'worklists'] as $path => $method) {
+            Route::get('/'.(is_string($path) ? $path : $method), [NumbersApi::class, $method]);
+        }
+        Route::get('/worklists/{list}', [NumbersApi::class, 'worklist'])->whereNumber('list');
+    });
 });

@@ -7,6 +7,7 @@ namespace Bench;
 use Generator;
 use Orchard\Core\Demand\Assumptions;
 use Orchard\Core\Demand\Chance;
+use Orchard\Core\Demand\Evidence;
 use Orchard\Core\Demand\Pair;
 use Orchard\Core\Demand\QueryClass;
 
@@ -16,7 +17,7 @@ use Orchard\Core\Demand\QueryClass;
  */
 final class SimulatedMarket
 {
-    /** @var list<array{kind: int, pairs: list<array{query: int, device: int, clicks: int, impressions: int, position: float, difficulty: float}>, clicks: int, impressions: int, position: float, visits: int, orders: int, revenue: float, wording: float, lift: float, value: float}> */
+    /** @var list<array{kind: int, group: int, pairs: list<array{query: int, device: int, clicks: int, impressions: int, position: float, difficulty: float}>, clicks: int, impressions: int, position: float, visits: int, orders: int, revenue: float, wording: float, lift: float, value: float}> */
     public array $pages = [];
 
     private readonly Chance $chance;
@@ -35,7 +36,8 @@ final class SimulatedMarket
         $query = 0;
         for ($p = 0; $p < $pages; $p++) {
             $kind = [3, 3, 3, 2, 4][$this->chance->whole(0, 4)];
-            [$liking, $price] = $collections[$this->chance->whole(0, 24)];
+            $group = $this->chance->whole(0, 24);
+            [$liking, $price] = $collections[$group];
             $ratio = exp($quality * $this->chance->normal() - $quality ** 2 / 2);
             $place = exp(0.4 + 1.9 * $this->chance->uniform());
             $count = 1 + (int) (7 * (1 - $this->chance->uniform()) ** -0.45 - 7) + $this->chance->whole(0, 6);
@@ -50,11 +52,11 @@ final class SimulatedMarket
                     $best[$id] = [$p, $position];
                 }
             }
-            $raw[] = [$kind, $liking, $price * exp(0.35 * $this->chance->normal()), $ratio, $queries];
+            $raw[] = [$kind, $group + 1, $liking, $price * exp(0.35 * $this->chance->normal()), $ratio, $queries];
         }
-        foreach ($raw as $p => [$kind, $liking, $price, $ratio, $queries]) {
+        foreach ($raw as $p => [$kind, $group, $liking, $price, $ratio, $queries]) {
             $rate = $conversion * $liking * ($kind === 3 ? 1.4 : ($kind === 2 ? 0.9 : 0.2)) * exp(0.35 * $this->chance->normal());
-            $page = ['kind' => $kind, 'pairs' => [], 'clicks' => 0, 'impressions' => 0, 'position' => 0.0, 'visits' => 0, 'orders' => 0, 'revenue' => 0.0, 'wording' => 0.0, 'lift' => 0.0, 'value' => 0.0];
+            $page = ['kind' => $kind, 'group' => $group, 'pairs' => [], 'clicks' => 0, 'impressions' => 0, 'position' => 0.0, 'visits' => 0, 'orders' => 0, 'revenue' => 0.0, 'wording' => 0.0, 'lift' => 0.0, 'value' => 0.0];
             $weighted = 0.0;
             $wording = $lift = 0.0;
             foreach ($queries as [$id, $demand, $position, $effect, $difficulty]) {
@@ -96,7 +98,7 @@ final class SimulatedMarket
     /**
      * What a scorer may know of the market, page by page.
      *
-     * @return Generator<array{page: int, kind: int, pairs: list<Pair>, clicks: float, orders: float, revenue: float}>
+     * @return Generator<Evidence>
      */
     public function evidence(): Generator
     {
@@ -122,7 +124,7 @@ final class SimulatedMarket
             if ($withheld > 0) {
                 $pairs[] = new Pair(0, QueryClass::Generic, 0, max(0, min($withheld, $page['clicks'] - $clicks)), $withheld, max(1.0, ($page['position'] * $page['impressions'] - $places) / $withheld), false);
             }
-            yield ['page' => $p, 'kind' => $page['kind'], 'pairs' => $pairs, 'clicks' => (float) $page['clicks'], 'orders' => (float) $page['orders'], 'revenue' => $page['revenue']];
+            yield new Evidence($p, $page['kind'], $page['group'], $pairs, (float) $page['clicks'], (float) $page['orders'], $page['revenue']);
         }
     }
 

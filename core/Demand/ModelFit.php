@@ -19,7 +19,7 @@ final class ModelFit
     private const FEWEST_ORDERS = 20.0;
 
     /**
-     * @param  Closure(): Generator<array{page: int, kind: int, pairs: list<Pair>, clicks: float, orders: float, revenue: float}>  $pages
+     * @param  Closure(): Generator<Evidence>  $pages
      * @param  float  $days  of the window
      * @param  float  $season  the next 28 days against the window
      */
@@ -29,48 +29,49 @@ final class ModelFit
         $curve = new ClickCurve([array_map(static fn (int $bin): float => ClickCurve::assumed(ClickCurve::middle($bin)), range(0, ClickCurve::BINS - 1))], [], 0);
         $classes = [];
         $spread = 0.05;
-        $model = self::model($curve, $classes, $ratios, $spread, [], [], $season, $days);
+        $model = self::model($curve, $classes, $ratios, $spread, [], [], [], $season, $days);
         for ($round = 0; $round < self::ROUNDS; $round++) {
             $fit = new CurveFit;
             $level = $round === 0 ? 1.0 : self::level($pages, $model);
-            foreach ($pages() as ['page' => $page, 'pairs' => $pairs]) {
-                $generic = array_values(array_filter($pairs, static fn (Pair $pair): bool => $pair->class === QueryClass::Generic));
+            foreach ($pages() as $page) {
+                $generic = array_values(array_filter($page->pairs, static fn (Pair $pair): bool => $pair->class === QueryClass::Generic));
                 $ratio = $round === 0 ? 1.0 : $model->ratioOf($generic)->mean() / $level;
                 foreach ($generic as $pair) {
                     // What is withheld stands at a mean of positions, which bends the curve; it tells of the page, not of the curve.
-                    $pair->query > 0 && $fit->add($page, $pair->device, $pair->position, $pair->clicks, $pair->impressions, $ratio);
+                    $pair->query > 0 && $fit->add($page->page, $pair->device, $pair->position, $pair->clicks, $pair->impressions, $ratio);
                 }
             }
             $curve = $fit->fit();
-            $model = self::model($curve, $classes, $ratios, $spread, [], [], $season, $days);
+            $model = self::model($curve, $classes, $ratios, $spread, [], [], [], $season, $days);
             [$classes, $ratios, $spread] = self::spreads($pages, $model);
-            $model = self::model($curve, $classes, $ratios, $spread, [], [], $season, $days);
+            $model = self::model($curve, $classes, $ratios, $spread, [], [], [], $season, $days);
         }
-        [$orders, $values] = self::worth($pages);
+        [$orders, $values, $groups] = self::worth($pages);
 
-        return self::model($curve, $classes, $ratios, $spread, $orders, $values, $season, $days);
+        return self::model($curve, $classes, $ratios, $spread, $orders, $values, $groups, $season, $days);
     }
 
     /**
      * @param  array<int, float>  $classes
      * @param  array<int, RateShrinkage>  $orders
      * @param  array<int, array{float, float, float}>  $values
+     * @param  array<int, array{float, float, float, float}>  $groups
      */
-    private static function model(ClickCurve $curve, array $classes, RateShrinkage $ratios, float $spread, array $orders, array $values, float $season, float $days): StoreModel
+    private static function model(ClickCurve $curve, array $classes, RateShrinkage $ratios, float $spread, array $orders, array $values, array $groups, float $season, float $days): StoreModel
     {
-        return new StoreModel($curve, $classes, $ratios, $spread, $orders === [] ? [0 => new RateShrinkage(0.01, 2.0)] : $orders, $values === [] ? [0 => [0.0, 0.0, 0.0]] : $values, $season, $days);
+        return new StoreModel($curve, $classes, $ratios, $spread, $orders === [] ? [0 => new RateShrinkage(0.01, 2.0)] : $orders, $values === [] ? [0 => [0.0, 0.0, 0.0]] : $values, $groups, $season, $days);
     }
 
     /**
      * Mean ratio of all pages by what they would earn: curve and ratios tell their level only together, so the ratios' is 1.
      *
-     * @param  Closure(): Generator<array{page: int, kind: int, pairs: list<Pair>, clicks: float, orders: float, revenue: float}>  $pages
+     * @param  Closure(): Generator<Evidence>  $pages
      */
     private static function level(Closure $pages, StoreModel $model): float
     {
         $sum = $weight = 0.0;
-        foreach ($pages() as ['pairs' => $pairs]) {
-            $generic = array_values(array_filter($pairs, static fn (Pair $pair): bool => $pair->class === QueryClass::Generic && $pair->query > 0));
+        foreach ($pages() as $page) {
+            $generic = array_values(array_filter($page->pairs, static fn (Pair $pair): bool => $pair->class === QueryClass::Generic && $pair->query > 0));
             $expected = array_sum(array_map($model->expected(...), $generic));
             $sum += $model->ratioOf($generic)->mean() * $expected;
             $weight += $expected;
@@ -82,7 +83,7 @@ final class ModelFit
     /**
      * How classes stand against the curve, and how far pages and their queries spread.
      *
-     * @param  Closure(): Generator<array{page: int, kind: int, pairs: list<Pair>, clicks: float, orders: float, revenue: float}>  $pages
+     * @param  Closure(): Generator<Evidence>  $pages
      * @return array{array<int, float>, RateShrinkage, float}
      */
     private static function spreads(Closure $pages, StoreModel $model): array
@@ -90,7 +91,8 @@ final class ModelFit
         $classes = [];
         $counts = [];
         [$above, $below] = [0.0, 0.0];
-        foreach ($pages() as ['pairs' => $pairs]) {
+        foreach ($pages() as $page) {
+            $pairs = $page->pairs;
             $clicks = $expected = 0.0;
             foreach ($pairs as $pair) {
                 if ($pair->class === QueryClass::OwnBrand) {
@@ -126,36 +128,84 @@ final class ModelFit
     }
 
     /**
-     * Orders a click and value of an order, by kind.
+     * Orders a click and value of an order: by kind, then how each collection stands against its pages' kinds, then how far pages spread within both.
      *
-     * @param  Closure(): Generator<array{page: int, kind: int, pairs: list<Pair>, clicks: float, orders: float, revenue: float}>  $pages
-     * @return array{array<int, RateShrinkage>, array<int, array{float, float, float}>}
+     * @param  Closure(): Generator<Evidence>  $pages
+     * @return array{array<int, RateShrinkage>, array<int, array{float, float, float}>, array<int, array{float, float, float, float}>}
      */
     private static function worth(Closure $pages): array
     {
-        $counts = [0 => []];
-        $values = [0 => []];
-        foreach ($pages() as ['kind' => $kind, 'clicks' => $clicks, 'orders' => $orders, 'revenue' => $revenue]) {
-            if ($clicks > 0) {
-                $counts[0][] = $counts[$kind][] = [$orders, $clicks];
+        $rows = [];
+        $kinds = [0 => [0.0, 0.0, 0.0]];
+        foreach ($pages() as $page) {
+            if ($page->clicks > 0 || $page->orders > 0) {
+                $rows[] = [$page->kind, $page->group, $page->clicks, $page->orders, $page->revenue];
+                foreach ([0, $page->kind] as $kind) {
+                    $known = $kinds[$kind] ?? [0.0, 0.0, 0.0];
+                    $kinds[$kind] = [$known[0] + $page->clicks, $known[1] + $page->orders, $known[2] + $page->revenue];
+                }
             }
-            if ($orders > 0 && $revenue > 0) {
-                $values[0][] = $values[$kind][] = [$orders, $revenue / $orders];
+        }
+        // Kinds with few orders lean on all kinds together.
+        $kindOf = static fn (int $kind): int => ($kinds[$kind][1] ?? 0.0) >= self::FEWEST_ORDERS ? $kind : 0;
+        $rateOf = static fn (int $kind): float => $kinds[$kindOf($kind)][0] > 0 ? max(1e-12, $kinds[$kindOf($kind)][1] / $kinds[$kindOf($kind)][0]) : 1e-12;
+        $valueOf = static fn (int $kind): float => $kinds[$kindOf($kind)][1] > 0 ? $kinds[$kindOf($kind)][2] / $kinds[$kindOf($kind)][1] : 0.0;
+        $groups = self::groups($rows, $rateOf, $valueOf);
+        $counts = $values = [];
+        foreach ($rows as [$kind, $group, $clicks, $orders, $revenue]) {
+            [$rate, $value] = $groups[$group] ?? [1.0, 1.0, 0.0, 0.0];
+            foreach (array_unique([0, $kindOf($kind)]) as $as) {
+                if ($clicks > 0) {
+                    $counts[$as][] = [$orders, $clicks * $rateOf($kind) * $rate];
+                }
+                if ($orders > 0 && $revenue > 0) {
+                    $values[$as][] = [$orders, $revenue / $orders / max(1e-12, $valueOf($kind) * $value)];
+                }
             }
         }
         $rates = $worth = [];
-        foreach ($counts as $kind => $rows) {
-            if ($kind === 0 || array_sum(array_column($rows, 0)) >= self::FEWEST_ORDERS) {
-                $rates[$kind] = RateShrinkage::fit($rows);
-            }
-        }
-        foreach ($values as $kind => $rows) {
-            if ($kind === 0 || array_sum(array_column($rows, 0)) >= self::FEWEST_ORDERS) {
-                $worth[$kind] = self::orderValue($rows);
+        foreach (array_keys($kinds) as $kind) {
+            if ($kindOf($kind) === $kind) {
+                $rates[$kind] = new RateShrinkage($rateOf($kind), RateShrinkage::fit($counts[$kind] ?? [], 1.0)->strength);
+                $spread = self::orderValue($values[$kind] ?? []);
+                $worth[$kind] = [$valueOf($kind), $spread[1], $spread[2]];
             }
         }
 
-        return [$rates, $worth];
+        return [$rates, $worth, $groups];
+    }
+
+    /**
+     * How collections stand against what their pages' kinds would bring: orders a click and value of an order, each leaned on 1 by how little is known.
+     *
+     * @param  list<array{int, int, float, float, float}>  $rows  kind, group, clicks, orders, revenue by page
+     * @param  Closure(int): float  $rateOf  orders a click of a kind
+     * @param  Closure(int): float  $valueOf  value of an order of a kind
+     * @return array<int, array{float, float, float, float}>
+     */
+    private static function groups(array $rows, Closure $rateOf, Closure $valueOf): array
+    {
+        $sums = [];
+        foreach ($rows as [$kind, $group, $clicks, $orders, $revenue]) {
+            if ($group > 0) {
+                $known = $sums[$group] ?? [0.0, 0.0, 0.0, 0.0];
+                $sums[$group] = [$known[0] + $orders, $known[1] + $clicks * $rateOf($kind), $known[2] + $revenue, $known[3] + $orders * $valueOf($kind)];
+            }
+        }
+        if (count($sums) < 3) {
+            return [];
+        }
+        $rates = RateShrinkage::fit(array_map(static fn (array $sum): array => [$sum[0], $sum[1]], array_values($sums)), 1.0);
+        $told = array_filter($sums, static fn (array $sum): bool => $sum[0] > 0 && $sum[3] > 0 && $sum[2] > 0);
+        [, $between, $within] = self::orderValue(array_values(array_map(static fn (array $sum): array => [$sum[0], $sum[2] / $sum[3]], $told)));
+        $groups = [];
+        foreach ($sums as $group => [$orders, $expected, $revenue, $value]) {
+            $prior = $between > 0 ? $within / $between : 1e6;
+            $law = $rates->posterior($orders, max(0.0, $expected));
+            $groups[$group] = [$law->mean(), $value > 0 ? ($revenue / ($value / max(1e-9, $orders)) + $prior) / ($orders + $prior) : 1.0, 1 / $law->shape, $between * $prior / ($orders + $prior)];
+        }
+
+        return $groups;
     }
 
     /**

@@ -18,8 +18,8 @@ final class PageScorer
     /** Withheld impressions raise the demand of the queries that are told at most to so many times. */
     private const MOST_WITHHELD = 3.0;
 
-    /** Relative doubt about all probabilities of a lift together. */
-    private const SHARED_DOUBT = 0.25;
+    /** Relative doubt about the second sum: about all probabilities of a lift together, and about how often deep positions are seen and clicked, which the curve tells only from afar. */
+    private const DOUBT = 0.4;
 
     /** @var array<int, array<int, array<int, float>>> part of the searches that a target sees clicked, by group of queries, device and thousandths of the position */
     private array $seenAndClicked = [];
@@ -29,23 +29,20 @@ final class PageScorer
     }
 
     /**
-     * @param  list<Pair>  $pairs  of one page, what is withheld as query 0; own brand is left out of the sums
-     * @param  int  $kind  of the page
-     * @param  float  $orders  of the window
-     * @param  float  $revenue  of the window
-     * @param  float  $clicks  all clicks of the window, own brand too: what orders are measured against
-     * @param  ?float  $season  the next 28 days of the page against the window; the market's where it is not given
      * @param  float  $part  part of the upside that counts: 0 for a page that cannot sell or is not listed
+     * @param  ?Chance  $chance  from which the range is drawn; from the second moments where it is not given
+     * @param  ?float  $season  the next 28 days of the page against the window; the market's where it is not given
      */
-    public function score(array $pairs, int $kind, float $orders, float $revenue, float $clicks, float $part = 1.0, ?Chance $chance = null, ?float $season = null): Upside
+    public function score(Evidence $page, float $part = 1.0, ?Chance $chance = null, ?float $season = null): Upside
     {
-        $pairs = array_values(array_filter($pairs, static fn (Pair $pair): bool => $pair->class !== QueryClass::OwnBrand && $pair->impressions > 0));
+        // Own brand is left out of the sums.
+        $pairs = array_values(array_filter($page->pairs, static fn (Pair $pair): bool => $pair->class !== QueryClass::OwnBrand && $pair->impressions > 0));
         $scale = 28 / $this->model->days * ($season ?? $this->model->season);
         $law = $this->model->ratioOf($pairs);
         $gap = $law->shortfall(1.0);
         $ratio = $law->mean();
-        $orderLaw = $this->model->ordersOf($kind, $orders, $clicks);
-        [$value, $valueVariance] = $this->model->orderValueOf($kind, $orders, $revenue);
+        $orderLaw = $this->model->ordersOf($page);
+        [$value, $valueVariance] = $this->model->orderValueOf($page);
         $clickValue = $orderLaw->mean() * $value * $this->assumptions->margin;
         $money = $clickValue * $part;
         $told = array_sum(array_map(static fn (Pair $pair): int => $pair->query > 0 ? $pair->impressions : 0, $pairs));
@@ -80,13 +77,13 @@ final class PageScorer
             $queries[$pair->query] = $known;
         }
         $closed = $wording * $this->assumptions->shareClosed;
-        $total = ($closed + $position) * $money;
         $alone = $this->model->ratios->posterior(0, 0)->shortfall(1.0);
-        [$low, $high] = $total <= 0 ? [0.0, 0.0] : ($chance === null
-            ? self::byMoments($total, $closed, $wording > 0 ? $law->squaredShortfall(1.0) / max(1e-12, $gap ** 2) - 1 : 0.0, $position, $orderLaw, $value, $valueVariance)
-            : $this->byDraws($chance, $law, $expected * $scale * $this->assumptions->shareClosed, $position, $orderLaw, $value, $valueVariance, $part));
+        $spread = $wording > 0 ? $law->squaredShortfall(1.0) / max(1e-12, $gap ** 2) - 1 : 0.0;
+        $ranges = $chance === null
+            ? self::byMoments($closed, $spread, $position, $orderLaw, $value, $valueVariance, $clickValue, $part)
+            : $this->byDraws($chance, $law, $expected * $scale * $this->assumptions->shareClosed, $position, $orderLaw, $value, $valueVariance, $part);
 
-        return new Upside($closed * $money, $position * $money, $low, $high, $closed, $wording, $position, $clickValue, $ratio, $impressions > 0 ? $expected / $impressions : 0.0, $gap > 0 ? max(0.0, min(1.0, 1 - $alone / $gap * ($this->model->ratios->strength / ($law->rate * $this->model->ratios->mean)))) : 0.0, $lifts, $wins, $queries);
+        return new Upside($closed * $money, $position * $money, $ranges[0], $ranges[1], $ranges[2], $ranges[3], $closed, $wording, $position, $clickValue, $ratio, $impressions > 0 ? $expected / $impressions : 0.0, $gap > 0 ? max(0.0, min(1.0, 1 - $alone / $gap * ($this->model->ratios->strength / ($law->rate * $this->model->ratios->mean)))) : 0.0, $lifts, $wins, $queries);
     }
 
     /** Clicks of the window that a query would bring more at the target: its searches seen and clicked there, less what it earns where it stands. */
@@ -100,29 +97,35 @@ final class PageScorer
         return max(0.0, $demand * $rate - $now);
     }
 
-    /** @return array{float, float} */
-    private static function byMoments(float $total, float $wording, float $wordingSpread, float $position, GammaLaw $orders, float $value, float $valueVariance): array
+    /** @return array{Range, Range, Range, Range} of both sums together, of each, and of the value of a click */
+    private static function byMoments(float $wording, float $wordingSpread, float $position, GammaLaw $orders, float $value, float $valueVariance, float $clickValue, float $part): array
     {
+        $worth = (1 + 1 / $orders->shape) * (1 + ($value > 0 ? $valueVariance / $value ** 2 : 0));
         $clicks = $wording + $position;
-        $variance = $wording ** 2 * $wordingSpread + (self::SHARED_DOUBT * $position) ** 2;
-        $relative = (1 + $variance / $clicks ** 2) * (1 + 1 / $orders->shape) * (1 + ($value > 0 ? $valueVariance / $value ** 2 : 0)) - 1;
-        $sigma = sqrt(log(1 + $relative));
+        $variance = $wording ** 2 * $wordingSpread + (self::DOUBT * $position) ** 2;
+        $money = $clickValue * $part;
 
-        return [$total * exp(-$sigma ** 2 / 2 - 1.2816 * $sigma), $total * exp(-$sigma ** 2 / 2 + 1.2816 * $sigma)];
+        return [
+            Range::ofMoments($clicks * $money, (1 + ($clicks > 0 ? $variance / $clicks ** 2 : 0)) * $worth - 1), Range::ofMoments($wording * $money, (1 + $wordingSpread) * $worth - 1),
+            Range::ofMoments($position * $money, (1 + self::DOUBT ** 2) * $worth - 1), Range::ofMoments($clickValue, $worth - 1),
+        ];
     }
 
-    /** @return array{float, float} */
+    /** @return array{Range, Range, Range, Range} of both sums together, of each, and of the value of a click */
     private function byDraws(Chance $chance, GammaLaw $law, float $expected, float $position, GammaLaw $orders, float $value, float $valueVariance, float $part): array
     {
         $spread = $value > 0 ? sqrt(log(1 + $valueVariance / $value ** 2)) : 0.0;
-        $draws = [];
+        $draws = [[], [], [], []];
         for ($i = 0; $i < self::DRAWS; $i++) {
-            $clicks = $expected * max(0.0, 1 - $chance->gamma($law->shape) / $law->rate);
-            $clicks += $position * exp(self::SHARED_DOUBT * $chance->normal() - self::SHARED_DOUBT ** 2 / 2);
-            $draws[] = $clicks * $chance->gamma($orders->shape) / $orders->rate * $value * exp($spread * $chance->normal() - $spread ** 2 / 2) * $this->assumptions->margin * $part;
+            $words = $expected * max(0.0, 1 - $chance->gamma($law->shape) / $law->rate);
+            $places = $position * exp(self::DOUBT * $chance->normal() - self::DOUBT ** 2 / 2);
+            $worth = $chance->gamma($orders->shape) / $orders->rate * $value * exp($spread * $chance->normal() - $spread ** 2 / 2) * $this->assumptions->margin;
+            $draws[0][] = ($words + $places) * $worth * $part;
+            $draws[1][] = $words * $worth * $part;
+            $draws[2][] = $places * $worth * $part;
+            $draws[3][] = $worth;
         }
-        sort($draws);
 
-        return [$draws[(int) (0.1 * self::DRAWS)], $draws[(int) (0.9 * self::DRAWS)]];
+        return [Range::ofDraws($draws[0]), Range::ofDraws($draws[1]), Range::ofDraws($draws[2]), Range::ofDraws($draws[3])];
     }
 }

@@ -19,6 +19,17 @@ final class Span
 
     public const WINDOWS = [4, 13, 26, 52];
 
+    /** The span of a week so many weeks back, from 0 to WEEKS - 1. */
+    public static function of(int $weeksBack): int
+    {
+        $span = 0;
+        foreach (self::CUTS as $nth => $begins) {
+            $span = $weeksBack >= $begins ? $nth : $span;
+        }
+
+        return $span;
+    }
+
     /**
      * Spans of the window of the last so many weeks.
      *

@@ -9,12 +9,16 @@ final readonly class StoreModel
 {
     private const WITHHELD = 9;
 
+    /** By how much variances are larger than they seem, for their strengths and means are themselves learned from the same rows. */
+    private const PLUGGED_IN = 1.2;
+
     /**
      * @param  array<int, float>  $classes  clicks against the curve by class of query
      * @param  RateShrinkage  $ratios  page click ratios: mean 1
      * @param  float  $querySpread  squared relative spread of queries within a page
      * @param  array<int, RateShrinkage>  $orders  orders a click by kind of page; 0 for all kinds
      * @param  array<int, array{float, float, float}>  $orderValues  mean order value, its squared relative spread between pages, and within them, by kind; 0 for all
+     * @param  array<int, array{float, float, float, float}>  $groups  how orders a click and the value of an order stand in each collection against its pages' kinds, and the relative variance of either as far as it is known
      * @param  float  $season  the next 28 days against the window, day by day
      * @param  float  $days  of the window
      */
@@ -25,6 +29,7 @@ final readonly class StoreModel
         public float $querySpread,
         public array $orders,
         public array $orderValues,
+        public array $groups,
         public float $season,
         public float $days,
     ) {
@@ -69,20 +74,30 @@ final readonly class StoreModel
         return $this->ratios->posterior($clicks * $worth, $expected * $worth);
     }
 
-    /** What is known of the orders a click brings on a page of this kind. */
-    public function ordersOf(int $kind, float $orders, float $clicks): GammaLaw
+    /** What is known of the orders a click brings on a page: its own, leaned on its collection, which is leaned on its kind. */
+    public function ordersOf(Evidence $page): GammaLaw
     {
-        return ($this->orders[$kind] ?? $this->orders[0])->posterior($orders, $clicks);
+        $kind = $this->orders[$page->kind] ?? $this->orders[0];
+
+        $law = (new RateShrinkage($kind->mean * ($this->groups[$page->group][0] ?? 1.0), $kind->strength))->posterior($page->orders, $page->clicks);
+        // What is not known of the collection is not known of the page, so far as it leans on it.
+        $leans = 1 - $page->clicks / max(1e-12, $law->rate);
+        $shape = 1 / (self::PLUGGED_IN / $law->shape + ($this->groups[$page->group][2] ?? 0.0) * $leans ** 2);
+
+        return new GammaLaw($shape, $shape / $law->mean());
     }
 
-    /** @return array{float, float} mean value of an order on a page of this kind, and its variance as far as it is known */
-    public function orderValueOf(int $kind, float $orders, float $revenue): array
+    /** @return array{float, float} mean value of an order on a page, and its variance as far as it is known */
+    public function orderValueOf(Evidence $page): array
     {
-        [$mean, $between, $within] = $this->orderValues[$kind] ?? $this->orderValues[0];
+        [$mean, $between, $within] = $this->orderValues[$page->kind] ?? $this->orderValues[0];
+        $mean *= $this->groups[$page->group][1] ?? 1.0;
         $prior = $between > 0 ? $within / $between : 1e6;
-        $known = ($revenue + $prior * $mean) / ($orders + $prior);
+        $known = ($page->revenue + $prior * $mean) / ($page->orders + $prior);
 
-        return [max(0.0, $known), max(0.0, $mean ** 2 * $between * $prior / ($orders + $prior))];
+        $leans = $prior / ($page->orders + $prior);
+
+        return [max(0.0, $known), max(0.0, self::PLUGGED_IN * $mean ** 2 * ($between * $leans + ($this->groups[$page->group][3] ?? 0.0) * $leans ** 2))];
     }
 
     /** @return array<string, mixed> */
@@ -90,7 +105,7 @@ final readonly class StoreModel
     {
         return [
             'curve' => $this->curve->toArray(), 'classes' => $this->classes, 'ratio_strength' => $this->ratios->strength, 'query_spread' => $this->querySpread, 'season' => $this->season, 'days' => $this->days,
-            'orders' => array_map(static fn (RateShrinkage $one): array => [$one->mean, $one->strength], $this->orders), 'order_values' => $this->orderValues,
+            'orders' => array_map(static fn (RateShrinkage $one): array => [$one->mean, $one->strength], $this->orders), 'order_values' => $this->orderValues, 'groups' => $this->groups,
         ];
     }
 
@@ -106,11 +121,15 @@ final readonly class StoreModel
         foreach ($list($data['order_values'] ?? null) as $kind => $one) {
             $values[(int) $kind] = [$number($list($one)[0] ?? null, 0.0), $number($list($one)[1] ?? null, 0.0), $number($list($one)[2] ?? null, 0.0)];
         }
+        $groups = [];
+        foreach ($list($data['groups'] ?? null) as $group => $one) {
+            $groups[(int) $group] = [$number($list($one)[0] ?? null, 1.0), $number($list($one)[1] ?? null, 1.0), $number($list($one)[2] ?? null, 0.0), $number($list($one)[3] ?? null, 0.0)];
+        }
         $classes = [];
         foreach ($list($data['classes'] ?? null) as $class => $multiple) {
             $classes[(int) $class] = $number($multiple, 1.0);
         }
 
-        return new self(ClickCurve::fromArray($list($data['curve'] ?? null)), $classes, new RateShrinkage(1.0, $number($data['ratio_strength'] ?? null, 8.0)), $number($data['query_spread'] ?? null, 0.05), $orders, $values, $number($data['season'] ?? null, 1.0), $number($data['days'] ?? null, 91.0));
+        return new self(ClickCurve::fromArray($list($data['curve'] ?? null)), $classes, new RateShrinkage(1.0, $number($data['ratio_strength'] ?? null, 8.0)), $number($data['query_spread'] ?? null, 0.05), $orders, $values, $groups, $number($data['season'] ?? null, 1.0), $number($data['days'] ?? null, 91.0));
     }
 }

@@ -10,8 +10,10 @@ final readonly class Upside
     /**
      * @param  float  $wording  money from a better click rate at the same positions, within about four weeks
      * @param  float  $position  money from better positions, within three to six months
-     * @param  float  $low  10 in a hundred
-     * @param  float  $high  90 in a hundred
+     * @param  Range  $range  of both together
+     * @param  Range  $wordingRange  of the first sum
+     * @param  Range  $positionRange  of the second
+     * @param  Range  $valueRange  of the value of a click
      * @param  float  $wordingClicks  extra clicks of the first sum
      * @param  float  $fullGapClicks  the same, were all of the gap closed
      * @param  float  $positionClicks  extra clicks of the second
@@ -23,7 +25,7 @@ final readonly class Upside
      * @param  QuickWins  $wins  queries just off the top
      * @param  array<int, array{wording: float, position: float, expected: float, target: ?float, probability: float}>  $queries  money by query id, of both sums; 0 is what is withheld
      */
-    public function __construct(public float $wording, public float $position, public float $low, public float $high, public float $wordingClicks, public float $fullGapClicks, public float $positionClicks, public float $clickValue, public float $ratio, public float $expectedRate, public float $ownPart, public array $lifts, public QuickWins $wins, public array $queries)
+    public function __construct(public float $wording, public float $position, public Range $range, public Range $wordingRange, public Range $positionRange, public Range $valueRange, public float $wordingClicks, public float $fullGapClicks, public float $positionClicks, public float $clickValue, public float $ratio, public float $expectedRate, public float $ownPart, public array $lifts, public QuickWins $wins, public array $queries)
     {
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Store\Calendar;
 
+use DateInterval;
 use DateTimeImmutable;
 
 /** How an event comes again. */
@@ -32,8 +33,16 @@ enum Returns: string
             // The 29th of February is the 1st of March where there is none.
             self::Date => $first->setDate($year, (int) $first->format('n'), (int) $first->format('j')),
             self::Weekday => $this->nthWeekday($first, $year),
-            self::Easter => self::easter($year)->modify(sprintf('%+d days', (int) self::easter((int) $first->format('Y'))->diff($first)->format('%r%a'))),
+            self::Easter => self::daysFrom(self::easter($year), self::easter((int) $first->format('Y'))->diff($first)),
         };
+    }
+
+    /** So many days away: whole days, for months differ in length. */
+    private static function daysFrom(DateTimeImmutable $day, DateInterval $away): DateTimeImmutable
+    {
+        $days = (int) $away->days;
+
+        return $away->invert === 1 ? $day->modify('-'.$days.' days') : $day->modify('+'.$days.' days');
     }
 
     private function nthWeekday(DateTimeImmutable $first, int $year): DateTimeImmutable

@@ -31,7 +31,7 @@ final class NumbersController
 
         return view('weigh.numbers', [
             'store' => $store, 'lens' => $lens, 'by' => $by, 'window' => $window, 'markets' => Markets::of($store), 'weeks' => $weeks, 'breaks' => $window === null ? [] : Breaks::of($store, $window, $lens),
-            'rows' => $by === 'week' ? [] : self::named($store, $by, GroupSums::of($store, $lens, $by)), 'events' => $weeks === [] ? [] : Calendar::between($store, (string) $weeks[0]->week, (string) ($window->lastDay ?? '')),
+            'rows' => $by === 'week' ? [] : self::named($store, $by, GroupSums::of($store, $lens, $by)), 'events' => $weeks === [] || $window === null ? [] : Calendar::between($store, (string) $weeks[0]->week, $window->lastDay),
         ]);
     }
 

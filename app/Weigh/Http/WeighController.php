@@ -54,7 +54,8 @@ final class WeighController
         $evidence = $score === null ? null : (new PageEvidence($store->id, (int) $score->market_id))->page($page);
         $scoring = $score === null ? null : MarketScoring::of($store, (int) $score->market_id);
         abort_if($score === null || $evidence === null || $scoring === null, 404);
-        $upside = $scoring->upside($evidence);
+        [$known, $row] = $evidence;
+        $upside = $scoring->upside($known, $row);
         $window = NumberWindow::of($store);
         $lens = Lens::from($request, $store, $window->isPeriod ?? false);
         $weeks = in_array($lens->weeks, Losses::WEEKS, true) ? $lens->weeks : 13;
@@ -62,7 +63,7 @@ final class WeighController
         $names = DB::table('search_queries')->whereIn('id', [...array_keys($upside->queries), ...array_column(array_slice($changes, 0, 15), 'query')])->pluck('text', 'id');
 
         return view($request->hasHeader('HX-Request') ? 'weigh.why' : 'weigh.page', [
-            'store' => $store, 'score' => $score, 'upside' => $upside, 'pairs' => $evidence['pairs'], 'names' => $names, 'season' => $scoring->seasonOf($evidence['row']), 'assumptions' => $scoring->assumptions, 'row' => $evidence['row'], 'why' => PartThatCounts::why($evidence['row']),
+            'store' => $store, 'score' => $score, 'upside' => $upside, 'pairs' => $known->pairs, 'names' => $names, 'season' => $scoring->seasonOf($row), 'assumptions' => $scoring->assumptions, 'row' => $row, 'why' => PartThatCounts::why($row),
             'page' => DB::table('pages')->where('id', $page)->first(), 'title' => DB::table('page_facts')->where('page_id', $page)->where('to_crawl', 0)->value('title'), 'currency' => Markets::of($store)->find((int) $score->market_id)->currency,
             'changes' => $changes, 'weeks' => $weeks, 'lens' => $lens, 'compared' => DB::table('weigh_sums')->where('store_id', $store->id)->where('weeks', $weeks)->where('device', Lens::ALL)->where('class', Lens::ALL)->where('page_id', $page)->first(),
         ]);

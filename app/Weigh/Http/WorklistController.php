@@ -94,7 +94,7 @@ final class WorklistController
         return back()->with('done', number_format($added)." pages are put into “{$row->name}”.".($there > 0 ? ' '.number_format($there).' were in it already.' : ''));
     }
 
-    public function page(Request $request, Store $store, int $list, int $page): RedirectResponse|Response
+    public function page(Request $request, Store $store, int $list, int $page): RedirectResponse
     {
         $row = $this->list($store, $list);
         $given = $request->validate(['state' => ['nullable', Rule::enum(PageState::class)], 'minutes' => ['nullable', 'integer', 'min:1', 'max:5000'], 'note' => ['nullable', 'string', 'max:500'], 'do' => ['nullable', 'in:up,down,remove']]);

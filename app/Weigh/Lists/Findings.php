@@ -117,7 +117,7 @@ final class Findings
             $next = $last->sort_key.'_'.$last->page_id;
         }
 
-        return ['rows' => array_values($rows), 'next' => $next];
+        return ['rows' => $rows, 'next' => $next];
     }
 
     /** @return array{string, list<int>} */

@@ -33,7 +33,7 @@ return new class extends Migration
         CREATE TABLE weigh_sums (
             store_id BIGINT UNSIGNED NOT NULL, weeks TINYINT UNSIGNED NOT NULL, device TINYINT UNSIGNED NOT NULL, class TINYINT UNSIGNED NOT NULL, page_id BIGINT UNSIGNED NOT NULL, kind TINYINT UNSIGNED NOT NULL, market_id BIGINT UNSIGNED NOT NULL,
             spread_milli INT UNSIGNED NOT NULL, $now, {$money('')}, {$money('_before')}, {$money('_year')},
-            PRIMARY KEY (store_id, weeks, device, class, page_id), KEY by_clicks (store_id, weeks, device, class, clicks, page_id, kind, market_id), KEY by_impressions (store_id, weeks, device, class, impressions, page_id, kind, market_id), KEY by_page (page_id)
+            PRIMARY KEY (store_id, weeks, device, class, page_id), KEY by_clicks (store_id, weeks, device, class, clicks, page_id, kind, market_id), KEY by_impressions (store_id, weeks, device, class, impressions, page_id, kind, market_id)
         );
         CREATE TABLE weigh_groups (
             store_id BIGINT UNSIGNED NOT NULL, weeks TINYINT UNSIGNED NOT NULL, device TINYINT UNSIGNED NOT NULL, class TINYINT UNSIGNED NOT NULL, market_id BIGINT UNSIGNED NOT NULL, sort VARCHAR(10) CHARACTER SET ascii COLLATE ascii_bin NOT NULL, name VARBINARY(190) NOT NULL,

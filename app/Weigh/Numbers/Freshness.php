@@ -13,7 +13,8 @@ final class Freshness
 {
     public static function of(Store $store, NumberWindow $window, QuerySums $queries): string
     {
-        $facts = DB::selectOne("SELECT COUNT(*) AS n, SUM(row_count) AS told, SUM(CRC32(CONCAT_WS(' ', facts, grain, day, days, import_id))) AS mark FROM fact_days WHERE store_id = ? AND state = 'owns'", [$store->id]);
+        // Days behind the window's last, which is not complete yet, are in no sum.
+        $facts = DB::selectOne("SELECT COUNT(*) AS n, SUM(row_count) AS told, SUM(CRC32(CONCAT_WS(' ', facts, grain, day, days, import_id))) AS mark FROM fact_days WHERE store_id = ? AND state = 'owns' AND day <= ?", [$store->id, $window->lastDay]);
         $pages = DB::selectOne("SELECT COUNT(*) AS n, SUM(CRC32(CONCAT_WS(' ', page_id, kind, market_id))) AS mark FROM page_index WHERE store_id = ?", [$store->id]);
         $lists = DB::selectOne('SELECT MAX(import_id) AS newest, COUNT(*) AS n FROM keyword_rows WHERE store_id = ? AND is_current = 1', [$store->id]);
 

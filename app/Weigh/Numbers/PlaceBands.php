@@ -54,9 +54,8 @@ final class PlaceBands
         foreach (DB::select("SELECT week, place, SUM(pairs) AS pairs, SUM(clicks) AS clicks, SUM(impressions) AS impressions FROM weigh_places WHERE $where GROUP BY week, place ORDER BY week, place", $values) as $row) {
             $weeks[(string) $row->week] ??= array_fill(0, count($bands), ['pairs' => 0, 'clicks' => 0, 'impressions' => 0]);
             $at = self::bandOf((int) $row->place, $bands);
-            foreach (['pairs', 'clicks', 'impressions'] as $sum) {
-                $weeks[(string) $row->week][$at][$sum] += (int) $row->{$sum};
-            }
+            $known = $weeks[(string) $row->week][$at];
+            $weeks[(string) $row->week][$at] = ['pairs' => $known['pairs'] + (int) $row->pairs, 'clicks' => $known['clicks'] + (int) $row->clicks, 'impressions' => $known['impressions'] + (int) $row->impressions];
         }
 
         return $weeks;

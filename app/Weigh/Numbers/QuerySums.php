@@ -10,17 +10,11 @@ use App\Store\Markets;
 use App\Store\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Demand\QueryClassifier;
-use Orchard\Core\Demand\Span;
 
 /** What is kept by query: its class, the store's best placed page for it, how many pages stand for it, and its sums by window and market. */
 final readonly class QuerySums
 {
     private const QUERIES = 5000;
-
-    /** Impressions from which a page counts as one that stands for a query, and the part of the query's own. */
-    private const STANDS = 10;
-
-    private const STANDS_PART = 0.1;
 
     public function __construct(private Store $store, private NumberWindow $window)
     {
@@ -55,43 +49,39 @@ final readonly class QuerySums
         return new QueryClassifier(array_values(array_unique(array_filter($brands))), array_values(array_map(static fn (object $row): string => (string) $row->maker, DB::select("SELECT DISTINCT maker FROM page_products WHERE store_id = ? AND maker <> '' LIMIT 5000", [$this->store->id]))));
     }
 
-    /**
-     * Sums the next queries, finds the best placed page of each (of those seen ten times or more the one with the best position) and how many stand for it;
-     * called inside a transaction.
-     *
-     * @return ?int the last query; null where none is left
-     */
-    public function sum(int $after): ?int
+    /** Reads and adds up the next queries; outside of any transaction. Null where none is left. */
+    public function read(int $after): ?SummedQueries
     {
         $id = $this->store->id;
         $last = DB::selectOne('SELECT MAX(query_id) AS id FROM (SELECT query_id FROM weigh_queries WHERE store_id = ? AND query_id > ? ORDER BY query_id LIMIT '.self::QUERIES.') part', [$id, $after])->id;
         if ($last === null) {
             return null;
         }
-        $between = [$id, $after, (int) $last];
-        $now = implode(', ', $this->window->isPeriod ? [0] : Span::now(13));
-        DB::update('UPDATE weigh_queries w LEFT JOIN (
-                SELECT query_id, MAX(IF(nth = 1, page_id, 0)) AS best_page, LEAST(255, SUM(impressions >= '.self::STANDS.' AND impressions >= '.self::STANDS_PART.' * of AND position <= 20)) AS rivals, MAX(of) AS impressions FROM (
-                    SELECT query_id, page_id, SUM(impressions) AS impressions, SUM(position_sum) / SUM(impressions) / 1000 AS position, SUM(SUM(impressions)) OVER (PARTITION BY query_id) AS of,
-                        ROW_NUMBER() OVER (PARTITION BY query_id ORDER BY SUM(impressions) >= '.self::STANDS." DESC, SUM(position_sum) / SUM(impressions), page_id) AS nth
-                    FROM weigh_pairs FORCE INDEX (by_query) WHERE store_id = ? AND query_id > ? AND query_id <= ? AND span IN ($now) AND position_sum > 0 GROUP BY query_id, page_id) ranked
-                GROUP BY query_id) r ON r.query_id = w.query_id SET w.best_page = COALESCE(r.best_page, 0), w.rivals = COALESCE(r.rivals, 0), w.impressions = COALESCE(r.impressions, 0) WHERE w.store_id = ? AND w.query_id > ? AND w.query_id <= ?", [...$between, ...$between]);
-        foreach ($this->window->isPeriod ? [13] : Span::WINDOWS as $weeks) {
-            DB::delete('DELETE FROM weigh_query_sums WHERE store_id = ? AND weeks = ? AND query_id > ? AND query_id <= ?', [$id, $weeks, $after, (int) $last]);
-            $parts = ['' => $this->window->isPeriod ? [0] : Span::now($weeks), '_before' => $this->window->isPeriod ? [] : Span::before($weeks), '_year' => $this->window->isPeriod ? [] : Span::yearEarlier($weeks)];
-            $columns = $sums = [];
-            foreach ($parts as $end => $spans) {
-                foreach (['clicks', 'impressions', 'position_sum'] as $column) {
-                    $columns[] = $column.$end;
-                    $sums[] = $spans === [] ? '0' : 'SUM(IF(p.span IN ('.implode(', ', $spans)."), p.$column, 0))";
-                }
-            }
-            $in = 'p.span IN ('.implode(', ', $parts['']).')';
-            $told = "NULLIF(SUM(IF($in AND p.position_sum > 0, p.impressions, 0)), 0)";
-            DB::insert('INSERT INTO weigh_query_sums (store_id, weeks, market_id, query_id, class, pages, spread_milli, '.implode(', ', $columns).") SELECT ?, ?, i.market_id, p.query_id, MAX(q.class), COUNT(DISTINCT IF($in, p.page_id, NULL)), COALESCE(ROUND(1000 * SQRT(GREATEST(0, SUM(IF($in, p.square, 0)) / $told - POW(SUM(IF($in, p.position_sum, 0)) / $told / 1000, 2)))), 0), ".implode(', ', $sums).'
-                FROM weigh_pairs p FORCE INDEX (by_query) JOIN weigh_queries q ON q.store_id = p.store_id AND q.query_id = p.query_id JOIN page_index i ON i.store_id = p.store_id AND i.page_id = p.page_id WHERE p.store_id = ? AND p.query_id > ? AND p.query_id <= ? AND p.span IN ('.implode(', ', array_unique(array_merge(...array_values($parts)))).') GROUP BY p.query_id, i.market_id', [$id, $weeks, ...$between]);
+        $summed = new SummedQueries($after, (int) $last, $this->window);
+        // With several markets each pair goes to that of its page.
+        [$market, $join] = count(Markets::of($this->store)->all()) === 1 ? [(string) Markets::of($this->store)->first()->id, ''] : ['i.market_id', 'JOIN page_index i ON i.store_id = p.store_id AND i.page_id = p.page_id'];
+        foreach (Stream::rows("SELECT p.query_id, p.page_id, $market, p.span, p.clicks, p.impressions, p.position_sum, p.square FROM weigh_pairs p FORCE INDEX (by_query) $join WHERE p.store_id = $id AND p.query_id > $after AND p.query_id <= $last ORDER BY p.query_id, p.page_id") as $row) {
+            /** @var array{int, int, int, int, int, int, int, float} $row */
+            $summed->add(...$row);
         }
 
-        return (int) $last;
+        return $summed;
+    }
+
+    /** Puts what was read in place of what was there; called inside a transaction. */
+    public function write(SummedQueries $summed): void
+    {
+        $id = $this->store->id;
+        foreach (SumColumns::windows($this->window) as $weeks) {
+            DB::delete('DELETE FROM weigh_query_sums WHERE store_id = ? AND weeks = ? AND query_id > ? AND query_id <= ?', [$id, $weeks, $summed->after, $summed->last]);
+        }
+        DB::update('UPDATE weigh_queries SET best_page = 0, rivals = 0, impressions = 0 WHERE store_id = ? AND query_id > ? AND query_id <= ? AND impressions > 0', [$id, $summed->after, $summed->last]);
+        Bulk::write('weigh_queries', ['store_id', 'query_id', 'best_page', 'rivals', 'impressions'], $summed->best($id), 'INSERT', 'ON DUPLICATE KEY UPDATE best_page = VALUES(best_page), rivals = VALUES(rivals), impressions = VALUES(impressions)');
+        $classes = [];
+        foreach (DB::select('SELECT query_id, class FROM weigh_queries WHERE store_id = ? AND query_id > ? AND query_id <= ? AND class > 0', [$id, $summed->after, $summed->last]) as $row) {
+            $classes[(int) $row->query_id] = (int) $row->class;
+        }
+        $columns = array_merge(...array_map(static fn (string $end): array => ["clicks$end", "impressions$end", "position_sum$end"], SumColumns::ENDS));
+        Bulk::write('weigh_query_sums', ['store_id', 'weeks', 'market_id', 'query_id', 'class', 'pages', 'spread_milli', ...$columns], $summed->sums($id, $classes));
     }
 }

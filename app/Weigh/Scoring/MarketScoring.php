@@ -8,6 +8,7 @@ use App\Store\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Demand\Assumptions;
 use Orchard\Core\Demand\Chance;
+use Orchard\Core\Demand\Evidence;
 use Orchard\Core\Demand\PageScorer;
 use Orchard\Core\Demand\StoreModel;
 use Orchard\Core\Demand\Upside;
@@ -37,10 +38,10 @@ final readonly class MarketScoring
         return $model === null ? null : new self($store->id, $market, $model, Model::assumptions($store), $seasons);
     }
 
-    /** @param  array{page: int, kind: int, pairs: list<\Orchard\Core\Demand\Pair>, clicks: float, orders: float, revenue: float, row: object}  $page */
-    public function upside(array $page, ?Chance $chance = null): Upside
+    /** @param  object  $row  of the page, as PageEvidence gives it */
+    public function upside(Evidence $page, object $row, ?Chance $chance = null): Upside
     {
-        return $this->scorer->score($page['pairs'], $page['kind'], $page['orders'], $page['revenue'], $page['clicks'], PartThatCounts::of($page['row'], $this->assumptions), $chance, $this->seasonOf($page['row'])['factors'][4]);
+        return $this->scorer->score($page, PartThatCounts::of($row, $this->assumptions), $chance, $this->seasonOf($row)['factors'][4]);
     }
 
     /** @return array{factors: array<int, float>, week: ?string, peak: float} */
@@ -48,30 +49,32 @@ final readonly class MarketScoring
     {
         $group = $this->seasons[(int) ($row->group_id ?? 0)] ?? $this->seasons[0];
 
-        return ['factors' => Seasons::ofPage($row->base === null ? null : $row, $group['factors'])] + $group;
+        $factors = Seasons::ofPage($row->base === null ? null : $row, $group['factors']);
+        // A page that its collection's season passes by has none.
+        $follows = 0.5 * ($group['factors'][26] - 1) <= $factors[26] - 1;
+
+        return ['factors' => $factors, 'week' => $follows ? $group['week'] : null, 'peak' => $group['peak']];
     }
 
     /**
      * A row of weigh_scores.
      *
-     * @param  array{page: int, kind: int, pairs: list<\Orchard\Core\Demand\Pair>, clicks: float, orders: float, revenue: float, row: object}  $page
      * @return list<int|float|string|null> in the order of COLUMNS
      */
-    public function row(int $work, array $page): array
+    public function row(int $work, Evidence $page, object $row): array
     {
-        $upside = $this->upside($page);
-        $season = $this->seasonOf($page['row']);
+        $upside = $this->upside($page, $row);
+        $season = $this->seasonOf($row);
         $withheld = 0;
-        foreach ($page['pairs'] as $pair) {
+        foreach ($page->pairs as $pair) {
             $withheld += $pair->query === 0 ? $pair->clicks : 0;
         }
-        $missed = PartThatCounts::isMissing($page['row']) ? $page['clicks'] * 28 / $this->model->days * $season['factors'][4] : 0.0;
+        $missed = PartThatCounts::isMissing($row) ? $page->clicks * 28 / $this->model->days * $season['factors'][4] : 0.0;
         $wins = $upside->wins;
-        $row = $page['row'];
 
         return [
-            $page['page'], $this->store, $this->market, $page['kind'], $work, (int) $row->clicks, (int) $row->impressions, $withheld, (int) $row->position_milli, (int) $row->orders, (string) $row->revenue,
-            $upside->expectedRate, $upside->ratio, $upside->clickValue, $upside->total(), $upside->low, $upside->high, $upside->wording, $upside->position, $upside->ownPart, Reason::of($page['pairs'], $upside, $row),
+            $page->page, $this->store, $this->market, $page->kind, $work, (int) $row->clicks, (int) $row->impressions, $withheld, (int) $row->position_milli, (int) $row->orders, (string) $row->revenue,
+            $upside->expectedRate, $upside->ratio, $upside->clickValue, $upside->total(), $upside->range->low, $upside->range->high, $upside->wording, $upside->position, $upside->ownPart, Reason::of($page->pairs, $upside, $row),
             $upside->fullGapClicks * $upside->clickValue * PartThatCounts::of($row, $this->assumptions), ...array_values($upside->lifts), ...array_values($season['factors']), $season['week'], $season['peak'], $upside->wordingClicks + $upside->positionClicks,
             $missed * $upside->clickValue, $missed, $wins->nearQueries, $wins->nearClicks, $wins->farQueries, $wins->farClicks, $wins->questions, $wins->questionClicks,
         ];

@@ -7,6 +7,7 @@ namespace App\Weigh\Scoring;
 use App\Store\Bulk;
 use Generator;
 use Illuminate\Support\Facades\DB;
+use Orchard\Core\Demand\Evidence;
 use Orchard\Core\Demand\Pair;
 use Orchard\Core\Demand\QueryClass;
 
@@ -21,7 +22,7 @@ final readonly class PageEvidence
     {
     }
 
-    /** @return Generator<array{page: int, kind: int, pairs: list<Pair>, clicks: float, orders: float, revenue: float, row: object}> */
+    /** @return Generator<array{Evidence, object}> */
     public function pages(int $after = 0): Generator
     {
         while ($rows = DB::select('SELECT '.self::COLUMNS.' WHERE i.store_id = ? AND i.market_id = ? AND i.page_id > ? AND (i.impressions > 0 OR i.orders > 0) ORDER BY i.page_id LIMIT '.self::PAGES, [$this->store, $this->market, $after])) {
@@ -33,7 +34,7 @@ final readonly class PageEvidence
         }
     }
 
-    /** @return ?array{page: int, kind: int, pairs: list<Pair>, clicks: float, orders: float, revenue: float, row: object} */
+    /** @return ?array{Evidence, object} */
     public function page(int $page): ?array
     {
         $row = DB::selectOne('SELECT '.self::COLUMNS.' WHERE i.store_id = ? AND i.page_id = ?', [$this->store, $page]);
@@ -43,7 +44,7 @@ final readonly class PageEvidence
 
     /**
      * @param  list<Pair>  $pairs
-     * @return array{page: int, kind: int, pairs: list<Pair>, clicks: float, orders: float, revenue: float, row: object}
+     * @return array{Evidence, object} and its row
      */
     private function evidence(object $row, array $pairs): array
     {
@@ -61,7 +62,7 @@ final readonly class PageEvidence
             $pairs[] = new Pair(0, QueryClass::Generic, 0, max(0, min($withheld, (int) $row->clicks - $clicks)), $withheld, max(1.0, min(100.0, $place)), false);
         }
 
-        return ['page' => (int) $row->page_id, 'kind' => (int) $row->kind, 'pairs' => $pairs, 'clicks' => (float) $row->clicks, 'orders' => (float) $row->orders, 'revenue' => max(0.0, (float) $row->revenue), 'row' => $row];
+        return [new Evidence((int) $row->page_id, (int) $row->kind, (int) $row->group_id, $pairs, (float) $row->clicks, (float) $row->orders, max(0.0, (float) $row->revenue)), $row];
     }
 
     /**

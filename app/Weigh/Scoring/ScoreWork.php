@@ -76,13 +76,8 @@ final class ScoreWork implements LongWork
             $next = match ($phase) {
                 'begin' => $this->begin($run, $store, $window, $queries),
                 'classes' => $this->portion($run, $phase, 'pages', static fn (): ?int => $queries->classify($after, $queries->classifier())),
-                'pages' => $this->portion($run, $phase, 'portions', static fn (): ?int => $pages->sum($after)),
-                'portions' => $this->portion($run, $phase, 'queries', static function () use ($pages): ?int {
-                    $pages->gatherPortions();
-
-                    return null;
-                }),
-                'queries' => $this->portion($run, $phase, 'groups', static fn (): ?int => $queries->sum($after)),
+                'pages' => $this->pages($run, $pages, $after),
+                'queries' => $this->queries($run, $queries, $after),
                 'groups' => $this->groups($run, $store, $window, $after),
                 'seasons' => $this->seasons($run, $store, $window),
                 'models' => $this->models($run, $store, $window),
@@ -115,6 +110,32 @@ final class ScoreWork implements LongWork
         $run->beat(['fingerprint' => $fingerprint], force: true);
 
         return ['classes', 0];
+    }
+
+    /** @return array{string, int} */
+    private function pages(WorkRun $run, PageSums $pages, int $after): array
+    {
+        $summed = $pages->read($after);
+        if ($summed === null) {
+            $run->fenced(static fn () => $pages->finish());
+
+            return ['queries', 0];
+        }
+        $run->fenced(static fn () => $pages->write($summed));
+
+        return ['pages', $summed->last];
+    }
+
+    /** @return array{string, int} */
+    private function queries(WorkRun $run, QuerySums $queries, int $after): array
+    {
+        $summed = $queries->read($after);
+        if ($summed === null) {
+            return ['groups', 0];
+        }
+        $run->fenced(static fn () => $queries->write($summed));
+
+        return ['queries', $summed->last];
     }
 
     /**
@@ -179,7 +200,7 @@ final class ScoreWork implements LongWork
         foreach (Markets::of($store)->all() as $market) {
             $evidence = new PageEvidence($store->id, $market->id);
             $model = ModelFit::learn(static function () use ($evidence, $run): \Generator {
-                foreach ($evidence->pages() as $page) {
+                foreach ($evidence->pages() as [$page]) {
                     yield $page;
                     $run->beat();
                 }
@@ -204,9 +225,9 @@ final class ScoreWork implements LongWork
                 continue;
             }
             $rows = [];
-            foreach ((new PageEvidence($store->id, $market))->pages($from) as $page) {
-                $rows[] = $scoring->row($run->workId, $page);
-                $from = $page['page'];
+            foreach ((new PageEvidence($store->id, $market))->pages($from) as [$page, $row]) {
+                $rows[] = $scoring->row($run->workId, $page, $row);
+                $from = $page->page;
                 if (count($rows) >= self::PORTION) {
                     self::write($run, $rows);
                     $rows = [];
@@ -238,8 +259,8 @@ final class ScoreWork implements LongWork
                 foreach ($chunk as $row) {
                     $page = (new PageEvidence($store->id, (int) $row->market_id))->page((int) $row->page_id);
                     if ($page !== null) {
-                        $upside = $scorings[(int) $row->market_id]->upside($page, new Chance((int) $row->page_id));
-                        DB::update('UPDATE weigh_scores SET low = ?, high = ? WHERE page_id = ?', [$upside->low, $upside->high, $row->page_id]);
+                        $upside = $scorings[(int) $row->market_id]->upside($page[0], $page[1], new Chance((int) $row->page_id));
+                        DB::update('UPDATE weigh_scores SET low = ?, high = ? WHERE page_id = ?', [$upside->range->low, $upside->range->high, $row->page_id]);
                     }
                 }
             });

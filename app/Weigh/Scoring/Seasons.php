@@ -101,7 +101,7 @@ final class Seasons
     }
 
     /**
-     * When the season comes, seen from now: the first week ahead that was seen COMES times as often as the window's weeks, with its neighbours; and how high it goes.
+     * When the season comes, seen from now: the first week ahead that was seen COMES times as often as the window's weeks, and lasted; and how high it goes.
      *
      * @param  array<string, float>  $weeks
      * @return array{week: ?string, peak: float}
@@ -118,10 +118,10 @@ final class Seasons
         $first = null;
         for ($i = 1; $i <= 26; $i++) {
             $at = static fn (int $by): float => $weeks[(new DateTimeImmutable($last))->modify((7 * ($i + $by)).' days')->format('Y-m-d')] ?? 0.0;
-            // Three weeks together, so that one odd week makes no season.
-            $smooth = ($at(-1) + $at(0) + $at(1)) / 3 / $mean;
+            // Three weeks together, so that one odd week makes no season; and the first of them itself, so that none begins before it does.
+            $smooth = ($at(0) + $at(1) + $at(2)) / 3 / $mean;
             $peak = max($peak, $smooth);
-            if ($first === null && $smooth >= self::COMES) {
+            if ($first === null && $smooth >= self::COMES && $at(0) / $mean >= self::COMES) {
                 $first = (new DateTimeImmutable($last))->modify((364 + 7 * $i).' days')->format('Y-m-d');
             }
         }

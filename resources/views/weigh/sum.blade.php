@@ -1,4 +1,5 @@
 @php
+    $round = App\Weigh\Scoring\Scores::shown(...);
     $money = static fn (float $value): string => number_format($value, 2);
     $rate = static fn (float $value): string => number_format(100 * $value, 1).'%';
     $byQuery = [];
@@ -15,9 +16,9 @@
 @if ($why)<p class="note is-hand">Nothing of it counts: {{ $why }}.</p>@endif
 <dl class="facts">
     <dt>Click rate</dt><dd>{{ $rate($row->impressions > 0 ? $row->clicks / $row->impressions : 0) }} of impressions; its positions earn {{ $rate($upside->expectedRate) }} in this store (own brand left out). Leaned on other pages by how little is known, it earns <b>{{ number_format($upside->ratio, 2) }}</b> times what it should.</dd>
-    <dt>Texts</dt><dd>The whole gap is {{ number_format($upside->fullGapClicks, 1) }} clicks in 28 days; {{ $rate($assumptions->shareClosed) }} of it counts. {{ $rate($upside->ownPart) }} of this is shown by the page’s own clicks, the rest is assumed from pages like it.</dd>
-    <dt>Positions</dt><dd>{{ number_format($upside->positionClicks, 1) }} clicks, for queries down to position {{ number_format($assumptions->deepest) }} of which it is the store’s best page, each at the probability of getting there: an assumption, {{ $rate($assumptions->liftProbability) }} at difficulty 0, half as much for every {{ number_format($assumptions->liftFalloff) }} points.</dd>
-    <dt>A click is worth</dt><dd><b>{{ $money($upside->clickValue) }} {{ $currency }}</b>: from @n($row->orders) orders and {{ $money((float) $row->revenue) }} {{ $currency }} over @n($row->clicks) clicks, leaned on pages of its kind.</dd>
+    <dt>Texts</dt><dd><b>{{ $round($upside->wording) }}</b> <span class="soft">({{ $round($upside->wordingRange->low) }} to {{ $round($upside->wordingRange->high) }})</span>, within about four weeks. The whole gap is {{ number_format($upside->fullGapClicks, 1) }} clicks in 28 days; {{ $rate($assumptions->shareClosed) }} of it counts. {{ $rate($upside->ownPart) }} of this is shown by the page’s own clicks, the rest is assumed from pages like it.</dd>
+    <dt>Positions</dt><dd><b>{{ $round($upside->position) }}</b> <span class="soft">({{ $round($upside->positionRange->low) }} to {{ $round($upside->positionRange->high) }})</span>, in three to six months. {{ number_format($upside->positionClicks, 1) }} clicks, for queries down to position {{ number_format($assumptions->deepest) }} of which it is the store’s best page, each at the probability of getting there: an assumption, {{ $rate($assumptions->liftProbability) }} at difficulty 0, half as much for every {{ number_format($assumptions->liftFalloff) }} points.</dd>
+    <dt>A click is worth</dt><dd><b>{{ $money($upside->clickValue) }} {{ $currency }}</b> <span class="soft">({{ $money($upside->valueRange->low) }} to {{ $money($upside->valueRange->high) }})</span>: from @n($row->orders) orders and {{ $money((float) $row->revenue) }} {{ $currency }} over @n($row->clicks) clicks, leaned on its collection and its kind.</dd>
     @if (abs($season['factors'][4] - 1) > 0.02)<dt>Season</dt><dd>The next four weeks are reckoned at {{ number_format($season['factors'][4], 2) }} times the window, as a year earlier stood in its collection and on the page.</dd>@endif
 </dl>
 <table class="ledger">

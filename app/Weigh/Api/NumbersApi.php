@@ -1,0 +1,155 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Weigh\Api;
+
+use App\Store\Facts\NumberWindow;
+use App\Store\Kinds\PageKind;
+use App\Store\Markets;
+use App\Store\Models\Store;
+use App\Weigh\Lists\Findings;
+use App\Weigh\Lists\QueryList;
+use App\Weigh\Lists\WeighedPages;
+use App\Weigh\Numbers\GroupSums;
+use App\Weigh\Numbers\Lens;
+use App\Weigh\Scoring\Losses;
+use App\Weigh\Worklists\Worklists;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+use Orchard\Core\Demand\QueryClass;
+
+/** The numbers as JSON, for the scripts of whoever may see the store: what the screens show, a screen at a time, by key. Described in resources/api/openapi.json. */
+final class NumbersApi
+{
+    public function stores(Request $request): JsonResponse
+    {
+        $rows = DB::table('memberships')->join('stores', 'stores.id', '=', 'memberships.store_id')->where('user_id', $request->user()?->getAuthIdentifier())->orderBy('name')->get(['slug', 'name', 'base_url', 'role']);
+
+        return response()->json(['data' => $rows->map(static fn (object $row): array => ['slug' => $row->slug, 'name' => $row->name, 'url' => $row->base_url, 'role' => $row->role])->all()]);
+    }
+
+    public function pages(Request $request, Store $store): JsonResponse
+    {
+        $lens = $this->lens($request, $store);
+        $sort = is_string($request->query('sort')) && isset(WeighedPages::SORTS[$request->query('sort')]) ? $request->query('sort') : 'upside';
+        ['rows' => $rows, 'next' => $next] = WeighedPages::page($store, $lens, $sort, $this->after($request));
+        $then = $lens->against === 'year' ? '_year' : '_before';
+
+        return $this->answer($store, $lens, array_map(static fn (object $row): array => [
+            'page' => (int) $row->page_id, 'url' => $row->url, 'title' => $row->title, 'kind' => PageKind::from((int) $row->page_kind)->key(), ...self::sums((array) $row, $then),
+            'upside' => self::money($row->upside), 'low' => self::money($row->low), 'high' => self::money($row->high), 'upside_wording' => self::money($row->wording), 'upside_position' => self::money($row->lift), 'extra_clicks' => self::money($row->extra_clicks), 'click_value' => $row->click_value === null ? null : round((float) $row->click_value, 4),
+            'withheld_clicks' => $row->withheld_clicks === null ? null : (int) $row->withheld_clicks, 'reason' => $row->reason, 'touched' => $row->touched, 'worklist' => $row->worklist,
+        ], $rows), $next);
+    }
+
+    public function queries(Request $request, Store $store): JsonResponse
+    {
+        $lens = $this->lens($request, $store);
+        ['rows' => $rows, 'next' => $next] = QueryList::page($store, $lens, $request->query('sort') === 'impressions' ? 'impressions' : 'clicks', $this->after($request));
+        $then = $lens->against === 'year' ? '_year' : '_before';
+
+        return $this->answer($store, $lens, array_map(static fn (object $row): array => ['query' => (int) $row->query_id, 'text' => $row->text, 'class' => QueryClass::from((int) $row->class)->key(), 'pages' => (int) $row->pages, ...self::sums((array) $row, $then), 'volume' => $row->volume === null ? null : (int) $row->volume, 'difficulty' => $row->difficulty === null ? null : (float) $row->difficulty], $rows), $next);
+    }
+
+    public function groups(Request $request, Store $store): JsonResponse
+    {
+        $lens = $this->lens($request, $store);
+        $by = is_string($request->query('by')) && isset(GroupSums::SORTS[$request->query('by')]) ? $request->query('by') : 'kind';
+        $then = $lens->against === 'year' ? '_year' : '_before';
+        if ($by === 'week') {
+            return $this->answer($store, $lens, array_map(static fn (object $row): array => ['name' => (string) $row->week, 'clicks' => (int) $row->clicks, 'impressions' => (int) $row->impressions, 'position' => self::position((array) $row, ''), 'orders' => (int) $row->orders, 'revenue' => self::money($row->revenue)], GroupSums::weeks($store, $lens)), null);
+        }
+        $markets = Markets::of($store);
+        $name = static fn (string $name): string => match ($by) {
+            'kind' => PageKind::from((int) $name)->key(), 'market' => $markets->find((int) $name)->name, 'device' => Lens::DEVICES[(int) $name] ?? 'other', 'class' => Lens::CLASSES[(int) $name] ?? 'other', 'collection' => (string) DB::table('pages')->where('id', (int) $name)->value('url'), default => $name
+        };
+
+        return $this->answer($store, $lens, array_map(static fn (array $row): array => ['name' => $name(is_scalar($row['name']) ? (string) $row['name'] : ''), 'pages' => self::whole($row, 'pages'), ...self::sums($row, $then)], GroupSums::of($store, $lens, $by)), null);
+    }
+
+    public function losing(Request $request, Store $store): JsonResponse
+    {
+        $lens = $this->lens($request, $store);
+
+        return $this->answer($store, $lens, array_map(static fn (object $row): array => ['page' => (int) $row->page_id, 'url' => $row->url, 'clicks' => (int) $row->clicks, 'change' => -(int) $row->lost, 'by_searches' => self::money($row->demand), 'by_position' => self::money($row->place), 'by_click_rate' => self::money($row->rate), 'by_queries_new' => self::money($row->came), 'by_queries_gone' => self::money($row->went), 'by_withheld' => self::money($row->withheld)], Losses::page($store, $lens)), null);
+    }
+
+    public function wins(Request $request, Store $store): JsonResponse
+    {
+        $lens = $this->lens($request, $store);
+        $sort = is_string($request->query('sort')) && isset(Findings::WINS[$request->query('sort')]) ? $request->query('sort') : 'near';
+        ['rows' => $rows, 'next' => $next] = Findings::wins($store, $lens, $sort, $this->after($request));
+
+        return $this->answer($store, $lens, array_map(static fn (object $row): array => ['page' => (int) $row->page_id, 'url' => $row->url, 'queries' => (int) $row->queries, 'extra_clicks' => self::money($row->gain), 'worth' => self::money($row->gain * $row->click_value), 'best' => array_map(static fn (object $one): array => ['text' => $one->text, 'position' => round((float) $one->position, 2), 'impressions' => (int) $one->impressions, 'clicks' => (int) $one->clicks], $row->best)], $rows), $next);
+    }
+
+    public function missing(Request $request, Store $store): JsonResponse
+    {
+        $lens = $this->lens($request, $store);
+        ['rows' => $rows, 'next' => $next] = Findings::missing($store, $lens, $this->after($request));
+
+        return $this->answer($store, $lens, array_map(static fn (object $row): array => ['page' => (int) $row->page_id, 'url' => $row->url, 'number' => $row->number, 'back_on' => $row->back_on, 'clicks_in_28_days' => self::money($row->missed_clicks), 'missed_in_28_days' => self::money($row->missed)], $rows), $next);
+    }
+
+    public function worklists(Store $store): JsonResponse
+    {
+        return response()->json(['data' => array_map(static fn (object $row): array => ['id' => (int) $row->id, 'name' => $row->name, 'owner' => $row->owner, 'first_day' => $row->first_day, 'due_day' => $row->due_day, 'state' => $row->state, 'pages' => (int) $row->pages, 'done' => (int) $row->done, 'upside' => self::money($row->upside), 'upside_done' => self::money($row->upside_done)], Worklists::all($store))]);
+    }
+
+    public function worklist(Store $store, int $list): JsonResponse
+    {
+        $row = Worklists::find($store, $list) ?? abort(404);
+
+        return response()->json(['data' => array_map(static fn (object $page): array => ['page' => (int) $page->page_id, 'url' => $page->url, 'state' => $page->state, 'minutes' => (int) $page->minutes, 'upside' => self::money($page->upside), 'reason' => $page->reason, 'note' => $page->note], Worklists::pages($row))]);
+    }
+
+    private function lens(Request $request, Store $store): Lens
+    {
+        return Lens::from($request, $store, NumberWindow::of($store)->isPeriod ?? false);
+    }
+
+    private function after(Request $request): ?string
+    {
+        return is_string($request->query('after')) ? mb_substr($request->query('after'), 0, 80) : null;
+    }
+
+    /** @param  list<array<string, mixed>>  $data */
+    private function answer(Store $store, Lens $lens, array $data, ?string $next): JsonResponse
+    {
+        $window = NumberWindow::of($store);
+
+        return response()->json(['window' => $window === null ? null : ['weeks' => $window->isPeriod ? null : $lens->weeks, 'last_day' => $window->lastDay, 'against' => $lens->against, 'device' => Lens::DEVICES[$lens->device] ?? 'all', 'class' => Lens::CLASSES[$lens->class] ?? 'all'], 'data' => $data, 'next' => $next]);
+    }
+
+    /**
+     * @param  array<string, mixed>  $row
+     * @return array<string, int|float|null>
+     */
+    private static function sums(array $row, string $then): array
+    {
+        return ['clicks' => self::whole($row, 'clicks'), 'impressions' => self::whole($row, 'impressions'), 'position' => self::position($row, ''), 'clicks_then' => self::whole($row, "clicks$then"), 'impressions_then' => self::whole($row, "impressions$then"), 'position_then' => self::position($row, $then)]
+            + (array_key_exists('revenue', $row) ? ['orders' => self::whole($row, 'orders'), 'revenue' => self::money($row['revenue'])] : []);
+    }
+
+    /** @param  array<string, mixed>  $row */
+    private static function whole(array $row, string $key): int
+    {
+        return is_numeric($row[$key] ?? null) ? (int) $row[$key] : 0;
+    }
+
+    /** @param  array<string, mixed>  $row */
+    private static function position(array $row, string $end): ?float
+    {
+        $impressions = self::whole($row, "impressions$end");
+        $sum = self::whole($row, "position_sum$end");
+
+        return $impressions > 0 && $sum > 0 ? round($sum / $impressions / 1000, 2) : null;
+    }
+
+    private static function money(mixed $value): ?float
+    {
+        return is_numeric($value) ? round((float) $value, 2) : null;
+    }
+}

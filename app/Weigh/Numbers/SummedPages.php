@@ -1,0 +1,190 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Weigh\Numbers;
+
+use Closure;
+use Generator;
+use Orchard\Core\Demand\Span;
+
+/** What the facts of a portion of pages add up to. */
+final class SummedPages
+{
+    /** Spans of the weeks whose places are counted. */
+    private const PLACED = 3;
+
+    /** @var array<int, array<int, array<int, array{int, int, int, float}>>> clicks, impressions, position sum and squares by page, query x 4 + device, span */
+    private array $pairs = [];
+
+    /** @var array<int, array<int, array<string, array{int, int, int}>>> clicks, impressions, position sum by page, query x 4 + device, week */
+    private array $weeks = [];
+
+    /** @var array<int, array<int, array<int, array{int, int, int, float}>>> by page, device, span */
+    private array $devices = [];
+
+    /** @var array<int, array<string, array{int, int, int, int, float}>> clicks, impressions, position sum, orders, revenue by page, week */
+    private array $own = [];
+
+    /** @var array<string, int> span of each week that was added */
+    private array $spans = [];
+
+    /**
+     * @param  array<int, array{int, int}>  $pages  kind and market by page
+     * @param  bool  $tellsDevices  whether what queries tell by device is all that is told by device
+     */
+    public function __construct(public readonly int $after, public readonly int $last, public readonly array $pages, private readonly bool $tellsDevices)
+    {
+    }
+
+    public function addQuery(int $page, int $query, int $device, int $span, string $week, int $clicks, int $impressions, int $positions): void
+    {
+        $key = $query * 4 + $device;
+        $known = $this->pairs[$page][$key][$span] ?? [0, 0, 0, 0.0];
+        $this->pairs[$page][$key][$span] = [$known[0] + $clicks, $known[1] + $impressions, $known[2] + $positions, $known[3] + $positions * ($positions / $impressions) / 1e6];
+        $known = $this->weeks[$page][$key][$week] ?? [0, 0, 0];
+        $this->weeks[$page][$key][$week] = [$known[0] + $clicks, $known[1] + $impressions, $known[2] + $positions];
+        $this->spans[$week] = $span;
+    }
+
+    public function addDevice(int $page, int $device, int $span, int $clicks, int $impressions, int $positions): void
+    {
+        $known = $this->devices[$page][$device][$span] ?? [0, 0, 0, 0.0];
+        $this->devices[$page][$device][$span] = [$known[0] + $clicks, $known[1] + $impressions, $known[2] + $positions, $known[3] + ($impressions > 0 ? $positions * ($positions / $impressions) / 1e6 : 0.0)];
+    }
+
+    public function addPage(int $page, int $span, string $week, int $clicks, int $impressions, int $positions, int $orders, float $revenue): void
+    {
+        $this->own[$page][$week] = [$clicks, $impressions, $positions, $orders, $revenue];
+        $this->spans[$week] = $span;
+    }
+
+    /** @return Generator<string> lines of weigh_pairs, in the order of its key */
+    public function pairs(int $store): Generator
+    {
+        ksort($this->pairs);
+        foreach ($this->pairs as $page => $keys) {
+            ksort($keys);
+            $lines = '';
+            foreach ($keys as $key => $spans) {
+                ksort($spans);
+                $begin = "$store\t$page\t".($key >> 2)."\t".($key & 3)."\t";
+                foreach ($spans as $span => [$clicks, $impressions, $positions, $square]) {
+                    $lines .= "$begin$span\t$clicks\t$impressions\t$positions\t$square\n";
+                }
+            }
+            yield $lines;
+        }
+    }
+
+    /**
+     * @param  Closure(int): int  $classOf  class of a query
+     * @return array<int, PageTally> by page
+     */
+    public function tallies(Closure $classOf): array
+    {
+        $tallies = [];
+        foreach ($this->pairs as $page => $keys) {
+            $tally = $tallies[$page] = new PageTally;
+            foreach ($keys as $key => $spans) {
+                $class = $classOf($key >> 2);
+                foreach ($spans as $span => [$clicks, $impressions, $positions, $square]) {
+                    $tally->add($class, $key & 3, $span, $clicks, $impressions, $positions, $square);
+                    $this->tellsDevices && $tally->add(Lens::TOTAL_BY_DEVICE, $key & 3, $span, $clicks, $impressions, $positions, $square);
+                }
+            }
+        }
+        foreach ($this->devices as $page => $devices) {
+            $tally = $tallies[$page] ??= new PageTally;
+            foreach ($devices as $device => $spans) {
+                foreach ($spans as $span => [$clicks, $impressions, $positions, $square]) {
+                    $tally->add(Lens::TOTAL_BY_DEVICE, $device, $span, $clicks, $impressions, $positions, $square);
+                }
+            }
+        }
+        foreach ($this->own as $page => $weeks) {
+            $tally = $tallies[$page] ??= new PageTally;
+            foreach ($weeks as $week => [$clicks, $impressions, $positions, $orders, $revenue]) {
+                $tally->add(Lens::TOTAL, Lens::ALL, $this->spans[$week], $clicks, $impressions, $positions, 0.0, $orders, $revenue);
+            }
+        }
+        ksort($tallies);
+
+        return $tallies;
+    }
+
+    /**
+     * @param  Closure(int): int  $classOf
+     * @return Generator<list<int|float|string>> rows of weigh_weeks; none of a period
+     */
+    public function weeks(int $store, int $part, Closure $classOf, bool $isByWeek): Generator
+    {
+        if (! $isByWeek) {
+            return;
+        }
+        $sums = [];
+        foreach ($this->weeks as $page => $keys) {
+            [$kind, $market] = $this->pages[$page];
+            foreach ($keys as $key => $weeks) {
+                $of = "$market\t$kind\t".($key & 3)."\t".$classOf($key >> 2);
+                foreach ($weeks as $week => [$clicks, $impressions, $positions]) {
+                    $known = $sums[$week][$of] ?? [0, 0, 0, 0, 0.0];
+                    $sums[$week][$of] = [$known[0] + $clicks, $known[1] + $impressions, $known[2] + $positions, 0, 0.0];
+                }
+            }
+        }
+        foreach ($this->own as $page => $weeks) {
+            [$kind, $market] = $this->pages[$page];
+            $of = "$market\t$kind\t".Lens::ALL."\t".Lens::ALL;
+            foreach ($weeks as $week => $one) {
+                $known = $sums[$week][$of] ?? [0, 0, 0, 0, 0.0];
+                $sums[$week][$of] = [$known[0] + $one[0], $known[1] + $one[1], $known[2] + $one[2], $known[3] + $one[3], $known[4] + $one[4]];
+            }
+        }
+        foreach ($sums as $week => $ofs) {
+            foreach ($ofs as $of => $numbers) {
+                yield [$store, $part, (string) $week, ...array_map(intval(...), explode("\t", $of)), ...$numbers];
+            }
+        }
+    }
+
+    /** @return Generator<list<int|string>> rows of weigh_places: how many pairs stood at each place in each week */
+    public function places(int $store, int $part, int $most): Generator
+    {
+        $counts = [];
+        foreach ($this->weeks as $page => $keys) {
+            [$kind, $market] = $this->pages[$page];
+            foreach ($keys as $weeks) {
+                foreach ($weeks as $week => [$clicks, $impressions, $positions]) {
+                    if ($positions > 0 && $this->spans[$week] < self::PLACED) {
+                        $place = min($most, max(1, (int) round($positions / $impressions / 1000)));
+                        $known = $counts[$week][$market][$kind][$place] ?? [0, 0, 0];
+                        $counts[$week][$market][$kind][$place] = [$known[0] + 1, $known[1] + $clicks, $known[2] + $impressions];
+                    }
+                }
+            }
+        }
+        foreach ($counts as $week => $markets) {
+            foreach ($markets as $market => $kinds) {
+                foreach ($kinds as $kind => $places) {
+                    foreach ($places as $place => $numbers) {
+                        yield [$store, $part, (string) $week, $market, $kind, $place, ...$numbers];
+                    }
+                }
+            }
+        }
+    }
+
+    /**
+     * @param  array<int, PageTally>  $tallies
+     * @return Generator<list<int>> rows of weigh_seasons: impressions in the window's weeks a year earlier, and in those that followed
+     */
+    public static function seasons(int $store, array $tallies): Generator
+    {
+        foreach ($tallies as $page => $tally) {
+            $total = $tally->total();
+            $in = static fn (array $spans): int => array_sum(array_map(static fn (int $span): int => $total[$span][1] ?? 0, $spans));
+            yield [$store, $page, $in(Span::yearEarlier(13)), $in(Span::ahead(4)), $in(Span::ahead(13)), $in(Span::ahead(26))];
+        }
+    }
+}

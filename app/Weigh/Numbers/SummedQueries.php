@@ -1,0 +1,99 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Weigh\Numbers;
+
+use App\Store\Facts\NumberWindow;
+use Generator;
+
+/** What the pairs of a portion of queries add up to; they come query by query, page by page. */
+final class SummedQueries
+{
+    /** Impressions from which a page counts as one that stands for a query, the part of the query's own, and how deep it may stand. */
+    private const STANDS = 10;
+
+    private const STANDS_PART = 0.1;
+
+    private const STANDS_TO = 20.0;
+
+    /** Spans of the window in which a query's best page is found. */
+    private const NOW = 3;
+
+    /** @var array<int, array<int, array<int, array{int, int, int, float}>>> clicks, impressions, position sum, squares by query, market, span */
+    private array $sums = [];
+
+    /** @var array<int, array<int, array<int, int>>> spans in which each page was seen, as bits, by query, market, page */
+    private array $pages = [];
+
+    /** @var array<int, array<int, array{int, int}>> impressions and position sum of the window by query, page */
+    private array $now = [];
+
+    public function __construct(public readonly int $after, public readonly int $last, private readonly NumberWindow $window)
+    {
+    }
+
+    public function add(int $query, int $page, int $market, int $span, int $clicks, int $impressions, int $positions, float $square): void
+    {
+        $known = $this->sums[$query][$market][$span] ?? [0, 0, 0, 0.0];
+        $this->sums[$query][$market][$span] = [$known[0] + $clicks, $known[1] + $impressions, $known[2] + $positions, $known[3] + $square];
+        $this->pages[$query][$market][$page] = ($this->pages[$query][$market][$page] ?? 0) | (1 << $span);
+        if ($span < self::NOW && $positions > 0) {
+            $known = $this->now[$query][$page] ?? [0, 0];
+            $this->now[$query][$page] = [$known[0] + $impressions, $known[1] + $positions];
+        }
+    }
+
+    /** @return Generator<list<int>> store, query, its best placed page (of those seen ten times or more the one with the best position), how many pages stand for it, impressions */
+    public function best(int $store): Generator
+    {
+        foreach ($this->now as $query => $pages) {
+            $all = array_sum(array_column($pages, 0));
+            $best = [0, false, INF];
+            $stand = 0;
+            ksort($pages);
+            foreach ($pages as $page => [$impressions, $positions]) {
+                $position = $positions / $impressions;
+                $isSeen = $impressions >= self::STANDS;
+                if ([$isSeen ? 0 : 1, $position] < [$best[1] ? 0 : 1, $best[2]]) {
+                    $best = [$page, $isSeen, $position];
+                }
+                $stand += $isSeen && $impressions >= self::STANDS_PART * $all && $position <= 1000 * self::STANDS_TO ? 1 : 0;
+            }
+            yield [$store, $query, $best[0], min(255, $stand), $all];
+        }
+    }
+
+    /**
+     * @param  array<int, int>  $classes  of the queries that are not generic
+     * @return Generator<list<int>> rows of weigh_query_sums; windows in which nothing was seen, then or now, are left out
+     */
+    public function sums(int $store, array $classes): Generator
+    {
+        foreach (SumColumns::windows($this->window) as $weeks) {
+            $spans = SumColumns::spans($this->window, $weeks);
+            $bits = array_sum(array_map(static fn (int $span): int => 1 << $span, $spans[0]));
+            foreach ($this->sums as $query => $markets) {
+                foreach ($markets as $market => $bySpan) {
+                    $numbers = [];
+                    $seen = 0;
+                    $spread = 0;
+                    foreach ($spans as $nth => $part) {
+                        $sum = [0, 0, 0, 0.0];
+                        foreach ($part as $span) {
+                            $one = $bySpan[$span] ?? [0, 0, 0, 0.0];
+                            $sum = [$sum[0] + $one[0], $sum[1] + $one[1], $sum[2] + $one[2], $sum[3] + $one[3]];
+                        }
+                        array_push($numbers, $sum[0], $sum[1], $sum[2]);
+                        $seen += $sum[1];
+                        $spread = $nth === 0 && $sum[1] > 0 && $sum[3] > 0 ? (int) round(1000 * sqrt(max(0.0, $sum[3] / $sum[1] - ($sum[2] / $sum[1] / 1000) ** 2))) : $spread;
+                    }
+                    if ($seen > 0) {
+                        $pages = count(array_filter($this->pages[$query][$market], static fn (int $seenIn): bool => ($seenIn & $bits) !== 0));
+                        yield [$store, $weeks, $market, $query, $classes[$query] ?? 0, min(65535, $pages), $spread, ...$numbers];
+                    }
+                }
+            }
+        }
+    }
+}

@@ -1,0 +1,117 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Access\Models\User;
+use App\Access\Role;
+use App\Store\Models\Store;
+use App\Weigh\Worklists\Worklists;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Route;
+use Tests\Web\Site;
+
+function tokenOf(Store $store, Role $role = Role::Viewer): string
+{
+    return member($store, $role)->createToken('script', ['read'], now()->addDay())->plainTextToken;
+}
+
+/** @return array<string, mixed> */
+function openApi(): array
+{
+    return (array) json_decode((string) file_get_contents(resource_path('api/openapi.json')), true, flags: JSON_THROW_ON_ERROR);
+}
+
+it('answers what its description says, key by key', function (): void {
+    $store = weighableStore();
+    weigh($store);
+    $list = Worklists::find($store, Worklists::open($store, 'December', '2026-12-01', '2026-12-31', 600, null, null, null)) ?? throw new LogicException;
+    Worklists::add($store, $list, [(int) DB::table('weigh_scores')->where('store_id', $store->id)->value('page_id')]);
+    $token = tokenOf($store);
+    $answered = 0;
+    foreach (openApi()['paths'] as $path => $described) {
+        $answer = $this->withToken($token)->getJson('/api/v1'.str_replace(['{store}', '{list}'], [$store->slug, (string) $list->id], $path))->assertOk()->json();
+        $schema = $described['get']['responses']['200']['content']['application/json']['schema'];
+        expect(array_keys($answer))->toEqualCanonicalizing($schema['required']);
+        $row = $schema['properties']['data']['items'];
+        foreach ($answer['data'] as $one) {
+            expect(array_keys($one))->toEqualCanonicalizing($row['required'], $path);
+            foreach ($one as $key => $value) {
+                $types = (array) $row['properties'][$key]['type'];
+                $is = match (true) {
+                    $value === null => 'null', is_int($value) => 'integer', is_float($value) => 'number', is_array($value) => 'array', default => 'string'
+                };
+                expect(in_array($is, $types, true) || ($is === 'integer' && in_array('number', $types, true)))->toBeTrue("$path: $key is $is");
+            }
+            $answered++;
+        }
+    }
+    expect($answered)->toBeGreaterThan(15);
+    // And nothing is answered that is not described.
+    $routes = array_filter(array_map(static fn ($route): string => '/'.$route->uri(), iterator_to_array(Route::getRoutes())), static fn (string $uri): bool => str_starts_with($uri, '/api/v1/') && $uri !== '/api/v1/openapi.json');
+    expect(array_values(array_unique(array_map(static fn (string $uri): string => substr($uri, strlen('/api/v1')), $routes))))->toEqualCanonicalizing(array_keys(openApi()['paths']));
+});
+
+it('says the same as the screens', function (): void {
+    $store = weighableStore();
+    weigh($store);
+    $this->withToken(tokenOf($store));
+    $pages = $this->getJson("/api/v1/stores/{$store->slug}/weigh/pages")->json('data');
+    $exported = weighed($store);
+    foreach ($pages as $page) {
+        $row = $exported[(string) parse_url($page['url'], PHP_URL_PATH)];
+        expect($page['upside'])->toEqualWithDelta($row['upside'], 0.011)->and($page['clicks'])->toBe($row['clicks'])->and($page['reason'])->toBe($row['reason']);
+    }
+    $kinds = $this->getJson("/api/v1/stores/{$store->slug}/weigh/groups?by=class")->json('data');
+    $named = array_column($kinds, null, 'name');
+    expect($named['all']['clicks'])->toBe(array_sum(array_column($exported, 'clicks')))->and($named['brand']['clicks'])->toBe(13 * 30)->and($named['but-brand']['clicks'])->toBe(13 * (60 + 12 + 20 + 20));
+    expect($this->getJson("/api/v1/stores/{$store->slug}/weigh/queries?class=brand")->json('data.0.text'))->toBe('a site');
+});
+
+it('opens for living tokens of the store’s people alone, and never for a session', function (): void {
+    $store = weighableStore();
+    $path = "/api/v1/stores/{$store->slug}/weigh/pages";
+    $this->get($path)->assertStatus(401)->assertHeader('Content-Type', 'application/json');
+    $this->actingAs(member($store, Role::Owner))->get($path)->assertStatus(401);
+    $this->app['auth']->forgetGuards();
+    $this->withToken('orchard_nonsense')->get($path)->assertStatus(401);
+    $this->withToken(tokenOf((new Site)->store(), Role::Owner))->get($path)->assertStatus(404);
+    $this->app['auth']->forgetGuards();
+    $old = member($store, Role::Viewer)->createToken('old', ['read'], now()->subMinute())->plainTextToken;
+    $this->withToken($old)->get($path)->assertStatus(401);
+    $this->app['auth']->forgetGuards();
+    $user = member($store, Role::Viewer);
+    $token = $user->createToken('mine', ['read'], now()->addDay())->plainTextToken;
+    $this->withToken($token)->get($path)->assertOk();
+    expect($this->withToken($token)->getJson('/api/v1/stores')->json('data'))->toHaveCount(1);
+    // Whoever is no longer of the store's people reads nothing of it.
+    DB::table('memberships')->where('user_id', $user->id)->delete();
+    $this->app['auth']->forgetGuards();
+    $this->withToken($token)->get($path)->assertStatus(404);
+    // It opens no screen, and begins nothing.
+    $this->app['auth']->forgetGuards();
+    $this->app['auth']->shouldUse('web');
+    $this->withToken($token)->post("/s/{$store->slug}/weigh/score")->assertRedirect('/sign-in');
+});
+
+it('lets people make tokens of their own and take them back, nobody else’s', function (): void {
+    $store = (new Site)->store();
+    $this->get('/tokens')->assertRedirect('/sign-in');
+    $mine = member($store, Role::Viewer);
+    $this->actingAs($mine)->post('/tokens', ['name' => 'report', 'days' => 30])->assertRedirect('/tokens')->assertSessionHas('token');
+    $this->get('/tokens')->assertOk()->assertSee('report');
+    $id = (int) DB::table('personal_access_tokens')->where('tokenable_id', $mine->id)->value('id');
+    $kept = (string) DB::table('personal_access_tokens')->where('id', $id)->value('token');
+    expect($kept)->toMatch('/^[0-9a-f]{64}$/');
+    $this->post('/tokens', ['name' => '', 'days' => 30])->assertSessionHasErrors('name');
+    $this->post('/tokens', ['name' => 'x', 'days' => 9999])->assertSessionHasErrors('days');
+    $this->actingAs(member($store, Role::Owner))->post("/tokens/$id/take-back")->assertRedirect();
+    expect(DB::table('personal_access_tokens')->where('id', $id)->exists())->toBeTrue();
+    $this->actingAs($mine)->post("/tokens/$id/take-back")->assertRedirect();
+    expect(DB::table('personal_access_tokens')->where('id', $id)->exists())->toBeFalse();
+    for ($n = 0; $n < 20; $n++) {
+        $mine->createToken("t$n");
+    }
+    $this->post('/tokens', ['name' => 'one more', 'days' => 1])->assertSessionHasErrors('name');
+    expect(User::query()->findOrFail($mine->id)->tokens()->count())->toBe(20);
+    $this->get('/api/v1/openapi.json')->assertOk();
+});
