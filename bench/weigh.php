@@ -62,7 +62,7 @@ foreach (['', 'sort=extra_clicks', 'sort=impressions', 'sort=clicks', 'sort=reve
     $times[] = $time = $screen->median("/s/bench-wide/weigh?$asked");
     result('list: '.($asked === '' ? 'as usual' : $asked), $size, $time, 'ms', $empty);
 }
-foreach (['quick-wins', 'quick-wins?sort=far', 'quick-wins?sort=question', 'quick-wins?sort=rivals', 'losing', 'losing?weeks=4&against=year', 'ahead', 'ahead?only=seasons', 'not-in-stock', 'curve', 'curve?kind=collection', "curve?page=$page", 'numbers', 'numbers?by=folder&device=phone', 'numbers?by=week&class=question', 'numbers?by=class', 'queries', 'queries?sort=impressions&class=question', "queries/$query", 'places', 'hand-or-recipe', 'what-if', 'what-if?share=0.5&probability=0.3&target=1&value=2', 'worklists', "worklists/$list", "pages/$page"] as $path) {
+foreach (['quick-wins', 'quick-wins?sort=far', 'quick-wins?sort=question', 'quick-wins?sort=rivals', 'losing', 'moved', 'losing?weeks=4&against=year', 'ahead', 'ahead?only=seasons', 'not-in-stock', 'curve', 'curve?kind=collection', "curve?page=$page", 'numbers', 'numbers?by=folder&device=phone', 'numbers?by=week&class=question', 'numbers?by=class', 'queries', 'queries?sort=impressions&class=question', "queries/$query", 'places', 'hand-or-recipe', 'what-if', 'what-if?share=0.5&probability=0.3&target=1&value=2', 'worklists', "worklists/$list", "pages/$page"] as $path) {
     $times[] = $time = $screen->median("/s/bench-wide/weigh/$path");
     result("screen: $path", $size, $time, 'ms', $empty);
 }

@@ -136,7 +136,7 @@ test('other assumptions are followed at once', async ({ page }) => {
 test('every screen of Weigh is readable by everyone, in both schemes', async ({ page }) => {
     test.setTimeout(180_000);
     await signIn(page, 'viewer');
-    for (const path of ['weigh/quick-wins', 'weigh/quick-wins?sort=rivals', 'weigh/losing', 'weigh/ahead', 'weigh/not-in-stock', 'weigh/numbers', 'weigh/numbers?by=class', 'weigh/queries', 'weigh/places', 'weigh/hand-or-recipe', 'weigh/worklists', 'weigh/calendar']) {
+    for (const path of ['weigh/quick-wins', 'weigh/quick-wins?sort=rivals', 'weigh/losing', 'weigh/moved', 'weigh/ahead', 'weigh/not-in-stock', 'weigh/numbers', 'weigh/numbers?by=class', 'weigh/queries', 'weigh/places', 'weigh/hand-or-recipe', 'weigh/worklists', 'weigh/calendar']) {
         await page.goto(`/s/tindrel/${path}`);
         await expect(page.locator('h1')).toBeVisible();
         await axe(page);

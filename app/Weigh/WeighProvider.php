@@ -8,6 +8,7 @@ use App\Store\Steps\StepBoard;
 use App\Store\Work\WorkDesk;
 use App\Weigh\Console\ExportCommand;
 use App\Weigh\Console\ScoreCommand;
+use App\Weigh\Ranges\RangeWork;
 use App\Weigh\Scoring\Scores;
 use App\Weigh\Scoring\ScoreWork;
 use Illuminate\Support\ServiceProvider;
@@ -20,6 +21,7 @@ final class WeighProvider extends ServiceProvider
         $this->loadRoutesFrom(__DIR__.'/routes.php');
         $this->commands([ScoreCommand::class, ExportCommand::class]);
         $desk->register(ScoreWork::class);
+        $desk->register(RangeWork::class);
         $board->register(new WeighStep);
         Scores::listen();
     }

@@ -20,7 +20,8 @@ final readonly class NumberWindow
     /** The last days are not complete: sources still add to them. */
     private const INCOMPLETE_DAYS = 3;
 
-    public function __construct(public string $firstDay, public string $lastDay, public bool $isPeriod)
+    /** @param  bool  $tellsMargin  whether files tell what was left of the revenue */
+    public function __construct(public string $firstDay, public string $lastDay, public bool $isPeriod, public bool $tellsMargin = false)
     {
     }
 
@@ -28,7 +29,7 @@ final readonly class NumberWindow
     {
         $row = DB::table('number_windows')->where('store_id', $store->id)->first();
 
-        return $row === null ? null : new self((string) $row->first_day, (string) $row->last_day, (bool) $row->is_period);
+        return $row === null ? null : new self((string) $row->first_day, (string) $row->last_day, (bool) $row->is_period, (bool) $row->tells_margin);
     }
 
     public function inWords(): string
@@ -48,7 +49,7 @@ final readonly class NumberWindow
         $window = self::choose($store);
         if ($window === null) {
             $write(static function () use ($store): void {
-                DB::update('UPDATE page_index SET clicks = 0, impressions = 0, position_milli = 0, orders = 0, revenue = 0 WHERE store_id = ? AND (impressions > 0 OR clicks > 0 OR orders > 0 OR revenue > 0)', [$store->id]);
+                DB::update('UPDATE page_index SET clicks = 0, impressions = 0, position_milli = 0, orders = 0, revenue = 0, returned = 0, margin = 0 WHERE store_id = ? AND (impressions > 0 OR clicks > 0 OR orders > 0 OR revenue > 0)', [$store->id]);
                 DB::table('number_windows')->where('store_id', $store->id)->delete();
             });
 
@@ -62,11 +63,12 @@ final readonly class NumberWindow
                 break;
             }
             $write(static fn () => DB::update("UPDATE page_index i LEFT JOIN ($from AND page_id > ? AND page_id <= ? GROUP BY page_id) s ON s.page_id = i.page_id
-                SET i.clicks = COALESCE(s.clicks, 0), i.impressions = COALESCE(s.impressions, 0), i.position_milli = COALESCE(ROUND(s.position_sum / NULLIF(s.impressions, 0)), 0), i.orders = COALESCE(s.orders, 0), i.revenue = COALESCE(s.revenue, 0)
+                SET i.clicks = COALESCE(s.clicks, 0), i.impressions = COALESCE(s.impressions, 0), i.position_milli = COALESCE(ROUND(s.position_sum / NULLIF(s.impressions, 0)), 0), i.orders = COALESCE(s.orders, 0), i.revenue = COALESCE(s.revenue, 0), i.returned = COALESCE(s.returned, 0), i.margin = COALESCE(s.margin, 0)
                 WHERE i.store_id = ? AND i.page_id > ? AND i.page_id <= ?", [...$values, $after, (int) $last, $store->id, $after, (int) $last]));
             $after = (int) $last;
         } while (true);
-        $write(static fn () => DB::table('number_windows')->upsert([['store_id' => $store->id, 'first_day' => $window->firstDay, 'last_day' => $window->lastDay, 'is_period' => $window->isPeriod]], ['store_id'], ['first_day', 'last_day', 'is_period']));
+        $tells = DB::table('page_index')->where('store_id', $store->id)->where('margin', '>', 0)->exists();
+        $write(static fn () => DB::table('number_windows')->upsert([['store_id' => $store->id, 'first_day' => $window->firstDay, 'last_day' => $window->lastDay, 'is_period' => $window->isPeriod, 'tells_margin' => $tells]], ['store_id'], ['first_day', 'last_day', 'is_period', 'tells_margin']));
     }
 
     private static function choose(Store $store): ?self
@@ -92,13 +94,13 @@ final readonly class NumberWindow
     private function sums(Store $store): array
     {
         if (! $this->isPeriod) {
-            return ['SELECT page_id, SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) AS position_sum, SUM(orders) AS orders, SUM(revenue) AS revenue FROM page_weeks WHERE store_id = ? AND week BETWEEN ? AND ?', [$store->id, $this->firstDay, $this->lastDay]];
+            return ['SELECT page_id, SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) AS position_sum, SUM(orders) AS orders, SUM(revenue) AS revenue, SUM(returned) AS returned, SUM(margin) AS margin FROM page_weeks WHERE store_id = ? AND week BETWEEN ? AND ?', [$store->id, $this->firstDay, $this->lastDay]];
         }
         $days = (int) (new DateTimeImmutable($this->firstDay))->diff(new DateTimeImmutable($this->lastDay))->days + 1;
         $grain = fn (FactTable $facts): int => Grain::coarsest(array_map(static fn (object $row): int => (int) $row->grain, array_values(DB::select("SELECT grain FROM fact_days WHERE store_id = ? AND facts = ? AND day = ? AND days = ? AND state = 'owns'", [$store->id, $facts->value, $this->firstDay, $days]))), Grain::PAGE) ?? 0;
 
-        return ['SELECT page_id, SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) AS position_sum, SUM(orders) AS orders, SUM(revenue) AS revenue FROM (
-                SELECT page_id, clicks, impressions, position_sum, 0 AS orders, 0 AS revenue FROM search_rows WHERE store_id = ? AND grain = ? AND day = ? AND days = ? AND type = 0
-                UNION ALL SELECT page_id, 0, 0, 0, orders, revenue FROM sales_rows WHERE store_id = ? AND grain = ? AND day = ? AND days = ?) facts WHERE 1', [$store->id, $grain(FactTable::Search), $this->firstDay, $days, $store->id, $grain(FactTable::Sales), $this->firstDay, $days]];
+        return ['SELECT page_id, SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) AS position_sum, SUM(orders) AS orders, SUM(revenue) AS revenue, SUM(returned) AS returned, SUM(margin) AS margin FROM (
+                SELECT page_id, clicks, impressions, position_sum, 0 AS orders, 0 AS revenue, 0 AS returned, 0 AS margin FROM search_rows WHERE store_id = ? AND grain = ? AND day = ? AND days = ? AND type = 0
+                UNION ALL SELECT page_id, 0, 0, 0, orders, revenue, returned, margin FROM sales_rows WHERE store_id = ? AND grain = ? AND day = ? AND days = ?) facts WHERE 1', [$store->id, $grain(FactTable::Search), $this->firstDay, $days, $store->id, $grain(FactTable::Sales), $this->firstDay, $days]];
     }
 }

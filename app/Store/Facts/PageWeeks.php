@@ -37,7 +37,7 @@ final readonly class PageWeeks
         $list = self::list($weeks);
         DB::delete("DELETE FROM page_weeks WHERE store_id = ? AND week IN ($list)", [$this->storeId]);
         $monday = 'DATE_SUB(day, INTERVAL WEEKDAY(day) DAY)';
-        foreach ([[FactTable::Search, ['clicks', 'impressions', 'position_sum'], ' AND type = 0'], [FactTable::Sales, ['visits', 'orders', 'units', 'revenue'], '']] as [$facts, $columns, $where]) {
+        foreach ([[FactTable::Search, ['clicks', 'impressions', 'position_sum'], ' AND type = 0'], [FactTable::Sales, ['visits', 'orders', 'units', 'revenue', 'returned', 'margin'], '']] as [$facts, $columns, $where]) {
             $sums = implode(', ', array_map(static fn (string $column): string => "SUM($column)", $columns));
             $more = implode(', ', array_map(static fn (string $column): string => "$column = page_weeks.$column + VALUES($column)", $columns));
             foreach ($this->grainsByDay($facts, $first, $last) as $grain => $days) {

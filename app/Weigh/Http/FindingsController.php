@@ -49,6 +49,13 @@ final class FindingsController
         return view('weigh.losing', $this->frame($store, $lens) + ['rows' => Losses::page($store, $lens), 'breaks' => $window === null ? [] : Breaks::of($store, $window, $lens)]);
     }
 
+    public function moved(Request $request, Store $store): View
+    {
+        $lens = $this->lens($request, $store);
+
+        return view('weigh.moved', $this->frame($store, $lens) + ['rows' => Findings::moved($store, $lens)]);
+    }
+
     public function ahead(Request $request, Store $store): View
     {
         $lens = $this->lens($request, $store);

@@ -14,6 +14,7 @@ use App\Weigh\Numbers\Breaks;
 use App\Weigh\Numbers\GroupSums;
 use App\Weigh\Numbers\Lens;
 use App\Weigh\Numbers\PlaceBands;
+use App\Weigh\Ranges\Ranges;
 use App\Weigh\Scoring\Model;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
@@ -30,7 +31,7 @@ final class NumbersController
         $weeks = $window === null || $window->isPeriod ? [] : GroupSums::weeks($store, $lens);
 
         return view('weigh.numbers', [
-            'store' => $store, 'lens' => $lens, 'by' => $by, 'window' => $window, 'markets' => Markets::of($store), 'weeks' => $weeks, 'breaks' => $window === null ? [] : Breaks::of($store, $window, $lens),
+            'store' => $store, 'lens' => $lens, 'by' => $by, 'window' => $window, 'ranges' => Ranges::all($store), 'markets' => Markets::of($store), 'weeks' => $weeks, 'breaks' => $window === null ? [] : Breaks::of($store, $window, $lens),
             'rows' => $by === 'week' ? [] : self::named($store, $by, GroupSums::of($store, $lens, $by)), 'events' => $weeks === [] || $window === null ? [] : Calendar::between($store, (string) $weeks[0]->week, $window->lastDay),
         ]);
     }

@@ -51,7 +51,7 @@ final class WeighController
     public function why(Request $request, Store $store, int $page): View
     {
         $score = DB::table('weigh_scores')->where('store_id', $store->id)->where('page_id', $page)->first();
-        $evidence = $score === null ? null : (new PageEvidence($store->id, (int) $score->market_id))->page($page);
+        $evidence = $score === null ? null : (new PageEvidence($store, (int) $score->market_id))->page($page);
         $scoring = $score === null ? null : MarketScoring::of($store, (int) $score->market_id);
         abort_if($score === null || $evidence === null || $scoring === null, 404);
         [$known, $row] = $evidence;

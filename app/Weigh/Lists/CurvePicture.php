@@ -62,15 +62,9 @@ final readonly class CurvePicture
      */
     public static function pages(Store $store, Lens $lens, ClickCurve $curve): array
     {
-        $where = 's.store_id = ? AND s.weeks = 13 AND s.device = '.Lens::ALL.' AND s.class = '.Lens::BUT_BRAND;
-        $values = [$store->id];
-        foreach (['kind' => $lens->kind?->value, 'market_id' => $lens->market] as $name => $value) {
-            if ($value !== null) {
-                $where .= " AND s.$name = ?";
-                $values[] = $value;
-            }
-        }
-        $rows = DB::select("SELECT r.*, p.url, w.upside, w.click_value FROM (SELECT s.page_id, s.clicks, s.impressions, s.position_sum FROM weigh_sums s WHERE $where AND s.impressions > 0 ORDER BY s.impressions DESC, s.page_id DESC LIMIT ".self::MARKS.') r JOIN pages p ON p.id = r.page_id LEFT JOIN weigh_scores w ON w.page_id = r.page_id', $values);
+        [$narrows, $values] = $lens->narrows();
+        $where = 's.store_id = ? AND s.weeks = 13 AND s.device = '.Lens::ALL.' AND s.class = '.Lens::BUT_BRAND.$narrows;
+        $rows = DB::select("SELECT r.*, p.url, w.upside, w.click_value FROM (SELECT s.page_id, s.clicks, s.impressions, s.position_sum FROM weigh_sums s WHERE $where AND s.impressions > 0 ORDER BY s.impressions DESC, s.page_id DESC LIMIT ".self::MARKS.') r JOIN pages p ON p.id = r.page_id LEFT JOIN weigh_scores w ON w.page_id = r.page_id', [$store->id, ...$values]);
 
         return self::marks(array_values(array_map(static fn (object $row): array => ['id' => (int) $row->page_id, 'name' => (string) preg_replace('~^https?://[^/]+~', '', (string) $row->url), 'clicks' => (int) $row->clicks, 'impressions' => (int) $row->impressions, 'position_sum' => (int) $row->position_sum, 'worth' => (float) $row->click_value * (int) $row->clicks, 'upside' => (float) $row->upside], $rows)), $curve);
     }
@@ -94,15 +88,8 @@ final readonly class CurvePicture
      */
     public static function density(Store $store, Lens $lens): array
     {
-        $where = 'store_id = ?';
-        $values = [$store->id];
-        foreach (['kind' => $lens->kind?->value, 'market_id' => $lens->market] as $name => $value) {
-            if ($value !== null) {
-                $where .= " AND $name = ?";
-                $values[] = $value;
-            }
-        }
-        $rows = DB::select("SELECT place, rate, SUM(pages) AS pages FROM weigh_density WHERE $where GROUP BY place, rate", $values);
+        [$narrows, $values] = $lens->narrows('');
+        $rows = DB::select("SELECT place, rate, SUM(pages) AS pages FROM weigh_density WHERE store_id = ?$narrows GROUP BY place, rate", [$store->id, ...$values]);
         $most = max([1, ...array_map(static fn (object $row): int => (int) $row->pages, $rows)]);
         $cells = [];
         foreach ($rows as $row) {

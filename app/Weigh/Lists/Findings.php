@@ -86,6 +86,26 @@ final class Findings
     }
 
     /**
+     * Pages whose upside moved most with the last weighing, and by what: the value of a click (0 where it cannot be sold or is not listed), what its texts fall
+     * short, what better positions would bring. The parts add up to the change, each factor taken at the mean of the other.
+     *
+     * @return list<object>
+     */
+    public static function moved(Store $store, Lens $lens): array
+    {
+        [$where, $values] = self::where($store, $lens);
+        $rows = array_values(DB::select("SELECT r.*, p.url, f.title FROM (SELECT s.* FROM weigh_scores s WHERE $where AND s.moved_by > 0.005 ORDER BY s.moved_by DESC, s.page_id DESC LIMIT 100) r JOIN pages p ON p.id = r.page_id LEFT JOIN page_facts f ON f.page_id = r.page_id AND f.to_crawl = 0 ORDER BY r.moved_by DESC, r.page_id DESC", $values));
+        foreach ($rows as $row) {
+            $worth = ((float) $row->worth + (float) $row->was_worth) / 2;
+            $row->by_worth = ((float) $row->worth - (float) $row->was_worth) * ((float) $row->extra_clicks + (float) $row->was_extra_clicks) / 2;
+            $row->by_texts = $worth * ((float) $row->wording_clicks - (float) $row->was_wording_clicks);
+            $row->by_positions = $worth * ((float) $row->extra_clicks - (float) $row->wording_clicks - (float) $row->was_extra_clicks + (float) $row->was_wording_clicks);
+        }
+
+        return $rows;
+    }
+
+    /**
      * Where no search rows are known yet: home, the collections and the products that sell best, else those that most pages link to.
      *
      * @return list<object>
@@ -123,15 +143,8 @@ final class Findings
     /** @return array{string, list<int>} */
     private static function where(Store $store, Lens $lens): array
     {
-        $where = 's.store_id = ?';
-        $values = [$store->id];
-        foreach (['kind' => $lens->kind?->value, 'market_id' => $lens->market] as $name => $value) {
-            if ($value !== null) {
-                $where .= " AND s.$name = ?";
-                $values[] = $value;
-            }
-        }
+        [$narrows, $values] = $lens->narrows();
 
-        return [$where, $values];
+        return ["s.store_id = ?$narrows", [$store->id, ...$values]];
     }
 }

@@ -106,15 +106,8 @@ final readonly class HandOrRecipe
     /** @return array{string, list<int>} */
     private static function where(Lens $lens, Store $store): array
     {
-        $where = 's.store_id = ?';
-        $values = [$store->id];
-        foreach (['kind' => $lens->kind?->value, 'market_id' => $lens->market] as $name => $value) {
-            if ($value !== null) {
-                $where .= " AND s.$name = ?";
-                $values[] = $value;
-            }
-        }
+        [$narrows, $values] = $lens->narrows();
 
-        return [$where, $values];
+        return ["s.store_id = ?$narrows", [$store->id, ...$values]];
     }
 }

@@ -27,12 +27,9 @@ final class WeighedPages
         [$from, $values] = $byNumbers
             ? ['weigh_sums s WHERE s.store_id = ? AND s.weeks = ? AND s.device = ? AND s.class = ?', [$store->id, $lens->weeks, $lens->device, $lens->class]]
             : ['weigh_scores s WHERE s.store_id = ?', [$store->id]];
-        foreach (['kind' => $lens->kind?->value, 'market_id' => $lens->market] as $name => $value) {
-            if ($value !== null) {
-                $from .= " AND s.$name = ?";
-                $values[] = $value;
-            }
-        }
+        [$narrows, $more] = $lens->narrows();
+        $from .= $narrows;
+        array_push($values, ...$more);
         if ($after !== null && preg_match('/^(\d+(?:\.\d+)?(?:e[+\-]?\d+)?)_(\d+)$/i', $after, $found) === 1) {
             $from .= " AND (s.$column < ? OR (s.$column = ? AND s.page_id < ?))";
             array_push($values, $found[1], $found[1], (int) $found[2]);
@@ -79,15 +76,15 @@ final class WeighedPages
     /** @return object sums of what is weighed in a lens's market and kind: upside, wording, lift, extra_clicks, orders, pages */
     public static function total(Store $store, Lens $lens): object
     {
-        $where = '';
-        $values = [$store->id];
-        foreach (['kind' => $lens->kind?->value, 'market_id' => $lens->market] as $name => $value) {
-            if ($value !== null) {
-                $where .= " AND $name = ?";
-                $values[] = $value;
-            }
-        }
+        [$where, $values] = $lens->narrows('');
 
-        return DB::selectOne("SELECT COALESCE(SUM(upside), 0) AS upside, COALESCE(SUM(wording), 0) AS wording, COALESCE(SUM(lift), 0) AS lift, COALESCE(SUM(extra_clicks), 0) AS extra_clicks, COALESCE(SUM(orders), 0) AS orders, COUNT(*) AS pages, COALESCE(SUM(wording * own_part), 0) AS shown FROM weigh_scores WHERE store_id = ?$where", $values);
+        return DB::selectOne("SELECT COALESCE(SUM(upside), 0) AS upside, COALESCE(SUM(wording), 0) AS wording, COALESCE(SUM(lift), 0) AS lift, COALESCE(SUM(extra_clicks), 0) AS extra_clicks, COALESCE(SUM(orders), 0) AS orders, COALESCE(SUM(pages), 0) AS pages, COALESCE(SUM(shown), 0) AS shown FROM weigh_totals WHERE store_id = ?$where", [$store->id, ...$values]);
+    }
+
+    /** Adds up all scores, by market and kind; called inside a transaction. */
+    public static function rebuildTotals(Store $store): void
+    {
+        DB::delete('DELETE FROM weigh_totals WHERE store_id = ?', [$store->id]);
+        DB::insert('INSERT INTO weigh_totals (store_id, market_id, kind, pages, upside, wording, lift, extra_clicks, orders, shown) SELECT ?, market_id, kind, COUNT(*), SUM(upside), SUM(wording), SUM(lift), SUM(extra_clicks), SUM(orders), SUM(wording * own_part) FROM weigh_scores WHERE store_id = ? GROUP BY market_id, kind', [$store->id, $store->id]);
     }
 }

@@ -82,13 +82,8 @@ final class GroupSums
             $lens->device === Lens::ALL && $lens->class === Lens::ALL => ['device = 9 AND class = 9', []],
             default => ['device <> 9'.($lens->device === Lens::ALL ? '' : ' AND device = ?').($lens->class === Lens::ALL ? '' : ($lens->class === Lens::BUT_BRAND ? ' AND class <> 1' : ' AND class = ?')), [...($lens->device === Lens::ALL ? [] : [$lens->device]), ...(in_array($lens->class, [Lens::ALL, Lens::BUT_BRAND], true) ? [] : [$lens->class])]],
         };
-        foreach (['market_id' => $lens->market, 'kind' => $lens->kind?->value] as $column => $value) {
-            if ($value !== null) {
-                $where .= " AND $column = ?";
-                $values[] = $value;
-            }
-        }
+        [$narrows, $more] = $lens->narrows('');
 
-        return array_values(DB::select("SELECT week, SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) AS position_sum, SUM(orders) AS orders, SUM(revenue) AS revenue FROM weigh_weeks WHERE store_id = ? AND part = 0 AND $where GROUP BY week ORDER BY week", [$store->id, ...$values]));
+        return array_values(DB::select("SELECT week, SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) AS position_sum, SUM(orders) AS orders, SUM(revenue) AS revenue FROM weigh_weeks WHERE store_id = ? AND part = 0 AND $where$narrows GROUP BY week ORDER BY week", [$store->id, ...$values, ...$more]));
     }
 }

@@ -57,6 +57,19 @@ final readonly class Lens
         ], static fn (?string $value): bool => $value !== null);
     }
 
+    /**
+     * The condition of the lens's kind and market, to follow another.
+     *
+     * @param  string  $of  the table's alias with its dot
+     * @return array{string, list<int>} SQL that is empty or begins with AND, and its values
+     */
+    public function narrows(string $of = 's.'): array
+    {
+        $asked = array_filter(['kind' => $this->kind?->value, 'market_id' => $this->market], is_int(...));
+
+        return [implode('', array_map(static fn (string $column): string => " AND $of$column = ?", array_keys($asked))), array_values($asked)];
+    }
+
     /** Whether withheld clicks are part of what is seen: only where no class is asked for. */
     public function holdsWithheld(): bool
     {

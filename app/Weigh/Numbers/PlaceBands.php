@@ -42,16 +42,9 @@ final class PlaceBands
      */
     public static function weeks(Store $store, Lens $lens, array $bands): array
     {
-        $where = 'store_id = ? AND part = 0';
-        $values = [$store->id];
-        foreach (['market_id' => $lens->market, 'kind' => $lens->kind?->value] as $column => $value) {
-            if ($value !== null) {
-                $where .= " AND $column = ?";
-                $values[] = $value;
-            }
-        }
+        [$narrows, $values] = $lens->narrows('');
         $weeks = [];
-        foreach (DB::select("SELECT week, place, SUM(pairs) AS pairs, SUM(clicks) AS clicks, SUM(impressions) AS impressions FROM weigh_places WHERE $where GROUP BY week, place ORDER BY week, place", $values) as $row) {
+        foreach (DB::select("SELECT week, place, SUM(pairs) AS pairs, SUM(clicks) AS clicks, SUM(impressions) AS impressions FROM weigh_places WHERE store_id = ? AND part = 0$narrows GROUP BY week, place ORDER BY week, place", [$store->id, ...$values]) as $row) {
             $weeks[(string) $row->week] ??= array_fill(0, count($bands), ['pairs' => 0, 'clicks' => 0, 'impressions' => 0]);
             $at = self::bandOf((int) $row->place, $bands);
             $known = $weeks[(string) $row->week][$at];

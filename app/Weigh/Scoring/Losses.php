@@ -41,16 +41,9 @@ final class Losses
     /** @return list<object> the pages of a comparison, the most lost first */
     public static function page(Store $store, Lens $lens): array
     {
-        $where = '';
-        $values = [$store->id, in_array($lens->weeks, self::WEEKS, true) ? $lens->weeks : 13, $lens->against];
-        foreach (['market_id' => $lens->market, 'kind' => $lens->kind?->value] as $column => $value) {
-            if ($value !== null) {
-                $where .= " AND l.$column = ?";
-                $values[] = $value;
-            }
-        }
+        [$where, $values] = $lens->narrows('l.');
 
-        return array_values(DB::select("SELECT l.*, p.url, f.title FROM weigh_losses l JOIN pages p ON p.id = l.page_id LEFT JOIN page_facts f ON f.page_id = l.page_id AND f.to_crawl = 0 WHERE l.store_id = ? AND l.weeks = ? AND l.against = ?$where ORDER BY l.lost DESC, l.page_id LIMIT 200", $values));
+        return array_values(DB::select("SELECT l.*, p.url, f.title FROM weigh_losses l JOIN pages p ON p.id = l.page_id LEFT JOIN page_facts f ON f.page_id = l.page_id AND f.to_crawl = 0 WHERE l.store_id = ? AND l.weeks = ? AND l.against = ?$where ORDER BY l.lost DESC, l.page_id LIMIT 200", [$store->id, in_array($lens->weeks, self::WEEKS, true) ? $lens->weeks : 13, $lens->against, ...$values]));
     }
 
     /**

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Weigh\Scoring;
 
 use App\Store\Bulk;
+use App\Store\Models\Store;
 use Generator;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Demand\Evidence;
@@ -16,10 +17,16 @@ final readonly class PageEvidence
 {
     private const PAGES = 1000;
 
-    private const COLUMNS = 'i.page_id, i.kind, i.life, i.indexable, i.why_not, i.marks, i.clicks, i.impressions, i.position_milli, i.orders, i.revenue, s.group_id, s.base, s.ahead_4, s.ahead_13, s.ahead_26 FROM page_index i LEFT JOIN weigh_seasons s ON s.store_id = i.store_id AND s.page_id = i.page_id';
+    private const COLUMNS = 'i.page_id, i.kind, i.life, i.indexable, i.why_not, i.marks, i.clicks, i.impressions, i.position_milli, i.orders, i.revenue, i.returned, i.margin, s.group_id, s.base, s.ahead_4, s.ahead_13, s.ahead_26 FROM page_index i LEFT JOIN weigh_seasons s ON s.store_id = i.store_id AND s.page_id = i.page_id';
 
-    public function __construct(private int $store, private int $market)
+    private int $store;
+
+    private Earnings $earnings;
+
+    public function __construct(Store $store, private int $market)
     {
+        $this->store = $store->id;
+        $this->earnings = Earnings::of($store);
     }
 
     /** @return Generator<array{Evidence, object}> */
@@ -62,7 +69,7 @@ final readonly class PageEvidence
             $pairs[] = new Pair(0, QueryClass::Generic, 0, max(0, min($withheld, (int) $row->clicks - $clicks)), $withheld, max(1.0, min(100.0, $place)), false);
         }
 
-        return [new Evidence((int) $row->page_id, (int) $row->kind, (int) $row->group_id, $pairs, (float) $row->clicks, (float) $row->orders, max(0.0, (float) $row->revenue)), $row];
+        return [new Evidence((int) $row->page_id, (int) $row->kind, (int) $row->group_id, $pairs, (float) $row->clicks, (float) $row->orders, $this->earnings->kept($row)), $row];
     }
 
     /**

@@ -12,6 +12,7 @@ use App\Store\Work\LongWork;
 use App\Store\Work\SliceEnd;
 use App\Store\Work\WorkRun;
 use App\Weigh\Lists\CurvePicture;
+use App\Weigh\Lists\WeighedPages;
 use App\Weigh\Numbers\Freshness;
 use App\Weigh\Numbers\GroupSums;
 use App\Weigh\Numbers\PageSums;
@@ -58,7 +59,7 @@ final class ScoreWork implements LongWork
         $window = NumberWindow::of($store);
         if ($window === null) {
             $run->fenced(static function () use ($store): void {
-                foreach (['weigh_pairs', 'weigh_queries', 'weigh_query_sums', 'weigh_sums', 'weigh_groups', 'weigh_weeks', 'weigh_places', 'weigh_seasons', 'weigh_season_groups', 'weigh_losses', 'weigh_density', 'weigh_models', 'weigh_scores', 'weigh_states'] as $table) {
+                foreach (['weigh_pairs', 'weigh_queries', 'weigh_query_sums', 'weigh_sums', 'weigh_groups', 'weigh_weeks', 'weigh_places', 'weigh_seasons', 'weigh_season_groups', 'weigh_losses', 'weigh_density', 'weigh_totals', 'weigh_models', 'weigh_scores', 'weigh_states'] as $table) {
                     DB::table($table)->where('store_id', $store->id)->delete();
                 }
             });
@@ -184,7 +185,10 @@ final class ScoreWork implements LongWork
         }
         $next = $all[$nth] ?? null;
         if ($next === null) {
-            $run->fenced(static fn () => CurvePicture::rebuildDensity($store));
+            $run->fenced(static function () use ($store): void {
+                CurvePicture::rebuildDensity($store);
+                WeighedPages::rebuildTotals($store);
+            });
 
             return ['done', 0];
         }
@@ -198,7 +202,7 @@ final class ScoreWork implements LongWork
     {
         $days = (float) (new \DateTimeImmutable($window->firstDay))->diff(new \DateTimeImmutable($window->lastDay))->days + 1;
         foreach (Markets::of($store)->all() as $market) {
-            $evidence = new PageEvidence($store->id, $market->id);
+            $evidence = new PageEvidence($store, $market->id);
             $model = ModelFit::learn(static function () use ($evidence, $run): \Generator {
                 foreach ($evidence->pages() as [$page]) {
                     yield $page;
@@ -225,7 +229,7 @@ final class ScoreWork implements LongWork
                 continue;
             }
             $rows = [];
-            foreach ((new PageEvidence($store->id, $market))->pages($from) as [$page, $row]) {
+            foreach ((new PageEvidence($store, $market))->pages($from) as [$page, $row]) {
                 $rows[] = $scoring->row($run->workId, $page, $row);
                 $from = $page->page;
                 if (count($rows) >= self::PORTION) {
@@ -254,10 +258,11 @@ final class ScoreWork implements LongWork
     private function draw(WorkRun $run, Store $store, array $scorings): void
     {
         $pages = DB::select('SELECT page_id, market_id FROM weigh_scores WHERE store_id = ? AND upside > 0 ORDER BY upside DESC, page_id LIMIT '.self::DRAWN, [$store->id]);
+        $evidence = array_map(static fn (int $market): PageEvidence => new PageEvidence($store, $market), array_combine(array_keys($scorings), array_keys($scorings)));
         foreach (array_chunk($pages, 200) as $chunk) {
-            $run->fenced(static function () use ($chunk, $store, $scorings): void {
+            $run->fenced(static function () use ($chunk, $evidence, $scorings): void {
                 foreach ($chunk as $row) {
-                    $page = (new PageEvidence($store->id, (int) $row->market_id))->page((int) $row->page_id);
+                    $page = $evidence[(int) $row->market_id]->page((int) $row->page_id);
                     if ($page !== null) {
                         $upside = $scorings[(int) $row->market_id]->upside($page[0], $page[1], new Chance((int) $row->page_id));
                         DB::update('UPDATE weigh_scores SET low = ?, high = ? WHERE page_id = ?', [$upside->range->low, $upside->range->high, $row->page_id]);
@@ -271,6 +276,9 @@ final class ScoreWork implements LongWork
     /** @param  list<list<int|float|string|null>>  $rows */
     private static function write(WorkRun $run, array $rows): void
     {
-        $run->fenced(static fn (): int => Bulk::write('weigh_scores', MarketScoring::COLUMNS, $rows, 'INSERT', 'ON DUPLICATE KEY UPDATE '.implode(', ', array_map(static fn (string $column): string => "$column = VALUES($column)", array_slice(MarketScoring::COLUMNS, 1)))));
+        // What a score was made of is kept before it is written over, once a weighing: the database sets one column after the other.
+        $was = array_map(static fn (string $column): string => "was_$column = IF(work_id <> VALUES(work_id), $column, was_$column)", ['worth', 'wording_clicks', 'extra_clicks', 'upside']);
+        $now = array_map(static fn (string $column): string => "$column = VALUES($column)", array_slice(MarketScoring::COLUMNS, 1));
+        $run->fenced(static fn (): int => Bulk::write('weigh_scores', MarketScoring::COLUMNS, $rows, 'INSERT', 'ON DUPLICATE KEY UPDATE '.implode(', ', [...$was, 'moved_by = ABS(VALUES(upside) - was_upside)', ...$now])));
     }
 }

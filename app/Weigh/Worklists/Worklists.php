@@ -106,16 +106,9 @@ final class Worklists
         $used = DB::selectOne("SELECT COUNT(*) AS pages, COALESCE(SUM(minutes), 0) AS minutes FROM weigh_worklist_pages WHERE worklist_id = ? AND state <> 'left'", [$list->id]);
         $byPages = $list->most_pages !== null;
         $left = min(WorkloadFill::MOST, max(0, $byPages ? (int) $list->most_pages - (int) $used->pages : (int) $list->minutes - (int) $used->minutes));
-        $where = '';
-        $values = [$store->id];
-        foreach (['market_id' => $lens->market, 'kind' => $lens->kind?->value] as $column => $value) {
-            if ($value !== null) {
-                $where .= " AND s.$column = ?";
-                $values[] = $value;
-            }
-        }
+        [$where, $values] = $lens->narrows();
         $column = self::worth($store);
-        $rows = DB::select("SELECT s.page_id, s.kind, s.$column AS worth FROM weigh_scores s WHERE s.store_id = ? AND s.$column > 0$where AND NOT EXISTS (SELECT 1 FROM weigh_worklist_pages p JOIN weigh_worklists w ON w.id = p.worklist_id AND w.state = 'open' WHERE p.store_id = s.store_id AND p.page_id = s.page_id) ORDER BY s.$column DESC, s.page_id LIMIT ".self::CANDIDATES, $values);
+        $rows = DB::select("SELECT s.page_id, s.kind, s.$column AS worth FROM weigh_scores s WHERE s.store_id = ? AND s.$column > 0$where AND NOT EXISTS (SELECT 1 FROM weigh_worklist_pages p JOIN weigh_worklists w ON w.id = p.worklist_id AND w.state = 'open' WHERE p.store_id = s.store_id AND p.page_id = s.page_id) ORDER BY s.$column DESC, s.page_id LIMIT ".self::CANDIDATES, [$store->id, ...$values]);
         $touched = [];
         foreach (array_chunk(Bulk::ids($rows, 'page_id'), 1000) as $portion) {
             $touched += LastTouched::ofPages($portion);

@@ -18,6 +18,10 @@
         <p class="hint">Clicks by week, {{ $lens->holdsWithheld() && $lens->device === Lens::ALL ? 'all of the pages’ own' : 'of what query rows tell' }}; the last {{ $lens->weeks }} in full colour. @if ($events === []) <a href="{{ route('calendar', $store) }}">Enter sales, holidays and breaks in the data</a> and they are marked here. @endif</p>
     @endif
     <div class="filters"><span class="of">By</span>@foreach (GroupSums::SORTS as $key => $label)<a href="{{ route('weigh.numbers', [$store, 'by' => $key] + $lens->query()) }}" @if ($by === $key) aria-current="true" @endif>{{ mb_strtolower($label) }}</a>@endforeach <a href="{{ route('weigh.queries', [$store] + $lens->query()) }}">query</a> <a href="{{ route('weigh', [$store, 'sort' => 'clicks'] + $lens->query()) }}">page</a></div>
+    @can('write', $store)@if ($window && ! $window->isPeriod)
+        <form method="post" action="{{ route('weigh.ranges', $store) }}" class="filters">@csrf<span class="of">Other dates</span> <label>from <input class="input" type="date" name="first" required value="{{ old('first') }}"></label><label>to <input class="input" type="date" name="last" required value="{{ old('last') }}"></label><button class="button" data-once>Sum them</button>
+            @foreach ($ranges as $range)<a href="{{ route('weigh.range', [$store, $range->id]) }}">{{ $range->first_day }} to {{ $range->last_day }}</a>@endforeach</form>
+    @endif @endcan
     @if ($by === 'week')
         <table class="ledger tight">
             <thead><tr><th scope="col">Week of</th><th scope="col" class="num">Clicks</th><th scope="col" class="num">Impressions</th><th scope="col" class="num">Rate</th><th scope="col" class="num">Position</th>@if ($isWhole)<th scope="col" class="num">Orders</th><th scope="col" class="num">Revenue</th>@endif</tr></thead>

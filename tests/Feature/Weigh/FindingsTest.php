@@ -199,7 +199,7 @@ it('shows every screen to the store’s people, strangers none', function (): vo
     $store = weighableStore();
     weigh($store);
     $query = (int) DB::table('search_queries')->where('store_id', $store->id)->value('id');
-    $paths = ['quick-wins', 'losing', 'ahead', 'not-in-stock', 'not-in-stock.csv', 'curve', 'numbers', 'numbers?by=folder', 'numbers?by=collection', 'numbers?by=device', 'numbers?by=class&against=year', 'numbers?by=week&device=phone', 'numbers?by=market', 'queries', 'queries?sort=impressions&class=question&weeks=26', "queries/$query", 'places', 'hand-or-recipe', 'what-if', 'worklists', 'calendar', '?weeks=52&against=year&device=tablet&class=maker&kind=article&sort=clicks', '?weeks=7&device=x&class=-1&market=999&sort=nothing&after=%27'];
+    $paths = ['quick-wins', 'losing', 'moved', 'ahead', 'not-in-stock', 'not-in-stock.csv', 'curve', 'numbers', 'numbers?by=folder', 'numbers?by=collection', 'numbers?by=device', 'numbers?by=class&against=year', 'numbers?by=week&device=phone', 'numbers?by=market', 'queries', 'queries?sort=impressions&class=question&weeks=26', "queries/$query", 'places', 'hand-or-recipe', 'what-if', 'worklists', 'calendar', '?weeks=52&against=year&device=tablet&class=maker&kind=article&sort=clicks', '?weeks=7&device=x&class=-1&market=999&sort=nothing&after=%27'];
     foreach ($paths as $path) {
         $this->app['auth']->forgetGuards();
         $this->get("/s/{$store->slug}/weigh".(str_starts_with($path, '?') ? '' : '/').$path)->assertRedirect('/sign-in');
@@ -212,4 +212,65 @@ it('shows every screen to the store’s people, strangers none', function (): vo
         str_starts_with($path, 'queries/') || $this->get("/s/{$other->slug}/weigh".(str_starts_with($path, '?') ? '' : '/').$path)->assertOk();
     }
     $this->actingAs(member($store, Role::Viewer))->post("/s/{$store->slug}/weigh/hand-or-recipe", ['pages' => 1, 'to' => 'tail'])->assertForbidden();
+});
+
+it('tells what moved with the last weighing, by parts that add up', function (): void {
+    $store = weighableStore();
+    weigh($store);
+    weigh($store);
+    expect(Findings::moved($store, new Lens))->toBe([]);
+    $before = DB::table('weigh_scores')->where('store_id', $store->id)->pluck('upside', 'page_id')->map(floatval(...))->all();
+    $rows = '';
+    foreach (range(0, 12) as $week) {
+        $rows .= '/good,lamp /good,'.weekBack($week).",5,900,4\n";
+    }
+    bringIn($store, "page,query,day,clicks,impressions,position\n$rows");
+    weigh($store);
+    $moved = Findings::moved($store, new Lens);
+    expect($moved)->not->toBe([]);
+    foreach ($moved as $row) {
+        expect((float) $row->was_upside)->toEqualWithDelta($before[$row->page_id], 1e-9)
+            ->and($row->by_worth + $row->by_texts + $row->by_positions)->toEqualWithDelta((float) $row->upside - (float) $row->was_upside, 1e-6);
+    }
+    $this->actingAs(member($store, Role::Viewer))->get("/s/{$store->slug}/weigh/moved")->assertOk()->assertSee('/good');
+});
+
+it('counts what is kept of the revenue: less returns and tax, or the margin where files tell it', function (): void {
+    $site = (new Site)->linking('/', []);
+    $store = $site->store();
+    crawl($store);
+    [$first, $last] = [now()->subDays(97)->toDateString(), now()->subDays(7)->toDateString()];
+    bringIn($store, "page,clicks,impressions,position\n/,1000,20000,3\n", FileSort::Search, $first, $last);
+    bringIn($store, "page,query,clicks,impressions,position\n/,brass lamp,620,9000,3\n", FileSort::Search, $first, $last);
+    $worth = static function () use ($store): float {
+        weigh($store->refresh());
+
+        return (float) DB::table('weigh_scores')->where('store_id', $store->id)->value('click_value');
+    };
+    bringIn($store, "page,visits,orders,revenue,returned\n/,600,12,600,120\n", FileSort::Sales, $first, $last);
+    expect($worth())->toEqualWithDelta(0.48, 1e-6);
+    app(StoreOptions::class)->set($store->refresh(), 'tax', '0.2');
+    expect($worth())->toEqualWithDelta(0.40, 1e-6);
+    app(StoreOptions::class)->set($store->refresh(), 'margin', '0.5');
+    expect($worth())->toEqualWithDelta(0.20, 1e-6);
+    bringIn($store, "page,visits,orders,revenue,returned,margin\n/,600,12,600,120,250\n", FileSort::Sales, $first, $last);
+    expect($worth())->toEqualWithDelta(0.2, 1e-6)->and((float) DB::table('page_index')->where('store_id', $store->id)->value('margin'))->toBe(250.0);
+});
+
+it('sums other dates as a job, of each day the coarsest grain, and keeps them', function (): void {
+    $store = weighableStore();
+    $first = now()->startOfWeek()->subWeeks(5)->toDateString();
+    $last = now()->startOfWeek()->subWeeks(2)->addDays(3)->toDateString();
+    $this->actingAs(member($store, Role::Viewer))->post("/s/{$store->slug}/weigh/dates", ['first' => $first, 'last' => $last])->assertForbidden();
+    $this->actingAs(member($store, Role::Writer))->post("/s/{$store->slug}/weigh/dates", ['first' => $last, 'last' => $first])->assertSessionHasErrors('last');
+    $this->post("/s/{$store->slug}/weigh/dates", ['first' => 'x', 'last' => $last])->assertSessionHasErrors('first');
+    $to = (string) $this->post("/s/{$store->slug}/weigh/dates", ['first' => $first, 'last' => $last])->assertRedirect()->headers->get('Location');
+    $this->get($to)->assertOk()->assertSee('being summed');
+    app(App\Store\Work\WorkDesk::class)->workToEnd((int) DB::table('work')->where('sort', 'weigh.range')->where('store_id', $store->id)->value('id'));
+    // Four weeks of page rows: 96, 19, 32 and 32 clicks; what queries tell is part of them.
+    $this->get($to)->assertOk()->assertSee('/good')->assertSee((string) (4 * (96 + 19 + 32 + 32)).'</b> clicks', false);
+    expect($this->get("$to/export.csv")->assertOk()->streamedContent())->toContain('/good,'.(4 * 96).',4000');
+    $again = (string) $this->post("/s/{$store->slug}/weigh/dates", ['first' => $first, 'last' => $last])->headers->get('Location');
+    expect($again)->toBe($to);
+    $this->actingAs(member($other = (new Site)->store(), Role::Owner))->get(str_replace($store->slug, $other->slug, $to))->assertNotFound();
 });

@@ -1,0 +1,76 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Weigh\Ranges;
+
+use App\Store\Facts\FactTable;
+use App\Store\Facts\PageWeeks;
+use App\Store\Work\LongWork;
+use App\Store\Work\SliceEnd;
+use App\Store\Work\WorkRun;
+use Illuminate\Support\Facades\DB;
+
+/** Sums the rows of some dates by page, a portion of pages at a time; of each day the coarsest grain that tells pages, as everywhere. */
+final class RangeWork implements LongWork
+{
+    private const PAGES = 5000;
+
+    public static function sort(): string
+    {
+        return 'weigh.range';
+    }
+
+    public static function title(): string
+    {
+        return 'summing other dates';
+    }
+
+    public static function queue(): string
+    {
+        return 'interactive';
+    }
+
+    public function slice(WorkRun $run): SliceEnd
+    {
+        $range = DB::table('weigh_ranges')->where('id', $run->subjectId)->first();
+        if ($range === null) {
+            return SliceEnd::done();
+        }
+        $all = max(1, DB::table('page_index')->where('store_id', $run->storeId)->count());
+        while (! $run->stopAsked()) {
+            $after = is_int($run->progress()['after'] ?? null) ? $run->progress()['after'] : 0;
+            $last = DB::selectOne('SELECT MAX(page_id) AS id, COUNT(*) AS n FROM (SELECT page_id FROM page_index WHERE store_id = ? AND page_id > ? ORDER BY page_id LIMIT '.self::PAGES.') part', [$run->storeId, $after]);
+            if ($last->id === null) {
+                $run->fenced(static fn (): int => DB::table('weigh_ranges')->where('id', $range->id)->update(['state' => 'done', 'summed_at' => now()]));
+
+                return SliceEnd::done();
+            }
+            $run->fenced(fn () => $this->sum($run->storeId, $range, $after, (int) $last->id));
+            $done = (is_int($run->progress()['pages'] ?? null) ? $run->progress()['pages'] : 0) + (int) $last->n;
+            $run->beat(['after' => (int) $last->id, 'pages' => $done, 'of' => $all], force: true);
+            if ($run->timeIsUp()) {
+                return SliceEnd::more();
+            }
+        }
+
+        return SliceEnd::stopped();
+    }
+
+    public function ended(int $subjectId, SliceEnd $end): void
+    {
+        DB::table('weigh_ranges')->where('id', $subjectId)->where('state', 'summing')->update(['state' => $end->state === 'done' ? 'done' : 'failed']);
+    }
+
+    private function sum(int $store, object $range, int $after, int $last): void
+    {
+        DB::delete('DELETE FROM weigh_range_rows WHERE range_id = ? AND page_id > ? AND page_id <= ?', [$range->id, $after, $last]);
+        $weeks = new PageWeeks($store);
+        foreach ([[FactTable::Search, 'SUM(clicks), SUM(impressions), SUM(position_sum), 0, 0', ' AND type = 0'], [FactTable::Sales, '0, 0, 0, SUM(orders), SUM(revenue)', '']] as [$facts, $sums, $where]) {
+            foreach ($weeks->grainsByDay($facts, (string) $range->first_day, (string) $range->last_day) as $grain => $days) {
+                DB::insert("INSERT INTO weigh_range_rows (range_id, page_id, clicks, impressions, position_sum, orders, revenue) SELECT ?, page_id, $sums FROM {$facts->rows()} WHERE store_id = ? AND grain = ? AND page_id > ? AND page_id <= ? AND day BETWEEN ? AND ? AND day IN (".PageWeeks::list($days).") AND days = 1$where GROUP BY page_id
+                    ON DUPLICATE KEY UPDATE clicks = weigh_range_rows.clicks + VALUES(clicks), impressions = weigh_range_rows.impressions + VALUES(impressions), position_sum = weigh_range_rows.position_sum + VALUES(position_sum), orders = weigh_range_rows.orders + VALUES(orders), revenue = weigh_range_rows.revenue + VALUES(revenue)", [$range->id, $store, $grain, $after, $last, $days[0], $days[count($days) - 1]]);
+            }
+        }
+    }
+}

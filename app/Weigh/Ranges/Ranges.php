@@ -1,0 +1,112 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Weigh\Ranges;
+
+use App\Store\Models\Store;
+use App\Store\Work\WorkDesk;
+use DateTimeImmutable;
+use Generator;
+use Illuminate\Support\Facades\DB;
+use InvalidArgumentException;
+
+/** Sums over other dates than the windows that are always kept: made by a job, and kept by their dates until the rows of those days change. */
+final readonly class Ranges
+{
+    public const PAGE = 50;
+
+    /** Ranges that a store keeps; the oldest goes for a new one. */
+    private const MOST = 12;
+
+    public const SORTS = ['clicks', 'impressions', 'revenue'];
+
+    public const COLUMNS = ['url', 'clicks', 'impressions', 'ctr', 'position', 'orders', 'revenue'];
+
+    public function __construct(private WorkDesk $desk)
+    {
+    }
+
+    /**
+     * @return int the range's id; one of these dates is summed anew
+     *
+     * @throws InvalidArgumentException with a sentence for people
+     */
+    public function begin(Store $store, string $first, string $last, ?int $userId): int
+    {
+        $days = (int) (new DateTimeImmutable($first))->diff(new DateTimeImmutable($last))->format('%r%a') + 1;
+        if ($days < 1 || $days > 1100) {
+            throw new InvalidArgumentException('The last day is the first or later, and within three years of it.');
+        }
+
+        return DB::transaction(function () use ($store, $first, $last, $userId): int {
+            DB::table('stores')->where('id', $store->id)->lockForUpdate()->first();
+            $id = DB::table('weigh_ranges')->where('store_id', $store->id)->where('first_day', $first)->where('last_day', $last)->value('id');
+            $id = is_numeric($id) ? (int) $id : DB::table('weigh_ranges')->insertGetId(['store_id' => $store->id, 'first_day' => $first, 'last_day' => $last, 'state' => 'new']);
+            $old = DB::table('weigh_ranges')->where('store_id', $store->id)->where('id', '<>', $id)->orderByDesc('id')->offset(self::MOST - 1)->limit(50)->pluck('id')->all();
+            DB::table('weigh_range_rows')->whereIn('range_id', $old)->delete();
+            DB::table('weigh_ranges')->whereIn('id', $old)->delete();
+            $isOpen = DB::table('work')->where('sort', RangeWork::sort())->where('subject_id', $id)->whereIn('state', ['waiting', 'running'])->exists();
+            DB::table('weigh_ranges')->where('id', $id)->update(['state' => 'summing']);
+            $isOpen || $this->desk->begin(RangeWork::class, $store->id, $id, $userId);
+
+            return $id;
+        });
+    }
+
+    /** @return list<object> the newest first */
+    public static function all(Store $store): array
+    {
+        return array_values(DB::table('weigh_ranges')->where('store_id', $store->id)->orderByDesc('id')->limit(self::MOST)->get()->all());
+    }
+
+    public static function find(Store $store, int $id): ?object
+    {
+        return DB::table('weigh_ranges')->where('store_id', $store->id)->where('id', $id)->first();
+    }
+
+    /** Whether days of it were told anew since it was summed. */
+    public static function isStale(Store $store, object $range): bool
+    {
+        return $range->summed_at !== null && DB::selectOne("SELECT 1 AS n FROM work WHERE store_id = ? AND sort IN ('gather.import', 'gather.feed') AND ended_at > ? LIMIT 1", [$store->id, $range->summed_at]) !== null;
+    }
+
+    /** @return array{rows: list<object>, next: ?string} */
+    public static function page(object $range, string $sort, ?string $after): array
+    {
+        $column = in_array($sort, self::SORTS, true) ? $sort : 'clicks';
+        $where = 'r.range_id = ?';
+        $values = [$range->id];
+        if ($after !== null && preg_match('/^(\d+(?:\.\d+)?)_(\d+)$/', $after, $found) === 1) {
+            $where .= " AND (r.$column < ? OR (r.$column = ? AND r.page_id < ?))";
+            array_push($values, $found[1], $found[1], (int) $found[2]);
+        }
+        $rows = array_values(DB::select("SELECT x.*, p.url, f.title FROM (SELECT r.* FROM weigh_range_rows r WHERE $where ORDER BY r.$column DESC, r.page_id DESC LIMIT ".(self::PAGE + 1).") x JOIN pages p ON p.id = x.page_id LEFT JOIN page_facts f ON f.page_id = x.page_id AND f.to_crawl = 0 ORDER BY x.$column DESC, x.page_id DESC", $values));
+        $next = null;
+        if (count($rows) > self::PAGE) {
+            array_pop($rows);
+            $last = end($rows);
+            $next = $last->{$column}.'_'.$last->page_id;
+        }
+
+        return ['rows' => $rows, 'next' => $next];
+    }
+
+    /** @return object clicks, impressions, position_sum, orders, revenue, pages of all */
+    public static function total(object $range): object
+    {
+        return DB::selectOne('SELECT COUNT(*) AS pages, COALESCE(SUM(clicks), 0) AS clicks, COALESCE(SUM(impressions), 0) AS impressions, COALESCE(SUM(position_sum), 0) AS position_sum, COALESCE(SUM(orders), 0) AS orders, COALESCE(SUM(revenue), 0) AS revenue FROM weigh_range_rows WHERE range_id = ?', [$range->id]);
+    }
+
+    /** @return Generator<list<string|int|float|null>> */
+    public static function export(object $range): Generator
+    {
+        $after = null;
+        do {
+            ['rows' => $rows, 'next' => $after] = self::page($range, 'clicks', $after);
+            foreach ($rows as $row) {
+                yield [(string) $row->url, (int) $row->clicks, (int) $row->impressions, (int) $row->impressions > 0 ? round((int) $row->clicks / (int) $row->impressions, 5) : null, (int) $row->impressions > 0 && (int) $row->position_sum > 0 ? round((int) $row->position_sum / (int) $row->impressions / 1000, 2) : null, (int) $row->orders, (float) $row->revenue];
+            }
+        } while ($after !== null);
+    }
+}

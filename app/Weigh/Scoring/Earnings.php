@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Weigh\Scoring;
+
+use App\Store\Facts\NumberWindow;
+use App\Store\Models\Store;
+
+/** What a page's sales are worth to the store: the margin where files tell it, else revenue less returns and tax. */
+final readonly class Earnings
+{
+    /** @param  float  $tax  part that is added to prices, from 0 */
+    private function __construct(public bool $tellsMargin, private float $tax)
+    {
+    }
+
+    public static function of(Store $store): self
+    {
+        return new self(NumberWindow::of($store)->tellsMargin ?? false, $store->options()->assumed('tax'));
+    }
+
+    /** @param  object  $row  with revenue, returned and margin of the window */
+    public function kept(object $row): float
+    {
+        $revenue = (float) $row->revenue;
+        if ($this->tellsMargin) {
+            // Of what came back the same part of the margin is lost.
+            return max(0.0, (float) $row->margin * ($revenue > 0 ? max(0.0, 1 - (float) $row->returned / $revenue) : 1.0));
+        }
+
+        return max(0.0, $revenue - (float) $row->returned) / (1 + $this->tax);
+    }
+
+    /** What it is called, for people. */
+    public function words(): string
+    {
+        return $this->tellsMargin ? 'margin, less what came back' : 'revenue, less what came back'.($this->tax > 0 ? ' and tax' : '');
+    }
+}
