@@ -7,6 +7,7 @@ namespace App\Gather\Http;
 use App\Changes\History;
 use App\Gather\Inventory\ListsOfPage;
 use App\Gather\Inventory\RepeatedLines;
+use App\Store\Calendar\Calendar;
 use App\Store\Facts\PageNumbers;
 use App\Store\Markets;
 use App\Store\Models\Store;
@@ -38,7 +39,8 @@ final class PageController
             'history' => $resource === null ? [] : History::of((int) $resource->id),
             'linksIn' => DB::table('links')->join('pages', 'pages.id', '=', 'links.from_page')->where('to_page', $page)->limit(50)->get(['pages.id', 'pages.url', 'anchor', 'rel']),
             'linksOut' => DB::table('links')->join('pages', 'pages.id', '=', 'links.to_page')->where('links.store_id', $store->id)->where('from_page', $page)->orderBy('place')->limit(100)->get(['pages.id', 'pages.url', 'anchor', 'rel']),
-            'numbers' => PageNumbers::of($store, $page),
+            'numbers' => $numbers = PageNumbers::of($store, $page),
+            'events' => $numbers === null || $numbers->weeks === [] ? [] : Calendar::between($store, $numbers->window->firstDay, $numbers->window->lastDay),
             'currency' => Markets::of($store)->find((int) $row->market_id)->currency,
             'sources' => PageSource::namesOf((int) $row->sources),
             'kept' => $kept = DB::table('page_details')->where('page_id', $page)->first(),

@@ -16,8 +16,12 @@
     <svg class="weeks" viewBox="0 0 390 64" role="img" aria-label="Clicks by week: {{ implode(', ', array_column($numbers->weeks, 'clicks')) }}">
         <line x1="0" x2="390" y1="60.5" y2="60.5" class="axis"/>
         @foreach (array_values($numbers->weeks) as $i => $week)<rect class="mark" x="{{ 30 * $i + 3 }}" width="24" y="{{ 60 - round(54 * $week['clicks'] / $most, 1) }}" height="{{ round(54 * $week['clicks'] / $most, 1) }}"><title>Week of {{ array_keys($numbers->weeks)[$i] }}: {{ $week['clicks'] }} clicks of {{ $week['impressions'] }} impressions at position {{ $place($week['position']) }}, {{ $week['orders'] }} orders</title></rect>@endforeach
+        @foreach ($events as $event)
+            @php($from = max(0, (new DateTimeImmutable(array_key_first($numbers->weeks)))->diff(new DateTimeImmutable($event['first']))->format('%r%a') / 7 * 30))
+            <line class="{{ $event['is_break'] ? 'break' : 'event' }}" x1="{{ round($from, 1) }}" x2="{{ round(min(390, $from + max(5, (new DateTimeImmutable($event['first']))->diff(new DateTimeImmutable($event['last']))->days / 7 * 30)), 1) }}" y1="62.5" y2="62.5"><title>{{ $event['name'] }}, {{ $event['first'] }} to {{ $event['last'] }}</title></line>
+        @endforeach
     </svg>
-    <p class="hint">Clicks by week from {{ array_key_first($numbers->weeks) }}, at most {{ number_format($most) }}.</p>
+    <p class="hint">Clicks by week from {{ array_key_first($numbers->weeks) }}, at most {{ number_format($most) }}.@foreach ($events as $event) {{ $event['name'] }}: {{ $event['first'] }}{{ $event['first'] === $event['last'] ? '' : ' to '.$event['last'] }}{{ $event['is_break'] ? ', a break in the data' : '' }}.@endforeach</p>
 @endif
 @if ($numbers->withheld !== null)
     <table class="ledger">

@@ -30,6 +30,8 @@ it('marks what was entered on every time axis, and warns where a break lies in a
     $this->post("/s/{$store->slug}/weigh/calendar", ['name' => 'Counting failed', 'first' => $day(6), 'last' => $day(6), 'returns' => 'never', 'break' => '1'])->assertRedirect();
     $this->get("/s/{$store->slug}/weigh")->assertSee('A break in the data lies in what is compared here')->assertSee('Counting failed');
     $this->get("/s/{$store->slug}/weigh/places")->assertSee('Counting failed');
+    $page = (int) DB::table('pages')->where('store_id', $store->id)->where('url', 'like', '%/good')->value('id');
+    $this->get("/s/{$store->slug}/gather/pages/$page")->assertSee('Spring sale')->assertSee('Counting failed');
     $event = (int) DB::table('calendar_events')->where('store_id', $store->id)->where('is_break', 1)->value('id');
     $this->post("/s/{$store->slug}/weigh/calendar/$event/drop")->assertRedirect();
     $this->get("/s/{$store->slug}/weigh")->assertDontSee('Counting failed');
