@@ -9,7 +9,7 @@ use Generator;
 
 /**
  * Learns a market's model from its pages in two rounds: the curve as if all pages were alike, then their ratios, then the curve once more with each
- * page's clicks taken to what others would earn. The pages are read anew in each round and never held.
+ * page's clicks taken to what others would earn. The pages are read twice a round and never held: of each only a few sums.
  */
 final class ModelFit
 {
@@ -30,10 +30,14 @@ final class ModelFit
         $classes = [];
         $spread = 0.05;
         $model = self::model($curve, $classes, $ratios, $spread, [], [], [], $season, $days);
+        $told = $sales = [];
         for ($round = 0; $round < self::ROUNDS; $round++) {
             $fit = new CurveFit;
-            $level = $round === 0 ? 1.0 : self::level($pages, $model);
+            $level = $round === 0 ? 1.0 : self::level($told, $model);
             foreach ($pages() as $page) {
+                if ($round === 0 && ($page->clicks > 0 || $page->orders > 0)) {
+                    $sales[] = [$page->kind, $page->group, $page->clicks, $page->orders, $page->revenue];
+                }
                 $generic = array_values(array_filter($page->pairs, static fn (Pair $pair): bool => $pair->class === QueryClass::Generic));
                 $ratio = $round === 0 ? 1.0 : $model->ratioOf($generic)->mean() / $level;
                 foreach ($generic as $pair) {
@@ -43,10 +47,10 @@ final class ModelFit
             }
             $curve = $fit->fit();
             $model = self::model($curve, $classes, $ratios, $spread, [], [], [], $season, $days);
-            [$classes, $ratios, $spread] = self::spreads($pages, $model);
+            [$classes, $ratios, $spread, $told] = self::spreads($pages, $model);
             $model = self::model($curve, $classes, $ratios, $spread, [], [], [], $season, $days);
         }
-        [$orders, $values, $groups] = self::worth($pages);
+        [$orders, $values, $groups] = self::worth($sales);
 
         return self::model($curve, $classes, $ratios, $spread, $orders, $values, $groups, $season, $days);
     }
@@ -65,15 +69,13 @@ final class ModelFit
     /**
      * Mean ratio of all pages by what they would earn: curve and ratios tell their level only together, so the ratios' is 1.
      *
-     * @param  Closure(): Generator<Evidence>  $pages
+     * @param  list<array{float, float, float}>  $told  clicks, expected clicks and the sum of their squares of each page's generic queries
      */
-    private static function level(Closure $pages, StoreModel $model): float
+    private static function level(array $told, StoreModel $model): float
     {
         $sum = $weight = 0.0;
-        foreach ($pages() as $page) {
-            $generic = array_values(array_filter($page->pairs, static fn (Pair $pair): bool => $pair->class === QueryClass::Generic && $pair->query > 0));
-            $expected = array_sum(array_map($model->expected(...), $generic));
-            $sum += $model->ratioOf($generic)->mean() * $expected;
+        foreach ($told as [$clicks, $expected, $squares]) {
+            $sum += $model->ratioLaw($clicks, $expected, $squares)->mean() * $expected;
             $weight += $expected;
         }
 
@@ -84,16 +86,17 @@ final class ModelFit
      * How classes stand against the curve, and how far pages and their queries spread.
      *
      * @param  Closure(): Generator<Evidence>  $pages
-     * @return array{array<int, float>, RateShrinkage, float}
+     * @return array{array<int, float>, RateShrinkage, float, list<array{float, float, float}>} multiples of the classes, page ratios, spread of queries, and what each page's generic queries tell
      */
     private static function spreads(Closure $pages, StoreModel $model): array
     {
         $classes = [];
-        $counts = [];
+        $counts = $told = [];
         [$above, $below] = [0.0, 0.0];
         foreach ($pages() as $page) {
             $pairs = $page->pairs;
             $clicks = $expected = 0.0;
+            $generic = [0.0, 0.0, 0.0];
             foreach ($pairs as $pair) {
                 if ($pair->class === QueryClass::OwnBrand) {
                     continue;
@@ -103,7 +106,14 @@ final class ModelFit
                 $known = $classes[$group] ?? [0.0, 0.0];
                 $classes[$group] = [$known[0] + $pair->clicks, $known[1] + $bare];
                 $clicks += $pair->clicks;
-                $expected += $model->expected($pair);
+                $one = $model->expected($pair);
+                $expected += $one;
+                if ($pair->query > 0 && $pair->class === QueryClass::Generic) {
+                    $generic = [$generic[0] + $pair->clicks, $generic[1] + $one, $generic[2] + $one ** 2];
+                }
+            }
+            if ($generic[1] > 0) {
+                $told[] = $generic;
             }
             if ($expected > 0) {
                 $counts[] = [$clicks, $expected];
@@ -124,26 +134,22 @@ final class ModelFit
         $pooled = array_sum(array_column($counts, 1));
         $ratios = RateShrinkage::fit($counts, max(0.3, min(3.0, $pooled > 0 ? array_sum(array_column($counts, 0)) / $pooled : 1.0)));
 
-        return [$multiples, new RateShrinkage(1.0, max(0.5, min(200.0, $ratios->strength))), $below > 0 ? max(0.0, min(0.5, $above / $below)) : 0.05];
+        return [$multiples, new RateShrinkage(1.0, max(0.5, min(200.0, $ratios->strength))), $below > 0 ? max(0.0, min(0.5, $above / $below)) : 0.05, $told];
     }
 
     /**
      * Orders a click and value of an order: by kind, then how each collection stands against its pages' kinds, then how far pages spread within both.
      *
-     * @param  Closure(): Generator<Evidence>  $pages
+     * @param  list<array{int, int, float, float, float}>  $rows  kind, group, clicks, orders, revenue by page
      * @return array{array<int, RateShrinkage>, array<int, array{float, float, float}>, array<int, array{float, float, float, float}>}
      */
-    private static function worth(Closure $pages): array
+    private static function worth(array $rows): array
     {
-        $rows = [];
         $kinds = [0 => [0.0, 0.0, 0.0]];
-        foreach ($pages() as $page) {
-            if ($page->clicks > 0 || $page->orders > 0) {
-                $rows[] = [$page->kind, $page->group, $page->clicks, $page->orders, $page->revenue];
-                foreach ([0, $page->kind] as $kind) {
-                    $known = $kinds[$kind] ?? [0.0, 0.0, 0.0];
-                    $kinds[$kind] = [$known[0] + $page->clicks, $known[1] + $page->orders, $known[2] + $page->revenue];
-                }
+        foreach ($rows as [$of, , $clicks, $orders, $revenue]) {
+            foreach ([0, $of] as $kind) {
+                $known = $kinds[$kind] ?? [0.0, 0.0, 0.0];
+                $kinds[$kind] = [$known[0] + $clicks, $known[1] + $orders, $known[2] + $revenue];
             }
         }
         // Kinds with few orders lean on all kinds together.

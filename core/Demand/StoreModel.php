@@ -59,17 +59,28 @@ final readonly class StoreModel
      */
     public function ratioOf(array $pairs): GammaLaw
     {
-        $expected = $clicks = $spread = 0.0;
+        $expected = $clicks = $squares = 0.0;
         foreach ($pairs as $pair) {
             $one = $this->expected($pair);
             $expected += $one;
             $clicks += $pair->clicks;
-            $spread += $one + $this->querySpread * $one ** 2;
+            $squares += $one ** 2;
         }
+
+        return $this->ratioLaw($clicks, $expected, $squares);
+    }
+
+    /**
+     * The same from sums over the queries.
+     *
+     * @param  float  $squares  of the expected clicks of each
+     */
+    public function ratioLaw(float $clicks, float $expected, float $squares): GammaLaw
+    {
         if ($expected <= 0) {
             return $this->ratios->posterior(0, 0);
         }
-        $worth = min(1.0, $expected / $spread);
+        $worth = min(1.0, $expected / ($expected + $this->querySpread * $squares));
 
         return $this->ratios->posterior($clicks * $worth, $expected * $worth);
     }
