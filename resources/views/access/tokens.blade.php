@@ -7,7 +7,7 @@
         <div class="note" role="status"><p>This is the only time that it is shown; we keep its digest alone.</p><p class="wrap-any"><b>{{ session('token') }}</b></p></div>
     @endif
     <table class="ledger">
-        <thead><tr><th scope="col">Name</th><th scope="col">Made</th><th scope="col">Used last</th><th scope="col">Until</th><th scope="col"></th></tr></thead>
+        <thead><tr><th scope="col">Name</th><th scope="col">Made</th><th scope="col">Used last</th><th scope="col">Until</th><th scope="col"><span class="sr">Do</span></th></tr></thead>
         <tbody>
         @forelse ($tokens as $token)
             <tr><td class="wrap-any">{{ $token->name }}</td><td>{{ $token->created_at?->format('j M Y') }}</td><td>{{ $token->last_used_at?->format('j M Y, H:i') ?? 'never' }}</td><td>{{ $token->expires_at?->format('j M Y') }}@if ($token->expires_at?->isPast()) <span class="state is-hand">over</span>@endif</td>

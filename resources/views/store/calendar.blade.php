@@ -5,7 +5,7 @@
     @include('weigh.tabs')
     <p class="hint">Sales, holidays, outages: entered once, marked on every time axis. A <b>break</b> is a time in which the numbers themselves were wrong or began to be counted otherwise; a comparison across one says so.</p>
     <table class="ledger tight" id="events">
-        <thead><tr><th scope="col">What</th><th scope="col">First day</th><th scope="col">Last day</th><th scope="col">Comes again</th><th scope="col">Next</th><th scope="col"></th></tr></thead>
+        <thead><tr><th scope="col">What</th><th scope="col">First day</th><th scope="col">Last day</th><th scope="col">Comes again</th><th scope="col">Next</th><th scope="col"><span class="sr">Do</span></th></tr></thead>
         <tbody>
         @forelse ($events as $event)
             <tr><td class="wrap-any">{{ $event->name }}@if ($event->is_break) <span class="state is-hand">break in the data</span>@endif</td><td>{{ $event->first_day }}</td><td>{{ (new DateTimeImmutable($event->first_day))->modify('+'.($event->days - 1).' days')->format('Y-m-d') }}</td><td>{{ App\Store\Calendar\Returns::from($event->returns)->words() }}</td>

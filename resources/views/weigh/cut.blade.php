@@ -27,7 +27,7 @@
         <label>By hand: the first <input class="input short" name="pages" inputmode="numeric" value="{{ $chosen }}"></label> pages <button class="button">Look</button> <span class="soft">proposed: @n($cut->proposed), for {{ $cut->fitting <= $cut->paying ? 'the month has hours for no more; '.number_format($cut->paying).' would pay' : 'the next would not earn back what it costs' }}</span>
     </form>
     <table class="ledger tight" id="cut">
-        <thead><tr><th scope="col" class="num">First pages</th><th scope="col" class="num">Upside together</th><th scope="col" class="num">Of all</th><th scope="col" class="num">The last of them</th><th scope="col" class="num">Hours by hand</th><th scope="col" class="num">Cost</th><th scope="col"></th></tr></thead>
+        <thead><tr><th scope="col" class="num">First pages</th><th scope="col" class="num">Upside together</th><th scope="col" class="num">Of all</th><th scope="col" class="num">The last of them</th><th scope="col" class="num">Hours by hand</th><th scope="col" class="num">Cost</th><th scope="col"><span class="sr">Which is proposed</span></th></tr></thead>
         <tbody>@foreach ($cut->steps as $row)<tr @if ($row['pages'] === $chosen) class="is-sum" @endif><td class="num">@n($row['pages'])</td><td class="num">{{ $money($row['upside']) }} {{ $currency }}</td><td class="num">{{ round(100 * $row['part']) }}%</td><td class="num">{{ $money($row['marginal']) }}</td><td class="num">{{ number_format($row['hours'], 1) }}</td><td class="num">{{ $money($row['cost']) }}</td><td>{{ $row['pages'] === $cut->proposed ? 'proposed' : '' }}</td></tr>@endforeach</tbody>
     </table>
     <p class="hint">Upside and the last page’s part are told for 28 days; the last is the marginal page’s worth.</p>

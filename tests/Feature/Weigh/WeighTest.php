@@ -117,3 +117,16 @@ it('is shown to the store’s people alone, and begun by writers', function (): 
     $this->actingAs(member($store, Role::Writer))->post("/s/{$store->slug}/weigh/score")->assertRedirect();
     expect(orchard(['weigh:score', "--store={$store->slug}", '--wait', '--json']))->code->toBe(0)->out->toContain('"state":"done"')->and(orchard(['weigh:export', '--store=nowhere']))->code->toBe(2);
 });
+
+it('weighs a store once at a time: a second weighing waits for the first, and its scores stand', function (): void {
+    $store = weighableStore();
+    weigh($store);
+    $scores = weighed($store);
+    $first = app(WorkDesk::class)->begin(ScoreWork::class, $store->id, 0, null);
+    DB::table('work')->where('id', $first)->update(['state' => 'running', 'started_at' => now(), 'fence' => 1, 'owner' => 'elsewhere', 'expires_at' => now()->addMinute()]);
+    $second = app(WorkDesk::class)->begin(ScoreWork::class, $store->id, 0, null);
+    app(WorkDesk::class)->slice($second);
+    expect(DB::table('work')->where('id', $second)->value('state'))->toBe('waiting')->and(DB::table('weigh_scores')->where('store_id', $store->id)->where('work_id', $second)->count())->toBe(0);
+    DB::table('work')->where('id', $first)->update(['state' => 'done', 'owner' => null]);
+    expect(app(WorkDesk::class)->workToEnd($second))->toBe('done')->and(weighed($store))->toBe($scores);
+});
