@@ -18,6 +18,9 @@ final class Findings
 {
     public const PAGE = 50;
 
+    /** Days for which a move is told. */
+    public const MOVED_DAYS = 14;
+
     /** Sorts of quick wins: the column of their queries and of the clicks that they may bring. */
     public const WINS = ['near' => ['near_queries', 'near_gain'], 'far' => ['far_queries', 'far_gain'], 'question' => ['question_queries', 'question_gain']];
 
@@ -86,7 +89,7 @@ final class Findings
     }
 
     /**
-     * Pages whose upside moved most with the last weighing, and by what: the value of a click (0 where it cannot be sold or is not listed), what its texts fall
+     * Pages whose upside moved most in the last days, as each moved last, and by what: the value of a click (0 where it cannot be sold or is not listed), what its texts fall
      * short, what better positions would bring. The parts add up to the change, each factor taken at the mean of the other.
      *
      * @return list<object>
@@ -94,7 +97,7 @@ final class Findings
     public static function moved(Store $store, Lens $lens): array
     {
         [$where, $values] = self::where($store, $lens);
-        $rows = array_values(DB::select("SELECT r.*, p.url, f.title FROM (SELECT s.* FROM weigh_scores s WHERE $where AND s.moved_by > 0.005 ORDER BY s.moved_by DESC, s.page_id DESC LIMIT 100) r JOIN pages p ON p.id = r.page_id LEFT JOIN page_facts f ON f.page_id = r.page_id AND f.to_crawl = 0 ORDER BY r.moved_by DESC, r.page_id DESC", $values));
+        $rows = array_values(DB::select("SELECT r.*, p.url, f.title FROM (SELECT s.* FROM weigh_scores s WHERE $where AND s.moved_by > 0.005 AND s.moved_at > UTC_TIMESTAMP() - INTERVAL ".self::MOVED_DAYS." DAY ORDER BY s.moved_by DESC, s.page_id DESC LIMIT 100) r JOIN pages p ON p.id = r.page_id LEFT JOIN page_facts f ON f.page_id = r.page_id AND f.to_crawl = 0 ORDER BY r.moved_by DESC, r.page_id DESC", $values));
         foreach ($rows as $row) {
             $worth = ((float) $row->worth + (float) $row->was_worth) / 2;
             $row->by_worth = ((float) $row->worth - (float) $row->was_worth) * ((float) $row->extra_clicks + (float) $row->was_extra_clicks) / 2;

@@ -280,9 +280,11 @@ final class ScoreWork implements LongWork
     /** @param  list<list<int|float|string|null>>  $rows */
     private static function write(WorkRun $run, array $rows): void
     {
-        // What a score was made of is kept before it is written over, once a weighing: the database sets one column after the other.
-        $was = array_map(static fn (string $column): string => "was_$column = IF(work_id <> VALUES(work_id), $column, was_$column)", ['worth', 'wording_clicks', 'extra_clicks', 'upside']);
+        // What a score was made of is kept where it moves, before it is written over, once a weighing: the database sets one column after the other.
+        $moves = 'work_id <> VALUES(work_id) AND ABS(upside - VALUES(upside)) > 0.005';
+        $was = array_map(static fn (string $column): string => "was_$column = IF($moves, $column, was_$column)", ['worth', 'wording_clicks', 'extra_clicks', 'upside']);
+        array_push($was, "moved_by = IF($moves, ABS(VALUES(upside) - upside), moved_by)", "moved_at = IF($moves, UTC_TIMESTAMP(), moved_at)");
         $now = array_map(static fn (string $column): string => "$column = VALUES($column)", array_slice(MarketScoring::COLUMNS, 1));
-        $run->fenced(static fn (): int => Bulk::write('weigh_scores', MarketScoring::COLUMNS, $rows, 'INSERT', 'ON DUPLICATE KEY UPDATE '.implode(', ', [...$was, 'moved_by = ABS(VALUES(upside) - was_upside)', ...$now])));
+        $run->fenced(static fn (): int => Bulk::write('weigh_scores', MarketScoring::COLUMNS, $rows, 'INSERT', 'ON DUPLICATE KEY UPDATE '.implode(', ', [...$was, ...$now])));
     }
 }

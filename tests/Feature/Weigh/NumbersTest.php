@@ -125,7 +125,7 @@ it('gives the same numbers and scores when it is killed between any two steps an
     $dump = static function () use ($store): array {
         $tables = [];
         foreach (['weigh_pairs', 'weigh_sums', 'weigh_query_sums', 'weigh_groups', 'weigh_weeks', 'weigh_places', 'weigh_seasons', 'weigh_season_groups', 'weigh_losses', 'weigh_density', 'weigh_totals', 'weigh_scores'] as $table) {
-            $rows = array_map(static fn (object $row): string => json_encode(array_diff_key((array) $row, array_flip(['work_id', 'was_upside', 'was_worth', 'was_wording_clicks', 'was_extra_clicks', 'moved_by', 'reason'])), JSON_THROW_ON_ERROR), DB::select("SELECT * FROM $table WHERE store_id = ?", [$store->id]));
+            $rows = array_map(static fn (object $row): string => json_encode(array_diff_key((array) $row, array_flip(['work_id', 'was_upside', 'was_worth', 'was_wording_clicks', 'was_extra_clicks', 'moved_by', 'moved_at', 'reason'])), JSON_THROW_ON_ERROR), DB::select("SELECT * FROM $table WHERE store_id = ?", [$store->id]));
             sort($rows);
             $tables[$table] = $rows;
         }

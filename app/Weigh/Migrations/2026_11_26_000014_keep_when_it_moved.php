@@ -1,0 +1,15 @@
+<?php
+
+declare(strict_types=1);
+
+use Illuminate\Database\Migrations\Migration;
+use Illuminate\Support\Facades\DB;
+
+return new class extends Migration
+{
+    /** Most weighings move few pages: what moved is told for some days, not only until the next one. */
+    public function up(): void
+    {
+        DB::statement('ALTER TABLE weigh_scores ADD moved_at DATETIME NULL');
+    }
+};
