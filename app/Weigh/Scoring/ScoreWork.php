@@ -66,8 +66,7 @@ final class ScoreWork implements LongWork
 
             return SliceEnd::done();
         }
-        // One weighing of a store at a time: two would take each other's scores for old ones. The later one finds most of its sums made.
-        if (DB::table('work')->where('store_id', $store->id)->where('sort', self::sort())->where('id', '<', $run->workId)->whereNotNull('started_at')->whereIn('state', ['waiting', 'running'])->exists()) {
+        if ($this->mustWait($run)) {
             return SliceEnd::later(1);
         }
         $pages = new PageSums($store, $window);
@@ -98,6 +97,19 @@ final class ScoreWork implements LongWork
                 return SliceEnd::more();
             }
         }
+    }
+
+    /**
+     * One weighing of a store at a time: two would take each other's scores for old ones. The later one finds most of its sums made. An earlier one that nobody
+     * has held for a minute is let go, for this one does all that it would have done.
+     */
+    private function mustWait(WorkRun $run): bool
+    {
+        $earlier = 'store_id = ? AND sort = ? AND id < ? AND started_at IS NOT NULL AND state IN (\'waiting\', \'running\')';
+        $values = [$run->storeId, self::sort(), $run->workId];
+        DB::update("UPDATE work SET state = 'stopped', ended_at = UTC_TIMESTAMP(), problem = 'A later weighing took its place.' WHERE $earlier AND (owner IS NULL OR expires_at < UTC_TIMESTAMP(3)) AND GREATEST(COALESCE(expires_at, wake_at), wake_at) < UTC_TIMESTAMP(3) - INTERVAL 1 MINUTE", $values);
+
+        return DB::selectOne("SELECT 1 AS n FROM work WHERE $earlier LIMIT 1", $values) !== null;
     }
 
     /**

@@ -127,6 +127,7 @@ it('weighs a store once at a time: a second weighing waits for the first, and it
     $second = app(WorkDesk::class)->begin(ScoreWork::class, $store->id, 0, null);
     app(WorkDesk::class)->slice($second);
     expect(DB::table('work')->where('id', $second)->value('state'))->toBe('waiting')->and(DB::table('weigh_scores')->where('store_id', $store->id)->where('work_id', $second)->count())->toBe(0);
-    DB::table('work')->where('id', $first)->update(['state' => 'done', 'owner' => null]);
-    expect(app(WorkDesk::class)->workToEnd($second))->toBe('done')->and(weighed($store))->toBe($scores);
+    // Whoever held it is dead: nobody takes it up for a minute, and it is let go.
+    DB::table('work')->where('id', $first)->update(['expires_at' => now()->subMinutes(2), 'wake_at' => now()->subMinutes(2)]);
+    expect(app(WorkDesk::class)->workToEnd($second))->toBe('done')->and(weighed($store))->toBe($scores)->and(DB::table('work')->where('id', $first)->value('state'))->toBe('stopped');
 });
