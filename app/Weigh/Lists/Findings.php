@@ -18,6 +18,9 @@ final class Findings
 {
     public const PAGE = 50;
 
+    /** Pages, by upside, among which those are found that could earn most over the weeks ahead. */
+    private const AHEAD_OF = 3000;
+
     /** Days for which a move is told. */
     public const MOVED_DAYS = 14;
 
@@ -63,8 +66,10 @@ final class Findings
         [$where, $values] = self::where($store, $lens);
         // The next four weeks are what is told by the upside; the others stand to them as their weeks a year earlier did.
         $sum = sprintf('s.upside * %F * s.ahead_%d / GREATEST(s.ahead_4, 0.01)', $weeks / 4, in_array($weeks, Seasons::AHEAD, true) ? $weeks : 4);
+        // Whatever its season, a page beyond the first thousands does not come among the first hundreds.
+        $from = $onlySeasons ? "weigh_scores s WHERE $where AND s.upside > 0 AND s.season_week IS NOT NULL" : "(SELECT * FROM weigh_scores s WHERE $where AND s.upside > 0 ORDER BY s.upside DESC, s.page_id DESC LIMIT ".self::AHEAD_OF.') s';
         $order = $onlySeasons ? 's.season_week, ahead DESC' : 'ahead DESC';
-        $rows = DB::select("SELECT r.*, p.url, f.title FROM (SELECT s.*, $sum AS ahead FROM weigh_scores s WHERE $where AND s.upside > 0".($onlySeasons ? ' AND s.season_week IS NOT NULL' : '')." ORDER BY $order, s.page_id LIMIT 200) r JOIN pages p ON p.id = r.page_id LEFT JOIN page_facts f ON f.page_id = r.page_id AND f.to_crawl = 0 ORDER BY ".($onlySeasons ? 'r.season_week, r.ahead DESC' : 'r.ahead DESC').', r.page_id', $values);
+        $rows = DB::select("SELECT r.*, p.url, f.title FROM (SELECT s.*, $sum AS ahead FROM $from ORDER BY $order, s.page_id LIMIT 200) r JOIN pages p ON p.id = r.page_id LEFT JOIN page_facts f ON f.page_id = r.page_id AND f.to_crawl = 0 ORDER BY ".($onlySeasons ? 'r.season_week, r.ahead DESC' : 'r.ahead DESC').', r.page_id', $values);
         foreach ($rows as $row) {
             $row->work_by = Seasons::workBy($row->season_week);
         }
@@ -97,7 +102,7 @@ final class Findings
     public static function moved(Store $store, Lens $lens): array
     {
         [$where, $values] = self::where($store, $lens);
-        $rows = array_values(DB::select("SELECT r.*, p.url, f.title FROM (SELECT s.* FROM weigh_scores s WHERE $where AND s.moved_by > 0.005 AND s.moved_at > UTC_TIMESTAMP() - INTERVAL ".self::MOVED_DAYS." DAY ORDER BY s.moved_by DESC, s.page_id DESC LIMIT 100) r JOIN pages p ON p.id = r.page_id LEFT JOIN page_facts f ON f.page_id = r.page_id AND f.to_crawl = 0 ORDER BY r.moved_by DESC, r.page_id DESC", $values));
+        $rows = array_values(DB::select("SELECT r.*, p.url, f.title FROM (SELECT s.* FROM weigh_scores s WHERE $where AND s.moved_by > 0.005 AND s.moved_at > UTC_TIMESTAMP() - INTERVAL ".self::MOVED_DAYS.' DAY ORDER BY s.moved_by DESC, s.page_id DESC LIMIT 100) r JOIN pages p ON p.id = r.page_id LEFT JOIN page_facts f ON f.page_id = r.page_id AND f.to_crawl = 0 ORDER BY r.moved_by DESC, r.page_id DESC', $values));
         foreach ($rows as $row) {
             $worth = ((float) $row->worth + (float) $row->was_worth) / 2;
             $row->by_worth = ((float) $row->worth - (float) $row->was_worth) * ((float) $row->extra_clicks + (float) $row->was_extra_clicks) / 2;
