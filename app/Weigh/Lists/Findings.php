@@ -80,7 +80,7 @@ final class Findings
     /** @return list<object> queries for which two or more of the store's pages stand, the most seen first, with their pages */
     public static function rivals(Store $store): array
     {
-        $rows = array_values(DB::select('SELECT w.query_id, w.impressions, w.rivals, w.class, q.text FROM weigh_queries w JOIN search_queries q ON q.id = w.query_id WHERE w.store_id = ? AND w.rivals >= 2 AND w.class <> ? ORDER BY w.impressions DESC, w.query_id LIMIT 50', [$store->id, QueryClass::OwnBrand->value]));
+        $rows = array_values(DB::select('SELECT w.query_id, w.impressions, w.rivals, w.class, q.text FROM (SELECT query_id, impressions, rivals, class FROM weigh_queries FORCE INDEX (by_seen) WHERE store_id = ? AND rivals >= 2 AND class <> ? ORDER BY impressions DESC, query_id DESC LIMIT 50) w JOIN search_queries q ON q.id = w.query_id ORDER BY w.impressions DESC, w.query_id DESC', [$store->id, QueryClass::OwnBrand->value]));
         $queries = Bulk::ids($rows, 'query_id');
         $pages = [];
         foreach ($queries === [] ? [] : DB::select('SELECT r.*, p.url FROM (SELECT query_id, page_id, SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) / SUM(impressions) / 1000 AS position, ROW_NUMBER() OVER (PARTITION BY query_id ORDER BY SUM(impressions) DESC, page_id) AS nth FROM weigh_pairs FORCE INDEX (by_query) WHERE store_id = ? AND query_id IN ('.Bulk::list($queries).') AND span < 3 AND position_sum > 0 GROUP BY query_id, page_id) r JOIN pages p ON p.id = r.page_id WHERE r.nth <= 4 ORDER BY r.query_id, r.nth', [$store->id]) as $row) {
