@@ -8,6 +8,7 @@ use App\Store\Models\Store;
 use App\Store\Steps\Step;
 use App\Store\Steps\StepContribution;
 use App\Store\Steps\Waiting;
+use Illuminate\Support\Facades\DB;
 
 final class WeighStep implements StepContribution
 {
@@ -23,6 +24,9 @@ final class WeighStep implements StepContribution
 
     public function waiting(Store $store): ?Waiting
     {
-        return null;
+        // Lists are few, and each holds two thousand pages at most.
+        $open = (int) DB::selectOne("SELECT COUNT(*) AS n FROM weigh_worklists w JOIN weigh_worklist_pages p ON p.worklist_id = w.id AND p.state IN ('planned', 'begun') WHERE w.store_id = ? AND w.state = 'open'", [$store->id])->n;
+
+        return $open === 0 ? null : new Waiting($open, 'in worklists');
     }
 }

@@ -44,7 +44,7 @@ it('is filled from the screen with what is worth most, and taken to the desk in 
     // Only what can sell and is listed has an upside; the most first.
     expect(listedPaths($list))->toBe(['/poor', '/good']);
     $this->get("/s/{$store->slug}/weigh/worklists/{$list->id}")->assertOk()->assertSee('/poor')->assertSee('of 40 pages');
-    $this->get("/s/{$store->slug}/weigh/worklists")->assertOk()->assertSee('December')->assertSee('0 of 2');
+    $this->get("/s/{$store->slug}/weigh/worklists")->assertOk()->assertSee('December')->assertSee('0 of 2')->assertSee('<b>2</b> in worklists', false);
     $page = pagesOf($store)['/good'];
     $this->post("/s/{$store->slug}/weigh/worklists/{$list->id}/pages/$page", ['do' => 'up'])->assertRedirect();
     expect(listedPaths($list))->toBe(['/good', '/poor']);
