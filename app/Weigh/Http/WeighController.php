@@ -13,6 +13,7 @@ use App\Weigh\Lists\Findings;
 use App\Weigh\Lists\WeighedPages;
 use App\Weigh\Numbers\Breaks;
 use App\Weigh\Numbers\Lens;
+use App\Weigh\Numbers\PlaceBands;
 use App\Weigh\Scoring\Losses;
 use App\Weigh\Scoring\MarketScoring;
 use App\Weigh\Scoring\PageEvidence;
@@ -52,7 +53,7 @@ final class WeighController
     {
         $score = DB::table('weigh_scores')->where('store_id', $store->id)->where('page_id', $page)->first();
         $evidence = $score === null ? null : (new PageEvidence($store, (int) $score->market_id))->page($page);
-        $scoring = $score === null ? null : MarketScoring::of($store, (int) $score->market_id);
+        $scoring = $score === null || $evidence === null ? null : MarketScoring::of($store, (int) $score->market_id, $evidence[0]->group);
         abort_if($score === null || $evidence === null || $scoring === null, 404);
         [$known, $row] = $evidence;
         $upside = $scoring->upside($known, $row);
@@ -65,7 +66,7 @@ final class WeighController
         return view($request->hasHeader('HX-Request') ? 'weigh.why' : 'weigh.page', [
             'store' => $store, 'score' => $score, 'upside' => $upside, 'pairs' => $known->pairs, 'names' => $names, 'season' => $scoring->seasonOf($row), 'assumptions' => $scoring->assumptions, 'row' => $row, 'why' => PartThatCounts::why($row),
             'page' => DB::table('pages')->where('id', $page)->first(), 'title' => DB::table('page_facts')->where('page_id', $page)->where('to_crawl', 0)->value('title'), 'currency' => Markets::of($store)->find((int) $score->market_id)->currency,
-            'changes' => $changes, 'weeks' => $weeks, 'lens' => $lens, 'compared' => DB::table('weigh_sums')->where('store_id', $store->id)->where('weeks', $weeks)->where('device', Lens::ALL)->where('class', Lens::ALL)->where('page_id', $page)->first(),
+            'bands' => $bands = PlaceBands::of($scoring->model->curve), 'counts' => PlaceBands::ofPage($store, $page, $bands), 'changes' => $changes, 'weeks' => $weeks, 'lens' => $lens, 'compared' => DB::table('weigh_sums')->where('store_id', $store->id)->where('weeks', $weeks)->where('device', Lens::ALL)->where('class', Lens::ALL)->where('page_id', $page)->first(),
         ]);
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Weigh\Lists;
 
 use App\Store\Bulk;
+use App\Store\Markets;
 use App\Store\Models\Store;
 use App\Weigh\Numbers\Lens;
 use App\Weigh\Scoring\Model;
@@ -19,6 +20,9 @@ final readonly class WhatIf
 {
     public const PAGE = 50;
 
+    /** Places of today that are told; whatever came from beyond is told so. */
+    public const PLACES = 5000;
+
     /** @param  list<int>  $markets  ids of those that count; empty for all */
     private function __construct(public float $share, public float $probability, public int $target, public float $value, public array $markets)
     {
@@ -29,10 +33,13 @@ final readonly class WhatIf
         $assumed = Model::assumptions($store);
         $number = static fn (string $key, float $usual, float $least, float $most): float => is_string($request->query($key)) && is_numeric($request->query($key)) ? max($least, min($most, (float) $request->query($key))) : $usual;
         $markets = $request->query('markets');
+        $known = Markets::of($store);
+        // Sums of unlike currencies say nothing.
+        $usual = Lens::addUp($known->all()) ? [] : [$known->first()->id];
 
         return new self(
             $number('share', $assumed->shareClosed, 0, 1), $number('probability', $assumed->liftProbability, 0, 1), (int) round($number('target', max(1, min(5, round($assumed->target))), 1, 5)), $number('value', 1, 0, 100),
-            array_values(array_map(intval(...), array_filter(is_array($markets) ? $markets : [], static fn (mixed $id): bool => is_string($id) && ctype_digit($id) && strlen($id) < 18))),
+            array_values(array_map(intval(...), array_filter(is_array($markets) ? $markets : [], static fn (mixed $id): bool => is_string($id) && ctype_digit($id) && strlen($id) < 18))) ?: $usual,
         );
     }
 
@@ -53,6 +60,7 @@ final readonly class WhatIf
         $total = DB::selectOne("SELECT COALESCE(SUM($wording), 0) AS wording, COALESCE(SUM($lift), 0) AS lift, COALESCE(SUM(s.upside), 0) AS was FROM weigh_scores s WHERE $where", $values);
         $rows = array_values(DB::select("SELECT s.page_id, s.kind, s.upside, $wording AS wording, $lift AS lift, $wording + $lift AS now FROM weigh_scores s WHERE $where ORDER BY now DESC, s.page_id DESC LIMIT ".self::PAGE, $values));
         $pages = Bulk::ids($rows, 'page_id');
+        $places = array_flip(Bulk::ids(DB::select("SELECT s.page_id FROM weigh_scores s WHERE $where ORDER BY s.upside DESC, s.page_id DESC LIMIT ".self::PLACES, $values), 'page_id'));
         $names = [];
         foreach ($pages === [] ? [] : DB::select('SELECT p.id, p.url, f.title FROM pages p LEFT JOIN page_facts f ON f.page_id = p.id AND f.to_crawl = 0 WHERE p.id IN ('.Bulk::list($pages).')') as $row) {
             $names[(int) $row->id] = $row;
@@ -60,7 +68,7 @@ final readonly class WhatIf
         foreach ($rows as $row) {
             $row->url = $names[(int) $row->page_id]->url ?? '';
             $row->title = $names[(int) $row->page_id]->title ?? null;
-            $row->was_place = 1 + (int) DB::selectOne("SELECT COUNT(*) AS n FROM weigh_scores s WHERE $where AND (s.upside > ? OR (s.upside = ? AND s.page_id > ?))", [...$values, $row->upside, $row->upside, $row->page_id])->n;
+            $row->was_place = isset($places[(int) $row->page_id]) ? $places[(int) $row->page_id] + 1 : null;
         }
 
         return ['rows' => $rows, 'upside' => (float) $total->wording + (float) $total->lift, 'wording' => (float) $total->wording, 'lift' => (float) $total->lift, 'was' => (float) $total->was];

@@ -6,6 +6,7 @@ namespace App\Weigh\Numbers;
 
 use App\Store\Kinds\PageKind;
 use App\Store\Markets;
+use App\Store\Models\Market;
 use App\Store\Models\Store;
 use Illuminate\Http\Request;
 use Orchard\Core\Demand\QueryClass;
@@ -38,9 +39,22 @@ final readonly class Lens
         $text = static fn (string $key): string => is_string($request->query($key)) ? $request->query($key) : '';
         $weeks = in_array((int) $text('weeks'), Span::WINDOWS, true) && ! $isPeriod ? (int) $text('weeks') : 13;
         $market = ctype_digit($text('market')) && strlen($text('market')) < 18 ? (int) $text('market') : null;
-        $known = array_map(static fn (\App\Store\Models\Market $one): int => $one->id, Markets::of($store)->all());
+        $markets = Markets::of($store)->all();
+        $known = array_map(static fn (Market $one): int => $one->id, $markets);
+        // Sums of unlike currencies say nothing: with several, one market is looked at.
+        $usual = self::addUp($markets) ? null : $known[0];
 
-        return new self($weeks, $text('against') === 'year' ? 'year' : 'before', array_flip(self::DEVICES)[$text('device')] ?? self::ALL, array_flip(self::CLASSES)[$text('class')] ?? self::ALL, in_array($market, $known, true) ? $market : null, PageKind::fromKey($text('kind')));
+        return new self($weeks, $text('against') === 'year' ? 'year' : 'before', array_flip(self::DEVICES)[$text('device')] ?? self::ALL, array_flip(self::CLASSES)[$text('class')] ?? self::ALL, in_array($market, $known, true) ? $market : $usual, PageKind::fromKey($text('kind')));
+    }
+
+    /**
+     * Whether sums over all markets are in one currency.
+     *
+     * @param  list<Market>  $markets
+     */
+    public static function addUp(array $markets): bool
+    {
+        return count(array_unique(array_map(static fn (Market $one): string => $one->currency, $markets))) === 1;
     }
 
     /**

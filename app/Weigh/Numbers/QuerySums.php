@@ -12,11 +12,13 @@ use Illuminate\Support\Facades\DB;
 use Orchard\Core\Demand\QueryClassifier;
 
 /** What is kept by query: its class, the store's best placed page for it, how many pages stand for it, and its sums by window and market. */
-final readonly class QuerySums
+final class QuerySums
 {
     private const QUERIES = 5000;
 
-    public function __construct(private Store $store, private NumberWindow $window)
+    private ?QueryClassifier $classifier = null;
+
+    public function __construct(private readonly Store $store, private readonly NumberWindow $window)
     {
     }
 
@@ -25,8 +27,9 @@ final readonly class QuerySums
      *
      * @return ?int the last query; null where none is left
      */
-    public function classify(int $after, QueryClassifier $classifier): ?int
+    public function classify(int $after): ?int
     {
+        $classifier = $this->classifier();
         $rows = DB::select('SELECT id, text FROM search_queries WHERE store_id = ? AND id > ? ORDER BY id LIMIT '.self::QUERIES, [$this->store->id, $after]);
         if ($rows === []) {
             return null;
@@ -40,13 +43,16 @@ final readonly class QuerySums
 
     public function classifier(): QueryClassifier
     {
+        if ($this->classifier !== null) {
+            return $this->classifier;
+        }
         $brands = $this->store->options()->brandTerms;
         foreach (Markets::of($this->store)->all() as $market) {
             $brands[] = $market->brand;
         }
         $brands[] = $this->store->name;
 
-        return new QueryClassifier(array_values(array_unique(array_filter($brands))), array_values(array_map(static fn (object $row): string => (string) $row->maker, DB::select("SELECT DISTINCT maker FROM page_products WHERE store_id = ? AND maker <> '' LIMIT 5000", [$this->store->id]))));
+        return $this->classifier = new QueryClassifier(array_values(array_unique(array_filter($brands))), array_values(array_map(static fn (object $row): string => (string) $row->maker, DB::select("SELECT DISTINCT maker FROM page_products WHERE store_id = ? AND maker <> '' LIMIT 5000", [$this->store->id]))));
     }
 
     /** Reads and adds up the next queries; outside of any transaction. Null where none is left. */

@@ -6,6 +6,7 @@ namespace App\Weigh\Ranges;
 
 use App\Store\Models\Store;
 use App\Store\Work\WorkDesk;
+use App\Weigh\Numbers\Freshness;
 use DateTimeImmutable;
 use Generator;
 use Illuminate\Support\Facades\DB;
@@ -42,12 +43,12 @@ final readonly class Ranges
         return DB::transaction(function () use ($store, $first, $last, $userId): int {
             DB::table('stores')->where('id', $store->id)->lockForUpdate()->first();
             $id = DB::table('weigh_ranges')->where('store_id', $store->id)->where('first_day', $first)->where('last_day', $last)->value('id');
-            $id = is_numeric($id) ? (int) $id : DB::table('weigh_ranges')->insertGetId(['store_id' => $store->id, 'first_day' => $first, 'last_day' => $last, 'state' => 'new']);
+            $id = is_numeric($id) ? (int) $id : DB::table('weigh_ranges')->insertGetId(['store_id' => $store->id, 'first_day' => $first, 'last_day' => $last, 'state' => 'new', 'mark' => '']);
             $old = DB::table('weigh_ranges')->where('store_id', $store->id)->where('id', '<>', $id)->orderByDesc('id')->offset(self::MOST - 1)->limit(50)->pluck('id')->all();
             DB::table('weigh_range_rows')->whereIn('range_id', $old)->delete();
             DB::table('weigh_ranges')->whereIn('id', $old)->delete();
             $isOpen = DB::table('work')->where('sort', RangeWork::sort())->where('subject_id', $id)->whereIn('state', ['waiting', 'running'])->exists();
-            DB::table('weigh_ranges')->where('id', $id)->update(['state' => 'summing']);
+            DB::table('weigh_ranges')->where('id', $id)->update(['state' => 'summing', 'mark' => Freshness::ofDays($store, $first, $last)]);
             $isOpen || $this->desk->begin(RangeWork::class, $store->id, $id, $userId);
 
             return $id;
@@ -65,10 +66,10 @@ final readonly class Ranges
         return DB::table('weigh_ranges')->where('store_id', $store->id)->where('id', $id)->first();
     }
 
-    /** Whether days of it were told anew since it was summed. */
+    /** Whether its days are told by other rows than when it was summed. */
     public static function isStale(Store $store, object $range): bool
     {
-        return $range->summed_at !== null && DB::selectOne("SELECT 1 AS n FROM work WHERE store_id = ? AND sort IN ('gather.import', 'gather.feed') AND ended_at > ? LIMIT 1", [$store->id, $range->summed_at]) !== null;
+        return $range->state === 'done' && $range->mark !== Freshness::ofDays($store, (string) $range->first_day, (string) $range->last_day);
     }
 
     /** @return array{rows: list<object>, next: ?string} */

@@ -26,11 +26,11 @@ final class Losses
     {
         DB::delete('DELETE FROM weigh_losses WHERE store_id = ? AND weeks = ? AND against = ?', [$store->id, $weeks, $against]);
         $pages = DB::select("SELECT page_id, market_id, kind, clicks, CAST(clicks_$against AS SIGNED) - CAST(clicks AS SIGNED) AS lost FROM weigh_sums WHERE store_id = ? AND weeks = ? AND device = ? AND class = ? AND clicks_$against > clicks ORDER BY lost DESC, page_id LIMIT ".self::MOST, [$store->id, $weeks, Lens::ALL, Lens::ALL]);
-        $rows = [];
+        $rows = $curves = [];
         foreach (array_chunk($pages, 100) as $portion) {
             $changes = self::ofPages($store->id, Bulk::ids($portion, 'page_id'), $weeks, $against);
             foreach ($portion as $page) {
-                $curve = Model::of((int) $page->market_id)?->curve;
+                $curve = $curves[(int) $page->market_id] ??= Model::of((int) $page->market_id)?->curve;
                 $parts = $curve === null ? new ChangeParts : array_reduce($changes[(int) $page->page_id] ?? [], static fn (ChangeParts $sum, array $one): ChangeParts => $sum->plus(ChangeParts::ofQuery($one['before'], $one['now'], $curve)), new ChangeParts);
                 $rows[] = [$store->id, $weeks, $against, (int) $page->page_id, (int) $page->market_id, (int) $page->kind, (int) $page->clicks, (int) $page->lost, $parts->demand, $parts->position, $parts->rate, $parts->came, $parts->went, -(int) $page->lost - $parts->total()];
             }

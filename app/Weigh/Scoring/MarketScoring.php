@@ -26,12 +26,16 @@ final readonly class MarketScoring
         $this->scorer = new PageScorer($model, $assumptions);
     }
 
-    /** Null where the market has no model yet. */
-    public static function of(Store $store, int $market): ?self
+    /**
+     * Null where the market has no model yet.
+     *
+     * @param  ?int  $group  the one collection whose season is needed; null for all
+     */
+    public static function of(Store $store, int $market, ?int $group = null): ?self
     {
         $model = Model::of($market);
         $seasons = [0 => ['factors' => [4 => 1.0, 13 => 1.0, 26 => 1.0], 'week' => null, 'peak' => 1.0]];
-        foreach (DB::select('SELECT * FROM weigh_season_groups WHERE store_id = ?', [$store->id]) as $row) {
+        foreach (DB::select('SELECT * FROM weigh_season_groups WHERE store_id = ?'.($group === null ? '' : ' AND group_id IN (0, '.$group.')'), [$store->id]) as $row) {
             $seasons[(int) $row->group_id] = ['factors' => [4 => (float) $row->ahead_4, 13 => (float) $row->ahead_13, 26 => (float) $row->ahead_26], 'week' => $row->week, 'peak' => (float) $row->peak];
         }
 

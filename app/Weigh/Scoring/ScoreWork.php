@@ -79,7 +79,7 @@ final class ScoreWork implements LongWork
             $after = is_int($run->progress()['after'] ?? null) ? $run->progress()['after'] : 0;
             $next = match ($phase) {
                 'begin' => $this->begin($run, $store, $window, $queries),
-                'classes' => $this->portion($run, $phase, 'pages', static fn (): ?int => $queries->classify($after, $queries->classifier())),
+                'classes' => $this->portion($run, $phase, 'pages', static fn (): ?int => $queries->classify($after)),
                 'pages' => $this->pages($run, $pages, $after),
                 'queries' => $this->queries($run, $queries, $after),
                 'groups' => $this->groups($run, $store, $window, $after),
@@ -119,14 +119,16 @@ final class ScoreWork implements LongWork
      */
     private function begin(WorkRun $run, Store $store, NumberWindow $window, QuerySums $queries): array
     {
-        $fingerprint = Freshness::of($store, $window, $queries);
-        if (Freshness::holds($store, $fingerprint)) {
+        $now = Freshness::of($store, $window, $queries);
+        $kept = Freshness::kept($store);
+        if ($kept?->sums === $now->sums && $kept->links === $now->links) {
             return ['models', 0];
         }
         $run->fenced(static fn () => Freshness::forget($store));
-        $run->beat(['fingerprint' => $fingerprint], force: true);
+        $run->beat(['sums' => $now->sums, 'links' => $now->links], force: true);
 
-        return ['classes', 0];
+        // Where collections alone have changed, nothing has to be summed from rows.
+        return [$kept?->sums === $now->sums ? 'groups' : 'classes', 0];
     }
 
     /** @return array{string, int} */
@@ -186,8 +188,8 @@ final class ScoreWork implements LongWork
     private function seasons(WorkRun $run, Store $store, NumberWindow $window): array
     {
         Seasons::rebuild($run, $store, $window);
-        $fingerprint = $run->progress()['fingerprint'] ?? '';
-        $run->fenced(static fn () => Freshness::keep($store, is_string($fingerprint) ? $fingerprint : ''));
+        $mark = static fn (string $key): string => is_string($run->progress()[$key] ?? null) ? $run->progress()[$key] : '';
+        $run->fenced(static fn () => Freshness::keep($store, $mark('sums'), $mark('links')));
 
         return ['models', 0];
     }

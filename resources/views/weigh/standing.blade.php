@@ -1,6 +1,4 @@
 @php
-    $bands = App\Weigh\Numbers\PlaceBands::of(App\Weigh\Scoring\Model::of((int) $score->market_id)?->curve);
-    $counts = App\Weigh\Numbers\PlaceBands::ofPage($store, (int) $page->id, $bands);
     $end = $lens->against === 'year' ? '_year' : '_before';
     $change = (int) ($compared->clicks ?? 0) - (int) ($compared->{'clicks'.$end} ?? 0);
     $parts = array_reduce($changes, static fn ($sum, array $one) => $sum->plus($one['parts']), new Orchard\Core\Demand\ChangeParts);

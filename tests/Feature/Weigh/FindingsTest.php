@@ -270,6 +270,9 @@ it('sums other dates as a job, of each day the coarsest grain, and keeps them', 
     // Four weeks of page rows: 96, 19, 32 and 32 clicks; what queries tell is part of them.
     $this->get($to)->assertOk()->assertSee('/good')->assertSee((string) (4 * (96 + 19 + 32 + 32)).'</b> clicks', false);
     expect($this->get("$to/export.csv")->assertOk()->streamedContent())->toContain('/good,'.(4 * 96).',4000');
+    $this->get($to)->assertDontSee('Rows were brought in since');
+    bringIn($store, "page,day,clicks,impressions,position\n/good,$first,1,10,4\n");
+    $this->get($to)->assertSee('Rows were brought in since');
     $again = (string) $this->post("/s/{$store->slug}/weigh/dates", ['first' => $first, 'last' => $last])->headers->get('Location');
     expect($again)->toBe($to);
     $this->actingAs(member($other = (new Site)->store(), Role::Owner))->get(str_replace($store->slug, $other->slug, $to))->assertNotFound();

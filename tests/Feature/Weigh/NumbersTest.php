@@ -153,3 +153,49 @@ it('gives the same numbers and scores when it is killed between any two steps an
     }
     expect($slice)->toBeGreaterThan(15)->toBeLessThan(200)->and($dump())->toBe($undisturbed);
 });
+
+it('follows collections that take in other pages, without summing rows anew', function (): void {
+    $site = (new Site)->linking('/', ['/range' => 'R', '/a' => 'A', '/b' => 'B'])->linking('/range', ['/a' => 'A'])->linking('/a', [])->linking('/b', []);
+    $store = $site->store();
+    foreach (['/range' => 2, '/a' => 3, '/b' => 3] as $path => $kind) {
+        DB::table('kind_rules')->insert(['store_id' => $store->id, 'place' => 0, 'subject' => 'path', 'test' => 'is', 'value' => $path, 'kind' => $kind]);
+    }
+    crawl($store);
+    $day = PageWeeks::weekOf(now()->subDays(9)->toDateString());
+    bringIn($store, "page,day,clicks,impressions,position\n/a,$day,5,90,4\n/b,$day,7,80,4\n");
+    weigh($store);
+    $clicks = static fn (): array => array_column(GroupSums::of($store, new Lens, 'collection'), 'clicks');
+    expect($clicks())->toEqual([5]);
+    DB::table('weigh_pairs')->insert(['store_id' => $store->id, 'page_id' => 1, 'query_id' => 999999, 'device' => 0, 'span' => 0, 'clicks' => 1, 'impressions' => 1, 'position_sum' => 1000, 'square' => 1]);
+    $site->linking('/range', ['/a' => 'A', '/b' => 'B']);
+    crawl($store);
+    weigh($store);
+    $range = DB::table('pages')->where('store_id', $store->id)->where('url', 'like', '%/range')->value('id');
+    $seasons = DB::table('weigh_seasons')->where('store_id', $store->id)->pluck('group_id')->all();
+    // A row that only a new summing would have taken away is still there.
+    expect($clicks())->toEqual([12])->and(array_count_values($seasons)[$range])->toBe(2)->and(DB::table('weigh_pairs')->where('store_id', $store->id)->where('query_id', 999999)->exists())->toBeTrue();
+});
+
+it('adds nothing up over markets of unlike currencies', function (): void {
+    $store = weighableStore();
+    $edit = app(App\Store\EditMarkets::class);
+    $other = $edit->add($store, 'Elsewhere', 'CH');
+    App\Store\MarketOptions::set($other, 'currency', 'CHF');
+    $first = App\Store\Markets::of($store->refresh())->first();
+    $lens = static fn (array $asked): Lens => Lens::from(Illuminate\Http\Request::create('/', 'GET', $asked), $store, false);
+    expect($lens([])->market)->toBe($first->id)->and($lens(['market' => (string) $other->id])->market)->toBe($other->id)->and($lens(['market' => '999999'])->market)->toBe($first->id);
+    App\Store\MarketOptions::set($other, 'currency', $first->currency);
+    expect($lens([])->market)->toBeNull();
+});
+
+it('reads what is looked at from the address, and says it again', function (array $asked, array $said): void {
+    $store = weighableStore();
+    $lens = Lens::from(Illuminate\Http\Request::create('/', 'GET', $asked), $store, false);
+    expect($lens->query())->toBe($said)->and(Lens::from(Illuminate\Http\Request::create('/', 'GET', $lens->query()), $store, false))->toEqual($lens);
+})->with([
+    'as usual' => [[], []],
+    'said as it is anyway' => [['weeks' => '13', 'against' => 'before', 'device' => 'all', 'class' => 'all'], []],
+    'all of it' => [['weeks' => '52', 'against' => 'year', 'device' => 'tablet', 'class' => 'but-brand', 'kind' => 'product'], ['weeks' => '52', 'against' => 'year', 'device' => 'tablet', 'class' => 'but-brand', 'kind' => 'product']],
+    'nonsense' => [['weeks' => '14', 'against' => 'them', 'device' => '1', 'class' => '250', 'kind' => 'x', 'market' => '-1'], []],
+    'lists' => [['weeks' => ['4'], 'class' => ['brand']], []],
+]);
