@@ -7,7 +7,7 @@ door_test() {
     mkdir -p "$ROOT/var"
     exec 8>"$ROOT/var/.test"
     flock -n 8 || die "Another test run is under way here."
-    if [ "$what" = all ] || [ "$what" = browser ]; then install_all test; else install_all; fi
+    install_all test
     use_instance test
     instance_down
     rm -rf "$VAR"

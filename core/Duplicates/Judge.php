@@ -1,0 +1,162 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Orchard\Core\Duplicates;
+
+/**
+ * Judges what two pages are to each other. Identity comes first, then what tells them apart, then likeness: a likeness alone is
+ * deceived both ways, by twins whose words were changed and by products that share all words but one figure.
+ *
+ * The judgement is symmetric but for the order of words in a difference.
+ */
+final class Judge
+{
+    /** Likeness from which two texts count as nearly the same. */
+    public const NEAR = 0.8;
+
+    /** Share of the shorter text that the longer one must have where title and H1 are the same. */
+    private const NEAR_BY_NAME = 0.4;
+
+    /** Likeness below which one stock number is taken for a mistake, where the names share no word. */
+    private const UNLIKE = 0.3;
+
+    /** @var array<int, array<int, true>> runs by page */
+    private array $runs = [];
+
+    public function __construct(private readonly TellingWords $telling)
+    {
+    }
+
+    /** @param  bool  $areVersions  whether hreflang names them as versions of each other */
+    public function judge(Identity $a, Identity $b, bool $areVersions = false): Resemblance
+    {
+        if ($a->market !== $b->market || $areVersions) {
+            return new Resemblance(Kinship::Language, 0, 1, $a->market !== $b->market ? 'pages of two markets' : 'hreflang names them as versions of each other');
+        }
+        $languages = array_unique(array_filter([strtok($a->language, '-'), strtok($b->language, '-')]));
+        if (count($languages) === 2) {
+            return new Resemblance(Kinship::Language, 0, 1, 'in two languages: '.implode(' and ', $languages));
+        }
+
+        return match (true) {
+            $a->number !== '' && $b->number !== '' => $a->number === $b->number ? $this->oneNumber($a, $b) : $this->twoNumbers($a, $b),
+            $a->isList() && $b->isList() => $this->lists($a, $b),
+            $a->isList() !== $b->isList() => new Resemblance(Kinship::Distinct, 0, 0.9, 'one lists products and the other does not'),
+            default => $this->texts($a, $b),
+        };
+    }
+
+    public function likeness(Identity $a, Identity $b): float
+    {
+        return Shingles::likeness($this->runs($a), $this->runs($b));
+    }
+
+    private function oneNumber(Identity $a, Identity $b): Resemblance
+    {
+        $likeness = $this->likeness($a, $b);
+        if ($likeness < self::UNLIKE && array_intersect($this->telling->core($a->called()), $this->telling->core($b->called())) === []) {
+            return new Resemblance(Kinship::Distinct, $likeness, 0.6, "stock number {$a->number} on both, but nothing else is alike");
+        }
+        $difference = Difference::between($a, $b, $this->telling);
+
+        return $difference !== null
+            ? new Resemblance(Kinship::Variant, $likeness, 0.95, "stock number {$a->number} on both; {$difference->words()}", $difference)
+            : new Resemblance(Kinship::Same, $likeness, 0.99, "stock number {$a->number} on both");
+    }
+
+    private function twoNumbers(Identity $a, Identity $b): Resemblance
+    {
+        $likeness = $this->likeness($a, $b);
+        $difference = Difference::between($a, $b, $this->telling);
+        if ($difference !== null) {
+            return new Resemblance(Kinship::Distinct, $likeness, 0.99, "two products: {$difference->words()}", $difference);
+        }
+
+        return $this->sharesText($a, $b, $likeness)
+            ? new Resemblance(Kinship::Clone, $likeness, 0.9, "stock numbers {$a->number} and {$b->number} with the same text")
+            : new Resemblance(Kinship::Distinct, $likeness, 0.95, "stock numbers {$a->number} and {$b->number}");
+    }
+
+    private function lists(Identity $a, Identity $b): Resemblance
+    {
+        [$ours, $theirs] = [array_unique($a->items), array_unique($b->items)];
+        $shared = count(array_intersect($ours, $theirs));
+        [$only, $facing] = Words::apart($this->telling->core($a->h1), $this->telling->core($b->h1));
+        $isNamedAlike = ($only === [] || $facing === []) && Difference::between($a, $b, $this->telling) === null;
+        $likeness = $shared / max(1, count($ours) + count($theirs) - $shared);
+        if ($shared === count($ours) && $shared === count($theirs)) {
+            return $isNamedAlike
+                ? new Resemblance(Kinship::Same, 1, 0.95, $a->items === $b->items ? 'the same products under the same heading' : 'the same products in another order')
+                : new Resemblance(Kinship::Distinct, 1, 0.6, 'the same products under another heading');
+        }
+        if ($shared === min(count($ours), count($theirs))) {
+            return new Resemblance(Kinship::Narrower, $likeness, 0.8, "$shared of ".max(count($ours), count($theirs)).' products');
+        }
+
+        return $shared === 0 && $isNamedAlike
+            ? new Resemblance(Kinship::Series, 0, 0.8, 'the same heading, none of the same products')
+            : new Resemblance(Kinship::Distinct, $likeness, 0.9, "$shared products on both, others on one alone");
+    }
+
+    private function texts(Identity $a, Identity $b): Resemblance
+    {
+        if ($a->isBlank() || $b->isBlank()) {
+            return new Resemblance(Kinship::Distinct, 0, 0.3, 'too little text to tell');
+        }
+        $likeness = $this->likeness($a, $b);
+        $difference = Difference::between($a, $b, $this->telling) ?? Difference::bySubstitution($a, $b, $this->telling);
+        if ($difference !== null) {
+            // One path under one name that shows a colour or size by its parameters: a variant, though no stock number says so.
+            $isVariant = ! $difference->isInName && $a->title === $b->title && $a->h1 === $b->h1 && $a->url->path === $b->url->path && $a->url->sameHostAs($b->url) && Shingles::containment($this->runs($a), $this->runs($b)) >= self::NEAR_BY_NAME;
+
+            return $isVariant
+                ? new Resemblance(Kinship::Variant, $likeness, 0.85, "one name at one path; {$difference->words()}", $difference)
+                : new Resemblance(Kinship::Distinct, $likeness, 0.95, "told apart by {$difference->words()}", $difference);
+        }
+        $isCalledSame = $this->isCalledSame($a, $b) && $this->telling->isCopy($a->called()) === $this->telling->isCopy($b->called());
+        if ($a->words === $b->words || ($a->saysEnough() && $b->saysEnough() && $likeness >= self::NEAR)) {
+            return $isCalledSame
+                ? new Resemblance(Kinship::Same, $likeness, $likeness >= 0.95 ? 0.98 : 0.9, $likeness >= 0.995 ? 'the same text' : 'nearly the same text, '.round(100 * $likeness).' of 100 runs of words')
+                : new Resemblance(Kinship::Clone, $likeness, 0.7, 'the same text under another heading');
+        }
+        // The same name on title and H1 is no chance; the text may have been edited on one of the two.
+        $contained = Shingles::containment($this->runs($a), $this->runs($b));
+        if ($a->h1 !== '' && $a->h1 === $b->h1 && $a->title === $b->title && $contained >= self::NEAR_BY_NAME) {
+            return new Resemblance(Kinship::Same, $likeness, 0.8, 'title and H1 are the same, and '.round(100 * $contained).' of 100 runs of words of the shorter text');
+        }
+
+        return new Resemblance(Kinship::Distinct, $likeness, 0.9, 'unlike: '.round(100 * $likeness).' of 100 runs of words');
+    }
+
+    /** Whether what they are called differs by no word of weight, or only in that one of them says more. */
+    private function isCalledSame(Identity $a, Identity $b): bool
+    {
+        foreach ([[$a->h1, $b->h1], [$a->title, $b->title]] as [$ours, $theirs]) {
+            if ($ours === '' || $theirs === '') {
+                continue;
+            }
+            [$only, $facing] = Words::apart($this->telling->core($ours), $this->telling->core($theirs));
+            if ($only === [] || $facing === []) {
+                return true;
+            }
+        }
+
+        return $a->h1 === '' && $b->h1 === '' && $a->title === '' && $b->title === '';
+    }
+
+    private function sharesText(Identity $a, Identity $b, float $likeness): bool
+    {
+        return $a->words !== [] && ($a->words === $b->words || ($a->saysEnough() && $b->saysEnough() && $likeness >= self::NEAR));
+    }
+
+    /** @return array<int, true> */
+    private function runs(Identity $page): array
+    {
+        if (count($this->runs) > 2000) {
+            $this->runs = [];
+        }
+
+        return $this->runs[$page->page] ??= Shingles::of($page->words);
+    }
+}

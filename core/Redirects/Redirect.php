@@ -1,0 +1,16 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Orchard\Core\Redirects;
+
+use Orchard\Core\Url\PageUrl;
+
+/** One line of the redirect book. */
+final readonly class Redirect
+{
+    /** @param  int  $status  301, 302, 307 or 308; 410 where the page is gone for good, and then without a target */
+    public function __construct(public PageUrl $from, public ?PageUrl $to, public int $status = 301)
+    {
+    }
+}
