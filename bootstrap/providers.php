@@ -10,6 +10,7 @@ return [
     App\Gather\GatherProvider::class,
     App\Weigh\WeighProvider::class,
     App\Write\WriteProvider::class,
+    App\Untangle\UntangleProvider::class,
     App\Release\ReleaseProvider::class,
     App\Demo\DemoProvider::class,
 ];

@@ -58,14 +58,15 @@ async function fetchOne(url) {
     return location || !/^text\/html/.test(type) ? page : { ...page, ...read(new TextDecoder(charset).decode(bytes), new URL(url)) };
 }
 
-/** Crawls from a base URL, then the extra URLs that no link reached. Answers a Map of pages by URL. */
+/** Crawls from a base URL, then the extra URLs that no link reached, those that pages name as canonical among them. Answers a Map of pages by URL. */
 export async function crawl(baseUrl, extra, barred) {
     const home = new URL(baseUrl).href, host = new URL(baseUrl).host;
     const pages = new Map();
     let level = [home];
     const seen = new Set(level);
-    while (level.length || extra.length) {
-        if (!level.length) { level = extra.filter(url => !seen.has(url)); extra = []; level.forEach(url => seen.add(url)); continue; }
+    const named = () => [...pages.values()].map(page => page.canonicals[0] ?? page.header).filter(url => url && URL.canParse(url) && new URL(url).host === host);
+    for (let asked = false; level.length || extra.length || !asked;) {
+        if (!level.length) { if (!asked) { asked = true; extra = [...extra, ...named()]; } level = [...new Set(extra)].filter(url => !seen.has(url)); extra = []; level.forEach(url => seen.add(url)); continue; }
         const below = [];
         const queue = [...level];
         await Promise.all(Array.from({ length: 6 }, async () => {

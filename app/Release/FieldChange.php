@@ -4,9 +4,10 @@ declare(strict_types=1);
 
 namespace App\Release;
 
+use App\Changes\AddressField;
 use Orchard\Core\Wording\TextField;
 
-/** One text of a release: what it was, what it is to be, and what a searcher is to see. */
+/** One text, or one setting of an address, in a release: what it was, what it is to be, and what a searcher is to see. */
 final readonly class FieldChange
 {
     /**
@@ -16,7 +17,7 @@ final readonly class FieldChange
      * @param  ?string  $shownAfter  what the page is to show; null where the theme decides by itself
      */
     public function __construct(
-        public TextField $field,
+        public TextField|AddressField $field,
         public string $base,
         public string $target,
         public string $origin,
@@ -39,7 +40,7 @@ final readonly class FieldChange
         /** @var list<array{field: string, base: string, target: string, origin: string, shown_before: ?string, shown_after: ?string}> $data */
         $data = json_decode($json, true, 8, JSON_THROW_ON_ERROR);
 
-        return array_map(static fn (array $c): self => new self(TextField::fromKey($c['field']) ?? TextField::Title, $c['base'], $c['target'], $c['origin'], $c['shown_before'], $c['shown_after']), $data);
+        return array_map(static fn (array $c): self => new self(TextField::fromKey($c['field']) ?? AddressField::fromKey($c['field']) ?? throw new \LogicException("There is no field {$c['field']}."), $c['base'], $c['target'], $c['origin'], $c['shown_before'], $c['shown_after']), $data);
     }
 
     /** Whether the page shows what it should. */

@@ -16,6 +16,7 @@ Route::middleware(['web', 'auth', 'can:view,store'])->prefix('/s/{store}/release
         Route::post('/{release}/stop', [ReleaseController::class, 'stop'])->name('release.stop')->whereNumber('release');
         Route::post('/{release}/resume', [ReleaseController::class, 'resume'])->name('release.resume')->whereNumber('release');
         Route::post('/{release}/look', [ReleaseController::class, 'look'])->name('release.look')->whereNumber('release');
+        Route::post('/addresses/{change}', [ReleaseController::class, 'decideAddress'])->name('release.decide.address')->whereNumber('change');
         Route::post('/clashes/{draft}', [ReleaseController::class, 'decide'])->name('release.decide')->whereNumber('draft');
     });
 });

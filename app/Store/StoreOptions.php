@@ -44,6 +44,7 @@ final class StoreOptions
         $rows[] = ['key' => 'feed_url', 'value' => (string) ($feed->url ?? ''), 'means' => 'where the feed of search and sales rows answers; empty for none'];
         $rows[] = ['key' => 'feed_secret', 'value' => $feed === null ? '' : '(set)', 'means' => 'its secret; kept encrypted'];
         $rows[] = ['key' => 'feed_mapping', 'value' => $settings->feedMapping, 'means' => 'JSON that says how the feed is asked and read (docs/gather.md); empty for the usual one'];
+        $rows[] = ['key' => 'indexnow_url', 'value' => $settings->indexnowUrl, 'means' => 'where lists of changed addresses are sent by the IndexNow protocol; empty for nowhere'];
         $rows[] = ['key' => 'shop_token', 'value' => $connection === null ? '' : '(set)', 'means' => 'its bearer token; kept encrypted'];
 
         return $rows;
@@ -83,6 +84,7 @@ final class StoreOptions
             'tracking_parameters' => preg_match('/^([A-Za-z0-9_.\-\[\]]+\*?(\s*,\s*|$))*$/', $value) === 1 && strlen($value) <= 2000 ? $store->update(['settings' => ['tracking_parameters' => array_values(array_filter(array_map(trim(...), explode(',', $value))))] + $store->settings]) : throw $wrong('names with commas between them.'),
             'private_hosts' => $this->allowHosts($store, $value),
             'shop_url' => $this->connect($store, url: (PageUrl::parse($value) ?? throw $wrong('an http or https address.'))->text()),
+            'indexnow_url' => $store->update(['settings' => ['indexnow_url' => $value === '' ? '' : (PageUrl::parse($value) ?? throw $wrong('an http or https address, or nothing.'))->text()] + $store->settings]),
             'feed_url' => $this->connect($store, url: $value === '' ? '' : (PageUrl::parse($value) ?? throw $wrong('an http or https address, or nothing.'))->text(), sort: 'feed'),
             'feed_secret' => strlen($value) <= 4000 ? $this->connect($store, secret: $value, sort: 'feed') : throw $wrong('at most 4000 characters.'),
             'feed_mapping' => $this->setMapping($store, $value),

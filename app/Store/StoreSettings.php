@@ -15,6 +15,8 @@ final readonly class StoreSettings
      * @param  int  $pageBytes  bytes of a page that are read at most, 10,000 to 10,000,000
      * @param  int  $timeout  seconds that an answer may take, 2 to 60
      * @param  list<string>  $brandTerms  words by which people search for the store itself
+     * @param  int  $clicksAtRisk  hundredths of the store's clicks whose addresses one release may change, 1 to 100
+     * @param  string  $indexnowUrl  where lists of changed addresses are sent by the IndexNow protocol; empty for nowhere
      * @param  array<string, int|float|string>  $weighing  what is assumed in weighing, by key; those that were set
      * @param  string  $feedMapping  as Connectors\Feed\FeedMapping reads it; empty for the usual one
      * @param  int  $daysAhead  days that a simulated feed's clock is ahead of ours
@@ -40,6 +42,8 @@ final readonly class StoreSettings
         public int $daysAhead = 0,
         public array $brandTerms = [],
         public array $weighing = [],
+        public int $clicksAtRisk = 25,
+        public string $indexnowUrl = '',
     ) {
     }
 
@@ -53,6 +57,7 @@ final readonly class StoreSettings
             'timeout' => ['min' => 2, 'max' => 60, 'default' => 20, 'means' => 'seconds that an answer of the shop may take'],
             'rate' => ['min' => 0, 'max' => 1000, 'default' => 0, 'means' => 'pages a second that a crawl fetches at most; 0 for as many as the shop bears'],
             'trap_budget' => ['min' => 10, 'max' => 100000, 'default' => 2000, 'means' => 'pages that a crawl takes of one pattern of addresses, such as the combinations of a list\'s filters'],
+            'clicks_at_risk' => ['min' => 1, 'max' => 100, 'default' => 25, 'means' => 'hundredths of the store\'s clicks whose addresses one release may change (canonical, redirect, noindex, slug)'],
         ];
     }
 
@@ -103,6 +108,6 @@ final readonly class StoreSettings
         $text = static fn (string $key, string $default): string => is_string($given[$key] ?? null) ? $given[$key] : $default;
         $list = static fn (string $key): ?array => is_array($given[$key] ?? null) ? array_values(array_filter($given[$key], is_string(...))) : null;
 
-        return new self($values[0], $values[1], $values[2], $values[3], $list('private_hosts') ?? [], $list('tracking_parameters') ?? self::TRACKING, $values[4], $values[5], $text('crawl_schedule', 'never'), $text('crawl_hours', ''), $text('feed_mapping', ''), is_int($given['days_ahead'] ?? null) ? max(0, min(4000, $given['days_ahead'])) : 0, $list('brand_terms') ?? [], array_filter(is_array($given['weighing'] ?? null) ? $given['weighing'] : [], is_numeric(...)));
+        return new self($values[0], $values[1], $values[2], $values[3], $list('private_hosts') ?? [], $list('tracking_parameters') ?? self::TRACKING, $values[4], $values[5], $text('crawl_schedule', 'never'), $text('crawl_hours', ''), $text('feed_mapping', ''), is_int($given['days_ahead'] ?? null) ? max(0, min(4000, $given['days_ahead'])) : 0, $list('brand_terms') ?? [], array_filter(is_array($given['weighing'] ?? null) ? $given['weighing'] : [], is_numeric(...)), $values[6], $text('indexnow_url', ''));
     }
 }

@@ -19,9 +19,9 @@ final readonly class Difference
      * words of one class that face each other. In the text only two of one class that face each other decide, each missing from
      * the other's text: a page may well mention something that its twin leaves out.
      */
-    public static function between(Identity $a, Identity $b, TellingWords $telling): ?self
+    public static function between(Reading $a, Reading $b): ?self
     {
-        [$ours, $theirs] = [self::called($a, $telling), self::called($b, $telling)];
+        [$ours, $theirs] = [$a->called(), $b->called()];
         [$onlyOurs, $onlyTheirs] = [array_diff_key($ours, $theirs), array_diff_key($theirs, $ours)];
         foreach ($onlyOurs as $word => $class) {
             $facing = array_search($class, $onlyTheirs, true);
@@ -29,17 +29,18 @@ final readonly class Difference
                 return new self($class, (string) $word, (string) $facing);
             }
         }
-        [$ourText, $theirText] = [$telling->in(implode("\n", $a->lines), false), $telling->in(implode("\n", $b->lines), false)];
+        [$ourText, $theirText] = [$a->inText(), $b->inText()];
         foreach ([[$onlyOurs, $theirText, $b, true], [$onlyTheirs, $ourText, $a, false]] as [$only, $text, $other, $isOurs]) {
             foreach ($only as $word => $class) {
-                if (! isset($text[$word]) && ! in_array((string) $word, $other->words, true)) {
+                if (! isset($text[$word]) && ! $other->says((string) $word)) {
                     return $isOurs ? new self($class, (string) $word, '') : new self($class, '', (string) $word);
                 }
             }
         }
         foreach (array_diff_key($ourText, $theirText, $theirs) as $word => $class) {
             foreach (array_keys(array_diff_key($theirText, $ourText, $ours), $class, true) as $facing) {
-                if (self::standAlike((string) $word, (string) $facing, $a, $b)) {
+                // Lines that are alike but for the two: "Socket E27" and "Socket E14".
+                if (array_intersect($a->contexts((string) $word), $b->contexts((string) $facing)) !== []) {
                     return new self($class, (string) $word, (string) $facing, false);
                 }
             }
@@ -79,41 +80,5 @@ final readonly class Difference
             $this->theirs === '' => "“{$this->ours}” on this one alone",
             default => "“{$this->ours}” against “{$this->theirs}”",
         };
-    }
-
-    /** @return array<string, string> */
-    private static function called(Identity $page, TellingWords $telling): array
-    {
-        return $telling->in(implode("\n", [$page->title, implode(' ', $telling->core($page->h1)) === '' ? '' : $page->h1, $page->name]), true);
-    }
-
-    /** Whether two words stand in lines that are alike but for them: "Socket E27" and "Socket E14", also where label and value are lines of their own. */
-    private static function standAlike(string $word, string $facing, Identity $a, Identity $b): bool
-    {
-        $contexts = self::contexts($word, $a->lines);
-
-        return $contexts !== [] && array_intersect($contexts, self::contexts($facing, $b->lines)) !== [];
-    }
-
-    /**
-     * @param  list<string>  $lines
-     * @return list<string> what stands around the word: the line without it, with the line before where it stands alone
-     */
-    private static function contexts(string $word, array $lines): array
-    {
-        $contexts = [];
-        foreach ($lines as $i => $line) {
-            $plain = mb_strtolower($line);
-            $bare = str_replace([' ', ',', '×'], ['', '.', 'x'], $plain);
-            if (! str_contains($plain, $word) && ! str_contains($bare, $word)) {
-                continue;
-            }
-            $around = str_contains($plain, $word) ? str_replace($word, '', $plain) : str_replace($word, '', $bare);
-            // A figure's unit may be written with or without a space.
-            $around = trim((string) preg_replace('/[\d.,]+|\s+/', ' ', $around));
-            $contexts[] = mb_strlen($around) < 3 ? mb_strtolower($lines[$i - 1] ?? '').'|' : $around;
-        }
-
-        return $contexts;
     }
 }

@@ -25,6 +25,7 @@ final readonly class Identity
      * @param  string  $number  stock number from structured data or files; '' where none is known
      * @param  string  $name  product's name from structured data; '' where none
      * @param  list<string>  $lines  main text without what the site repeats, line by line
+     * @param  bool  $isListKind  whether it is known to be a list, however few its products
      * @param  list<int>  $items  products that the main content links to, in their order
      */
     public function __construct(
@@ -39,13 +40,14 @@ final readonly class Identity
         public string $name,
         public array $lines,
         public array $items = [],
+        public bool $isListKind = false,
     ) {
         $this->words = Words::of(implode("\n", $lines));
     }
 
     public function isList(): bool
     {
-        return ! $this->isProduct && count($this->items) >= self::LIST;
+        return ! $this->isProduct && count($this->items) >= ($this->isListKind ? 1 : self::LIST);
     }
 
     /** What it is called: the name, else the H1, else the title. */

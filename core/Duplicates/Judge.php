@@ -21,8 +21,11 @@ final class Judge
     /** Likeness below which one stock number is taken for a mistake, where the names share no word. */
     private const UNLIKE = 0.3;
 
-    /** @var array<int, array<int, true>> runs by page */
-    private array $runs = [];
+    /** Pages whose readings are kept. */
+    private const MEMORY = 3000;
+
+    /** @var array<int, Reading> by page */
+    private array $readings = [];
 
     public function __construct(private readonly TellingWords $telling)
     {
@@ -58,7 +61,7 @@ final class Judge
         if ($likeness < self::UNLIKE && array_intersect($this->telling->core($a->called()), $this->telling->core($b->called())) === []) {
             return new Resemblance(Kinship::Distinct, $likeness, 0.6, "stock number {$a->number} on both, but nothing else is alike");
         }
-        $difference = Difference::between($a, $b, $this->telling);
+        $difference = Difference::between($this->reading($a), $this->reading($b));
 
         return $difference !== null
             ? new Resemblance(Kinship::Variant, $likeness, 0.95, "stock number {$a->number} on both; {$difference->words()}", $difference)
@@ -68,7 +71,7 @@ final class Judge
     private function twoNumbers(Identity $a, Identity $b): Resemblance
     {
         $likeness = $this->likeness($a, $b);
-        $difference = Difference::between($a, $b, $this->telling);
+        $difference = Difference::between($this->reading($a), $this->reading($b));
         if ($difference !== null) {
             return new Resemblance(Kinship::Distinct, $likeness, 0.99, "two products: {$difference->words()}", $difference);
         }
@@ -83,7 +86,7 @@ final class Judge
         [$ours, $theirs] = [array_unique($a->items), array_unique($b->items)];
         $shared = count(array_intersect($ours, $theirs));
         [$only, $facing] = Words::apart($this->telling->core($a->h1), $this->telling->core($b->h1));
-        $isNamedAlike = ($only === [] || $facing === []) && Difference::between($a, $b, $this->telling) === null;
+        $isNamedAlike = ($only === [] || $facing === []) && Difference::between($this->reading($a), $this->reading($b)) === null;
         $likeness = $shared / max(1, count($ours) + count($theirs) - $shared);
         if ($shared === count($ours) && $shared === count($theirs)) {
             return $isNamedAlike
@@ -105,7 +108,7 @@ final class Judge
             return new Resemblance(Kinship::Distinct, 0, 0.3, 'too little text to tell');
         }
         $likeness = $this->likeness($a, $b);
-        $difference = Difference::between($a, $b, $this->telling) ?? Difference::bySubstitution($a, $b, $this->telling);
+        $difference = Difference::between($this->reading($a), $this->reading($b)) ?? Difference::bySubstitution($a, $b, $this->telling);
         if ($difference !== null) {
             // One path under one name that shows a colour or size by its parameters: a variant, though no stock number says so.
             $isVariant = ! $difference->isInName && $a->title === $b->title && $a->h1 === $b->h1 && $a->url->path === $b->url->path && $a->url->sameHostAs($b->url) && Shingles::containment($this->runs($a), $this->runs($b)) >= self::NEAR_BY_NAME;
@@ -153,10 +156,15 @@ final class Judge
     /** @return array<int, true> */
     private function runs(Identity $page): array
     {
-        if (count($this->runs) > 2000) {
-            $this->runs = [];
+        return $this->reading($page)->runs();
+    }
+
+    private function reading(Identity $page): Reading
+    {
+        if (count($this->readings) >= self::MEMORY) {
+            $this->readings = [];
         }
 
-        return $this->runs[$page->page] ??= Shingles::of($page->words);
+        return $this->readings[$page->page] ??= new Reading($page, $this->telling);
     }
 }

@@ -48,7 +48,11 @@ final class ParameterStudies
         return $this->studies;
     }
 
-    /** All products of a list of which a page is the first part, in their order; those of the page alone where it has no other parts. @return list<int> */
+    /**
+     * All products of a list of which a page is the first part, in their order; those of the page alone where it has no other parts.
+     *
+     * @return list<int>
+     */
     public function whole(int $page): array
     {
         $parts = $this->parts[$page] ?? [];

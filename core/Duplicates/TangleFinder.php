@@ -7,8 +7,10 @@ namespace Orchard\Core\Duplicates;
 use Closure;
 
 /**
- * Finds the tangles of an inventory: candidates by address, by identity and by likeness of text; each judged; then grouped so that each
- * page of a group is the same as each other.
+ * Finds which pages of an inventory are worth comparing, and groups those that turn out to be the same.
+ *
+ * Candidates come by address, by identity and by likeness of text. Pages that are the same to the letter stand for each other: the first of
+ * them is compared, the others follow it. What is found does not depend on the order of input.
  */
 final class TangleFinder
 {
@@ -23,38 +25,29 @@ final class TangleFinder
     /** @var array<int, PageMarks> */
     private array $pages = [];
 
-    /** @var array<int, int> the page that each acts as */
-    private array $acts = [];
-
     /** @var array<string, array{int, int}> pairs worth judging that no mark tells */
     private array $asked = [];
 
     /** @var array<string, true> */
     private array $versions = [];
 
-    /** @var array<string, Resemblance> */
-    private array $judged = [];
+    /** @var array<int, true> pages that hreflang names, or that name others */
+    private array $hasVersions = [];
 
-    private NearTwins $twins;
+    private int $compared = 0;
 
-    /**
-     * @param  Closure(int): Identity  $identity
-     */
-    public function __construct(private readonly AddressForm $form, private readonly Judge $judge, private readonly Closure $identity)
+    public function __construct(private readonly AddressForm $form)
     {
-        $this->twins = new NearTwins;
     }
 
     public function add(PageMarks $marks): void
     {
         $this->pages[$marks->page] = $marks;
-        $this->twins->add($marks->page, $marks->signature);
     }
 
-    /** A page that shows nothing of its own and acts as another, such as a redirect. */
-    public function acts(int $page, int $other): void
+    public function knows(int $page): bool
     {
-        $this->acts[$page] = $other;
+        return isset($this->pages[$page]);
     }
 
     /** Two pages that something else than their marks brings together: one names the other as canonical, or differs by a parameter that changes nothing. */
@@ -67,72 +60,116 @@ final class TangleFinder
     public function versions(int $a, int $b): void
     {
         $this->versions[self::key($a, $b)] = true;
+        $this->hasVersions[$a] = $this->hasVersions[$b] = true;
     }
 
-    /** How two pages stand to each other. */
-    public function resemblance(int $a, int $b): Resemblance
+    public function areVersions(int $a, int $b): bool
     {
-        return $this->judged[self::key($a, $b)] ??= $this->judge->judge(($this->identity)(min($a, $b)), ($this->identity)(max($a, $b)), isset($this->versions[self::key($a, $b)]));
+        return isset($this->versions[self::key($a, $b)]);
+    }
+
+    /**
+     * Pages that are the same to the letter as another: the one with the least digest stands for them. Versions in other languages or
+     * markets stand for themselves, whatever they share.
+     *
+     * @return array<int, int> the page that stands for it, by page
+     */
+    public function representatives(): array
+    {
+        $first = $stands = [];
+        foreach ($this->pages as $page) {
+            if ($page->identity !== '' && ! isset($this->hasVersions[$page->page])) {
+                $known = $first[$page->identity] ?? null;
+                if ($known === null || strcmp($page->digest, $this->pages[$known]->digest) < 0) {
+                    $first[$page->identity] = $page->page;
+                }
+            }
+        }
+        foreach ($this->pages as $page) {
+            $other = $first[$page->identity] ?? $page->page;
+            if ($other !== $page->page && $page->identity !== '' && ! isset($this->hasVersions[$page->page])) {
+                $stands[$page->page] = $other;
+            }
+        }
+
+        return $stands;
+    }
+
+    /** @return \Generator<array{int, int}> pairs to be judged, each once, the smaller number first */
+    public function candidates(): \Generator
+    {
+        $stands = $this->representatives();
+        $groups = [];
+        $twins = new NearTwins;
+        foreach ($this->pages as $page) {
+            if (isset($stands[$page->page])) {
+                continue;
+            }
+            $twins->add($page->page, $page->signature);
+            foreach (['number' => $page->number, 'items' => $page->items, 'called' => $page->called] as $sort => $mark) {
+                if ($mark !== '') {
+                    $groups["$sort $mark"][] = $page->page;
+                }
+            }
+        }
+        foreach ($this->pages as $page) {
+            $groups['form '.$this->form->of($page->url)][$stands[$page->page] ?? $page->page] = $stands[$page->page] ?? $page->page;
+        }
+        $seen = [];
+        foreach ($this->inGroups($groups) as [$a, $b]) {
+            if (! isset($seen[$key = self::key($a, $b)])) {
+                $seen[$key] = true;
+                yield [min($a, $b), max($a, $b)];
+            }
+        }
+        unset($groups);
+        foreach ($this->asked as [$a, $b]) {
+            [$a, $b] = [$stands[$a] ?? $a, $stands[$b] ?? $b];
+            if ($a !== $b && isset($this->pages[$a], $this->pages[$b]) && ! isset($seen[$key = self::key($a, $b)])) {
+                $seen[$key] = true;
+                yield [min($a, $b), max($a, $b)];
+            }
+        }
+        foreach ($twins->pairs() as [$a, $b]) {
+            if (! isset($seen[self::key($a, $b)])) {
+                yield [$a, $b];
+            }
+        }
+        $this->compared = $twins->candidates();
+    }
+
+    /** Pairs of signatures that were compared on the way to the candidates. */
+    public function compared(): int
+    {
+        return $this->compared;
     }
 
     /**
      * @param  array<int, string>  $digests  16 bytes by page: also of those that only act as others
-     * @param  ?Closure(): void  $beat  called now and then: this takes its time
+     * @param  array<int, int>  $acts  the page that each acts as, whatever it shows: redirects, parameters that change nothing
+     * @param  iterable<array{int, int, float}>  $same  pairs that were judged to stand in one tangle, with how sure that is
+     * @param  Closure(int, int): bool  $agree  whether two pages stand in one tangle; asked of pairs that are not among them
      * @return list<list<int>>
      */
-    public function tangles(array $digests, ?Closure $beat = null): array
+    public function tangles(array $digests, array $acts, iterable $same, Closure $agree): array
     {
-        $tangles = new Tangles($digests, $this->resemblance(...), fn (int $page): string => $this->pages[$page]->called ?? '');
-        foreach ($this->acts as $page => $other) {
+        $tangles = new Tangles($digests, $agree, fn (int $page): string => $this->pages[$page]->called ?? '');
+        foreach ($acts + $this->representatives() as $page => $other) {
             $tangles->follow($page, $other);
         }
-        $seen = [];
-        foreach ($this->candidates() as [$a, $b]) {
-            if (! isset($seen[$key = self::key($a, $b)])) {
-                $seen[$key] = true;
-                $kin = $this->resemblance($a, $b);
-                $kin->kinship->tangles() && $tangles->pair($a, $b, $kin->sureness);
-                count($seen) % 200 === 0 && $beat !== null && $beat();
-            }
+        foreach ($same as [$a, $b, $sureness]) {
+            $tangles->pair($a, $b, $sureness);
         }
 
         return $tangles->groups();
     }
 
     /**
-     * What was judged on the way to be a clone: another name with the same text.
-     *
-     * @return list<array{int, int}>
+     * @param  array<string, array<int>>  $groups
+     * @return \Generator<array{int, int}>
      */
-    public function clones(): array
+    private function inGroups(array $groups): \Generator
     {
-        $clones = [];
-        foreach ($this->judged as $key => $kin) {
-            if ($kin->kinship === Kinship::Clone) {
-                [$a, $b] = explode(' ', $key);
-                $clones[] = [(int) $a, (int) $b];
-            }
-        }
-
-        return $clones;
-    }
-
-    public function judgements(): int
-    {
-        return count($this->judged);
-    }
-
-    /** @return \Generator<array{int, int}> pairs to be judged; one may come twice */
-    private function candidates(): \Generator
-    {
-        $groups = [];
-        foreach ($this->pages as $page) {
-            foreach (['form' => $this->form->of($page->url), 'same' => $page->identity, 'number' => $page->number, 'items' => $page->items, 'called' => $page->called] as $sort => $mark) {
-                if ($mark !== '') {
-                    $groups["$sort $mark"][] = $page->page;
-                }
-            }
-        }
         foreach ($groups as $mark => $pages) {
             if (($count = count($pages)) < 2 || ($count > self::BANNER && str_starts_with((string) $mark, 'called'))) {
                 continue;
@@ -144,11 +181,6 @@ final class TangleFinder
                     yield [$a, $pages[$j]];
                 }
             }
-        }
-        unset($groups);
-        yield from $this->asked;
-        foreach ($this->twins->pairs() as $pair) {
-            yield $pair;
         }
     }
 

@@ -34,10 +34,10 @@ final class Tangles
 
     /**
      * @param  array<int, string>  $digests  16 bytes by page: the order of pages
-     * @param  Closure(int, int): Resemblance  $judge
+     * @param  Closure(int, int): bool  $agree  whether two pages stand in one tangle
      * @param  Closure(int): string  $called  by which large parts are cut
      */
-    public function __construct(private readonly array $digests, private readonly Closure $judge, private readonly Closure $called)
+    public function __construct(private readonly array $digests, private readonly Closure $agree, private readonly Closure $called)
     {
     }
 
@@ -71,6 +71,10 @@ final class Tangles
         $pairs = [];
         foreach ($this->pairs as [$a, $b, $sureness]) {
             $pairs[] = [$this->leader($a), $this->leader($b), $sureness];
+            // What came as a pair is known to agree; what only follows one of the two is asked.
+            if ($this->leader($a) === $a && $this->leader($b) === $b) {
+                $this->judged[$a < $b ? "$a $b" : "$b $a"] = true;
+            }
         }
         usort($pairs, fn (array $x, array $y): int => $y[2] <=> $x[2] ?: strcmp($this->digests[$x[0]].$this->digests[$x[1]], $this->digests[$y[0]].$this->digests[$y[1]]));
         $large = $this->largeParts($pairs);
@@ -126,7 +130,7 @@ final class Tangles
         foreach ($this->asked($ours) as $a) {
             foreach ($this->asked($theirs) as $b) {
                 $key = $a < $b ? "$a $b" : "$b $a";
-                $this->judged[$key] ??= ($this->judge)($a, $b)->kinship->tangles();
+                $this->judged[$key] ??= ($this->agree)($a, $b);
                 if (! $this->judged[$key]) {
                     return false;
                 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Shops;
 
+use Closure;
 use Orchard\Core\Duplicates\AddressForm;
 use Orchard\Core\Duplicates\Identity;
 use Orchard\Core\Duplicates\Judge;
@@ -16,6 +17,7 @@ use Orchard\Core\Duplicates\PageMarks;
 use Orchard\Core\Duplicates\ParameterEffect;
 use Orchard\Core\Duplicates\ParameterStudies;
 use Orchard\Core\Duplicates\ParameterStudy;
+use Orchard\Core\Duplicates\Resemblance;
 use Orchard\Core\Duplicates\TangleFinder;
 use Orchard\Core\Duplicates\TellingWords;
 use Orchard\Core\LinkGraph\CanonicalCase;
@@ -38,6 +40,9 @@ final class Untangled
 
     /** @var array<string, CanonicalVerdict> by URL */
     public array $verdicts = [];
+
+    /** @var Closure(int, int): Resemblance */
+    private Closure $kin;
 
     /** @var array<string, ParameterStudy> */
     public array $studies = [];
@@ -70,11 +75,14 @@ final class Untangled
         $identity = function (int $number) use (&$known, $urls, $facts, $kinds, $lines, $numbers): Identity {
             return $known[$number] ??= self::identity($number, $urls[$number], $facts[$number], $kinds[$number], $lines, $numbers, $kinds);
         };
-        $finder = new TangleFinder($form, new Judge($telling), $identity);
+        $finder = new TangleFinder($form);
+        $judge = new Judge($telling);
+        $this->kin = static fn (int $a, int $b): Resemblance => $judge->judge($identity(min($a, $b)), $identity(max($a, $b)));
+        $acts = [];
         $find = static fn (PageUrl $url): ?int => isset($byForm[$plain($url)], $facts[$byForm[$plain($url)]]) ? $byForm[$plain($url)] : null;
         $pages = array_map(static fn (int $number): PageUrl => PageUrl::parse($urls[$number]), array_combine(array_keys($facts), array_keys($facts)));
         uasort($pages, static fn (PageUrl $a, PageUrl $b): int => strcmp($a->digest(), $b->digest()));
-        $this->studies = (new ParameterStudies($form, $identity, $finder->resemblance(...)))->study($pages, $find);
+        $this->studies = (new ParameterStudies($form, $identity, $this->kin))->study($pages, $find);
         $hash = new MinHash;
         $digests = array_map(static fn (string $url): string => PageUrl::parse($url)->digest(), $urls);
         foreach (array_keys($facts) as $number) {
@@ -83,14 +91,18 @@ final class Untangled
         foreach ($urls as $number => $url) {
             $to = $shop->pages[$url]['location'];
             if ($to !== null && isset($numbers[$to])) {
-                $finder->acts($number, $numbers[$to]);
+                $acts[$number] = $numbers[$to];
             }
             foreach (AddressForm::parameters(PageUrl::parse($url)) as [$name]) {
                 $study = $this->studies[AddressForm::scopeOf(PageUrl::parse($url))." $name"] ?? null;
                 $bare = $study?->effect()?->isSilent() ? $find(AddressForm::without(PageUrl::parse($url), $name)) : null;
                 if ($bare !== null && $bare !== $number) {
-                    $kin = $finder->resemblance($number, $bare);
-                    $study->isLikely() && $kin->difference === null && $kin->kinship !== Kinship::Language && $identity($number)->number === $identity($bare)->number ? $finder->acts($number, $bare) : $finder->ask($number, $bare);
+                    $kin = ($this->kin)($number, $bare);
+                    if ($study->isLikely() && $kin->difference === null && $kin->kinship !== Kinship::Language && $identity($number)->number === $identity($bare)->number) {
+                        $acts[$number] = $bare;
+                    } else {
+                        $finder->ask($number, $bare);
+                    }
                 }
             }
         }
@@ -104,7 +116,14 @@ final class Untangled
                 isset($facts[$numbers[$to]]) && $numbers[$to] !== $number && $finder->ask($number, $numbers[$to]);
             }
         }
-        $groups = $finder->tangles($digests);
+        $same = [];
+        foreach ($finder->candidates() as [$a, $b]) {
+            $kin = ($this->kin)($a, $b);
+            if ($kin->kinship->tangles()) {
+                $same[] = [$a, $b, $kin->sureness];
+            }
+        }
+        $groups = $finder->tangles($digests, $acts, $same, fn (int $a, int $b): bool => ($this->kin)($a, $b)->kinship->tangles());
         $groupOf = $keeperOf = [];
         foreach ($groups as $group) {
             $evidence = array_map(fn (int $number): KeeperEvidence => self::evidence($number, $group, $shop, $urls, $declared, $form), $group);
@@ -116,7 +135,7 @@ final class Untangled
                 $this->keepers[$urls[$number]] = $urls[$keeper];
             }
         }
-        $this->judge($shop, $urls, $numbers, $facts, $declared, $finder, $groupOf, $keeperOf, $identity);
+        $this->judge($shop, $urls, $numbers, $facts, $declared, $groupOf, $keeperOf);
     }
 
     /**
@@ -127,7 +146,7 @@ final class Untangled
      * @param  array<int, int>  $groupOf
      * @param  array<int, int>  $keeperOf
      */
-    private function judge(TangledShop $shop, array $urls, array $numbers, array $facts, array $declared, TangleFinder $finder, array $groupOf, array $keeperOf, callable $identity): void
+    private function judge(TangledShop $shop, array $urls, array $numbers, array $facts, array $declared, array $groupOf, array $keeperOf): void
     {
         $ways = new Declarations($declared);
         foreach ($urls as $number => $url) {
@@ -136,7 +155,7 @@ final class Untangled
             $target = null;
             if ($to !== null && $to !== $url) {
                 $other = $numbers[$to] ?? null;
-                $kin = $other !== null && isset($facts[$other]) ? $finder->resemblance($number, $other) : null;
+                $kin = $other !== null && isset($facts[$other]) ? ($this->kin)($number, $other) : null;
                 $effects = array_map(fn (array $pair): ?ParameterEffect => ($this->studies[AddressForm::scopeOf(PageUrl::parse($url))." $pair[0]"] ?? null)?->effect(), AddressForm::parameters(PageUrl::parse($url)));
                 $isGone = $other === null && str_contains($to, '/gone/');
                 $target = new CanonicalTarget(
@@ -166,7 +185,7 @@ final class Untangled
             }
         }
 
-        return new Identity($number, PageUrl::parse($url), 1, $facts->language ?? '', $kind === 'product', $facts->title ?? '', $facts->h1s[0] ?? '', $product->number ?? '', $product->name ?? '', $lines->of($kind, $facts->details->text->lines(), $anchors), $kind === 'product' ? [] : $items);
+        return new Identity($number, PageUrl::parse($url), 1, $facts->language ?? '', $kind === 'product', $facts->title ?? '', $facts->h1s[0] ?? '', $product->number ?? '', $product->name ?? '', $lines->of($kind, $facts->details->text->lines(), $anchors), $kind === 'product' ? [] : $items, $kind === 'collection');
     }
 
     /**

@@ -12,7 +12,9 @@ use Orchard\Core\Url\PageUrl;
 /** The admin API over HTTP: JSON, bearer token, ETag and If-Match, 429 with Retry-After. */
 final readonly class HttpShopAdmin implements ShopAdmin
 {
-    private const TEXTS = ['title', 'description', 'h1', 'social_title', 'social_description', 'canonical', 'robots'];
+    private const TEXTS = ['title', 'description', 'h1', 'social_title', 'social_description', 'canonical', 'robots', 'slug'];
+
+    private const SET_FOR_ADDRESSES = ['canonical', 'robots', 'redirect'];
 
     public function __construct(private GuardedHttp $http, private PageUrl $base, private string $token, private float $timeout)
     {
@@ -29,15 +31,29 @@ final readonly class HttpShopAdmin implements ShopAdmin
 
     public function read(string $id): ShopResource
     {
-        return $this->resource($this->get('/resources/'.rawurlencode($id)));
+        $data = $this->get(self::pathOf($id));
+
+        return str_starts_with($id, self::ADDRESS) ? $this->address($id, $data) : $this->resource($data);
+    }
+
+    public function hits(): array
+    {
+        $hits = [];
+        foreach ((array) ($this->get('/hits')['items'] ?? []) as $item) {
+            if (is_array($item) && is_string($item['target'] ?? null) && is_numeric($item['hits'] ?? null)) {
+                $hits[$item['target']] = [(int) $item['hits'], is_string($item['last_hit'] ?? null) && preg_match('/^\d{4}-\d\d-\d\d$/', $item['last_hit']) === 1 ? $item['last_hit'] : null];
+            }
+        }
+
+        return $hits;
     }
 
     public function write(string $id, array $fields, string $version): WriteOutcome
     {
-        $answer = $this->http->fetch($this->request('PATCH', '/resources/'.rawurlencode($id), ['If-Match' => '"'.$version.'"', 'Content-Type' => 'application/json'], json_encode((object) $fields, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE)));
+        $answer = $this->http->fetch($this->request('PATCH', self::pathOf($id), ['If-Match' => '"'.$version.'"', 'Content-Type' => 'application/json'], json_encode((object) $fields, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE)));
 
         return match (true) {
-            $answer->status === 200 => $this->applied($answer),
+            $answer->status === 200 => $this->applied($id, $answer),
             $answer->status === 412 => WriteOutcome::moved(),
             $answer->status === 429 => WriteOutcome::notNow('The shop asks to wait.', max(1, $answer->retryAfter() ?? 5)),
             $answer->status === 0, $answer->status >= 500 => WriteOutcome::unknown($answer->problem ?? "The shop answered {$answer->status}.", $answer->retryAfter() ?? 0),
@@ -45,11 +61,17 @@ final readonly class HttpShopAdmin implements ShopAdmin
         };
     }
 
-    private function applied(HttpAnswer $answer): WriteOutcome
+    private static function pathOf(string $id): string
+    {
+        return str_starts_with($id, self::ADDRESS) ? '/addresses?target='.rawurlencode(substr($id, strlen(self::ADDRESS))) : '/resources/'.rawurlencode($id);
+    }
+
+    private function applied(string $id, HttpAnswer $answer): WriteOutcome
     {
         $data = json_decode($answer->body, true);
+        $data = is_array($data) ? $data : [];
         try {
-            return WriteOutcome::applied($this->resource(is_array($data) ? $data : []));
+            return WriteOutcome::applied(str_starts_with($id, self::ADDRESS) ? $this->address($id, $data) : $this->resource($data));
         } catch (ShopUnavailable $garbled) {
             return WriteOutcome::unknown($garbled->getMessage());
         }
@@ -83,6 +105,20 @@ final readonly class HttpShopAdmin implements ShopAdmin
         $url = PageUrl::parse(rtrim($this->base->text(), '/').$path) ?? throw ShopUnavailable::garbled("the address {$this->base->text()}$path");
 
         return new HttpRequest($url, $method, ['Authorization' => 'Bearer '.$this->token, 'Accept' => 'application/json'] + $headers, $body, $this->timeout, 20_000_000);
+    }
+
+    /** @param  array<int|string, mixed>  $data */
+    private function address(string $id, array $data): ShopResource
+    {
+        if (! is_scalar($data['version'] ?? null)) {
+            throw ShopUnavailable::garbled('an address without version');
+        }
+        $fields = [];
+        foreach (self::SET_FOR_ADDRESSES as $field) {
+            $fields[$field] = is_string($data[$field] ?? null) ? $data[$field] : '';
+        }
+
+        return new ShopResource($id, 'address', (string) $data['version'], substr($id, strlen(self::ADDRESS)), '', $fields, []);
     }
 
     /** @param  array<int|string, mixed>  $data */

@@ -7,6 +7,9 @@ namespace App\Connectors\Shop;
 /** What is asked of a shop's back office, whatever shop it is. */
 interface ShopAdmin
 {
+    /** What stands before path and query in the id of an address, of which canonical, robots and redirect can be read and written like the texts of a resource. */
+    public const ADDRESS = 'address:';
+
     /**
      * One batch of the shop's resources.
      *
@@ -18,6 +21,15 @@ interface ShopAdmin
 
     /** @throws ShopUnavailable also where the resource is gone: then with status 404 */
     public function read(string $id): ShopResource;
+
+    /**
+     * How often what redirects was asked for, where the shop counts it.
+     *
+     * @return array<string, array{int, ?string}> times and the last day, by decoded path and sorted query
+     *
+     * @throws ShopUnavailable
+     */
+    public function hits(): array;
 
     /**
      * Writes all fields in one request, only where the resource is still at the version.

@@ -12,6 +12,8 @@ use App\Gather\Parsing\ParserPool;
 use App\Store\Models\Store;
 use App\Store\Pages\FetchedPage;
 use App\Store\Work\SliceEnd;
+use App\Store\Pages\PageBook;
+use App\Store\Pages\PageSource;
 use App\Store\Work\WorkRun;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Markup\LinkHeader;
@@ -374,9 +376,10 @@ final class PageFetching
         return $this->queue !== [] || $this->taken !== [];
     }
 
-    /** Pages of the shop's resources, and those that files told of, that no link reached. @return bool whether there were any */
+    /** Pages of the shop's resources, those that files told of, and those that pages name as their canonical, that no link reached. @return bool whether there were any */
     private function addKnownPages(): bool
     {
+        $this->run->fenced(fn () => $this->knowCanonicals());
         $rows = DB::select('SELECT p.id, p.digest, p.url FROM pages p LEFT JOIN gather_frontier f ON f.crawl_id = ? AND f.page_id = p.id
             WHERE p.store_id = ? AND f.page_id IS NULL AND (p.sources > 0 OR EXISTS (SELECT 1 FROM resources r WHERE r.page_id = p.id AND r.gone = 0))', [$this->crawlId, $this->store->id]);
         $pages = [];
@@ -389,6 +392,22 @@ final class PageFetching
         $this->run->fenced(fn () => $this->frontier->addPages($pages, $level));
 
         return $pages !== [] && $this->refill();
+    }
+
+    /** What a canonical leads to is worth knowing, be it only that nothing answers there. */
+    private function knowCanonicals(): void
+    {
+        $named = DB::select("SELECT DISTINCT c.url FROM (SELECT JSON_UNQUOTE(JSON_EXTRACT(canonicals, '$[0]')) AS url FROM page_facts WHERE store_id = ? AND to_crawl = 0 AND canonicals <> '[]' UNION SELECT canonical_header FROM page_facts WHERE store_id = ? AND to_crawl = 0 AND canonical_header IS NOT NULL) c
+            LEFT JOIN pages p ON p.store_id = ? AND p.digest = UNHEX(MD5(c.url)) WHERE p.id IS NULL LIMIT 20000", [$this->store->id, $this->store->id, $this->store->id]);
+        $urls = [];
+        foreach ($named as $row) {
+            $url = PageUrl::parse((string) $row->url);
+            if ($url?->sameHostAs($this->base) === true) {
+                $urls[$url->digest()] = $url->text();
+            }
+        }
+        $book = new PageBook($this->store);
+        $book->known(array_values($book->idsOf($urls)), PageSource::Canonicals);
     }
 
     private static function cores(): int

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Release\Http;
 
 use App\Access\Models\User;
+use App\Changes\AddressChanges;
 use App\Changes\Drafts;
 use App\Changes\DraftState;
 use App\Release\FieldChange;
@@ -33,6 +34,10 @@ final class ReleaseController
         return view('release.index', [
             'store' => $store, 'drafts' => $drafts->take(self::PAGE), 'next' => $drafts->count() > self::PAGE ? $drafts[self::PAGE - 1]?->id : null,
             'ready' => DB::table('drafts')->where('store_id', $store->id)->where('state', DraftState::Ready->value)->groupBy('field')->selectRaw('field, COUNT(*) AS n')->pluck('n', 'field'),
+            'addresses' => $addresses = DB::table('address_changes')->join('pages', 'pages.id', '=', 'page_id')->leftJoin('page_index', 'page_index.page_id', '=', 'pages.id')->where('address_changes.store_id', $store->id)->where('address_changes.state', DraftState::Ready->value)->orderByDesc('clicks')->orderBy('address_changes.id')->limit(10)->get(['address_changes.*', 'pages.url', 'clicks']),
+            'readyAddresses' => $addresses->isEmpty() ? [] : array_map(intval(...), DB::table('address_changes')->where('store_id', $store->id)->where('state', DraftState::Ready->value)->groupBy('field')->selectRaw('field, COUNT(*) AS n')->pluck('n', 'field')->all()),
+            'atRisk' => $addresses->isEmpty() ? 0 : (int) DB::table('page_index')->where('store_id', $store->id)->whereIn('page_id', DB::table('address_changes')->where('store_id', $store->id)->where('state', DraftState::Ready->value)->select('page_id'))->sum('clicks'), 'cap' => Releases::clicksAtRisk($store),
+            'addressClashes' => DB::table('address_changes')->join('pages', 'pages.id', '=', 'page_id')->where('address_changes.store_id', $store->id)->whereIn('state', [DraftState::Clash->value, DraftState::Refused->value])->orderBy('address_changes.id')->limit(100)->get(['address_changes.*', 'pages.url']),
             'clashes' => $this->clashes($store),
             'releases' => DB::table('release_batches')->leftJoin('users', 'users.id', '=', 'user_id')->where('store_id', $store->id)->orderByDesc('release_batches.id')->limit(20)->get(['release_batches.*', 'users.name as user_name']),
         ]);
@@ -40,13 +45,15 @@ final class ReleaseController
 
     public function send(Request $request, Store $store, Releases $releases): RedirectResponse
     {
-        $request->validate(['drafts' => ['array', 'max:1000'], 'drafts.*' => ['integer'], 'scope' => ['required', 'in:ticked,all'], 'name' => ['nullable', 'string', 'max:120']]);
+        $request->validate(['drafts' => ['array', 'max:1000'], 'drafts.*' => ['integer'], 'scope' => ['required', 'in:ticked,all,texts,addresses'], 'part' => ['nullable', 'integer', 'between:1,100'], 'name' => ['nullable', 'string', 'max:120']]);
         /** @var User $user */
         $user = $request->user();
         /** @var list<int|string> $ticked */
         $ticked = $request->input('drafts', []);
         try {
-            $made = $releases->send($store, $request->input('scope') === 'all' ? null : array_map(intval(...), array_values($ticked)), $user->id, $request->string('name')->trim()->value() ?: null);
+            $made = $releases->send($store, match ($request->input('scope')) {
+                'all', 'texts' => null, 'addresses' => [], default => array_map(intval(...), array_values($ticked))
+            }, $user->id, $request->string('name')->trim()->value() ?: null, in_array($request->input('scope'), ['all', 'addresses'], true) ? null : [], (int) $request->input('part', '100'));
         } catch (InvalidArgumentException $wrong) {
             return redirect()->route('release', $store)->withErrors(['drafts' => $wrong->getMessage()]);
         }
@@ -57,9 +64,9 @@ final class ReleaseController
     public function show(Request $request, Store $store, int $release): View
     {
         $row = $this->find($store, $release);
-        $items = DB::table('release_items')->join('resources', 'resources.id', '=', 'release_items.resource_id')->where('release_id', $release)
+        $items = DB::table('release_items')->leftJoin('resources', 'resources.id', '=', 'release_items.resource_id')->leftJoin('pages', 'pages.id', '=', 'release_items.page_id')->where('release_id', $release)
             ->when(is_string($request->query('state')), static fn ($query) => $query->where('state', $request->query('state')))->when(is_string($request->query('seen')), static fn ($query) => $query->where('seen', $request->query('seen')))
-            ->where('release_items.id', '>', (int) $request->query('after', '0'))->orderBy('release_items.id')->limit(self::PAGE + 1)->get(['release_items.*', 'resources.name', 'resources.url', 'resources.page_id']);
+            ->where('release_items.id', '>', (int) $request->query('after', '0'))->orderBy('release_items.id')->limit(self::PAGE + 1)->get(['release_items.*', DB::raw('COALESCE(pages.url, resources.name) AS name'), DB::raw('COALESCE(release_items.page_id, resources.page_id) AS page_id')]);
 
         return view('release.show', ['store' => $store, 'release' => $row, 'items' => $items->take(self::PAGE), 'next' => $items->count() > self::PAGE ? $items[self::PAGE - 1]?->id : null, 'changesOf' => static fn (object $item): array => FieldChange::unpack((string) $item->fields)] + $this->progressOf($release));
     }
@@ -130,6 +137,16 @@ final class ReleaseController
             $request->input('keep') === 'ours' => 'The draft is ready to be sent over the shop’s text.',
             default => 'The shop’s text stays; the draft is in the history.',
         });
+    }
+
+    /** Ours over the shop's setting of an address, or the shop's over ours; what was refused is sent again or dropped. */
+    public function decideAddress(Request $request, Store $store, int $change, AddressChanges $changes): RedirectResponse
+    {
+        $request->validate(['keep' => ['required', 'in:ours,theirs']]);
+        /** @var User $user */
+        $user = $request->user();
+
+        return redirect()->route('release', $store)->with('done', $changes->decide($store, $change, $request->input('keep') === 'ours', $user->id) ? 'Decided.' : 'This has been decided already.');
     }
 
     private function find(Store $store, int $release): object

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Release\Sending;
 
+use App\Changes\AddressChanges;
+use App\Changes\AddressField;
 use App\Changes\Draft;
 use App\Changes\Drafts;
 use App\Changes\DraftState;
@@ -15,12 +17,15 @@ use App\Connectors\Shop\ShopResource;
 use App\Release\FieldChange;
 use App\Release\ItemState;
 use App\Store\Models\Store;
+use App\Store\Pages\PageBook;
+use App\Store\Pages\Succession;
 use Illuminate\Support\Facades\DB;
+use Orchard\Core\Url\PageUrl;
 
 /** Writes down what became of the items of a release; always inside the sender's fenced transaction. */
 final class ItemBook
 {
-    public function __construct(private readonly Drafts $drafts)
+    public function __construct(private readonly Drafts $drafts, private readonly AddressChanges $addresses)
     {
     }
 
@@ -45,6 +50,11 @@ final class ItemBook
         $this->set($item, ['state' => ItemState::Refused->value, 'reason' => mb_substr($reason, 0, 400)]);
         [$isUndo, $userId] = $this->batch($item);
         foreach (FieldChange::unpack((string) $item->fields) as $change) {
+            if ($change->field instanceof AddressField) {
+                $isUndo || $this->addresses->settle((int) $item->store_id, (int) $item->page_id, $change->field, DraftState::Refused, $change->base, $change->target, $reason, (int) $item->release_id, $userId);
+
+                continue;
+            }
             History::add((int) $item->store_id, (int) $item->resource_id, $change->field, HistoryEvent::Refused, $change->base, $change->target, $userId, Origin::from($change->origin), (int) $item->release_id, $reason);
             if (! $isUndo) {
                 $this->settle($item, $change->field->value, DraftState::Refused, $reason);
@@ -60,6 +70,11 @@ final class ItemBook
         [$isUndo, $userId] = $this->batch($item);
         foreach ($changes as $change) {
             $theirs = $now->fields[$change->field->key()] ?? '';
+            if ($change->field instanceof AddressField) {
+                $isUndo || $this->addresses->settle((int) $item->store_id, (int) $item->page_id, $change->field, DraftState::Clash, $change->base, $change->target, $reason, (int) $item->release_id, $userId, $theirs);
+
+                continue;
+            }
             DB::table('resource_texts')->where('resource_id', $item->resource_id)->where('field', $change->field->value)->update(['stored' => $theirs]);
             if ($theirs === $change->base && count($changes) > 1) {
                 // The other text is the one that changed; this one can be sent again as it is.
@@ -71,7 +86,7 @@ final class ItemBook
             $isUndo || $this->settle($item, $change->field->value, DraftState::Clash, $reason);
         }
         $this->giveBack($item, $isUndo);
-        TextsChanged::dispatch((int) $item->store_id, [(int) $item->resource_id], []);
+        (int) $item->resource_id === 0 || TextsChanged::dispatch((int) $item->store_id, [(int) $item->resource_id], []);
     }
 
     /** @param  list<FieldChange>  $changes */
@@ -82,6 +97,12 @@ final class ItemBook
         [$isUndo, $userId] = $this->batch($item);
         $store = Store::query()->findOrFail((int) $item->store_id);
         foreach ($changes as $change) {
+            if ($change->field instanceof AddressField) {
+                $this->addresses->live($store->id, (int) $item->page_id, $change->field, $change->base, $change->target, $change->shownAfter, $isUndo, (int) $item->release_id, $userId);
+                $change->field === AddressField::Slug && $this->moved($store, $item, $now, $isUndo);
+
+                continue;
+            }
             $text = $this->drafts->lock($store, (int) $item->resource_id, $change->field);
             DB::table('resource_texts')->where('resource_id', $item->resource_id)->where('field', $change->field->value)->update(['stored' => $change->target, 'origin' => $change->origin]);
             History::add($store->id, (int) $item->resource_id, $change->field, $isUndo ? HistoryEvent::Undone : HistoryEvent::Live, $change->base, $change->target, $userId, Origin::from($change->origin), (int) $item->release_id);
@@ -95,7 +116,28 @@ final class ItemBook
                 $this->rebase($draft, $change->target);
             }
         }
-        TextsChanged::dispatch($store->id, [(int) $item->resource_id], []);
+        (int) $item->resource_id === 0 || TextsChanged::dispatch($store->id, [(int) $item->resource_id], []);
+    }
+
+    /** A resource has a new address: its history goes there with it, at once and not only when the next crawl finds the redirect. */
+    private function moved(Store $store, object $item, ShopResource $now, bool $isUndo): void
+    {
+        $url = PageUrl::parse($store->base_url)?->resolve($now->path);
+        if ($url === null) {
+            return;
+        }
+        DB::table('resources')->where('id', $item->resource_id)->update(['url' => $url->text()]);
+        $page = (new PageBook($store))->idsOf([$url->digest() => $url->text()])[$url->digest()] ?? null;
+        if ($page !== null && $page !== (int) $item->page_id) {
+            DB::table('resources')->where('id', $item->resource_id)->update(['page_id' => $page]);
+            DB::table('pages')->where('id', $page)->update(['resource_id' => $item->resource_id]);
+            DB::table('successions')->where('from_page', $page)->delete();
+            $isUndo || Succession::byHand($store, (int) $item->page_id, $url->text());
+        } elseif ($page !== null) {
+            // Taken back: the page is again where it was.
+            DB::table('resources')->where('id', $item->resource_id)->update(['page_id' => $page]);
+            DB::table('successions')->where('from_page', $page)->delete();
+        }
     }
 
     /** A draft that was begun on the text now taken back stands on the older text. */
@@ -114,7 +156,7 @@ final class ItemBook
     private function giveBack(object $item, bool $isUndo): void
     {
         if ($isUndo) {
-            DB::table('release_items')->where('resource_id', $item->resource_id)->where('undone_by', $item->release_id)->update(['undone_by' => null]);
+            DB::table('release_items')->where('external_id', $item->external_id)->where('undone_by', $item->release_id)->update(['undone_by' => null]);
         }
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Release\Sending;
 
+use App\Changes\AddressField;
 use App\Changes\Events\TextsChanged;
 use App\Changes\History;
 use App\Changes\HistoryEvent;
@@ -18,6 +19,8 @@ use App\Store\Work\SliceEnd;
 use App\Store\Work\WorkRun;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Markup\Charset;
+use Orchard\Core\Markup\LinkHeader;
+use Orchard\Core\Markup\PageFacts;
 use Orchard\Core\Markup\PageReader;
 use Orchard\Core\Url\PageUrl;
 use Orchard\Core\Wording\TextField;
@@ -60,8 +63,8 @@ final class LookWork implements LongWork
             if ($run->stopAsked()) {
                 return SliceEnd::stopped();
             }
-            $items = DB::table('release_items')->join('resources', 'resources.id', '=', 'release_items.resource_id')->where('release_id', $run->subjectId)->whereIn('seen', ['no', 'not yet'])->where('look_at', '<=', now())
-                ->orderBy('release_items.id')->limit(30)->get(['release_items.*', 'resources.url']);
+            $items = DB::table('release_items')->leftJoin('resources', 'resources.id', '=', 'release_items.resource_id')->leftJoin('pages', 'pages.id', '=', 'release_items.page_id')->where('release_id', $run->subjectId)->whereIn('seen', ['no', 'not yet'])->where('look_at', '<=', now())
+                ->orderBy('release_items.id')->limit(30)->get(['release_items.*', DB::raw('COALESCE(pages.url, resources.url) AS url')]);
             if ($items->isEmpty()) {
                 return $this->sleepOrEnd($run);
             }
@@ -92,12 +95,15 @@ final class LookWork implements LongWork
             $shown = [TextField::Title->value => $facts->title ?? '', TextField::Description->value => $facts->description ?? ''];
         }
         $changes = FieldChange::unpack((string) $item->fields);
+        if ($item->page_id !== null && $answer->status > 0) {
+            $shown = ($shown ?? [TextField::Title->value => '', TextField::Description->value => '']) + self::settings($url, $answer, $facts ?? null);
+        }
         $isSeen = $shown !== null && array_filter($changes, static fn (FieldChange $c): bool => ! $c->isShown($shown[$c->field->value])) === [];
         $looks = (int) $item->looks + 1;
         $next = self::AGAIN[$looks - 1] ?? null;
         DB::table('release_items')->where('id', $item->id)->update([
             'seen' => $isSeen ? 'seen' : ($next === null ? 'not seen' : 'not yet'), 'looks' => $looks, 'seen_at' => $isSeen ? now() : null, 'look_at' => $isSeen || $next === null ? null : now()->addSeconds($next),
-            'shown_now' => $shown === null ? json_encode(['problem' => $answer->problem ?? "status {$answer->status}"]) : json_encode(['title' => $shown[1], 'description' => $shown[2]], JSON_UNESCAPED_UNICODE | JSON_INVALID_UTF8_SUBSTITUTE),
+            'shown_now' => $shown === null ? json_encode(['problem' => $answer->problem ?? "status {$answer->status}"]) : json_encode(['title' => $shown[1], 'description' => $shown[2], 'canonical' => $shown[11] ?? null, 'robots' => $shown[12] ?? null, 'redirect' => $shown[13] ?? null, 'slug' => $shown[14] ?? null], JSON_UNESCAPED_UNICODE | JSON_INVALID_UTF8_SUBSTITUTE),
         ]);
         if (! $isSeen) {
             return;
@@ -105,12 +111,28 @@ final class LookWork implements LongWork
         $digests = [];
         foreach ($changes as $change) {
             $now = $shown[$change->field->value];
+            if ($change->field instanceof AddressField) {
+                History::addAddress($store->id, (int) $item->page_id, $change->field, HistoryEvent::Seen, null, $now, null, (int) $item->release_id);
+
+                continue;
+            }
             $old = DB::table('resource_texts')->where('resource_id', $item->resource_id)->where('field', $change->field->value)->value('shown_digest');
             $digests = array_filter([...$digests, $old, TextDigest::of($now)]);
             DB::table('resource_texts')->where('resource_id', $item->resource_id)->where('field', $change->field->value)->update(['shown' => $now, 'shown_digest' => TextDigest::of($now)]);
             History::add($store->id, (int) $item->resource_id, $change->field, HistoryEvent::Seen, null, $now, null, releaseId: (int) $item->release_id);
         }
-        TextsChanged::dispatch($store->id, [(int) $item->resource_id], array_values($digests));
+        $digests === [] || TextsChanged::dispatch($store->id, [(int) $item->resource_id], array_values($digests));
+    }
+
+    /** @return array<int, string> what an address shows of what can be set for it, by AddressField */
+    private static function settings(PageUrl $url, HttpAnswer $answer, ?PageFacts $facts): array
+    {
+        $location = $answer->header('location');
+        $to = $answer->status >= 300 && $answer->status < 400 && $location !== null ? ($url->resolve($location)?->text() ?? $location) : ($answer->status === 410 ? 'gone' : '');
+        $link = $answer->header('link');
+        $canonical = $facts->canonicals[0] ?? ($link === null ? null : LinkHeader::of([$link], $url)->canonical);
+
+        return [AddressField::Canonical->value => $canonical ?? '', AddressField::Robots->value => trim(implode(', ', [...$facts->robots ?? [], ...array_filter([$answer->header('x-robots-tag')])])), AddressField::Redirect->value => $to, AddressField::Slug->value => $to];
     }
 
     private function sleepOrEnd(WorkRun $run): SliceEnd

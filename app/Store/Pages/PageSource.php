@@ -18,6 +18,9 @@ enum PageSource: int
     case Products = 256;
     case Logs = 512;
 
+    /** Another page names it as its canonical. */
+    case Canonicals = 1024;
+
     public static function fromKey(string $key): ?self
     {
         foreach (self::cases() as $source) {

@@ -40,6 +40,11 @@ final readonly class FrontDoor
 
             return;
         }
+        if ($path === '/indexnow' && $method === 'POST') {
+            $this->indexNow((array) json_decode($body, true));
+
+            return;
+        }
         [$given, $until] = explode(' ', $this->book->get('token', ' 0')) + ['', '0'];
         if ($given === '' || ! hash_equals("Bearer $given", $authorization) || (int) $until < time()) {
             $this->answer(401, ['error' => 'The token is missing, wrong or has run out.']);
@@ -63,6 +68,34 @@ final readonly class FrontDoor
             $path === '/v1/sales' => $this->rows('sales', $query),
             default => $this->answer(404, ['error' => 'There is nothing here.']),
         };
+    }
+
+    /**
+     * The IndexNow protocol: a host, a key of 8 to 128 characters, and addresses of that host, 10,000 at most. Whether the host shows the key is
+     * not looked at here: the stand-in shop stands on loopback.
+     *
+     * @param  array<int|string, mixed>  $given
+     */
+    private function indexNow(array $given): void
+    {
+        $host = is_string($given['host'] ?? null) ? $given['host'] : '';
+        $key = is_string($given['key'] ?? null) ? $given['key'] : '';
+        $urls = is_array($given['urlList'] ?? null) ? array_filter($given['urlList'], is_string(...)) : [];
+        if ($host === '' || preg_match('/^[A-Za-z0-9\-]{8,128}$/', $key) !== 1 || $urls === [] || count($urls) > 10000) {
+            $this->answer(400, ['error' => 'host, key and urlList are needed.']);
+
+            return;
+        }
+        foreach ($urls as $url) {
+            $port = parse_url($url, PHP_URL_PORT);
+            if (parse_url($url, PHP_URL_HOST).($port === null ? '' : ":$port") !== $host) {
+                $this->answer(422, ['error' => "$url is not of $host."]);
+
+                return;
+            }
+        }
+        $this->book->set('indexnow', (string) json_encode([...array_slice((array) json_decode($this->book->get('indexnow', '[]'), true), -20000), ...array_values($urls)]));
+        $this->answer(202, []);
     }
 
     /** @param  array<array-key, mixed>  $given */

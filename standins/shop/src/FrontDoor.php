@@ -21,7 +21,7 @@ final class FrontDoor
         parse_str((string) $query, $asked);
         $answer = str_starts_with($path, '/office/v1/')
             ? (new Office($this->shop))->answer($method, substr($path, 10), $asked)
-            : $this->page($method, $path, $asked);
+            : $this->shown($method, (string) $path, $asked, $target);
         http_response_code($answer->status);
         foreach ($answer->headers as $name => $value) {
             header("$name: $value");
@@ -35,6 +35,40 @@ final class FrontDoor
             }
         }
         echo $method === 'HEAD' ? '' : $answer->body;
+    }
+
+    /**
+     * The page as the theme makes it, with what was set for its address alone: a redirect, another canonical, other robots.
+     *
+     * @param  array<int|string, mixed>  $asked
+     */
+    private function shown(string $method, string $path, array $asked, string $target): Answer
+    {
+        $key = Shop::addressKey($target);
+        $set = $this->shop->row('SELECT * FROM addresses WHERE target = ?', [$key]);
+        if ($set === null) {
+            return $this->page($method, $path, $asked);
+        }
+        if ($set['redirect'] !== '') {
+            $this->shop->db->prepare('UPDATE addresses SET hits = hits + 1, last_hit = ? WHERE target = ?')->execute([gmdate('Y-m-d'), $key]);
+
+            return $set['redirect'] === 'gone' ? new Answer(410, 'This page is gone for good.', ['Content-Type' => 'text/plain']) : Answer::redirect(str_starts_with($set['redirect'], '/') ? $this->origin.$set['redirect'] : $set['redirect']);
+        }
+        $answer = $this->page($method, $path, $asked);
+        $body = $answer->body;
+        $headers = $answer->headers;
+        $added = '';
+        if ($set['canonical'] !== '') {
+            $body = (string) preg_replace('~<link rel="canonical"[^>]*>~', '', $body);
+            unset($headers['Link']);
+            $added .= '<link rel="canonical" href="'.e(str_starts_with($set['canonical'], '/') ? $this->origin.$set['canonical'] : $set['canonical']).'">';
+        }
+        if ($set['robots'] !== '') {
+            $body = (string) preg_replace('~<meta name="robots"[^>]*>~', '', $body);
+            $added .= '<meta name="robots" content="'.e($set['robots']).'">';
+        }
+
+        return new Answer($answer->status, str_replace('<head>', '<head>'.$added, $body), $headers);
     }
 
     /** @param  array<int|string, mixed>  $asked */

@@ -31,6 +31,7 @@ final class Shop
             CREATE TABLE shelf (collection TEXT NOT NULL, product TEXT NOT NULL, place INTEGER NOT NULL, PRIMARY KEY (collection, place));
             CREATE INDEX shelf_product ON shelf (product);
             CREATE TABLE redirects (path TEXT PRIMARY KEY, target TEXT NOT NULL, status INTEGER NOT NULL);
+            CREATE TABLE addresses (target TEXT PRIMARY KEY, version INTEGER NOT NULL, canonical TEXT NOT NULL DEFAULT \'\', robots TEXT NOT NULL DEFAULT \'\', redirect TEXT NOT NULL DEFAULT \'\', hits INTEGER NOT NULL DEFAULT 0, last_hit TEXT);
             CREATE TABLE switches (name TEXT PRIMARY KEY, value INTEGER NOT NULL);
             CREATE TABLE changes (number INTEGER PRIMARY KEY, resource TEXT NOT NULL, version INTEGER NOT NULL, fields TEXT NOT NULL);
             CREATE TABLE bucket (id INTEGER PRIMARY KEY, tokens REAL NOT NULL, at REAL NOT NULL, calls INTEGER NOT NULL, writes INTEGER NOT NULL);
@@ -88,6 +89,16 @@ final class Shop
             'article' => '/journal/'.$slug,
             default => '/about/'.$slug,
         };
+    }
+
+    /** The one writing of a path and its query: decoded, parameters sorted. */
+    public static function addressKey(string $target): string
+    {
+        [$path, $query] = [...explode('?', $target, 2), ''];
+        $pairs = array_map(static fn (string $pair): string => rawurldecode(str_replace('+', ' ', $pair)), array_filter(explode('&', (string) $query), static fn (string $pair): bool => $pair !== ''));
+        sort($pairs, SORT_STRING);
+
+        return rawurldecode((string) $path).($pairs === [] ? '' : '?'.implode('&', $pairs));
     }
 
     /** Every change makes all rendered pages void: a page may show any resource's name. */

@@ -5,10 +5,8 @@ declare(strict_types=1);
 use Orchard\Core\Duplicates\AddressForm;
 use Orchard\Core\Duplicates\Keeper;
 use Orchard\Core\Duplicates\KeeperEvidence;
-use Orchard\Core\Duplicates\Kinship;
 use Orchard\Core\Duplicates\ParameterEffect;
 use Orchard\Core\Duplicates\ParameterStudy;
-use Orchard\Core\Duplicates\Resemblance;
 use Orchard\Core\Duplicates\Tangles;
 use Orchard\Core\Url\PageUrl;
 use Random\Engine\Mt19937;
@@ -26,8 +24,7 @@ function groupsOf(int $pages, array $same, array $acts = [], ?array $order = nul
     for ($i = 0; $i < $pages; $i++) {
         $digests[$i] = md5("page $i", true);
     }
-    $judge = static fn (int $a, int $b): Resemblance => new Resemblance(($same[min($a, $b).' '.max($a, $b)] ?? false) ? Kinship::Same : Kinship::Distinct, 1, 1, '');
-    $tangles = new Tangles($digests, $judge, static fn (int $page): string => '');
+    $tangles = new Tangles($digests, static fn (int $a, int $b): bool => $same[min($a, $b).' '.max($a, $b)] ?? false, static fn (int $page): string => '');
     foreach ($order ?? array_keys($same) as $key) {
         [$a, $b] = array_map(intval(...), explode(' ', (string) $key));
         ($same[$key] ?? false) && $tangles->pair($a, $b, 0.9);

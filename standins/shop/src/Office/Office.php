@@ -46,6 +46,9 @@ final class Office
             $path === '/resources' && $method === 'GET' => $this->list($asked),
             preg_match('~^/resources/([a-z]+-\d+)$~', $path, $found) === 1 && $method === 'GET' => $this->read($found[1]),
             preg_match('~^/resources/([a-z]+-\d+)$~', $path, $found) === 1 && $method === 'PATCH' => $this->change($found[1], $switches),
+            $path === '/addresses' && $method === 'GET' => $this->address((string) (is_string($asked['target'] ?? null) ? $asked['target'] : '')),
+            $path === '/addresses' && $method === 'PATCH' => $this->changeAddress((string) (is_string($asked['target'] ?? null) ? $asked['target'] : ''), $switches),
+            $path === '/hits' && $method === 'GET' => self::json(200, ['items' => $this->shop->rows('SELECT target, hits, last_hit FROM addresses WHERE hits > 0 ORDER BY target LIMIT 50000')]),
             default => self::problem(404, 'There is no such thing here.'),
         };
     }
@@ -70,8 +73,59 @@ final class Office
         return $row === null ? self::problem(404, "There is no resource $id.") : self::json(200, $this->show($row), ['ETag' => '"'.$row['version'].'"']);
     }
 
+    private const SET_FOR_ADDRESSES = ['canonical' => 2000, 'robots' => 200, 'redirect' => 2000];
+
+    /** What is set for an address; version 0 where nothing is. */
+    private function address(string $target): Answer
+    {
+        if (! str_starts_with($target, '/') || strlen($target) > 2000) {
+            return self::problem(422, 'target must be a path, with its query if any.');
+        }
+        $row = $this->shop->row('SELECT target, version, canonical, robots, redirect, hits FROM addresses WHERE target = ?', [$key = Shop::addressKey($target)]) ?? ['target' => $key, 'version' => 0, 'canonical' => '', 'robots' => '', 'redirect' => '', 'hits' => 0];
+
+        return self::json(200, ['version' => (string) $row['version']] + $row, ['ETag' => '"'.$row['version'].'"']);
+    }
+
+    /** @param  array<string, int>  $switches */
+    private function changeAddress(string $target, array $switches): Answer
+    {
+        return $this->write($switches, function (string $match, array $fields) use ($target): Answer {
+            $now = $this->address($target);
+            if ($now->status !== 200) {
+                return $now;
+            }
+            $row = (array) json_decode($now->body, true);
+            if (trim($match, '"') !== $row['version']) {
+                return self::problem(412, "The address is at version {$row['version']}.", ['ETag' => '"'.$row['version'].'"']);
+            }
+            foreach ($fields as $name => $value) {
+                if (! isset(self::SET_FOR_ADDRESSES[$name]) || ! is_string($value) || strlen($value) > self::SET_FOR_ADDRESSES[$name] || preg_match('/[\x00-\x1f]/', $value) === 1) {
+                    return self::problem(422, "$name cannot be set, or is too long.");
+                }
+                if ($name === 'redirect' && $value !== '' && Shop::addressKey($value) === $row['target']) {
+                    return self::problem(422, 'An address cannot redirect to itself.');
+                }
+            }
+            $new = $fields + $row;
+            $this->shop->db->prepare('INSERT INTO addresses (target, version, canonical, robots, redirect) VALUES (?, ?, ?, ?, ?) ON CONFLICT (target) DO UPDATE SET version = excluded.version, canonical = excluded.canonical, robots = excluded.robots, redirect = excluded.redirect')
+                ->execute([$row['target'], (int) $row['version'] + 1, $new['canonical'], $new['robots'], $new['redirect']]);
+            $this->shop->db->prepare('INSERT INTO changes (resource, version, fields) VALUES (?, ?, ?)')->execute(['address:'.$row['target'], (int) $row['version'] + 1, json_encode($fields, JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR)]);
+
+            return $this->address($target);
+        });
+    }
+
     /** @param  array<string, int>  $switches */
     private function change(string $id, array $switches): Answer
+    {
+        return $this->write($switches, fn (string $match, array $fields): Answer => $this->apply($id, $match, $fields));
+    }
+
+    /**
+     * @param  array<string, int>  $switches
+     * @param  callable(string, array<int|string, mixed>): Answer  $apply
+     */
+    private function write(array $switches, callable $apply): Answer
     {
         $writes = $this->countWrite();
         $hits = static fn (string $switch): bool => $switches[$switch] > 0 && $writes % $switches[$switch] === 0;
@@ -92,7 +146,7 @@ final class Office
             return self::problem(400, 'The body is not a JSON object of fields.');
         }
         $this->shop->db->exec('BEGIN IMMEDIATE');
-        $answer = $this->apply($id, $match, $fields);
+        $answer = $apply($match, $fields);
         $this->shop->db->exec($answer->status === 200 ? 'COMMIT' : 'ROLLBACK');
         if ($answer->status === 200) {
             $this->shop->forgetPages();

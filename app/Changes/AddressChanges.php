@@ -1,0 +1,149 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Changes;
+
+use App\Store\Bulk;
+use App\Store\Models\Store;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * What is to become true of single addresses: their canonical, robots, redirect or slug. One change for each address and field; a later one
+ * takes the place of an earlier one unless that is on its way to the shop.
+ */
+final class AddressChanges
+{
+    /**
+     * Puts changes down, ready for a release. Each is written against what holds by our doing; a shop that holds something else is met as a
+     * clash. What already holds, or is being asked for, is left out.
+     *
+     * @param  list<array{page: int, field: AddressField, value: string, why: string, base?: string}>  $changes  base is what the shop holds where we did not set it, such as a slug
+     * @return int how many were put down
+     */
+    public function put(Store $store, array $changes, Origin $origin, ?int $userId): int
+    {
+        $count = 0;
+        foreach (array_chunk($changes, 500) as $chunk) {
+            $count += DB::transaction(function () use ($store, $chunk, $origin, $userId): int {
+                $pages = array_column($chunk, 'page');
+                $holds = $this->byPageAndField(DB::table('address_states')->where('store_id', $store->id)->whereIn('page_id', $pages)->get()->all());
+                $known = $this->byPageAndField(DB::table('address_changes')->where('store_id', $store->id)->whereIn('page_id', $pages)->lockForUpdate()->get()->all());
+                $rows = $history = [];
+                foreach ($chunk as $change) {
+                    $key = "{$change['page']} {$change['field']->value}";
+                    $base = (string) ($holds[$key]->value ?? $change['base'] ?? '');
+                    $now = $known[$key] ?? null;
+                    if (($now !== null && ($now->state === DraftState::Sending->value || $now->value === $change['value'])) || ($now === null && $base === $change['value'])) {
+                        continue;
+                    }
+                    $rows[$key] = [$store->id, $change['page'], $change['field']->value, $change['value'], $base, mb_substr($change['why'], 0, 400), $origin->value, DraftState::Ready->value, null, $userId, now()->format('Y-m-d H:i:s')];
+                    $history[] = ['page_id' => $change['page'], 'field' => $change['field']->value, 'base_value' => $base, 'value' => $change['value']];
+                }
+                Bulk::write('address_changes', ['store_id', 'page_id', 'field', 'value', 'base_value', 'why', 'origin', 'state', 'note', 'user_id', 'updated_at'], array_values($rows), 'REPLACE');
+                History::addAddresses($store->id, HistoryEvent::Ready, $history, $userId);
+
+                return count($rows);
+            });
+        }
+
+        return $count;
+    }
+
+    /**
+     * Takes changes back that are not on their way.
+     *
+     * @param  ?list<int>  $pages  null for all
+     */
+    public function drop(Store $store, ?array $pages, ?int $userId): int
+    {
+        return DB::transaction(function () use ($store, $pages, $userId): int {
+            $query = DB::table('address_changes')->where('store_id', $store->id)->where('state', '<>', DraftState::Sending->value)->when($pages !== null, static fn ($query) => $query->whereIn('page_id', $pages ?? []));
+            $rows = $query->lockForUpdate()->get();
+            foreach ($rows->chunk(1000) as $chunk) {
+                DB::table('address_changes')->whereIn('id', $chunk->pluck('id'))->delete();
+                History::addAddresses($store->id, HistoryEvent::Dropped, array_values(array_map(static fn (object $row): array => ['page_id' => (int) $row->page_id, 'field' => (int) $row->field, 'base_value' => (string) $row->value, 'value' => (string) $row->base_value], $chunk->all())), $userId);
+            }
+
+            return count($rows);
+        });
+    }
+
+    /** The shop's own setting over ours, or ours over the shop's, after the two met. */
+    public function decide(Store $store, int $id, bool $ours, ?int $userId): bool
+    {
+        return DB::transaction(static function () use ($store, $id, $ours, $userId): bool {
+            $row = DB::table('address_changes')->where('store_id', $store->id)->where('id', $id)->whereIn('state', [DraftState::Clash->value, DraftState::Refused->value])->lockForUpdate()->first();
+            if ($row === null) {
+                return false;
+            }
+            $ours ? DB::table('address_changes')->where('id', $id)->update(['state' => DraftState::Ready->value, 'note' => null]) : DB::table('address_changes')->where('id', $id)->delete();
+            History::addAddress($store->id, (int) $row->page_id, AddressField::from((int) $row->field), $ours ? HistoryEvent::Ready : HistoryEvent::Dropped, (string) $row->base_value, (string) $row->value, $userId);
+
+            return true;
+        });
+    }
+
+    /** The shop holds the value now; inside the sender's transaction. */
+    public function live(int $store, int $page, AddressField $field, string $before, string $value, ?string $shown, bool $isUndo, ?int $release, ?int $userId): void
+    {
+        $value === '' ? DB::table('address_states')->where('page_id', $page)->where('field', $field->value)->delete()
+            : DB::table('address_states')->upsert([['page_id' => $page, 'field' => $field->value, 'store_id' => $store, 'value' => $value, 'shown' => $shown, 'release_id' => $release, 'since' => now(), 'drifted' => null]], ['page_id', 'field'], ['value', 'shown', 'release_id', 'since', 'drifted']);
+        if (! $isUndo) {
+            DB::table('address_changes')->where('page_id', $page)->where('field', $field->value)->where('state', DraftState::Sending->value)->delete();
+        } else {
+            DB::table('address_changes')->where('page_id', $page)->where('field', $field->value)->update(['base_value' => $value]);
+        }
+        History::addAddress($store, $page, $field, $isUndo ? HistoryEvent::Undone : HistoryEvent::Live, $before, $value, $userId, $release);
+    }
+
+    /** What was on its way stands still again, with the reason; what the shop holds is what it would be written over next. */
+    public function settle(int $store, int $page, AddressField $field, DraftState $state, string $before, string $value, string $reason, ?int $release, ?int $userId, ?string $theirs = null): void
+    {
+        DB::table('address_changes')->where('page_id', $page)->where('field', $field->value)->where('state', DraftState::Sending->value)
+            ->update(['state' => $state->value, 'note' => mb_substr($reason, 0, 400)] + ($theirs === null ? [] : ['base_value' => $theirs]));
+        History::addAddress($store, $page, $field, $state === DraftState::Refused ? HistoryEvent::Refused : HistoryEvent::Clash, $before, $theirs ?? $value, $userId, $release, $reason);
+    }
+
+    /**
+     * What was released and does not show any more, after a crawl: the page declares, redirects or closes otherwise.
+     *
+     * @param  iterable<int, array<int, ?string>>  $shown  what pages show now: text by field, by page; null where that cannot be told
+     * @return int how many have drifted
+     */
+    public function look(Store $store, iterable $shown): int
+    {
+        $holds = [];
+        foreach (DB::table('address_states')->where('store_id', $store->id)->whereNotNull('shown')->get() as $row) {
+            $holds[(int) $row->page_id][(int) $row->field] = $row;
+        }
+        $drifted = 0;
+        foreach ($holds === [] ? [] : $shown as $page => $fields) {
+            foreach ($holds[$page] ?? [] as $field => $row) {
+                $now = $fields[$field] ?? null;
+                $theirs = $now === null || $now === $row->shown ? null : $now;
+                $drifted += $theirs === null ? 0 : 1;
+                if ($theirs !== $row->drifted) {
+                    DB::table('address_states')->where('page_id', $page)->where('field', $field)->update(['drifted' => $theirs]);
+                }
+            }
+        }
+
+        return $drifted;
+    }
+
+    /** @return list<object> addresses that no longer show what was released, with their URLs */
+    public static function drifts(Store $store, int $limit): array
+    {
+        return array_values(DB::table('address_states')->join('pages', 'pages.id', '=', 'address_states.page_id')->where('address_states.store_id', $store->id)->whereNotNull('drifted')->orderBy('page_id')->limit($limit)->get(['address_states.*', 'pages.url'])->all());
+    }
+
+    /**
+     * @param  array<object>  $rows
+     * @return array<string, object>
+     */
+    private function byPageAndField(array $rows): array
+    {
+        return array_combine(array_map(static fn (object $row): string => "$row->page_id $row->field", $rows), $rows);
+    }
+}

@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Untangle\Deciding;
+
+/** What is done about an address that need not stand by itself. */
+enum Means: string
+{
+    case Canonical = 'canonical';
+    case Redirect = 'redirect';
+    case Noindex = 'noindex';
+    case Rewrite = 'rewrite';
+    case Links = 'links';
+    case Leave = 'leave';
+
+    public function words(): string
+    {
+        return match ($this) {
+            self::Canonical => 'name the keeper as canonical',
+            self::Redirect => 'redirect to the keeper',
+            self::Noindex => 'keep out of search',
+            self::Rewrite => 'write a text of its own',
+            self::Links => 'link to the keeper instead',
+            self::Leave => 'leave as it is',
+        };
+    }
+
+    public function short(): string
+    {
+        return match ($this) {
+            self::Canonical => 'canonical', self::Redirect => 'redirect', self::Noindex => 'noindex', self::Rewrite => 'rewrite', self::Links => 'mend links', self::Leave => 'leave'
+        };
+    }
+
+    /** Whether it changes something in the shop by itself. */
+    public function isChange(): bool
+    {
+        return in_array($this, [self::Canonical, self::Redirect, self::Noindex], true);
+    }
+}

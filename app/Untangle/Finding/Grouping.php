@@ -1,0 +1,492 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Untangle\Finding;
+
+use App\Store\Bulk;
+use App\Store\Kinds\PageKind;
+use App\Store\Models\Store;
+use App\Store\Pages\WhyNot;
+use App\Store\Work\WorkRun;
+use App\Untangle\Deciding\CauseSort;
+use App\Untangle\Deciding\Means;
+use App\Untangle\Deciding\OwnDemand;
+use App\Untangle\Deciding\Policy;
+use App\Untangle\Deciding\Rules;
+use Illuminate\Support\Facades\DB;
+use Orchard\Core\Duplicates\AddressForm;
+use Orchard\Core\Duplicates\Judge;
+use Orchard\Core\Duplicates\Keeper;
+use Orchard\Core\Duplicates\KeeperEvidence;
+use Orchard\Core\Duplicates\Kinship;
+use Orchard\Core\Duplicates\ParameterEffect;
+use Orchard\Core\Duplicates\TangleFinder;
+use Orchard\Core\LinkGraph\CanonicalCase;
+use Orchard\Core\LinkGraph\CanonicalTarget;
+use Orchard\Core\LinkGraph\CanonicalVerdict;
+use Orchard\Core\LinkGraph\Declarations;
+use Orchard\Core\Url\PageUrl;
+
+/** Makes tangles of what was judged, chooses their keepers, says what is declared and what should be done, and gathers it by cause. */
+final class Grouping
+{
+    private const COLUMNS = ['store_id', 'page_id', 'tangle_id', 'keeper_page', 'cause_id', 'kinship', 'likeness', 'sureness', 'reason', 'declared', 'declared_page', 'verdict', 'notes', 'action', 'why', 'is_safe', 'chosen_page', 'clicks', 'impressions'];
+
+    private readonly Store $store;
+
+    private readonly AddressForm $form;
+
+    /** @var array<string, ParameterEffect> */
+    private readonly array $effects;
+
+    /** @var array<string, true> parameters whose effect is sure, or was said by a person */
+    private array $sure = [];
+
+    /** @var array<int, int> the page that stands for a page that is the same to the letter */
+    private readonly array $stands;
+
+    /** @var array<int, int> the page that each acts as */
+    private array $acts = [];
+
+    /** @var array<int, string> why it acts as that */
+    private array $actsWhy = [];
+
+    /** @var array<int, list<int>> members by tangle; a tangle's number is that of its page with the least digest */
+    private array $tangles = [];
+
+    /** @var array<int, int> */
+    private array $tangleOf = [];
+
+    /** @var array<int, ?Keeper> */
+    private array $keepers = [];
+
+    /** @var array<int, array<string, string>> what people decided of single pages, by page and sort */
+    private array $decided = [];
+
+    /** @var array<string, array{sort: CauseSort, urls: int, to_do: int, tangles: array<int, true>, clicks: int, impressions: int, exceptions: int, sureness: float, safe: int, actions: array<string, int>, example: int, decision: ?string}> */
+    private array $causes = [];
+
+    private readonly Rules $rules;
+
+    private readonly Declarations $ways;
+
+    private readonly OwnDemand $demand;
+
+    private readonly Parameters $parameters;
+
+    /** @param  array<int, list<array{code: string, url: string}>>  $versions  that pages name by hreflang */
+    public function __construct(private readonly WorkRun $run, private readonly Inventory $inventory, private readonly TangleFinder $finder, private readonly Identities $identities, private readonly Judge $judge, private readonly array $versions)
+    {
+        $this->store = $inventory->store;
+        $this->effects = Knowledge::effects($this->store);
+        foreach (DB::table('untangle_parameters')->where('store_id', $this->store->id)->get(['scope', 'name', 'is_sure', 'said']) as $row) {
+            if ($row->is_sure || $row->said !== null) {
+                $this->sure["$row->scope $row->name"] = true;
+            }
+        }
+        $this->form = Knowledge::form($this->store, $this->effects);
+        $this->stands = $finder->representatives();
+        $this->rules = Rules::of($this->store);
+        $this->demand = new OwnDemand($this->store);
+        $this->parameters = new Parameters($this->store);
+        foreach (DB::table('untangle_decisions')->where('store_id', $this->store->id)->get() as $row) {
+            $this->decided[(int) $row->page_id][(string) $row->sort] = (string) $row->value;
+        }
+        $declared = [];
+        foreach ($inventory->pages as $page) {
+            $to = $inventory->declared($page);
+            if ($to !== null) {
+                $declared[$page->id] = $inventory->find($to) ?? -1;
+            }
+        }
+        $this->ways = new Declarations($declared);
+    }
+
+    public function work(): void
+    {
+        $this->findTangles();
+        $this->run->beat(force: true);
+        $this->chooseKeepers();
+        $this->run->beat(force: true);
+        foreach (DB::table('untangle_causes')->where('store_id', $this->store->id)->whereNotNull('decision')->get() as $row) {
+            $this->cause((string) $row->name, CauseSort::from((string) $row->sort))['decision'] = (string) $row->decision;
+        }
+        $rows = [];
+        foreach ($this->inventory->pages as $page) {
+            if ($page->status > 0) {
+                $rows[$page->id] = $this->row($page);
+                $this->run->beat();
+            }
+        }
+        $this->write($rows);
+        Facets::rebuild($this->run, $this->inventory, $this->identities, $this->effects, $this->parameters);
+        VersionFaults::rebuild($this->run, $this->inventory, $this->versions, $this->foldedPages());
+        LostPages::rebuild($this->run, $this->inventory);
+    }
+
+    private function findTangles(): void
+    {
+        $digests = [];
+        foreach ($this->inventory->pages as $page) {
+            if ($page->status >= 300 && $page->status < 400) {
+                $end = $this->inventory->actsAs($page->id);
+                if ($end !== null && $this->finder->knows($end)) {
+                    $this->acts[$page->id] = $end;
+                    $this->actsWhy[$page->id] = 'redirects to it';
+                }
+            }
+        }
+        foreach ($this->inventory->pages as $page) {
+            if (isset($this->acts[$page->id]) || $this->finder->knows($page->id)) {
+                $digests[$page->id] = $page->digest;
+            }
+            $bare = $this->finder->knows($page->id) ? FindWork::withoutSilent($page->url, $this->effects, $this->parameters) : null;
+            if ($bare !== null && $bare !== $page->id && $this->finder->knows($bare) && ! isset($this->decided[$page->id]['apart'])) {
+                $this->followSilent($page->id, $bare);
+            }
+        }
+        $same = (function (): \Generator {
+            for ($a = $b = 0; ; [$a, $b] = [(int) $pairs[count($pairs) - 1]->a, (int) $pairs[count($pairs) - 1]->b]) {
+                $pairs = DB::select("SELECT a, b, sureness, kinship FROM untangle_pairs WHERE store_id = ? AND (a > ? OR (a = ? AND b > ?)) ORDER BY a, b LIMIT 20000", [$this->store->id, $a, $a, $b]);
+                foreach ($pairs as $pair) {
+                    if (Kinship::from((string) $pair->kinship)->tangles() && ! $this->isApart((int) $pair->a) && ! $this->isApart((int) $pair->b)) {
+                        yield [(int) $pair->a, (int) $pair->b, (int) $pair->sureness / 1000];
+                    }
+                }
+                if ($pairs === []) {
+                    return;
+                }
+            }
+        })();
+        $acts = array_filter($this->acts, fn (int $page): bool => ! $this->isApart($page), ARRAY_FILTER_USE_KEY);
+        foreach ($this->finder->tangles($digests, $acts, $same, fn (int $a, int $b): bool => ! $this->isApart($a) && ! $this->isApart($b) && $this->kin($a, $b)['kinship']->tangles()) as $group) {
+            $group = array_values(array_filter($group, fn (int $page): bool => ! $this->isApart($page)));
+            if (count($group) > 1) {
+                $this->tangles[$group[0]] = $group;
+                foreach ($group as $page) {
+                    $this->tangleOf[$page] = $group[0];
+                }
+            }
+        }
+    }
+
+    /** A parameter changes nothing: the page acts as the one without it, unless what the two show says that this one time it does not. */
+    private function followSilent(int $page, int $bare): void
+    {
+        $kin = $this->kin($page, $bare);
+        $hasOneNumber = $kin['kinship']->tangles() || $this->identities->of($page)->number === $this->identities->of($bare)->number;
+        if (! $kin['differs'] && $kin['kinship'] !== Kinship::Language && $hasOneNumber) {
+            $url = PageUrl::parse($this->inventory->pages[$page]->url);
+            $this->acts[$page] = $bare;
+            $words = [];
+            $scope = $url === null ? '' : AddressForm::scopeOf($url);
+            foreach ($url === null ? [] : AddressForm::parameters($url) as [$name]) {
+                $effect = $this->effects["$scope $name"] ?? null;
+                $effect?->isSilent() && $words[] = "$name {$effect->words()}";
+            }
+            $this->actsWhy[$page] = implode(', ', $words);
+        }
+    }
+
+    private function isApart(int $page): bool
+    {
+        return ($this->decided[$page]['apart'] ?? '') === 'yes';
+    }
+
+    /** @return array{kinship: Kinship, likeness: int, sureness: int, reason: string, differs: bool} */
+    private function kin(int $a, int $b): array
+    {
+        [$a, $b] = [$this->stands[$a] ?? $a, $this->stands[$b] ?? $b];
+        if ($a === $b) {
+            return ['kinship' => Kinship::Same, 'likeness' => 1000, 'sureness' => 1000, 'reason' => 'the same to the letter', 'differs' => false];
+        }
+        $pair = DB::selectOne('SELECT kinship, likeness, sureness, reason, differs FROM untangle_pairs WHERE store_id = ? AND a = ? AND b = ?', [$this->store->id, min($a, $b), max($a, $b)]);
+        if ($pair !== null && $pair->kinship !== null) {
+            return ['kinship' => Kinship::from((string) $pair->kinship), 'likeness' => (int) $pair->likeness, 'sureness' => (int) $pair->sureness, 'reason' => (string) $pair->reason, 'differs' => (bool) $pair->differs];
+        }
+        if (! $this->finder->knows($a) || ! $this->finder->knows($b)) {
+            return ['kinship' => Kinship::Distinct, 'likeness' => 0, 'sureness' => 0, 'reason' => 'shows nothing', 'differs' => false];
+        }
+        $kin = $this->judge->judge($this->identities->of(min($a, $b)), $this->identities->of(max($a, $b)), $this->finder->areVersions($a, $b));
+        $this->run->beat();
+
+        return ['kinship' => $kin->kinship, 'likeness' => (int) round(1000 * $kin->likeness), 'sureness' => (int) round(1000 * $kin->sureness), 'reason' => $kin->reason, 'differs' => $kin->difference !== null];
+    }
+
+    private function chooseKeepers(): void
+    {
+        $before = array_fill_keys(Bulk::ids(DB::select('SELECT keeper_page FROM untangle_tangles WHERE store_id = ?', [$this->store->id]), 'keeper_page'), true);
+        $redirected = array_count_values($this->redirectTargets());
+        foreach ($this->tangles as $tangle => $group) {
+            $declaredBy = $chosenBy = [];
+            foreach ($group as $page) {
+                $to = $this->inventory->find($this->inventory->declared($this->inventory->pages[$page]));
+                $to === null || $to === $page || $declaredBy[$to] = ($declaredBy[$to] ?? 0) + 1;
+                $chosen = $this->inventory->chosen($page);
+                $chosen === null || $chosenBy[$chosen] = ($chosenBy[$chosen] ?? 0) + 1;
+            }
+            $evidence = [];
+            $was = $decided = null;
+            foreach ($group as $page) {
+                $seen = $this->inventory->pages[$page];
+                $url = PageUrl::parse($seen->url);
+                if ($url === null) {
+                    continue;
+                }
+                isset($before[$page]) && $was === null && $was = $page;
+                ($this->decided[$page]['keeper'] ?? '') === 'yes' && $decided = $page;
+                $evidence[] = new KeeperEvidence($page, $url, $seen->mayBeListed(), $declaredBy[$page] ?? 0, $this->inventory->declared($seen) === $seen->url, $redirected[$page] ?? 0, $seen->linksIn, $seen->inSitemap, $seen->clicks, $seen->impressions, $this->inventory->backlinks($page), $chosenBy[$page] ?? 0, $seen->depth, KeeperEvidence::tidinessOf($url, $this->form));
+            }
+            $this->keepers[$tangle] = $evidence === [] ? null : Keeper::choose($evidence, $was, $decided);
+        }
+    }
+
+    /** @return list<int> where redirects lead, once for each */
+    private function redirectTargets(): array
+    {
+        $targets = [];
+        foreach ($this->inventory->pages as $page) {
+            $to = $page->redirect === null ? null : $this->inventory->endOf($page->id);
+            $to === null || $targets[] = $to;
+        }
+
+        return $targets;
+    }
+
+    /** @return array<int, true> pages that fold into another: members of tangles that are not their keepers */
+    private function foldedPages(): array
+    {
+        $folded = [];
+        foreach ($this->tangleOf as $page => $tangle) {
+            $keeper = $this->keepers[$tangle]?->page;
+            if ($keeper !== null && $keeper !== $page && $this->inventory->pages[$page]->status === 200) {
+                $folded[$page] = true;
+            }
+        }
+
+        return $folded;
+    }
+
+    /** @return list<int|string> a row of untangle_pages, its cause still a name */
+    private function row(SeenPage $page): array
+    {
+        $tangle = $this->tangleOf[$page->id] ?? 0;
+        $keeper = $tangle === 0 ? null : $this->keepers[$tangle]?->page;
+        $declared = $this->inventory->declared($page);
+        $declaredPage = $this->inventory->find($declared);
+        $case = $this->case($page, $keeper, $declared, $declaredPage);
+        $verdict = $case->verdict();
+        [$cause, $policy, $kin] = match (true) {
+            $keeper !== null && $keeper !== $page->id => $this->beside($page, $keeper, $verdict, $tangle),
+            default => $this->alone($page, $verdict, $tangle),
+        };
+        $kin ??= ['kinship' => null, 'likeness' => 0, 'sureness' => 0, 'reason' => $keeper === $page->id ? 'keeper: '.implode(', ', $this->keepers[$tangle]?->reasons ?? []) : ''];
+
+        return [
+            $this->store->id, $page->id, $tangle, $keeper ?? 0, $cause, $kin['kinship']->value ?? '', $kin['likeness'], $kin['sureness'], mb_substr($kin['reason'], 0, 255), mb_substr($declared ?? ($page->tags[0] ?? $page->header ?? ''), 0, 2048), $declaredPage ?? 0,
+            $verdict->key(), mb_substr(implode(', ', array_map(static fn (CanonicalVerdict $note): string => $note->value, $case->notes())), 0, 190), $policy->means->value, mb_substr($policy->why, 0, 255), $policy->isSafe ? 1 : 0, $this->inventory->chosen($page->id) ?? 0, $page->clicks, $page->impressions,
+        ];
+    }
+
+    private function case(SeenPage $page, ?int $keeper, ?string $declared, ?int $declaredPage): CanonicalCase
+    {
+        $target = null;
+        if ($declared !== null && $declared !== $page->url) {
+            $other = $declaredPage === null ? null : $this->inventory->pages[$declaredPage] ?? null;
+            $isJudged = $other !== null && $this->finder->knows($page->id) && $this->finder->knows($other->id);
+            $kin = $isJudged ? $this->kin($page->id, $other->id) : null;
+            $effects = $this->effectsBetween($page->url, $declared);
+            $url = PageUrl::parse($declared);
+            $target = new CanonicalTarget(
+                isOwnHost: $url !== null && in_array($url->authority, $this->form->hosts, true), isKnown: $other !== null, status: $other->status ?? 0, isBarred: $other?->whyNot === WhyNot::Barred, isClosed: $other?->whyNot === WhyNot::Noindex,
+                leadsBack: $declaredPage !== null && $this->ways->leadsBack($page->id), namesAnother: $declaredPage !== null && $this->ways->namesAnother($declaredPage),
+                isUnlike: $kin !== null && $kin['kinship'] === Kinship::Distinct && ($kin['sureness'] >= 900 || $kin['likeness'] < 300), isFirstPart: in_array(ParameterEffect::Part, $effects, true) || $kin !== null && $kin['kinship'] === Kinship::Series,
+                isVersion: $declaredPage !== null && $this->finder->areVersions($page->id, $declaredPage) || $kin !== null && $kin['kinship'] === Kinship::Language, isWider: in_array(ParameterEffect::Narrows, $effects, true) || $kin !== null && $kin['kinship'] === Kinship::Narrower,
+                isInTangle: $declaredPage !== null && isset($this->tangleOf[$page->id], $this->tangleOf[$declaredPage]) && $this->tangleOf[$page->id] === $this->tangleOf[$declaredPage], isKeeper: $keeper !== null && $declaredPage === $keeper,
+            );
+        }
+        $isMeant = $page->mayBeListed() && ! PageKind::from($page->kind)->isKeptOut();
+
+        return new CanonicalCase($page->url, $isMeant, $page->tags, $page->header, $page->strays, $keeper === null ? null : $keeper === $page->id, $target);
+    }
+
+    /** @return list<ParameterEffect> what the parameters do that one address has and the other has not, or has otherwise */
+    private function effectsBetween(string $from, string $to): array
+    {
+        [$a, $b] = [PageUrl::parse($from), PageUrl::parse($to)];
+        if ($a === null || $b === null || $a->path !== $b->path) {
+            return [];
+        }
+        $theirs = array_column(AddressForm::parameters($b), 1, 0);
+        $effects = [];
+        foreach (AddressForm::parameters($a) as [$name, $value]) {
+            $effect = ($theirs[$name] ?? null) === $value ? null : $this->effects[AddressForm::scopeOf($a)." $name"] ?? null;
+            $effect === null || $effects[] = $effect;
+        }
+
+        return $effects;
+    }
+
+    /** @return array{string, Policy, ?array{kinship: Kinship, likeness: int, sureness: int, reason: string}} cause, what to do, and how it stands to the keeper */
+    private function beside(SeenPage $page, int $keeper, CanonicalVerdict $verdict, int $tangle): array
+    {
+        [$url, $kept] = [PageUrl::parse($page->url), PageUrl::parse($this->inventory->pages[$keeper]->url)];
+        if ($url === null || $kept === null) {
+            throw new \LogicException("{$page->url} is no address.");
+        }
+        $acts = isset($this->acts[$page->id]);
+        $kin = $acts ? ['kinship' => Kinship::Same, 'likeness' => 1000, 'sureness' => 1000, 'reason' => $this->actsWhy[$page->id]] : $this->kin($page->id, $keeper);
+        if (! $kin['kinship']->tangles()) {
+            $kin = ['kinship' => Kinship::Same, 'reason' => 'the same as others of the tangle'] + $kin;
+        }
+        $isRedirect = $page->status >= 300 && $page->status < 400;
+        $effects = $this->effectsBetween($page->url, $this->inventory->pages[$keeper]->url);
+        $isVariant = $kin['kinship'] === Kinship::Variant || in_array(ParameterEffect::Variant, $effects, true);
+        $name = $isRedirect ? 'redirects' : $this->form->cause($url, $kept);
+        $sort = $isRedirect ? CauseSort::Moved : CauseSort::of($name, $isVariant);
+        $decision = $this->cause($name, $sort)['decision'];
+        $own = $this->decided[$page->id]['action'] ?? null;
+        $choice = $own ?? $decision ?? $this->rules->choice($sort);
+        $isLearned = ! in_array($sort, [CauseSort::Parameter, CauseSort::Variant], true) || $kin['reason'] === 'the same to the letter' || $this->areSure($url, $kept);
+        $lead = $this->keepers[$tangle]->lead ?? 0.0;
+        $hasDemand = $choice === 'demand' && $sort === CauseSort::Variant && $this->demand->has($url, $kept, $keeper);
+        $hops = $isRedirect && $page->redirect !== null && $this->inventory->find($page->redirect) !== $keeper && isset($this->acts[$page->id]);
+        $policy = Policy::beside($sort, $choice, $own !== null || $decision !== null, $page->status, $hops ? CanonicalVerdict::Redirected : $verdict, $page->whyNot === WhyNot::Noindex, $kin['sureness'] / 1000, $isLearned, $lead, $page->clicks > $this->inventory->pages[$keeper]->clicks && $page->clicks > 10, $hasDemand);
+        $this->count($name, $sort, $page, $tangle, $policy, $kin['sureness'] / 1000, $own !== null);
+
+        return [$name, $policy, $kin];
+    }
+
+    private function areSure(PageUrl $url, PageUrl $kept): bool
+    {
+        $theirs = array_column(AddressForm::parameters($kept), 1, 0);
+        foreach (AddressForm::parameters($url) as [$name, $value]) {
+            if (($theirs[$name] ?? null) !== $value && ! $this->form->isTracking($name) && ! isset($this->sure[AddressForm::scopeOf($url)." $name"])) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /** @return array{string, Policy, null} */
+    private function alone(SeenPage $page, CanonicalVerdict $verdict, int $tangle): array
+    {
+        $url = PageUrl::parse($page->url);
+        $narrowing = $parts = [];
+        $scope = $url === null ? '' : AddressForm::scopeOf($url);
+        foreach ($url === null ? [] : AddressForm::parameters($url) as [$name]) {
+            $effect = $this->effects["$scope $name"] ?? null;
+            $effect === ParameterEffect::Narrows && $narrowing[] = $name;
+            $effect === ParameterEffect::Part && $parts[] = $name;
+        }
+        $own = $this->decided[$page->id]['action'] ?? null;
+        if ($url !== null && $narrowing !== [] && $page->status === 200) {
+            sort($narrowing);
+            $name = 'narrows: '.implode(' + ', $narrowing).' in '.AddressForm::scopeOf($url);
+            $choice = $own ?? $this->cause($name, CauseSort::Narrow)['decision'] ?? $this->rules->choice(CauseSort::Narrow);
+            $policy = Policy::narrow($choice, $verdict, $page->whyNot === WhyNot::Noindex, ($this->facets()[$page->id] ?? '') === 'promoted');
+            $this->count($name, CauseSort::Narrow, $page, 0, $policy, 0.9, $own !== null);
+
+            return [$name, $policy, null];
+        }
+        if (! $verdict->isFault() || $url === null) {
+            return ['', Policy::declared($verdict, 'leave', false), null];
+        }
+        $isPaging = $verdict === CanonicalVerdict::Paging && $parts !== [];
+        $name = $isPaging ? 'parts name the first: '.implode(' + ', $parts).' in '.AddressForm::scopeOf($url) : "declares: {$verdict->value} in ".AddressForm::shape($url);
+        $sort = $isPaging ? CauseSort::Paging : CauseSort::Declared;
+        $choice = $own ?? $this->cause($name, $sort)['decision'] ?? $this->rules->choice($sort);
+        $policy = Policy::declared($verdict, $choice, $own !== null || $this->cause($name, $sort)['decision'] !== null);
+        $this->count($name, $sort, $page, $tangle, $policy, $policy->isSafe ? 1.0 : 0.6, $own !== null);
+
+        return [$name, $policy, null];
+    }
+
+    /** @return array<int, string> state of narrowed lists, as of the last time */
+    private function facets(): array
+    {
+        static $facets = [];
+
+        return $facets[$this->run->workId] ??= DB::table('untangle_facets')->where('store_id', $this->store->id)->pluck('state', 'page_id')->all();
+    }
+
+    /** @return array{sort: CauseSort, urls: int, to_do: int, tangles: array<int, true>, clicks: int, impressions: int, exceptions: int, sureness: float, safe: int, actions: array<string, int>, example: int, decision: ?string} */
+    private function &cause(string $name, CauseSort $sort): array
+    {
+        $this->causes[$name] ??= ['sort' => $sort, 'urls' => 0, 'to_do' => 0, 'tangles' => [], 'clicks' => 0, 'impressions' => 0, 'exceptions' => 0, 'sureness' => 0.0, 'safe' => 0, 'actions' => [], 'example' => 0, 'decision' => null];
+
+        return $this->causes[$name];
+    }
+
+    private function count(string $name, CauseSort $sort, SeenPage $page, int $tangle, Policy $policy, float $sureness, bool $isException): void
+    {
+        $cause = &$this->cause($name, $sort);
+        // What an address does is told by most of its kind: a variant among parameters makes a cause of variants.
+        $cause['sort'] = $cause['sort'] === CauseSort::Parameter && $sort === CauseSort::Variant ? $sort : $cause['sort'];
+        $cause['urls']++;
+        $tangle === 0 || $cause['tangles'][$tangle] = true;
+        $cause['clicks'] += $page->clicks;
+        $cause['impressions'] += $page->impressions;
+        $cause['sureness'] += $sureness;
+        $toDo = $policy->means !== Means::Leave;
+        $cause['to_do'] += $toDo ? 1 : 0;
+        $cause['safe'] += $toDo && $policy->isSafe ? 1 : 0;
+        $cause['exceptions'] += $isException || ($toDo && ! $policy->isSafe) ? 1 : 0;
+        $cause['actions'][$policy->means->value] = ($cause['actions'][$policy->means->value] ?? 0) + 1;
+        $example = $cause['example'] === 0 ? null : $this->inventory->pages[$cause['example']];
+        if ($example === null || $page->clicks > $example->clicks) {
+            $cause['example'] = $page->id;
+        }
+    }
+
+    /** @param  array<int, list<int|string>>  $rows */
+    private function write(array $rows): void
+    {
+        $this->writeCauses();
+        $ids = DB::table('untangle_causes')->where('store_id', $this->store->id)->pluck('id', 'name')->all();
+        $tangleRows = [];
+        $toDo = $safe = [];
+        foreach ($rows as $id => $row) {
+            $row[4] = (int) ($ids[$row[4]] ?? 0);
+            if ($row[2] !== 0 && $row[13] !== Means::Leave->value) {
+                $toDo[$row[2]] = ($toDo[$row[2]] ?? 0) + 1;
+                $safe[$row[2]] = ($safe[$row[2]] ?? 0) + (int) $row[15];
+            }
+            $rows[$id] = array_values($row);
+        }
+        foreach ($this->tangles as $tangle => $group) {
+            $keeper = $this->keepers[$tangle];
+            $pages = array_map(fn (int $page): SeenPage => $this->inventory->pages[$page], $group);
+            $points = array_map(static fn (array $parts): array => array_filter(array_map(static fn (float $points): float => round($points, 2), $parts)), $keeper->points ?? []);
+            $tangleRows[] = [$this->store->id, $tangle, $keeper->page ?? 0, count($group), array_sum(array_column($pages, 'clicks')), array_sum(array_column($pages, 'impressions')), $toDo[$tangle] ?? 0, ($toDo[$tangle] ?? 0) === ($safe[$tangle] ?? 0) ? 1 : 0,
+                $keeper === null || $keeper->lead === INF ? 1000 : (int) round(100 * min(10, $keeper->lead)), json_encode((object) $points, JSON_THROW_ON_ERROR), mb_substr(implode('; ', $keeper->reasons ?? []), 0, 500)];
+        }
+        $this->run->fenced(function () use ($rows, $tangleRows): void {
+            DB::delete('DELETE FROM untangle_pages WHERE store_id = ?', [$this->store->id]);
+            DB::delete('DELETE FROM untangle_tangles WHERE store_id = ?', [$this->store->id]);
+            Bulk::write('untangle_pages', self::COLUMNS, $rows);
+            Bulk::write('untangle_tangles', ['store_id', 'tangle_id', 'keeper_page', 'pages', 'clicks', 'impressions', 'to_do', 'is_safe', 'lead_points', 'points', 'reasons'], $tangleRows);
+            $progress = $this->run->progress();
+            DB::table('untangle_states')->upsert([['store_id' => $this->store->id, 'found_at' => now(), 'pages' => count($rows), 'candidates' => is_int($progress['candidates'] ?? null) ? $progress['candidates'] : 0, 'judged' => is_int($progress['judged'] ?? null) ? $progress['judged'] : 0]], ['store_id'], ['found_at', 'pages', 'candidates', 'judged']);
+        });
+    }
+
+    private function writeCauses(): void
+    {
+        $rows = [];
+        foreach ($this->causes as $name => $cause) {
+            $actions = array_diff_key($cause['actions'], [Means::Leave->value => 1]);
+            arsort($actions);
+            $isSafe = $cause['to_do'] > 0 && $cause['safe'] >= 0.95 * $cause['to_do'];
+            $rows[] = [$this->store->id, mb_substr((string) $name, 0, 300), $cause['sort']->value, $cause['urls'], $cause['to_do'], count($cause['tangles']), $cause['clicks'], $cause['impressions'], $cause['exceptions'], (int) round(1000 * $cause['sureness'] / max(1, $cause['urls'])), $isSafe ? 1 : 0, array_key_first($actions) ?? Means::Leave->value, $cause['example']];
+        }
+        $columns = ['sort', 'urls', 'to_do', 'tangles', 'clicks', 'impressions', 'exceptions', 'sureness', 'is_safe', 'action', 'example_page'];
+        $this->run->fenced(function () use ($rows, $columns): void {
+            DB::update('UPDATE untangle_causes SET urls = 0, to_do = 0, tangles = 0, clicks = 0, impressions = 0, exceptions = 0 WHERE store_id = ?', [$this->store->id]);
+            Bulk::write('untangle_causes', ['store_id', 'name', ...$columns], $rows, 'INSERT', 'ON DUPLICATE KEY UPDATE '.implode(', ', array_map(static fn (string $column): string => "$column = VALUES($column)", $columns)));
+            DB::delete('DELETE FROM untangle_causes WHERE store_id = ? AND urls = 0 AND decision IS NULL', [$this->store->id]);
+        });
+    }
+}

@@ -1,0 +1,109 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Untangle\Finding;
+
+use App\Store\Kinds\PageKind;
+use App\Store\Models\Store;
+use App\Store\Pages\PageSource;
+use App\Store\Pages\WhyNot;
+use Illuminate\Support\Facades\DB;
+use Orchard\Core\LinkGraph\CanonicalCase;
+use Orchard\Core\Url\PageUrl;
+
+/** The whole inventory in memory, as far as graphs need it: about half a kilobyte a page. */
+final class Inventory
+{
+    /** @var array<int, SeenPage> */
+    public array $pages = [];
+
+    /** @var array<string, int> page by the digest of its URL */
+    private array $byDigest = [];
+
+    /** @var array<int, int> backlinks that are followed, by page */
+    private array $backlinks = [];
+
+    /** @var array<int, int> the page that the search engine kept, by page */
+    private array $chosen = [];
+
+    public function __construct(public readonly Store $store)
+    {
+        for ($after = 0; ; $after = (int) $rows[count($rows) - 1]->page_id) {
+            $rows = DB::select('SELECT i.page_id, p.url, p.digest, i.market_id, i.kind, i.status, i.why_not, i.depth, i.links_in, i.clicks, i.impressions, i.sources, f.redirect_url, f.canonicals, f.canonical_header, f.strays
+                FROM page_index i JOIN pages p ON p.id = i.page_id LEFT JOIN page_facts f ON f.page_id = i.page_id AND f.to_crawl = 0 WHERE i.store_id = ? AND i.page_id > ? ORDER BY i.page_id LIMIT 5000', [$store->id, $after]);
+            foreach ($rows as $row) {
+                /** @var list<string> $tags */
+                $tags = (array) json_decode((string) ($row->canonicals ?? '[]'), true);
+                $strays = (array) json_decode((string) ($row->strays ?? '[]'), true);
+                $this->byDigest[(string) $row->digest] = (int) $row->page_id;
+                $this->pages[(int) $row->page_id] = new SeenPage(
+                    (int) $row->page_id, (string) $row->url, (string) $row->digest, (int) $row->market_id, (int) $row->kind, (int) $row->status, WhyNot::from((int) $row->why_not), (int) $row->depth === 65535 ? null : (int) $row->depth, (int) $row->links_in, (int) $row->clicks, (int) $row->impressions,
+                    ((int) $row->sources & PageSource::Sitemap->value) !== 0, $row->redirect_url === null ? null : (string) $row->redirect_url, $tags, $row->canonical_header === null ? null : (string) $row->canonical_header, (int) ($strays['canonical'] ?? 0),
+                );
+            }
+            if ($rows === []) {
+                break;
+            }
+        }
+        foreach (DB::select('SELECT page_id, COUNT(*) AS n FROM backlink_rows WHERE store_id = ? AND is_current = 1 AND followed = 1 GROUP BY page_id', [$store->id]) as $row) {
+            $this->backlinks[(int) $row->page_id] = (int) $row->n;
+        }
+        foreach (DB::select("SELECT page_id, kept_url FROM index_rows WHERE store_id = ? AND is_current = 1 AND kept_url <> ''", [$store->id]) as $row) {
+            $kept = $this->find((string) $row->kept_url);
+            if ($kept !== null) {
+                $this->chosen[(int) $row->page_id] = $kept;
+            }
+        }
+    }
+
+    public function find(?string $url): ?int
+    {
+        $parsed = $url === null ? null : PageUrl::parse($url);
+
+        return $parsed === null ? null : $this->byDigest[$parsed->digest()] ?? null;
+    }
+
+    public function backlinks(int $page): int
+    {
+        return $this->backlinks[$page] ?? 0;
+    }
+
+    public function chosen(int $page): ?int
+    {
+        return $this->chosen[$page] ?? null;
+    }
+
+    /** The URL that a page declares; null where it declares none that can be read. */
+    public function declared(SeenPage $page): ?string
+    {
+        return CanonicalCase::declared($page->tags, $page->header);
+    }
+
+    /** Where the redirects of a page end, one hop after the other; null where they end at nothing known, or go round. */
+    public function endOf(int $page): ?int
+    {
+        for ($hops = 0; $hops < 20; $hops++) {
+            $to = ($this->pages[$page] ?? null)?->redirect;
+            if ($to === null) {
+                return $hops === 0 ? null : $page;
+            }
+            $next = $this->find($to);
+            if ($next === null || ! isset($this->pages[$next])) {
+                return null;
+            }
+            $page = $next;
+        }
+
+        return null;
+    }
+
+    /** The page that a redirect acts as: where it ends, unless that is the home page, which is like no page that has moved. */
+    public function actsAs(int $page): ?int
+    {
+        $end = $this->endOf($page);
+        $isHome = $end !== null && $this->pages[$end]->kind === PageKind::Home->value;
+
+        return $end === null || $this->pages[$end]->status !== 200 || ($isHome && trim((string) parse_url($this->pages[$page]->url, PHP_URL_PATH), '/') !== '') ? null : $end;
+    }
+}

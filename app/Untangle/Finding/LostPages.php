@@ -1,0 +1,150 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Untangle\Finding;
+
+use App\Store\Bulk;
+use App\Store\Work\WorkRun;
+use Illuminate\Support\Facades\DB;
+use Orchard\Core\Duplicates\Words;
+use Orchard\Core\Url\PageUrl;
+
+/**
+ * Addresses that answer with an error and are still asked for: by searchers, by links from elsewhere, by links of the shop. For each the page
+ * that took its place, or one that is like it; where none is like it, a person decides; where nobody asks for it, it stays gone. The
+ * home page is never proposed: it is like no product.
+ */
+final class LostPages
+{
+    /** Share of the words of its name and address that a page must have to be like it. */
+    private const LIKE = 0.5;
+
+    public static function rebuild(WorkRun $run, Inventory $inventory): void
+    {
+        $store = $inventory->store;
+        $gone = array_filter($inventory->pages, static fn (SeenPage $page): bool => in_array($page->status, [404, 410], true));
+        $moved = DB::table('successions')->where('store_id', $store->id)->pluck('to_page', 'from_page')->all();
+        $replaced = self::replacements($store->id);
+        $names = self::names($gone);
+        $index = self::index($inventory);
+        $redirected = array_fill_keys(Bulk::ids(DB::select("SELECT page_id FROM address_states WHERE store_id = ? AND field = 13", [$store->id]), 'page_id'), true);
+        $rows = [];
+        foreach ($gone as $page) {
+            if (isset($redirected[$page->id])) {
+                continue;
+            }
+            $backlinks = $inventory->backlinks($page->id);
+            $successor = $moved[$page->id] ?? $replaced[$page->id] ?? null;
+            $successor = $successor !== null && ($inventory->pages[(int) $successor] ?? null)?->status === 200 ? (int) $successor : null;
+            $isWanted = $page->clicks > 0 || $backlinks > 0;
+            [$like, $likeness] = $successor === null && $isWanted ? self::likest($page, $names[$page->id] ?? '', $index) : [null, 0.0];
+            [$target, $plan, $why] = match (true) {
+                $successor !== null => [$successor, 'redirect', isset($moved[$page->id]) ? 'moved there' : 'replaced by it'],
+                $like !== null && $likeness >= self::LIKE => [$like, 'like', round(100 * $likeness).' of 100 words of its name and address'],
+                $isWanted => [0, 'ask', 'nothing is like it'],
+                default => [0, 'gone', $page->linksIn > 0 ? 'nobody asks for it but links of the shop' : 'nobody asks for it'],
+            };
+            $rows[] = [$store->id, $page->id, $page->status, $page->clicks, $backlinks, $page->linksIn, $target, (int) round(1000 * $likeness), mb_substr($why, 0, 255), $plan];
+            $run->beat();
+        }
+        $run->fenced(static function () use ($rows, $store): void {
+            DB::delete('DELETE FROM untangle_lost WHERE store_id = ?', [$store->id]);
+            Bulk::write('untangle_lost', ['store_id', 'page_id', 'status', 'clicks', 'backlinks', 'links_in', 'target_page', 'likeness', 'why', 'plan'], $rows);
+        });
+    }
+
+    /** @return array<int, int> the page of the product that replaces the product of a page, by page */
+    private static function replacements(int $store): array
+    {
+        $replaced = [];
+        foreach (DB::select("SELECT g.page_id, n.page_id AS by_page FROM (SELECT page_id, replaced_by FROM page_products WHERE store_id = ? AND replaced_by <> '' UNION SELECT page_id, replaced_by FROM product_rows WHERE store_id = ? AND is_current = 1 AND replaced_by <> '' AND page_id IS NOT NULL UNION SELECT page_id, replaced_by FROM lives_by_hand WHERE store_id = ? AND replaced_by <> '') g
+            JOIN page_products n ON n.store_id = ? AND n.number = g.replaced_by AND n.page_id <> g.page_id", [$store, $store, $store, $store]) as $row) {
+            $replaced[(int) $row->page_id] = (int) $row->by_page;
+        }
+
+        return $replaced;
+    }
+
+    /**
+     * What pages were called when they last answered.
+     *
+     * @param  array<int, SeenPage>  $gone
+     * @return array<int, string>
+     */
+    private static function names(array $gone): array
+    {
+        $names = [];
+        foreach (array_chunk(array_keys($gone), 2000) as $chunk) {
+            foreach (DB::select('SELECT page_id, title, h1s FROM page_facts WHERE page_id IN ('.Bulk::list($chunk).') AND status = 200 ORDER BY page_id, to_crawl', []) as $row) {
+                $h1s = (array) json_decode((string) $row->h1s, true);
+                $names[(int) $row->page_id] = is_string($h1s[0] ?? null) ? $h1s[0] : (string) $row->title;
+            }
+        }
+
+        return $names;
+    }
+
+    /** @return array{array<string, list<int>>, array<int, int>, array<int, int>} pages by word, number of words by page, market by page */
+    private static function index(Inventory $inventory): array
+    {
+        $byWord = $counts = $markets = [];
+        foreach (DB::select('SELECT i.page_id, p.url, f.h1s, i.market_id FROM page_index i JOIN pages p ON p.id = i.page_id JOIN page_facts f ON f.page_id = i.page_id AND f.to_crawl = 0 WHERE i.store_id = ? AND i.indexable = 1 AND i.depth <> 0', [$inventory->store->id]) as $row) {
+            $h1s = (array) json_decode((string) $row->h1s, true);
+            $words = self::words(is_string($h1s[0] ?? null) ? $h1s[0] : '', (string) $row->url);
+            $counts[(int) $row->page_id] = count($words);
+            $markets[(int) $row->page_id] = (int) $row->market_id;
+            foreach ($words as $word) {
+                $byWord[$word][] = (int) $row->page_id;
+            }
+        }
+
+        return [$byWord, $counts, $markets];
+    }
+
+    /**
+     * @param  array{array<string, list<int>>, array<int, int>, array<int, int>}  $index
+     * @return array{?int, float} the page whose words are most like, rare words weighing more; and how much of its own words it has
+     */
+    private static function likest(SeenPage $page, string $name, array $index): array
+    {
+        [$byWord, $counts, $markets] = $index;
+        $words = self::words($name, $page->url);
+        $all = max(1, count($counts));
+        $weights = $scores = [];
+        foreach ($words as $word) {
+            $on = $byWord[$word] ?? [];
+            $weights[$word] = log(1 + $all / max(1, count($on)));
+            if (count($on) > 0.2 * $all + 50) {
+                continue;
+            }
+            foreach ($on as $other) {
+                if ($other !== $page->id && $markets[$other] === $page->market) {
+                    $scores[$other] = ($scores[$other] ?? 0.0) + $weights[$word];
+                }
+            }
+        }
+        if ($scores === []) {
+            return [null, 0.0];
+        }
+        $total = array_sum($weights);
+        $best = null;
+        foreach ($scores as $other => $score) {
+            // What the other says besides makes it less like.
+            $likeness = $score / ($total + 0.2 * max(0, $counts[$other] - count($words)));
+            if ($best === null || $likeness > $best[1] || ($likeness === $best[1] && $other < $best[0])) {
+                $best = [$other, $likeness];
+            }
+        }
+
+        return [$best[0], min(1.0, $best[1])];
+    }
+
+    /** @return list<string> */
+    private static function words(string $name, string $url): array
+    {
+        $path = PageUrl::parse($url)->path ?? '';
+
+        return array_values(array_unique(array_filter([...Words::of($name), ...Words::of(str_replace(['-', '_', '/', '.html'], ' ', rawurldecode(basename($path))))], static fn (string $word): bool => mb_strlen($word) > 2)));
+    }
+}

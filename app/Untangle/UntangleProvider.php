@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Untangle;
+
+use App\Store\Steps\StepBoard;
+use App\Store\Work\WorkDesk;
+use App\Untangle\Console\ExportCommand;
+use App\Untangle\Console\FindCommand;
+use App\Untangle\Finding\Finds;
+use App\Untangle\Finding\FindWork;
+use Illuminate\Support\ServiceProvider;
+
+final class UntangleProvider extends ServiceProvider
+{
+    public function boot(WorkDesk $desk, StepBoard $board): void
+    {
+        $this->loadMigrationsFrom(__DIR__.'/Migrations');
+        $this->loadRoutesFrom(__DIR__.'/routes.php');
+        $this->commands([FindCommand::class, ExportCommand::class]);
+        $desk->register(FindWork::class);
+        $board->register(new UntangleStep);
+        Finds::listen();
+    }
+}
