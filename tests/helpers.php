@@ -14,6 +14,7 @@ use App\Store\AddStore;
 use App\Store\Models\Store;
 use App\Store\StoreOptions;
 use App\Store\Work\WorkDesk;
+use App\Untangle\Finding\Finds;
 use App\Weigh\Scoring\Scores;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
@@ -193,4 +194,72 @@ function weighableStore(): Store
     bringIn($store, "page,day,visits,orders,revenue\n$sales", FileSort::Sales);
 
     return $store;
+}
+
+/** The HTML of a product's page; what is given replaces it. */
+function productPage(string $number, string $name, string $canonical = '', string $extra = '', string $links = '', string $text = ''): string
+{
+    $text = $text !== '' ? $text : "The $name is spun from one sheet in a workshop by the river, and its cord is woven by hand so that it never tangles when you hang it. Each $name is tested for a day before it leaves us and comes with a spare cord, a hook and a small bag of screws.";
+
+    return "<!doctype html><html lang=\"en\"><head><title>$name</title>".($canonical === '' ? '' : "<link rel=\"canonical\" href=\"$canonical\">").'<meta property="og:type" content="product"><script type="application/ld+json">{"@type":"Product","sku":"'.$number.'","name":"'.$name.'","offers":{"price":"49.90","priceCurrency":"EUR","availability":"InStock"}}</script></head>'
+        ."<body><main><h1>$name</h1><p>€ 49.90</p>$extra<p>$text</p>$links</main></body></html>";
+}
+
+/** Products with variants, two paths, a copy, an old address, wrong canonicals. */
+function tangledSite(): Site
+{
+    $site = new Site;
+    $links = [];
+    foreach (['Aldern', 'Brome', 'Corvin', 'Dessel', 'Elmet', 'Farrow', 'Gorse', 'Hazel', 'Iris', 'Juniper'] as $i => $name) {
+        $slug = strtolower($name);
+        $own = "/lamp/$slug";
+        $variants = "<a href=\"$own?finish=brass\">Brass</a> <a href=\"$own?finish=copper\">Copper</a>";
+        $links += [$own => $name, "/range/all/$slug" => "$name in all"];
+        $canonical = match ($i) {
+            0 => '', 1 => '/gone', 2 => "/lamp/$slug-old", 3 => 'https://other.example/x', default => $own
+        };
+        $site->page($own, productPage("N-$i", "$name lamp", $canonical, links: $variants));
+        foreach (['brass', 'copper'] as $finish) {
+            $site->page("$own?finish=$finish", productPage("N-$i", "$name lamp", $i === 4 ? "$own?finish=$finish" : $own, "<p>Shown in $finish.</p>", $variants));
+        }
+        $site->page("/range/all/$slug", productPage("N-$i", "$name lamp", $i === 5 ? '' : $own, links: $variants));
+        $site->redirect("/lamp/$slug-old", $own);
+    }
+    $site->page('/lamp/aldern-copy', productPage('N-0-2', 'Aldern lamp (copy)', '/lamp/aldern-copy'));
+
+    return $site->linking('/', $links + ['/lamp/aldern-old' => 'Old', '/lamp/aldern-copy' => 'Copy'], '<link rel="canonical" href="/">');
+}
+
+function findTangles(Store $store): void
+{
+    $work = app(Finds::class)->begin($store->id, null);
+    expect(app(WorkDesk::class)->workToEnd($work))->toBe('done', (string) DB::table('work')->where('id', $work)->value('problem'));
+}
+
+/** @return array<string, array<string, string>> what is exported, by path and query */
+function untangled(Store $store): array
+{
+    $rows = [];
+    foreach (Finds::export($store) as $row) {
+        $named = array_combine(Finds::COLUMNS, $row);
+        $path = static fn (string $url): string => (string) preg_replace('~^https?://127[^/]+~', '', $url);
+        $rows[$path($named['url'])] = ['keeper' => $path($named['keeper']), 'declared' => $path($named['declared'])] + $named;
+    }
+
+    return $rows;
+}
+
+function foundSite(): array
+{
+    $site = tangledSite();
+    $store = $site->store();
+    crawl($store);
+    findTangles($store);
+
+    return [$site, $store];
+}
+
+function pageAt(Store $store, string $path): int
+{
+    return (int) DB::table('pages')->where('store_id', $store->id)->where('digest', md5(rtrim($store->base_url, '/').$path, true))->value('id');
 }

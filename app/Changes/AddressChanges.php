@@ -19,22 +19,23 @@ final class AddressChanges
      * clash. What already holds, or is being asked for, is left out.
      *
      * @param  list<array{page: int, field: AddressField, value: string, why: string, base?: string}>  $changes  base is what the shop holds where we did not set it, such as a slug
+     * @param  bool  $again  also what holds by our doing already, because it does not show
      * @return int how many were put down
      */
-    public function put(Store $store, array $changes, Origin $origin, ?int $userId): int
+    public function put(Store $store, array $changes, Origin $origin, ?int $userId, bool $again = false): int
     {
         $count = 0;
         foreach (array_chunk($changes, 500) as $chunk) {
-            $count += DB::transaction(function () use ($store, $chunk, $origin, $userId): int {
+            $count += DB::transaction(function () use ($store, $chunk, $origin, $userId, $again): int {
                 $pages = array_column($chunk, 'page');
                 $holds = $this->byPageAndField(DB::table('address_states')->where('store_id', $store->id)->whereIn('page_id', $pages)->get()->all());
                 $known = $this->byPageAndField(DB::table('address_changes')->where('store_id', $store->id)->whereIn('page_id', $pages)->lockForUpdate()->get()->all());
                 $rows = $history = [];
                 foreach ($chunk as $change) {
                     $key = "{$change['page']} {$change['field']->value}";
-                    $base = (string) ($holds[$key]->value ?? $change['base'] ?? '');
+                    $base = $again ? (string) ($change['base'] ?? '') : (string) ($holds[$key]->value ?? $change['base'] ?? '');
                     $now = $known[$key] ?? null;
-                    if (($now !== null && ($now->state === DraftState::Sending->value || $now->value === $change['value'])) || ($now === null && $base === $change['value'])) {
+                    if (($now !== null && ($now->state === DraftState::Sending->value || $now->value === $change['value'])) || ($now === null && ! $again && $base === $change['value'])) {
                         continue;
                     }
                     $rows[$key] = [$store->id, $change['page'], $change['field']->value, $change['value'], $base, mb_substr($change['why'], 0, 400), $origin->value, DraftState::Ready->value, null, $userId, now()->format('Y-m-d H:i:s')];

@@ -143,7 +143,7 @@ final class Releases
      */
     private function part(array $ids, int $percent): array
     {
-        $percent = max(1, min(100, $percent));
+        $percent = $ids === [] ? 100 : max(1, min(100, $percent));
         $most = (int) ceil(count($ids) * $percent / 100);
 
         return $percent === 100 ? $ids : array_values(array_map(static fn (int $i): int => $ids[(int) floor($i * count($ids) / $most)], range(0, max(0, $most - 1))));

@@ -62,13 +62,10 @@ final readonly class Identity
         return count($this->words) >= self::FEW_WORDS;
     }
 
-    /** Whether a searcher who got both would see no difference: equal for pages with the same digest; order of items left out. */
+    /** Whether a searcher who got both would see no difference: equal for pages with the same digest. */
     public function digest(): string
     {
-        $items = array_values(array_unique($this->items));
-        sort($items);
-
-        return md5(serialize([$this->market, $this->isProduct, $this->title, $this->h1, $this->number, $this->name, $this->lines, $items]), true);
+        return md5(serialize([$this->market, $this->isProduct, $this->title, $this->h1, $this->number, $this->name, $this->lines, $this->items]), true);
     }
 
     /** Whether there is anything at all to know it by. */

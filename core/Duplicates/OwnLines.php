@@ -9,7 +9,7 @@ namespace Orchard\Core\Duplicates;
  *
  * A line belongs to the frame where it stands on a fifth of what pages of one kind are called: pages that share an H1 count once, or a page
  * with thirty addresses would lose its text as a frame. On fewer than ten names nothing is taken for a frame.
- * A short line with a telling word ("Socket E27", "Shown in brass") stays unless nearly all have it: it is what tells them apart.
+ * A short line with a telling word ("Socket E27", "Shown in brass") stays unless nearly every page has it, whatever it is called: it is what tells them apart.
  */
 final class OwnLines
 {
@@ -19,6 +19,11 @@ final class OwnLines
 
     /** Lines that are a price, a rating or a count and no word: they change from day to day. */
     private const FIGURES = '~^[\s\d.,\'’€$£¥/%()\-–+*★☆:]*(?:eur|usd|gbp|chf)?[\s\d.,\'’€$£¥/%()\-–+*★☆:]*$~iu';
+
+    private const PRICE = '/(?:[€$£¥]|\b(?:eur|usd|gbp|chf)\b)\s?\d[\d.,\'’]*|\d[\d.,\'’]*\s?(?:[€$£¥]|\b(?:eur|usd|gbp|chf)\b)/iu';
+
+    /** Words beside a price in a line that is a card and no sentence. */
+    private const CARD = 5;
 
     /** Bytes beyond which a line is text, and not a card of another page. */
     private const LONG = 400;
@@ -34,7 +39,13 @@ final class OwnLines
     /** @var array<string, array<int, true>> names by kind */
     private array $names = [];
 
-    /** @var array<string, array<string, float>> share of names by line, by kind */
+    /** @var array<string, array<string, int>> pages by line, by kind */
+    private array $on = [];
+
+    /** @var array<string, int> pages by kind */
+    private array $pages = [];
+
+    /** @var array<string, array<string, bool>> lines of the frame by kind; true where nearly every page has it */
     private array $frame = [];
 
     public function __construct(private readonly TellingWords $telling)
@@ -46,8 +57,10 @@ final class OwnLines
     {
         $name = crc32($called);
         $this->names[$kind][$name] = true;
-        foreach ($lines as $line) {
-            $this->seen[$kind][self::mark($line)][$name] = true;
+        $this->pages[$kind] = ($this->pages[$kind] ?? 0) + 1;
+        foreach (array_unique(array_map(self::mark(...), $lines)) as $mark) {
+            $this->seen[$kind][$mark][$name] = true;
+            $this->on[$kind][$mark] = ($this->on[$kind][$mark] ?? 0) + 1;
         }
     }
 
@@ -56,28 +69,48 @@ final class OwnLines
     {
         foreach ($this->seen as $kind => $lines) {
             $names = count($this->names[$kind]);
-            $this->frame[$kind] = $names < self::FEWEST ? [] : array_map(static fn (array $on): float => count($on) / $names, array_filter($lines, static fn (array $on): bool => count($on) >= max(3, self::SHARE * $names)));
+            foreach ($names < self::FEWEST ? [] : $lines as $mark => $on) {
+                if (count($on) >= max(3, self::SHARE * $names)) {
+                    $this->frame[$kind][$mark] = count($on) >= self::SHARE_OF_TELLING * $names && $this->on[$kind][$mark] >= self::SHARE_OF_TELLING * $this->pages[$kind];
+                }
+            }
         }
-        $this->seen = $this->names = [];
+        $this->seen = $this->names = $this->on = $this->pages = [];
     }
 
     /**
      * @param  list<string>  $lines
      * @param  list<string>  $anchors  texts of links to other pages: a line that is nothing but such texts, with a price or not, tells of the other pages
+     * @param  string  $called  what the page itself is called: a trail of links that ends with it is nothing of its own
      * @return list<string>
      */
-    public function of(string $kind, array $lines, array $anchors = []): array
+    public function of(string $kind, array $lines, array $anchors = [], string $called = ''): array
     {
         $gone = array_fill_keys(array_filter($anchors, static fn (string $anchor): bool => $anchor !== ''), ' ');
 
-        return array_values(array_filter($lines, fn (string $line): bool => ! $this->isFrame($kind, $line) && preg_match(self::FIGURES, $gone === [] || strlen($line) > self::LONG ? $line : strtr($line, $gone)) !== 1));
+        return array_values(array_filter($lines, fn (string $line): bool => ! $this->isFrame($kind, $line) && ! $this->isOfOthers($line, $gone, $called)));
+    }
+
+    /** @param  array<string, string>  $gone */
+    private function isOfOthers(string $line, array $gone, string $called): bool
+    {
+        if (strlen($line) > self::LONG) {
+            return false;
+        }
+        $rest = $gone === [] ? $line : strtr($line, $gone);
+        if (preg_match(self::FIGURES, $rest) === 1 || ($rest !== $line && $called !== '' && trim($rest, " /›»>|·-–\t") === $called)) {
+            return true;
+        }
+
+        // The card of another product: its maker, or a few words, and a price.
+        return preg_match(self::PRICE, $rest) === 1 && count(Words::of((string) preg_replace(self::PRICE, ' ', $rest))) <= self::CARD;
     }
 
     private function isFrame(string $kind, string $line): bool
     {
-        $share = $this->frame[$kind][self::mark($line)] ?? 0.0;
+        $isEverywhere = $this->frame[$kind][self::mark($line)] ?? null;
 
-        return $share >= self::SHARE_OF_TELLING || ($share > 0 && (count(Words::of($line)) > self::SHORT || $this->telling->in($line, false) === []));
+        return $isEverywhere === true || ($isEverywhere === false && (count(Words::of($line)) > self::SHORT || $this->telling->in($line, false) === []));
     }
 
     private static function mark(string $line): string

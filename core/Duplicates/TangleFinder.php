@@ -31,8 +31,8 @@ final class TangleFinder
     /** @var array<string, true> */
     private array $versions = [];
 
-    /** @var array<int, true> pages that hreflang names, or that name others */
-    private array $hasVersions = [];
+    /** @var array<int, true> pages that stand for themselves alone, whatever they share */
+    private array $alone = [];
 
     private int $compared = 0;
 
@@ -60,7 +60,14 @@ final class TangleFinder
     public function versions(int $a, int $b): void
     {
         $this->versions[self::key($a, $b)] = true;
-        $this->hasVersions[$a] = $this->hasVersions[$b] = true;
+        $this->alone($a);
+        $this->alone($b);
+    }
+
+    /** A page that no other stands for, and that stands for no other. */
+    public function alone(int $page): void
+    {
+        $this->alone[$page] = true;
     }
 
     public function areVersions(int $a, int $b): bool
@@ -78,7 +85,7 @@ final class TangleFinder
     {
         $first = $stands = [];
         foreach ($this->pages as $page) {
-            if ($page->identity !== '' && ! isset($this->hasVersions[$page->page])) {
+            if ($page->identity !== '' && ! isset($this->alone[$page->page])) {
                 $known = $first[$page->identity] ?? null;
                 if ($known === null || strcmp($page->digest, $this->pages[$known]->digest) < 0) {
                     $first[$page->identity] = $page->page;
@@ -87,7 +94,7 @@ final class TangleFinder
         }
         foreach ($this->pages as $page) {
             $other = $first[$page->identity] ?? $page->page;
-            if ($other !== $page->page && $page->identity !== '' && ! isset($this->hasVersions[$page->page])) {
+            if ($other !== $page->page && $page->identity !== '' && ! isset($this->alone[$page->page])) {
                 $stands[$page->page] = $other;
             }
         }

@@ -185,7 +185,7 @@ final class Untangled
             }
         }
 
-        return new Identity($number, PageUrl::parse($url), 1, $facts->language ?? '', $kind === 'product', $facts->title ?? '', $facts->h1s[0] ?? '', $product->number ?? '', $product->name ?? '', $lines->of($kind, $facts->details->text->lines(), $anchors), $kind === 'product' ? [] : $items, $kind === 'collection');
+        return new Identity($number, PageUrl::parse($url), 1, $facts->language ?? '', $kind === 'product', $facts->title ?? '', $facts->h1s[0] ?? '', $product->number ?? '', $product->name ?? '', $lines->of($kind, $facts->details->text->lines(), $anchors, $facts->h1s[0] ?? ''), $kind === 'product' ? [] : $items, $kind === 'collection');
     }
 
     /**

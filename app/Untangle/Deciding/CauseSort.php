@@ -20,7 +20,11 @@ enum CauseSort: string
     case Paging = 'paging';
     case Declared = 'declared';
 
-    /** What the owner may choose for all of a sort, the default first; the choice's words. @return array<string, string> */
+    /**
+     * What the owner may choose for all of a sort, the default first.
+     *
+     * @return array<string, string> words by choice
+     */
     public function choices(): array
     {
         return match ($this) {

@@ -50,7 +50,7 @@ final class OwnDemand
         }
         $name = array_slice(Words::of(str_replace('-', ' ', basename($product->path))), 0, 2);
         $volume = 0;
-        foreach ($name === [] ? [] : DB::select("SELECT phrase, volume FROM keyword_rows WHERE store_id = ? AND is_current = 1 AND volume >= ? AND phrase LIKE ? LIMIT 50", [$this->store->id, self::ENOUGH, '%'.addcslashes($name[0], '%_\\').'%']) as $row) {
+        foreach ($name === [] ? [] : DB::select('SELECT phrase, volume FROM keyword_rows WHERE store_id = ? AND is_current = 1 AND volume >= ? AND phrase LIKE ? LIMIT 50', [$this->store->id, self::ENOUGH, '%'.addcslashes($name[0], '%_\\').'%']) as $row) {
             $volume = array_diff([...$words, ...$name], Words::of((string) $row->phrase)) === [] ? max($volume, (int) $row->volume) : $volume;
         }
 

@@ -12,6 +12,9 @@ final readonly class Policy
     /** Sureness, 0 to 1, from which a likeness needs no second look. */
     private const SURE = 0.85;
 
+    /** Why a narrowed list is to name itself. */
+    public const STANDS = 'has demand of its own: it should name itself';
+
     private function __construct(public Means $means, public string $why, public bool $isSafe)
     {
     }
@@ -76,7 +79,7 @@ final readonly class Policy
     {
         return match (true) {
             $choice === 'leave' => new self(Means::Leave, 'the store’s rule: kept apart', true),
-            $choice === 'promote' && $isPromoted => $verdict->isFault() || $verdict === CanonicalVerdict::ToWider ? new self(Means::Canonical, 'has demand of its own: it should name itself', true) : new self(Means::Leave, 'has demand of its own', true),
+            $choice === 'promote' && $isPromoted => $verdict->isFault() || $verdict === CanonicalVerdict::ToWider ? new self(Means::Canonical, self::STANDS, true) : new self(Means::Leave, 'has demand of its own', true),
             $choice === 'noindex' => $isClosed ? new self(Means::Leave, 'is kept out of search already', true) : new self(Means::Noindex, 'a narrower list', false),
             $isClosed => new self(Means::Leave, 'is kept out of search already', true),
             $verdict === CanonicalVerdict::ToWider || $verdict === CanonicalVerdict::ToKeeper => new self(Means::Leave, 'names the wider list already', true),

@@ -181,6 +181,9 @@ final class FindWork implements LongWork
         foreach ($identities->marks() as $marks) {
             $finder->add($marks);
         }
+        foreach (DB::table('untangle_decisions')->where('store_id', $store->id)->where('sort', 'apart')->pluck('page_id') as $page) {
+            $finder->alone((int) $page);
+        }
 
         return $finder;
     }

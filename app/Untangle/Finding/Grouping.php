@@ -148,7 +148,7 @@ final class Grouping
         }
         $same = (function (): \Generator {
             for ($a = $b = 0; ; [$a, $b] = [(int) $pairs[count($pairs) - 1]->a, (int) $pairs[count($pairs) - 1]->b]) {
-                $pairs = DB::select("SELECT a, b, sureness, kinship FROM untangle_pairs WHERE store_id = ? AND (a > ? OR (a = ? AND b > ?)) ORDER BY a, b LIMIT 20000", [$this->store->id, $a, $a, $b]);
+                $pairs = DB::select('SELECT a, b, sureness, kinship FROM untangle_pairs WHERE store_id = ? AND (a > ? OR (a = ? AND b > ?)) ORDER BY a, b LIMIT 20000', [$this->store->id, $a, $a, $b]);
                 foreach ($pairs as $pair) {
                     if (Kinship::from((string) $pair->kinship)->tangles() && ! $this->isApart((int) $pair->a) && ! $this->isApart((int) $pair->b)) {
                         yield [(int) $pair->a, (int) $pair->b, (int) $pair->sureness / 1000];
@@ -278,15 +278,24 @@ final class Grouping
         $case = $this->case($page, $keeper, $declared, $declaredPage);
         $verdict = $case->verdict();
         [$cause, $policy, $kin] = match (true) {
-            $keeper !== null && $keeper !== $page->id => $this->beside($page, $keeper, $verdict, $tangle),
+            // Two filters that leave the same products are one page, but what counts is that both narrow the wider list.
+            $keeper !== null && $keeper !== $page->id && ! ($this->narrowing($page) !== [] && $this->narrowing($this->inventory->pages[$keeper]) !== []) => $this->beside($page, $keeper, $verdict, $tangle),
             default => $this->alone($page, $verdict, $tangle),
         };
-        $kin ??= ['kinship' => null, 'likeness' => 0, 'sureness' => 0, 'reason' => $keeper === $page->id ? 'keeper: '.implode(', ', $this->keepers[$tangle]?->reasons ?? []) : ''];
+        $kin ??= ['kinship' => null, 'likeness' => 0, 'sureness' => 0, 'reason' => $keeper === $page->id ? 'keeper: '.implode(', ', $this->reasons($tangle)) : ''];
 
         return [
             $this->store->id, $page->id, $tangle, $keeper ?? 0, $cause, $kin['kinship']->value ?? '', $kin['likeness'], $kin['sureness'], mb_substr($kin['reason'], 0, 255), mb_substr($declared ?? ($page->tags[0] ?? $page->header ?? ''), 0, 2048), $declaredPage ?? 0,
             $verdict->key(), mb_substr(implode(', ', array_map(static fn (CanonicalVerdict $note): string => $note->value, $case->notes())), 0, 190), $policy->means->value, mb_substr($policy->why, 0, 255), $policy->isSafe ? 1 : 0, $this->inventory->chosen($page->id) ?? 0, $page->clicks, $page->impressions,
         ];
+    }
+
+    /** @return list<string> why a tangle's keeper stays */
+    private function reasons(int $tangle): array
+    {
+        $keeper = $this->keepers[$tangle] ?? null;
+
+        return $keeper === null ? [] : $keeper->reasons;
     }
 
     private function case(SeenPage $page, ?int $keeper, ?string $declared, ?int $declaredPage): CanonicalCase
@@ -374,16 +383,10 @@ final class Grouping
     private function alone(SeenPage $page, CanonicalVerdict $verdict, int $tangle): array
     {
         $url = PageUrl::parse($page->url);
-        $narrowing = $parts = [];
-        $scope = $url === null ? '' : AddressForm::scopeOf($url);
-        foreach ($url === null ? [] : AddressForm::parameters($url) as [$name]) {
-            $effect = $this->effects["$scope $name"] ?? null;
-            $effect === ParameterEffect::Narrows && $narrowing[] = $name;
-            $effect === ParameterEffect::Part && $parts[] = $name;
-        }
+        $narrowing = $this->narrowing($page);
+        $parts = $this->parametersThat(ParameterEffect::Part, $page);
         $own = $this->decided[$page->id]['action'] ?? null;
-        if ($url !== null && $narrowing !== [] && $page->status === 200) {
-            sort($narrowing);
+        if ($url !== null && $narrowing !== []) {
             $name = 'narrows: '.implode(' + ', $narrowing).' in '.AddressForm::scopeOf($url);
             $choice = $own ?? $this->cause($name, CauseSort::Narrow)['decision'] ?? $this->rules->choice(CauseSort::Narrow);
             $policy = Policy::narrow($choice, $verdict, $page->whyNot === WhyNot::Noindex, ($this->facets()[$page->id] ?? '') === 'promoted');
@@ -402,6 +405,25 @@ final class Grouping
         $this->count($name, $sort, $page, $tangle, $policy, $policy->isSafe ? 1.0 : 0.6, $own !== null);
 
         return [$name, $policy, null];
+    }
+
+    /** @return list<string> parameters of a page's address that narrow a list, in order */
+    private function narrowing(SeenPage $page): array
+    {
+        return $page->status === 200 ? $this->parametersThat(ParameterEffect::Narrows, $page) : [];
+    }
+
+    /** @return list<string> */
+    private function parametersThat(ParameterEffect $effect, SeenPage $page): array
+    {
+        $url = PageUrl::parse($page->url);
+        $names = [];
+        foreach ($url === null ? [] : AddressForm::parameters($url) as [$name]) {
+            ($this->effects[AddressForm::scopeOf($url)." $name"] ?? null) === $effect && $names[] = $name;
+        }
+        sort($names);
+
+        return $names;
     }
 
     /** @return array<int, string> state of narrowed lists, as of the last time */

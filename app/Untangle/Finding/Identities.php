@@ -158,15 +158,17 @@ final class Identities
         foreach ($links as $link) {
             if ((int) $link->to_page !== (int) $row->id) {
                 $anchors[] = (string) $link->anchor;
-                (int) $link->kind === PageKind::Product->value && $items[] = (int) $link->to_page;
+                in_array((int) $link->kind, [PageKind::Product->value, PageKind::Article->value], true) && $items[] = (int) $link->to_page;
             }
         }
         $h1s = (array) json_decode((string) $row->h1s, true);
         $number = (string) ($row->number ?? '') !== '' ? (string) $row->number : (is_string($product['number'] ?? null) ? $product['number'] : '');
         $text = KeptDetails::textOf($row->text);
+        // An article may show products and is no list of them.
+        $items = $isProduct || in_array($kind, [PageKind::Article, PageKind::Plain], true) ? [] : $items;
 
         return new Identity((int) $row->id, $url, (int) $row->market_id, strtolower((string) $row->language), $isProduct, (string) $row->title, is_string($h1s[0] ?? null) ? $h1s[0] : '', $isProduct ? $number : '', $isProduct && is_string($product['name'] ?? null) ? $product['name'] : '',
-            $text === '' ? [] : $lines->of((string) $row->kind, explode("\n", $text), $anchors), $isProduct ? [] : $items, $kind === PageKind::Collection);
+            $text === '' ? [] : $lines->of((string) $row->kind, explode("\n", $text), $anchors, is_string($h1s[0] ?? null) ? $h1s[0] : ''), $items, $kind === PageKind::Collection);
     }
 
     private static function pack(Identity $page): string

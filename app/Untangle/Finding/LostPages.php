@@ -20,6 +20,9 @@ final class LostPages
     /** Share of the words of its name and address that a page must have to be like it. */
     private const LIKE = 0.5;
 
+    /** Weight of a word that no page has; of one that a tenth of the pages have it is 2.4. */
+    private const UNKNOWN = 1.0;
+
     public static function rebuild(WorkRun $run, Inventory $inventory): void
     {
         $store = $inventory->store;
@@ -28,7 +31,7 @@ final class LostPages
         $replaced = self::replacements($store->id);
         $names = self::names($gone);
         $index = self::index($inventory);
-        $redirected = array_fill_keys(Bulk::ids(DB::select("SELECT page_id FROM address_states WHERE store_id = ? AND field = 13", [$store->id]), 'page_id'), true);
+        $redirected = array_fill_keys(Bulk::ids(DB::select('SELECT page_id FROM address_states WHERE store_id = ? AND field = 13', [$store->id]), 'page_id'), true);
         $rows = [];
         foreach ($gone as $page) {
             if (isset($redirected[$page->id])) {
@@ -114,7 +117,8 @@ final class LostPages
         $weights = $scores = [];
         foreach ($words as $word) {
             $on = $byWord[$word] ?? [];
-            $weights[$word] = log(1 + $all / max(1, count($on)));
+            // A word that no page has tells apart from all alike.
+            $weights[$word] = $on === [] ? self::UNKNOWN : log(1 + $all / count($on));
             if (count($on) > 0.2 * $all + 50) {
                 continue;
             }

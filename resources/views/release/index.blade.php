@@ -1,7 +1,7 @@
 @extends('frame')
 @section('title', 'Release')
 @section('content')
-    <div class="head"><h1>Release</h1><span class="soft">@n($ready[1] ?? 0) titles and @n($ready[2] ?? 0) descriptions ready@if ($readyAddresses), @n(array_sum($readyAddresses)) settings of addresses@endif</span></div>
+    <div class="head"><h1>Release</h1><span class="soft">@n($ready[1] ?? 0) titles and @n($ready[2] ?? 0) descriptions ready{{ $readyAddresses ? ', '.number_format(array_sum($readyAddresses)).' settings of addresses' : '' }}</span></div>
     @if (count($clashes))
         <h2>Clashes: the shop’s text has changed since</h2>
         <table class="ledger">

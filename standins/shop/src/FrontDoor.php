@@ -61,11 +61,11 @@ final class FrontDoor
         if ($set['canonical'] !== '') {
             $body = (string) preg_replace('~<link rel="canonical"[^>]*>~', '', $body);
             unset($headers['Link']);
-            $added .= '<link rel="canonical" href="'.e(str_starts_with($set['canonical'], '/') ? $this->origin.$set['canonical'] : $set['canonical']).'">';
+            $added .= '<link rel="canonical" href="'.Theme\e(str_starts_with($set['canonical'], '/') ? $this->origin.$set['canonical'] : $set['canonical']).'">';
         }
         if ($set['robots'] !== '') {
             $body = (string) preg_replace('~<meta name="robots"[^>]*>~', '', $body);
-            $added .= '<meta name="robots" content="'.e($set['robots']).'">';
+            $added .= '<meta name="robots" content="'.Theme\e($set['robots']).'">';
         }
 
         return new Answer($answer->status, str_replace('<head>', '<head>'.$added, $body), $headers);

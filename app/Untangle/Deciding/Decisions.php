@@ -1,0 +1,186 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Untangle\Deciding;
+
+use App\Store\Models\Store;
+use App\Store\Pages\WhyNot;
+use Illuminate\Support\Facades\DB;
+use InvalidArgumentException;
+use Orchard\Core\Duplicates\ParameterEffect;
+use Orchard\Core\LinkGraph\CanonicalVerdict;
+use Orchard\Core\Url\PageUrl;
+
+/**
+ * What people decide: of a cause, for all of its addresses and those that will come; of a single address; of a parameter. What was found is
+ * reckoned anew at once for the cause concerned; keepers and tangles follow with the next finding.
+ */
+final class Decisions
+{
+    private const CHUNK = 2000;
+
+    /** @throws InvalidArgumentException when there is no such cause or choice */
+    public static function ofCause(Store $store, int $cause, ?string $choice, ?int $userId): void
+    {
+        $row = DB::table('untangle_causes')->where('store_id', $store->id)->where('id', $cause)->first() ?? throw new InvalidArgumentException('There is no such cause any more.');
+        $sort = CauseSort::from((string) $row->sort);
+        if ($choice !== null && ! isset($sort->choices()[$choice])) {
+            throw new InvalidArgumentException("There is no choice \"$choice\" here.");
+        }
+        DB::table('untangle_causes')->where('id', $cause)->update(['decision' => $choice, 'decided_by' => $choice === null ? null : $userId, 'decided_at' => $choice === null ? null : now()]);
+        self::reckon($store, $cause, $sort, $choice ?? Rules::of($store)->choice($sort), $choice !== null);
+    }
+
+    /**
+     * Sets a store's rule; causes that are not decided by themselves follow it.
+     *
+     * @throws InvalidArgumentException when there is no such choice
+     */
+    public static function rule(Store $store, CauseSort $sort, string $choice, ?int $userId): void
+    {
+        Rules::set($store, $sort, $choice, $userId);
+        foreach (DB::table('untangle_causes')->where('store_id', $store->id)->where('sort', $sort->value)->whereNull('decision')->pluck('id') as $cause) {
+            self::reckon($store, (int) $cause, $sort, $choice, false);
+        }
+    }
+
+    /**
+     * What a choice would do for a cause, before it holds.
+     *
+     * @return array<string, array{int, int}> addresses and clicks by means
+     */
+    public static function preview(Store $store, int $cause, CauseSort $sort, string $choice): array
+    {
+        $counts = [];
+        foreach (self::rows($store, $cause) as $row) {
+            $means = self::policy($store, $row, $sort, $choice, true)->means->value;
+            $counts[$means] = [($counts[$means][0] ?? 0) + 1, ($counts[$means][1] ?? 0) + (int) $row->clicks];
+        }
+
+        return $counts;
+    }
+
+    /** This page stays in its tangle, whatever the evidence; false takes that back. */
+    public static function keeper(Store $store, int $page, bool $isKeeper, ?int $userId): void
+    {
+        DB::transaction(static function () use ($store, $page, $isKeeper, $userId): void {
+            $tangle = (int) DB::table('untangle_pages')->where('store_id', $store->id)->where('page_id', $page)->value('tangle_id');
+            // One tangle has one keeper: whoever was decided on before no longer is.
+            DB::table('untangle_decisions')->where('store_id', $store->id)->where('sort', 'keeper')->whereIn('page_id', DB::table('untangle_pages')->where('store_id', $store->id)->where('tangle_id', $tangle)->where('tangle_id', '>', 0)->select('page_id'))->delete();
+            $isKeeper && self::decide($store, $page, 'keeper', 'yes', $userId);
+            if ($isKeeper && $tangle !== 0) {
+                self::changeKeeper($store, $tangle, $page);
+            }
+        });
+    }
+
+    /** This page is not one with the others of its tangle. */
+    public static function apart(Store $store, int $page, bool $isApart, ?int $userId): void
+    {
+        $isApart ? self::decide($store, $page, 'apart', 'yes', $userId) : DB::table('untangle_decisions')->where('store_id', $store->id)->where('page_id', $page)->where('sort', 'apart')->delete();
+    }
+
+    /** What is done about one address, whatever its cause says; null takes that back. */
+    public static function action(Store $store, int $page, ?Means $means, ?int $userId): void
+    {
+        $means === null ? DB::table('untangle_decisions')->where('store_id', $store->id)->where('page_id', $page)->where('sort', 'action')->delete() : self::decide($store, $page, 'action', $means->value, $userId);
+        $row = DB::table('untangle_pages')->where('store_id', $store->id)->where('page_id', $page)->first(['cause_id']);
+        if ($row !== null) {
+            $means !== null && DB::table('untangle_pages')->where('store_id', $store->id)->where('page_id', $page)->update(['action' => $means->value, 'why' => 'decided for this address', 'is_safe' => 1]);
+            $cause = DB::table('untangle_causes')->where('store_id', $store->id)->where('id', $row->cause_id)->first();
+            if ($cause !== null) {
+                $sort = CauseSort::from((string) $cause->sort);
+                self::reckon($store, (int) $cause->id, $sort, $cause->decision ?? Rules::of($store)->choice($sort), $cause->decision !== null);
+            }
+        }
+    }
+
+    /** What a parameter does, as the owner says; null takes that back. It holds from the next finding on. */
+    public static function parameter(Store $store, string $scope, string $name, ?ParameterEffect $effect, ?int $userId): void
+    {
+        DB::table('untangle_parameters')->where('store_id', $store->id)->where('scope', $scope)->where('name', $name)->update(['said' => $effect?->value, 'said_by' => $effect === null ? null : $userId, 'said_at' => $effect === null ? null : now()]);
+    }
+
+    private static function decide(Store $store, int $page, string $sort, string $value, ?int $userId): void
+    {
+        DB::table('untangle_decisions')->upsert([['store_id' => $store->id, 'page_id' => $page, 'sort' => $sort, 'value' => $value, 'user_id' => $userId, 'set_at' => now()]], ['store_id', 'page_id', 'sort'], ['value', 'user_id', 'set_at']);
+    }
+
+    /** The tangle shows its new keeper at once; what each address declares is judged anew by the next finding. */
+    private static function changeKeeper(Store $store, int $tangle, int $keeper): void
+    {
+        DB::table('untangle_tangles')->where('store_id', $store->id)->where('tangle_id', $tangle)->update(['keeper_page' => $keeper, 'reasons' => 'decided by a person', 'lead_points' => 1000]);
+        DB::table('untangle_pages')->where('store_id', $store->id)->where('tangle_id', $tangle)->update(['keeper_page' => $keeper]);
+        DB::update("UPDATE untangle_pages u JOIN page_index i ON i.store_id = u.store_id AND i.page_id = u.page_id SET u.action = IF(u.page_id = ? OR u.declared_page = ? OR i.status <> 200, 'leave', 'canonical'), u.why = IF(u.page_id = ?, 'the keeper, decided by a person', IF(u.declared_page = ?, 'names the keeper already', 'one page is enough')), u.is_safe = 1,
+            u.verdict = IF(i.status <> 200, u.verdict, IF(u.page_id = ?, IF(u.declared_page = u.page_id, 'to-self', u.verdict), IF(u.declared_page = ?, 'to-keeper', IF(u.declared_page = u.page_id, 'to-itself-not-the-keeper', u.verdict)))) WHERE u.store_id = ? AND u.tangle_id = ?", [$keeper, $keeper, $keeper, $keeper, $keeper, $keeper, $store->id, $tangle]);
+    }
+
+    private static function reckon(Store $store, int $cause, CauseSort $sort, string $choice, bool $isDecided): void
+    {
+        $byResult = [];
+        $toDo = $safe = $exceptions = 0;
+        $actions = [];
+        foreach (self::rows($store, $cause) as $row) {
+            $policy = self::policy($store, $row, $sort, $choice, $isDecided);
+            $byResult["{$policy->means->value}\n{$policy->why}\n".(int) $policy->isSafe][] = (int) $row->page_id;
+            $isToDo = $policy->means !== Means::Leave;
+            $toDo += $isToDo ? 1 : 0;
+            $safe += $isToDo && $policy->isSafe ? 1 : 0;
+            $exceptions += $row->own !== null || ($isToDo && ! $policy->isSafe) ? 1 : 0;
+            $isToDo && $actions[$policy->means->value] = ($actions[$policy->means->value] ?? 0) + 1;
+        }
+        arsort($actions);
+        DB::transaction(static function () use ($store, $cause, $byResult, $toDo, $safe, $exceptions, $actions): void {
+            foreach ($byResult as $result => $pages) {
+                [$means, $why, $isSafe] = explode("\n", $result);
+                foreach (array_chunk($pages, self::CHUNK) as $chunk) {
+                    DB::table('untangle_pages')->where('store_id', $store->id)->whereIn('page_id', $chunk)->update(['action' => $means, 'why' => mb_substr($why, 0, 255), 'is_safe' => (int) $isSafe]);
+                }
+            }
+            DB::table('untangle_causes')->where('id', $cause)->update(['to_do' => $toDo, 'exceptions' => $exceptions, 'is_safe' => $toDo > 0 && $safe >= 0.95 * $toDo ? 1 : 0, 'action' => array_key_first($actions) ?? Means::Leave->value]);
+        });
+    }
+
+    private static function policy(Store $store, object $row, CauseSort $sort, string $choice, bool $isDecided): Policy
+    {
+        $choice = $row->own ?? $choice;
+        $isDecided = $isDecided || $row->own !== null;
+        $verdict = CanonicalVerdict::fromKey((string) $row->verdict) ?? CanonicalVerdict::NotNeeded;
+        $isClosed = (int) $row->why_not === WhyNot::Noindex->value;
+        if ($sort === CauseSort::Narrow) {
+            return Policy::narrow($choice, $verdict, $isClosed, $row->facet === 'promoted');
+        }
+        if ((int) $row->keeper_page === 0 || (int) $row->keeper_page === (int) $row->page_id) {
+            return Policy::declared($verdict, $choice, $isDecided);
+        }
+        $isLearned = ! in_array($sort, [CauseSort::Parameter, CauseSort::Variant], true) || (bool) $row->is_safe;
+        $hasDemand = $choice === 'demand' && $sort === CauseSort::Variant && self::hasDemand($store, $row);
+
+        return Policy::beside($sort, $choice, $isDecided, (int) $row->status, $verdict, $isClosed, (int) $row->sureness / 1000, $isLearned, (int) $row->lead_points / 100, (int) $row->clicks > (int) $row->keeper_clicks && (int) $row->clicks > 10, $hasDemand);
+    }
+
+    private static function hasDemand(Store $store, object $row): bool
+    {
+        static $demand = [];
+        $demand[$store->id] ??= new OwnDemand($store);
+        [$variant, $product] = [PageUrl::parse((string) $row->url), PageUrl::parse((string) $row->keeper_url)];
+
+        return $variant !== null && $product !== null && $demand[$store->id]->has($variant, $product, (int) $row->keeper_page);
+    }
+
+    /** @return \Generator<object> the addresses of a cause, with what a policy asks of them */
+    private static function rows(Store $store, int $cause): \Generator
+    {
+        for ($after = 0; ; $after = (int) $rows[count($rows) - 1]->page_id) {
+            $rows = DB::select("SELECT u.page_id, u.keeper_page, u.verdict, u.sureness, u.is_safe, u.clicks, i.status, i.why_not, COALESCE(k.clicks, 0) AS keeper_clicks, COALESCE(t.lead_points, 0) AS lead_points, d.value AS own, f.state AS facet, p.url, kp.url AS keeper_url
+                FROM untangle_pages u JOIN page_index i ON i.store_id = u.store_id AND i.page_id = u.page_id JOIN pages p ON p.id = u.page_id LEFT JOIN untangle_pages k ON k.store_id = u.store_id AND k.page_id = u.keeper_page LEFT JOIN pages kp ON kp.id = u.keeper_page LEFT JOIN untangle_tangles t ON t.store_id = u.store_id AND t.tangle_id = u.tangle_id
+                LEFT JOIN untangle_decisions d ON d.store_id = u.store_id AND d.page_id = u.page_id AND d.sort = 'action' LEFT JOIN untangle_facets f ON f.store_id = u.store_id AND f.page_id = u.page_id
+                WHERE u.store_id = ? AND u.cause_id = ? AND u.page_id > ? ORDER BY u.page_id LIMIT ".self::CHUNK, [$store->id, $cause, $after]);
+            yield from $rows;
+            if ($rows === []) {
+                return;
+            }
+        }
+    }
+}

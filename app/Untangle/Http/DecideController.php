@@ -1,0 +1,171 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Untangle\Http;
+
+use App\Changes\AddressChanges;
+use App\Changes\AddressField;
+use App\Changes\Origin;
+use App\Store\Models\Store;
+use App\Store\Pages\Selections;
+use App\Untangle\Deciding\CauseSort;
+use App\Untangle\Deciding\Decisions;
+use App\Untangle\Deciding\Means;
+use App\Untangle\Deciding\Plan;
+use App\Untangle\Finding\Finds;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+use InvalidArgumentException;
+use Orchard\Core\Duplicates\ParameterEffect;
+
+/** What people decide about causes, tangles and parameters, and taking it up for a release. */
+final class DecideController
+{
+    public function find(Request $request, Store $store, Finds $finds): RedirectResponse
+    {
+        $finds->begin($store->id, self::user($request));
+
+        return redirect()->route('untangle', $store);
+    }
+
+    public function cause(Request $request, Store $store, int $cause): RedirectResponse
+    {
+        $request->validate(['choice' => ['nullable', 'string', 'max:12']]);
+        try {
+            Decisions::ofCause($store, $cause, $request->string('choice')->value() ?: null, self::user($request));
+        } catch (InvalidArgumentException $wrong) {
+            return back()->withErrors(['choice' => $wrong->getMessage()]);
+        }
+
+        return redirect()->route('untangle.cause', [$store, $cause])->with('done', $request->filled('choice') ? 'Decided, for all of its addresses and those that will come.' : 'The store’s rule holds again.');
+    }
+
+    public function carry(Request $request, Store $store, int $cause): RedirectResponse
+    {
+        $pages = UntangleController::toDo($store, $cause);
+        if ($request->input('which') === 'safe') {
+            $safe = array_flip(array_map(intval(...), DB::table('untangle_pages')->where('store_id', $store->id)->where('cause_id', $cause)->where('is_safe', 1)->pluck('page_id')->all()));
+            $pages = array_values(array_filter($pages, static fn (int $page): bool => isset($safe[$page])));
+        }
+
+        return $this->put($request, $store, $pages, redirect()->route('untangle.cause', [$store, $cause]));
+    }
+
+    /** All that is safe now, of all causes. */
+    public function carrySafe(Request $request, Store $store): RedirectResponse
+    {
+        $pages = array_values(array_map(intval(...), DB::table('untangle_pages as u')->join('untangle_causes as c', 'c.id', '=', 'u.cause_id')->where('u.store_id', $store->id)->where('c.is_safe', 1)->where('u.is_safe', 1)->whereIn('u.action', ['canonical', 'redirect', 'noindex'])->orderByDesc('u.clicks')->orderBy('u.page_id')->limit(Plan::MOST)->pluck('u.page_id')->all()));
+
+        return $this->put($request, $store, $pages, redirect()->route('untangle', $store));
+    }
+
+    public function carryTangle(Request $request, Store $store, int $tangle): RedirectResponse
+    {
+        $pages = array_values(array_map(intval(...), DB::table('untangle_pages')->where('store_id', $store->id)->where('tangle_id', $tangle)->pluck('page_id')->all()));
+
+        return $this->put($request, $store, $pages, redirect()->route('untangle.tangle', [$store, $tangle]));
+    }
+
+    /** One address: keeper or not, apart or not, what is done about it. */
+    public function page(Request $request, Store $store, int $page): RedirectResponse
+    {
+        $request->validate(['do' => ['required', 'in:keeper,no-keeper,apart,together,action'], 'action' => ['nullable', 'string', 'max:10']]);
+        $user = self::user($request);
+        $tangle = DB::table('untangle_pages')->where('store_id', $store->id)->where('page_id', $page)->value('tangle_id');
+        abort_if($tangle === null, 404);
+        $do = $request->string('do')->value();
+        match ($do) {
+            'keeper', 'no-keeper' => Decisions::keeper($store, $page, $do === 'keeper', $user),
+            'apart', 'together' => Decisions::apart($store, $page, $do === 'apart', $user),
+            default => Decisions::action($store, $page, Means::tryFrom($request->string('action')->value()), $user),
+        };
+        $done = match ($do) {
+            'keeper' => 'It is the keeper, and stays so.', 'no-keeper' => 'The evidence decides again, from the next search on.', 'apart' => 'It stands by itself from the next search on.',
+            'together' => 'It is compared again with the next search.', default => 'Decided for this address.',
+        };
+
+        return (int) $tangle === 0 ? back()->with('done', $done) : redirect()->route('untangle.tangle', [$store, $tangle])->with('done', $done);
+    }
+
+    /** What is to get a text of its own goes to the writing desk, as a list under a name. */
+    public function rewrite(Request $request, Store $store): RedirectResponse
+    {
+        $request->validate(['cause' => ['required', 'integer']]);
+        $cause = DB::table('untangle_causes')->where('store_id', $store->id)->where('id', (int) $request->input('cause'))->first() ?? abort(404);
+        $pages = DB::table('untangle_pages')->where('store_id', $store->id)->where('cause_id', $cause->id)->where('action', Means::Rewrite->value)->orderByDesc('clicks')->limit(2000)->pluck('page_id')->map(static fn (mixed $id): int => (int) $id)->all();
+        if ($pages === []) {
+            return back()->withErrors(['cause' => 'Nothing of this is to be rewritten.']);
+        }
+        $selection = Selections::keep($store, mb_substr('To rewrite: '.$cause->name, 0, 120), self::user($request), [array_values($pages)]);
+
+        return redirect()->route('write', [$store, 'selection' => $selection]);
+    }
+
+    /** Takes back what was put down and is not on its way yet. */
+    public function drop(Request $request, Store $store, AddressChanges $changes): RedirectResponse
+    {
+        return back()->with('done', number_format($changes->drop($store, null, self::user($request))).' changes were taken back.');
+    }
+
+    /** What was released and shows no more: put it back, or take what shows as meant. */
+    public function drifts(Request $request, Store $store, AddressChanges $changes): RedirectResponse
+    {
+        $request->validate(['do' => ['required', 'in:back,accept']]);
+        $drifts = AddressChanges::drifts($store, 20_000);
+        if ($request->input('do') === 'accept') {
+            foreach (array_chunk($drifts, 500) as $chunk) {
+                foreach ($chunk as $drift) {
+                    DB::table('address_states')->where('page_id', $drift->page_id)->where('field', $drift->field)->update(['drifted' => null, 'shown' => null]);
+                }
+            }
+
+            return back()->with('done', 'Taken as meant.');
+        }
+        $put = $changes->put($store, array_map(static fn (object $drift): array => ['page' => (int) $drift->page_id, 'field' => AddressField::from((int) $drift->field), 'value' => (string) $drift->value, 'why' => 'shows something else since it was released', 'base' => ''], $drifts), Origin::Hand, self::user($request), again: true);
+
+        return redirect()->route('release', $store)->with('done', number_format($put).' are ready to be sent again.');
+    }
+
+    public function parameter(Request $request, Store $store): RedirectResponse
+    {
+        $request->validate(['scope' => ['required', 'string', 'max:120'], 'name' => ['required', 'string', 'max:120'], 'effect' => ['nullable', 'string', 'max:10']]);
+        $effect = ParameterEffect::tryFrom($request->string('effect')->value());
+        Decisions::parameter($store, $request->string('scope')->value(), $request->string('name')->value(), $effect, self::user($request));
+        app(Finds::class)->begin($store->id, self::user($request));
+
+        return redirect()->route('untangle.parameters', $store)->with('done', 'Noted. The search goes over all addresses again with it.');
+    }
+
+    public function rule(Request $request, Store $store): RedirectResponse
+    {
+        $request->validate(['sort' => ['required', 'string', 'max:12'], 'choice' => ['required', 'string', 'max:12']]);
+        $sort = CauseSort::tryFrom($request->string('sort')->value()) ?? abort(404);
+        try {
+            Decisions::rule($store, $sort, $request->string('choice')->value(), self::user($request));
+        } catch (InvalidArgumentException $wrong) {
+            return back()->withErrors(['choice' => $wrong->getMessage()]);
+        }
+
+        return redirect()->route('untangle.rules', $store)->with('done', 'The rule holds.');
+    }
+
+    /** @param  list<int>  $pages */
+    private function put(Request $request, Store $store, array $pages, RedirectResponse $back): RedirectResponse
+    {
+        $plan = Plan::of($store, $pages);
+        $put = $plan->put($store, self::user($request));
+        $held = count($plan->heldBack);
+
+        return $put === 0 && $held === 0 ? $back->withErrors(['plan' => 'Nothing of this is left to be put down.'])
+            : $back->with('done', number_format($put).' changes are ready under Release'.($held === 0 ? '.' : '; '.number_format($held).' were held back: '.implode(', ', array_slice(array_unique($plan->heldBack), 0, 3)).'.'));
+    }
+
+    private static function user(Request $request): ?int
+    {
+        $user = $request->user()?->getAuthIdentifier();
+
+        return is_numeric($user) ? (int) $user : null;
+    }
+}

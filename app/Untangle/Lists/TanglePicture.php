@@ -1,0 +1,77 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Untangle\Lists;
+
+use App\Store\Models\Store;
+use Illuminate\Support\Facades\DB;
+
+/** A tangle as a small drawing: its keeper in the middle, the other addresses left and right of it, and what each says of whom. */
+final readonly class TanglePicture
+{
+    public const WIDTH = 1060;
+
+    private const BOX = 330;
+
+    private const ROW = 50;
+
+    /**
+     * @param  list<array{page: int, x: int, y: int, side: int, address: string, line: string, says: string, words: string, aside: ?string}>  $members  says is declares, redirects, itself, nothing or elsewhere
+     * @param  ?array{page: int, address: string, line: string, says: string}  $keeper
+     */
+    private function __construct(public int $tangle, public array $members, public ?array $keeper, public int $height, public int $more)
+    {
+    }
+
+    public static function of(Store $store, int $tangle, int $most = 14): ?self
+    {
+        $rows = DB::select('SELECT u.page_id, u.keeper_page, u.declared_page, u.declared, u.clicks, p.url, i.status, i.links_in, f.redirect_url, d.url AS declared_url FROM untangle_pages u JOIN pages p ON p.id = u.page_id JOIN page_index i ON i.page_id = u.page_id LEFT JOIN page_facts f ON f.page_id = u.page_id AND f.to_crawl = 0 LEFT JOIN pages d ON d.id = u.declared_page
+            WHERE u.store_id = ? AND u.tangle_id = ? ORDER BY u.clicks DESC, i.links_in DESC, u.page_id LIMIT 400', [$store->id, $tangle]);
+        if ($rows === []) {
+            return null;
+        }
+        $keeper = null;
+        $members = [];
+        $others = array_values(array_filter($rows, static fn (object $row): bool => (int) $row->page_id !== (int) $row->keeper_page));
+        foreach ($rows as $row) {
+            if ((int) $row->page_id === (int) $row->keeper_page) {
+                $keeper = ['page' => (int) $row->page_id, 'address' => self::address($row->url), 'line' => self::line($row), 'says' => (int) $row->declared_page === (int) $row->page_id ? 'names itself' : ($row->declared === '' ? 'names none' : 'names '.self::address($row->declared_url ?? $row->declared))];
+            }
+        }
+        foreach (array_slice($others, 0, $most) as $i => $row) {
+            [$says, $words, $aside] = match (true) {
+                (int) $row->status >= 300 && (int) $row->status < 400 => ['redirects', 'redirects', null],
+                (int) $row->keeper_page !== 0 && (int) $row->declared_page === (int) $row->keeper_page => ['declares', 'names it as canonical', null],
+                (int) $row->declared_page === (int) $row->page_id => ['itself', 'names itself', null],
+                (string) $row->declared === '' => ['nothing', 'says nothing', null],
+                default => ['elsewhere', 'names another', self::address($row->declared_url ?? $row->declared)],
+            };
+            $members[] = ['page' => (int) $row->page_id, 'x' => $i % 2 === 0 ? 0 : self::WIDTH - self::BOX, 'y' => self::ROW * intdiv($i, 2) + 4, 'side' => $i % 2, 'address' => self::address($row->url), 'line' => self::line($row), 'says' => $says, 'words' => $words, 'aside' => $aside];
+        }
+
+        return new self($tangle, $members, $keeper, max(1, (int) ceil(count($members) / 2)) * self::ROW + 6, count($others) - count($members));
+    }
+
+    /** An address as it is drawn: path and query, the end of it where it is long. */
+    public static function address(string $url): string
+    {
+        $target = (string) preg_replace('~^https?://[^/]+~', '', $url);
+        $target = rawurldecode($target === '' ? '/' : $target);
+
+        return mb_strlen($target) > 46 ? '…'.mb_substr($target, -45) : $target;
+    }
+
+    /** The most that an address takes, in words, for people who do not see the drawing. */
+    public function inWords(): string
+    {
+        $says = array_count_values(array_column($this->members, 'words'));
+
+        return ($this->keeper === null ? 'No keeper. ' : "Keeper: {$this->keeper['address']}, {$this->keeper['line']}. ").implode(', ', array_map(static fn (string $words, int $count): string => "$count $words", array_keys($says), $says)).($this->more > 0 ? ", {$this->more} more." : '.');
+    }
+
+    private static function line(object $row): string
+    {
+        return number_format((int) $row->clicks).((int) $row->clicks === 1 ? ' click, ' : ' clicks, ').number_format((int) $row->links_in).((int) $row->links_in === 1 ? ' link' : ' links');
+    }
+}

@@ -1,0 +1,28 @@
+@extends('frame')
+@section('title', 'Redirects')
+@php($path = static fn (?string $url): string => rawurldecode((string) preg_replace('~^https?://[^/]+~', '', (string) $url)))
+@section('content')
+    <div class="head"><h1>Redirect book</h1><span class="soft">@n($counts->n) {{ $counts->n == 1 ? 'line' : 'lines' }}{{ $others ? ', and '.number_format($others).' redirects live by our doing' : '' }}</span>
+        <div class="tools">As @foreach (['csv' => 'CSV', 'nginx.conf' => 'nginx', 'apache.conf' => 'Apache rules', 'apache.txt' => 'Apache map'] as $form => $label)<a href="{{ route('untangle.redirects.export', [$store, $form]) }}">{{ $label }}</a> @endforeach</div></div>
+    @include('untangle.tabs')
+    @if ($refused)<div class="note is-hand"><p>Refused:</p><ul>@foreach ($refused as $why)<li>{{ $why }}</li>@endforeach</ul></div>@endif
+    <p class="filters"><a href="{{ route('untangle.redirects', $store) }}" @if ($only === null) aria-current="true" @endif>All <span class="n">@n($counts->n)</span></a><a href="{{ route('untangle.redirects', [$store, 'only' => 'faults']) }}" @if ($only === 'faults') aria-current="true" @endif>At fault <span class="n">@n($counts->faults)</span></a><a href="{{ route('untangle.redirects', [$store, 'only' => 'waiting']) }}" @if ($only === 'waiting') aria-current="true" @endif>Not sent <span class="n">@n($counts->waiting)</span></a><a href="{{ route('untangle.redirects', [$store, 'only' => 'live']) }}" @if ($only === 'live') aria-current="true" @endif>Taken up <span class="n">@n($counts->live)</span></a>
+        @can('write', $store)@if ($counts->waiting > 0)<form method="post" action="{{ route('untangle.redirects.put', $store) }}">@csrf<button class="button is-growth">Make @n($counts->waiting) ready for release</button></form>@endif<form method="post" action="{{ route('untangle.redirects.hits', $store) }}">@csrf<button class="button">Ask the shop for hits</button></form>@endcan</p>
+    <table class="ledger tight">
+        <thead><tr><th scope="col">From</th><th scope="col">To</th><th scope="col" class="num">Status</th><th scope="col">Came by</th><th scope="col" class="num">Hits</th><th scope="col">State</th>@can('write', $store)<th scope="col"></th>@endcan</tr></thead>
+        <tbody>
+        @forelse ($rows as $row)
+            <tr><td class="clip g-page" title="{{ $row->from_url }}">{{ $path($row->from_url) }}</td><td class="clip g-page" title="{{ $row->to_url }}">{{ $row->to_url === 'gone' ? 'gone for good' : $path($row->to_url) }}</td><td class="num">{{ $row->status }}</td><td>{{ ['list' => 'a list', 'pattern' => 'a pattern', 'lost' => 'lost pages'][$row->origin] ?? $row->origin }}</td><td class="num" title="{{ $row->last_hit }}">@n($row->hits)</td>
+                <td class="clip w-why" title="{{ $row->fault }}">@if ($row->fault)<span class="state is-hand">{{ $row->fault }}</span>@else{{ $row->is_live ? 'taken up for release' : 'not sent' }}@endif</td>@can('write', $store)<td><form method="post" action="{{ route('untangle.redirects.drop', [$store, $row->id]) }}">@csrf<button class="button" aria-label="Take out {{ $path($row->from_url) }}">Take out</button></form></td>@endcan</tr>
+        @empty<tr><td colspan="7">No lines. Put addresses that have moved below; lost pages and changed slugs add theirs.</td></tr>@endforelse
+        </tbody>
+    </table>
+    @if ($next)<p class="pager"><a href="{{ route('untangle.redirects', [$store, 'only' => $only, 'after' => $next]) }}" rel="next">Next</a></p>@endif
+    @can('write', $store)
+        <div class="columns-even">
+            <form method="post" action="{{ route('untangle.redirects.add', $store) }}">@csrf<label class="label-line" for="lines">A list: old address, new address, status if any</label><textarea class="textarea wide" id="lines" name="lines" rows="7" placeholder="/old/lamp /lamp/new&#10;/sale/2019 /sale 302&#10;/never-again gone 410">{{ old('lines') }}</textarea><p class="form-end"><button class="button is-growth">Put into the book</button></p></form>
+            <form method="post" action="{{ route('untangle.redirects.add', $store) }}">@csrf<label class="label-line" for="from">A pattern: every known address that begins with</label><input class="input wide" id="from" name="from" value="{{ old('from') }}" placeholder="/collections/" required><label class="label-line" for="to">begins with this instead</label><input class="input wide" id="to" name="to" value="{{ old('to') }}" placeholder="/range/" required><p class="form-end"><button class="button is-growth">Put into the book</button></p></form>
+        </div>
+        <p class="hint">Requests are matched by decoded path and sorted parameters. Ways are shortened to one hop; what goes round or contradicts another line is not sent.</p>
+    @endcan
+@endsection
