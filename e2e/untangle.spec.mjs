@@ -1,0 +1,118 @@
+import { axe, ensureCrawl, expect, office, orchard, shopUrl, signIn, test } from './helpers.mjs';
+
+test.beforeAll(async () => {
+    await ensureCrawl();
+    orchard('untangle:find', '--store=tindrel', '--wait');
+});
+
+const number = async locator => Number((await locator.textContent()).replace(/[^\d]/g, ''));
+
+test('causes come first, safe ones apart from those that are a person’s call, and every screen can be used by everybody', async ({ page }) => {
+    await signIn(page, 'owner');
+    await page.getByRole('link', { name: /^Untangle/ }).click();
+    await expect(page.getByRole('heading', { name: 'Safe now' })).toBeVisible();
+    await expect(page.getByRole('heading', { name: 'Your call' })).toBeVisible();
+    await expect(page.getByRole('link', { name: 'One page at /range/*/* and /lamp/*' })).toBeVisible();
+    await axe(page);
+    for (const tab of ['Tangles', 'Declared', 'Parameters', 'Filters', 'Versions', 'Redirects', 'Lost', 'Slugs', 'To tell', 'Rules']) {
+        await page.getByRole('navigation', { name: 'Untangle' }).getByRole('link', { name: tab, exact: true }).click();
+        await expect(page.getByRole('navigation', { name: 'Untangle' }).getByRole('link', { name: tab, exact: true })).toHaveAttribute('aria-current', 'page');
+        await axe(page);
+        expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0);
+    }
+});
+
+test('the export agrees with what the shop really says', async () => {
+    const rows = JSON.parse(orchard('untangle:export', '--store=tindrel', '--json'));
+    const byUrl = new Map(rows.map(row => [row.url, row]));
+    expect(rows.length).toBeGreaterThan(2500);
+    // Every product is one tangle: its own address, its variants, its places in ranges. The shop’s own list of products says which.
+    let products = 0;
+    for (let after = ''; after !== null;) {
+        const batch = await office('GET', '/resources?limit=250&kind=product' + (after ? `&after=${after}` : ''));
+        for (const product of batch.items) {
+            const own = byUrl.get(shopUrl + product.path);
+            const addresses = rows.filter(row => { const url = new URL(row.url); return url.pathname === product.path || (url.pathname.startsWith('/range/') && url.pathname.endsWith('/' + product.slug) && url.pathname.split('/').length === 4); });
+            if (addresses.length < 2 || !own) continue;
+            products++;
+            expect(new Set(addresses.map(row => row.tangle)).size, product.path).toBe(1);
+            expect(new Set(addresses.map(row => row.keeper)), product.path).toEqual(new Set([shopUrl + product.path]));
+        }
+        after = batch.next;
+    }
+    expect(products).toBeGreaterThan(300);
+    // No two products share a tangle, copies included.
+    const tangles = new Map();
+    for (const row of rows.filter(row => row.tangle && /^\/lamp\/[^/?]+$/.test(new URL(row.url).pathname) && !new URL(row.url).search && !/-old/.test(row.url))) {
+        expect(tangles.get(row.tangle), `${row.url} beside`).toBeUndefined();
+        tangles.set(row.tangle, row.url);
+    }
+});
+
+test('a cause is looked at, decided by keyboard, and taken back; two pages are compared', async ({ page }) => {
+    await signIn(page, 'writer');
+    await page.goto('/s/tindrel/untangle');
+    await page.getByRole('link', { name: 'Variants: finish in /lamp/' }).focus();
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('heading', { name: 'Variants: finish in /lamp/' })).toBeVisible();
+    await axe(page);
+    await page.getByLabel('For all of them').focus();
+    await page.getByLabel('For all of them').selectOption({ label: 'keep apart' });
+    await page.keyboard.press('Tab');
+    await page.keyboard.press('Enter');
+    await expect(page.getByText('would mean:')).toBeVisible();
+    await page.getByRole('button', { name: 'Decide so' }).focus();
+    await page.keyboard.press('Enter');
+    await expect(page.getByText('Decided by')).toBeVisible();
+    await expect(page.getByText('0 to do')).toBeVisible();
+    await page.getByRole('button', { name: 'Let the store’s rule hold again' }).click();
+    await expect(page.getByText('Decided by')).toHaveCount(0);
+    // The drawing leads to a comparison, by keyboard too.
+    await page.locator('svg.tangle a').first().focus();
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('heading', { name: 'Two pages' })).toBeVisible();
+    await expect(page.getByText('A variant of one product').or(page.getByText('The same page')).first()).toBeVisible();
+    await axe(page);
+});
+
+test('everything that is safe is released in a first part and then the rest, seen live, and taken back as a whole', async ({ page }) => {
+    test.slow();
+    await signIn(page, 'approver');
+    await page.goto('/s/tindrel/untangle');
+    const before = await (await fetch(shopUrl + '/lamp/calder-empire-lampshade')).text().catch(() => '');
+    await page.getByRole('button', { name: /^Make all .* ready for release/ }).click();
+    await expect(page.getByText('changes are ready under Release')).toBeVisible();
+    await page.goto('/s/tindrel/release');
+    await expect(page.getByRole('heading', { name: 'Addresses ready to go' })).toBeVisible();
+    await axe(page);
+    const all = await number(page.locator('h2:has-text("Addresses ready to go") + p b').first());
+    expect(all).toBeGreaterThan(200);
+    await page.getByRole('button', { name: 'Send a first part, 5%' }).click();
+    const part = Math.ceil(all * 0.05);
+    await expect(page.getByText(`${part} of ${part} live in the shop`)).toBeVisible({ timeout: 60000 });
+    await expect(page.locator('#release-progress').getByText(`${part} seen on the page`)).toBeVisible({ timeout: 90000 });
+    await axe(page);
+    const first = page.url();
+    await page.goto('/s/tindrel/release');
+    await page.getByRole('button', { name: 'Send all that fit' }).click();
+    const rest = all - part;
+    await expect(page.getByText(`${rest} of ${rest} live in the shop`)).toBeVisible({ timeout: 240000 });
+    await expect(page.locator('#release-progress').getByText(`${rest} seen on the page`)).toBeVisible({ timeout: 240000 });
+    for (const release of [page.url(), first]) {
+        await page.goto(release);
+        await page.getByRole('button', { name: 'Take the whole release back' }).click();
+        await expect(page.getByText(/(\d+) of \1 live in the shop/)).toBeVisible({ timeout: 240000 });
+        const count = await number(page.locator('#release-progress .big-number'));
+        await expect(page.locator('#release-progress').getByText(`${count} seen on the page`)).toBeVisible({ timeout: 240000 });
+    }
+    expect(await (await fetch(shopUrl + '/lamp/calder-empire-lampshade')).text().catch(() => '')).toBe(before);
+});
+
+test('a viewer sees all of it and can change nothing', async ({ page }) => {
+    await signIn(page, 'viewer');
+    await page.goto('/s/tindrel/untangle');
+    await expect(page.getByRole('heading', { name: 'Safe now' })).toBeVisible();
+    await expect(page.getByRole('button', { name: /ready for release|Search anew/ })).toHaveCount(0);
+    await page.goto('/s/tindrel/untangle/redirects');
+    await expect(page.getByRole('button', { name: 'Put into the book' })).toHaveCount(0);
+});
