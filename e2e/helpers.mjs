@@ -32,8 +32,8 @@ export async function signIn(page, role) {
     await page.waitForURL(/\/s\/tindrel/);
 }
 
-export async function axe(page) {
-    for (const scheme of ['light', 'dark']) {
+export async function axe(page, schemes = ['light', 'dark']) {
+    for (const scheme of schemes) {
         await page.emulateMedia({ colorScheme: scheme });
         await page.waitForTimeout(100);
         const found = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice']).analyze();

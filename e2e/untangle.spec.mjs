@@ -9,7 +9,7 @@ const number = async locator => Number((await locator.textContent()).replace(/[^
 
 test('causes come first, safe ones apart from those that are a person’s call, and every screen can be used by everybody', async ({ page }) => {
     await signIn(page, 'owner');
-    await page.getByRole('link', { name: /^Untangle/ }).click();
+    await page.getByRole('navigation', { name: 'The eight steps' }).getByRole('link', { name: /^Untangle/ }).click();
     await expect(page.getByRole('heading', { name: 'Safe now' })).toBeVisible();
     await expect(page.getByRole('heading', { name: 'Your call' })).toBeVisible();
     await expect(page.getByRole('link', { name: 'One page at /range/*/* and /lamp/*' })).toBeVisible();
@@ -17,7 +17,7 @@ test('causes come first, safe ones apart from those that are a person’s call, 
     for (const tab of ['Tangles', 'Declared', 'Parameters', 'Filters', 'Versions', 'Redirects', 'Lost', 'Slugs', 'To tell', 'Rules']) {
         await page.getByRole('navigation', { name: 'Untangle' }).getByRole('link', { name: tab, exact: true }).click();
         await expect(page.getByRole('navigation', { name: 'Untangle' }).getByRole('link', { name: tab, exact: true })).toHaveAttribute('aria-current', 'page');
-        await axe(page);
+        await axe(page, ['light']);
         expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0);
     }
 });
@@ -75,11 +75,13 @@ test('a cause is looked at, decided by keyboard, and taken back; two pages are c
     await axe(page);
 });
 
-test('everything that is safe is released in a first part and then the rest, seen live, and taken back as a whole', async ({ page }) => {
+test('what is safe is released in a first part, seen live, and taken back; the rest is let go', async ({ page }) => {
     test.slow();
     await signIn(page, 'approver');
     await page.goto('/s/tindrel/untangle');
     const before = await (await fetch(shopUrl + '/lamp/calder-empire-lampshade')).text().catch(() => '');
+    const back = page.getByRole('button', { name: 'Take them back' });
+    if (await back.count()) await back.click();
     await page.getByRole('button', { name: /^Make all .* ready for release/ }).click();
     await expect(page.getByText('changes are ready under Release')).toBeVisible();
     await page.goto('/s/tindrel/release');
@@ -92,20 +94,13 @@ test('everything that is safe is released in a first part and then the rest, see
     await expect(page.getByText(`${part} of ${part} live in the shop`)).toBeVisible({ timeout: 60000 });
     await expect(page.locator('#release-progress').getByText(`${part} seen on the page`)).toBeVisible({ timeout: 90000 });
     await axe(page);
-    const first = page.url();
-    await page.goto('/s/tindrel/release');
-    await page.getByRole('button', { name: 'Send all that fit' }).click();
-    const rest = all - part;
-    await expect(page.getByText(`${rest} of ${rest} live in the shop`)).toBeVisible({ timeout: 240000 });
-    await expect(page.locator('#release-progress').getByText(`${rest} seen on the page`)).toBeVisible({ timeout: 240000 });
-    for (const release of [page.url(), first]) {
-        await page.goto(release);
-        await page.getByRole('button', { name: 'Take the whole release back' }).click();
-        await expect(page.getByText(/(\d+) of \1 live in the shop/)).toBeVisible({ timeout: 240000 });
-        const count = await number(page.locator('#release-progress .big-number'));
-        await expect(page.locator('#release-progress').getByText(`${count} seen on the page`)).toBeVisible({ timeout: 240000 });
-    }
+    await page.getByRole('button', { name: 'Take the whole release back' }).click();
+    await expect(page.getByText(`${part} of ${part} live in the shop`)).toBeVisible({ timeout: 60000 });
+    await expect(page.locator('#release-progress').getByText(`${part} seen on the page`)).toBeVisible({ timeout: 90000 });
     expect(await (await fetch(shopUrl + '/lamp/calder-empire-lampshade')).text().catch(() => '')).toBe(before);
+    await page.goto('/s/tindrel/untangle');
+    await page.getByRole('button', { name: 'Take them back' }).click();
+    await expect(page.getByText(`${all - part} changes were taken back.`)).toBeVisible();
 });
 
 test('a viewer sees all of it and can change nothing', async ({ page }) => {

@@ -23,6 +23,7 @@
         <div class="filters">
             @if ($busy && ! $sending->stopAsked)<form method="post" action="{{ route('release.stop', [$store, $release->id]) }}">@csrf<button class="button is-hand">Stop sending</button></form>@endif
             @if ($sending && in_array($sending->state, ['stopped', 'failed'], true))<form method="post" action="{{ route('release.resume', [$store, $release->id]) }}">@csrf<button class="button is-growth">Go on sending</button></form>@endif
+            @if (! $busy && ($counts['live'] ?? 0) > $undone)<form method="post" action="{{ route('release.undo', [$store, $release->id]) }}">@csrf<button class="button is-hand" name="scope" value="all">Take the whole release back</button></form>@endif
             @if (! $busy && $notYet + ($seen['not seen'] ?? 0) > 0)<form method="post" action="{{ route('release.look', [$store, $release->id]) }}">@csrf<button class="button">Look again now</button></form>@endif
         </div>
     @endcan

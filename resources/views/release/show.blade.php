@@ -27,7 +27,7 @@
         @if ($next)<p class="pager"><a href="{{ route('release.show', [$store, $release->id, 'after' => $next]) }}" rel="next">Next</a></p>@endif
         @can('release', $store)
             @if (($counts['live'] ?? 0) > $undone)
-                <div class="filters"><button class="button is-hand" name="scope" value="ticked">Take the ticked ones back</button> <button class="button is-hand" name="scope" value="all">Take the whole release back</button></div>
+                <div class="filters"><button class="button is-hand" name="scope" value="ticked">Take the ticked ones back</button></div>
             @endif
         @endcan
     </form>

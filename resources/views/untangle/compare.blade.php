@@ -14,7 +14,7 @@
     <div class="head"><h1>Two pages</h1>@if ($kin)<span class="state {{ $kin->kinship->tangles() ? 'is-growth' : '' }}">{{ ucfirst($kin->kinship->words()) }}: {{ $kin->reason }}</span>@endif</div>
     @include('untangle.tabs')
     <table class="ledger compare">
-        <thead><tr><th scope="col"></th>@foreach ($pages as $page)<th scope="col"><a href="{{ route('page', [$store, $page->id]) }}">{{ $path($page->url) }}</a>@if ($page->keeper_page == $page->id) <span class="state is-growth">keeper</span>@endif</th>@endforeach</tr></thead>
+        <thead><tr><td></td>@foreach ($pages as $page)<th scope="col"><a href="{{ route('page', [$store, $page->id]) }}">{{ $path($page->url) }}</a>@if ($page->keeper_page == $page->id) <span class="state is-growth">keeper</span>@endif</th>@endforeach</tr></thead>
         <tbody>@foreach ($facts as $label => $fact)@php($values = [$fact($pages[0]), $fact($pages[1])])<tr><th scope="row">{{ $label }}</th>@foreach ($values as $value)<td>@if ($values[0] !== $values[1])<ins>{{ $value === '' ? 'none' : $value }}</ins>@else{{ $value }}@endif</td>@endforeach</tr>@endforeach</tbody>
     </table>
     @if ($kin)<p>@if ($kin->difference)Told apart by {{ $kin->difference->words() }}. @endif Of 100 runs of three words {{ (int) round(100 * $kin->likeness) }} stand on both.</p>@endif

@@ -2,7 +2,7 @@
 @section('title', 'Untangle')
 @section('content')
     <div class="head"><h1>Untangle</h1><span class="soft">@if ($state)@n($safe->sum('urls') + $yours->sum('urls') + $decided->sum('urls') + $fine->sum('urls')) addresses beside or wrong about their keeper, found {{ Illuminate\Support\Carbon::parse($state->found_at)->setTimezone($store->timezone)->format('D j M, H:i') }}@endif</span>
-        <div class="tools">@if ($ready > 0)<a href="{{ route('release', $store) }}"><b>@n($ready)</b> changes ready under Release</a>@endif @can('write', $store)<form method="post" action="{{ route('untangle.find', $store) }}">@csrf<button class="button">Search anew</button></form>@endcan <span>As <a href="{{ route('untangle.export', [$store, 'csv']) }}">CSV</a> <a href="{{ route('untangle.export', [$store, 'xlsx']) }}">XLSX</a></span></div></div>
+        <div class="tools">@if ($ready > 0)<a href="{{ route('release', $store) }}"><b>@n($ready)</b> changes ready under Release</a>@can('write', $store)<form method="post" action="{{ route('untangle.drop', $store) }}">@csrf<button class="button">Take them back</button></form>@endcan @endif @can('write', $store)<form method="post" action="{{ route('untangle.find', $store) }}">@csrf<button class="button">Search anew</button></form>@endcan <span>As <a href="{{ route('untangle.export', [$store, 'csv']) }}">CSV</a> <a href="{{ route('untangle.export', [$store, 'xlsx']) }}">XLSX</a></span></div></div>
     @include('untangle.tabs')
     @include('untangle.progress')
     @if (! $state)

@@ -2,7 +2,7 @@
     $width = App\Untangle\Lists\TanglePicture::WIDTH;
     $middle = $picture->height / 2;
 @endphp
-<svg class="tangle" viewBox="0 0 {{ $width }} {{ max(64, $picture->height) }}" role="img" aria-label="{{ $picture->inWords() }}">
+<svg class="tangle" viewBox="0 0 {{ $width }} {{ max(64, $picture->height) }}" role="group" aria-label="{{ $picture->inWords() }}">
     <defs>
         <marker id="to-keeper" viewBox="0 0 8 8" refX="7" refY="4" markerWidth="8" markerHeight="8" orient="auto-start-reverse"><path d="M0 0 L8 4 L0 8 z" class="tip"/></marker>
         <marker id="to-hand" viewBox="0 0 8 8" refX="7" refY="4" markerWidth="8" markerHeight="8" orient="auto-start-reverse"><path d="M0 0 L8 4 L0 8 z" class="tip is-hand"/></marker>
