@@ -75,7 +75,7 @@ if (DB::table('page_index')->where('store_id', $demo->id)->count() < 1000) {
 $find($demo->id);
 app(StoreOptions::class)->set($demo->refresh(), 'clicks_at_risk', '100');
 $members = DB::select("SELECT u.page_id, k.url, c.sort FROM untangle_pages u JOIN page_index i ON i.page_id = u.page_id JOIN pages k ON k.id = u.keeper_page JOIN untangle_causes c ON c.id = u.cause_id WHERE u.store_id = ? AND u.keeper_page > 0 AND u.keeper_page <> u.page_id AND i.status = 200 AND c.sort IN ('path', 'variant', 'parameter') ORDER BY u.page_id LIMIT 2000", [$demo->id]);
-$put = app(AddressChanges::class)->put($demo, array_map(static fn (object $row): array => ['page' => (int) $row->page_id, 'field' => $row->sort === 'path' ? AddressField::Redirect : AddressField::Canonical, 'value' => (string) $row->url, 'why' => 'bench'], $members), Origin::Hand, null);
+$put = app(AddressChanges::class)->put($demo, array_values(array_map(static fn (object $row): array => ['page' => (int) $row->page_id, 'field' => $row->sort === 'path' ? AddressField::Redirect : AddressField::Canonical, 'value' => (string) $row->url, 'why' => 'bench'], $members)), Origin::Hand, null);
 $work = static function (array $made): array {
     $start = microtime(true);
     app(WorkDesk::class)->workToEnd($made['work']);

@@ -14,6 +14,7 @@ Route::middleware(['web', 'auth', 'can:view,store'])->prefix('/s/{store}/untangl
     Route::get('/', [UntangleController::class, 'index'])->name('untangle');
     Route::get('/progress', [UntangleController::class, 'progress'])->name('untangle.progress');
     Route::get('/causes/{cause}', [UntangleController::class, 'cause'])->whereNumber('cause')->name('untangle.cause');
+    Route::get('/causes/{cause}/plan', [UntangleController::class, 'plan'])->whereNumber('cause')->name('untangle.plan');
     Route::get('/export.{format}', [UntangleController::class, 'export'])->name('untangle.export');
     Route::get('/troubles', [UntangleController::class, 'troubles'])->name('untangle.troubles');
     Route::get('/parameters', [UntangleController::class, 'parameters'])->name('untangle.parameters');

@@ -67,6 +67,9 @@ final class Grouping
     /** @var array<string, array{sort: CauseSort, urls: int, to_do: int, tangles: array<int, true>, clicks: int, impressions: int, exceptions: int, sureness: float, safe: int, actions: array<string, int>, example: int, decision: ?string}> */
     private array $causes = [];
 
+    /** @var ?array<int, string> */
+    private ?array $facets = null;
+
     private readonly Rules $rules;
 
     private readonly Declarations $ways;
@@ -417,8 +420,11 @@ final class Grouping
     private function parametersThat(ParameterEffect $effect, SeenPage $page): array
     {
         $url = PageUrl::parse($page->url);
+        if ($url === null) {
+            return [];
+        }
         $names = [];
-        foreach ($url === null ? [] : AddressForm::parameters($url) as [$name]) {
+        foreach (AddressForm::parameters($url) as [$name]) {
             ($this->effects[AddressForm::scopeOf($url)." $name"] ?? null) === $effect && $names[] = $name;
         }
         sort($names);
@@ -429,9 +435,7 @@ final class Grouping
     /** @return array<int, string> state of narrowed lists, as of the last time */
     private function facets(): array
     {
-        static $facets = [];
-
-        return $facets[$this->run->workId] ??= DB::table('untangle_facets')->where('store_id', $this->store->id)->pluck('state', 'page_id')->all();
+        return $this->facets ??= DB::table('untangle_facets')->where('store_id', $this->store->id)->pluck('state', 'page_id')->all();
     }
 
     /** @return array{sort: CauseSort, urls: int, to_do: int, tangles: array<int, true>, clicks: int, impressions: int, exceptions: int, sureness: float, safe: int, actions: array<string, int>, example: int, decision: ?string} */
@@ -491,8 +495,37 @@ final class Grouping
             Bulk::write('untangle_pages', self::COLUMNS, $rows);
             Bulk::write('untangle_tangles', ['store_id', 'tangle_id', 'keeper_page', 'pages', 'clicks', 'impressions', 'to_do', 'is_safe', 'lead_points', 'points', 'reasons'], $tangleRows);
             $progress = $this->run->progress();
-            DB::table('untangle_states')->upsert([['store_id' => $this->store->id, 'found_at' => now(), 'pages' => count($rows), 'candidates' => is_int($progress['candidates'] ?? null) ? $progress['candidates'] : 0, 'judged' => is_int($progress['judged'] ?? null) ? $progress['judged'] : 0]], ['store_id'], ['found_at', 'pages', 'candidates', 'judged']);
+            DB::table('untangle_states')->upsert([['store_id' => $this->store->id, 'found_at' => now(), 'pages' => count($rows), 'candidates' => is_int($progress['candidates'] ?? null) ? $progress['candidates'] : 0, 'judged' => is_int($progress['judged'] ?? null) ? $progress['judged'] : 0, 'totals' => json_encode($this->totals($rows), JSON_THROW_ON_ERROR)]], ['store_id'], ['found_at', 'pages', 'candidates', 'judged', 'totals']);
         });
+    }
+
+    /**
+     * What the screen of what is declared adds up, counted once.
+     *
+     * @param  array<int, list<int|string>>  $rows
+     * @return array{verdicts: array<string, array{int, int, int}>, chosen: array{int, int, int}, listed: array{int, int}, linked: array{int, int}} pages, clicks, impressions; of chosen the third is how many are another market's; of linked the second is links
+     */
+    private function totals(array $rows): array
+    {
+        $verdicts = [];
+        $chosen = [0, 0, 0];
+        $listed = $linked = [0, 0];
+        foreach ($rows as $id => $row) {
+            $page = $this->inventory->pages[$id];
+            $sum = $verdicts[(string) $row[11]] ?? [0, 0, 0];
+            $verdicts[(string) $row[11]] = [$sum[0] + 1, $sum[1] + $page->clicks, $sum[2] + $page->impressions];
+            $other = (int) $row[16];
+            $meant = (int) $row[10] !== 0 ? (int) $row[10] : ((int) $row[3] !== 0 ? (int) $row[3] : $id);
+            if ($other !== 0 && $other !== $id && $other !== $meant) {
+                $chosen = [$chosen[0] + 1, $chosen[1] + $page->clicks, $chosen[2] + ($this->inventory->pages[$other]->market === $page->market ? 0 : 1)];
+            }
+            if ((int) $row[3] !== 0 && (int) $row[3] !== $id) {
+                $listed = $page->inSitemap ? [$listed[0] + 1, $listed[1] + $page->clicks] : $listed;
+                $linked = $page->linksIn > 0 ? [$linked[0] + 1, $linked[1] + $page->linksIn] : $linked;
+            }
+        }
+
+        return ['verdicts' => $verdicts, 'chosen' => $chosen, 'listed' => $listed, 'linked' => $linked];
     }
 
     private function writeCauses(): void

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Untangle\Finding;
 
 use App\Store\Models\Store;
+use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Duplicates\AddressForm;
 use Orchard\Core\Duplicates\ParameterEffect;
@@ -38,6 +39,14 @@ final class Knowledge
         $settings = $store->options();
 
         return new TellingWords($words, [$store->name, ...$settings->brandTerms, ...array_values(array_filter($store->markets()->pluck('brand')->all(), is_string(...)))]);
+    }
+
+    /** The same, as of the newest finding: for screens, which must not read twenty thousand products. */
+    public static function tellingOf(Store $store): TellingWords
+    {
+        $found = (string) DB::table('untangle_states')->where('store_id', $store->id)->value('found_at');
+
+        return Cache::remember("untangle telling {$store->id} $found", 86400, static fn (): TellingWords => self::telling($store));
     }
 
     /** @param  array<string, ParameterEffect>|null  $effects  what is known of parameters by "scope name"; null to look it up */

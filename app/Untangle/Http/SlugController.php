@@ -17,7 +17,7 @@ final class SlugController
     {
         $all = $request->query('all') === '1';
 
-        return view('untangle.slugs', ['store' => $store, 'all' => $all] + SlugAdvice::list($store, (int) $request->query('after', '0'), 50, $all));
+        return view('untangle.slugs', ['store' => $store, 'all' => $all] + SlugAdvice::list($store, (int) $request->query('after', '0'), 30, $all));
     }
 
     public function change(Request $request, Store $store): RedirectResponse

@@ -61,7 +61,7 @@ final class TangleController
             $pages[] = DB::table('pages as p')->join('page_index as i', 'i.page_id', '=', 'p.id')->leftJoin('page_facts as f', static fn ($join) => $join->on('f.page_id', '=', 'p.id')->where('f.to_crawl', 0))->leftJoin('page_products as n', 'n.page_id', '=', 'p.id')->leftJoin('untangle_pages as u', static fn ($join) => $join->on('u.page_id', '=', 'p.id')->on('u.store_id', '=', 'p.store_id'))
                 ->where('p.store_id', $store->id)->where('p.id', $id)->first(['p.id', 'p.url', 'i.status', 'i.why_not', 'i.kind', 'i.depth', 'i.links_in', 'i.words', 'i.clicks', 'i.impressions', 'i.position_milli', 'i.orders', 'i.revenue', 'f.title', 'f.description', 'f.h1s', 'f.language', 'n.number', 'n.price', 'u.declared', 'u.verdict', 'u.tangle_id', 'u.keeper_page']) ?? abort(404);
         }
-        $identities = new Identities($store, $telling = Knowledge::telling($store));
+        $identities = new Identities($store, $telling = Knowledge::tellingOf($store));
         $known = DB::table('untangle_identities')->where('store_id', $store->id)->whereIn('page_id', [$pages[0]->id, $pages[1]->id])->count() === ($pages[0]->id === $pages[1]->id ? 1 : 2);
         [$a, $b] = $known ? [$identities->of((int) $pages[0]->id), $identities->of((int) $pages[1]->id)] : [null, null];
 

@@ -64,8 +64,16 @@ final class UntangleController
 
         return view('untangle.cause', [
             'store' => $store, 'cause' => $row, 'sort' => $sort, 'which' => $which, 'pages' => $pages->take(self::PAGE), 'next' => $pages->count() > self::PAGE ? $pages[self::PAGE - 1] : null, 'rule' => Rules::of($store)->choice($sort),
-            'choice' => $choice, 'preview' => $choice === null ? null : Decisions::preview($store, $cause, $sort, $choice), 'picture' => $tangle === 0 ? null : TanglePicture::of($store, $tangle, 6), 'plan' => (int) $row->to_do > 0 && (int) $row->to_do <= 3000 ? Plan::of($store, self::toDo($store, $cause)) : null,
+            'choice' => $choice, 'preview' => $choice === null ? null : Decisions::preview($store, $cause, $sort, $choice), 'picture' => $tangle === 0 ? null : TanglePicture::of($store, $tangle, 6),
         ]);
+    }
+
+    /** What would be changed for a cause, proved: a fragment of its own, for it looks at all of its addresses. */
+    public function plan(Store $store, int $cause): View
+    {
+        $row = DB::table('untangle_causes')->where('store_id', $store->id)->where('id', $cause)->first() ?? abort(404);
+
+        return view('untangle.plan', ['store' => $store, 'cause' => $row, 'plan' => Plan::of($store, self::toDo($store, $cause))]);
     }
 
     public function export(Store $store, string $format): StreamedResponse
@@ -80,9 +88,13 @@ final class UntangleController
     /** What is declared, by what it is worth; and where the search engine chose otherwise. */
     public function troubles(Request $request, Store $store): View
     {
-        $counts = DB::table('untangle_pages')->where('store_id', $store->id)->groupBy('verdict')->selectRaw('verdict, COUNT(*) AS pages, SUM(clicks) AS clicks, SUM(impressions) AS impressions')->get()
-            ->map(static fn (object $row): array => ['verdict' => CanonicalVerdict::fromKey((string) $row->verdict) ?? CanonicalVerdict::NotNeeded, 'pages' => (int) $row->pages, 'clicks' => (int) $row->clicks, 'impressions' => (int) $row->impressions])
-            ->sortBy([static fn (array $a, array $b): int => $b['verdict']->isFault() <=> $a['verdict']->isFault() ?: $b['clicks'] <=> $a['clicks'] ?: $b['pages'] <=> $a['pages']])->values();
+        /** @var array{verdicts?: array<string, array{int, int, int}>, chosen?: array{int, int, int}, listed?: array{int, int}, linked?: array{int, int}} $totals */
+        $totals = (array) json_decode((string) DB::table('untangle_states')->where('store_id', $store->id)->value('totals'), true);
+        $counts = [];
+        foreach ($totals['verdicts'] ?? [] as $key => [$pages, $clicks, $impressions]) {
+            $counts[] = ['verdict' => CanonicalVerdict::fromKey((string) $key) ?? CanonicalVerdict::NotNeeded, 'pages' => $pages, 'clicks' => $clicks, 'impressions' => $impressions];
+        }
+        usort($counts, static fn (array $a, array $b): int => $b['verdict']->isFault() <=> $a['verdict']->isFault() ?: $b['clicks'] <=> $a['clicks'] ?: $b['pages'] <=> $a['pages']);
         $asked = is_string($request->query('verdict')) ? $request->query('verdict') : null;
         [$clicks, $after] = self::place($request);
         $pages = collect();
@@ -92,13 +104,8 @@ final class UntangleController
                 ->when($after !== null, static fn ($query) => $query->whereRaw('(u.clicks < ? OR (u.clicks = ? AND u.page_id < ?))', [$clicks, $clicks, $after]))
                 ->orderByDesc('u.clicks')->orderByDesc('u.page_id')->limit(self::PAGE + 1)->get(['u.*', 'p.url', 'k.url as keeper_url', 'c.url as chosen_url']);
         }
-        // Pages for which the engine kept another market's page: never to be folded, only to be told apart for it.
-        $chosen = DB::selectOne('SELECT COUNT(*) AS pages, COALESCE(SUM(u.clicks), 0) AS clicks, COALESCE(SUM(i.market_id <> c.market_id), 0) AS markets FROM untangle_pages u JOIN page_index i ON i.store_id = u.store_id AND i.page_id = u.page_id JOIN page_index c ON c.store_id = u.store_id AND c.page_id = u.chosen_page
-            WHERE u.store_id = ? AND u.chosen_page > 0 AND u.chosen_page <> u.page_id AND u.chosen_page <> IF(u.declared_page > 0, u.declared_page, IF(u.keeper_page > 0, u.keeper_page, u.page_id))', [$store->id]);
 
-        return view('untangle.troubles', ['store' => $store, 'counts' => $counts, 'asked' => $asked, 'verdict' => $asked === null ? null : CanonicalVerdict::fromKey($asked), 'pages' => $pages->take(self::PAGE), 'next' => $pages->count() > self::PAGE ? $pages[self::PAGE - 1] : null, 'chosen' => $chosen,
-            'listed' => DB::selectOne('SELECT COUNT(*) AS pages, COALESCE(SUM(u.clicks), 0) AS clicks FROM untangle_pages u JOIN page_index i ON i.store_id = u.store_id AND i.page_id = u.page_id WHERE u.store_id = ? AND u.keeper_page > 0 AND u.keeper_page <> u.page_id AND (i.sources & 16) <> 0', [$store->id]),
-            'linked' => DB::selectOne('SELECT COUNT(*) AS pages, COALESCE(SUM(i.links_in), 0) AS links FROM untangle_pages u JOIN page_index i ON i.store_id = u.store_id AND i.page_id = u.page_id WHERE u.store_id = ? AND u.keeper_page > 0 AND u.keeper_page <> u.page_id AND i.links_in > 0', [$store->id])]);
+        return view('untangle.troubles', ['store' => $store, 'counts' => $counts, 'asked' => $asked, 'verdict' => $asked === null ? null : CanonicalVerdict::fromKey($asked), 'pages' => $pages->take(self::PAGE), 'next' => $pages->count() > self::PAGE ? $pages[self::PAGE - 1] : null, 'chosen' => $totals['chosen'] ?? [0, 0, 0], 'listed' => $totals['listed'] ?? [0, 0], 'linked' => $totals['linked'] ?? [0, 0]]);
     }
 
     public function parameters(Store $store): View

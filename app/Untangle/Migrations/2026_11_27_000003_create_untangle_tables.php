@@ -74,7 +74,7 @@ return new class extends Migration
             UNIQUE (store_id, page_id, purpose), KEY (store_id, sent_at, id)
         ) $utf8;
         CREATE TABLE untangle_states (
-            store_id BIGINT UNSIGNED PRIMARY KEY, found_at DATETIME NOT NULL, pages INT UNSIGNED NOT NULL, candidates BIGINT UNSIGNED NOT NULL, judged BIGINT UNSIGNED NOT NULL
+            store_id BIGINT UNSIGNED PRIMARY KEY, found_at DATETIME NOT NULL, pages INT UNSIGNED NOT NULL, candidates BIGINT UNSIGNED NOT NULL, judged BIGINT UNSIGNED NOT NULL, totals JSON NOT NULL
         );
         ");
     }

@@ -18,12 +18,7 @@
             <p>Decided by {{ $cause->user_name ?? 'command line' }} on {{ Illuminate\Support\Carbon::parse($cause->decided_at)->setTimezone($store->timezone)->format('j M Y') }}: {{ $sort->choices()[$cause->decision] ?? $cause->decision }}. It covers what later crawls find. @can('write', $store)<form method="post" class="inline" action="{{ route('untangle.cause.decide', [$store, $cause->id]) }}">@csrf<button class="button">Let the store’s rule hold again</button></form>@endcan</p>
         @endif
     </div><div>
-        @if ($plan !== null && ($plan->changes !== [] || $plan->heldBack !== []))
-            <p>After it: @foreach ($plan->counts() as $field => $count)@if (! $loop->first), @endif<b>@n($count)</b> {{ $field }}{{ $count === 1 ? '' : ($field === 'robots' ? '' : 's') }}@endforeach @if ($plan->keepers)(@n($plan->keepers) make keepers name themselves)@endif, @n($plan->clicks) clicks concerned. Each address then ends in one hop at a page that may be listed.@if ($plan->heldBack) <b>@n(count($plan->heldBack)) held back</b>: {{ array_values($plan->heldBack)[0] }}.@endif</p>
-            @can('write', $store)
-                <form method="post" action="{{ route('untangle.cause.carry', [$store, $cause->id]) }}" class="filters">@csrf<button class="button is-growth" name="which" value="safe">Make the safe ones ready</button> <button class="button" name="which" value="all">Make all @n(count($plan->changes)) ready for release</button></form>
-            @endcan
-        @endif
+        @if ($cause->to_do > 0 && $cause->action !== 'rewrite')<div hx-get="{{ route('untangle.plan', [$store, $cause->id]) }}" hx-trigger="load" hx-swap="outerHTML"><p class="soft">Proving what would be changed …</p></div>@endif
         @if ($cause->action === 'rewrite' && $cause->to_do > 0)@can('write', $store)<form method="post" action="{{ route('untangle.rewrite', $store) }}">@csrf<input type="hidden" name="cause" value="{{ $cause->id }}"><button class="button is-growth">Take them to the writing desk</button></form>@endcan @endif
     </div></div>
     @if ($picture)@include('untangle.picture')@endif

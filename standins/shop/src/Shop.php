@@ -17,6 +17,8 @@ final class Shop
     {
         $this->db = new PDO('sqlite:'.$dir.'/shop.sqlite', options: [PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION, PDO::ATTR_DEFAULT_FETCH_MODE => PDO::FETCH_ASSOC]);
         $this->db->exec('PRAGMA journal_mode=WAL; PRAGMA synchronous=NORMAL; PRAGMA busy_timeout=10000; PRAGMA cache_size=-16000');
+        // A shop that was grown before addresses could be set has no table for them yet.
+        $this->db->exec("CREATE TABLE IF NOT EXISTS addresses (target TEXT PRIMARY KEY, version INTEGER NOT NULL, canonical TEXT NOT NULL DEFAULT '', robots TEXT NOT NULL DEFAULT '', redirect TEXT NOT NULL DEFAULT '', hits INTEGER NOT NULL DEFAULT 0, last_hit TEXT)");
     }
 
     public function createTables(): void
@@ -31,7 +33,6 @@ final class Shop
             CREATE TABLE shelf (collection TEXT NOT NULL, product TEXT NOT NULL, place INTEGER NOT NULL, PRIMARY KEY (collection, place));
             CREATE INDEX shelf_product ON shelf (product);
             CREATE TABLE redirects (path TEXT PRIMARY KEY, target TEXT NOT NULL, status INTEGER NOT NULL);
-            CREATE TABLE addresses (target TEXT PRIMARY KEY, version INTEGER NOT NULL, canonical TEXT NOT NULL DEFAULT \'\', robots TEXT NOT NULL DEFAULT \'\', redirect TEXT NOT NULL DEFAULT \'\', hits INTEGER NOT NULL DEFAULT 0, last_hit TEXT);
             CREATE TABLE switches (name TEXT PRIMARY KEY, value INTEGER NOT NULL);
             CREATE TABLE changes (number INTEGER PRIMARY KEY, resource TEXT NOT NULL, version INTEGER NOT NULL, fields TEXT NOT NULL);
             CREATE TABLE bucket (id INTEGER PRIMARY KEY, tokens REAL NOT NULL, at REAL NOT NULL, calls INTEGER NOT NULL, writes INTEGER NOT NULL);
