@@ -112,7 +112,7 @@ write_env() {
 # console ARGS...: a command of the application, as the one user, with this instance's database.
 console() {
     [ -f "$VAR/env" ] || die "Nothing has been started here yet: bin/orchard start"
-    as_user env ORCHARD_VAR="$VAR" php -d opcache.enable_cli=1 -d opcache.jit=tracing -d opcache.jit_buffer_size=64M -d memory_limit=512M "$ROOT/artisan" "$@"
+    as_user env ORCHARD_VAR="$VAR" php -d opcache.enable_cli=1 -d opcache.jit=tracing -d opcache.jit_buffer_size=64M -d memory_limit=768M "$ROOT/artisan" "$@"
 }
 
 write_configs() {
@@ -245,7 +245,7 @@ CNF
 }
 
 write_supervisor() {
-    local php="php -d opcache.enable_cli=1 -d opcache.jit=tracing -d opcache.jit_buffer_size=64M -d memory_limit=512M $ROOT/artisan"
+    local php="php -d opcache.enable_cli=1 -d opcache.jit=tracing -d opcache.jit_buffer_size=64M -d memory_limit=768M $ROOT/artisan"
     local opcache="-d opcache.enable=1 -d opcache.memory_consumption=192 -d opcache.max_accelerated_files=20000 -d opcache.revalidate_freq=0 -d opcache.interned_strings_buffer=16"
     local root_flag=""
     [ "$RUN_AS" = root ] && root_flag="-R"

@@ -22,7 +22,7 @@ final class Judge
     private const UNLIKE = 0.3;
 
     /** Pages whose readings are kept. */
-    private const MEMORY = 3000;
+    private const MEMORY = 1500;
 
     /** @var array<int, Reading> by page */
     private array $readings = [];

@@ -105,7 +105,7 @@ final class FindWork implements LongWork
      */
     private function pairs(WorkRun $run, Store $store, Identities $identities): array
     {
-        $finder = self::finder($store, $identities);
+        $finder = self::finder($store, $identities, true);
         $inventory = new Inventory($store);
         $effects = Knowledge::effects($store);
         $parameters = new Parameters($store);
@@ -167,7 +167,7 @@ final class FindWork implements LongWork
     /** @return array{string, int} */
     private function group(WorkRun $run, Store $store, Identities $identities, Judge $judge): array
     {
-        $finder = self::finder($store, $identities);
+        $finder = self::finder($store, $identities, false);
         $inventory = new Inventory($store);
         $versions = self::addVersions($store, $finder, $inventory);
         (new Grouping($run, $inventory, $finder, $identities, $judge, $versions))->work();
@@ -175,10 +175,10 @@ final class FindWork implements LongWork
         return ['done', 0];
     }
 
-    private static function finder(Store $store, Identities $identities): TangleFinder
+    private static function finder(Store $store, Identities $identities, bool $withSignatures): TangleFinder
     {
         $finder = new TangleFinder(Knowledge::form($store));
-        foreach ($identities->marks() as $marks) {
+        foreach ($identities->marks($withSignatures) as $marks) {
             $finder->add($marks);
         }
         foreach (DB::table('untangle_decisions')->where('store_id', $store->id)->where('sort', 'apart')->pluck('page_id') as $page) {

@@ -115,10 +115,10 @@ final class Grouping
         foreach (DB::table('untangle_causes')->where('store_id', $this->store->id)->whereNotNull('decision')->get() as $row) {
             $this->cause((string) $row->name, CauseSort::from((string) $row->sort))['decision'] = (string) $row->decision;
         }
-        $rows = [];
+        $rows = new RowShelf;
         foreach ($this->inventory->pages as $page) {
             if ($page->status > 0) {
-                $rows[$page->id] = $this->row($page);
+                $rows->add($this->row($page));
                 $this->run->beat();
             }
         }
@@ -467,20 +467,17 @@ final class Grouping
         }
     }
 
-    /** @param  array<int, list<int|string>>  $rows */
-    private function write(array $rows): void
+    private function write(RowShelf $rows): void
     {
         $this->writeCauses();
         $ids = DB::table('untangle_causes')->where('store_id', $this->store->id)->pluck('id', 'name')->all();
         $tangleRows = [];
         $toDo = $safe = [];
-        foreach ($rows as $id => $row) {
-            $row[4] = (int) ($ids[$row[4]] ?? 0);
+        foreach ($rows->all() as $row) {
             if ($row[2] !== 0 && $row[13] !== Means::Leave->value) {
                 $toDo[$row[2]] = ($toDo[$row[2]] ?? 0) + 1;
                 $safe[$row[2]] = ($safe[$row[2]] ?? 0) + (int) $row[15];
             }
-            $rows[$id] = array_values($row);
         }
         foreach ($this->tangles as $tangle => $group) {
             $keeper = $this->keepers[$tangle];
@@ -489,28 +486,35 @@ final class Grouping
             $tangleRows[] = [$this->store->id, $tangle, $keeper->page ?? 0, count($group), array_sum(array_column($pages, 'clicks')), array_sum(array_column($pages, 'impressions')), $toDo[$tangle] ?? 0, ($toDo[$tangle] ?? 0) === ($safe[$tangle] ?? 0) ? 1 : 0,
                 $keeper === null || $keeper->lead === INF ? 1000 : (int) round(100 * min(10, $keeper->lead)), json_encode((object) $points, JSON_THROW_ON_ERROR), mb_substr(implode('; ', $keeper->reasons ?? []), 0, 500)];
         }
-        $this->run->fenced(function () use ($rows, $tangleRows): void {
+        $totals = $this->totals($rows);
+        $named = static function () use ($rows, $ids): \Generator {
+            foreach ($rows->all() as $row) {
+                $row[4] = (int) ($ids[$row[4]] ?? 0);
+                yield array_values($row);
+            }
+        };
+        $this->run->fenced(function () use ($rows, $named, $tangleRows, $totals): void {
             DB::delete('DELETE FROM untangle_pages WHERE store_id = ?', [$this->store->id]);
             DB::delete('DELETE FROM untangle_tangles WHERE store_id = ?', [$this->store->id]);
-            Bulk::write('untangle_pages', self::COLUMNS, $rows);
+            Bulk::write('untangle_pages', self::COLUMNS, $named());
             Bulk::write('untangle_tangles', ['store_id', 'tangle_id', 'keeper_page', 'pages', 'clicks', 'impressions', 'to_do', 'is_safe', 'lead_points', 'points', 'reasons'], $tangleRows);
             $progress = $this->run->progress();
-            DB::table('untangle_states')->upsert([['store_id' => $this->store->id, 'found_at' => now(), 'pages' => count($rows), 'candidates' => is_int($progress['candidates'] ?? null) ? $progress['candidates'] : 0, 'judged' => is_int($progress['judged'] ?? null) ? $progress['judged'] : 0, 'totals' => json_encode($this->totals($rows), JSON_THROW_ON_ERROR)]], ['store_id'], ['found_at', 'pages', 'candidates', 'judged', 'totals']);
+            DB::table('untangle_states')->upsert([['store_id' => $this->store->id, 'found_at' => now(), 'pages' => $rows->count(), 'candidates' => is_int($progress['candidates'] ?? null) ? $progress['candidates'] : 0, 'judged' => is_int($progress['judged'] ?? null) ? $progress['judged'] : 0, 'totals' => json_encode($totals, JSON_THROW_ON_ERROR)]], ['store_id'], ['found_at', 'pages', 'candidates', 'judged', 'totals']);
         });
     }
 
     /**
      * What the screen of what is declared adds up, counted once.
      *
-     * @param  array<int, list<int|string>>  $rows
      * @return array{verdicts: array<string, array{int, int, int}>, chosen: array{int, int, int}, listed: array{int, int}, linked: array{int, int}} pages, clicks, impressions; of chosen the third is how many are another market's; of linked the second is links
      */
-    private function totals(array $rows): array
+    private function totals(RowShelf $rows): array
     {
         $verdicts = [];
         $chosen = [0, 0, 0];
         $listed = $linked = [0, 0];
-        foreach ($rows as $id => $row) {
+        foreach ($rows->all() as $row) {
+            $id = (int) $row[1];
             $page = $this->inventory->pages[$id];
             $sum = $verdicts[(string) $row[11]] ?? [0, 0, 0];
             $verdicts[(string) $row[11]] = [$sum[0] + 1, $sum[1] + $page->clicks, $sum[2] + $page->impressions];

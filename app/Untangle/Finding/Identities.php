@@ -28,7 +28,7 @@ final class Identities
     private const SAMPLE = 3000;
 
     /** Identities kept in memory. */
-    private const MEMORY = 4000;
+    private const MEMORY = 2500;
 
     /** @var array<int, Identity> */
     private array $known = [];
@@ -93,11 +93,15 @@ final class Identities
         DB::delete('DELETE k FROM untangle_identities k LEFT JOIN page_index i ON i.store_id = k.store_id AND i.page_id = k.page_id AND '.self::shown().' WHERE k.store_id = ? AND i.page_id IS NULL', [$this->store->id]);
     }
 
-    /** @return \Generator<PageMarks> of all pages, in the order of their numbers */
-    public function marks(): \Generator
+    /**
+     * @param  bool  $withSignatures  needed for finding near twins alone; half a kilobyte a page
+     * @return \Generator<PageMarks> of all pages, in the order of their numbers
+     */
+    public function marks(bool $withSignatures): \Generator
     {
+        $signature = $withSignatures ? 'k.signature' : "'' AS signature";
         for ($after = 0; ; $after = (int) $rows[count($rows) - 1]->page_id) {
-            $rows = DB::select('SELECT k.page_id, p.url, p.digest, k.same, k.called, k.items, k.number, k.signature FROM untangle_identities k JOIN pages p ON p.id = k.page_id WHERE k.store_id = ? AND k.page_id > ? ORDER BY k.page_id LIMIT 5000', [$this->store->id, $after]);
+            $rows = DB::select('SELECT k.page_id, p.url, p.digest, k.same, k.called, k.items, k.number, '.$signature.' FROM untangle_identities k JOIN pages p ON p.id = k.page_id WHERE k.store_id = ? AND k.page_id > ? ORDER BY k.page_id LIMIT 5000', [$this->store->id, $after]);
             foreach ($rows as $row) {
                 $url = PageUrl::parse((string) $row->url);
                 if ($url !== null) {
