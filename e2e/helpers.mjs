@@ -36,7 +36,9 @@ export async function axe(page, schemes = ['light', 'dark']) {
     for (const scheme of schemes) {
         await page.emulateMedia({ colorScheme: scheme });
         await page.waitForTimeout(100);
-        const found = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice']).analyze();
+        // The second scheme shows the same document in other colours: contrast alone can differ.
+        const builder = new AxeBuilder({ page });
+        const found = await (scheme === schemes[0] ? builder.withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice']) : builder.withRules(['color-contrast'])).analyze();
         expect(found.violations.map(v => `${scheme}: ${v.id}: ${v.nodes.slice(0, 3).map(n => n.html).join(' | ')}`)).toEqual([]);
     }
     await page.emulateMedia({ colorScheme: 'light' });

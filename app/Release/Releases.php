@@ -48,7 +48,7 @@ final class Releases
             $addresses = DB::table('address_changes')->where('store_id', $store->id)->where('state', DraftState::Ready->value)
                 ->when($addressIds !== null, static fn ($query) => $query->whereIn('id', $addressIds ?? []))->orderBy('page_id')->orderBy('field')->limit(self::MOST_ITEMS)->lockForUpdate()->get();
             $drafts = $drafts->whereIn('resourceId', $this->part(array_values(array_unique($drafts->map(static fn (Draft $draft): int => $draft->resourceId)->all())), $percent));
-            $addresses = $addresses->whereIn('page_id', $this->withinCap($store, $this->part(array_values(array_unique(array_map(intval(...), $addresses->pluck('page_id')->all()))), $percent)));
+            $addresses = $addresses->whereIn('page_id', $this->chosen($store, $addresses, $percent));
             if ($drafts->isEmpty() && $addresses->isEmpty()) {
                 throw new InvalidArgumentException('Nothing of this is ready. Mark drafts as ready on the writing desk, or decide on causes under Untangle first.');
             }
@@ -133,6 +133,38 @@ final class Releases
         };
 
         return new FieldChange($field, (string) $change->base_value, $value, (string) $change->origin, $before, $value === '' ? null : $after);
+    }
+
+    /**
+     * The pages whose addresses are changed in this release. What an address is to lead to, and is to be changed itself, goes with it or before it: a
+     * duplicate that names its keeper while that still names another would be a chain.
+     *
+     * @param  Collection<int, \stdClass>  $changes  rows of address_changes
+     * @return list<int>
+     */
+    private function chosen(Store $store, Collection $changes, int $percent): array
+    {
+        $all = array_values(array_unique(array_map(intval(...), $changes->pluck('page_id')->all())));
+        $byUrl = [];
+        foreach (array_chunk($all, 5000) as $chunk) {
+            $byUrl += DB::table('pages')->whereIn('id', $chunk)->pluck('id', 'url')->all();
+        }
+        $leadsTo = [];
+        foreach ($changes as $change) {
+            $target = (int) ($byUrl[(string) $change->value] ?? 0);
+            if ($target !== 0 && $target !== (int) $change->page_id) {
+                $leadsTo[(int) $change->page_id] = $target;
+            }
+        }
+        $part = $this->part($all, $percent);
+        $taken = $this->withinCap($store, array_values(array_unique([...$part, ...array_values(array_intersect_key($leadsTo, array_flip($part)))])));
+        $isTaken = array_flip($taken);
+        $settled = array_values(array_filter($taken, static fn (int $page): bool => ! isset($leadsTo[$page]) || isset($isTaken[$leadsTo[$page]])));
+        if ($all !== [] && $settled === []) {
+            throw new InvalidArgumentException('What these addresses lead to has more clicks than one release of this store may touch (the option clicks_at_risk).');
+        }
+
+        return $settled;
     }
 
     /**

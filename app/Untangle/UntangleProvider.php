@@ -4,12 +4,15 @@ declare(strict_types=1);
 
 namespace App\Untangle;
 
+use App\Changes\Events\AddressMoved;
 use App\Store\Steps\StepBoard;
 use App\Store\Work\WorkDesk;
 use App\Untangle\Console\ExportCommand;
 use App\Untangle\Console\FindCommand;
 use App\Untangle\Finding\Finds;
 use App\Untangle\Finding\FindWork;
+use App\Untangle\Slugs\MendReferences;
+use Illuminate\Support\Facades\Event;
 use Illuminate\Support\ServiceProvider;
 
 final class UntangleProvider extends ServiceProvider
@@ -22,5 +25,6 @@ final class UntangleProvider extends ServiceProvider
         $desk->register(FindWork::class);
         $board->register(new UntangleStep);
         Finds::listen();
+        Event::listen(AddressMoved::class, [MendReferences::class, 'handle']);
     }
 }

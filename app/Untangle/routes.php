@@ -36,6 +36,7 @@ Route::middleware(['web', 'auth', 'can:view,store'])->prefix('/s/{store}/untangl
         Route::post('/find', [DecideController::class, 'find'])->name('untangle.find');
         Route::post('/causes/{cause}', [DecideController::class, 'cause'])->whereNumber('cause')->name('untangle.cause.decide');
         Route::post('/causes/{cause}/carry', [DecideController::class, 'carry'])->whereNumber('cause')->name('untangle.cause.carry');
+        Route::post('/causes/{cause}/keep-instead', [DecideController::class, 'keepInstead'])->whereNumber('cause')->name('untangle.cause.keep-instead');
         Route::post('/carry-safe', [DecideController::class, 'carrySafe'])->name('untangle.carry-safe');
         Route::post('/tangles/{tangle}/carry', [DecideController::class, 'carryTangle'])->whereNumber('tangle')->name('untangle.tangle.carry');
         Route::post('/pages/{page}', [DecideController::class, 'page'])->whereNumber('page')->name('untangle.page');

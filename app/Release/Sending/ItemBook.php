@@ -9,6 +9,7 @@ use App\Changes\AddressField;
 use App\Changes\Draft;
 use App\Changes\Drafts;
 use App\Changes\DraftState;
+use App\Changes\Events\AddressMoved;
 use App\Changes\Events\TextsChanged;
 use App\Changes\History;
 use App\Changes\HistoryEvent;
@@ -126,7 +127,9 @@ final class ItemBook
         if ($url === null) {
             return;
         }
+        $old = (string) DB::table('resources')->where('id', $item->resource_id)->value('url');
         DB::table('resources')->where('id', $item->resource_id)->update(['url' => $url->text()]);
+        $old === $url->text() || AddressMoved::dispatch($store->id, $old, $url->text());
         $page = (new PageBook($store))->idsOf([$url->digest() => $url->text()])[$url->digest()] ?? null;
         if ($page !== null && $page !== (int) $item->page_id) {
             DB::table('resources')->where('id', $item->resource_id)->update(['page_id' => $page]);

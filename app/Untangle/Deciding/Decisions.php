@@ -75,6 +75,24 @@ final class Decisions
         });
     }
 
+    /**
+     * Of every tangle of a cause the best of the cause's own addresses stays instead of the keeper: the one with the most clicks, then links.
+     *
+     * @return int tangles whose keeper changes
+     */
+    public static function keepInstead(Store $store, int $cause, ?int $userId): int
+    {
+        $best = [];
+        foreach (DB::select('SELECT u.tangle_id, u.page_id FROM untangle_pages u JOIN page_index i ON i.page_id = u.page_id WHERE u.store_id = ? AND u.cause_id = ? AND u.tangle_id > 0 AND u.keeper_page <> u.page_id AND i.status = 200 AND i.why_not IN ('.WhyNot::Indexable->value.','.WhyNot::CanonicalElsewhere->value.') ORDER BY u.clicks DESC, i.links_in DESC, u.page_id', [$store->id, $cause]) as $row) {
+            $best[(int) $row->tangle_id] ??= (int) $row->page_id;
+        }
+        foreach ($best as $page) {
+            self::keeper($store, $page, true, $userId);
+        }
+
+        return count($best);
+    }
+
     /** This page is not one with the others of its tangle. */
     public static function apart(Store $store, int $page, bool $isApart, ?int $userId): void
     {

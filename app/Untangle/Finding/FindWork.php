@@ -14,6 +14,7 @@ use Illuminate\Support\Facades\DB;
 use Orchard\Core\Duplicates\AddressForm;
 use Orchard\Core\Duplicates\Judge;
 use Orchard\Core\Duplicates\TangleFinder;
+use Orchard\Core\Markup\LinkHeader;
 use Orchard\Core\Url\PageUrl;
 
 /**
@@ -217,9 +218,11 @@ final class FindWork implements LongWork
     private static function addVersions(Store $store, TangleFinder $finder, Inventory $inventory): array
     {
         $versions = [];
-        foreach (DB::select('SELECT page_id, details FROM page_details WHERE store_id = ? AND hreflangs > 0', [$store->id]) as $row) {
+        foreach (DB::select("SELECT page_id, details, headers FROM page_details WHERE store_id = ? AND (hreflangs > 0 OR headers LIKE '%hreflang%')", [$store->id]) as $row) {
             $named = KeptDetails::unpack($row->details)['hreflangs'] ?? [];
-            foreach (is_array($named) ? $named : [] as $one) {
+            $link = ((array) json_decode((string) $row->headers, true))['link'] ?? null;
+            $url = is_string($link) && isset($inventory->pages[(int) $row->page_id]) ? PageUrl::parse($inventory->pages[(int) $row->page_id]->url) : null;
+            foreach ([...(is_array($named) ? $named : []), ...($url === null ? [] : LinkHeader::of([$link], $url)->hreflangs)] as $one) {
                 if (! is_array($one) || ! is_string($one['code'] ?? null) || ! is_string($one['url'] ?? null)) {
                     continue;
                 }

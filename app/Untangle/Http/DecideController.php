@@ -42,6 +42,15 @@ final class DecideController
         return redirect()->route('untangle.cause', [$store, $cause])->with('done', $request->filled('choice') ? 'Decided, for all of its addresses and those that will come.' : 'The store’s rule holds again.');
     }
 
+    /** Keepers in bulk: the addresses of this cause stay instead. */
+    public function keepInstead(Request $request, Store $store, int $cause, Finds $finds): RedirectResponse
+    {
+        $changed = Decisions::keepInstead($store, $cause, self::user($request));
+        $finds->begin($store->id, self::user($request));
+
+        return redirect()->route('untangle', $store)->with('done', number_format($changed).' tangles have another keeper now, and keep it. The search goes over all addresses again with it.');
+    }
+
     public function carry(Request $request, Store $store, int $cause): RedirectResponse
     {
         $pages = UntangleController::toDo($store, $cause);

@@ -77,7 +77,8 @@ final class RedirectController
     {
         abort_unless(in_array($form, ['csv', 'nginx.conf', 'apache.conf', 'apache.txt'], true), 404);
         $lines = (new Book($store, app(AddressChanges::class)))->flat();
-        $head = "# Redirects of {$store->name}, ".count($lines)." lines\n";
+        // A name with a line end in it would be a line of configuration.
+        $head = '# Redirects of '.preg_replace('/[^\P{C}]+|\s+/u', ' ', $store->name).', '.count($lines)." lines\n";
 
         return response()->streamDownload(static function () use ($lines, $form, $head): void {
             if ($form === 'csv') {

@@ -8,6 +8,7 @@ use App\Changes\AddressChanges;
 use App\Changes\DraftState;
 use App\Store\Files\TableWriter;
 use App\Store\Models\Store;
+use App\Store\Pages\PageSource;
 use App\Store\Work\WorkView;
 use App\Untangle\Deciding\CauseSort;
 use App\Untangle\Deciding\Decisions;
@@ -100,7 +101,9 @@ final class UntangleController
         $pages = collect();
         if ($asked !== null) {
             $pages = DB::table('untangle_pages as u')->join('pages as p', 'p.id', '=', 'u.page_id')->leftJoin('pages as k', 'k.id', '=', 'u.keeper_page')->leftJoin('pages as c', 'c.id', '=', 'u.chosen_page')->where('u.store_id', $store->id)
-                ->when($asked === 'chosen', static fn ($query) => $query->where('u.chosen_page', '>', 0)->whereColumn('u.chosen_page', '<>', 'u.page_id')->whereRaw('u.chosen_page <> IF(u.declared_page > 0, u.declared_page, IF(u.keeper_page > 0, u.keeper_page, u.page_id))'), static fn ($query) => $query->where('u.verdict', $asked))
+                ->when($asked === 'chosen', static fn ($query) => $query->where('u.chosen_page', '>', 0)->whereColumn('u.chosen_page', '<>', 'u.page_id')->whereRaw('u.chosen_page <> IF(u.declared_page > 0, u.declared_page, IF(u.keeper_page > 0, u.keeper_page, u.page_id))'))
+                ->when($asked === 'listed', static fn ($query) => $query->join('page_index as i', 'i.page_id', '=', 'u.page_id')->whereRaw('(i.sources & ?) <> 0', [PageSource::Sitemap->value])->where('u.keeper_page', '>', 0)->whereColumn('u.keeper_page', '<>', 'u.page_id'))
+                ->when(! in_array($asked, ['chosen', 'listed'], true), static fn ($query) => $query->where('u.verdict', $asked))
                 ->when($after !== null, static fn ($query) => $query->whereRaw('(u.clicks < ? OR (u.clicks = ? AND u.page_id < ?))', [$clicks, $clicks, $after]))
                 ->orderByDesc('u.clicks')->orderByDesc('u.page_id')->limit(self::PAGE + 1)->get(['u.*', 'p.url', 'k.url as keeper_url', 'c.url as chosen_url']);
         }

@@ -14,6 +14,7 @@
             <div class="note"><p>“{{ $sort->choices()[$choice] }}” would mean: @foreach ($preview as $means => [$count, $clicks])@if (! $loop->first); @endif<b>@n($count)</b> {{ App\Untangle\Deciding\Means::from($means)->words() }} (@n($clicks) clicks)@endforeach.</p>
             @can('write', $store)<form method="post" action="{{ route('untangle.cause.decide', [$store, $cause->id]) }}">@csrf<input type="hidden" name="choice" value="{{ $choice }}"><button class="button is-growth">Decide so</button></form>@endcan</div>
         @endif
+        @if ($cause->tangles > 0 && in_array($cause->sort, ['path', 'writing', 'copies', 'text', 'print'], true))@can('write', $store)<form method="post" action="{{ route('untangle.cause.keep-instead', [$store, $cause->id]) }}">@csrf<button class="button">Keep these addresses instead, in @n($cause->tangles) tangles</button></form>@endcan @endif
         @if ($cause->decision !== null)
             <p>Decided by {{ $cause->user_name ?? 'command line' }} on {{ Illuminate\Support\Carbon::parse($cause->decided_at)->setTimezone($store->timezone)->format('j M Y') }}: {{ $sort->choices()[$cause->decision] ?? $cause->decision }}. It covers what later crawls find. @can('write', $store)<form method="post" class="inline" action="{{ route('untangle.cause.decide', [$store, $cause->id]) }}">@csrf<button class="button">Let the store’s rule hold again</button></form>@endcan</p>
         @endif

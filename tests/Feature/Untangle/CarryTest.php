@@ -132,6 +132,20 @@ it('sends a first part, and stays within the clicks that one release may touch',
     app(AddressChanges::class)->put($store, array_values($pages->map(static fn (object $page): array => ['page' => (int) $page->id, 'field' => AddressField::Canonical, 'value' => strtok((string) $page->url, '?'), 'why' => 'test'])->all()), Origin::Hand, null);
     $made = app(Releases::class)->send($store, [], null, 'First part', null, 5);
     expect(DB::table('release_items')->where('release_id', $made['release'])->count())->toBe(2)->and(DB::table('address_changes')->where('store_id', $store->id)->where('state', 'ready')->count())->toBe(38);
+    // A keeper that is to be put right goes with the first of its duplicates, or these wait for it.
+    $keeper = (int) DB::table('pages')->where('store_id', $store->id)->where('url', strtok((string) $pages[1]->url, '?'))->value('id');
+    app(AddressChanges::class)->put($store, [['page' => $keeper, 'field' => AddressField::Canonical, 'value' => strtok((string) $pages[1]->url, '?'), 'why' => 'keeper']], Origin::Hand, null);
+    DB::table('page_index')->where('store_id', $store->id)->update(['clicks' => 0]);
+    DB::table('page_index')->where('page_id', $keeper)->update(['clicks' => 1000000]);
+    app(StoreOptions::class)->set($store->refresh(), 'clicks_at_risk', '50');
+    $waits = DB::table('address_changes')->where('store_id', $store->id)->where('state', 'ready')->where('value', strtok((string) $pages[1]->url, '?'))->count();
+    $made = app(Releases::class)->send($store->refresh(), [], null, 'Without the keeper');
+    expect($waits)->toBeGreaterThan(1)->and(DB::table('release_items')->where('release_id', $made['release'])->count())->toBe(39 - $waits)->and(DB::table('address_changes')->where('store_id', $store->id)->where('state', 'ready')->count())->toBe($waits);
+    app(StoreOptions::class)->set($store->refresh(), 'clicks_at_risk', '100');
+    $made = app(Releases::class)->send($store->refresh(), [], null, 'With the keeper', null, 1);
+    expect(DB::table('release_items')->where('release_id', $made['release'])->pluck('page_id')->map(intval(...))->all())->toContain($keeper);
+    DB::table('address_changes')->where('store_id', $store->id)->delete();
+    app(AddressChanges::class)->put($store, array_values($pages->skip(2)->map(static fn (object $page): array => ['page' => (int) $page->id, 'field' => AddressField::Canonical, 'value' => strtok((string) $page->url, '?'), 'why' => 'test'])->all()), Origin::Hand, null);
     DB::table('page_index')->where('store_id', $store->id)->update(['clicks' => 0]);
     DB::table('page_index')->whereIn('page_id', $pages->pluck('id'))->update(['clicks' => 100]);
     app(StoreOptions::class)->set($store, 'clicks_at_risk', '10');
@@ -179,11 +193,19 @@ it('changes a slug with its redirect, and the page’s history, numbers and draf
     }
     $taken = basename((string) DB::table('resources')->where('store_id', $store->id)->where('external_id', 'like', 'pro-%')->where('id', '<>', $resource->id)->value('url'));
     expect(fn () => SlugAdvice::change($store, (int) $resource->id, $taken, true, null))->toThrow(InvalidArgumentException::class, 'is taken');
+    // What we hold that leads to the old address is mended with it: the book, what is live, what is waiting.
+    $book = new Book($store, app(AddressChanges::class));
+    $book->takeList('/long-ago '.str_replace((string) getenv('SHOP_URL'), '', $old), null);
+    $others = DB::table('pages')->where('store_id', $store->id)->where('url', 'like', '%/range/%')->orderBy('id')->limit(2)->pluck('id')->all();
+    DB::table('address_states')->insert(['store_id' => $store->id, 'page_id' => $others[0], 'field' => AddressField::Canonical->value, 'value' => $old, 'shown' => $old, 'since' => now()]);
     $this->post("/s/{$store->slug}/untangle/slugs", ['resource' => $resource->id, 'slug' => 'quite-another-lamp', 'confirmed' => '1'])->assertSessionHasNoErrors();
     app(StoreOptions::class)->set($store, 'clicks_at_risk', '100');
     $release = sendAddresses($store->refresh());
     expect(DB::table('release_items')->where('release_id', $release)->first())->state->toBe('live')->seen->toBe('seen')->and(shopSays(str_replace((string) getenv('SHOP_URL'), '', $old)))->toBe('redirects to /lamp/quite-another-lamp');
     $now = DB::table('resources')->where('id', $resource->id)->first();
+    expect(DB::table('untangle_redirects')->where('store_id', $store->id)->pluck('to_url', 'origin')->all())->toBe(['list' => (string) $now->url, 'slug' => (string) $now->url])->and(DB::table('address_changes')->where('page_id', $others[0])->value('value'))->toBe((string) $now->url);
+    DB::table('address_states')->where('page_id', $others[0])->delete();
+    DB::table('address_changes')->where('page_id', $others[0])->delete();
     expect($now->url)->toBe(getenv('SHOP_URL').'/lamp/quite-another-lamp')->and((int) Succession::of((int) $resource->page_id)->to->id)->toBe((int) $now->page_id)->and(DB::table('drafts')->where('resource_id', $resource->id)->value('value'))->toBe('A better title');
     crawl($store);
     expect(DB::table('resources')->where('id', $resource->id)->value('page_id'))->toBe($now->page_id)->and(DB::table('page_index')->where('page_id', $now->page_id)->value('status'))->toBe(200);

@@ -96,6 +96,18 @@ it('keeps the keeper that a person chose, and parts what a person parted', funct
     $this->post("/s/{$store->slug}/untangle/pages/$page", ['do' => 'nonsense'])->assertSessionHasErrors('do');
 });
 
+it('lets the addresses of a cause stay instead, in bulk', function (): void {
+    [, $store] = foundSite();
+    $cause = DB::table('untangle_causes')->where('store_id', $store->id)->where('name', 'path /range/*/* beside /lamp/*')->value('id');
+    $this->actingAs(member($store, Role::Writer))->post("/s/{$store->slug}/untangle/causes/$cause/keep-instead")->assertRedirect();
+    findTangles($store);
+    $rows = untangled($store);
+    foreach (['aldern', 'hazel', 'juniper'] as $slug) {
+        expect($rows["/lamp/$slug"]['keeper'])->toBe("/range/all/$slug")->and($rows["/lamp/$slug"]['action'])->toBe('canonical');
+    }
+    $this->actingAs(member($store, Role::Viewer))->post("/s/{$store->slug}/untangle/causes/$cause/keep-instead")->assertForbidden();
+});
+
 it('plans changes that end in one hop, keepers named right as well, and nothing the second time', function (): void {
     [, $store] = foundSite();
     $pages = DB::table('untangle_pages')->where('store_id', $store->id)->pluck('page_id')->map(intval(...))->all();
@@ -152,6 +164,29 @@ it('takes two markets in one language with the same text for no duplicate, and t
             $this->actingAs(member($store, Role::Viewer))->get("/s/{$store->slug}/untangle/versions")->assertOk()->assertSee('No return link')->assertSee('/gb/terms');
         }
     }
+});
+
+it('audits versions that Link headers name, too', function (): void {
+    $text = str_repeat('These are the terms under which we send lamps to you, and you send them back if they do not please. ', 6);
+    $page = "<!doctype html><html lang=\"en\"><head><title>Terms</title></head><body><main><h1>Terms</h1><p>$text</p></main></body></html>";
+    $site = new Site;
+    $links = static fn (bool $whole): array => [['Content-Type', 'text/html; charset=utf-8'], ['Link', "<{$site->url}/us/terms>; rel=\"alternate\"; hreflang=\"en-US\"".($whole ? ", <{$site->url}/gb/terms>; rel=\"alternate\"; hreflang=\"en-GB\"" : '')]];
+    $site->linking('/', ['/gb/terms' => 'GB', '/us/terms' => 'US'])->page('/gb/terms', $page, 200, $links(true))->page('/us/terms', $page, 200, $links(false));
+    $store = $site->store();
+    crawl($store);
+    findTangles($store);
+    expect(array_filter(array_column(untangled($store), 'tangle')))->toBe([])->and(DB::table('untangle_versions')->where('store_id', $store->id)->pluck('fault')->all())->toBe(['no return link']);
+});
+
+it('lists what folds and stands in the sitemap all the same', function (): void {
+    $site = tangledSite();
+    $site->page('/sitemap.xml', '<?xml version="1.0"?><urlset xmlns="http://www.sitemaps.org/schemas/sitemap/0.9">'.implode('', array_map(static fn (string $path): string => "<url><loc>{$site->url}$path</loc></url>", ['/lamp/hazel', '/range/all/hazel', '/lamp/iris'])).'</urlset>', 200, [['Content-Type', 'application/xml']]);
+    $store = $site->store();
+    crawl($store);
+    findTangles($store);
+    $this->actingAs(member($store, Role::Viewer))->get("/s/{$store->slug}/untangle/troubles?verdict=listed")->assertOk()->assertSee('/range/all/hazel')->assertDontSee('/range/all/iris');
+    // What stands in the sitemap speaks for a page, and is not all that does.
+    expect(untangled($store)['/range/all/hazel']['keeper'])->toBe('/lamp/hazel');
 });
 
 it('shows where the search engine kept another page, another market’s among them', function (): void {
