@@ -90,8 +90,11 @@ test('what is safe is released in a first part, seen live, and taken back; the r
     const all = await number(page.locator('h2:has-text("Addresses ready to go") + p b').first());
     expect(all).toBeGreaterThan(200);
     await page.getByRole('button', { name: 'Send a first part, 5%' }).click();
-    const part = Math.ceil(all * 0.05);
-    await expect(page.getByText(`${part} of ${part} live in the shop`)).toBeVisible({ timeout: 60000 });
+    await expect(page.getByText(/(\d+) of \1 live in the shop/)).toBeVisible({ timeout: 60000 });
+    // A twentieth, and with it the keepers that have to be put right before their duplicates name them.
+    const part = await number(page.locator('#release-progress .big-number'));
+    expect(part).toBeGreaterThanOrEqual(Math.ceil(all * 0.05));
+    expect(part).toBeLessThanOrEqual(2 * Math.ceil(all * 0.05));
     await expect(page.locator('#release-progress').getByText(`${part} seen on the page`)).toBeVisible({ timeout: 90000 });
     await axe(page);
     await page.getByRole('button', { name: 'Take the whole release back' }).click();

@@ -203,7 +203,7 @@ it('changes a slug with its redirect, and the page’s history, numbers and draf
     $release = sendAddresses($store->refresh());
     expect(DB::table('release_items')->where('release_id', $release)->first())->state->toBe('live')->seen->toBe('seen')->and(shopSays(str_replace((string) getenv('SHOP_URL'), '', $old)))->toBe('redirects to /lamp/quite-another-lamp');
     $now = DB::table('resources')->where('id', $resource->id)->first();
-    expect(DB::table('untangle_redirects')->where('store_id', $store->id)->pluck('to_url', 'origin')->all())->toBe(['list' => (string) $now->url, 'slug' => (string) $now->url])->and(DB::table('address_changes')->where('page_id', $others[0])->value('value'))->toBe((string) $now->url);
+    expect(DB::table('untangle_redirects')->where('store_id', $store->id)->pluck('to_url', 'origin')->all())->toEqual(['list' => (string) $now->url, 'slug' => (string) $now->url])->and(DB::table('address_changes')->where('page_id', $others[0])->value('value'))->toBe((string) $now->url);
     DB::table('address_states')->where('page_id', $others[0])->delete();
     DB::table('address_changes')->where('page_id', $others[0])->delete();
     expect($now->url)->toBe(getenv('SHOP_URL').'/lamp/quite-another-lamp')->and((int) Succession::of((int) $resource->page_id)->to->id)->toBe((int) $now->page_id)->and(DB::table('drafts')->where('resource_id', $resource->id)->value('value'))->toBe('A better title');
