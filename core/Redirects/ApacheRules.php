@@ -10,8 +10,6 @@ namespace Orchard\Core\Redirects;
  */
 final class ApacheRules
 {
-    private const STATUSES = [301, 302, 307, 308, 410];
-
     /**
      * @param  list<Redirect>  $lines  flattened
      * @param  string  $mapPath  where the map will lie on the web server
@@ -28,7 +26,7 @@ final class ApacheRules
                 }
             }
         }
-        $used = array_values(array_filter(self::STATUSES, static fn (int $status): bool => in_array($status, array_map(static fn (Redirect $line): int => $line->status, $lines), true)));
+        $used = array_values(array_filter(Redirect::STATUSES, static fn (int $status): bool => in_array($status, array_map(static fn (Redirect $line): int => $line->status, $lines), true)));
         $rules = "RewriteEngine On\nRewriteMap orchard_book \"txt:$mapPath\"\nRewriteMap orchard_escape int:escape\n";
         foreach (['?%{QUERY_STRING}' => 'QSD', '' => null] as $query => $flag) {
             foreach ($used as $status) {

@@ -13,8 +13,6 @@ namespace Orchard\Core\Redirects;
  */
 final class NginxRules
 {
-    private const STATUSES = [301, 302, 307, 308, 410];
-
     /**
      * @param  list<Redirect>  $lines  flattened
      * @return array{maps: string, server: string} text for the http block and for the server block
@@ -36,7 +34,7 @@ final class NginxRules
         $server = '';
         // Lines with parameters first: they say more.
         foreach (['query' => '"$uri?$args"', 'path' => '$uri'] as $sort => $asked) {
-            foreach (self::STATUSES as $status) {
+            foreach (Redirect::STATUSES as $status) {
                 if (! isset($entries[$sort][$status])) {
                     continue;
                 }

@@ -33,9 +33,9 @@ enum Means: string
         };
     }
 
-    /** Whether it changes something in the shop by itself. */
-    public function isChange(): bool
+    /** @return list<string> those that change something in the shop by themselves */
+    public static function changes(): array
     {
-        return in_array($this, [self::Canonical, self::Redirect, self::Noindex], true);
+        return [self::Canonical->value, self::Redirect->value, self::Noindex->value];
     }
 }

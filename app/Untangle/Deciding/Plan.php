@@ -44,7 +44,7 @@ final readonly class Plan
         $wanted = [];
         foreach (array_chunk(array_slice($pages, 0, self::MOST), 2000) as $chunk) {
             foreach (DB::select('SELECT u.page_id, u.tangle_id, u.keeper_page, u.action, u.why, u.verdict, u.clicks, c.sort, f.parent_page FROM untangle_pages u LEFT JOIN untangle_causes c ON c.id = u.cause_id LEFT JOIN untangle_facets f ON f.store_id = u.store_id AND f.page_id = u.page_id
-                WHERE u.store_id = ? AND u.page_id IN ('.Bulk::list($chunk).") AND u.action IN ('canonical', 'redirect', 'noindex')", [$store->id]) as $row) {
+                WHERE u.store_id = ? AND u.page_id IN ('.Bulk::list($chunk).') AND u.action IN (?, ?, ?)', [$store->id, ...Means::changes()]) as $row) {
                 $wanted[(int) $row->page_id] = $row;
             }
         }

@@ -33,6 +33,9 @@ final class Grouping
 {
     private const COLUMNS = ['store_id', 'page_id', 'tangle_id', 'keeper_page', 'cause_id', 'kinship', 'likeness', 'sureness', 'reason', 'declared', 'declared_page', 'verdict', 'notes', 'action', 'why', 'is_safe', 'chosen_page', 'clicks', 'impressions'];
 
+    /** Pages whose pairs are fetched together. */
+    private const CHUNK = 1000;
+
     private readonly Store $store;
 
     private readonly AddressForm $form;
@@ -69,6 +72,9 @@ final class Grouping
 
     /** @var ?array<int, string> */
     private ?array $facets = null;
+
+    /** @var array<string, object> pairs fetched ahead, by "a b" */
+    private array $fetched = [];
 
     private readonly Rules $rules;
 
@@ -116,10 +122,13 @@ final class Grouping
             $this->cause((string) $row->name, CauseSort::from((string) $row->sort))['decision'] = (string) $row->decision;
         }
         $rows = new RowShelf;
-        foreach ($this->inventory->pages as $page) {
-            if ($page->status > 0) {
-                $rows->add($this->row($page));
-                $this->run->beat();
+        foreach (array_chunk($this->inventory->pages, self::CHUNK) as $pages) {
+            $this->fetchPairs($pages);
+            foreach ($pages as $page) {
+                if ($page->status > 0) {
+                    $rows->add($this->row($page));
+                    $this->run->beat();
+                }
             }
         }
         $this->write($rows);
@@ -197,6 +206,27 @@ final class Grouping
         return ($this->decided[$page]['apart'] ?? '') === 'yes';
     }
 
+    /**
+     * What was judged of some pages and those that their rows ask about, fetched together.
+     *
+     * @param  list<SeenPage>  $pages
+     */
+    private function fetchPairs(array $pages): void
+    {
+        $this->fetched = $firsts = [];
+        foreach ($pages as $page) {
+            $tangle = $this->tangleOf[$page->id] ?? 0;
+            foreach ([$tangle === 0 ? null : $this->keepers[$tangle]?->page, $this->inventory->find($this->inventory->declared($page))] as $other) {
+                if ($other !== null && $other !== $page->id) {
+                    $firsts[min($this->stands[$page->id] ?? $page->id, $this->stands[$other] ?? $other)] = true;
+                }
+            }
+        }
+        foreach ($firsts === [] ? [] : DB::select('SELECT a, b, kinship, likeness, sureness, reason, differs FROM untangle_pairs WHERE store_id = ? AND a IN ('.Bulk::list(array_keys($firsts)).')', [$this->store->id]) as $pair) {
+            $this->fetched["$pair->a $pair->b"] = $pair;
+        }
+    }
+
     /** @return array{kinship: Kinship, likeness: int, sureness: int, reason: string, differs: bool} */
     private function kin(int $a, int $b): array
     {
@@ -204,7 +234,7 @@ final class Grouping
         if ($a === $b) {
             return ['kinship' => Kinship::Same, 'likeness' => 1000, 'sureness' => 1000, 'reason' => 'the same to the letter', 'differs' => false];
         }
-        $pair = DB::selectOne('SELECT kinship, likeness, sureness, reason, differs FROM untangle_pairs WHERE store_id = ? AND a = ? AND b = ?', [$this->store->id, min($a, $b), max($a, $b)]);
+        $pair = $this->fetched[min($a, $b).' '.max($a, $b)] ?? DB::selectOne('SELECT kinship, likeness, sureness, reason, differs FROM untangle_pairs WHERE store_id = ? AND a = ? AND b = ?', [$this->store->id, min($a, $b), max($a, $b)]);
         if ($pair !== null && $pair->kinship !== null) {
             return ['kinship' => Kinship::from((string) $pair->kinship), 'likeness' => (int) $pair->likeness, 'sureness' => (int) $pair->sureness, 'reason' => (string) $pair->reason, 'differs' => (bool) $pair->differs];
         }

@@ -15,7 +15,6 @@ use Orchard\Core\Duplicates\Identity;
 use Orchard\Core\Duplicates\MinHash;
 use Orchard\Core\Duplicates\OwnLines;
 use Orchard\Core\Duplicates\PageMarks;
-use Orchard\Core\Duplicates\Shingles;
 use Orchard\Core\Duplicates\TellingWords;
 use Orchard\Core\Url\PageUrl;
 
@@ -187,11 +186,5 @@ final class Identities
         $url = PageUrl::parse($kept[0]) ?? throw new \LogicException("$kept[0] is no address.");
 
         return new Identity($page, $url, $kept[1], $kept[2], $kept[3], $kept[4], $kept[5], $kept[6], $kept[7], $kept[8], $kept[9], $kept[10]);
-    }
-
-    /** Whether two texts share the runs that make them alike; for the comparison of two pages. */
-    public static function likeness(Identity $a, Identity $b): float
-    {
-        return Shingles::likeness(Shingles::of($a->words), Shingles::of($b->words));
     }
 }

@@ -10,6 +10,7 @@ use App\Store\Pages\PageSource;
 use App\Store\Pages\WhyNot;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\LinkGraph\CanonicalCase;
+use Orchard\Core\LinkGraph\RedirectPath;
 use Orchard\Core\Url\PageUrl;
 
 /** The whole inventory in memory, as far as graphs need it: about half a kilobyte a page. */
@@ -20,6 +21,8 @@ final class Inventory
 
     /** @var array<string, int> page by the digest of its URL */
     private array $byDigest = [];
+
+    private ?RedirectPath $redirects = null;
 
     /** @var array<int, int> backlinks that are followed, by page */
     private array $backlinks = [];
@@ -80,22 +83,15 @@ final class Inventory
         return CanonicalCase::declared($page->tags, $page->header);
     }
 
-    /** Where the redirects of a page end, one hop after the other; null where they end at nothing known, or go round. */
+    /** Where the redirects of a page end; null where it does not redirect, or they end at nothing known, or go round. */
     public function endOf(int $page): ?int
     {
-        for ($hops = 0; $hops < 20; $hops++) {
-            $to = ($this->pages[$page] ?? null)?->redirect;
-            if ($to === null) {
-                return $hops === 0 ? null : $page;
-            }
-            $next = $this->find($to);
-            if ($next === null || ! isset($this->pages[$next])) {
-                return null;
-            }
-            $page = $next;
-        }
+        $url = $this->pages[$page]->url;
+        $this->redirects ??= new RedirectPath(array_filter(array_column(array_map(static fn (SeenPage $one): array => [$one->url, $one->redirect], $this->pages), 1, 0), is_string(...)));
+        $end = $this->redirects->end($url);
+        $found = $end === '' || $end === $url ? null : $this->find($end);
 
-        return null;
+        return $found !== null && isset($this->pages[$found]) ? $found : null;
     }
 
     /** The page that a redirect acts as: where it ends, unless that is the home page, which is like no page that has moved. */

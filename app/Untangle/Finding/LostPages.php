@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Untangle\Finding;
 
+use App\Changes\AddressField;
 use App\Store\Bulk;
 use App\Store\Work\WorkRun;
 use Illuminate\Support\Facades\DB;
@@ -31,7 +32,7 @@ final class LostPages
         $replaced = self::replacements($store->id);
         $names = self::names($gone);
         $index = self::index($inventory);
-        $redirected = array_fill_keys(Bulk::ids(DB::select('SELECT page_id FROM address_states WHERE store_id = ? AND field = 13', [$store->id]), 'page_id'), true);
+        $redirected = array_fill_keys(Bulk::ids(DB::select('SELECT page_id FROM address_states WHERE store_id = ? AND field = ?', [$store->id, AddressField::Redirect->value]), 'page_id'), true);
         $rows = [];
         foreach ($gone as $page) {
             if (isset($redirected[$page->id])) {

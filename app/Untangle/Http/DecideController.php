@@ -65,7 +65,7 @@ final class DecideController
     /** All that is safe now, of all causes. */
     public function carrySafe(Request $request, Store $store): RedirectResponse
     {
-        $pages = array_values(array_map(intval(...), DB::table('untangle_pages as u')->join('untangle_causes as c', 'c.id', '=', 'u.cause_id')->where('u.store_id', $store->id)->where('c.is_safe', 1)->where('u.is_safe', 1)->whereIn('u.action', ['canonical', 'redirect', 'noindex'])->orderByDesc('u.clicks')->orderBy('u.page_id')->limit(Plan::MOST)->pluck('u.page_id')->all()));
+        $pages = array_values(array_map(intval(...), DB::table('untangle_pages as u')->join('untangle_causes as c', 'c.id', '=', 'u.cause_id')->where('u.store_id', $store->id)->where('c.is_safe', 1)->where('u.is_safe', 1)->whereIn('u.action', Means::changes())->orderByDesc('u.clicks')->orderBy('u.page_id')->limit(Plan::MOST)->pluck('u.page_id')->all()));
 
         return $this->put($request, $store, $pages, redirect()->route('untangle', $store));
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Untangle\Http;
 
 use App\Changes\AddressChanges;
+use App\Changes\AddressField;
 use App\Connectors\Shop\ShopAdmins;
 use App\Connectors\Shop\ShopUnavailable;
 use App\Store\Files\TableWriter;
@@ -33,7 +34,7 @@ final class RedirectController
             ->when($after > 0, static fn ($query) => $query->where('id', '<', $after))->orderByDesc('id')->limit(self::PAGE + 1)->get();
 
         return view('untangle.redirects', ['store' => $store, 'only' => $only, 'rows' => $rows->take(self::PAGE), 'next' => $rows->count() > self::PAGE ? $rows[self::PAGE - 1]?->id : null, 'refused' => session('refused', []),
-            'counts' => DB::selectOne('SELECT COUNT(*) AS n, COALESCE(SUM(fault IS NOT NULL), 0) AS faults, COALESCE(SUM(is_live = 0 AND fault IS NULL), 0) AS waiting, COALESCE(SUM(is_live), 0) AS live FROM untangle_redirects WHERE store_id = ?', [$store->id]), 'others' => DB::table('address_states')->where('store_id', $store->id)->where('field', 13)->count()]);
+            'counts' => DB::selectOne('SELECT COUNT(*) AS n, COALESCE(SUM(fault IS NOT NULL), 0) AS faults, COALESCE(SUM(is_live = 0 AND fault IS NULL), 0) AS waiting, COALESCE(SUM(is_live), 0) AS live FROM untangle_redirects WHERE store_id = ?', [$store->id]), 'others' => DB::table('address_states')->where('store_id', $store->id)->where('field', AddressField::Redirect->value)->count()]);
     }
 
     public function add(Request $request, Store $store): RedirectResponse

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Untangle\Http;
 
 use App\Changes\AddressChanges;
+use App\Changes\AddressField;
 use App\Changes\DraftState;
 use App\Store\Files\TableWriter;
 use App\Store\Models\Store;
@@ -12,6 +13,7 @@ use App\Store\Pages\PageSource;
 use App\Store\Work\WorkView;
 use App\Untangle\Deciding\CauseSort;
 use App\Untangle\Deciding\Decisions;
+use App\Untangle\Deciding\Means;
 use App\Untangle\Deciding\Plan;
 use App\Untangle\Deciding\Rules;
 use App\Untangle\Finding\Finds;
@@ -141,7 +143,7 @@ final class UntangleController
         return view('untangle.filters', [
             'store' => $store, 'state' => $state, 'counts' => DB::table('untangle_facets')->where('store_id', $store->id)->groupBy('state')->selectRaw('state, COUNT(*) AS n')->pluck('n', 'state'), 'choice' => Rules::of($store)->choice(CauseSort::Narrow),
             'facets' => DB::table('untangle_facets as f')->join('pages as p', 'p.id', '=', 'f.page_id')->join('untangle_pages as u', static fn ($join) => $join->on('u.page_id', '=', 'f.page_id')->on('u.store_id', '=', 'f.store_id'))->join('page_index as i', 'i.page_id', '=', 'f.page_id')->where('f.store_id', $store->id)->when($state !== null, static fn ($query) => $query->where('f.state', $state))->orderByDesc('f.demand')->orderBy('f.page_id')->limit(200)->get(['f.*', 'p.url', 'u.action', 'u.why', 'i.why_not']),
-            'barrable' => DB::select("SELECT p.url FROM untangle_facets f JOIN pages p ON p.id = f.page_id JOIN address_states s ON s.page_id = f.page_id AND s.field = 12 AND s.value LIKE '%noindex%' JOIN crawler_rows r ON r.page_id = f.page_id AND r.is_current = 1 AND r.day > DATE(s.since) WHERE f.store_id = ? GROUP BY p.url LIMIT 200", [$store->id]),
+            'barrable' => DB::select("SELECT p.url FROM untangle_facets f JOIN pages p ON p.id = f.page_id JOIN address_states s ON s.page_id = f.page_id AND s.field = ? AND s.value LIKE '%noindex%' JOIN crawler_rows r ON r.page_id = f.page_id AND r.is_current = 1 AND r.day > DATE(s.since) WHERE f.store_id = ? GROUP BY p.url LIMIT 200", [AddressField::Robots->value, $store->id]),
         ]);
     }
 
@@ -167,6 +169,6 @@ final class UntangleController
     /** @return list<int> addresses of a cause about which something is to be done */
     public static function toDo(Store $store, int $cause): array
     {
-        return array_values(array_map(intval(...), DB::table('untangle_pages')->where('store_id', $store->id)->where('cause_id', $cause)->whereIn('action', ['canonical', 'redirect', 'noindex'])->orderByDesc('clicks')->orderBy('page_id')->limit(Plan::MOST)->pluck('page_id')->all()));
+        return array_values(array_map(intval(...), DB::table('untangle_pages')->where('store_id', $store->id)->where('cause_id', $cause)->whereIn('action', Means::changes())->orderByDesc('clicks')->orderBy('page_id')->limit(Plan::MOST)->pluck('page_id')->all()));
     }
 }

@@ -29,8 +29,6 @@ final class Book
     /** Lines of one list or pattern. */
     public const MOST = 20_000;
 
-    private const STATUSES = [301, 302, 307, 308, 410];
-
     public function __construct(private readonly Store $store, private readonly AddressChanges $changes)
     {
     }
@@ -53,7 +51,7 @@ final class Book
                 continue;
             }
             $status = (int) ($cells[2] ?? 301);
-            if (count($cells) < 2 || ! in_array($status, self::STATUSES, true)) {
+            if (count($cells) < 2 || ! in_array($status, Redirect::STATUSES, true)) {
                 $refused[] = 'line '.($number + 1).': an old and a new address are needed, and a status of 301, 302, 307, 308 or 410 if any';
 
                 continue;
