@@ -29,6 +29,7 @@ $wgetRate = $wget();
 told('Our first crawl …');
 benchFinish($store);
 benchForget($store);
+benchSettle();
 ['seconds' => $seconds, 'crawl' => $crawl] = benchCrawl($store);
 $rate = $crawl->fetched / $seconds;
 told('Our second crawl …');

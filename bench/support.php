@@ -55,6 +55,16 @@ function benchForget(Store $store): void
     }
 }
 
+/** Waits until the database has cleared away what was deleted, for that is no work of what is measured next. */
+function benchSettle(): void
+{
+    $pid = trim((string) file_get_contents(getenv('ORCHARD_VAR').'/mysql.pid'));
+    $ticks = static fn (): int => preg_match('/^.*\) (.*)$/s', (string) file_get_contents("/proc/$pid/stat"), $found) === 1 ? (int) array_sum(array_slice(explode(' ', $found[1]), 11, 2)) : throw new RuntimeException('The database is gone.');
+    for ($waited = 0, $before = -100; $waited < 120 && ($now = $ticks()) - $before > 10; $waited++, $before = $now) {
+        sleep(1);
+    }
+}
+
 /** @return array{seconds: float, crawl: object} */
 function benchCrawl(Store $store): array
 {

@@ -42,6 +42,9 @@ final class PageFetching
     /** Of so many pages one is fetched whole although the shop could say that it has not changed. */
     private const CONTROL = 20;
 
+    /** Canonical targets that become pages at a time. */
+    private const MOST_CANONICALS = 20_000;
+
     /** Headers that are kept. */
     private const HEADERS = ['etag', 'last-modified', 'cache-control', 'expires', 'vary', 'content-language', 'content-encoding', 'link', 'x-robots-tag', 'strict-transport-security', 'server', 'age'];
 
@@ -90,9 +93,15 @@ final class PageFetching
 
     private ?string $lastProblem = null;
 
+    /** The newest row of facts whose canonicals are known as pages. */
+    private int $lookedTo = 0;
+
     private float $askedAt = 0.0;
 
     private bool $stop = false;
+
+    /** Whether what is under way is brought to its end and nothing new begun. */
+    private bool $stopping = false;
 
     private float $lastWrite;
 
@@ -137,15 +146,13 @@ final class PageFetching
         $startedAt = microtime(true);
         $before = $this->fetched;
         while (true) {
-            $dead = $this->inARow >= self::DEAD_AFTER || $this->refused >= self::REFUSED_AFTER;
-            $stopping = $dead || $this->run->timeIsUp() || $this->stopWanted();
-            if (! $stopping && $parsers->underWay() < self::MOST_TO_PARSE) {
-                $this->startRequests();
-            }
+            $dead = $this->isDead();
+            $this->stopping = $dead || $this->run->timeIsUp() || $this->stopWanted();
+            $this->startRequests($parsers);
             if ($this->http->underWay() === 0 && $parsers->underWay() === 0) {
-                if ($stopping || $this->queue === []) {
+                if ($this->stopping || $this->queue === []) {
                     $this->write($parsers);
-                    $end = $this->endOfSlice($dead, $stopping);
+                    $end = $this->endOfSlice($dead);
                     if ($end !== false) {
                         return $end;
                     }
@@ -154,14 +161,7 @@ final class PageFetching
                 }
                 usleep(20000); // Waiting because the shop asked for it, or the pace says so.
             }
-            $pending = $parsers->underWay();
-            $answers = $this->http->finished($pending === 0 ? 0.05 : 0.0);
-            foreach ($answers as [$page, $answer]) {
-                $this->take($page, $answer, $parsers);
-            }
-            foreach ($parsers->finished($answers === [] ? 0.002 : 0.0) as [$tag, $parsed]) {
-                $this->parsed($tag, $parsed);
-            }
+            $this->takeWhatIsThere($parsers, wait: true);
             if (count($this->batch) >= self::BATCH || ($this->batch !== [] && microtime(true) - $this->lastWrite > self::BATCH_SECONDS)) {
                 $this->write($parsers);
                 if (count($this->queue) < 100) {
@@ -172,8 +172,25 @@ final class PageFetching
         }
     }
 
+    /** Answers and parsed pages that have come in. Only memory is changed, so that it can go on between the statements of a write. */
+    private function takeWhatIsThere(ParserPool $parsers, bool $wait): void
+    {
+        $answers = $this->http->finished($wait && $parsers->underWay() === 0 ? 0.05 : 0.0);
+        foreach ($answers as [$page, $answer]) {
+            $this->take($page, $answer, $parsers);
+        }
+        foreach ($parsers->finished($wait && $answers === [] ? 0.002 : 0.0) as [$tag, $parsed]) {
+            $this->parsed($tag, $parsed);
+        }
+    }
+
+    private function isDead(): bool
+    {
+        return $this->inARow >= self::DEAD_AFTER || $this->refused >= self::REFUSED_AFTER;
+    }
+
     /** @return SliceEnd|null|false false to go on, null when every page has been seen to */
-    private function endOfSlice(bool $dead, bool $stopping): SliceEnd|null|false
+    private function endOfSlice(bool $dead): SliceEnd|null|false
     {
         if ($this->refused >= self::REFUSED_AFTER) {
             return SliceEnd::failed("The shop refuses this crawl: the last {$this->refused} pages were all forbidden. Ask whoever runs the shop to let it in, then resume.");
@@ -181,7 +198,7 @@ final class PageFetching
         if ($dead || ($this->fetched === 0 && $this->failed > 0 && $this->frontier->count(FrontierState::Queued) === 0)) {
             return SliceEnd::failed('The shop has stopped answering; last seen: '.($this->lastProblem ?? 'no answer').' Resume the crawl when it is back.');
         }
-        if ($stopping) {
+        if ($this->stopping) {
             return $this->stopWanted() ? SliceEnd::stopped() : SliceEnd::more();
         }
 
@@ -198,10 +215,13 @@ final class PageFetching
         return $this->stop;
     }
 
-    private function startRequests(): void
+    private function startRequests(ParserPool $parsers): void
     {
+        if ($this->stopping || $parsers->underWay() >= self::MOST_TO_PARSE) {
+            return;
+        }
         $now = microtime(true);
-        while ($this->queue !== [] && $this->inARow < self::DEAD_AFTER && $this->refused < self::REFUSED_AFTER && $this->throttle->mayStart($this->http->underWay(), $now)) {
+        while ($this->queue !== [] && ! $this->isDead() && $this->throttle->mayStart($this->http->underWay(), $now)) {
             $page = array_shift($this->queue);
             $url = PageUrl::parse($page->url);
             if ($url === null) {
@@ -336,20 +356,24 @@ final class PageFetching
         if ($this->batch === [] && $this->again === []) {
             return;
         }
-        $this->run->fenced(function () use ($parsers): void {
-            foreach ($this->again as $try) {
+        // What comes in between the statements belongs to the next batch, and so do its counts.
+        [$batch, $again, $unchanged] = [$this->batch, $this->again, $this->unchanged];
+        [$this->batch, $this->again, $this->unchanged] = [[], [], 0];
+        $counts = ['fetched' => $this->fetched, 'unchanged' => DB::raw('unchanged + '.$unchanged), 'validators' => $this->validators ? 1 : 0, 'failed' => $this->failed, 'barred' => $this->barred, 'level' => $batch === [] ? DB::raw('level') : $batch[0]->page->level];
+        $this->run->fenced(function () use ($parsers, $batch, $again, $counts): void {
+            foreach ($again as $try) {
                 $this->frontier->tried($try['id'], $try['problem']);
             }
-            $this->book->write($this->batch, $parsers->pump(...));
-            $this->budget->write(array_values(array_map(static fn (Outcome $outcome): string => $outcome->page->url, array_filter($this->batch, static fn (Outcome $outcome): bool => $outcome->state === FrontierState::Done || $outcome->state === FrontierState::Failed))));
-            DB::table('gather_crawls')->where('id', $this->crawlId)->update(['fetched' => $this->fetched, 'unchanged' => DB::raw('unchanged + '.$this->unchanged), 'validators' => $this->validators ? 1 : 0, 'failed' => $this->failed, 'barred' => $this->barred, 'level' => $this->batch === [] ? DB::raw('level') : $this->batch[0]->page->level]);
+            $this->budget->write(array_values(array_map(static fn (Outcome $outcome): string => $outcome->page->url, array_filter($batch, static fn (Outcome $outcome): bool => $outcome->state === FrontierState::Done || $outcome->state === FrontierState::Failed))));
+            DB::table('gather_crawls')->where('id', $this->crawlId)->update($counts);
+            $this->book->write($batch, function () use ($parsers): void {
+                $this->startRequests($parsers);
+                $this->takeWhatIsThere($parsers, wait: false);
+            });
         });
-        foreach ($this->batch as $outcome) {
+        foreach ($batch as $outcome) {
             unset($this->taken[$outcome->page->id]);
         }
-        $this->batch = [];
-        $this->again = [];
-        $this->unchanged = 0;
     }
 
     /** Takes more from the frontier, up to the page limit. @return bool whether there is anything to do */
@@ -397,8 +421,11 @@ final class PageFetching
     /** What a canonical leads to is worth knowing, be it only that nothing answers there. */
     private function knowCanonicals(): void
     {
-        $named = DB::select("SELECT DISTINCT c.url FROM (SELECT JSON_UNQUOTE(JSON_EXTRACT(canonicals, '$[0]')) AS url FROM page_facts WHERE store_id = ? AND to_crawl = 0 AND canonicals <> '[]' UNION SELECT canonical_header FROM page_facts WHERE store_id = ? AND to_crawl = 0 AND canonical_header IS NOT NULL) c
-            LEFT JOIN pages p ON p.store_id = ? AND p.digest = UNHEX(MD5(c.url)) WHERE p.id IS NULL LIMIT 20000", [$this->store->id, $this->store->id, $this->store->id]);
+        // Those of the facts up to a row that this slice has looked at are known by now.
+        $newest = (int) DB::table('page_facts')->where('store_id', $this->store->id)->where('to_crawl', 0)->max('id');
+        $named = DB::select("SELECT DISTINCT c.url FROM (SELECT JSON_UNQUOTE(JSON_EXTRACT(canonicals, '$[0]')) AS url FROM page_facts WHERE store_id = ? AND to_crawl = 0 AND id > ? AND canonicals <> '[]' UNION SELECT canonical_header FROM page_facts WHERE store_id = ? AND to_crawl = 0 AND id > ? AND canonical_header IS NOT NULL) c
+            LEFT JOIN pages p ON p.store_id = ? AND p.digest = UNHEX(MD5(c.url)) WHERE p.id IS NULL LIMIT ".self::MOST_CANONICALS, [$this->store->id, $this->lookedTo, $this->store->id, $this->lookedTo, $this->store->id]);
+        $this->lookedTo = count($named) < self::MOST_CANONICALS ? $newest : $this->lookedTo;
         $urls = [];
         foreach ($named as $row) {
             $url = PageUrl::parse((string) $row->url);
