@@ -35,6 +35,10 @@ for ($i = 0; $i < $rows; $i++) {
 }
 fwrite($file, $buffer);
 fclose($file);
+// Rows of an earlier run would have to be laid to rest first.
+DB::delete('DELETE FROM search_rows WHERE store_id = ?', [$store->id]);
+DB::delete('DELETE FROM fact_days WHERE store_id = ?', [$store->id]);
+benchSettle();
 $imports = app(Imports::class);
 $import = $imports->take($store, null, 'bench.csv', $path);
 $row = Imports::find($store, $import) ?? throw new RuntimeException('The import is gone.');

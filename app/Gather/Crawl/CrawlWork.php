@@ -88,6 +88,8 @@ final class CrawlWork implements LongWork
             if ($end !== null) {
                 return $end;
             }
+            // What a phase held is given back, or the next one's needs come on top of it.
+            gc_mem_caches();
             $next = self::PHASES[$phase];
             $run->fenced(function () use ($run, $phase, $next, $crawl): void {
                 $set = ['phase' => $next];

@@ -25,7 +25,6 @@ use LogicException;
 use Orchard\Core\Tabular\CellProblem;
 use Orchard\Core\Tabular\Field;
 use Orchard\Core\Tabular\RowReader;
-use RuntimeException;
 
 /**
  * An import from the first row to the summed numbers: rows are staged, then their days are taken over month by month, then
@@ -105,10 +104,10 @@ final class ImportWork implements LongWork
         $sort = FileSort::from((string) $import->sort);
         $dialect = Imports::dialectOf($import);
         $fields = array_filter(array_map(static fn (string $key): ?Field => $sort->field($key), FileLook::columnsOf((string) $import->columns)));
-        $days = $import->period_first === null ? 1 : (int) (new \DateTimeImmutable((string) $import->period_first))->diff(new \DateTimeImmutable((string) $import->period_last))->days + 1;
         $list = $sort->list();
-        $intake = $list !== null ? new ListIntake($store, $sort, new RowReader($fields, $dialect)) : new RowIntake($store, $sort, new RowReader($fields, $dialect), (string) $import->period_first, $days);
-        $list === null && (new FactBook($store->id, $sort->facts(), (int) $import->grain))->openStage((int) $import->id);
+        $intake = $list !== null ? new ListIntake($store, $sort, new RowReader($fields, $dialect)) : new RowIntake($store, $sort, new RowReader($fields, $dialect), (string) $import->period_first, self::length($import));
+        $staged = StagedRows::of($import);
+        $list === null && $staged->resume();
         $file = TableFile::at(Imports::path($import));
         $next = (int) $import->next_row;
         $taken = (int) $import->rows_taken;
@@ -125,24 +124,24 @@ final class ImportWork implements LongWork
                 throw new InvalidArgumentException("Too many rows cannot be read; the columns are probably matched wrongly. Row $line: {$last['problem']->column} {$last['problem']->reason}.");
             }
             if ($intake->count() >= self::PORTION || $problems >= 2000) {
-                [$taken, $aside] = $this->commit($run, $store, $import, $intake, $next, $file->offset(), $taken, $aside, 'read');
+                [$taken, $aside] = $this->commit($run, $import, $intake, $staged, $next, $file->offset(), $taken, $aside, 'read');
                 if ($run->timeIsUp() || $run->stopAsked()) {
                     return 'read';
                 }
             }
         }
-        $this->commit($run, $store, $import, $intake, $next, $file->offset(), $taken, $aside, $list === null ? 'days' : 'list');
+        $this->commit($run, $import, $intake, $staged, $next, $file->offset(), $taken, $aside, $list === null ? 'days' : 'list');
 
         return $list === null ? 'days' : 'list';
     }
 
     /** @return array{int, int} rows taken and rows set aside so far */
-    private function commit(WorkRun $run, Store $store, object $import, RowIntake|ListIntake $intake, int $next, int $offset, int $taken, int $aside, string $phase): array
+    private function commit(WorkRun $run, object $import, RowIntake|ListIntake $intake, StagedRows $staged, int $next, int $offset, int $taken, int $aside, string $phase): array
     {
-        [$taken, $aside] = $run->fenced(static function () use ($store, $import, $intake, $next, $offset, $taken, $aside, $phase): array {
-            [$written, $problems] = $intake instanceof ListIntake ? $intake->store((int) $import->id) : self::stage($store, $import, $intake);
+        [$taken, $aside] = $run->fenced(static function () use ($import, $intake, $staged, $next, $offset, $taken, $aside, $phase): array {
+            [$written, $problems] = $intake instanceof ListIntake ? $intake->store((int) $import->id) : self::stage($intake, $staged);
             Bulk::write('gather_asides', ['import_id', 'line', 'column_name', 'reason', 'cells'], array_map(static fn (array $one): array => [(int) $import->id, $one['line'], $one['problem']->column, mb_substr($one['problem']->reason, 0, 255), json_encode($one['cells'], JSON_UNESCAPED_UNICODE | JSON_INVALID_UTF8_SUBSTITUTE | JSON_THROW_ON_ERROR)], $problems), 'INSERT IGNORE');
-            DB::table('gather_imports')->where('id', $import->id)->update(['next_row' => $next, 'next_offset' => $offset, 'rows_taken' => $taken + $written, 'rows_aside' => $aside + count($problems), 'phase' => $phase]);
+            DB::table('gather_imports')->where('id', $import->id)->update(['next_row' => $next, 'next_offset' => $offset, 'rows_taken' => $taken + $written, 'rows_aside' => $aside + count($problems), 'phase' => $phase, 'staged' => $staged->toJson()]);
 
             return [$taken + $written, $aside + count($problems)];
         });
@@ -152,19 +151,18 @@ final class ImportWork implements LongWork
     }
 
     /** @return array{int, list<array{line: int, cells: list<string>, problem: CellProblem}>} rows staged, rows set aside */
-    private static function stage(Store $store, object $import, RowIntake $intake): array
+    private static function stage(RowIntake $intake, StagedRows $staged): array
     {
-        $path = (string) tempnam(sys_get_temp_dir(), 'rows');
-        $out = fopen($path, 'wb') ?: throw new RuntimeException('No room for the rows.');
-        $flushed = $intake->flush($out);
-        fclose($out);
-        try {
-            (new FactBook($store->id, FileSort::from((string) $import->sort)->facts(), (int) $import->grain))->stage((int) $import->id, $path);
-        } finally {
-            unlink($path);
-        }
+        [$lines, $days, $aside] = $intake->flush();
+        $staged->add($lines, $days);
 
-        return $flushed;
+        return [array_sum($days), $aside];
+    }
+
+    /** Days that each row stands for. */
+    private static function length(object $import): int
+    {
+        return $import->period_first === null ? 1 : (int) (new \DateTimeImmutable((string) $import->period_first))->diff(new \DateTimeImmutable((string) $import->period_last))->days + 1;
     }
 
     /** Makes the rows of a list current, or takes them out again; then the pages that they speak of are sorted anew. */
@@ -191,21 +189,27 @@ final class ImportWork implements LongWork
     /** Takes the staged days over, those of a month at a time. */
     private function days(WorkRun $run, Store $store, object $import): string
     {
-        $book = new FactBook($store->id, FileSort::from((string) $import->sort)->facts(), (int) $import->grain);
-        $staged = $book->stagedDays((int) $import->id);
+        $facts = FileSort::from((string) $import->sort)->facts();
+        $book = new FactBook($store->id, $facts, (int) $import->grain);
+        $staged = StagedRows::of($import);
+        $all = array_keys($staged->days());
         if ($import->weeks === null) {
-            $all = array_column($staged, 'day');
             $run->fenced(fn () => DB::table('gather_imports')->where('id', $import->id)->update(['weeks' => json_encode($import->period_first === null ? array_values(array_unique(array_map(PageWeeks::weekOf(...), $all))) : [], JSON_THROW_ON_ERROR), 'first_day' => $all === [] ? null : min($all), 'last_day' => $all === [] ? null : ($import->period_last ?? max($all))]));
         }
-        foreach (self::byMonth($staged) as $days) {
-            $run->fenced(fn () => $book->takeDays((int) $import->id, $days));
+        foreach (self::byMonth($book->daysLeft((int) $import->id, $staged->days(), self::length($import))) as $days) {
+            [$path, $lines] = $staged->inOrder($facts, substr($days[0]['day'], 0, 7), static fn () => $run->beat());
+            try {
+                $run->fenced(fn () => $book->takeDays((int) $import->id, $days, $path, $lines));
+            } finally {
+                unlink($path);
+            }
             $run->beat(['day' => $days[0]['day']], force: true);
             if ($run->timeIsUp()) {
                 return 'days';
             }
         }
         $run->fenced(fn () => DB::table('gather_imports')->where('id', $import->id)->update(['phase' => 'weeks']));
-        $book->closeStage((int) $import->id);
+        $staged->forget();
 
         return 'weeks';
     }
@@ -217,7 +221,7 @@ final class ImportWork implements LongWork
         }
         $facts = FileSort::from((string) $import->sort)->facts();
         $book = new FactBook($store->id, $facts, (int) $import->grain);
-        $book->closeStage((int) $import->id);
+        StagedRows::of($import)->forget();
         $days = array_values(array_map(static fn (object $row): array => ['day' => (string) $row->day, 'days' => (int) $row->days], DB::select("SELECT day, days FROM fact_days WHERE import_id = ? AND state IN ('owns', 'rests') ORDER BY day, days", [$import->id])));
         foreach (self::byMonth($days) as $portion) {
             $run->fenced(function () use ($book, $import, $portion): void {

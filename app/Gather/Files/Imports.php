@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Gather\Files;
 
-use App\Store\Facts\FactBook;
 use App\Store\Facts\Grain;
 use App\Store\Models\Store;
 use App\Store\Work\WorkDesk;
@@ -50,8 +49,8 @@ final readonly class Imports
         if ($bytes > self::MOST_BYTES) {
             throw new InvalidArgumentException('The file is larger than 2 GB.');
         }
-        if (@disk_free_space(Storage::disk('uploads')->path('')) < $bytes + 200_000_000) {
-            throw new InvalidArgumentException('There is not enough room on the server\'s disk for the file.');
+        if (@disk_free_space(Storage::disk('uploads')->path('')) < 3 * $bytes + 200_000_000) {
+            throw new InvalidArgumentException('There is not enough room on the server\'s disk for the file and its rows.');
         }
         $key = 'imports/'.Str::lower(Str::random(32));
         Storage::disk('uploads')->put($key, '');
@@ -181,12 +180,13 @@ final readonly class Imports
         }
     }
 
-    /** Deletes the file of an import that needs it no more. */
+    /** Deletes the file of an import that needs it no more, and what was read of it. */
     public static function letGo(int $import): void
     {
-        $key = DB::table('gather_imports')->where('id', $import)->value('file_key');
-        if (is_string($key) && $key !== '') {
-            Storage::disk('uploads')->delete($key);
+        $row = DB::table('gather_imports')->where('id', $import)->first();
+        if ($row !== null && (string) $row->file_key !== '') {
+            Storage::disk('uploads')->delete((string) $row->file_key);
+            StagedRows::of($row)->forget();
         }
     }
 
@@ -197,9 +197,8 @@ final readonly class Imports
             self::letGo((int) $id);
             DB::table('gather_imports')->where('id', $id)->whereIn('state', ['arriving', 'look'])->delete();
         }
-        foreach (DB::table('gather_imports')->whereIn('state', ['failed', 'stopped'])->whereNotNull('sort')->where('ended_at', '<', now()->subDays(30))->get(['id', 'store_id', 'sort', 'grain']) as $row) {
-            self::letGo((int) $row->id);
-            FileSort::from((string) $row->sort)->list() === null && (new FactBook((int) $row->store_id, FileSort::from((string) $row->sort)->facts(), (int) $row->grain))->closeStage((int) $row->id);
+        foreach (DB::table('gather_imports')->whereIn('state', ['failed', 'stopped'])->whereNotNull('sort')->where('ended_at', '<', now()->subDays(30))->pluck('id') as $id) {
+            self::letGo((int) $id);
         }
     }
 

@@ -13,7 +13,7 @@ use Orchard\Core\Tabular\CellProblem;
 use Orchard\Core\Tabular\RowReader;
 use Orchard\Core\Url\PageUrl;
 
-/** Turns rows of a file into lines of the staging table: ids for pages and queries, whole numbers, nothing that contradicts itself. */
+/** Turns rows of a file into lines of StagedRows: ids for pages and queries, whole numbers, nothing that contradicts itself. */
 final class RowIntake
 {
     private readonly PageAddress $addresses;
@@ -24,17 +24,29 @@ final class RowIntake
 
     private readonly string $today;
 
-    /** @var array<string, int> page id by URL */
+    /** Days that each row stands for, as it stands in a line. */
+    private readonly string $length;
+
+    /** @var array<string, string> page id by URL, as it stands in a line */
     private array $pageIds = [];
 
-    /** @var list<array{line: int, cells: list<string>, url: ?string, product: ?string, query: ?string, day: string, rest: string}> */
+    /** @var array<string, string> lines that are ready, by month */
+    private array $lines = [];
+
+    /** @var array<string, int> rows that are ready, by day */
+    private array $days = [];
+
+    private int $ready = 0;
+
+    /** @var list<array{line: int, cells: list<string>, url: ?string, product: ?string, query: ?string, day: string, rest: string}> rows whose page or query has to be looked up */
     private array $waiting = [];
 
     /** @var list<array{line: int, cells: list<string>, problem: CellProblem}> */
     private array $aside = [];
 
-    public function __construct(private readonly Store $store, private readonly FileSort $sort, private readonly RowReader $reader, private readonly string $day, private readonly int $days)
+    public function __construct(private readonly Store $store, private readonly FileSort $sort, private readonly RowReader $reader, private readonly string $day, int $days)
     {
+        $this->length = str_pad((string) $days, StagedRows::DAYS_WIDTH, '0', STR_PAD_LEFT);
         $this->addresses = new PageAddress($store);
         $this->pages = new PageBook($store);
         $this->queries = new QueryBook($store->id);
@@ -53,7 +65,7 @@ final class RowIntake
     /** Rows that wait to be staged. */
     public function count(): int
     {
-        return count($this->waiting);
+        return $this->ready + count($this->waiting);
     }
 
     /** @return list<array{line: int, cells: list<string>, problem: CellProblem}> rows that cannot be taken, since the last flush */
@@ -63,60 +75,86 @@ final class RowIntake
     }
 
     /**
-     * Writes the waiting rows as lines of tabs and looks up their ids; called inside a transaction. Both lists are empty then.
+     * Looks up what is waiting, and gives all that has come in since the last time; called inside a transaction.
      *
-     * @param  resource  $file
-     * @return array{int, list<array{line: int, cells: list<string>, problem: CellProblem}>} rows written, rows set aside
+     * @return array{array<string, string>, array<string, int>, list<array{line: int, cells: list<string>, problem: CellProblem}>} lines by month, rows by day, rows set aside
      */
-    public function flush($file): array
+    public function flush(): array
+    {
+        $this->look();
+        $owned = $this->pagesOfProducts();
+        foreach ($this->waiting as $row) {
+            $page = $row['url'] !== null ? $this->pageIds[$row['url']] : ($row['product'] !== null ? $owned[$row['product']] ?? null : self::padded(0));
+            if ($page === null) {
+                $this->aside[] = ['line' => $row['line'], 'cells' => $row['cells'], 'problem' => new CellProblem('Product number', "\"{$row['product']}\" is no product of this store")];
+            } else {
+                $this->put($page, $row['day'], $row['query'] === null ? null : $this->queries->knownId($row['query']), $row['rest']);
+            }
+        }
+        $all = [$this->lines, $this->days, $this->aside];
+        $this->waiting = $this->aside = $this->lines = $this->days = [];
+        $this->ready = 0;
+        if (count($this->pageIds) > 400_000) {
+            $this->pageIds = [];
+        }
+
+        return $all;
+    }
+
+    /** Ids for the pages and queries of the rows that wait. */
+    private function look(): void
     {
         $urls = [];
         $texts = [];
-        $products = [];
-        foreach ($this->waiting as ['url' => $url, 'product' => $product, 'query' => $query]) {
+        foreach ($this->waiting as ['url' => $url, 'query' => $query]) {
             if ($url !== null && ! isset($this->pageIds[$url])) {
                 $urls[PageUrl::digestOf($url)] = $url;
             }
             if ($query !== null) {
                 $texts[$query] = true;
             }
+        }
+        if ($urls !== []) {
+            $ids = $this->pages->idsOf($urls);
+            foreach ($ids as $digest => $id) {
+                $this->pageIds[(string) $urls[$digest]] = self::padded($id);
+            }
+            $this->pages->known(array_values($ids), $this->sort->source());
+        }
+        $texts === [] || $this->queries->idsOf(array_map(strval(...), array_keys($texts)));
+    }
+
+    /** @return array<string, string> page id as it stands in a line, by product number, of the rows that wait */
+    private function pagesOfProducts(): array
+    {
+        $products = [];
+        foreach ($this->waiting as ['product' => $product]) {
             if ($product !== null) {
                 $products[$product] = true;
             }
         }
-        if ($urls !== []) {
-            foreach ($this->pages->idsOf($urls) as $digest => $id) {
-                $this->pageIds[(string) $urls[$digest]] = $id;
-            }
-            $this->pages->known(array_map(fn (string $url): int => $this->pageIds[$url], array_values($urls)), $this->sort->source());
-        }
-        $queries = $texts === [] ? [] : $this->queries->idsOf(array_map(strval(...), array_keys($texts)));
         $owned = [];
         foreach (array_chunk(array_map(strval(...), array_keys($products)), 2000) as $numbers) {
             foreach (DB::table('resources')->where('store_id', $this->store->id)->whereIn('external_id', $numbers)->whereNotNull('page_id')->get(['external_id', 'page_id']) as $row) {
-                $owned[(string) $row->external_id] = (int) $row->page_id;
+                $owned[(string) $row->external_id] = self::padded((int) $row->page_id);
             }
         }
-        $lines = '';
-        $written = 0;
-        foreach ($this->waiting as $row) {
-            $page = $row['url'] !== null ? $this->pageIds[$row['url']] : ($row['product'] !== null ? $owned[$row['product']] ?? null : 0);
-            if ($page === null) {
-                $this->aside[] = ['line' => $row['line'], 'cells' => $row['cells'], 'problem' => new CellProblem('Product number', "\"{$row['product']}\" is no product of this store")];
 
-                continue;
-            }
-            $lines .= "$page\t{$row['day']}\t{$this->days}".($this->sort === FileSort::Search ? "\t".($row['query'] === null ? 0 : $queries[$row['query']]) : '')."\t{$row['rest']}\n";
-            $written++;
-        }
-        fwrite($file, $lines);
-        $aside = $this->aside;
-        $this->waiting = $this->aside = [];
-        if (count($this->pageIds) > 400_000) {
-            $this->pageIds = [];
-        }
+        return $owned;
+    }
 
-        return [$written, $aside];
+    private function put(string $page, string $day, ?int $query, string $rest): void
+    {
+        $month = substr($day, 0, 7);
+        $this->lines[$month] ??= '';
+        $this->lines[$month] .= "$page\t$day\t{$this->length}".($this->sort === FileSort::Search ? "\t".self::padded($query ?? 0) : '')."\t$rest\n";
+        $this->days[$day] = ($this->days[$day] ?? 0) + 1;
+        $this->ready++;
+    }
+
+    private static function padded(int $id): string
+    {
+        return str_pad((string) $id, StagedRows::ID_WIDTH, '0', STR_PAD_LEFT);
     }
 
     /** @param  list<string>  $cells */
@@ -145,7 +183,14 @@ final class RowIntake
         if ($rest instanceof CellProblem) {
             return $rest;
         }
-        $this->waiting[] = ['line' => $line, 'cells' => $product === null ? [] : $cells, 'url' => $url, 'product' => $product, 'query' => isset($values['query']) ? (string) $values['query'] : null, 'day' => $day, 'rest' => $rest];
+        $query = isset($values['query']) ? (string) $values['query'] : null;
+        $page = $url === null ? null : $this->pageIds[$url] ?? null;
+        $queryId = $query === null ? 0 : $this->queries->knownId($query);
+        if ($page !== null && $queryId !== null) {
+            $this->put($page, $day, $queryId, $rest);
+        } else {
+            $this->waiting[] = ['line' => $line, 'cells' => $product === null ? [] : $cells, 'url' => $url, 'product' => $product, 'query' => $query, 'day' => $day, 'rest' => $rest];
+        }
 
         return null;
     }

@@ -20,6 +20,8 @@ final readonly class DepthRebuild
     /** Depth of a page that no link reaches. */
     public const UNREACHED = 65535;
 
+    private const CHUNK = 5000;
+
     public function __construct(private Store $store)
     {
     }
@@ -32,37 +34,20 @@ final readonly class DepthRebuild
             $node[(int) $page] = count($node);
         }
         $run->beat();
-        $edges = '';
-        $in = [];
-        $out = [];
-        $previous = [0, []];
-        foreach ($this->stream('SELECT from_page, to_page FROM links WHERE store_id = ? ORDER BY from_page', [$this->store->id]) as [$from, $to]) {
-            if (! isset($node[$from], $node[$to])) {
-                continue;
-            }
-            if ($previous[0] !== $from) {
-                $previous = [$from, []];
-            }
-            if (! isset($previous[1][$to])) {
-                $previous[1][$to] = true;
-                $edges .= pack('VV', $node[$from], $node[$to]);
-                if ($from !== $to) {
-                    $in[$to] = ($in[$to] ?? 0) + 1;
-                }
-            }
-            $out[$from] = ($out[$from] ?? 0) + 1;
-        }
+        // Lists by the number of the page, not by its id: they take a third of the room.
+        $in = $nav = $out = array_fill(0, count($node), 0);
+        [$starts, $targets] = $this->links($node, $in, $out);
         $run->beat();
         [$bundles, $bundlesOf, $combinations] = $this->blocks($node);
         foreach ($combinations as $combination => $pages) {
-            $targets = [];
+            $reached = [];
             foreach (explode(',', (string) $combination) as $block) {
                 foreach ($bundles[(int) $block] ?? [] as $target) {
-                    $targets[$target] = true;
+                    $reached[$target] = true;
                 }
             }
-            foreach (array_keys($targets) as $target) {
-                $in[-$target - 1] = ($in[-$target - 1] ?? 0) + $pages;
+            foreach (array_keys($reached) as $target) {
+                $nav[$target] += $pages;
             }
         }
         $redirects = [];
@@ -73,15 +58,52 @@ final readonly class DepthRebuild
         }
         $homeId = (int) DB::table('pages')->where('store_id', $this->store->id)->where('digest', $this->store->baseUrl()->digest())->value('id');
         $home = $node[$homeId] ?? null;
-        $depths = $home === null ? [] : ClickDepth::from(count($node), $home, $edges, $redirects, $bundlesOf, $bundles);
-        unset($edges);
+        $depths = $home === null ? [] : ClickDepth::from($home, $starts, $targets, $redirects, $bundlesOf, $bundles);
+        unset($starts, $targets, $bundlesOf, $bundles);
         $run->beat();
-        $this->write($run, $node, $depths, $in, $out);
+        $this->write($run, $node, $depths, $in, $nav, $out);
+    }
+
+    /**
+     * The links of the main content in compressed rows (see ClickDepth), each page once; counts them as they come.
+     *
+     * @param  array<int, int>  $node  number by page id, in the order of both
+     * @param  array<int, int>  $in  pages that lead here, by number
+     * @param  array<int, int>  $out  links that leave, by number
+     * @return array{list<int>, string}
+     */
+    private function links(array $node, array &$in, array &$out): array
+    {
+        $starts = array_fill(0, count($node) + 1, 0);
+        $targets = '';
+        [$current, $seen] = [-1, []];
+        foreach ($this->stream('SELECT from_page, to_page FROM links WHERE store_id = ? ORDER BY from_page', [$this->store->id]) as [$page, $target]) {
+            $from = $node[$page] ?? null;
+            $to = $node[$target] ?? null;
+            if ($from === null || $to === null) {
+                continue;
+            }
+            if ($from !== $current) {
+                [$current, $seen] = [$from, []];
+            }
+            if (! isset($seen[$to])) {
+                $seen[$to] = true;
+                $targets .= pack('V', $to);
+                $starts[$from + 1]++;
+                $in[$to] += $from === $to ? 0 : 1;
+            }
+            $out[$from]++;
+        }
+        for ($number = 1, $last = count($node); $number <= $last; $number++) {
+            $starts[$number] += $starts[$number - 1];
+        }
+
+        return [array_values($starts), $targets];
     }
 
     /**
      * @param  array<int, int>  $node
-     * @return array{array<int, list<int>>, array<int, list<int>>, array<string, int>} targets by block, blocks by node, pages by the combination of blocks they carry
+     * @return array{array<int, list<int>>, array<int, ?list<int>>, array<string, int>} targets by block, blocks by node, pages by the combination of blocks they carry
      */
     private function blocks(array $node): array
     {
@@ -91,7 +113,8 @@ final readonly class DepthRebuild
                 $bundles[(int) $block][] = $node[$to];
             }
         }
-        $of = $combinations = $interned = [];
+        $of = array_fill(0, count($node), null);
+        $combinations = $interned = [];
         /** @param  list<int>  $blocks */
         $keep = static function (int $page, array $blocks) use ($node, &$of, &$combinations, &$interned): void {
             if ($blocks !== [] && isset($node[$page])) {
@@ -116,16 +139,19 @@ final readonly class DepthRebuild
 
     /**
      * @param  array<int, int>  $node
-     * @param  array<int, int>  $depths
+     * @param  list<int>  $depths
      * @param  array<int, int>  $in
+     * @param  array<int, int>  $nav
      * @param  array<int, int>  $out
      */
-    private function write(WorkRun $run, array $node, array $depths, array $in, array $out): void
+    private function write(WorkRun $run, array $node, array $depths, array $in, array $nav, array $out): void
     {
-        foreach (array_chunk($node, 10000, true) as $chunk) {
+        foreach (array_chunk(array_keys($node), self::CHUNK) as $pages) {
             $rows = [];
-            foreach ($chunk as $page => $number) {
-                $rows[] = [$page, $depths[$number] ?? self::UNREACHED, $in[$page] ?? 0, $in[-$number - 1] ?? 0, $out[$page] ?? 0];
+            foreach ($pages as $page) {
+                $number = $node[$page];
+                $depth = $depths[$number] ?? ClickDepth::UNREACHED;
+                $rows[] = [$page, $depth === ClickDepth::UNREACHED ? self::UNREACHED : $depth, $in[$number], $nav[$number], $out[$number]];
             }
             $run->fenced(static function () use ($rows): void {
                 DB::statement('CREATE TEMPORARY TABLE IF NOT EXISTS new_depths (page_id BIGINT UNSIGNED PRIMARY KEY, depth SMALLINT UNSIGNED, links_in INT UNSIGNED, links_nav INT UNSIGNED, links_out INT UNSIGNED)');

@@ -6,9 +6,10 @@ namespace App\Store\Facts;
 
 use App\Store\Bulk;
 use Illuminate\Support\Facades\DB;
+use LogicException;
 
 /**
- * Takes staged rows into the facts, day by day: the newest import owns a day of its grain whole; the rows that it replaces
+ * Takes rows into the facts, day by day: the newest import owns a day of its grain whole; the rows that it replaces
  * rest, and come back when it is taken back. Every method is called inside a transaction.
  */
 final readonly class FactBook
@@ -17,51 +18,39 @@ final readonly class FactBook
     {
     }
 
-    /** Makes room for an import's rows; outside of any transaction. */
-    public function openStage(int $import): void
-    {
-        DB::statement("CREATE TABLE IF NOT EXISTS {$this->facts->staged($import)} LIKE {$this->facts->stagePattern()}");
-    }
-
-    /** Lets that room go; outside of any transaction. */
-    public function closeStage(int $import): void
-    {
-        DB::statement("DROP TABLE IF EXISTS {$this->facts->staged($import)}");
-    }
-
     /**
-     * Stages rows that lie in a file of tabs and line ends, in the order keys, sums.
+     * Days that an import has rows of and has not taken over yet, in order.
      *
-     * @param  string  $path  of the file, on this machine
+     * @param  array<string, int>  $rows  by day
+     * @param  int  $length  days that each row stands for
+     * @return list<array{day: string, days: int, rows: int}>
      */
-    public function stage(int $import, string $path): void
+    public function daysLeft(int $import, array $rows, int $length): array
     {
-        $pdo = DB::connection()->getPdo();
-        $pdo->exec('LOAD DATA LOCAL INFILE '.$pdo->quote($path)." INTO TABLE {$this->facts->staged($import)} CHARACTER SET ascii ({$this->columns()})");
-    }
+        $taken = array_fill_keys(array_map(static fn (object $row): string => (string) $row->day, DB::select('SELECT day FROM fact_days WHERE import_id = ?', [$import])), true);
+        $left = array_diff_key($rows, $taken);
+        ksort($left);
 
-    /** @return list<array{day: string, days: int, rows: int}> that an import has staged and not taken over yet, in order */
-    public function stagedDays(int $import): array
-    {
-        $days = DB::select("SELECT s.day, s.days, s.n FROM (SELECT day, days, COUNT(*) AS n FROM {$this->facts->staged($import)} GROUP BY day, days) s LEFT JOIN fact_days d ON d.import_id = ? AND d.day = s.day AND d.days = s.days WHERE d.import_id IS NULL ORDER BY s.day, s.days", [$import]);
-
-        return array_values(array_map(static fn (object $row): array => ['day' => (string) $row->day, 'days' => (int) $row->days, 'rows' => (int) $row->n], $days));
+        return array_values(array_map(static fn (string $day, int $n): array => ['day' => $day, 'days' => $length, 'rows' => $n], array_keys($left), $left));
     }
 
     /**
      * Makes the import the owner of these days, all of one calendar month.
      *
      * @param  non-empty-list<array{day: string, days: int, rows: int}>  $days
+     * @param  string  $path  of a file on this machine with all their rows: keys, then sums, between tabs, in the order of the key, each key once
+     * @param  int  $lines  in that file
      */
-    public function takeDays(int $import, array $days): void
+    public function takeDays(int $import, array $days, string $path, int $lines): void
     {
-        [$first, $last] = [$days[0]['day'], $days[count($days) - 1]['day']];
         foreach ($this->owners($days) as $owner => $owned) {
             $this->rest((int) $owner, $owned);
         }
-        $sums = implode(', ', array_map(fn (string $column): string => "$column = {$this->facts->rows()}.$column + VALUES($column)", $this->facts->sums()));
-        // In the order of the key, so that the table grows at its end; rows that say the same day, page and query twice add up.
-        DB::insert("INSERT INTO {$this->facts->rows()} (store_id, grain, {$this->columns()}) SELECT ?, ?, {$this->columns()} FROM {$this->facts->staged($import)} WHERE day BETWEEN ? AND ? ORDER BY ".implode(', ', $this->facts->keys())." ON DUPLICATE KEY UPDATE $sums", [$this->storeId, $this->grain, $first, $last]);
+        $pdo = DB::connection()->getPdo();
+        $written = $pdo->exec('LOAD DATA LOCAL INFILE '.$pdo->quote($path)." INTO TABLE {$this->facts->rows()} CHARACTER SET ascii ({$this->columns()}) SET store_id = {$this->storeId}, grain = {$this->grain}");
+        if ($written !== $lines) {
+            throw new LogicException("Of $lines rows the database took ".(int) $written.'.');
+        }
         Bulk::write('fact_days', ['store_id', 'facts', 'grain', 'day', 'days', 'import_id', 'state', 'row_count'], array_map(fn (array $one): array => [$this->storeId, $this->facts->value, $this->grain, $one['day'], $one['days'], $import, 'owns', $one['rows']], $days));
     }
 

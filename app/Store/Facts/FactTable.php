@@ -15,17 +15,6 @@ enum FactTable: int
         return $this === self::Search ? 'search_rows' : 'sales_rows';
     }
 
-    /** Rows of one import under way: a table of its own, made like the pattern and dropped when its days are taken over. */
-    public function staged(int $import): string
-    {
-        return $this->stagePattern().'_'.$import;
-    }
-
-    public function stagePattern(): string
-    {
-        return $this === self::Search ? 'staged_search' : 'staged_sales';
-    }
-
     /** Rows that a newer import has replaced; they come back when that is taken back. */
     public function resting(): string
     {

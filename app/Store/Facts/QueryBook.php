@@ -20,6 +20,12 @@ final class QueryBook
     {
     }
 
+    /** The id of a query, where it was met lately. */
+    public function knownId(string $text): ?int
+    {
+        return $this->ids[$text] ?? null;
+    }
+
     /**
      * Ids of these queries; new ones are written down.
      *

@@ -39,7 +39,7 @@ it('brings in search rows of every spelling, and joins them to their pages', fun
         ->and(searchRows($store))->toBe(['/lamp 2026-03-01 floor lamp DE 2 4 1500 4.9', '/lamp 2026-03-02 floor lamp AT 1 0 10 12'])
         ->and(DB::table('page_index')->where('store_id', $store->id)->where('why_not', 9)->count())->toBe(1)
         ->and(DB::table('page_weeks')->where('store_id', $store->id)->orderBy('week')->get(['week', 'clicks', 'impressions'])->map(static fn (object $row): string => "{$row->week} {$row->clicks} {$row->impressions}")->all())->toBe(['2026-02-23 4 1500', '2026-03-02 0 10'])
-        ->and(DB::select("SHOW TABLES LIKE 'staged_search_{$import->id}'"))->toBe([]);
+        ->and(is_dir(Imports::path($import).'.rows'))->toBeFalse();
 });
 
 it('sets aside what cannot be read, with line, column and reason, and takes the rest', function (): void {
@@ -396,10 +396,10 @@ it('keeps no file that it needs no more', function (): void {
     Imports::forgetAbandoned();
     expect(is_file($file))->toBeFalse()->and(Imports::find($store, $old))->toBeNull()->and(is_file(Imports::path(Imports::find($store, $new))))->toBeTrue();
     $failed = bringIn($store, "page,day,clicks,impressions\n".str_repeat("https://other.example/a,2026-03-01,1,2\n", 1200), ends: 'failed');
-    expect(is_file(Imports::path($failed)))->toBeTrue()->and(DB::select("SHOW TABLES LIKE 'staged_search_{$failed->id}'"))->toHaveCount(1);
+    expect(is_file(Imports::path($failed)))->toBeTrue()->and(is_dir(Imports::path($failed).'.rows'))->toBeTrue();
     DB::table('gather_imports')->where('id', $failed->id)->update(['ended_at' => now()->subDays(31)]);
     Imports::forgetAbandoned();
-    expect(is_file(Imports::path($failed)))->toBeFalse()->and(DB::select("SHOW TABLES LIKE 'staged_search_{$failed->id}'"))->toBe([]);
+    expect(is_file(Imports::path($failed)))->toBeFalse()->and(is_dir(Imports::path($failed).'.rows'))->toBeFalse();
 });
 
 it('calls an import that was taken back so, though that stopped half-way with a problem', function (): void {
