@@ -15,7 +15,7 @@ final class RowReader
 
     private const TYPES = ['web' => 0, 'all' => 0, 'image' => 1, 'images' => 1, 'video' => 2, 'videos' => 2, 'news' => 3];
 
-    /** @var list<array{int, Field, bool}> column, field, whether it counts */
+    /** @var list<array{int, string, bool, Field}> column, key of the field, whether it counts, field */
     private array $columns = [];
 
     private readonly Country $countries;
@@ -29,7 +29,7 @@ final class RowReader
     public function __construct(array $columns, private readonly Dialect $dialect)
     {
         foreach ($columns as $column => $field) {
-            $this->columns[] = [$column, $field, $field->sort === CellSort::Count];
+            $this->columns[] = [$column, $field->key, $field->sort === CellSort::Count, $field];
             $this->known[$column] = [];
         }
         $this->countries = new Country;
@@ -43,10 +43,10 @@ final class RowReader
     public function read(array $cells): array|CellProblem
     {
         $values = [];
-        foreach ($this->columns as [$column, $field, $isCount]) {
+        foreach ($this->columns as [$column, $key, $isCount, $field]) {
             $cell = $cells[$column] ?? '';
             if ($isCount && ctype_digit($cell) && strlen($cell) < 10) {
-                $values[$field->key] = (int) $cell;
+                $values[$key] = (int) $cell;
 
                 continue;
             }
@@ -60,7 +60,7 @@ final class RowReader
             if ($value === false) {
                 return new CellProblem($field->label, self::complaint($field->sort, $cell));
             }
-            $values[$field->key] = $value;
+            $values[$key] = $value;
         }
 
         return $values;

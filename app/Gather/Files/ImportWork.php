@@ -245,7 +245,8 @@ final class ImportWork implements LongWork
         sort($weeks);
         $sums = new PageWeeks($store->id);
         while ($weeks !== []) {
-            $portion = array_splice($weeks, 0, 5);
+            $portion = $sums->portion($weeks);
+            $weeks = array_slice($weeks, count($portion));
             $run->fenced(static function () use ($sums, $portion, $weeks, $import): void {
                 $sums->rebuild($portion);
                 DB::table('gather_imports')->where('id', $import->id)->update(['weeks' => json_encode($weeks, JSON_THROW_ON_ERROR)]);

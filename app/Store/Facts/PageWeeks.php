@@ -14,6 +14,9 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class PageWeeks
 {
+    /** Rows of the weeks that are summed at one go; a second reads some 200,000. */
+    private const MOST_ROWS = 2_000_000;
+
     public function __construct(private int $storeId)
     {
     }
@@ -27,9 +30,34 @@ final readonly class PageWeeks
     }
 
     /**
+     * As many of these weeks as are summed at one go: their months are read once for all of them, and a transaction stays short.
+     *
+     * @param  non-empty-list<string>  $weeks  Mondays, in order
+     * @return non-empty-list<string> the first of them
+     */
+    public function portion(array $weeks): array
+    {
+        $rows = [];
+        foreach (DB::select("SELECT DATE_SUB(day, INTERVAL WEEKDAY(day) DAY) AS week, SUM(row_count) AS n FROM fact_days WHERE store_id = ? AND day >= ? AND days = 1 AND state = 'owns' GROUP BY week", [$this->storeId, $weeks[0]]) as $row) {
+            $rows[(string) $row->week] = (int) $row->n;
+        }
+        $portion = [array_shift($weeks)];
+        $sum = $rows[$portion[0]] ?? 0;
+        foreach ($weeks as $week) {
+            $sum += $rows[$week] ?? 0;
+            if ($sum > self::MOST_ROWS) {
+                break;
+            }
+            $portion[] = $week;
+        }
+
+        return $portion;
+    }
+
+    /**
      * Called inside a transaction.
      *
-     * @param  non-empty-list<string>  $weeks  Mondays, in order; a few at a time, so that each month of rows is read about once
+     * @param  non-empty-list<string>  $weeks  Mondays, in order, as portion() gives them
      */
     public function rebuild(array $weeks): void
     {
