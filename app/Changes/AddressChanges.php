@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Changes;
 
+use App\Changes\Events\AddressSet;
 use App\Store\Bulk;
 use App\Store\Models\Store;
 use Illuminate\Support\Facades\DB;
@@ -96,6 +97,7 @@ final class AddressChanges
             DB::table('address_changes')->where('page_id', $page)->where('field', $field->value)->update(['base_value' => $value]);
         }
         History::addAddress($store, $page, $field, $isUndo ? HistoryEvent::Undone : HistoryEvent::Live, $before, $value, $userId, $release);
+        AddressSet::dispatch($store, $page, $field, $value);
     }
 
     /** What was on its way stands still again, with the reason; what the shop holds is what it would be written over next. */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Untangle;
 
 use App\Changes\Events\AddressMoved;
+use App\Changes\Events\AddressSet;
 use App\Store\Steps\StepBoard;
 use App\Store\Work\WorkDesk;
 use App\Untangle\Console\ExportCommand;
@@ -12,6 +13,7 @@ use App\Untangle\Console\FindCommand;
 use App\Untangle\Finding\Finds;
 use App\Untangle\Finding\FindWork;
 use App\Untangle\Slugs\MendReferences;
+use App\Untangle\Telling\Told;
 use Illuminate\Support\Facades\Event;
 use Illuminate\Support\ServiceProvider;
 
@@ -26,5 +28,6 @@ final class UntangleProvider extends ServiceProvider
         $board->register(new UntangleStep);
         Finds::listen();
         Event::listen(AddressMoved::class, [MendReferences::class, 'handle']);
+        Event::listen(AddressSet::class, [Told::class, 'handle']);
     }
 }

@@ -58,6 +58,22 @@ enum CanonicalVerdict: string
         return null;
     }
 
+    /**
+     * The verdict on a page of a tangle once another page is its keeper; all else about the page being as it was.
+     *
+     * @param  bool  $isKeeper  whether this page is the new keeper
+     * @param  bool  $namesKeeper  whether its canonical is the new keeper, and not the page itself
+     */
+    public function withKeeper(bool $isKeeper, bool $namesKeeper): self
+    {
+        return match ($this) {
+            self::Self, self::MissedFoldBySelf => $isKeeper ? self::Self : self::MissedFoldBySelf,
+            self::ToKeeper, self::Odd => $namesKeeper ? self::ToKeeper : self::Odd,
+            self::Weak, self::MissedFold => $isKeeper ? self::Weak : self::MissedFold,
+            default => $this,
+        };
+    }
+
     /** What is the case, in a few words. */
     public function words(): string
     {

@@ -65,13 +65,7 @@ final class Decisions
     public static function keeper(Store $store, int $page, bool $isKeeper, ?int $userId): void
     {
         DB::transaction(static function () use ($store, $page, $isKeeper, $userId): void {
-            $tangle = (int) DB::table('untangle_pages')->where('store_id', $store->id)->where('page_id', $page)->value('tangle_id');
-            // One tangle has one keeper: whoever was decided on before no longer is.
-            DB::table('untangle_decisions')->where('store_id', $store->id)->where('sort', 'keeper')->whereIn('page_id', DB::table('untangle_pages')->where('store_id', $store->id)->where('tangle_id', $tangle)->where('tangle_id', '>', 0)->select('page_id'))->delete();
-            $isKeeper && self::decide($store, $page, 'keeper', 'yes', $userId);
-            if ($isKeeper && $tangle !== 0) {
-                self::changeKeeper($store, $tangle, $page);
-            }
+            self::reckonAll($store, self::setKeeper($store, $page, $isKeeper, $userId));
         });
     }
 
@@ -86,9 +80,13 @@ final class Decisions
         foreach (DB::select('SELECT u.tangle_id, u.page_id FROM untangle_pages u JOIN page_index i ON i.page_id = u.page_id WHERE u.store_id = ? AND u.cause_id = ? AND u.tangle_id > 0 AND u.keeper_page <> u.page_id AND i.status = 200 AND i.why_not IN ('.WhyNot::Indexable->value.','.WhyNot::CanonicalElsewhere->value.') ORDER BY u.clicks DESC, i.links_in DESC, u.page_id', [$store->id, $cause]) as $row) {
             $best[(int) $row->tangle_id] ??= (int) $row->page_id;
         }
-        foreach ($best as $page) {
-            self::keeper($store, $page, true, $userId);
-        }
+        DB::transaction(static function () use ($store, $best, $userId): void {
+            $causes = [];
+            foreach ($best as $page) {
+                $causes += self::setKeeper($store, $page, true, $userId);
+            }
+            self::reckonAll($store, $causes);
+        });
 
         return count($best);
     }
@@ -106,11 +104,7 @@ final class Decisions
         $row = DB::table('untangle_pages')->where('store_id', $store->id)->where('page_id', $page)->first(['cause_id']);
         if ($row !== null) {
             $means !== null && DB::table('untangle_pages')->where('store_id', $store->id)->where('page_id', $page)->update(['action' => $means->value, 'why' => 'decided for this address', 'is_safe' => 1]);
-            $cause = DB::table('untangle_causes')->where('store_id', $store->id)->where('id', $row->cause_id)->first();
-            if ($cause !== null) {
-                $sort = CauseSort::from((string) $cause->sort);
-                self::reckon($store, (int) $cause->id, $sort, $cause->decision ?? Rules::of($store)->choice($sort), $cause->decision !== null);
-            }
+            self::reckonAll($store, [(int) $row->cause_id => true]);
         }
     }
 
@@ -125,13 +119,58 @@ final class Decisions
         DB::table('untangle_decisions')->upsert([['store_id' => $store->id, 'page_id' => $page, 'sort' => $sort, 'value' => $value, 'user_id' => $userId, 'set_at' => now()]], ['store_id', 'page_id', 'sort'], ['value', 'user_id', 'set_at']);
     }
 
-    /** The tangle shows its new keeper at once; what each address declares is judged anew by the next finding. */
-    private static function changeKeeper(Store $store, int $tangle, int $keeper): void
+    /** @return array<int, true> causes to be reckoned anew */
+    private static function setKeeper(Store $store, int $page, bool $isKeeper, ?int $userId): array
     {
+        $tangle = (int) DB::table('untangle_pages')->where('store_id', $store->id)->where('page_id', $page)->value('tangle_id');
+        // One tangle has one keeper: whoever was decided on before no longer is.
+        DB::table('untangle_decisions')->where('store_id', $store->id)->where('sort', 'keeper')->whereIn('page_id', DB::table('untangle_pages')->where('store_id', $store->id)->where('tangle_id', $tangle)->where('tangle_id', '>', 0)->select('page_id'))->delete();
+        if (! $isKeeper) {
+            return [];
+        }
+        self::decide($store, $page, 'keeper', 'yes', $userId);
+
+        return $tangle === 0 ? [] : self::changeKeeper($store, $tangle, $page);
+    }
+
+    /**
+     * The tangle shows its new keeper at once, and what each address declares is judged by it.
+     *
+     * @return array<int, true> causes of its addresses
+     */
+    private static function changeKeeper(Store $store, int $tangle, int $keeper): array
+    {
+        $causes = $byResult = [];
+        foreach (DB::select('SELECT u.page_id, u.declared_page, u.verdict, u.cause_id, i.status FROM untangle_pages u JOIN page_index i ON i.store_id = u.store_id AND i.page_id = u.page_id WHERE u.store_id = ? AND u.tangle_id = ?', [$store->id, $tangle]) as $row) {
+            $page = (int) $row->page_id;
+            $verdict = (CanonicalVerdict::fromKey((string) $row->verdict) ?? CanonicalVerdict::NotNeeded)->withKeeper($page === $keeper, (int) $row->declared_page === $keeper && $page !== $keeper);
+            [$means, $why] = match (true) {
+                $page === $keeper => [Means::Leave, 'the keeper, decided by a person'],
+                $verdict === CanonicalVerdict::ToKeeper => [Means::Leave, 'names the keeper already'],
+                (int) $row->status !== 200 => [Means::Leave, 'redirects to the keeper'],
+                default => [Means::Canonical, 'one page is enough'],
+            };
+            $byResult["{$verdict->key()}\n{$means->value}\n$why"][] = $page;
+            (int) $row->cause_id > 0 && $causes[(int) $row->cause_id] = true;
+        }
         DB::table('untangle_tangles')->where('store_id', $store->id)->where('tangle_id', $tangle)->update(['keeper_page' => $keeper, 'reasons' => 'decided by a person', 'lead_points' => 1000]);
-        DB::table('untangle_pages')->where('store_id', $store->id)->where('tangle_id', $tangle)->update(['keeper_page' => $keeper]);
-        DB::update("UPDATE untangle_pages u JOIN page_index i ON i.store_id = u.store_id AND i.page_id = u.page_id SET u.action = IF(u.page_id = ? OR u.declared_page = ? OR i.status <> 200, 'leave', 'canonical'), u.why = IF(u.page_id = ?, 'the keeper, decided by a person', IF(u.declared_page = ?, 'names the keeper already', 'one page is enough')), u.is_safe = 1,
-            u.verdict = IF(i.status <> 200, u.verdict, IF(u.page_id = ?, IF(u.declared_page = u.page_id, 'to-self', u.verdict), IF(u.declared_page = ?, 'to-keeper', IF(u.declared_page = u.page_id, 'to-itself-not-the-keeper', u.verdict)))) WHERE u.store_id = ? AND u.tangle_id = ?", [$keeper, $keeper, $keeper, $keeper, $keeper, $keeper, $store->id, $tangle]);
+        foreach ($byResult as $result => $pages) {
+            [$verdict, $means, $why] = explode("\n", $result);
+            foreach (array_chunk($pages, self::CHUNK) as $chunk) {
+                DB::table('untangle_pages')->where('store_id', $store->id)->whereIn('page_id', $chunk)->update(['keeper_page' => $keeper, 'verdict' => $verdict, 'action' => $means, 'why' => $why, 'is_safe' => 1]);
+            }
+        }
+
+        return $causes;
+    }
+
+    /** @param  array<int, true>  $causes  by id */
+    private static function reckonAll(Store $store, array $causes): void
+    {
+        foreach ($causes === [] ? [] : DB::table('untangle_causes')->where('store_id', $store->id)->whereIn('id', array_keys($causes))->get(['id', 'sort', 'decision']) as $cause) {
+            $sort = CauseSort::from((string) $cause->sort);
+            self::reckon($store, (int) $cause->id, $sort, $cause->decision ?? Rules::of($store)->choice($sort), $cause->decision !== null);
+        }
     }
 
     private static function reckon(Store $store, int $cause, CauseSort $sort, string $choice, bool $isDecided): void

@@ -19,7 +19,7 @@ final class ToldController
 {
     public function index(Store $store): View
     {
-        return view('untangle.told', ['store' => $store, 'waiting' => Told::gather($store), 'to' => $store->options()->indexnowUrl, 'key' => Told::key($store), 'counts' => DB::table('untangle_told')->where('store_id', $store->id)->whereNull('sent_at')->groupBy('purpose')->selectRaw('purpose, COUNT(*) AS n')->pluck('n', 'purpose'),
+        return view('untangle.told', ['store' => $store, 'waiting' => Told::waiting($store), 'to' => $store->options()->indexnowUrl, 'key' => Told::key($store), 'counts' => DB::table('untangle_told')->where('store_id', $store->id)->whereNull('sent_at')->groupBy('purpose')->selectRaw('purpose, COUNT(*) AS n')->pluck('n', 'purpose'),
             'rows' => DB::table('untangle_told')->join('pages', 'pages.id', '=', 'page_id')->where('untangle_told.store_id', $store->id)->orderByRaw('sent_at IS NULL DESC')->orderByDesc('untangle_told.id')->limit(100)->get(['untangle_told.*', 'pages.url'])]);
     }
 
@@ -35,7 +35,6 @@ final class ToldController
     public function export(Store $store, string $format): StreamedResponse
     {
         abort_unless(isset(TableWriter::FORMATS[$format]), 404);
-        Told::gather($store);
 
         return response()->streamDownload(static fn () => TableWriter::write($format, ['url', 'purpose', 'why', 'sent'], Told::export($store), fopen('php://output', 'wb') ?: throw new RuntimeException('No output.')), "{$store->slug}-to-tell.$format", ['Content-Type' => TableWriter::FORMATS[$format]]);
     }

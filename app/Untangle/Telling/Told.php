@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Untangle\Telling;
 
 use App\Changes\AddressField;
+use App\Changes\Events\AddressSet;
 use App\Connectors\Http\GuardedHttp;
 use App\Connectors\Http\HttpRequest;
 use App\Store\Models\Store;
@@ -22,18 +23,36 @@ final class Told
     /** Addresses that the protocol takes in one request. */
     private const AT_ONCE = 10_000;
 
-    /** Puts down what was released since the last time and is not told yet. @return int how many are waiting */
-    public static function gather(Store $store): int
-    {
-        foreach ([
-            ['crawl', 'its canonical has changed', AddressField::Canonical, "s.value <> ''", 's.page_id'], ['crawl', 'it redirects now', AddressField::Redirect, "s.value <> 'gone'", 's.page_id'], ['crawl', 'it has moved', AddressField::Slug, "s.value <> ''", 's.page_id'],
-            ['remove', 'it is gone', AddressField::Redirect, "s.value = 'gone'", 's.page_id'], ['remove', 'it is kept out of search', AddressField::Robots, "s.value LIKE '%noindex%'", 's.page_id'],
-        ] as [$purpose, $why, $field, $which, $page]) {
-            DB::insert("INSERT INTO untangle_told (store_id, page_id, purpose, why, created_at) SELECT s.store_id, $page, ?, ?, s.since FROM address_states s WHERE s.store_id = ? AND s.field = ? AND $which
-                ON DUPLICATE KEY UPDATE sent_at = IF(untangle_told.created_at < VALUES(created_at), NULL, sent_at), created_at = VALUES(created_at), why = VALUES(why)", [$purpose, $why, $store->id, $field->value]);
-        }
+    private const AS_BEFORE = 'it is as it was before';
 
+    /** Puts down that an address has changed. */
+    public function handle(AddressSet $set): void
+    {
+        [$purpose, $why] = self::reason($set->field, $set->value);
+        $told = DB::table('untangle_told')->where('store_id', $set->storeId)->where('page_id', $set->pageId);
+        $wasTold = (clone $told)->whereNotNull('sent_at')->exists();
+        // What was not sent yet of the same field is overtaken by what holds now; where nothing was sent, going back is no news.
+        (clone $told)->whereNull('sent_at')->whereIn('why', [self::AS_BEFORE, ...array_map(static fn (string $value): string => self::reason($set->field, $value)[1], ['gone', 'noindex', 'any'])])->delete();
+        if ($set->value !== '' || $wasTold) {
+            DB::table('untangle_told')->upsert([['store_id' => $set->storeId, 'page_id' => $set->pageId, 'purpose' => $purpose, 'why' => $why, 'created_at' => now(), 'sent_at' => null]], ['store_id', 'page_id', 'purpose'], ['why', 'created_at', 'sent_at']);
+        }
+    }
+
+    public static function waiting(Store $store): int
+    {
         return DB::table('untangle_told')->where('store_id', $store->id)->whereNull('sent_at')->count();
+    }
+
+    /** @return array{string, string} what search engines should do, and why */
+    private static function reason(AddressField $field, string $value): array
+    {
+        return match (true) {
+            $value === '' => ['crawl', self::AS_BEFORE],
+            $field === AddressField::Redirect => $value === 'gone' ? ['remove', 'it is gone'] : ['crawl', 'it redirects now'],
+            $field === AddressField::Robots => str_contains($value, 'noindex') ? ['remove', 'it is kept out of search'] : ['crawl', 'it may be listed again'],
+            $field === AddressField::Slug => ['crawl', 'it has moved'],
+            default => ['crawl', 'its canonical has changed'],
+        };
     }
 
     /** The key by which the store's host shows that it is its own that speaks; it must stand at /KEY.txt there. */

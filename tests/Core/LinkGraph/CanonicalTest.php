@@ -57,6 +57,27 @@ it('lets what stands first in the table win over what stands later, and keeps th
     }
 });
 
+it('judges by another keeper as the table does', function (int $seed): void {
+    $dice = new Randomizer(new Mt19937($seed));
+    $coin = static fn (int $of = 2): bool => $dice->getInt(1, $of) === 1;
+    for ($round = 0; $round < 2000; $round++) {
+        // Of a tangle: the page, the page that it names, and a third; one of them is the keeper.
+        $way = $dice->getInt(0, 2);
+        $inTangle = $coin(3) === false;
+        $flags = ['isBarred' => $coin(12), 'status' => [200, 200, 200, 301, 404][$dice->getInt(0, 4)], 'isClosed' => $coin(12), 'leadsBack' => $coin(12), 'namesAnother' => $coin(12), 'isUnlike' => $coin(6), 'isFirstPart' => $coin(12), 'isVersion' => $coin(12), 'isWider' => $coin(8)];
+        $case = static fn (string $keeper): CanonicalCase => declares([
+            'isMeant' => true, 'tags' => [[], [P], [D]][$way], 'isKeeper' => $keeper === 'page',
+            'target' => $way === 2 ? new CanonicalTarget(...$flags, isInTangle: $inTangle, isKeeper: $inTangle && $keeper === 'named') : null,
+        ]);
+        $keepers = $way === 2 && $inTangle ? ['page', 'named', 'third'] : ['page', 'third'];
+        foreach ($keepers as $before) {
+            foreach ($keepers as $after) {
+                expect($case($before)->verdict()->withKeeper($after === 'page', $way === 2 && $after === 'named'))->toBe($case($after)->verdict(), "way $way, $before to $after: ".json_encode($flags));
+            }
+        }
+    }
+})->with([1, 2, 3]);
+
 it('says of every verdict what it means and what mends it', function (V $verdict): void {
     expect($verdict->words())->not->toBe('')->and($verdict->meaning())->not->toBe('')->and($verdict->repair())->not->toBe('')->and(V::fromKey($verdict->key()))->toBe($verdict);
 })->with(V::cases());

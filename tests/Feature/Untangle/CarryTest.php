@@ -120,7 +120,7 @@ it('redirects, closes and calls gone; meets what the shop holds otherwise as a c
     sendAddresses($store);
     expect(shopSays($path($lamp[3])))->toBe('redirects to /range');
     // What is told to search engines, and how often the shop was asked.
-    expect(Told::gather($store))->toBe(4)->and(iterator_to_array(Told::export($store), false))->toHaveCount(4);
+    expect(Told::waiting($store))->toBe(4)->and(iterator_to_array(Told::export($store), false))->toHaveCount(4);
     $book = new Book($store, app(AddressChanges::class));
     $book->takeList($path($lamp[0]).' /range', null);
     expect($book->countHits(app(App\Connectors\Shop\ShopAdmins::class)))->toBe(1)->and((int) DB::table('untangle_redirects')->where('store_id', $store->id)->value('hits'))->toBeGreaterThan(0);
@@ -291,7 +291,8 @@ it('sends vanished products where they belong, and none to the home page', funct
 it('tells search engines by the IndexNow protocol, and what they answer', function (): void {
     [, $store] = foundSite();
     $page = pageAt($store, '/lamp/hazel?finish=brass');
-    DB::table('address_states')->insert(['store_id' => $store->id, 'page_id' => $page, 'field' => AddressField::Canonical->value, 'value' => 'x', 'shown' => 'x', 'since' => now()]);
+    $changes = app(AddressChanges::class);
+    $changes->live($store->id, $page, AddressField::Canonical, '', 'x', 'x', false, null, null);
     $writer = member($store, Role::Writer);
     $this->actingAs($writer)->get("/s/{$store->slug}/untangle/told")->assertOk()->assertSee('its canonical has changed')->assertSee('indexnow_url');
     $this->post("/s/{$store->slug}/untangle/told")->assertSessionHasErrors('told');
@@ -300,6 +301,14 @@ it('tells search engines by the IndexNow protocol, and what they answer', functi
     $this->post("/s/{$store->slug}/untangle/told")->assertSessionHasNoErrors()->assertSessionHas('done', '1 addresses were sent.');
     expect(DB::table('untangle_told')->where('store_id', $store->id)->first())->answer->toBe('status 202')->sent_at->not->toBeNull();
     $this->post("/s/{$store->slug}/untangle/told")->assertSessionHasErrors('told');
+    // What was told and is taken back is news again; what nobody was told of is none.
+    $changes->live($store->id, $page, AddressField::Canonical, 'x', '', null, true, null, null);
+    $other = pageAt($store, '/lamp/elmet?finish=brass');
+    $changes->live($store->id, $other, AddressField::Robots, '', 'noindex', 'noindex', false, null, null);
+    expect(Told::waiting($store))->toBe(2);
+    $changes->live($store->id, $other, AddressField::Robots, 'noindex', '', null, true, null, null);
+    expect(Told::waiting($store))->toBe(1);
+    $this->get("/s/{$store->slug}/untangle/told")->assertSee('it is as it was before')->assertDontSee('kept out of search');
     expect(fn () => app(StoreOptions::class)->set($store->refresh(), 'indexnow_url', 'not an address'))->toThrow(InvalidArgumentException::class);
 });
 

@@ -96,6 +96,17 @@ it('keeps the keeper that a person chose, and parts what a person parted', funct
     $this->post("/s/{$store->slug}/untangle/pages/$page", ['do' => 'nonsense'])->assertSessionHasErrors('do');
 });
 
+it('shows at once, where a person chose a keeper, what the next search will find', function (): void {
+    [, $store] = foundSite();
+    $shown = static fn (): array => array_map(static fn (array $row): array => array_intersect_key($row, array_flip(['keeper', 'declared', 'verdict', 'action'])), array_filter(untangled($store), static fn (array $row): bool => str_contains($row['url'], 'hazel') || str_contains($row['url'], 'elmet')));
+    foreach (['/range/all/hazel', '/lamp/elmet?finish=brass', '/lamp/hazel?finish=brass'] as $address) {
+        $this->actingAs(member($store, Role::Writer))->post("/s/{$store->slug}/untangle/pages/".pageAt($store, $address), ['do' => 'keeper'])->assertRedirect();
+        $atOnce = $shown();
+        findTangles($store);
+        expect($atOnce)->toBe($shown(), $address)->and($atOnce[$address]['keeper'])->toBe($address);
+    }
+});
+
 it('lets the addresses of a cause stay instead, in bulk', function (): void {
     [, $store] = foundSite();
     $cause = DB::table('untangle_causes')->where('store_id', $store->id)->where('name', 'path /range/*/* beside /lamp/*')->value('id');
