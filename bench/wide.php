@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 /** A store of 100,000 pages and about 10,000,000 search rows, made up once by the database itself; returns it. */
 
-use App\Gather\Inventory\CommonWords;
 use App\Store\AddStore;
 use App\Store\Facts\NumberWindow;
 use App\Store\Facts\PageWeeks;
 use App\Store\Models\Store;
+use App\Store\Pages\WordSearch;
 use Illuminate\Support\Facades\DB;
 
 $pages = (int) (getenv('BENCH_PAGES') ?: 100_000);
@@ -26,7 +26,7 @@ if (DB::table('page_index')->where('store_id', $id)->count() < $pages) {
     DB::update("UPDATE page_index SET status = CASE CRC32(CONCAT(page_id, 's')) MOD 20 WHEN 0 THEN 301 WHEN 1 THEN 404 ELSE 200 END WHERE store_id = $id");
     DB::update("UPDATE page_index SET indexable = status = 200 AND canonical < 2, why_not = CASE WHEN status = 301 THEN 2 WHEN status = 404 THEN 3 WHEN canonical > 1 THEN 8 ELSE 0 END WHERE store_id = $id");
     DB::insert("INSERT INTO page_words (page_id, store_id, words) SELECT i.page_id, $id, CONCAT(' a lamp for every room number ', i.page_id, REPLACE(REPLACE(i.address, '/', ' '), '-', ' ')) FROM page_index i WHERE store_id = $id");
-    CommonWords::rebuild($id);
+    WordSearch::rebuild($id);
     DB::insert("INSERT INTO page_counts SELECT $id, kind, status, indexable, sources, COUNT(*) FROM page_index WHERE store_id = $id GROUP BY kind, status, indexable, sources");
 }
 if (DB::table('fact_days')->where('store_id', $id)->count() < 360) {

@@ -17,6 +17,7 @@ use App\Store\Pages\LinkBook;
 use App\Store\Pages\PageMark;
 use App\Store\Pages\PageSource;
 use App\Store\Pages\WhyNot;
+use App\Store\Pages\WordSearch;
 use App\Store\Work\WorkRun;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Robots\IndexRules;
@@ -110,7 +111,7 @@ final readonly class IndexRebuild
             [(int) $row->id, $this->store->id, $markets->needLanguages() ? $markets->marketOfPage($url, self::codesOf($row))->id : (int) $row->market_id, $row->resource_id === null ? null : (int) $row->resource_id, $kind->value, (int) $row->status, $why === WhyNot::Indexable ? 1 : 0, $why->value, $row->marks === null ? (int) $row->words : $lines->ownWords((string) $row->marks), min(65535, mb_strlen($title)),
                 min(65535, mb_strlen((string) $row->description)), $h1s, (int) $row->images, (int) $row->no_alt, CanonicalState::of((string) $row->url, $canonicals, $row->canonical_header, $strays['canonical'] ?? 0)->value, (int) $row->bytes, (int) $row->response_ms, (int) $row->hreflangs, $marks,
                 (int) $row->sources | ($row->resource_id === null ? 0 : PageSource::Shop->value), $product['life']->value, $product['stock'], $product['price'], (int) $row->from_crawl, substr($url->target(), 0, 190)],
-            [(int) $row->id, $this->store->id, CommonWords::textOf($title, $url->target())],
+            [(int) $row->id, $this->store->id, WordSearch::textOf($title, $url->target())],
         ];
     }
 

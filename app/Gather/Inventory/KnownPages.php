@@ -8,6 +8,7 @@ use App\Store\Bulk;
 use App\Store\Kinds\KindRules;
 use App\Store\Models\Store;
 use App\Store\Pages\WhyNot;
+use App\Store\Pages\WordSearch;
 use App\Store\Work\WorkRun;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Url\PageUrl;
@@ -36,7 +37,7 @@ final readonly class KnownPages
                 $after = (int) $page->id;
                 $url = PageUrl::parse((string) $page->url) ?? $this->store->baseUrl();
                 $rows[] = [(int) $page->id, $this->store->id, (int) $page->market_id, $rules->kindOf($url, null, [])->value, 0, 0, WhyNot::NotFetched->value, (int) $page->sources, substr($url->target(), 0, 190)];
-                $words[] = [(int) $page->id, $this->store->id, CommonWords::textOf('', $url->target())];
+                $words[] = [(int) $page->id, $this->store->id, WordSearch::textOf('', $url->target())];
             }
             $run->fenced(static function () use ($rows, $words): void {
                 Bulk::write('page_index', ['page_id', 'store_id', 'market_id', 'kind', 'status', 'indexable', 'why_not', 'sources', 'address'], $rows, 'INSERT IGNORE');
@@ -45,7 +46,7 @@ final readonly class KnownPages
             $run->beat();
         }
         $run->fenced(fn (): int => DB::update('UPDATE page_index i JOIN pages p ON p.id = i.page_id SET i.sources = (i.sources & 3) | p.sources WHERE i.store_id = ? AND i.sources & ~3 <> p.sources', [$this->store->id]));
-        $run->fenced(fn () => CommonWords::rebuild($this->store->id));
+        $run->fenced(fn () => WordSearch::rebuild($this->store->id));
         $run->fenced(fn () => PageCounts::rebuild($this->store->id));
     }
 }

@@ -8,6 +8,7 @@ use App\Store\Bulk;
 use App\Store\Kinds\PageKind;
 use App\Store\Models\Store;
 use App\Store\Pages\PageSource;
+use App\Store\Pages\WordSearch;
 use Generator;
 use Illuminate\Support\Facades\DB;
 
@@ -154,24 +155,15 @@ final class PageList
      */
     private function found(Store $store, PageFilter $filter, string $from, string $where, array $values): array
     {
-        preg_match_all('/[\p{L}\p{N}]+/u', mb_strtolower($filter->search), $found);
-        $words = array_slice($found[0], 0, 8);
-        $rare = array_values(array_filter($words, static fn (string $word): bool => ! CommonWords::hasAny($store->id, $word)));
-        $where .= $words === [] ? ' AND 0' : ' AND w.store_id = i.store_id';
-        if ($rare !== []) {
+        $search = WordSearch::of($store->id, $filter->search);
+        if ($search->byIndex) {
             // From the words to the rows at once: the found pages never travel here and back.
             $from = 'page_words w JOIN '.($filter->selection === null ? 'page_index i ON i.page_id = w.page_id' : 'page_index i ON i.page_id = w.page_id JOIN selected_pages s ON s.page_id = i.page_id');
-            $where .= ' AND MATCH(w.words) AGAINST (? IN BOOLEAN MODE)';
-            $values[] = implode(' ', array_map(static fn (string $word): string => "+$word*", $rare));
         } else {
             $from = ($from === 'page_index i' ? $from.self::path($filter) : $from).' STRAIGHT_JOIN page_words w ON w.page_id = i.page_id';
         }
-        foreach (array_diff($words, $rare) as $word) {
-            $where .= ' AND w.words LIKE ?';
-            $values[] = "% $word%";
-        }
 
-        return [$from, $where, $values];
+        return [$from, "$where AND w.store_id = i.store_id AND $search->condition", [...$values, ...$search->values]];
     }
 
     /**

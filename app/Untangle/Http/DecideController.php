@@ -25,7 +25,7 @@ final class DecideController
 {
     public function find(Request $request, Store $store, Finds $finds): RedirectResponse
     {
-        $finds->begin($store->id, self::user($request));
+        $finds->begin($store->id, (int) $request->user()?->getAuthIdentifier());
 
         return redirect()->route('untangle', $store);
     }
@@ -34,7 +34,7 @@ final class DecideController
     {
         $request->validate(['choice' => ['nullable', 'string', 'max:12']]);
         try {
-            Decisions::ofCause($store, $cause, $request->string('choice')->value() ?: null, self::user($request));
+            Decisions::ofCause($store, $cause, $request->string('choice')->value() ?: null, (int) $request->user()?->getAuthIdentifier());
         } catch (InvalidArgumentException $wrong) {
             return back()->withErrors(['choice' => $wrong->getMessage()]);
         }
@@ -45,8 +45,8 @@ final class DecideController
     /** Keepers in bulk: the addresses of this cause stay instead. */
     public function keepInstead(Request $request, Store $store, int $cause, Finds $finds): RedirectResponse
     {
-        $changed = Decisions::keepInstead($store, $cause, self::user($request));
-        $finds->begin($store->id, self::user($request));
+        $changed = Decisions::keepInstead($store, $cause, (int) $request->user()?->getAuthIdentifier());
+        $finds->begin($store->id, (int) $request->user()?->getAuthIdentifier());
 
         return redirect()->route('untangle', $store)->with('done', number_format($changed).' tangles have another keeper now, and keep it. The search goes over all addresses again with it.');
     }
@@ -81,7 +81,7 @@ final class DecideController
     public function page(Request $request, Store $store, int $page): RedirectResponse
     {
         $request->validate(['do' => ['required', 'in:keeper,no-keeper,apart,together,action'], 'action' => ['nullable', 'string', 'max:10']]);
-        $user = self::user($request);
+        $user = (int) $request->user()?->getAuthIdentifier();
         $tangle = DB::table('untangle_pages')->where('store_id', $store->id)->where('page_id', $page)->value('tangle_id');
         abort_if($tangle === null, 404);
         $do = $request->string('do')->value();
@@ -107,7 +107,7 @@ final class DecideController
         if ($pages === []) {
             return back()->withErrors(['cause' => 'Nothing of this is to be rewritten.']);
         }
-        $selection = Selections::keep($store, mb_substr('To rewrite: '.$cause->name, 0, 120), self::user($request), [array_values($pages)]);
+        $selection = Selections::keep($store, mb_substr('To rewrite: '.$cause->name, 0, 120), (int) $request->user()?->getAuthIdentifier(), [array_values($pages)]);
 
         return redirect()->route('write', [$store, 'selection' => $selection]);
     }
@@ -115,7 +115,7 @@ final class DecideController
     /** Takes back what was put down and is not on its way yet. */
     public function drop(Request $request, Store $store, AddressChanges $changes): RedirectResponse
     {
-        return back()->with('done', number_format($changes->drop($store, null, self::user($request))).' changes were taken back.');
+        return back()->with('done', number_format($changes->drop($store, null, (int) $request->user()?->getAuthIdentifier())).' changes were taken back.');
     }
 
     /** What was released and shows no more: put it back, or take what shows as meant. */
@@ -132,7 +132,7 @@ final class DecideController
 
             return back()->with('done', 'Taken as meant.');
         }
-        $put = $changes->put($store, array_map(static fn (object $drift): array => ['page' => (int) $drift->page_id, 'field' => AddressField::from((int) $drift->field), 'value' => (string) $drift->value, 'why' => 'shows something else since it was released', 'base' => ''], $drifts), Origin::Hand, self::user($request), again: true);
+        $put = $changes->put($store, array_map(static fn (object $drift): array => ['page' => (int) $drift->page_id, 'field' => AddressField::from((int) $drift->field), 'value' => (string) $drift->value, 'why' => 'shows something else since it was released', 'base' => ''], $drifts), Origin::Hand, (int) $request->user()?->getAuthIdentifier(), again: true);
 
         return redirect()->route('release', $store)->with('done', number_format($put).' are ready to be sent again.');
     }
@@ -141,8 +141,8 @@ final class DecideController
     {
         $request->validate(['scope' => ['required', 'string', 'max:120'], 'name' => ['required', 'string', 'max:120'], 'effect' => ['nullable', 'string', 'max:10']]);
         $effect = ParameterEffect::tryFrom($request->string('effect')->value());
-        Decisions::parameter($store, $request->string('scope')->value(), $request->string('name')->value(), $effect, self::user($request));
-        app(Finds::class)->begin($store->id, self::user($request));
+        Decisions::parameter($store, $request->string('scope')->value(), $request->string('name')->value(), $effect, (int) $request->user()?->getAuthIdentifier());
+        app(Finds::class)->begin($store->id, (int) $request->user()?->getAuthIdentifier());
 
         return redirect()->route('untangle.parameters', $store)->with('done', 'Noted. The search goes over all addresses again with it.');
     }
@@ -152,7 +152,7 @@ final class DecideController
         $request->validate(['sort' => ['required', 'string', 'max:12'], 'choice' => ['required', 'string', 'max:12']]);
         $sort = CauseSort::tryFrom($request->string('sort')->value()) ?? abort(404);
         try {
-            Decisions::rule($store, $sort, $request->string('choice')->value(), self::user($request));
+            Decisions::rule($store, $sort, $request->string('choice')->value(), (int) $request->user()?->getAuthIdentifier());
         } catch (InvalidArgumentException $wrong) {
             return back()->withErrors(['choice' => $wrong->getMessage()]);
         }
@@ -164,17 +164,10 @@ final class DecideController
     private function put(Request $request, Store $store, array $pages, RedirectResponse $back): RedirectResponse
     {
         $plan = Plan::of($store, $pages);
-        $put = $plan->put($store, self::user($request));
+        $put = $plan->put($store, (int) $request->user()?->getAuthIdentifier());
         $held = count($plan->heldBack);
 
         return $put === 0 && $held === 0 ? $back->withErrors(['plan' => 'Nothing of this is left to be put down.'])
             : $back->with('done', number_format($put).' changes are ready under Release'.($held === 0 ? '.' : '; '.number_format($held).' were held back: '.implode(', ', array_slice(array_unique($plan->heldBack), 0, 3)).'.'));
-    }
-
-    private static function user(Request $request): ?int
-    {
-        $user = $request->user()?->getAuthIdentifier();
-
-        return is_numeric($user) ? (int) $user : null;
     }
 }

@@ -42,7 +42,7 @@ final class RedirectController
         $request->validate(['lines' => ['nullable', 'string', 'max:3000000'], 'from' => ['nullable', 'string', 'max:2000'], 'to' => ['nullable', 'string', 'max:2000']]);
         $book = new Book($store, app(AddressChanges::class));
         try {
-            $taken = $request->filled('from') ? $book->takePattern(trim($request->string('from')->value()), trim($request->string('to')->value()), self::user($request)) : $book->takeList($request->string('lines')->value(), self::user($request));
+            $taken = $request->filled('from') ? $book->takePattern(trim($request->string('from')->value()), trim($request->string('to')->value()), (int) $request->user()?->getAuthIdentifier()) : $book->takeList($request->string('lines')->value(), (int) $request->user()?->getAuthIdentifier());
         } catch (InvalidArgumentException $wrong) {
             return back()->withInput()->withErrors(['lines' => $wrong->getMessage()]);
         }
@@ -52,7 +52,7 @@ final class RedirectController
 
     public function put(Request $request, Store $store): RedirectResponse
     {
-        $put = (new Book($store, app(AddressChanges::class)))->put(self::user($request));
+        $put = (new Book($store, app(AddressChanges::class)))->put((int) $request->user()?->getAuthIdentifier());
 
         return redirect()->route('untangle.redirects', $store)->with('done', number_format($put).' redirects are ready under Release.');
     }
@@ -129,16 +129,9 @@ final class RedirectController
             return back()->withErrors(['pages' => 'None of these has a target. Write one beside it, or let it stay gone.']);
         }
         $book = new Book($store, app(AddressChanges::class));
-        $taken = $book->add($pairs, 'lost', self::user($request));
-        $put = $book->put(self::user($request));
+        $taken = $book->add($pairs, 'lost', (int) $request->user()?->getAuthIdentifier());
+        $put = $book->put((int) $request->user()?->getAuthIdentifier());
 
         return redirect()->route('untangle.lost', $store)->with('done', number_format($put).' redirects are ready under Release.'.($taken['refused'] === [] ? '' : ' Refused: '.implode('; ', array_slice($taken['refused'], 0, 5))));
-    }
-
-    private static function user(Request $request): ?int
-    {
-        $user = $request->user()?->getAuthIdentifier();
-
-        return is_numeric($user) ? (int) $user : null;
     }
 }

@@ -5,13 +5,16 @@ declare(strict_types=1);
 namespace App\Untangle\Http;
 
 use App\Changes\History;
+use App\Store\Bulk;
 use App\Store\Files\TableWriter;
 use App\Store\Models\Store;
+use App\Store\Pages\WordSearch;
 use App\Untangle\Deciding\Plan;
 use App\Untangle\Finding\Identities;
 use App\Untangle\Finding\Knowledge;
 use App\Untangle\Lists\TanglePicture;
 use App\Untangle\Lists\TextDifference;
+use Illuminate\Database\Query\Builder;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\View\View;
@@ -32,11 +35,22 @@ final class TangleController
         $after = count($given) === 2 && ctype_digit($given[0]) && ctype_digit($given[1]) ? [(int) $given[0], (int) $given[1]] : null;
         $only = in_array($request->query('only'), ['to-do', 'close'], true) ? $request->query('only') : null;
         $rows = DB::table('untangle_tangles as t')->leftJoin('pages as k', 'k.id', '=', 't.keeper_page')->where('t.store_id', $store->id)->when($only === 'to-do', static fn ($query) => $query->where('t.to_do', '>', 0))->when($only === 'close', static fn ($query) => $query->where('t.lead_points', '<', 100))
-            ->when($words !== '', static fn ($query) => $query->whereIn('t.tangle_id', DB::table('untangle_pages as u')->join('pages as p', 'p.id', '=', 'u.page_id')->where('u.store_id', $store->id)->where('u.tangle_id', '>', 0)->where('p.url', 'like', '%'.addcslashes($words, '%_\\').'%')->limit(5000)->distinct()->pluck('u.tangle_id')))
+            ->when($words !== '', fn ($query) => self::withWords($query, $store, $words))
             ->when($after !== null, static fn ($query) => $query->whereRaw('(t.clicks < ? OR (t.clicks = ? AND t.tangle_id < ?))', [$after[0] ?? 0, $after[0] ?? 0, $after[1] ?? 0]))
             ->orderByDesc('t.clicks')->orderByDesc('t.tangle_id')->limit(self::PAGE + 1)->get(['t.*', 'k.url as keeper_url']);
 
         return view('untangle.tangles', ['store' => $store, 'words' => $words, 'only' => $only, 'rows' => $rows->take(self::PAGE), 'next' => $rows->count() > self::PAGE ? $rows[self::PAGE - 1] : null]);
+    }
+
+    /** Tangles with an address whose title or path has these words. */
+    private static function withWords(Builder $tangles, Store $store, string $words): void
+    {
+        $search = WordSearch::of($store->id, $words);
+        if ($search->byIndex) {
+            $tangles->whereIn('t.tangle_id', Bulk::ids(DB::select("SELECT DISTINCT u.tangle_id FROM page_words w JOIN untangle_pages u ON u.store_id = w.store_id AND u.page_id = w.page_id WHERE w.store_id = ? AND u.tangle_id > 0 AND $search->condition LIMIT 5000", [$store->id, ...$search->values]), 'tangle_id'));
+        } else {
+            $tangles->whereRaw("EXISTS (SELECT 1 FROM untangle_pages u JOIN page_words w ON w.page_id = u.page_id WHERE u.store_id = t.store_id AND u.tangle_id = t.tangle_id AND $search->condition)", $search->values);
+        }
     }
 
     public function show(Store $store, int $tangle): View

@@ -2,16 +2,19 @@
 
 declare(strict_types=1);
 
-namespace App\Gather\Inventory;
+namespace App\Store\Pages;
 
 use App\Store\Bulk;
 use Illuminate\Support\Facades\DB;
 
 /**
- * The words that stand on many pages, by a sample. A search for one of them goes through the list in its order and soon has a page of
- * finds; by the word index all of its finds would be fetched and sorted first (1,300 ms for a word on 100,000 pages, 95 to 140 for one on 2,000 to 9,000).
+ * Finds pages by words of their titles and addresses: all that are asked for have to begin a word there.
+ *
+ * A search for a word that stands on many pages goes through a list in its order and soon has a page of finds; by the word index all of its
+ * finds would be fetched and sorted first (1,300 ms for a word on 100,000 pages, 95 to 140 for one on 2,000 to 9,000). Which words are
+ * common is told by a sample.
  */
-final class CommonWords
+final readonly class WordSearch
 {
     private const SAMPLE = 2000;
 
@@ -19,6 +22,33 @@ final class CommonWords
     private const SHARE = 0.005;
 
     private const SMALLEST_STORE = 1000;
+
+    /**
+     * @param  string  $condition  on page_words, there called w; "0" where nothing that could be found is asked for
+     * @param  list<string>  $values
+     * @param  bool  $byIndex  whether some of the words are rare: begin with page_words then, and with the list otherwise
+     */
+    private function __construct(public string $condition, public array $values, public bool $byIndex)
+    {
+    }
+
+    public static function of(int $store, string $asked): self
+    {
+        preg_match_all('/[\p{L}\p{N}]+/u', mb_strtolower($asked), $found);
+        $words = array_slice($found[0], 0, 8);
+        $rare = array_values(array_filter($words, static fn (string $word): bool => ! self::hasAny($store, $word)));
+        $conditions = $values = [];
+        if ($rare !== []) {
+            $conditions[] = 'MATCH(w.words) AGAINST (? IN BOOLEAN MODE)';
+            $values[] = implode(' ', array_map(static fn (string $word): string => "+$word*", $rare));
+        }
+        foreach (array_diff($words, $rare) as $word) {
+            $conditions[] = 'w.words LIKE ?';
+            $values[] = "% $word%";
+        }
+
+        return new self($conditions === [] ? '0' : implode(' AND ', $conditions), $values, $rare !== []);
+    }
 
     /** Called inside a transaction, once the words of the pages are in. */
     public static function rebuild(int $store): void
@@ -39,7 +69,7 @@ final class CommonWords
     }
 
     /** @param  string  $beginning  of a word, in lower case */
-    public static function hasAny(int $store, string $beginning): bool
+    private static function hasAny(int $store, string $beginning): bool
     {
         return DB::selectOne('SELECT 1 AS has FROM common_words WHERE store_id = ? AND word LIKE ? LIMIT 1', [$store, addcslashes($beginning, '%_\\').'%']) !== null;
     }
