@@ -71,7 +71,7 @@ it('knows it by what schema.org calls it', function (string $availability, ?Life
 it('knows it by a badge, and takes no sentence for one', function (string $text, ?LifeState $state): void {
     expect(LifeState::fromText($text))->toBe($state);
 })->with([
-    "a badge" => ["Aldern floor lamp\nSold out\nEUR 249", LifeState::OutOfStock], 'the first of two' => ["Ausverkauft\nDiscontinued", LifeState::OutOfStock], 'one line alone' => ['No longer available', LifeState::Discontinued],
+    'a badge' => ["Aldern floor lamp\nSold out\nEUR 249", LifeState::OutOfStock], 'the first of two' => ["Ausverkauft\nDiscontinued", LifeState::OutOfStock], 'one line alone' => ['No longer available', LifeState::Discontinued],
     'a sentence' => ["Aldern floor lamp\nWe were sold out within a week when it first came into the shop, and it has been made ever since.\nEUR 249", null], 'nothing of the kind' => ["Aldern\nIn stock tomorrow", null], 'no text' => ['', null],
 ]);
 
