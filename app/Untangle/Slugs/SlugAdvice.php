@@ -7,6 +7,7 @@ namespace App\Untangle\Slugs;
 use App\Changes\AddressChanges;
 use App\Changes\AddressField;
 use App\Changes\Origin;
+use App\Store\Bulk;
 use App\Store\Models\Store;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
@@ -24,37 +25,43 @@ final class SlugAdvice
 
     private const IMPRESSIONS = 100;
 
+    /** Addresses that are looked at together. */
+    private const PORTION = 1000;
+
     /**
      * @return array{rows: list<object>, next: ?int} resources whose slug has faults, with a proposal; those of a page that ranks are guarded
      */
     public static function list(Store $store, int $after, int $limit, bool $all): array
     {
-        $rows = [];
+        // Faults are told by the slug alone, so that addresses are read in portions until there are enough of them.
+        $faulty = [];
         $last = $after;
-        // Faults are told by the slug alone, so that the list is read in portions until it is full.
-        for ($portions = 0; count($rows) < $limit && $portions < 40; $portions++) {
-            $resources = DB::select('SELECT r.id, r.name, r.url, r.page_id, r.kind, COALESCE(i.clicks, 0) AS clicks, COALESCE(i.impressions, 0) AS impressions, COALESCE(i.position_milli, 0) AS position_milli, c.value AS planned, c.state AS planned_state
-                FROM resources r LEFT JOIN page_index i ON i.page_id = r.page_id LEFT JOIN address_changes c ON c.page_id = r.page_id AND c.field = ? WHERE r.store_id = ? AND r.gone = 0 AND r.id > ? ORDER BY r.id LIMIT 500', [AddressField::Slug->value, $store->id, $last]);
-            if ($resources === []) {
-                return ['rows' => $rows, 'next' => null];
-            }
+        $isEnd = false;
+        for ($portions = 0; count($faulty) < $limit && ! $isEnd && $portions < 20; $portions++) {
+            $resources = DB::select('SELECT id, url FROM resources WHERE store_id = ? AND gone = 0 AND id > ? ORDER BY id LIMIT '.self::PORTION, [$store->id, $last]);
             foreach ($resources as $row) {
+                $slug = self::slugOf((string) $row->url);
+                $faults = $slug === '' ? [] : Slug::faults($slug);
                 $last = (int) $row->id;
-                $row->slug = self::slugOf((string) $row->url);
-                $row->faults = $row->slug === '' ? [] : Slug::faults($row->slug);
-                if ($row->slug === '' || (! $all && $row->faults === [])) {
-                    continue;
+                if ($slug !== '' && ($all || $faults !== [])) {
+                    $faulty[$last] = $faults;
                 }
-                $row->proposal = self::free($store, $row, Slug::propose((string) preg_replace('/\s*\((?:copy|kopie|copie|copia)\s*\d*\)\s*$/i', '', (string) $row->name)));
-                $row->guard = self::guardOf($row);
-                $rows[] = $row;
-                if (count($rows) >= $limit) {
+                if (count($faulty) >= $limit) {
                     break;
                 }
             }
+            $isEnd = $resources === [];
+        }
+        $rows = $faulty === [] ? [] : DB::select('SELECT r.id, r.name, r.url, r.page_id, r.kind, COALESCE(i.clicks, 0) AS clicks, COALESCE(i.impressions, 0) AS impressions, COALESCE(i.position_milli, 0) AS position_milli, c.value AS planned, c.state AS planned_state
+            FROM resources r LEFT JOIN page_index i ON i.page_id = r.page_id LEFT JOIN address_changes c ON c.page_id = r.page_id AND c.field = ? WHERE r.id IN ('.Bulk::list(array_keys($faulty)).') ORDER BY r.id', [AddressField::Slug->value]);
+        foreach ($rows as $row) {
+            $row->slug = self::slugOf((string) $row->url);
+            $row->faults = $faulty[(int) $row->id];
+            $row->proposal = self::free($store, $row, Slug::propose((string) preg_replace('/\s*\((?:copy|kopie|copie|copia)\s*\d*\)\s*$/i', '', (string) $row->name)));
+            $row->guard = self::guardOf($row);
         }
 
-        return ['rows' => $rows, 'next' => $last];
+        return ['rows' => array_values($rows), 'next' => $isEnd ? null : $last];
     }
 
     /** Why a page is guarded, in words; null where it is not. */
@@ -109,8 +116,6 @@ final class SlugAdvice
 
     private static function slugOf(string $url): string
     {
-        $path = rtrim(PageUrl::parse($url)->path ?? '', '/');
-
-        return rawurldecode(substr($path, (int) strrpos($path, '/') + 1));
+        return preg_match('~^[a-z]+://[^/?#]+/(?:[^?#]*/)?([^/?#]+)/?(?:[?#]|$)~', $url, $found) === 1 ? rawurldecode($found[1]) : '';
     }
 }
