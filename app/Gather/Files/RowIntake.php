@@ -81,14 +81,14 @@ final class RowIntake
      */
     public function flush(): array
     {
-        $this->look();
+        $queries = $this->look();
         $owned = $this->pagesOfProducts();
         foreach ($this->waiting as $row) {
             $page = $row['url'] !== null ? $this->pageIds[$row['url']] : ($row['product'] !== null ? $owned[$row['product']] ?? null : self::padded(0));
             if ($page === null) {
                 $this->aside[] = ['line' => $row['line'], 'cells' => $row['cells'], 'problem' => new CellProblem('Product number', "\"{$row['product']}\" is no product of this store")];
             } else {
-                $this->put($page, $row['day'], $row['query'] === null ? null : $this->queries->knownId($row['query']), $row['rest']);
+                $this->put($page, $row['day'], $row['query'] === null ? 0 : $queries[$row['query']], $row['rest']);
             }
         }
         $all = [$this->lines, $this->days, $this->aside];
@@ -101,8 +101,12 @@ final class RowIntake
         return $all;
     }
 
-    /** Ids for the pages and queries of the rows that wait. */
-    private function look(): void
+    /**
+     * Ids for the pages and queries of the rows that wait.
+     *
+     * @return array<string, int> of the queries, by text; the book itself may have forgotten them by now
+     */
+    private function look(): array
     {
         $urls = [];
         $texts = [];
@@ -121,7 +125,8 @@ final class RowIntake
             }
             $this->pages->known(array_values($ids), $this->sort->source());
         }
-        $texts === [] || $this->queries->idsOf(array_map(strval(...), array_keys($texts)));
+
+        return $texts === [] ? [] : $this->queries->idsOf(array_map(strval(...), array_keys($texts)));
     }
 
     /** @return array<string, string> page id as it stands in a line, by product number, of the rows that wait */
@@ -143,11 +148,11 @@ final class RowIntake
         return $owned;
     }
 
-    private function put(string $page, string $day, ?int $query, string $rest): void
+    private function put(string $page, string $day, int $query, string $rest): void
     {
         $month = substr($day, 0, 7);
         $this->lines[$month] ??= '';
-        $this->lines[$month] .= "$page\t$day\t{$this->length}".($this->sort === FileSort::Search ? "\t".self::padded($query ?? 0) : '')."\t$rest\n";
+        $this->lines[$month] .= "$page\t$day\t{$this->length}".($this->sort === FileSort::Search ? "\t".self::padded($query) : '')."\t$rest\n";
         $this->days[$day] = ($this->days[$day] ?? 0) + 1;
         $this->ready++;
     }

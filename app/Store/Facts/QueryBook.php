@@ -11,12 +11,11 @@ use Illuminate\Support\Facades\DB;
 /** The store's dictionary of search queries. */
 final class QueryBook
 {
-    private const MEMORY = 300_000;
-
     /** @var array<string, int> */
     private array $ids = [];
 
-    public function __construct(private readonly int $storeId)
+    /** @param  int  $memory  queries that are remembered; beyond this many all are forgotten and looked up again */
+    public function __construct(private readonly int $storeId, private readonly int $memory = 300_000)
     {
     }
 
@@ -55,7 +54,7 @@ final class QueryBook
                 $found[$text] = $this->ids[$text] = $known[$digest];
             }
         }
-        if (count($this->ids) > self::MEMORY) {
+        if (count($this->ids) > $this->memory) {
             $this->ids = [];
         }
 

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 use App\Gather\Files\StagedRows;
 use App\Store\Facts\FactTable;
+use App\Store\Facts\QueryBook;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
 
 /** Rows of an import that is in no database: only its file's name and what is staged are asked for. */
@@ -102,4 +104,21 @@ it('leaves nothing behind, and minds nothing that is not there', function (): vo
     $rows->add(['2026-08' => "x\n"], ['2026-08-01' => 1]);
     $rows->forget();
     expect(is_dir(stagedFolder($this->key)))->toBeFalse()->and(stagedRows($this->key)->days())->toBe([]);
+});
+
+it('tells the ids of all queries that are asked for, however many it may remember', function (): void {
+    $store = (new Tests\Web\Site)->store();
+    $texts = array_map(static fn (int $n): string => $n % 3 === 0 ? (string) $n : "lamp $n", range(1, 25));
+    $book = new QueryBook($store->id, memory: 10);
+    $ids = $book->idsOf($texts);
+    expect($ids)->toHaveCount(25)->and(count(array_unique($ids)))->toBe(25)->and($book->knownId('lamp 1'))->toBeNull();
+    foreach (array_chunk($texts, 7) as $some) {
+        expect($book->idsOf($some))->toEqualCanonicalizing(array_intersect_key($ids, array_flip($some)));
+    }
+    $book->idsOf(['lamp 25']);
+    expect($book->knownId('lamp 25'))->toBe($ids['lamp 25'])->and($book->knownId('never asked'))->toBeNull();
+    $known = DB::table('search_queries')->where('store_id', $store->id)->pluck('text', 'id')->all();
+    foreach ($ids as $text => $id) {
+        expect($known[$id])->toBe((string) $text);
+    }
 });
