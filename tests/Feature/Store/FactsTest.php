@@ -117,3 +117,20 @@ it('names the sources in a set of bits', function (): void {
         ->and(PageSource::namesOf(PageSource::Search->value | PageSource::Sitemap->value))->toBe(['search', 'sitemap'])
         ->and(PageSource::namesOf(4 | 8 | 16 | 512))->toBe(['search', 'sales', 'sitemap', 'logs']);
 });
+
+it('sums as many weeks at a time as hold two million rows, and one however large', function (): void {
+    $store = (new Site)->store();
+    $weeks = ['2026-03-02', '2026-03-09', '2026-03-16', '2026-03-23', '2026-03-30'];
+    $day = static fn (string $day, int $rows, int $facts = 1, string $state = 'owns') => DB::table('fact_days')->insert(['store_id' => $store->id, 'facts' => $facts, 'grain' => 3 + $facts, 'day' => $day, 'days' => 1, 'import_id' => 1, 'state' => $state, 'row_count' => $rows]);
+    $sums = new PageWeeks($store->id);
+    expect($sums->portion($weeks))->toBe($weeks);
+    $day('2026-03-02', 1_200_000);
+    $day('2026-03-15', 500_000);
+    $day('2026-03-16', 200_000);
+    $day('2026-03-17', 100_000, 2);
+    $day('2026-03-20', 900_000, 1, 'back');
+    $day('2026-03-29', 9_000_000);
+    expect($sums->portion($weeks))->toBe(['2026-03-02', '2026-03-09', '2026-03-16'])->and($sums->portion(array_slice($weeks, 3)))->toBe(['2026-03-23'])->and($sums->portion(['2026-03-23']))->toBe(['2026-03-23']);
+    $day('2026-03-18', 1);
+    expect($sums->portion($weeks))->toBe(['2026-03-02', '2026-03-09'])->and($sums->portion(array_slice($weeks, 2)))->toBe(['2026-03-16']);
+});
