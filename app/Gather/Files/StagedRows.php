@@ -131,7 +131,7 @@ final class StagedRows
     /** By the system's own sort, which holds little in memory however long the file is. */
     private function sort(string $from, string $to, Closure $meanwhile): void
     {
-        $process = proc_open(['sort', '-S', '96M', '-T', $this->folder, '-o', $to, $from], [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', '/dev/null', 'w']], $pipes, null, ['LC_ALL' => 'C', 'PATH' => (string) getenv('PATH')]);
+        $process = proc_open(['sort', '-S', '96M', '-T', $this->folder, '-o', $to, $from], [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', '/dev/null', 'w']], $pipes, null, ['LC_ALL' => 'C', 'PATH' => getenv('PATH') ?: '/usr/bin:/bin']);
         if ($process === false) {
             throw new RuntimeException('The rows could not be sorted.');
         }
