@@ -68,29 +68,31 @@ final class RowRebuild
     public function all(Store $store, Closure $stillAlive): void
     {
         DB::delete('DELETE w FROM write_rows w LEFT JOIN resources r ON r.id = w.resource_id AND r.gone = 0 WHERE w.store_id = ? AND r.id IS NULL', [$store->id]);
+        $repeated = self::repeatedIn($store);
+        $stillAlive();
         $after = 0;
         while (true) {
             $last = DB::selectOne('SELECT MAX(id) AS id FROM (SELECT id FROM resources WHERE store_id = ? AND id > ? ORDER BY id LIMIT '.self::CHUNK.') chunk', [$store->id, $after])->id;
             if ($last === null) {
                 return;
             }
-            $this->rows($store, 'r.id > '.$after.' AND r.id <= '.(int) $last);
+            $this->rows($store, 'r.id > '.$after.' AND r.id <= '.(int) $last, $repeated);
             $after = (int) $last;
             $stillAlive();
         }
     }
 
-    private function rows(Store $store, string $which): void
+    /** @param  ?array<string, true>  $repeated  where the store's repeated texts are known already */
+    private function rows(Store $store, string $which, ?array $repeated = null): void
     {
         $markets = Markets::of($store);
-        $mine = static fn (string $alias): string => "COALESCE($alias.draft_digest, IF($alias.draft_shown IS NULL, $alias.shown_digest, NULL))";
-        $rows = DB::select('SELECT r.id, r.market_id, r.kind, r.name, t.shown AS title, t.draft_shown AS title_draft, d.shown AS description, d.draft_shown AS description_draft, '.$mine('t').' AS title_digest, '.$mine('d').' AS description_digest
+        $rows = DB::select('SELECT r.id, r.market_id, r.kind, r.name, t.shown AS title, t.draft_shown AS title_draft, d.shown AS description, d.draft_shown AS description_draft, '.self::digest('t').' AS title_digest, '.self::digest('d').' AS description_digest
             FROM resources r JOIN resource_texts t ON t.resource_id = r.id AND t.field = 1 JOIN resource_texts d ON d.resource_id = r.id AND d.field = 2
             WHERE r.store_id = ? AND r.gone = 0 AND '.$which, [$store->id]);
         if ($rows === []) {
             return;
         }
-        $repeated = self::repeated($rows);
+        $repeated ??= self::repeated($rows);
         $drafts = [];
         foreach (DB::select('SELECT resource_id, field, state FROM drafts WHERE resource_id IN ('.Bulk::list(Bulk::ids($rows, 'id')).')') as $draft) {
             $known = $drafts[(int) $draft->resource_id] ?? [0, 0];
@@ -126,6 +128,28 @@ final class RowRebuild
         $ranked = implode(',', array_map(static fn (DraftState $state): string => "'{$state->value}'", DraftState::cases()));
         DB::update("UPDATE write_rows w LEFT JOIN (SELECT resource_id, BIT_OR(field) AS fields, MAX(FIELD(state, $ranked)) AS state FROM drafts WHERE resource_id IN ($list) GROUP BY resource_id) d ON d.resource_id = w.resource_id
             SET w.drafted = COALESCE(d.fields, 0), w.state = COALESCE(d.state, 0) WHERE w.resource_id IN ($list)");
+    }
+
+    /** The digest of what a text shows, or is to show. */
+    private static function digest(string $alias): string
+    {
+        return "COALESCE($alias.draft_digest, IF($alias.draft_shown IS NULL, $alias.shown_digest, NULL))";
+    }
+
+    /**
+     * All of a store's texts that more than one resource of their market shows, or is to show. Asked portion by portion, a text that
+     * thousands share would be counted anew for each (20,000 resources: 50 seconds).
+     *
+     * @return array<string, true> by market, field and digest
+     */
+    private static function repeatedIn(Store $store): array
+    {
+        $repeated = [];
+        foreach (DB::select('SELECT t.market_id, t.field, '.self::digest('t').' AS digest FROM resources r JOIN resource_texts t ON t.resource_id = r.id AND t.field IN (1, 2) WHERE r.store_id = ? AND r.gone = 0 GROUP BY t.market_id, t.field, digest HAVING COUNT(*) > 1 AND digest IS NOT NULL', [$store->id]) as $row) {
+            $repeated["{$row->market_id} {$row->field} {$row->digest}"] = true;
+        }
+
+        return $repeated;
     }
 
     /**

@@ -105,6 +105,24 @@ it('counts repeated texts as SQL over all pairs does', function (): void {
     expect($marked)->toBe($expected)->and($marked)->not->toBeEmpty();
 });
 
+it('says the same of a text whether it is looked at alone or with all others', function (): void {
+    $user = member($this->store, Role::Writer);
+    $drafts = app(Drafts::class);
+    mt_srand(9);
+    $ids = DB::table('resources')->where('store_id', $this->store->id)->where('gone', 0)->orderBy('id')->pluck('id')->map(intval(...))->all();
+    for ($i = 0; $i < 40; $i++) {
+        $resource = $ids[array_rand($ids)];
+        $field = TextField::from(mt_rand(1, 2));
+        $known = $drafts->find($resource, $field);
+        $text = mt_rand(0, 4) === 0 ? (string) DB::table('resource_texts')->where('resource_id', $resource)->where('field', $field->value)->value('stored') : ['The same for three', 'The same for some', 'One of its own '.$i][mt_rand(0, 2)];
+        $drafts->save($this->store, $resource, $field, $text, $known !== null ? $known->revision : 0, Origin::Hand, $user->id);
+    }
+    $rows = fn (): array => DB::table('write_rows')->where('store_id', $this->store->id)->orderBy('resource_id')->get()->map(static fn (object $row): array => (array) $row)->all();
+    $alone = $rows();
+    app(App\Write\Desk\RowRebuild::class)->all($this->store, static fn () => null);
+    expect($alone)->toBe($rows())->and(array_filter(array_column($alone, 'drafted')))->not->toBe([]);
+});
+
 it('shows the desk with its filters, to viewers too, and pages by key', function (): void {
     $viewer = member($this->store, Role::Viewer);
     $this->actingAs($viewer)->get("/s/{$this->store->slug}/write")->assertOk()->assertSee(product($this->store)->name)->assertSee('readonly', false);
