@@ -35,6 +35,9 @@ $rate = $crawl->fetched / $seconds;
 told('Our second crawl …');
 ['seconds' => $seconds] = benchCrawl($store);
 $again = $crawl->fetched / $seconds;
+// Its rate wobbles by a fifth from one time to the next: before and behind ours, the mean counts.
+told('wget -r once more …');
+$wgetRate = 2 / (1 / $wgetRate + 1 / $wget());
 $urls = array_column(DB::select('SELECT p.url FROM page_index i JOIN pages p ON p.id = i.page_id WHERE i.store_id = ? AND i.status = 200 ORDER BY MD5(p.url) LIMIT 1500', [$store->id]), 'url');
 told('Fetching alone …');
 $http = GuardedHttp::allowing($store->options()->privateHosts);
