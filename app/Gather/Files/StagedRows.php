@@ -49,7 +49,7 @@ final class StagedRows
      */
     public function resume(): void
     {
-        is_dir($this->folder) || mkdir($this->folder, 0700, true) || throw new RuntimeException('There is no room for the rows.');
+        is_dir($this->folder) || @mkdir($this->folder, 0700, true) || throw new RuntimeException('There is no room for the rows.');
         foreach (glob("$this->folder/*") ?: [] as $path) {
             $bytes = $this->months[basename($path)]['bytes'] ?? 0;
             if ($bytes === 0) {
@@ -78,7 +78,7 @@ final class StagedRows
     {
         foreach ($lines as $month => $text) {
             $file = self::open("$this->folder/$month", 'ab');
-            (fwrite($file, $text) === strlen($text) && fsync($file)) || throw new RuntimeException('There is no room for the rows.');
+            (@fwrite($file, $text) === strlen($text) && fsync($file)) || throw new RuntimeException('There is no room for the rows.');
             fclose($file);
             $this->months[$month] ??= ['bytes' => 0, 'days' => []];
             $this->months[$month]['bytes'] += strlen($text);
@@ -168,7 +168,7 @@ final class StagedRows
             $text .= $last;
             $lines++;
             if (strlen($text) > self::PIECE || $next === false) {
-                fwrite($out, $text) === strlen($text) || throw new RuntimeException('There is no room for the rows.');
+                @fwrite($out, $text) === strlen($text) || throw new RuntimeException('There is no room for the rows.');
                 $text = '';
                 $meanwhile();
             }

@@ -122,3 +122,12 @@ it('tells the ids of all queries that are asked for, however many it may remembe
         expect($known[$id])->toBe((string) $text);
     }
 });
+
+it('says so where the disk is full, and counts nothing that is not on it', function (): void {
+    $rows = stagedRows($this->key);
+    $rows->resume();
+    $known = $rows->toJson();
+    symlink('/dev/full', stagedFolder($this->key).'/2026-08'); // Every write there finds no space left.
+    expect(fn () => $rows->add(['2026-08' => str_repeat("x\n", 5000)], ['2026-08-01' => 5000]))->toThrow(RuntimeException::class, 'no room for the rows')
+        ->and($rows->toJson())->toBe($known)->and($rows->days())->toBe([]);
+});
