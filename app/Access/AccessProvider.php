@@ -5,8 +5,11 @@ declare(strict_types=1);
 namespace App\Access;
 
 use App\Access\Console\InviteCommand;
+use App\Access\Console\ResetCommand;
+use App\Access\Console\RoleCommand;
 use App\Access\Policies\StorePolicy;
 use App\Store\Models\Store;
+use Illuminate\Http\Middleware\TrustProxies;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\ServiceProvider;
 
@@ -16,7 +19,9 @@ final class AccessProvider extends ServiceProvider
     {
         $this->loadMigrationsFrom(__DIR__.'/Migrations');
         $this->loadRoutesFrom(__DIR__.'/routes.php');
-        $this->commands([InviteCommand::class]);
+        $this->commands([InviteCommand::class, ResetCommand::class, RoleCommand::class]);
         Gate::policy(Store::class, StorePolicy::class);
+        Limits::register();
+        TrustProxies::at((array) config('access.trusted_proxies'));
     }
 }

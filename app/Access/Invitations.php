@@ -4,13 +4,20 @@ declare(strict_types=1);
 
 namespace App\Access;
 
+use App\Access\Mail\InvitationMail;
+use App\Access\Mail\Postbox;
 use App\Access\Models\Membership;
 use App\Access\Models\User;
 use App\Store\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
+use InvalidArgumentException;
 
-/** Brings people into a store by a link that works once, for seven days. Only a hash of it is kept. */
+/**
+ * Brings people into a store by a link that works once, for seven days. Only a hash of it is kept.
+ *
+ * An address has one open link to a store: a new one, or the same sent again, ends the one before.
+ */
 final class Invitations
 {
     private const DAYS = 7;
@@ -18,24 +25,79 @@ final class Invitations
     /** @return string the secret part of the link */
     public function invite(Store $store, string $email, Role $role, ?User $by): string
     {
+        $email = Str::lower($email);
+        $has = Membership::query()->where('store_id', $store->id)
+            ->whereIn('user_id', User::query()->where('email', $email)->select('id'))->first();
+        if ($has !== null && $has->role->includes($role)) {
+            throw new InvalidArgumentException("$email is {$has->role->value} here already. Change the role under People.");
+        }
         $secret = Str::random(40);
-        DB::table('access_invitations')->insert([
-            'store_id' => $store->id, 'email' => Str::lower($email), 'role' => $role->value, 'secret_hash' => hash('sha256', $secret),
-            'invited_by' => $by?->id, 'expires_at' => now()->addDays(self::DAYS), 'created_at' => now(),
-        ]);
+        DB::transaction(function () use ($store, $email, $role, $by, $secret): void {
+            $this->endAllOf($store->id, $email);
+            DB::table('access_invitations')->insert([
+                'store_id' => $store->id, 'email' => $email, 'role' => $role->value,
+                'secret_hash' => hash('sha256', $secret), 'invited_by' => $by?->id,
+                'expires_at' => now()->addDays(self::DAYS), 'created_at' => now(),
+            ]);
+        });
+        Postbox::send($email, new InvitationMail($store->name, $role, $secret));
 
         return $secret;
     }
 
-    /** @return ?object{id: int, store_id: int, email: string, role: string, known: bool} null where the link is used up, too old or made up */
-    public function find(string $secret): ?object
+    /** @return list<object{id: int, email: string, role: string, expires_at: string}> the newest first */
+    public static function open(int $storeId): array
     {
-        $row = DB::table('access_invitations')->where('secret_hash', hash('sha256', $secret))->whereNull('used_at')->where('expires_at', '>', now())->first();
+        return array_values(array_map(static fn (object $row): object => (object) [
+            'id' => (int) $row->id, 'email' => (string) $row->email, 'role' => (string) $row->role,
+            'expires_at' => (string) $row->expires_at,
+        ], self::opened()->where('store_id', $storeId)->orderByDesc('id')->limit(200)->get()->all()));
+    }
+
+    /** Makes a new link of an open invitation; the one before opens nothing any more. Null where it is not open. */
+    public function again(Store $store, int $id): ?string
+    {
+        $row = self::opened()->where('store_id', $store->id)->where('id', $id)->first();
         if ($row === null) {
             return null;
         }
+        $secret = Str::random(40);
+        $isOurs = self::opened()->where('id', $id)
+            ->update(['secret_hash' => hash('sha256', $secret), 'expires_at' => now()->addDays(self::DAYS)]) === 1;
+        if ($isOurs) {
+            Postbox::send((string) $row->email, new InvitationMail($store->name, Role::from((string) $row->role), $secret));
+        }
 
-        return (object) ['id' => (int) $row->id, 'store_id' => (int) $row->store_id, 'email' => (string) $row->email, 'role' => (string) $row->role, 'known' => User::query()->where('email', $row->email)->exists()];
+        return $isOurs ? $secret : null;
+    }
+
+    /** @return bool whether it was open until now */
+    public function withdraw(int $storeId, int $id): bool
+    {
+        return self::opened()->where('store_id', $storeId)->where('id', $id)->update(['ended_at' => now()]) === 1;
+    }
+
+    public function endAllOf(int $storeId, string $email): void
+    {
+        self::opened()->where('store_id', $storeId)->where('email', Str::lower($email))->update(['ended_at' => now()]);
+    }
+
+    /**
+     * @return ?object{id: int, store_id: int, email: string, role: string, known: bool}
+     *                                                                                   null where the link is used up, ended, too old or made up
+     */
+    public function find(string $secret): ?object
+    {
+        $row = self::opened()->where('secret_hash', hash('sha256', $secret))->first();
+        if ($row === null) {
+            return null;
+        }
+        $known = User::query()->where('email', $row->email)->exists();
+
+        return (object) [
+            'id' => (int) $row->id, 'store_id' => (int) $row->store_id, 'email' => (string) $row->email,
+            'role' => (string) $row->role, 'known' => $known,
+        ];
     }
 
     /** Takes the invitation up; someone who has an account keeps name and password. Null where another click was first. */
@@ -43,13 +105,19 @@ final class Invitations
     {
         return DB::transaction(function () use ($secret, $name, $password): ?User {
             $found = $this->find($secret);
-            if ($found === null || DB::table('access_invitations')->where('id', $found->id)->whereNull('used_at')->update(['used_at' => now()]) === 0) {
+            if ($found === null || self::opened()->where('id', $found->id)->update(['used_at' => now()]) === 0) {
                 return null;
             }
-            $user = User::query()->where('email', $found->email)->first() ?? User::query()->create(['name' => $name, 'email' => $found->email, 'password' => $password]);
-            Membership::query()->upsert([['user_id' => $user->id, 'store_id' => $found->store_id, 'role' => $found->role]], ['user_id', 'store_id'], ['role']);
+            $user = User::query()->where('email', $found->email)->first()
+                ?? User::query()->create(['name' => $name, 'email' => $found->email, 'password' => $password]);
+            Memberships::join($found->store_id, $user, Role::from($found->role));
 
             return $user;
         });
+    }
+
+    private static function opened(): \Illuminate\Database\Query\Builder
+    {
+        return DB::table('access_invitations')->whereNull('used_at')->whereNull('ended_at')->where('expires_at', '>', now());
     }
 }

@@ -2,8 +2,10 @@
 
 declare(strict_types=1);
 
+use App\Access\Http\AccountController;
 use App\Access\Http\CspReportController;
 use App\Access\Http\InvitationController;
+use App\Access\Http\PasswordResetController;
 use App\Access\Http\PeopleController;
 use App\Access\Http\SessionController;
 use App\Access\Http\TokenController;
@@ -14,21 +16,36 @@ Route::middleware('web')->group(function (): void {
     Route::middleware('guest')->group(function (): void {
         Route::get('/sign-in', [SessionController::class, 'create'])->name('sign-in');
         Route::post('/sign-in', [SessionController::class, 'store']);
+        Route::get('/new-password', [PasswordResetController::class, 'ask'])->name('password.ask');
+        Route::post('/new-password', [PasswordResetController::class, 'send'])->middleware('throttle:password-links');
     });
+    Route::get('/new-password/{token}', [PasswordResetController::class, 'choose'])->name('password.reset');
+    Route::post('/new-password/{token}', [PasswordResetController::class, 'store'])->middleware('throttle:password-resets');
     Route::post('/sign-out', [SessionController::class, 'destroy'])->middleware('auth')->name('sign-out');
-    Route::get('/invitations/{secret}', [InvitationController::class, 'show'])->middleware('throttle:30,1')->name('invitation');
-    Route::post('/invitations/{secret}', [InvitationController::class, 'accept'])->middleware('throttle:10,1');
+    Route::get('/invitations/{secret}', [InvitationController::class, 'show'])->middleware('throttle:invitations')->name('invitation');
+    Route::post('/invitations/{secret}', [InvitationController::class, 'accept'])->middleware('throttle:acceptances');
 
     Route::middleware('auth')->group(function (): void {
+        Route::get('/account', [AccountController::class, 'show'])->name('account');
+        Route::post('/account/password', [AccountController::class, 'changePassword'])->name('account.password');
+        Route::post('/account/session', [AccountController::class, 'endSession'])->name('account.session');
+        Route::post('/account/sessions', [AccountController::class, 'endOthers'])->name('account.sessions');
         Route::get('/tokens', [TokenController::class, 'index'])->name('tokens');
-        Route::post('/tokens', [TokenController::class, 'make'])->middleware('throttle:20,1');
+        Route::post('/tokens', [TokenController::class, 'make'])->middleware('throttle:tokens');
         Route::post('/tokens/{token}/take-back', [TokenController::class, 'takeBack'])->whereNumber('token')->name('tokens.take-back');
-        Route::get('/api/v1/openapi.json', static fn () => response()->file(resource_path('api/openapi.json'), ['Content-Type' => 'application/json']))->name('openapi');
     });
     Route::middleware(['auth', 'can:manage,store'])->prefix('/s/{store}')->group(function (): void {
         Route::get('/people', [PeopleController::class, 'index'])->name('people');
-        Route::post('/people', [PeopleController::class, 'invite'])->name('people.invite');
+        Route::post('/people', [PeopleController::class, 'invite'])->middleware('throttle:inviting')->name('people.invite');
         Route::post('/people/{user}', [PeopleController::class, 'update'])->name('people.update')->whereNumber('user');
+        Route::post('/people/{user}/reset', [PeopleController::class, 'resetLink'])->name('people.reset')->whereNumber('user');
+        Route::post('/people/invitations/{invitation}/again', [PeopleController::class, 'inviteAgain'])
+            ->middleware('throttle:inviting')->whereNumber('invitation')->name('people.invitation.again');
+        Route::post('/people/invitations/{invitation}/withdraw', [PeopleController::class, 'withdraw'])
+            ->whereNumber('invitation')->name('people.invitation.withdraw');
     });
 });
-Route::post('/csp-reports', CspReportController::class)->middleware('throttle:60,1')->withoutMiddleware(ValidateCsrfToken::class);
+Route::middleware(['web', 'auth:web,sanctum'])
+    ->get('/api/v1/openapi.json', static fn () => response()->file(resource_path('api/openapi.json'), ['Content-Type' => 'application/json']))
+    ->name('openapi');
+Route::post('/csp-reports', CspReportController::class)->middleware('throttle:csp-reports')->withoutMiddleware(ValidateCsrfToken::class);

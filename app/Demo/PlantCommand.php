@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Demo;
 
-use App\Access\Models\Membership;
+use App\Access\Memberships;
 use App\Access\Models\User;
 use App\Access\Role;
 use App\Store\AddStore;
@@ -58,7 +58,7 @@ final class PlantCommand extends StoreCommand
             }
             foreach (self::PEOPLE as $role => $name) {
                 $user = User::query()->firstOrCreate(['email' => "$role@tindrel.example"], ['name' => $name, 'password' => self::PASSWORD]);
-                Membership::query()->upsert([['user_id' => $user->id, 'store_id' => $store->id, 'role' => Role::from($role)->value]], ['user_id', 'store_id'], ['role']);
+                Memberships::join($store->id, $user, Role::from($role));
             }
 
             return $this->answer(['store' => $store->slug], 'The demo is in.');

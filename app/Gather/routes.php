@@ -39,7 +39,7 @@ Route::middleware(['web', 'auth', 'can:view,store'])->prefix('/s/{store}')->grou
     Route::middleware('can:write,store')->group(function (): void {
         Route::post('/gather/selections/{selection}/drop', [SelectionController::class, 'drop'])->whereNumber('selection')->name('gather.selection.drop');
         Route::post('/gather/pages/{page}/life', [PageFactsController::class, 'life'])->whereNumber('page')->name('page.life');
-        Route::post('/gather/pages/{page}/images', [PageFactsController::class, 'images'])->whereNumber('page')->middleware('throttle:20,1')->name('page.images');
+        Route::post('/gather/pages/{page}/images', [PageFactsController::class, 'images'])->whereNumber('page')->middleware('throttle:image-sizes')->name('page.images');
         Route::post('/gather/pages/{page}/successor', [PageFactsController::class, 'successor'])->whereNumber('page')->name('page.successor');
         Route::post('/gather/rendered', [RenderController::class, 'start'])->name('gather.render');
         Route::post('/gather/feed/pull', [FeedController::class, 'pull'])->name('gather.feed.pull');

@@ -55,6 +55,7 @@
             <summary>{{ $user->name }}@if ($role), {{ $role->value }}@endif</summary>
             <ul>
                 <li><button type="button" data-theme-switch>Light or dark</button></li>
+                <li><a href="{{ route('account') }}">Your account</a></li>
                 <li><a href="{{ route('tokens') }}">Tokens</a></li>
                 <li><form method="post" action="{{ route('sign-out') }}">@csrf<button>Sign out</button></form></li>
             </ul>

@@ -5,8 +5,11 @@ declare(strict_types=1);
 namespace App\Access\Http;
 
 use App\Access\Invitations;
-use App\Access\Models\Membership;
+use App\Access\LastOwner;
+use App\Access\Mail\Postbox;
+use App\Access\Memberships;
 use App\Access\Models\User;
+use App\Access\Passwords\ResetLinks;
 use App\Access\Role;
 use App\Store\Models\Store;
 use Illuminate\Http\RedirectResponse;
@@ -14,15 +17,20 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\Rule;
 use Illuminate\View\View;
+use InvalidArgumentException;
 
 final class PeopleController
 {
-    public function index(Store $store): View
+    public function index(Request $request, Store $store): View
     {
+        $people = User::query()->join('memberships', 'users.id', '=', 'memberships.user_id')
+            ->where('memberships.store_id', $store->id)->orderBy('users.name')->get(['users.*', 'memberships.role']);
+        /** @var User $owner */
+        $owner = $request->user();
+
         return view('access.people', [
-            'store' => $store,
-            'people' => DB::table('memberships')->join('users', 'users.id', '=', 'memberships.user_id')->where('store_id', $store->id)->orderBy('name')->get(['users.id', 'name', 'email', 'role']),
-            'open' => DB::table('access_invitations')->where('store_id', $store->id)->whereNull('used_at')->where('expires_at', '>', now())->orderByDesc('id')->get(),
+            'store' => $store, 'people' => $people, 'open' => Invitations::open($store->id), 'mails' => Postbox::isThere(),
+            'resettable' => $people->filter(static fn (User $user): bool => ResetLinks::mayMake($owner, $user))->pluck('id')->all(),
         ]);
     }
 
@@ -31,25 +39,66 @@ final class PeopleController
         $request->validate(['email' => ['required', 'email', 'max:190'], 'role' => ['required', Rule::enum(Role::class)]]);
         /** @var User $by */
         $by = $request->user();
-        $secret = $invitations->invite($store, $request->string('email')->value(), Role::from($request->string('role')->value()), $by);
+        $role = Role::from($request->string('role')->value());
+        try {
+            $secret = $invitations->invite($store, $request->string('email')->value(), $role, $by);
+        } catch (InvalidArgumentException $refused) {
+            return back()->withInput()->withErrors(['email' => $refused->getMessage()]);
+        }
 
-        return redirect()->route('people', $store)->with('invitation', route('invitation', $secret));
+        return $this->tellLink($store, $request->string('email')->value(), $secret);
     }
 
-    public function update(Request $request, Store $store, User $user): RedirectResponse
+    public function inviteAgain(Store $store, Invitations $invitations, int $invitation): RedirectResponse
     {
+        $secret = $invitations->again($store, $invitation);
+        abort_if($secret === null, 404, 'This invitation is no longer open.');
+        $email = (string) DB::table('access_invitations')->where('id', $invitation)->value('email');
+
+        return $this->tellLink($store, $email, $secret);
+    }
+
+    public function withdraw(Store $store, Invitations $invitations, int $invitation): RedirectResponse
+    {
+        abort_unless($invitations->withdraw($store->id, $invitation), 404, 'This invitation is no longer open.');
+
+        return redirect()->route('people', $store)->with('done', 'The invitation is withdrawn; its link opens nothing any more.');
+    }
+
+    public function update(Request $request, Store $store, int $user, Memberships $memberships): RedirectResponse
+    {
+        $person = Memberships::member($store, $user) ?? abort(404);
         $request->validate(['role' => ['required', Rule::in([...array_column(Role::cases(), 'value'), 'none'])]]);
-        $role = $request->string('role')->value();
+        $role = Role::tryFrom($request->string('role')->value());
+        try {
+            $role === null ? $memberships->remove($store, $person) : $memberships->setRole($store, $person, $role);
+        } catch (LastOwner $refused) {
+            return back()->withErrors(['role' => $refused->getMessage()]);
+        }
+        $told = $role === null ? "{$person->name} no longer has access." : "{$person->name} is now {$role->value}.";
 
-        return DB::transaction(function () use ($store, $user, $role): RedirectResponse {
-            $owners = Membership::query()->where('store_id', $store->id)->where('role', Role::Owner)->lockForUpdate()->pluck('user_id');
-            if ($role !== Role::Owner->value && $owners->count() === 1 && $owners->contains($user->id)) {
-                return back()->withErrors(['role' => 'A store keeps one owner at least. Make someone else owner first.']);
-            }
-            $membership = Membership::query()->where('store_id', $store->id)->where('user_id', $user->id);
-            $role === 'none' ? $membership->delete() : $membership->update(['role' => $role]);
+        return redirect()->route('people', $store)->with('done', $told);
+    }
 
-            return redirect()->route('people', $store)->with('done', $role === 'none' ? "{$user->name} no longer has access." : "{$user->name} is now $role.");
-        });
+    public function resetLink(Request $request, Store $store, int $user): RedirectResponse
+    {
+        $person = Memberships::member($store, $user) ?? abort(404);
+        /** @var User $owner */
+        $owner = $request->user();
+        abort_unless(ResetLinks::mayMake($owner, $person), 403, 'This person belongs to a store that is not yours. '
+            .'The link would open that store, too; whoever looks after the server can make it: bin/orchard access:reset');
+
+        return redirect()->route('people', $store)->with('link', [
+            'words' => "By this link {$person->name} chooses a new password, once, within an hour:", 'url' => ResetLinks::make($person),
+        ]);
+    }
+
+    private function tellLink(Store $store, string $email, string $secret): RedirectResponse
+    {
+        $sent = Postbox::isThere() ? "A mail with this link is on its way to $email." : "Send this link to $email.";
+
+        return redirect()->route('people', $store)->with('link', [
+            'words' => "$sent It works once, within seven days:", 'url' => route('invitation', $secret),
+        ]);
     }
 }

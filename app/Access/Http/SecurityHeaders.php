@@ -22,6 +22,9 @@ final class SecurityHeaders
             'Permissions-Policy' => 'camera=(), microphone=(), geolocation=()',
             'Cross-Origin-Opener-Policy' => 'same-origin',
         ]);
+        if ($request->isSecure()) {
+            $response->headers->set('Strict-Transport-Security', 'max-age=31536000');
+        }
         $response->headers->set('Vary', 'HX-Request', false);
         if (! $response->headers->has('Cache-Control') || str_contains((string) $response->headers->get('Cache-Control'), 'private')) {
             $response->headers->set('Cache-Control', 'no-store, private');

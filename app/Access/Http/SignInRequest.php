@@ -4,13 +4,12 @@ declare(strict_types=1);
 
 namespace App\Access\Http;
 
+use App\Access\SignIn\Guesses;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Support\Facades\Auth;
-use Illuminate\Support\Facades\RateLimiter;
-use Illuminate\Support\Str;
 use Illuminate\Validation\ValidationException;
 
-/** An attempt to sign in: five a minute for one address and name, and thirty a minute for one address. */
+/** An attempt to sign in. Failed ones are counted for the account and, apart from it, for the address they come from. */
 final class SignInRequest extends FormRequest
 {
     public function authorize(): bool
@@ -24,21 +23,28 @@ final class SignInRequest extends FormRequest
         return ['email' => ['required', 'string', 'max:190'], 'password' => ['required', 'string', 'max:200']];
     }
 
-    /** @throws ValidationException when the two do not belong together, or there were too many attempts */
+    /** @throws ValidationException when the two do not belong together, or there were too many guesses */
     public function signIn(): void
     {
-        $one = 'sign-in:'.sha1(Str::lower($this->string('email')->value()).'|'.$this->ip());
-        $all = 'sign-in-from:'.$this->ip();
-        if (RateLimiter::tooManyAttempts($one, 5) || RateLimiter::tooManyAttempts($all, 30)) {
-            $seconds = max(RateLimiter::availableIn($one), RateLimiter::availableIn($all));
-            throw ValidationException::withMessages(['email' => "Too many attempts. Try again in $seconds seconds."]);
+        $email = $this->string('email')->value();
+        $address = (string) $this->ip();
+        $account = Guesses::at($email, $address);
+        $from = Guesses::from($address);
+        $wait = max($account->wait(), $from->wait());
+        if ($wait > 0 || ! $account->count() || ! $from->count()) {
+            $seconds = max(1, $wait);
+            throw ValidationException::withMessages([
+                'email' => "Too many wrong passwords. The next one is looked at in $seconds ".($seconds === 1 ? 'second.' : 'seconds.'),
+            ])->status(429);
         }
-        RateLimiter::hit($one, 60);
-        RateLimiter::hit($all, 60);
         if (! Auth::attempt($this->only('email', 'password'))) {
+            $account->failed();
+            $from->failed();
             throw ValidationException::withMessages(['email' => 'This e-mail address and password do not belong together.']);
         }
-        RateLimiter::clear($one);
+        $account->wasRight(forgetOthers: true);
+        $from->wasRight(forgetOthers: false);
+        Guesses::know($email, $address);
         $this->session()->regenerate();
     }
 }

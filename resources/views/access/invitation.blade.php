@@ -11,7 +11,7 @@
             <label class="label-line" for="name">Your name</label>
             <input class="input wide" id="name" name="name" maxlength="80" required autocomplete="name" value="{{ old('name') }}">
         @endif
-        <label class="label-line" for="password">{{ $invitation->known ? 'Your password' : 'A password, ten characters at least' }}</label>
+        <label class="label-line" for="password">{{ $invitation->known ? 'Your password' : 'A password, twelve characters at least' }}</label>
         <input class="input wide" id="password" name="password" type="password" maxlength="200" required autocomplete="{{ $invitation->known ? 'current-password' : 'new-password' }}">
         <p><br><button class="button is-growth">Join</button></p>
     </form>

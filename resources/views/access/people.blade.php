@@ -2,11 +2,11 @@
 @section('title', 'People')
 @section('content')
     <div class="head"><h1>People of {{ $store->name }}</h1></div>
-    @if (session('invitation'))
-        <div class="note" role="status"><p>The invitation works once, within seven days. Send this link:</p><p class="wrap-any"><b>{{ session('invitation') }}</b></p></div>
+    @if (session('link'))
+        <div class="note" role="status"><p>{{ session('link')['words'] }}</p><p class="wrap-any"><b>{{ session('link')['url'] }}</b></p></div>
     @endif
     <table class="ledger">
-        <thead><tr><th scope="col">Name</th><th scope="col">E-mail address</th><th scope="col">Role</th></tr></thead>
+        <thead><tr><th scope="col">Name</th><th scope="col">E-mail address</th><th scope="col">Role</th><th scope="col">Password</th></tr></thead>
         <tbody>
         @foreach ($people as $person)
             <tr>
@@ -22,6 +22,7 @@
                         <button class="button">Set</button>
                     </form>
                 </td>
+                <td>@if (in_array($person->id, $resettable, true))<form method="post" action="{{ route('people.reset', [$store, $person->id]) }}">@csrf<button class="button">Make a link for a new one<span class="sr"> for {{ $person->name }}</span></button></form>@else<span class="soft">belongs to other stores, too</span>@endif</td>
             </tr>
         @endforeach
         </tbody>
@@ -34,8 +35,20 @@
         <span class="select"><select id="role" name="role">@foreach (App\Access\Role::cases() as $role)<option value="{{ $role->value }}">{{ $role->value }}</option>@endforeach</select></span>
         <button class="button is-growth">Make a link</button>
     </form>
-    @if ($open->isNotEmpty())
+    @if ($mails)<p class="hint">The link is mailed, and shown here.</p>@endif
+    @if ($open !== [])
         <h2>Invitations not taken up yet</h2>
-        <ul>@foreach ($open as $invitation)<li>{{ $invitation->email }} as {{ $invitation->role }}, until {{ Illuminate\Support\Carbon::parse($invitation->expires_at)->setTimezone($store->timezone)->format('j M Y') }}</li>@endforeach</ul>
+        <table class="ledger">
+            <thead><tr><th scope="col">E-mail address</th><th scope="col">Role</th><th scope="col">Open until</th><th scope="col"><span class="sr">Do</span></th></tr></thead>
+            <tbody>
+            @foreach ($open as $invitation)
+                <tr><td>{{ $invitation->email }}</td><td>{{ $invitation->role }}</td><td>{{ Illuminate\Support\Carbon::parse($invitation->expires_at)->setTimezone($store->timezone)->format('j M Y') }}</td>
+                    <td><div class="filters">
+                        <form method="post" action="{{ route('people.invitation.again', [$store, $invitation->id]) }}">@csrf<button class="button">New link<span class="sr"> for {{ $invitation->email }}</span></button></form>
+                        <form method="post" action="{{ route('people.invitation.withdraw', [$store, $invitation->id]) }}">@csrf<button class="button is-hand">Withdraw<span class="sr"> the invitation of {{ $invitation->email }}</span></button></form>
+                    </div></td></tr>
+            @endforeach
+            </tbody>
+        </table>
     @endif
 @endsection

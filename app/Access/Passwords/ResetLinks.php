@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Access\Passwords;
+
+use App\Access\Mail\Postbox;
+use App\Access\Mail\ResetMail;
+use App\Access\Models\Membership;
+use App\Access\Models\User;
+use App\Access\Role;
+use App\Access\Sessions;
+use Illuminate\Auth\Passwords\PasswordBroker;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Password;
+use Illuminate\Support\Str;
+
+/** Links by which somebody chooses a new password: once, within an hour. Only a hash of the token is kept. */
+final class ResetLinks
+{
+    /** The link leads to the address in the settings, never to the host that a request names for itself. */
+    public static function url(string $email, string $token): string
+    {
+        return config('app.url').route('password.reset', ['token' => $token, 'email' => $email], false);
+    }
+
+    public static function make(User $user): string
+    {
+        return self::url($user->email, self::broker()->createToken($user));
+    }
+
+    /** Mails a link to an address that belongs to somebody; twice within a minute it is not sent again. */
+    public static function mail(string $email): void
+    {
+        self::broker()->sendResetLink(['email' => Str::lower($email)], static function (User $user, string $token): void {
+            Postbox::send($user->email, new ResetMail($user->email, $token));
+        });
+    }
+
+    /** Sets the password and ends all sessions of the person. False where the link is used up, too old or made up. */
+    public static function use(string $email, string $token, string $password): bool
+    {
+        $given = ['email' => Str::lower($email), 'token' => $token, 'password' => $password];
+        $result = DB::transaction(static fn (): mixed => self::broker()->reset($given, static function (User $user) use ($password): void {
+            $user->update(['password' => $password]);
+            Sessions::endAll($user->id);
+        }));
+
+        return $result === Password::PASSWORD_RESET;
+    }
+
+    /** Whether an owner may make a link for somebody: only where that opens no store that is not the owner's own. */
+    public static function mayMake(User $owner, User $user): bool
+    {
+        $owned = Membership::query()->where('user_id', $owner->id)->where('role', Role::Owner)->select('store_id');
+
+        return ! Membership::query()->where('user_id', $user->id)->whereNotIn('store_id', $owned)->exists();
+    }
+
+    private static function broker(): PasswordBroker
+    {
+        /** @var PasswordBroker */
+        return Password::broker();
+    }
+}

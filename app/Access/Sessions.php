@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Access;
+
+use Illuminate\Support\Facades\DB;
+
+/** Where somebody is signed in. A session is told by a digest of its id: the id itself would open it. */
+final class Sessions
+{
+    /** @return list<object{key: string, address: string, browser: string, last: int, isThis: bool}> the newest first */
+    public static function of(int $userId, string $own): array
+    {
+        $oldest = time() - 60 * (int) config('session.lifetime');
+
+        return array_values(DB::table('sessions')->where('user_id', $userId)->where('last_activity', '>=', $oldest)
+            ->orderByDesc('last_activity')->limit(100)->get(['id', 'ip_address', 'user_agent', 'last_activity'])
+            ->map(static fn (object $row): object => (object) [
+                'key' => self::key((string) $row->id), 'address' => (string) $row->ip_address,
+                'browser' => self::browser((string) $row->user_agent), 'last' => (int) $row->last_activity,
+                'isThis' => $row->id === $own,
+            ])->all());
+    }
+
+    /** Ends one of somebody's own sessions. */
+    public static function end(int $userId, string $key): bool
+    {
+        foreach (DB::table('sessions')->where('user_id', $userId)->pluck('id') as $id) {
+            if (self::key((string) $id) === $key) {
+                return DB::table('sessions')->where('id', $id)->delete() === 1;
+            }
+        }
+
+        return false;
+    }
+
+    /** @param  ?string  $but  id of the session that goes on */
+    public static function endAll(int $userId, ?string $but = null): int
+    {
+        return DB::table('sessions')->where('user_id', $userId)->when($but !== null, static fn ($q) => $q->where('id', '!=', $but))->delete();
+    }
+
+    private static function key(string $id): string
+    {
+        return substr(hash('sha256', 'session '.$id), 0, 24);
+    }
+
+    /** A browser and a system in words, from what the browser says of itself. */
+    private static function browser(string $agent): string
+    {
+        $first = static function (array $names) use ($agent): ?string {
+            foreach ($names as $sign => $name) {
+                if (str_contains($agent, $sign)) {
+                    return $name;
+                }
+            }
+
+            return null;
+        };
+        $browser = $first(['Edg/' => 'Edge', 'OPR/' => 'Opera', 'Firefox/' => 'Firefox', 'Chrome/' => 'Chrome or Chromium', 'Safari/' => 'Safari']);
+        $system = $first(['Android' => 'Android', 'iPhone' => 'iPhone', 'iPad' => 'iPad', 'Windows' => 'Windows', 'Mac OS' => 'macOS', 'Linux' => 'Linux']);
+
+        return $browser === null ? 'another program' : $browser.($system === null ? '' : ' on '.$system);
+    }
+}

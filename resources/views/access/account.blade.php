@@ -1,0 +1,26 @@
+@extends('frame')
+@section('title', 'Your account')
+@section('content')
+    <div class="head"><h1>Your account</h1><span class="soft">{{ $person->email }}</span></div>
+    <h2>Password</h2>
+    <form method="post" action="{{ route('account.password') }}">
+        @csrf
+        <label class="label-line" for="current">Present password</label>
+        <input class="input wide" id="current" name="current" type="password" maxlength="200" required autocomplete="current-password">
+        <label class="label-line" for="password">New password</label>
+        <input class="input wide" id="password" name="password" type="password" minlength="12" maxlength="200" required autocomplete="new-password" aria-describedby="password-hint">
+        <p class="hint" id="password-hint">Twelve characters at least; several words in a row are good. Your other sessions end. Tokens of your scripts go on: <a href="{{ route('tokens') }}">look at them</a>.</p>
+        <p><button class="button is-growth">Change the password</button></p>
+    </form>
+    <h2>Where you are signed in</h2>
+    <table class="ledger">
+        <thead><tr><th scope="col">Browser</th><th scope="col">Address</th><th scope="col">Last seen</th><th scope="col"><span class="sr">Do</span></th></tr></thead>
+        <tbody>
+        @foreach ($sessions as $session)
+            <tr><td>{{ $session->browser }}</td><td>{{ $session->address }}</td><td>{{ Illuminate\Support\Carbon::createFromTimestamp($session->last)->diffForHumans() }}</td>
+                <td>@if ($session->isThis)<span class="soft">this one</span>@else<form method="post" action="{{ route('account.session') }}">@csrf<input type="hidden" name="key" value="{{ $session->key }}"><button class="button is-hand">End</button></form>@endif</td></tr>
+        @endforeach
+        </tbody>
+    </table>
+    @if (count($sessions) > 1)<form method="post" action="{{ route('account.sessions') }}"><p><br>@csrf<button class="button is-hand">End all but this one</button></p></form>@endif
+@endsection
