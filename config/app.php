@@ -11,5 +11,8 @@ return [
     'locale' => 'en',
     'fallback_locale' => 'en',
     'cipher' => 'AES-256-CBC',
+    'instance' => env('APP_INSTANCE', ''),
+    // How Chromium is started here: sandbox, user-sandbox, user, or not at all (bin/door/start.sh finds out).
+    'renderer' => env('RENDERER', ''),
     'key' => env('APP_KEY'),
 ];

@@ -2,8 +2,9 @@ import { expect, test as base } from '@playwright/test';
 import AxeBuilder from '@axe-core/playwright';
 import { execFileSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
 
-export const root = new URL('..', import.meta.url).pathname;
+export const root = fileURLToPath(new URL('..', import.meta.url));
 export const shopUrl = process.env.SHOP_URL;
 const shopToken = () => readFileSync(process.env.ORCHARD_VAR + '/shops/tindrel/token', 'utf8').trim();
 

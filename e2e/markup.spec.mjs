@@ -1,3 +1,4 @@
+import { fileURLToPath } from 'node:url';
 import { execFileSync } from 'node:child_process';
 import { expect, test } from '@playwright/test';
 import { broken } from './broken-pages.mjs';
@@ -7,7 +8,7 @@ const url = new URL('http://shop.example/dir/page');
 
 /** What our reader says of these pages: bodies as bytes, each with its content type. */
 function ours(pages) {
-    return JSON.parse(execFileSync('php', [new URL('read-pages.php', import.meta.url).pathname], { input: JSON.stringify(pages.map(([body, type]) => ({ body: Buffer.from(body).toString('base64'), type }))), maxBuffer: 1 << 28 }));
+    return JSON.parse(execFileSync('php', [fileURLToPath(new URL('read-pages.php', import.meta.url))], { input: JSON.stringify(pages.map(([body, type]) => ({ body: Buffer.from(body).toString('base64'), type }))), maxBuffer: 1 << 28 }));
 }
 
 const words = page => page.lines.reduce((sum, line) => sum + (line.match(/[\p{L}\p{N}][\p{L}\p{N}\p{M}'’\-.]*/gu) ?? []).length, 0);

@@ -2,10 +2,11 @@
  * Puts together public/assets: our styles and scripts, Bulma, htmx and the fonts, each under a name that carries a hash
  * of its content, and a manifest by which the application finds them. Nothing is loaded from another host at run time.
  */
+import { fileURLToPath } from 'node:url';
 import { createHash } from 'node:crypto';
 import { mkdirSync, readFileSync, readdirSync, rmSync, writeFileSync, existsSync, renameSync } from 'node:fs';
 
-const root = new URL('..', import.meta.url).pathname;
+const root = fileURLToPath(new URL('..', import.meta.url));
 const target = root + 'public/assets/';
 const modules = root + 'node_modules/';
 const manifest = {};

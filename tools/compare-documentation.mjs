@@ -2,13 +2,14 @@
  * Crawls documentation sets that nobody here made, with the application and with the independent crawler of e2e/, and lists every
  * difference. Run by hand: node tools/compare-documentation.mjs NAME=FOLDER ... (folders of HTML, such as Debian's packages bring).
  */
+import { fileURLToPath } from 'node:url';
 import { execFile } from 'node:child_process';
 import { createReadStream, existsSync, statSync } from 'node:fs';
 import { createServer } from 'node:http';
 import { extname, join, normalize } from 'node:path';
 import { crawl } from '../e2e/crawler.mjs';
 
-const orchard = new URL('../bin/orchard', import.meta.url).pathname;
+const orchard = fileURLToPath(new URL('../bin/orchard', import.meta.url));
 const types = { '.html': 'text/html', '.htm': 'text/html', '.css': 'text/css', '.js': 'text/javascript', '.png': 'image/png', '.svg': 'image/svg+xml', '.gif': 'image/gif', '.txt': 'text/plain', '.pdf': 'application/pdf' };
 
 function serve(folder) {

@@ -7,10 +7,11 @@
  * Kerning: pairs that the font's own tables name; the value is what a shaper makes of the pair (advance of the pair
  * less the two advances), so script rules of the font are obeyed. Keys are "a,b" code points in decimal.
  */
+import { fileURLToPath } from 'node:url';
 import { readFileSync, writeFileSync } from 'node:fs';
 import * as fontkit from 'fontkit';
 
-const root = new URL('..', import.meta.url).pathname;
+const root = fileURLToPath(new URL('..', import.meta.url));
 const font = fontkit.create(readFileSync(root + 'resources/fonts/LiberationSans-Regular.ttf'));
 const advances = {};
 const glyphToPoints = new Map();

@@ -2,10 +2,11 @@
  * Takes the pictures in docs/screenshots from the running demo: `node tools/take-screenshots.mjs [NAME ...]`.
  * It works like a person would: writes some texts, builds a recipe, brings a file back, releases, meets a clash.
  */
+import { fileURLToPath } from 'node:url';
 import { chromium } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 
-const root = new URL('..', import.meta.url).pathname;
+const root = fileURLToPath(new URL('..', import.meta.url));
 const setting = (name, file = 'settings') => new RegExp(`^${name}=(.*)$`, 'm').exec(readFileSync(root + 'var/run/' + file, 'utf8'))[1];
 const base = `http://127.0.0.1:${setting('HTTP_PORT')}`, shop = `http://127.0.0.1:${setting('SHOP_PORT_tindrel')}`;
 const token = readFileSync(root + 'var/run/shops/tindrel/token', 'utf8').trim();

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Store;
 
 use App\Store\Console\AddCommand;
+use App\Store\Console\CheckCommand;
 use App\Store\Console\ListCommand;
 use App\Store\Console\SetCommand;
 use App\Store\Facts\FactBook;
@@ -34,7 +35,7 @@ final class StoreProvider extends ServiceProvider
     {
         $this->loadMigrationsFrom(__DIR__.'/Migrations');
         $this->loadRoutesFrom(__DIR__.'/routes.php');
-        $this->commands([AddCommand::class, ListCommand::class, SetCommand::class]);
+        $this->commands([AddCommand::class, CheckCommand::class, ListCommand::class, SetCommand::class]);
         View::composer('frame', FrameComposer::class);
         Blade::directive('n', static fn (string $number): string => "<?php echo number_format((float) ($number)); ?>");
         $this->callAfterResolving(Schedule::class, static function (Schedule $schedule): void {

@@ -25,7 +25,7 @@ install_debian() {
     fi
     step "Debian packages"
     mkdir -p "$ROOT/var"
-    if ! { apt-get update && DEBIAN_FRONTEND=noninteractive apt-get install -y --no-install-recommends $missing; } >"$ROOT/var/apt.log" 2>&1; then
+    if ! { umask 022; apt-get update && DEBIAN_FRONTEND=noninteractive apt-get install -y --no-install-recommends $missing; } >"$ROOT/var/apt.log" 2>&1; then
         ok failed
         tail -n 3 "$ROOT/var/apt.log" >&2
         die "Debian's packages could not be installed (is the network there?). The whole story: var/apt.log"
@@ -40,7 +40,7 @@ install_php_libraries() {
     [ "$(cat "$stamp" 2>/dev/null)" = "$sum" ] && return 0
     [ -w "$ROOT" ] || die "PHP's libraries must be installed by someone who may write to the checkout."
     step "PHP libraries"
-    if ! (cd "$ROOT" && COMPOSER_ALLOW_SUPERUSER=1 composer update --no-interaction --no-progress --no-audit) >"$ROOT/var/composer.log" 2>&1; then
+    if ! (umask 022; cd "$ROOT" && COMPOSER_ALLOW_SUPERUSER=1 composer update --no-interaction --no-progress --no-audit) >"$ROOT/var/composer.log" 2>&1; then
         ok failed
         tail -n 5 "$ROOT/var/composer.log" >&2
         die "Composer could not install PHP's libraries (is the network there?). The whole story: var/composer.log"
@@ -49,6 +49,7 @@ install_php_libraries() {
     [ -d "$ROOT/vendor/pestphp/pest-plugin-mutate" ] && mkdir -p "$ROOT/vendor/pestphp/pest-plugin-mutate/.temp/pest-mutate-cache"
     chmod -R a+rX "$ROOT/vendor"
     echo "$sum" >"$stamp"
+    chmod 644 "$stamp"
     ok
 }
 
@@ -59,27 +60,41 @@ install_node_libraries() {
     if [ "$(cat "$stamp" 2>/dev/null)" != "$sum" ]; then
         [ -w "$ROOT" ] || die "npm's packages must be installed by someone who may write to the checkout."
         step "Styles, scripts and fonts"
-        if ! (cd "$ROOT" && PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD=1 npm ci --no-audit --no-fund) >"$ROOT/var/npm.log" 2>&1; then
+        if ! (umask 022; cd "$ROOT" && PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD=1 npm ci --no-audit --no-fund) >"$ROOT/var/npm.log" 2>&1; then
             ok failed
             tail -n 5 "$ROOT/var/npm.log" >&2
             die "npm could not install its packages (is the network there?). The whole story: var/npm.log"
         fi
         chmod -R a+rX "$ROOT/node_modules"
         echo "$sum" >"$stamp"
+        chmod 644 "$stamp"
         ok
     fi
     # Cheap, and always true to the sources.
     if [ -w "$ROOT/public" ]; then
-        (cd "$ROOT" && node resources/build-assets.mjs) >"$ROOT/var/assets.log" 2>&1 || { cat "$ROOT/var/assets.log" >&2; die "The styles and scripts could not be put together."; }
+        (umask 022; cd "$ROOT" && node resources/build-assets.mjs) >"$ROOT/var/assets.log" 2>&1 || { cat "$ROOT/var/assets.log" >&2; die "The styles and scripts could not be put together."; }
     fi
 }
 
+# check_extensions: an extension can be installed and yet switched off, for all of PHP or for the web server's alone.
+check_extensions() {
+    local name program off="" loaded
+    for program in php php-fpm8.2; do
+        loaded="$("$program" -m 2>/dev/null | tr '[:upper:]' '[:lower:]')"
+        for name in bcmath curl dom intl mbstring mysqlnd opcache pdo_mysql pdo_sqlite posix simplexml sqlite3 xml xmlreader xmlwriter zip; do
+            [ "$name" = opcache ] && grep -q 'zend opcache' <<<"$loaded" && continue
+            grep -qx "$name" <<<"$loaded" || off="$off $name"
+        done
+        [ -z "$off" ] || die "These PHP extensions are installed, but switched off for $program:$off. Switch them on: phpenmod$off"
+    done
+}
+
 install_all() {
-    mkdir -p "$ROOT/var"
     local free
     free="$(df -Pk "$ROOT/var" | awk 'NR==2 {print $4}')"
     [ "$free" -ge 1048576 ] || die "There is too little room on the disk: $((free / 1024)) MiB free where var/ is, 1024 MiB are needed."
     install_debian "${1:-}"
+    check_extensions
     install_php_libraries
     install_node_libraries
 }

@@ -4,13 +4,46 @@ WORKERS="worker-interactive worker-release worker-bulk scheduler"
 
 supervise() { as_user supervisorctl -c "$VAR/supervisor.conf" "$@"; }
 
+# supervise_each VERB PROGRAM...: all at once; one after the other each would wait for the one before.
+supervise_each() {
+    local verb="$1" program; shift
+    for program in "$@"; do supervise "$verb" "$program" >/dev/null 2>&1 & done
+    wait
+}
+
 supervisor_is_up() { [ -S "$SOCKETS/supervisor.sock" ] && supervise pid >/dev/null 2>&1; }
 
-database_answers() { as_user mariadb-admin --defaults-file="$VAR/my.cnf" -u "$RUN_AS" ping >/dev/null 2>&1; }
-
-sql() { as_user mariadb --defaults-file="$VAR/my.cnf" -u "$RUN_AS" -e "$1"; }
-
 page_answers() { curl -s -o /dev/null -m 10 -f "$1"; }
+
+# our_health: it is this very instance that answers, and no other on the same port.
+our_health() { [ -n "${INSTANCE_ID:-}" ] && curl -s -m 10 -f "http://127.0.0.1:$HTTP_PORT/health" | grep -qx "$INSTANCE_ID"; }
+
+# wait_for_service SECONDS LOG COMMAND...: 0 when the command succeeds, 2 as soon as the log tells of a port in use, else 1.
+wait_for_service() {
+    local until=$((SECONDS + $1)) log="$2" from; shift 2
+    from="$(wc -c <"$log" 2>/dev/null || echo 0)"
+    while ! "$@" >/dev/null 2>&1; do
+        if tail -c +"$((from + 1))" "$log" 2>/dev/null | grep -qiE 'address already in use|is another .*server already running on port'; then return 2; fi
+        [ "$SECONDS" -ge "$until" ] && return 1
+        sleep 0.1
+    done
+}
+
+# ports_are_lost WHAT: another program took a port between choosing and using it. Before the first start has ended, others
+# are chosen and the start begins anew; afterwards people know the ports, and they stay.
+ports_are_lost() {
+    instance_down
+    if was_up || [ -n "${PORT_ASKED:-}" ] || [ "${PORT_TRIES:-0}" -ge 6 ]; then
+        die "$1, chosen at the first start, is in use by another program. Stop that program, or change the port in var/$INSTANCE/settings."
+    fi
+    PORT_TRIES=$((${PORT_TRIES:-0} + 1))
+    complain "$1 was taken by another program in the meantime; choosing again."
+    TAKEN_PORTS=""
+    PORTS_FROM=$((8410 + 100 * PORT_TRIES + RANDOM % 80))
+    choose_ports
+    write_env
+    owned "$VAR/settings" "$VAR/env"
+}
 
 make_sockets() {
     if [ ! -d "$SOCKETS" ]; then
@@ -26,56 +59,51 @@ ports_are_free() {
     return 0
 }
 
-check_ports() {
+# taken_port: the first of the instance's ports that another program holds; nothing where all are free.
+taken_port() {
     local port
     for port in "$HTTP_PORT" "$DB_PORT" $(for shop in $SHOPS; do shop_port "${shop%%:*}"; market_port "${shop%%:*}"; done); do
-        port_is_taken "$port" && die "Port $port, chosen at the first start, is in use by another program. Stop that program, or change the port in var/$INSTANCE/settings."
+        if port_is_taken "$port"; then echo "$port"; return; fi
     done
-    return 0
 }
 
 # end_orphans: processes of this instance that a dead supervisor left behind.
 end_orphans() {
-    local pid command
-    for pid in /proc/[0-9]*; do
-        pid="${pid#/proc/}"
-        command="$({ tr '\0' ' ' <"/proc/$pid/cmdline"; } 2>/dev/null)" || continue
-        case "$command" in
-            *"$VAR/my.cnf"*|*"$VAR/app-fpm.conf"*|*"$VAR/shop-fpm.conf"*|*"$VAR/nginx.conf"*) ;;
-            *artisan\ queue:work*|*artisan\ schedule:work*) { tr '\0' '\n' <"/proc/$pid/environ" | grep -qx "ORCHARD_VAR=$VAR"; } 2>/dev/null || continue ;;
-            *) continue ;;
-        esac
-        kill -TERM "$pid" 2>/dev/null || true
+    local pid files
+    # Servers are known by the configuration they were started with, workers by the instance in their environment.
+    files="$(grep -lzF -e "$VAR/my.cnf" -e "$VAR/app-fpm.conf" -e "$VAR/shop-fpm.conf" -e "$VAR/nginx.conf" /proc/[0-9]*/cmdline 2>/dev/null || true)"
+    for pid in $(grep -lzxF "ORCHARD_VAR=$VAR" /proc/[0-9]*/environ 2>/dev/null || true); do
+        if tr '\0' ' ' <"${pid%environ}cmdline" 2>/dev/null | grep -qE 'artisan "?(queue:work|schedule:work)'; then files="$files $pid"; fi
     done
-    wait_for 30 test ! -f "$VAR/mysql.pid" || rm -f "$VAR/mysql.pid"
+    for pid in $files; do
+        pid="${pid#/proc/}"; pid="${pid%/*}"
+        [ "$pid" = "$$" ] || [ "$pid" = "$BASHPID" ] || kill -TERM "$pid" 2>/dev/null || true
+    done
+    [ ! -f "$VAR/mysql.pid" ] || wait_for 30 test ! -f "$VAR/mysql.pid" || rm -f "$VAR/mysql.pid"
 }
 
-# database_up: supervisor and MariaDB, made where they are missing or half made.
+# database_up: supervisor and MariaDB, made where they are missing.
 database_up() {
     make_sockets
-    if ! supervisor_is_up; then
+    if supervisor_is_up; then
+        supervise start mariadb >/dev/null 2>&1 || true
+    else
         end_orphans
-        wait_for 10 ports_are_free || true
-        check_ports
+        wait_for 3 ports_are_free || true
+        local taken; taken="$(taken_port)"
+        if [ -n "$taken" ]; then ports_are_lost "Port $taken"; database_up; return; fi
         write_configs
-        if is_root; then chown "$RUN_AS" "$VAR"/*.cnf "$VAR"/*.conf; fi
-        if [ ! -f "$VAR/mysql/.made" ]; then
-            step "Database: making it"
-            rm -rf "$VAR/mysql"
-            as_user mariadb-install-db --defaults-file="$VAR/my.cnf" --datadir="$VAR/mysql" --auth-root-authentication-method=socket --auth-root-socket-user="$RUN_AS" --skip-test-db >"$VAR/log/install-db.log" 2>&1 \
-                || die "MariaDB's folder could not be made; see var/$INSTANCE/log/install-db.log"
-            as_user touch "$VAR/mysql/.made"
-            ok
-        fi
+        owned "$VAR"/*.cnf "$VAR"/*.conf
+        make_database
         as_user supervisord -c "$VAR/supervisor.conf"
         wait_for 10 supervisor_is_up || die "The supervisor does not answer; see var/$INSTANCE/log/supervisor.log"
-    else
-        supervise start mariadb >/dev/null 2>&1 || true
     fi
     step "Database"
-    wait_for 60 database_answers || { ok failed; tail -n 3 "$VAR/log/mariadb.log" >&2; die "MariaDB does not answer; see var/$INSTANCE/log/mariadb.log"; }
-    # The pattern lets tests make databases beside the main one.
-    sql "CREATE DATABASE IF NOT EXISTS \`$DB_NAME\`; CREATE USER IF NOT EXISTS grower@'127.0.0.1' IDENTIFIED BY '$DB_PASSWORD'; ALTER USER grower@'127.0.0.1' IDENTIFIED BY '$DB_PASSWORD'; GRANT ALL ON \`orchard%\`.* TO grower@'127.0.0.1';"
+    local code=0
+    wait_for_service 60 "$VAR/log/mariadb.log" database_answers || code=$?
+    if [ "$code" = 2 ]; then ok "port taken"; ports_are_lost "Port $DB_PORT"; database_up; return; fi
+    [ "$code" = 0 ] || { ok failed; tail -n 3 "$VAR/log/mariadb.log" >&2; die "MariaDB does not answer; see var/$INSTANCE/log/mariadb.log"; }
+    grant_database
     ok
 }
 
@@ -103,8 +131,11 @@ markets_up() {
 # web_up: PHP and nginx, and that the pages answer.
 web_up() {
     step "Web server"
-    supervise start shop-fpm app-fpm nginx >/dev/null 2>&1 || true
-    wait_for 30 page_answers "http://127.0.0.1:$HTTP_PORT/health" || { ok failed; tail -n 3 "$VAR/log/nginx.log" "$VAR/log/app-fpm.log" "$VAR"/storage/logs/*.log >&2 2>/dev/null; die "The application does not answer on port $HTTP_PORT; see var/$INSTANCE/log"; }
+    supervise_each start shop-fpm app-fpm nginx
+    local code=0
+    wait_for_service 30 "$VAR/log/nginx.log" our_health || code=$?
+    if [ "$code" = 2 ]; then ok "port taken"; ports_are_lost "Port $HTTP_PORT or one of the stand-ins'"; database_up; refresh_caches; web_up; return; fi
+    [ "$code" = 0 ] || { ok failed; tail -n 3 "$VAR/log/nginx.log" "$VAR/log/app-fpm.log" "$VAR"/storage/logs/*.log >&2 2>/dev/null; die "The application does not answer on port $HTTP_PORT; see var/$INSTANCE/log"; }
     local shop
     for shop in $SHOPS; do
         wait_for 30 page_answers "http://127.0.0.1:$(shop_port "${shop%%:*}")/" || die "The stand-in shop does not answer; see var/$INSTANCE/log/shop-fpm.log"
@@ -113,10 +144,16 @@ web_up() {
     markets_up
 }
 
+# refresh_caches: what was cached holds ports and secrets; only the running instance caches.
+refresh_caches() {
+    rm -f "$VAR"/cache/*.php
+    [ "$INSTANCE" = test ] || console optimize >"$VAR/log/optimize.log" 2>&1 || die "The caches could not be made; see var/$INSTANCE/log/optimize.log"
+}
+
 workers_up() {
     step "Workers and scheduler"
     # shellcheck disable=SC2086
-    supervise start $WORKERS >/dev/null 2>&1 || true
+    supervise_each start $WORKERS
     ok
 }
 

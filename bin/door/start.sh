@@ -1,40 +1,48 @@
 # bin/orchard start
 
 door_start() {
-    local port="" demo=yes
+    local port="" demo=yes new_key=no
     while [ $# -gt 0 ]; do
         case "$1" in
             --port) [[ "${2:-}" =~ ^[0-9]+$ ]] && [ "$2" -ge 1024 ] && [ "$2" -le 65535 ] || { complain "--port wants a number from 1024 to 65535."; exit 2; }; port="$2"; shift 2 ;;
             --port=*) set -- --port "${1#--port=}" "${@:2}" ;;
             --no-demo) demo=no; shift ;;
+            --new-database) NEW_DATABASE=yes; shift ;;
+            --new-key) new_key=yes; shift ;;
             *) complain "start does not know '$1'."; exit 2 ;;
         esac
     done
     # One start at a time: a second one waits for the first.
-    mkdir -p "$ROOT/var"
+    use_instance run
+    make_folders
     exec 9>"$ROOT/var/.door"
     flock 9
     install_all
-    use_instance run
-    if [ -f "$VAR/ready" ] && all_running && ! code_is_newer; then
+    if [ -f "$VAR/ready" ] && all_running && our_health && ! code_is_newer; then
         [ -n "$port" ] && [ "$port" != "$HTTP_PORT" ] && choose_settings "$port" ""
         say "Young Orchard is running; nothing to do."
         tell_address
         return 0
     fi
     say "Starting Young Orchard"
+    PORT_ASKED="$port"
+    [ "$new_key" = no ] || make_new_key
     if [ "$demo" = yes ]; then choose_settings "$port" "tindrel:demo"; else choose_settings "$port" ""; fi
+    find_renderer
     rm -f "$VAR/ready"
     database_up 9>&-
     step "Tables"
     # What older code had cached would hide new tables and routes.
     rm -f "$VAR"/cache/*.php
+    check_database $([ "$new_key" = no ] || echo --accept-key)
     console migrate --force >"$VAR/log/migrate.log" 2>&1 || { ok failed; tail -n 5 "$VAR/log/migrate.log" >&2; die "The tables could not be brought up to date; see var/run/log/migrate.log"; }
-    console optimize >"$VAR/log/optimize.log" 2>&1 || die "The caches could not be made; see var/run/log/optimize.log"
+    check_database --note
+    refresh_caches
     ok
     shops_up
     # New code is taken up by new processes.
-    supervise stop app-fpm $WORKERS >/dev/null 2>&1 || true
+    # shellcheck disable=SC2086
+    if supervise status app-fpm | grep -q RUNNING; then supervise_each stop app-fpm $WORKERS; fi
     web_up
     if [ -n "$SHOPS" ]; then
         step "Demo"
@@ -42,8 +50,47 @@ door_start() {
         ok
     fi
     workers_up
-    as_user touch "$VAR/ready"
+    as_user touch "$VAR/ready" "$VAR/settled"
     tell_address
+}
+
+# make_new_key: only when it is asked for. The secrets that the database holds are lost with the key before.
+make_new_key() {
+    [ ! -f "$VAR/settings" ] || die "var/run/settings is there; --new-key is for when it is lost. Move it away first."
+    INSTANCE_ID="$(random_word 8)"; DB_PASSWORD="$(random_word)"
+    APP_KEY="base64:$(head -c 32 /dev/urandom | base64)"
+    SHOPS=""; [ ! -d "$VAR/shops/tindrel" ] || SHOPS="tindrel:demo"
+    choose_ports "$PORT_ASKED"
+}
+
+# find_renderer: how Chromium may be started here, so that a hostile page cannot reach what this user owns.
+find_renderer() {
+    local program="" home
+    for program in /usr/bin/chromium /usr/bin/chromium-browser ""; do [ -x "$program" ] && break; done
+    RENDERER=""
+    if [ -n "$program" ]; then
+        home="$VAR/tmp/renderer-trial"
+        rm -rf "$home" && mkdir "$home" && owned "$home"
+        # A home of its own, for Chromium and what it calls leave files there.
+        trial() { [ -n "$("$@" --headless --disable-gpu --no-first-run --user-data-dir="$home" --dump-dom about:blank 2>/dev/null)" ]; }
+        if ! is_root || [ "$RUN_AS" != root ]; then
+            if trial as_user env HOME="$home" timeout 20 "$program"; then RENDERER=sandbox; fi
+        else
+            home="$(mktemp -d /tmp/orchard-trial-XXXXXX)"; chown nobody "$home"
+            if trial runuser -u nobody -- env HOME="$home" timeout 20 "$program"; then RENDERER=user-sandbox
+            elif trial runuser -u nobody -- env HOME="$home" timeout 20 "$program" --no-sandbox; then RENDERER=user; fi
+        fi
+        rm -rf "$home"
+    fi
+    step "Pages shown in a browser"
+    case "$RENDERER" in
+        sandbox) ok "in Chromium's sandbox" ;;
+        user-sandbox) ok "as another user, in Chromium's sandbox" ;;
+        user) ok "as another user" ;;
+        *) if [ -n "$program" ]; then ok "off: Chromium's sandbox does not start for this user"; else ok "off: no Chromium is installed"; fi ;;
+    esac
+    write_env
+    owned "$VAR/env"
 }
 
 code_is_newer() {

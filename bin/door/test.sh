@@ -1,16 +1,17 @@
-# bin/orchard test [core|app|browser]
+# bin/orchard test [core|door|app|browser]
 
 door_test() {
     local what="${1:-all}"
-    case "$what" in core|app|browser|all) ;; *) complain "test knows core, app and browser."; exit 2 ;; esac
+    case "$what" in core|door|app|browser|all) ;; *) complain "test knows core, door, app and browser."; exit 2 ;; esac
     local code=0
-    mkdir -p "$ROOT/var"
+    use_instance test
+    make_folders
     exec 8>"$ROOT/var/.test"
     flock -n 8 || die "Another test run is under way here."
     install_all test
-    use_instance test
     instance_down
     rm -rf "$VAR"
+    unset HTTP_PORT DB_PORT INSTANCE_ID
     choose_settings "" "tindrel:demo small:tiny"
     mkdir -p "$VAR/results" && { if is_root; then chown "$RUN_AS" "$VAR/results"; fi; }
     trap 'instance_down >/dev/null 2>&1' EXIT
@@ -24,10 +25,14 @@ door_test() {
     if [ "$what" = all ] || [ "$what" = core ]; then
         as_user $php vendor/bin/pest --colors=never --cache-directory="$VAR/tmp/pest" --testsuite=core --log-junit="$VAR/results/core.xml" || code=1
     fi
-    if [ "$what" != core ]; then
+    if [ "$what" = all ] || [ "$what" = door ]; then
+        as_user $php vendor/bin/pest --colors=never --cache-directory="$VAR/tmp/pest" --testsuite=door --log-junit="$VAR/results/door.xml" || code=1
+    fi
+    if [ "$what" != core ] && [ "$what" != door ]; then
+        find_renderer
         database_up 8>&-
         shops_up
-        sql "CREATE DATABASE IF NOT EXISTS orchard_pest_test"
+        echo "CREATE DATABASE IF NOT EXISTS orchard_pest_test" | sql
         step "Tables"; { console migrate --force && as_user env DB_DATABASE=orchard_pest_test php artisan migrate --force; } >"$VAR/log/migrate.log" 2>&1 || { tail -n 20 "$VAR/log/migrate.log"; die "The test tables could not be made."; }; ok
         web_up
     fi
@@ -40,8 +45,17 @@ door_test() {
         as_user env APP_URL="http://127.0.0.1:$HTTP_PORT" SHOP_URL="http://127.0.0.1:$(shop_port tindrel)" ORCHARD_INSTANCE=test node_modules/.bin/playwright test --config e2e/playwright.config.mjs || code=1
     fi
     instance_down
+    nothing_is_open
     as_user php "$ROOT/bin/door/count-results.php" "$VAR/results" || code=1
     exit "$code"
+}
+
+# nothing_is_open: a check of its own: what the tests and the processes under them left is their user's alone.
+nothing_is_open() {
+    local open; open="$(open_to_others "$VAR")"
+    if [ -z "$open" ]; then echo passed >"$VAR/results/nothing-is-open.check"; else
+        say "Open to others:"; say "$open"; echo failed >"$VAR/results/nothing-is-open.check"; code=1
+    fi
 }
 
 # run_check NAME COMMAND...: a check that is one test.

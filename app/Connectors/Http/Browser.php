@@ -35,6 +35,12 @@ final readonly class Browser
         return array_values(array_filter(self::PROGRAMS, is_executable(...)))[0] ?? null;
     }
 
+    /** Whether pages can be shown here: only where Chromium cannot reach what our user owns (found out at the start). */
+    public static function isThere(): bool
+    {
+        return self::program() !== null && in_array(config('app.renderer'), ['sandbox', 'user-sandbox', 'user'], true);
+    }
+
     /**
      * @param  string  $html  the page as it was answered, for the hosts of its scripts
      * @return string the document once scripts have run, as HTML
@@ -44,13 +50,17 @@ final readonly class Browser
     public function show(PageUrl $url, string $html): string
     {
         $program = self::program() ?? throw new RuntimeException('No Chromium is installed here.');
-        $home = sys_get_temp_dir().'/browser-'.bin2hex(random_bytes(8));
+        $how = config('app.renderer');
+        self::isThere() || throw new RuntimeException('Chromium\'s sandbox does not start on this server; pages are not shown without it.');
+        $home = ($how === 'sandbox' ? sys_get_temp_dir() : '/tmp').'/browser-'.bin2hex(random_bytes(8));
         mkdir($home, 0700);
+        $how === 'sandbox' || chown($home, 'nobody');
         $process = proc_open([
-            $program, '--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--disable-dev-shm-usage', '--no-first-run', '--disable-extensions', '--disable-background-networking', '--disable-component-update', '--disable-sync',
+            ...($how === 'sandbox' ? [] : ['/usr/sbin/runuser', '-u', 'nobody', '--']), $program,
+            ...($how === 'user' ? ['--no-sandbox'] : []), '--headless', '--disable-gpu', '--disable-quic', '--disable-dev-shm-usage', '--no-first-run', '--disable-extensions', '--disable-background-networking', '--disable-component-update', '--disable-sync',
             '--blink-settings=imagesEnabled=false', '--no-proxy-server', "--user-data-dir=$home", '--user-agent='.GuardedHttp::USER_AGENT, '--host-resolver-rules='.$this->rules($url, $html),
             '--virtual-time-budget='.(1000 * self::PAGE_SECONDS), '--timeout='.(1000 * self::PAGE_SECONDS), '--dump-dom', $url->text(),
-        ], [['file', '/dev/null', 'r'], ['pipe', 'w'], ['file', '/dev/null', 'w']], $pipes, $home, ['HOME' => $home, 'PATH' => '/usr/bin:/bin']);
+        ], [['file', '/dev/null', 'r'], ['pipe', 'w'], ['file', '/dev/null', 'w']], $pipes, $home, ['HOME' => $home, 'TMPDIR' => $home, 'PATH' => '/usr/bin:/bin']);
         if (! is_resource($process)) {
             throw new RuntimeException('Chromium does not start.');
         }
@@ -65,7 +75,7 @@ final readonly class Browser
         }
         $isWhole = feof($pipes[1]);
         $pid = proc_get_status($process)['pid'];
-        $isWhole || exec('pkill -9 -P '.$pid);
+        $isWhole || exec("pkill -9 -P $pid; pkill -9 -f ".escapeshellarg($home));
         proc_terminate($process, 9);
         fclose($pipes[1]);
         proc_close($process);

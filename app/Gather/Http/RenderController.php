@@ -21,7 +21,7 @@ final class RenderController
     public function show(Store $store): View
     {
         return view('gather.rendered', [
-            'store' => $store, 'hasBrowser' => Browser::program() !== null, 'work' => WorkView::latest($store->id, RenderWork::sort()),
+            'store' => $store, 'hasBrowser' => Browser::isThere(), 'work' => WorkView::latest($store->id, RenderWork::sort()),
             'renders' => DB::table('gather_renders')->join('pages', 'pages.id', '=', 'gather_renders.page_id')->where('gather_renders.store_id', $store->id)->orderByDesc('differs')->orderByDesc('rendered_at')->limit(60)->get(['gather_renders.*', 'url']),
         ]);
     }

@@ -7,13 +7,13 @@ namespace App\Store\Http;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\DB;
 
-/** Whether the application and its database answer. */
+/** Whether the application and its database answer, and which instance it is: a clone may stand on the same port. */
 final class HealthController
 {
     public function __invoke(): Response
     {
         DB::select('SELECT 1');
 
-        return response("ok\n")->header('Content-Type', 'text/plain');
+        return response("ok\n".config('app.instance')."\n")->header('Content-Type', 'text/plain');
     }
 }

@@ -4,7 +4,7 @@
     <div class="head"><h1>Gather</h1></div>
     @include('gather.tabs')
     <p>What pages say in the HTML that the shop sends, and what they say once their scripts have run in a browser. Where the two differ, a search engine may read either.</p>
-    @if (! $hasBrowser)<p class="note is-hand">No Chromium is installed on the server; install Debian’s package <b>chromium</b> and come back.</p>@endif
+    @if (! $hasBrowser)<p class="note is-hand">No page can be shown: on the server Chromium is missing (Debian’s package <b>chromium</b>), or its sandbox does not start. <code>bin/orchard start</code> tells which.</p>@endif
     @can('write', $store)@if ($hasBrowser)<form method="post" action="{{ route('gather.render', $store) }}" class="form-end">@csrf<button class="button is-growth" data-once>Show a sample of each kind</button> <span class="soft">three of each, the most seen first, and pages that only script fills</span></form>@endif @endcan
     <div id="render-state" @if ($work?->isActive()) hx-get="{{ route('gather.rendered', $store) }}" hx-trigger="every 3s" hx-select="#render-state" hx-target="#render-state" hx-swap="outerHTML" @endif>
         @if ($work?->isActive())<p role="status">@n(count((array) ($work->progress['left'] ?? []))) pages are still to be shown.</p>@endif

@@ -11,7 +11,7 @@ use Illuminate\Support\Facades\DB;
 use Tests\Web\Site;
 
 beforeEach(function (): void {
-    Browser::program() === null && $this->markTestSkipped('No Chromium is installed here.');
+    Browser::isThere() || $this->markTestSkipped('No Chromium, or no sandbox for it, is there.');
 });
 
 it('shows what script makes of a page beside what was sent, and reaches nothing but the store', function (): void {
@@ -54,4 +54,14 @@ it('asks images for their bytes on demand', function (): void {
     expect($sizes["{$site->url}/a.png"])->toBe(1234)->and($sizes["{$site->url}/gone.png"])->toBe('answers 404')->and($sizes['http://10.0.0.1/secret.png'])->toContain('not a public address');
     $this->get("/s/{$store->slug}/gather/pages/$page")->assertSee('1,234')->assertSee('no alt');
     $this->actingAs(member($store, Role::Viewer))->post("/s/{$store->slug}/gather/pages/$page/images")->assertForbidden();
+});
+
+it('shows no page where neither a sandbox nor another user keeps the browser from what is ours', function (): void {
+    $site = (new Site)->linking('/', []);
+    $store = $site->store();
+    config(['app.renderer' => '']);
+    expect(Browser::isThere())->toBeFalse();
+    $browser = new Browser(new App\Connectors\Http\AddressGuard($store->options()->privateHosts));
+    expect(fn () => $browser->show(Orchard\Core\Url\PageUrl::parse("{$site->url}/"), ''))->toThrow(RuntimeException::class, 'sandbox');
+    $this->actingAs(member($store, Role::Writer))->get("/s/{$store->slug}/gather/rendered")->assertOk()->assertSee('No page can be shown')->assertDontSee('Show a sample');
 });
