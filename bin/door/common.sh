@@ -8,6 +8,8 @@ die() { complain "$*"; exit 1; }
 
 # What is made here is its owner's alone, unless it is meant for others (see openly).
 umask 077
+# Paths may have any letters; some programs are slow or stumble over them under the plain C locale.
+export LC_ALL=C.UTF-8
 
 # openly COMMAND...: for what other users have to read, such as libraries and styles.
 openly() { (umask 022; "$@"); }

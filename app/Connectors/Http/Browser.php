@@ -60,7 +60,7 @@ final readonly class Browser
             ...($how === 'user' ? ['--no-sandbox'] : []), '--headless', '--disable-gpu', '--disable-quic', '--disable-dev-shm-usage', '--no-first-run', '--disable-extensions', '--disable-background-networking', '--disable-component-update', '--disable-sync',
             '--blink-settings=imagesEnabled=false', '--no-proxy-server', "--user-data-dir=$home", '--user-agent='.GuardedHttp::USER_AGENT, '--host-resolver-rules='.$this->rules($url, $html),
             '--virtual-time-budget='.(1000 * self::PAGE_SECONDS), '--timeout='.(1000 * self::PAGE_SECONDS), '--dump-dom', $url->text(),
-        ], [['file', '/dev/null', 'r'], ['pipe', 'w'], ['file', '/dev/null', 'w']], $pipes, $home, ['HOME' => $home, 'TMPDIR' => $home, 'PATH' => '/usr/bin:/bin']);
+        ], [['file', '/dev/null', 'r'], ['pipe', 'w'], ['file', '/dev/null', 'w']], $pipes, $home, ['HOME' => $home, 'TMPDIR' => $home, 'LC_ALL' => 'C.UTF-8', 'PATH' => '/usr/bin:/bin']);
         if (! is_resource($process)) {
             throw new RuntimeException('Chromium does not start.');
         }
