@@ -4,9 +4,13 @@ declare(strict_types=1);
 
 use App\Access\Http\SecurityHeaders;
 use App\Access\Http\ServerTiming;
+use App\Store\Work\DatabaseTrouble;
+use Illuminate\Database\QueryException;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
+use Illuminate\Http\Request;
+use Symfony\Component\HttpKernel\Exception\ServiceUnavailableHttpException;
 
 // Running, testing and measuring are kept apart: each has its settings, caches, views and storage in a folder of its own.
 $var = getenv('ORCHARD_VAR') ?: dirname(__DIR__).'/var/run';
@@ -26,6 +30,17 @@ $app = Application::configure(basePath: dirname(__DIR__))
         $middleware->redirectUsersTo('/');
     })
     ->withExceptions(function (Exceptions $exceptions): void {
+        // What the database says is for the log; people get words.
+        $exceptions->render(static function (QueryException $trouble, Request $request) {
+            if (! DatabaseTrouble::isAway($trouble) && ! DatabaseTrouble::isPassing($trouble)) {
+                return null;
+            }
+            $words = DatabaseTrouble::words($trouble);
+
+            return $request->expectsJson() || $request->is('api/*')
+                ? response()->json(['message' => $words], 503, ['Retry-After' => '5'])
+                : response()->view('errors.503', ['exception' => new ServiceUnavailableHttpException(5, $words)], 503, ['Retry-After' => '5']);
+        });
     })
     ->create();
 

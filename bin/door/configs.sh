@@ -182,6 +182,8 @@ CNF
         program worker-interactive "$php queue:work --queue=interactive --sleep=0.3 --max-time=3600 --tries=1" false TERM 40
         program worker-release "$php queue:work --queue=release --sleep=0.3 --max-time=3600 --tries=1" false TERM 40
         program worker-bulk "nice -n 5 $php queue:work --queue=bulk --sleep=0.3 --max-time=3600 --tries=1" false TERM 40
+        # What takes little time as a whole does not wait behind what takes long.
+        program worker-short "nice -n 3 $php queue:work --queue=short --sleep=0.3 --max-time=3600 --tries=1" false TERM 40
         program scheduler "$php schedule:work"
     } >"$VAR/supervisor.conf"
 }

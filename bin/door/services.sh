@@ -1,6 +1,6 @@
 # Starting and stopping an instance's processes.
 
-WORKERS="worker-interactive worker-release worker-bulk scheduler"
+WORKERS="worker-interactive worker-release worker-bulk worker-short scheduler"
 
 supervise() { as_user supervisorctl -c "$VAR/supervisor.conf" "$@"; }
 
@@ -86,6 +86,10 @@ end_orphans() {
 database_up() {
     make_sockets
     if supervisor_is_up; then
+        # Newer code may have other programs or settings of them; what did not change goes on undisturbed.
+        write_configs
+        owned "$VAR"/*.cnf "$VAR"/*.conf
+        supervise update >/dev/null 2>&1 || true
         supervise start mariadb >/dev/null 2>&1 || true
     else
         end_orphans

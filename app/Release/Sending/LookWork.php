@@ -63,7 +63,7 @@ final class LookWork implements LongWork
             if ($run->stopAsked()) {
                 return SliceEnd::stopped();
             }
-            $items = DB::table('release_items')->leftJoin('resources', 'resources.id', '=', 'release_items.resource_id')->leftJoin('pages', 'pages.id', '=', 'release_items.page_id')->where('release_id', $run->subjectId)->whereIn('seen', ['no', 'not yet'])->where('look_at', '<=', now())
+            $items = DB::table('release_items')->leftJoin('resources', 'resources.id', '=', 'release_items.resource_id')->leftJoin('pages', 'pages.id', '=', 'release_items.page_id')->where('release_id', $run->subjectId)->whereIn('seen', ['no', 'not yet'])->whereRaw(self::isDue())
                 ->orderBy('release_items.id')->limit(30)->get(['release_items.*', DB::raw('COALESCE(pages.url, resources.url) AS url')]);
             if ($items->isEmpty()) {
                 return $this->sleepOrEnd($run);
@@ -133,6 +133,14 @@ final class LookWork implements LongWork
         $canonical = $facts->canonicals[0] ?? ($link === null ? null : LinkHeader::of([$link], $url)->canonical);
 
         return [AddressField::Canonical->value => $canonical ?? '', AddressField::Robots->value => trim(implode(', ', [...$facts->robots ?? [], ...array_filter([$answer->header('x-robots-tag')])])), AddressField::Redirect->value => $to, AddressField::Slug->value => $to];
+    }
+
+    /** Its time has come; or it lies further off than the wait that was set, since the clock was put back. */
+    private static function isDue(): string
+    {
+        $waits = implode(', ', [0, ...self::AGAIN]);
+
+        return "(look_at <= UTC_TIMESTAMP() OR look_at > TIMESTAMPADD(SECOND, ELT(looks + 1, $waits) + 2, UTC_TIMESTAMP()))";
     }
 
     private function sleepOrEnd(WorkRun $run): SliceEnd

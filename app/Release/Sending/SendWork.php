@@ -30,6 +30,9 @@ final class SendWork implements LongWork
     /** An item that the shop keeps failing on is refused after this many tries. */
     private const MOST_ATTEMPTS = 12;
 
+    /** Seconds; Retry-After is followed for an hour at most. */
+    private const LONGEST_WAIT = 3_660;
+
     public function __construct(private readonly ShopAdmins $admins, private readonly ItemBook $book, private readonly WorkDesk $desk)
     {
     }
@@ -66,6 +69,8 @@ final class SendWork implements LongWork
                 return $this->finish($run);
             }
             $wait = $item->not_before === null ? 0 : (int) ceil(strtotime((string) $item->not_before) - time());
+            // No shop makes us wait longer: the clock was put back since.
+            $wait = $wait > self::LONGEST_WAIT ? 0 : $wait;
             if ($wait > 0) {
                 $run->beat($this->counts($run->subjectId), force: true);
                 if ($wait > 2) {

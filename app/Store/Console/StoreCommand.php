@@ -5,9 +5,13 @@ declare(strict_types=1);
 namespace App\Store\Console;
 
 use App\Store\Models\Store;
+use App\Store\Work\DatabaseTrouble;
 use Illuminate\Console\Command;
+use Illuminate\Database\QueryException;
 use InvalidArgumentException;
 use RuntimeException;
+use Symfony\Component\Console\Input\InputInterface;
+use Symfony\Component\Console\Output\OutputInterface;
 
 /** What the headless commands share: exit codes 0 done, 1 failed, 2 bad call; --json gives one document on standard output. */
 abstract class StoreCommand extends Command
@@ -20,10 +24,26 @@ abstract class StoreCommand extends Command
         } catch (InvalidArgumentException $wrong) {
             return $this->badCall($wrong->getMessage());
         } catch (RuntimeException $failure) {
-            $this->aside($failure->getMessage());
-
-            return 1;
+            return $this->failed($failure);
         }
+    }
+
+    /** Whatever a command does outside of guarded(), the database's own words are for the log. */
+    protected function execute(InputInterface $input, OutputInterface $output): int
+    {
+        try {
+            return parent::execute($input, $output);
+        } catch (QueryException $failure) {
+            return $this->failed($failure);
+        }
+    }
+
+    private function failed(RuntimeException $failure): int
+    {
+        $failure instanceof QueryException && report($failure);
+        $this->aside(DatabaseTrouble::words($failure));
+
+        return 1;
     }
 
     /** @throws InvalidArgumentException when --store names none */
@@ -42,7 +62,7 @@ abstract class StoreCommand extends Command
     /** @param  array<string, mixed>  $data */
     protected function answer(array $data, string $text): int
     {
-        $this->output->writeln($this->option('json') ? json_encode($data, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR) : $text, \Symfony\Component\Console\Output\OutputInterface::OUTPUT_RAW);
+        $this->output->writeln($this->option('json') ? json_encode($data, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR) : $text, OutputInterface::OUTPUT_RAW);
 
         return 0;
     }

@@ -18,8 +18,21 @@ use Throwable;
  */
 final class WorkDesk
 {
+    /**
+     * Held by nobody living: no owner; or a lease that has run out, or that ends further off than any lease can (the clock
+     * was put back since), and no connection that is in the middle of a write for it.
+     */
+    private const IS_FREE = "(owner IS NULL OR ((expires_at < UTC_TIMESTAMP(3) OR expires_at > TIMESTAMPADD(SECOND, ?, UTC_TIMESTAMP(3)))"
+        ." AND IS_USED_LOCK(CONCAT('orchard.work.', id)) IS NULL))";
+
+    /** Its time has come; or it would come later than the span that was asked for, since the clock was put back. */
+    private const IS_DUE = "state IN ('waiting', 'running') AND (wake_at <= UTC_TIMESTAMP() OR wake_at > TIMESTAMPADD(SECOND, wake_seconds + 2, UTC_TIMESTAMP()))";
+
     /** Seconds after which a slice ends; well below the job's time-out, which is below the queue's retry time. */
     public const SLICE_SECONDS = 20;
+
+    /** Bulk work that has taken less than this in all stands in a queue of its own, so that it need not wait behind long work. */
+    private const SHORT_SECONDS = 30;
 
     /** A slice that ends in an error is tried again this often, each time later. */
     private const MOST_FAILURES = 5;
@@ -45,8 +58,9 @@ final class WorkDesk
     public function begin(string $class, int $storeId, int $subjectId, ?int $userId, array $progress = []): int
     {
         $id = DB::table('work')->insertGetId([
-            'store_id' => $storeId, 'sort' => $class::sort(), 'subject_id' => $subjectId, 'state' => 'waiting', 'wake_at' => now(),
-            'progress' => json_encode((object) $progress, JSON_THROW_ON_ERROR), 'user_id' => $userId, 'created_at' => now(),
+            'store_id' => $storeId, 'sort' => $class::sort(), 'subject_id' => $subjectId, 'state' => 'waiting',
+            'wake_at' => DB::raw('UTC_TIMESTAMP()'), 'progress' => json_encode((object) $progress, JSON_THROW_ON_ERROR),
+            'user_id' => $userId, 'created_at' => DB::raw('UTC_TIMESTAMP()'),
         ]);
         $this->ring($id);
 
@@ -62,13 +76,14 @@ final class WorkDesk
     /** Asks for a stop; the slice under way ends at its next safe point. */
     public function stop(int $id): void
     {
-        DB::table('work')->where('id', $id)->whereIn('state', ['waiting', 'running'])->update(['stop_asked' => 1, 'wake_at' => now()]);
+        DB::table('work')->where('id', $id)->whereIn('state', ['waiting', 'running'])->update(['stop_asked' => 1] + self::atOnce());
         $this->ring($id);
     }
 
     public function resume(int $id): void
     {
-        $changed = DB::table('work')->where('id', $id)->whereIn('state', ['stopped', 'failed'])->update(['state' => 'waiting', 'stop_asked' => 0, 'failures' => 0, 'problem' => null, 'wake_at' => now(), 'ended_at' => null]);
+        $changed = DB::table('work')->where('id', $id)->whereIn('state', ['stopped', 'failed'])
+            ->update(['state' => 'waiting', 'stop_asked' => 0, 'failures' => 0, 'problem' => null, 'ended_at' => null] + self::atOnce());
         if ($changed > 0) {
             $this->ring($id);
         }
@@ -77,7 +92,7 @@ final class WorkDesk
     /** Wakes work that waits for its time. */
     public function wake(int $id): void
     {
-        DB::table('work')->where('id', $id)->where('state', 'waiting')->update(['wake_at' => now()]);
+        DB::table('work')->where('id', $id)->where('state', 'waiting')->update(self::atOnce());
         $this->ring($id);
     }
 
@@ -90,8 +105,8 @@ final class WorkDesk
                 return (string) ($row->state ?? 'failed');
             }
             $told !== null && $told((array) json_decode((string) $row->progress, true));
-            if (! $this->slice($id, $row->wake_at <= now()->format('Y-m-d H:i:s'))) {
-                usleep(200000);
+            if (! $this->slice($id)) {
+                usleep(200_000);
             }
         }
     }
@@ -99,17 +114,22 @@ final class WorkDesk
     /** Rings for everything that is due and held by no living process. */
     public function sweep(): void
     {
-        $due = DB::select("SELECT id FROM work WHERE state IN ('waiting', 'running') AND wake_at <= UTC_TIMESTAMP() AND (owner IS NULL OR expires_at < UTC_TIMESTAMP(3)) ORDER BY id LIMIT 200");
+        self::mendQueue();
+        $due = DB::select('SELECT id FROM work WHERE '.self::IS_DUE.' AND '.self::IS_FREE.' ORDER BY id LIMIT 200', [2 * WorkRun::LEASE_SECONDS]);
         foreach ($due as $row) {
             $this->ring((int) $row->id);
         }
     }
 
     /** @return bool whether this process did something */
-    public function slice(int $id, bool $isDue = true): bool
+    public function slice(int $id): bool
     {
         $owner = gethostname().':'.getmypid();
-        $taken = $isDue ? DB::update("UPDATE work SET owner = ?, fence = fence + 1, state = 'running', expires_at = TIMESTAMPADD(SECOND, ?, UTC_TIMESTAMP(3)), started_at = COALESCE(started_at, UTC_TIMESTAMP()) WHERE id = ? AND state IN ('waiting', 'running') AND wake_at <= UTC_TIMESTAMP() AND (owner IS NULL OR expires_at < UTC_TIMESTAMP(3))", [$owner, WorkRun::LEASE_SECONDS, $id]) : 0;
+        $taken = DB::update(
+            "UPDATE work SET owner = ?, fence = fence + 1, state = 'running', expires_at = TIMESTAMPADD(SECOND, ?, UTC_TIMESTAMP(3)),"
+            .' started_at = COALESCE(started_at, UTC_TIMESTAMP()) WHERE id = ? AND '.self::IS_DUE.' AND '.self::IS_FREE,
+            [$owner, WorkRun::LEASE_SECONDS, $id, 2 * WorkRun::LEASE_SECONDS],
+        );
         if ($taken === 0) {
             return false;
         }
@@ -118,6 +138,7 @@ final class WorkDesk
             return false;
         }
         $fence = (int) $row->fence;
+        $begun = microtime(true);
         $run = new WorkRun($id, (int) $row->store_id, (int) $row->subject_id, $row->user_id === null ? null : (int) $row->user_id, $fence, microtime(true) + self::SLICE_SECONDS, (array) json_decode((string) $row->progress, true));
         try {
             $end = $this->work((string) $row->sort)->slice($run);
@@ -127,9 +148,9 @@ final class WorkDesk
         } catch (Throwable $error) {
             Log::error("Work $id ({$row->sort}) failed.", ['exception' => $error]);
             $failures = (int) $row->failures + 1;
-            $end = $failures >= self::MOST_FAILURES ? SliceEnd::failed(mb_substr($error->getMessage(), 0, 1000)) : SliceEnd::later(2 ** $failures);
+            $end = $failures >= self::MOST_FAILURES ? SliceEnd::failed(mb_substr(DatabaseTrouble::words($error), 0, 1000)) : SliceEnd::later(2 ** $failures);
         }
-        $this->release($id, $fence, $end, $failures, $run);
+        $this->release($id, $fence, $end, $failures, $run, microtime(true) - $begun);
 
         return true;
     }
@@ -141,12 +162,19 @@ final class WorkDesk
         return $work instanceof LongWork ? $work : throw new \LogicException("$sort is no long work.");
     }
 
-    private function release(int $id, int $fence, SliceEnd $end, int $failures, WorkRun $run): void
+    private function release(int $id, int $fence, SliceEnd $end, int $failures, WorkRun $run, float $seconds): void
     {
         $ended = $end->state !== 'waiting';
-        $held = DB::update('UPDATE work SET owner = NULL, expires_at = NULL, state = ?, failures = ?, problem = ?, wake_at = TIMESTAMPADD(SECOND, ?, UTC_TIMESTAMP()), progress = ?, ended_at = IF(?, UTC_TIMESTAMP(), NULL) WHERE id = ? AND fence = ?', [
-            $end->state, $failures, $end->problem, $end->seconds, json_encode((object) $run->progress(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE), $ended ? 1 : 0, $id, $fence,
-        ]);
+        $held = DB::update(
+            'UPDATE work SET owner = NULL, expires_at = NULL, state = ?, failures = ?, problem = ?, wake_seconds = ?,'
+            .' wake_at = TIMESTAMPADD(SECOND, ?, UTC_TIMESTAMP()), progress = ?, worked_ms = worked_ms + ?,'
+            .' ended_at = IF(?, UTC_TIMESTAMP(), NULL) WHERE id = ? AND fence = ?',
+            [
+                $end->state, $failures, $end->problem, $end->seconds, $end->seconds,
+                json_encode((object) $run->progress(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
+                (int) round(1000 * $seconds), $ended ? 1 : 0, $id, $fence,
+            ],
+        );
         if ($held > 0 && $ended) {
             $sort = (string) DB::table('work')->where('id', $id)->value('sort');
             isset($this->sorts[$sort]) && $this->work($sort)->ended($run->subjectId, $end);
@@ -157,10 +185,27 @@ final class WorkDesk
 
     private function ring(int $id, int $seconds = 0): void
     {
-        $sort = (string) DB::table('work')->where('id', $id)->value('sort');
-        $class = $this->sorts[$sort] ?? null;
-        if ($class !== null) {
-            WorkSlice::dispatch($id)->onQueue($class::queue())->delay($seconds);
+        $row = DB::table('work')->where('id', $id)->first(['sort', 'worked_ms']);
+        $class = $this->sorts[(string) ($row->sort ?? '')] ?? null;
+        if ($row !== null && $class !== null) {
+            $isShort = $class::queue() === 'bulk' && $row->worked_ms < 1000 * self::SHORT_SECONDS;
+            WorkSlice::dispatch($id)->onQueue($isShort ? 'short' : $class::queue())->delay($seconds);
         }
+    }
+
+    /** @return array<string, mixed> */
+    private static function atOnce(): array
+    {
+        return ['wake_at' => DB::raw('UTC_TIMESTAMP()'), 'wake_seconds' => 0];
+    }
+
+    /** Jobs that were put in while the clock was ahead would wait until it is there again: they keep their span only. */
+    private static function mendQueue(): void
+    {
+        $now = (int) (DB::selectOne('SELECT UNIX_TIMESTAMP() AS now')->now ?? 0);
+        DB::table('jobs')->where('created_at', '>', $now + 5)->update([
+            'available_at' => DB::raw($now.' + (available_at - created_at)'), 'created_at' => $now,
+        ]);
+        DB::table('jobs')->where('reserved_at', '>', $now + 5)->update(['reserved_at' => $now]);
     }
 }

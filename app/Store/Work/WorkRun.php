@@ -16,6 +16,8 @@ final class WorkRun
 
     private float $lastBeat;
 
+    private bool $isWriting = false;
+
     /** @param  array<string, mixed>  $progress */
     public function __construct(
         public readonly int $workId,
@@ -45,7 +47,12 @@ final class WorkRun
     }
 
     /**
-     * Runs a write in a transaction that holds only while this lease does.
+     * Runs a write in a transaction that is kept only while this lease is ours.
+     *
+     * The work's row is not locked meanwhile: who stops or follows the work is answered at once. A named lock of this
+     * connection says that a holder lives, so that a write which outlasts the lease is not taken over; it vanishes with the
+     * connection of a killed process. The fence is looked at before the write, and once more, with the row locked, before
+     * the commit.
      *
      * @template T
      *
@@ -56,14 +63,38 @@ final class WorkRun
      */
     public function fenced(Closure $write): mixed
     {
-        return DB::transaction(function () use ($write): mixed {
-            $held = DB::table('work')->where('id', $this->workId)->where('fence', $this->fence)->lockForUpdate()->exists();
-            if (! $held) {
-                throw LeaseLost::of($this->workId);
-            }
-
+        if ($this->isWriting) {
             return $write();
-        });
+        }
+        $this->isWriting = true;
+        DB::select('SELECT GET_LOCK(?, 0)', [self::lockOf($this->workId)]);
+        try {
+            return DB::transaction(function () use ($write): mixed {
+                $this->mustHold(lock: false);
+                $result = $write();
+                $this->mustHold(lock: true);
+
+                return $result;
+            });
+        } finally {
+            $this->isWriting = false;
+            DB::select('SELECT RELEASE_LOCK(?)', [self::lockOf($this->workId)]);
+        }
+    }
+
+    /** Name of the lock that the connection of a living holder has while it writes. */
+    public static function lockOf(int $workId): string
+    {
+        return 'orchard.work.'.$workId;
+    }
+
+    /** @throws LeaseLost */
+    private function mustHold(bool $lock): void
+    {
+        $query = DB::table('work')->where('id', $this->workId)->where('fence', $this->fence);
+        if (! ($lock ? $query->lockForUpdate() : $query)->exists()) {
+            throw LeaseLost::of($this->workId);
+        }
     }
 
     /**
@@ -76,7 +107,8 @@ final class WorkRun
     public function beat(array|Closure $progress = [], bool $force = false): void
     {
         $now = microtime(true);
-        if (! $force && $now - $this->lastBeat < 1) {
+        // Inside a write the row would stay locked until its end; the named lock tells that we live.
+        if ($this->isWriting || (! $force && $now - $this->lastBeat < 1)) {
             $this->progress = is_array($progress) ? $progress + $this->progress : $this->progress;
 
             return;

@@ -113,3 +113,120 @@ it('rings for what is due and held by nobody', function (): void {
     expect(DB::table('jobs')->where('payload', 'like', '%workId\\\\\\\\\\\\";i:'.$id.';%')->count() + DB::table('jobs')->where('payload', 'like', "%i:$id;%")->count())->toBeGreaterThan(0);
     DB::table('work')->where('id', $id)->update(['state' => 'done']);
 });
+
+/** A connection of somebody else, who waits a second at most for a locked row. */
+function elsewhere(): Illuminate\Database\Connection
+{
+    config(['database.connections.elsewhere' => config('database.connections.mariadb')]);
+    $other = DB::connection('elsewhere');
+    $other->statement('SET innodb_lock_wait_timeout = 1');
+
+    return $other;
+}
+
+it('answers who stops or follows at once, however long a fenced write takes', function (): void {
+    $seen = [];
+    CountingWork::$act = function (WorkRun $run) use (&$seen): SliceEnd {
+        $run->fenced(function () use ($run, &$seen): void {
+            DB::table('cache')->upsert([['key' => 'a long write', 'value' => '1', 'expiration' => 0]], ['key']);
+            $seen[] = elsewhere()->table('work')->where('id', $run->workId)->update(['stop_asked' => 1]);
+            $seen[] = elsewhere()->table('work')->where('id', $run->workId)->sharedLock()->value('state');
+        });
+
+        return $run->stopAsked() ? SliceEnd::stopped() : SliceEnd::done();
+    };
+    $desk = app(WorkDesk::class);
+    $id = $desk->begin(CountingWork::class, 1, 0, null);
+    expect($desk->workToEnd($id))->toBe('stopped')->and($seen)->toBe([1, 'running']);
+});
+
+it('does not hand over work whose holder is in the middle of a write that outlasts the lease, unless its connection is gone', function (): void {
+    CountingWork::$act = static fn (WorkRun $run): SliceEnd => SliceEnd::done();
+    $desk = app(WorkDesk::class);
+    $id = $desk->begin(CountingWork::class, 1, 0, null);
+    $holder = elsewhere();
+    $holder->table('work')->where('id', $id)->update(['state' => 'running', 'owner' => 'elsewhere:1', 'expires_at' => DB::raw('TIMESTAMPADD(SECOND, -20, UTC_TIMESTAMP(3))')]);
+    $holder->select('SELECT GET_LOCK(?, 0)', [WorkRun::lockOf($id)]);
+    expect($desk->slice($id))->toBeFalse();
+    DB::purge('elsewhere'); // killed
+    unset($holder);
+    expect($desk->workToEnd($id))->toBe('done');
+});
+
+it('keeps nothing of a write whose lease was taken meanwhile', function (): void {
+    $key = 'fenced '.bin2hex(random_bytes(6));
+    CountingWork::$act = function (WorkRun $run) use ($key): SliceEnd {
+        $run->fenced(function () use ($run, $key): void {
+            DB::table('cache')->insert(['key' => $key, 'value' => '1', 'expiration' => 0]);
+            elsewhere()->table('work')->where('id', $run->workId)->increment('fence');
+        });
+
+        return SliceEnd::done();
+    };
+    $desk = app(WorkDesk::class);
+    $id = $desk->begin(CountingWork::class, 1, 0, null);
+    $desk->slice($id);
+    expect(DB::table('cache')->where('key', $key)->exists())->toBeFalse()->and(DB::table('work')->where('id', $id)->value('state'))->toBe('running');
+    DB::table('work')->where('id', $id)->update(['state' => 'stopped']);
+});
+
+it('is held up neither by a clock that was ahead nor by one that was put back', function (): void {
+    CountingWork::$act = static fn (WorkRun $run): SliceEnd => SliceEnd::later(600);
+    $desk = app(WorkDesk::class);
+    $id = $desk->begin(CountingWork::class, 1, 0, null);
+    // A lease from when the clock was two days ahead.
+    DB::update('UPDATE work SET state = ?, owner = ?, expires_at = TIMESTAMPADD(DAY, 2, UTC_TIMESTAMP(3)) WHERE id = ?', ['running', 'dead:1', $id]);
+    expect($desk->slice($id))->toBeTrue()->and($desk->slice($id))->toBeFalse();
+    // Ten minutes were asked for; in two hours is later than that can be.
+    DB::update('UPDATE work SET wake_at = TIMESTAMPADD(HOUR, 2, UTC_TIMESTAMP()) WHERE id = ?', [$id]);
+    expect($desk->slice($id))->toBeTrue();
+    DB::update('UPDATE work SET wake_at = TIMESTAMPADD(SECOND, 590, UTC_TIMESTAMP()) WHERE id = ?', [$id]);
+    expect($desk->slice($id))->toBeFalse();
+    DB::table('jobs')->delete();
+    DB::table('jobs')->insert(['queue' => 'bulk', 'payload' => '{}', 'attempts' => 0, 'created_at' => time() + 7200, 'available_at' => time() + 7230]);
+    $desk->sweep();
+    expect((int) DB::table('jobs')->where('payload', '{}')->value('available_at'))->toBeGreaterThan(time() + 25)->toBeLessThan(time() + 35);
+    DB::table('jobs')->delete();
+    DB::table('work')->where('id', $id)->update(['state' => 'stopped']);
+});
+
+it('lets short work pass long work', function (): void {
+    $queues = [];
+    CountingWork::$act = function (WorkRun $run) use (&$queues): SliceEnd {
+        $queues[] = DB::table('jobs')->orderByDesc('id')->value('queue');
+
+        return count($queues) < 3 ? SliceEnd::more() : SliceEnd::done();
+    };
+    $desk = app(WorkDesk::class);
+    $id = $desk->begin(CountingWork::class, 1, 0, null);
+    $desk->slice($id);
+    DB::table('work')->where('id', $id)->update(['worked_ms' => 31_000]);
+    $desk->slice($id);
+    $desk->slice($id);
+    expect($queues)->toBe(['short', 'short', 'bulk']);
+});
+
+it('tells trouble with the database in words', function (): void {
+    $row = 'locked '.bin2hex(random_bytes(6));
+    DB::table('cache')->insert(['key' => $row, 'value' => '1', 'expiration' => 0]);
+    DB::statement('SET innodb_lock_wait_timeout = 1');
+    $other = elsewhere();
+    $other->beginTransaction();
+    $other->table('cache')->where('key', $row)->lockForUpdate()->get();
+    $write = static fn () => DB::table('cache')->where('key', $row)->update(['value' => '2']);
+    CountingWork::$act = static fn (WorkRun $run): SliceEnd => $write() > 0 ? SliceEnd::done() : SliceEnd::done();
+    $desk = app(WorkDesk::class);
+    $id = $desk->begin(CountingWork::class, 1, 0, null);
+    DB::table('work')->where('id', $id)->update(['failures' => 4]);
+    $desk->slice($id);
+    expect(DB::table('work')->where('id', $id)->value('problem'))->toContain('try again in a moment')->not->toContain('SQL');
+    Illuminate\Support\Facades\Route::get('/locked', $write);
+    $this->get('/locked')->assertStatus(503)->assertSee('try again')->assertDontSee('SQLSTATE')->assertHeader('Retry-After');
+    $this->getJson('/locked')->assertStatus(503)->assertJsonPath('message', App\Store\Work\DatabaseTrouble::words(new Illuminate\Database\QueryException('x', 'select', [], tap(new PDOException('y'), static fn (PDOException $e) => $e->errorInfo = ['HY000', 1205, '']))));
+    $other->rollBack();
+    DB::purge('elsewhere');
+    putenv('DB_PORT=1');
+    $command = orchard(['store:list']);
+    putenv('DB_PORT');
+    expect($command)->code->toBe(1)->err->toContain('database does not answer')->not->toContain('SQLSTATE');
+});
