@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Orchard\Core\Tabular;
 
+use DateTimeZone;
+
 /** Turns the cells of a row into values, by what each column holds. */
 final class RowReader
 {
@@ -25,8 +27,11 @@ final class RowReader
     /** @var array<int, array<string, string|int|float|null|false>> values of cells that were read already, by column: days, devices and queries come again and again */
     private array $known = [];
 
-    /** @param  array<int, Field>  $columns */
-    public function __construct(array $columns, private readonly Dialect $dialect)
+    /**
+     * @param  array<int, Field>  $columns
+     * @param  ?DateTimeZone  $zone  in which a time that tells its offset becomes a day
+     */
+    public function __construct(array $columns, private readonly Dialect $dialect, private readonly ?DateTimeZone $zone = null)
     {
         foreach ($columns as $column => $field) {
             $this->columns[] = [$column, $field->key, $field->sort === CellSort::Count, $field];
@@ -92,7 +97,7 @@ final class RowReader
 
                 return $cell === '' ? null : self::TRUTHS[$cell] ?? false;
             case CellSort::Day:
-                return trim($cell) === '' ? null : $this->dates->parse($cell) ?? false;
+                return trim($cell) === '' ? null : $this->dates->parse($cell, $this->zone) ?? false;
             case CellSort::Country:
                 $cell = trim($cell);
 

@@ -16,11 +16,13 @@ final class Sniffer
     private const WHOLE = 60_000;
 
     /**
-     * The charset: by byte order mark, by the place of NULs, UTF-8 where the bytes are valid, else Windows-1252.
+     * The charset: by byte order mark, by the place of NULs, UTF-8 where the bytes are valid, else by their letters.
+     *
+     * @param  list<string>  $languages  that the reader deals in
      *
      * @throws InvalidArgumentException where the bytes are no text
      */
-    public static function charset(string $start): string
+    public static function charset(string $start, array $languages = []): string
     {
         $pairs = substr($start, 0, 2000);
         [$even, $odd] = [0, 0];
@@ -38,7 +40,7 @@ final class Sniffer
             str_contains($start, "\0") => throw new InvalidArgumentException('The file has NUL bytes in it: it is no table of text.'),
             // A character that the end of a sample cuts in two is no sign of another charset.
             mb_check_encoding(strlen($start) < self::WHOLE ? $start : (string) preg_replace('/[\xC0-\xFF][\x80-\xBF]{0,3}$/', '', $start), 'UTF-8') => 'UTF-8',
-            default => 'Windows-1252',
+            default => CharsetGuess::of($start, $languages)->encoding->label(),
         };
     }
 

@@ -12,10 +12,13 @@ use App\Store\Work\WorkDesk;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 use LogicException;
+use Orchard\Core\Tabular\DateOrder;
+use Orchard\Core\Tabular\Dialect;
+use Orchard\Core\Text\Encoding;
 
 final class ImportCommand extends StoreCommand
 {
-    protected $signature = 'gather:import {kind : search, sales, products, feed, keywords, rivals, backlinks, index, logs, pages or sitemap} {file : CSV, TSV, XLSX, RSS, Atom, JSON-LD, sitemap or access log, gzipped or zipped or plain; "-" for standard input} {--store=} {--map= : column:field,… by the columns\' names or numbers} {--from= : first day, where the file tells none} {--to= : last day} {--wait : work to the end in this process} {--json}';
+    protected $signature = 'gather:import {kind : search, sales, products, feed, keywords, rivals, backlinks, index, logs, pages or sitemap} {file : CSV, TSV, XLSX, RSS, Atom, JSON-LD, sitemap or access log, gzipped or zipped or plain; "-" for standard input} {--store=} {--map= : column:field,… by the columns\' names or numbers} {--from= : first day, where the file tells none} {--to= : last day} {--charset= : of the file, where it is not recognised} {--dates= : dmy or mdy, where dates can be read both ways} {--decimals= : "point" or "comma"} {--wait : work to the end in this process} {--json}';
 
     protected $description = 'Bring in a file: rows of search or sales, products, keywords, rivals, backlinks, index states, logs, pages';
 
@@ -39,11 +42,15 @@ final class ImportCommand extends StoreCommand
             }
             try {
                 $row = Imports::find($store, $import) ?? throw new LogicException('The import is gone.');
-                $look = FileLook::into($store->id, Imports::path($row), $sort);
+                $given = $this->corrections();
+                $look = FileLook::into($store->id, Imports::path($row), $sort, $given);
                 if (is_string($this->option('map'))) {
-                    $look = FileLook::into($store->id, Imports::path($row), $sort, $look->dialect->toArray(), self::columns($this->option('map'), $look, $sort));
+                    $look = FileLook::into($store->id, Imports::path($row), $sort, $given + ['header_row' => (string) $look->dialect->headerRow], self::columns($this->option('map'), $look, $sort));
                 }
-                $work = $imports->start($store, $import, $look, self::text($this->option('from')), self::text($this->option('to')));
+                foreach ($look->doubts as $doubt) {
+                    $this->aside($doubt);
+                }
+                $work = $imports->start($store, $import, $look, self::text($this->option('from')), self::text($this->option('to')), $given['dates'] ?? null);
             } catch (InvalidArgumentException $wrong) {
                 $imports->drop($store, $import);
                 throw $wrong;
@@ -60,6 +67,27 @@ final class ImportCommand extends StoreCommand
 
             return $this->option('wait') && $row->state !== 'done' ? 1 : 0;
         });
+    }
+
+    /**
+     * How the file is written, as told on the command line.
+     *
+     * @return array{charset?: string, dates?: string, decimal?: string}
+     */
+    private function corrections(): array
+    {
+        [$charset, $dates, $decimals] = [self::text($this->option('charset')), self::text($this->option('dates')), self::text($this->option('decimals'))];
+        if ($charset !== null && Encoding::labelled($charset) === null) {
+            throw new InvalidArgumentException("--charset: \"$charset\" is no charset that is known; there are ".implode(', ', Dialect::charsets()).'.');
+        }
+        if ($dates !== null && DateOrder::tryFrom($dates) === null) {
+            throw new InvalidArgumentException('--dates wants dmy (day first) or mdy (month first).');
+        }
+        if ($decimals !== null && ! in_array($decimals, ['point', 'comma'], true)) {
+            throw new InvalidArgumentException('--decimals wants "point" (1,234.5) or "comma" (1.234,5).');
+        }
+
+        return array_filter(['charset' => $charset, 'dates' => $dates, 'decimal' => $decimals === null ? null : ($decimals === 'comma' ? ',' : '.')], is_string(...));
     }
 
     /** @return array<int, string> */

@@ -5,25 +5,67 @@ declare(strict_types=1);
 namespace App\Gather\Files;
 
 use App\Store\Files\TableFile;
+use App\Store\Models\Market;
+use App\Store\Models\Store;
+use DateTimeImmutable;
+use DateTimeZone;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
+use Orchard\Core\Tabular\CellSort;
+use Orchard\Core\Tabular\CharsetGuess;
 use Orchard\Core\Tabular\Columns;
+use Orchard\Core\Tabular\DateOrder;
+use Orchard\Core\Tabular\DateReading;
 use Orchard\Core\Tabular\Dialect;
+use Orchard\Core\Tabular\Field;
 
-/** What is found by looking into a file: how it is written, what its columns seem to be, and its first rows. */
+/**
+ * What is found by looking into a file: how it is written, what its columns seem to be, and its first rows.
+ *
+ * Where the columns' names stand, the charset and the order of dates are found anew in each file. What is remembered of a store's
+ * files is which names stand for what, and which order of dates people chose.
+ */
 final readonly class FileLook
 {
     /** Rows that are shown. */
     private const SHOWN = 8;
+
+    /** Rows whose dates are looked at; one past the twelfth of a month may come late in a file. */
+    private const DATED = 200_000;
+
+    /** Different dates that are enough to tell their order. */
+    private const DATES = 400;
+
+    /** Countries that write the month first (CLDR, short dates of their English). */
+    private const MONTH_FIRST = ['US', 'PH', 'FM', 'MH', 'PW', 'GU', 'PR', 'VI', 'AS', 'MP'];
 
     /**
      * @param  list<string>  $names  of the columns; "Column 3" where the file has none
      * @param  array<int, string>  $columns  field key by column
      * @param  list<list<string>>  $rows  the first ones
      * @param  bool  $isRemembered  whether a file of this shape was brought in before
+     * @param  bool  $datesOpen  whether its dates can be read in two orders and nothing decides between them
+     * @param  list<string>  $doubts  sentences about what was guessed, to be checked on the first rows
      */
-    private function __construct(public FileSort $sort, public Dialect $dialect, public array $names, public array $columns, public array $rows, public string $shape, public bool $isRemembered)
+    private function __construct(
+        public FileSort $sort,
+        public Dialect $dialect,
+        public array $names,
+        public array $columns,
+        public array $rows,
+        public string $shape,
+        public bool $isRemembered,
+        public bool $datesOpen,
+        public array $doubts,
+    ) {
+    }
+
+    /** The file, to be read as this store's. */
+    public static function fileOf(Store $store, string $path): TableFile
     {
+        $languages = $store->markets->map(static fn (Market $market): string => $market->language)->unique()->values()->all();
+
+        return TableFile::at($path, array_values($languages), new DateTimeZone($store->timezone));
     }
 
     /**
@@ -34,9 +76,48 @@ final readonly class FileLook
      */
     public static function into(int $storeId, string $path, ?FileSort $sort = null, array $corrections = [], ?array $columns = null): self
     {
-        $file = TableFile::at($path);
+        $store = Store::query()->findOrFail($storeId);
+        $file = self::fileOf($store, $path);
+        $known = DB::table('gather_shapes')->where('store_id', $storeId)->get()->keyBy(static fn (object $row): string => (string) $row->shape);
         $fields = array_merge(...array_map(static fn (FileSort $sort): array => $sort->fields(), FileSort::cases()));
-        $dialect = $file->look(static fn (array $row): int => count(Columns::match($row, $fields)))->with($corrections);
+        // Names that were brought in before are the surest sign of where the names stand.
+        $dialect = $file->look(static fn (array $row): int => $known->has(self::shape(array_map(trim(...), $row))) ? 1000 : count(Columns::match($row, $fields)))
+            ->with($corrections);
+        [$names, $rows] = self::start($file, $dialect);
+        $shape = self::shape($dialect->headerRow === 0 ? [(string) count($names)] : $names);
+        $before = $known->get($shape);
+        $remembered = $before !== null && $columns === null && ($sort === null || $sort->value === $before->sort);
+        if ($remembered) {
+            $sort = FileSort::from((string) $before->sort);
+            $columns = self::columnsOf((string) $before->columns);
+        }
+        $sort ??= self::guess($names);
+        $columns ??= Columns::match($names, $sort->fields());
+        $reading = self::dates($store, $file, $dialect, $sort, $columns, $names, $before);
+        if (! is_string($corrections['dates'] ?? null) || DateOrder::tryFrom($corrections['dates']) === null) {
+            $dialect = $dialect->withDates($reading->order);
+        }
+        $isOpen = ! $reading->isSure && $reading->order !== null && ! is_string(($corrections['dates'] ?? null) ?: null);
+
+        return new self($sort, $dialect, $names, $columns, $rows, $shape, $remembered, $isOpen, self::doubts($store, $path, $dialect, $rows, $corrections));
+    }
+
+    /** @return array<int, string> */
+    public static function columnsOf(string $json): array
+    {
+        $columns = [];
+        foreach ((array) json_decode($json, true) as $column => $key) {
+            if (is_string($key)) {
+                $columns[(int) $column] = $key;
+            }
+        }
+
+        return $columns;
+    }
+
+    /** @return array{list<string>, list<list<string>>} names of the columns, and the first rows */
+    private static function start(TableFile $file, Dialect $dialect): array
+    {
         $names = [];
         $rows = [];
         foreach ($file->rows($dialect, max(1, $dialect->headerRow)) as $number => $row) {
@@ -54,39 +135,23 @@ final readonly class FileLook
         for ($i = 0; $i < $width; $i++) {
             $names[$i] = trim($names[$i] ?? '') === '' ? 'Column '.($i + 1) : trim($names[$i]);
         }
-        $shape = md5(serialize([$dialect->headerRow === 0 ? $width : $names, $dialect->separator]), true);
-        $known = DB::table('gather_shapes')->where('store_id', $storeId)->where('shape', $shape)->first();
-        $remembered = $known !== null && $corrections === [] && $columns === null && ($sort === null || $sort->value === $known->sort);
-        if ($remembered) {
-            $dialect = $dialect->with((array) json_decode((string) $known->dialect, true));
-            $sort = FileSort::from((string) $known->sort);
-            $columns = self::columnsOf((string) $known->columns);
-        }
-        $sort ??= self::guess($names);
 
-        return new self($sort, $dialect, array_values($names), $columns ?? Columns::match(array_values($names), $sort->fields()), $rows, $shape, $remembered);
-    }
-
-    /** @return array<int, string> */
-    public static function columnsOf(string $json): array
-    {
-        $columns = [];
-        foreach ((array) json_decode($json, true) as $column => $key) {
-            if (is_string($key)) {
-                $columns[(int) $column] = $key;
-            }
-        }
-
-        return $columns;
+        return [array_values($names), $rows];
     }
 
     /** @param  array<int, string>  $names */
+    private static function shape(array $names): string
+    {
+        return md5(serialize(array_values($names)), true);
+    }
+
+    /** @param  list<string>  $names */
     private static function guess(array $names): FileSort
     {
         $best = FileSort::Search;
         $most = -1;
         foreach (FileSort::cases() as $sort) {
-            $columns = Columns::match(array_values($names), $sort->fields());
+            $columns = Columns::match($names, $sort->fields());
             $score = count($columns) + ($sort->lacks(array_values($columns)) === null ? 100 : 0);
             if ($score > $most) {
                 [$best, $most] = [$sort, $score];
@@ -95,5 +160,86 @@ final readonly class FileLook
 
         // Names that fit nothing whole say nothing; most files are search rows.
         return $most >= 100 ? $best : FileSort::Search;
+    }
+
+    /**
+     * @param  array<int, string>  $columns
+     * @param  list<string>  $names
+     * @param  ?object  $before  what is remembered of this shape
+     */
+    private static function dates(Store $store, TableFile $file, Dialect $dialect, FileSort $sort, array $columns, array $names, ?object $before): DateReading
+    {
+        $column = array_key_first(array_filter($columns, static fn (string $key): bool => $sort->field($key)?->sort === CellSort::Day));
+        $cells = [];
+        if ($column !== null) {
+            $read = 0;
+            foreach ($file->rows($dialect, $dialect->headerRow + 1) as $row) {
+                $cell = trim($row[$column] ?? '');
+                $isNew = $cell !== '' && ! isset($cells[$cell]);
+                $isNew && $cells[$cell] = true;
+                // A first date that reads one way only comes from a program that writes days clearly.
+                if (++$read >= self::DATED || count($cells) >= self::DATES || ($read === self::SHOWN && array_filter(array_map(strval(...), array_keys($cells)), DateReading::isOpen(...)) === [])) {
+                    break;
+                }
+            }
+        }
+        $latest = (new DateTimeImmutable($store->today()))->modify('+1 day')->format('Y-m-d');
+
+        return DateReading::of(array_map(strval(...), array_keys($cells)), $latest, self::hints($store, $dialect, $sort, $columns, $names, $before));
+    }
+
+    /**
+     * What speaks for an order of dates beside the dates themselves.
+     *
+     * @param  array<int, string>  $columns
+     * @param  list<string>  $names
+     * @return list<DateOrder>
+     */
+    private static function hints(Store $store, Dialect $dialect, FileSort $sort, array $columns, array $names, ?object $before): array
+    {
+        $chosen = $before === null ? null : DateOrder::tryFrom((string) (((array) json_decode((string) $before->dialect, true))['dates_chosen'] ?? ''));
+        if ($chosen !== null) {
+            return [$chosen];
+        }
+        $hints = $dialect->numbers->decimal === ',' || $dialect->separator === ';' ? [DateOrder::DayFirst] : [];
+        foreach ($columns as $column => $key) {
+            // Words behind the English ones are those of other languages, and none of these writes the month first.
+            $field = $sort->field($key);
+            $hints = [...$hints, ...($field !== null && self::isForeign($names[$column] ?? '', $field) ? [DateOrder::DayFirst] : [])];
+        }
+        $countries = $store->markets->map(static fn (Market $market): string => strtoupper((string) $market->country))->filter()->unique()->values()->all();
+        $monthFirst = array_intersect($countries, self::MONTH_FIRST);
+        if ($countries !== [] && ($monthFirst === [] || count($monthFirst) === count($countries))) {
+            $hints[] = $monthFirst === [] ? DateOrder::DayFirst : DateOrder::MonthFirst;
+        }
+
+        return $hints;
+    }
+
+    private static function isForeign(string $name, Field $field): bool
+    {
+        return preg_match('/[^\x00-\x7F]/', $name) === 1 || in_array(mb_strtolower($name), ['datum', 'tag', 'jour', 'fecha', 'giorno', 'dag', 'klicks', 'seite', 'adresse', 'zielseite', 'umsatz', 'bestellungen', 'besuche'], true);
+    }
+
+    /**
+     * @param  list<list<string>>  $rows
+     * @param  array<array-key, mixed>  $corrections
+     * @return list<string>
+     */
+    private static function doubts(Store $store, string $path, Dialect $dialect, array $rows, array $corrections): array
+    {
+        $doubts = [];
+        $isChosen = is_string($corrections['charset'] ?? null) && $corrections['charset'] !== '';
+        if (! $isChosen && ! str_starts_with($dialect->charset, 'UTF')) {
+            $start = (string) @file_get_contents($path, length: 65_536);
+            $languages = array_values($store->markets->map(static fn (Market $market): string => $market->language)->all());
+            $doubts[] = 'The file does not say its charset; by its letters it is '.$dialect->charset.'.'
+                .(CharsetGuess::of($start, $languages)->isSure ? '' : ' Another one is nearly as likely: look at the letters below.');
+        }
+        if (str_contains(implode('', array_merge(...$rows ?: [[]])), "\u{FFFD}")) {
+            $doubts[] = "Some bytes mean nothing in {$dialect->charset}; they are shown as \u{FFFD}. Choose another charset, or they stay so.";
+        }
+
+        return $doubts;
     }
 }

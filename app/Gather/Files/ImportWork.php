@@ -19,10 +19,12 @@ use App\Store\Work\SliceEnd;
 use App\Store\Work\WorkDesk;
 use App\Store\Work\WorkRun;
 use Closure;
+use DateTimeZone;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 use LogicException;
 use Orchard\Core\Tabular\CellProblem;
+use Orchard\Core\Tabular\Dialect;
 use Orchard\Core\Tabular\Field;
 use Orchard\Core\Tabular\RowReader;
 
@@ -36,6 +38,9 @@ final class ImportWork implements LongWork
 
     /** More rows than this that cannot be read are no mishap: the columns are matched wrongly. */
     private const MOST_ASIDES = 100_000;
+
+    /** Filled cells from which on a row is none of a report's head. */
+    private const MORE_THAN_A_TITLE = 3;
 
     public function __construct(private readonly WorkDesk $desk)
     {
@@ -105,13 +110,17 @@ final class ImportWork implements LongWork
         $dialect = Imports::dialectOf($import);
         $fields = array_filter(array_map(static fn (string $key): ?Field => $sort->field($key), FileLook::columnsOf((string) $import->columns)));
         $list = $sort->list();
-        $intake = $list !== null ? new ListIntake($store, $sort, new RowReader($fields, $dialect)) : new RowIntake($store, $sort, new RowReader($fields, $dialect), (string) $import->period_first, self::length($import));
+        $reader = new RowReader($fields, $dialect, new DateTimeZone($store->timezone));
+        $intake = $list !== null ? new ListIntake($store, $sort, $reader) : new RowIntake($store, $sort, $reader, (string) $import->period_first, self::length($import));
         $staged = StagedRows::of($import);
         $list === null && $staged->resume();
-        $file = TableFile::at(Imports::path($import));
+        $file = FileLook::fileOf($store, Imports::path($import));
         $next = (int) $import->next_row;
         $taken = (int) $import->rows_taken;
         $aside = (int) $import->rows_aside;
+        if ($next === $dialect->headerRow + 1 && $taken + $aside === 0) {
+            $intake->leaveOut(self::aboveTheNames($file, $dialect));
+        }
         foreach ($file->rows($dialect, $next, (int) $import->next_offset) as $line => $cells) {
             $next = $line + 1;
             if ($line <= $dialect->headerRow) {
@@ -119,7 +128,7 @@ final class ImportWork implements LongWork
             }
             $intake->add($line, $cells);
             $problems = count($intake->aside());
-            if ($problems + $aside > self::MOST_ASIDES || ($problems === 1000 && $taken + $intake->count() === 0)) {
+            if ($problems + $aside > self::MOST_ASIDES || ($problems === 1000 && $taken + $intake->count() === 0 && $sort !== FileSort::Logs)) {
                 $last = $intake->aside()[$problems - 1] ?? throw new LogicException('Nothing was set aside.');
                 throw new InvalidArgumentException("Too many rows cannot be read; the columns are probably matched wrongly. Row $line: {$last['problem']->column} {$last['problem']->reason}.");
             }
@@ -133,6 +142,26 @@ final class ImportWork implements LongWork
         $this->commit($run, $import, $intake, $staged, $next, $file->offset(), $taken, $aside, $list === null ? 'days' : 'list');
 
         return $list === null ? 'days' : 'list';
+    }
+
+    /**
+     * Rows above the columns' names that are more than a title: they are told, not passed over.
+     *
+     * @return array<int, list<string>> by line
+     */
+    private static function aboveTheNames(TableFile $file, Dialect $dialect): array
+    {
+        $above = [];
+        foreach ($file->rows($dialect) as $line => $cells) {
+            if ($line >= $dialect->headerRow) {
+                break;
+            }
+            if (count(array_filter($cells, static fn (string $cell): bool => trim($cell) !== '')) >= self::MORE_THAN_A_TITLE) {
+                $above[$line] = $cells;
+            }
+        }
+
+        return $above;
     }
 
     /** @return array{int, int} rows taken and rows set aside so far */

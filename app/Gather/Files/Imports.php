@@ -118,8 +118,10 @@ final readonly class Imports
      *
      * @throws InvalidArgumentException with a sentence for people; nothing is stored then
      */
-    public function start(Store $store, int $import, FileLook $look, ?string $periodFirst = null, ?string $periodLast = null): int
+    public function start(Store $store, int $import, FileLook $look, ?string $periodFirst = null, ?string $periodLast = null, ?string $datesChosen = null): int
     {
+        // Of how a file is written only what a person said is kept for the next one.
+        $chosen = DateOrder::tryFrom((string) $datesChosen) === null ? (object) [] : ['dates_chosen' => $datesChosen];
         $keys = array_values($look->columns);
         if (count(array_unique($keys)) !== count($keys)) {
             throw new InvalidArgumentException('Two columns are matched to the same thing.');
@@ -131,13 +133,16 @@ final readonly class Imports
         if (in_array('day', $keys, true) && $look->dialect->dates === null) {
             throw new InvalidArgumentException('The dates in the file come in two orders: in some the day stands first, in others the month. Make them one, or choose by hand which is meant; the others are set aside then.');
         }
+        if (in_array('day', $keys, true) && $look->datesOpen) {
+            throw new InvalidArgumentException('The dates in the file can be read both ways (day first or month first), and nothing decides between them. Choose which is meant: on the command line --dates=dmy or --dates=mdy.');
+        }
         $grain = $look->sort->list() === null ? $look->sort->grain($keys) : 0;
         [$first, $last] = [null, null];
         if ($look->sort->list() === null && ($grain & Grain::DAY) === 0) {
             [$first, $last] = self::period($periodFirst, $periodLast);
         }
 
-        return DB::transaction(function () use ($store, $import, $look, $grain, $first, $last): int {
+        return DB::transaction(function () use ($store, $import, $look, $grain, $first, $last, $chosen): int {
             $changed = DB::table('gather_imports')->where('store_id', $store->id)->where('id', $import)->where('state', 'look')->update([
                 'state' => 'running', 'sort' => $look->sort->value, 'grain' => $grain, 'dialect' => json_encode($look->dialect->toArray(), JSON_THROW_ON_ERROR), 'columns' => json_encode((object) $look->columns, JSON_THROW_ON_ERROR),
                 'period_first' => $first, 'period_last' => $last, 'phase' => 'read', 'next_row' => $look->dialect->headerRow + 1, 'next_offset' => 0,
@@ -145,7 +150,7 @@ final readonly class Imports
             if ($changed === 0) {
                 throw new InvalidArgumentException('This file has been started already, or has not arrived whole.');
             }
-            DB::table('gather_shapes')->upsert([['store_id' => $store->id, 'shape' => $look->shape, 'sort' => $look->sort->value, 'dialect' => json_encode($look->dialect->toArray(), JSON_THROW_ON_ERROR), 'columns' => json_encode((object) $look->columns, JSON_THROW_ON_ERROR)]], ['store_id', 'shape'], ['sort', 'dialect', 'columns']);
+            DB::table('gather_shapes')->upsert([['store_id' => $store->id, 'shape' => $look->shape, 'sort' => $look->sort->value, 'dialect' => json_encode($chosen, JSON_THROW_ON_ERROR), 'columns' => json_encode((object) $look->columns, JSON_THROW_ON_ERROR)]], ['store_id', 'shape'], ['sort', 'dialect', 'columns']);
 
             return $this->desk->begin(ImportWork::class, $store->id, $import, null);
         });

@@ -62,6 +62,14 @@ final class RowIntake
         }
     }
 
+    /** @param  array<int, list<string>>  $rows  by line, that stand above the columns' names */
+    public function leaveOut(array $rows): void
+    {
+        foreach ($rows as $line => $cells) {
+            $this->aside[] = ['line' => $line, 'cells' => $cells, 'problem' => new CellProblem('Row', 'stands above the columns\' names')];
+        }
+    }
+
     /** Rows that wait to be staged. */
     public function count(): int
     {

@@ -103,7 +103,7 @@ final class FileController
 
         return $this->told($store, $import, function () use ($request, $store, $imports, $import, $row): int {
             $text = static fn (string $key): ?string => is_string($request->input($key)) ? $request->input($key) : null;
-            $imports->start($store, $import, $this->look($request, $store, $row), $text('first_day'), $text('last_day'));
+            $imports->start($store, $import, $this->look($request, $store, $row), $text('first_day'), $text('last_day'), $text('dates'));
 
             return $import;
         });

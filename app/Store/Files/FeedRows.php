@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Store\Files;
 
+use DateTimeZone;
 use Generator;
 use InvalidArgumentException;
 use Orchard\Core\Logs\AccessLine;
@@ -24,6 +25,9 @@ final class FeedRows
     /** Bytes of one text in a feed. */
     private const MOST_TEXT = 20_000;
 
+    /** Lines of a log that cannot be read and are told one by one; a public server's log has any number of them. */
+    private const MOST_ODD = 500;
+
     /** Different lines of a log's summary that are held before they are told. */
     private const MOST_SUMS = 100_000;
 
@@ -31,11 +35,12 @@ final class FeedRows
      * How the rows of such a file are read; null where it is none of them.
      *
      * @param  string  $source  path or stream address that gives the plain bytes
+     * @param  ?DateTimeZone  $zone  whose days a log's times are told in; the log's own where it is not given
      * @return ?\Closure(): Generator<int, list<string>>
      *
      * @throws InvalidArgumentException where it is a page or a broken file
      */
-    public static function of(string $source): ?\Closure
+    public static function of(string $source, ?DateTimeZone $zone = null): ?\Closure
     {
         $start = (string) file_get_contents($source, length: 65536);
         $plain = ltrim((string) preg_replace('/^\xEF\xBB\xBF/', '', $start));
@@ -55,9 +60,9 @@ final class FeedRows
         if (preg_match('/^[\[{]\s*["{\[]/', $plain) === 1) {
             return static fn (): Generator => self::json($source);
         }
-        foreach (array_slice(preg_split('/\r?\n/', $plain) ?: [], 0, 3) as $line) {
+        foreach (array_slice(preg_split('/\r?\n/', $plain) ?: [], 0, 50) as $line) {
             if (AccessLine::parse($line) !== null) {
-                return static fn (): Generator => self::log($source);
+                return static fn (): Generator => self::log($source, $zone);
             }
         }
 
@@ -177,13 +182,19 @@ final class FeedRows
         }
     }
 
-    /** What crawlers fetched, summed by day, address, crawler and status; lines that are none of the format come as they are. @return Generator<int, list<string>> */
-    private static function log(string $source): Generator
+    /**
+     * What crawlers fetched, summed by day, address, crawler and status. Lines in which nothing was asked for (TLS knocks, time-outs)
+     * say nothing of pages; of those that are none of the format the first ones come as they are.
+     *
+     * @return Generator<int, list<string>>
+     */
+    private static function log(string $source, ?DateTimeZone $zone): Generator
     {
         yield 1 => ['day', 'address', 'crawler', 'status', 'fetches'];
         $file = fopen($source, 'rb') ?: throw new InvalidArgumentException('The log cannot be opened.');
         /** @var array<string, int> $sums */
         $sums = [];
+        $odd = 0;
         $number = 1;
         $tell = static function (array $sums) use (&$number): Generator {
             foreach ($sums as $key => $n) {
@@ -193,7 +204,7 @@ final class FeedRows
         while (($line = fgets($file, 65536)) !== false) {
             $parsed = AccessLine::parse($line);
             if ($parsed === null) {
-                if (trim($line) !== '') {
+                if (trim($line) !== '' && ++$odd <= self::MOST_ODD) {
                     yield ++$number => ['', mb_substr(mb_scrub(trim($line)), 0, 300), '', '', ''];
                 }
 
@@ -201,7 +212,7 @@ final class FeedRows
             }
             $crawler = $parsed->crawler();
             if ($crawler !== null && ($parsed->method === 'GET' || $parsed->method === 'HEAD')) {
-                $key = "{$parsed->day}\t".str_replace("\t", '%09', $parsed->target)."\t$crawler\t{$parsed->status}";
+                $key = $parsed->day($zone)."\t".str_replace("\t", '%09', $parsed->target)."\t$crawler\t{$parsed->status}";
                 $sums[$key] = ($sums[$key] ?? 0) + 1;
                 if (count($sums) >= self::MOST_SUMS) {
                     yield from $tell($sums);

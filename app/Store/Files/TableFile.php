@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace App\Store\Files;
 
+use DateTimeZone;
 use Generator;
 use InvalidArgumentException;
 use Orchard\Core\Tabular\CsvRecord;
 use Orchard\Core\Tabular\Dialect;
 use Orchard\Core\Tabular\Sniffer;
+use Orchard\Core\Text\Encoding;
 use ZipArchive;
 
 /** A file of rows as it lies on the disk: CSV or TSV in any usual charset, plain, gzipped or alone in a zip, an XLSX workbook, or a file that can be read as if it were one (FeedRows). */
@@ -29,13 +31,19 @@ final class TableFile
     /**
      * @param  string  $source  path or stream address that gives the plain bytes
      * @param  ?\Closure(): Generator<int, list<string>>  $read  gives the rows of a file that is no plain table
+     * @param  list<string>  $languages  that its texts are probably in
      */
-    private function __construct(private readonly string $path, private readonly string $source, private readonly ?\Closure $read)
+    private function __construct(private readonly string $path, private readonly string $source, private readonly ?\Closure $read, private readonly array $languages = [])
     {
     }
 
-    /** @throws InvalidArgumentException where the file can be no table */
-    public static function at(string $path): self
+    /**
+     * @param  list<string>  $languages  of the store, by which the charset of a file is recognised that does not name it
+     * @param  ?DateTimeZone  $zone  of the store, whose days times in a log are told in
+     *
+     * @throws InvalidArgumentException where the file can be no table
+     */
+    public static function at(string $path, array $languages = [], ?DateTimeZone $zone = null): self
     {
         $start = (string) @file_get_contents($path, length: 8);
         $isZip = str_starts_with($start, "PK\x03\x04");
@@ -48,13 +56,14 @@ final class TableFile
             $isZip && $inner === null => new self($path, $path, static fn (): Generator => TableReader::workbook($path)),
             default => self::plain($path, match (true) {
                 str_starts_with($start, "\x1F\x8B") => "compress.zlib://$path", $isZip => "zip://$path#$inner", default => $path
-            }),
+            }, $languages, $zone),
         };
     }
 
-    private static function plain(string $path, string $source): self
+    /** @param  list<string>  $languages */
+    private static function plain(string $path, string $source, array $languages, ?DateTimeZone $zone): self
     {
-        return new self($path, $source, FeedRows::of($source));
+        return new self($path, $source, FeedRows::of($source, $zone), $languages);
     }
 
     /**
@@ -66,18 +75,22 @@ final class TableFile
     {
         if ($this->read !== null) {
             $rows = [];
-            foreach (($this->read)() as $row) {
-                $rows[] = $row;
-                if (count($rows) === 60) {
+            foreach (($this->read)() as $number => $row) {
+                // A workbook leaves empty rows out; its rows keep their numbers.
+                while (count($rows) < min(60, $number - 1)) {
+                    $rows[] = [];
+                }
+                if (count($rows) >= 60) {
                     break;
                 }
+                $rows[] = $row;
             }
 
             return Sniffer::lookAt($rows, $columnsKnown);
         }
         $start = (string) file_get_contents($this->source, length: self::SAMPLE);
-        $charset = Sniffer::charset($start);
-        $text = (string) preg_replace('/^\xEF\xBB\xBF/', '', $charset === 'UTF-8' ? $start : (string) mb_convert_encoding($start, 'UTF-8', $charset));
+        $charset = Sniffer::charset($start, $this->languages);
+        $text = (string) preg_replace('/^\xEF\xBB\xBF/', '', $charset === 'UTF-8' ? $start : Encoding::labelled($charset)?->decode($start) ?? '');
         if (trim($text) === '') {
             throw new InvalidArgumentException('The file is empty.');
         }
@@ -143,7 +156,9 @@ final class TableFile
             fseek($file, $fromOffset);
             [$number, $at] = [$fromRow - 1, $fromOffset];
         }
-        $isUtf8 = $dialect->charset !== 'Windows-1252';
+        $encoding = $dialect->encoding();
+        // Bytes of UTF-16 were brought to UTF-8 on the way in.
+        $isUtf8 = $encoding->name === 'utf-8' || str_starts_with($encoding->name, 'utf-16');
         $separator = $dialect->separator === '' ? ',' : $dialect->separator;
         $ending = $this->endsLinesByReturns() ? "\r" : "\n";
         while (($line = self::line($file, $ending)) !== false) {
@@ -167,9 +182,9 @@ final class TableFile
                 continue;
             }
             if (! $isUtf8) {
-                $line = (string) mb_convert_encoding($line, 'UTF-8', 'Windows-1252');
+                $line = $encoding->decode($line);
             } elseif (! mb_check_encoding($line, 'UTF-8')) {
-                $line = mb_scrub($line, 'UTF-8');
+                $line = $encoding->name === 'utf-8' ? $encoding->decode($line) : mb_scrub($line, 'UTF-8');
             }
             $row = CsvRecord::cells($line, $separator);
             if (count($row) > self::MOST_COLUMNS) {
@@ -208,6 +223,9 @@ final class TableFile
         $zip = new ZipArchive;
         if ($zip->open($path, ZipArchive::RDONLY) !== true) {
             throw new InvalidArgumentException('The file begins like a zip or XLSX file, but cannot be opened as one.');
+        }
+        if ($zip->getFromName('mimetype') !== false) {
+            throw new InvalidArgumentException('This is an OpenDocument file (ODS); save it as XLSX or CSV.');
         }
         $names = [];
         for ($i = 0; $i < $zip->numFiles; $i++) {

@@ -22,7 +22,7 @@ final class WorkDesk
      * Held by nobody living: no owner; or a lease that has run out, or that ends further off than any lease can (the clock
      * was put back since), and no connection that is in the middle of a write for it.
      */
-    private const IS_FREE = "(owner IS NULL OR ((expires_at < UTC_TIMESTAMP(3) OR expires_at > TIMESTAMPADD(SECOND, ?, UTC_TIMESTAMP(3)))"
+    private const IS_FREE = '(owner IS NULL OR ((expires_at < UTC_TIMESTAMP(3) OR expires_at > TIMESTAMPADD(SECOND, ?, UTC_TIMESTAMP(3)))'
         ." AND IS_USED_LOCK(CONCAT('orchard.work.', id)) IS NULL))";
 
     /** Its time has come; or it would come later than the span that was asked for, since the clock was put back. */

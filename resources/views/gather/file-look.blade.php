@@ -10,6 +10,8 @@
         @php($dialect = $look->dialect->toArray())
         @if ($look->isRemembered)<p class="note">A file of this shape was brought in before; its columns are matched as they were then.</p>@endif
         @if ($dialect['dates'] === 'mixed')<p class="note is-hand" role="alert">The dates in the file come in two orders. Choose below which is meant; rows of the other order are set aside.</p>@endif
+        @foreach ($look->doubts as $doubt)<p class="note is-hand">{{ $doubt }}</p>@endforeach
+        @if ($look->datesOpen)<p class="note is-hand" role="alert">The dates can be read both ways, day first or month first, and nothing in the file decides. Choose below which is meant, then bring it in.</p>@endif
         <form method="get" action="{{ route('gather.file', [$store, $import->id]) }}" id="look">
             <input type="hidden" name="was" value="{{ $look->sort->value }}">
             <div class="filters">
@@ -18,14 +20,14 @@
                 <label for="separator">columns parted by</label>
                 <span class="select"><select id="separator" name="separator">@foreach (Orchard\Core\Tabular\Dialect::SEPARATORS as $mark => $name)<option value="{{ $mark }}" @selected($mark === $dialect['separator'])>{{ $name }}</option>@endforeach</select></span>
                 <label for="charset">charset</label>
-                <span class="select"><select id="charset" name="charset">@foreach (Orchard\Core\Tabular\Dialect::CHARSETS as $charset)<option @selected($charset === $dialect['charset'])>{{ $charset }}</option>@endforeach</select></span>
+                <span class="select"><select id="charset" name="charset">@foreach (Orchard\Core\Tabular\Dialect::charsets() as $charset)<option @selected($charset === $dialect['charset'])>{{ $charset }}</option>@endforeach</select></span>
             </div>
             <div class="filters">
                 <label for="header_row">names in row</label> <input class="input" id="header_row" name="header_row" size="3" inputmode="numeric" value="{{ $dialect['header_row'] }}" title="0 where the columns have no names">
                 <label for="decimal">decimals behind</label>
                 <span class="select"><select id="decimal" name="decimal"><option value="." @selected($dialect['decimal'] === '.')>a point: 1,234.5</option><option value="," @selected($dialect['decimal'] === ',')>a comma: 1.234,5</option></select></span>
                 <label for="dates">dates such as 3/4/2026 are</label>
-                <span class="select"><select id="dates" name="dates">@if ($dialect['dates'] === 'mixed')<option value="" selected>in two orders</option>@endif @foreach (Orchard\Core\Tabular\DateOrder::cases() as $order)<option value="{{ $order->value }}" @selected($order->value === $dialect['dates'])>{{ $order->label() }}</option>@endforeach</select></span>
+                <span class="select"><select id="dates" name="dates">@if ($dialect['dates'] === 'mixed')<option value="" selected>in two orders</option>@elseif ($look->datesOpen)<option value="" selected>choose …</option>@endif @foreach (Orchard\Core\Tabular\DateOrder::cases() as $order)<option value="{{ $order->value }}" @selected(! $look->datesOpen && $order->value === $dialect['dates'])>{{ $order->label() }}</option>@endforeach</select></span>
                 <button class="button">Look again</button>
             </div>
             <div class="scroll">

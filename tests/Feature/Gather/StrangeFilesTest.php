@@ -1,0 +1,125 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Access\Role;
+use App\Store\AddStore;
+use App\Store\Files\TableWriter;
+use App\Store\Models\Store;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
+
+function fileStore(string $language = 'en', string $country = '', string $timezone = 'UTC'): Store
+{
+    $store = app(AddStore::class)->add('Files', 'https://shop.example', 'files-'.Str::lower(Str::random(10)));
+    $store->update(['timezone' => $timezone]);
+    $store->markets()->update(['language' => $language, 'country' => $country]);
+
+    return $store->refresh();
+}
+
+/** @return array{code: int, out: string, err: string} */
+function importFile(Store $store, string $kind, string $bytes, string ...$options): array
+{
+    return orchard(['gather:import', $kind, '-', "--store={$store->slug}", '--wait', ...$options], $bytes);
+}
+
+/** @return array<string, int> clicks by day */
+function clicksByDay(Store $store): array
+{
+    return array_map(intval(...), DB::table('search_rows')->where('store_id', $store->id)->groupBy('day')->orderBy('day')->pluck(DB::raw('SUM(clicks) AS clicks'), 'day')->all());
+}
+
+it('finds the names of the columns anew in each file, though files of that shape were brought in before', function (): void {
+    $store = fileStore();
+    bringIn($store, "Report of May\n\npage,day,clicks,impressions\n/a,2026-05-01,1,10\n/a,2026-05-02,2,10\n");
+    bringIn($store, "page,day,clicks,impressions\n/a,2026-05-03,3,10\n/a,2026-05-04,4,10\n/a,2026-05-05,5,10\n");
+    bringIn($store, "Report\nof\nJune\nand\nmore\npage,day,clicks,impressions\n/a,2026-06-01,6,10\n");
+    expect(clicksByDay($store))->toBe(['2026-05-01' => 1, '2026-05-02' => 2, '2026-05-03' => 3, '2026-05-04' => 4, '2026-05-05' => 5, '2026-06-01' => 6]);
+});
+
+it('reads a workbook with a title, an empty row, then the names, by name as well', function (): void {
+    $store = fileStore();
+    $path = sys_get_temp_dir().'/titled.xlsx';
+    $file = fopen($path, 'wb') ?: throw new RuntimeException('No file.');
+    TableWriter::write('xlsx', ['Report of May'], [[], ['Seite', 'Datum', 'Klicks', 'Impr.'], ['/a', '2026-05-01', '7', '10']], $file);
+    fclose($file);
+    $import = orchard(['gather:import', 'search', $path, "--store={$store->slug}", '--map=Seite:page,Datum:day,Klicks:clicks,Impr.:impressions', '--wait']);
+    expect($import)->code->toBe(0, $import['err'])->and(clicksByDay($store))->toBe(['2026-05-01' => 7]);
+    unlink($path);
+});
+
+it('tells rows above the names that are no title', function (): void {
+    $store = fileStore();
+    $import = importFile($store, 'search', "Report of May\n/a,2026-05-01,9,10\npage,day,clicks,impressions\n/a,2026-05-02,2,10\n");
+    expect($import)->code->toBe(0)->err->toContain("row 2, Row: stands above the columns' names")->not->toContain('row 1,')->and(clicksByDay($store))->toBe(['2026-05-02' => 2]);
+});
+
+it('reads dates by all evidence, and asks where there is none', function (): void {
+    $july = "page,day,clicks,impressions\n".implode('', array_map(static fn (int $day): string => sprintf("/a,%02d/07/2026,1,10\n", $day), range(1, 11)));
+    $store = fileStore();
+    expect(importFile($store, 'search', $july)['code'])->toBe(0);
+    expect(array_keys(clicksByDay($store)))->toBe(array_map(static fn (int $day): string => sprintf('2026-07-%02d', $day), range(1, 11)));
+
+    $open = "page,day,clicks,impressions\n/a,03/04/2026,1,10\n/b,03/04/2026,1,10\n";
+    $store = fileStore();
+    expect(importFile($store, 'search', $open))->code->toBe(2)->err->toContain('--dates=dmy');
+    expect(clicksByDay($store))->toBe([])->and(DB::table('gather_imports')->where('store_id', $store->id)->count())->toBe(0);
+    expect(importFile($store, 'search', $open, '--dates=mdy')['code'])->toBe(0)->and(array_keys(clicksByDay($store)))->toBe(['2026-03-04']);
+    // What was chosen for this shape is remembered, and the store's market speaks, too.
+    expect(importFile($store, 'search', str_replace('03/04', '05/04', $open))['code'])->toBe(0)->and(array_keys(clicksByDay($store)))->toBe(['2026-03-04', '2026-05-04']);
+    expect(importFile($us = fileStore('en', 'US'), 'search', $open)['code'])->toBe(0)->and(array_keys(clicksByDay($us)))->toBe(['2026-03-04']);
+    expect(importFile($de = fileStore('de', 'DE'), 'search', $open)['code'])->toBe(0)->and(array_keys(clicksByDay($de)))->toBe(['2026-04-03']);
+    expect(importFile($store, 'search', $open, '--dates=ymd'))->code->toBe(2);
+
+    $store = fileStore();
+    $this->actingAs(member($store, Role::Writer))->post("/s/{$store->slug}/gather/files", ['file' => Illuminate\Http\UploadedFile::fake()->createWithContent('x.csv', $open)]);
+    $id = (int) DB::table('gather_imports')->where('store_id', $store->id)->value('id');
+    $this->get("/s/{$store->slug}/gather/files/$id")->assertSee('can be read both ways')->assertSee('choose …');
+    $this->post("/s/{$store->slug}/gather/files/$id/start", ['sort' => 'search', 'was' => 'search', 'dates' => ''])->assertSessionHasErrors('file');
+    $this->post("/s/{$store->slug}/gather/files/$id/start", ['sort' => 'search', 'was' => 'search', 'dates' => 'dmy'])->assertSessionHasNoErrors();
+});
+
+it('reads files of other charsets by their letters, and says what it took them for', function (string $text, string $charset, string $language): void {
+    $store = fileStore($language);
+    $import = importFile($store, 'keywords', (string) iconv('UTF-8', $charset, "phrase,volume\n$text,100\n"));
+    expect($import)->code->toBe(0)->err->toContain('does not say its charset');
+    expect(DB::table('keyword_rows')->where('store_id', $store->id)->value('phrase'))->toBe(mb_strtolower($text));
+})->with([['żyrandol mosiężny światło', 'WINDOWS-1250', 'pl'], ['真鍮のペンダントランプ', 'SHIFT_JIS', 'ja'], ['黃銅吊燈', 'BIG5', 'zh'], ['황동 조명 램프', 'EUC-KR', 'ko'], ['hängelampe weiß groß', 'MACINTOSH', 'de']]);
+
+it('takes the charset and the decimals from the command, and tells bytes that mean nothing', function (): void {
+    $store = fileStore();
+    expect(importFile($store, 'keywords', "phrase;volume\nlampa \xB1;1.200,5\n", '--charset=iso-8859-2', '--decimals=comma'))->code->toBe(0)->err->toBe('');
+    expect(DB::table('keyword_rows')->where('store_id', $store->id)->first())->phrase->toBe('lampa ą')->volume->toBe(1200);
+    expect(importFile($store, 'keywords', "phrase,volume\nlampa \xB1,1\n", '--charset=utf-8'))->code->toBe(0)->err->toContain('mean nothing in UTF-8');
+    expect(importFile($store, 'keywords', "phrase,volume\nx,1\n", '--charset=klingon'))->code->toBe(2)->err->toContain('Shift_JIS');
+    expect(importFile($store, 'keywords', "phrase,volume\nx,1\n", '--decimals=;'))->code->toBe(2);
+});
+
+it('reads a public server’s log, whatever knocks at it, in the store’s own days', function (): void {
+    $store = fileStore(timezone: 'Europe/Berlin');
+    $log = '';
+    for ($i = 0; $i < 1500; $i++) {
+        $log .= "203.0.113.9 - - [01/Jul/2026:00:00:01 +0000] \"\\x16\\x03\\x01\" 400 166 \"-\" \"-\"\nnonsense $i\n";
+    }
+    $log .= "2001:db8::1 - anna maria [01/Jul/2026:22:30:00 +0000] \"GET /a HTTP/1.1\" 200 5 \"-\" \"Findbot/1.0\"\n";
+    $import = importFile($store, 'logs', $log);
+    expect($import)->code->toBe(0, $import['err'])->and(DB::table('crawler_rows')->where('store_id', $store->id)->get(['day', 'crawler', 'fetches'])->map(fn ($r) => (array) $r)->all())->toBe([['day' => '2026-07-02', 'crawler' => 'findbot', 'fetches' => 1]]);
+});
+
+it('brings times that tell their offset to the store’s own day', function (): void {
+    $store = fileStore(timezone: 'America/New_York');
+    importFile($store, 'sales', "page,day,orders,revenue\n/a,2026-07-01T14:30:00Z,1,50\n/a,2026-07-02T02:30:00Z,2,100\n/a,2026-11-01T04:30:00Z,3,10\n/a,2026-11-02T04:30:00Z,4,10\n");
+    expect(array_map(intval(...), DB::table('sales_rows')->where('store_id', $store->id)->groupBy('day')->orderBy('day')->pluck(DB::raw('SUM(orders) AS n'), 'day')->all()))->toBe(['2026-07-01' => 3, '2026-11-01' => 7]);
+});
+
+it('refuses an OpenDocument file by its name', function (): void {
+    $path = sys_get_temp_dir().'/x.ods';
+    $zip = new ZipArchive;
+    $zip->open($path, ZipArchive::CREATE);
+    $zip->addFromString('mimetype', 'application/vnd.oasis.opendocument.spreadsheet');
+    $zip->addFromString('content.xml', '<x/>');
+    $zip->close();
+    expect(orchard(['gather:import', 'search', $path, '--store='.fileStore()->slug]))->code->toBe(2)->err->toContain('ODS');
+    unlink($path);
+});
