@@ -18,6 +18,9 @@ final class CrawlTrust
     /** Fewer pages than this are never a sign of anything. */
     private const FEWEST = 10;
 
+    /** Statuses by which a shop keeps a crawl out. */
+    public const REFUSALS = [401, 403, 407, 451];
+
     /** Why a crawl that has fetched all its pages concludes nothing all the same; null where it may. */
     public static function doubt(int $store, int $crawl): ?string
     {
@@ -30,7 +33,7 @@ final class CrawlTrust
         foreach (DB::select("SELECT n.status, COUNT(*) AS n $turned AND n.status <> 200 GROUP BY n.status ORDER BY n.status") as $row) {
             $groups[(int) $row->status] = (int) $row->n;
         }
-        $refused = ($groups[401] ?? 0) + ($groups[403] ?? 0) + ($groups[407] ?? 0) + ($groups[451] ?? 0);
+        $refused = array_sum(array_intersect_key($groups, array_flip(self::REFUSALS)));
         $broken = array_sum(array_filter($groups, static fn (int $status): bool => $status >= 500, ARRAY_FILTER_USE_KEY));
         if ($many($refused)) {
             return number_format($refused).' pages that were fine before are refused now: the shop no longer lets this crawl in.';

@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace App\Gather\Crawl;
 
 use App\Changes\Drifts;
+use App\Connectors\Http\AddressRefused;
 use App\Connectors\Http\GuardedHttp;
 use App\Connectors\Http\HttpRequest;
 use App\Connectors\Shop\ShopAdmins;
+use App\Connectors\Shop\ShopUnavailable;
 use App\Gather\Inventory\DepthRebuild;
 use App\Gather\Inventory\IndexRebuild;
 use App\Gather\Sync\ResourceSync;
@@ -162,13 +164,20 @@ final class CrawlWork implements LongWork
         return $answer->status === 200 && preg_match('~^(text/html|application/xhtml\+xml)~i', (string) $answer->header('content-type')) === 1 ? $answer->body : null;
     }
 
+    /** What the shop's back office cannot be asked for is told, and is no reason to leave the public pages alone. */
     private function sync(WorkRun $run, Store $store): ?SliceEnd
     {
         if (! $this->admins->isConnected($store)) {
             return null;
         }
+        try {
+            return (new ResourceSync($store, $this->admins->of($store)))->work($run) ? null : SliceEnd::more();
+        } catch (ShopUnavailable|AddressRefused $wrong) {
+            $told = mb_substr("The shop's products and collections could not be read, so they stay as they were: ".$wrong->getMessage(), 0, 400);
+            $run->fenced(static fn (): int => DB::table('gather_crawls')->where('id', $run->subjectId)->update(['sync_problem' => $told]));
 
-        return (new ResourceSync($store, $this->admins->of($store)))->work($run) ? null : SliceEnd::more();
+            return null;
+        }
     }
 
     private function depth(Store $store, WorkRun $run): null

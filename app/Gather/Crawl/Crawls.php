@@ -38,6 +38,30 @@ final class Crawls
         });
     }
 
+    /**
+     * Lets the newest crawl go on where it stopped or failed. Pages that the shop refused meanwhile are asked for again, before
+     * the others: what was said of them is true no longer if the shop lets the crawl in now.
+     *
+     * @return bool whether there was one to go on
+     */
+    public function goOn(Store $store): bool
+    {
+        $crawl = self::latest($store->id);
+        $work = $crawl === null ? null : DB::table('work')->where('sort', CrawlWork::sort())->where('subject_id', $crawl->id)->orderByDesc('id')->value('id');
+        if ($crawl === null || $work === null || ! in_array($crawl->state, ['failed', 'stopped'], true)) {
+            return false;
+        }
+        DB::transaction(function () use ($store, $crawl, $work): void {
+            $again = (new Frontier((int) $crawl->id, $store))->askAgain(CrawlTrust::REFUSALS);
+            DB::table('gather_crawls')->where('id', $crawl->id)->update([
+                'state' => 'running', 'remark' => null, 'ended_at' => null, 'fetched' => max(0, (int) $crawl->fetched - $again),
+            ]);
+            $this->desk->resume((int) $work);
+        });
+
+        return true;
+    }
+
     /** Begins the crawls whose time has come. */
     public function beginDue(): void
     {

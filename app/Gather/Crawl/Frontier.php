@@ -82,6 +82,19 @@ final class Frontier
         return array_values(array_map(static fn (object $row): FrontierPage => new FrontierPage((int) $row->page_id, (string) $row->url, (int) $row->level, (int) $row->attempts, $row->answer_digest === null ? null : (string) $row->answer_digest, (int) $row->edition === PageReader::EDITION ? array_filter(['If-None-Match' => (string) $row->etag, 'If-Modified-Since' => $row->etag === null ? (string) $row->last_modified : ''], static fn (string $value): bool => $value !== '') : []), $rows));
     }
 
+    /**
+     * Puts pages that were answered with one of these statuses back among those to be fetched, in front of all others of this crawl.
+     *
+     * @param  list<int>  $statuses
+     * @return int how many
+     */
+    public function askAgain(array $statuses): int
+    {
+        return DB::update('UPDATE gather_frontier f JOIN page_facts p ON p.page_id = f.page_id AND p.to_crawl = 0 SET f.state = ?, f.attempts = 0, f.level = 0 WHERE f.crawl_id = ? AND f.state = ? AND p.status IN ('.Bulk::list($statuses).')', [
+            FrontierState::Queued->value, $this->crawl, FrontierState::Done->value,
+        ]);
+    }
+
     /** @param  list<int>  $pages */
     public function mark(array $pages, FrontierState $state): void
     {

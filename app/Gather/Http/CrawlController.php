@@ -51,13 +51,9 @@ final class CrawlController
         return redirect()->route('gather.crawl', $store);
     }
 
-    public function resume(Store $store, WorkDesk $desk): RedirectResponse
+    public function resume(Store $store, Crawls $crawls): RedirectResponse
     {
-        $work = WorkView::latest($store->id, CrawlWork::sort());
-        if ($work !== null) {
-            DB::table('gather_crawls')->where('store_id', $store->id)->whereIn('state', ['failed', 'stopped'])->orderByDesc('id')->limit(1)->update(['state' => 'running', 'remark' => null, 'ended_at' => null]);
-            $desk->resume($work->id);
-        }
+        $crawls->goOn($store);
 
         return redirect()->route('gather.crawl', $store);
     }

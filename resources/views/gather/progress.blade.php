@@ -21,6 +21,7 @@
         </p>
         @if ($active && $work->number('waits') > 0)<p class="note">It waits for the hours in which it may fetch ({{ $store->options()->crawlHours }}).</p>@endif
         @if ($crawl?->doubt)<p class="note is-hand" role="alert">{{ $crawl->doubt }} Nothing is called gone by this crawl.</p>@endif
+        @if ($crawl?->sync_problem)<p class="note is-hand" role="alert">{{ $crawl->sync_problem }} The address of the shop’s API stands in the settings.</p>@endif
         @if ($work->problem)<p class="note is-hand" role="alert">{{ $work->problem }}</p>@endif
     @endif
     @can('write', $store)

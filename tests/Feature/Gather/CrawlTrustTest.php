@@ -66,6 +66,39 @@ it('ends where the shop refuses page after page, and leaves the rest to be resum
     expect((string) $crawl?->remark)->toContain('refuses this crawl')->and((int) $crawl?->fetched)->toBeLessThan(80);
 });
 
+it('asks again, and first, for what was refused, when a crawl goes on', function (): void {
+    $site = new Site;
+    $site->linking('/', array_combine(array_map(static fn (int $n): string => "/p$n", range(1, 80)), range(1, 80)));
+    foreach (range(1, 80) as $n) {
+        $site->page("/p$n", 'No.', 403);
+    }
+    $store = $site->store();
+    $begun = app(Crawls::class)->begin($store, null);
+    expect(app(WorkDesk::class)->workToEnd($begun['work']))->toBe('failed');
+    $refused = $site->asked();
+    foreach (range(1, 80) as $n) {
+        $site->linking("/p$n", $n === 80 ? ['/new' => 'New'] : []);
+    }
+    $site->linking('/new', []);
+    expect(app(Crawls::class)->goOn($store))->toBeTrue()->and(app(WorkDesk::class)->workToEnd($begun['work']))->toBe('done');
+    $asked = array_values(array_unique(array_filter($site->asked(), static fn (string $path): bool => preg_match('~^/p\d+$~', $path) === 1)));
+    $before = array_values(array_unique(array_filter($refused, static fn (string $path): bool => preg_match('~^/p\d+$~', $path) === 1)));
+    expect($before)->not->toBe([])->and(array_diff(array_slice($asked, 0, count($before)), $before))->toBe([]);
+    $statuses = DB::table('page_index')->where('store_id', $store->id)->groupBy('status')->pluck(DB::raw('COUNT(*) AS n'), 'status')->all();
+    expect($statuses)->toBe([200 => 82])->and(Crawls::latest($store->id))->state->toBe('complete')->fetched->toBe(82);
+    expect(app(Crawls::class)->goOn($store))->toBeFalse();
+});
+
+it('crawls the public pages though the shop’s API cannot be asked, and says what could not be read', function (string $address, string $words): void {
+    $site = (new Site)->linking('/', ['/a' => 'A'])->linking('/a', [])->page('/wrong', 'no JSON here', 200);
+    $store = $site->store();
+    app(StoreOptions::class)->set($store, 'shop_url', str_replace('SITE', $site->url, $address));
+    app(StoreOptions::class)->set($store, 'shop_token', 'x');
+    crawl($store->refresh());
+    expect(Crawls::latest($store->id))->state->toBe('complete')->fetched->toBe(2)->sync_problem->toContain($words);
+    $this->actingAs(member($store, App\Access\Role::Viewer))->get("/s/{$store->slug}/gather/crawl")->assertSee('could not be read');
+})->with([['SITE/nowhere', '404'], ['SITE/wrong', 'admin API']]);
+
 it('does not call gone what is only a not-found page with status 200', function (): void {
     $site = (new Site)->page('*', '<title>Not here</title><body><main><h1>Sorry</h1><p>We could not find what you wanted.</p></main>')
         ->page('/robots.txt', '', 404)->page('/sitemap.xml', '', 404)
