@@ -47,8 +47,9 @@ final class ImportCommand extends StoreCommand
                 if (is_string($this->option('map'))) {
                     $look = FileLook::into($store->id, Imports::path($row), $sort, $given + ['header_row' => (string) $look->dialect->headerRow], self::columns($this->option('map'), $look, $sort));
                 }
-                foreach ($look->doubts as $doubt) {
-                    $this->aside($doubt);
+                $leftOut = array_diff_key($look->names, $look->columns);
+                foreach ([...$look->doubts, ...($leftOut === [] ? [] : ['Columns that are left out: '.implode(', ', $leftOut).'. Match them with --map if they are wanted.'])] as $told) {
+                    $this->aside($told);
                 }
                 $work = $imports->start($store, $import, $look, self::text($this->option('from')), self::text($this->option('to')), $given['dates'] ?? null);
             } catch (InvalidArgumentException $wrong) {

@@ -171,7 +171,11 @@ enum FileSort: string
             self::Pages => [
                 $page,
                 new Field('name', 'Title', CellSort::Text, ['title', 'name', 'titel', 'titre', 'título', 'titolo']),
-                ...array_map(static fn (string $key): Field => new Field($key, ucfirst(str_replace('_', ' ', $key)), CellSort::Text, [str_replace('_', ' ', $key), $key]), ['kind', 'collection', 'description', 'in_stock', 'noindex', 'price', 'brand', 'owner', 'note', 'color', 'material', 'size']),
+                new Field('kind', 'Kind', CellSort::Text, ['kind', 'page kind', 'page type', 'type', 'seitentyp', 'art', 'type de page', 'tipo']),
+                new Field('collection', 'Collection', CellSort::Text, ['collection', 'category', 'kategorie', 'catégorie', 'categoría', 'product type']),
+                new Field('in_stock', 'In stock', CellSort::Text, ['in stock', 'availability', 'stock', 'auf lager', 'verfügbarkeit', 'bestand', 'disponibilité', 'disponibilidad']),
+                new Field('noindex', 'Noindex', CellSort::Text, ['noindex', 'robots', 'meta robots', 'robots meta']),
+                ...array_map(static fn (string $key): Field => new Field($key, ucfirst(str_replace('_', ' ', $key)), CellSort::Text, [str_replace('_', ' ', $key), $key]), ['description', 'price', 'brand', 'owner', 'note', 'color', 'material', 'size']),
             ],
         };
     }

@@ -209,7 +209,7 @@ final class ImportWork implements LongWork
         (new KnownPages($store))->list($run);
         $run->fenced(function () use ($import, $sort, $store): void {
             DB::table('gather_imports')->where('id', $import->id)->update(['phase' => 'done', 'state' => $import->is_back ? 'back' : 'done', 'remark' => null, 'ended_at' => now()]);
-            $sort === FileSort::Products && $this->desk->begin(ReindexWork::class, $store->id, 0, null);
+            in_array($sort, [FileSort::Products, FileSort::Pages], true) && $this->desk->begin(ReindexWork::class, $store->id, 0, null);
         });
 
         return 'done';

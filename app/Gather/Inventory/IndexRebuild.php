@@ -21,6 +21,7 @@ use App\Store\Pages\WordSearch;
 use App\Store\Work\WorkRun;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Robots\IndexRules;
+use Orchard\Core\StructuredData\LifeState;
 use Orchard\Core\Url\PageUrl;
 
 /** Makes the list table anew from the newest facts: kind, state for search engines, sizes, words to search by. */
@@ -50,16 +51,17 @@ final readonly class IndexRebuild
                 FROM page_facts f JOIN pages p ON p.id = f.page_id LEFT JOIN resources r ON r.id = p.resource_id LEFT JOIN page_details d ON d.page_id = p.id
                 WHERE f.store_id = ? AND f.to_crawl = 0 AND p.id > ? ORDER BY p.id LIMIT '.self::CHUNK, [$this->store->id, $after]);
             if ($rows === []) {
-                (new KnownPages($this->store))->list($run);
+                (new KnownPages($this->store))->list($run, anew: true);
 
                 return true;
             }
             $index = [];
             $words = [];
             $products = new ProductsOfPages($this->store->id, Bulk::ids($rows, 'id'));
+            $told = new ToldByLists(Bulk::ids($rows, 'id'));
             foreach ($rows as $row) {
                 $after = (int) $row->id;
-                [$index[], $words[]] = $this->rowsOf($row, $rules, $lines, $products, $markets);
+                [$index[], $words[]] = $this->rowsOf($row, $rules, $lines, $products, $markets, $told);
             }
             $run->fenced(static function () use ($index, $words, $products, $rows, $markets): void {
                 $markets->needLanguages() && self::moveToMarkets($rows, $index);
@@ -91,12 +93,14 @@ final readonly class IndexRebuild
     }
 
     /** @return array{list<int|string|null>, list<int|string>} */
-    private function rowsOf(object $row, KindRules $rules, RepeatedLines $lines, ProductsOfPages $products, Markets $markets): array
+    private function rowsOf(object $row, KindRules $rules, RepeatedLines $lines, ProductsOfPages $products, Markets $markets, ToldByLists $told): array
     {
         $url = PageUrl::parse((string) $row->url) ?? $this->store->baseUrl();
         /** @var list<string> $types */
         $types = json_decode((string) $row->types, true);
         $kind = $rules->kindOf($url, $row->resource_kind === null ? null : PageKind::from((int) $row->resource_kind), $types);
+        // A list of pages may say what the shop's own make-up does not.
+        $kind = $kind === PageKind::Other ? $told->kindOf((int) $row->id) ?? $kind : $kind;
         $why = self::whyNot($row);
         $title = (string) $row->title;
         /** @var list<string> $canonicals */
@@ -105,12 +109,13 @@ final readonly class IndexRebuild
         $strays = (array) json_decode((string) $row->strays, true);
         $h1s = count((array) json_decode((string) $row->h1s, true));
         $product = $products->of($row, $kind);
+        $life = $product['life'] === LifeState::Unknown ? $told->lifeOf((int) $row->id) : $product['life'];
         $marks = self::marksOf($row, $kind, $strays, $h1s);
 
         return [
             [(int) $row->id, $this->store->id, $markets->needLanguages() ? $markets->marketOfPage($url, self::codesOf($row))->id : (int) $row->market_id, $row->resource_id === null ? null : (int) $row->resource_id, $kind->value, (int) $row->status, $why === WhyNot::Indexable ? 1 : 0, $why->value, $row->marks === null ? (int) $row->words : $lines->ownWords((string) $row->marks), min(65535, mb_strlen($title)),
                 min(65535, mb_strlen((string) $row->description)), $h1s, (int) $row->images, (int) $row->no_alt, CanonicalState::of((string) $row->url, $canonicals, $row->canonical_header, $strays['canonical'] ?? 0)->value, (int) $row->bytes, (int) $row->response_ms, (int) $row->hreflangs, $marks,
-                (int) $row->sources | ($row->resource_id === null ? 0 : PageSource::Shop->value), $product['life']->value, $product['stock'], $product['price'], (int) $row->from_crawl, substr($url->target(), 0, 190)],
+                (int) $row->sources | ($row->resource_id === null ? 0 : PageSource::Shop->value), $life->value, $product['stock'], $product['price'], (int) $row->from_crawl, substr($url->target(), 0, 190)],
             [(int) $row->id, $this->store->id, WordSearch::textOf($title, $url->target())],
         ];
     }

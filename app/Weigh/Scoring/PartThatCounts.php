@@ -33,7 +33,9 @@ final class PartThatCounts
 
         return match (true) {
             PageKind::from((int) $row->kind)->isKeptOut() => 'kept out of search on purpose',
-            $why === WhyNot::NotFetched => null, // Known by its numbers alone: nothing speaks against it yet.
+            // Known by its numbers alone: only what a file says speaks against it.
+            $why === WhyNot::NotFetched && ! in_array($life, self::NOTHING_TO_SELL, true) => null,
+            $why === WhyNot::NotFetched => 'nothing to sell: '.$life->label(),
             $why === WhyNot::CanonicalElsewhere => 'folded: its canonical names another page',
             $why !== WhyNot::Indexable => 'not listed: '.$why->words(),
             in_array($life, self::NOTHING_TO_SELL, true) => 'nothing to sell: '.$life->label(),

@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Access\Role;
+use App\Gather\Files\FileSort;
 use App\Store\AddStore;
 use App\Store\Files\TableWriter;
 use App\Store\Models\Store;
@@ -122,4 +123,43 @@ it('refuses an OpenDocument file by its name', function (): void {
     $zip->close();
     expect(orchard(['gather:import', 'search', $path, '--store='.fileStore()->slug]))->code->toBe(2)->err->toContain('ODS');
     unlink($path);
+});
+
+it('sorts pages that no crawl has fetched by rules that are saved later, and by what a list says of them', function (): void {
+    $store = fileStore();
+    bringIn($store, "page,day,clicks,impressions\n/lamp/a,2026-05-01,1,10\n/range/b,2026-05-01,1,10\n/x/c,2026-05-01,1,10\n/x/d,2026-05-01,1,10\n/x/e,2026-05-01,1,10\n");
+    $state = static fn (): array => DB::table('page_index')->join('pages', 'pages.id', '=', 'page_index.page_id')->where('page_index.store_id', $store->id)->orderBy('url')
+        ->get(['url', 'kind', 'life', 'why_not'])->mapWithKeys(static fn (object $row): array => [(string) parse_url((string) $row->url, PHP_URL_PATH) => [(int) $row->kind, (int) $row->life, (int) $row->why_not]])->all();
+    expect(array_unique(array_column($state(), 0)))->toBe([6]);
+    $owner = member($store, Role::Owner);
+    (new App\Store\Kinds\KindRules([new App\Store\Kinds\KindRule('path', 'begins', '/lamp/', App\Store\Kinds\PageKind::Product), new App\Store\Kinds\KindRule('path', 'begins', '/range/', App\Store\Kinds\PageKind::Collection)]))->save($store);
+    App\Store\Events\RulesChanged::dispatch($store->id, $owner->id);
+    sortAnew($store);
+    expect($state()['/lamp/a'][0])->toBe(3)->and($state()['/range/b'][0])->toBe(2)->and($state()['/x/c'][0])->toBe(6);
+
+    $import = importFile($store, 'pages', "url,page type,in stock,noindex,shelf row\n/x/c,Product,no,\n/x/d,Kategorie,,yes\n/x/e,product,12,no\n");
+    expect($import)->code->toBe(0, $import['err'])->err->toContain('left out: shelf row');
+    sortAnew($store);
+    expect(array_intersect_key($state(), ['/x/c' => 0, '/x/d' => 0, '/x/e' => 0]))->toBe(['/x/c' => [3, 2, 9], '/x/d' => [2, 0, 6], '/x/e' => [3, 1, 9]]);
+});
+
+it('promises nothing for a page that a file calls sold out or kept out of search, though no crawl saw it', function (): void {
+    $store = fileStore();
+    $pages = $queries = '';
+    foreach (range(1, 14) as $week) {
+        $day = now()->startOfWeek()->subWeeks($week)->toDateString();
+        foreach (['a', 'b', 'c', 'd'] as $i => $page) {
+            $queries .= "/x/$page,lamp $page,$day,".(5 + 20 * $i).",1000,5\n";
+            $pages .= "/x/$page,$day,20,4,200\n";
+        }
+    }
+    bringIn($store, "page,query,day,clicks,impressions,position\n$queries");
+    bringIn($store, "page,day,visits,orders,revenue\n$pages", FileSort::Sales);
+    weigh($store);
+    expect((float) weighed($store)['/x/a']['upside'])->toBeGreaterThan(0.0)->and((float) weighed($store)['/x/b']['upside'])->toBeGreaterThan(0.0);
+    importFile($store, 'pages', "url,in stock,noindex\n/x/a,sold out,\n/x/b,,noindex\n");
+    sortAnew($store);
+    weigh($store);
+    expect((float) weighed($store)['/x/a']['upside'])->toBe(0.0)->and((float) weighed($store)['/x/b']['upside'])->toBe(0.0)
+        ->and(weighed($store)['/x/a']['reason'])->toContain('nothing to sell')->and(weighed($store)['/x/b']['reason'])->toContain('noindex');
 });
