@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Access\Http\Problem;
 use App\Access\Http\SecurityHeaders;
 use App\Access\Http\ServerTiming;
 use App\Store\Work\DatabaseTrouble;
@@ -10,6 +11,7 @@ use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
 use Illuminate\Http\Request;
+use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Exception\ServiceUnavailableHttpException;
 
 // Running, testing and measuring are kept apart: each has its settings, caches, views and storage in a folder of its own.
@@ -30,6 +32,8 @@ $app = Application::configure(basePath: dirname(__DIR__))
         $middleware->redirectUsersTo('/');
     })
     ->withExceptions(function (Exceptions $exceptions): void {
+        $exceptions->shouldRenderJsonWhen(static fn (Request $request): bool => $request->is('api', 'api/*') || $request->expectsJson());
+        $exceptions->respond(static fn (Response $response, Throwable $error, Request $request): Response => $request->is('api', 'api/*') ? Problem::of($response, $error) : $response);
         // What the database says is for the log; people get words.
         $exceptions->render(static function (QueryException $trouble, Request $request) {
             if (! DatabaseTrouble::isAway($trouble) && ! DatabaseTrouble::isPassing($trouble)) {

@@ -46,6 +46,6 @@ Route::middleware('web')->group(function (): void {
     });
 });
 Route::middleware(['web', 'auth:web,sanctum'])
-    ->get('/api/v1/openapi.json', static fn () => response()->file(resource_path('api/openapi.json'), ['Content-Type' => 'application/json']))
+    ->get('/api/v1/openapi.json', static fn () => response((string) file_get_contents(resource_path('api/openapi.json')), 200, ['Content-Type' => 'application/json']))
     ->name('openapi');
 Route::post('/csp-reports', CspReportController::class)->middleware('throttle:csp-reports')->withoutMiddleware(ValidateCsrfToken::class);

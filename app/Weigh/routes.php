@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Access\Http\AnswersJson;
+use App\Access\Http\AskedAsDescribed;
 use App\Weigh\Api\NumbersApi;
 use App\Weigh\Http\FindingsController;
 use App\Weigh\Http\NumbersController;
@@ -49,7 +50,7 @@ Route::middleware(['web', 'auth', 'can:view,store'])->prefix('/s/{store}')->grou
     Route::post('/weigh/what-if', [FindingsController::class, 'assume'])->middleware('can:manage,store')->name('weigh.assume');
 });
 
-Route::middleware([AnswersJson::class, 'auth:sanctum', 'throttle:json', SubstituteBindings::class])->prefix('/api/v1')->group(function (): void {
+Route::middleware([AnswersJson::class, 'auth:sanctum', 'throttle:json', SubstituteBindings::class, AskedAsDescribed::class])->prefix('/api/v1')->group(function (): void {
     Route::get('/stores', [NumbersApi::class, 'stores']);
     Route::middleware('can:view,store')->prefix('/stores/{store}/weigh')->group(function (): void {
         foreach (['pages', 'queries', 'groups', 'losing', 'quick-wins' => 'wins', 'not-in-stock' => 'missing', 'worklists'] as $path => $method) {

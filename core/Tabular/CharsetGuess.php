@@ -68,7 +68,9 @@ final readonly class CharsetGuess
     public static function of(string $bytes, array $languages = []): self
     {
         $own = array_map(static fn (string $tag): string => self::AS[substr(strtolower($tag), 0, 2)] ?? substr(strtolower($tag), 0, 2), $languages);
+        /** @var array<string, float> $scores */
         $scores = [];
+        /** @var array<string, string> $texts */
         $texts = [];
         foreach (self::LANGUAGES as $language => [$letters, $names]) {
             foreach ($names as $order => $name) {
@@ -82,7 +84,7 @@ final readonly class CharsetGuess
         $best = (string) array_key_first($scores);
         $isSure = true;
         foreach ($scores as $name => $score) {
-            $isSure = $isSure && ($score < $scores[$best] - self::CLEAR || $texts[$name] === $texts[$best]);
+            $isSure = $isSure && ($score < max($scores) - self::CLEAR || $texts[$name] === ($texts[$best] ?? ''));
         }
 
         return new self(Encoding::labelled($best) ?? throw new \LogicException("$best is an encoding."), $isSure);

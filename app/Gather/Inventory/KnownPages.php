@@ -36,7 +36,7 @@ final readonly class KnownPages
                 break;
             }
             $ids = Bulk::ids($pages, 'id');
-            $after = max($ids);
+            $after = max([0, ...$ids]);
             [$told, $products] = [new ToldByLists($ids), new ProductsOfPages($this->store->id, $ids)];
             $rows = [];
             $words = [];

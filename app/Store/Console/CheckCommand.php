@@ -15,24 +15,26 @@ final class CheckCommand extends StoreCommand
 {
     private const WORD = 'the same key';
 
-    protected $signature = 'store:check {--note : keep in mind what is here now} {--accept-key : take a new key; what the old one sealed is lost}';
+    protected $signature = 'store:check {--note : keep in mind what is here now} {--accept-key : take a new key; what the old one sealed is lost} {--json : one JSON document on standard output}';
 
     protected $description = 'Check that no table is missing or broken, and that the key opens what is stored';
 
     public function handle(): int
     {
+        $isNoted = (bool) $this->option('note');
+        $isNewKey = (bool) $this->option('accept-key');
         if (! Schema::hasTable('migrations') && ! Schema::hasTable('installation')) {
             return 0; // A new database.
         }
         $tables = self::tables();
         $problems = array_filter([
-            $this->option('note') ? null : self::missing($tables), self::broken($tables),
-            $this->option('accept-key') || $this->option('note') ? null : self::wrongKey(),
+            $isNoted ? null : self::missing($tables), self::broken($tables),
+            $isNewKey || $isNoted ? null : self::wrongKey(),
         ]);
         foreach ($problems as $problem) {
             $this->aside($problem);
         }
-        if ($problems === [] && ($this->option('note') || $this->option('accept-key')) && in_array('installation', $tables, true)) {
+        if ($problems === [] && ($isNoted || $isNewKey) && in_array('installation', $tables, true)) {
             $row = ['id' => 1, 'sealed' => Crypt::encryptString(self::WORD), 'tables' => json_encode($tables)];
             DB::table('installation')->upsert([$row], ['id']);
         }
@@ -43,8 +45,8 @@ final class CheckCommand extends StoreCommand
     /** @return list<string> */
     private static function tables(): array
     {
-        return array_map(strval(...), DB::table('information_schema.tables')->where('table_schema', DB::getDatabaseName())
-            ->where('table_type', 'BASE TABLE')->orderBy('table_name')->pluck('table_name')->values()->all());
+        return array_values(array_map(strval(...), DB::table('information_schema.tables')->where('table_schema', DB::getDatabaseName())
+            ->where('table_type', 'BASE TABLE')->orderBy('table_name')->pluck('table_name')->all()));
     }
 
     /** @param  list<string>  $tables */

@@ -33,8 +33,8 @@ abstract class StoreCommand extends Command
     {
         try {
             return parent::execute($input, $output);
-        } catch (QueryException $failure) {
-            return $this->failed($failure);
+        } catch (RuntimeException $failure) {
+            return $failure instanceof QueryException ? $this->failed($failure) : throw $failure;
         }
     }
 

@@ -7,6 +7,7 @@ namespace App\Weigh\Api;
 use App\Store\Facts\NumberWindow;
 use App\Store\Kinds\PageKind;
 use App\Store\Markets;
+use App\Store\Models\Market;
 use App\Store\Models\Store;
 use App\Weigh\Lists\Findings;
 use App\Weigh\Lists\QueryList;
@@ -18,39 +19,52 @@ use App\Weigh\Worklists\Worklists;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Validation\ValidationException;
 use Orchard\Core\Demand\QueryClass;
 
 /** The numbers as JSON, for the scripts of whoever may see the store: what the screens show, a screen at a time, by key. Described in resources/api/openapi.json. */
 final class NumbersApi
 {
+    /** Rows of an answer, where no limit is asked for. */
+    private const PAGE = 50;
+
     public function stores(Request $request): JsonResponse
     {
-        $rows = DB::table('memberships')->join('stores', 'stores.id', '=', 'memberships.store_id')->where('user_id', $request->user()?->getAuthIdentifier())->orderBy('name')->get(['slug', 'name', 'base_url', 'role']);
+        $rows = DB::table('memberships')->join('stores', 'stores.id', '=', 'memberships.store_id')->where('user_id', $request->user()?->getAuthIdentifier())->orderBy('name')->get(['stores.id', 'slug', 'name', 'base_url', 'timezone', 'role']);
 
-        return response()->json(['data' => $rows->map(static fn (object $row): array => ['slug' => $row->slug, 'name' => $row->name, 'url' => $row->base_url, 'role' => $row->role])->all()]);
+        $markets = [];
+        foreach (DB::table('markets')->whereIn('store_id', $rows->pluck('id'))->orderBy('place')->orderBy('id')->get() as $one) {
+            $markets[(int) $one->store_id][] = ['id' => (int) $one->id, 'name' => $one->name, 'language' => $one->language, 'country' => $one->country, 'currency' => $one->currency];
+        }
+        $stores = [];
+        foreach ($rows as $row) {
+            $stores[] = ['slug' => $row->slug, 'name' => $row->name, 'url' => $row->base_url, 'role' => $row->role, 'timezone' => $row->timezone, 'markets' => $markets[(int) $row->id] ?? []];
+        }
+
+        return response()->json(['data' => $stores]);
     }
 
     public function pages(Request $request, Store $store): JsonResponse
     {
         $lens = $this->lens($request, $store);
         $sort = is_string($request->query('sort')) && isset(WeighedPages::SORTS[$request->query('sort')]) ? $request->query('sort') : 'upside';
-        ['rows' => $rows, 'next' => $next] = WeighedPages::page($store, $lens, $sort, $this->after($request));
+        ['rows' => $rows, 'next' => $next] = WeighedPages::page($store, $lens, $sort, $this->after($request), self::size($request));
         $then = $lens->against === 'year' ? '_year' : '_before';
 
         return $this->answer($store, $lens, array_map(static fn (object $row): array => [
             'page' => (int) $row->page_id, 'url' => $row->url, 'title' => $row->title, 'kind' => PageKind::from((int) $row->page_kind)->key(), ...self::sums((array) $row, $then),
             'upside' => self::money($row->upside), 'low' => self::money($row->low), 'high' => self::money($row->high), 'upside_wording' => self::money($row->wording), 'upside_position' => self::money($row->lift), 'extra_clicks' => self::money($row->extra_clicks), 'click_value' => $row->click_value === null ? null : round((float) $row->click_value, 4),
             'withheld_clicks' => $row->withheld_clicks === null ? null : (int) $row->withheld_clicks, 'reason' => $row->reason, 'touched' => $row->touched, 'worklist' => $row->worklist,
-        ], $rows), $next);
+        ], $rows), $next, WeighedPages::count($store, $lens, $sort));
     }
 
     public function queries(Request $request, Store $store): JsonResponse
     {
         $lens = $this->lens($request, $store);
-        ['rows' => $rows, 'next' => $next] = QueryList::page($store, $lens, $request->query('sort') === 'impressions' ? 'impressions' : 'clicks', $this->after($request));
+        ['rows' => $rows, 'next' => $next] = QueryList::page($store, $lens, $request->query('sort') === 'impressions' ? 'impressions' : 'clicks', $this->after($request), self::size($request));
         $then = $lens->against === 'year' ? '_year' : '_before';
 
-        return $this->answer($store, $lens, array_map(static fn (object $row): array => ['query' => (int) $row->query_id, 'text' => $row->text, 'class' => QueryClass::from((int) $row->class)->key(), 'pages' => (int) $row->pages, ...self::sums((array) $row, $then), 'volume' => $row->volume === null ? null : (int) $row->volume, 'difficulty' => $row->difficulty === null ? null : (float) $row->difficulty], $rows), $next);
+        return $this->answer($store, $lens, array_map(static fn (object $row): array => ['query' => (int) $row->query_id, 'text' => $row->text, 'class' => QueryClass::from((int) $row->class)->key(), 'pages' => (int) $row->pages, ...self::sums((array) $row, $then), 'volume' => $row->volume === null ? null : (int) $row->volume, 'difficulty' => $row->difficulty === null ? null : (float) $row->difficulty], $rows), $next, QueryList::count($store, $lens));
     }
 
     public function groups(Request $request, Store $store): JsonResponse
@@ -80,17 +94,17 @@ final class NumbersApi
     {
         $lens = $this->lens($request, $store);
         $sort = is_string($request->query('sort')) && isset(Findings::WINS[$request->query('sort')]) ? $request->query('sort') : 'near';
-        ['rows' => $rows, 'next' => $next] = Findings::wins($store, $lens, $sort, $this->after($request));
+        ['rows' => $rows, 'next' => $next] = Findings::wins($store, $lens, $sort, $this->after($request), self::size($request));
 
-        return $this->answer($store, $lens, array_map(static fn (object $row): array => ['page' => (int) $row->page_id, 'url' => $row->url, 'queries' => (int) $row->queries, 'extra_clicks' => self::money($row->gain), 'worth' => self::money($row->gain * $row->click_value), 'best' => array_map(static fn (object $one): array => ['text' => $one->text, 'position' => round((float) $one->position, 2), 'impressions' => (int) $one->impressions, 'clicks' => (int) $one->clicks], $row->best)], $rows), $next);
+        return $this->answer($store, $lens, array_map(static fn (object $row): array => ['page' => (int) $row->page_id, 'url' => $row->url, 'queries' => (int) $row->queries, 'extra_clicks' => self::money($row->gain), 'worth' => self::money($row->gain * $row->click_value), 'best' => array_map(static fn (object $one): array => ['text' => $one->text, 'position' => round((float) $one->position, 2), 'impressions' => (int) $one->impressions, 'clicks' => (int) $one->clicks], $row->best)], $rows), $next, Findings::count($store, $lens, $sort));
     }
 
     public function missing(Request $request, Store $store): JsonResponse
     {
         $lens = $this->lens($request, $store);
-        ['rows' => $rows, 'next' => $next] = Findings::missing($store, $lens, $this->after($request));
+        ['rows' => $rows, 'next' => $next] = Findings::missing($store, $lens, $this->after($request), self::size($request));
 
-        return $this->answer($store, $lens, array_map(static fn (object $row): array => ['page' => (int) $row->page_id, 'url' => $row->url, 'number' => $row->number, 'back_on' => $row->back_on, 'clicks_in_28_days' => self::money($row->missed_clicks), 'missed_in_28_days' => self::money($row->missed)], $rows), $next);
+        return $this->answer($store, $lens, array_map(static fn (object $row): array => ['page' => (int) $row->page_id, 'url' => $row->url, 'number' => $row->number, 'back_on' => $row->back_on, 'clicks_in_28_days' => self::money($row->missed_clicks), 'missed_in_28_days' => self::money($row->missed)], $rows), $next, Findings::count($store, $lens, null));
     }
 
     public function worklists(Store $store): JsonResponse
@@ -107,20 +121,41 @@ final class NumbersApi
 
     private function lens(Request $request, Store $store): Lens
     {
+        $market = $request->query('market');
+        $known = array_map(static fn (Market $one): string => (string) $one->id, Markets::of($store)->all());
+        if (is_string($market) && ! in_array($market, $known, true)) {
+            throw ValidationException::withMessages(['market' => 'is no market of this store; it has '.implode(', ', $known).'.']);
+        }
+
         return Lens::from($request, $store, NumberWindow::of($store)->isPeriod ?? false);
     }
 
     private function after(Request $request): ?string
     {
-        return is_string($request->query('after')) ? mb_substr($request->query('after'), 0, 80) : null;
+        return is_string($request->query('after')) ? $request->query('after') : null;
     }
 
-    /** @param  list<array<string, mixed>>  $data */
-    private function answer(Store $store, Lens $lens, array $data, ?string $next): JsonResponse
+    private static function size(Request $request): int
+    {
+        return is_numeric($request->query('limit')) ? (int) $request->query('limit') : self::PAGE;
+    }
+
+    /**
+     * @param  list<array<string, mixed>>  $data
+     * @param  ?int  $total  rows of the whole list; null where all of it is in the answer
+     */
+    private function answer(Store $store, Lens $lens, array $data, ?string $next, ?int $total = null): JsonResponse
     {
         $window = NumberWindow::of($store);
+        $markets = Markets::of($store);
+        $market = $lens->market === null ? null : $markets->find($lens->market);
+        $told = $window === null ? null : [
+            'weeks' => $window->isPeriod ? null : $lens->weeks, 'last_day' => $window->lastDay, 'against' => $lens->against,
+            'device' => Lens::DEVICES[$lens->device] ?? 'all', 'class' => Lens::CLASSES[$lens->class] ?? 'all',
+            'market' => $market?->id, 'currency' => ($market ?? $markets->first())->currency,
+        ];
 
-        return response()->json(['window' => $window === null ? null : ['weeks' => $window->isPeriod ? null : $lens->weeks, 'last_day' => $window->lastDay, 'against' => $lens->against, 'device' => Lens::DEVICES[$lens->device] ?? 'all', 'class' => Lens::CLASSES[$lens->class] ?? 'all'], 'data' => $data, 'next' => $next]);
+        return response()->json(['window' => $told, 'data' => $data, 'total' => $total ?? count($data), 'next' => $next]);
     }
 
     /**

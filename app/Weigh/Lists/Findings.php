@@ -28,10 +28,10 @@ final class Findings
     public const WINS = ['near' => ['near_queries', 'near_gain'], 'far' => ['far_queries', 'far_gain'], 'question' => ['question_queries', 'question_gain']];
 
     /** @return array{rows: list<object>, next: ?string} pages by the clicks that their queries of that sort may bring, the five best of these with them */
-    public static function wins(Store $store, Lens $lens, string $sort, ?string $after): array
+    public static function wins(Store $store, Lens $lens, string $sort, ?string $after, int $size = self::PAGE): array
     {
         [$count, $gain] = self::WINS[$sort];
-        $found = self::scores($store, $lens, $gain, $after, "s.$count AS queries, s.$gain AS gain");
+        $found = self::scores($store, $lens, $gain, $after, "s.$count AS queries, s.$gain AS gain", size: $size);
         $pages = Bulk::ids($found['rows'], 'page_id');
         $best = [];
         $range = match ($sort) {
@@ -50,9 +50,18 @@ final class Findings
     }
 
     /** @return array{rows: list<object>, next: ?string} pages that are searched for while their product cannot be bought, the most clicks first */
-    public static function missing(Store $store, Lens $lens, ?string $after): array
+    public static function missing(Store $store, Lens $lens, ?string $after, int $size = self::PAGE): array
     {
-        return self::scores($store, $lens, 'missed_clicks', $after, 's.missed, s.missed_clicks, pp.number, pp.back_on, pp.replaced_by, pp.maker, pp.stock', 'LEFT JOIN page_products pp ON pp.page_id = s.page_id');
+        return self::scores($store, $lens, 'missed_clicks', $after, 's.missed, s.missed_clicks, pp.number, pp.back_on, pp.replaced_by, pp.maker, pp.stock', 'LEFT JOIN page_products pp ON pp.page_id = s.page_id', $size);
+    }
+
+    /** Pages of the whole list of quick wins of a sort, or of those that are missed where none is given. */
+    public static function count(Store $store, Lens $lens, ?string $wins): int
+    {
+        [$where, $values] = self::where($store, $lens);
+        $column = $wins === null ? 'missed_clicks' : self::WINS[$wins][1];
+
+        return (int) DB::selectOne("SELECT COUNT(*) AS n FROM weigh_scores s WHERE $where AND s.$column > 0", $values)->n;
     }
 
     /**
@@ -130,16 +139,16 @@ final class Findings
     }
 
     /** @return array{rows: list<object>, next: ?string} */
-    private static function scores(Store $store, Lens $lens, string $column, ?string $after, string $columns, string $join = ''): array
+    private static function scores(Store $store, Lens $lens, string $column, ?string $after, string $columns, string $join = '', int $size = self::PAGE): array
     {
         [$where, $values] = self::where($store, $lens);
         if ($after !== null && preg_match('/^(\d+(?:\.\d+)?(?:e[+\-]?\d+)?)_(\d+)$/i', $after, $found) === 1) {
             $where .= " AND (s.$column < ? OR (s.$column = ? AND s.page_id < ?))";
             array_push($values, $found[1], $found[1], (int) $found[2]);
         }
-        $rows = array_values(DB::select("SELECT s.page_id, s.kind, s.market_id, s.clicks, s.impressions, s.position_milli, s.upside, s.click_value, i.life, p.url, f.title, s.$column AS sort_key, $columns FROM weigh_scores s JOIN pages p ON p.id = s.page_id LEFT JOIN page_index i ON i.page_id = s.page_id LEFT JOIN page_facts f ON f.page_id = s.page_id AND f.to_crawl = 0 $join WHERE $where AND s.$column > 0 ORDER BY s.$column DESC, s.page_id DESC LIMIT ".(self::PAGE + 1), $values));
+        $rows = array_values(DB::select("SELECT s.page_id, s.kind, s.market_id, s.clicks, s.impressions, s.position_milli, s.upside, s.click_value, i.life, p.url, f.title, s.$column AS sort_key, $columns FROM weigh_scores s JOIN pages p ON p.id = s.page_id LEFT JOIN page_index i ON i.page_id = s.page_id LEFT JOIN page_facts f ON f.page_id = s.page_id AND f.to_crawl = 0 $join WHERE $where AND s.$column > 0 ORDER BY s.$column DESC, s.page_id DESC LIMIT ".($size + 1), $values));
         $next = null;
-        if (count($rows) > self::PAGE) {
+        if (count($rows) > $size) {
             array_pop($rows);
             $last = end($rows);
             $next = $last->sort_key.'_'.$last->page_id;

@@ -16,30 +16,41 @@ final class QueryList
     public const PAGE = 50;
 
     /** @return array{rows: list<object>, next: ?string} of the lens's market, or the first */
-    public static function page(Store $store, Lens $lens, string $sort, ?string $after): array
+    public static function page(Store $store, Lens $lens, string $sort, ?string $after, int $size = self::PAGE): array
     {
-        $where = 's.store_id = ? AND s.weeks = ? AND s.market_id = ?';
-        $values = [$store->id, $lens->weeks, $lens->market ?? Markets::of($store)->first()->id];
-        if ($lens->class === Lens::BUT_BRAND) {
-            $where .= ' AND s.class <> 1';
-        } elseif ($lens->class !== Lens::ALL) {
-            $where .= ' AND s.class = ?';
-            $values[] = $lens->class;
-        }
+        [$where, $values] = self::where($store, $lens);
         $column = $sort === 'impressions' ? 'impressions' : 'clicks';
         if ($after !== null && preg_match('/^(\d+)_(\d+)$/', $after, $found) === 1) {
             $where .= " AND (s.$column < ? OR (s.$column = ? AND s.query_id < ?))";
             array_push($values, (int) $found[1], (int) $found[1], (int) $found[2]);
         }
-        $rows = DB::select("SELECT r.*, q.text, w.difficulty, w.volume, w.rivals FROM (SELECT s.* FROM weigh_query_sums s WHERE $where ORDER BY s.$column DESC, s.query_id DESC LIMIT ".(self::PAGE + 1).") r JOIN search_queries q ON q.id = r.query_id LEFT JOIN weigh_queries w ON w.store_id = r.store_id AND w.query_id = r.query_id ORDER BY r.$column DESC, r.query_id DESC", $values);
+        $rows = DB::select("SELECT r.*, q.text, w.difficulty, w.volume, w.rivals FROM (SELECT s.* FROM weigh_query_sums s WHERE $where ORDER BY s.$column DESC, s.query_id DESC LIMIT ".($size + 1).") r JOIN search_queries q ON q.id = r.query_id LEFT JOIN weigh_queries w ON w.store_id = r.store_id AND w.query_id = r.query_id ORDER BY r.$column DESC, r.query_id DESC", $values);
         $next = null;
-        if (count($rows) > self::PAGE) {
+        if (count($rows) > $size) {
             array_pop($rows);
             $last = end($rows);
             $next = $last->{$column}.'_'.$last->query_id;
         }
 
         return ['rows' => array_values($rows), 'next' => $next];
+    }
+
+    /** Queries of the whole list that page() goes through. */
+    public static function count(Store $store, Lens $lens): int
+    {
+        [$where, $values] = self::where($store, $lens);
+
+        return (int) DB::selectOne("SELECT COUNT(*) AS n FROM weigh_query_sums s WHERE $where", $values)->n;
+    }
+
+    /** @return array{string, list<int>} */
+    private static function where(Store $store, Lens $lens): array
+    {
+        $class = match ($lens->class) {
+            Lens::ALL => '', Lens::BUT_BRAND => ' AND s.class <> 1', default => ' AND s.class = '.$lens->class
+        };
+
+        return ["s.store_id = ? AND s.weeks = ? AND s.market_id = ?$class", [$store->id, $lens->weeks, $lens->market ?? Markets::of($store)->first()->id]];
     }
 
     /** @return list<object> pages with their sums for the query in the lens's weeks, the most seen first */

@@ -19,7 +19,7 @@ final class WeighedPages
     public const SORTS = ['upside' => true, 'extra_clicks' => true, 'impressions' => true, 'clicks' => false, 'revenue' => false];
 
     /** @return array{rows: list<object>, next: ?string} */
-    public static function page(Store $store, Lens $lens, string $sort, ?string $after): array
+    public static function page(Store $store, Lens $lens, string $sort, ?string $after, int $size = self::PAGE): array
     {
         $byNumbers = in_array($sort, ['clicks', 'impressions'], true);
         $column = isset(self::SORTS[$sort]) ? $sort : 'upside';
@@ -34,15 +34,26 @@ final class WeighedPages
             $from .= " AND (s.$column < ? OR (s.$column = ? AND s.page_id < ?))";
             array_push($values, $found[1], $found[1], (int) $found[2]);
         }
-        $keys = DB::select("SELECT s.page_id, s.$column AS sort_key FROM $from ORDER BY s.$column DESC, s.page_id DESC LIMIT ".(self::PAGE + 1), $values);
+        $keys = DB::select("SELECT s.page_id, s.$column AS sort_key FROM $from ORDER BY s.$column DESC, s.page_id DESC LIMIT ".($size + 1), $values);
         $next = null;
-        if (count($keys) > self::PAGE) {
+        if (count($keys) > $size) {
             array_pop($keys);
             $last = end($keys);
             $next = $last->sort_key.'_'.$last->page_id;
         }
 
         return ['rows' => self::rows($store, $lens, Bulk::ids($keys, 'page_id')), 'next' => $next];
+    }
+
+    /** Pages of the whole list that page() goes through. */
+    public static function count(Store $store, Lens $lens, string $sort): int
+    {
+        [$narrows, $more] = $lens->narrows();
+        $row = in_array($sort, ['clicks', 'impressions'], true)
+            ? DB::selectOne("SELECT COUNT(*) AS n FROM weigh_sums s WHERE s.store_id = ? AND s.weeks = ? AND s.device = ? AND s.class = ?$narrows", [$store->id, $lens->weeks, $lens->device, $lens->class, ...$more])
+            : DB::selectOne("SELECT COUNT(*) AS n FROM weigh_scores s WHERE s.store_id = ?$narrows", [$store->id, ...$more]);
+
+        return (int) $row->n;
     }
 
     /**

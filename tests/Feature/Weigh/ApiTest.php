@@ -32,7 +32,7 @@ it('answers what its description says, key by key', function (): void {
         $answer = $this->withToken($token)->getJson('/api/v1'.str_replace(['{store}', '{list}'], [$store->slug, (string) $list->id], $path))->assertOk()->json();
         $schema = $described['get']['responses']['200']['content']['application/json']['schema'];
         expect(array_keys($answer))->toEqualCanonicalizing($schema['required']);
-        $row = $schema['properties']['data']['items'];
+        $row = openApi()['components']['schemas'][basename($schema['properties']['data']['items']['$ref'])];
         foreach ($answer['data'] as $one) {
             expect(array_keys($one))->toEqualCanonicalizing($row['required'], $path);
             foreach ($one as $key => $value) {
@@ -49,6 +49,55 @@ it('answers what its description says, key by key', function (): void {
     // And nothing is answered that is not described.
     $routes = array_filter(array_map(static fn ($route): string => '/'.$route->uri(), iterator_to_array(Route::getRoutes())), static fn (string $uri): bool => str_starts_with($uri, '/api/v1/') && $uri !== '/api/v1/openapi.json');
     expect(array_values(array_unique(array_map(static fn (string $uri): string => substr($uri, strlen('/api/v1')), $routes))))->toEqualCanonicalizing(array_keys(openApi()['paths']));
+});
+
+it('refuses by name what cannot be meant, as a problem document, and goes through a list to its end', function (): void {
+    $store = weighableStore();
+    weigh($store);
+    $this->withToken(tokenOf($store));
+    $at = "/api/v1/stores/{$store->slug}/weigh";
+    foreach (['pages?weaks=4' => 'weaks', 'pages?weeks=5' => 'weeks', 'pages?weeks[]=4' => 'weeks', 'pages?kind=lamp' => 'kind', 'pages?sort=name' => 'sort', 'pages?after=12' => 'after', 'pages?after=x_1' => 'after',
+        'pages?market=0' => 'market', 'pages?market=abc' => 'market', 'pages?limit=0' => 'limit', 'pages?limit=201' => 'limit', 'queries?class=brands' => 'class', 'queries?after=1.5' => 'after', 'groups?by=moon' => 'by', 'worklists?state=open' => 'state'] as $path => $field) {
+        $answer = $this->get("$at/$path")->assertStatus(422)->assertHeader('Content-Type', 'application/problem+json');
+        expect($answer->json('errors.0.parameter'))->toBe($field, $path)->and($answer->json('status'))->toBe(422);
+    }
+    $seen = [];
+    $after = '';
+    do {
+        $answer = $this->getJson("$at/pages?limit=2$after")->assertOk()->json();
+        $seen = [...$seen, ...array_column($answer['data'], 'page')];
+        $after = '&after='.urlencode((string) $answer['next']);
+    } while ($answer['next'] !== null && count($seen) < 50);
+    expect($seen)->toHaveCount($answer['total'])->and(count(array_unique($seen)))->toBe($answer['total'])->and($answer['window']['currency'])->toBe('EUR');
+    $markets = $this->getJson('/api/v1/stores')->json('data.0.markets');
+    expect($markets[0])->toHaveKeys(['id', 'name', 'language', 'country', 'currency']);
+    $this->getJson("$at/pages?market={$markets[0]['id']}")->assertOk()->assertJsonPath('window.market', $markets[0]['id']);
+});
+
+it('answers in JSON wherever scripts come in, and never with a name of its own parts', function (): void {
+    $store = weighableStore();
+    $token = tokenOf($store);
+    foreach (['/api', '/api/nowhere', '/api/v1/nowhere', "/api/v1/stores/{$store->slug}/weigh/worklists/99999999", '/api/v1/stores/no-such-store/weigh/pages'] as $path) {
+        $answer = $this->withToken($token)->get($path)->assertNotFound()->assertHeader('Content-Type', 'application/problem+json');
+        expect($answer->content())->not->toContain('App')->not->toContain('Model')->not->toContain('route');
+        expect($answer->json())->toHaveKeys(['type', 'title', 'status', 'detail']);
+    }
+    $this->withToken($token)->post("/api/v1/stores/{$store->slug}/weigh/pages")->assertStatus(405)->assertHeader('Content-Type', 'application/problem+json');
+    $this->app['auth']->forgetGuards();
+    $this->withToken($token)->get('/api/v1/openapi.json')->assertOk()->assertJsonPath('openapi', '3.1.0');
+    $this->app['auth']->forgetGuards();
+    $this->flushHeaders()->get('/api/v1/openapi.json')->assertStatus(401);
+});
+
+it('has a name for every operation and every schema of its description', function (): void {
+    $described = openApi();
+    $ids = array_map(static fn (array $path): string => $path['get']['operationId'], array_values($described['paths']));
+    expect($ids)->toBe(array_unique($ids));
+    preg_match_all('~"#/(components/[^"]+)"~', json_encode($described, JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR), $references);
+    expect(count($references[1]))->toBeGreaterThan(40);
+    foreach (array_unique($references[1]) as $reference) {
+        expect(data_get($described, str_replace('/', '.', $reference)))->not->toBeNull($reference);
+    }
 });
 
 it('says the same as the screens', function (): void {
@@ -70,7 +119,7 @@ it('says the same as the screens', function (): void {
 it('opens for living tokens of the store’s people alone, and never for a session', function (): void {
     $store = weighableStore();
     $path = "/api/v1/stores/{$store->slug}/weigh/pages";
-    $this->get($path)->assertStatus(401)->assertHeader('Content-Type', 'application/json');
+    $this->get($path)->assertStatus(401)->assertHeader('Content-Type', 'application/problem+json');
     $this->actingAs(member($store, Role::Owner))->get($path)->assertStatus(401);
     $this->app['auth']->forgetGuards();
     $this->withToken('orchard_nonsense')->get($path)->assertStatus(401);
