@@ -32,8 +32,10 @@ async function browserMeasure(page, lines) {
         const { Ruler } = await import('/assets/' + manifest['ruler.js']);
         const ruler = await Ruler.load('/assets/' + manifest['widths.json']);
         await document.fonts.load('20px "Result Sans"');
-        const context = document.createElement('canvas').getContext('2d');
-        const canvas = (text, size) => { context.font = `${size}px "Result Sans"`; return context.measureText(text).width; };
+        // As a page lays it out; a canvas does not kern across spaces.
+        const span = document.body.appendChild(document.createElement('span'));
+        span.attributeStyleMap.set('font-family', '"Result Sans"'); span.attributeStyleMap.set('white-space', 'pre'); span.attributeStyleMap.set('position', 'absolute');
+        const drawn = (text, size) => { span.attributeStyleMap.set('font-size', CSS.px(size)); span.textContent = text; return span.getBoundingClientRect().width; };
         const lay = (text, slot) => {
             // Where Chromium itself breaks the lines: the vertical place of each character in a plain box.
             const box = document.createElement('div');
@@ -52,7 +54,7 @@ async function browserMeasure(page, lines) {
             return lines.map(line => line.trim());
         };
         return lines.map(text => ({
-            title: canvas(text, 20), description: canvas(text, 14), own: { title: ruler.pixels(text, 20), description: ruler.pixels(text, 14), characters: ruler.characters(text) },
+            title: drawn(text, 20), description: drawn(text, 14), own: { title: ruler.pixels(text, 20), description: ruler.pixels(text, 14), characters: ruler.characters(text) },
             fits: Object.fromEntries(Object.entries(slots).map(([name, slot]) => [name, ruler.fit(text, slot).lines.join('\n')])),
             laid: lay(text, slots.description_desktop),
         }));
@@ -75,6 +77,14 @@ test('widths are within a pixel of the browser’s own on 1,000 texts, and PHP a
     });
     expect(wrong.slice(0, 10)).toEqual([]);
     expect(worst).toBeLessThanOrEqual(1);
+});
+
+test('pairs with a space are kerned as on a page, and decomposed letters measured as they are drawn', async ({ page }) => {
+    const lines = ['A W', 'P A T A V A', 'Y A Y A', 'L T L Y', 'LAVA TAPE VALT', 'Lampe A Typ T Yoga', 'ü für Äpfel', 'e\u0301te\u0301', 'A\u030angstro\u0308m U\u0308ber', 'Žluťoučký kůň'.normalize('NFD'), 'Ελληνικά φώτα'.normalize('NFD')];
+    const measured = await browserMeasure(page, lines);
+    measured.forEach((one, i) => expect(Math.abs(one.own.title - one.title), lines[i]).toBeLessThan(0.6));
+    php(lines).forEach((row, i) => expect(row.title_px, lines[i]).toBeCloseTo(measured[i].own.title, 1));
+    expect(php(['plain text', 'Lampe 灯']).map(row => row.estimated)).toEqual(['no', 'yes']);
 });
 
 test('lines break where the browser breaks them', async ({ page }) => {

@@ -46,7 +46,6 @@ for (const { feature, tag } of font.GPOS.featureList) {
 const kerning = {};
 for (const key of candidates) {
     const [a, b] = key.split(',').map(Number);
-    if (a === 0x20 || b === 0x20) continue; // Browsers shape word by word: a space is never kerned (measured in Chromium).
     const run = font.layout(String.fromCodePoint(a, b), { liga: false, ccmp: false });
     const value = run.advanceWidth - advances[a] - advances[b];
     if (value !== 0) (kerning[a] ??= {})[b] = value;

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Orchard\Core\Text;
 
+use Normalizer;
+
 /**
  * Measures texts in pixels and lays them out in slots, as a browser would with the table's font.
  *
@@ -11,6 +13,10 @@ namespace Orchard\Core\Text;
  * spaces and hyphens and between ideographs (no full UAX 14); a word wider than the line breaks anywhere; spaces at
  * the end of a line hang. A text that needs more lines than the slot has loses graphemes (UAX 29) from the last line
  * until "…" fits. White space counts as one space, as HTML shows it. Cost is linear in the text's length.
+ *
+ * Texts are composed canonically first (NFC), as fonts draw them, and pairs with a space are kerned, as a page lays them out
+ * (a canvas does not: measured in Chromium). A space belongs to the script in front of it: where another script begins behind
+ * it, the two are shaped apart, and not kerned.
  */
 final class Ruler
 {
@@ -23,7 +29,7 @@ final class Ruler
     /** Width in pixels at a font size in pixels. */
     public function pixels(string $text, float $fontSize): float
     {
-        return $this->units(self::collapse($text)) * $fontSize / $this->table->unitsPerEm;
+        return $this->units(self::composed($text)) * $fontSize / $this->table->unitsPerEm;
     }
 
     /** Length in graphemes: what a person counts as characters. */
@@ -36,7 +42,7 @@ final class Ruler
 
     public function fit(string $text, Slot $slot): FittedText
     {
-        $text = self::collapse($text);
+        $text = self::composed($text);
         $limit = $slot->lineWidth * $this->table->unitsPerEm / $slot->fontSize;
         if ($slot->lines === 1 && $this->units($text) <= $limit) {
             return new FittedText([$text], '', 0.0);
@@ -62,7 +68,7 @@ final class Ruler
     /** Whether the table's font draws every character of the text, so that its width is exact. */
     public function isExact(string $text): bool
     {
-        foreach (mb_str_split(self::collapse($text)) as $character) {
+        foreach (mb_str_split(self::composed($text)) as $character) {
             if (! $this->table->draws((int) mb_ord($character))) {
                 return false;
             }
@@ -76,6 +82,12 @@ final class Ruler
         return trim((string) preg_replace('/[ \t\r\n\f]+/', ' ', mb_scrub($text)), ' ');
     }
 
+    /** As it is drawn: white space as HTML shows it, letters and their accents in one. */
+    private static function composed(string $text): string
+    {
+        return (string) Normalizer::normalize(self::collapse($text), Normalizer::FORM_C);
+    }
+
     /** @return list<string> lines that joined give the text again */
     private function breakInto(string $text, float $limit): array
     {
@@ -83,14 +95,14 @@ final class Ruler
         $line = '';
         $units = 0;
         $last = 0;
+        $script = 0;
         foreach (self::chunks($text) as $chunk) {
-            // No pair with a space is kerned, so a chunk's end may be trimmed without measuring the line again.
             $points = self::points($chunk);
-            $added = $this->unitsOf($points, $last);
-            $space = $this->units(substr($chunk, strlen(rtrim($chunk))));
-            if ($units + $added - $space <= $limit) {
+            // Spaces at the end of a line hang.
+            if ($units + $this->unitsOf(self::points(rtrim($chunk)), $last, $script) <= $limit) {
                 $line .= $chunk;
-                $units += $added;
+                $units += $this->unitsOf($points, $last, $script);
+                $script = self::scriptBehind($points, $script);
                 $last = $points[count($points) - 1];
 
                 continue;
@@ -107,6 +119,7 @@ final class Ruler
             $points = self::points($chunk);
             $units = $this->unitsOf($points, 0);
             $last = $points === [] ? 0 : $points[count($points) - 1];
+            $script = self::scriptBehind($points, 0);
         }
         if ($line !== '' || $lines === []) {
             $lines[] = $line;
@@ -151,16 +164,47 @@ final class Ruler
     /**
      * @param  list<int>  $points
      * @param  int  $left  the code point in front of them; 0 for none
+     * @param  int  $script  of the letters in front of them; 0 for none
      */
-    private function unitsOf(array $points, int $left): int
+    private function unitsOf(array $points, int $left, int $script = 0): int
     {
         $sum = 0;
         foreach ($points as $point) {
-            $sum += $this->table->advance($point) + $this->table->kerning($left, $point);
+            $next = self::scriptOf($point);
+            $isApart = $left === 0x20 && $next !== 0 && $script !== 0 && $next !== $script;
+            $sum += $this->table->advance($point) + ($isApart ? 0 : $this->table->kerning($left, $point));
             $left = $point;
+            $script = $next === 0 ? $script : $next;
         }
 
         return $sum;
+    }
+
+    /**
+     * @param  list<int>  $points
+     * @param  int  $script  of what stands in front of them
+     */
+    private static function scriptBehind(array $points, int $script): int
+    {
+        foreach ($points as $point) {
+            $script = self::scriptOf($point) ?: $script;
+        }
+
+        return $script;
+    }
+
+    /** 1 Latin, 2 Greek, 3 Cyrillic, by blocks; 0 for signs, digits and all that has no pair with a space. */
+    private static function scriptOf(int $point): int
+    {
+        return match (true) {
+            $point < 0x41 => 0,
+            $point < 0x250 => ($point >= 0x61 && $point <= 0x7A) || $point <= 0x5A || $point >= 0xC0 ? 1 : 0,
+            $point >= 0x370 && $point < 0x400 => 2,
+            $point >= 0x400 && $point < 0x530 => 3,
+            $point >= 0x1E00 && $point < 0x1F00 => 1,
+            $point >= 0x1F00 && $point < 0x2000 => 2,
+            default => 0,
+        };
     }
 
     /** @return list<int> code points */

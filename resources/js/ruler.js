@@ -7,6 +7,19 @@ const graphemes = text => Array.from(segmenter.segment(text), part => part.segme
 
 export const collapse = text => text.toWellFormed().replace(/[ \t\r\n\f]+/g, ' ').replace(/^ +| +$/g, '');
 
+/** As it is drawn: letters and their accents in one. */
+const composed = text => collapse(text).normalize('NFC');
+
+/** 1 Latin, 2 Greek, 3 Cyrillic, by blocks; 0 for all else. */
+function scriptOf(point) {
+    if (point < 0x41) return 0;
+    if (point < 0x250) return (point >= 0x61 && point <= 0x7a) || point <= 0x5a || point >= 0xc0 ? 1 : 0;
+    if (point >= 0x370 && point < 0x400) return 2;
+    if (point >= 0x400 && point < 0x530) return 3;
+    if (point >= 0x1e00 && point < 0x2000) return point < 0x1f00 ? 1 : 2;
+    return 0;
+}
+
 export class Ruler {
     #table;
     #known = new Map();
@@ -22,7 +35,7 @@ export class Ruler {
     }
 
     pixels(text, fontSize) {
-        return this.#units(collapse(text)) * fontSize / this.#table.unitsPerEm;
+        return this.#units(composed(text)) * fontSize / this.#table.unitsPerEm;
     }
 
     characters(text) {
@@ -31,7 +44,7 @@ export class Ruler {
 
     /** slot: {fontSize, lineWidth, lines}; answers {lines, lost, lostPixels} */
     fit(text, slot) {
-        text = collapse(text);
+        text = composed(text);
         const limit = slot.lineWidth * this.#table.unitsPerEm / slot.fontSize;
         if (slot.lines === 1 && this.#units(text) <= limit) return { lines: [text], lost: '', lostPixels: 0 };
         const lines = this.#breakInto(text, limit);
@@ -81,11 +94,14 @@ export class Ruler {
     }
 
     #units(text) {
-        let sum = 0, left = 0;
+        let sum = 0, left = 0, script = 0;
         for (const character of text) {
-            const point = character.codePointAt(0);
-            sum += this.#advance(point) + (this.#table.kerning[left]?.[point] ?? 0);
+            const point = character.codePointAt(0), next = scriptOf(point);
+            // A space belongs to the script in front of it; where another begins, the two are shaped apart.
+            const isApart = left === 0x20 && next && script && next !== script;
+            sum += this.#advance(point) + (isApart ? 0 : this.#table.kerning[left]?.[point] ?? 0);
             left = point;
+            script = next || script;
         }
         return sum;
     }

@@ -7,7 +7,10 @@ namespace App\Store\Console;
 use App\Store\Files\TableWriter;
 use InvalidArgumentException;
 
-/** For commands that export: --format=csv, json or xlsx, to standard output or --out=FILE. */
+/**
+ * For commands that export: --format=csv, json or xlsx, to standard output or --out=FILE; a CSV file says UTF-8
+ * to spreadsheets by a mark (unless --no-mark); what goes into a pipe has none.
+ */
 trait ExportsTable
 {
     /**
@@ -26,7 +29,7 @@ trait ExportsTable
         if ($to === false) {
             throw new InvalidArgumentException("$file cannot be written.");
         }
-        TableWriter::write($format, $columns, $rows, $to);
+        TableWriter::write($format, $columns, $rows, $to, $to !== STDOUT && ! $this->option('no-mark'));
 
         return 0;
     }

@@ -12,6 +12,7 @@ use InvalidArgumentException;
 use RuntimeException;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
+use Throwable;
 
 /** What the headless commands share: exit codes 0 done, 1 failed, 2 bad call; --json gives one document on standard output. */
 abstract class StoreCommand extends Command
@@ -33,7 +34,7 @@ abstract class StoreCommand extends Command
     {
         try {
             return parent::execute($input, $output);
-        } catch (RuntimeException $failure) {
+        } catch (Throwable $failure) {
             return $failure instanceof QueryException ? $this->failed($failure) : throw $failure;
         }
     }

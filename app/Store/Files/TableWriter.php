@@ -21,11 +21,12 @@ final class TableWriter
      * @param  list<string>  $columns
      * @param  iterable<list<string|int|float|null>>  $rows
      * @param  resource  $to
+     * @param  bool  $hasMark  whether a CSV file begins with a byte order mark, by which spreadsheets know that it is UTF-8
      */
-    public static function write(string $format, array $columns, iterable $rows, $to): void
+    public static function write(string $format, array $columns, iterable $rows, $to, bool $hasMark = true): void
     {
         match ($format) {
-            'csv' => self::csv($columns, $rows, $to),
+            'csv' => self::csv($columns, $rows, $to, $hasMark),
             'json' => self::json($columns, $rows, $to),
             'xlsx' => self::xlsx($columns, $rows, $to),
             default => throw new InvalidArgumentException("There is no format \"$format\"; csv, json and xlsx there are."),
@@ -37,14 +38,14 @@ final class TableWriter
      * @param  iterable<list<string|int|float|null>>  $rows
      * @param  resource  $to
      */
-    private static function csv(array $columns, iterable $rows, $to): void
+    private static function csv(array $columns, iterable $rows, $to, bool $hasMark): void
     {
         $line = static fn (array $cells): string => implode(',', array_map(static function (string|int|float|null $cell): string {
             $text = is_string($cell) ? FormulaGuard::neutralise($cell) : (string) $cell;
 
             return strpbrk($text, ",\"\r\n") === false ? $text : '"'.str_replace('"', '""', $text).'"';
         }, $cells))."\r\n";
-        fwrite($to, $line($columns));
+        fwrite($to, ($hasMark ? "\xEF\xBB\xBF" : '').$line($columns));
         foreach ($rows as $row) {
             fwrite($to, $line($row));
         }
@@ -109,6 +110,8 @@ final class TableWriter
         $xml->startDocument('1.0', 'UTF-8', 'yes');
         $xml->startElement('worksheet');
         $xml->writeAttribute('xmlns', 'http://schemas.openxmlformats.org/spreadsheetml/2006/main');
+        // The names of the columns stay in sight.
+        $xml->writeRaw('<sheetViews><sheetView workbookViewId="0"><pane ySplit="1" topLeftCell="A2" activePane="bottomLeft" state="frozen"/></sheetView></sheetViews>');
         $xml->startElement('sheetData');
         $number = 0;
         $write = static function (array $cells) use ($xml, &$number): void {

@@ -46,7 +46,7 @@ final class Book
         }
         $pairs = $refused = [];
         foreach ($lines as $number => $line) {
-            $cells = array_values(array_filter(preg_split('/[\s,;]+/', trim($line)) ?: [], static fn (string $cell): bool => $cell !== ''));
+            $cells = self::cells(trim($line));
             if ($cells === [] || ($number === 0 && preg_match('~^(?:from|source|old|url)$~i', $cells[0]) === 1)) {
                 continue;
             }
@@ -60,6 +60,25 @@ final class Book
         }
 
         return $this->add($pairs, 'list', $userId, $refused);
+    }
+
+    /**
+     * The parts of a line. Addresses may hold commas, semicolons and braces themselves, so these part only what blanks do not,
+     * and only in front of what an address, a status or "gone" begins with.
+     *
+     * @return list<string>
+     */
+    private static function cells(string $line): array
+    {
+        if (str_starts_with($line, '"')) {
+            return array_map(trim(...), array_map(strval(...), str_getcsv($line, preg_match('/";/', $line) === 1 ? ';' : ',', '"', '')));
+        }
+        $cells = preg_split('/\s+/', $line) ?: [];
+        if (count($cells) < 2) {
+            $cells = preg_split('~[,;](?=/|https?:|gone$|gone[,;]|[345]\d\d$|to\b|target\b)~', $line) ?: [];
+        }
+
+        return array_values(array_filter(array_map(static fn (string $cell): string => rtrim($cell, ',;'), $cells), static fn (string $cell): bool => $cell !== ''));
     }
 
     /**

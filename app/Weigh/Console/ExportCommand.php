@@ -12,7 +12,7 @@ final class ExportCommand extends StoreCommand
 {
     use ExportsTable;
 
-    protected $signature = 'weigh:export {--store=} {--format=csv : csv, json or xlsx} {--out= : a file; else standard output} {--json}';
+    protected $signature = 'weigh:export {--store=} {--format=csv : csv, json or xlsx} {--out= : a file; else standard output} {--no-mark : a CSV file without the mark that says UTF-8} {--json}';
 
     protected $description = 'Export all pages with what they could earn more';
 

@@ -15,7 +15,7 @@ final class MeasureCommand extends StoreCommand
 {
     use ExportsTable;
 
-    protected $signature = 'write:measure {file? : one text a line; else standard input} {--format=csv : csv, json or xlsx} {--out=} {--json}';
+    protected $signature = 'write:measure {file? : one text a line; else standard input} {--format=csv : csv, json or xlsx} {--out=} {--no-mark : a CSV file without the mark that says UTF-8} {--json}';
 
     protected $description = 'Measure texts: characters, pixels, and what each slot would show';
 
@@ -28,7 +28,7 @@ final class MeasureCommand extends StoreCommand
                 throw new InvalidArgumentException("$file is no file that can be read.");
             }
 
-            return $this->export(['text', 'characters', 'title_px', 'description_px', 'title_desktop', 'title_phone', 'description_desktop', 'description_phone'], $this->rows($ruler, $from));
+            return $this->export(['text', 'characters', 'title_px', 'description_px', 'title_desktop', 'title_phone', 'description_desktop', 'description_phone', 'estimated'], $this->rows($ruler, $from));
         });
     }
 
@@ -43,6 +43,7 @@ final class MeasureCommand extends StoreCommand
             yield [
                 $text, Ruler::characters($text), round($ruler->pixels($text, Slot::desktopTitle()->fontSize), 2), round($ruler->pixels($text, Slot::desktopDescription()->fontSize), 2),
                 ...array_map(static fn (Slot $slot): string => $ruler->fit($text, $slot)->shown(), [Slot::desktopTitle(), Slot::phoneTitle(), Slot::desktopDescription(), Slot::phoneDescription()]),
+                $ruler->isExact($text) ? 'no' : 'yes',
             ];
         }
     }

@@ -141,3 +141,18 @@ it('reads every table that can be written as the language itself reads it', func
         unlink($path);
     }
 });
+
+it('says UTF-8 to spreadsheets, unless it is not wanted, and keeps the names of the columns in sight', function (): void {
+    $write = static function (string $format, bool $mark): string {
+        $to = fopen('php://memory', 'w+b') ?: throw new RuntimeException('No memory.');
+        TableWriter::write($format, ['a', 'ü'], [['1', 'ö']], $to, $mark);
+        rewind($to);
+
+        return (string) stream_get_contents($to);
+    };
+    expect($write('csv', true))->toBe("\xEF\xBB\xBFa,ü\r\n1,ö\r\n")->and($write('csv', false))->toBe("a,ü\r\n1,ö\r\n")->and($write('json', true))->toStartWith('[');
+    file_put_contents($path = sys_get_temp_dir().'/frozen.xlsx', $write('xlsx', true));
+    expect((string) file_get_contents("zip://$path#xl/worksheets/sheet1.xml"))->toContain('state="frozen"')->toContain('ySplit="1"');
+    expect(array_values(iterator_to_array(TableReader::read($path))))->toBe([['a', 'ü'], ['1', 'ö']]);
+    unlink($path);
+});

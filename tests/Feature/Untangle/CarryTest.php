@@ -346,3 +346,13 @@ it('promotes a narrowed list that deserves it, and lets it fall only after a whi
     findTangles($store);
     expect($state()['/range/hall?only=brass'])->toBe('kept');
 });
+
+it('takes redirect lines whose addresses hold semicolons, commas and braces', function (): void {
+    $store = (new Tests\Web\Site)->store();
+    $book = app()->make(App\Untangle\Redirects\Book::class, ['store' => $store]);
+    $taken = $book->takeList("/a;b{1} /to-1\n/c,d /to-2 302\n/e;f;/to;3\n/g,/to-4,301\n\"/h;i\";\"/to,5\"\n/j\tgone\n/k, /to-6\n", null);
+    expect($taken)->toBe(['added' => 7, 'refused' => []]);
+    $path = static fn (string $url): string => rawurldecode((string) preg_replace('~^https?://[^/]+~', '', $url));
+    $lines = DB::table('untangle_redirects')->where('store_id', $store->id)->orderBy('id')->get()->map(static fn (object $row): array => [$path($row->from_url), $path($row->to_url), (int) $row->status])->all();
+    expect($lines)->toEqualCanonicalizing([['/a;b{1}', '/to-1', 301], ['/c,d', '/to-2', 302], ['/e;f', '/to;3', 301], ['/g', '/to-4', 301], ['/h;i', '/to,5', 301], ['/j', 'gone', 410], ['/k', '/to-6', 301]]);
+});
