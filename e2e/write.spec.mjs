@@ -88,10 +88,15 @@ test('what was typed is not lost when the server cannot be reached', async ({ pa
     await box.press('ControlOrMeta+s');
     await expect(page.getByRole('alert')).toContainText('could not be reached');
     await expect(box).toHaveValue('Typed while the line was down');
+    await expect(page.locator('#saved-line')).toHaveText('1 not saved');
+    // The server is back: nobody has to press anything.
     await page.unroute('**/write/texts/**');
-    await box.press('ControlOrMeta+s');
-    await saved(page);
-    await box.press('Alt+Backspace');
+    await expect(page.locator('#saved-line')).toHaveText('All saved', { timeout: 15_000 });
+    await expect(page.getByRole('alert')).toHaveCount(0);
+    await page.reload();
+    await ready(page);
+    await expect(page.locator('.type[data-field="title"]').nth(0)).toHaveValue('Typed while the line was down');
+    await page.locator('.type[data-field="title"]').nth(0).press('Alt+Backspace');
     await saved(page);
 });
 

@@ -48,6 +48,24 @@ function tell() {
     savedLine.classList.toggle('is-hand', unsaved.size > 0 && underWay === 0);
 }
 
+/** A server that is away, starting anew or overrun: the same text can be sent again, since a save names the revision it is of. */
+const isAway = status => [429, 502, 503, 504].includes(status);
+const SHORTEST_WAIT = 2000, LONGEST_WAIT = 30000;
+let again = null, wait = SHORTEST_WAIT;
+function saveLater() {
+    again ??= setTimeout(saveWhatIsLeft, wait);
+    wait = Math.min(LONGEST_WAIT, wait * 2);
+}
+async function saveWhatIsLeft() {
+    clearTimeout(again);
+    again = null;
+    for (const input of [...unsaved]) {
+        await save(input);
+        if (again) return;
+    }
+}
+addEventListener('online', () => { if (again) saveWhatIsLeft(); });
+
 /** One save at a time for a text: a later one waits for the earlier one's revision. */
 const chains = new WeakMap();
 function save(input) {
@@ -70,12 +88,15 @@ async function send(input) {
             headers: { 'Content-Type': 'application/json', Accept: 'application/json', 'X-CSRF-TOKEN': token },
             body: JSON.stringify({ text, revision: Number(input.dataset.revision) }),
         });
+        if (isAway(answer.status)) throw new Error(`The server answered ${answer.status}.`);
         const data = await answer.json();
+        wait = SHORTEST_WAIT;
         if (answer.status === 409 && data.author) { clash(input, data); return; }
         if (!answer.ok) { problem(input, data.reason ?? data.message ?? `The server answered ${answer.status}.`); return; }
         taken(input, data);
     } catch {
-        problem(input, 'The server could not be reached. What you typed is still here; save again when it is back.');
+        problem(input, 'The server could not be reached. What you typed is still here, and is saved by itself as soon as it is back.');
+        saveLater();
     } finally {
         underWay--;
         tell();

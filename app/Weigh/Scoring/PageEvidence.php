@@ -86,6 +86,12 @@ final readonly class PageEvidence
             $pairs[(int) $row->page_id][] = new Pair((int) $row->query_id, QueryClass::from((int) $row->class), (int) $row->device, (int) $row->clicks, (int) $row->impressions, max(1.0, (int) $row->position_sum / 1000 / (int) $row->impressions), (int) $row->best_page === (int) $row->page_id, $row->difficulty === null ? null : (float) $row->difficulty);
         }
 
+        // The database gives them in whatever order its plan has; sums of fractions and draws go by what the pairs are.
+        $key = static fn (Pair $pair): array => [$pair->impressions, $pair->clicks, $pair->position, $pair->device, $pair->query];
+        foreach ($pairs as &$ofPage) {
+            usort($ofPage, static fn (Pair $a, Pair $b): int => $key($b) <=> $key($a));
+        }
+
         return $pairs;
     }
 }

@@ -275,14 +275,15 @@ final class ScoreWork implements LongWork
      */
     private function draw(WorkRun $run, Store $store, array $scorings): void
     {
-        $pages = DB::select('SELECT page_id, market_id FROM weigh_scores WHERE store_id = ? AND upside > 0 ORDER BY upside DESC, page_id LIMIT '.self::DRAWN, [$store->id]);
+        // Draws are seeded by the address, so that they do not hang on the order in which pages became known.
+        $pages = DB::select('SELECT s.page_id, s.market_id, CONV(HEX(LEFT(p.digest, 4)), 16, 10) AS seed FROM weigh_scores s JOIN pages p ON p.id = s.page_id WHERE s.store_id = ? AND s.upside > 0 ORDER BY s.upside DESC, p.digest LIMIT '.self::DRAWN, [$store->id]);
         $evidence = array_map(static fn (int $market): PageEvidence => new PageEvidence($store, $market), array_combine(array_keys($scorings), array_keys($scorings)));
         foreach (array_chunk($pages, 200) as $chunk) {
             $run->fenced(static function () use ($chunk, $evidence, $scorings): void {
                 foreach ($chunk as $row) {
                     $page = $evidence[(int) $row->market_id]->page((int) $row->page_id);
                     if ($page !== null) {
-                        $upside = $scorings[(int) $row->market_id]->upside($page[0], $page[1], new Chance((int) $row->page_id));
+                        $upside = $scorings[(int) $row->market_id]->upside($page[0], $page[1], new Chance((int) $row->seed));
                         DB::update('UPDATE weigh_scores SET low = ?, high = ? WHERE page_id = ?', [$upside->range->low, $upside->range->high, $row->page_id]);
                     }
                 }

@@ -19,6 +19,9 @@ use Orchard\Core\Demand\SeasonFactor;
  */
 final class Seasons
 {
+    /** As decimals: a sum of fractions in floating point hangs on the order in which the database reads them. */
+    private const SUMS = 'SUM(CAST(base AS DECIMAL(24, 6))) AS base, SUM(CAST(ahead_4 AS DECIMAL(24, 6))) AS ahead_4, SUM(CAST(ahead_13 AS DECIMAL(24, 6))) AS ahead_13, SUM(CAST(ahead_26 AS DECIMAL(24, 6))) AS ahead_26';
+
     public const AHEAD = [4, 13, 26];
 
     /** A week that was seen this many times as often as the window's weeks begins a season. */
@@ -41,10 +44,10 @@ final class Seasons
             DB::update('UPDATE weigh_seasons s JOIN page_index i ON i.page_id = s.page_id AND i.kind = ? SET s.group_id = s.page_id WHERE s.store_id = ?', [PageKind::Collection->value, $id]);
             DB::delete('DELETE FROM weigh_season_groups WHERE store_id = ?', [$id]);
         });
-        $total = DB::selectOne('SELECT SUM(base) AS base, SUM(ahead_4) AS ahead_4, SUM(ahead_13) AS ahead_13, SUM(ahead_26) AS ahead_26 FROM weigh_seasons WHERE store_id = ?', [$id]);
+        $total = DB::selectOne('SELECT '.self::SUMS.' FROM weigh_seasons WHERE store_id = ?', [$id]);
         $of = self::factors($total, [4 => 1.0, 13 => 1.0, 26 => 1.0], SeasonFactor::OF_STORE);
         $groups = [[0, $of, self::comes($window, self::weekly($store, $window, null), 1.0)]];
-        foreach (DB::select('SELECT group_id, SUM(base) AS base, SUM(ahead_4) AS ahead_4, SUM(ahead_13) AS ahead_13, SUM(ahead_26) AS ahead_26 FROM weigh_seasons WHERE store_id = ? AND group_id > 0 GROUP BY group_id HAVING SUM(base) > 0 ORDER BY SUM(base) DESC LIMIT '.self::GROUPS, [$id]) as $row) {
+        foreach (DB::select('SELECT group_id, '.self::SUMS.' FROM weigh_seasons WHERE store_id = ? AND group_id > 0 GROUP BY group_id HAVING SUM(base) > 0 ORDER BY base DESC, group_id LIMIT '.self::GROUPS, [$id]) as $row) {
             $groups[] = [(int) $row->group_id, self::factors($row, $of, SeasonFactor::OF_STORE), self::comes($window, self::weekly($store, $window, (int) $row->group_id), (float) $row->base)];
             $run->beat();
         }
