@@ -33,6 +33,7 @@ Route::middleware(['web', 'auth', 'can:view,store'])->prefix('/s/{store}')->grou
     Route::get('/gather/changed', ChangedController::class)->name('gather.changed');
     Route::get('/gather/files', [FileController::class, 'index'])->name('gather.files');
     Route::get('/gather/files/{import}', [FileController::class, 'show'])->whereNumber('import')->name('gather.file');
+    Route::get('/gather/files/{import}/replaces', [FileController::class, 'replaces'])->whereNumber('import')->name('gather.file.replaces');
     Route::get('/gather/files/{import}/progress', [FileController::class, 'progress'])->whereNumber('import')->name('gather.file.progress');
     Route::get('/gather/files/{import}/set-aside.csv', [FileController::class, 'asides'])->whereNumber('import')->name('gather.file.asides');
 

@@ -63,36 +63,6 @@ make_new_key() {
     choose_ports "$PORT_ASKED"
 }
 
-# find_renderer: how Chromium may be started here, so that a hostile page cannot reach what this user owns.
-find_renderer() {
-    local program="" home
-    for program in /usr/bin/chromium /usr/bin/chromium-browser ""; do [ -x "$program" ] && break; done
-    RENDERER=""
-    if [ -n "$program" ]; then
-        home="$VAR/tmp/renderer-trial"
-        rm -rf "$home" && mkdir "$home" && owned "$home"
-        # A home of its own, for Chromium and what it calls leave files there.
-        trial() { [ -n "$("$@" --headless --disable-gpu --no-first-run --user-data-dir="$home" --dump-dom about:blank 2>/dev/null)" ]; }
-        if ! is_root || [ "$RUN_AS" != root ]; then
-            if trial as_user env HOME="$home" timeout 20 "$program"; then RENDERER=sandbox; fi
-        else
-            home="$(mktemp -d /tmp/orchard-trial-XXXXXX)"; chown nobody "$home"
-            if trial runuser -u nobody -- env HOME="$home" timeout 20 "$program"; then RENDERER=user-sandbox
-            elif trial runuser -u nobody -- env HOME="$home" timeout 20 "$program" --no-sandbox; then RENDERER=user; fi
-        fi
-        rm -rf "$home"
-    fi
-    step "Pages shown in a browser"
-    case "$RENDERER" in
-        sandbox) ok "in Chromium's sandbox" ;;
-        user-sandbox) ok "as another user, in Chromium's sandbox" ;;
-        user) ok "as another user" ;;
-        *) if [ -n "$program" ]; then ok "off: Chromium's sandbox does not start for this user"; else ok "off: no Chromium is installed"; fi ;;
-    esac
-    write_env
-    owned "$VAR/env"
-}
-
 code_is_newer() {
     [ -n "$(find "$ROOT/app" "$ROOT/core" "$ROOT/bootstrap" "$ROOT/config" "$ROOT/resources" "$ROOT/standins" "$ROOT/bin" "$ROOT/composer.json" -newer "$VAR/ready" -type f -print -quit)" ]
 }

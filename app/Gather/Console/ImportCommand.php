@@ -7,7 +7,9 @@ namespace App\Gather\Console;
 use App\Gather\Files\FileLook;
 use App\Gather\Files\FileSort;
 use App\Gather\Files\Imports;
+use App\Gather\Files\ScopeFinder;
 use App\Store\Console\StoreCommand;
+use App\Store\Models\Store;
 use App\Store\Work\WorkDesk;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
@@ -18,7 +20,7 @@ use Orchard\Core\Text\Encoding;
 
 final class ImportCommand extends StoreCommand
 {
-    protected $signature = 'gather:import {kind : search, sales, products, feed, keywords, rivals, backlinks, index, logs, pages or sitemap} {file : CSV, TSV, XLSX, RSS, Atom, JSON-LD, sitemap or access log, gzipped or zipped or plain; "-" for standard input} {--store=} {--map= : column:field,… by the columns\' names or numbers} {--from= : first day, where the file tells none} {--to= : last day} {--charset= : of the file, where it is not recognised} {--dates= : dmy or mdy, where dates can be read both ways} {--decimals= : "point" or "comma"} {--wait : work to the end in this process} {--json}';
+    protected $signature = 'gather:import {kind : search, sales, products, feed, keywords, rivals, backlinks, index, logs, pages or sitemap} {file : CSV, TSV, XLSX, RSS, Atom, JSON-LD, sitemap or access log, gzipped or zipped or plain; "-" for standard input} {--store=} {--map= : column:field,… by the columns\' names or numbers} {--from= : first day, where the file tells none} {--to= : last day} {--charset= : of the file, where it is not recognised} {--dates= : dmy or mdy, where dates can be read both ways} {--scope= : store, market:NAME, host:NAME, folder:/path/ or country:XX, where it is not found by looking} {--decimals= : "point" or "comma"} {--wait : work to the end in this process} {--json}';
 
     protected $description = 'Bring in a file: rows of search or sales, products, keywords, rivals, backlinks, index states, logs, pages';
 
@@ -51,7 +53,8 @@ final class ImportCommand extends StoreCommand
                 foreach ([...$look->doubts, ...($leftOut === [] ? [] : ['Columns that are left out: '.implode(', ', $leftOut).'. Match them with --map if they are wanted.'])] as $told) {
                     $this->aside($told);
                 }
-                $work = $imports->start($store, $import, $look, self::text($this->option('from')), self::text($this->option('to')), $given['dates'] ?? null);
+                $this->tellReplaced($store, $look);
+                $work = $imports->start($store, $import, $look, self::text($this->option('from')), self::text($this->option('to')), $given);
             } catch (InvalidArgumentException $wrong) {
                 $imports->drop($store, $import);
                 throw $wrong;
@@ -70,10 +73,19 @@ final class ImportCommand extends StoreCommand
         });
     }
 
+    private function tellReplaced(Store $store, FileLook $look): void
+    {
+        $replaced = $look->span === null || $look->sort->list() !== null ? null
+            : ScopeFinder::replaced($store, $look->sort->facts(), $look->sort->grain(array_values($look->columns)), $look->span[0], $look->span[1], $look->scope);
+        if ($replaced !== null) {
+            $this->aside("Rows of these days are in already; {$replaced->rows} of them, of {$replaced->pages} pages with {$replaced->clicks} clicks or visits, are put to rest for {$look->scope->label($store)} ({$replaced->days} days).");
+        }
+    }
+
     /**
      * How the file is written, as told on the command line.
      *
-     * @return array{charset?: string, dates?: string, decimal?: string}
+     * @return array{scope?: string, charset?: string, dates?: string, decimal?: string}
      */
     private function corrections(): array
     {
@@ -88,7 +100,7 @@ final class ImportCommand extends StoreCommand
             throw new InvalidArgumentException('--decimals wants "point" (1,234.5) or "comma" (1.234,5).');
         }
 
-        return array_filter(['charset' => $charset, 'dates' => $dates, 'decimal' => $decimals === null ? null : ($decimals === 'comma' ? ',' : '.')], is_string(...));
+        return array_filter(['scope' => self::text($this->option('scope')), 'charset' => $charset, 'dates' => $dates, 'decimal' => $decimals === null ? null : ($decimals === 'comma' ? ',' : '.')], is_string(...));
     }
 
     /** @return array<int, string> */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Gather\Files;
 
+use App\Store\Facts\RowScope;
 use App\Store\Files\TableFile;
 use App\Store\Models\Market;
 use App\Store\Models\Store;
@@ -46,6 +47,8 @@ final readonly class FileLook
      * @param  bool  $isRemembered  whether a file of this shape was brought in before
      * @param  bool  $datesOpen  whether its dates can be read in two orders and nothing decides between them
      * @param  list<string>  $doubts  sentences about what was guessed, to be checked on the first rows
+     * @param  RowScope  $scope  part of the store that its rows speak for
+     * @param  ?array{string, string}  $span  first and last day among those that were looked at
      */
     private function __construct(
         public FileSort $sort,
@@ -57,6 +60,8 @@ final readonly class FileLook
         public bool $isRemembered,
         public bool $datesOpen,
         public array $doubts,
+        public RowScope $scope,
+        public ?array $span,
     ) {
     }
 
@@ -93,13 +98,16 @@ final readonly class FileLook
         }
         $sort ??= self::guess($names);
         $columns ??= Columns::match($names, $sort->fields());
-        $reading = self::dates($store, $file, $dialect, $sort, $columns, $names, $before);
+        $cells = self::dateCells($file, $dialect, $sort, $columns);
+        $latest = (new DateTimeImmutable($store->today()))->modify('+1 day')->format('Y-m-d');
+        $reading = DateReading::of($cells, $latest, self::hints($store, $dialect, $sort, $columns, $names, $before));
         if (! is_string($corrections['dates'] ?? null) || DateOrder::tryFrom($corrections['dates']) === null) {
             $dialect = $dialect->withDates($reading->order);
         }
         $isOpen = ! $reading->isSure && $reading->order !== null && ! is_string(($corrections['dates'] ?? null) ?: null);
 
-        return new self($sort, $dialect, $names, $columns, $rows, $shape, $remembered, $isOpen, self::doubts($store, $path, $dialect, $rows, $corrections));
+        return new self($sort, $dialect, $names, $columns, $rows, $shape, $remembered, $isOpen,
+            self::doubts($store, $path, $dialect, $rows, $corrections), self::scope($store, $file, $dialect, $sort, $columns, $corrections, $before), self::span($cells, $dialect));
     }
 
     /** @return array<int, string> */
@@ -164,28 +172,49 @@ final readonly class FileLook
 
     /**
      * @param  array<int, string>  $columns
-     * @param  list<string>  $names
-     * @param  ?object  $before  what is remembered of this shape
+     * @return list<string> different cells of the first column of days
      */
-    private static function dates(Store $store, TableFile $file, Dialect $dialect, FileSort $sort, array $columns, array $names, ?object $before): DateReading
+    private static function dateCells(TableFile $file, Dialect $dialect, FileSort $sort, array $columns): array
     {
         $column = array_key_first(array_filter($columns, static fn (string $key): bool => $sort->field($key)?->sort === CellSort::Day));
         $cells = [];
-        if ($column !== null) {
-            $read = 0;
-            foreach ($file->rows($dialect, $dialect->headerRow + 1) as $row) {
-                $cell = trim($row[$column] ?? '');
-                $isNew = $cell !== '' && ! isset($cells[$cell]);
-                $isNew && $cells[$cell] = true;
-                // A first date that reads one way only comes from a program that writes days clearly.
-                if (++$read >= self::DATED || count($cells) >= self::DATES || ($read === self::SHOWN && array_filter(array_map(strval(...), array_keys($cells)), DateReading::isOpen(...)) === [])) {
-                    break;
-                }
+        $read = 0;
+        foreach ($column === null ? [] : $file->rows($dialect, $dialect->headerRow + 1) as $row) {
+            $cell = trim($row[$column] ?? '');
+            if ($cell !== '') {
+                $cells[$cell] = true;
+            }
+            if (++$read >= self::DATED || count($cells) >= self::DATES) {
+                break;
             }
         }
-        $latest = (new DateTimeImmutable($store->today()))->modify('+1 day')->format('Y-m-d');
 
-        return DateReading::of(array_map(strval(...), array_keys($cells)), $latest, self::hints($store, $dialect, $sort, $columns, $names, $before));
+        return array_map(strval(...), array_keys($cells));
+    }
+
+    /**
+     * @param  list<string>  $cells
+     * @return ?array{string, string}
+     */
+    private static function span(array $cells, Dialect $dialect): ?array
+    {
+        $days = array_filter(array_map(static fn (string $cell): ?string => ($dialect->dates ?? DateOrder::DayFirst)->parse($cell), $cells));
+
+        return $days === [] ? null : [min($days), max($days)];
+    }
+
+    /**
+     * @param  array<int, string>  $columns
+     * @param  array<array-key, mixed>  $corrections
+     */
+    private static function scope(Store $store, TableFile $file, Dialect $dialect, FileSort $sort, array $columns, array $corrections, ?object $before): RowScope
+    {
+        if (is_string($corrections['scope'] ?? null) && $corrections['scope'] !== '') {
+            return RowScope::named($store, $corrections['scope']);
+        }
+        $remembered = $before === null ? [] : (array) json_decode((string) $before->dialect, true);
+
+        return ($remembered['scope_chosen'] ?? '') === 'store' ? RowScope::store() : ScopeFinder::of($store, $file, $dialect, $sort, $columns);
     }
 
     /**

@@ -11,6 +11,7 @@ use App\Store\Events\InventoryRefreshed;
 use App\Store\Facts\FactBook;
 use App\Store\Facts\NumberWindow;
 use App\Store\Facts\PageWeeks;
+use App\Store\Facts\RowScope;
 use App\Store\Files\TableFile;
 use App\Store\Lists\ListBook;
 use App\Store\Models\Store;
@@ -228,7 +229,7 @@ final class ImportWork implements LongWork
         foreach (self::byMonth($book->daysLeft((int) $import->id, $staged->days(), self::length($import))) as $days) {
             [$path, $lines] = $staged->inOrder($facts, substr($days[0]['day'], 0, 7), static fn () => $run->beat());
             try {
-                $run->fenced(fn () => $book->takeDays((int) $import->id, $days, $path, $lines));
+                $run->fenced(fn () => $book->takeDays((int) $import->id, $days, $path, $lines, RowScope::parse((string) $import->scope)));
             } finally {
                 unlink($path);
             }

@@ -114,14 +114,15 @@ final readonly class Imports
     /**
      * Starts reading.
      *
+     * @param  array<string, mixed>  $said  what a person said of how the file is written
      * @return int the work's id
      *
      * @throws InvalidArgumentException with a sentence for people; nothing is stored then
      */
-    public function start(Store $store, int $import, FileLook $look, ?string $periodFirst = null, ?string $periodLast = null, ?string $datesChosen = null): int
+    public function start(Store $store, int $import, FileLook $look, ?string $periodFirst = null, ?string $periodLast = null, array $said = []): int
     {
-        // Of how a file is written only what a person said is kept for the next one.
-        $chosen = DateOrder::tryFrom((string) $datesChosen) === null ? (object) [] : ['dates_chosen' => $datesChosen];
+        // Of how a file is written only what a person said is kept for the next one of its shape.
+        $chosen = array_filter(['dates_chosen' => DateOrder::tryFrom((string) ($said['dates'] ?? ''))?->value, 'scope_chosen' => ($said['scope'] ?? '') === 'store' ? 'store' : null], is_string(...));
         $keys = array_values($look->columns);
         if (count(array_unique($keys)) !== count($keys)) {
             throw new InvalidArgumentException('Two columns are matched to the same thing.');
@@ -145,12 +146,12 @@ final readonly class Imports
         return DB::transaction(function () use ($store, $import, $look, $grain, $first, $last, $chosen): int {
             $changed = DB::table('gather_imports')->where('store_id', $store->id)->where('id', $import)->where('state', 'look')->update([
                 'state' => 'running', 'sort' => $look->sort->value, 'grain' => $grain, 'dialect' => json_encode($look->dialect->toArray(), JSON_THROW_ON_ERROR), 'columns' => json_encode((object) $look->columns, JSON_THROW_ON_ERROR),
-                'period_first' => $first, 'period_last' => $last, 'phase' => 'read', 'next_row' => $look->dialect->headerRow + 1, 'next_offset' => 0,
+                'period_first' => $first, 'period_last' => $last, 'scope' => $look->scope->text, 'phase' => 'read', 'next_row' => $look->dialect->headerRow + 1, 'next_offset' => 0,
             ]);
             if ($changed === 0) {
                 throw new InvalidArgumentException('This file has been started already, or has not arrived whole.');
             }
-            DB::table('gather_shapes')->upsert([['store_id' => $store->id, 'shape' => $look->shape, 'sort' => $look->sort->value, 'dialect' => json_encode($chosen, JSON_THROW_ON_ERROR), 'columns' => json_encode((object) $look->columns, JSON_THROW_ON_ERROR)]], ['store_id', 'shape'], ['sort', 'dialect', 'columns']);
+            DB::table('gather_shapes')->upsert([['store_id' => $store->id, 'shape' => $look->shape, 'sort' => $look->sort->value, 'dialect' => json_encode((object) $chosen, JSON_THROW_ON_ERROR), 'columns' => json_encode((object) $look->columns, JSON_THROW_ON_ERROR)]], ['store_id', 'shape'], ['sort', 'dialect', 'columns']);
 
             return $this->desk->begin(ImportWork::class, $store->id, $import, null);
         });

@@ -9,6 +9,7 @@ use App\Gather\Files\FileLook;
 use App\Gather\Files\FileSort;
 use App\Gather\Files\Imports;
 use App\Gather\Files\ImportWork;
+use App\Gather\Files\ScopeFinder;
 use App\Store\Files\TableWriter;
 use App\Store\Models\Store;
 use App\Store\Work\WorkDesk;
@@ -30,7 +31,7 @@ final class FileController
 
     public function index(Store $store): View
     {
-        return view('gather.files', ['store' => $store, 'piece' => self::PIECE, 'imports' => DB::table('gather_imports')->leftJoin('users', 'users.id', '=', 'user_id')->where('store_id', $store->id)->where('is_feed', 0)->orderByDesc('gather_imports.id')->limit(50)->get(['gather_imports.*', 'users.name as user_name'])]);
+        return view('gather.files', ['store' => $store, 'piece' => self::PIECE, 'imports' => DB::table('gather_imports')->leftJoin('users', 'users.id', '=', 'user_id')->where('store_id', $store->id)->where('is_feed', 0)->orderByDesc('gather_imports.id')->limit(50)->get(['gather_imports.*', 'users.name as user_name', DB::raw("(SELECT SUM(state = 'rests') FROM fact_days WHERE fact_days.import_id = gather_imports.id) AS resting")])]);
     }
 
     public function show(Request $request, Store $store, int $import): View
@@ -47,7 +48,7 @@ final class FileController
                 [$look, $problem] = [null, $wrong->getMessage()];
             }
 
-            return view('gather.file-look', ['store' => $store, 'import' => $row, 'look' => $look, 'problem' => $problem, 'twin' => Imports::twin($row)]);
+            return view('gather.file-look', ['store' => $store, 'import' => $row, 'look' => $look, 'markets' => count($store->markets) > 1 ? $store->markets : [], 'problem' => $problem, 'twin' => Imports::twin($row)]);
         }
 
         return view('gather.file', ['asides' => DB::table('gather_asides')->where('import_id', $import)->orderBy('line')->limit(50)->get(), 'days' => DB::select('SELECT state, COUNT(*) AS days, MIN(day) AS first_day, MAX(day) AS last_day, SUM(row_count) AS row_count FROM fact_days WHERE import_id = ? GROUP BY state', [$import])] + $this->state($store, $row));
@@ -56,6 +57,24 @@ final class FileController
     public function progress(Store $store, int $import): View
     {
         return view('gather.file-progress', $this->state($store, Imports::find($store, $import) ?? abort(404)));
+    }
+
+    /** What the import would put to rest; a fragment of its own, since it looks through the rows that are in. */
+    public function replaces(Request $request, Store $store, int $import): View
+    {
+        $row = Imports::find($store, $import) ?? abort(404);
+        $replaced = null;
+        if ($row->state === 'look') {
+            try {
+                $look = $this->look($request, $store, $row);
+                $replaced = $look->span === null || $look->sort->list() !== null ? null
+                    : ScopeFinder::replaced($store, $look->sort->facts(), $look->sort->grain(array_values($look->columns)), $look->span[0], $look->span[1], $look->scope);
+            } catch (InvalidArgumentException) {
+                // The page around this says what is wrong.
+            }
+        }
+
+        return view('gather.file-replaces', ['replaced' => $replaced, 'scope' => isset($look) ? $look->scope->label($store) : '']);
     }
 
     public function take(Request $request, Store $store, Imports $imports): RedirectResponse
@@ -103,7 +122,7 @@ final class FileController
 
         return $this->told($store, $import, function () use ($request, $store, $imports, $import, $row): int {
             $text = static fn (string $key): ?string => is_string($request->input($key)) ? $request->input($key) : null;
-            $imports->start($store, $import, $this->look($request, $store, $row), $text('first_day'), $text('last_day'), $text('dates'));
+            $imports->start($store, $import, $this->look($request, $store, $row), $text('first_day'), $text('last_day'), $request->only(['dates', 'scope']));
 
             return $import;
         });
@@ -172,7 +191,7 @@ final class FileController
     private function look(Request $request, Store $store, object $import): FileLook
     {
         $sort = FileSort::tryFrom(is_string($request->input('sort')) ? $request->input('sort') : '');
-        $given = array_filter($request->only(['separator', 'charset', 'header_row', 'decimal', 'dates']), is_string(...));
+        $given = array_filter($request->only(['separator', 'charset', 'header_row', 'decimal', 'dates', 'scope']), is_string(...));
         $columns = null;
         if (is_array($request->input('columns')) && $sort !== null && $request->input('was') === $sort->value) {
             $columns = [];

@@ -9,8 +9,9 @@ use Illuminate\Support\Facades\DB;
 use LogicException;
 
 /**
- * Takes rows into the facts, day by day: the newest import owns a day of its grain whole; the rows that it replaces
- * rest, and come back when it is taken back. Every method is called inside a transaction.
+ * Takes rows into the facts, day by day: the newest import owns a day of its grain whole, within the part of the store that it
+ * speaks for (RowScope); the rows that it replaces rest, and come back when it is taken back. A row belongs to the newest of the
+ * day's owners whose scope holds it. Every method is called inside a transaction.
  */
 final readonly class FactBook
 {
@@ -41,17 +42,21 @@ final readonly class FactBook
      * @param  string  $path  of a file on this machine with all their rows: keys, then sums, between tabs, in the order of the key, each key once
      * @param  int  $lines  in that file
      */
-    public function takeDays(int $import, array $days, string $path, int $lines): void
+    public function takeDays(int $import, array $days, string $path, int $lines, ?RowScope $scope = null): void
     {
-        foreach ($this->owners($days) as $owner => $owned) {
-            $this->rest((int) $owner, $owned);
+        $scope ??= RowScope::store();
+        // The newest first: what is left of a row's owners then is the one that it belongs to.
+        foreach ($this->owners($days) as $owner => $byScope) {
+            foreach ($byScope as $text => $owned) {
+                $this->rest((int) $owner, $owned, RowScope::parse((string) $text), $scope);
+            }
         }
         $pdo = DB::connection()->getPdo();
         $written = $pdo->exec('LOAD DATA LOCAL INFILE '.$pdo->quote($path)." INTO TABLE {$this->facts->rows()} CHARACTER SET ascii ({$this->columns()}) SET store_id = {$this->storeId}, grain = {$this->grain}");
         if ($written !== $lines) {
             throw new LogicException("Of $lines rows the database took ".(int) $written.'.');
         }
-        Bulk::write('fact_days', ['store_id', 'facts', 'grain', 'day', 'days', 'import_id', 'state', 'row_count'], array_map(fn (array $one): array => [$this->storeId, $this->facts->value, $this->grain, $one['day'], $one['days'], $import, 'owns', $one['rows']], $days));
+        Bulk::write('fact_days', ['store_id', 'facts', 'grain', 'day', 'days', 'import_id', 'state', 'row_count', 'scope'], array_map(fn (array $one): array => [$this->storeId, $this->facts->value, $this->grain, $one['day'], $one['days'], $import, 'owns', $one['rows'], $scope->text], $days));
     }
 
     /**
@@ -63,26 +68,77 @@ final readonly class FactBook
     {
         $mine = $this->daysOf($days);
         $owned = [];
-        foreach (DB::select("SELECT day, days FROM fact_days WHERE import_id = ? AND state = 'owns' AND (day, days) IN ($mine)", [$import]) as $row) {
+        $scope = RowScope::store();
+        foreach (DB::select("SELECT day, days, scope FROM fact_days WHERE import_id = ? AND state = 'owns' AND (day, days) IN ($mine)", [$import]) as $row) {
             $owned[] = ['day' => (string) $row->day, 'days' => (int) $row->days];
+            $scope = RowScope::parse((string) $row->scope);
         }
         DB::update("UPDATE fact_days SET state = 'back', rested_at = NULL WHERE import_id = ? AND (day, days) IN ($mine)", [$import]);
-        DB::delete("DELETE FROM {$this->facts->resting()} WHERE import_id = ? AND (day, days) IN ($mine)", [$import]);
-        if ($owned === []) {
-            return;
+        DB::delete("DELETE FROM {$this->facts->resting()} WHERE import_id = ? AND day BETWEEN ? AND ? AND (day, days) IN ($mine)", [$import, $days[0]['day'], $days[count($days) - 1]['day']]);
+        foreach ($owned === [] ? [] : $this->byNeighbours($import, $owned) as [$others, $portion]) {
+            $this->giveBack($import, $portion, $scope, $others);
         }
-        $lost = $this->daysOf($owned);
-        DB::delete("DELETE FROM {$this->facts->rows()} WHERE store_id = ? AND grain = ? AND day BETWEEN ? AND ? AND (day, days) IN ($lost)", [$this->storeId, $this->grain, $owned[0]['day'], $owned[count($owned) - 1]['day']]);
-        $heirs = [];
-        foreach (DB::select("SELECT day, days, MAX(import_id) AS import_id FROM fact_days WHERE store_id = ? AND facts = ? AND grain = ? AND state = 'rests' AND (day, days) IN ($lost) GROUP BY day, days", [$this->storeId, $this->facts->value, $this->grain]) as $row) {
-            $heirs[(int) $row->import_id][] = ['day' => (string) $row->day, 'days' => (int) $row->days];
+    }
+
+    /**
+     * Rows of an owner that is taken back go, and what rested under them comes back, each row to the newest that held it.
+     *
+     * @param  non-empty-list<array{day: string, days: int}>  $days
+     * @param  array<int, array{string, RowScope}>  $others  state and scope by import: whoever else told these days, the newest first
+     */
+    private function giveBack(int $import, array $days, RowScope $scope, array $others): void
+    {
+        $list = $this->daysOf($days);
+        $holds = fn (RowScope $one): string => $one->condition($this->storeId, $this->facts);
+        $newer = array_filter($others, static fn (array $one, int $id): bool => $id > $import && $one[0] === 'owns', ARRAY_FILTER_USE_BOTH);
+        $mine = $this->without($holds($scope), array_column($newer, 1));
+        DB::delete("DELETE FROM {$this->facts->rows()} WHERE store_id = ? AND grain = ? AND day BETWEEN ? AND ? AND (day, days) IN ($list) AND $mine", [$this->storeId, $this->grain, $days[0]['day'], $days[count($days) - 1]['day']]);
+        $covering = array_column($newer, 1);
+        foreach ($others as $heir => [$state, $heirs]) {
+            if ($heir > $import) {
+                continue;
+            }
+            // The span of days lets the index lead; a list of pairs alone does not.
+            $back = "import_id = ? AND day BETWEEN '{$days[0]['day']}' AND '{$days[count($days) - 1]['day']}' AND (day, days) IN ($list) AND {$holds($scope)} AND ".$this->without($holds($heirs), $covering);
+            $columns = $this->columns();
+            $restored = DB::affectingStatement("INSERT INTO {$this->facts->rows()} (store_id, grain, $columns) SELECT ?, ?, $columns FROM {$this->facts->resting()} WHERE $back ORDER BY ".implode(', ', $this->facts->keys()), [$this->storeId, $this->grain, $heir]);
+            if ($restored > 0) {
+                DB::delete("DELETE FROM {$this->facts->resting()} WHERE $back", [$heir]);
+            }
+            if ($restored > 0 || $state === 'owns') {
+                DB::update("UPDATE fact_days SET state = 'owns', rested_at = NULL WHERE import_id = ? AND (day, days) IN ($list)", [$heir]);
+                $covering[] = $heirs;
+            }
         }
-        foreach ($heirs as $heir => $inherited) {
-            $list = $this->daysOf($inherited);
-            DB::insert("INSERT INTO {$this->facts->rows()} (store_id, grain, {$this->columns()}) SELECT ?, ?, {$this->columns()} FROM {$this->facts->resting()} WHERE import_id = ? AND (day, days) IN ($list)", [$this->storeId, $this->grain, $heir]);
-            DB::delete("DELETE FROM {$this->facts->resting()} WHERE import_id = ? AND (day, days) IN ($list)", [$heir]);
-            DB::update("UPDATE fact_days SET state = 'owns', rested_at = NULL WHERE import_id = ? AND (day, days) IN ($list)", [$heir]);
+    }
+
+    /** @param  list<RowScope>  $others */
+    private function without(string $condition, array $others): string
+    {
+        return "($condition)".implode('', array_map(fn (RowScope $one): string => " AND NOT ({$one->condition($this->storeId, $this->facts)})", $others));
+    }
+
+    /**
+     * Days that the same other imports told, together.
+     *
+     * @param  non-empty-list<array{day: string, days: int}>  $days
+     * @return list<array{array<int, array{string, RowScope}>, non-empty-list<array{day: string, days: int}>}>
+     */
+    private function byNeighbours(int $import, array $days): array
+    {
+        $others = [];
+        foreach (DB::select("SELECT import_id, day, days, state, scope FROM fact_days WHERE store_id = ? AND facts = ? AND grain = ? AND state IN ('owns', 'rests') AND import_id <> ? AND (day, days) IN ({$this->daysOf($days)}) ORDER BY import_id DESC", [$this->storeId, $this->facts->value, $this->grain, $import]) as $row) {
+            $others["{$row->day} {$row->days}"][(int) $row->import_id] = [(string) $row->state, (string) $row->scope];
         }
+        $groups = [];
+        foreach ($days as $one) {
+            $told = $others["{$one['day']} {$one['days']}"] ?? [];
+            $key = serialize($told);
+            $groups[$key][0] ??= array_map(static fn (array $other): array => [$other[0], RowScope::parse($other[1])], $told);
+            $groups[$key][1][] = $one;
+        }
+
+        return array_values($groups);
     }
 
     /** Drops a portion of what has rested for thirty days. Answers whether some may be left. */
@@ -101,27 +157,34 @@ final readonly class FactBook
 
     /**
      * @param  list<array{day: string, days: int, rows?: int}>  $days
-     * @return array<int, list<array{day: string, days: int}>> days by the import that owns them now
+     * @return array<int, array<string, non-empty-list<array{day: string, days: int}>>> days by the import that owns them now and by its scope, the newest first
      */
     private function owners(array $days): array
     {
         $owners = [];
-        foreach (DB::select("SELECT import_id, day, days FROM fact_days WHERE store_id = ? AND facts = ? AND grain = ? AND state = 'owns' AND (day, days) IN ({$this->daysOf($days)}) ORDER BY day, days", [$this->storeId, $this->facts->value, $this->grain]) as $row) {
-            $owners[(int) $row->import_id][] = ['day' => (string) $row->day, 'days' => (int) $row->days];
+        foreach (DB::select("SELECT import_id, day, days, scope FROM fact_days WHERE store_id = ? AND facts = ? AND grain = ? AND state = 'owns' AND (day, days) IN ({$this->daysOf($days)}) ORDER BY import_id DESC, day, days", [$this->storeId, $this->facts->value, $this->grain]) as $row) {
+            $owners[(int) $row->import_id][(string) $row->scope][] = ['day' => (string) $row->day, 'days' => (int) $row->days];
         }
 
         return $owners;
     }
 
-    /** @param  list<array{day: string, days: int}>  $days */
-    private function rest(int $owner, array $days): void
+    /**
+     * What an owner holds within the scope of a newer import is put to rest.
+     *
+     * @param  non-empty-list<array{day: string, days: int}>  $days
+     */
+    private function rest(int $owner, array $days, RowScope $held, RowScope $taken): void
     {
         $list = $this->daysOf($days);
-        $where = "store_id = ? AND grain = ? AND day BETWEEN ? AND ? AND (day, days) IN ($list)";
+        $conditions = array_unique([$held->condition($this->storeId, $this->facts), $taken->condition($this->storeId, $this->facts)]);
+        $where = "store_id = ? AND grain = ? AND day BETWEEN ? AND ? AND (day, days) IN ($list) AND ".implode(' AND ', $conditions);
         $values = [$this->storeId, $this->grain, $days[0]['day'], $days[count($days) - 1]['day']];
         DB::insert("INSERT INTO {$this->facts->resting()} (import_id, {$this->columns()}) SELECT $owner, {$this->columns()} FROM {$this->facts->rows()} WHERE $where", $values);
         DB::delete("DELETE FROM {$this->facts->rows()} WHERE $where", $values);
-        DB::update("UPDATE fact_days SET state = 'rests', rested_at = UTC_TIMESTAMP() WHERE import_id = ? AND (day, days) IN ($list)", [$owner]);
+        if ($taken->covers($held)) {
+            DB::update("UPDATE fact_days SET state = 'rests', rested_at = UTC_TIMESTAMP() WHERE import_id = ? AND (day, days) IN ($list)", [$owner]);
+        }
     }
 
     private function columns(): string

@@ -28,6 +28,10 @@
                 <span class="select"><select id="decimal" name="decimal"><option value="." @selected($dialect['decimal'] === '.')>a point: 1,234.5</option><option value="," @selected($dialect['decimal'] === ',')>a comma: 1.234,5</option></select></span>
                 <label for="dates">dates such as 3/4/2026 are</label>
                 <span class="select"><select id="dates" name="dates">@if ($dialect['dates'] === 'mixed')<option value="" selected>in two orders</option>@elseif ($look->datesOpen)<option value="" selected>choose …</option>@endif @foreach (Orchard\Core\Tabular\DateOrder::cases() as $order)<option value="{{ $order->value }}" @selected(! $look->datesOpen && $order->value === $dialect['dates'])>{{ $order->label() }}</option>@endforeach</select></span>
+                @if ($look->sort->list() === null)
+                    <label for="scope">it speaks for</label>
+                    <span class="select"><select id="scope" name="scope" title="Rows of the same days outside of this part stay as they are"><option value="store" @selected($look->scope->isStore())>the whole store</option>@foreach ($markets as $market)<option value="market:{{ $market->id }}" @selected($look->scope->text === 'market:'.$market->id)>the market {{ $market->name }}</option>@endforeach @if (! $look->scope->isStore() && ! str_starts_with($look->scope->text, 'market:'))<option value="{{ $look->scope->text }}" selected>{{ $look->scope->label($store) }}</option>@endif</select></span>
+                @endif
                 <button class="button">Look again</button>
             </div>
             <div class="scroll">
@@ -45,6 +49,7 @@
                 </tbody>
             </table>
             </div>
+            @if ($look->span)<div hx-get="{{ route('gather.file.replaces', ['store' => $store, 'import' => $import->id] + request()->query()) }}" hx-trigger="load"></div>@endif
             @php($lack = $look->sort->lacks(array_values($look->columns)))
             @if ($lack)<p class="note is-hand">{{ $lack }}</p>@endif
             @if ($look->sort->list() === null && ! in_array('day', $look->columns, true))

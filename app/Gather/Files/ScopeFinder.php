@@ -1,0 +1,102 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Gather\Files;
+
+use App\Store\Facts\FactTable;
+use App\Store\Facts\Grain;
+use App\Store\Facts\RowScope;
+use App\Store\Files\TableFile;
+use App\Store\Markets;
+use App\Store\Models\Store;
+use App\Store\Pages\PageAddress;
+use Illuminate\Support\Facades\DB;
+use Orchard\Core\Tabular\Country;
+use Orchard\Core\Tabular\Dialect;
+use Orchard\Core\Url\PageUrl;
+
+/** Finds out for which part of a store a file of rows speaks, from what all of its rows have in common. */
+final class ScopeFinder
+{
+    /** Rows that are looked at. */
+    private const ROWS = 200_000;
+
+    /**
+     * A market where all pages are of one and the store has several; a country where all rows are of one and rows of others are in
+     * already; else the whole store.
+     *
+     * @param  array<int, string>  $columns  field key by column
+     */
+    public static function of(Store $store, TableFile $file, Dialect $dialect, FileSort $sort, array $columns): RowScope
+    {
+        if ($sort->list() !== null) {
+            return RowScope::store();
+        }
+        $markets = Markets::of($store);
+        $page = count($markets->all()) > 1 && ! $markets->needLanguages() ? array_search('page', $columns, true) : false;
+        $country = array_search('country', $columns, true);
+        if ($page === false && $country === false) {
+            return RowScope::store();
+        }
+        [$ofMarkets, $ofCountries] = self::common($store, $file, $dialect, $page, $country);
+        if ($page !== false && count($ofMarkets) === 1) {
+            return RowScope::market($markets->find((int) array_key_first($ofMarkets)));
+        }
+        $code = count($ofCountries) === 1 ? (string) array_key_first($ofCountries) : '';
+        $others = $code !== '' && $sort->facts() === FactTable::Search && DB::table('search_rows')->where('store_id', $store->id)
+            ->where('grain', $sort->grain(array_values($columns)))->whereNotIn('country', ['', $code])->limit(1)->exists();
+
+        return $others ? RowScope::country($code) : RowScope::store();
+    }
+
+    /** @return array{array<int, true>, array<string, true>} markets by id and countries by code, two of each at most */
+    private static function common(Store $store, TableFile $file, Dialect $dialect, int|false $page, int|false $country): array
+    {
+        $addresses = new PageAddress($store);
+        $markets = Markets::of($store);
+        $names = new Country;
+        [$ofMarkets, $ofCountries, $known] = [[], [], []];
+        $read = 0;
+        foreach ($file->rows($dialect, $dialect->headerRow + 1) as $cells) {
+            $cell = $page === false ? '' : trim($cells[$page] ?? '');
+            if ($cell !== '' && count($ofMarkets) < 2 && ! isset($known[$cell])) {
+                $known[$cell] = true;
+                $url = PageUrl::parse((string) $addresses->urlOf($cell));
+                if ($url !== null) {
+                    $ofMarkets[$markets->marketOf($url)->id] = true;
+                }
+            }
+            $cell = $country === false ? '' : trim($cells[$country] ?? '');
+            if ($cell !== '' && count($ofCountries) < 2) {
+                $ofCountries[(string) $names->code($cell)] = true;
+            }
+            if (++$read >= self::ROWS || (($page === false || count($ofMarkets) > 1) && ($country === false || count($ofCountries) > 1))) {
+                break;
+            }
+            $known = count($known) > 50_000 ? [] : $known;
+        }
+
+        return [$ofMarkets, $ofCountries];
+    }
+
+    /**
+     * What an import of these days would put to rest.
+     *
+     * @return ?object{days: int, rows: int, pages: int, clicks: int, imports: int} null where nothing stands in these days
+     */
+    public static function replaced(Store $store, FactTable $facts, int $grain, string $first, string $last, RowScope $scope): ?object
+    {
+        if (($grain & Grain::DAY) === 0) {
+            return null;
+        }
+        $days = DB::selectOne("SELECT COUNT(DISTINCT day) AS days, COUNT(DISTINCT import_id) AS imports FROM fact_days WHERE store_id = ? AND facts = ? AND grain = ? AND days = 1 AND state = 'owns' AND day BETWEEN ? AND ?", [$store->id, $facts->value, $grain, $first, $last]);
+        if ((int) $days->days === 0) {
+            return null;
+        }
+        $clicks = $facts === FactTable::Search ? 'SUM(clicks)' : 'SUM(visits)';
+        $rows = DB::selectOne("SELECT COUNT(*) AS n, COUNT(DISTINCT page_id) AS pages, $clicks AS clicks FROM {$facts->rows()} WHERE store_id = ? AND grain = ? AND days = 1 AND day BETWEEN ? AND ? AND ".$scope->condition($store->id, $facts), [$store->id, $grain, $first, $last]);
+
+        return (int) $rows->n === 0 ? null : (object) ['days' => (int) $days->days, 'rows' => (int) $rows->n, 'pages' => (int) $rows->pages, 'clicks' => (int) $rows->clicks, 'imports' => (int) $days->imports];
+    }
+}

@@ -1,0 +1,112 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Store\Facts;
+
+use App\Store\Markets;
+use App\Store\Models\Market;
+use App\Store\Models\Store;
+use InvalidArgumentException;
+
+/**
+ * The part of a store that an import speaks for: all of it, a market, a host, a folder, or the searches of a country. An import
+ * owns its days within its scope alone, so that files of several markets stand side by side. Written "market:7", "host:shop.example",
+ * "folder:/de/", "country:DE"; empty for the whole store.
+ */
+final readonly class RowScope
+{
+    private function __construct(public string $text, private string $part, private string $value)
+    {
+    }
+
+    public static function store(): self
+    {
+        return new self('', '', '');
+    }
+
+    public static function country(string $code): self
+    {
+        return self::parse('country:'.$code);
+    }
+
+    public static function market(Market $market): self
+    {
+        return self::parse('market:'.$market->id);
+    }
+
+    /** @throws InvalidArgumentException with a sentence for people */
+    public static function parse(string $text): self
+    {
+        if ($text === '' || $text === 'store') {
+            return self::store();
+        }
+        [$part, $value] = explode(':', $text, 2) + [1 => ''];
+        $isRight = match ($part) {
+            'market' => preg_match('/^\d{1,18}$/', $value) === 1,
+            'host' => preg_match('/^[a-z0-9.\-]{1,180}(:\d{1,5})?$/i', $value) === 1,
+            'folder' => preg_match('~^/[^\s\'"\\\\]{0,150}/$~', $value) === 1,
+            'country' => preg_match('/^[A-Za-z]{2}$/', $value) === 1,
+            default => false,
+        };
+        if (! $isRight) {
+            throw new InvalidArgumentException("\"$text\" is no part of a store: there are store, market:NAME, host:NAME, folder:/path/ and country:XX.");
+        }
+        $value = $part === 'country' ? strtoupper($value) : ($part === 'host' ? strtolower($value) : $value);
+
+        return new self("$part:$value", $part, $value);
+    }
+
+    /** As a person writes it: a market by its name. @throws InvalidArgumentException */
+    public static function named(Store $store, string $text): self
+    {
+        foreach (str_starts_with($text, 'market:') ? Markets::of($store)->all() : [] as $market) {
+            if (mb_strtolower($market->name) === mb_strtolower(substr($text, 7)) || (string) $market->id === substr($text, 7)) {
+                return self::market($market);
+            }
+        }
+        if (str_starts_with($text, 'market:')) {
+            throw new InvalidArgumentException('The store has no market "'.substr($text, 7).'".');
+        }
+
+        return self::parse($text);
+    }
+
+    public function isStore(): bool
+    {
+        return $this->part === '';
+    }
+
+    /** Whether all that the other one speaks for is spoken for by this. */
+    public function covers(self $other): bool
+    {
+        return $this->isStore() || $this->text === $other->text;
+    }
+
+    /** The condition on rows of facts (or resting ones) of a store, as SQL; it holds nothing from outside but what parse() let in. */
+    public function condition(int $storeId, FactTable $facts): string
+    {
+        $pages = static fn (string $which): string => "page_id IN (SELECT id FROM pages WHERE store_id = $storeId AND $which)";
+        $like = static fn (string $text): string => "'".addcslashes($text, "'\\")."'";
+
+        return match ($this->part) {
+            '' => '1 = 1',
+            'market' => $pages('market_id = '.(int) $this->value),
+            'host' => $pages('SUBSTRING_INDEX(SUBSTRING_INDEX(url, '.$like('/').', 3), '.$like('/').', -1) = '.$like($this->value)),
+            'folder' => $pages('LOCATE('.$like($this->value).', url, 9) > 0 AND LOCATE('.$like($this->value).', url, 9) = LOCATE('.$like('/').', url, 9)'),
+            'country' => $facts === FactTable::Search ? "country = '{$this->value}'" : '1 = 0',
+            default => throw new \LogicException("There is no part {$this->part}."),
+        };
+    }
+
+    public function label(Store $store): string
+    {
+        return match ($this->part) {
+            '' => 'the whole store',
+            'market' => 'the market '.Markets::of($store)->find((int) $this->value)->name,
+            'host' => "the host {$this->value}",
+            'folder' => "the folder {$this->value}",
+            default => "searches from {$this->value}",
+        };
+    }
+}
