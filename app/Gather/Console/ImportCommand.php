@@ -50,7 +50,7 @@ final class ImportCommand extends StoreCommand
                     $look = FileLook::into($store->id, Imports::path($row), $sort, $given + ['header_row' => (string) $look->dialect->headerRow], self::columns($this->option('map'), $look, $sort));
                 }
                 $leftOut = array_diff_key($look->names, $look->columns);
-                foreach ([...$look->doubts, ...($leftOut === [] ? [] : ['Columns that are left out: '.implode(', ', $leftOut).'. Match them with --map if they are wanted.'])] as $told) {
+                foreach ([...array_keys($look->doubts), ...($leftOut === [] ? [] : ['Columns that are left out: '.implode(', ', $leftOut).'. Match them with --map if they are wanted.'])] as $told) {
                     $this->aside($told);
                 }
                 $this->tellReplaced($store, $look);
@@ -78,7 +78,8 @@ final class ImportCommand extends StoreCommand
         $replaced = $look->span === null || $look->sort->list() !== null ? null
             : ScopeFinder::replaced($store, $look->sort->facts(), $look->sort->grain(array_values($look->columns)), $look->span[0], $look->span[1], $look->scope);
         if ($replaced !== null) {
-            $this->aside("Rows of these days are in already; {$replaced->rows} of them, of {$replaced->pages} pages with {$replaced->clicks} clicks or visits, are put to rest for {$look->scope->label($store)} ({$replaced->days} days).");
+            $least = $look->span[2] ? '' : 'at least ';
+            $this->aside("Rows of these days are in already; $least{$replaced->rows} of them, of {$replaced->pages} pages with {$replaced->clicks} clicks or visits, are put to rest for {$look->scope->label($store)} ({$replaced->days} days).");
         }
     }
 

@@ -46,9 +46,9 @@ final readonly class FileLook
      * @param  list<list<string>>  $rows  the first ones
      * @param  bool  $isRemembered  whether a file of this shape was brought in before
      * @param  bool  $datesOpen  whether its dates can be read in two orders and nothing decides between them
-     * @param  list<string>  $doubts  sentences about what was guessed, to be checked on the first rows
+     * @param  array<string, bool>  $doubts  sentences about what was guessed, and whether the first rows should be looked at for it
      * @param  RowScope  $scope  part of the store that its rows speak for
-     * @param  ?array{string, string}  $span  first and last day among those that were looked at
+     * @param  ?array{string, string, bool}  $span  first and last day, and whether all rows of the file were looked at for them
      */
     private function __construct(
         public FileSort $sort,
@@ -98,7 +98,7 @@ final readonly class FileLook
         }
         $sort ??= self::guess($names);
         $columns ??= Columns::match($names, $sort->fields());
-        $cells = self::dateCells($file, $dialect, $sort, $columns);
+        [$cells, $isWhole] = self::dateCells($file, $dialect, $sort, $columns);
         $latest = (new DateTimeImmutable($store->today()))->modify('+1 day')->format('Y-m-d');
         $reading = DateReading::of($cells, $latest, self::hints($store, $dialect, $sort, $columns, $names, $before));
         if (! is_string($corrections['dates'] ?? null) || DateOrder::tryFrom($corrections['dates']) === null) {
@@ -107,7 +107,7 @@ final readonly class FileLook
         $isOpen = ! $reading->isSure && $reading->order !== null && ! is_string(($corrections['dates'] ?? null) ?: null);
 
         return new self($sort, $dialect, $names, $columns, $rows, $shape, $remembered, $isOpen,
-            self::doubts($store, $path, $dialect, $rows, $corrections), self::scope($store, $file, $dialect, $sort, $columns, $corrections, $before), self::span($cells, $dialect));
+            self::doubts($store, $path, $dialect, $rows, $corrections), self::scope($store, $file, $dialect, $sort, $columns, $corrections, $before), self::span($cells, $dialect, $isWhole));
     }
 
     /** @return array<int, string> */
@@ -172,7 +172,7 @@ final readonly class FileLook
 
     /**
      * @param  array<int, string>  $columns
-     * @return list<string> different cells of the first column of days
+     * @return array{list<string>, bool} different cells of the first column of days, and whether these are all
      */
     private static function dateCells(TableFile $file, Dialect $dialect, FileSort $sort, array $columns): array
     {
@@ -185,22 +185,22 @@ final readonly class FileLook
                 $cells[$cell] = true;
             }
             if (++$read >= self::DATED || count($cells) >= self::DATES) {
-                break;
+                return [array_map(strval(...), array_keys($cells)), false];
             }
         }
 
-        return array_map(strval(...), array_keys($cells));
+        return [array_map(strval(...), array_keys($cells)), true];
     }
 
     /**
      * @param  list<string>  $cells
-     * @return ?array{string, string}
+     * @return ?array{string, string, bool}
      */
-    private static function span(array $cells, Dialect $dialect): ?array
+    private static function span(array $cells, Dialect $dialect, bool $isWhole): ?array
     {
         $days = array_filter(array_map(static fn (string $cell): ?string => ($dialect->dates ?? DateOrder::DayFirst)->parse($cell), $cells));
 
-        return $days === [] ? null : [min($days), max($days)];
+        return $days === [] ? null : [min($days), max($days), $isWhole];
     }
 
     /**
@@ -253,7 +253,7 @@ final readonly class FileLook
     /**
      * @param  list<list<string>>  $rows
      * @param  array<array-key, mixed>  $corrections
-     * @return list<string>
+     * @return array<string, bool>
      */
     private static function doubts(Store $store, string $path, Dialect $dialect, array $rows, array $corrections): array
     {
@@ -262,11 +262,11 @@ final readonly class FileLook
         if (! $isChosen && ! str_starts_with($dialect->charset, 'UTF')) {
             $start = (string) @file_get_contents($path, length: 65_536);
             $languages = array_values($store->markets->map(static fn (Market $market): string => $market->language)->all());
-            $doubts[] = 'The file does not say its charset; by its letters it is '.$dialect->charset.'.'
-                .(CharsetGuess::of($start, $languages)->isSure ? '' : ' Another one is nearly as likely: look at the letters below.');
+            $isSure = CharsetGuess::of($start, $languages)->isSure;
+            $doubts["The file does not say its charset; by its letters it is {$dialect->charset}.".($isSure ? '' : ' Another one is nearly as likely: look at the letters below.')] = ! $isSure;
         }
         if (str_contains(implode('', array_merge(...$rows ?: [[]])), "\u{FFFD}")) {
-            $doubts[] = "Some bytes mean nothing in {$dialect->charset}; they are shown as \u{FFFD}. Choose another charset, or they stay so.";
+            $doubts["Some bytes mean nothing in {$dialect->charset}; they are shown as \u{FFFD}. Choose another charset, or they stay so."] = true;
         }
 
         return $doubts;

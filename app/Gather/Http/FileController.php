@@ -74,7 +74,7 @@ final class FileController
             }
         }
 
-        return view('gather.file-replaces', ['replaced' => $replaced, 'scope' => isset($look) ? $look->scope->label($store) : '']);
+        return view('gather.file-replaces', ['replaced' => $replaced, 'scope' => isset($look) ? $look->scope->label($store) : '', 'isWhole' => isset($look) && ($look->span[2] ?? false)]);
     }
 
     public function take(Request $request, Store $store, Imports $imports): RedirectResponse

@@ -3,7 +3,7 @@
 @section('content')
     <div class="head"><h1>Your account</h1><span class="soft">{{ $person->email }}</span></div>
     <h2>Password</h2>
-    <form method="post" action="{{ route('account.password') }}">
+    <form method="post" action="{{ route('account.password') }}" class="narrow">
         @csrf
         <label class="label-line" for="current">Present password</label>
         <input class="input wide" id="current" name="current" type="password" maxlength="200" required autocomplete="current-password">
@@ -17,7 +17,7 @@
         <thead><tr><th scope="col">Browser</th><th scope="col">Address</th><th scope="col">Last seen</th><th scope="col"><span class="sr">Do</span></th></tr></thead>
         <tbody>
         @foreach ($sessions as $session)
-            <tr><td>{{ $session->browser }}</td><td>{{ $session->address }}</td><td>{{ Illuminate\Support\Carbon::createFromTimestamp($session->last)->diffForHumans() }}</td>
+            <tr><td>{{ $session->browser }}</td><td>{{ $session->address }}</td><td>{{ time() - $session->last < 60 ? 'just now' : Illuminate\Support\Carbon::createFromTimestamp($session->last)->diffForHumans() }}</td>
                 <td>@if ($session->isThis)<span class="soft">this one</span>@else<form method="post" action="{{ route('account.session') }}">@csrf<input type="hidden" name="key" value="{{ $session->key }}"><button class="button is-hand">End</button></form>@endif</td></tr>
         @endforeach
         </tbody>

@@ -10,7 +10,7 @@
         @php($dialect = $look->dialect->toArray())
         @if ($look->isRemembered)<p class="note">A file of this shape was brought in before; its columns are matched as they were then.</p>@endif
         @if ($dialect['dates'] === 'mixed')<p class="note is-hand" role="alert">The dates in the file come in two orders. Choose below which is meant; rows of the other order are set aside.</p>@endif
-        @foreach ($look->doubts as $doubt)<p class="note is-hand">{{ $doubt }}</p>@endforeach
+        @foreach ($look->doubts as $doubt => $needsLook)<p class="note @if ($needsLook) is-hand @endif">{{ $doubt }}</p>@endforeach
         @if ($look->datesOpen)<p class="note is-hand" role="alert">The dates can be read both ways, day first or month first, and nothing in the file decides. Choose below which is meant, then bring it in.</p>@endif
         <form method="get" action="{{ route('gather.file', [$store, $import->id]) }}" id="look">
             <input type="hidden" name="was" value="{{ $look->sort->value }}">
@@ -28,7 +28,7 @@
                 <span class="select"><select id="decimal" name="decimal"><option value="." @selected($dialect['decimal'] === '.')>a point: 1,234.5</option><option value="," @selected($dialect['decimal'] === ',')>a comma: 1.234,5</option></select></span>
                 <label for="dates">dates such as 3/4/2026 are</label>
                 <span class="select"><select id="dates" name="dates">@if ($dialect['dates'] === 'mixed')<option value="" selected>in two orders</option>@elseif ($look->datesOpen)<option value="" selected>choose …</option>@endif @foreach (Orchard\Core\Tabular\DateOrder::cases() as $order)<option value="{{ $order->value }}" @selected(! $look->datesOpen && $order->value === $dialect['dates'])>{{ $order->label() }}</option>@endforeach</select></span>
-                @if ($look->sort->list() === null)
+                @if ($look->sort->list() === null && ($markets !== [] || ! $look->scope->isStore()))
                     <label for="scope">it speaks for</label>
                     <span class="select"><select id="scope" name="scope" title="Rows of the same days outside of this part stay as they are"><option value="store" @selected($look->scope->isStore())>the whole store</option>@foreach ($markets as $market)<option value="market:{{ $market->id }}" @selected($look->scope->text === 'market:'.$market->id)>the market {{ $market->name }}</option>@endforeach @if (! $look->scope->isStore() && ! str_starts_with($look->scope->text, 'market:'))<option value="{{ $look->scope->text }}" selected>{{ $look->scope->label($store) }}</option>@endif</select></span>
                 @endif
