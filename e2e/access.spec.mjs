@@ -35,7 +35,7 @@ test('a stranger is told that there is no such store', async ({ page }) => {
 
 test('settings, people and the loop are clean in light and dark, and the colour scheme is kept', async ({ page }) => {
     await signIn(page, 'owner');
-    for (const path of ['', '/settings', '/people']) { await page.goto('/s/tindrel' + path); await axe(page); }
+    for (const path of ['/account', '/s/tindrel', '/s/tindrel/settings', '/s/tindrel/people']) { await page.goto(path); await axe(page); }
     await page.getByText('Olena Orchard, owner').click();
     await page.getByRole('button', { name: 'Light or dark' }).click();
     await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
@@ -45,4 +45,53 @@ test('settings, people and the loop are clean in light and dark, and the colour 
     await page.getByText('Olena Orchard, owner').click();
     await page.getByRole('button', { name: 'Sign out' }).click();
     await expect(page).toHaveURL(/sign-in/);
+});
+
+test('an owner invites, makes the link anew, and withdraws it', async ({ page, browser }) => {
+    await signIn(page, 'owner');
+    await page.goto('/s/tindrel/people');
+    await page.getByLabel('E-mail address').fill('late@tindrel.example');
+    await page.getByRole('button', { name: 'Make a link', exact: true }).click();
+    const link = async () => (await page.getByRole('status').locator('b').textContent()).trim();
+    const first = await link();
+    await page.getByRole('button', { name: 'New link for late@tindrel.example' }).click();
+    const second = await link();
+    expect(second).not.toBe(first);
+    await axe(page);
+    const other = await (await browser.newContext({ baseURL: process.env.APP_URL })).newPage();
+    expect((await other.goto(first)).status()).toBe(410);
+    expect((await other.goto(second)).status()).toBe(200);
+    await page.getByRole('button', { name: 'Withdraw the invitation of late@tindrel.example' }).click();
+    await expect(page.getByRole('status')).toContainText('withdrawn');
+    expect((await other.goto(second)).status()).toBe(410);
+    await other.context().close();
+});
+
+test('a password is changed by keyboard; the other session ends, this one goes on', async ({ page, browser }) => {
+    await signIn(page, 'viewer');
+    const other = await (await browser.newContext({ baseURL: process.env.APP_URL })).newPage();
+    await signIn(other, 'viewer');
+    const change = async (from, to) => {
+        await page.goto('/account');
+        await page.getByLabel('Present password').focus();
+        await page.keyboard.type(from);
+        await page.keyboard.press('Tab');
+        await page.keyboard.type(to);
+        await page.keyboard.press('Enter');
+    };
+    await change('lamps-in-a-row', 'short');
+    await expect(page.getByLabel('New password')).toBeVisible(); // The browser itself asks for twelve characters.
+    await change('lamps-in-a-row', 'passwordpassword');
+    await expect(page.getByRole('alert')).toContainText('most common');
+    await change('lamps-in-a-row', 'bulbs in two rows');
+    await expect(page.getByRole('status')).toContainText('changed');
+    await other.goto('/s/tindrel/write');
+    await expect(other).toHaveURL(/sign-in/);
+    await axe(other);
+    await other.getByRole('link', { name: 'Forgotten the password?' }).click();
+    await expect(other.getByText('sends no mail')).toBeVisible();
+    await axe(other);
+    await change('bulbs in two rows', 'lamps-in-a-row');
+    await expect(page.getByRole('status')).toContainText('changed');
+    await other.context().close();
 });
