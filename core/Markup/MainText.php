@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Orchard\Core\Markup;
 
+use Orchard\Core\Text\Words;
+
 /** The text of a page outside navigation, header and footer, line by line as elements part it. */
 final readonly class MainText
 {
-    private const WORD = '/[\p{L}\p{N}][\p{L}\p{N}\p{M}\'’\-.]*/u';
-
     private function __construct(public string $text)
     {
     }
@@ -23,7 +23,7 @@ final readonly class MainText
 
     public function words(): int
     {
-        return (int) preg_match_all(self::WORD, $this->text);
+        return Words::count($this->text);
     }
 
     /** @return list<string> */
@@ -40,7 +40,7 @@ final readonly class MainText
     {
         $marks = '';
         foreach ($this->lines() as $line) {
-            $marks .= substr(hash('xxh64', $line, true), 0, 6).pack('n', min(65535, (int) preg_match_all(self::WORD, $line)));
+            $marks .= substr(hash('xxh64', $line, true), 0, 6).pack('n', min(65535, Words::count($line)));
         }
 
         return $marks;

@@ -18,7 +18,7 @@ use Orchard\Core\Url\PageUrl;
 final class PageReader
 {
     /** Raised whenever the same HTML would give other facts or links, so that pages read by an older edition are read again. */
-    public const EDITION = 3;
+    public const EDITION = 4;
 
     private const HEAD_TAGS = ['base' => 1, 'basefont' => 1, 'bgsound' => 1, 'link' => 1, 'meta' => 1, 'title' => 1, 'noscript' => 1, 'noframes' => 1, 'style' => 1, 'script' => 1, 'template' => 1, 'head' => 1, 'html' => 1];
 

@@ -175,7 +175,9 @@ final readonly class IndexRebuild
         $status = (int) $row->status;
         /** @var list<string> $canonicals */
         $canonicals = json_decode((string) $row->canonicals, true);
-        $canonical = $canonicals[0] ?? $row->canonical_header;
+        // What is no web address ("javascript:", "about:blank", nonsense) is ignored, as search engines do.
+        $named = array_filter([...$canonicals, $row->canonical_header], static fn (?string $one): bool => $one !== null && PageUrl::parse($one) !== null);
+        $canonical = array_values($named)[0] ?? null;
 
         return match (true) {
             $row->problem === FetchedPage::BARRED => WhyNot::Barred,
@@ -183,6 +185,7 @@ final readonly class IndexRebuild
             $status >= 300 && $status < 400 => WhyNot::Redirect,
             $status >= 500 => WhyNot::ServerError,
             $status >= 400 => WhyNot::ClientError,
+            $status !== 200 => WhyNot::NoWholePage,
             preg_match('~^(text/html|application/xhtml\+xml)~i', (string) $row->content_type) !== 1 => WhyNot::NotHtml,
             IndexRules::from([(string) $row->robots, ...explode('; ', (string) $row->robots_header)])->noindex => WhyNot::Noindex,
             (int) $row->looks_missing === 1 => WhyNot::LooksMissing,

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Store\Pages;
 
+use Orchard\Core\Url\PageUrl;
+
 /** What a page's canonicals come to. */
 enum CanonicalState: int
 {
@@ -12,6 +14,7 @@ enum CanonicalState: int
     case Another = 2;
     case Disagreeing = 3;
     case StrayOnly = 4;
+    case NoAddress = 5;
 
     public function words(): string
     {
@@ -21,6 +24,7 @@ enum CanonicalState: int
             self::Another => 'another page',
             self::Disagreeing => 'several that disagree',
             self::StrayOnly => 'only outside the head',
+            self::NoAddress => 'no web address (ignored)',
         };
     }
 
@@ -35,6 +39,7 @@ enum CanonicalState: int
         return match (true) {
             count($all) > 1 => self::Disagreeing,
             $all === [] => $strays > 0 ? self::StrayOnly : self::None,
+            PageUrl::parse($all[0]) === null => self::NoAddress,
             default => $all[0] === $url ? self::Itself : self::Another,
         };
     }

@@ -18,6 +18,7 @@ enum WhyNot: int
     case CanonicalElsewhere = 8;
     case NotFetched = 9;
     case LooksMissing = 10;
+    case NoWholePage = 11;
 
     public function words(): string
     {
@@ -33,6 +34,7 @@ enum WhyNot: int
             self::CanonicalElsewhere => 'canonical names another page',
             self::NotFetched => 'not fetched yet',
             self::LooksMissing => 'a not-found page that says 200',
+            self::NoWholePage => 'a status of success without a page (204, 206 and the like)',
         };
     }
 }

@@ -135,3 +135,18 @@ it('waits when the shop asks for it, and comes back', function (): void {
     expect(array_count_values($site->asked())['/busy'])->toBe(3)->and((int) $crawl->failed)->toBe(1)
         ->and(factsOf($store, $site, '/busy'))->status->toBe(429)->problem->toContain('429');
 });
+
+it('ignores a canonical that is no web address, as search engines do', function (string $canonical): void {
+    $site = (new Tests\Web\Site)->linking('/', ['/a' => 'A'], '<link rel="canonical" href="/">')->linking('/a', [], '<link rel="canonical" href="'.$canonical.'">');
+    $store = $site->store();
+    crawl($store);
+    $row = DB::table('page_index')->where('page_id', pageAt($store, '/a'))->first();
+    expect($row)->indexable->toBe(1)->why_not->toBe(0)->canonical->toBe(App\Store\Pages\CanonicalState::NoAddress->value);
+})->with(['javascript:void(0)', 'about:blank', 'mailto:a@b.example', 'http://', 'https://[broken']);
+
+it('calls no page what answers with success and no page', function (int $status): void {
+    $site = (new Tests\Web\Site)->linking('/', ['/a' => 'A'])->page('/a', '<title>A</title><p>part of it</p>', $status);
+    $store = $site->store();
+    crawl($store);
+    expect((int) DB::table('page_index')->where('page_id', pageAt($store, '/a'))->value('why_not'))->toBe(App\Store\Pages\WhyNot::NoWholePage->value);
+})->with([206, 202]);

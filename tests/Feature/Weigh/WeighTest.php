@@ -131,3 +131,16 @@ it('weighs a store once at a time: a second weighing waits for the first, and it
     DB::table('work')->where('id', $first)->update(['expires_at' => now()->subMinutes(2), 'wake_at' => now()->subMinutes(2)]);
     expect(app(WorkDesk::class)->workToEnd($second))->toBe('done')->and(weighed($store))->toBe($scores)->and(DB::table('work')->where('id', $first)->value('state'))->toBe('stopped');
 });
+
+it('weighs anew when the words for the store itself are set by command', function (): void {
+    $store = weighableStore();
+    weigh($store);
+    $brand = fn (): int => (int) DB::table('weigh_query_sums')->where('store_id', $store->id)->where('weeks', 13)->where('class', 1)->sum('clicks');
+    $before = $brand();
+    expect(orchard(['store:set', 'brand_terms', 'lamp', "--store={$store->slug}"]))->code->toBe(0);
+    sortAnew($store);
+    $work = (int) DB::table('work')->where('store_id', $store->id)->where('sort', 'weigh.score')->where('state', 'waiting')->max('id');
+    expect($work)->toBeGreaterThan(0);
+    expect(app(App\Store\Work\WorkDesk::class)->workToEnd($work))->toBe('done');
+    expect($brand())->toBeGreaterThan($before);
+});
