@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Orchard\Core\Text;
 
 use IntlBreakIterator;
+use IntlRuleBasedBreakIterator;
 
 /**
  * How many words a text has. Where blanks part words a pattern counts them; texts of scripts that are written without blanks
@@ -22,7 +23,7 @@ final readonly class Words
             return (int) preg_match_all(self::WORD, $text);
         }
         $pieces = IntlBreakIterator::createWordInstance('root');
-        if ($pieces === null) {
+        if (! $pieces instanceof IntlRuleBasedBreakIterator) {
             return (int) preg_match_all(self::WORD, $text);
         }
         $pieces->setText($text);

@@ -16,7 +16,7 @@ form?.addEventListener('submit', async event => {
             say(`${Math.floor(100 * arrived / file.size)}% sent`);
             try {
                 const answer = await fetch(`${begun.pieces}?offset=${arrived}`, { method: 'POST', headers: { ...headers, 'Content-Type': 'application/octet-stream' }, body: file.slice(arrived, arrived + size) });
-                const state = await answer.json();
+                const state = await answer.json().catch(() => ({ problem: `The server could not take the piece (it answered ${answer.status}); it is starting anew, or its disk is full.` }));
                 if (!answer.ok && answer.status !== 409) throw new Error(state.problem ?? state.message);
                 if (state.arrived === arrived) throw new Error(state.problem ?? 'Nothing arrived.');
                 arrived = state.arrived;

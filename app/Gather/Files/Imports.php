@@ -81,8 +81,14 @@ final readonly class Imports
                 return $arrived;
             }
             $file = fopen(self::path($row), 'r+b') ?: throw new InvalidArgumentException('The file cannot be written.');
-            fseek($file, $offset);
-            $arrived += (int) stream_copy_to_stream($piece, $file, (int) $row->bytes - $arrived + 1);
+            @fseek($file, $offset);
+            $arrived += (int) @stream_copy_to_stream($piece, $file, (int) $row->bytes - $arrived + 1);
+            // A write that stops before the piece ends has met a full disk.
+            if (! fflush($file) || ($arrived <= (int) $row->bytes && ! feof($piece))) {
+                @ftruncate($file, max(0, $offset));
+                fclose($file);
+                throw new InvalidArgumentException('The server\'s disk is full; the piece could not be kept. What came before it is there. Make room, then choose the file again.');
+            }
             if ($arrived > (int) $row->bytes) {
                 ftruncate($file, max(0, $offset));
             }

@@ -163,3 +163,18 @@ it('promises nothing for a page that a file calls sold out or kept out of search
     expect((float) weighed($store)['/x/a']['upside'])->toBe(0.0)->and((float) weighed($store)['/x/b']['upside'])->toBe(0.0)
         ->and(weighed($store)['/x/a']['reason'])->toContain('nothing to sell')->and(weighed($store)['/x/b']['reason'])->toContain('noindex');
 });
+
+it('tells in words that a piece of a file found no room, and keeps what came before', function (): void {
+    $store = fileStore();
+    $this->actingAs($user = member($store, Role::Writer));
+    $begun = $this->postJson("/s/{$store->slug}/gather/files/announce", ['name' => 'big.csv', 'bytes' => 200_000])->assertOk()->json();
+    $piece = fn (int $offset, int $bytes) => $this->call('POST', $begun['pieces']."?offset=$offset", [], [], [], ['CONTENT_TYPE' => 'application/octet-stream', 'HTTP_ACCEPT' => 'application/json', 'CONTENT_LENGTH' => $bytes], str_repeat('x', $bytes));
+    $piece(0, 100_000)->assertOk()->assertJsonPath('arrived', 100_000);
+    $path = App\Gather\Files\Imports::path(App\Gather\Files\Imports::find($store, (int) $begun['import']));
+    rename($path, "$path.kept");
+    symlink('/dev/full', $path);
+    $piece(100_000, 100_000)->assertStatus(409)->assertJsonPath('arrived', 100_000)->assertJsonPath('problem', fn (string $words): bool => str_contains($words, 'disk is full'));
+    unlink($path);
+    rename("$path.kept", $path);
+    $piece(100_000, 100_000)->assertOk()->assertJsonPath('arrived', 200_000);
+});
