@@ -176,8 +176,10 @@ final readonly class IndexRebuild
         /** @var list<string> $canonicals */
         $canonicals = json_decode((string) $row->canonicals, true);
         // What is no web address ("javascript:", "about:blank", nonsense) is ignored, as search engines do.
-        $named = array_filter([...$canonicals, $row->canonical_header], static fn (?string $one): bool => $one !== null && PageUrl::parse($one) !== null);
-        $canonical = array_values($named)[0] ?? null;
+        $canonical = null;
+        foreach ([...$canonicals, (string) $row->canonical_header] as $named) {
+            $canonical ??= PageUrl::parse($named) === null ? null : $named;
+        }
 
         return match (true) {
             $row->problem === FetchedPage::BARRED => WhyNot::Barred,
