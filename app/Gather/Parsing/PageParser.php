@@ -6,6 +6,7 @@ namespace App\Gather\Parsing;
 
 use App\Store\Pages\KeptDetails;
 use Orchard\Core\Markup\Charset;
+use Orchard\Core\Markup\NotFoundText;
 use Orchard\Core\Markup\PageFacts;
 use Orchard\Core\Markup\PageReader;
 use Orchard\Core\Markup\RegionMemory;
@@ -83,6 +84,9 @@ final class PageParser
 
         $details = ($facts->details ?? throw new \LogicException('A page was read without its details.'))->withExternals($externals);
 
-        return new ParsedPage($bare, KeptDetails::of($details, $this->missing?->isLike($details->text, $facts->title) ?? false), $urls, $main, $blocks, md5(serialize([$main, array_column($blocks, 0)]), true));
+        $isMissing = $this->missing?->isLike($details->text, $facts->title) === true
+            || NotFoundText::isSaid($facts->title, $facts->h1s, $facts->words, array_intersect($facts->types, ['Product', 'ProductGroup', 'og:product']) !== []);
+
+        return new ParsedPage($bare, KeptDetails::of($details, $isMissing), $urls, $main, $blocks, md5(serialize([$main, array_column($blocks, 0)]), true));
     }
 }

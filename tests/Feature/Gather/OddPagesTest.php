@@ -150,3 +150,13 @@ it('calls no page what answers with success and no page', function (int $status)
     crawl($store);
     expect((int) DB::table('page_index')->where('page_id', pageAt($store, '/a'))->value('why_not'))->toBe(App\Store\Pages\WhyNot::NoWholePage->value);
 })->with([206, 202]);
+
+it('knows a not-found page with status 200 by its own words, also where real 404s exist', function (): void {
+    $site = (new Tests\Web\Site)->linking('/', ['/gone' => 'Gone', '/lamp-404' => 'Lamp 404', '/real' => 'Real'])
+        ->page('/gone', '<title>Sorry – Shop</title><body><main><h1>This page could not be found</h1><p>Try the search.</p></main>')
+        ->linking('/lamp-404', [], '<title>Lamp 404 – Shop</title>');
+    $store = $site->store();
+    crawl($store);
+    $why = fn (string $path): int => (int) DB::table('page_index')->where('page_id', pageAt($store, $path))->value('why_not');
+    expect($why('/gone'))->toBe(App\Store\Pages\WhyNot::LooksMissing->value)->and($why('/lamp-404'))->toBe(0)->and($why('/real'))->toBe(App\Store\Pages\WhyNot::ClientError->value);
+});
