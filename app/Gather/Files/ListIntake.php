@@ -114,7 +114,9 @@ final class ListIntake
     {
         $owned = [];
         foreach (array_chunk($numbers, 2000) as $chunk) {
-            foreach (DB::table('page_products')->where('store_id', $this->store->id)->whereIn('number', $chunk)->get(['number', 'page_id']) as $row) {
+            foreach (DB::table('page_products')->leftJoin('page_index', 'page_index.page_id', '=', 'page_products.page_id')->where('page_products.store_id', $this->store->id)->whereIn('number', $chunk)
+                // Of several pages the one that answers comes last, and counts.
+                ->orderByRaw('COALESCE(page_index.status, 0) = 200, page_products.page_id DESC')->get(['number', 'page_products.page_id']) as $row) {
                 $owned[(string) $row->number] = (int) $row->page_id;
             }
             foreach (DB::table('resources')->where('store_id', $this->store->id)->whereIn('external_id', $chunk)->whereNotNull('page_id')->get(['external_id', 'page_id']) as $row) {

@@ -25,6 +25,9 @@ final class ProductsOfPages
     /** @var list<list<int|string|null>> */
     private array $rows = [];
 
+    /** @var array<int, true> pages that no longer answer, whose product stays known */
+    private array $kept = [];
+
     /** @param  list<int>  $pages at least one */
     public function __construct(private readonly int $store, private readonly array $pages)
     {
@@ -50,6 +53,12 @@ final class ProductsOfPages
         $hand = $this->hand[$page] ?? null;
         $file = $this->file[$page] ?? null;
         $structured = $row->product === null ? null : (array) json_decode((string) $row->product, true);
+        // What a page told while it was there is how its product is known again elsewhere.
+        if ($structured === null && $file === null && (int) ($row->status ?? 0) >= 400) {
+            $this->kept[$page] = true;
+
+            return ['life' => LifeState::Unknown, 'stock' => null, 'price' => null];
+        }
         if ($hand === null && $file === null && $structured === null && $kind !== PageKind::Product) {
             return ['life' => LifeState::Unknown, 'stock' => null, 'price' => null];
         }
@@ -72,7 +81,10 @@ final class ProductsOfPages
 
     public function write(): void
     {
-        DB::delete('DELETE FROM page_products WHERE page_id IN ('.Bulk::list($this->pages).')');
+        $anew = array_values(array_diff($this->pages, array_keys($this->kept)));
+        if ($anew !== []) {
+            DB::delete('DELETE FROM page_products WHERE page_id IN ('.Bulk::list($anew).')');
+        }
         Bulk::write('page_products', ['page_id', 'store_id', 'number', 'life', 'origin', 'back_on', 'replaced_by', 'price', 'currency', 'stock', 'maker', 'rating', 'reviews'], $this->rows);
     }
 

@@ -30,6 +30,7 @@ final class LostPages
         $gone = array_filter($inventory->pages, static fn (SeenPage $page): bool => in_array($page->status, [404, 410], true));
         $moved = DB::table('successions')->where('store_id', $store->id)->pluck('to_page', 'from_page')->all();
         $replaced = self::replacements($store->id);
+        $sameNumber = self::sameNumber($store->id);
         $names = self::names($gone);
         $index = self::index($inventory);
         $redirected = array_fill_keys(Bulk::ids(DB::select('SELECT page_id FROM address_states WHERE store_id = ? AND field = ?', [$store->id, AddressField::Redirect->value]), 'page_id'), true);
@@ -39,12 +40,12 @@ final class LostPages
                 continue;
             }
             $backlinks = $inventory->backlinks($page->id);
-            $successor = $moved[$page->id] ?? $replaced[$page->id] ?? null;
+            $successor = $moved[$page->id] ?? $replaced[$page->id] ?? $sameNumber[$page->id] ?? null;
             $successor = $successor !== null && ($inventory->pages[(int) $successor] ?? null)?->status === 200 ? (int) $successor : null;
             $isWanted = $page->clicks > 0 || $backlinks > 0;
             [$like, $likeness] = $successor === null && $isWanted ? self::likest($page, $names[$page->id] ?? '', $index) : [null, 0.0];
             [$target, $plan, $why] = match (true) {
-                $successor !== null => [$successor, 'redirect', isset($moved[$page->id]) ? 'moved there' : 'replaced by it'],
+                $successor !== null => [$successor, 'redirect', isset($moved[$page->id]) ? 'moved there' : (isset($replaced[$page->id]) ? 'replaced by it' : 'the same product number')],
                 $like !== null && $likeness >= self::LIKE => [$like, 'like', round(100 * $likeness).' of 100 words of its name and address'],
                 $isWanted => [0, 'ask', 'nothing is like it'],
                 default => [0, 'gone', $page->linksIn > 0 ? 'nobody asks for it but links of the shop' : 'nobody asks for it'],
@@ -56,6 +57,19 @@ final class LostPages
             DB::delete('DELETE FROM untangle_lost WHERE store_id = ?', [$store->id]);
             Bulk::write('untangle_lost', ['store_id', 'page_id', 'status', 'clicks', 'backlinks', 'links_in', 'target_page', 'likeness', 'why', 'plan'], $rows);
         });
+    }
+
+    /** @return array<int, int> the page that shows the product of a page that is gone, by its number in the same market, by page */
+    private static function sameNumber(int $store): array
+    {
+        $shown = [];
+        foreach (DB::select("SELECT g.page_id, MIN(n.page_id) AS now FROM page_products g JOIN page_index gi ON gi.page_id = g.page_id AND gi.status IN (404, 410)
+            JOIN page_products n ON n.store_id = g.store_id AND n.number = g.number AND n.page_id <> g.page_id JOIN page_index ni ON ni.page_id = n.page_id AND ni.status = 200 AND ni.market_id = gi.market_id AND ni.indexable = 1
+            WHERE g.store_id = ? AND g.number <> '' GROUP BY g.page_id", [$store]) as $row) {
+            $shown[(int) $row->page_id] = (int) $row->now;
+        }
+
+        return $shown;
     }
 
     /** @return array<int, int> the page of the product that replaces the product of a page, by page */

@@ -356,3 +356,39 @@ it('takes redirect lines whose addresses hold semicolons, commas and braces', fu
     $lines = DB::table('untangle_redirects')->where('store_id', $store->id)->orderBy('id')->get()->map(static fn (object $row): array => [$path($row->from_url), $path($row->to_url), (int) $row->status])->all();
     expect($lines)->toEqualCanonicalizing([['/a;b{1}', '/to-1', 301], ['/c,d', '/to-2', 302], ['/e;f', '/to;3', 301], ['/g', '/to-4', 301], ['/h;i', '/to,5', 301], ['/j', 'gone', 410], ['/k', '/to-6', 301]]);
 });
+
+it('knows a product that came back elsewhere by its number, however unlike its new name, and at once or later', function (): void {
+    $site = new Tests\Web\Site;
+    $links = [];
+    foreach (range(1, 6) as $i) {
+        $site->page("/lamp/old-$i", productPage("SKU-$i", "Aldern lamp $i", links: ''));
+        $links["/lamp/old-$i"] = "Old $i";
+    }
+    $site->linking('/', $links);
+    $store = $site->store();
+    crawl($store);
+    $rows = implode('', array_map(static fn (int $i): string => "/lamp/old-$i,".now()->startOfWeek()->subWeek()->toDateString().",5,90\n", range(1, 6)));
+    bringIn($store, "page,day,clicks,impressions\n$rows");
+    $links = [];
+    foreach (range(1, 6) as $i) {
+        $site->page("/lamp/old-$i", 'Gone', 404);
+        // Another product that is called much as the old one was.
+        $site->page("/light/aldern-lamp-$i", productPage("OTHER-$i", "Aldern lamp $i again"));
+        $links["/light/aldern-lamp-$i"] = "Decoy $i";
+    }
+    $site->linking('/', $links);
+    crawl($store);
+    // They come back a crawl later, under names that have nothing in common with the old ones.
+    foreach (range(1, 6) as $i) {
+        $site->page("/n/$i", productPage("SKU-$i", "Brome sconce, model $i"));
+        $links["/n/$i"] = "New $i";
+    }
+    $site->linking('/', $links);
+    crawl($store);
+    findTangles($store);
+    $lost = DB::table('untangle_lost as l')->join('pages as p', 'p.id', '=', 'l.page_id')->leftJoin('pages as t', 't.id', '=', 'l.target_page')->where('l.store_id', $store->id)->orderBy('p.url')->get(['p.url', 't.url as target', 'l.plan']);
+    expect($lost)->toHaveCount(6);
+    foreach ($lost as $i => $row) {
+        expect($row)->plan->toBe('redirect')->and($row->target)->toEndWith('/n/'.($i + 1));
+    }
+});
