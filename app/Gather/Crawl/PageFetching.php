@@ -252,7 +252,9 @@ final class PageFetching
         } elseif ($answer->status > 0) {
             $this->throttle->answered($answer->seconds);
         }
-        if ($answer->status === 0 || $asksToWait) {
+        // "Not modified" answers nothing where nothing was known: it is asked again, and told if it stays so.
+        $isOdd = $answer->status === 304 && ($page->validators === [] || $this->asksWhole($page));
+        if ($answer->status === 0 || $asksToWait || $isOdd) {
             $this->failed($page, $answer);
 
             return;

@@ -160,3 +160,14 @@ it('knows a not-found page with status 200 by its own words, also where real 404
     $why = fn (string $path): int => (int) DB::table('page_index')->where('page_id', pageAt($store, $path))->value('why_not');
     expect($why('/gone'))->toBe(App\Store\Pages\WhyNot::LooksMissing->value)->and($why('/lamp-404'))->toBe(0)->and($why('/real'))->toBe(App\Store\Pages\WhyNot::ClientError->value);
 });
+
+it('asks again where the first answer is "not modified", and tells it if it stays so', function (): void {
+    $site = (new Tests\Web\Site)->linking('/', ['/odd' => 'Odd', '/fine' => 'Fine'])->page('/odd', '', 304)->linking('/fine', []);
+    $store = $site->store();
+    $begun = app(App\Gather\Crawl\Crawls::class)->begin($store, null);
+    app(App\Store\Work\WorkDesk::class)->workToEnd($begun['work']);
+    expect(count(array_filter($site->asked(), static fn (string $path): bool => $path === '/odd')))->toBe(3);
+    $row = DB::table('page_index')->where('page_id', pageAt($store, '/odd'))->first();
+    expect($row)->not->toBeNull()->indexable->toBe(0)->status->toBe(304);
+    expect((string) DB::table('gather_frontier')->where('page_id', pageAt($store, '/odd'))->value('problem'))->toContain('304');
+});
