@@ -16,6 +16,7 @@ final readonly class CanonicalTarget
      * @param  bool  $isFirstPart  it is the first part of the page's series
      * @param  bool  $isVersion  hreflang names the two as versions of each other
      * @param  bool  $isWider  the page is this list with some of its products alone
+     * @param  bool  $isOtherForm  it is an address of the page's own site under the other scheme, or with or without "www."
      * @param  bool  $isInTangle  it stands in the page's tangle
      */
     public function __construct(
@@ -32,6 +33,7 @@ final readonly class CanonicalTarget
         public bool $isWider = false,
         public bool $isInTangle = false,
         public bool $isKeeper = false,
+        public bool $isOtherForm = false,
     ) {
     }
 }

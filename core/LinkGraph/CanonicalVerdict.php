@@ -23,6 +23,7 @@ enum CanonicalVerdict: string
     case Closed = 'closed';
     case Loop = 'loop';
     case Chain = 'chain';
+    case OtherForm = 'other form';
     case Foreign = 'foreign';
     case Unseen = 'unseen';
     case Unlike = 'unlike';
@@ -89,6 +90,7 @@ enum CanonicalVerdict: string
             self::Closed => 'Names a page kept out of search',
             self::Loop => 'Goes in a circle',
             self::Chain => 'Names a page that names another',
+            self::OtherForm => 'Names an address of this store with the other scheme or www.',
             self::Foreign => 'Names a page on another host',
             self::Unseen => 'Names a page not fetched yet',
             self::Unlike => 'Names a page that shows something else',
@@ -117,6 +119,7 @@ enum CanonicalVerdict: string
             self::Redirected, self::Chain => 'A wish with a detour is followed late, or not at all.',
             self::Closed => 'It asks to be replaced by a page that must not be listed: both may vanish.',
             self::Loop => 'No page of the circle says that it is the one.',
+            self::OtherForm => 'To search engines http and https, and with and without www., are different addresses; which is meant is left open.',
             self::Foreign => 'What it earns goes to another host. Right only where the text is licensed from there.',
             self::Unseen => 'Nothing is known of the target until it has been fetched.',
             self::Unlike => 'Search engines ignore it, or drop a page that people search for.',

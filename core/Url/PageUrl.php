@@ -100,6 +100,17 @@ final readonly class PageUrl
         return preg_match('/:(\d+)$/', $this->authority, $found) === 1 ? (int) $found[1] : ($this->scheme === 'https' ? 443 : 80);
     }
 
+    /**
+     * Whether this is an address of the other one's site in another form: under the other scheme, or with or without "www.".
+     * Ports count as they stand, for a port of its own is a site of its own.
+     */
+    public function isOtherFormOf(self $other): bool
+    {
+        $bare = static fn (self $url): string => (string) preg_replace('/^www\./', '', $url->authority);
+
+        return $bare($this) === $bare($other) && ($this->scheme !== $other->scheme || $this->authority !== $other->authority);
+    }
+
     public function sameHostAs(self $other): bool
     {
         return $this->authority === $other->authority;

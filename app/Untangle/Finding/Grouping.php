@@ -346,6 +346,7 @@ final class Grouping
                 isUnlike: $kin !== null && $kin['kinship'] === Kinship::Distinct && ($kin['sureness'] >= 900 || $kin['likeness'] < 300), isFirstPart: in_array(ParameterEffect::Part, $effects, true) || $kin !== null && $kin['kinship'] === Kinship::Series,
                 isVersion: $declaredPage !== null && $this->finder->areVersions($page->id, $declaredPage) || $kin !== null && $kin['kinship'] === Kinship::Language, isWider: in_array(ParameterEffect::Narrows, $effects, true) || $kin !== null && $kin['kinship'] === Kinship::Narrower,
                 isInTangle: $declaredPage !== null && isset($this->tangleOf[$page->id], $this->tangleOf[$declaredPage]) && $this->tangleOf[$page->id] === $this->tangleOf[$declaredPage], isKeeper: $keeper !== null && $declaredPage === $keeper,
+                isOtherForm: $url !== null && PageUrl::parse($page->url) !== null && $url->isOtherFormOf(PageUrl::parse($page->url)),
             );
         }
         $isMeant = $page->mayBeListed() && ! PageKind::from($page->kind)->isKeptOut();

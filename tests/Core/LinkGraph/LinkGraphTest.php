@@ -91,3 +91,10 @@ it('knows no depth where nothing leads', function (): void {
     expect(ClickDepth::from(1, [0, 1, 1, 1], pack('V', 2), []))->toBe([ClickDepth::UNREACHED, 0, ClickDepth::UNREACHED])
         ->and(ClickDepth::from(0, [0, 0], '', [0 => 0]))->toBe([0]);
 });
+
+it('tells an address of the same site in another form', function (string $one, string $other, bool $is): void {
+    expect(Orchard\Core\Url\PageUrl::parse($one)?->isOtherFormOf(Orchard\Core\Url\PageUrl::parse($other) ?? throw new LogicException))->toBe($is);
+})->with([
+    ['http://shop.example/a', 'https://shop.example/a', true], ['https://www.shop.example/a', 'https://shop.example/b', true], ['http://www.shop.example/a', 'https://shop.example/a', true],
+    ['https://shop.example/a', 'https://shop.example/b', false], ['https://m.shop.example/a', 'https://shop.example/a', false], ['https://shop.example:8443/a', 'https://shop.example/a', false], ['https://other.example/', 'https://shop.example/', false],
+]);

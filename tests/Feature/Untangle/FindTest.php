@@ -236,3 +236,22 @@ it('says that nothing is there where nothing is there', function (): void {
     $this->actingAs(member($store, Role::Owner))->get("/s/{$store->slug}/untangle")->assertOk()->assertSee('Nothing is left here.');
     $this->get("/s/{$store->slug}/untangle/tangles")->assertOk()->assertSee('No tangle.');
 });
+
+it('tells a canonical under the other scheme of the store as such, and mends it by the store’s rule', function (): void {
+    $site = new Tests\Web\Site;
+    $links = [];
+    foreach (['alma'] as $i => $name) {
+        $site->page("/lamp/$name", productPage("N-$i", ucfirst($name).' lamp', str_replace('http://', 'https://', $site->url)."/lamp/$name"));
+        $links["/lamp/$name"] = $name;
+    }
+    $store = $site->linking('/', $links, '<link rel="canonical" href="/">')->store();
+    crawl($store);
+    findTangles($store);
+    $rows = untangled($store);
+    foreach ($links as $path => $name) {
+        expect($rows[$path])->verdict->toBe('other form')->action->toBe('canonical');
+        // The store's own address may be the one that is written wrongly: nothing is done without a person.
+        expect((int) DB::table('untangle_pages')->where('page_id', pageAt($store, $path))->value('is_safe'))->toBe(0);
+    }
+    $this->actingAs(member($store, App\Access\Role::Viewer))->get("/s/{$store->slug}/untangle/troubles")->assertOk()->assertSee('with the other scheme or www.');
+});
