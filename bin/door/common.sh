@@ -11,6 +11,9 @@ umask 077
 # Paths may have any letters; some programs are slow or stumble over them under the plain C locale.
 export LC_ALL=C.UTF-8
 
+# Debian keeps servers where the path of people who are not root does not look.
+export PATH="$PATH:/usr/local/sbin:/usr/sbin:/sbin"
+
 # openly COMMAND...: for what other users have to read, such as libraries and styles.
 openly() { (umask 022; "$@"); }
 
