@@ -16,7 +16,7 @@ make_database() {
         database_folder_is_whole || die "var/$INSTANCE/mysql holds files, but is not a whole database (ibdata1 or its system tables are missing). Nothing was touched. Complete it, or move it away and bring a backup in: bin/orchard restore FILE"
         # A copy that root brought back belongs to root, and older versions left files open to others.
         if is_root && [ "$(stat -c %U "$VAR/mysql/ibdata1")" != "$RUN_AS" ]; then chown -R "$RUN_AS" "$VAR/mysql"; fi
-        find "$VAR/mysql" -perm /077 -exec chmod go-rwx {} +
+        find "$VAR/mysql" ! -type l -perm /077 -exec chmod go-rwx {} +
         return 0
     fi
     if was_up && [ "${NEW_DATABASE:-no}" != yes ]; then

@@ -51,9 +51,10 @@ make_folders() {
         mkdir -p "$VAR" && cd "$VAR"
         mkdir -p home log tmp mysql-tmp nginx cache storage/app/uploads storage/framework/views \
             storage/framework/cache/data storage/framework/sessions storage/logs shops markets
-        find . -maxdepth 1 ! -name mysql ! -name . -exec chmod -R go-rwx {} +
+        # Never along symbolic links: root would change what they point to.
+        find . -maxdepth 1 ! -name mysql ! -name . ! -type l -exec chmod -R go-rwx {} +
         chmod 700 .
-        if is_root; then chown "$RUN_AS" .; find . -maxdepth 1 ! -name mysql ! -name . -exec chown -R "$RUN_AS" {} +; fi
+        if is_root; then chown "$RUN_AS" .; find . -maxdepth 1 ! -name mysql ! -name . ! -type l -exec chown -R "$RUN_AS" {} +; fi
     ) || die "var/$INSTANCE cannot be written."
     # Instances of older versions have no such mark.
     [ ! -f "$VAR/ready" ] || [ -f "$VAR/settled" ] || { touch "$VAR/settled"; owned "$VAR/settled"; }

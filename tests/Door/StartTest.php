@@ -150,8 +150,14 @@ it('touches nothing and says what is wrong where something is lost', function (s
     'another key' => ["cp settings elsewhere; sed -i 's/^APP_KEY=.*/APP_KEY=base64:AAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAA=/' settings", 'mv elsewhere settings', 'not the key'],
 ]);
 
-it('starts again when all that was lost is back', function (): void {
+it('starts again when all that was lost is back, and changes nothing along links that lead elsewhere', function (): void {
+    mkdir($outside = sys_get_temp_dir().'/outside');
+    chmod($outside, 0755);
+    symlink($outside, inGarden()->root.'/var/run/leads-out');
     expect(inGarden()->door(['start', '--no-demo']))->code->toBe(0);
+    clearstatcache();
+    expect(fileperms($outside) & 0o777)->toBe(0o755);
+    chmod($outside, 0700);
     expect(inGarden()->sql('SELECT slug FROM stores'))->toBe('garden');
 });
 

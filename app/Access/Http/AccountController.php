@@ -32,7 +32,7 @@ final class AccountController
             'password' => [...PasswordRules::for($user->email), 'different:current'],
         ], ['password.different' => 'The new password is the old one.']);
         $guesses = Guesses::at($user->email, (string) $request->ip());
-        if ($guesses->wait() > 0 || ! $guesses->count()) {
+        if (! $guesses->mayTry()) {
             throw ValidationException::withMessages(['current' => 'Too many wrong passwords. Try again later.'])->status(429);
         }
         if (! Hash::check($request->string('current')->value(), $user->password)) {

@@ -54,7 +54,7 @@ final class InvitationController
     {
         $guesses = Guesses::at($email, (string) $request->ip());
         $user = User::query()->where('email', $email)->firstOrFail();
-        if ($guesses->wait() > 0 || ! $guesses->count()) {
+        if (! $guesses->mayTry()) {
             throw ValidationException::withMessages(['password' => 'Too many wrong passwords. Try again later.'])->status(429);
         }
         if (! Hash::check($request->string('password')->value(), $user->password)) {

@@ -30,7 +30,7 @@ final class PeopleController
 
         return view('access.people', [
             'store' => $store, 'people' => $people, 'open' => Invitations::open($store->id), 'mails' => Postbox::isThere(),
-            'resettable' => $people->filter(static fn (User $user): bool => ResetLinks::mayMake($owner, $user))->pluck('id')->all(),
+            'resettable' => ResetLinks::among($owner, array_values($people->map(static fn (User $user): int => $user->id)->all())),
         ]);
     }
 

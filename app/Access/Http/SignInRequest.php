@@ -31,7 +31,7 @@ final class SignInRequest extends FormRequest
         $account = Guesses::at($email, $address);
         $from = Guesses::from($address);
         $wait = max($account->wait(), $from->wait());
-        if ($wait > 0 || ! $account->count() || ! $from->count()) {
+        if ($wait > 0 || ! $from->mayTry() || ! $account->mayTry()) {
             $seconds = max(1, $wait);
             throw ValidationException::withMessages([
                 'email' => "Too many wrong passwords. The next one is looked at in $seconds ".($seconds === 1 ? 'second.' : 'seconds.'),

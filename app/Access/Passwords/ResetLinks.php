@@ -52,9 +52,21 @@ final class ResetLinks
     /** Whether an owner may make a link for somebody: only where that opens no store that is not the owner's own. */
     public static function mayMake(User $owner, User $user): bool
     {
-        $owned = Membership::query()->where('user_id', $owner->id)->where('role', Role::Owner)->select('store_id');
+        return self::among($owner, [$user->id]) !== [];
+    }
 
-        return ! Membership::query()->where('user_id', $user->id)->whereNotIn('store_id', $owned)->exists();
+    /**
+     * Those of these people for whom an owner may make a link.
+     *
+     * @param  list<int>  $people  ids
+     * @return list<int>
+     */
+    public static function among(User $owner, array $people): array
+    {
+        $owned = Membership::query()->where('user_id', $owner->id)->where('role', Role::Owner)->select('store_id');
+        $elsewhere = Membership::query()->whereIn('user_id', $people)->whereNotIn('store_id', $owned)->pluck('user_id')->all();
+
+        return array_values(array_diff($people, $elsewhere));
     }
 
     private static function broker(): PasswordBroker

@@ -56,8 +56,14 @@ final readonly class Guesses
         return max(0, (int) Cache::get($this->key.':until', 0) - now()->getTimestamp());
     }
 
+    /** Whether a guess is looked at now; it is counted then. */
+    public function mayTry(): bool
+    {
+        return $this->wait() === 0 && $this->count();
+    }
+
     /** Counts before the password is looked at, so that many guesses at once are no way round. */
-    public function count(): bool
+    private function count(): bool
     {
         return RateLimiter::hit($this->key, self::COUNTED_SECONDS) <= $this->free
             || Cache::add($this->key.':turn', true, self::TURN_SECONDS);

@@ -161,7 +161,7 @@ final class FeedWork implements LongWork
                 if ($import !== null) {
                     DB::table('gather_imports')->where('id', $import)->update(['is_feed' => 1]);
                     $row = Imports::find($store, $import) ?? throw new RuntimeException('The portion is gone.');
-                    $this->imports->start($store, $import, FileLook::into($store->id, Imports::path($row), $sort));
+                    $this->imports->start($store, $import, FileLook::into($store->id, Imports::path($row), $sort, ['scope' => 'store']));
                 }
                 $whole = $wholeTo === null ? $to : min($wholeTo, $to);
                 $known = DB::table('gather_feed_parts')->where('store_id', $store->id)->where('part', $number)->value('whole_to');

@@ -13,7 +13,6 @@ use DateTimeZone;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 use Orchard\Core\Tabular\CellSort;
-use Orchard\Core\Tabular\CharsetGuess;
 use Orchard\Core\Tabular\Columns;
 use Orchard\Core\Tabular\DateOrder;
 use Orchard\Core\Tabular\DateReading;
@@ -101,13 +100,12 @@ final readonly class FileLook
         [$cells, $isWhole] = self::dateCells($file, $dialect, $sort, $columns);
         $latest = (new DateTimeImmutable($store->today()))->modify('+1 day')->format('Y-m-d');
         $reading = DateReading::of($cells, $latest, self::hints($store, $dialect, $sort, $columns, $names, $before));
-        if (! is_string($corrections['dates'] ?? null) || DateOrder::tryFrom($corrections['dates']) === null) {
-            $dialect = $dialect->withDates($reading->order);
-        }
-        $isOpen = ! $reading->isSure && $reading->order !== null && ! is_string(($corrections['dates'] ?? null) ?: null);
+        $isChosen = is_string($corrections['dates'] ?? null) && DateOrder::tryFrom($corrections['dates']) !== null;
+        $dialect = $isChosen ? $dialect : $dialect->withDates($reading->order);
+        $isOpen = ! $isChosen && ! $reading->isSure && $reading->order !== null;
 
         return new self($sort, $dialect, $names, $columns, $rows, $shape, $remembered, $isOpen,
-            self::doubts($store, $path, $dialect, $rows, $corrections), self::scope($store, $file, $dialect, $sort, $columns, $corrections, $before), self::span($cells, $dialect, $isWhole));
+            self::doubts($file, $dialect, $rows, $corrections), self::scope($store, $file, $dialect, $sort, $columns, $corrections, $before), self::span($cells, $dialect, $isWhole));
     }
 
     /** @return array<int, string> */
@@ -255,14 +253,12 @@ final readonly class FileLook
      * @param  array<array-key, mixed>  $corrections
      * @return array<string, bool>
      */
-    private static function doubts(Store $store, string $path, Dialect $dialect, array $rows, array $corrections): array
+    private static function doubts(TableFile $file, Dialect $dialect, array $rows, array $corrections): array
     {
         $doubts = [];
         $isChosen = is_string($corrections['charset'] ?? null) && $corrections['charset'] !== '';
         if (! $isChosen && ! str_starts_with($dialect->charset, 'UTF')) {
-            $start = (string) @file_get_contents($path, length: 65_536);
-            $languages = array_values($store->markets->map(static fn (Market $market): string => $market->language)->all());
-            $isSure = CharsetGuess::of($start, $languages)->isSure;
+            $isSure = $file->isSureOfCharset();
             $doubts["The file does not say its charset; by its letters it is {$dialect->charset}.".($isSure ? '' : ' Another one is nearly as likely: look at the letters below.')] = ! $isSure;
         }
         if (str_contains(implode('', array_merge(...$rows ?: [[]])), "\u{FFFD}")) {

@@ -7,6 +7,7 @@ namespace App\Store\Files;
 use DateTimeZone;
 use Generator;
 use InvalidArgumentException;
+use Orchard\Core\Tabular\CharsetGuess;
 use Orchard\Core\Tabular\CsvRecord;
 use Orchard\Core\Tabular\Dialect;
 use Orchard\Core\Tabular\Sniffer;
@@ -98,6 +99,12 @@ final class TableFile
         $text = (string) preg_replace('/^\x{FEFF}/u', '', mb_scrub($text));
 
         return Sniffer::look(str_contains($text, "\n") ? $text : str_replace("\r", "\n", $text), $charset, $columnsKnown);
+    }
+
+    /** Whether a charset that the file does not name was recognised without doubt. */
+    public function isSureOfCharset(): bool
+    {
+        return CharsetGuess::of((string) file_get_contents($this->source, length: self::SAMPLE), $this->languages)->isSure;
     }
 
     /**

@@ -78,6 +78,7 @@ it('reads dates by all evidence, and asks where there is none', function (): voi
     $id = (int) DB::table('gather_imports')->where('store_id', $store->id)->value('id');
     $this->get("/s/{$store->slug}/gather/files/$id")->assertSee('can be read both ways')->assertSee('choose …');
     $this->post("/s/{$store->slug}/gather/files/$id/start", ['sort' => 'search', 'was' => 'search', 'dates' => ''])->assertSessionHasErrors('file');
+    $this->post("/s/{$store->slug}/gather/files/$id/start", ['sort' => 'search', 'was' => 'search', 'dates' => 'nonsense'])->assertSessionHasErrors('file');
     $this->post("/s/{$store->slug}/gather/files/$id/start", ['sort' => 'search', 'was' => 'search', 'dates' => 'dmy'])->assertSessionHasNoErrors();
 });
 
@@ -177,4 +178,16 @@ it('tells in words that a piece of a file found no room, and keeps what came bef
     unlink($path);
     rename("$path.kept", $path);
     $piece(100_000, 100_000)->assertOk()->assertJsonPath('arrived', 200_000);
+});
+
+it('recognises the letters of a packed file as those of a plain one', function (): void {
+    $store = fileStore('pl');
+    $bytes = (string) iconv('UTF-8', 'WINDOWS-1250', "phrase,volume\nżyrandol mosiężny światło,100\n");
+    $doubts = [];
+    foreach ([$bytes, (string) gzencode($bytes)] as $content) {
+        file_put_contents($path = sys_get_temp_dir().'/letters', $content);
+        $doubts[] = App\Gather\Files\FileLook::into($store->id, $path)->doubts;
+        unlink($path);
+    }
+    expect($doubts[1])->toBe($doubts[0])->and(array_keys($doubts[0])[0])->toContain('Windows-1250');
 });
