@@ -53,12 +53,19 @@ it('concludes nothing where something stands between it and the shop', function 
     }, 'all show "We value your privacy"'],
 ]);
 
-it('ends where the shop refuses page after page, and leaves the rest to be resumed', function (): void {
-    $site = new Site;
-    $site->linking('/', array_combine(array_map(static fn (int $n): string => "/p$n", range(1, 80)), range(1, 80)));
+/** A home page that leads to eighty pages, all of them forbidden. */
+function refusingSite(): Site
+{
+    $site = (new Site)->linking('/', array_combine(array_map(static fn (int $n): string => "/p$n", range(1, 80)), range(1, 80)));
     foreach (range(1, 80) as $n) {
         $site->page("/p$n", 'No.', 403);
     }
+
+    return $site;
+}
+
+it('ends where the shop refuses page after page, and leaves the rest to be resumed', function (): void {
+    $site = refusingSite();
     $store = $site->store();
     $begun = app(Crawls::class)->begin($store, null);
     expect(app(WorkDesk::class)->workToEnd($begun['work']))->toBe('failed');
@@ -67,11 +74,7 @@ it('ends where the shop refuses page after page, and leaves the rest to be resum
 });
 
 it('asks again, and first, for what was refused, when a crawl goes on', function (): void {
-    $site = new Site;
-    $site->linking('/', array_combine(array_map(static fn (int $n): string => "/p$n", range(1, 80)), range(1, 80)));
-    foreach (range(1, 80) as $n) {
-        $site->page("/p$n", 'No.', 403);
-    }
+    $site = refusingSite();
     $store = $site->store();
     $begun = app(Crawls::class)->begin($store, null);
     expect(app(WorkDesk::class)->workToEnd($begun['work']))->toBe('failed');
