@@ -8,6 +8,7 @@ use App\Gather\Files\FileLook;
 use App\Gather\Files\FileSort;
 use App\Gather\Files\Imports;
 use App\Gather\Files\ScopeFinder;
+use App\Gather\Files\SumsBeside;
 use App\Store\Console\StoreCommand;
 use App\Store\Models\Store;
 use App\Store\Work\WorkDesk;
@@ -54,6 +55,8 @@ final class ImportCommand extends StoreCommand
                     $this->aside($told);
                 }
                 $this->tellReplaced($store, $look);
+                $differs = SumsBeside::of($store, Imports::path($row), $look)?->sentence();
+                $differs === null || $this->aside($differs);
                 $work = $imports->start($store, $import, $look, self::text($this->option('from')), self::text($this->option('to')), $given);
             } catch (InvalidArgumentException $wrong) {
                 $imports->drop($store, $import);

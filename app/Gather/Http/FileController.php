@@ -10,6 +10,7 @@ use App\Gather\Files\FileSort;
 use App\Gather\Files\Imports;
 use App\Gather\Files\ImportWork;
 use App\Gather\Files\ScopeFinder;
+use App\Gather\Files\SumsBeside;
 use App\Store\Files\TableWriter;
 use App\Store\Models\Store;
 use App\Store\Work\WorkDesk;
@@ -63,18 +64,19 @@ final class FileController
     public function replaces(Request $request, Store $store, int $import): View
     {
         $row = Imports::find($store, $import) ?? abort(404);
-        $replaced = null;
+        $replaced = $differs = null;
         if ($row->state === 'look') {
             try {
                 $look = $this->look($request, $store, $row);
                 $replaced = $look->span === null || $look->sort->list() !== null ? null
                     : ScopeFinder::replaced($store, $look->sort->facts(), $look->sort->grain(array_values($look->columns)), $look->span[0], $look->span[1], $look->scope);
+                $differs = SumsBeside::of($store, Imports::path($row), $look)?->sentence();
             } catch (InvalidArgumentException) {
                 // The page around this says what is wrong.
             }
         }
 
-        return view('gather.file-replaces', ['replaced' => $replaced, 'scope' => isset($look) ? $look->scope->label($store) : '', 'isWhole' => isset($look) && ($look->span[2] ?? false)]);
+        return view('gather.file-replaces', ['differs' => $differs, 'replaced' => $replaced, 'scope' => isset($look) ? $look->scope->label($store) : '', 'isWhole' => isset($look) && ($look->span[2] ?? false)]);
     }
 
     public function take(Request $request, Store $store, Imports $imports): RedirectResponse

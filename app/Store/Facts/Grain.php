@@ -29,17 +29,15 @@ final class Grain
     }
 
     /**
-     * Of the grains that hold what is asked the coarsest, for it withholds the least; null where none does.
+     * The coarsest first, for it withholds the least.
      *
      * @param  list<int>  $grains
-     * @param  int  $asked  bits that must be told
-     * @param  int  $barred  bits that must not be told
+     * @return list<int>
      */
-    public static function coarsest(array $grains, int $asked, int $barred = 0): ?int
+    public static function coarsestFirst(array $grains): array
     {
-        $fit = array_filter($grains, static fn (int $grain): bool => ($grain & $asked) === $asked && ($grain & $barred) === 0);
-        usort($fit, static fn (int $a, int $b): int => [substr_count(decbin($a), '1'), $a] <=> [substr_count(decbin($b), '1'), $b]);
+        usort($grains, static fn (int $a, int $b): int => [substr_count(decbin($a), '1'), $a] <=> [substr_count(decbin($b), '1'), $b]);
 
-        return $fit[0] ?? null;
+        return $grains;
     }
 }

@@ -96,11 +96,21 @@ final readonly class NumberWindow
         if (! $this->isPeriod) {
             return ['SELECT page_id, SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) AS position_sum, SUM(orders) AS orders, SUM(revenue) AS revenue, SUM(returned) AS returned, SUM(margin) AS margin FROM page_weeks WHERE store_id = ? AND week BETWEEN ? AND ?', [$store->id, $this->firstDay, $this->lastDay]];
         }
-        $days = (int) (new DateTimeImmutable($this->firstDay))->diff(new DateTimeImmutable($this->lastDay))->days + 1;
-        $grain = fn (FactTable $facts): int => Grain::coarsest(array_map(static fn (object $row): int => (int) $row->grain, array_values(DB::select("SELECT grain FROM fact_days WHERE store_id = ? AND facts = ? AND day = ? AND days = ? AND state = 'owns'", [$store->id, $facts->value, $this->firstDay, $days]))), Grain::PAGE) ?? 0;
+        $parts = [];
+        foreach ([[FactTable::Search, 'r.clicks, r.impressions, r.position_sum, 0 AS orders, 0 AS revenue, 0 AS returned, 0 AS margin'], [FactTable::Sales, '0, 0, 0, r.orders, r.revenue, r.returned, r.margin']] as [$facts, $columns]) {
+            foreach (GrainDays::ofPeriod($store->id, $facts, $this) as $part) {
+                $parts[] = "SELECT r.page_id, $columns FROM {$facts->rows()} r WHERE {$part->condition()}";
+            }
+        }
+        // Names come from the first part; one that holds nothing gives them where only sales are told.
+        array_unshift($parts, 'SELECT 0 AS page_id, 0 AS clicks, 0 AS impressions, 0 AS position_sum, 0 AS orders, 0 AS revenue, 0 AS returned, 0 AS margin');
 
-        return ['SELECT page_id, SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) AS position_sum, SUM(orders) AS orders, SUM(revenue) AS revenue, SUM(returned) AS returned, SUM(margin) AS margin FROM (
-                SELECT page_id, clicks, impressions, position_sum, 0 AS orders, 0 AS revenue, 0 AS returned, 0 AS margin FROM search_rows WHERE store_id = ? AND grain = ? AND day = ? AND days = ? AND type = 0
-                UNION ALL SELECT page_id, 0, 0, 0, orders, revenue, returned, margin FROM sales_rows WHERE store_id = ? AND grain = ? AND day = ? AND days = ?) facts WHERE 1', [$store->id, $grain(FactTable::Search), $this->firstDay, $days, $store->id, $grain(FactTable::Sales), $this->firstDay, $days]];
+        return ['SELECT page_id, SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) AS position_sum, SUM(orders) AS orders, SUM(revenue) AS revenue, SUM(returned) AS returned, SUM(margin) AS margin FROM ('.implode(' UNION ALL ', $parts).') facts WHERE 1', []];
+    }
+
+    /** Days from the first to the last. */
+    public function length(): int
+    {
+        return (int) (new DateTimeImmutable($this->firstDay))->diff(new DateTimeImmutable($this->lastDay))->days + 1;
     }
 }

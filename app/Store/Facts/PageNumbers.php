@@ -40,15 +40,15 @@ final readonly class PageNumbers
         if ($row !== null) {
             $total = ['clicks' => (int) $row->clicks, 'impressions' => (int) $row->impressions, 'position' => self::position($row), 'visits' => (int) $row->visits, 'orders' => (int) $row->orders, 'revenue' => (float) $row->revenue];
         }
-        [$where, $values] = self::queryRows($store, $page, $window);
+        $where = self::queryRows($store, $page, $window);
         if ($where === '') {
             return new self($window, $weeks, $total, [], ['queries' => 0, 'clicks' => 0, 'impressions' => 0], null);
         }
         $queries = [];
-        foreach (DB::select("SELECT q.text, r.* FROM (SELECT query_id, SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) AS position_sum FROM search_rows WHERE $where GROUP BY query_id ORDER BY SUM(clicks) DESC, SUM(impressions) DESC, query_id LIMIT ".self::QUERIES.') r JOIN search_queries q ON q.id = r.query_id ORDER BY r.clicks DESC, r.impressions DESC, r.query_id', $values) as $query) {
+        foreach (DB::select("SELECT q.text, r.* FROM (SELECT query_id, SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) AS position_sum FROM search_rows r WHERE $where GROUP BY query_id ORDER BY SUM(clicks) DESC, SUM(impressions) DESC, query_id LIMIT ".self::QUERIES.') r JOIN search_queries q ON q.id = r.query_id ORDER BY r.clicks DESC, r.impressions DESC, r.query_id') as $query) {
             $queries[] = ['text' => (string) $query->text, 'clicks' => (int) $query->clicks, 'impressions' => (int) $query->impressions, 'position' => self::position($query)];
         }
-        $all = DB::selectOne("SELECT COUNT(DISTINCT query_id) AS queries, SUM(clicks) AS clicks, SUM(impressions) AS impressions FROM search_rows WHERE $where", $values);
+        $all = DB::selectOne("SELECT COUNT(DISTINCT query_id) AS queries, SUM(clicks) AS clicks, SUM(impressions) AS impressions FROM search_rows r WHERE $where");
         $rest = ['queries' => (int) $all->queries - count($queries), 'clicks' => (int) $all->clicks - array_sum(array_column($queries, 'clicks')), 'impressions' => (int) $all->impressions - array_sum(array_column($queries, 'impressions'))];
 
         return new self($window, $weeks, $total, $queries, $rest, ['clicks' => $total['clicks'] - (int) $all->clicks, 'impressions' => $total['impressions'] - (int) $all->impressions]);
@@ -68,23 +68,13 @@ final readonly class PageNumbers
         return $weeks;
     }
 
-    /** @return array{string, list<int|string>} a condition on search_rows for the page's query rows, empty where no file told any; and its values */
-    private static function queryRows(Store $store, int $page, NumberWindow $window): array
+    /** A condition on search_rows (r) for the page's query rows; empty where no file told any. */
+    private static function queryRows(Store $store, int $page, NumberWindow $window): string
     {
-        if ($window->isPeriod) {
-            $days = (int) (new DateTimeImmutable($window->firstDay))->diff(new DateTimeImmutable($window->lastDay))->days + 1;
-            $grain = Grain::coarsest(array_map(static fn (object $row): int => (int) $row->grain, array_values(DB::select("SELECT grain FROM fact_days WHERE store_id = ? AND facts = 1 AND day = ? AND days = ? AND state = 'owns'", [$store->id, $window->firstDay, $days]))), Grain::PAGE | Grain::QUERY);
+        $asked = Grain::PAGE | Grain::QUERY;
+        $parts = $window->isPeriod ? GrainDays::ofPeriod($store->id, FactTable::Search, $window, $asked) : GrainDays::of($store->id, FactTable::Search, $window->firstDay, $window->lastDay, $asked);
 
-            return $grain === null ? ['', []] : ['store_id = ? AND grain = ? AND page_id = ? AND day = ? AND days = ? AND type = 0', [$store->id, $grain, $page, $window->firstDay, $days]];
-        }
-        $parts = [];
-        $values = [];
-        foreach ((new PageWeeks($store->id))->grainsByDay(FactTable::Search, $window->firstDay, $window->lastDay, Grain::PAGE | Grain::QUERY) as $grain => $days) {
-            $parts[] = '(store_id = ? AND grain = ? AND page_id = ? AND day BETWEEN ? AND ? AND day IN ('.PageWeeks::list($days).') AND days = 1 AND type = 0)';
-            array_push($values, $store->id, $grain, $page, $window->firstDay, $window->lastDay);
-        }
-
-        return [implode(' OR ', $parts), $values];
+        return implode(' OR ', array_map(static fn (GrainDays $part): string => "(r.page_id = $page AND {$part->condition()})", $parts));
     }
 
     private static function position(object $row): ?float

@@ -10,7 +10,7 @@ use Illuminate\Support\Facades\DB;
 /**
  * Sums by page and week (Monday to Sunday), made anew for the weeks whose days have changed.
  *
- * Of each day the coarsest grain that tells pages counts, web search alone; rows of a period are in no week.
+ * Of each page and day the coarsest grain that names the page counts (GrainDays), web search alone; rows of a period are in no week.
  */
 final readonly class PageWeeks
 {
@@ -64,39 +64,17 @@ final readonly class PageWeeks
         [$first, $last] = [$weeks[0], (new DateTimeImmutable($weeks[count($weeks) - 1]))->modify('+6 days')->format('Y-m-d')];
         $list = self::list($weeks);
         DB::delete("DELETE FROM page_weeks WHERE store_id = ? AND week IN ($list)", [$this->storeId]);
-        $monday = 'DATE_SUB(day, INTERVAL WEEKDAY(day) DAY)';
-        foreach ([[FactTable::Search, ['clicks', 'impressions', 'position_sum'], ' AND type = 0'], [FactTable::Sales, ['visits', 'orders', 'units', 'revenue', 'returned', 'margin'], '']] as [$facts, $columns, $where]) {
-            $sums = implode(', ', array_map(static fn (string $column): string => "SUM($column)", $columns));
+        $monday = 'DATE_SUB(r.day, INTERVAL WEEKDAY(r.day) DAY)';
+        foreach ([[FactTable::Search, ['clicks', 'impressions', 'position_sum']], [FactTable::Sales, ['visits', 'orders', 'units', 'revenue', 'returned', 'margin']]] as [$facts, $columns]) {
+            $sums = implode(', ', array_map(static fn (string $column): string => "SUM(r.$column)", $columns));
             $more = implode(', ', array_map(static fn (string $column): string => "$column = page_weeks.$column + VALUES($column)", $columns));
-            foreach ($this->grainsByDay($facts, $first, $last) as $grain => $days) {
-                $days = array_values(array_filter($days, static fn (string $day): bool => in_array(self::weekOf($day), $weeks, true)));
-                if ($days !== []) {
-                    DB::insert('INSERT INTO page_weeks (store_id, week, page_id, '.implode(', ', $columns).") SELECT ?, $monday, page_id, $sums FROM {$facts->rows()} WHERE store_id = ? AND grain = ? AND day BETWEEN ? AND ? AND day IN (".self::list($days).") AND days = 1$where GROUP BY $monday, page_id ON DUPLICATE KEY UPDATE $more", [$this->storeId, $this->storeId, $grain, $days[0], $days[count($days) - 1]]);
+            foreach (GrainDays::of($this->storeId, $facts, $first, $last) as $part) {
+                $part = $part->on(static fn (string $day): bool => in_array(self::weekOf($day), $weeks, true));
+                if ($part !== null) {
+                    DB::insert('INSERT INTO page_weeks (store_id, week, page_id, '.implode(', ', $columns).") SELECT ?, $monday, r.page_id, $sums FROM {$facts->rows()} r WHERE {$part->condition()} GROUP BY $monday, r.page_id ON DUPLICATE KEY UPDATE $more", [$this->storeId]);
                 }
             }
         }
-    }
-
-    /**
-     * Days by the grain that counts on them.
-     *
-     * @return array<int, non-empty-list<string>>
-     */
-    public function grainsByDay(FactTable $facts, string $first, string $last, int $asked = Grain::PAGE): array
-    {
-        $grains = [];
-        foreach (DB::select("SELECT day, grain FROM fact_days WHERE store_id = ? AND facts = ? AND day BETWEEN ? AND ? AND days = 1 AND state = 'owns' ORDER BY day", [$this->storeId, $facts->value, $first, $last]) as $row) {
-            $grains[(string) $row->day][] = (int) $row->grain;
-        }
-        $days = [];
-        foreach ($grains as $day => $known) {
-            $grain = Grain::coarsest($known, $asked | Grain::DAY);
-            if ($grain !== null) {
-                $days[$grain][] = $day;
-            }
-        }
-
-        return $days;
     }
 
     /** @param  list<string>  $days */

@@ -6,6 +6,7 @@ namespace App\Weigh\Numbers;
 
 use App\Store\Bulk;
 use App\Store\Facts\FactTable;
+use App\Store\Facts\GrainDays;
 use App\Store\Facts\Grain;
 use App\Store\Facts\NumberWindow;
 use App\Store\Facts\PageWeeks;
@@ -20,8 +21,8 @@ use RuntimeException;
  * Sums the facts of a portion of pages once, in every form that is looked at: by page, query, device and span of weeks; by page, window, device and class beside
  * what it is compared with; by week; by place in the results. Nothing that is looked at touches the facts then.
  *
- * Grains are kept apart: pages as a whole come from the coarsest grain that tells pages, those by device from the coarsest that tells devices, queries from
- * the coarsest that tells queries; what is withheld is the difference. The rows stream by once and are added up here, then loaded: on 10,000,000 rows
+ * Grains are kept apart: a page as a whole comes from the coarsest grain that names it, by device from the coarsest that tells its devices, queries from
+ * the coarsest that tells its queries; what is withheld is the difference. The rows stream by once and are added up here, then loaded: on 10,000,000 rows
  * grouping them in the database took eight times as long.
  */
 final class PageSums
@@ -72,10 +73,10 @@ final class PageSums
         $queryGrains = $this->grains(Grain::PAGE | Grain::QUERY);
         $deviceGrains = $this->grains(Grain::PAGE | Grain::DEVICE);
         // Where queries and devices come from one grain, the rows are read once for both.
-        $tellsDevices = $queryGrains === $deviceGrains;
+        $tellsDevices = $queryGrains == $deviceGrains;
         $summed = new SummedPages($after, $last, $pages, $tellsDevices);
-        foreach ($queryGrains as $grain => $days) {
-            foreach ($this->rows('query_id', "grain = $grain AND page_id > $after AND page_id <= $last AND $days AND query_id > 0") as [$page, $day, $query, $device, $clicks, $impressions, $positions]) {
+        foreach ($queryGrains as $part) {
+            foreach ($this->rows('r.query_id', "r.page_id > $after AND r.page_id <= $last AND {$part->condition()} AND r.query_id > 0") as [$page, $day, $query, $device, $clicks, $impressions, $positions]) {
                 if ($impressions > 0 && isset($pages[$page])) {
                     [$span, $week] = $this->days[$day];
                     $summed->addQuery($page, $query, $device, $span, $week, $clicks, $impressions, $positions);
@@ -83,8 +84,8 @@ final class PageSums
             }
         }
         if (! $tellsDevices) {
-            foreach ($deviceGrains as $grain => $days) {
-                foreach ($this->rows('0', "grain = $grain AND page_id > $after AND page_id <= $last AND $days") as [$page, $day, , $device, $clicks, $impressions, $positions]) {
+            foreach ($deviceGrains as $part) {
+                foreach ($this->rows('0', "r.page_id > $after AND r.page_id <= $last AND {$part->condition()}") as [$page, $day, , $device, $clicks, $impressions, $positions]) {
                     isset($pages[$page]) && $summed->addDevice($page, $device, $this->days[$day][0], $clicks, $impressions, $positions);
                 }
             }
@@ -188,7 +189,7 @@ final class PageSums
     /** @return Generator<array{int, string, int, int, int, int, int}> rows of the facts as they come, without holding them: page, day, query, device, clicks, impressions, position sum */
     private function rows(string $query, string $where): Generator
     {
-        foreach (Stream::rows("SELECT page_id, day, $query, device, clicks, impressions, position_sum FROM search_rows WHERE store_id = {$this->store->id} AND $where AND type = 0") as $row) {
+        foreach (Stream::rows("SELECT r.page_id, r.day, $query, r.device, r.clicks, r.impressions, r.position_sum FROM search_rows r WHERE $where") as $row) {
             /** @var array{int, string, int, int, int, int, int} $row */
             yield $row;
         }
@@ -205,22 +206,11 @@ final class PageSums
         return $classes;
     }
 
-    /** @return array<int, string> condition on the days, by the grain that holds on them */
+    /** @return list<GrainDays> rows that count where this is asked, by grain and days */
     private function grains(int $asked): array
     {
-        if ($this->window->isPeriod) {
-            $days = (int) (new DateTimeImmutable($this->window->firstDay))->diff(new DateTimeImmutable($this->window->lastDay))->days + 1;
-            $known = Bulk::ids(DB::select("SELECT grain FROM fact_days WHERE store_id = ? AND facts = ? AND day = ? AND days = ? AND state = 'owns'", [$this->store->id, FactTable::Search->value, $this->window->firstDay, $days]), 'grain');
-            $grain = Grain::coarsest($known, $asked);
-
-            return $grain === null ? [] : [$grain => "day = '{$this->window->firstDay}' AND days = $days"];
-        }
-        $conditions = [];
-        $byGrain = (new PageWeeks($this->store->id))->grainsByDay(FactTable::Search, $this->firstDay, $this->window->lastDay, $asked);
-        foreach ($byGrain as $grain => $days) {
-            $conditions[$grain] = "day BETWEEN '{$days[0]}' AND '{$days[count($days) - 1]}' AND days = 1".(count($byGrain) === 1 ? '' : ' AND day IN ('.PageWeeks::list($days).')');
-        }
-
-        return $conditions;
+        return $this->window->isPeriod
+            ? GrainDays::ofPeriod($this->store->id, FactTable::Search, $this->window, $asked)
+            : GrainDays::of($this->store->id, FactTable::Search, $this->firstDay, $this->window->lastDay, $asked);
     }
 }

@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace App\Weigh\Ranges;
 
 use App\Store\Facts\FactTable;
-use App\Store\Facts\PageWeeks;
+use App\Store\Facts\GrainDays;
 use App\Store\Work\LongWork;
 use App\Store\Work\SliceEnd;
 use App\Store\Work\WorkRun;
 use Illuminate\Support\Facades\DB;
 
-/** Sums the rows of some dates by page, a portion of pages at a time; of each day the coarsest grain that tells pages, as everywhere. */
+/** Sums the rows of some dates by page, a portion of pages at a time; of each page and day the coarsest grain that names it, as everywhere. */
 final class RangeWork implements LongWork
 {
     private const PAGES = 5000;
@@ -65,11 +65,10 @@ final class RangeWork implements LongWork
     private function sum(int $store, object $range, int $after, int $last): void
     {
         DB::delete('DELETE FROM weigh_range_rows WHERE range_id = ? AND page_id > ? AND page_id <= ?', [$range->id, $after, $last]);
-        $weeks = new PageWeeks($store);
-        foreach ([[FactTable::Search, 'SUM(clicks), SUM(impressions), SUM(position_sum), 0, 0', ' AND type = 0'], [FactTable::Sales, '0, 0, 0, SUM(orders), SUM(revenue)', '']] as [$facts, $sums, $where]) {
-            foreach ($weeks->grainsByDay($facts, (string) $range->first_day, (string) $range->last_day) as $grain => $days) {
-                DB::insert("INSERT INTO weigh_range_rows (range_id, page_id, clicks, impressions, position_sum, orders, revenue) SELECT ?, page_id, $sums FROM {$facts->rows()} WHERE store_id = ? AND grain = ? AND page_id > ? AND page_id <= ? AND day BETWEEN ? AND ? AND day IN (".PageWeeks::list($days).") AND days = 1$where GROUP BY page_id
-                    ON DUPLICATE KEY UPDATE clicks = weigh_range_rows.clicks + VALUES(clicks), impressions = weigh_range_rows.impressions + VALUES(impressions), position_sum = weigh_range_rows.position_sum + VALUES(position_sum), orders = weigh_range_rows.orders + VALUES(orders), revenue = weigh_range_rows.revenue + VALUES(revenue)", [$range->id, $store, $grain, $after, $last, $days[0], $days[count($days) - 1]]);
+        foreach ([[FactTable::Search, 'SUM(clicks), SUM(impressions), SUM(position_sum), 0, 0'], [FactTable::Sales, '0, 0, 0, SUM(orders), SUM(revenue)']] as [$facts, $sums]) {
+            foreach (GrainDays::of($store, $facts, (string) $range->first_day, (string) $range->last_day) as $part) {
+                DB::insert("INSERT INTO weigh_range_rows (range_id, page_id, clicks, impressions, position_sum, orders, revenue) SELECT ?, r.page_id, $sums FROM {$facts->rows()} r WHERE r.page_id > ? AND r.page_id <= ? AND {$part->condition()} GROUP BY r.page_id
+                    ON DUPLICATE KEY UPDATE clicks = weigh_range_rows.clicks + VALUES(clicks), impressions = weigh_range_rows.impressions + VALUES(impressions), position_sum = weigh_range_rows.position_sum + VALUES(position_sum), orders = weigh_range_rows.orders + VALUES(orders), revenue = weigh_range_rows.revenue + VALUES(revenue)", [$range->id, $after, $last]);
             }
         }
     }

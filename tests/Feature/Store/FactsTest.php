@@ -16,14 +16,10 @@ use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
 use Tests\Web\Site;
 
-it('takes the coarsest grain that tells what is asked', function (array $grains, int $asked, ?int $expected): void {
-    expect(Grain::coarsest($grains, $asked))->toBe($expected);
-})->with([
-    'page rows before page-query rows' => [[Grain::PAGE | Grain::QUERY | Grain::DAY, Grain::PAGE | Grain::DAY], Grain::PAGE | Grain::DAY, Grain::PAGE | Grain::DAY],
-    'page-query rows where nothing coarser is' => [[Grain::PAGE | Grain::QUERY | Grain::DAY], Grain::PAGE | Grain::DAY, Grain::PAGE | Grain::QUERY | Grain::DAY],
-    'query rows do not tell pages' => [[Grain::QUERY | Grain::DAY], Grain::PAGE | Grain::DAY, null],
-    'nothing at all' => [[], Grain::PAGE, null],
-]);
+it('takes the coarsest grain first', function (): void {
+    [$pages, $queries, $devices] = [Grain::PAGE | Grain::DAY, Grain::PAGE | Grain::QUERY | Grain::DAY, Grain::PAGE | Grain::QUERY | Grain::DEVICE | Grain::DAY];
+    expect(Grain::coarsestFirst([$devices, $pages, $queries]))->toBe([$pages, $queries, $devices])->and(Grain::coarsestFirst([]))->toBe([]);
+});
 
 it('takes the same grain in whatever order they come', function (): void {
     mt_srand(4);
@@ -31,8 +27,8 @@ it('takes the same grain in whatever order they come', function (): void {
         $grains = array_map(static fn (): int => mt_rand(0, 63), range(1, 6));
         $shuffled = $grains;
         shuffle($shuffled);
-        $found = Grain::coarsest($grains, Grain::PAGE);
-        expect(Grain::coarsest($shuffled, Grain::PAGE))->toBe($found);
+        $found = Grain::coarsestFirst($grains)[0];
+        expect(Grain::coarsestFirst($shuffled)[0])->toBe($found);
         foreach ($grains as $grain) {
             if ($found !== null && ($grain & Grain::PAGE) !== 0) {
                 expect(substr_count(decbin($found), '1'))->toBeLessThanOrEqual(substr_count(decbin($grain), '1'));

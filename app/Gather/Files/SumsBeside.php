@@ -1,0 +1,144 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Gather\Files;
+
+use App\Store\Facts\FactTable;
+use App\Store\Facts\Grain;
+use App\Store\Facts\GrainDays;
+use App\Store\Models\Store;
+use App\Store\Pages\PageAddress;
+use Illuminate\Support\Facades\DB;
+use Orchard\Core\Tabular\CellProblem;
+use Orchard\Core\Tabular\RowReader;
+use Orchard\Core\Url\PageUrl;
+
+/**
+ * Holds what a file tells of its pages and days beside what counts for them so far, so that sums that do not fit are seen before they
+ * count: a page that is named comes from the coarser file alone from then on.
+ */
+final readonly class SumsBeside
+{
+    /** Rows that are looked at. */
+    private const ROWS = 200_000;
+
+    /** Part by which sums may differ without a word; sources add to late days and take back a little. */
+    public const MAY_DIFFER = 0.1;
+
+    /** Clicks, or orders, below which a difference is chance. */
+    private const FEWEST = 20;
+
+    /**
+     * @param  int  $pages  that the file names and that are told on its days already
+     * @param  int  $others  told on its days, which it does not name
+     * @param  float  $told  clicks, or orders, of these pages in the file
+     * @param  float  $there  and as they count so far
+     */
+    private function __construct(private FactTable $facts, private bool $tellsQueries, public int $pages, public int $others, public float $told, public float $there, private bool $isWhole)
+    {
+    }
+
+    /** Null where nothing of these pages and days is in yet, or where the file speaks of no pages and days. */
+    public static function of(Store $store, string $path, FileLook $look): ?self
+    {
+        $grain = $look->sort->list() === null ? $look->sort->grain(array_values($look->columns)) : 0;
+        if ($look->span === null || ($grain & Grain::DAY) === 0 || ($grain & Grain::PAGE) === 0) {
+            return null;
+        }
+        [$urls, $days, $isWhole] = self::read($store, $path, $look);
+        $facts = $look->sort->facts();
+        $there = self::there($store, $facts, $days);
+        $ids = self::idsOf($store, array_keys($urls));
+        [$told, $beside, $named] = [0.0, 0.0, []];
+        foreach ($urls as $url => $sum) {
+            $id = $ids[PageUrl::digestOf((string) $url)] ?? 0;
+            if (isset($there[$id])) {
+                $named[$id] = true;
+                $told += $sum;
+                $beside += $there[$id];
+            }
+        }
+
+        return $named === [] ? null : new self($facts, ($grain & Grain::QUERY) !== 0, count($named), count($there) - count($named), $told, $beside, $isWhole);
+    }
+
+    /** What is to be said of it before it counts; null where the sums fit. */
+    public function sentence(): ?string
+    {
+        $what = $this->facts === FactTable::Search ? 'clicks' : 'orders';
+        $change = $this->told / max(1.0, $this->there) - 1;
+        // What searchers' privacy withholds is in no query row: fewer are as they should be, more cannot be.
+        if (max($this->told, $this->there) < self::FEWEST || ($this->tellsQueries ? $change <= self::MAY_DIFFER : abs($change) <= self::MAY_DIFFER)) {
+            return null;
+        }
+        $n = static fn (float $number): string => number_format($number);
+        $percent = round(100 * abs($change)).'% '.($change < 0 ? 'fewer' : 'more');
+
+        return ($this->isWhole ? '' : 'As far as was looked (the first '.$n(self::ROWS).' rows): ')
+            ."{$n($this->told)} $what in this file for {$n($this->pages)} ".($this->pages === 1 ? 'page' : 'pages')." that have {$n($this->there)} on the same days so far, $percent (more than ".round(100 * self::MAY_DIFFER).'% is told).'
+            .($this->tellsQueries ? ' Queries cannot hold more than their page does.' : '')
+            .($this->others > 0 ? " {$n($this->others)} other ".($this->others === 1 ? 'page keeps what it has' : 'pages keep what they have').'.' : '');
+    }
+
+    /** @return array{array<string, float>, array<string, true>, bool} clicks or orders by URL, the days, and whether these are all rows */
+    private static function read(Store $store, string $path, FileLook $look): array
+    {
+        $fields = array_filter(array_map(static fn (string $key): mixed => $look->sort->field($key), $look->columns));
+        $reader = new RowReader($fields, $look->dialect, new \DateTimeZone($store->timezone));
+        $addresses = new PageAddress($store);
+        $key = $look->sort->facts() === FactTable::Search ? 'clicks' : 'orders';
+        [$urls, $days, $read] = [[], [], 0];
+        foreach (FileLook::fileOf($store, $path)->rows($look->dialect, $look->dialect->headerRow + 1) as $cells) {
+            if (++$read > self::ROWS) {
+                return [$urls, $days, false];
+            }
+            $values = $reader->read($cells);
+            if ($values instanceof CellProblem || ! is_string($values['day'] ?? null) || ! is_string($values['page'] ?? null) || (int) ($values['type'] ?? 0) !== 0) {
+                continue;
+            }
+            $url = $addresses->urlOf($values['page']);
+            if ($url !== null) {
+                $urls[$url] = ($urls[$url] ?? 0.0) + (float) ($values[$key] ?? 0);
+                $days[$values['day']] = true;
+            }
+        }
+
+        return [$urls, $days, true];
+    }
+
+    /**
+     * @param  array<string, true>  $days
+     * @return array<int, float> clicks or orders by page, as they count on these days
+     */
+    private static function there(Store $store, FactTable $facts, array $days): array
+    {
+        $sums = [];
+        $column = $facts === FactTable::Search ? 'clicks' : 'orders';
+        foreach ($days === [] ? [] : GrainDays::of($store->id, $facts, min(array_keys($days)), max(array_keys($days))) as $part) {
+            $part = $part->on(static fn (string $day): bool => isset($days[$day]));
+            foreach ($part === null ? [] : DB::select("SELECT r.page_id, SUM(r.$column) AS n FROM {$facts->rows()} r WHERE {$part->condition()} GROUP BY r.page_id") as $row) {
+                $sums[(int) $row->page_id] = ($sums[(int) $row->page_id] ?? 0.0) + (float) $row->n;
+            }
+        }
+
+        return $sums;
+    }
+
+    /**
+     * @param  list<array-key>  $urls
+     * @return array<string, int> page by digest of its URL
+     */
+    private static function idsOf(Store $store, array $urls): array
+    {
+        $ids = [];
+        foreach (array_chunk($urls, 2000) as $some) {
+            $digests = array_map(static fn (int|string $url): string => PageUrl::digestOf((string) $url), $some);
+            foreach (DB::table('pages')->where('store_id', $store->id)->whereIn('digest', $digests)->get(['id', 'digest']) as $row) {
+                $ids[(string) $row->digest] = (int) $row->id;
+            }
+        }
+
+        return $ids;
+    }
+}
