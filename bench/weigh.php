@@ -35,13 +35,13 @@ if (getenv('BENCH_SUMS') === '1' || ! DB::table('weigh_states')->where('store_id
     DB::table('weigh_states')->where('store_id', $id)->delete();
     result('weighing, sums and all', $size, $weigh(), 's', null);
 }
-$pairs = (int) DB::selectOne('SELECT COUNT(*) AS n FROM (SELECT 1 FROM weigh_pairs WHERE store_id = ? AND span < 3 GROUP BY page_id, query_id, device) pairs', [$id])->n;
+$pairs = (int) DB::selectOne('SELECT COUNT(*) AS n FROM (SELECT 1 FROM weigh_pairs WHERE store_id = ? AND span < 96 GROUP BY page_id, query_id, device) pairs', [$id])->n;
 $fetch = static function () use ($id): float {
     $start = microtime(true);
     $after = 0;
     while ($ids = DB::select('SELECT page_id FROM page_index WHERE store_id = ? AND page_id > ? ORDER BY page_id LIMIT 1000', [$id, $after])) {
         $after = (int) end($ids)->page_id;
-        $rows = DB::select('SELECT page_id, query_id, device, SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) AS position_sum FROM weigh_pairs WHERE store_id = ? AND page_id IN ('.implode(',', array_column($ids, 'page_id')).') AND span < 3 GROUP BY page_id, query_id, device', [$id]);
+        $rows = DB::select('SELECT page_id, query_id, device, SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) AS position_sum FROM weigh_pairs WHERE store_id = ? AND page_id IN ('.implode(',', array_column($ids, 'page_id')).') AND span < 96 GROUP BY page_id, query_id, device', [$id]);
     }
 
     return microtime(true) - $start;

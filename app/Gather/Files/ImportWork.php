@@ -67,6 +67,8 @@ final class ImportWork implements LongWork
         if ($end->state === 'done') {
             Imports::letGo($subjectId); // What could not be read is kept row by row; the rest is in the facts.
         } else {
+            $store = DB::table('gather_imports')->where('id', $subjectId)->value('store_id');
+            is_numeric($store) && FactBook::settle((int) $store);
             DB::table('gather_imports')->where('id', $subjectId)->update(['state' => $end->state, 'remark' => $end->problem === null ? null : mb_substr($end->problem, 0, 400), 'ended_at' => now()]);
         }
     }
@@ -294,6 +296,7 @@ final class ImportWork implements LongWork
     private function numbers(WorkRun $run, Store $store, object $import): string
     {
         (new KnownPages($store))->list($run);
+        $run->fenced(static fn () => FactBook::settle($store->id));
         NumberWindow::refresh($store, static function (Closure $write) use ($run): void {
             $run->fenced($write);
             $run->beat();

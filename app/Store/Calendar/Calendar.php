@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Store\Calendar;
 
+use App\Store\Events\BreaksChanged;
 use App\Store\Models\Store;
 use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
@@ -26,12 +27,17 @@ final class Calendar
             throw new InvalidArgumentException('There are '.self::MOST.' events already; let old ones go first.');
         }
 
-        return DB::table('calendar_events')->insertGetId(['store_id' => $store->id, 'name' => mb_substr(trim($name), 0, 80), 'is_break' => $isBreak, 'first_day' => $first, 'days' => $days, 'returns' => $returns->value, 'user_id' => $userId, 'created_at' => now()]);
+        $id = DB::table('calendar_events')->insertGetId(['store_id' => $store->id, 'name' => mb_substr(trim($name), 0, 80), 'is_break' => $isBreak, 'first_day' => $first, 'days' => $days, 'returns' => $returns->value, 'user_id' => $userId, 'created_at' => now()]);
+        $isBreak && BreaksChanged::dispatch($store->id);
+
+        return $id;
     }
 
     public static function drop(Store $store, int $id): void
     {
+        $isBreak = DB::table('calendar_events')->where('store_id', $store->id)->where('id', $id)->value('is_break');
         DB::table('calendar_events')->where('store_id', $store->id)->where('id', $id)->delete();
+        $isBreak && BreaksChanged::dispatch($store->id);
     }
 
     /** @return list<object> as they were entered, the newest first */

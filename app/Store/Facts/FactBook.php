@@ -45,6 +45,7 @@ final readonly class FactBook
     public function takeDays(int $import, array $days, string $path, int $lines, ?RowScope $scope = null): void
     {
         $scope ??= RowScope::store();
+        $this->changes();
         // The newest first: what is left of a row's owners then is the one that it belongs to.
         foreach ($this->owners($days) as $owner => $byScope) {
             foreach ($byScope as $text => $owned) {
@@ -66,6 +67,7 @@ final readonly class FactBook
      */
     public function giveDaysBack(int $import, array $days): void
     {
+        $this->changes();
         $mine = $this->daysOf($days);
         $owned = [];
         $scope = RowScope::store();
@@ -185,6 +187,24 @@ final readonly class FactBook
         if ($taken->covers($held)) {
             DB::update("UPDATE fact_days SET state = 'rests', rested_at = UTC_TIMESTAMP() WHERE import_id = ? AND (day, days) IN ($list)", [$owner]);
         }
+    }
+
+    /** From now on until NumberWindow is made anew the facts are half of what they will be: no window is summed and nothing is weighed. */
+    private function changes(): void
+    {
+        DB::update('UPDATE stores SET facts_change_since = UTC_TIMESTAMP() WHERE id = ? AND facts_change_since IS NULL', [$this->storeId]);
+    }
+
+    /** Whether rows are being taken in or out just now. */
+    public static function isChanging(int $store): bool
+    {
+        return DB::table('stores')->where('id', $store)->whereNotNull('facts_change_since')->exists();
+    }
+
+    /** Whoever changed the facts is done, or has given up. */
+    public static function settle(int $store): void
+    {
+        DB::table('stores')->where('id', $store)->update(['facts_change_since' => null]);
     }
 
     private function columns(): string

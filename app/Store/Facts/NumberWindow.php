@@ -46,6 +46,9 @@ final readonly class NumberWindow
      */
     public static function refresh(Store $store, Closure $write): void
     {
+        if (FactBook::isChanging($store->id)) {
+            return; // Whoever changes the facts makes it anew when all of them are in.
+        }
         $window = self::choose($store);
         if ($window === null) {
             $write(static function () use ($store): void {

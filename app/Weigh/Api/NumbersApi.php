@@ -14,6 +14,7 @@ use App\Weigh\Lists\QueryList;
 use App\Weigh\Lists\WeighedPages;
 use App\Weigh\Numbers\GroupSums;
 use App\Weigh\Numbers\Lens;
+use App\Weigh\Numbers\Remarks;
 use App\Weigh\Scoring\Losses;
 use App\Weigh\Worklists\Worklists;
 use Illuminate\Http\JsonResponse;
@@ -87,7 +88,7 @@ final class NumbersApi
     {
         $lens = $this->lens($request, $store);
 
-        return $this->answer($store, $lens, array_map(static fn (object $row): array => ['page' => (int) $row->page_id, 'url' => $row->url, 'clicks' => (int) $row->clicks, 'change' => -(int) $row->lost, 'by_searches' => self::money($row->demand), 'by_position' => self::money($row->place), 'by_click_rate' => self::money($row->rate), 'by_queries_new' => self::money($row->came), 'by_queries_gone' => self::money($row->went), 'by_withheld' => self::money($row->withheld)], Losses::page($store, $lens)), null);
+        return $this->answer($store, $lens, array_map(static fn (object $row): array => ['page' => (int) $row->page_id, 'url' => $row->url, 'clicks' => (int) $row->clicks, 'change' => -(int) $row->lost, ...array_map(static fn (mixed $part): ?float => $row->has_parts ? self::money($part) : null, ['by_searches' => $row->demand, 'by_position' => $row->place, 'by_click_rate' => $row->rate, 'by_queries_new' => $row->came, 'by_queries_gone' => $row->went, 'by_withheld' => $row->withheld])], Losses::page($store, $lens)), null);
     }
 
     public function wins(Request $request, Store $store): JsonResponse
@@ -152,6 +153,7 @@ final class NumbersApi
         $told = $window === null ? null : [
             'weeks' => $window->isPeriod ? null : $lens->weeks, 'last_day' => $window->lastDay, 'against' => $lens->against,
             'device' => Lens::DEVICES[$lens->device] ?? 'all', 'class' => Lens::CLASSES[$lens->class] ?? 'all',
+            'remarks' => $window->isPeriod ? [] : Remarks::of($store, $window, $lens),
             'market' => $market?->id, 'currency' => ($market ?? $markets->first())->currency,
         ];
 
@@ -164,7 +166,7 @@ final class NumbersApi
      */
     private static function sums(array $row, string $then): array
     {
-        return ['clicks' => self::whole($row, 'clicks'), 'impressions' => self::whole($row, 'impressions'), 'position' => self::position($row, ''), 'clicks_then' => self::whole($row, "clicks$then"), 'impressions_then' => self::whole($row, "impressions$then"), 'position_then' => self::position($row, $then)]
+        return ['clicks' => self::whole($row, 'clicks'), 'impressions' => self::whole($row, 'impressions'), 'position' => self::position($row, ''), 'clicks_compared' => self::whole($row, "clicks_beside$then"), 'impressions_compared' => self::whole($row, "impressions_beside$then"), 'clicks_then' => self::whole($row, "clicks$then"), 'impressions_then' => self::whole($row, "impressions$then"), 'position_then' => self::position($row, $then)]
             + (array_key_exists('revenue', $row) ? ['orders' => self::whole($row, 'orders'), 'revenue' => self::money($row['revenue'])] : []);
     }
 

@@ -16,8 +16,9 @@ use App\Weigh\Lists\HandOrRecipe;
 use App\Weigh\Lists\MissingSheet;
 use App\Weigh\Lists\WeighedPages;
 use App\Weigh\Lists\WhatIf;
-use App\Weigh\Numbers\Breaks;
 use App\Weigh\Numbers\Lens;
+use App\Weigh\Numbers\Remarks;
+use App\Weigh\Numbers\Told;
 use App\Weigh\Scoring\Losses;
 use App\Weigh\Scoring\Model;
 use App\Weigh\Scoring\Scores;
@@ -46,7 +47,7 @@ final class FindingsController
         $lens = $this->lens($request, $store);
         $window = NumberWindow::of($store);
 
-        return view('weigh.losing', $this->frame($store, $lens) + ['rows' => Losses::page($store, $lens), 'breaks' => $window === null ? [] : Breaks::of($store, $window, $lens)]);
+        return view('weigh.losing', $this->frame($store, $lens) + ['rows' => Losses::page($store, $lens), 'breaks' => $window === null ? [] : Remarks::of($store, $window, $lens), 'isCompared' => $window !== null && Told::isCompared($store, $window, $lens)]);
     }
 
     public function moved(Request $request, Store $store): View

@@ -10,10 +10,11 @@ use App\Store\Kinds\PageKind;
 use App\Store\Markets;
 use App\Store\Models\Store;
 use App\Weigh\Lists\QueryList;
-use App\Weigh\Numbers\Breaks;
 use App\Weigh\Numbers\GroupSums;
 use App\Weigh\Numbers\Lens;
 use App\Weigh\Numbers\PlaceBands;
+use App\Weigh\Numbers\Remarks;
+use App\Weigh\Numbers\Told;
 use App\Weigh\Ranges\Ranges;
 use App\Weigh\Scoring\Model;
 use Illuminate\Http\Request;
@@ -31,7 +32,7 @@ final class NumbersController
         $weeks = $window === null || $window->isPeriod ? [] : GroupSums::weeks($store, $lens);
 
         return view('weigh.numbers', [
-            'store' => $store, 'lens' => $lens, 'by' => $by, 'window' => $window, 'ranges' => Ranges::all($store), 'markets' => Markets::of($store), 'weeks' => $weeks, 'breaks' => $window === null ? [] : Breaks::of($store, $window, $lens),
+            'store' => $store, 'lens' => $lens, 'by' => $by, 'window' => $window, 'ranges' => Ranges::all($store), 'markets' => Markets::of($store), 'weeks' => $weeks, 'breaks' => $window === null ? [] : Remarks::of($store, $window, $lens), 'isCompared' => $window !== null && Told::isCompared($store, $window, $lens),
             'rows' => $by === 'week' ? [] : self::named($store, $by, GroupSums::of($store, $lens, $by)), 'events' => $weeks === [] || $window === null ? [] : Calendar::between($store, (string) $weeks[0]->week, $window->lastDay),
         ]);
     }
@@ -43,7 +44,7 @@ final class NumbersController
         $sort = $request->query('sort') === 'impressions' ? 'impressions' : 'clicks';
         $after = is_string($request->query('after')) ? mb_substr($request->query('after'), 0, 80) : null;
 
-        return view('weigh.queries', ['store' => $store, 'lens' => $lens, 'window' => $window, 'markets' => Markets::of($store), 'sort' => $sort, 'after' => $after, 'breaks' => $window === null ? [] : Breaks::of($store, $window, $lens)] + QueryList::page($store, $lens, $sort, $after));
+        return view('weigh.queries', ['store' => $store, 'lens' => $lens, 'window' => $window, 'markets' => Markets::of($store), 'sort' => $sort, 'after' => $after, 'breaks' => $window === null ? [] : Remarks::of($store, $window, $lens), 'isCompared' => $window !== null && Told::isCompared($store, $window, $lens)] + QueryList::page($store, $lens, $sort, $after));
     }
 
     /** The pages that stand for one query. */

@@ -11,9 +11,10 @@ use App\Store\Models\Store;
 use App\Store\Work\WorkView;
 use App\Weigh\Lists\Findings;
 use App\Weigh\Lists\WeighedPages;
-use App\Weigh\Numbers\Breaks;
 use App\Weigh\Numbers\Lens;
 use App\Weigh\Numbers\PlaceBands;
+use App\Weigh\Numbers\Remarks;
+use App\Weigh\Numbers\Told;
 use App\Weigh\Scoring\Losses;
 use App\Weigh\Scoring\MarketScoring;
 use App\Weigh\Scoring\PageEvidence;
@@ -44,7 +45,7 @@ final class WeighController
 
         return view('weigh.index', [
             'store' => $store, 'lens' => $lens, 'sort' => $sort, 'usual' => $usual, 'markets' => Markets::of($store), 'window' => $window, 'work' => WorkView::latest($store->id, ScoreWork::sort()), 'model' => $model, 'total' => $total, 'after' => $after,
-            'breaks' => $window === null ? [] : Breaks::of($store, $window, $lens), 'worklists' => Worklists::openOnes($store), 'effort' => Effort::of($store), 'core' => $isSeen ? [] : Findings::corePages($store), 'isSeen' => $isSeen,
+            'breaks' => $window === null ? [] : Remarks::of($store, $window, $lens), 'isCompared' => $window !== null && Told::isCompared($store, $window, $lens), 'worklists' => Worklists::openOnes($store), 'effort' => Effort::of($store), 'core' => $isSeen ? [] : Findings::corePages($store), 'isSeen' => $isSeen,
         ] + ($isSeen ? WeighedPages::page($store, $lens, $sort, $after) : ['rows' => [], 'next' => null]));
     }
 
@@ -60,13 +61,13 @@ final class WeighController
         $window = NumberWindow::of($store);
         $lens = Lens::from($request, $store, $window->isPeriod ?? false);
         $weeks = in_array($lens->weeks, Losses::WEEKS, true) ? $lens->weeks : 13;
-        $changes = $window === null || $window->isPeriod ? [] : Losses::queries($store->id, $page, $weeks, $lens->against, $scoring->model->curve);
+        $changes = $window === null || $window->isPeriod ? [] : Losses::queries($store, $window, $page, (int) $score->market_id, $weeks, $lens->against, $scoring->model->curve);
         $names = DB::table('search_queries')->whereIn('id', [...array_keys($upside->queries), ...array_column(array_slice($changes, 0, 15), 'query')])->pluck('text', 'id');
 
         return view($request->hasHeader('HX-Request') ? 'weigh.why' : 'weigh.page', [
             'store' => $store, 'score' => $score, 'upside' => $upside, 'pairs' => $known->pairs, 'names' => $names, 'season' => $scoring->seasonOf($row), 'assumptions' => $scoring->assumptions, 'row' => $row, 'why' => PartThatCounts::why($row),
             'page' => DB::table('pages')->where('id', $page)->first(), 'title' => DB::table('page_facts')->where('page_id', $page)->where('to_crawl', 0)->value('title'), 'currency' => Markets::of($store)->find((int) $score->market_id)->currency,
-            'bands' => $bands = PlaceBands::of($scoring->model->curve), 'counts' => PlaceBands::ofPage($store, $page, $bands), 'changes' => $changes, 'weeks' => $weeks, 'lens' => $lens, 'compared' => DB::table('weigh_sums')->where('store_id', $store->id)->where('weeks', $weeks)->where('device', Lens::ALL)->where('class', Lens::ALL)->where('page_id', $page)->first(),
+            'bands' => $bands = PlaceBands::of($scoring->model->curve), 'counts' => PlaceBands::ofPage($store, $page, $bands), 'changes' => $changes, 'weeks' => $weeks, 'lens' => $lens, 'compared' => $window === null ? null : Losses::ofPage($store, $window, $page, (int) $score->market_id, $weeks, $lens->against),
         ]);
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Weigh\Lists;
 
+use App\Store\Facts\ToldWeeks;
 use App\Store\Models\Store;
 use App\Weigh\Numbers\Lens;
 use Illuminate\Http\Request;
@@ -76,7 +77,7 @@ final readonly class CurvePicture
      */
     public static function queries(Store $store, int $page, ClickCurve $curve): array
     {
-        $rows = DB::select('SELECT r.*, q.text FROM (SELECT query_id, SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) AS position_sum FROM weigh_pairs WHERE store_id = ? AND page_id = ? AND span < 3 GROUP BY query_id ORDER BY SUM(impressions) DESC, query_id LIMIT '.self::MARKS.') r JOIN weigh_queries w ON w.store_id = ? AND w.query_id = r.query_id AND w.class <> 1 JOIN search_queries q ON q.id = r.query_id', [$store->id, $page, $store->id]);
+        $rows = DB::select('SELECT r.*, q.text FROM (SELECT query_id, SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) AS position_sum FROM weigh_pairs WHERE store_id = ? AND page_id = ? AND span < '.ToldWeeks::WINDOW.' GROUP BY query_id ORDER BY SUM(impressions) DESC, query_id LIMIT '.self::MARKS.') r JOIN weigh_queries w ON w.store_id = ? AND w.query_id = r.query_id AND w.class <> 1 JOIN search_queries q ON q.id = r.query_id', [$store->id, $page, $store->id]);
 
         return self::marks(array_values(array_map(static fn (object $row): array => ['id' => (int) $row->query_id, 'name' => (string) $row->text, 'clicks' => (int) $row->clicks, 'impressions' => (int) $row->impressions, 'position_sum' => (int) $row->position_sum, 'worth' => (float) $row->impressions, 'upside' => 0.0], $rows)), $curve);
     }

@@ -6,6 +6,7 @@ namespace App\Weigh\Lists;
 
 use App\Store\Bulk;
 use App\Store\Facts\NumberWindow;
+use App\Store\Facts\ToldWeeks;
 use App\Store\Models\Store;
 use App\Weigh\Numbers\Lens;
 use App\Weigh\Scoring\Seasons;
@@ -38,7 +39,7 @@ final class Findings
             'near' => 'position BETWEEN 1.5 AND '.QuickWins::NEAR, 'far' => 'position > '.QuickWins::NEAR.' AND position <= '.QuickWins::FAR, default => 'position BETWEEN 1.5 AND '.QuickWins::FAR.' AND class = '.QueryClass::Question->value
         };
         foreach ($pages === [] ? [] : DB::select('SELECT * FROM (SELECT r.*, q.text, w.class, w.rivals, ROW_NUMBER() OVER (PARTITION BY r.page_id ORDER BY r.impressions DESC, r.query_id) AS nth FROM (
-                SELECT page_id, query_id, SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) / SUM(impressions) / 1000 AS position FROM weigh_pairs WHERE store_id = ? AND page_id IN ('.Bulk::list($pages).') AND span < 3 AND position_sum > 0 GROUP BY page_id, query_id) r
+                SELECT page_id, query_id, SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) / SUM(impressions) / 1000 AS position FROM weigh_pairs WHERE store_id = ? AND page_id IN ('.Bulk::list($pages).') AND span < '.ToldWeeks::WINDOW.' AND position_sum > 0 GROUP BY page_id, query_id) r
                 JOIN weigh_queries w ON w.store_id = ? AND w.query_id = r.query_id AND w.best_page = r.page_id AND w.class <> '.QueryClass::OwnBrand->value." JOIN search_queries q ON q.id = r.query_id WHERE $range) ranked WHERE nth <= 5 ORDER BY page_id, nth", [$store->id, $store->id]) as $row) {
             $best[(int) $row->page_id][] = $row;
         }
@@ -92,7 +93,7 @@ final class Findings
         $rows = array_values(DB::select('SELECT w.query_id, w.impressions, w.rivals, w.class, q.text FROM (SELECT query_id, impressions, rivals, class FROM weigh_queries FORCE INDEX (by_seen) WHERE store_id = ? AND rivals >= 2 AND class <> ? ORDER BY impressions DESC, query_id DESC LIMIT 50) w JOIN search_queries q ON q.id = w.query_id ORDER BY w.impressions DESC, w.query_id DESC', [$store->id, QueryClass::OwnBrand->value]));
         $queries = Bulk::ids($rows, 'query_id');
         $pages = [];
-        foreach ($queries === [] ? [] : DB::select('SELECT r.*, p.url FROM (SELECT query_id, page_id, SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) / SUM(impressions) / 1000 AS position, ROW_NUMBER() OVER (PARTITION BY query_id ORDER BY SUM(impressions) DESC, page_id) AS nth FROM weigh_pairs FORCE INDEX (by_query) WHERE store_id = ? AND query_id IN ('.Bulk::list($queries).') AND span < 3 AND position_sum > 0 GROUP BY query_id, page_id) r JOIN pages p ON p.id = r.page_id WHERE r.nth <= 4 ORDER BY r.query_id, r.nth', [$store->id]) as $row) {
+        foreach ($queries === [] ? [] : DB::select('SELECT r.*, p.url FROM (SELECT query_id, page_id, SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) / SUM(impressions) / 1000 AS position, ROW_NUMBER() OVER (PARTITION BY query_id ORDER BY SUM(impressions) DESC, page_id) AS nth FROM weigh_pairs FORCE INDEX (by_query) WHERE store_id = ? AND query_id IN ('.Bulk::list($queries).') AND span < '.ToldWeeks::WINDOW.' AND position_sum > 0 GROUP BY query_id, page_id) r JOIN pages p ON p.id = r.page_id WHERE r.nth <= 4 ORDER BY r.query_id, r.nth', [$store->id]) as $row) {
             $pages[(int) $row->query_id][] = $row;
         }
         foreach ($rows as $row) {

@@ -4,11 +4,12 @@ declare(strict_types=1);
 
 namespace App\Weigh\Lists;
 
+use App\Store\Facts\NumberWindow;
 use App\Store\Markets;
 use App\Store\Models\Store;
 use App\Weigh\Numbers\Lens;
+use App\Weigh\Numbers\Told;
 use Illuminate\Support\Facades\DB;
-use Orchard\Core\Demand\Span;
 
 /** Queries of one market with their sums, a screen at a time by key; and the pages that stand for one of them. */
 final class QueryList
@@ -56,7 +57,8 @@ final class QueryList
     /** @return list<object> pages with their sums for the query in the lens's weeks, the most seen first */
     public static function pagesOf(Store $store, int $query, Lens $lens): array
     {
-        $in = implode(', ', Span::now($lens->weeks));
+        $window = NumberWindow::of($store);
+        $in = $window === null ? '0' : implode(', ', Told::of($store, $window)->now($lens->weeks));
         $device = $lens->device === Lens::ALL ? '' : " AND device = {$lens->device}";
 
         return array_values(DB::select("SELECT r.*, p.url, f.title FROM (SELECT page_id, SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) AS position_sum FROM weigh_pairs FORCE INDEX (by_query) WHERE store_id = ? AND query_id = ? AND span IN ($in)$device GROUP BY page_id ORDER BY SUM(impressions) DESC, page_id LIMIT 100) r JOIN pages p ON p.id = r.page_id LEFT JOIN page_facts f ON f.page_id = r.page_id AND f.to_crawl = 0 ORDER BY r.impressions DESC, r.page_id", [$store->id, $query]));

@@ -67,7 +67,7 @@ final class WeighedPages
         }
         $list = Bulk::list($pages);
         $rows = [];
-        foreach (DB::select("SELECT i.page_id, i.kind AS page_kind, i.life, i.resource_id, p.url, f.title, n.clicks, n.impressions, n.position_sum, n.spread_milli, n.clicks_before, n.impressions_before, n.position_sum_before, n.clicks_year, n.impressions_year, n.position_sum_year, n.revenue, n.orders, s.upside, s.low, s.high, s.wording, s.lift, s.reason, s.extra_clicks, s.withheld_clicks, s.expected_rate, s.ratio, s.click_value, s.market_id
+        foreach (DB::select("SELECT i.page_id, i.kind AS page_kind, i.life, i.resource_id, p.url, f.title, n.clicks, n.impressions, n.position_sum, n.spread_milli, n.clicks_before, n.impressions_before, n.position_sum_before, n.clicks_beside_before, n.impressions_beside_before, n.position_sum_beside_before, n.clicks_year, n.impressions_year, n.position_sum_year, n.clicks_beside_year, n.impressions_beside_year, n.position_sum_beside_year, n.revenue, n.orders, s.upside, s.low, s.high, s.wording, s.lift, s.reason, s.extra_clicks, s.withheld_clicks, s.expected_rate, s.ratio, s.click_value, s.market_id
             FROM page_index i JOIN pages p ON p.id = i.page_id LEFT JOIN weigh_scores s ON s.page_id = i.page_id LEFT JOIN weigh_sums n ON n.store_id = i.store_id AND n.weeks = ? AND n.device = ? AND n.class = ? AND n.page_id = i.page_id LEFT JOIN page_facts f ON f.page_id = i.page_id AND f.to_crawl = 0 WHERE i.page_id IN ($list)", [$lens->weeks, $lens->device, $lens->class]) as $row) {
             $rows[(int) $row->page_id] = $row;
         }

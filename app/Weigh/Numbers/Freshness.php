@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Weigh\Numbers;
 
 use App\Store\Facts\NumberWindow;
+use App\Store\Facts\ToldWeeks;
 use App\Store\Kinds\PageKind;
 use App\Store\Models\Store;
 use Illuminate\Support\Facades\DB;
@@ -27,7 +28,7 @@ final readonly class Freshness
         $mark = static fn (mixed ...$of): string => md5(json_encode($of, JSON_THROW_ON_ERROR));
 
         // Days behind the window's last, which is not complete yet, are in no sum.
-        return new self($mark($window->firstDay, $window->lastDay, $window->isPeriod, self::ofDays($store, '0000-01-01', $window->lastDay), $pages, $lists, serialize($queries->classifier())), $mark($links));
+        return new self($mark($window->firstDay, $window->lastDay, $window->isPeriod, self::ofDays($store, '0000-01-01', $window->lastDay), ToldWeeks::of($store, $window)->toJson(), $pages, $lists, serialize($queries->classifier())), $mark($links));
     }
 
     /** Which rows tell these days. */

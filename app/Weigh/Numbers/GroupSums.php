@@ -17,7 +17,11 @@ final class GroupSums
     /** Folders and collections that are kept of a lens and market. */
     private const MOST = 500;
 
-    private const COLUMNS = ['clicks', 'impressions', 'position_sum', 'clicks_before', 'impressions_before', 'position_sum_before', 'clicks_year', 'impressions_year', 'position_sum_year', 'orders', 'revenue', 'orders_before', 'revenue_before', 'orders_year', 'revenue_year'];
+    private const COLUMNS = [
+        'clicks', 'impressions', 'position_sum', 'orders', 'revenue', 'clicks_before', 'impressions_before', 'position_sum_before', 'orders_before', 'revenue_before',
+        'clicks_beside_before', 'impressions_beside_before', 'position_sum_beside_before', 'orders_beside_before', 'revenue_beside_before', 'clicks_year', 'impressions_year', 'position_sum_year', 'orders_year', 'revenue_year',
+        'clicks_beside_year', 'impressions_beside_year', 'position_sum_beside_year', 'orders_beside_year', 'revenue_beside_year',
+    ];
 
     /** Makes the sums of one window and sort anew; called inside a transaction. */
     public static function rebuild(Store $store, int $weeks, string $sort): void

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Weigh\Numbers;
 
+use App\Store\Facts\ToldBy;
 use App\Store\Kinds\PageKind;
 use App\Store\Markets;
 use App\Store\Models\Market;
@@ -88,6 +89,16 @@ final readonly class Lens
     public function holdsWithheld(): bool
     {
         return $this->class === self::ALL;
+    }
+
+    /** By which rows the numbers of a device and class are told. */
+    public static function toldBy(int $device, int $class): ToldBy
+    {
+        return match (true) {
+            $class !== self::ALL => ToldBy::Queries,
+            $device !== self::ALL => ToldBy::Devices,
+            default => ToldBy::Pages,
+        };
     }
 
     public static function className(int $class): string

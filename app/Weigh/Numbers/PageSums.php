@@ -6,10 +6,12 @@ namespace App\Weigh\Numbers;
 
 use App\Store\Bulk;
 use App\Store\Facts\FactTable;
-use App\Store\Facts\GrainDays;
 use App\Store\Facts\Grain;
+use App\Store\Facts\GrainDays;
 use App\Store\Facts\NumberWindow;
 use App\Store\Facts\PageWeeks;
+use App\Store\Facts\ToldBy;
+use App\Store\Facts\ToldWeeks;
 use App\Store\Models\Store;
 use DateTimeImmutable;
 use Generator;
@@ -36,8 +38,13 @@ final class PageSums
 
     private readonly string $firstDay;
 
-    /** @var array<string, array{int, string}> span and Monday of each day */
+    /** @var array<string, array{int, string}> cell and Monday of each day */
     private array $days = [];
+
+    /** @var array<string, int> weeks back of each Monday */
+    private array $weeksBack = [];
+
+    private readonly ToldWeeks $told;
 
     /** Classes of the store's queries, a byte each, and the id of the first. */
     private ?string $classes = null;
@@ -46,14 +53,17 @@ final class PageSums
 
     public function __construct(private readonly Store $store, private readonly NumberWindow $window)
     {
+        $this->told = Told::of($store, $window);
         $this->lastMonday = PageWeeks::weekOf($window->lastDay);
         $this->firstDay = $window->isPeriod ? $window->firstDay : (new DateTimeImmutable($this->lastMonday))->modify('-'.(7 * (Span::WEEKS - 1)).' days')->format('Y-m-d');
         if ($window->isPeriod) {
             $this->days[$window->firstDay] = [0, $window->firstDay];
+            $this->weeksBack[$window->firstDay] = 0;
         } else {
             for ($day = new DateTimeImmutable($this->firstDay); $day->format('Y-m-d') <= $window->lastDay; $day = $day->modify('+1 day')) {
                 $monday = PageWeeks::weekOf($day->format('Y-m-d'));
-                $this->days[$day->format('Y-m-d')] = [Span::of((int) (new DateTimeImmutable($monday))->diff(new DateTimeImmutable($this->lastMonday))->days / 7), $monday];
+                $this->weeksBack[$monday] ??= intdiv((int) (new DateTimeImmutable($monday))->diff(new DateTimeImmutable($this->lastMonday))->days, 7);
+                $this->days[$day->format('Y-m-d')] = [$this->told->cell($this->weeksBack[$monday]), $monday];
             }
         }
     }
@@ -74,7 +84,7 @@ final class PageSums
         $deviceGrains = $this->grains(Grain::PAGE | Grain::DEVICE);
         // Where queries and devices come from one grain, the rows are read once for both.
         $tellsDevices = $queryGrains == $deviceGrains;
-        $summed = new SummedPages($after, $last, $pages, $tellsDevices);
+        $summed = new SummedPages($after, $last, $pages, $tellsDevices, $this->told, $this->weeksBack);
         foreach ($queryGrains as $part) {
             foreach ($this->rows('r.query_id', "r.page_id > $after AND r.page_id <= $last AND {$part->condition()} AND r.query_id > 0") as [$page, $day, $query, $device, $clicks, $impressions, $positions]) {
                 if ($impressions > 0 && isset($pages[$page])) {
@@ -91,13 +101,44 @@ final class PageSums
             }
         }
         $own = $this->window->isPeriod
-            ? DB::select('SELECT page_id, ? AS week, clicks, impressions, position_milli * impressions AS position_sum, orders, revenue FROM page_index WHERE store_id = ? AND page_id > ? AND page_id <= ? AND (impressions > 0 OR orders > 0)', [$this->window->firstDay, $this->store->id, $after, $last])
-            : DB::select('SELECT page_id, week, clicks, impressions, position_sum, orders, revenue FROM page_weeks WHERE store_id = ? AND page_id > ? AND page_id <= ? AND week BETWEEN ? AND ?', [$this->store->id, $after, $last, $this->firstDay, $this->lastMonday]);
+            ? DB::select('SELECT page_id, ? AS week, clicks, impressions, position_milli * impressions AS position_sum, orders, revenue, returned, margin FROM page_index WHERE store_id = ? AND page_id > ? AND page_id <= ? AND (impressions > 0 OR orders > 0)', [$this->window->firstDay, $this->store->id, $after, $last])
+            : DB::select('SELECT page_id, week, clicks, impressions, position_sum, orders, revenue, returned, margin FROM page_weeks WHERE store_id = ? AND page_id > ? AND page_id <= ? AND week BETWEEN ? AND ?', [$this->store->id, $after, $last, $this->firstDay, $this->lastMonday]);
         foreach ($own as $row) {
-            isset($pages[(int) $row->page_id]) && $summed->addPage((int) $row->page_id, $this->days[(string) $row->week][0], (string) $row->week, (int) $row->clicks, (int) $row->impressions, (int) $row->position_sum, (int) $row->orders, (float) $row->revenue);
+            isset($pages[(int) $row->page_id]) && $summed->addPage((int) $row->page_id, $this->days[(string) $row->week][0], (string) $row->week, (int) $row->clicks, (int) $row->impressions, (int) $row->position_sum, (int) $row->orders, (float) $row->revenue, (float) $row->returned, (float) $row->margin);
         }
+        $this->window->isPeriod || $this->readMixed($summed);
 
         return $summed;
+    }
+
+    /** Reads the days that both sides tell in weeks of the window of which they do not tell the same days. */
+    private function readMixed(SummedPages $summed): void
+    {
+        foreach ([[ToldBy::Queries, FactTable::Search], [ToldBy::Sales, FactTable::Search], [ToldBy::Sales, FactTable::Sales]] as [$other, $facts]) {
+            $days = [];
+            foreach (array_unique(array_column($summed->pages, 1)) as $market) {
+                for ($week = 0; $week < NumberWindow::WEEKS; $week++) {
+                    $both = $this->told->both($market, ToldBy::Pages, $other, $week);
+                    $days[$market] = array_merge($days[$market] ?? [], is_array($both) ? $both : []);
+                }
+            }
+            $all = array_fill_keys(array_merge(...array_values($days)), true);
+            $sums = match (true) {
+                $other === ToldBy::Queries => 'r.clicks, r.impressions, r.position_sum, 0, 0, 0, 0, 0',
+                $facts === FactTable::Search => '0, 0, 0, r.clicks, 0, 0, 0, 0',
+                default => '0, 0, 0, 0, r.orders, r.revenue, r.returned, r.margin',
+            };
+            foreach ($all === [] ? [] : GrainDays::of($this->store->id, $facts, min(array_keys($all)), max(array_keys($all))) as $part) {
+                $part = $part->on(static fn (string $day): bool => isset($all[$day]));
+                foreach ($part === null ? [] : Stream::rows("SELECT r.page_id, r.day, $sums FROM {$facts->rows()} r WHERE r.page_id > $summed->after AND r.page_id <= $summed->last AND {$part->condition()}") as $row) {
+                    /** @var array{int, string, int, int, int, int, int, string, string, string} $row */
+                    [$page, $day] = $row;
+                    if (isset($summed->pages[$page]) && in_array($day, $days[$summed->pages[$page][1]], true)) {
+                        $summed->addMixed($page, [$row[2], $row[3], $row[4], $row[5], $row[6], (float) $row[7], (float) $row[8], (float) $row[9]]);
+                    }
+                }
+            }
+        }
     }
 
     /** Puts what was read in place of what was there; called inside a transaction. */
@@ -107,6 +148,7 @@ final class PageSums
         $between = [$id, $summed->after, $summed->last];
         DB::delete('DELETE FROM weigh_pairs WHERE store_id = ? AND page_id > ? AND page_id <= ?', $between);
         DB::delete('DELETE FROM weigh_seasons WHERE store_id = ? AND page_id > ? AND page_id <= ?', $between);
+        DB::delete('DELETE FROM weigh_evidence WHERE store_id = ? AND page_id > ? AND page_id <= ?', $between);
         foreach (['weigh_weeks', 'weigh_places'] as $table) {
             DB::delete("DELETE FROM $table WHERE store_id = ? AND part > ?", [$id, $summed->after]);
         }
@@ -125,7 +167,8 @@ final class PageSums
         $part = $summed->after + 1;
         Bulk::write('weigh_weeks', ['store_id', 'part', 'week', 'market_id', 'kind', 'device', 'class', 'clicks', 'impressions', 'position_sum', 'orders', 'revenue'], $summed->weeks($id, $part, $classOf, ! $this->window->isPeriod));
         Bulk::write('weigh_places', ['store_id', 'part', 'week', 'market_id', 'kind', 'place', 'pairs', 'clicks', 'impressions'], $summed->places($id, $part, self::PLACES));
-        $this->window->isPeriod || Bulk::write('weigh_seasons', ['store_id', 'page_id', 'base', 'ahead_4', 'ahead_13', 'ahead_26'], SummedPages::seasons($id, $tallies));
+        $this->window->isPeriod || Bulk::write('weigh_seasons', ['store_id', 'page_id', 'base', 'ahead_4', 'ahead_13', 'ahead_26'], $summed->seasons($id));
+        Bulk::write('weigh_evidence', ['store_id', 'page_id', 'clicks', 'impressions', 'position_sum', 'sold_clicks', 'orders', 'revenue', 'returned', 'margin'], $summed->evidence($id, $this->window->isPeriod ? 1 : NumberWindow::WEEKS));
     }
 
     /** Adds the parts of weeks and places up, and lets go what was kept of pages that are no more; called inside a transaction. */
@@ -138,7 +181,7 @@ final class PageSums
             DB::insert("INSERT INTO $table (store_id, part, $keys, $sums) SELECT ?, 0, $keys, $totals FROM $table WHERE store_id = ? AND part > 0 GROUP BY $keys", [$id, $id]);
             DB::delete("DELETE FROM $table WHERE store_id = ? AND part > 0", [$id]);
         }
-        foreach (['weigh_sums', 'weigh_pairs', 'weigh_seasons'] as $table) {
+        foreach (['weigh_sums', 'weigh_pairs', 'weigh_seasons', 'weigh_evidence'] as $table) {
             DB::delete("DELETE s FROM $table s LEFT JOIN page_index i ON i.store_id = s.store_id AND i.page_id = s.page_id WHERE s.store_id = ? AND i.page_id IS NULL", [$id]);
         }
     }
@@ -150,11 +193,10 @@ final class PageSums
     private function sums(SummedPages $summed, array $tallies): Generator
     {
         foreach (SumColumns::windows($this->window) as $weeks) {
-            $spans = SumColumns::spans($this->window, $weeks);
-            $lines = [];
+            $lines = $cells = [];
             foreach ($tallies as $page => $tally) {
                 [$kind, $market] = $summed->pages[$page];
-                foreach ($tally->lenses($spans) as [$device, $class, $spread, $numbers]) {
+                foreach ($tally->lenses($cells[$market] ??= SumColumns::all($this->told, $market, $weeks)) as [$device, $class, $spread, $numbers]) {
                     $lines[$device][$class][] = "{$this->store->id}\t$weeks\t$device\t$class\t$page\t$kind\t$market\t$spread\t".implode("\t", $numbers)."\n";
                 }
             }

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Weigh\Numbers;
 
-/** Adds up what is told of one page, by class of query, device and span, and answers what each lens sees of it. */
+use App\Store\Facts\ToldBy;
+
+/** Adds up what is told of one page, by class of query, device and cell of weeks, and answers what each lens sees of it. */
 final class PageTally
 {
     /** @var array<int, array<int, array<int, array{int, int, int, float, int, float}>>> clicks, impressions, position sum, squares, orders, revenue by class, device, span */
@@ -25,12 +27,12 @@ final class PageTally
     /**
      * What the lenses of a window see; those that see nothing, then or now, are left out.
      *
-     * @param  array{list<int>, list<int>, list<int>}  $spans  of the window, before it, and a year earlier
-     * @return list<array{int, int, int, list<int|float>}> device, class, spread of positions in thousandths, and clicks, impressions, position sum, orders, revenue for each of the three
+     * @param  list<array{list<int>, list<int>, list<int>, list<int>, list<int>}>  $cells  by ToldBy, in the order of SumColumns::ENDS
+     * @return list<array{int, int, int, list<int|float>}> device, class, spread of positions in thousandths, and clicks, impressions, position sum, orders, revenue for each of those
      */
-    public function lenses(array $spans): array
+    public function lenses(array $cells): array
     {
-        $wanted = array_unique(array_merge(...$spans));
+        $wanted = array_unique(array_merge(...array_merge(...$cells)));
         $seen = [];
         foreach ($this->sums as $class => $devices) {
             foreach ($devices as $device => $bySpan) {
@@ -47,19 +49,20 @@ final class PageTally
             }
         }
         $rows = [];
-        $told = $this->told($spans[0]);
+        $told = $this->told($cells[0][0]);
         foreach ($seen as $device => $classes) {
             foreach ($classes as $class => $bySpan) {
                 $numbers = [];
                 $any = 0;
-                foreach ($spans as $part) {
+                foreach ($cells[Lens::toldBy($device, $class)->value] as $nth => $part) {
                     $sum = self::together($bySpan, $part);
-                    array_push($numbers, $sum[0], $sum[1], $sum[2], $sum[4], $sum[5]);
-                    $any += $sum[1] + $sum[4];
+                    $sold = self::together($bySpan, $cells[ToldBy::Sales->value][$nth]);
+                    array_push($numbers, $sum[0], $sum[1], $sum[2], $sold[4], $sold[5]);
+                    $any += $sum[1] + $sold[4];
                 }
                 if ($any > 0) {
                     // Of a page as a whole the spread is that of its queries: its own position is a mean already.
-                    $rows[] = [$device, $class, self::spread($class === Lens::ALL && $device === Lens::ALL ? $told : self::together($bySpan, $spans[0])), $numbers];
+                    $rows[] = [$device, $class, self::spread($class === Lens::ALL && $device === Lens::ALL ? $told : self::together($bySpan, $cells[0][0])), $numbers];
                 }
             }
         }

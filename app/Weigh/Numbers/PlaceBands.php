@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Weigh\Numbers;
 
+use App\Store\Facts\ToldWeeks;
 use App\Store\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Demand\ClickCurve;
@@ -63,8 +64,8 @@ final class PlaceBands
     public static function ofPage(Store $store, int $page, array $bands): array
     {
         $counts = array_fill(0, 3, array_fill(0, count($bands), 0));
-        foreach (DB::select('SELECT span, LEAST(21, GREATEST(1, ROUND(SUM(position_sum) / SUM(impressions) / 1000))) AS place FROM weigh_pairs WHERE store_id = ? AND page_id = ? AND span < 3 AND position_sum > 0 GROUP BY span, query_id', [$store->id, $page]) as $row) {
-            $counts[(int) $row->span][self::bandOf((int) $row->place, $bands)]++;
+        foreach (DB::select('SELECT span DIV '.ToldWeeks::CELLS.' AS part, LEAST(21, GREATEST(1, ROUND(SUM(position_sum) / SUM(impressions) / 1000))) AS place FROM weigh_pairs WHERE store_id = ? AND page_id = ? AND span < '.ToldWeeks::WINDOW.' AND position_sum > 0 GROUP BY part, query_id', [$store->id, $page]) as $row) {
+            $counts[(int) $row->part][self::bandOf((int) $row->place, $bands)]++;
         }
 
         return array_values(array_map(array_values(...), $counts));

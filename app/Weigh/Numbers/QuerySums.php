@@ -6,6 +6,7 @@ namespace App\Weigh\Numbers;
 
 use App\Store\Bulk;
 use App\Store\Facts\NumberWindow;
+use App\Store\Facts\ToldWeeks;
 use App\Store\Markets;
 use App\Store\Models\Store;
 use Illuminate\Support\Facades\DB;
@@ -17,6 +18,8 @@ final class QuerySums
     private const QUERIES = 5000;
 
     private ?QueryClassifier $classifier = null;
+
+    private ?ToldWeeks $told = null;
 
     public function __construct(private readonly Store $store, private readonly NumberWindow $window)
     {
@@ -63,7 +66,7 @@ final class QuerySums
         if ($last === null) {
             return null;
         }
-        $summed = new SummedQueries($after, (int) $last, $this->window);
+        $summed = new SummedQueries($after, (int) $last, $this->window, $this->told ??= Told::of($this->store, $this->window));
         // With several markets each pair goes to that of its page.
         [$market, $join] = count(Markets::of($this->store)->all()) === 1 ? [(string) Markets::of($this->store)->first()->id, ''] : ['i.market_id', 'JOIN page_index i ON i.store_id = p.store_id AND i.page_id = p.page_id'];
         foreach (Stream::rows("SELECT p.query_id, p.page_id, $market, p.span, p.clicks, p.impressions, p.position_sum, p.square FROM weigh_pairs p FORCE INDEX (by_query) $join WHERE p.store_id = $id AND p.query_id > $after AND p.query_id <= $last ORDER BY p.query_id, p.page_id") as $row) {

@@ -5,13 +5,18 @@ declare(strict_types=1);
 namespace App\Weigh\Numbers;
 
 use App\Store\Facts\NumberWindow;
+use App\Store\Facts\ToldBy;
+use App\Store\Facts\ToldWeeks;
 use Orchard\Core\Demand\Span;
 
-/** Which spans make up what is shown of a window: its own weeks, those before, the same a year earlier. */
+/**
+ * Which cells of weeks make up what is shown of a window: all of its own weeks; those before it (or a year earlier) that can be compared, and
+ * its own weeks beside them. Where all days are told, its weeks beside them are all of its weeks.
+ */
 final class SumColumns
 {
     /** Ends of the columns' names. */
-    public const ENDS = ['', '_before', '_year'];
+    public const ENDS = ['', '_before', '_beside_before', '_year', '_beside_year'];
 
     /** @return list<int> windows that are kept: of a period there is one */
     public static function windows(NumberWindow $window): array
@@ -19,9 +24,18 @@ final class SumColumns
         return $window->isPeriod ? [13] : Span::WINDOWS;
     }
 
-    /** @return array{list<int>, list<int>, list<int>} spans by the order of ENDS; a period has nothing to be compared with */
-    public static function spans(NumberWindow $window, int $weeks): array
+    /** @return array{list<int>, list<int>, list<int>, list<int>, list<int>} cells by the order of ENDS */
+    public static function cells(ToldWeeks $told, int $market, ToldBy $by, int $weeks): array
     {
-        return $window->isPeriod ? [[0], [], []] : [Span::now($weeks), Span::before($weeks), Span::yearEarlier($weeks)];
+        [$nowBefore, $before] = $told->comparison($market, $by, $weeks, 'before');
+        [$nowYear, $year] = $told->comparison($market, $by, $weeks, 'year');
+
+        return [$told->now($weeks), $before, $nowBefore, $year, $nowYear];
+    }
+
+    /** @return list<array{list<int>, list<int>, list<int>, list<int>, list<int>}> the same by ToldBy */
+    public static function all(ToldWeeks $told, int $market, int $weeks): array
+    {
+        return array_map(static fn (ToldBy $by): array => self::cells($told, $market, $by, $weeks), ToldBy::cases());
     }
 }

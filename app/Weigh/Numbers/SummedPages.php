@@ -4,15 +4,16 @@ declare(strict_types=1);
 
 namespace App\Weigh\Numbers;
 
+use App\Store\Facts\ToldBy;
+use App\Store\Facts\ToldWeeks;
 use Closure;
 use Generator;
-use Orchard\Core\Demand\Span;
 
 /** What the facts of a portion of pages add up to. */
 final class SummedPages
 {
-    /** Spans of the weeks whose places are counted. */
-    private const PLACED = 3;
+    /** Weeks whose places are counted. */
+    private const PLACED = 13;
 
     /** @var array<int, array<int, array<int, array{int, int, int, float}>>> clicks, impressions, position sum and squares by page, query x 4 + device, span */
     private array $pairs = [];
@@ -23,17 +24,24 @@ final class SummedPages
     /** @var array<int, array<int, array<int, array{int, int, int, float}>>> by page, device, span */
     private array $devices = [];
 
-    /** @var array<int, array<string, array{int, int, int, int, float}>> clicks, impressions, position sum, orders, revenue by page, week */
+    /** @var array<int, array<string, array{int, int, int, int, float, float, float}>> clicks, impressions, position sum, orders, revenue, returned, margin by page, week */
     private array $own = [];
 
-    /** @var array<string, int> span of each week that was added */
+    /** @var array<string, int> cell of each week that was added */
     private array $spans = [];
+
+    /** @var array<int, SeasonWeeks> by market */
+    private array $seasonWeeks = [];
+
+    /** @var array<int, array{int, int, int, int, int, float, float, float}> by page, of days that both sides tell in weeks of which they do not tell the same: clicks, impressions, position sum beside queries; clicks beside sales; orders, revenue, returned, margin */
+    private array $mixed = [];
 
     /**
      * @param  array<int, array{int, int}>  $pages  kind and market by page
      * @param  bool  $tellsDevices  whether what queries tell by device is all that is told by device
+     * @param  array<string, int>  $weeksBack  of each week, by its Monday
      */
-    public function __construct(public readonly int $after, public readonly int $last, public readonly array $pages, private readonly bool $tellsDevices)
+    public function __construct(public readonly int $after, public readonly int $last, public readonly array $pages, private readonly bool $tellsDevices, private readonly ToldWeeks $told, private readonly array $weeksBack)
     {
     }
 
@@ -53,10 +61,46 @@ final class SummedPages
         $this->devices[$page][$device][$span] = [$known[0] + $clicks, $known[1] + $impressions, $known[2] + $positions, $known[3] + ($impressions > 0 ? $positions * ($positions / $impressions) / 1e6 : 0.0)];
     }
 
-    public function addPage(int $page, int $span, string $week, int $clicks, int $impressions, int $positions, int $orders, float $revenue): void
+    public function addPage(int $page, int $span, string $week, int $clicks, int $impressions, int $positions, int $orders, float $revenue, float $returned, float $margin): void
     {
-        $this->own[$page][$week] = [$clicks, $impressions, $positions, $orders, $revenue];
+        $this->own[$page][$week] = [$clicks, $impressions, $positions, $orders, $revenue, $returned, $margin];
         $this->spans[$week] = $span;
+    }
+
+    /** @param  array{int, int, int, int, int, float, float, float}  $sums  as they stand in $mixed */
+    public function addMixed(int $page, array $sums): void
+    {
+        $known = $this->mixed[$page] ?? [0, 0, 0, 0, 0, 0.0, 0.0, 0.0];
+        $this->mixed[$page] = [$known[0] + $sums[0], $known[1] + $sums[1], $known[2] + $sums[2], $known[3] + $sums[3], $known[4] + $sums[4], $known[5] + $sums[5], $known[6] + $sums[6], $known[7] + $sums[7]];
+    }
+
+    /**
+     * What pages earned in the window on days that both sides tell: their figures beside their queries, their clicks beside their orders. Where no
+     * query is told, the figures stand alone.
+     *
+     * @return Generator<list<int|float>> rows of weigh_evidence
+     */
+    public function evidence(int $store, int $weeks): Generator
+    {
+        foreach ($this->pages as $page => [, $market]) {
+            $hasQueries = $this->told->count($market, ToldBy::Queries, $weeks) > 0;
+            $sums = $this->mixed[$page] ?? [0, 0, 0, 0, 0, 0.0, 0.0, 0.0];
+            foreach ($this->own[$page] ?? [] as $week => $one) {
+                $back = $this->weeksBack[$week];
+                if ($back >= $weeks) {
+                    continue;
+                }
+                if (! $hasQueries || $this->told->both($market, ToldBy::Pages, ToldBy::Queries, $back) === true) {
+                    [$sums[0], $sums[1], $sums[2]] = [$sums[0] + $one[0], $sums[1] + $one[1], $sums[2] + $one[2]];
+                }
+                if ($this->told->both($market, ToldBy::Pages, ToldBy::Sales, $back) === true) {
+                    [$sums[3], $sums[4], $sums[5], $sums[6], $sums[7]] = [$sums[3] + $one[0], $sums[4] + $one[3], $sums[5] + $one[4], $sums[6] + $one[5], $sums[7] + $one[6]];
+                }
+            }
+            if ($sums[1] > 0 || $sums[3] > 0 || $sums[4] > 0) {
+                yield [$store, $page, ...$sums];
+            }
+        }
     }
 
     /** @return Generator<string> lines of weigh_pairs, in the order of its key */
@@ -156,7 +200,7 @@ final class SummedPages
             [$kind, $market] = $this->pages[$page];
             foreach ($keys as $weeks) {
                 foreach ($weeks as $week => [$clicks, $impressions, $positions]) {
-                    if ($positions > 0 && $this->spans[$week] < self::PLACED) {
+                    if ($positions > 0 && $this->weeksBack[$week] < self::PLACED) {
                         $place = min($most, max(1, (int) round($positions / $impressions / 1000)));
                         $known = $counts[$week][$market][$kind][$place] ?? [0, 0, 0];
                         $counts[$week][$market][$kind][$place] = [$known[0] + 1, $known[1] + $clicks, $known[2] + $impressions];
@@ -176,15 +220,22 @@ final class SummedPages
     }
 
     /**
-     * @param  array<int, PageTally>  $tallies
-     * @return Generator<list<int>> rows of weigh_seasons: impressions in the window's weeks a year earlier, and in those that followed
+     * Rows of weigh_seasons: impressions in the window's weeks a year earlier, and in those that followed, as if all of their days were told. A window of
+     * which half is told counts half; one of which less is told, and weeks that a break parts, tell nothing of the season.
+     *
+     * @return Generator<list<int|float>>
      */
-    public static function seasons(int $store, array $tallies): Generator
+    public function seasons(int $store): Generator
     {
-        foreach ($tallies as $page => $tally) {
-            $total = $tally->total();
-            $in = static fn (array $spans): int => array_sum(array_map(static fn (int $span): int => $total[$span][1] ?? 0, $spans));
-            yield [$store, $page, $in(Span::yearEarlier(13)), $in(Span::ahead(4)), $in(Span::ahead(13)), $in(Span::ahead(26))];
+        foreach ($this->pages as $page => [, $market]) {
+            $weeks = $this->seasonWeeks[$market] ??= SeasonWeeks::of($this->told, $market);
+            $seen = [];
+            foreach ($this->own[$page] ?? [] as $week => $one) {
+                $seen[$this->weeksBack[$week]] = $one[1];
+            }
+            if ($seen !== []) {
+                yield [$store, $page, ...$weeks->sums($seen)];
+            }
         }
     }
 }

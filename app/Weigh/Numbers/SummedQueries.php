@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Weigh\Numbers;
 
 use App\Store\Facts\NumberWindow;
+use App\Store\Facts\ToldBy;
+use App\Store\Facts\ToldWeeks;
 use Generator;
 
 /** What the pairs of a portion of queries add up to; they come query by query, page by page. */
@@ -17,28 +19,29 @@ final class SummedQueries
 
     private const STANDS_TO = 20.0;
 
-    /** Spans of the window in which a query's best page is found. */
-    private const NOW = 3;
-
     /** @var array<int, array<int, array<int, array{int, int, int, float}>>> clicks, impressions, position sum, squares by query, market, span */
     private array $sums = [];
 
-    /** @var array<int, array<int, array<int, int>>> spans in which each page was seen, as bits, by query, market, page */
+    /** @var array<int, array<int, array<int, array<int, true>>>> cells in which each page was seen, by query, market, page */
     private array $pages = [];
 
     /** @var array<int, array<int, array{int, int}>> impressions and position sum of the window by query, page */
     private array $now = [];
 
-    public function __construct(public readonly int $after, public readonly int $last, private readonly NumberWindow $window)
+    /** @var array<int, true> cells of the window in which a query's best page is found */
+    private readonly array $nowCells;
+
+    public function __construct(public readonly int $after, public readonly int $last, private readonly NumberWindow $window, private readonly ToldWeeks $told)
     {
+        $this->nowCells = array_fill_keys($told->now(NumberWindow::WEEKS), true);
     }
 
     public function add(int $query, int $page, int $market, int $span, int $clicks, int $impressions, int $positions, float $square): void
     {
         $known = $this->sums[$query][$market][$span] ?? [0, 0, 0, 0.0];
         $this->sums[$query][$market][$span] = [$known[0] + $clicks, $known[1] + $impressions, $known[2] + $positions, $known[3] + $square];
-        $this->pages[$query][$market][$page] = ($this->pages[$query][$market][$page] ?? 0) | (1 << $span);
-        if ($span < self::NOW && $positions > 0) {
+        $this->pages[$query][$market][$page][$span] = true;
+        if (isset($this->nowCells[$span]) && $positions > 0) {
             $known = $this->now[$query][$page] ?? [0, 0];
             $this->now[$query][$page] = [$known[0] + $impressions, $known[1] + $positions];
         }
@@ -71,14 +74,14 @@ final class SummedQueries
     public function sums(int $store, array $classes): Generator
     {
         foreach (SumColumns::windows($this->window) as $weeks) {
-            $spans = SumColumns::spans($this->window, $weeks);
-            $bits = array_sum(array_map(static fn (int $span): int => 1 << $span, $spans[0]));
+            $now = array_fill_keys($this->told->now($weeks), true);
+            $cells = [];
             foreach ($this->sums as $query => $markets) {
                 foreach ($markets as $market => $bySpan) {
                     $numbers = [];
                     $seen = 0;
                     $spread = 0;
-                    foreach ($spans as $nth => $part) {
+                    foreach ($cells[$market] ??= SumColumns::cells($this->told, $market, ToldBy::Queries, $weeks) as $nth => $part) {
                         $sum = [0, 0, 0, 0.0];
                         foreach ($part as $span) {
                             $one = $bySpan[$span] ?? [0, 0, 0, 0.0];
@@ -89,7 +92,7 @@ final class SummedQueries
                         $spread = $nth === 0 && $sum[1] > 0 && $sum[3] > 0 ? (int) round(1000 * sqrt(max(0.0, $sum[3] / $sum[1] - ($sum[2] / $sum[1] / 1000) ** 2))) : $spread;
                     }
                     if ($seen > 0) {
-                        $pages = count(array_filter($this->pages[$query][$market], static fn (int $seenIn): bool => ($seenIn & $bits) !== 0));
+                        $pages = count(array_filter($this->pages[$query][$market], static fn (array $seenIn): bool => array_intersect_key($seenIn, $now) !== []));
                         yield [$store, $weeks, $market, $query, $classes[$query] ?? 0, min(65535, $pages), $spread, ...$numbers];
                     }
                 }

@@ -20,16 +20,14 @@ final readonly class Earnings
         return new self(NumberWindow::of($store)->tellsMargin ?? false, $store->options()->assumed('tax'));
     }
 
-    /** @param  object  $row  with revenue, returned and margin of the window */
-    public function kept(object $row): float
+    public function kept(float $revenue, float $returned, float $margin): float
     {
-        $revenue = (float) $row->revenue;
         if ($this->tellsMargin) {
             // Of what came back the same part of the margin is lost.
-            return max(0.0, (float) $row->margin * ($revenue > 0 ? max(0.0, 1 - (float) $row->returned / $revenue) : 1.0));
+            return max(0.0, $margin * ($revenue > 0 ? max(0.0, 1 - $returned / $revenue) : 1.0));
         }
 
-        return max(0.0, $revenue - (float) $row->returned) / (1 + $this->tax);
+        return max(0.0, $revenue - $returned) / (1 + $this->tax);
     }
 
     /** What it is called, for people. */

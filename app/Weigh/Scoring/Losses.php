@@ -5,14 +5,23 @@ declare(strict_types=1);
 namespace App\Weigh\Scoring;
 
 use App\Store\Bulk;
+use App\Store\Facts\NumberWindow;
+use App\Store\Facts\PageWeeks;
+use App\Store\Facts\ToldBy;
+use App\Store\Facts\ToldWeeks;
+use App\Store\Markets;
 use App\Store\Models\Store;
 use App\Weigh\Numbers\Lens;
+use App\Weigh\Numbers\Told;
+use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Demand\ChangeParts;
 use Orchard\Core\Demand\ClickCurve;
-use Orchard\Core\Demand\Span;
 
-/** Pages that lost clicks, with the loss taken apart; and one page's change query by query. */
+/**
+ * Pages that lost clicks, with the loss taken apart; and one page's change query by query. The parts are told of weeks that rows by query tell on
+ * both sides; where these are less than half of what rows by page tell, the loss is told by page totals alone.
+ */
 final class Losses
 {
     /** Pages that are kept of each window and comparison. */
@@ -22,20 +31,59 @@ final class Losses
     public const WEEKS = [4, 13];
 
     /** Makes the list of one window and comparison anew; called inside a transaction. */
-    public static function rebuild(Store $store, int $weeks, string $against): void
+    public static function rebuild(Store $store, NumberWindow $window, int $weeks, string $against): void
     {
         DB::delete('DELETE FROM weigh_losses WHERE store_id = ? AND weeks = ? AND against = ?', [$store->id, $weeks, $against]);
-        $pages = DB::select("SELECT page_id, market_id, kind, clicks, CAST(clicks_$against AS SIGNED) - CAST(clicks AS SIGNED) AS lost FROM weigh_sums WHERE store_id = ? AND weeks = ? AND device = ? AND class = ? AND clicks_$against > clicks ORDER BY lost DESC, page_id LIMIT ".self::MOST, [$store->id, $weeks, Lens::ALL, Lens::ALL]);
-        $rows = $curves = [];
-        foreach (array_chunk($pages, 100) as $portion) {
-            $changes = self::ofPages($store->id, Bulk::ids($portion, 'page_id'), $weeks, $against);
-            foreach ($portion as $page) {
-                $curve = $curves[(int) $page->market_id] ??= Model::of((int) $page->market_id)?->curve;
-                $parts = $curve === null ? new ChangeParts : array_reduce($changes[(int) $page->page_id] ?? [], static fn (ChangeParts $sum, array $one): ChangeParts => $sum->plus(ChangeParts::ofQuery($one['before'], $one['now'], $curve)), new ChangeParts);
-                $rows[] = [$store->id, $weeks, $against, (int) $page->page_id, (int) $page->market_id, (int) $page->kind, (int) $page->clicks, (int) $page->lost, $parts->demand, $parts->position, $parts->rate, $parts->came, $parts->went, -(int) $page->lost - $parts->total()];
+        $told = Told::of($store, $window);
+        $rows = [];
+        foreach (Markets::of($store)->all() as $market) {
+            [$now, $then, $hasParts] = self::weeks($told, $market->id, $weeks, $against);
+            $curve = Model::of($market->id)?->curve;
+            foreach (array_chunk(self::lost($store, $window, $market->id, $weeks, $against, $now, $then, $hasParts), 100) as $portion) {
+                $changes = $hasParts ? self::ofPages($store->id, Bulk::ids($portion, 'page_id'), $told->cellsOf($now), $told->cellsOf($then)) : [];
+                foreach ($portion as $page) {
+                    $parts = $curve === null ? new ChangeParts : array_reduce($changes[(int) $page->page_id] ?? [], static fn (ChangeParts $sum, array $one): ChangeParts => $sum->plus(ChangeParts::ofQuery($one['before'], $one['now'], $curve)), new ChangeParts);
+                    $rows[] = [$store->id, $weeks, $against, (int) $page->page_id, $market->id, (int) $page->kind, (int) $page->clicks, (int) $page->lost, $parts->demand, $parts->position, $parts->rate, $parts->came, $parts->went, $hasParts ? -(int) $page->lost - $parts->total() : 0.0, $hasParts ? 1 : 0];
+                }
             }
         }
-        Bulk::write('weigh_losses', ['store_id', 'weeks', 'against', 'page_id', 'market_id', 'kind', 'clicks', 'lost', 'demand', 'place', 'rate', 'came', 'went', 'withheld'], $rows);
+        Bulk::write('weigh_losses', ['store_id', 'weeks', 'against', 'page_id', 'market_id', 'kind', 'clicks', 'lost', 'demand', 'place', 'rate', 'came', 'went', 'withheld', 'has_parts'], $rows);
+    }
+
+    /**
+     * Weeks back that are compared, those that they are compared with, and whether rows by query tell both.
+     *
+     * @return array{list<int>, list<int>, bool}
+     */
+    public static function weeks(ToldWeeks $told, int $market, int $weeks, string $against): array
+    {
+        $pages = $told->beside($market, ToldBy::Pages, $weeks, $against);
+        $both = array_values(array_intersect($pages, $told->beside($market, ToldBy::Queries, $weeks, $against)));
+        $hasParts = $both !== [] && 2 * count($both) >= count($pages);
+        $now = $hasParts ? $both : $pages;
+        $apart = $against === 'year' ? 52 : $weeks;
+
+        return [$now, array_map(static fn (int $week): int => $week + $apart, $now), $hasParts];
+    }
+
+    /**
+     * @param  list<int>  $now
+     * @param  list<int>  $then
+     * @return list<object> page_id, kind, clicks, lost, the most lost first
+     */
+    private static function lost(Store $store, NumberWindow $window, int $market, int $weeks, string $against, array $now, array $then, bool $hasParts): array
+    {
+        if ($now === []) {
+            return [];
+        }
+        $pages = Told::of($store, $window)->beside($market, ToldBy::Pages, $weeks, $against);
+        if (! $hasParts || count($now) === count($pages)) {
+            return array_values(DB::select("SELECT page_id, kind, clicks_beside_$against AS clicks, CAST(clicks_$against AS SIGNED) - CAST(clicks_beside_$against AS SIGNED) AS lost FROM weigh_sums WHERE store_id = ? AND weeks = ? AND device = ? AND class = ? AND market_id = ? AND clicks_$against > clicks_beside_$against ORDER BY lost DESC, page_id LIMIT ".self::MOST, [$store->id, $weeks, Lens::ALL, Lens::ALL, $market]));
+        }
+        // Rows by query tell fewer weeks than rows by page: those that both tell are compared.
+        [$nowList, $all] = [self::mondays($window, $now), self::mondays($window, [...$now, ...$then])];
+
+        return array_values(DB::select("SELECT w.page_id, i.kind, SUM(IF(w.week IN ($nowList), w.clicks, 0)) AS clicks, SUM(IF(w.week IN ($nowList), -1, 1) * CAST(w.clicks AS SIGNED)) AS lost FROM page_weeks w JOIN page_index i ON i.store_id = w.store_id AND i.page_id = w.page_id AND i.market_id = ? WHERE w.store_id = ? AND w.week IN ($all) GROUP BY w.page_id, i.kind HAVING lost > 0 ORDER BY lost DESC, w.page_id LIMIT ".self::MOST, [$market, $store->id]));
     }
 
     /** @return list<object> the pages of a comparison, the most lost first */
@@ -47,14 +95,40 @@ final class Losses
     }
 
     /**
-     * One page's change, query by query, the greatest first; the rest of it is withheld.
+     * One page's clicks in the weeks that are compared, and in those that they are compared with.
+     *
+     * @return ?object{now: int, then: int, weeks: int, hasParts: bool} null where nothing can be compared
+     */
+    public static function ofPage(Store $store, NumberWindow $window, int $page, int $market, int $weeks, string $against): ?object
+    {
+        [$now, $then, $hasParts] = self::weeks(Told::of($store, $window), $market, $weeks, $against);
+        if ($window->isPeriod || $now === []) {
+            return null;
+        }
+        $row = DB::selectOne('SELECT SUM(IF(week IN ('.self::mondays($window, $now).'), clicks, 0)) AS now, SUM(IF(week IN ('.self::mondays($window, $then).'), clicks, 0)) AS earlier FROM page_weeks WHERE store_id = ? AND page_id = ? AND week IN ('.self::mondays($window, [...$now, ...$then]).')', [$store->id, $page]);
+
+        return (object) ['now' => (int) $row->now, 'then' => (int) $row->earlier, 'weeks' => count($now), 'hasParts' => $hasParts];
+    }
+
+    /** @param  list<int>  $weeks  back */
+    private static function mondays(NumberWindow $window, array $weeks): string
+    {
+        $monday = new DateTimeImmutable(PageWeeks::weekOf($window->lastDay));
+
+        return implode(', ', array_map(static fn (int $back): string => "'".$monday->modify('-'.(7 * $back).' days')->format('Y-m-d')."'", $weeks));
+    }
+
+    /**
+     * One page's change, query by query, the greatest first; the rest of it is withheld. Nothing where rows by query do not tell both sides.
      *
      * @return list<array{query: int, before: ?array{clicks: float, impressions: float, position: float}, now: ?array{clicks: float, impressions: float, position: float}, parts: ChangeParts}>
      */
-    public static function queries(int $store, int $page, int $weeks, string $against, ClickCurve $curve): array
+    public static function queries(Store $store, NumberWindow $window, int $page, int $market, int $weeks, string $against, ClickCurve $curve): array
     {
+        $told = Told::of($store, $window);
+        [$now, $then, $hasParts] = self::weeks($told, $market, $weeks, $against);
         $queries = [];
-        foreach (self::ofPages($store, [$page], $weeks, $against)[$page] ?? [] as $query => $one) {
+        foreach ($hasParts ? self::ofPages($store->id, [$page], $told->cellsOf($now), $told->cellsOf($then))[$page] ?? [] : [] as $query => $one) {
             $queries[] = ['query' => $query, ...$one, 'parts' => ChangeParts::ofQuery($one['before'], $one['now'], $curve)];
         }
         usort($queries, static fn (array $a, array $b): int => abs($b['parts']->total()) <=> abs($a['parts']->total()) ?: $a['query'] <=> $b['query']);
@@ -64,11 +138,13 @@ final class Losses
 
     /**
      * @param  list<int>  $pages
+     * @param  list<int>  $nowCells
+     * @param  list<int>  $thenCells
      * @return array<int, array<int, array{before: ?array{clicks: float, impressions: float, position: float}, now: ?array{clicks: float, impressions: float, position: float}}>> by page and query
      */
-    private static function ofPages(int $store, array $pages, int $weeks, string $against): array
+    private static function ofPages(int $store, array $pages, array $nowCells, array $thenCells): array
     {
-        [$now, $then] = [implode(', ', Span::now($weeks)), implode(', ', $against === 'year' ? Span::yearEarlier($weeks) : Span::before($weeks))];
+        [$now, $then] = [implode(', ', $nowCells), implode(', ', $thenCells)];
         $changes = [];
         foreach ($pages === [] ? [] : DB::select("SELECT page_id, query_id, span IN ($now) AS is_now, SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) AS position_sum FROM weigh_pairs WHERE store_id = ? AND page_id IN (".Bulk::list($pages).") AND span IN ($now, $then) GROUP BY page_id, query_id, is_now", [$store]) as $row) {
             $changes[(int) $row->page_id][(int) $row->query_id] ??= ['before' => null, 'now' => null];

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace App\Weigh\Scoring;
 
+use App\Store\Facts\NumberWindow;
+use App\Store\Facts\ToldBy;
 use App\Store\Models\Store;
+use App\Weigh\Numbers\Told;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Demand\Assumptions;
 use Orchard\Core\Demand\Chance;
@@ -21,7 +24,7 @@ final readonly class MarketScoring
     private PageScorer $scorer;
 
     /** @param  array<int, array{factors: array<int, float>, week: ?string, peak: float}>  $seasons  by group; 0 is the store */
-    private function __construct(private int $store, private int $market, public StoreModel $model, public Assumptions $assumptions, private array $seasons)
+    private function __construct(private int $store, private int $market, public StoreModel $model, public Assumptions $assumptions, private array $seasons, private float $clickDays)
     {
         $this->scorer = new PageScorer($model, $assumptions);
     }
@@ -39,7 +42,16 @@ final readonly class MarketScoring
             $seasons[(int) $row->group_id] = ['factors' => [4 => (float) $row->ahead_4, 13 => (float) $row->ahead_13, 26 => (float) $row->ahead_26], 'week' => $row->week, 'peak' => (float) $row->peak];
         }
 
-        return $model === null ? null : new self($store->id, $market, $model, Model::assumptions($store), $seasons);
+        return $model === null ? null : new self($store->id, $market, $model, Model::assumptions($store), $seasons, self::clickDays($store, $market, $model));
+    }
+
+    /** Days of the window on which pages' clicks are told. */
+    private static function clickDays(Store $store, int $market, StoreModel $model): float
+    {
+        $window = NumberWindow::of($store);
+        $days = $window === null || $window->isPeriod ? 0 : Told::of($store, $window)->count($market, ToldBy::Pages, NumberWindow::WEEKS);
+
+        return $days > 0 ? (float) $days : $model->days;
     }
 
     /** @param  object  $row  of the page, as PageEvidence gives it */
@@ -73,7 +85,7 @@ final readonly class MarketScoring
         foreach ($page->pairs as $pair) {
             $withheld += $pair->query === 0 ? $pair->clicks : 0;
         }
-        $missed = PartThatCounts::isMissing($row) ? $page->clicks * 28 / $this->model->days * $season['factors'][4] : 0.0;
+        $missed = PartThatCounts::isMissing($row) ? (int) $row->clicks * 28 / $this->clickDays * $season['factors'][4] : 0.0;
         $wins = $upside->wins;
 
         return [

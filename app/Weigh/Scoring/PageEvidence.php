@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Weigh\Scoring;
 
 use App\Store\Bulk;
+use App\Store\Facts\ToldWeeks;
 use App\Store\Models\Store;
 use Generator;
 use Illuminate\Support\Facades\DB;
@@ -17,7 +18,7 @@ final readonly class PageEvidence
 {
     private const PAGES = 1000;
 
-    private const COLUMNS = 'i.page_id, i.kind, i.life, i.indexable, i.why_not, i.marks, i.clicks, i.impressions, i.position_milli, i.orders, i.revenue, i.returned, i.margin, s.group_id, s.base, s.ahead_4, s.ahead_13, s.ahead_26 FROM page_index i LEFT JOIN weigh_seasons s ON s.store_id = i.store_id AND s.page_id = i.page_id';
+    private const COLUMNS = 'i.page_id, i.kind, i.life, i.indexable, i.why_not, i.marks, i.clicks, i.impressions, i.position_milli, i.orders, i.revenue, e.clicks AS told_clicks, e.impressions AS told_impressions, e.position_sum AS told_positions, e.sold_clicks, e.orders AS sold_orders, e.revenue AS sold_revenue, e.returned AS sold_returned, e.margin AS sold_margin, s.group_id, s.base, s.ahead_4, s.ahead_13, s.ahead_26 FROM page_index i LEFT JOIN weigh_seasons s ON s.store_id = i.store_id AND s.page_id = i.page_id LEFT JOIN weigh_evidence e ON e.store_id = i.store_id AND e.page_id = i.page_id';
 
     private int $store;
 
@@ -62,14 +63,15 @@ final readonly class PageEvidence
             $impressions += $pair->impressions;
             $positions += $pair->position * $pair->impressions;
         }
-        $withheld = (int) $row->impressions - $impressions;
+        // Of the days on which queries are told, and all of them where none is.
+        $withheld = (int) $row->told_impressions - $impressions;
         // Without a position nothing says what its clicks should be.
-        if ($withheld > 0 && (int) $row->position_milli > 0) {
-            $place = ((int) $row->position_milli / 1000 * (int) $row->impressions - $positions) / $withheld;
-            $pairs[] = new Pair(0, QueryClass::Generic, 0, max(0, min($withheld, (int) $row->clicks - $clicks)), $withheld, max(1.0, min(100.0, $place)), false);
+        if ($withheld > 0 && (int) $row->told_positions > 0) {
+            $place = ((int) $row->told_positions / 1000 - $positions) / $withheld;
+            $pairs[] = new Pair(0, QueryClass::Generic, 0, max(0, min($withheld, (int) $row->told_clicks - $clicks)), $withheld, max(1.0, min(100.0, $place)), false);
         }
 
-        return [new Evidence((int) $row->page_id, (int) $row->kind, (int) $row->group_id, $pairs, (float) $row->clicks, (float) $row->orders, $this->earnings->kept($row)), $row];
+        return [new Evidence((int) $row->page_id, (int) $row->kind, (int) $row->group_id, $pairs, (float) $row->sold_clicks, (float) $row->sold_orders, $this->earnings->kept((float) $row->sold_revenue, (float) $row->sold_returned, (float) $row->sold_margin)), $row];
     }
 
     /**
@@ -79,7 +81,7 @@ final readonly class PageEvidence
     private function pairs(array $pages): array
     {
         $pairs = [];
-        foreach (DB::select('SELECT p.*, q.best_page, q.class, q.difficulty FROM (SELECT page_id, query_id, device, SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) AS position_sum FROM weigh_pairs WHERE store_id = ? AND page_id IN ('.Bulk::list($pages).') AND span < 3 GROUP BY page_id, query_id, device) p JOIN weigh_queries q ON q.store_id = ? AND q.query_id = p.query_id', [$this->store, $this->store]) as $row) {
+        foreach (DB::select('SELECT p.*, q.best_page, q.class, q.difficulty FROM (SELECT page_id, query_id, device, SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) AS position_sum FROM weigh_pairs WHERE store_id = ? AND page_id IN ('.Bulk::list($pages).') AND span < '.ToldWeeks::WINDOW.' GROUP BY page_id, query_id, device) p JOIN weigh_queries q ON q.store_id = ? AND q.query_id = p.query_id', [$this->store, $this->store]) as $row) {
             if ((int) $row->position_sum === 0) {
                 continue;
             }

@@ -5,7 +5,10 @@ declare(strict_types=1);
 namespace App\Weigh\Scoring;
 
 use App\Store\Bulk;
+use App\Store\Facts\FactBook;
 use App\Store\Facts\NumberWindow;
+use App\Store\Facts\ToldBy;
+use App\Store\Facts\ToldWeeks;
 use App\Store\Markets;
 use App\Store\Models\Store;
 use App\Store\Work\LongWork;
@@ -17,6 +20,7 @@ use App\Weigh\Numbers\Freshness;
 use App\Weigh\Numbers\GroupSums;
 use App\Weigh\Numbers\PageSums;
 use App\Weigh\Numbers\QuerySums;
+use App\Weigh\Numbers\Told;
 use Closure;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Demand\Chance;
@@ -59,7 +63,7 @@ final class ScoreWork implements LongWork
         $window = NumberWindow::of($store);
         if ($window === null) {
             $run->fenced(static function () use ($store): void {
-                foreach (['weigh_pairs', 'weigh_queries', 'weigh_query_sums', 'weigh_sums', 'weigh_groups', 'weigh_weeks', 'weigh_places', 'weigh_seasons', 'weigh_season_groups', 'weigh_losses', 'weigh_density', 'weigh_totals', 'weigh_models', 'weigh_scores', 'weigh_states'] as $table) {
+                foreach (['weigh_pairs', 'weigh_queries', 'weigh_query_sums', 'weigh_sums', 'weigh_groups', 'weigh_weeks', 'weigh_places', 'weigh_seasons', 'weigh_season_groups', 'weigh_evidence', 'weigh_told', 'weigh_losses', 'weigh_density', 'weigh_totals', 'weigh_models', 'weigh_scores', 'weigh_states'] as $table) {
                     DB::table($table)->where('store_id', $store->id)->delete();
                 }
             });
@@ -69,7 +73,7 @@ final class ScoreWork implements LongWork
         if ($this->mustWait($run)) {
             return SliceEnd::later(1);
         }
-        $pages = new PageSums($store, $window);
+        $pages = null;
         $queries = new QuerySums($store, $window);
         while (true) {
             if ($run->stopAsked()) {
@@ -80,7 +84,7 @@ final class ScoreWork implements LongWork
             $next = match ($phase) {
                 'begin' => $this->begin($run, $store, $window, $queries),
                 'classes' => $this->portion($run, $phase, 'pages', static fn (): ?int => $queries->classify($after)),
-                'pages' => $this->pages($run, $pages, $after),
+                'pages' => $this->pages($run, $pages ??= new PageSums($store, $window), $after),
                 'queries' => $this->queries($run, $queries, $after),
                 'groups' => $this->groups($run, $store, $window, $after),
                 'seasons' => $this->seasons($run, $store, $window),
@@ -100,7 +104,7 @@ final class ScoreWork implements LongWork
     }
 
     /**
-     * One weighing of a store at a time: two would take each other's scores for old ones. The later one finds most of its sums made. An earlier one that nobody
+     * Nothing is weighed while rows are taken in or out: half an import is no result. And one weighing of a store at a time: two would take each other's scores for old ones. The later one finds most of its sums made. An earlier one that nobody
      * has held for a minute is let go, for this one does all that it would have done.
      */
     private function mustWait(WorkRun $run): bool
@@ -109,7 +113,7 @@ final class ScoreWork implements LongWork
         $values = [$run->storeId, self::sort(), $run->workId];
         DB::update("UPDATE work SET state = 'stopped', ended_at = UTC_TIMESTAMP(), problem = 'A later weighing took its place.' WHERE $earlier AND (owner IS NULL OR expires_at < UTC_TIMESTAMP(3)) AND GREATEST(COALESCE(expires_at, wake_at), wake_at) < UTC_TIMESTAMP(3) - INTERVAL 1 MINUTE", $values);
 
-        return DB::selectOne("SELECT 1 AS n FROM work WHERE $earlier LIMIT 1", $values) !== null;
+        return FactBook::isChanging($run->storeId) || DB::selectOne("SELECT 1 AS n FROM work WHERE $earlier LIMIT 1", $values) !== null;
     }
 
     /**
@@ -124,7 +128,11 @@ final class ScoreWork implements LongWork
         if ($kept?->sums === $now->sums && $kept->links === $now->links) {
             return ['models', 0];
         }
-        $run->fenced(static fn () => Freshness::forget($store));
+        $told = ToldWeeks::of($store, $window);
+        $run->fenced(static function () use ($store, $told): void {
+            Freshness::forget($store);
+            Told::keep($store, $told);
+        });
         $run->beat(['sums' => $now->sums, 'links' => $now->links], force: true);
 
         // Where collections alone have changed, nothing has to be summed from rows.
@@ -210,7 +218,7 @@ final class ScoreWork implements LongWork
 
             return ['done', 0];
         }
-        $run->fenced(static fn () => Losses::rebuild($store, ...$next));
+        $run->fenced(static fn () => Losses::rebuild($store, $window, ...$next));
 
         return ['losses', $nth + 1];
     }
@@ -218,7 +226,7 @@ final class ScoreWork implements LongWork
     /** @return array{string, int} */
     private function models(WorkRun $run, Store $store, NumberWindow $window): array
     {
-        $days = (float) (new \DateTimeImmutable($window->firstDay))->diff(new \DateTimeImmutable($window->lastDay))->days + 1;
+        $told = Told::of($store, $window);
         foreach (Markets::of($store)->all() as $market) {
             $evidence = new PageEvidence($store, $market->id);
             $model = ModelFit::learn(static function () use ($evidence, $run): \Generator {
@@ -226,11 +234,22 @@ final class ScoreWork implements LongWork
                     yield $page;
                     $run->beat();
                 }
-            }, $days, (float) (DB::table('weigh_season_groups')->where('store_id', $store->id)->where('group_id', 0)->value('ahead_4') ?? 1.0));
+            }, self::daysOf($told, $window, $market->id), (float) (DB::table('weigh_season_groups')->where('store_id', $store->id)->where('group_id', 0)->value('ahead_4') ?? 1.0));
             $run->fenced(static fn () => DB::table('weigh_models')->upsert([['market_id' => $market->id, 'store_id' => $store->id, 'model' => json_encode($model->toArray(), JSON_THROW_ON_ERROR), 'assumptions' => json_encode(Model::assumptions($store), JSON_THROW_ON_ERROR), 'first_day' => $window->firstDay, 'last_day' => $window->lastDay, 'scored_at' => now()]], ['market_id'], ['store_id', 'model', 'assumptions', 'first_day', 'last_day', 'scored_at']));
         }
 
         return ['scores', 0];
+    }
+
+    /** Days that a market's pairs stand for: those of the window that queries tell; those of its pages where no query is told. */
+    private static function daysOf(ToldWeeks $told, NumberWindow $window, int $market): float
+    {
+        if ($window->isPeriod) {
+            return (float) $window->length();
+        }
+        $days = $told->countBoth($market, ToldBy::Pages, ToldBy::Queries, NumberWindow::WEEKS) ?: $told->count($market, ToldBy::Pages, NumberWindow::WEEKS);
+
+        return (float) ($days ?: $window->length());
     }
 
     /** @return array{string, int} */

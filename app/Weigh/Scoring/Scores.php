@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Weigh\Scoring;
 
 use App\Store\Bulk;
+use App\Store\Events\BreaksChanged;
+use App\Store\Events\InventoryRefreshed;
 use App\Store\Facts\NumberWindow;
 use App\Store\Kinds\PageKind;
 use App\Store\Markets;
@@ -73,7 +75,7 @@ final readonly class Scores
 
     public static function listen(): void
     {
-        Event::listen(static function (\App\Store\Events\InventoryRefreshed $event): void {
+        Event::listen([InventoryRefreshed::class, BreaksChanged::class], static function (InventoryRefreshed|BreaksChanged $event): void {
             if (NumberWindow::of(Store::query()->findOrFail($event->storeId)) !== null) {
                 app(self::class)->begin($event->storeId, null);
             }

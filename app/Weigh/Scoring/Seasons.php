@@ -6,12 +6,18 @@ namespace App\Weigh\Scoring;
 
 use App\Store\Facts\NumberWindow;
 use App\Store\Facts\PageWeeks;
+use App\Store\Facts\ToldBy;
 use App\Store\Kinds\PageKind;
+use App\Store\Markets;
+use App\Store\Models\Market;
 use App\Store\Models\Store;
 use App\Store\Work\WorkRun;
+use App\Weigh\Numbers\SeasonWeeks;
+use App\Weigh\Numbers\Told;
 use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Demand\SeasonFactor;
+use Orchard\Core\Demand\Span;
 
 /**
  * What lies ahead, as it was a year earlier: of the store, of each collection leaned on the store, and of each page leaned on its collection. A page's
@@ -22,7 +28,7 @@ final class Seasons
     /** As decimals: a sum of fractions in floating point hangs on the order in which the database reads them. */
     private const SUMS = 'SUM(CAST(base AS DECIMAL(24, 6))) AS base, SUM(CAST(ahead_4 AS DECIMAL(24, 6))) AS ahead_4, SUM(CAST(ahead_13 AS DECIMAL(24, 6))) AS ahead_13, SUM(CAST(ahead_26 AS DECIMAL(24, 6))) AS ahead_26';
 
-    public const AHEAD = [4, 13, 26];
+    public const AHEAD = SeasonWeeks::AHEAD;
 
     /** A week that was seen this many times as often as the window's weeks begins a season. */
     private const COMES = 1.5;
@@ -44,11 +50,12 @@ final class Seasons
             DB::update('UPDATE weigh_seasons s JOIN page_index i ON i.page_id = s.page_id AND i.kind = ? SET s.group_id = s.page_id WHERE s.store_id = ?', [PageKind::Collection->value, $id]);
             DB::delete('DELETE FROM weigh_season_groups WHERE store_id = ?', [$id]);
         });
+        $told = self::toldWeeks($store, $window);
         $total = DB::selectOne('SELECT '.self::SUMS.' FROM weigh_seasons WHERE store_id = ?', [$id]);
         $of = self::factors($total, [4 => 1.0, 13 => 1.0, 26 => 1.0], SeasonFactor::OF_STORE);
-        $groups = [[0, $of, self::comes($window, self::weekly($store, $window, null), 1.0)]];
+        $groups = [[0, $of, self::comes($window, self::weekly($store, $window, null), $told, 1.0)]];
         foreach (DB::select('SELECT group_id, '.self::SUMS.' FROM weigh_seasons WHERE store_id = ? AND group_id > 0 GROUP BY group_id HAVING SUM(base) > 0 ORDER BY base DESC, group_id LIMIT '.self::GROUPS, [$id]) as $row) {
-            $groups[] = [(int) $row->group_id, self::factors($row, $of, SeasonFactor::OF_STORE), self::comes($window, self::weekly($store, $window, (int) $row->group_id), (float) $row->base)];
+            $groups[] = [(int) $row->group_id, self::factors($row, $of, SeasonFactor::OF_STORE), self::comes($window, self::weekly($store, $window, (int) $row->group_id), $told, (float) $row->base)];
             $run->beat();
         }
         $run->fenced(static fn (): bool => DB::table('weigh_season_groups')->insert(array_map(static fn (array $one): array => ['store_id' => $id, 'group_id' => $one[0], 'ahead_4' => $one[1][4], 'ahead_13' => $one[1][13], 'ahead_26' => $one[1][26], 'week' => $one[2]['week'], 'peak' => $one[2]['peak']], $groups)));
@@ -86,6 +93,21 @@ final class Seasons
         return $factors;
     }
 
+    /** @return array<string, true> Mondays of last year's weeks that are wholly told in every market that is told at all */
+    private static function toldWeeks(Store $store, NumberWindow $window): array
+    {
+        $told = Told::of($store, $window);
+        $markets = array_filter(Markets::of($store)->all(), static fn (Market $one): bool => $told->count($one->id, ToldBy::Pages, Span::WEEKS) > 0);
+        $weeks = [];
+        for ($back = 0; $back < 52 + NumberWindow::WEEKS; $back++) {
+            if ($markets !== [] && array_filter($markets, static fn (Market $one): bool => $told->daysIn($one->id, ToldBy::Pages, $back) < 7) === []) {
+                $weeks[(new DateTimeImmutable(PageWeeks::weekOf($window->lastDay)))->modify('-'.(7 * $back).' days')->format('Y-m-d')] = true;
+            }
+        }
+
+        return $weeks;
+    }
+
     /** @return array<string, float> impressions of the group by week, from the window a year earlier to half a year behind it */
     private static function weekly(Store $store, NumberWindow $window, ?int $group): array
     {
@@ -107,20 +129,27 @@ final class Seasons
      * When the season comes, seen from now: the first week ahead that was seen COMES times as often as the window's weeks, and lasted; and how high it goes.
      *
      * @param  array<string, float>  $weeks
+     * @param  array<string, true>  $told  weeks that are told; of the others nothing is known
      * @return array{week: ?string, peak: float}
      */
-    private static function comes(NumberWindow $window, array $weeks, float $base): array
+    private static function comes(NumberWindow $window, array $weeks, array $told, float $base): array
     {
+        $weeks = array_intersect_key($weeks, $told);
         $last = (new DateTimeImmutable(PageWeeks::weekOf($window->lastDay)))->modify('-364 days')->format('Y-m-d');
         $now = array_filter($weeks, static fn (string $week): bool => $week <= $last, ARRAY_FILTER_USE_KEY);
-        $mean = array_sum($now) / NumberWindow::WEEKS;
-        if ($base <= 0 || $mean < 20 || count($now) < 4) {
+        $base13 = count(array_filter(array_keys($told), static fn (string $week): bool => $week <= $last && $week > (new DateTimeImmutable($last))->modify('-'.(7 * NumberWindow::WEEKS).' days')->format('Y-m-d')));
+        $mean = array_sum($now) / max(1, $base13);
+        if ($base <= 0 || $mean < 20 || count($now) < 4 || 2 * $base13 < NumberWindow::WEEKS) {
             return ['week' => null, 'peak' => 1.0];
         }
         $peak = 1.0;
         $first = null;
         for ($i = 1; $i <= 26; $i++) {
-            $at = static fn (int $by): float => $weeks[(new DateTimeImmutable($last))->modify((7 * ($i + $by)).' days')->format('Y-m-d')] ?? 0.0;
+            $at = static function (int $by) use ($weeks, $told, $last, $i, $mean): float {
+                $week = (new DateTimeImmutable($last))->modify((7 * ($i + $by)).' days')->format('Y-m-d');
+
+                return isset($told[$week]) ? $weeks[$week] ?? 0.0 : $mean;
+            };
             // Three weeks together, so that one odd week makes no season; and the first of them itself, so that none begins before it does.
             $smooth = ($at(0) + $at(1) + $at(2)) / 3 / $mean;
             $peak = max($peak, $smooth);

@@ -1,1 +1,1 @@
-@if (($breaks ?? []) !== [])<p class="note is-hand">A break in the data lies in what is compared here: @foreach ($breaks as $one){{ $one['name'] }} ({{ $one['first'] === $one['last'] ? $one['first'] : $one['first'].' to '.$one['last'] }}){{ $loop->last ? '.' : ', ' }}@endforeach Numbers before and after it do not stand on one ground.</p>@endif
+@if (($breaks ?? []) !== [])<p class="note is-hand">{{ implode(' ', $breaks) }}</p>@endif

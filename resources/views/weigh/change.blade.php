@@ -1,6 +1,7 @@
 @php
-    // A number beside what it is compared with.
+    // A number beside what it is compared with, over the days that both tell; $isCompared tells whether there are any.
     $then = (int) ($then ?? 0);
     $change = (int) $now - $then;
+    $isCompared = $isCompared ?? true;
 @endphp
-<span class="change @if ($change < 0) is-down @endif" title="{{ number_format($then) }} then">{{ $then === 0 ? ($now > 0 ? 'new' : '–') : ($change === 0 ? '=' : ($change > 0 ? '+' : '−').(abs($change) / $then >= 10 ? '×'.round($now / $then) : round(100 * abs($change) / $then).'%')) }}</span>
+<span class="change @if ($isCompared && $change < 0) is-down @endif" title="{{ $isCompared ? number_format((int) $now).' beside '.number_format($then).' then, of the days that both tell' : 'Nothing is told of the days that would be compared' }}">{{ ! $isCompared ? '–' : ($then === 0 ? ($now > 0 ? 'new' : '–') : ($change === 0 ? '=' : ($change > 0 ? '+' : '−').(abs($change) / $then >= 10 ? '×'.round($now / $then) : round(100 * abs($change) / $then).'%'))) }}</span>

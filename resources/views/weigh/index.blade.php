@@ -69,7 +69,7 @@
                 <tr>
                     <td class="tick"><input type="checkbox" name="pages[]" value="{{ $row->page_id }}" data-worth="{{ $isMoney ? round((float) $row->upside, 2) : round((float) $row->extra_clicks, 1) }}" data-minutes="{{ $effort->minutes((int) $row->page_kind) }}" aria-label="Pick {{ preg_replace('~^https?://[^/]+~', '', $row->url) }}"></td>
                     <td class="clip w-page"><a href="{{ route('weigh.why', [$store, $row->page_id] + $lens->query()) }}" title="{{ $row->title ?? $row->url }}" data-beside>{{ preg_replace('~^https?://[^/]+~', '', $row->url) }}</a></td>
-                    <td class="num">@n($row->clicks)</td><td class="num">@include('weigh.change', ['now' => (int) $row->clicks, 'then' => (int) $row->{'clicks'.$end}])</td><td class="num">@n($row->impressions)</td>
+                    <td class="num">@n($row->clicks)</td><td class="num">@include('weigh.change', ['now' => (int) $row->{'clicks_beside'.$end}, 'then' => (int) $row->{'clicks'.$end}])</td><td class="num">@n($row->impressions)</td>
                     <td class="num" @if ($rate) title="Four times in five between {{ number_format(100 * $rate->low, 2) }}% and {{ number_format(100 * $rate->high, 2) }}%" @endif>{{ $rate ? number_format(100 * $rate->rate, 1).'%' : '–' }}</td>
                     <td class="num" @if ($position !== null) title="Positions lie about {{ number_format($spread, 1) }} around it{{ $spread > max(3, 0.8 * $position) ? ': near ones and far ones' : '' }}" @endif>{{ $position === null ? '–' : number_format($position, 1) }}@if ($spread > max(3, 0.8 * ($position ?? 0)))<span class="soft">±{{ round($spread) }}</span>@endif</td>
                     <td class="num">@n($row->revenue)</td>

@@ -1,6 +1,5 @@
 @php
-    $end = $lens->against === 'year' ? '_year' : '_before';
-    $change = (int) ($compared->clicks ?? 0) - (int) ($compared->{'clicks'.$end} ?? 0);
+    $change = (int) ($compared->now ?? 0) - (int) ($compared->then ?? 0);
     $parts = array_reduce($changes, static fn ($sum, array $one) => $sum->plus($one['parts']), new Orchard\Core\Demand\ChangeParts);
     $signed = static fn (float $value): string => abs($value) < 0.05 ? '·' : ($value > 0 ? '+' : '−').number_format(abs($value), abs($value) < 10 ? 1 : 0);
     $first = array_slice($changes, 0, 15);
@@ -12,9 +11,10 @@
     <thead><tr><th scope="col">Position</th><th scope="col" class="num">Last 4 weeks</th><th scope="col" class="num">4 before</th><th scope="col" class="num">5 before</th></tr></thead>
     <tbody>@foreach ($bands as $nth => $band)<tr><td>{{ App\Weigh\Numbers\PlaceBands::label($band) }}</td>@foreach ([0, 1, 2] as $span)<td class="num">@n($counts[$span][$nth])</td>@endforeach</tr>@endforeach</tbody>
 </table>
-@if ($compared !== null && $changes !== [])
+@if ($compared !== null && ($changes !== [] || $change !== 0))
     <h2>What changed</h2>
-    <p>{{ $weeks }} weeks beside {{ $lens->against === 'year' ? 'the same a year earlier' : 'those before' }}: <b>{{ $signed($change) }}</b> clicks, from @n($compared->{'clicks'.$end}) to @n($compared->clicks).</p>
+    <p>{{ $compared->weeks === $weeks ? "$weeks weeks" : "The $compared->weeks of $weeks weeks that both tell" }} beside {{ $lens->against === 'year' ? 'the same a year earlier' : 'those before' }}: <b>{{ $signed($change) }}</b> clicks, from @n($compared->then) to @n($compared->now).@if (! $compared->hasParts) Rows by query do not tell both, so it cannot be taken apart.@endif</p>
+    @if ($compared->hasParts)
     <table class="ledger tight" id="changes">
         <thead><tr><th scope="col">Query</th><th scope="col" class="num">Searches</th><th scope="col" class="num">Position</th><th scope="col" class="num">Rate</th><th scope="col" class="num">Change</th></tr></thead>
         <tbody>
@@ -24,4 +24,5 @@
         </tbody>
         <tfoot><tr><th scope="row">Together</th><td class="num">{{ $signed($parts->demand) }}</td><td class="num">{{ $signed($parts->position) }}</td><td class="num">{{ $signed($parts->rate) }}</td><td class="num"><b>{{ $signed($change) }}</b></td></tr></tfoot>
     </table>
+    @endif
 @endif

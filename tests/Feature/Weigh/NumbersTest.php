@@ -29,6 +29,14 @@ function twoYears(int $seed): array
     $rows = $totals = [];
     $queries = $pages = '';
     for ($week = 0; $week < 104; $week++) {
+        // One page is seen each day, so that no day is without rows.
+        for ($of = 0; $of < 7; $of++) {
+            $day = $last->modify('-'.(7 * $week - $of).' days')->format('Y-m-d');
+            $rows[] = ['page' => '/range/oak', 'query' => 'oak shelf', 'device' => 1, 'week' => $week, 'clicks' => 0, 'impressions' => 1, 'position' => 9];
+            $totals[] = ['page' => '/range/oak', 'week' => $week, 'clicks' => 0, 'impressions' => 1];
+            $queries .= "/range/oak,oak shelf,desktop,$day,0,1,9\n";
+            $pages .= "/range/oak,$day,0,1,4\n";
+        }
         foreach ($paths as $path) {
             if ($chance->uniform() < 0.4 && $week > 0) {
                 continue;
@@ -66,7 +74,7 @@ function between(array $rows, int $from, int $to): array
 it('holds the same numbers as the rows, for every window, comparison, device and class', function (): void {
     [$store, $rows, $totals] = twoYears(3);
     weigh($store);
-    $classes = ['brass lamp' => 0, 'a site lamps' => 1, 'how to hang a lamp' => 3];
+    $classes = ['brass lamp' => 0, 'oak shelf' => 0, 'a site lamps' => 1, 'how to hang a lamp' => 3];
     $paths = array_map(static fn (string $url): string => (string) parse_url($url, PHP_URL_PATH), DB::table('pages')->where('store_id', $store->id)->pluck('url', 'id')->all());
     $seen = 0;
     foreach (DB::table('weigh_sums')->where('store_id', $store->id)->get() as $sum) {

@@ -115,3 +115,173 @@ it('tells it on the page of the file and on the command line', function (): void
     unlink($path);
     expect($code)->toBe(0)->and($err)->toContain('2 clicks in this file for 1 page that have 20');
 });
+
+/**
+ * A store of eight pages whose every day is as the others, known by files over given days.
+ *
+ * @param  list<string>  $search  days of the pages' figures
+ * @param  ?list<string>  $queries  days of the rows by query; as those of pages where not given
+ * @param  ?list<string>  $sales
+ */
+function flatStore(array $search, ?array $queries = null, ?array $sales = null): Store
+{
+    $store = toldStore();
+    [$pages, $pairs, $sold] = ['', '', ''];
+    for ($page = 1; $page <= 8; $page++) {
+        foreach ($search as $day) {
+            $pages .= "/p/$page,$day,".(3 * $page + 2).','.(200 + 40 * $page).','.(2 + $page)."\n";
+        }
+        foreach ($queries ?? $search as $day) {
+            $pairs .= "/p/$page,word $page,$day,".(2 * $page).','.(100 + 20 * $page).','.(2 + $page)."\n/p/$page,other $page,$day,$page,".(50 + 10 * $page).','.(2 + $page)."\n";
+        }
+        foreach ($sales ?? $search as $day) {
+            $sold .= "/p/$page,$day,$page,".(40 * $page)."\n";
+        }
+    }
+    bringIn($store, "page,day,clicks,impressions,position\n$pages");
+    $pairs === '' || bringIn($store, "page,query,day,clicks,impressions,position\n$pairs");
+    $sold === '' || bringIn($store, "page,day,orders,revenue\n$sold", FileSort::Sales);
+    weigh($store);
+
+    return $store;
+}
+
+/** @return array<string, float> upside by path */
+function upsides(Store $store): array
+{
+    $rows = array_map(static fn (array $row): float => (float) $row['upside'], weighed($store));
+    ksort($rows);
+
+    return $rows;
+}
+
+it('promises the same from any part of the same days', function (array $search, ?array $queries, ?array $sales): void {
+    $whole = upsides(flatStore(daysBack(91)));
+    $part = upsides(flatStore($search, $queries, $sales));
+    expect(array_sum($whole))->toBeGreaterThan(100.0)->and(array_keys($part))->toBe(array_keys($whole));
+    foreach ($whole as $path => $upside) {
+        // Fewer days are leaned on their like more.
+        expect($part[$path])->toEqualWithDelta($upside, 0.25 * $upside + 5, $path);
+    }
+    expect(array_sum($part))->toEqualWithDelta(array_sum($whole), 0.1 * array_sum($whole));
+})->with([
+    'four weeks of all' => [fn () => daysBack(28), null, null],
+    'search of four weeks beside sales of thirteen' => [fn () => daysBack(28), null, fn () => daysBack(91)],
+    'sales of four weeks beside search of thirteen' => [fn () => daysBack(91), null, fn () => daysBack(28)],
+    'queries of four weeks' => [fn () => daysBack(91), fn () => daysBack(28), null],
+    'a hole of eleven days' => [fn () => [...daysBack(60, 31), ...daysBack(20)], null, null],
+    'sales that begin in the middle of a week' => [fn () => daysBack(91), null, fn () => daysBack(31)],
+    'a year and four weeks' => [fn () => daysBack(7 * 56), null, null],
+    'a year and eleven weeks' => [fn () => daysBack(7 * 63), null, null],
+    'two years' => [fn () => daysBack(728), fn () => daysBack(91), fn () => daysBack(91)],
+]);
+
+it('values a click by the days on which both sides are told', function (): void {
+    $value = static fn (Store $store): array => DB::table('weigh_scores')->join('pages', 'pages.id', '=', 'page_id')->where('weigh_scores.store_id', $store->id)->orderBy('url')->pluck('click_value')->map(static fn (mixed $one): float => (float) $one)->all();
+    // Four weeks of search with thrice the orders of the nine before it: those nine do not count.
+    $store = flatStore(daysBack(28));
+    $other = toldStore();
+    [$search, $sales] = ['', ''];
+    for ($page = 1; $page <= 8; $page++) {
+        foreach (daysBack(28) as $day) {
+            $search .= "/p/$page,$day,".(3 * $page + 2).','.(200 + 40 * $page).','.(2 + $page)."\n";
+            $sales .= "/p/$page,$day,$page,".(40 * $page)."\n";
+        }
+        foreach (daysBack(63, 28) as $day) {
+            $sales .= "/p/$page,$day,".(9 * $page).','.(900 * $page)."\n";
+        }
+    }
+    bringIn($other, "page,day,clicks,impressions,position\n$search");
+    bringIn($other, "page,day,orders,revenue\n$sales", FileSort::Sales);
+    weigh($other);
+    expect($value($other))->toEqualWithDelta($value($store), 0.001);
+});
+
+it('compares only days that both windows tell, and says which lack', function (array $days, int $weeks, string $against, ?string $change, array $said): void {
+    $store = flatStore($days, [], []);
+    $this->actingAs(member($store, App\Access\Role::Owner));
+    $page = $this->get(route('weigh.numbers', [$store, 'by' => 'kind', 'weeks' => $weeks, 'against' => $against]))->assertOk();
+    preg_match('~<span class="change[^>]*>([^<]*)</span>~', (string) $page->getContent(), $found);
+    expect($found[1] ?? null)->toBe($change);
+    foreach ($said as $text) {
+        $page->assertSee($text);
+    }
+    $this->get(route('weigh.losing', [$store, 'weeks' => $weeks, 'against' => $against]))->assertOk()->assertDontSee('searched for less')->assertDontSee('less is withheld');
+    expect(DB::table('weigh_losses')->where('store_id', $store->id)->count())->toBe(0);
+})->with([
+    'eleven days lack now' => [fn () => [...daysBack(151, 31), ...daysBack(20)], 13, 'before', '=', ['Search figures of pages are told on 80 of 91 days', '± compares']],
+    'eleven days lack then' => [fn () => [...daysBack(60, 121), ...daysBack(110)], 13, 'before', '=', ['± compares']],
+    '120 days' => [fn () => daysBack(120), 13, 'before', '=', ['± compares 28 of 91 days']],
+    'four weeks' => [fn () => daysBack(28), 13, 'before', null, ['told on 28 of 91 days', '± is not told']],
+    'no year earlier' => [fn () => daysBack(182), 4, 'year', null, ['± is not told: of the same weeks a year earlier nothing is known of']],
+    'all' => [fn () => daysBack(182), 13, 'before', '=', []],
+]);
+
+it('compares nothing across a break, and says so', function (): void {
+    $store = flatStore(daysBack(182), [], []);
+    $owner = member($store, App\Access\Role::Owner);
+    App\Store\Calendar\Calendar::add($store, 'New consent banner', true, daysBack(91)[0], daysBack(91)[0], App\Store\Calendar\Returns::Never, $owner->id);
+    weigh($store);
+    $this->actingAs($owner)->get(route('weigh.numbers', $store))->assertSee('New consent banner')->assertSee('± is not told');
+    expect((int) DB::table('weigh_sums')->where('store_id', $store->id)->where('weeks', 13)->sum('clicks_before'))->toBe(0)
+        ->and((int) DB::table('weigh_sums')->where('store_id', $store->id)->where('weeks', 4)->where('class', 9)->where('device', 9)->sum('clicks_before'))->toBe((int) DB::table('weigh_sums')->where('store_id', $store->id)->where('weeks', 4)->where('class', 9)->where('device', 9)->sum('clicks'));
+});
+
+it('takes a loss apart only where both windows hold rows by query', function (?int $queryDays, bool $hasParts, int $lost): void {
+    $store = toldStore();
+    [$pages, $pairs] = ['', ''];
+    foreach (daysBack(56) as $nth => $day) {
+        $clicks = $nth < 28 ? 12 : 7;
+        $pages .= "/p/1,$day,$clicks,300,4\n/p/2,$day,5,100,4\n";
+        $pairs .= $nth >= 56 - ($queryDays ?? 0) ? "/p/1,lamp,$day,".($clicks - 2).",200,4\n/p/2,lamp two,$day,5,100,4\n" : '';
+    }
+    bringIn($store, "page,day,clicks,impressions,position\n$pages");
+    $pairs === '' || bringIn($store, "page,query,day,clicks,impressions,position\n$pairs");
+    weigh($store);
+    $row = DB::table('weigh_losses')->where('store_id', $store->id)->where('weeks', 4)->where('against', 'before')->first();
+    expect((int) $row->lost)->toBe($lost)->and((bool) $row->has_parts)->toBe($hasParts);
+    $sum = (float) $row->demand + (float) $row->place + (float) $row->rate + (float) $row->came + (float) $row->went + (float) $row->withheld;
+    expect($sum)->toEqualWithDelta($hasParts ? -$lost : 0.0, 1e-6)->and((float) $row->withheld)->toEqualWithDelta(0.0, 1e-6);
+    $shown = $this->actingAs(member($store, App\Access\Role::Owner))->get(route('weigh.losing', [$store, 'weeks' => 4]))->assertOk();
+    $hasParts ? $shown->assertSee('clicked less where it stands') : $shown->assertSee('no rows by query on both sides');
+    $why = $this->get(route('weigh.why', [$store, $row->page_id, 'weeks' => 4]))->assertOk();
+    $hasParts ? $why->assertDontSee('cannot be taken apart') : $why->assertSee('cannot be taken apart');
+})->with(['none' => [null, false, 140], 'of the window alone' => [28, false, 140], 'of three weeks of both' => [49, true, 105], 'of both' => [56, true, 140]]);
+
+it('weighs anew when a break is entered or taken out', function (): void {
+    $store = flatStore(daysBack(182), [], []);
+    $owner = member($store, App\Access\Role::Owner);
+    $weighings = static fn (): int => DB::table('work')->where('store_id', $store->id)->where('sort', 'weigh.score')->where('state', 'waiting')->count();
+    DB::table('work')->where('store_id', $store->id)->delete();
+    $this->actingAs($owner)->post(route('calendar.add', $store), ['name' => 'Moved', 'first' => daysBack(40)[0], 'last' => daysBack(40)[0], 'returns' => 'never']);
+    expect($weighings())->toBe(0);
+    $this->post(route('calendar.add', $store), ['name' => 'Moved', 'first' => daysBack(40)[0], 'last' => daysBack(40)[0], 'returns' => 'never', 'break' => '1']);
+    expect($weighings())->toBe(1);
+    DB::table('work')->where('store_id', $store->id)->delete();
+    $this->post(route('calendar.drop', [$store, DB::table('calendar_events')->where('store_id', $store->id)->where('is_break', 1)->value('id')]));
+    expect($weighings())->toBe(1);
+});
+
+it('changes the numbers of a window when all of an import is in', function (): void {
+    $store = flatStore(daysBack(28), [], []);
+    $before = [windowOf($store)['/p/3']->clicks, upsides($store)];
+    // Rows of two months are taken over month by month; the work stops between them.
+    $rows = implode('', array_map(static fn (string $day): string => "/p/3,$day,90,900,4\n", daysBack(70)));
+    $path = (string) tempnam(sys_get_temp_dir(), 'rows');
+    file_put_contents($path, "page,day,clicks,impressions,position\n$rows");
+    $imports = app(Imports::class);
+    $import = $imports->take($store, null, 'rows.csv', $path);
+    unlink($path);
+    $work = $imports->start($store, $import, FileLook::into($store->id, Imports::path(Imports::find($store, $import)), FileSort::Search), null, null);
+    $book = new App\Store\Facts\FactBook($store->id, App\Store\Facts\FactTable::Search, 33);
+    DB::transaction(fn () => $book->takeDays($import, [['day' => daysBack(70)[0], 'days' => 1, 'rows' => 0]], '/dev/null', 0));
+    (new App\Store\Facts\PageWeeks($store->id))->rebuild([App\Store\Facts\PageWeeks::weekOf(daysBack(70)[0])]);
+    // A crawl that ends meanwhile sums nothing, and nothing is weighed.
+    App\Store\Facts\NumberWindow::refresh($store, static fn (Closure $write): mixed => $write());
+    $weighing = app(App\Weigh\Scoring\Scores::class)->begin($store->id, null);
+    app(App\Store\Work\WorkDesk::class)->slice($weighing);
+    expect([windowOf($store)['/p/3']->clicks, upsides($store)])->toBe($before)->and(DB::table('work')->where('id', $weighing)->value('state'))->toBe('waiting');
+    DB::table('fact_days')->where('import_id', $import)->delete();
+    expect(app(App\Store\Work\WorkDesk::class)->workToEnd($work))->toBe('done')->and(app(App\Store\Work\WorkDesk::class)->workToEnd($weighing))->toBe('done');
+    expect((int) windowOf($store)['/p/3']->clicks)->toBe(70 * 90);
+});

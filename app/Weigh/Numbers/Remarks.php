@@ -1,0 +1,101 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Weigh\Numbers;
+
+use App\Store\Calendar\Calendar;
+use App\Store\Facts\NumberWindow;
+use App\Store\Facts\ToldBy;
+use App\Store\Facts\ToldWeeks;
+use App\Store\Markets;
+use App\Store\Models\Market;
+use App\Store\Models\Store;
+use DateTimeImmutable;
+
+/** What has to be known of the numbers of a lens before they are believed: days that nobody told, what is compared, breaks in the data. */
+final class Remarks
+{
+    /** Runs of days that are named. */
+    private const RUNS = 3;
+
+    /** @return list<string> sentences; none where all days are told and compared */
+    public static function of(Store $store, NumberWindow $window, Lens $lens): array
+    {
+        if ($window->isPeriod) {
+            return [];
+        }
+        $told = Told::of($store, $window);
+        $markets = array_values(array_filter(Markets::of($store)->all(), static fn (Market $one): bool => $lens->market === null || $one->id === $lens->market));
+        $byMarket = [];
+        foreach ($markets as $market) {
+            $byMarket[$market->name] = self::ofMarket($told, $market->id, $lens);
+        }
+        // What holds for all markets is said once.
+        $common = $byMarket === [] ? [] : array_values(array_intersect(...array_values($byMarket), ...[array_values($byMarket)[0]]));
+        $sentences = $common;
+        foreach ($byMarket as $name => $own) {
+            array_push($sentences, ...array_map(static fn (string $one): string => "$name: $one", array_values(array_diff($own, $common))));
+        }
+
+        return [...self::breaks($store, $window, $lens), ...$sentences];
+    }
+
+    /** @return list<string> */
+    private static function ofMarket(ToldWeeks $told, int $market, Lens $lens): array
+    {
+        $by = Lens::toldBy($lens->device, $lens->class);
+        $all = 7 * $lens->weeks;
+        $days = $told->count($market, $by, $lens->weeks);
+        $sentences = [];
+        if ($days < $all) {
+            $sentences[] = $days === 0 ? "No {$by->label()} are told of these weeks." : ucfirst($by->label())." are told on $days of $all days; nothing is known of ".self::runs($told->lacking($market, $by, 0, $lens->weeks)).'.';
+        }
+        $sold = $told->count($market, ToldBy::Sales, $lens->weeks);
+        if ($by === ToldBy::Pages && $sold > 0 && $sold !== $days) {
+            $sentences[] = "Sales are told on $sold of $all days; nothing is known of ".self::runs($told->lacking($market, ToldBy::Sales, 0, $lens->weeks)).'.';
+        }
+        $compared = $told->besideDays($market, $by, $lens->weeks, $lens->against);
+        if ($compared < $all && $days > 0) {
+            $earlier = $lens->against === 'year' ? 'the same weeks a year earlier' : 'the weeks before';
+            $from = $lens->against === 'year' ? 52 : $lens->weeks;
+            $lacking = $told->lacking($market, $by, $from, min(104, $from + $lens->weeks));
+            $breaks = $told->breaksBetween($lens->weeks, $lens->against);
+            $why = $breaks !== [] ? ' across '.implode(', ', array_map(static fn (string $name): string => "“{$name}”", $breaks)).' nothing is compared' : ($lacking === [] ? ' their rows tell other things than those of '.$earlier : " of $earlier nothing is known of ".self::runs($lacking));
+            $sentences[] = $compared === 0 ? "± is not told:$why." : "± compares $compared of $all days:$why.";
+        }
+
+        return $sentences;
+    }
+
+    /** @return list<string> breaks that lie in what is compared */
+    private static function breaks(Store $store, NumberWindow $window, Lens $lens): array
+    {
+        $back = static fn (int $weeks): string => (new DateTimeImmutable($window->lastDay))->modify('-'.(7 * $weeks - 1).' days')->format('Y-m-d');
+        // All days from the first of what is compared to the last of the window: numbers on both sides of a break do not stand on one ground.
+        $from = $lens->against === 'year' ? $back(52 + $lens->weeks) : $back(2 * $lens->weeks);
+        $breaks = array_filter(Calendar::between($store, $from, $window->lastDay), static fn (array $one): bool => $one['is_break']);
+        $named = array_map(static fn (array $one): string => $one['name'].' ('.($one['first'] === $one['last'] ? $one['first'] : "{$one['first']} to {$one['last']}").')', $breaks);
+
+        return $named === [] ? [] : ['A break in the data lies in what is compared here: '.implode(', ', $named).'. Numbers before and after it do not stand on one ground.'];
+    }
+
+    /** @param  list<string>  $days  in order */
+    private static function runs(array $days): string
+    {
+        $runs = [];
+        foreach ($days as $day) {
+            $last = array_pop($runs);
+            if ($last !== null && (new DateTimeImmutable($last[1]))->modify('+1 day')->format('Y-m-d') === $day) {
+                $runs[] = [$last[0], $day];
+            } else {
+                array_push($runs, ...($last === null ? [] : [$last]), ...[[$day, $day]]);
+            }
+        }
+        $say = static fn (string $day): string => (new DateTimeImmutable($day))->format('j M Y');
+        $named = array_map(static fn (array $run): string => $run[0] === $run[1] ? $say($run[0]) : "{$say($run[0])} to {$say($run[1])}", array_slice($runs, -self::RUNS));
+        $more = count($runs) - count($named);
+
+        return implode(', ', $named).($more > 0 ? " and $more earlier ".($more === 1 ? 'gap' : 'gaps') : '');
+    }
+}
