@@ -56,7 +56,7 @@ result('empty signed-in page', $size, $empty, 'ms', $empty);
 $list = (int) (DB::table('weigh_worklists')->where('store_id', $id)->value('id') ?? Worklists::open($store, 'Bench', '2026-01-01', '2026-12-31', 1200, null, null, null));
 Worklists::fill($store, Worklists::find($store, $list) ?? throw new LogicException, new App\Weigh\Numbers\Lens);
 $page = (int) DB::table('weigh_scores')->where('store_id', $id)->orderByDesc('upside')->value('page_id');
-$query = (int) DB::table('weigh_queries')->where('store_id', $id)->orderByDesc('impressions')->value('query_id');
+$query = (int) DB::table('weigh_query_markets')->where('store_id', $id)->orderByDesc('impressions')->value('query_id');
 $times = [];
 foreach (['', 'sort=extra_clicks', 'sort=impressions', 'sort=clicks', 'sort=revenue', 'kind=product', 'kind=article&sort=clicks', 'kind=home', 'weeks=4', 'weeks=26&sort=clicks', 'weeks=52&sort=impressions', 'against=year', 'device=phone', 'device=desktop&sort=clicks', 'device=tablet&sort=clicks', 'class=but-brand&sort=impressions', 'class=brand&sort=clicks', 'class=question&sort=impressions', 'class=maker', 'class=question&device=phone&sort=clicks&kind=collection', 'weeks=4&class=generic&device=desktop&sort=clicks'] as $asked) {
     $times[] = $time = $screen->median("/s/bench-wide/weigh?$asked");

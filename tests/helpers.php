@@ -160,6 +160,14 @@ function weigh(Store $store): void
     expect(app(WorkDesk::class)->workToEnd($work))->toBe('done', (string) DB::table('work')->where('id', $work)->value('problem'));
 }
 
+/** @return list<string> days, the last of them a Sunday that no source adds to any more */
+function daysBack(int $days, int $skip = 0): array
+{
+    $last = new DateTimeImmutable('last sunday -7 days');
+
+    return array_map(static fn (int $back): string => $last->modify("-$back days")->format('Y-m-d'), range($days + $skip - 1, $skip));
+}
+
 /** @return array<string, array<string, mixed>> what is exported, by path */
 function weighed(Store $store): array
 {

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Store;
 
 use App\Store\Models\Market;
+use App\Store\Models\Store;
+use App\Store\Resources\TitleSuffixes;
 use InvalidArgumentException;
 use Orchard\Core\Wording\TextLimits;
 
@@ -35,7 +37,7 @@ final class MarketOptions
             ['key' => 'host', 'value' => $market->host, 'means' => 'its pages stand on this host; empty for any'],
             ['key' => 'path', 'value' => $market->path_prefix, 'means' => 'the paths of its pages begin so, such as /de; empty for all'],
             ['key' => 'brand', 'value' => $market->brand, 'means' => 'how the store calls itself in texts'],
-            ['key' => 'title_suffix', 'value' => $market->title_suffix ?? '(learned from the pages)', 'means' => 'what the theme adds to titles; "auto" to learn it from the pages'],
+            ['key' => 'title_suffix', 'value' => $market->title_suffix ?? TitleSuffixes::of(Store::query()->findOrFail($market->store_id))->inWords($market->id), 'means' => 'what the theme adds to titles; "auto" to learn it from the pages'],
         ];
         $limits = $market->textLimits()->toArray();
         foreach (self::LIMITS as $key => [, , $means]) {

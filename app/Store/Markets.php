@@ -79,7 +79,18 @@ final readonly class Markets
 
     public function marketOf(PageUrl $url): Market
     {
-        $best = $this->first();
+        return $this->closest($url) ?? $this->first();
+    }
+
+    /** Whether no market's host and path prefix fit, so that a page is counted with the first for want of a better. */
+    public function isOfNone(PageUrl $url): bool
+    {
+        return $this->closest($url) === null;
+    }
+
+    private function closest(PageUrl $url): ?Market
+    {
+        $best = null;
         $weight = -1;
         foreach ($this->markets as $market) {
             $hostFits = $market->host === '' || $market->host === $url->host();

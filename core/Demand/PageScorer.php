@@ -6,7 +6,7 @@ namespace Orchard\Core\Demand;
 
 /**
  * Reckons a page's upside: the gap between what its positions would earn and what it earns, and what better positions would bring, at the value of one of
- * its clicks. Every figure is a mean over what is not known; the range comes from draws, or where no randomizer is given from the second moments by a log-normal law.
+ * its clicks; in clicks where no sales are known. Every figure is a mean over what is not known; the range comes from draws, or where no randomizer is given from the second moments by a log-normal law.
  */
 final class PageScorer
 {
@@ -43,7 +43,8 @@ final class PageScorer
         $ratio = $law->mean();
         $orderLaw = $this->model->ordersOf($page);
         [$value, $valueVariance] = $this->model->orderValueOf($page);
-        $clickValue = $orderLaw->mean() * $value * $this->assumptions->margin;
+        $isMoney = $this->model->tellsMoney();
+        $clickValue = $isMoney ? $orderLaw->mean() * $value * $this->assumptions->margin : 1.0;
         $money = $clickValue * $part;
         $told = array_sum(array_map(static fn (Pair $pair): int => $pair->query > 0 ? $pair->impressions : 0, $pairs));
         $all = array_sum(array_map(static fn (Pair $pair): int => $pair->impressions, $pairs));
@@ -80,8 +81,8 @@ final class PageScorer
         $alone = $this->model->ratios->posterior(0, 0)->shortfall(1.0);
         $spread = $wording > 0 ? $law->squaredShortfall(1.0) / max(1e-12, $gap ** 2) - 1 : 0.0;
         $ranges = $chance === null
-            ? self::byMoments($closed, $spread, $position, $orderLaw, $value, $valueVariance, $clickValue, $part)
-            : $this->byDraws($chance, $law, $expected * $scale * $this->assumptions->shareClosed, $position, $orderLaw, $value, $valueVariance, $part);
+            ? self::byMoments($closed, $spread, $position, $isMoney ? $orderLaw : null, $value, $valueVariance, $clickValue, $part)
+            : $this->byDraws($chance, $law, $expected * $scale * $this->assumptions->shareClosed, $position, $isMoney ? $orderLaw : null, $value, $valueVariance, $part);
 
         return new Upside($closed * $money, $position * $money, $ranges[0], $ranges[1], $ranges[2], $ranges[3], $closed, $wording, $position, $clickValue, $ratio, $impressions > 0 ? $expected / $impressions : 0.0, $gap > 0 ? max(0.0, min(1.0, 1 - $alone / $gap * ($this->model->ratios->strength / ($law->rate * $this->model->ratios->mean)))) : 0.0, $lifts, $wins, $queries);
     }
@@ -98,9 +99,9 @@ final class PageScorer
     }
 
     /** @return array{Range, Range, Range, Range} of both sums together, of each, and of the value of a click */
-    private static function byMoments(float $wording, float $wordingSpread, float $position, GammaLaw $orders, float $value, float $valueVariance, float $clickValue, float $part): array
+    private static function byMoments(float $wording, float $wordingSpread, float $position, ?GammaLaw $orders, float $value, float $valueVariance, float $clickValue, float $part): array
     {
-        $worth = (1 + 1 / $orders->shape) * (1 + ($value > 0 ? $valueVariance / $value ** 2 : 0));
+        $worth = $orders === null ? 1.0 : (1 + 1 / $orders->shape) * (1 + ($value > 0 ? $valueVariance / $value ** 2 : 0));
         $clicks = $wording + $position;
         $variance = $wording ** 2 * $wordingSpread + (self::DOUBT * $position) ** 2;
         $money = $clickValue * $part;
@@ -112,14 +113,14 @@ final class PageScorer
     }
 
     /** @return array{Range, Range, Range, Range} of both sums together, of each, and of the value of a click */
-    private function byDraws(Chance $chance, GammaLaw $law, float $expected, float $position, GammaLaw $orders, float $value, float $valueVariance, float $part): array
+    private function byDraws(Chance $chance, GammaLaw $law, float $expected, float $position, ?GammaLaw $orders, float $value, float $valueVariance, float $part): array
     {
         $spread = $value > 0 ? sqrt(log(1 + $valueVariance / $value ** 2)) : 0.0;
         $draws = [[], [], [], []];
         for ($i = 0; $i < self::DRAWS; $i++) {
             $words = $expected * max(0.0, 1 - $chance->gamma($law->shape) / $law->rate);
             $places = $position * exp(self::DOUBT * $chance->normal() - self::DOUBT ** 2 / 2);
-            $worth = $chance->gamma($orders->shape) / $orders->rate * $value * exp($spread * $chance->normal() - $spread ** 2 / 2) * $this->assumptions->margin;
+            $worth = $orders === null ? 1.0 : $chance->gamma($orders->shape) / $orders->rate * $value * exp($spread * $chance->normal() - $spread ** 2 / 2) * $this->assumptions->margin;
             $draws[0][] = ($words + $places) * $worth * $part;
             $draws[1][] = $words * $worth * $part;
             $draws[2][] = $places * $worth * $part;

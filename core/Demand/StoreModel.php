@@ -35,6 +35,12 @@ final readonly class StoreModel
     ) {
     }
 
+    /** Whether sales say what a click is worth; without them clicks themselves are what is counted. */
+    public function tellsMoney(): bool
+    {
+        return ($this->orderValues[0][0] ?? 0.0) > 0;
+    }
+
     /** Which multiple of the curve holds for a pair: that of its class, or of what is withheld, whose mean position hides near ones and far ones. */
     public static function groupOf(Pair $pair): int
     {

@@ -110,7 +110,7 @@ final readonly class IndexRebuild
         $h1s = count((array) json_decode((string) $row->h1s, true));
         $product = $products->of($row, $kind);
         $life = $product['life'] === LifeState::Unknown ? $told->lifeOf((int) $row->id) : $product['life'];
-        $marks = self::marksOf($row, $kind, $strays, $h1s);
+        $marks = self::marksOf($row, $kind, $strays, $h1s) | ($markets->isOfNone($url) ? PageMark::NoMarket->value : 0);
 
         return [
             [(int) $row->id, $this->store->id, $markets->needLanguages() ? $markets->marketOfPage($url, self::codesOf($row))->id : (int) $row->market_id, $row->resource_id === null ? null : (int) $row->resource_id, $kind->value, (int) $row->status, $why === WhyNot::Indexable ? 1 : 0, $why->value, $row->marks === null ? (int) $row->words : $lines->ownWords((string) $row->marks), min(65535, mb_strlen($title)),

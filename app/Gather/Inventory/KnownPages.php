@@ -6,6 +6,7 @@ namespace App\Gather\Inventory;
 
 use App\Store\Bulk;
 use App\Store\Kinds\KindRules;
+use App\Store\Markets;
 use App\Store\Models\Store;
 use App\Store\Pages\PageMark;
 use App\Store\Pages\WhyNot;
@@ -28,6 +29,7 @@ final readonly class KnownPages
     public function list(WorkRun $run, bool $anew = false): void
     {
         $rules = KindRules::of($this->store);
+        $markets = Markets::of($this->store);
         $after = 0;
         $missing = $anew ? 'LEFT JOIN page_facts i ON i.page_id = p.id AND i.to_crawl = 0' : 'LEFT JOIN page_index i ON i.page_id = p.id';
         while (true) {
@@ -46,7 +48,7 @@ final readonly class KnownPages
                 $product = $products->of($page, $kind);
                 $life = $product['life'] === LifeState::Unknown ? $told->lifeOf((int) $page->id) : $product['life'];
                 $why = $told->isNoindex((int) $page->id) ? WhyNot::Noindex : WhyNot::NotFetched;
-                $rows[] = [(int) $page->id, $this->store->id, (int) $page->market_id, $kind->value, 0, 0, $why->value, (int) $page->sources, $life->value, $product['stock'], $product['price'], $kind->isKeptOut() ? PageMark::KeptOut->value : 0, substr($url->target(), 0, 190)];
+                $rows[] = [(int) $page->id, $this->store->id, (int) $page->market_id, $kind->value, 0, 0, $why->value, (int) $page->sources, $life->value, $product['stock'], $product['price'], ($kind->isKeptOut() ? PageMark::KeptOut->value : 0) | ($markets->isOfNone($url) ? PageMark::NoMarket->value : 0), substr($url->target(), 0, 190)];
                 $words[] = [(int) $page->id, $this->store->id, WordSearch::textOf('', $url->target())];
             }
             $run->fenced(static function () use ($rows, $words, $products): void {

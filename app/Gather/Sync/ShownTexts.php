@@ -53,8 +53,12 @@ final readonly class ShownTexts
         $found = [];
         foreach ($groups as $group) {
             $pairs = DB::select("SELECT t.stored, t.shown FROM resources r JOIN resource_texts t ON t.resource_id = r.id AND t.field = 1 WHERE r.store_id = ? AND r.market_id = ? AND r.kind = ? AND r.gone = 0 AND t.stored <> '' AND t.shown IS NOT NULL LIMIT 5000", [$this->store->id, $group->market_id, $group->kind]);
-            $found[] = [(int) $group->market_id, (int) $group->kind, TitleSuffix::learn(array_map(static fn (object $pair): array => [(string) $pair->stored, (string) $pair->shown], $pairs))];
+            // Without a page nothing is known of what the theme adds; that is not the same as nothing added.
+            $pairs === [] || $found[] = [(int) $group->market_id, (int) $group->kind, TitleSuffix::learn(array_map(static fn (object $pair): array => [(string) $pair->stored, (string) $pair->shown], $pairs))];
         }
-        $run->fenced(static fn () => Bulk::write('title_suffixes', ['market_id', 'kind', 'suffix'], $found, 'REPLACE'));
+        $run->fenced(function () use ($found): void {
+            DB::delete('DELETE s FROM title_suffixes s JOIN markets m ON m.id = s.market_id WHERE m.store_id = ?', [$this->store->id]);
+            Bulk::write('title_suffixes', ['market_id', 'kind', 'suffix'], $found, 'REPLACE');
+        });
     }
 }

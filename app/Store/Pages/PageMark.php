@@ -16,6 +16,7 @@ enum PageMark: int
     case NoH1 = 64;
     case NoDescription = 128;
     case NoTitle = 256;
+    case NoMarket = 512;
 
     public function key(): string
     {
@@ -34,6 +35,7 @@ enum PageMark: int
             self::NoH1 => 'no H1',
             self::NoDescription => 'no description',
             self::NoTitle => 'no title',
+            self::NoMarket => 'fits no market’s host and path',
         };
     }
 

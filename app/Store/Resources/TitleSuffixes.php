@@ -41,4 +41,18 @@ final readonly class TitleSuffixes
     {
         return $this->set[$market] ?? $this->learned["$market $kind"] ?? '';
     }
+
+    /** Whether it is known what is added: set by the owner, or learned from pages of this market and kind. */
+    public function isKnown(int $market, int $kind): bool
+    {
+        return isset($this->set[$market]) || isset($this->learned["$market $kind"]);
+    }
+
+    /** What was learned of a market, for people. */
+    public function inWords(int $market): string
+    {
+        $learned = array_unique(array_values(array_filter($this->learned, static fn (string $of): bool => str_starts_with($of, "$market "), ARRAY_FILTER_USE_KEY)));
+
+        return $learned === [] ? '(not known yet: no page of this market has been read beside its stored text)' : '(learned from the pages: '.implode(', ', array_map(static fn (string $one): string => trim($one) === '' ? 'nothing is added' : '“'.trim($one).'”', $learned)).')';
+    }
 }

@@ -15,6 +15,7 @@ use App\Weigh\Lists\WeighedPages;
 use App\Weigh\Numbers\GroupSums;
 use App\Weigh\Numbers\Lens;
 use App\Weigh\Numbers\Remarks;
+use App\Weigh\Numbers\Units;
 use App\Weigh\Scoring\Losses;
 use App\Weigh\Worklists\Worklists;
 use Illuminate\Http\JsonResponse;
@@ -110,7 +111,7 @@ final class NumbersApi
 
     public function worklists(Store $store): JsonResponse
     {
-        return response()->json(['data' => array_map(static fn (object $row): array => ['id' => (int) $row->id, 'name' => $row->name, 'owner' => $row->owner, 'first_day' => $row->first_day, 'due_day' => $row->due_day, 'state' => $row->state, 'pages' => (int) $row->pages, 'done' => (int) $row->done, 'upside' => self::money($row->upside), 'upside_done' => self::money($row->upside_done)], Worklists::all($store))]);
+        return response()->json(['data' => array_map(static fn (object $row): array => ['id' => (int) $row->id, 'name' => $row->name, 'owner' => $row->owner, 'first_day' => $row->first_day, 'due_day' => $row->due_day, 'state' => $row->state, 'pages' => (int) $row->pages, 'done' => (int) $row->done, 'upside' => count($row->sums) > 1 ? null : self::money($row->upside), 'upside_done' => count($row->sums) > 1 ? null : self::money($row->upside_done), 'currency' => count($row->sums) === 1 ? (string) array_key_first($row->sums) : null, 'upside_by_currency' => (object) array_map(static fn (float $sum): float => round($sum, 2), $row->sums)], Worklists::all($store))]);
     }
 
     public function worklist(Store $store, int $list): JsonResponse
@@ -154,7 +155,7 @@ final class NumbersApi
             'weeks' => $window->isPeriod ? null : $lens->weeks, 'last_day' => $window->lastDay, 'against' => $lens->against,
             'device' => Lens::DEVICES[$lens->device] ?? 'all', 'class' => Lens::CLASSES[$lens->class] ?? 'all',
             'remarks' => $window->isPeriod ? [] : Remarks::of($store, $window, $lens),
-            'market' => $market?->id, 'currency' => ($market ?? $markets->first())->currency,
+            'market' => $market?->id, 'currency' => Units::of($store)->unit($lens->market),
         ];
 
         return response()->json(['window' => $told, 'data' => $data, 'total' => $total ?? count($data), 'next' => $next]);

@@ -6,6 +6,7 @@ namespace App\Weigh\Console;
 
 use App\Store\Console\StoreCommand;
 use App\Store\Work\WorkDesk;
+use App\Weigh\Numbers\Units;
 use App\Weigh\Scoring\Scores;
 use Illuminate\Support\Facades\DB;
 
@@ -22,10 +23,12 @@ final class ScoreCommand extends StoreCommand
             $work = $scores->begin($store->id, null);
             $state = $this->option('wait') ? $desk->workToEnd($work) : 'waiting';
             $pages = DB::table('weigh_scores')->where('store_id', $store->id)->count();
-            $upside = round((float) DB::table('weigh_scores')->where('store_id', $store->id)->sum('upside'), 2);
+            $units = Units::of($store);
+            $sums = $units->sums(array_map(floatval(...), DB::table('weigh_scores')->where('store_id', $store->id)->groupBy('market_id')->selectRaw('market_id, SUM(upside) AS upside')->pluck('upside', 'market_id')->all()));
+            $upside = count($sums) > 1 ? null : round(array_sum($sums), 2);
             $problem = DB::table('work')->where('id', $work)->value('problem');
-            $this->answer(['state' => $state, 'pages' => $pages, 'upside' => $upside, 'problem' => $problem], match ($state) {
-                'done' => number_format($pages).' pages are weighed; together they could earn about '.Scores::shown($upside).' more in four weeks.', 'waiting' => 'The weighing has begun.', default => "The weighing has $state. $problem",
+            $this->answer(['state' => $state, 'pages' => $pages, 'upside' => $upside, 'upside_by_currency' => array_map(static fn (float $sum): float => round($sum, 2), $sums), 'problem' => $problem], match ($state) {
+                'done' => number_format($pages).' pages are weighed; together they could bring about '.Units::words($sums).' more in four weeks.', 'waiting' => 'The weighing has begun.', default => "The weighing has $state. $problem",
             });
 
             return in_array($state, ['done', 'waiting'], true) ? 0 : 1;

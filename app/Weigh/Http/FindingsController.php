@@ -39,7 +39,7 @@ final class FindingsController
         $isRivals = $request->query('sort') === 'rivals';
         $lens = $this->lens($request, $store);
 
-        return view('weigh.wins', $this->frame($store, $lens) + ['sort' => $isRivals ? 'rivals' : $sort, 'rivals' => $isRivals ? Findings::rivals($store) : []] + ($isRivals ? ['rows' => [], 'next' => null] : Findings::wins($store, $lens, $sort, $this->after($request))));
+        return view('weigh.wins', $this->frame($store, $lens) + ['sort' => $isRivals ? 'rivals' : $sort, 'rivals' => $isRivals ? Findings::rivals($store, $lens) : []] + ($isRivals ? ['rows' => [], 'next' => null] : Findings::wins($store, $lens, $sort, $this->after($request))));
     }
 
     public function losing(Request $request, Store $store): View
@@ -122,7 +122,7 @@ final class FindingsController
             abort_if($list === null, 404);
             $added = 0;
             foreach (HandOrRecipe::pages($store, $lens, $pages, false) as $portion) {
-                $added += Worklists::add($store, $list, $portion);
+                $added += Worklists::add($store, $list, $portion)['added'];
             }
 
             return redirect()->route('worklist', [$store, $list->id])->with('done', number_format($added).' pages are in the worklist.');

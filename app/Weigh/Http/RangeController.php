@@ -36,7 +36,7 @@ final class RangeController
         $row = Ranges::find($store, $range) ?? abort(404);
         $sort = in_array($request->query('sort'), Ranges::SORTS, true) ? (string) $request->query('sort') : 'clicks';
 
-        return view('weigh.range', ['store' => $store, 'range' => $row, 'sort' => $sort, 'total' => Ranges::total($row), 'isStale' => Ranges::isStale($store, $row), 'work' => $row->state === 'summing' ? WorkView::latest($store->id, RangeWork::sort()) : null, 'currency' => Markets::of($store)->first()->currency] + Ranges::page($row, $sort, is_string($request->query('after')) ? mb_substr($request->query('after'), 0, 80) : null));
+        return view('weigh.range', ['store' => $store, 'range' => $row, 'sort' => $sort, 'total' => Ranges::total($row), 'isStale' => Ranges::isStale($store, $row), 'work' => $row->state === 'summing' ? WorkView::latest($store->id, RangeWork::sort()) : null, 'markets' => Markets::of($store), 'revenue' => Ranges::revenue($store, $row), 'remarks' => Ranges::remarks($store, $row)] + Ranges::page($row, $sort, is_string($request->query('after')) ? mb_substr($request->query('after'), 0, 80) : null));
     }
 
     public function export(Store $store, int $range, string $format): StreamedResponse
@@ -44,8 +44,8 @@ final class RangeController
         $row = Ranges::find($store, $range);
         abort_if($row === null || ! isset(TableWriter::FORMATS[$format]), 404);
 
-        return response()->streamDownload(static function () use ($row, $format): void {
-            TableWriter::write($format, Ranges::COLUMNS, Ranges::export($row), fopen('php://output', 'wb') ?: throw new \RuntimeException('No output.'));
+        return response()->streamDownload(static function () use ($store, $row, $format): void {
+            TableWriter::write($format, Ranges::COLUMNS, Ranges::export($store, $row), fopen('php://output', 'wb') ?: throw new \RuntimeException('No output.'));
         }, "{$store->slug}-{$row->first_day}-{$row->last_day}.$format", ['Content-Type' => TableWriter::FORMATS[$format]]);
     }
 }

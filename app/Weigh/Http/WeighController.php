@@ -15,6 +15,7 @@ use App\Weigh\Numbers\Lens;
 use App\Weigh\Numbers\PlaceBands;
 use App\Weigh\Numbers\Remarks;
 use App\Weigh\Numbers\Told;
+use App\Weigh\Numbers\Units;
 use App\Weigh\Scoring\Losses;
 use App\Weigh\Scoring\MarketScoring;
 use App\Weigh\Scoring\PageEvidence;
@@ -37,7 +38,7 @@ final class WeighController
         $window = NumberWindow::of($store);
         $lens = Lens::from($request, $store, $window->isPeriod ?? false);
         $total = WeighedPages::total($store, $lens);
-        $usual = (float) $total->upside > 0 || (float) $total->extra_clicks <= 0 ? 'upside' : 'extra_clicks';
+        $usual = 'upside';
         $sort = is_string($request->query('sort')) && isset(WeighedPages::SORTS[$request->query('sort')]) ? $request->query('sort') : $usual;
         $after = is_string($request->query('after')) ? mb_substr($request->query('after'), 0, 80) : null;
         $model = DB::table('weigh_models')->where('store_id', $store->id)->orderBy('market_id')->first();
@@ -66,7 +67,7 @@ final class WeighController
 
         return view($request->hasHeader('HX-Request') ? 'weigh.why' : 'weigh.page', [
             'store' => $store, 'score' => $score, 'upside' => $upside, 'pairs' => $known->pairs, 'names' => $names, 'season' => $scoring->seasonOf($row), 'assumptions' => $scoring->assumptions, 'row' => $row, 'why' => PartThatCounts::why($row),
-            'page' => DB::table('pages')->where('id', $page)->first(), 'title' => DB::table('page_facts')->where('page_id', $page)->where('to_crawl', 0)->value('title'), 'currency' => Markets::of($store)->find((int) $score->market_id)->currency,
+            'page' => DB::table('pages')->where('id', $page)->first(), 'title' => DB::table('page_facts')->where('page_id', $page)->where('to_crawl', 0)->value('title'), 'currency' => Units::of($store)->unit((int) $score->market_id),
             'bands' => $bands = PlaceBands::of($scoring->model->curve), 'counts' => PlaceBands::ofPage($store, $page, $bands), 'changes' => $changes, 'weeks' => $weeks, 'lens' => $lens, 'compared' => $window === null ? null : Losses::ofPage($store, $window, $page, (int) $score->market_id, $weeks, $lens->against),
         ]);
     }

@@ -12,6 +12,7 @@ use App\Store\Markets;
 use App\Store\Models\Store;
 use App\Store\Pages\Selections;
 use App\Weigh\Numbers\Lens;
+use App\Weigh\Numbers\Units;
 use App\Weigh\Worklists\CalendarFile;
 use App\Weigh\Worklists\PageState;
 use App\Weigh\Worklists\Worklists;
@@ -31,7 +32,7 @@ final class WorklistController
     {
         $today = $store->today();
 
-        return view('weigh.worklists', ['store' => $store, 'lists' => Worklists::all($store), 'people' => self::people($store), 'today' => $today, 'monthEnd' => (new \DateTimeImmutable($today))->modify('last day of this month')->format('Y-m-d'), 'hours' => $store->options()->assumed('month_hours'), 'currency' => Markets::of($store)->first()->currency]);
+        return view('weigh.worklists', ['store' => $store, 'lists' => Worklists::all($store), 'people' => self::people($store), 'today' => $today, 'monthEnd' => (new \DateTimeImmutable($today))->modify('last day of this month')->format('Y-m-d'), 'hours' => $store->options()->assumed('month_hours'), 'markets' => Markets::of($store)->all(), 'addUp' => Units::of($store)->addUp()]);
     }
 
     public function open(Request $request, Store $store): RedirectResponse
@@ -42,7 +43,7 @@ final class WorklistController
         ]);
         $byPages = $given['by'] === 'pages';
         try {
-            $id = Worklists::open($store, $given['name'], $given['first'], $given['due'], $byPages ? 0 : (int) min(20000, round(60 * (float) $given['capacity'])), $byPages ? (int) $given['capacity'] : null, isset($given['owner']) ? (int) $given['owner'] : null, (int) $request->user()?->getAuthIdentifier());
+            $id = Worklists::open($store, $given['name'], $given['first'], $given['due'], $byPages ? 0 : (int) min(20000, round(60 * (float) $given['capacity'])), $byPages ? (int) $given['capacity'] : null, isset($given['owner']) ? (int) $given['owner'] : null, (int) $request->user()?->getAuthIdentifier(), Lens::from($request, $store, false)->market);
         } catch (InvalidArgumentException $error) {
             return back()->withInput()->withErrors(['due' => $error->getMessage()]);
         }
@@ -55,7 +56,7 @@ final class WorklistController
         $row = $this->list($store, $list);
         $pages = Worklists::pages($row);
 
-        return view('weigh.worklist', ['store' => $store, 'list' => $row, 'pages' => $pages, 'touched' => LastTouched::ofPages(Bulk::ids($pages, 'page_id')), 'people' => self::people($store), 'others' => array_filter(Worklists::openOnes($store), static fn (object $one): bool => $one->id !== $row->id), 'currency' => Markets::of($store)->first()->currency, 'isPeriod' => NumberWindow::of($store)->isPeriod ?? false]);
+        return view('weigh.worklist', ['store' => $store, 'list' => $row, 'pages' => $pages, 'touched' => LastTouched::ofPages(Bulk::ids($pages, 'page_id')), 'people' => self::people($store), 'others' => array_filter(Worklists::openOnes($store), static fn (object $one): bool => $one->id !== $row->id), 'units' => Units::of($store), 'isPeriod' => NumberWindow::of($store)->isPeriod ?? false]);
     }
 
     public function update(Request $request, Store $store, int $list): RedirectResponse
@@ -71,7 +72,7 @@ final class WorklistController
     {
         $row = $this->list($store, $list);
         try {
-            ['added' => $added, 'settling' => $settling] = Worklists::fill($store, $row, Lens::from($request, $store, false));
+            ['added' => $added, 'settling' => $settling] = Worklists::fill($store, $row, self::lens($request, $store, $row));
         } catch (InvalidArgumentException $error) {
             return redirect()->route('worklist', [$store, $list])->withErrors(['fill' => $error->getMessage()]);
         }
@@ -79,19 +80,27 @@ final class WorklistController
         return redirect()->route('worklist', [$store, $list])->with('done', ($added === 0 ? 'No page fits what is left of the capacity.' : number_format($added).' pages are put in: the most that fits, by what they are worth for their effort.').($settling > 0 ? ' '.number_format($settling).' were passed over, for their texts were changed less than six weeks ago.' : ''));
     }
 
+    /** What a list is filled from: the market that it was made for. */
+    private static function lens(Request $request, Store $store, object $list): Lens
+    {
+        $asked = Lens::from($request, $store, false);
+
+        return new Lens(market: $list->market_id === null ? $asked->market : (int) $list->market_id, kind: $asked->kind);
+    }
+
     /** Puts pages that were ticked somewhere into a list. */
     public function add(Request $request, Store $store): RedirectResponse
     {
-        $given = $request->validate(['list' => ['required', 'integer', 'min:1'], 'pages' => ['required', 'array', 'max:2000'], 'pages.*' => ['integer', 'min:1']], ['pages.required' => 'No page is picked: tick some first.']);
+        $given = $request->validate(['list' => ['required', 'integer', 'min:1'], 'pages' => ['required', 'array', 'max:2000'], 'pages.*' => ['integer', 'min:1'], 'even' => ['nullable', 'in:1']], ['pages.required' => 'No page is picked: tick some first.']);
         $row = $this->list($store, (int) $given['list']);
         try {
-            $added = Worklists::add($store, $row, array_values(array_map(intval(...), $given['pages'])));
+            ['added' => $added, 'elsewhere' => $elsewhere] = Worklists::add($store, $row, array_values(array_map(intval(...), $given['pages'])), ($given['even'] ?? null) === '1');
         } catch (InvalidArgumentException $error) {
             return back()->withErrors(['pages' => $error->getMessage()]);
         }
-        $there = count($given['pages']) - $added;
+        $there = count($given['pages']) - $added - $elsewhere;
 
-        return back()->with('done', number_format($added)." pages are put into “{$row->name}”.".($there > 0 ? ' '.number_format($there).' were in it already.' : ''));
+        return back()->with('done', number_format($added)." pages are put into “{$row->name}”.".($there > 0 ? ' '.number_format($there).' were in it already.' : '').($elsewhere > 0 ? ' '.number_format($elsewhere).' stand in other open lists and were left there; tick “even so” to put them in as well.' : ''));
     }
 
     public function page(Request $request, Store $store, int $list, int $page): RedirectResponse
@@ -154,8 +163,8 @@ final class WorklistController
         }
         abort_unless(isset(TableWriter::FORMATS[$format]), 404);
 
-        return response()->streamDownload(static function () use ($pages, $format): void {
-            TableWriter::write($format, WorklistSheet::COLUMNS, WorklistSheet::rows($pages), fopen('php://output', 'wb') ?: throw new \RuntimeException('No output.'));
+        return response()->streamDownload(static function () use ($store, $pages, $format): void {
+            TableWriter::write($format, WorklistSheet::COLUMNS, WorklistSheet::rows($pages, Units::of($store)), fopen('php://output', 'wb') ?: throw new \RuntimeException('No output.'));
         }, "$name.$format", ['Content-Type' => TableWriter::FORMATS[$format]]);
     }
 

@@ -7,6 +7,7 @@ namespace App\Weigh\Lists;
 use App\Store\Bulk;
 use App\Store\Facts\NumberWindow;
 use App\Store\Facts\ToldWeeks;
+use App\Store\Markets;
 use App\Store\Models\Store;
 use App\Weigh\Numbers\Lens;
 use App\Weigh\Scoring\Seasons;
@@ -40,7 +41,7 @@ final class Findings
         };
         foreach ($pages === [] ? [] : DB::select('SELECT * FROM (SELECT r.*, q.text, w.class, w.rivals, ROW_NUMBER() OVER (PARTITION BY r.page_id ORDER BY r.impressions DESC, r.query_id) AS nth FROM (
                 SELECT page_id, query_id, SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) / SUM(impressions) / 1000 AS position FROM weigh_pairs WHERE store_id = ? AND page_id IN ('.Bulk::list($pages).') AND span < '.ToldWeeks::WINDOW.' AND position_sum > 0 GROUP BY page_id, query_id) r
-                JOIN weigh_queries w ON w.store_id = ? AND w.query_id = r.query_id AND w.best_page = r.page_id AND w.class <> '.QueryClass::OwnBrand->value." JOIN search_queries q ON q.id = r.query_id WHERE $range) ranked WHERE nth <= 5 ORDER BY page_id, nth", [$store->id, $store->id]) as $row) {
+                JOIN weigh_query_markets w ON w.store_id = ? AND w.query_id = r.query_id AND w.best_page = r.page_id AND w.class <> '.QueryClass::OwnBrand->value." JOIN search_queries q ON q.id = r.query_id WHERE $range) ranked WHERE nth <= 5 ORDER BY page_id, nth", [$store->id, $store->id]) as $row) {
             $best[(int) $row->page_id][] = $row;
         }
         foreach ($found['rows'] as $row) {
@@ -87,17 +88,24 @@ final class Findings
         return ['rows' => array_values($rows), 'next' => null];
     }
 
-    /** @return list<object> queries for which two or more of the store's pages stand, the most seen first, with their pages */
-    public static function rivals(Store $store): array
+    /** @return list<object> queries for which two or more pages of one market stand, the most seen first, with their pages */
+    public static function rivals(Store $store, Lens $lens): array
     {
-        $rows = array_values(DB::select('SELECT w.query_id, w.impressions, w.rivals, w.class, q.text FROM (SELECT query_id, impressions, rivals, class FROM weigh_queries FORCE INDEX (by_seen) WHERE store_id = ? AND rivals >= 2 AND class <> ? ORDER BY impressions DESC, query_id DESC LIMIT 50) w JOIN search_queries q ON q.id = w.query_id ORDER BY w.impressions DESC, w.query_id DESC', [$store->id, QueryClass::OwnBrand->value]));
-        $queries = Bulk::ids($rows, 'query_id');
+        $rows = [];
+        foreach (Markets::of($store)->all() as $market) {
+            if ($lens->market === null || $lens->market === $market->id) {
+                array_push($rows, ...DB::select('SELECT w.market_id, w.query_id, w.impressions, w.rivals, w.class, q.text FROM (SELECT market_id, query_id, impressions, rivals, class FROM weigh_query_markets FORCE INDEX (by_seen) WHERE store_id = ? AND market_id = ? AND rivals >= 2 AND class <> ? ORDER BY impressions DESC, query_id DESC LIMIT 50) w JOIN search_queries q ON q.id = w.query_id', [$store->id, $market->id, QueryClass::OwnBrand->value]));
+            }
+        }
+        usort($rows, static fn (object $a, object $b): int => [$b->impressions, $b->query_id, $a->market_id] <=> [$a->impressions, $a->query_id, $b->market_id]);
+        $rows = array_slice($rows, 0, 50);
+        $queries = array_values(array_unique(Bulk::ids($rows, 'query_id')));
         $pages = [];
-        foreach ($queries === [] ? [] : DB::select('SELECT r.*, p.url FROM (SELECT query_id, page_id, SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) / SUM(impressions) / 1000 AS position, ROW_NUMBER() OVER (PARTITION BY query_id ORDER BY SUM(impressions) DESC, page_id) AS nth FROM weigh_pairs FORCE INDEX (by_query) WHERE store_id = ? AND query_id IN ('.Bulk::list($queries).') AND span < '.ToldWeeks::WINDOW.' AND position_sum > 0 GROUP BY query_id, page_id) r JOIN pages p ON p.id = r.page_id WHERE r.nth <= 4 ORDER BY r.query_id, r.nth', [$store->id]) as $row) {
-            $pages[(int) $row->query_id][] = $row;
+        foreach ($queries === [] ? [] : DB::select('SELECT r.*, p.url FROM (SELECT s.query_id, i.market_id, s.page_id, SUM(s.clicks) AS clicks, SUM(s.impressions) AS impressions, SUM(s.position_sum) / SUM(s.impressions) / 1000 AS position, ROW_NUMBER() OVER (PARTITION BY s.query_id, i.market_id ORDER BY SUM(s.impressions) DESC, s.page_id) AS nth FROM weigh_pairs s FORCE INDEX (by_query) JOIN page_index i ON i.page_id = s.page_id WHERE s.store_id = ? AND s.query_id IN ('.Bulk::list($queries).') AND s.span < '.ToldWeeks::WINDOW.' AND s.position_sum > 0 GROUP BY s.query_id, i.market_id, s.page_id) r JOIN pages p ON p.id = r.page_id WHERE r.nth <= 4 ORDER BY r.query_id, r.nth', [$store->id]) as $row) {
+            $pages[$row->query_id.' '.$row->market_id][] = $row;
         }
         foreach ($rows as $row) {
-            $row->pages = $pages[(int) $row->query_id] ?? [];
+            $row->pages = $pages[$row->query_id.' '.$row->market_id] ?? [];
         }
 
         return $rows;

@@ -6,8 +6,10 @@ namespace App\Weigh\Lists;
 
 use App\Store\Bulk;
 use App\Store\Markets;
+use App\Store\Models\Market;
 use App\Store\Models\Store;
 use App\Weigh\Numbers\Lens;
+use App\Weigh\Numbers\Units;
 use App\Weigh\Scoring\Model;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
@@ -23,8 +25,12 @@ final readonly class WhatIf
     /** Places of today that are told; whatever came from beyond is told so. */
     public const PLACES = 5000;
 
-    /** @param  list<int>  $markets  ids of those that count; empty for all */
-    private function __construct(public float $share, public float $probability, public int $target, public float $value, public array $markets)
+    /**
+     * @param  list<int>  $markets  ids of those that count; empty for all
+     * @param  string  $unit  of all sums: a currency, or clicks
+     * @param  bool  $leavesOut  whether markets of other units were asked for
+     */
+    private function __construct(public float $share, public float $probability, public int $target, public float $value, public array $markets, public string $unit, public bool $leavesOut)
     {
     }
 
@@ -33,13 +39,17 @@ final readonly class WhatIf
         $assumed = Model::assumptions($store);
         $number = static fn (string $key, float $usual, float $least, float $most): float => is_string($request->query($key)) && is_numeric($request->query($key)) ? max($least, min($most, (float) $request->query($key))) : $usual;
         $markets = $request->query('markets');
-        $known = Markets::of($store);
-        // Sums of unlike currencies say nothing.
-        $usual = Lens::addUp($known->all()) ? [] : [$known->first()->id];
+        $units = Units::of($store);
+        $asked = array_values(array_map(intval(...), array_filter(is_array($markets) ? $markets : [], static fn (mixed $id): bool => is_string($id) && ctype_digit($id) && strlen($id) < 18)));
+        $known = array_map(static fn (Market $one): int => $one->id, Markets::of($store)->all());
+        $asked = array_values(array_intersect($known, $asked));
+        // Sums of unlike currencies say nothing: those of the first that is asked for are added.
+        $first = $units->unit($asked[0] ?? null);
+        $chosen = array_values(array_intersect($asked === [] ? $known : $asked, $units->markets()[$first]));
 
         return new self(
             $number('share', $assumed->shareClosed, 0, 1), $number('probability', $assumed->liftProbability, 0, 1), (int) round($number('target', max(1, min(5, round($assumed->target))), 1, 5)), $number('value', 1, 0, 100),
-            array_values(array_map(intval(...), array_filter(is_array($markets) ? $markets : [], static fn (mixed $id): bool => is_string($id) && ctype_digit($id) && strlen($id) < 18))) ?: $usual,
+            $chosen === $known ? [] : $chosen, $first, count($chosen) < count($asked === [] ? $known : $asked),
         );
     }
 

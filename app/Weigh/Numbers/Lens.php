@@ -37,25 +37,15 @@ final readonly class Lens
 
     public static function from(Request $request, Store $store, bool $isPeriod): self
     {
-        $text = static fn (string $key): string => is_string($request->query($key)) ? $request->query($key) : '';
+        $text = static fn (string $key): string => is_string($request->input($key)) ? $request->input($key) : '';
         $weeks = in_array((int) $text('weeks'), Span::WINDOWS, true) && ! $isPeriod ? (int) $text('weeks') : 13;
         $market = ctype_digit($text('market')) && strlen($text('market')) < 18 ? (int) $text('market') : null;
         $markets = Markets::of($store)->all();
         $known = array_map(static fn (Market $one): int => $one->id, $markets);
         // Sums of unlike currencies say nothing: with several, one market is looked at.
-        $usual = self::addUp($markets) ? null : $known[0];
+        $usual = Units::of($store)->addUp() ? null : $known[0];
 
         return new self($weeks, $text('against') === 'year' ? 'year' : 'before', array_flip(self::DEVICES)[$text('device')] ?? self::ALL, array_flip(self::CLASSES)[$text('class')] ?? self::ALL, in_array($market, $known, true) ? $market : $usual, PageKind::fromKey($text('kind')));
-    }
-
-    /**
-     * Whether sums over all markets are in one currency.
-     *
-     * @param  list<Market>  $markets
-     */
-    public static function addUp(array $markets): bool
-    {
-        return count(array_unique(array_map(static fn (Market $one): string => $one->currency, $markets))) === 1;
     }
 
     /**

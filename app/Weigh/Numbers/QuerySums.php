@@ -12,7 +12,7 @@ use App\Store\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Demand\QueryClassifier;
 
-/** What is kept by query: its class, the store's best placed page for it, how many pages stand for it, and its sums by window and market. */
+/** What is kept by query: its class; and by market the best placed page for it, how many pages stand for it, and its sums by window. */
 final class QuerySums
 {
     private const QUERIES = 5000;
@@ -84,13 +84,13 @@ final class QuerySums
         foreach (SumColumns::windows($this->window) as $weeks) {
             DB::delete('DELETE FROM weigh_query_sums WHERE store_id = ? AND weeks = ? AND query_id > ? AND query_id <= ?', [$id, $weeks, $summed->after, $summed->last]);
         }
-        DB::update('UPDATE weigh_queries SET best_page = 0, rivals = 0, impressions = 0 WHERE store_id = ? AND query_id > ? AND query_id <= ? AND impressions > 0', [$id, $summed->after, $summed->last]);
-        Bulk::write('weigh_queries', ['store_id', 'query_id', 'best_page', 'rivals', 'impressions'], $summed->best($id), 'INSERT', 'ON DUPLICATE KEY UPDATE best_page = VALUES(best_page), rivals = VALUES(rivals), impressions = VALUES(impressions)');
-        $classes = [];
-        foreach (DB::select('SELECT query_id, class FROM weigh_queries WHERE store_id = ? AND query_id > ? AND query_id <= ? AND class > 0', [$id, $summed->after, $summed->last]) as $row) {
-            $classes[(int) $row->query_id] = (int) $row->class;
+        DB::delete('DELETE FROM weigh_query_markets WHERE store_id = ? AND query_id > ? AND query_id <= ?', [$id, $summed->after, $summed->last]);
+        $known = [];
+        foreach (DB::select('SELECT query_id, class, difficulty FROM weigh_queries WHERE store_id = ? AND query_id > ? AND query_id <= ? AND (class > 0 OR difficulty IS NOT NULL)', [$id, $summed->after, $summed->last]) as $row) {
+            $known[(int) $row->query_id] = [(int) $row->class, $row->difficulty === null ? null : (string) $row->difficulty];
         }
+        Bulk::write('weigh_query_markets', ['store_id', 'market_id', 'query_id', 'best_page', 'rivals', 'impressions', 'class', 'difficulty'], $summed->best($id, $known));
         $columns = array_merge(...array_map(static fn (string $end): array => ["clicks$end", "impressions$end", "position_sum$end"], SumColumns::ENDS));
-        Bulk::write('weigh_query_sums', ['store_id', 'weeks', 'market_id', 'query_id', 'class', 'pages', 'spread_milli', ...$columns], $summed->sums($id, $classes));
+        Bulk::write('weigh_query_sums', ['store_id', 'weeks', 'market_id', 'query_id', 'class', 'pages', 'spread_milli', ...$columns], $summed->sums($id, $known));
     }
 }

@@ -11,7 +11,9 @@ use App\Store\Facts\ToldWeeks;
 use App\Store\Markets;
 use App\Store\Models\Market;
 use App\Store\Models\Store;
+use App\Store\Pages\PageMark;
 use DateTimeImmutable;
+use Illuminate\Support\Facades\DB;
 
 /** What has to be known of the numbers of a lens before they are believed: days that nobody told, what is compared, breaks in the data. */
 final class Remarks
@@ -23,7 +25,7 @@ final class Remarks
     public static function of(Store $store, NumberWindow $window, Lens $lens): array
     {
         if ($window->isPeriod) {
-            return [];
+            return self::noMarket($store, $lens);
         }
         $told = Told::of($store, $window);
         $markets = array_values(array_filter(Markets::of($store)->all(), static fn (Market $one): bool => $lens->market === null || $one->id === $lens->market));
@@ -38,7 +40,20 @@ final class Remarks
             array_push($sentences, ...array_map(static fn (string $one): string => "$name: $one", array_values(array_diff($own, $common))));
         }
 
-        return [...self::breaks($store, $window, $lens), ...$sentences];
+        return [...self::breaks($store, $window, $lens), ...$sentences, ...self::noMarket($store, $lens)];
+    }
+
+    /** @return list<string> whether pages are counted that belong to no market */
+    private static function noMarket(Store $store, Lens $lens): array
+    {
+        $markets = Markets::of($store);
+        $first = $markets->first();
+        if (count($markets->all()) < 2 || ($lens->market !== null && $lens->market !== $first->id) || array_filter($markets->all(), static fn (Market $one): bool => $one->host === '' && $one->path_prefix === '') !== []) {
+            return [];
+        }
+        $pages = (int) DB::selectOne('SELECT COUNT(*) AS n FROM page_index WHERE store_id = ? AND market_id = ? AND marks & ? <> 0', [$store->id, $first->id, PageMark::NoMarket->value])->n;
+
+        return $pages === 0 ? [] : [number_format($pages).($pages === 1 ? ' page fits' : ' pages fit').' no market’s host and path and '.($pages === 1 ? 'is' : 'are')." counted with $first->name."];
     }
 
     /** @return list<string> */

@@ -25,7 +25,7 @@ final class SummedQueries
     /** @var array<int, array<int, array<int, array<int, true>>>> cells in which each page was seen, by query, market, page */
     private array $pages = [];
 
-    /** @var array<int, array<int, array{int, int}>> impressions and position sum of the window by query, page */
+    /** @var array<int, array<int, array<int, array{int, int}>>> impressions and position sum of the window by query, market, page */
     private array $now = [];
 
     /** @var array<int, true> cells of the window in which a query's best page is found */
@@ -42,36 +42,44 @@ final class SummedQueries
         $this->sums[$query][$market][$span] = [$known[0] + $clicks, $known[1] + $impressions, $known[2] + $positions, $known[3] + $square];
         $this->pages[$query][$market][$page][$span] = true;
         if (isset($this->nowCells[$span]) && $positions > 0) {
-            $known = $this->now[$query][$page] ?? [0, 0];
-            $this->now[$query][$page] = [$known[0] + $impressions, $known[1] + $positions];
-        }
-    }
-
-    /** @return Generator<list<int>> store, query, its best placed page (of those seen ten times or more the one with the best position), how many pages stand for it, impressions */
-    public function best(int $store): Generator
-    {
-        foreach ($this->now as $query => $pages) {
-            $all = array_sum(array_column($pages, 0));
-            $best = [0, false, INF];
-            $stand = 0;
-            ksort($pages);
-            foreach ($pages as $page => [$impressions, $positions]) {
-                $position = $positions / $impressions;
-                $isSeen = $impressions >= self::STANDS;
-                if ([$isSeen ? 0 : 1, $position] < [$best[1] ? 0 : 1, $best[2]]) {
-                    $best = [$page, $isSeen, $position];
-                }
-                $stand += $isSeen && $impressions >= self::STANDS_PART * $all && $position <= 1000 * self::STANDS_TO ? 1 : 0;
-            }
-            yield [$store, $query, $best[0], min(255, $stand), $all];
+            $known = $this->now[$query][$market][$page] ?? [0, 0];
+            $this->now[$query][$market][$page] = [$known[0] + $impressions, $known[1] + $positions];
         }
     }
 
     /**
-     * @param  array<int, int>  $classes  of the queries that are not generic
+     * Of each query and market the best placed page (of those seen ten times or more the one with the best position), and how many pages stand for it: pages of
+     * another market are found by other people.
+     *
+     * @param  array<int, array{int, ?string}>  $known  class and difficulty of queries that have either
+     * @return Generator<list<int|string|null>> rows of weigh_query_markets
+     */
+    public function best(int $store, array $known): Generator
+    {
+        foreach ($this->now as $query => $markets) {
+            foreach ($markets as $market => $pages) {
+                $all = array_sum(array_column($pages, 0));
+                $best = [0, false, INF];
+                $stand = 0;
+                ksort($pages);
+                foreach ($pages as $page => [$impressions, $positions]) {
+                    $position = $positions / $impressions;
+                    $isSeen = $impressions >= self::STANDS;
+                    if ([$isSeen ? 0 : 1, $position] < [$best[1] ? 0 : 1, $best[2]]) {
+                        $best = [$page, $isSeen, $position];
+                    }
+                    $stand += $isSeen && $impressions >= self::STANDS_PART * $all && $position <= 1000 * self::STANDS_TO ? 1 : 0;
+                }
+                yield [$store, $market, $query, $best[0], min(255, $stand), $all, $known[$query][0] ?? 0, $known[$query][1] ?? null];
+            }
+        }
+    }
+
+    /**
+     * @param  array<int, array{int, ?string}>  $known  class and difficulty of queries that have either
      * @return Generator<list<int>> rows of weigh_query_sums; windows in which nothing was seen, then or now, are left out
      */
-    public function sums(int $store, array $classes): Generator
+    public function sums(int $store, array $known): Generator
     {
         foreach (SumColumns::windows($this->window) as $weeks) {
             $now = array_fill_keys($this->told->now($weeks), true);
@@ -93,7 +101,7 @@ final class SummedQueries
                     }
                     if ($seen > 0) {
                         $pages = count(array_filter($this->pages[$query][$market], static fn (array $seenIn): bool => array_intersect_key($seenIn, $now) !== []));
-                        yield [$store, $weeks, $market, $query, $classes[$query] ?? 0, min(65535, $pages), $spread, ...$numbers];
+                        yield [$store, $weeks, $market, $query, $known[$query][0] ?? 0, min(65535, $pages), $spread, ...$numbers];
                     }
                 }
             }

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace App\Weigh\Ranges;
 
+use App\Store\Facts\FactTable;
+use App\Store\Facts\GrainDays;
+use App\Store\Markets;
 use App\Store\Models\Store;
 use App\Store\Work\WorkDesk;
 use App\Weigh\Numbers\Freshness;
@@ -22,7 +25,7 @@ final readonly class Ranges
 
     public const SORTS = ['clicks', 'impressions', 'revenue'];
 
-    public const COLUMNS = ['url', 'clicks', 'impressions', 'ctr', 'position', 'orders', 'revenue'];
+    public const COLUMNS = ['url', 'clicks', 'impressions', 'ctr', 'position', 'orders', 'revenue', 'currency'];
 
     public function __construct(private WorkDesk $desk)
     {
@@ -82,7 +85,7 @@ final readonly class Ranges
             $where .= " AND (r.$column < ? OR (r.$column = ? AND r.page_id < ?))";
             array_push($values, $found[1], $found[1], (int) $found[2]);
         }
-        $rows = array_values(DB::select("SELECT x.*, p.url, f.title FROM (SELECT r.* FROM weigh_range_rows r WHERE $where ORDER BY r.$column DESC, r.page_id DESC LIMIT ".(self::PAGE + 1).") x JOIN pages p ON p.id = x.page_id LEFT JOIN page_facts f ON f.page_id = x.page_id AND f.to_crawl = 0 ORDER BY x.$column DESC, x.page_id DESC", $values));
+        $rows = array_values(DB::select("SELECT x.*, p.url, p.market_id, f.title FROM (SELECT r.* FROM weigh_range_rows r WHERE $where ORDER BY r.$column DESC, r.page_id DESC LIMIT ".(self::PAGE + 1).") x JOIN pages p ON p.id = x.page_id LEFT JOIN page_facts f ON f.page_id = x.page_id AND f.to_crawl = 0 ORDER BY x.$column DESC, x.page_id DESC", $values));
         $next = null;
         if (count($rows) > self::PAGE) {
             array_pop($rows);
@@ -99,14 +102,46 @@ final readonly class Ranges
         return DB::selectOne('SELECT COUNT(*) AS pages, COALESCE(SUM(clicks), 0) AS clicks, COALESCE(SUM(impressions), 0) AS impressions, COALESCE(SUM(position_sum), 0) AS position_sum, COALESCE(SUM(orders), 0) AS orders, COALESCE(SUM(revenue), 0) AS revenue FROM weigh_range_rows WHERE range_id = ?', [$range->id]);
     }
 
-    /** @return Generator<list<string|int|float|null>> */
-    public static function export(object $range): Generator
+    /** @return array<string, float> revenue by currency, in the order of the markets */
+    public static function revenue(Store $store, object $range): array
     {
+        $sums = [];
+        foreach (DB::select('SELECT p.market_id, SUM(r.revenue) AS revenue FROM weigh_range_rows r JOIN pages p ON p.id = r.page_id WHERE r.range_id = ? GROUP BY p.market_id', [$range->id]) as $row) {
+            $sums[(int) $row->market_id] = (float) $row->revenue;
+        }
+        $all = [];
+        foreach (Markets::of($store)->all() as $market) {
+            $all[$market->currency] = ($all[$market->currency] ?? 0.0) + ($sums[$market->id] ?? 0.0);
+        }
+
+        return $all;
+    }
+
+    /** @return list<string> which of its days nobody told, sentences for people */
+    public static function remarks(Store $store, object $range): array
+    {
+        $days = (int) (new DateTimeImmutable((string) $range->first_day))->diff(new DateTimeImmutable((string) $range->last_day))->days + 1;
+        $sentences = [];
+        foreach (['search' => FactTable::Search, 'sales' => FactTable::Sales] as $word => $facts) {
+            $told = 0;
+            foreach (GrainDays::of($store->id, $facts, (string) $range->first_day, (string) $range->last_day) as $part) {
+                $told += $part->before === [] ? count($part->days) : 0;
+            }
+            $told === $days || $sentences[] = ($told === 0 ? "No row of $word tells these dates." : "Rows of $word are there for $told of these $days days; the sums are of those.");
+        }
+
+        return $sentences;
+    }
+
+    /** @return Generator<list<string|int|float|null>> */
+    public static function export(Store $store, object $range): Generator
+    {
+        $markets = Markets::of($store);
         $after = null;
         do {
             ['rows' => $rows, 'next' => $after] = self::page($range, 'clicks', $after);
             foreach ($rows as $row) {
-                yield [(string) $row->url, (int) $row->clicks, (int) $row->impressions, (int) $row->impressions > 0 ? round((int) $row->clicks / (int) $row->impressions, 5) : null, (int) $row->impressions > 0 && (int) $row->position_sum > 0 ? round((int) $row->position_sum / (int) $row->impressions / 1000, 2) : null, (int) $row->orders, (float) $row->revenue];
+                yield [(string) $row->url, (int) $row->clicks, (int) $row->impressions, (int) $row->impressions > 0 ? round((int) $row->clicks / (int) $row->impressions, 5) : null, (int) $row->impressions > 0 && (int) $row->position_sum > 0 ? round((int) $row->position_sum / (int) $row->impressions / 1000, 2) : null, (int) $row->orders, (float) $row->revenue, $markets->find((int) $row->market_id)->currency];
             }
         } while ($after !== null);
     }

@@ -81,7 +81,7 @@ final readonly class PageEvidence
     private function pairs(array $pages): array
     {
         $pairs = [];
-        foreach (DB::select('SELECT p.*, q.best_page, q.class, q.difficulty FROM (SELECT page_id, query_id, device, SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) AS position_sum FROM weigh_pairs WHERE store_id = ? AND page_id IN ('.Bulk::list($pages).') AND span < '.ToldWeeks::WINDOW.' GROUP BY page_id, query_id, device) p JOIN weigh_queries q ON q.store_id = ? AND q.query_id = p.query_id', [$this->store, $this->store]) as $row) {
+        foreach (DB::select('SELECT p.*, q.best_page, q.class, q.difficulty FROM (SELECT page_id, query_id, device, SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) AS position_sum FROM weigh_pairs WHERE store_id = ? AND page_id IN ('.Bulk::list($pages).') AND span < '.ToldWeeks::WINDOW.' GROUP BY page_id, query_id, device) p JOIN weigh_query_markets q ON q.store_id = ? AND q.query_id = p.query_id AND q.market_id = ?', [$this->store, $this->store, $this->market]) as $row) {
             if ((int) $row->position_sum === 0) {
                 continue;
             }

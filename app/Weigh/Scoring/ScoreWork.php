@@ -21,6 +21,7 @@ use App\Weigh\Numbers\GroupSums;
 use App\Weigh\Numbers\PageSums;
 use App\Weigh\Numbers\QuerySums;
 use App\Weigh\Numbers\Told;
+use App\Weigh\Numbers\Units;
 use Closure;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Demand\Chance;
@@ -63,7 +64,7 @@ final class ScoreWork implements LongWork
         $window = NumberWindow::of($store);
         if ($window === null) {
             $run->fenced(static function () use ($store): void {
-                foreach (['weigh_pairs', 'weigh_queries', 'weigh_query_sums', 'weigh_sums', 'weigh_groups', 'weigh_weeks', 'weigh_places', 'weigh_seasons', 'weigh_season_groups', 'weigh_evidence', 'weigh_told', 'weigh_losses', 'weigh_density', 'weigh_totals', 'weigh_models', 'weigh_scores', 'weigh_states'] as $table) {
+                foreach (['weigh_pairs', 'weigh_queries', 'weigh_query_markets', 'weigh_query_sums', 'weigh_sums', 'weigh_groups', 'weigh_weeks', 'weigh_places', 'weigh_seasons', 'weigh_season_groups', 'weigh_evidence', 'weigh_told', 'weigh_losses', 'weigh_density', 'weigh_totals', 'weigh_models', 'weigh_scores', 'weigh_states'] as $table) {
                     DB::table($table)->where('store_id', $store->id)->delete();
                 }
             });
@@ -235,7 +236,7 @@ final class ScoreWork implements LongWork
                     $run->beat();
                 }
             }, self::daysOf($told, $window, $market->id), (float) (DB::table('weigh_season_groups')->where('store_id', $store->id)->where('group_id', 0)->value('ahead_4') ?? 1.0));
-            $run->fenced(static fn () => DB::table('weigh_models')->upsert([['market_id' => $market->id, 'store_id' => $store->id, 'model' => json_encode($model->toArray(), JSON_THROW_ON_ERROR), 'assumptions' => json_encode(Model::assumptions($store), JSON_THROW_ON_ERROR), 'first_day' => $window->firstDay, 'last_day' => $window->lastDay, 'scored_at' => now()]], ['market_id'], ['store_id', 'model', 'assumptions', 'first_day', 'last_day', 'scored_at']));
+            $run->fenced(static fn () => DB::table('weigh_models')->upsert([['market_id' => $market->id, 'store_id' => $store->id, 'model' => json_encode($model->toArray(), JSON_THROW_ON_ERROR), 'assumptions' => json_encode(Model::assumptions($store), JSON_THROW_ON_ERROR), 'tells_money' => $model->tellsMoney(), 'first_day' => $window->firstDay, 'last_day' => $window->lastDay, 'scored_at' => now()]], ['market_id'], ['store_id', 'model', 'assumptions', 'tells_money', 'first_day', 'last_day', 'scored_at']));
         }
 
         return ['scores', 0];
@@ -294,8 +295,12 @@ final class ScoreWork implements LongWork
      */
     private function draw(WorkRun $run, Store $store, array $scorings): void
     {
-        // Draws are seeded by the address, so that they do not hang on the order in which pages became known.
-        $pages = DB::select('SELECT s.page_id, s.market_id, CONV(HEX(LEFT(p.digest, 4)), 16, 10) AS seed FROM weigh_scores s JOIN pages p ON p.id = s.page_id WHERE s.store_id = ? AND s.upside > 0 ORDER BY s.upside DESC, p.digest LIMIT '.self::DRAWN, [$store->id]);
+        // Draws are seeded by the address, so that they do not hang on the order in which pages became known. Pages of unlike currencies have no common order.
+        $pages = [];
+        $byUnit = Units::of($store)->markets();
+        foreach ($byUnit as $markets) {
+            array_push($pages, ...DB::select('SELECT s.page_id, s.market_id, CONV(HEX(LEFT(p.digest, 4)), 16, 10) AS seed FROM weigh_scores s JOIN pages p ON p.id = s.page_id WHERE s.store_id = ? AND s.market_id IN ('.Bulk::list($markets).') AND s.upside > 0 ORDER BY s.upside DESC, p.digest LIMIT '.intdiv(self::DRAWN, count($byUnit)), [$store->id]));
+        }
         $evidence = array_map(static fn (int $market): PageEvidence => new PageEvidence($store, $market), array_combine(array_keys($scorings), array_keys($scorings)));
         foreach (array_chunk($pages, 200) as $chunk) {
             $run->fenced(static function () use ($chunk, $evidence, $scorings): void {

@@ -12,6 +12,7 @@ use App\Store\Kinds\PageKind;
 use App\Store\Markets;
 use App\Store\Models\Store;
 use App\Store\Work\WorkDesk;
+use App\Weigh\Numbers\Units;
 use Generator;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Event;
@@ -19,7 +20,7 @@ use Illuminate\Support\Facades\Event;
 /** Begins the weighing, and reads its result. */
 final readonly class Scores
 {
-    public const COLUMNS = ['url', 'kind', 'market', 'impressions', 'clicks', 'withheld_clicks', 'ctr', 'position', 'expected_ctr', 'orders', 'revenue', 'upside', 'low', 'high', 'upside_wording', 'upside_position', 'reason'];
+    public const COLUMNS = ['url', 'kind', 'market', 'impressions', 'clicks', 'withheld_clicks', 'ctr', 'position', 'expected_ctr', 'orders', 'revenue', 'upside', 'low', 'high', 'upside_wording', 'upside_position', 'reason', 'currency'];
 
     public function __construct(private WorkDesk $desk)
     {
@@ -36,12 +37,17 @@ final readonly class Scores
         });
     }
 
-    /** @return Generator<list<string|int|float|null>> all pages, the most upside first */
+    /** @return Generator<list<string|int|float|null>> all pages, the most upside first; sums in the market's currency, or in clicks where no sales are known, as the last column tells */
     public static function export(Store $store): Generator
     {
         $markets = Markets::of($store);
         $seen = 0;
-        $ids = Bulk::ids(DB::select('SELECT page_id FROM weigh_scores WHERE store_id = ? ORDER BY upside DESC, page_id DESC', [$store->id]), 'page_id');
+        $units = Units::of($store);
+        $ids = [];
+        // Unlike currencies have no common order: one stands behind the other.
+        foreach ($units->markets() as $ofUnit) {
+            array_push($ids, ...Bulk::ids(DB::select('SELECT page_id FROM weigh_scores WHERE store_id = ? AND market_id IN ('.Bulk::list($ofUnit).') ORDER BY upside DESC, page_id DESC', [$store->id]), 'page_id'));
+        }
         foreach (array_chunk($ids, 2000) as $chunk) {
             $rows = [];
             foreach (DB::select('SELECT s.*, p.url FROM weigh_scores s JOIN pages p ON p.id = s.page_id WHERE s.page_id IN ('.Bulk::list($chunk).')') as $row) {
@@ -56,7 +62,7 @@ final readonly class Scores
                 $two = static fn (mixed $value): float => round((float) $value, 2);
                 yield [
                     (string) $row->url, PageKind::from((int) $row->kind)->key(), $markets->find((int) $row->market_id)->name, (int) $row->impressions, (int) $row->clicks, (int) $row->withheld_clicks, (int) $row->impressions > 0 ? round((int) $row->clicks / (int) $row->impressions, 5) : null,
-                    (int) $row->position_milli === 0 ? null : (int) $row->position_milli / 1000, round((float) $row->expected_rate, 5), (int) $row->orders, $two($row->revenue), $two($row->upside), $two($row->low), $two($row->high), $two($row->wording), $two($row->lift), (string) $row->reason,
+                    (int) $row->position_milli === 0 ? null : (int) $row->position_milli / 1000, round((float) $row->expected_rate, 5), $units->isMoney((int) $row->market_id) ? (int) $row->orders : null, $units->isMoney((int) $row->market_id) ? $two($row->revenue) : null, $two($row->upside), $two($row->low), $two($row->high), $two($row->wording), $two($row->lift), (string) $row->reason, $units->unit((int) $row->market_id),
                 ];
             }
         }

@@ -8,6 +8,7 @@ use App\Changes\LastTouched;
 use App\Store\Bulk;
 use App\Store\Models\Store;
 use App\Weigh\Numbers\Lens;
+use App\Weigh\Numbers\Units;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 use Orchard\Core\Demand\WorkloadFill;
@@ -22,13 +23,13 @@ final class Worklists
     private const CANDIDATES = 5000;
 
     /** @return int the list's id */
-    public static function open(Store $store, string $name, string $first, string $due, int $minutes, ?int $mostPages, ?int $owner, ?int $userId): int
+    public static function open(Store $store, string $name, string $first, string $due, int $minutes, ?int $mostPages, ?int $owner, ?int $userId, ?int $market = null): int
     {
         if ($due < $first) {
             throw new InvalidArgumentException('The day on which it is due is the first day or later.');
         }
 
-        return DB::table('weigh_worklists')->insertGetId(['store_id' => $store->id, 'name' => mb_substr(trim($name), 0, 120), 'owner_id' => $owner, 'first_day' => $first, 'due_day' => $due, 'minutes' => $minutes, 'most_pages' => $mostPages, 'state' => 'open', 'note' => '', 'created_by' => $userId, 'created_at' => now()]);
+        return DB::table('weigh_worklists')->insertGetId(['store_id' => $store->id, 'name' => mb_substr(trim($name), 0, 120), 'owner_id' => $owner, 'first_day' => $first, 'due_day' => $due, 'minutes' => $minutes, 'most_pages' => $mostPages, 'market_id' => $market, 'state' => 'open', 'note' => '', 'created_by' => $userId, 'created_at' => now()]);
     }
 
     /** The list with this id; null where it is none of this store's. */
@@ -37,13 +38,25 @@ final class Worklists
         return DB::table('weigh_worklists')->where('store_id', $store->id)->where('id', $id)->first();
     }
 
-    /** @return list<object> with sums: the open ones by due day, then the closed ones, newest first */
+    /** @return list<object> with sums (upside and what is done of it by unit): the open ones by due day, then the closed ones, newest first */
     public static function all(Store $store): array
     {
-        return array_values(DB::select("SELECT w.*, u.name AS owner, COALESCE(p.pages, 0) AS pages, COALESCE(p.done, 0) AS done, COALESCE(p.upside, 0) AS upside, COALESCE(p.upside_done, 0) AS upside_done, COALESCE(p.planned, 0) AS planned
+        $units = Units::of($store);
+        $sums = [];
+        foreach (DB::select("SELECT w.worklist_id, p.market_id, SUM(IF(w.state <> 'left', w.upside, 0)) AS upside, SUM(IF(w.state = 'done', w.upside, 0)) AS done FROM weigh_worklist_pages w JOIN pages p ON p.id = w.page_id WHERE w.store_id = ? GROUP BY w.worklist_id, p.market_id", [$store->id]) as $row) {
+            $sums[(int) $row->worklist_id]['all'][(int) $row->market_id] = (float) $row->upside;
+            $sums[(int) $row->worklist_id]['done'][(int) $row->market_id] = (float) $row->done;
+        }
+        $lists = array_values(DB::select("SELECT w.*, u.name AS owner, COALESCE(p.pages, 0) AS pages, COALESCE(p.done, 0) AS done, COALESCE(p.upside, 0) AS upside, COALESCE(p.upside_done, 0) AS upside_done, COALESCE(p.planned, 0) AS planned
             FROM weigh_worklists w LEFT JOIN users u ON u.id = w.owner_id LEFT JOIN (
                 SELECT worklist_id, SUM(state <> 'left') AS pages, SUM(state = 'done') AS done, SUM(IF(state <> 'left', upside, 0)) AS upside, SUM(IF(state = 'done', upside, 0)) AS upside_done, SUM(IF(state <> 'left', minutes, 0)) AS planned FROM weigh_worklist_pages WHERE store_id = ? GROUP BY worklist_id) p ON p.worklist_id = w.id
             WHERE w.store_id = ? ORDER BY w.state = 'closed', IF(w.state = 'open', w.due_day, NULL), w.id DESC LIMIT 200", [$store->id, $store->id]));
+        foreach ($lists as $list) {
+            $list->sums = $units->sums($sums[(int) $list->id]['all'] ?? []);
+            $list->sums_done = $units->sums($sums[(int) $list->id]['done'] ?? []);
+        }
+
+        return $lists;
     }
 
     /** @return list<object> the open ones, for choosing */
@@ -55,20 +68,21 @@ final class Worklists
     /** @return list<object> pages in their order, with what is known of them now */
     public static function pages(object $list): array
     {
-        return array_values(DB::select('SELECT w.*, p.url, f.title, s.upside AS upside_now, s.low, s.high, s.reason, s.clicks, s.impressions, i.kind, i.life, i.resource_id FROM weigh_worklist_pages w JOIN pages p ON p.id = w.page_id LEFT JOIN page_facts f ON f.page_id = w.page_id AND f.to_crawl = 0 LEFT JOIN weigh_scores s ON s.page_id = w.page_id LEFT JOIN page_index i ON i.page_id = w.page_id WHERE w.worklist_id = ? ORDER BY w.place, w.page_id', [$list->id]));
+        return array_values(DB::select('SELECT w.*, p.url, f.title, s.upside AS upside_now, s.low, s.high, s.reason, s.clicks, s.impressions, i.kind, i.life, i.resource_id, p.market_id FROM weigh_worklist_pages w JOIN pages p ON p.id = w.page_id LEFT JOIN page_facts f ON f.page_id = w.page_id AND f.to_crawl = 0 LEFT JOIN weigh_scores s ON s.page_id = w.page_id LEFT JOIN page_index i ON i.page_id = w.page_id WHERE w.worklist_id = ? ORDER BY w.place, w.page_id', [$list->id]));
     }
 
     /**
-     * Puts pages at the end of a list; those that are in it already stay where they are.
+     * Puts pages at the end of a list; those that are in it already stay where they are, and those of other open lists are left to these.
      *
      * @param  list<int>  $pages
-     * @return int how many were put in
+     * @param  bool  $evenElsewhere  whether pages of other open lists are put in as well
+     * @return array{added: int, elsewhere: int} how many were put in, and how many stand in other open lists
      *
      * @throws InvalidArgumentException where the list is closed or would be too long
      */
-    public static function add(Store $store, object $list, array $pages): int
+    public static function add(Store $store, object $list, array $pages, bool $evenElsewhere = false): array
     {
-        return DB::transaction(static function () use ($store, $list, $pages): int {
+        return DB::transaction(static function () use ($store, $list, $pages, $evenElsewhere): array {
             $held = DB::table('weigh_worklists')->where('id', $list->id)->lockForUpdate()->first();
             if ($held === null || $held->state !== 'open') {
                 throw new InvalidArgumentException('That worklist is closed.');
@@ -76,6 +90,11 @@ final class Worklists
             $known = DB::table('weigh_worklist_pages')->where('worklist_id', $list->id)->count();
             $place = (int) DB::table('weigh_worklist_pages')->where('worklist_id', $list->id)->max('place');
             $effort = Effort::of($store);
+            $asked = count($pages);
+            if (! $evenElsewhere && $pages !== []) {
+                $elsewhere = Bulk::ids(DB::select("SELECT DISTINCT p.page_id FROM weigh_worklist_pages p JOIN weigh_worklists w ON w.id = p.worklist_id AND w.state = 'open' WHERE p.store_id = ? AND p.worklist_id <> ? AND p.page_id IN (".Bulk::list($pages).')', [$store->id, $list->id]), 'page_id');
+                $pages = array_values(array_diff($pages, $elsewhere));
+            }
             $order = array_flip($pages);
             $rows = [];
             foreach ($pages === [] ? [] : DB::select('SELECT i.page_id, i.kind, COALESCE(s.upside, 0) AS upside FROM page_index i LEFT JOIN weigh_scores s ON s.page_id = i.page_id LEFT JOIN weigh_worklist_pages w ON w.worklist_id = ? AND w.page_id = i.page_id WHERE i.store_id = ? AND w.page_id IS NULL AND i.page_id IN ('.Bulk::list($pages).')', [$list->id, $store->id]) as $row) {
@@ -91,7 +110,7 @@ final class Worklists
             unset($row);
             Bulk::write('weigh_worklist_pages', ['worklist_id', 'page_id', 'store_id', 'place', 'minutes', 'state', 'note', 'upside', 'added_at'], $rows);
 
-            return count($rows);
+            return ['added' => count($rows), 'elsewhere' => $asked - count($pages)];
         });
     }
 
@@ -107,8 +126,7 @@ final class Worklists
         $byPages = $list->most_pages !== null;
         $left = min(WorkloadFill::MOST, max(0, $byPages ? (int) $list->most_pages - (int) $used->pages : (int) $list->minutes - (int) $used->minutes));
         [$where, $values] = $lens->narrows();
-        $column = self::worth($store);
-        $rows = DB::select("SELECT s.page_id, s.kind, s.$column AS worth FROM weigh_scores s WHERE s.store_id = ? AND s.$column > 0$where AND NOT EXISTS (SELECT 1 FROM weigh_worklist_pages p JOIN weigh_worklists w ON w.id = p.worklist_id AND w.state = 'open' WHERE p.store_id = s.store_id AND p.page_id = s.page_id) ORDER BY s.$column DESC, s.page_id LIMIT ".self::CANDIDATES, [$store->id, ...$values]);
+        $rows = DB::select("SELECT s.page_id, s.kind, s.upside AS worth FROM weigh_scores s WHERE s.store_id = ? AND s.upside > 0$where AND NOT EXISTS (SELECT 1 FROM weigh_worklist_pages p JOIN weigh_worklists w ON w.id = p.worklist_id AND w.state = 'open' WHERE p.store_id = s.store_id AND p.page_id = s.page_id) ORDER BY s.upside DESC, s.page_id LIMIT ".self::CANDIDATES, [$store->id, ...$values]);
         $touched = [];
         foreach (array_chunk(Bulk::ids($rows, 'page_id'), 1000) as $portion) {
             $touched += LastTouched::ofPages($portion);
@@ -124,13 +142,7 @@ final class Worklists
             }
         }
 
-        return ['added' => self::add($store, $list, WorkloadFill::choose($candidates, $left)), 'settling' => $settling];
-    }
-
-    /** By what pages are ordered: money, or clicks where no orders are known. */
-    public static function worth(Store $store): string
-    {
-        return DB::table('weigh_scores')->where('store_id', $store->id)->where('upside', '>', 0)->exists() ? 'upside' : 'extra_clicks';
+        return ['added' => self::add($store, $list, WorkloadFill::choose($candidates, $left))['added'], 'settling' => $settling];
     }
 
     /** Changes one page of a list. */
@@ -180,7 +192,7 @@ final class Worklists
             if ($into === null || $open === []) {
                 return 0;
             }
-            $n = self::add($store, $into, $open);
+            $n = self::add($store, $into, $open)['added'];
             // Its planned effort and note go with it.
             DB::update('UPDATE weigh_worklist_pages n JOIN weigh_worklist_pages o ON o.worklist_id = ? AND o.page_id = n.page_id SET n.minutes = o.minutes, n.note = o.note, n.state = o.state WHERE n.worklist_id = ? AND n.page_id IN ('.Bulk::list($open).')', [$list->id, $into->id]);
             DB::table('weigh_worklists')->where('id', $into->id)->whereNull('carried_from')->update(['carried_from' => $list->id]);

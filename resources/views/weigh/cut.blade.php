@@ -2,7 +2,7 @@
 @section('title', 'Hand or recipe')
 @php
     $money = static fn (mixed $value): string => App\Weigh\Scoring\Scores::shown((float) $value);
-    $currency = $markets->first()->currency;
+    $currency = App\Weigh\Numbers\Units::of($store)->unit($lens->market);
     $n = count($cut->curve);
     $step = $n > 0 ? max(1, (int) ceil($cut->looked / 200)) : 1;
     $x = static fn (int $pages): float => round(10 + 960 * sqrt($pages / max(1, $cut->looked)), 1);

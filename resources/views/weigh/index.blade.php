@@ -5,11 +5,12 @@
     use App\Weigh\Lists\WeighedPages;
     $money = static fn (mixed $value): string => App\Weigh\Scoring\Scores::shown((float) $value);
     $to = static fn (array $changes): string => route('weigh', [$store] + array_filter(array_key_exists('sort', $changes) ? ['sort' => $changes['sort']] : ['sort' => $sort === $usual ? null : $sort]) + $lens->query(array_diff_key($changes, ['sort' => 1])));
-    $currency = $lens->market === null ? $markets->first()->currency : $markets->find($lens->market)->currency;
+    $units = App\Weigh\Numbers\Units::of($store);
+    $currency = $units->unit($lens->market);
+    $isMoney = $units->isMoney($lens->market);
     $active = $work?->isActive() ?? false;
     $previous = null;
     $end = $lens->against === 'year' ? '_year' : '_before';
-    $isMoney = $usual === 'upside';
 @endphp
 @section('content')
     <div class="head">
@@ -36,28 +37,24 @@
         </form>
         @endif
     @else
-        @if (! $isMoney)<p class="note is-hand">No orders are known, so nothing can be told in money: every sum is 0 until sales rows are brought in. Pages stand by the clicks that they could bring more.</p>@endif
+        @if (! $isMoney)<p class="note is-hand">No sales are known of these days, so nothing can be told in money: until sales rows are brought in, all sums here are clicks, those that could come more in four weeks.</p>@endif
         <div class="figures">
-            @if ($isMoney)
-            <span><span class="big-number">{{ $money($total->upside) }}</span> {{ $currency }} in four weeks, about, could be earned more</span>
+            <span><span class="big-number">{{ $money($total->upside) }}</span> {{ $currency }} in four weeks, about, could {{ $isMoney ? 'be earned' : 'come' }} more</span>
             <span><b>{{ $money($total->wording) }}</b> by better texts <span class="soft">({{ (float) $total->wording > 0 ? round(100 * $total->shown / $total->wording) : 0 }}% shown by the pages’ own clicks)</span></span>
             <span><b>{{ $money($total->lift) }}</b> by better positions, in three to six months</span>
-            @else
-            <span><span class="big-number">@n($total->extra_clicks)</span> clicks in four weeks, about, could come more</span>
-            @endif
         </div>
         @include('weigh.breaks')
         @include('weigh.lens', ['at' => 'weigh', 'keep' => $sort === $usual ? [] : ['sort' => $sort]])
         <div class="filters">
             <span class="of">What could be:</span>
-            <a href="{{ $to(['sort' => $isMoney ? null : 'upside']) }}" @if ($sort === 'upside') aria-current="true" @endif>upside</a> <a href="{{ $to(['sort' => $isMoney ? 'extra_clicks' : null]) }}" @if ($sort === 'extra_clicks') aria-current="true" @endif>extra clicks</a> <a href="{{ $to(['sort' => 'impressions']) }}" @if ($sort === 'impressions') aria-current="true" @endif>impressions</a>
+            <a href="{{ $to(['sort' => null]) }}" @if ($sort === 'upside') aria-current="true" @endif>upside</a>@if ($isMoney) <a href="{{ $to(['sort' => 'extra_clicks']) }}" @if ($sort === 'extra_clicks') aria-current="true" @endif>extra clicks</a>@endif <a href="{{ $to(['sort' => 'impressions']) }}" @if ($sort === 'impressions') aria-current="true" @endif>impressions</a>
             <span class="of">What works:</span>
             <a href="{{ $to(['sort' => 'clicks']) }}" @if ($sort === 'clicks') aria-current="true" @endif>clicks</a> <a href="{{ $to(['sort' => 'revenue']) }}" @if ($sort === 'revenue') aria-current="true" @endif>revenue</a>
         </div>
         <form method="post" action="{{ route('worklists.add', $store) }}">@csrf
         <table class="ledger tight weighed" id="weighed">
             <thead><tr><th scope="col" class="tick"><input type="checkbox" data-tick-all="[name='pages[]']" aria-label="Tick all of this screen"></th><th scope="col">Page</th><th scope="col" class="num">Clicks</th><th scope="col" class="num" title="Beside {{ $lens->against === 'year' ? 'the same weeks a year earlier' : 'as many weeks before' }}">±</th><th scope="col" class="num">Impr.</th><th scope="col" class="num" title="Click rate; its uncertainty is told where you point at it">Rate</th><th scope="col" class="num" title="Mean over impressions; ± how far its queries lie from it">Pos.</th><th scope="col" class="num">Revenue</th>
-                <th scope="col" class="num" title="Expected extra revenue in 28 days, {{ $currency }}">{{ $isMoney ? 'Upside' : 'Clicks more' }}</th><th scope="col" class="num" title="Four times in five it lies between these">Range</th><th scope="col" class="num" title="By better texts at the same positions, within about four weeks">Texts</th><th scope="col" class="num" title="By better positions, in three to six months">Pos’ns</th><th scope="col" title="When we last changed its texts in the shop">Touched</th><th scope="col">Why</th></tr></thead>
+                <th scope="col" class="num" title="{{ $isMoney ? 'Expected extra revenue' : 'Expected extra clicks' }} in 28 days{{ $isMoney ? ', '.$currency : '' }}">{{ $isMoney ? 'Upside' : 'Clicks more' }}</th><th scope="col" class="num" title="Four times in five it lies between these">Range</th><th scope="col" class="num" title="By better texts at the same positions, within about four weeks">Texts</th><th scope="col" class="num" title="By better positions, in three to six months">Pos’ns</th><th scope="col" title="When we last changed its texts in the shop">Touched</th><th scope="col">Why</th></tr></thead>
             <tbody>
             @forelse ($rows as $row)
                 @php
@@ -67,13 +64,13 @@
                     $spread = (int) $row->spread_milli / 1000;
                 @endphp
                 <tr>
-                    <td class="tick"><input type="checkbox" name="pages[]" value="{{ $row->page_id }}" data-worth="{{ $isMoney ? round((float) $row->upside, 2) : round((float) $row->extra_clicks, 1) }}" data-minutes="{{ $effort->minutes((int) $row->page_kind) }}" aria-label="Pick {{ preg_replace('~^https?://[^/]+~', '', $row->url) }}"></td>
+                    <td class="tick"><input type="checkbox" name="pages[]" value="{{ $row->page_id }}" data-worth="{{ round((float) $row->upside, 2) }}" data-minutes="{{ $effort->minutes((int) $row->page_kind) }}" aria-label="Pick {{ preg_replace('~^https?://[^/]+~', '', $row->url) }}"></td>
                     <td class="clip w-page"><a href="{{ route('weigh.why', [$store, $row->page_id] + $lens->query()) }}" title="{{ $row->title ?? $row->url }}" data-beside>{{ preg_replace('~^https?://[^/]+~', '', $row->url) }}</a></td>
                     <td class="num">@n($row->clicks)</td><td class="num">@include('weigh.change', ['now' => (int) $row->{'clicks_beside'.$end}, 'then' => (int) $row->{'clicks'.$end}])</td><td class="num">@n($row->impressions)</td>
                     <td class="num" @if ($rate) title="Four times in five between {{ number_format(100 * $rate->low, 2) }}% and {{ number_format(100 * $rate->high, 2) }}%" @endif>{{ $rate ? number_format(100 * $rate->rate, 1).'%' : '–' }}</td>
                     <td class="num" @if ($position !== null) title="Positions lie about {{ number_format($spread, 1) }} around it{{ $spread > max(3, 0.8 * $position) ? ': near ones and far ones' : '' }}" @endif>{{ $position === null ? '–' : number_format($position, 1) }}@if ($spread > max(3, 0.8 * ($position ?? 0)))<span class="soft">±{{ round($spread) }}</span>@endif</td>
-                    <td class="num">@n($row->revenue)</td>
-                    <td class="num"><b>{{ $isMoney ? $money($row->upside) : number_format((float) $row->extra_clicks) }}</b>@if ($alike)<span title="Cannot be told apart from the page above"> ≈</span>@endif</td>
+                    <td class="num">@if ($isMoney)@n($row->revenue)@else–@endif</td>
+                    <td class="num"><b>{{ $money($row->upside) }}</b>@if ($alike)<span title="Cannot be told apart from the page above"> ≈</span>@endif</td>
                     <td class="num soft">{{ $money($row->low) }}–{{ $money($row->high) }}</td><td class="num">{{ $money($row->wording) }}</td><td class="num">{{ $money($row->lift) }}</td>
                     <td class="nowrap @if (App\Changes\LastTouched::isSettling($row->touched)) is-settling @endif" @if (App\Changes\LastTouched::isSettling($row->touched)) title="Changed less than six weeks ago: left to settle" @endif>{{ $row->touched === null ? '' : (new DateTimeImmutable($row->touched))->format('j M') }}{{ App\Changes\LastTouched::isSettling($row->touched) ? ' …' : '' }}</td>
                     <td class="clip w-why" title="{{ $row->reason }}@if ($row->worklist) – in “{{ $row->worklist }}”@endif">@if ($row->worklist)<span class="state is-growth" title="In the worklist “{{ $row->worklist }}”">listed</span> @endif{{ $row->reason }}</td>

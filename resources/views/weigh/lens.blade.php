@@ -9,7 +9,7 @@
         'device' => ['Device', App\Weigh\Numbers\Lens::DEVICES, App\Weigh\Numbers\Lens::DEVICES[$lens->device] ?? 'all', 'all'],
         'class' => ['Queries', ['all' => 'all', 'but-brand' => 'but own brand', 'brand' => 'own brand', 'maker' => 'makers’ names', 'generic' => 'generic', 'question' => 'questions'], App\Weigh\Numbers\Lens::CLASSES[$lens->class] ?? 'all', 'all'],
         'kind' => ['Kind', ['' => 'all'] + collect([App\Store\Kinds\PageKind::Home, App\Store\Kinds\PageKind::Collection, App\Store\Kinds\PageKind::Product, App\Store\Kinds\PageKind::Article, App\Store\Kinds\PageKind::Plain])->mapWithKeys(static fn ($one) => [$one->key() => $one->plural()])->all(), $lens->kind?->key() ?? '', ''],
-        'market' => ['Market', count($markets->all()) > 1 ? (App\Weigh\Numbers\Lens::addUp($markets->all()) ? ['' => 'all'] : []) + collect($markets->all())->mapWithKeys(static fn ($one) => [(string) $one->id => $one->name])->all() : [], (string) $lens->market, ''],
+        'market' => ['Market', count($markets->all()) > 1 ? (App\Weigh\Numbers\Units::of($store)->addUp() ? ['' => 'all'] : []) + collect($markets->all())->mapWithKeys(static fn ($one) => [(string) $one->id => $one->name])->all() : [], (string) $lens->market, ''],
     ];
 @endphp
 <form method="get" action="{{ route($at, $store) }}" class="filters lens" aria-label="What is looked at">

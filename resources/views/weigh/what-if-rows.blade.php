@@ -1,5 +1,6 @@
 @php($money = static fn (mixed $value): string => App\Weigh\Scoring\Scores::shown((float) $value))
-@php($currency = $markets->first()->currency)
+@php($currency = $whatIf->unit)
+@if ($whatIf->leavesOut)<p class="note">Sums in {{ $whatIf->unit }} alone; markets whose sums are told in something else are left out, for these cannot be added.</p>@endif
 <div class="figures" role="status">
     <span><span class="big-number">{{ $money($answer['upside']) }}</span> {{ $currency }} in four weeks, about <span class="soft">({{ $money($answer['was']) }} as it is assumed now)</span></span>
     <span><b>{{ $money($answer['wording']) }}</b> by better texts</span> <span><b>{{ $money($answer['lift']) }}</b> by better positions</span>

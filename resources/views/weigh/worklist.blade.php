@@ -6,7 +6,8 @@
     $counted = array_filter($pages, static fn (object $page): bool => $page->state !== 'left');
     $done = array_filter($pages, static fn (object $page): bool => $page->state === 'done');
     $sum = static fn (array $rows, string $column): float => array_sum(array_map(static fn (object $row): float => (float) $row->{$column}, $rows));
-    $upside = $sum($counted, 'upside');
+    $byUnit = static fn (array $rows): array => $units->sums(array_reduce($rows, static function (array $sums, object $row): array { $sums[(int) $row->market_id] = ($sums[(int) $row->market_id] ?? 0.0) + (float) $row->upside; return $sums; }, []));
+    [$upside, $upsideDone] = [$byUnit($counted), $byUnit($done)];
     $minutes = $sum($counted, 'minutes');
     $open = $list->state === 'open';
 @endphp
@@ -19,7 +20,7 @@
     @include('weigh.tabs')
     <div class="figures">
         <span>{{ $list->first_day }} to <b>{{ $list->due_day }}</b></span> <span>{{ $people[$list->owner_id] ?? 'nobody’s yet' }}</span>
-        <span><b>{{ count($done) }}</b> of {{ count($counted) }} pages done</span> <span><b>{{ $money($sum($done, 'upside')) }}</b> of {{ $money($upside) }} {{ $currency }} in four weeks</span>
+        <span><b>{{ count($done) }}</b> of {{ count($counted) }} pages done</span> <span>@foreach ($upside as $unit => $all){{ $loop->first ? '' : ', ' }}<b>{{ $money($upsideDone[$unit] ?? 0) }}</b> of {{ $money($all) }} {{ $unit }}@endforeach in four weeks</span>
         <span>@if ($list->most_pages !== null){{ count($counted) }} of {{ number_format((int) $list->most_pages) }} pages @else<b>{{ number_format($minutes / 60, 1) }}</b> of {{ number_format((int) $list->minutes / 60, 1) }} hours planned @endif @if (($list->most_pages !== null && count($counted) > (int) $list->most_pages) || ($list->most_pages === null && $minutes > (int) $list->minutes))<span class="state is-hand">more than there is room for</span>@endif</span>
         @if (! $open)<span class="state">closed</span>@endif
     </div>
@@ -32,7 +33,7 @@
             <tr id="page-{{ $page->page_id }}">
                 <td class="num">{{ $nth + 1 }}</td>
                 <td class="clip w-page"><a href="{{ route('weigh.why', [$store, $page->page_id]) }}" title="{{ $page->title ?? $page->url }}" data-beside>{{ preg_replace('~^https?://[^/]+~', '', $page->url) }}</a></td>
-                <td class="num" title="{{ $page->upside_now === null ? '' : 'now '.$money($page->upside_now) }}">{{ $money($page->upside) }}</td>
+                <td class="num" title="{{ $page->upside_now === null ? '' : 'now '.$money($page->upside_now) }}">{{ $money($page->upside) }}@if (count($upside) > 1) {{ $units->unit((int) $page->market_id) }}@endif</td>
                 <td class="clip w-why" title="{{ $page->reason }}">@if ($settling)<span class="state is-hand" title="Its text was changed on {{ $touched[(int) $page->page_id] }}: less than six weeks ago, so let it settle unless it is wrong">changed lately</span> @endif{{ $page->reason }}</td>
                 <td>
                     @can('write', $store)@if ($open)

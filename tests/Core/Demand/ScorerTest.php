@@ -108,7 +108,9 @@ it('misleads nobody with a page of three impressions and one click, or a store w
     expect($tiny->ratio)->toBeGreaterThan(0.9)->toBeLessThan(1.2)->and($tiny->total())->toBeLessThan(2.0)->and($tiny->ownPart)->toBeLessThan(0.2);
     $page = evidence(1, [new Pair(1, QueryClass::Generic, 0, 5, 900, 6.0, true)], 5, 0, 0);
     $model = ModelFit::learn(static fn (): Generator => yield $page, 91);
-    expect((new PageScorer($model, new Assumptions))->score($page)->total())->toBe(0.0)
+    // Without sales clicks are what is counted.
+    $unsold = (new PageScorer($model, new Assumptions))->score($page);
+    expect($unsold->clickValue)->toBe(1.0)->and($unsold->total())->toEqualWithDelta($unsold->wordingClicks + $unsold->positionClicks, 1e-9)->toBeGreaterThan(0.0)
         ->and((new PageScorer(plainModel(), new Assumptions))->score(evidence(1, [], 0, 2, 90))->total())->toBe(0.0)
         ->and((new PageScorer(plainModel(), new Assumptions))->score(evidence(1, [new Pair(1, QueryClass::OwnBrand, 0, 90, 100, 1.0, true)], 90, 2, 90))->total())->toBe(0.0);
 });

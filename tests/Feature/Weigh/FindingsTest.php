@@ -43,7 +43,7 @@ it('tells quick wins by page, questions, and queries with two pages', function (
     $found = static fn (string $sort): array => array_map(static fn (object $row): array => [(string) parse_url((string) $row->url, PHP_URL_PATH), (int) $row->queries, array_column($row->best, 'text')], Findings::wins($store, new Lens, $sort, null)['rows']);
     // At the top, beyond 20, the store's own name and what another page does better are no quick wins.
     expect($found('near'))->toBe([['/a', 1, ['brass lamp']], ['/b', 1, ['how to hang a lamp']]])->and($found('far'))->toBe([['/a', 1, ['oak lamp']]])->and($found('question'))->toBe([['/b', 1, ['how to hang a lamp']]]);
-    $rivals = Findings::rivals($store);
+    $rivals = Findings::rivals($store, new Lens);
     expect($rivals)->toHaveCount(1)->and($rivals[0]->text)->toBe('brass lamp')->and(array_map(static fn (object $page): string => (string) parse_url((string) $page->url, PHP_URL_PATH), $rivals[0]->pages))->toBe(['/a', '/b']);
     $this->actingAs(member($store, Role::Viewer));
     foreach (['near' => 'brass lamp', 'far' => 'oak lamp', 'question' => 'how to hang', 'rivals' => '/b'] as $sort => $text) {

@@ -18,14 +18,6 @@ function toldStore(): Store
     return app(AddStore::class)->add('Told', 'https://told.example', 'told-'.Str::lower(Str::random(10)));
 }
 
-/** @return list<string> days, the last of them a Sunday that no source adds to any more */
-function daysBack(int $days, int $skip = 0): array
-{
-    $last = new DateTimeImmutable('last sunday -7 days');
-
-    return array_map(static fn (int $back): string => $last->modify("-$back days")->format('Y-m-d'), range($days + $skip - 1, $skip));
-}
-
 /** @return array<string, object> numbers of the window by path */
 function windowOf(Store $store): array
 {

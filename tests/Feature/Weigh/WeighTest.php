@@ -98,7 +98,7 @@ it('takes odd rows as they are: no position, position 150, only the own brand', 
     $day = now()->startOfWeek()->subWeek()->toDateString();
     bringIn($store, "page,query,day,clicks,impressions,position\n/a,lamp,$day,3,90,\n/b,far lamp,$day,0,90,150\n/c,a site lamps,$day,50,60,1\n");
     weigh($store);
-    $this->actingAs(member($store, Role::Viewer))->get("/s/{$store->slug}/weigh")->assertSee('No orders are known');
+    $this->actingAs(member($store, Role::Viewer))->get("/s/{$store->slug}/weigh")->assertSee('No sales are known');
     $rows = weighed($store);
     expect($rows['/a']['position'])->toBeNull()->and($rows['/a']['upside'])->toBe(0.0)->and($rows['/b']['upside_position'])->toBe(0.0)->and($rows['/c']['upside'])->toBe(0.0)->and($rows['/c']['reason'])->toBe('searched for by the store’s own name alone');
 });
