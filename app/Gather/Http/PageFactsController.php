@@ -20,7 +20,7 @@ final class PageFactsController
 {
     public function life(Request $request, Store $store, WorkDesk $desk, int $page): RedirectResponse
     {
-        $given = $request->validate(['life' => ['required', 'string', 'max:20'], 'back_on' => ['nullable', 'date_format:Y-m-d'], 'replaced_by' => ['nullable', 'string', 'max:80']]);
+        $given = $request->validate(['life' => ['required', 'string', 'max:20'], 'back_on' => ['nullable', 'date_format:Y-m-d'], 'replaced_by' => ['nullable', 'string', 'max:500']]);
         abort_unless(DB::table('pages')->where('store_id', $store->id)->where('id', $page)->exists(), 404);
         $life = LifeState::fromKey($given['life']) ?? abort(422);
         if ($life === LifeState::Unknown) {

@@ -6,6 +6,7 @@ namespace App\Gather\Inventory;
 
 use App\Store\Bulk;
 use App\Store\Kinds\PageKind;
+use App\Store\Models\Store;
 use App\Store\Products\LifeOrigin;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\StructuredData\LifeState;
@@ -16,6 +17,8 @@ use Orchard\Core\StructuredData\LifeState;
  */
 final class ProductsOfPages
 {
+    private readonly string $today;
+
     /** @var array<int, object> */
     private array $hand = [];
 
@@ -31,6 +34,7 @@ final class ProductsOfPages
     /** @param  list<int>  $pages at least one */
     public function __construct(private readonly int $store, private readonly array $pages)
     {
+        $this->today = Store::query()->findOrFail($store)->today();
         foreach (DB::select('SELECT * FROM lives_by_hand WHERE page_id IN ('.Bulk::list($pages).')') as $row) {
             $this->hand[(int) $row->page_id] = $row;
         }
@@ -65,14 +69,20 @@ final class ProductsOfPages
         $said = [
             [LifeOrigin::Hand, (int) ($hand->life ?? 0)], [LifeOrigin::File, self::lifeOf($file)], [LifeOrigin::Structured, (int) ($structured['life'] ?? 0)], [LifeOrigin::Text, $kind === PageKind::Product ? (int) $row->text_life : 0],
         ];
+        $told = $hand !== null && (int) $hand->life > 0 ? $hand : $file;
+        $backOn = $told->back_on ?? ($structured['backOn'] ?? null);
+        // A day in the past on which it was to be back says nothing of today: it is what it would be without one.
+        if ($backOn !== null && $backOn < $this->today) {
+            $backOn = null;
+            $said = array_map(static fn (array $one): array => [$one[0], $one[1] === LifeState::BackOn->value ? LifeState::Selling->value : $one[1]], $said);
+        }
         [$origin, $life] = array_values(array_filter($said, static fn (array $one): bool => $one[1] > 0))[0] ?? [LifeOrigin::Nobody, 0];
         $price = $file->price ?? $structured['price'] ?? null;
         $price = $price === null ? null : number_format((float) $price, 2, '.', '');
         $stock = $file === null || $file->stock === null ? null : (int) $file->stock;
         $first = static fn (string $key): string => ($file->{$key} ?? '') !== '' ? (string) $file->{$key} : (string) ($structured[$key] ?? '');
-        $told = $origin === LifeOrigin::Hand ? $hand : $file;
         $this->rows[] = [
-            $page, $this->store, $first('number'), $life, $origin->value, $told->back_on ?? ($structured['backOn'] ?? null), (string) ($told->replaced_by ?? ''), $price, $first('currency'), $stock, $first('maker'),
+            $page, $this->store, $first('number'), $life, $origin->value, $backOn, (string) ($told->replaced_by ?? ''), $price, $first('currency'), $stock, $first('maker'),
             $file->rating ?? (isset($structured['rating']) ? number_format((float) $structured['rating'], 2, '.', '') : null), $file === null || $file->reviews === null ? (isset($structured['reviews']) ? (int) $structured['reviews'] : null) : (int) $file->reviews,
         ];
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Untangle\Deciding;
 
+use App\Store\Bulk;
 use App\Store\Models\Store;
 use App\Store\Pages\WhyNot;
 use Illuminate\Support\Facades\DB;
@@ -212,25 +213,25 @@ final class Decisions
             return Policy::declared($verdict, $choice, $isDecided);
         }
         $isLearned = ! in_array($sort, [CauseSort::Parameter, CauseSort::Variant], true) || (bool) $row->is_safe;
-        $hasDemand = $choice === 'demand' && $sort === CauseSort::Variant && self::hasDemand($store, $row);
+        $demand = $choice === 'demand' && $sort === CauseSort::Variant ? self::demand($store, $row) : null;
 
-        return Policy::beside($sort, $choice, $isDecided, (int) $row->status, $verdict, $isClosed, (int) $row->sureness / 1000, $isLearned, (int) $row->lead_points / 100, (int) $row->clicks > (int) $row->keeper_clicks && (int) $row->clicks > 10, $hasDemand);
+        return Policy::beside($sort, $choice, $isDecided, (int) $row->status, $verdict, $isClosed, (int) $row->sureness / 1000, $isLearned, (int) $row->lead_points / 100, (int) $row->clicks > (int) $row->keeper_clicks && (int) $row->clicks > 10, $demand);
     }
 
-    private static function hasDemand(Store $store, object $row): bool
+    private static function demand(Store $store, object $row): ?string
     {
         static $demand = [];
         $demand[$store->id] ??= new OwnDemand($store);
         [$variant, $product] = [PageUrl::parse((string) $row->url), PageUrl::parse((string) $row->keeper_url)];
 
-        return $variant !== null && $product !== null && $demand[$store->id]->has($variant, $product, (int) $row->keeper_page);
+        return $variant === null || $product === null ? null : $demand[$store->id]->of($variant, $product, (int) $row->tangle_id, static fn (): array => Bulk::ids(DB::select('SELECT page_id FROM untangle_pages WHERE store_id = ? AND tangle_id = ?', [$store->id, $row->tangle_id]), 'page_id'));
     }
 
     /** @return \Generator<object> the addresses of a cause, with what a policy asks of them */
     private static function rows(Store $store, int $cause): \Generator
     {
         for ($after = 0; ; $after = (int) $rows[count($rows) - 1]->page_id) {
-            $rows = DB::select("SELECT u.page_id, u.keeper_page, u.verdict, u.sureness, u.is_safe, u.clicks, i.status, i.why_not, COALESCE(k.clicks, 0) AS keeper_clicks, COALESCE(t.lead_points, 0) AS lead_points, d.value AS own, f.state AS facet, p.url, kp.url AS keeper_url
+            $rows = DB::select("SELECT u.page_id, u.keeper_page, u.tangle_id, u.verdict, u.sureness, u.is_safe, u.clicks, i.status, i.why_not, COALESCE(k.clicks, 0) AS keeper_clicks, COALESCE(t.lead_points, 0) AS lead_points, d.value AS own, f.state AS facet, p.url, kp.url AS keeper_url
                 FROM untangle_pages u JOIN page_index i ON i.store_id = u.store_id AND i.page_id = u.page_id JOIN pages p ON p.id = u.page_id LEFT JOIN untangle_pages k ON k.store_id = u.store_id AND k.page_id = u.keeper_page LEFT JOIN pages kp ON kp.id = u.keeper_page LEFT JOIN untangle_tangles t ON t.store_id = u.store_id AND t.tangle_id = u.tangle_id
                 LEFT JOIN untangle_decisions d ON d.store_id = u.store_id AND d.page_id = u.page_id AND d.sort = 'action' LEFT JOIN untangle_facets f ON f.store_id = u.store_id AND f.page_id = u.page_id
                 WHERE u.store_id = ? AND u.cause_id = ? AND u.page_id > ? ORDER BY u.page_id LIMIT ".self::CHUNK, [$store->id, $cause, $after]);

@@ -4,6 +4,11 @@ declare(strict_types=1);
 
 namespace App\Untangle\Deciding;
 
+use App\Store\Bulk;
+use App\Store\Facts\FactTable;
+use App\Store\Facts\Grain;
+use App\Store\Facts\GrainDays;
+use App\Store\Facts\NumberWindow;
 use App\Store\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Duplicates\AddressForm;
@@ -19,20 +24,23 @@ final class OwnDemand
     /** Impressions of thirteen weeks, or searches a month, that are demand. */
     private const ENOUGH = 50;
 
-    /** @var array<int, list<array{list<string>, int}>> words and impressions of the queries of a product */
+    /** @var array<int, list<array{string, list<string>, int}>> text, words and impressions of the queries of a product, the most seen first */
     private array $queries = [];
+
+    /** @var ?list<GrainDays> */
+    private ?array $parts = null;
 
     public function __construct(private readonly Store $store)
     {
     }
 
-    public function has(PageUrl $variant, PageUrl $product, int $productPage): bool
-    {
-        return $this->of($variant, $product, $productPage) >= self::ENOUGH;
-    }
-
-    /** Impressions of the product's queries that have the variant's words, or the volume of searches for both, whichever is more. */
-    public function of(PageUrl $variant, PageUrl $product, int $productPage): int
+    /**
+     * By what a variant is searched for by itself, for people; null where it is not.
+     *
+     * @param  int  $tangle  of the variant and its product
+     * @param  callable(): list<int>  $pages  of the tangle: whichever of a product's addresses is found
+     */
+    public function of(PageUrl $variant, PageUrl $product, int $tangle, callable $pages): ?string
     {
         $theirs = array_column(AddressForm::parameters($product), 1, 0);
         $words = [];
@@ -42,28 +50,56 @@ final class OwnDemand
             }
         }
         if ($words === []) {
-            return 0;
+            return null;
         }
-        $seen = 0;
-        foreach ($this->queriesOf($productPage) as [$query, $impressions]) {
-            $seen += array_diff($words, $query) === [] ? $impressions : 0;
+        $found = array_values(array_filter($this->queriesOf($tangle, $pages), static fn (array $query): bool => array_diff($words, $query[1]) === []));
+        $seen = array_sum(array_column($found, 2));
+        if ($seen >= self::ENOUGH) {
+            $more = count($found) - 1;
+
+            return "“{$found[0][0]}”".($more > 0 ? " and $more more" : '').', '.number_format($seen).' impressions in thirteen weeks';
         }
         $name = array_slice(Words::of(str_replace('-', ' ', basename($product->path))), 0, 2);
-        $volume = 0;
-        foreach ($name === [] ? [] : DB::select('SELECT phrase, volume FROM keyword_rows WHERE store_id = ? AND is_current = 1 AND volume >= ? AND phrase LIKE ? LIMIT 50', [$this->store->id, self::ENOUGH, '%'.addcslashes($name[0], '%_\\').'%']) as $row) {
-            $volume = array_diff([...$words, ...$name], Words::of((string) $row->phrase)) === [] ? max($volume, (int) $row->volume) : $volume;
+        $best = null;
+        foreach ($name === [] ? [] : DB::select('SELECT phrase, volume FROM keyword_rows WHERE store_id = ? AND is_current = 1 AND volume >= ? AND phrase LIKE ? ORDER BY volume DESC, phrase LIMIT 50', [$this->store->id, self::ENOUGH, '%'.addcslashes($name[0], '%_\\').'%']) as $row) {
+            $best ??= array_diff([...$words, ...$name], Words::of((string) $row->phrase)) === [] ? $row : null;
         }
 
-        return max($seen, $volume);
+        return $best === null ? null : "“{$best->phrase}”, ".number_format((int) $best->volume).' searches a month';
     }
 
-    /** @return list<array{list<string>, int}> */
-    private function queriesOf(int $page): array
+    /**
+     * @param  callable(): list<int>  $pages
+     * @return list<array{string, list<string>, int}>
+     */
+    private function queriesOf(int $tangle, callable $pages): array
     {
         if (count($this->queries) > 500) {
             $this->queries = [];
         }
 
-        return $this->queries[$page] ??= array_values(array_map(static fn (object $row): array => [Words::of((string) $row->text), (int) $row->impressions], DB::select('SELECT q.text, SUM(r.impressions) AS impressions FROM search_rows r JOIN search_queries q ON q.id = r.query_id WHERE r.store_id = ? AND r.page_id = ? AND r.query_id > 0 AND r.day >= UTC_DATE() - INTERVAL 100 DAY GROUP BY q.id, q.text', [$this->store->id, $page])));
+        return $this->queries[$tangle] ??= $this->read($pages());
+    }
+
+    /**
+     * @param  list<int>  $pages
+     * @return list<array{string, list<string>, int}>
+     */
+    private function read(array $pages): array
+    {
+        $window = NumberWindow::of($this->store);
+        if ($window === null || $pages === []) {
+            return [];
+        }
+        $asked = Grain::PAGE | Grain::QUERY;
+        $queries = [];
+        foreach ($this->parts ??= $window->isPeriod ? GrainDays::ofPeriod($this->store->id, FactTable::Search, $window, $asked) : GrainDays::of($this->store->id, FactTable::Search, $window->firstDay, $window->lastDay, $asked) as $part) {
+            foreach (DB::select('SELECT q.text, SUM(r.impressions) AS n FROM search_rows r JOIN search_queries q ON q.id = r.query_id WHERE r.page_id IN ('.Bulk::list($pages).") AND {$part->condition()} GROUP BY q.id, q.text") as $row) {
+                $queries[(string) $row->text] = ($queries[(string) $row->text] ?? 0) + (int) $row->n;
+            }
+        }
+        arsort($queries);
+
+        return array_map(static fn (int|string $text, int $n): array => [(string) $text, Words::of((string) $text), $n], array_keys($queries), $queries);
     }
 }

@@ -27,18 +27,18 @@ final readonly class Policy
      * @param  float  $sureness  that the two are one page, 0 to 1
      * @param  bool  $isLearned  whether what a parameter does is sure
      * @param  float  $lead  points by which the keeper leads
-     * @param  bool  $hasDemand  whether a variant is searched for by itself
+     * @param  ?string  $demand  by what a variant is searched for by itself, in words; null where it is not
      */
-    public static function beside(CauseSort $sort, string $choice, bool $isDecided, int $status, CanonicalVerdict $verdict, bool $isClosed, float $sureness, bool $isLearned, float $lead, bool $isBusier, bool $hasDemand): self
+    public static function beside(CauseSort $sort, string $choice, bool $isDecided, int $status, CanonicalVerdict $verdict, bool $isClosed, float $sureness, bool $isLearned, float $lead, bool $isBusier, ?string $demand): self
     {
         if ($status >= 300 && $status < 400) {
             return $choice === 'redirect' && $verdict === CanonicalVerdict::Redirected ? new self(Means::Redirect, 'reaches the keeper by more than one hop', true) : new self(Means::Leave, 'redirects to the keeper', true);
         }
         if ($choice === 'demand') {
-            $choice = $hasDemand ? 'leave' : 'canonical';
-            if ($hasDemand) {
-                return new self(Means::Leave, 'is searched for by itself', true);
+            if ($demand !== null) {
+                return new self(Means::Leave, "is searched for by itself: $demand", true);
             }
+            $choice = 'canonical';
         }
         $means = Means::tryFrom($choice) ?? Means::Leave;
         if ($means === Means::Leave) {

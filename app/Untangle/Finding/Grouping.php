@@ -393,9 +393,9 @@ final class Grouping
         $choice = $own ?? $decision ?? $this->rules->choice($sort);
         $isLearned = ! in_array($sort, [CauseSort::Parameter, CauseSort::Variant], true) || $kin['reason'] === 'the same to the letter' || $this->areSure($url, $kept);
         $lead = $this->keepers[$tangle]->lead ?? 0.0;
-        $hasDemand = $choice === 'demand' && $sort === CauseSort::Variant && $this->demand->has($url, $kept, $keeper);
+        $demand = $choice === 'demand' && $sort === CauseSort::Variant ? $this->demand->of($url, $kept, $tangle, fn (): array => array_keys($this->tangleOf, $tangle, true)) : null;
         $hops = $isRedirect && $page->redirect !== null && $this->inventory->find($page->redirect) !== $keeper && isset($this->acts[$page->id]);
-        $policy = Policy::beside($sort, $choice, $own !== null || $decision !== null, $page->status, $hops ? CanonicalVerdict::Redirected : $verdict, $page->whyNot === WhyNot::Noindex, $kin['sureness'] / 1000, $isLearned, $lead, $page->clicks > $this->inventory->pages[$keeper]->clicks && $page->clicks > 10, $hasDemand);
+        $policy = Policy::beside($sort, $choice, $own !== null || $decision !== null, $page->status, $hops ? CanonicalVerdict::Redirected : $verdict, $page->whyNot === WhyNot::Noindex, $kin['sureness'] / 1000, $isLearned, $lead, $page->clicks > $this->inventory->pages[$keeper]->clicks && $page->clicks > 10, $demand);
         $this->count($name, $sort, $page, $tangle, $policy, $kin['sureness'] / 1000, $own !== null);
 
         return [$name, $policy, $kin];

@@ -6,6 +6,8 @@ namespace App\Untangle\Finding;
 
 use App\Changes\AddressField;
 use App\Store\Bulk;
+use App\Store\Models\Store;
+use App\Store\Pages\PageAddress;
 use App\Store\Work\WorkRun;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Duplicates\Words;
@@ -29,7 +31,7 @@ final class LostPages
         $store = $inventory->store;
         $gone = array_filter($inventory->pages, static fn (SeenPage $page): bool => in_array($page->status, [404, 410], true));
         $moved = DB::table('successions')->where('store_id', $store->id)->pluck('to_page', 'from_page')->all();
-        $replaced = self::replacements($store->id);
+        $replaced = self::replacements($store);
         $sameNumber = self::sameNumber($store->id);
         $names = self::names($gone);
         $index = self::index($inventory);
@@ -72,16 +74,34 @@ final class LostPages
         return $shown;
     }
 
-    /** @return array<int, int> the page of the product that replaces the product of a page, by page */
-    private static function replacements(int $store): array
+    /** @return array<int, int> the page of the product that replaces the product of a page, told by its number or its address, by page */
+    private static function replacements(Store $of): array
     {
-        $replaced = [];
+        $store = $of->id;
+        $replaced = self::replacedByAddress($of);
         foreach (DB::select("SELECT g.page_id, n.page_id AS by_page FROM (SELECT page_id, replaced_by FROM page_products WHERE store_id = ? AND replaced_by <> '' UNION SELECT page_id, replaced_by FROM product_rows WHERE store_id = ? AND is_current = 1 AND replaced_by <> '' AND page_id IS NOT NULL UNION SELECT page_id, replaced_by FROM lives_by_hand WHERE store_id = ? AND replaced_by <> '') g
             JOIN page_products n ON n.store_id = ? AND n.number = g.replaced_by AND n.page_id <> g.page_id", [$store, $store, $store, $store]) as $row) {
             $replaced[(int) $row->page_id] = (int) $row->by_page;
         }
 
         return $replaced;
+    }
+
+    /** @return array<int, int> */
+    private static function replacedByAddress(Store $store): array
+    {
+        $addresses = new PageAddress($store);
+        $wanted = [];
+        foreach (DB::select("SELECT page_id, replaced_by FROM page_products WHERE store_id = ? AND replaced_by LIKE '%/%' UNION SELECT page_id, replaced_by FROM product_rows WHERE store_id = ? AND is_current = 1 AND replaced_by LIKE '%/%' AND page_id IS NOT NULL UNION SELECT page_id, replaced_by FROM lives_by_hand WHERE store_id = ? AND replaced_by LIKE '%/%'", [$store->id, $store->id, $store->id]) as $row) {
+            $url = $addresses->urlOf((string) $row->replaced_by);
+            $url === null || $wanted[(int) $row->page_id] = PageUrl::digestOf($url);
+        }
+        $ids = [];
+        foreach (array_chunk(array_values(array_unique($wanted)), 1000) as $digests) {
+            $ids += DB::table('pages')->where('store_id', $store->id)->whereIn('digest', $digests)->pluck('id', 'digest')->all();
+        }
+
+        return array_filter(array_map(static fn (string $digest): int => (int) ($ids[$digest] ?? 0), $wanted));
     }
 
     /**

@@ -96,6 +96,6 @@ final class WeighedPages
     public static function rebuildTotals(Store $store): void
     {
         DB::delete('DELETE FROM weigh_totals WHERE store_id = ?', [$store->id]);
-        DB::insert('INSERT INTO weigh_totals (store_id, market_id, kind, pages, upside, wording, lift, extra_clicks, orders, shown) SELECT ?, market_id, kind, COUNT(*), SUM(upside), SUM(wording), SUM(lift), SUM(extra_clicks), SUM(orders), SUM(wording * own_part) FROM weigh_scores WHERE store_id = ? GROUP BY market_id, kind', [$store->id, $store->id]);
+        DB::insert('INSERT INTO weigh_totals (store_id, market_id, kind, pages, upside, wording, lift, extra_clicks, orders, contradicting, shown) SELECT ?, market_id, kind, COUNT(*), SUM(upside), SUM(wording), SUM(lift), SUM(extra_clicks), SUM(orders), SUM(contradicts), SUM(wording * own_part) FROM weigh_scores WHERE store_id = ? GROUP BY market_id, kind', [$store->id, $store->id]);
     }
 }

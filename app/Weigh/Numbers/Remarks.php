@@ -25,7 +25,7 @@ final class Remarks
     public static function of(Store $store, NumberWindow $window, Lens $lens): array
     {
         if ($window->isPeriod) {
-            return self::noMarket($store, $lens);
+            return [...self::noMarket($store, $lens), ...self::contradictions($store, $lens)];
         }
         $told = Told::of($store, $window);
         $markets = array_values(array_filter(Markets::of($store)->all(), static fn (Market $one): bool => $lens->market === null || $one->id === $lens->market));
@@ -40,7 +40,16 @@ final class Remarks
             array_push($sentences, ...array_map(static fn (string $one): string => "$name: $one", array_values(array_diff($own, $common))));
         }
 
-        return [...self::breaks($store, $window, $lens), ...$sentences, ...self::noMarket($store, $lens)];
+        return [...self::breaks($store, $window, $lens), ...$sentences, ...self::noMarket($store, $lens), ...self::contradictions($store, $lens)];
+    }
+
+    /** @return list<string> whether rows by query tell more than their page */
+    private static function contradictions(Store $store, Lens $lens): array
+    {
+        [$where, $values] = $lens->narrows('');
+        $pages = (int) DB::selectOne("SELECT COALESCE(SUM(contradicting), 0) AS n FROM weigh_totals WHERE store_id = ?$where", [$store->id, ...$values])->n;
+
+        return $pages === 0 ? [] : ['On '.number_format($pages).($pages === 1 ? ' page' : ' pages').' rows by query hold more than the page’s own figures, which cannot be: their files contradict each other.'];
     }
 
     /** @return list<string> whether pages are counted that belong to no market */

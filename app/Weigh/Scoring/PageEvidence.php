@@ -75,6 +75,18 @@ final readonly class PageEvidence
     }
 
     /**
+     * Whether rows by query tell more than the page's own figures, which cannot be: files of two sources, or of unlike settings.
+     *
+     * @param  list<Pair>  $pairs
+     */
+    public static function contradicts(array $pairs, object $row): bool
+    {
+        $sum = static fn (string $of): int => array_sum(array_map(static fn (Pair $pair): int => $pair->query > 0 ? $pair->{$of} : 0, $pairs));
+
+        return $sum('clicks') > (int) $row->told_clicks || $sum('impressions') > (int) $row->told_impressions;
+    }
+
+    /**
      * @param  list<int>  $pages
      * @return array<int, list<Pair>>
      */

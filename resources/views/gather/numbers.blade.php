@@ -23,6 +23,7 @@
     </svg>
     <p class="hint">Clicks by week from {{ array_key_first($numbers->weeks) }}, at most {{ number_format($most) }}.@foreach ($events as $event) {{ $event['name'] }}: {{ $event['first'] }}{{ $event['first'] === $event['last'] ? '' : ' to '.$event['last'] }}{{ $event['is_break'] ? ', a break in the data' : '' }}.@endforeach</p>
 @endif
+@if ($numbers->withheld !== null && min($numbers->withheld) < 0)<p class="note is-hand">Rows by query hold more than the page’s own figures, which cannot be: their files contradict each other.</p>@endif
 @if ($numbers->withheld !== null)
     <table class="ledger">
         <thead><tr><th scope="col">Query</th><th scope="col" class="num">Clicks</th><th scope="col" class="num">Impressions</th><th scope="col" class="num">Rate</th><th scope="col" class="num">Position</th></tr></thead>

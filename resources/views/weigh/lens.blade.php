@@ -18,7 +18,7 @@
         @php([$label, $options, $now, $usual] = $choices[$part])
         @if ($options !== [])
             <label><span class="of">{{ $label }}</span>
-            <span class="select"><select name="{{ $part }}" data-send-on-change @if ($now !== $usual) class="is-asked" @endif>@foreach ($options as $key => $option)<option value="{{ is_int($key) ? $option : $key }}" @selected((is_int($key) ? $option : (string) $key) === $now)>{{ $option }}</option>@endforeach</select></span></label>
+            <span class="select"><select name="{{ $part }}" data-send-on-change @if ($now !== $usual) class="is-asked" @endif>@foreach ($options as $key => $option)@php($value = is_int($key) && $part !== 'market' ? $option : (string) $key)<option value="{{ $value }}" @selected($value === $now)>{{ $option }}</option>@endforeach</select></span></label>
         @endif
     @endforeach
     <noscript><button class="button">Look</button></noscript>

@@ -12,7 +12,8 @@
     $shown = array_slice($sums, 0, 20, true);
     $rest = array_slice($sums, 20, null, true);
 @endphp
-<p>Expected extra revenue in 28 days: <b>{{ App\Weigh\Scoring\Scores::shown($upside->total()) }} {{ $currency }}</b> <span class="soft">(four times in five between {{ App\Weigh\Scoring\Scores::shown((float) $score->low) }} and {{ App\Weigh\Scoring\Scores::shown((float) $score->high) }})</span></p>
+@if ($score->contradicts)<p class="note is-hand">Rows by query hold more than the page’s own figures on the days that both tell, which cannot be: their files contradict each other. The sum goes by the queries.</p>@endif
+<p>Expected extra {{ $currency === App\Weigh\Numbers\Units::CLICKS ? 'clicks' : 'revenue' }} in 28 days: <b>{{ App\Weigh\Scoring\Scores::shown($upside->total()) }} {{ $currency }}</b> <span class="soft">(four times in five between {{ App\Weigh\Scoring\Scores::shown((float) $score->low) }} and {{ App\Weigh\Scoring\Scores::shown((float) $score->high) }})</span></p>
 @if ($why)<p class="note is-hand">Nothing of it counts: {{ $why }}.</p>@endif
 <dl class="facts">
     <dt>Click rate</dt><dd>{{ $rate($row->impressions > 0 ? $row->clicks / $row->impressions : 0) }} of impressions; its positions earn {{ $rate($upside->expectedRate) }} in this store (own brand left out). Leaned on other pages by how little is known, it earns <b>{{ number_format($upside->ratio, 2) }}</b> times what it should.</dd>

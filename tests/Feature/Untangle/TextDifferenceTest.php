@@ -40,11 +40,11 @@ it('says of every cause and every choice what it means', function (CauseSort $so
 })->with(CauseSort::cases());
 
 it('is safe only where nothing speaks against it', function (array $with, string $means, bool $isSafe): void {
-    $with += ['sort' => CauseSort::Path, 'choice' => 'canonical', 'isDecided' => false, 'status' => 200, 'verdict' => CanonicalVerdict::MissedFold, 'isClosed' => false, 'sureness' => 0.99, 'isLearned' => true, 'lead' => 3.0, 'isBusier' => false, 'hasDemand' => false];
+    $with += ['sort' => CauseSort::Path, 'choice' => 'canonical', 'isDecided' => false, 'status' => 200, 'verdict' => CanonicalVerdict::MissedFold, 'isClosed' => false, 'sureness' => 0.99, 'isLearned' => true, 'lead' => 3.0, 'isBusier' => false, 'demand' => null];
     $policy = Policy::beside(...$with);
     expect($policy->means->value)->toBe($means)->and($policy->isSafe)->toBe($isSafe)->and($policy->why)->not->toBe('');
 })->with([
     'sure' => [[], 'canonical', true], 'not sure that they are the same' => [['sureness' => 0.8], 'canonical', false], 'the parameter was seen too seldom' => [['isLearned' => false], 'canonical', false], 'busier than the keeper' => [['isBusier' => true], 'canonical', false], 'a close keeper' => [['lead' => 0.4], 'canonical', false],
     'decided by a person' => [['sureness' => 0.5, 'isBusier' => true, 'lead' => 0.1, 'isDecided' => true], 'canonical', true], 'names the keeper already' => [['verdict' => CanonicalVerdict::ToKeeper], 'leave', true], 'redirects already' => [['status' => 301, 'verdict' => CanonicalVerdict::NotNeeded], 'leave', true],
-    'closed already' => [['isClosed' => true], 'leave', true], 'closed, to be redirected' => [['isClosed' => true, 'choice' => 'redirect'], 'redirect', true], 'kept apart' => [['choice' => 'leave'], 'leave', true], 'in demand' => [['choice' => 'demand', 'hasDemand' => true], 'leave', true], 'not in demand' => [['choice' => 'demand'], 'canonical', true], 'to be rewritten' => [['choice' => 'rewrite'], 'rewrite', false],
+    'closed already' => [['isClosed' => true], 'leave', true], 'closed, to be redirected' => [['isClosed' => true, 'choice' => 'redirect'], 'redirect', true], 'kept apart' => [['choice' => 'leave'], 'leave', true], 'in demand' => [['choice' => 'demand', 'demand' => '“oak lamp”, 90 impressions in thirteen weeks'], 'leave', true], 'not in demand' => [['choice' => 'demand'], 'canonical', true], 'to be rewritten' => [['choice' => 'rewrite'], 'rewrite', false],
 ]);

@@ -277,3 +277,25 @@ it('changes the numbers of a window when all of an import is in', function (): v
     expect(app(App\Store\Work\WorkDesk::class)->workToEnd($work))->toBe('done')->and(app(App\Store\Work\WorkDesk::class)->workToEnd($weighing))->toBe('done');
     expect((int) windowOf($store)['/p/3']->clicks)->toBe(70 * 90);
 });
+
+it('tells that rows by query hold more than their page, which cannot be', function (): void {
+    $store = toldStore();
+    $rows = static fn (string $names, string ...$lines): string => "$names\n".implode('', array_map(static fn (string $day): string => implode('', array_map(static fn (string $line): string => sprintf($line, $day)."\n", $lines)), daysBack(28)));
+    bringIn($store, $rows('page,day,clicks,impressions,position', '/p/1,%s,5,100,4', '/p/2,%s,5,100,4'));
+    bringIn($store, $rows('page,query,day,clicks,impressions,position', '/p/1,lamp,%s,9,140,4', '/p/2,lamp two,%s,4,90,4'));
+    weigh($store);
+    $this->actingAs(member($store, App\Access\Role::Owner));
+    $said = 'On 1 page rows by query hold more than the page’s own figures';
+    $this->get(route('weigh', $store))->assertSee($said);
+    $pages = array_map(static fn (object $row): int => (int) $row->page_id, windowOf($store));
+    $this->get(route('weigh.why', [$store, $pages['/p/1']]))->assertSee('contradict each other');
+    $this->get(route('weigh.why', [$store, $pages['/p/2']]))->assertDontSee('contradict each other');
+    $this->get(route('page', [$store, $pages['/p/1']]))->assertSee('contradict each other');
+});
+
+it('takes a day on which a product was to be back for past when it is past', function (string $day, string $life): void {
+    $store = toldStore();
+    bringIn($store, "url,product number,availability,availability date\n/p/1,A-1,back order,".(new DateTimeImmutable($day))->format('Y-m-d')."\n", FileSort::Products);
+    sortAnew($store);
+    expect(Orchard\Core\StructuredData\LifeState::from((int) windowOf($store)['/p/1']->life)->key())->toBe($life);
+})->with(['yesterday' => ['-1 day', 'selling'], 'next month' => ['+30 days', 'back-on']]);
