@@ -31,8 +31,11 @@ final class Judge
     {
     }
 
-    /** @param  bool  $areVersions  whether hreflang names them as versions of each other */
-    public function judge(Identity $a, Identity $b, bool $areVersions = false): Resemblance
+    /**
+     * @param  bool  $areVersions  whether hreflang names them as versions of each other
+     * @param  bool  $isDeclared  whether one of them names the other as canonical
+     */
+    public function judge(Identity $a, Identity $b, bool $areVersions = false, bool $isDeclared = false): Resemblance
     {
         if ($a->market !== $b->market || $areVersions) {
             return new Resemblance(Kinship::Language, 0, 1, $a->market !== $b->market ? 'pages of two markets' : 'hreflang names them as versions of each other');
@@ -44,9 +47,30 @@ final class Judge
 
         return match (true) {
             $a->number !== '' && $b->number !== '' => $a->number === $b->number ? $this->oneNumber($a, $b) : $this->twoNumbers($a, $b),
-            $a->isList() && $b->isList() => $this->lists($a, $b),
-            $a->isList() !== $b->isList() => new Resemblance(Kinship::Distinct, 0, 0.9, 'one lists products and the other does not'),
-            default => $this->texts($a, $b),
+            $a->isList() && $b->isList() => $this->lists($a, $b, $isDeclared),
+            $a->isList() !== $b->isList() && ($a->items === [] || $b->items === []) => new Resemblance(Kinship::Distinct, 0, 0.9, 'one lists products and the other does not'),
+            default => $this->otherProducts($a, $b) ?? $this->texts($a, $b),
+        };
+    }
+
+    /**
+     * Pages of which it is not known that they are lists, for they show one product or two: the last part of a series, a filter with one hit. Whatever
+     * else they share, they are one page only if they show the same products. Null where they do, or where neither shows any.
+     */
+    private function otherProducts(Identity $a, Identity $b): ?Resemblance
+    {
+        if ($a->isProduct || $b->isProduct) {
+            return null;
+        }
+        [$ours, $theirs] = [array_unique($a->items), array_unique($b->items)];
+        $shared = count(array_intersect($ours, $theirs));
+
+        return match (true) {
+            $shared === count($ours) && $shared === count($theirs) => null,
+            $ours === [] || $theirs === [] => new Resemblance(Kinship::Distinct, 0, 0.7, 'one shows products and the other none'),
+            $shared === min(count($ours), count($theirs)) => new Resemblance(Kinship::Narrower, $shared / max(count($ours), count($theirs)), 0.7, "$shared of ".max(count($ours), count($theirs)).' products'),
+            $shared === 0 && $a->h1 === $b->h1 && $a->h1 !== '' => new Resemblance(Kinship::Series, 0, 0.7, 'the same heading, none of the same products'),
+            default => new Resemblance(Kinship::Distinct, 0, 0.9, "$shared products on both, others on one alone"),
         };
     }
 
@@ -81,7 +105,7 @@ final class Judge
             : new Resemblance(Kinship::Distinct, $likeness, 0.95, "stock numbers {$a->number} and {$b->number}");
     }
 
-    private function lists(Identity $a, Identity $b): Resemblance
+    private function lists(Identity $a, Identity $b, bool $isDeclared): Resemblance
     {
         [$ours, $theirs] = [array_unique($a->items), array_unique($b->items)];
         $shared = count(array_intersect($ours, $theirs));
@@ -91,7 +115,7 @@ final class Judge
         if ($shared === count($ours) && $shared === count($theirs)) {
             return $isNamedAlike
                 ? new Resemblance(Kinship::Same, 1, 0.95, $a->items === $b->items ? 'the same products under the same heading' : 'the same products in another order')
-                : new Resemblance(Kinship::Distinct, 1, 0.6, 'the same products under another heading');
+                : ($isDeclared ? new Resemblance(Kinship::Same, 1, 0.9, 'the same products, and the shop itself says that they are one') : new Resemblance(Kinship::Distinct, 1, 0.6, 'the same products under another heading'));
         }
         if ($shared === min(count($ours), count($theirs))) {
             return new Resemblance(Kinship::Narrower, $likeness, 0.8, "$shared of ".max(count($ours), count($theirs)).' products');

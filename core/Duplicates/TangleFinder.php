@@ -28,6 +28,9 @@ final class TangleFinder
     /** @var array<string, array{int, int}> pairs worth judging that no mark tells */
     private array $asked = [];
 
+    /** @var array<string, true> pairs of which one names the other as canonical */
+    private array $declared = [];
+
     /** @var array<string, true> */
     private array $versions = [];
 
@@ -50,17 +53,31 @@ final class TangleFinder
         return isset($this->pages[$page]);
     }
 
-    /** Two pages that something else than their marks brings together: one names the other as canonical, or differs by a parameter that changes nothing. */
-    public function ask(int $a, int $b): void
+    /**
+     * Two pages that something else than their marks brings together: one names the other as canonical, or differs by a parameter that changes nothing.
+     *
+     * @param  bool  $isDeclared  whether one names the other
+     */
+    public function ask(int $a, int $b, bool $isDeclared = false): void
     {
         $this->asked[self::key($a, $b)] = [min($a, $b), max($a, $b)];
+        $isDeclared && $this->declared[self::key($a, $b)] = true;
     }
 
-    /** hreflang names the two as versions of each other. */
-    public function versions(int $a, int $b): void
+    public function isDeclared(int $a, int $b): bool
+    {
+        return isset($this->declared[self::key($a, $b)]);
+    }
+
+    /**
+     * hreflang names the two as versions of each other.
+     *
+     * @param  bool  $isAlone  whether the first stands for itself alone; a copy of one of them does not
+     */
+    public function versions(int $a, int $b, bool $isAlone = true): void
     {
         $this->versions[self::key($a, $b)] = true;
-        $this->alone($a);
+        $isAlone && $this->alone($a);
         $this->alone($b);
     }
 
