@@ -20,6 +20,7 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Orchard\Core\Text\Ruler;
 use Orchard\Core\Text\WidthTable;
+use Tests\Shops\LaidOutShop;
 use Tests\Web\Site;
 
 function ruler(): Ruler
@@ -270,4 +271,58 @@ function foundSite(): array
 function pageAt(Store $store, string $path): int
 {
     return (int) DB::table('pages')->where('store_id', $store->id)->where('digest', md5(rtrim($store->base_url, '/').$path, true))->value('id');
+}
+
+/**
+ * What is found on a shop, crawled over HTTP, against what is true of it.
+ *
+ * @return array{pairs: array{int, int, int}, keepers: array<string, array{int, int}>, verdicts: array{int, int}, unsafe: list<string>, wrong: list<string>}
+ */
+function judged(LaidOutShop $shop): array
+{
+    $site = $shop->site();
+    $store = $site->store();
+    crawl($store);
+    findTangles($store);
+    $rows = untangled($store);
+    $of = $wrong = $unsafe = [];
+    foreach ($rows as $path => $row) {
+        $row['tangle'] === '' || $row['tangle'] === null || $of[$path] = (string) $row['tangle'];
+    }
+    [$right, $false, $missed] = [0, 0, 0];
+    $paths = array_keys(array_intersect_key($shop->truth, $rows));
+    foreach ($paths as $i => $a) {
+        foreach (array_slice($paths, $i + 1) as $b) {
+            $isOne = $shop->truth[$a] === $shop->truth[$b];
+            $isFound = isset($of[$a], $of[$b]) && $of[$a] === $of[$b];
+            $right += $isOne && $isFound ? 1 : 0;
+            $false += ! $isOne && $isFound ? 1 : 0;
+            $missed += $isOne && ! $isFound ? 1 : 0;
+            $isOne === $isFound || $wrong[] = ($isOne ? 'not found: ' : 'no pair: ')."$a  $b";
+        }
+    }
+    $keepers = ['product' => [0, 0], 'list' => [0, 0]];
+    foreach (array_count_values($shop->truth) as $truth => $count) {
+        if ($count > 1) {
+            $sort = $shop->sorts[$truth];
+            $isKept = ($rows[$shop->keepers[$truth]]['keeper'] ?? '') === $shop->keepers[$truth];
+            $keepers[$sort] = [$keepers[$sort][0] + ($isKept ? 1 : 0), $keepers[$sort][1] + 1];
+            $isKept || $wrong[] = "keeper of $truth: ".($rows[$shop->keepers[$truth]]['keeper'] ?? 'none');
+        }
+    }
+    [$agreed, $all] = [0, 0];
+    foreach (array_filter($shop->verdicts) as $path => $verdict) {
+        if (isset($rows[$path])) {
+            $all++;
+            $agreed += $rows[$path]['verdict'] === $verdict ? 1 : 0;
+            $rows[$path]['verdict'] === $verdict || $wrong[] = "verdict of $path: {$rows[$path]['verdict']}, not $verdict";
+            // What is safe without a look is right: a right canonical stays, and nothing folds into what it is not.
+            $isActed = $rows[$path]['safe'] === 'yes' && $rows[$path]['action'] !== 'leave';
+            if ($isActed && (($rows[$path]['action'] === 'canonical' && in_array($verdict, ['to keeper', 'to self', 'to the wider list'], true)) || ($rows[$path]['keeper'] !== '' && ($shop->truth[$rows[$path]['keeper']] ?? null) !== $shop->truth[$path]))) {
+                $unsafe[] = "$path: {$rows[$path]['action']}, {$rows[$path]['why']}";
+            }
+        }
+    }
+
+    return ['pairs' => [$right, $false, $missed], 'keepers' => $keepers, 'verdicts' => [$agreed, $all], 'unsafe' => $unsafe, 'wrong' => $wrong];
 }

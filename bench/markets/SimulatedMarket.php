@@ -76,9 +76,9 @@ final class SimulatedMarket
                         $page['pairs'][] = ['query' => $id, 'device' => $device, 'clicks' => min($shown, (int) round($clicks * $told)), 'impressions' => $shown, 'position' => round($at, 2), 'difficulty' => $difficulty];
                     }
                     $wording += 28 * $daily * $curve($at) * max(0.0, 1 - $ratio);
-                    $target = $best[$id][0] === $p ? $this->law->targetOf($at) : null;
-                    if ($target !== null) {
-                        $lift += $this->law->probability($difficulty) * max(0.0, 28 * $demand * $share * self::seen($target) * $curve($target) - 28 * $daily * $curve($at)) * $ratio;
+                    $target = $this->law->target;
+                    if ($best[$id][0] === $p && $at > $target) {
+                        $lift += $this->law->probability($difficulty, $at) * max(0.0, 28 * $demand * $share * self::seen($target) * $curve($target) - 28 * $daily * $curve($at)) * $ratio;
                     }
                 }
             }

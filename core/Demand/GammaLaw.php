@@ -26,6 +26,15 @@ final readonly class GammaLaw
         return $this->shape / $this->rate ** 2;
     }
 
+    /**
+     * The quantile that a point of the normal law stands for (Wilson and Hilferty 1931): within 2% from a shape of 1 on, above nothing
+     * always.
+     */
+    public function at(float $normal): float
+    {
+        return $this->mean() * max(0.0, 1 - 1 / (9 * $this->shape) + $normal / (3 * sqrt($this->shape))) ** 3;
+    }
+
     /** The probability of at most so much. */
     public function below(float $x): float
     {

@@ -6,11 +6,14 @@ namespace Orchard\Core\Demand;
 
 /**
  * Reckons a page's upside: the gap between what its positions would earn and what it earns, and what better positions would bring, at the value of one of
- * its clicks; in clicks where no sales are known. Every figure is a mean over what is not known; the range comes from draws, or where no randomizer is given from the second moments by a log-normal law.
+ * its clicks; in clicks where no sales are known. Every figure is a mean over what is not known; the range comes from draws, or where no randomizer is given from fixed points.
  */
 final class PageScorer
 {
     private const DRAWS = 160;
+
+    /** Points of a range that is not drawn. */
+    private const POINTS = 60;
 
     /** Targets for which the second sum is told beside the one that is set. */
     private const TARGETS = [1, 2, 3, 4, 5];
@@ -19,7 +22,7 @@ final class PageScorer
     private const MOST_WITHHELD = 3.0;
 
     /** Relative doubt about the second sum: about all probabilities of a lift together, and about how often deep positions are seen and clicked, which the curve tells only from afar. */
-    private const DOUBT = 0.4;
+    private const DOUBT = 0.6;
 
     /** @var array<int, array<int, array<int, float>>> part of the searches that a target sees clicked, by group of queries, device and thousandths of the position */
     private array $seenAndClicked = [];
@@ -30,7 +33,7 @@ final class PageScorer
 
     /**
      * @param  float  $part  part of the upside that counts: 0 for a page that cannot sell or is not listed
-     * @param  ?Chance  $chance  from which the range is drawn; from the second moments where it is not given
+     * @param  ?Chance  $chance  from which the range is drawn; from points that are the same for all pages where it is not given
      * @param  ?float  $season  the next 28 days of the page against the window; the market's where it is not given
      */
     public function score(Evidence $page, float $part = 1.0, ?Chance $chance = null, ?float $season = null): Upside
@@ -54,6 +57,8 @@ final class PageScorer
         $queries = [];
         $lifts = array_fill_keys(self::TARGETS, 0.0);
         $wins = new QuickWins;
+        $places = self::places($pairs);
+        $top = 0.0;
         foreach ($pairs as $pair) {
             $one = $this->model->expected($pair);
             $expected += $one;
@@ -62,65 +67,72 @@ final class PageScorer
             $known['expected'] += $one * $scale;
             $known['wording'] += $one * $scale * $gap * $this->assumptions->shareClosed * $money;
             $wording += $one * $scale * $gap;
-            if ($pair->query > 0 && $pair->isBest && $pair->position <= $this->assumptions->deepest) {
-                $each = $scale * $more * min(1.5, $ratio) * $this->assumptions->ease($pair->difficulty);
+            if ($pair->query > 0 && $pair->isBest) {
+                $place = $places[$pair->query];
+                $each = $scale * $more * min(1.5, $ratio);
                 $demand = Visibility::demand($pair->impressions, $pair->position);
                 foreach (self::TARGETS as $aim) {
-                    $lifts[$aim] += $this->gain($pair, $demand, $one, $this->assumptions->targetOf($pair->position, $aim)) * $each * $money;
+                    $lifts[$aim] += $this->gain($pair, $demand, $one, (float) $aim) * $each * $this->assumptions->ease($pair->difficulty, $place, (float) $aim) * $money;
                 }
-                $known['target'] = $this->assumptions->targetOf($pair->position);
-                $known['probability'] = $this->assumptions->probability($pair->difficulty);
-                $mean = $this->gain($pair, $demand, $one, $known['target']) * $each * $this->assumptions->liftProbability;
+                $known['probability'] = $this->assumptions->probability($pair->difficulty, $place);
+                $known['target'] = $known['probability'] > 0 ? $this->assumptions->target : null;
+                $mean = $this->gain($pair, $demand, $one, $this->assumptions->target) * $each * $known['probability'];
+                $first = $this->gain($pair, $demand, $one, 1.0) * $each * $this->assumptions->topProbability($pair->difficulty, $place);
+                $top += $first;
                 $position += $mean;
                 $known['position'] += $mean * $money;
-                $wins = $wins->with($pair, $mean, ! isset($queries[$pair->query]));
+                // Of a query just off the top either promise may be the one that is asked for.
+                $wins = $wins->with($pair, max($mean, $first), ! isset($queries[$pair->query]));
             }
             $queries[$pair->query] = $known;
         }
         $closed = $wording * $this->assumptions->shareClosed;
         $alone = $this->model->ratios->posterior(0, 0)->shortfall(1.0);
-        $spread = $wording > 0 ? $law->squaredShortfall(1.0) / max(1e-12, $gap ** 2) - 1 : 0.0;
-        $ranges = $chance === null
-            ? self::byMoments($closed, $spread, $position, $isMoney ? $orderLaw : null, $value, $valueVariance, $clickValue, $part)
-            : $this->byDraws($chance, $law, $expected * $scale * $this->assumptions->shareClosed, $position, $isMoney ? $orderLaw : null, $value, $valueVariance, $part);
+        $points = $chance === null ? self::fixedPoints() : array_map(static fn (): array => [$chance->normal(), $chance->normal(), $chance->normal(), $chance->normal()], range(1, self::DRAWS));
+        $ranges = $this->ranges($points, $law, $expected * $scale * $this->assumptions->shareClosed, $position, $isMoney ? $orderLaw : null, $value, $valueVariance, $part);
 
-        return new Upside($closed * $money, $position * $money, $ranges[0], $ranges[1], $ranges[2], $ranges[3], $closed, $wording, $position, $clickValue, $ratio, $impressions > 0 ? $expected / $impressions : 0.0, $gap > 0 ? max(0.0, min(1.0, 1 - $alone / $gap * ($this->model->ratios->strength / ($law->rate * $this->model->ratios->mean)))) : 0.0, $lifts, $wins, $queries);
+        return new Upside($closed * $money, $position * $money, $ranges[0], $ranges[1], $ranges[2], $ranges[3], $closed, $wording, $position, $clickValue, $ratio, $impressions > 0 ? $expected / $impressions : 0.0, $gap > 0 ? max(0.0, min(1.0, 1 - $alone / $gap * ($this->model->ratios->strength / ($law->rate * $this->model->ratios->mean)))) : 0.0, $lifts, $wins, $queries, $top);
+    }
+
+    /**
+     * Where queries stand on all devices together: a mean of logarithms over impressions, so that one deep device is no deep query.
+     *
+     * @param  list<Pair>  $pairs
+     * @return array<int, float> by query
+     */
+    private static function places(array $pairs): array
+    {
+        $sums = [];
+        foreach ($pairs as $pair) {
+            $known = $sums[$pair->query] ?? [0.0, 0.0];
+            $sums[$pair->query] = [$known[0] + $pair->impressions * log(max(1.0, $pair->position)), $known[1] + $pair->impressions];
+        }
+
+        return array_map(static fn (array $sum): float => exp($sum[0] / $sum[1]), $sums);
     }
 
     /** Clicks of the window that a query would bring more at the target: its searches seen and clicked there, less what it earns where it stands. */
-    private function gain(Pair $pair, float $demand, float $now, ?float $target): float
+    private function gain(Pair $pair, float $demand, float $now, float $target): float
     {
-        if ($target === null) {
-            return 0.0;
-        }
         $rate = $this->seenAndClicked[StoreModel::groupOf($pair)][$pair->device][(int) (1000 * $target)] ??= Visibility::seen($target) * $this->model->rate($pair, $target);
 
         return max(0.0, $demand * $rate - $now);
     }
 
-    /** @return array{Range, Range, Range, Range} of both sums together, of each, and of the value of a click */
-    private static function byMoments(float $wording, float $wordingSpread, float $position, ?GammaLaw $orders, float $value, float $valueVariance, float $clickValue, float $part): array
+    /**
+     * @param  list<array{float, float, float, float}>  $points  normal draws for the ratio, the second sum, the orders and their value
+     * @return array{Range, Range, Range, Range} of both sums together, of each, and of the value of a click
+     */
+    private function ranges(array $points, GammaLaw $law, float $expected, float $position, ?GammaLaw $orders, float $value, float $valueVariance, float $part): array
     {
-        $worth = $orders === null ? 1.0 : (1 + 1 / $orders->shape) * (1 + ($value > 0 ? $valueVariance / $value ** 2 : 0));
-        $clicks = $wording + $position;
-        $variance = $wording ** 2 * $wordingSpread + (self::DOUBT * $position) ** 2;
-        $money = $clickValue * $part;
-
-        return [
-            Range::ofMoments($clicks * $money, (1 + ($clicks > 0 ? $variance / $clicks ** 2 : 0)) * $worth - 1), Range::ofMoments($wording * $money, (1 + $wordingSpread) * $worth - 1),
-            Range::ofMoments($position * $money, (1 + self::DOUBT ** 2) * $worth - 1), Range::ofMoments($clickValue, $worth - 1),
-        ];
-    }
-
-    /** @return array{Range, Range, Range, Range} of both sums together, of each, and of the value of a click */
-    private function byDraws(Chance $chance, GammaLaw $law, float $expected, float $position, ?GammaLaw $orders, float $value, float $valueVariance, float $part): array
-    {
-        $spread = $value > 0 ? sqrt(log(1 + $valueVariance / $value ** 2)) : 0.0;
+        // Gamma laws both, for an order's value and a lift are never below nothing.
+        $valueLaw = $valueVariance > 0 && $value > 0 ? new GammaLaw($value ** 2 / $valueVariance, $value / $valueVariance) : null;
+        $doubt = new GammaLaw(1 / self::DOUBT ** 2, 1 / self::DOUBT ** 2);
         $draws = [[], [], [], []];
-        for ($i = 0; $i < self::DRAWS; $i++) {
-            $words = $expected * max(0.0, 1 - $chance->gamma($law->shape) / $law->rate);
-            $places = $position * exp(self::DOUBT * $chance->normal() - self::DOUBT ** 2 / 2);
-            $worth = $orders === null ? 1.0 : $chance->gamma($orders->shape) / $orders->rate * $value * exp($spread * $chance->normal() - $spread ** 2 / 2) * $this->assumptions->margin;
+        foreach ($points as [$a, $b, $c, $d]) {
+            $words = $expected * max(0.0, 1 - $law->at($a));
+            $places = $position * $doubt->at($b);
+            $worth = $orders === null ? 1.0 : $orders->at($c) * ($valueLaw === null ? $value : $valueLaw->at($d)) * $this->assumptions->margin;
             $draws[0][] = ($words + $places) * $worth * $part;
             $draws[1][] = $words * $worth * $part;
             $draws[2][] = $places * $worth * $part;
@@ -128,5 +140,42 @@ final class PageScorer
         }
 
         return [Range::ofDraws($draws[0]), Range::ofDraws($draws[1]), Range::ofDraws($draws[2]), Range::ofDraws($draws[3])];
+    }
+
+    /**
+     * Points that fill the four normal laws evenly (Halton's sequence in bases 2, 3, 5, 7), the same for every page: a range from them costs no more than
+     * one from moments, and knows of sums that are nothing with some probability.
+     *
+     * @return list<array{float, float, float, float}>
+     */
+    private static function fixedPoints(): array
+    {
+        static $points = null;
+
+        return $points ??= array_map(static fn (int $n): array => array_map(static fn (int $base): float => self::normalAt(self::radical($n, $base)), [2, 3, 5, 7]), range(1, self::POINTS));
+    }
+
+    /** The digits of a number in a base, mirrored behind the point. */
+    private static function radical(int $n, int $base): float
+    {
+        for ($value = 0.0, $part = 1 / $base; $n > 0; $n = intdiv($n, $base), $part /= $base) {
+            $value += $part * ($n % $base);
+        }
+
+        return $value;
+    }
+
+    /** Quantile of the normal law, by halving (it is reckoned once for each point). */
+    private static function normalAt(float $below): float
+    {
+        [$low, $high] = [-6.0, 6.0];
+        for ($i = 0; $i < 50; $i++) {
+            $middle = ($low + $high) / 2;
+            // P(X^2 < x^2) of the normal law is the gamma function's at a half.
+            $mass = 0.5 * (1 + ($middle < 0 ? -1 : 1) * GammaLaw::lower(0.5, $middle ** 2 / 2));
+            $mass < $below ? $low = $middle : $high = $middle;
+        }
+
+        return ($low + $high) / 2;
     }
 }

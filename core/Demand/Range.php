@@ -20,18 +20,6 @@ final readonly class Range
         return new self($draws[(int) (0.1 * $n)], $draws[(int) (0.9 * $n)]);
     }
 
-    /**
-     * Of a log-normal law.
-     *
-     * @param  float  $relative  variance over the squared mean
-     */
-    public static function ofMoments(float $mean, float $relative): self
-    {
-        $sigma = sqrt(log(1 + max(0.0, $relative)));
-
-        return $mean <= 0 ? new self(0.0, 0.0) : new self($mean * exp(-$sigma ** 2 / 2 - 1.2816 * $sigma), $mean * exp(-$sigma ** 2 / 2 + 1.2816 * $sigma));
-    }
-
     public function holds(float $value): bool
     {
         return $value >= $this->low && $value <= $this->high;

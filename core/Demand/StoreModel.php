@@ -10,7 +10,7 @@ final readonly class StoreModel
     private const WITHHELD = 9;
 
     /** By how much variances are larger than they seem, for their strengths and means are themselves learned from the same rows. */
-    private const PLUGGED_IN = 1.2;
+    private const PLUGGED_IN = 1.4;
 
     /**
      * @param  array<int, float>  $classes  clicks against the curve by class of query
@@ -18,7 +18,7 @@ final readonly class StoreModel
      * @param  float  $querySpread  squared relative spread of queries within a page
      * @param  array<int, RateShrinkage>  $orders  orders a click by kind of page; 0 for all kinds
      * @param  array<int, array{float, float, float}>  $orderValues  mean order value, its squared relative spread between pages, and within them, by kind; 0 for all
-     * @param  array<int, array{float, float, float, float}>  $groups  how orders a click and the value of an order stand in each collection against its pages' kinds, and the relative variance of either as far as it is known
+     * @param  array<int, array{float, float, float, float}>  $groups  how orders a click and the value of an order stand in each collection (and word, by numbers below 0; 0 for the market as a whole) against its pages' kinds, and the relative variance of either as far as it is known
      * @param  float  $season  the next 28 days against the window, day by day
      * @param  float  $days  of the window
      */
@@ -65,15 +65,17 @@ final readonly class StoreModel
      */
     public function ratioOf(array $pairs): GammaLaw
     {
-        $expected = $clicks = $squares = 0.0;
+        $expected = $clicks = 0.0;
+        $ofQuery = [];
         foreach ($pairs as $pair) {
             $one = $this->expected($pair);
             $expected += $one;
             $clicks += $pair->clicks;
-            $squares += $one ** 2;
+            // A query is the same on all its devices; what is withheld is many.
+            $pair->query === 0 || $ofQuery[$pair->query] = ($ofQuery[$pair->query] ?? 0.0) + $one;
         }
 
-        return $this->ratioLaw($clicks, $expected, $squares);
+        return $this->ratioLaw($clicks, $expected, array_sum(array_map(static fn (float $one): float => $one ** 2, $ofQuery)));
     }
 
     /**
@@ -91,15 +93,15 @@ final readonly class StoreModel
         return $this->ratios->posterior($clicks * $worth, $expected * $worth);
     }
 
-    /** What is known of the orders a click brings on a page: its own, leaned on its collection, which is leaned on its kind. */
+    /** What is known of the orders a click brings on a page: its own, leaned on what its kind, its collection and its words bring. */
     public function ordersOf(Evidence $page): GammaLaw
     {
         $kind = $this->orders[$page->kind] ?? $this->orders[0];
-
-        $law = (new RateShrinkage($kind->mean * ($this->groups[$page->group][0] ?? 1.0), $kind->strength))->posterior($page->orders, $page->clicks);
+        [$factor, , $variance] = $this->factorOf($page);
+        $law = (new RateShrinkage($kind->mean * $factor, $kind->strength))->posterior($page->orders, $page->clicks);
         // What is not known of the collection is not known of the page, so far as it leans on it.
         $leans = 1 - $page->clicks / max(1e-12, $law->rate);
-        $shape = 1 / (self::PLUGGED_IN / $law->shape + ($this->groups[$page->group][2] ?? 0.0) * $leans ** 2);
+        $shape = 1 / (self::PLUGGED_IN / $law->shape + $variance * $leans ** 2);
 
         return new GammaLaw($shape, $shape / $law->mean());
     }
@@ -108,13 +110,32 @@ final readonly class StoreModel
     public function orderValueOf(Evidence $page): array
     {
         [$mean, $between, $within] = $this->orderValues[$page->kind] ?? $this->orderValues[0];
-        $mean *= $this->groups[$page->group][1] ?? 1.0;
+        [, $factor, , $variance] = $this->factorOf($page);
+        $mean *= $factor;
         $prior = $between > 0 ? $within / $between : 1e6;
         $known = ($page->revenue + $prior * $mean) / ($page->orders + $prior);
-
         $leans = $prior / ($page->orders + $prior);
 
-        return [max(0.0, $known), max(0.0, self::PLUGGED_IN * $mean ** 2 * ($between * $leans + ($this->groups[$page->group][3] ?? 0.0) * $leans ** 2))];
+        return [max(0.0, $known), max(0.0, self::PLUGGED_IN * $mean ** 2 * ($between * $leans + $variance * $leans ** 2))];
+    }
+
+    /**
+     * What a page's collection and words say together of its orders a click and the value of an order.
+     *
+     * @return array{float, float, float, float} factors of both, and the relative variance of either as far as it is known
+     */
+    private function factorOf(Evidence $page): array
+    {
+        // What is not known of the market as a whole is not known of any page that leans on it.
+        $of = [1.0, 1.0, $this->groups[0][2] ?? 0.0, $this->groups[0][3] ?? 0.0];
+        foreach ($page->features() as $feature) {
+            if (isset($this->groups[$feature])) {
+                [$rate, $value, $rateVariance, $valueVariance] = $this->groups[$feature];
+                $of = [$of[0] * $rate, $of[1] * $value, $of[2] + $rateVariance, $of[3] + $valueVariance];
+            }
+        }
+
+        return [max(1 / WorthFit::MOST, min(WorthFit::MOST, $of[0])), max(1 / WorthFit::MOST, min(WorthFit::MOST, $of[1])), $of[2], $of[3]];
     }
 
     /** @return array<string, mixed> */

@@ -23,9 +23,10 @@ final readonly class Upside
      * @param  float  $ownPart  part of the wording sum that the page's own data show; the rest is assumed from others
      * @param  array<int, float>  $lifts  the second sum were the target position 1 to 5 and every probability that of difficulty alone, by target
      * @param  QuickWins  $wins  queries just off the top
+     * @param  float  $topClicks  what the first place would bring for queries that stand at the target or better: another promise, in no sum
      * @param  array<int, array{wording: float, position: float, expected: float, target: ?float, probability: float}>  $queries  money by query id, of both sums; 0 is what is withheld
      */
-    public function __construct(public float $wording, public float $position, public Range $range, public Range $wordingRange, public Range $positionRange, public Range $valueRange, public float $wordingClicks, public float $fullGapClicks, public float $positionClicks, public float $clickValue, public float $ratio, public float $expectedRate, public float $ownPart, public array $lifts, public QuickWins $wins, public array $queries)
+    public function __construct(public float $wording, public float $position, public Range $range, public Range $wordingRange, public Range $positionRange, public Range $valueRange, public float $wordingClicks, public float $fullGapClicks, public float $positionClicks, public float $clickValue, public float $ratio, public float $expectedRate, public float $ownPart, public array $lifts, public QuickWins $wins, public array $queries, public float $topClicks = 0.0)
     {
     }
 

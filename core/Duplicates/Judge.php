@@ -117,7 +117,8 @@ final class Judge
                 ? new Resemblance(Kinship::Same, 1, 0.95, $a->items === $b->items ? 'the same products under the same heading' : 'the same products in another order')
                 : ($isDeclared ? new Resemblance(Kinship::Same, 1, 0.9, 'the same products, and the shop itself says that they are one') : new Resemblance(Kinship::Distinct, 1, 0.6, 'the same products under another heading'));
         }
-        if ($shared === min(count($ours), count($theirs))) {
+        // A filter that names its list shares with the part of it that is shown first what falls on that part.
+        if ($shared === min(count($ours), count($theirs)) || ($isDeclared && $isNamedAlike && $shared > 0)) {
             return new Resemblance(Kinship::Narrower, $likeness, 0.8, "$shared of ".max(count($ours), count($theirs)).' products');
         }
 

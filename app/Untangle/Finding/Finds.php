@@ -16,7 +16,7 @@ use Orchard\Core\LinkGraph\CanonicalVerdict;
 /** Begins to find tangles, by itself after each crawl, and tells what was found. */
 final readonly class Finds
 {
-    public const COLUMNS = ['url', 'tangle', 'keeper', 'declared', 'verdict', 'action', 'why'];
+    public const COLUMNS = ['url', 'tangle', 'keeper', 'declared', 'verdict', 'action', 'safe', 'why'];
 
     public function __construct(private WorkDesk $desk)
     {
@@ -61,9 +61,9 @@ final readonly class Finds
     public static function export(Store $store): \Generator
     {
         for ($after = 0; ; $after = (int) $rows[count($rows) - 1]->page_id) {
-            $rows = DB::select('SELECT u.page_id, p.url, u.tangle_id, t.url AS tangle_url, k.url AS keeper, u.declared, u.verdict, u.action, u.why, u.reason FROM untangle_pages u JOIN pages p ON p.id = u.page_id LEFT JOIN pages k ON k.id = u.keeper_page LEFT JOIN pages t ON t.id = u.tangle_id WHERE u.store_id = ? AND u.page_id > ? ORDER BY u.page_id LIMIT 2000', [$store->id, $after]);
+            $rows = DB::select('SELECT u.page_id, p.url, u.tangle_id, t.url AS tangle_url, k.url AS keeper, u.declared, u.verdict, u.action, u.is_safe, u.why, u.reason FROM untangle_pages u JOIN pages p ON p.id = u.page_id LEFT JOIN pages k ON k.id = u.keeper_page LEFT JOIN pages t ON t.id = u.tangle_id WHERE u.store_id = ? AND u.page_id > ? ORDER BY u.page_id LIMIT 2000', [$store->id, $after]);
             foreach ($rows as $row) {
-                yield [(string) $row->url, (int) $row->tangle_id === 0 ? '' : (string) $row->tangle_id, (string) $row->keeper, (string) $row->declared, CanonicalVerdict::fromKey((string) $row->verdict)->value ?? (string) $row->verdict, (string) $row->action, trim($row->why.($row->reason === '' ? '' : "; $row->reason"), '; ')];
+                yield [(string) $row->url, (int) $row->tangle_id === 0 ? '' : (string) $row->tangle_id, (string) $row->keeper, (string) $row->declared, CanonicalVerdict::fromKey((string) $row->verdict)->value ?? (string) $row->verdict, (string) $row->action, $row->is_safe ? 'yes' : 'no', trim($row->why.($row->reason === '' ? '' : "; $row->reason"), '; ')];
             }
             if ($rows === []) {
                 return;

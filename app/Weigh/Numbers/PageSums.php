@@ -168,7 +168,7 @@ final class PageSums
         Bulk::write('weigh_weeks', ['store_id', 'part', 'week', 'market_id', 'kind', 'device', 'class', 'clicks', 'impressions', 'position_sum', 'orders', 'revenue'], $summed->weeks($id, $part, $classOf, ! $this->window->isPeriod));
         Bulk::write('weigh_places', ['store_id', 'part', 'week', 'market_id', 'kind', 'place', 'pairs', 'clicks', 'impressions'], $summed->places($id, $part, self::PLACES));
         $this->window->isPeriod || Bulk::write('weigh_seasons', ['store_id', 'page_id', 'base', 'ahead_4', 'ahead_13', 'ahead_26'], $summed->seasons($id));
-        Bulk::write('weigh_evidence', ['store_id', 'page_id', 'clicks', 'impressions', 'position_sum', 'sold_clicks', 'orders', 'revenue', 'returned', 'margin'], $summed->evidence($id, $this->window->isPeriod ? 1 : NumberWindow::WEEKS));
+        Bulk::write('weigh_evidence', ['store_id', 'page_id', 'clicks', 'impressions', 'position_sum', 'sold_clicks', 'orders', 'revenue', 'returned', 'margin', 'squares', 'order_weeks'], $summed->evidence($id, $this->window->isPeriod ? 1 : NumberWindow::WEEKS));
     }
 
     /** Adds the parts of weeks and places up, and lets go what was kept of pages that are no more; called inside a transaction. */

@@ -85,6 +85,7 @@ final class SummedPages
         foreach ($this->pages as $page => [, $market]) {
             $hasQueries = $this->told->count($market, ToldBy::Queries, $weeks) > 0;
             $sums = $this->mixed[$page] ?? [0, 0, 0, 0, 0, 0.0, 0.0, 0.0];
+            [$squares, $orderWeeks] = [0.0, 0];
             foreach ($this->own[$page] ?? [] as $week => $one) {
                 $back = $this->weeksBack[$week];
                 if ($back >= $weeks) {
@@ -95,10 +96,12 @@ final class SummedPages
                 }
                 if ($this->told->both($market, ToldBy::Pages, ToldBy::Sales, $back) === true) {
                     [$sums[3], $sums[4], $sums[5], $sums[6], $sums[7]] = [$sums[3] + $one[0], $sums[4] + $one[3], $sums[5] + $one[4], $sums[6] + $one[5], $sums[7] + $one[6]];
+                    $squares += $one[3] > 0 ? $one[4] ** 2 / $one[3] : 0.0;
+                    $orderWeeks += $one[3] > 0 ? 1 : 0;
                 }
             }
             if ($sums[1] > 0 || $sums[3] > 0 || $sums[4] > 0) {
-                yield [$store, $page, ...$sums];
+                yield [$store, $page, ...$sums, $squares, $orderWeeks];
             }
         }
     }

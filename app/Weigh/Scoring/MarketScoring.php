@@ -19,7 +19,7 @@ use Orchard\Core\Demand\Upside;
 /** Scores the pages of one market: its model, what is assumed, and the seasons of its collections brought together. */
 final readonly class MarketScoring
 {
-    public const COLUMNS = ['page_id', 'store_id', 'market_id', 'kind', 'work_id', 'clicks', 'impressions', 'withheld_clicks', 'position_milli', 'orders', 'revenue', 'expected_rate', 'ratio', 'click_value', 'upside', 'low', 'high', 'wording', 'lift', 'own_part', 'reason', 'whole_gap', 'lift_1', 'lift_2', 'lift_3', 'lift_4', 'lift_5', 'ahead_4', 'ahead_13', 'ahead_26', 'season_week', 'season_peak', 'extra_clicks', 'missed', 'missed_clicks', 'near_queries', 'near_gain', 'far_queries', 'far_gain', 'question_queries', 'question_gain', 'worth', 'wording_clicks', 'contradicts'];
+    public const COLUMNS = ['page_id', 'store_id', 'market_id', 'kind', 'work_id', 'clicks', 'impressions', 'withheld_clicks', 'position_milli', 'orders', 'revenue', 'expected_rate', 'ratio', 'click_value', 'upside', 'low', 'high', 'wording', 'lift', 'own_part', 'reason', 'whole_gap', 'lift_1', 'lift_2', 'lift_3', 'lift_4', 'lift_5', 'ahead_4', 'ahead_13', 'ahead_26', 'season_week', 'season_peak', 'extra_clicks', 'missed', 'missed_clicks', 'near_queries', 'near_gain', 'far_queries', 'far_gain', 'question_queries', 'question_gain', 'worth', 'wording_clicks', 'contradicts', 'top_clicks'];
 
     private PageScorer $scorer;
 
@@ -93,7 +93,7 @@ final readonly class MarketScoring
             $upside->expectedRate, $upside->ratio, $upside->clickValue, $upside->total(), $upside->range->low, $upside->range->high, $upside->wording, $upside->position, $upside->ownPart, Reason::of($page->pairs, $upside, $row),
             $upside->fullGapClicks * $upside->clickValue * PartThatCounts::of($row, $this->assumptions), ...array_values($upside->lifts), ...array_values($season['factors']), $season['week'], $season['peak'], $upside->wordingClicks + $upside->positionClicks,
             $missed * $upside->clickValue, $missed, $wins->nearQueries, $wins->nearClicks, $wins->farQueries, $wins->farClicks, $wins->questions, $wins->questionClicks,
-            $upside->clickValue * PartThatCounts::of($row, $this->assumptions), $upside->wordingClicks, PageEvidence::contradicts($page->pairs, $row) ? 1 : 0,
+            $upside->clickValue * PartThatCounts::of($row, $this->assumptions), $upside->wordingClicks, PageEvidence::contradicts($page->pairs, $row) ? 1 : 0, $upside->topClicks,
         ];
     }
 }

@@ -6,6 +6,7 @@ namespace App\Weigh\Scoring;
 
 use App\Store\Bulk;
 use App\Store\Facts\ToldWeeks;
+use App\Store\Kinds\PageKind;
 use App\Store\Models\Store;
 use Generator;
 use Illuminate\Support\Facades\DB;
@@ -18,7 +19,7 @@ final readonly class PageEvidence
 {
     private const PAGES = 1000;
 
-    private const COLUMNS = 'i.page_id, i.kind, i.life, i.indexable, i.why_not, i.marks, i.clicks, i.impressions, i.position_milli, i.orders, i.revenue, e.clicks AS told_clicks, e.impressions AS told_impressions, e.position_sum AS told_positions, e.sold_clicks, e.orders AS sold_orders, e.revenue AS sold_revenue, e.returned AS sold_returned, e.margin AS sold_margin, s.group_id, s.base, s.ahead_4, s.ahead_13, s.ahead_26 FROM page_index i LEFT JOIN weigh_seasons s ON s.store_id = i.store_id AND s.page_id = i.page_id LEFT JOIN weigh_evidence e ON e.store_id = i.store_id AND e.page_id = i.page_id';
+    private const COLUMNS = 'i.page_id, i.address, i.kind, i.life, i.indexable, i.why_not, i.marks, i.clicks, i.impressions, i.position_milli, i.orders, i.revenue, e.clicks AS told_clicks, e.impressions AS told_impressions, e.position_sum AS told_positions, e.sold_clicks, e.orders AS sold_orders, e.revenue AS sold_revenue, e.returned AS sold_returned, e.margin AS sold_margin, e.squares, e.order_weeks, s.group_id, s.base, s.ahead_4, s.ahead_13, s.ahead_26 FROM page_index i LEFT JOIN weigh_seasons s ON s.store_id = i.store_id AND s.page_id = i.page_id LEFT JOIN weigh_evidence e ON e.store_id = i.store_id AND e.page_id = i.page_id';
 
     private int $store;
 
@@ -71,7 +72,24 @@ final readonly class PageEvidence
             $pairs[] = new Pair(0, QueryClass::Generic, 0, max(0, min($withheld, (int) $row->told_clicks - $clicks)), $withheld, max(1.0, min(100.0, $place)), false);
         }
 
-        return [new Evidence((int) $row->page_id, (int) $row->kind, (int) $row->group_id, $pairs, (float) $row->sold_clicks, (float) $row->sold_orders, $this->earnings->kept((float) $row->sold_revenue, (float) $row->sold_returned, (float) $row->sold_margin)), $row];
+        $kept = $this->earnings->kept((float) $row->sold_revenue, (float) $row->sold_returned, (float) $row->sold_margin);
+        $part = (float) $row->sold_revenue > 0 ? $kept / (float) $row->sold_revenue : 0.0;
+
+        return [new Evidence((int) $row->page_id, (int) $row->kind, (int) $row->group_id, $pairs, (float) $row->sold_clicks, (float) $row->sold_orders, $kept, self::words((string) $row->address), (float) $row->squares * $part ** 2, (int) $row->order_weeks, (int) $row->kind === PageKind::Home->value || $row->address === '/'), $row];
+    }
+
+    /**
+     * What a page's address tells of what it sells: its words, and its first folder; an import without a crawl tells nothing else.
+     *
+     * @return list<int> a number below 0 for each
+     */
+    public static function words(string $address): array
+    {
+        $path = mb_strtolower(rawurldecode(explode('?', $address, 2)[0]));
+        $words = array_filter(preg_split('/[^\p{L}\p{N}]+/u', $path) ?: [], static fn (string $word): bool => mb_strlen($word) >= 3 && preg_match('/\d/', $word) !== 1);
+        preg_match('~^/[^/]+/~', $path, $folder);
+
+        return array_values(array_unique(array_map(static fn (string $text): int => -1 - (crc32($text) & 0x7FFFFFFF), [...$words, ...$folder])));
     }
 
     /**

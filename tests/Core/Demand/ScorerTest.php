@@ -99,7 +99,59 @@ it('gives parts that add up to the total, and more to whoever earns less than it
 it('counts a position only for the store’s best page, within reach, and less the harder it is', function (): void {
     $scorer = new PageScorer(plainModel(), new Assumptions);
     $gain = static fn (float $position, bool $isBest, ?float $difficulty): float => $scorer->score(evidence(1, [new Pair(1, QueryClass::Generic, 0, 10, 1000, $position, $isBest, $difficulty)], 10, 1, 50))->position;
-    expect($gain(8.0, true, 10.0))->toBeGreaterThan($gain(8.0, true, 60.0))->and($gain(8.0, false, 10.0))->toBe(0.0)->and($gain(25.0, true, 10.0))->toBe(0.0)->and($gain(1.0, true, 10.0))->toBe(0.0)->and($gain(3.0, true, null))->toBeGreaterThan(0.0);
+    expect($gain(8.0, true, 10.0))->toBeGreaterThan($gain(8.0, true, 60.0))->and($gain(8.0, false, 10.0))->toBe(0.0)->and($gain(25.0, true, 10.0))->toBe(0.0)->and($gain(1.0, true, 10.0))->toBe(0.0)->and($gain(2.9, true, null))->toBe(0.0)->and($gain(3.5, true, null))->toBeGreaterThan(0.0)->and($gain(3.5, true, null))->toBeLessThan($gain(3.6, true, null));
+    // From the target on the first place is a promise of its own, in no sum.
+    $near = $scorer->score(evidence(1, [new Pair(1, QueryClass::Generic, 0, 150, 1000, 2.5, true, 10.0)], 150, 3, 150));
+    expect($near->topClicks)->toBeGreaterThan(0.0)->and($near->position)->toBe(0.0)->and($near->queries[1]['target'])->toBeNull();
+});
+
+it('promises a little more or less where anything is a little more or less', function (): void {
+    $scorer = new PageScorer(plainModel(), new Assumptions);
+    $of = static fn (float $position, int $impressions, float $orders, float $difficulty): float => $scorer->score(evidence(1, [new Pair(1, QueryClass::Generic, 0, 30, $impressions, $position, true, $difficulty), new Pair(2, QueryClass::Generic, 0, 12, 900, 6.0, true, 30.0)], 42, $orders, 50 * $orders))->total();
+    $usual = $of(5.0, 1000, 2, 30.0);
+    $last = ['position' => null, 'impressions' => null, 'orders' => null, 'difficulty' => null];
+    for ($i = 0; $i <= 4000; $i++) {
+        $at = $i / 4000;
+        foreach (['position' => $of(1 + 29 * $at, 1000, 2, 30.0), 'impressions' => $of(5.0, 30 + $i, 2, 30.0), 'orders' => $of(5.0, 1000, 12 * $at, 30.0), 'difficulty' => $of(5.0, 1000, 2, 100 * $at)] as $input => $upside) {
+            $last[$input] === null || expect(abs($upside - $last[$input]))->toBeLessThan(0.02 * $usual + 0.02 * $upside, "$input at $at");
+            $last[$input] = $upside;
+        }
+    }
+    expect($usual)->toBeGreaterThan(5.0);
+});
+
+it('learns what words of addresses say of sales, and nothing from words that say nothing', function (): void {
+    $make = static function (int $seed, bool $isShuffled): array {
+        $chance = new Chance($seed);
+        $pages = $truth = [];
+        for ($p = 0; $p < 600; $p++) {
+            $word = $p % 12;
+            $rate = 0.02 * [0.4, 0.6, 0.8, 1.0, 1.0, 1.2, 1.5, 1.9, 0.5, 0.9, 1.1, 1.4][$word];
+            $clicks = $chance->whole(20, 160);
+            $orders = 0;
+            for ($n = 0; $n < $clicks; $n++) {
+                $orders += $chance->uniform() < $rate ? 1 : 0;
+            }
+            $pages[] = new Evidence($p, 3, 0, [new Pair(1, QueryClass::Generic, 0, $clicks, 20 * $clicks, 5.0, true)], $clicks, $orders, 50.0 * $orders, [-1 - ($isShuffled ? $chance->whole(0, 11) : $word), -100 - $chance->whole(0, 60)]);
+            $truth[$p] = $rate;
+        }
+
+        return [$pages, $truth];
+    };
+    $error = static function (array $pages, array $truth): float {
+        $model = ModelFit::learn(static fn (): Generator => yield from $pages, 91);
+
+        return sqrt(array_sum(array_map(static fn (Evidence $page): float => (log($model->ordersOf($page)->mean() / $truth[$page->page])) ** 2, $pages)) / count($pages));
+    };
+    [$told, $shuffled, $without] = [[], [], []];
+    foreach ([1, 2, 3] as $seed) {
+        [$pages, $truth] = $make($seed, false);
+        $told[] = $error($pages, $truth);
+        [$mixed, $same] = $make($seed, true);
+        $shuffled[] = $error($mixed, $same);
+        $without[] = $error(array_map(static fn (Evidence $page): Evidence => new Evidence($page->page, 3, 0, $page->pairs, $page->clicks, $page->orders, $page->revenue), $mixed), $same);
+    }
+    expect(array_sum($told))->toBeLessThan(0.6 * array_sum($without))->and(array_sum($shuffled))->toBeLessThan(1.05 * array_sum($without));
 });
 
 it('misleads nobody with a page of three impressions and one click, or a store without orders', function (): void {

@@ -227,7 +227,7 @@ it('finds and exports from the command line', function (): void {
     $found = orchard(['untangle:find', "--store=$store->slug", '--wait', '--json']);
     expect($found['code'])->toBe(0)->and(json_decode($found['out'], true))->toMatchArray(['state' => 'done', 'tangles' => 10]);
     $csv = orchard(['untangle:export', "--store=$store->slug"]);
-    expect($csv['code'])->toBe(0)->and(explode("\r\n", $csv['out'])[0])->toBe('url,tangle,keeper,declared,verdict,action,why')->and($csv['out'])->toContain('/range/all/farrow')->and(substr_count($csv['out'], "\n"))->toBe(1 + count(untangled($store)));
+    expect($csv['code'])->toBe(0)->and(explode("\r\n", $csv['out'])[0])->toBe('url,tangle,keeper,declared,verdict,action,safe,why')->and($csv['out'])->toContain('/range/all/farrow')->and(substr_count($csv['out'], "\n"))->toBe(1 + count(untangled($store)));
     expect(orchard(['untangle:find', '--store=nobody'])['code'])->toBe(2);
 });
 
