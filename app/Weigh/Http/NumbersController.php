@@ -32,7 +32,7 @@ final class NumbersController
         $weeks = $window === null || $window->isPeriod ? [] : GroupSums::weeks($store, $lens);
 
         return view('weigh.numbers', [
-            'store' => $store, 'lens' => $lens, 'by' => $by, 'window' => $window, 'ranges' => Ranges::all($store), 'markets' => Markets::of($store), 'weeks' => $weeks, 'breaks' => $window === null ? [] : Remarks::of($store, $window, $lens), 'isCompared' => $window !== null && Told::isCompared($store, $window, $lens),
+            'store' => $store, 'lens' => $lens, 'by' => $by, 'window' => $window, 'ranges' => Ranges::all($store), 'markets' => Markets::of($store), 'weeks' => $weeks, 'partWeeks' => $window === null ? [] : Told::partWeeks($store, $window, $lens), 'breaks' => $window === null ? [] : Remarks::of($store, $window, $lens), 'isCompared' => $window !== null && Told::isCompared($store, $window, $lens),
             'rows' => $by === 'week' ? [] : self::named($store, $by, GroupSums::of($store, $lens, $by)), 'events' => $weeks === [] || $window === null ? [] : Calendar::between($store, (string) $weeks[0]->week, $window->lastDay),
         ]);
     }

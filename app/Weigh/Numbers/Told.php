@@ -5,10 +5,13 @@ declare(strict_types=1);
 namespace App\Weigh\Numbers;
 
 use App\Store\Facts\NumberWindow;
+use App\Store\Facts\PageWeeks;
 use App\Store\Facts\ToldWeeks;
 use App\Store\Markets;
 use App\Store\Models\Store;
+use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
+use Orchard\Core\Demand\Span;
 
 /** Which days were told when a store's sums were made: whoever reads them goes by these. */
 final class Told
@@ -31,6 +34,25 @@ final class Told
         }
 
         return false;
+    }
+
+    /** @return array<string, int> weeks of which not all days are told in every market that a lens sees, and how many are, by Monday */
+    public static function partWeeks(Store $store, NumberWindow $window, Lens $lens): array
+    {
+        $told = self::of($store, $window);
+        $monday = new DateTimeImmutable(PageWeeks::weekOf($window->lastDay));
+        $weeks = [];
+        for ($back = 0; $back < Span::WEEKS && ! $window->isPeriod; $back++) {
+            foreach (Markets::of($store)->all() as $market) {
+                $days = $told->daysIn($market->id, Lens::toldBy($lens->device, $lens->class), $back);
+                if ($days < 7 && ($lens->market === null || $lens->market === $market->id)) {
+                    $week = $monday->modify('-'.(7 * $back).' days')->format('Y-m-d');
+                    $weeks[$week] = min($weeks[$week] ?? 7, $days);
+                }
+            }
+        }
+
+        return $weeks;
     }
 
     /** Called inside a transaction. */
