@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Gather\Crawl;
 
 use App\Store\Models\Store;
+use App\Store\Pages\FetchedPage;
 use App\Store\Pages\LinkBook;
 use App\Store\Pages\PageBook;
 use App\Store\Pages\PageLinks;
@@ -69,6 +70,9 @@ final class CrawlBook
         }
         $between();
         $this->links->write($carried, $between);
+        $fetched = array_values(array_filter(array_map(static fn (Outcome $outcome) => $outcome->fetched, $batch)));
+        $of = static fn (bool $isGone): array => array_values(array_map(static fn (FetchedPage $one): int => $one->pageId, array_filter($fetched, static fn (FetchedPage $one): bool => $isGone ? in_array($one->status, [404, 410], true) : $one->status === 200)));
+        $this->pages->keepLostTexts($of(true), $of(false));
         $this->pages->writeDetails($read);
         $between();
         $this->links->forget($unlinked);
@@ -81,7 +85,7 @@ final class CrawlBook
         foreach ($same as $level => $pages) {
             $this->frontier->addLinkedFrom($pages, $level);
         }
-        $this->pages->writeFacts($this->crawl, array_values(array_filter(array_map(static fn (Outcome $outcome) => $outcome->fetched, $batch))));
+        $this->pages->writeFacts($this->crawl, $fetched);
         $between();
         $this->pages->seen($this->crawl, array_merge(...array_values($same)));
         foreach ($byState as $state => $pages) {

@@ -112,6 +112,22 @@ final class PageBook
         ], $read), 'REPLACE');
     }
 
+    /**
+     * Keeps what pages said before they were gone, for as long as they are: called before their details are written anew.
+     *
+     * @param  list<int>  $gone
+     * @param  list<int>  $back  pages that answer again
+     */
+    public function keepLostTexts(array $gone, array $back): void
+    {
+        if ($gone !== []) {
+            DB::insert('INSERT IGNORE INTO lost_texts (page_id, store_id, text) SELECT page_id, store_id, text FROM page_details WHERE page_id IN ('.Bulk::list($gone).") AND text <> ''");
+        }
+        if ($back !== []) {
+            DB::delete('DELETE FROM lost_texts WHERE page_id IN ('.Bulk::list($back).')');
+        }
+    }
+
     /** @param  list<int>  $pages that answer with an HTML page no more */
     public function forgetDetails(array $pages): void
     {

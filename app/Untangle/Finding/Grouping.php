@@ -134,7 +134,7 @@ final class Grouping
         $this->write($rows);
         Facets::rebuild($this->run, $this->inventory, $this->identities, $this->effects, $this->parameters);
         VersionFaults::rebuild($this->run, $this->inventory, $this->versions, $this->foldedPages());
-        LostPages::rebuild($this->run, $this->inventory);
+        LostPages::rebuild($this->run, $this->inventory, $this->identities);
     }
 
     private function findTangles(): void

@@ -122,6 +122,12 @@ final class Identities
         return $this->known[$page] ?? throw new \LogicException("Page $page shows nothing.");
     }
 
+    /** The identity of a page, where it was loaded and shows anything. */
+    public function knownOf(int $page): ?Identity
+    {
+        return $this->known[$page] ?? null;
+    }
+
     /** @param  list<int>  $pages */
     public function load(array $pages): void
     {

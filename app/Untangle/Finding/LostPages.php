@@ -7,15 +7,17 @@ namespace App\Untangle\Finding;
 use App\Changes\AddressField;
 use App\Store\Bulk;
 use App\Store\Models\Store;
+use App\Store\Pages\KeptDetails;
 use App\Store\Pages\PageAddress;
 use App\Store\Work\WorkRun;
 use Illuminate\Support\Facades\DB;
+use Orchard\Core\Duplicates\Shingles;
 use Orchard\Core\Duplicates\Words;
 use Orchard\Core\Url\PageUrl;
 
 /**
  * Addresses that answer with an error and are still asked for: by searchers, by links from elsewhere, by links of the shop. For each the page
- * that took its place, or one that is like it; where none is like it, a person decides; where nobody asks for it, it stays gone. The
+ * that took its place (by what people or files say, by its stock number), or one that is like it, by its old text first and then by its name; where none is like it, a person decides; where nobody asks for it, it stays gone. The
  * home page is never proposed: it is like no product.
  */
 final class LostPages
@@ -23,10 +25,15 @@ final class LostPages
     /** Share of the words of its name and address that a page must have to be like it. */
     private const LIKE = 0.5;
 
+    /** Part of a page's own runs of words that an old text must hold, and pages by name that are looked at for it. */
+    private const SAYS_THE_SAME = 0.6;
+
+    private const NEAR = 20;
+
     /** Weight of a word that no page has; of one that a tenth of the pages have it is 2.4. */
     private const UNKNOWN = 1.0;
 
-    public static function rebuild(WorkRun $run, Inventory $inventory): void
+    public static function rebuild(WorkRun $run, Inventory $inventory, Identities $identities): void
     {
         $store = $inventory->store;
         $gone = array_filter($inventory->pages, static fn (SeenPage $page): bool => in_array($page->status, [404, 410], true));
@@ -34,6 +41,7 @@ final class LostPages
         $replaced = self::replacements($store);
         $sameNumber = self::sameNumber($store->id);
         $names = self::names($gone);
+        $texts = DB::table('lost_texts')->where('store_id', $store->id)->pluck('text', 'page_id')->all();
         $index = self::index($inventory);
         $redirected = array_fill_keys(Bulk::ids(DB::select('SELECT page_id FROM address_states WHERE store_id = ? AND field = ?', [$store->id, AddressField::Redirect->value]), 'page_id'), true);
         $rows = [];
@@ -45,9 +53,10 @@ final class LostPages
             $successor = $moved[$page->id] ?? $replaced[$page->id] ?? $sameNumber[$page->id] ?? null;
             $successor = $successor !== null && ($inventory->pages[(int) $successor] ?? null)?->status === 200 ? (int) $successor : null;
             $isWanted = $page->clicks > 0 || $backlinks > 0;
-            [$like, $likeness] = $successor === null && $isWanted ? self::likest($page, $names[$page->id] ?? '', $index) : [null, 0.0];
+            [$like, $likeness, $byText] = $successor === null && $isWanted ? self::likest($page, $names[$page->id] ?? '', $texts[$page->id] ?? '', $index, $identities) : [null, 0.0, false];
             [$target, $plan, $why] = match (true) {
                 $successor !== null => [$successor, 'redirect', isset($moved[$page->id]) ? 'moved there' : (isset($replaced[$page->id]) ? 'replaced by it' : 'the same product number')],
+                $like !== null && $byText => [$like, 'like', round(100 * $likeness).' of 100 runs of words of that page stood in its old text'],
                 $like !== null && $likeness >= self::LIKE => [$like, 'like', round(100 * $likeness).' of 100 words of its name and address'],
                 $isWanted => [0, 'ask', 'nothing is like it'],
                 default => [0, 'gone', $page->linksIn > 0 ? 'nobody asks for it but links of the shop' : 'nobody asks for it'],
@@ -142,9 +151,9 @@ final class LostPages
 
     /**
      * @param  array{array<string, list<int>>, array<int, int>, array<int, int>}  $index
-     * @return array{?int, float} the page whose words are most like, rare words weighing more; and how much of its own words it has
+     * @return array{?int, float, bool} the page that says what this one said, else that whose name is most like, rare words weighing more; how much of its own words it has; and whether that is by text
      */
-    private static function likest(SeenPage $page, string $name, array $index): array
+    private static function likest(SeenPage $page, string $name, string $text, array $index, Identities $identities): array
     {
         [$byWord, $counts, $markets] = $index;
         $words = self::words($name, $page->url);
@@ -164,7 +173,11 @@ final class LostPages
             }
         }
         if ($scores === []) {
-            return [null, 0.0];
+            return [null, 0.0, false];
+        }
+        $byText = self::likestText($text, $scores, $identities);
+        if ($byText !== null) {
+            return [...$byText, true];
         }
         $total = array_sum($weights);
         $best = null;
@@ -176,7 +189,35 @@ final class LostPages
             }
         }
 
-        return [$best[0], min(1.0, $best[1])];
+        return [$best[0], min(1.0, $best[1]), false];
+    }
+
+    /**
+     * Of the pages whose names share most with it the one whose own text stood on the page that is gone.
+     *
+     * @param  array<int, float>  $scores  by page
+     * @return ?array{int, float} null where none says what it said
+     */
+    private static function likestText(string $text, array $scores, Identities $identities): ?array
+    {
+        $old = $text === '' ? [] : Shingles::of(Words::of(KeptDetails::textOf($text)));
+        arsort($scores);
+        $near = array_slice(array_keys($scores), 0, self::NEAR);
+        $identities->load($near);
+        $best = null;
+        foreach ($old === [] ? [] : $near as $other) {
+            $identity = $identities->knownOf($other);
+            if ($identity === null || ! $identity->saysEnough()) {
+                continue;
+            }
+            $own = Shingles::of($identity->words);
+            $part = count(array_intersect_key($own, $old)) / count($own);
+            if ($part >= self::SAYS_THE_SAME && ($best === null || $part > $best[1])) {
+                $best = [$other, $part];
+            }
+        }
+
+        return $best;
     }
 
     /** @return list<string> */

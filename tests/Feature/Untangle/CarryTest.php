@@ -392,3 +392,37 @@ it('knows a product that came back elsewhere by its number, however unlike its n
         expect($row)->plan->toBe('redirect')->and($row->target)->toEndWith('/n/'.($i + 1));
     }
 });
+
+it('knows a page that moved without its number by its old text, and what replaces one by an address', function (): void {
+    $text = static fn (int $i): string => implode(' ', array_map(static fn (int $n): string => 'word'.($i * 100 + $n % 83).' tone'.($n * 7 % 61), range(1, 90)));
+    $page = static fn (string $name, string $text): string => "<!doctype html><html lang=\"en\"><head><title>$name</title></head><body><main><h1>$name</h1><p>$text</p><p>Made by hand in our own workshop.</p></main></body></html>";
+    $site = new Site;
+    $links = [];
+    foreach (['alder', 'birch', 'cedar', 'dogwood'] as $i => $wood) {
+        $site->page("/old/$wood-stool", $page(ucfirst($wood).' stool', $text($i)));
+        $links["/old/$wood-stool"] = $wood;
+    }
+    $site->linking('/', $links);
+    $store = $site->store();
+    crawl($store);
+    $day = now()->startOfWeek()->subWeeks(2)->toDateString();
+    bringIn($store, "page,day,clicks,impressions,position\n".implode('', array_map(static fn (string $wood): string => "/old/$wood-stool,$day,20,500,6\n", ['alder', 'birch', 'cedar', 'dogwood'])));
+    // The first two move under the name of the other wood; the texts tell which is which. The third is replaced by a page that is told by its address.
+    foreach ($links as $path => $wood) {
+        $site->without($path);
+    }
+    $site->page('/new/stool-birch-one', $page('Birch stool one', $text(0)))->page('/new/stool-alder-two', $page('Alder stool two', $text(1)))->page('/new/elm-chair', $page('Elm chair', $text(7)));
+    $site->linking('/', ['/new/stool-birch-one' => 'b', '/new/stool-alder-two' => 'a', '/new/elm-chair' => 'c'] + $links);
+    bringIn($store, "number,name,url,state,replaced by\nC-1,Old,/old/cedar-stool,replaced,$site->url/new/elm-chair\n", FileSort::Products);
+    crawl($store);
+    findTangles($store);
+    $lost = DB::table('untangle_lost as l')->join('pages as p', 'p.id', '=', 'l.page_id')->leftJoin('pages as t', 't.id', '=', 'l.target_page')->where('l.store_id', $store->id)->get(['p.url', 't.url as target', 'l.plan', 'l.why'])->keyBy(static fn (object $row): string => basename($row->url));
+    expect($lost['alder-stool'])->plan->toBe('like')->and($lost['alder-stool']->target)->toEndWith('/new/stool-birch-one')->and($lost['alder-stool']->why)->toContain('its old text')
+        ->and($lost['birch-stool']->target)->toEndWith('/new/stool-alder-two')
+        ->and($lost['cedar-stool'])->plan->toBe('redirect')->and($lost['cedar-stool']->target)->toEndWith('/new/elm-chair')
+        ->and($lost['dogwood-stool'])->plan->not->toBe('redirect')->and((string) $lost['dogwood-stool']->why)->not->toContain('its old text');
+    // What answers again is no longer remembered as lost.
+    $site->page('/old/alder-stool', $page('Alder stool', $text(0)));
+    crawl($store);
+    expect(DB::table('lost_texts')->where('store_id', $store->id)->count())->toBe(3);
+});
