@@ -109,8 +109,12 @@ final class Judge
     {
         [$ours, $theirs] = [array_unique($a->items), array_unique($b->items)];
         $shared = count(array_intersect($ours, $theirs));
-        [$only, $facing] = Words::apart($this->telling->core($a->h1), $this->telling->core($b->h1));
-        $isNamedAlike = ($only === [] || $facing === []) && Difference::between($this->reading($a), $this->reading($b)) === null;
+        // Where one has no heading, titles say what they are called.
+        $isHeaded = $a->h1 !== '' && $b->h1 !== '';
+        [$only, $facing] = Words::apart($this->telling->core($isHeaded ? $a->h1 : $a->title), $this->telling->core($isHeaded ? $b->h1 : $b->title));
+        // A home page may show what a list shows, and is more than that list: it says the same, or it is another page.
+        $isHomeAlike = ($a->url->path === '/') === ($b->url->path === '/') || ($only === [] && $facing === [] && $this->likeness($a, $b) >= self::NEAR);
+        $isNamedAlike = $isHomeAlike && ($only === [] || $facing === []) && Difference::between($this->reading($a), $this->reading($b)) === null;
         $likeness = $shared / max(1, count($ours) + count($theirs) - $shared);
         if ($shared === count($ours) && $shared === count($theirs)) {
             return $isNamedAlike

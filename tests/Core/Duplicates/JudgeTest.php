@@ -104,3 +104,29 @@ it('judges both ways the same', function (): void {
         }
     }
 });
+
+it('takes pages that show a product or two for one only if they show the same', function (array $ours, array $theirs, string $otherH1, Kinship $kinship): void {
+    $a = seenPage('/things/jugs/2', 'Jugs', isProduct: false, items: $ours);
+    $b = seenPage('/things/jugs/tone-ash', $otherH1, isProduct: false, items: $theirs);
+    expect(kinship($a, $b))->toBe($kinship)->and(kinship($b, $a))->toBe($kinship);
+})->with([
+    'one and another' => [[7], [9], 'Jugs', Kinship::Series], 'one and another under another heading' => [[7], [9], 'Bowls', Kinship::Distinct], 'the same one' => [[7], [7], 'Jugs', Kinship::Same], 'the same two in another order' => [[7, 9], [9, 7], 'Jugs', Kinship::Same],
+    'one and none' => [[7], [], 'Jugs', Kinship::Distinct], 'one of two' => [[7], [7, 9], 'Jugs', Kinship::Narrower], 'one of many' => [[7], [7, 9, 11, 13], 'Jugs', Kinship::Narrower],
+]);
+
+it('believes the shop that two lists of the same products are one, and a filter that names its list', function (): void {
+    [$a, $b] = [seenPage('/range/oak', 'Oak', isProduct: false, items: [1, 2, 3, 4]), seenPage('/range/gifts', 'Gifts for walkers', isProduct: false, items: [4, 3, 2, 1])];
+    $judge = new Judge(new TellingWords);
+    expect($judge->judge($a, $b)->kinship)->toBe(Kinship::Distinct)->and($judge->judge($a, $b, isDeclared: true)->kinship)->toBe(Kinship::Same);
+    [$list, $filter] = [seenPage('/things/jugs', 'Jugs', isProduct: false, items: [1, 2, 3, 4]), seenPage('/things/jugs/tone-ash', 'Jugs', isProduct: false, items: [2, 8, 9])];
+    expect($judge->judge($list, $filter)->kinship)->toBe(Kinship::Distinct)->and($judge->judge($list, $filter, isDeclared: true)->kinship)->toBe(Kinship::Narrower);
+});
+
+it('does not fold a collection into a home page that says something else', function (string $homeH1, string $homeTitle, string $homeText, Kinship $kinship): void {
+    $home = seenPage('/', $homeH1, text: $homeText, title: $homeTitle, isProduct: false, items: [1, 2, 3, 4]);
+    $list = seenPage('/all', 'Oak & Ash', title: 'Oak & Ash', isProduct: false, items: [1, 2, 3, 4]);
+    expect(kinship($home, $list))->toBe($kinship)->and(kinship($list, $home))->toBe($kinship);
+})->with([
+    'no heading and another text' => ['', 'Oak & Ash – our workshop by the river', 'We welcome you to our workshop by the river where we have built furniture for three generations.', Kinship::Distinct],
+    'another heading' => ['Welcome', 'Welcome', '', Kinship::Distinct], 'the same in all' => ['Oak & Ash', 'Oak & Ash', '', Kinship::Same],
+]);
