@@ -28,7 +28,7 @@ final class StoreOptions
         ];
         foreach (StoreSettings::numbers() as $key => $number) {
             $rows[] = ['key' => $key, 'value' => match ($key) {
-                'concurrency' => $settings->concurrency, 'page_limit' => $settings->pageLimit, 'page_bytes' => $settings->pageBytes, 'rate' => $settings->rate, 'trap_budget' => $settings->trapBudget, default => $settings->timeout
+                'concurrency' => $settings->concurrency, 'page_limit' => $settings->pageLimit, 'page_bytes' => $settings->pageBytes, 'rate' => $settings->rate, 'trap_budget' => $settings->trapBudget, 'clicks_at_risk' => $settings->clicksAtRisk, default => $settings->timeout
             }, 'means' => $number['means']];
         }
         $rows[] = ['key' => 'crawl_schedule', 'value' => $settings->crawlSchedule, 'means' => 'when a crawl begins by itself: never, or such as "daily 03:30" or "monday 03:30"'];
@@ -37,6 +37,7 @@ final class StoreOptions
         $rows[] = ['key' => 'private_hosts', 'value' => implode(',', $settings->privateHosts), 'means' => 'host:port, with commas; private addresses that may be asked'];
         $rows[] = ['key' => 'shop_url', 'value' => (string) ($connection->url ?? ''), 'means' => 'address of the shop\'s admin API'];
         $rows[] = ['key' => 'brand_terms', 'value' => implode(',', $settings->brandTerms), 'means' => 'words by which people search for the store itself, with commas; its brand counts without being named'];
+        $rows[] = ['key' => 'crawlers', 'value' => implode(',', $settings->crawlers), 'means' => 'names of crawlers by which the store lives, with commas: a robots directive to one of them alone keeps a page out'];
         foreach (StoreSettings::weighing() as $key => $one) {
             $rows[] = ['key' => $key, 'value' => $settings->assumed($key), 'means' => $one['means']];
         }
@@ -80,6 +81,7 @@ final class StoreOptions
             'timezone' => in_array($value, timezone_identifiers_list(), true) ? $store->update(['timezone' => $value]) : throw $wrong('a time zone such as Europe/Berlin.'),
             'markets' => (new EditMarkets)->sellTo($store, explode(',', $value)),
             'brand_terms' => strlen($value) <= 2000 ? $store->update(['settings' => ['brand_terms' => array_values(array_filter(array_map(trim(...), explode(',', $value)), static fn (string $term): bool => $term !== ''))] + $store->settings]) : throw $wrong('at most 2000 characters.'),
+            'crawlers' => preg_match('/^([A-Za-z0-9_\-]{2,41}(\s*,\s*|$))*$/', $value) === 1 && strlen($value) <= 1000 ? $store->update(['settings' => ['crawlers' => array_values(array_filter(array_map(static fn (string $one): string => strtolower(trim($one)), explode(',', $value))))] + $store->settings]) : throw $wrong('names with commas between them.'),
             'crawl_schedule', 'crawl_hours' => $this->setTimes($store, $key, $value),
             'tracking_parameters' => preg_match('/^([A-Za-z0-9_.\-\[\]]+\*?(\s*,\s*|$))*$/', $value) === 1 && strlen($value) <= 2000 ? $store->update(['settings' => ['tracking_parameters' => array_values(array_filter(array_map(trim(...), explode(',', $value))))] + $store->settings]) : throw $wrong('names with commas between them.'),
             'private_hosts' => $this->allowHosts($store, $value),

@@ -14,6 +14,7 @@ final readonly class StoreSettings
      * @param  int  $pageLimit  URLs that one crawl fetches at most, 1 to 500,000
      * @param  int  $pageBytes  bytes of a page that are read at most, 10,000 to 10,000,000
      * @param  int  $timeout  seconds that an answer may take, 2 to 60
+     * @param  list<string>  $crawlers  names of the crawlers by which the store lives, in small letters: what robots directives say to them alone decides
      * @param  list<string>  $brandTerms  words by which people search for the store itself
      * @param  int  $clicksAtRisk  hundredths of the store's clicks whose addresses one release may change, 1 to 100
      * @param  string  $indexnowUrl  where lists of changed addresses are sent by the IndexNow protocol; empty for nowhere
@@ -44,6 +45,7 @@ final readonly class StoreSettings
         public array $weighing = [],
         public int $clicksAtRisk = 25,
         public string $indexnowUrl = '',
+        public array $crawlers = [],
     ) {
     }
 
@@ -109,6 +111,6 @@ final readonly class StoreSettings
         $text = static fn (string $key, string $default): string => is_string($given[$key] ?? null) ? $given[$key] : $default;
         $list = static fn (string $key): ?array => is_array($given[$key] ?? null) ? array_values(array_filter($given[$key], is_string(...))) : null;
 
-        return new self($values[0], $values[1], $values[2], $values[3], $list('private_hosts') ?? [], $list('tracking_parameters') ?? self::TRACKING, $values[4], $values[5], $text('crawl_schedule', 'never'), $text('crawl_hours', ''), $text('feed_mapping', ''), is_int($given['days_ahead'] ?? null) ? max(0, min(4000, $given['days_ahead'])) : 0, $list('brand_terms') ?? [], array_filter(is_array($given['weighing'] ?? null) ? $given['weighing'] : [], is_numeric(...)), $values[6], $text('indexnow_url', ''));
+        return new self($values[0], $values[1], $values[2], $values[3], $list('private_hosts') ?? [], $list('tracking_parameters') ?? self::TRACKING, $values[4], $values[5], $text('crawl_schedule', 'never'), $text('crawl_hours', ''), $text('feed_mapping', ''), is_int($given['days_ahead'] ?? null) ? max(0, min(4000, $given['days_ahead'])) : 0, $list('brand_terms') ?? [], array_filter(is_array($given['weighing'] ?? null) ? $given['weighing'] : [], is_numeric(...)), $values[6], $text('indexnow_url', ''), $list('crawlers') ?? []);
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Orchard\Core\Markup;
 
+use Orchard\Core\Robots\IndexRules;
 use Orchard\Core\Url\PageUrl;
 
 /**
@@ -18,7 +19,7 @@ use Orchard\Core\Url\PageUrl;
 final class PageReader
 {
     /** Raised whenever the same HTML would give other facts or links, so that pages read by an older edition are read again. */
-    public const EDITION = 4;
+    public const EDITION = 5;
 
     private const HEAD_TAGS = ['base' => 1, 'basefont' => 1, 'bgsound' => 1, 'link' => 1, 'meta' => 1, 'title' => 1, 'noscript' => 1, 'noframes' => 1, 'style' => 1, 'script' => 1, 'template' => 1, 'head' => 1, 'html' => 1];
 
@@ -37,10 +38,18 @@ final class PageReader
 
     private ?string $title = null;
 
+    /** Seconds up to which a page that sends on is a redirect. */
+    private const AT_ONCE = 1;
+
     private ?string $description = null;
 
     /** @var list<string> */
     private array $robots = [];
+
+    /** @var list<string> what is said to single crawlers, "name: content" */
+    private array $robotsByName = [];
+
+    private ?string $refresh = null;
 
     /** @var list<string> */
     private array $canonicals = [];
@@ -122,7 +131,7 @@ final class PageReader
         return new PageFacts(
             $this->title,
             $this->description,
-            $this->robots,
+            [...$this->robots, ...$this->robotsByName],
             $this->canonicals,
             $details->h1s(),
             $text->words(),
@@ -131,6 +140,7 @@ final class PageReader
             $this->links,
             $this->strays,
             $details,
+            $this->refresh,
         );
     }
 
@@ -174,6 +184,8 @@ final class PageReader
                 $this->foreign = 0;
             } else {
                 $this->foreign += (($name === 'svg' || $name === 'math') && ! $selfClosing) ? 1 : 0;
+                // Search engines follow links in drawings; SVG 1.1 wrote them with a prefix.
+                $name === 'a' && $this->templates === 0 && $this->linkTo(Tokens::attributes($attributes)['href'] ?? Tokens::attributes($attributes)['xlink:href'] ?? null, '');
 
                 return $at;
             }
@@ -282,6 +294,11 @@ final class PageReader
                 break;
             case 'p': case 'div': case 'span': case 'strong':
                 $this->openStyled($name, $attributes);
+                break;
+            case 'frame':
+            case 'iframe':
+                $given = Tokens::attributes($attributes);
+                $this->linkTo($given['src'] ?? null, $given['title'] ?? '');
                 break;
             case 'meta':
                 $this->meta(Tokens::attributes($attributes));
@@ -457,6 +474,16 @@ final class PageReader
         }
     }
 
+    /** A link that has no text of its own: in a drawing, or by a frame. */
+    private function linkTo(?string $href, string $title): void
+    {
+        if ($href !== null) {
+            $this->closeAnchor();
+            $this->anchor = ['href' => $href, 'text' => '', 'alt' => $title, 'rel' => 0, 'region' => $this->regions === [] ? Region::Main : self::REGION_TAGS[$this->regions[0]]];
+            $this->closeAnchor();
+        }
+    }
+
     private function closeAnchor(): void
     {
         if ($this->anchor === null) {
@@ -510,7 +537,14 @@ final class PageReader
             $this->types[] = 'og:'.strtolower(trim($content));
         }
         $this->details->meta($property !== '' ? $property : $name, $given, $this->inBody);
+        if (strtolower(trim($given['http-equiv'] ?? '')) === 'refresh') {
+            $this->refreshes($content);
+        }
         if ($name !== 'description' && $name !== 'robots') {
+            if (! $this->inBody && IndexRules::areDirectives($name, $content)) {
+                $this->robotsByName[] = "$name: ".Text::tidy($content);
+            }
+
             return;
         }
         if ($this->inBody) {
@@ -519,6 +553,14 @@ final class PageReader
             $this->robots[] = Text::tidy($content);
         } else {
             $this->description ??= Text::tidy($content);
+        }
+    }
+
+    /** Visitors who are sent on at once are redirected (HTML Standard, section 4.2.5.3: seconds, then the address). */
+    private function refreshes(string $content): void
+    {
+        if ($this->refresh === null && preg_match('~^\s*(\d*)(?:\.\d*)?\s*[;,\s]\s*(?:url\s*=\s*)?["\']?([^"\']+)~i', $content, $found) === 1 && (int) $found[1] <= self::AT_ONCE) {
+            $this->refresh = $this->resolve(trim($found[2]));
         }
     }
 

@@ -29,9 +29,13 @@ final readonly class IndexRebuild
 {
     private const CHUNK = 2000;
 
+    /** @var list<string> by which the store lives */
+    private array $crawlers;
+
     /** @param  bool  $complete whether the crawl may conclude that pages it did not meet are gone */
     public function __construct(private Store $store, private int $crawl, private bool $complete)
     {
+        $this->crawlers = $store->options()->crawlers;
     }
 
     /** @return bool whether all is done; else the next slice goes on */
@@ -101,7 +105,7 @@ final readonly class IndexRebuild
         $kind = $rules->kindOf($url, $row->resource_kind === null ? null : PageKind::from((int) $row->resource_kind), $types);
         // A list of pages may say what the shop's own make-up does not.
         $kind = $kind === PageKind::Other ? $told->kindOf((int) $row->id) ?? $kind : $kind;
-        $why = self::whyNot($row);
+        $why = $this->whyNot($row);
         $title = (string) $row->title;
         /** @var list<string> $canonicals */
         $canonicals = json_decode((string) $row->canonicals, true);
@@ -170,7 +174,7 @@ final readonly class IndexRebuild
         return $marks;
     }
 
-    private static function whyNot(object $row): WhyNot
+    private function whyNot(object $row): WhyNot
     {
         $status = (int) $row->status;
         /** @var list<string> $canonicals */
@@ -185,11 +189,13 @@ final readonly class IndexRebuild
             $row->problem === FetchedPage::BARRED => WhyNot::Barred,
             $status === 0 => WhyNot::NoAnswer,
             $status >= 300 && $status < 400 => WhyNot::Redirect,
+            $status === 200 && $row->redirect_url !== null => WhyNot::SendsOn,
             $status >= 500 => WhyNot::ServerError,
             $status >= 400 => WhyNot::ClientError,
             $status !== 200 => WhyNot::NoWholePage,
             preg_match('~^(text/html|application/xhtml\+xml)~i', (string) $row->content_type) !== 1 => WhyNot::NotHtml,
-            IndexRules::from([(string) $row->robots, ...explode('; ', (string) $row->robots_header)])->noindex => WhyNot::Noindex,
+            ($rules = IndexRules::from([(string) $row->robots, ...explode('; ', (string) $row->robots_header)], $this->crawlers))->noindex => WhyNot::Noindex,
+            $rules->barred !== [] => WhyNot::NoindexForOne,
             (int) $row->looks_missing === 1 => WhyNot::LooksMissing,
             $canonical !== null && $canonical !== $row->url => WhyNot::CanonicalElsewhere,
             default => WhyNot::Indexable,

@@ -30,8 +30,9 @@ final class PageExport
             $redirects[(string) $row->url] = (string) $row->redirect_url;
         }
         $path = new RedirectPath($redirects);
+        $crawlers = $store->options()->crawlers;
         foreach ($portions as $portion) {
-            $rows = DB::select('SELECT i.*, p.url, f.title, f.description, f.h1s, f.canonicals, f.canonical_header, c.started_at
+            $rows = DB::select('SELECT i.*, p.url, f.title, f.description, f.h1s, f.canonicals, f.canonical_header, f.robots, f.robots_header, c.started_at
                 FROM page_index i JOIN pages p ON p.id = i.page_id LEFT JOIN page_facts f ON f.page_id = i.page_id AND f.to_crawl = 0 LEFT JOIN gather_crawls c ON c.id = p.seen_crawl WHERE i.store_id = ? AND i.page_id IN ('.Bulk::list($portion).') ORDER BY i.page_id', [$store->id]);
             foreach ($rows as $row) {
                 /** @var list<string> $h1s */
@@ -41,7 +42,7 @@ final class PageExport
                 $depth = (int) $row->depth;
                 yield [
                     (string) $row->url, (int) $row->status, isset($redirects[(string) $row->url]) ? $path->end((string) $row->url) : (string) $row->url, PageKind::from((int) $row->kind)->key(),
-                    $row->indexable ? 'yes' : 'no', WhyNot::from((int) $row->why_not)->words(), (string) $row->title, (string) $row->description, $h1s[0] ?? '', count($h1s), $canonicals[0] ?? (string) $row->canonical_header,
+                    $row->indexable ? 'yes' : 'no', WhyNot::from((int) $row->why_not)->wordsOf($row->robots ?? '', $row->robots_header ?? '', $crawlers), (string) $row->title, (string) $row->description, $h1s[0] ?? '', count($h1s), $canonicals[0] ?? (string) $row->canonical_header,
                     $depth === DepthRebuild::UNREACHED ? null : $depth, (int) $row->links_in, (int) $row->words, (string) $row->started_at, implode(' ', PageSource::namesOf((int) $row->sources)),
                     ...array_map(static fn (PageColumn $column): string => $column->shown($row), $more),
                 ];

@@ -10,6 +10,7 @@ use Orchard\Core\Markup\NotFoundText;
 use Orchard\Core\Markup\PageFacts;
 use Orchard\Core\Markup\PageReader;
 use Orchard\Core\Markup\RegionMemory;
+use Orchard\Core\Markup\Xhtml;
 use Orchard\Core\Url\PageUrl;
 
 /** Parses pages one after the other and remembers which blocks and URLs it has told of. */
@@ -44,7 +45,8 @@ final class PageParser
         if ($this->host !== $page->authority) {
             [$this->memory, $this->host] = [new RegionMemory, $page->authority];
         }
-        $facts = PageReader::read(Charset::toUtf8($body, $contentType), $page, $this->memory);
+        $text = Charset::toUtf8($body, $contentType);
+        $facts = PageReader::read(preg_match('~^application/xhtml\+xml~i', (string) $contentType) === 1 ? Xhtml::toHtml($text) : $text, $page, $this->memory);
         if (count($this->digests) > self::MEMORY) {
             $this->digests = [];
         }
@@ -80,7 +82,7 @@ final class PageParser
             $blocks[] = [$digest, $region, isset($this->told[$digest]) ? null : $links];
             $this->told[$digest] = true;
         }
-        $bare = new PageFacts($facts->title, $facts->description, $facts->robots, $facts->canonicals, $facts->h1s, $facts->words, $facts->language, $facts->types, [], $facts->strays);
+        $bare = new PageFacts($facts->title, $facts->description, $facts->robots, $facts->canonicals, $facts->h1s, $facts->words, $facts->language, $facts->types, [], $facts->strays, refresh: $facts->refresh);
 
         $details = ($facts->details ?? throw new \LogicException('A page was read without its details.'))->withExternals($externals);
 

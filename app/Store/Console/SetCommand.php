@@ -38,7 +38,7 @@ final class SetCommand extends StoreCommand
             } else {
                 $options->set($store, $key, $value);
             }
-            if (MarketOptions::knows($key) || in_array($key, ['markets', 'brand_terms'], true)) {
+            if (MarketOptions::knows($key) || in_array($key, ['markets', 'brand_terms', 'crawlers'], true)) {
                 RulesChanged::dispatch($store->id, null);
             }
 

@@ -32,7 +32,7 @@ final class SettingsController
     public function update(Request $request, Store $store, StoreOptions $options): RedirectResponse
     {
         $changed = $this->take($request, $options->list($store), static fn (string $key, string $value) => $options->set($store->refresh(), $key, $value));
-        if (array_intersect(['markets', 'brand_terms'], $changed) !== []) {
+        if (array_intersect(['markets', 'brand_terms', 'crawlers'], $changed) !== []) {
             RulesChanged::dispatch($store->id, $request->user()?->getAuthIdentifier());
         }
 

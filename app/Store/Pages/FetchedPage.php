@@ -13,7 +13,7 @@ final readonly class FetchedPage
 
     /**
      * @param  int  $status  HTTP status; 0 where there was no answer or the page was barred
-     * @param  ?string  $redirectUrl  where a 3xx leads, in PageUrl's form where it is one
+     * @param  ?string  $redirectUrl  where a 3xx leads, or a page that sends on at once; in PageUrl's form where it is one
      * @param  string  $robotsHeader  X-Robots-Tag headers, joined by "; "
      * @param  array<string, string>  $headers  those that matter, by name
      * @param  ?PageFacts  $facts  null where it was not HTML, or not fetched
@@ -37,7 +37,10 @@ final readonly class FetchedPage
     /** The same fetch, with what the parser had to say. */
     public function with(?PageFacts $facts, ?string $problem): self
     {
-        return new self($this->pageId, $this->url, $this->status, $this->redirectUrl, $this->contentType, $this->robotsHeader, $this->canonicalHeader, $this->bytes, $problem, $facts, $this->headers, $this->responseMs);
+        // A page that sends its visitors on at once is a redirect, whatever its status.
+        $redirect = $this->redirectUrl ?? ($this->status === 200 && $facts?->refresh !== $this->url ? $facts?->refresh : null);
+
+        return new self($this->pageId, $this->url, $this->status, $redirect, $this->contentType, $this->robotsHeader, $this->canonicalHeader, $this->bytes, $problem, $facts, $this->headers, $this->responseMs);
     }
 
     /** A header by which the shop can say that nothing has changed; null where there is none of a sensible length. */

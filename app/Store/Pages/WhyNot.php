@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Store\Pages;
 
+use Orchard\Core\Robots\IndexRules;
+
 /** Why a search engine would not list a page. */
 enum WhyNot: int
 {
@@ -19,6 +21,24 @@ enum WhyNot: int
     case NotFetched = 9;
     case LooksMissing = 10;
     case NoWholePage = 11;
+    case SendsOn = 12;
+    case NoindexForOne = 13;
+
+    /** Whether the page itself asks to be kept out. */
+    public function isClosed(): bool
+    {
+        return $this === self::Noindex || $this === self::NoindexForOne;
+    }
+
+    /**
+     * The same, with the crawlers that alone are told not to index.
+     *
+     * @param  list<string>  $crawlers  by which the store lives
+     */
+    public function wordsOf(string $robots, string $header, array $crawlers): string
+    {
+        return $this === self::NoindexForOne ? 'noindex for '.implode(', ', IndexRules::from([$robots, ...explode('; ', $header)], $crawlers)->barred) : $this->words();
+    }
 
     public function words(): string
     {
@@ -34,6 +54,8 @@ enum WhyNot: int
             self::CanonicalElsewhere => 'canonical names another page',
             self::NotFetched => 'not fetched yet',
             self::LooksMissing => 'a not-found page that says 200',
+            self::SendsOn => 'sends its visitors on at once (meta refresh)',
+            self::NoindexForOne => 'noindex for a crawler on the store’s list',
             self::NoWholePage => 'a status of success without a page (204, 206 and the like)',
         };
     }

@@ -205,7 +205,7 @@ final class Decisions
         $choice = $row->own ?? $choice;
         $isDecided = $isDecided || $row->own !== null;
         $verdict = CanonicalVerdict::fromKey((string) $row->verdict) ?? CanonicalVerdict::NotNeeded;
-        $isClosed = (int) $row->why_not === WhyNot::Noindex->value;
+        $isClosed = WhyNot::from((int) $row->why_not)->isClosed();
         if ($sort === CauseSort::Narrow) {
             return Policy::narrow($choice, $verdict, $isClosed, $row->facet === 'promoted');
         }

@@ -341,7 +341,7 @@ final class Grouping
             $effects = $this->effectsBetween($page->url, $declared);
             $url = PageUrl::parse($declared);
             $target = new CanonicalTarget(
-                isOwnHost: $url !== null && in_array($url->authority, $this->form->hosts, true), isKnown: $other !== null, status: $other->status ?? 0, isBarred: $other?->whyNot === WhyNot::Barred, isClosed: $other?->whyNot === WhyNot::Noindex,
+                isOwnHost: $url !== null && in_array($url->authority, $this->form->hosts, true), isKnown: $other !== null, status: $other->status ?? 0, isBarred: $other?->whyNot === WhyNot::Barred, isClosed: $other?->whyNot->isClosed() ?? false,
                 leadsBack: $declaredPage !== null && $this->ways->leadsBack($page->id), namesAnother: $declaredPage !== null && $this->ways->namesAnother($declaredPage),
                 isUnlike: $kin !== null && $kin['kinship'] === Kinship::Distinct && ($kin['sureness'] >= 900 || $kin['likeness'] < 300), isFirstPart: in_array(ParameterEffect::Part, $effects, true) || $kin !== null && $kin['kinship'] === Kinship::Series,
                 isVersion: $declaredPage !== null && $this->finder->areVersions($page->id, $declaredPage) || $kin !== null && $kin['kinship'] === Kinship::Language, isWider: in_array(ParameterEffect::Narrows, $effects, true) || $kin !== null && $kin['kinship'] === Kinship::Narrower,
@@ -395,7 +395,7 @@ final class Grouping
         $lead = $this->keepers[$tangle]->lead ?? 0.0;
         $demand = $choice === 'demand' && $sort === CauseSort::Variant ? $this->demand->of($url, $kept, $tangle, fn (): array => array_keys($this->tangleOf, $tangle, true)) : null;
         $hops = $isRedirect && $page->redirect !== null && $this->inventory->find($page->redirect) !== $keeper && isset($this->acts[$page->id]);
-        $policy = Policy::beside($sort, $choice, $own !== null || $decision !== null, $page->status, $hops ? CanonicalVerdict::Redirected : $verdict, $page->whyNot === WhyNot::Noindex, $kin['sureness'] / 1000, $isLearned, $lead, $page->clicks > $this->inventory->pages[$keeper]->clicks && $page->clicks > 10, $demand);
+        $policy = Policy::beside($sort, $choice, $own !== null || $decision !== null, $page->status, $hops ? CanonicalVerdict::Redirected : $verdict, $page->whyNot->isClosed(), $kin['sureness'] / 1000, $isLearned, $lead, $page->clicks > $this->inventory->pages[$keeper]->clicks && $page->clicks > 10, $demand);
         $this->count($name, $sort, $page, $tangle, $policy, $kin['sureness'] / 1000, $own !== null);
 
         return [$name, $policy, $kin];
@@ -423,7 +423,7 @@ final class Grouping
         if ($url !== null && $narrowing !== []) {
             $name = 'narrows: '.implode(' + ', $narrowing).' in '.AddressForm::scopeOf($url);
             $choice = $own ?? $this->cause($name, CauseSort::Narrow)['decision'] ?? $this->rules->choice(CauseSort::Narrow);
-            $policy = Policy::narrow($choice, $verdict, $page->whyNot === WhyNot::Noindex, ($this->facets()[$page->id] ?? '') === 'promoted');
+            $policy = Policy::narrow($choice, $verdict, $page->whyNot->isClosed(), ($this->facets()[$page->id] ?? '') === 'promoted');
             $this->count($name, CauseSort::Narrow, $page, 0, $policy, 0.9, $own !== null);
 
             return [$name, $policy, null];

@@ -41,7 +41,7 @@ final class Inventory
                 $strays = (array) json_decode((string) ($row->strays ?? '[]'), true);
                 $this->byDigest[(string) $row->digest] = (int) $row->page_id;
                 $this->pages[(int) $row->page_id] = new SeenPage(
-                    (int) $row->page_id, (string) $row->url, (string) $row->digest, (int) $row->market_id, (int) $row->kind, (int) $row->status, WhyNot::from((int) $row->why_not), (int) $row->depth === 65535 ? null : (int) $row->depth, (int) $row->links_in, (int) $row->clicks, (int) $row->impressions,
+                    (int) $row->page_id, (string) $row->url, (string) $row->digest, (int) $row->market_id, (int) $row->kind, (int) $row->status === 200 && $row->redirect_url !== null ? 302 : (int) $row->status, WhyNot::from((int) $row->why_not), (int) $row->depth === 65535 ? null : (int) $row->depth, (int) $row->links_in, (int) $row->clicks, (int) $row->impressions,
                     ((int) $row->sources & PageSource::Sitemap->value) !== 0, $row->redirect_url === null ? null : (string) $row->redirect_url, $tags, $row->canonical_header === null ? null : (string) $row->canonical_header, (int) ($strays['canonical'] ?? 0),
                 );
             }

@@ -25,7 +25,7 @@ final class VersionFaults
         $pages = [];
         $add = static function (SeenPage $page) use (&$pages, $versions, $folded, $inventory): void {
             $declared = $inventory->declared($page);
-            $pages[$page->url] ??= new HreflangPage($page->url, $versions[$page->id] ?? [], $page->status, in_array($page->whyNot, [WhyNot::Noindex, WhyNot::Barred], true), isset($folded[$page->id]) || ($declared !== null && $declared !== $page->url));
+            $pages[$page->url] ??= new HreflangPage($page->url, $versions[$page->id] ?? [], $page->status, in_array($page->whyNot, [WhyNot::Noindex, WhyNot::NoindexForOne, WhyNot::Barred], true), isset($folded[$page->id]) || ($declared !== null && $declared !== $page->url));
         };
         foreach ($versions as $id => $named) {
             isset($inventory->pages[$id]) && $add($inventory->pages[$id]);

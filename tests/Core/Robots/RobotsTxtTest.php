@@ -62,6 +62,18 @@ it('reads robots directives of pages', function (array $given, bool $noindex): v
     [['max-snippet: 20, noindex'], true], [['index', 'noindex'], true], [['unavailable_after: 2030-01-01'], false],
 ]);
 
+it('reads directives to single crawlers for those that count', function (array $given, bool $noindex, array $barred): void {
+    $rules = IndexRules::from($given, ['Seekbot', 'imagebot']);
+    expect($rules->noindex)->toBe($noindex)->and($rules->barred)->toBe($barred);
+})->with([
+    [['seekbot: noindex'], false, ['seekbot']], [['otherbot: noindex, seekbot: nofollow, noindex'], false, ['seekbot']], [['index, follow, imagebot: none'], false, ['imagebot']], [['seekbot: noarchive'], false, []],
+    [['noindex, seekbot: index'], true, []], [['max-snippet: 20, seekbot: noindex, imagebot: none'], false, ['seekbot', 'imagebot']],
+]);
+
+it('takes a meta element for a directive to a crawler where it says nothing else', function (string $name, string $content, bool $is): void {
+    expect(IndexRules::areDirectives($name, $content))->toBe($is);
+})->with([['seekbot', 'noindex, nofollow', true], ['seekbot', 'NOINDEX, max-snippet: 20', true], ['keywords', 'index cards, noindex', false], ['rating', 'all', false], ['viewport', 'width=device-width', false], ['author', '', false], ['seek bot', 'noindex', false]]);
+
 // RFC 9309 section 5.1, to the letter.
 it('decides the example of RFC 9309, section 5.1, for each of its crawlers', function (string $crawler, string $target, bool $allowed): void {
     $file = <<<'TXT'

@@ -171,3 +171,28 @@ it('asks again where the first answer is "not modified", and tells it if it stay
     expect($row)->not->toBeNull()->indexable->toBe(0)->status->toBe(304);
     expect((string) DB::table('gather_frontier')->where('page_id', pageAt($store, '/odd'))->value('problem'))->toContain('304');
 });
+
+it('takes a page that sends its visitors on at once for a redirect, and a noindex for a crawler on the list for what it is', function (): void {
+    $site = (new Site)->linking('/', ['/sent' => 'Sent', '/named' => 'Named', '/plain' => 'Plain'])->linking('/sent', [], '<meta http-equiv="refresh" content="0; url=/there">')->linking('/named', [], '<meta name="seekbot" content="noindex">')->linking('/plain', [])->linking('/there', []);
+    $site->page('/xml', '<html xmlns="http://www.w3.org/1999/xhtml"><head><title>Xml</title><script/></head><body><h1>Xml</h1><a href="/from-xml">x</a></body></html>', 200, [['Content-Type', 'application/xhtml+xml; charset=utf-8']])->linking('/from-xml', [])->linking('/plain', ['/xml' => 'Xml']);
+    $store = $site->store();
+    crawl($store);
+    $rows = static function () use ($store): array {
+        $rows = [];
+        foreach (app(App\Gather\Inventory\PageExport::class)->rows($store, [App\Store\Bulk::ids(DB::select('SELECT page_id FROM page_index WHERE store_id = ?', [$store->id]), 'page_id')]) as $row) {
+            $named = array_combine(array_slice(App\Gather\Inventory\PageExport::COLUMNS, 0, count($row)), $row);
+            $rows[(string) parse_url((string) $named['url'], PHP_URL_PATH)] = $named;
+        }
+
+        return $rows;
+    };
+    $found = $rows();
+    expect($found['/sent'])->indexable->toBe('no')->why_not->toBe('sends its visitors on at once (meta refresh)')->and(array_keys($found))->toContain('/there', '/from-xml')->and($found['/named']['indexable'])->toBe('yes');
+    app(App\Store\StoreOptions::class)->set($store, 'crawlers', 'Seekbot, imagebot');
+    App\Store\Events\RulesChanged::dispatch($store->id, null);
+    sortAnew($store->refresh());
+    expect($rows()['/named'])->indexable->toBe('no')->why_not->toBe('noindex for seekbot');
+    $this->actingAs(member($store, App\Access\Role::Viewer))->get(route('page', [$store, pageAt($store, '/named')]))->assertOk()->assertSee('noindex for seekbot');
+    findTangles($store);
+    expect(untangled($store)['/sent'])->toMatchArray(['keeper' => '/there']);
+});
