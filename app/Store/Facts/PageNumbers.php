@@ -19,9 +19,12 @@ final readonly class PageNumbers
      * @param  array{clicks: int, impressions: int, position: ?float, visits: int, orders: int, revenue: float}  $total
      * @param  list<array{text: string, clicks: int, impressions: int, position: ?float}>  $queries  by clicks, then impressions
      * @param  array{queries: int, clicks: int, impressions: int}  $rest  queries that are not listed
-     * @param  ?array{clicks: int, impressions: int}  $withheld  the page's own figures less all query rows; null where no file told queries
+     * @param  ?array{clicks: int, impressions: int}  $withheld  the page's own figures less all query rows, of the days that rows by query tell; null where no file told queries
+     * @param  ?array{clicks: int, impressions: int, position: ?float, days: int}  $ofQueryDays  the page's own figures of those days
+     * @param  array{search: int, sales: int, days: int}  $told  days of the window that each side tells in the page's market, and all
+     * @param  array<string, int>  $partWeeks  weeks of which search tells only some days, and how many, by Monday
      */
-    private function __construct(public NumberWindow $window, public array $weeks, public array $total, public array $queries, public array $rest, public ?array $withheld)
+    private function __construct(public NumberWindow $window, public array $weeks, public array $total, public array $queries, public array $rest, public ?array $withheld, public ?array $ofQueryDays, public array $told, public array $partWeeks)
     {
     }
 
@@ -40,10 +43,12 @@ final readonly class PageNumbers
         if ($row !== null) {
             $total = ['clicks' => (int) $row->clicks, 'impressions' => (int) $row->impressions, 'position' => self::position($row), 'visits' => (int) $row->visits, 'orders' => (int) $row->orders, 'revenue' => (float) $row->revenue];
         }
-        $where = self::queryRows($store, $page, $window);
-        if ($where === '') {
-            return new self($window, $weeks, $total, [], ['queries' => 0, 'clicks' => 0, 'impressions' => 0], null);
+        [$told, $partWeeks] = self::told($store, $page, $window);
+        $parts = self::queryParts($store, $window);
+        if ($parts === []) {
+            return new self($window, $weeks, $total, [], ['queries' => 0, 'clicks' => 0, 'impressions' => 0], null, null, $told, $partWeeks);
         }
+        $where = self::rowsOf($page, $parts);
         $queries = [];
         foreach (DB::select("SELECT q.text, r.* FROM (SELECT query_id, SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) AS position_sum FROM search_rows r WHERE $where GROUP BY query_id ORDER BY SUM(clicks) DESC, SUM(impressions) DESC, query_id LIMIT ".self::QUERIES.') r JOIN search_queries q ON q.id = r.query_id ORDER BY r.clicks DESC, r.impressions DESC, r.query_id') as $query) {
             $queries[] = ['text' => (string) $query->text, 'clicks' => (int) $query->clicks, 'impressions' => (int) $query->impressions, 'position' => self::position($query)];
@@ -51,7 +56,45 @@ final readonly class PageNumbers
         $all = DB::selectOne("SELECT COUNT(DISTINCT query_id) AS queries, SUM(clicks) AS clicks, SUM(impressions) AS impressions FROM search_rows r WHERE $where");
         $rest = ['queries' => (int) $all->queries - count($queries), 'clicks' => (int) $all->clicks - array_sum(array_column($queries, 'clicks')), 'impressions' => (int) $all->impressions - array_sum(array_column($queries, 'impressions'))];
 
-        return new self($window, $weeks, $total, $queries, $rest, ['clicks' => $total['clicks'] - (int) $all->clicks, 'impressions' => $total['impressions'] - (int) $all->impressions]);
+        $own = self::ofDays($store, $page, $window, $parts, $total);
+
+        return new self($window, $weeks, $total, $queries, $rest, ['clicks' => $own['clicks'] - (int) $all->clicks, 'impressions' => $own['impressions'] - (int) $all->impressions], $own, $told, $partWeeks);
+    }
+
+    /** @return array{array{search: int, sales: int, days: int}, array<string, int>} */
+    private static function told(Store $store, int $page, NumberWindow $window): array
+    {
+        if ($window->isPeriod) {
+            return [['search' => $window->length(), 'sales' => $window->length(), 'days' => $window->length()], []];
+        }
+        $market = (int) DB::table('pages')->where('id', $page)->value('market_id');
+        $weeks = ToldWeeks::of($store, $window);
+        $some = [];
+        for ($back = 0; $back < NumberWindow::WEEKS; $back++) {
+            $days = $weeks->daysIn($market, ToldBy::Pages, $back);
+            $days === 7 || $some[(new DateTimeImmutable(PageWeeks::weekOf($window->lastDay)))->modify('-'.(7 * $back).' days')->format('Y-m-d')] = $days;
+        }
+
+        return [['search' => $weeks->count($market, ToldBy::Pages, NumberWindow::WEEKS), 'sales' => $weeks->count($market, ToldBy::Sales, NumberWindow::WEEKS), 'days' => 7 * NumberWindow::WEEKS], $some];
+    }
+
+    /**
+     * The page's own figures of the days that rows by query tell.
+     *
+     * @param  list<GrainDays>  $queryParts
+     * @param  array{clicks: int, impressions: int, position: ?float, visits: int, orders: int, revenue: float}  $total
+     * @return array{clicks: int, impressions: int, position: ?float, days: int}
+     */
+    private static function ofDays(Store $store, int $page, NumberWindow $window, array $queryParts, array $total): array
+    {
+        if ($window->isPeriod) {
+            return ['clicks' => $total['clicks'], 'impressions' => $total['impressions'], 'position' => $total['position'], 'days' => $window->length()];
+        }
+        $days = array_fill_keys(array_merge(...array_map(static fn (GrainDays $part): array => $part->days, $queryParts)), true);
+        $parts = array_values(array_filter(array_map(static fn (GrainDays $part): ?GrainDays => $part->on(static fn (string $day): bool => isset($days[$day])), GrainDays::of($store->id, FactTable::Search, $window->firstDay, $window->lastDay))));
+        $row = DB::selectOne('SELECT COALESCE(SUM(r.clicks), 0) AS clicks, COALESCE(SUM(r.impressions), 0) AS impressions, COALESCE(SUM(r.position_sum), 0) AS position_sum FROM search_rows r WHERE '.self::rowsOf($page, $parts));
+
+        return ['clicks' => (int) $row->clicks, 'impressions' => (int) $row->impressions, 'position' => self::position($row), 'days' => count($days)];
     }
 
     /** @return array<string, array{clicks: int, impressions: int, position: ?float, orders: int, revenue: float}> */
@@ -68,12 +111,17 @@ final readonly class PageNumbers
         return $weeks;
     }
 
-    /** A condition on search_rows (r) for the page's query rows; empty where no file told any. */
-    private static function queryRows(Store $store, int $page, NumberWindow $window): string
+    /** @return list<GrainDays> rows by query that count in the window; none where no file told any */
+    private static function queryParts(Store $store, NumberWindow $window): array
     {
         $asked = Grain::PAGE | Grain::QUERY;
-        $parts = $window->isPeriod ? GrainDays::ofPeriod($store->id, FactTable::Search, $window, $asked) : GrainDays::of($store->id, FactTable::Search, $window->firstDay, $window->lastDay, $asked);
 
+        return $window->isPeriod ? GrainDays::ofPeriod($store->id, FactTable::Search, $window, $asked) : GrainDays::of($store->id, FactTable::Search, $window->firstDay, $window->lastDay, $asked);
+    }
+
+    /** @param  list<GrainDays>  $parts  one at least */
+    private static function rowsOf(int $page, array $parts): string
+    {
         return implode(' OR ', array_map(static fn (GrainDays $part): string => "(r.page_id = $page AND {$part->condition()})", $parts));
     }
 

@@ -65,7 +65,7 @@ final class NumbersController
         $market = $lens->market ?? Markets::of($store)->first()->id;
         $bands = PlaceBands::of(Model::of($market)?->curve);
 
-        return view('weigh.places', ['store' => $store, 'lens' => $lens, 'window' => $window, 'markets' => Markets::of($store), 'bands' => $bands, 'weeks' => PlaceBands::weeks($store, $lens, $bands), 'events' => $window === null ? [] : Calendar::between($store, $window->firstDay, $window->lastDay)]);
+        return view('weigh.places', ['store' => $store, 'lens' => $lens, 'window' => $window, 'markets' => Markets::of($store), 'breaks' => $window === null ? [] : Remarks::of($store, $window, $lens), 'bands' => $bands, 'weeks' => PlaceBands::weeks($store, $lens, $bands), 'events' => $window === null ? [] : Calendar::between($store, $window->firstDay, $window->lastDay)]);
     }
 
     /**

@@ -26,7 +26,7 @@ final class Remarks
     public static function of(Store $store, NumberWindow $window, Lens $lens): array
     {
         if ($window->isPeriod) {
-            return [...self::noMarket($store, $lens), ...self::contradictions($store, $lens)];
+            return [...self::soldApart($store, $window), ...self::noMarket($store, $lens), ...self::contradictions($store, $lens)];
         }
         $told = Told::of($store, $window);
         $markets = array_values(array_filter(Markets::of($store)->all(), static fn (Market $one): bool => $lens->market === null || $one->id === $lens->market));
@@ -62,6 +62,16 @@ final class Remarks
         }
 
         return $sentences;
+    }
+
+    /** @return list<string> whether sales are told of other days than the period of the search rows */
+    private static function soldApart(Store $store, NumberWindow $window): array
+    {
+        $of = 'SELECT 1 AS n FROM fact_days WHERE store_id = ? AND facts = ? AND state = \'owns\'';
+        $isApart = DB::selectOne("$of AND NOT (day = ? AND days = ?) LIMIT 1", [$store->id, ToldBy::Sales->facts()->value, $window->firstDay, $window->length()]) !== null
+            && DB::selectOne("$of AND day = ? AND days = ? LIMIT 1", [$store->id, ToldBy::Sales->facts()->value, $window->firstDay, $window->length()]) === null;
+
+        return $isApart ? ['Sales are told of other days than this period, and not by day, so what a click is worth cannot be told.'] : [];
     }
 
     /** @return list<string> whether rows by query tell more than their page */

@@ -1,5 +1,6 @@
 @php
     $t = $numbers->total;
+    $own = $numbers->ofQueryDays;
     $most = max([1, ...array_column($numbers->weeks, 'clicks')]);
     $rate = static fn (int $clicks, int $impressions): string => $impressions === 0 ? '–' : number_format(100 * $clicks / $impressions, 1).'%';
     $place = static fn (?float $position): string => $position === null ? '–' : number_format($position, 1);
@@ -12,10 +13,11 @@
     <span><b>@n($t['clicks'])</b> clicks</span> <span><b>@n($t['impressions'])</b> impressions</span> <span><b>{{ $rate($t['clicks'], $t['impressions']) }}</b> click rate</span> <span>position <b>{{ $place($t['position']) }}</b></span>
     <span><b>@n($t['orders'])</b> orders</span> <span><b>{{ number_format($t['revenue'], 2) }}</b> {{ $currency }}</span>
 </div>
+@if ($numbers->told['search'] < $numbers->told['days'] || ($numbers->told['sales'] > 0 && $numbers->told['sales'] < $numbers->told['days']))<p class="note is-hand">Of these {{ $numbers->told['days'] }} days search is told on {{ $numbers->told['search'] }}, sales on {{ $numbers->told['sales'] }}; nothing is known of the others.</p>@endif
 @if ($numbers->weeks)
     <svg class="weeks" viewBox="0 0 390 64" role="img" aria-label="Clicks by week: {{ implode(', ', array_column($numbers->weeks, 'clicks')) }}">
         <line x1="0" x2="390" y1="60.5" y2="60.5" class="axis"/>
-        @foreach (array_values($numbers->weeks) as $i => $week)<rect class="mark" x="{{ 30 * $i + 3 }}" width="24" y="{{ 60 - round(54 * $week['clicks'] / $most, 1) }}" height="{{ round(54 * $week['clicks'] / $most, 1) }}"><title>Week of {{ array_keys($numbers->weeks)[$i] }}: {{ $week['clicks'] }} clicks of {{ $week['impressions'] }} impressions at position {{ $place($week['position']) }}, {{ $week['orders'] }} orders</title></rect>@endforeach
+        @foreach (array_values($numbers->weeks) as $i => $week)<rect class="mark" x="{{ 30 * $i + 3 }}" width="24" y="{{ 60 - round(54 * $week['clicks'] / $most, 1) }}" height="{{ round(54 * $week['clicks'] / $most, 1) }}"><title>Week of {{ array_keys($numbers->weeks)[$i] }}: {{ $week['clicks'] }} clicks of {{ $week['impressions'] }} impressions at position {{ $place($week['position']) }}, {{ $week['orders'] }} orders{{ isset($numbers->partWeeks[array_keys($numbers->weeks)[$i]]) ? '; '.$numbers->partWeeks[array_keys($numbers->weeks)[$i]].' of 7 days are told' : '' }}</title></rect>@endforeach
         @foreach ($events as $event)
             @php($from = max(0, (new DateTimeImmutable(array_key_first($numbers->weeks)))->diff(new DateTimeImmutable($event['first']))->format('%r%a') / 7 * 30))
             <line class="{{ $event['is_break'] ? 'break' : 'event' }}" x1="{{ round($from, 1) }}" x2="{{ round(min(390, $from + max(5, (new DateTimeImmutable($event['first']))->diff(new DateTimeImmutable($event['last']))->days / 7 * 30)), 1) }}" y1="62.5" y2="62.5"><title>{{ $event['name'] }}, {{ $event['first'] }} to {{ $event['last'] }}</title></line>
@@ -34,7 +36,8 @@
         @if ($numbers->rest['queries'] > 0)<tr><td class="soft">@n($numbers->rest['queries']) more queries</td><td class="num">@n($numbers->rest['clicks'])</td><td class="num">@n($numbers->rest['impressions'])</td><td></td><td></td></tr>@endif
         <tr><td class="soft" title="Clicks and impressions of the page that no query row explains">withheld</td><td class="num">@n($numbers->withheld['clicks'])</td><td class="num">@n($numbers->withheld['impressions'])</td><td></td><td></td></tr>
         </tbody>
-        <tfoot><tr><th scope="row">The page</th><td class="num"><b>@n($t['clicks'])</b></td><td class="num"><b>@n($t['impressions'])</b></td><td class="num">{{ $rate($t['clicks'], $t['impressions']) }}</td><td class="num">{{ $place($t['position']) }}</td></tr></tfoot>
+        <tfoot><tr><th scope="row">The page</th><td class="num"><b>@n($own['clicks'])</b></td><td class="num"><b>@n($own['impressions'])</b></td><td class="num">{{ $rate($own['clicks'], $own['impressions']) }}</td><td class="num">{{ $place($own['position']) }}</td></tr></tfoot>
     </table>
+    @if ($own['clicks'] !== $t['clicks'] || $own['impressions'] !== $t['impressions'])<p class="hint">Rows by query are there for {{ $own['days'] }} days; this table is of those alone.</p>@endif
 @endif
 @endif

@@ -11,6 +11,7 @@
     <div class="head"><h1>Positions</h1>@if ($window)<div class="tools"><span class="soft">{{ $window->inWords() }}</span></div>@endif</div>
     @include('weigh.tabs')
     @include('weigh.lens', ['at' => 'weigh.places', 'parts' => ['kind', 'market']])
+    @include('weigh.breaks')
     <p class="hint">How many queries of how many pages stand where, week by week. A band ends where a result’s click rate has halved in this store: one band further up is worth as much again.</p>
     @if ($weeks === [])
         <p class="note">No file has told queries by week yet.</p>

@@ -299,3 +299,26 @@ it('takes a day on which a product was to be back for past when it is past', fun
     sortAnew($store);
     expect(Orchard\Core\StructuredData\LifeState::from((int) windowOf($store)['/p/1']->life)->key())->toBe($life);
 })->with(['yesterday' => ['-1 day', 'selling'], 'next month' => ['+30 days', 'back-on']]);
+
+it('tells on the page of a page which days are told, and what is withheld on those that queries tell', function (): void {
+    $store = flatStore(daysBack(56), daysBack(14));
+    $this->actingAs(member($store, App\Access\Role::Owner));
+    $page = windowOf($store)['/p/4'];
+    $numbers = App\Store\Facts\PageNumbers::of($store, (int) $page->page_id);
+    // Each day: 14 clicks of 360 impressions, of which queries tell 12 of 270.
+    expect($numbers->total['clicks'])->toBe(56 * 14)->and($numbers->withheld)->toBe(['clicks' => 14 * 2, 'impressions' => 14 * 90])->and($numbers->ofQueryDays)->toMatchArray(['clicks' => 14 * 14, 'days' => 14])
+        ->and($numbers->told)->toBe(['search' => 56, 'sales' => 56, 'days' => 91])->and($numbers->partWeeks)->toHaveCount(5);
+    $this->get(route('page', [$store, $page->page_id]))->assertOk()->assertSee('Of these 91 days search is told on 56')->assertSee('Rows by query are there for 14 days');
+});
+
+it('says that a period of search beside another period of sales gives no value of a click', function (): void {
+    $store = toldStore();
+    bringIn($store, "page,query,clicks,impressions,position\n/p/1,lamp,40,900,6\n/p/2,other lamp,9,400,9\n", FileSort::Search, '2026-08-03', '2026-08-30');
+    bringIn($store, "page,orders,revenue\n/p/1,6,300\n", FileSort::Sales, '2026-06-01', '2026-08-30');
+    weigh($store);
+    $this->actingAs(member($store, App\Access\Role::Owner));
+    $this->get(route('weigh', $store))->assertOk()->assertSee('Sales are told of other days than this period')->assertSee('clicks in four weeks');
+    bringIn($store, "page,orders,revenue\n/p/1,6,300\n", FileSort::Sales, '2026-08-03', '2026-08-30');
+    weigh($store);
+    $this->get(route('weigh', $store))->assertDontSee('Sales are told of other days')->assertSee('EUR in four weeks');
+});
