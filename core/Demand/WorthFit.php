@@ -36,7 +36,7 @@ final class WorthFit
     private const LEAST_SPREAD = 0.01;
 
     /** How much less is known of the market as a whole than its orders say: its pages differ. */
-    private const DOUBT = 8.0;
+    private const DOUBT = 25.0;
 
     /** Pages with orders that the store's strength is worth beside a kind's own. */
     private const STRENGTH_OF_STORE = 30.0;
