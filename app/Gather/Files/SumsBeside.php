@@ -7,6 +7,7 @@ namespace App\Gather\Files;
 use App\Store\Facts\FactTable;
 use App\Store\Facts\Grain;
 use App\Store\Facts\GrainDays;
+use App\Store\Facts\PageWeeks;
 use App\Store\Models\Store;
 use App\Store\Pages\PageAddress;
 use Illuminate\Support\Facades\DB;
@@ -48,12 +49,14 @@ final readonly class SumsBeside
         }
         [$urls, $days, $isWhole] = self::read($store, $path, $look);
         $facts = $look->sort->facts();
-        $there = self::there($store, $facts, $days);
+        $weeks = self::wholeWeeks($days);
+        $there = self::there($store, $facts, $days, $weeks);
         $ids = self::idsOf($store, array_keys($urls));
         [$told, $beside, $named] = [0.0, 0.0, []];
-        foreach ($urls as $url => $sum) {
+        foreach ($urls as $url => $byWeek) {
             $id = $ids[PageUrl::digestOf((string) $url)] ?? 0;
-            if (isset($there[$id])) {
+            $sum = array_sum($weeks === [] ? $byWeek : array_intersect_key($byWeek, $weeks));
+            if (isset($there[$id]) && ($weeks === [] || array_intersect_key($byWeek, $weeks) !== [])) {
                 $named[$id] = true;
                 $told += $sum;
                 $beside += $there[$id];
@@ -81,7 +84,7 @@ final readonly class SumsBeside
             .($this->others > 0 ? " {$n($this->others)} other ".($this->others === 1 ? 'page keeps what it has' : 'pages keep what they have').'.' : '');
     }
 
-    /** @return array{array<string, float>, array<string, true>, bool} clicks or orders by URL, the days, and whether these are all rows */
+    /** @return array{array<string, array<string, float>>, array<string, true>, bool} clicks or orders by URL and Monday, the days, and whether these are all rows */
     private static function read(Store $store, string $path, FileLook $look): array
     {
         $fields = array_filter(array_map(static fn (string $key): mixed => $look->sort->field($key), $look->columns));
@@ -99,7 +102,8 @@ final readonly class SumsBeside
             }
             $url = $addresses->urlOf($values['page']);
             if ($url !== null) {
-                $urls[$url] = ($urls[$url] ?? 0.0) + (float) ($values[$key] ?? 0);
+                $week = PageWeeks::weekOf($values['day']);
+                $urls[$url][$week] = ($urls[$url][$week] ?? 0.0) + (float) ($values[$key] ?? 0);
                 $days[$values['day']] = true;
             }
         }
@@ -108,14 +112,31 @@ final readonly class SumsBeside
     }
 
     /**
+     * Weeks of which the file tells every day: what counts for these is summed already, however many rows there are.
+     *
      * @param  array<string, true>  $days
+     * @return array<string, true> Mondays
+     */
+    private static function wholeWeeks(array $days): array
+    {
+        $told = array_count_values(array_map(static fn (string $day): string => PageWeeks::weekOf($day), array_map(strval(...), array_keys($days))));
+
+        return array_fill_keys(array_keys(array_filter($told, static fn (int $n): bool => $n === 7)), true);
+    }
+
+    /**
+     * @param  array<string, true>  $days
+     * @param  array<string, true>  $weeks  that are compared; none where the file tells no whole one
      * @return array<int, float> clicks or orders by page, as they count on these days
      */
-    private static function there(Store $store, FactTable $facts, array $days): array
+    private static function there(Store $store, FactTable $facts, array $days, array $weeks): array
     {
         $sums = [];
         $column = $facts === FactTable::Search ? 'clicks' : 'orders';
-        foreach ($days === [] ? [] : GrainDays::of($store->id, $facts, min(array_keys($days)), max(array_keys($days))) as $part) {
+        foreach ($weeks === [] ? [] : DB::select("SELECT page_id, SUM($column) AS n, MAX(".($facts === FactTable::Search ? 'impressions' : 'orders').') AS most FROM page_weeks WHERE store_id = ? AND week IN ('.PageWeeks::list(array_map(strval(...), array_keys($weeks))).') GROUP BY page_id HAVING most > 0', [$store->id]) as $row) {
+            $sums[(int) $row->page_id] = (float) $row->n;
+        }
+        foreach ($days === [] || $weeks !== [] ? [] : GrainDays::of($store->id, $facts, min(array_keys($days)), max(array_keys($days))) as $part) {
             $part = $part->on(static fn (string $day): bool => isset($days[$day]));
             foreach ($part === null ? [] : DB::select("SELECT r.page_id, SUM(r.$column) AS n FROM {$facts->rows()} r WHERE {$part->condition()} GROUP BY r.page_id") as $row) {
                 $sums[(int) $row->page_id] = ($sums[(int) $row->page_id] ?? 0.0) + (float) $row->n;

@@ -87,6 +87,7 @@ it('says before it counts that a file does not fit what is there', function (str
     $sentence === null ? expect($told)->toBeNull() : expect($told)->toStartWith($sentence);
 })->with([
     'two pages with far fewer clicks' => ["page,day,clicks,impressions,position\n/p/1,D3,3,50,4\n/p/2,D3,4,50,4\n/p/1,D4,3,50,4\n/p/2,D4,3,50,4\n", FileSort::Search, '13 clicks in this file for 2 pages that have 40 on the same days so far, 68% fewer (more than 10% is told). 5 other pages keep what they have.'],
+    'a week and a day, by the week' => ["page,day,clicks,impressions,position\n".implode('', array_map(static fn (int $day): string => "/p/1,D$day,4,50,4\n", range(0, 7))), FileSort::Search, '28 clicks in this file for 1 page that have 70 on the same days so far, 60% fewer'],
     'the same numbers' => ["page,day,clicks,impressions,position\n/p/1,D3,10,50,4\n/p/2,D3,11,50,4\n/p/1,D4,10,50,4\n/p/2,D4,9,50,4\n", FileSort::Search, null],
     'queries that withhold some' => ["page,query,day,clicks,impressions\n/p/1,oak,D3,6,50\n/p/2,oak,D3,9,50\n/p/1,oak,D4,2,50\n/p/2,oak,D4,1,50\n", FileSort::Search, null],
     'queries that hold more than their pages' => ["page,query,day,clicks,impressions\n/p/1,oak,D3,20,50\n/p/2,oak,D3,10,50\n", FileSort::Search, '30 clicks in this file for 2 pages that have 20 on the same days so far, 50% more (more than 10% is told). Queries cannot hold more than their page does.'],
