@@ -27,6 +27,7 @@ final readonly class Identity
      * @param  list<string>  $lines  main text without what the site repeats, line by line
      * @param  bool  $isListKind  whether it is known to be a list, however few its products
      * @param  list<int>  $items  products that the main content links to, in their order
+     * @param  list<int>  $links  whatever else it links to, in ascending order, where nothing says which pages are products: what lists differ by then
      */
     public function __construct(
         public int $page,
@@ -41,6 +42,7 @@ final readonly class Identity
         public array $lines,
         public array $items = [],
         public bool $isListKind = false,
+        public array $links = [],
     ) {
         $this->words = Words::of(implode("\n", $lines));
     }
@@ -65,7 +67,7 @@ final readonly class Identity
     /** Whether a searcher who got both would see no difference: equal for pages with the same digest. */
     public function digest(): string
     {
-        return md5(serialize([$this->market, $this->isProduct, $this->title, $this->h1, $this->number, $this->name, $this->lines, $this->items]), true);
+        return md5(serialize([$this->market, $this->isProduct, $this->title, $this->h1, $this->number, $this->name, $this->lines, $this->items, $this->links]), true);
     }
 
     /** Whether there is anything at all to know it by. */

@@ -21,6 +21,9 @@ final class Judge
     /** Likeness below which one stock number is taken for a mistake, where the names share no word. */
     private const UNLIKE = 0.3;
 
+    /** Part of the links of the smaller page from which two pages show one list; what is drawn beside a text by chance shares less. */
+    private const OF_ONE_LIST = 0.3;
+
     /** Pages whose readings are kept. */
     private const MEMORY = 1500;
 
@@ -49,7 +52,7 @@ final class Judge
             $a->number !== '' && $b->number !== '' => $a->number === $b->number ? $this->oneNumber($a, $b) : $this->twoNumbers($a, $b),
             $a->isList() && $b->isList() => $this->lists($a, $b, $isDeclared),
             $a->isList() !== $b->isList() && ($a->items === [] || $b->items === []) => new Resemblance(Kinship::Distinct, 0, 0.9, 'one lists products and the other does not'),
-            default => $this->otherProducts($a, $b) ?? $this->texts($a, $b),
+            default => $this->otherProducts($a, $b) ?? $this->otherLinks($a, $b, $isDeclared) ?? $this->texts($a, $b),
         };
     }
 
@@ -72,6 +75,24 @@ final class Judge
             $shared === 0 && $a->h1 === $b->h1 && $a->h1 !== '' => new Resemblance(Kinship::Series, 0, 0.7, 'the same heading, none of the same products'),
             default => new Resemblance(Kinship::Distinct, 0, 0.9, "$shared products on both, others on one alone"),
         };
+    }
+
+    /**
+     * Where nothing says which pages are products, a list is its heading, its introduction, and what it links to; so is a page that shows now these and
+     * now those others beside its text. The same few words beside other links are one page only if the shop itself says so, and if they do not share what a
+     * filter shares with its list. Null where the links are the same, or where the texts say enough.
+     */
+    private function otherLinks(Identity $a, Identity $b, bool $isDeclared): ?Resemblance
+    {
+        if ($a->links === $b->links || ($a->saysEnough() && $b->saysEnough())) {
+            return null;
+        }
+        $shared = count(array_intersect($a->links, $b->links)) / max(1, min(count($a->links), count($b->links)));
+        if ($isDeclared) {
+            return $shared >= self::OF_ONE_LIST ? new Resemblance(Kinship::Narrower, $shared, 0.6, 'the same words beside some of the same links') : null;
+        }
+
+        return new Resemblance(Kinship::Distinct, 0, 0.5, 'the same few words beside other links say too little');
     }
 
     public function likeness(Identity $a, Identity $b): float

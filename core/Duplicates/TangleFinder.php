@@ -123,6 +123,10 @@ final class TangleFinder
     public function candidates(): \Generator
     {
         $stands = $this->representatives();
+        // What a page declares holds for the page that stands for it.
+        foreach (array_intersect_key($this->asked, $this->declared) as [$a, $b]) {
+            $this->declared[self::key($stands[$a] ?? $a, $stands[$b] ?? $b)] = true;
+        }
         $groups = [];
         $twins = new NearTwins;
         foreach ($this->pages as $page) {

@@ -9,7 +9,7 @@ use Random\Randomizer;
 use Tests\Web\Site;
 
 /**
- * A made-up shop in one of twelve layouts that the other one has not: languages whose alternates stand on copies, kinds under odd folders, archives and
+ * A made-up shop in one of thirteen layouts that the other one has not: languages whose alternates stand on copies, kinds under odd folders, archives and
  * filters with one hit, pages that say with 200 that they are not there, products that moved with their stock number. What is true of its pages stands
  * beside them.
  */
@@ -28,8 +28,12 @@ final class LaidOutShop
         'og types alone' => ['languages' => 1, 'item' => '/o/%s', 'list' => '/r/%s', 'copies' => ['variant', 'index'], 'data' => 'og', 'paging' => '?p=%d', 'per' => 5],
         'not found with 200' => ['languages' => 1, 'item' => '/w/%s', 'list' => '/v/%s', 'copies' => ['variant'], 'data' => 'json', 'missing' => 6],
         'products that moved with their number' => ['languages' => 1, 'item' => '/n/%s', 'list' => '/m/%s', 'copies' => ['collection'], 'data' => 'json', 'moved' => 6],
+        'nothing says what is what' => ['languages' => 1, 'item' => '/z/%s', 'list' => '/y/%s', 'paging' => '/part/%d', 'per' => 5, 'filter' => '?tone=%s', 'copies' => ['variant', 'tracking'], 'data' => 'none', 'related' => true],
         'two languages, canonicals wrong here and there' => ['languages' => 2, 'item' => '/q/%s', 'list' => '/t/%s', 'copies' => ['collection', 'variant', 'tracking'], 'data' => 'json', 'canonicals' => 'some', 'filter' => '?hue=%s'],
     ];
+
+    /** The one layout of which the shop says nothing: no kinds, no numbers, and other products beside each text each time. */
+    public const UNSAID = 'nothing says what is what';
 
     private const WORDS = [
         'en' => 'we turn it on the wheel from clay that is dug behind the house then it dries for a week in the shade of the barn before the kiln takes it the glaze is mixed each morning and no two mornings are alike so the rim may run a little darker where the flame came near keep it from frost and wash it by hand with warm water the foot is ground flat that it stands still on any table',
@@ -70,6 +74,9 @@ final class LaidOutShop
     /** @var array<string, string> names of addresses that an overview alone links to, by address */
     private array $deep = [];
 
+    /** @var list<array{string, string}> slug and name of all products */
+    private array $all = [];
+
     private readonly Randomizer $chance;
 
     /** @var array<string, mixed> */
@@ -80,7 +87,7 @@ final class LaidOutShop
 
     public function __construct(string $layout, int $seed)
     {
-        $this->layout = self::LAYOUTS[$layout] + ['paging' => '?leaf=%d', 'per' => 6, 'filter' => null, 'sorts' => [], 'canonicals' => 'right', 'missing' => 0, 'moved' => 0];
+        $this->layout = self::LAYOUTS[$layout] + ['paging' => '?leaf=%d', 'per' => 6, 'filter' => null, 'sorts' => [], 'canonicals' => 'right', 'missing' => 0, 'moved' => 0, 'related' => false];
         $this->chance = new Randomizer(new Mt19937($seed * 104_729 + crc32($layout)));
         $this->languages = array_slice(['en', 'de', 'fr'], 0, (int) $this->layout['languages']);
         $this->grow();
@@ -107,6 +114,7 @@ final class LaidOutShop
             $per = (int) $this->layout['per'];
             $names = array_slice($this->chance->shuffleArray(self::NAMES), 0, $per * intdiv($this->chance->getInt(11, 13) - 1, $per) + 1);
             foreach ($names as $i => $name) {
+                $this->all[] = [strtolower("$name-$thing"), self::THINGS[$thing]['en']." $name"];
                 $products[$thing][] = ['number' => strtoupper(substr($thing, 0, 1)).(100 + $i), 'name' => $name, 'slug' => strtolower("$name-$thing"), 'thing' => $thing, 'tone' => $i === 0 ? 'rust' : ($i === 1 ? 'sand' : self::TONES[$i % 2]), 'own' => $this->text(45), 'price' => $this->chance->getInt(9, 90)];
             }
         }
@@ -147,7 +155,7 @@ final class LaidOutShop
             $this->truth[$path] = $truth;
             $this->verdicts[$path] = $verdict;
             [$data, $attributes] = $this->data($product, $name, $own);
-            $this->pages[$path] = $this->html($language, "$name – pottery", $name, "<p>€ {$product['price']}.00</p>$more<p>{$this->tongue($language, $product['own'])}</p><table><tr><th>No.</th><td>{$product['number']}</td></tr></table>", $head($canonical).$data, $attributes);
+            $this->pages[$path] = $this->html($language, "$name – pottery", $name, "<p>€ {$product['price']}.00</p>$more<p>{$this->tongue($language, $product['own'])}</p><table><tr><th>No.</th><td>{$product['number']}</td></tr></table>".$this->related($language), $head($canonical).$data, $attributes);
         };
         $clean = '<link rel="canonical" href="SITE'.$own.'">';
         $isWrong = $this->layout['canonicals'] === 'some' && $this->chance->getInt(0, 9) === 0;
@@ -227,6 +235,21 @@ final class LaidOutShop
         return ($language === 'en' ? '' : "/$language").sprintf($this->layout[$sort], $slug);
     }
 
+    /** What else is shown, another choice each time. */
+    private function related(string $language): string
+    {
+        if (! $this->layout['related'] || $this->all === []) {
+            return '';
+        }
+        $links = '';
+        for ($i = 0; $i < 4; $i++) {
+            [$slug, $name] = $this->all[$this->chance->getInt(0, count($this->all) - 1)];
+            $links .= '<li><a href="'.$this->address($language, 'item', $slug)."\">$name</a></li>";
+        }
+
+        return "<ul>$links</ul>";
+    }
+
     /** The theme prints the canonical page's alternates on whatever shows it. */
     private function alternates(string $sort, string $slug): string
     {
@@ -246,6 +269,7 @@ final class LaidOutShop
     {
         return match ($this->layout['data']) {
             'json' => ['<script type="application/ld+json">'.json_encode(['@context' => 'https://schema.org', '@type' => 'Product', 'name' => $name, 'sku' => $product['number'], 'offers' => ['@type' => 'Offer', 'price' => $product['price'], 'priceCurrency' => 'EUR', 'availability' => 'https://schema.org/InStock']]).'</script>', ''],
+            'none' => ['', ''],
             'micro' => ['<meta property="og:type" content="product">', ' itemscope itemtype="https://schema.org/Product"'],
             default => ['<meta property="og:type" content="product">', ''],
         };

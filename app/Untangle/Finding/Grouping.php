@@ -33,6 +33,9 @@ final class Grouping
 {
     private const COLUMNS = ['store_id', 'page_id', 'tangle_id', 'keeper_page', 'cause_id', 'kinship', 'likeness', 'sureness', 'reason', 'declared', 'declared_page', 'verdict', 'notes', 'action', 'why', 'is_safe', 'chosen_page', 'clicks', 'impressions'];
 
+    /** Sureness in thousandths up to which the words of two pages say too little to keep them apart. */
+    private const TOO_LITTLE = 500;
+
     /** Pages whose pairs are fetched together. */
     private const CHUNK = 1000;
 
@@ -172,7 +175,7 @@ final class Grouping
             }
         })();
         $acts = array_filter($this->acts, fn (int $page): bool => ! $this->isApart($page), ARRAY_FILTER_USE_KEY);
-        foreach ($this->finder->tangles($digests, $acts, $same, fn (int $a, int $b): bool => ! $this->isApart($a) && ! $this->isApart($b) && $this->kin($a, $b)['kinship']->tangles()) as $group) {
+        foreach ($this->finder->tangles($digests, $acts, $same, fn (int $a, int $b): bool => ! $this->isApart($a) && ! $this->isApart($b) && ($this->kin($a, $b)['kinship']->tangles() || $this->areOneByTheirWord($a, $b))) as $group) {
             $group = array_values(array_filter($group, fn (int $page): bool => ! $this->isApart($page)));
             if (count($group) > 1) {
                 $this->tangles[$group[0]] = $group;
@@ -181,6 +184,19 @@ final class Grouping
                 }
             }
         }
+    }
+
+    /** Two pages whose own words say too little both name a third, which is the same as either. */
+    private function areOneByTheirWord(int $a, int $b): bool
+    {
+        $kin = $this->kin($a, $b);
+        if ($kin['kinship'] !== Kinship::Distinct || $kin['sureness'] > self::TOO_LITTLE) {
+            return false;
+        }
+        [$ofA, $ofB] = [$this->inventory->find($this->inventory->declared($this->inventory->pages[$a])) ?? $a, $this->inventory->find($this->inventory->declared($this->inventory->pages[$b])) ?? $b];
+        $isOne = fn (int $page, int $other): bool => $page === $other || $this->kin($page, $other)['kinship']->tangles();
+
+        return $ofA === $ofB && $this->finder->knows($ofA) && $isOne($a, $ofA) && $isOne($b, $ofA);
     }
 
     /** A parameter changes nothing: the page acts as the one without it, unless what the two show says that this one time it does not. */

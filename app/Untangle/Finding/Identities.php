@@ -34,6 +34,8 @@ final class Identities
 
     private ?OwnLines $lines = null;
 
+    private ?bool $knowsProducts = null;
+
     private readonly MinHash $hash;
 
     public function __construct(private readonly Store $store, private readonly TellingWords $telling)
@@ -67,7 +69,7 @@ final class Identities
         $lines = $this->lines();
         $write = [];
         foreach ($rows as $row) {
-            $identity = self::identity($row, $links[(int) $row->id] ?? [], $lines);
+            $identity = self::identity($row, $links[(int) $row->id] ?? [], $lines, $this->knowsProducts());
             $packed = self::pack($identity);
             $mark = md5($packed, true);
             if ($mark !== $row->mark) {
@@ -142,6 +144,12 @@ final class Identities
         }
     }
 
+    /** Whether the shop says of any page that it shows a product or an article. */
+    private function knowsProducts(): bool
+    {
+        return $this->knowsProducts ??= DB::table('page_index')->where('store_id', $this->store->id)->whereIn('kind', [PageKind::Product->value, PageKind::Article->value])->exists();
+    }
+
     private function lines(): OwnLines
     {
         if ($this->lines === null) {
@@ -157,19 +165,21 @@ final class Identities
     }
 
     /** @param  list<object>  $links  those of the main content, in their order */
-    private static function identity(object $row, array $links, OwnLines $lines): Identity
+    private static function identity(object $row, array $links, OwnLines $lines, bool $knowsProducts): Identity
     {
         $kind = PageKind::from((int) $row->kind);
         $product = is_string($row->product) ? (array) json_decode($row->product, true) : [];
         $isProduct = $kind === PageKind::Product || ($product !== [] && in_array($kind, [PageKind::Other, PageKind::Plain], true));
         $url = PageUrl::parse((string) $row->url) ?? throw new \LogicException("{$row->url} is no address.");
-        $anchors = $items = [];
+        $anchors = $items = $others = [];
         foreach ($links as $link) {
             if ((int) $link->to_page !== (int) $row->id) {
                 $anchors[] = (string) $link->anchor;
+                $knowsProducts || $kind !== PageKind::Other || $others[(int) $link->to_page] = (int) $link->to_page;
                 in_array((int) $link->kind, [PageKind::Product->value, PageKind::Article->value], true) && $items[] = (int) $link->to_page;
             }
         }
+        ksort($others);
         $h1s = (array) json_decode((string) $row->h1s, true);
         $number = (string) ($row->number ?? '') !== '' ? (string) $row->number : (is_string($product['number'] ?? null) ? $product['number'] : '');
         $text = KeptDetails::textOf($row->text);
@@ -177,20 +187,20 @@ final class Identities
         $items = $isProduct || in_array($kind, [PageKind::Article, PageKind::Plain], true) ? [] : $items;
 
         return new Identity((int) $row->id, $url, (int) $row->market_id, strtolower((string) $row->language), $isProduct, (string) $row->title, is_string($h1s[0] ?? null) ? $h1s[0] : '', $isProduct ? $number : '', $isProduct && is_string($product['name'] ?? null) ? $product['name'] : '',
-            $text === '' ? [] : $lines->of((string) $row->kind, explode("\n", $text), $anchors, is_string($h1s[0] ?? null) ? $h1s[0] : ''), $items, $kind === PageKind::Collection);
+            $text === '' ? [] : $lines->of((string) $row->kind, explode("\n", $text), $anchors, is_string($h1s[0] ?? null) ? $h1s[0] : ''), $items, $kind === PageKind::Collection, array_values($others));
     }
 
     private static function pack(Identity $page): string
     {
-        return json_encode([$page->url->text(), $page->market, $page->language, $page->isProduct, $page->title, $page->h1, $page->number, $page->name, $page->lines, $page->items, $page->isListKind], JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE);
+        return json_encode([$page->url->text(), $page->market, $page->language, $page->isProduct, $page->title, $page->h1, $page->number, $page->name, $page->lines, $page->items, $page->isListKind, $page->links], JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE);
     }
 
     private static function unpack(int $page, string $packed): Identity
     {
-        /** @var array{string, int, string, bool, string, string, string, string, list<string>, list<int>, bool} $kept */
+        /** @var array{string, int, string, bool, string, string, string, string, list<string>, list<int>, bool, 11?: list<int>} $kept */
         $kept = json_decode($packed, true, 8, JSON_THROW_ON_ERROR);
         $url = PageUrl::parse($kept[0]) ?? throw new \LogicException("$kept[0] is no address.");
 
-        return new Identity($page, $url, $kept[1], $kept[2], $kept[3], $kept[4], $kept[5], $kept[6], $kept[7], $kept[8], $kept[9], $kept[10]);
+        return new Identity($page, $url, $kept[1], $kept[2], $kept[3], $kept[4], $kept[5], $kept[6], $kept[7], $kept[8], $kept[9], $kept[10], $kept[11] ?? []);
     }
 }
