@@ -257,7 +257,8 @@ final class Grouping
         if (! $this->finder->knows($a) || ! $this->finder->knows($b)) {
             return ['kinship' => Kinship::Distinct, 'likeness' => 0, 'sureness' => 0, 'reason' => 'shows nothing', 'differs' => false];
         }
-        $kin = $this->judge->judge($this->identities->of(min($a, $b)), $this->identities->of(max($a, $b)), $this->finder->areVersions($a, $b));
+        $names = fn (int $page): ?int => $this->inventory->find($this->inventory->declared($this->inventory->pages[$page]));
+        $kin = $this->judge->judge($this->identities->of(min($a, $b)), $this->identities->of(max($a, $b)), $this->finder->areVersions($a, $b), $names($a) === $b || $names($b) === $a);
         $this->run->beat();
 
         return ['kinship' => $kin->kinship, 'likeness' => (int) round(1000 * $kin->likeness), 'sureness' => (int) round(1000 * $kin->sureness), 'reason' => $kin->reason, 'differs' => $kin->difference !== null];
