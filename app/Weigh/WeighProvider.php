@@ -11,6 +11,7 @@ use App\Weigh\Console\ScoreCommand;
 use App\Weigh\Ranges\RangeWork;
 use App\Weigh\Scoring\Scores;
 use App\Weigh\Scoring\ScoreWork;
+use Illuminate\Console\Scheduling\Schedule;
 use Illuminate\Support\ServiceProvider;
 
 final class WeighProvider extends ServiceProvider
@@ -24,5 +25,8 @@ final class WeighProvider extends ServiceProvider
         $desk->register(RangeWork::class);
         $board->register(new WeighStep);
         Scores::listen();
+        $this->callAfterResolving(Schedule::class, static function (Schedule $schedule): void {
+            $schedule->call(static fn (Scores $scores) => $scores->beginMissing())->name('sums that do not hold')->everyFiveMinutes();
+        });
     }
 }

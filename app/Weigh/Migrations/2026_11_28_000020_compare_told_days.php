@@ -24,6 +24,8 @@ return new class extends Migration
             PRIMARY KEY (store_id, page_id)
         )');
         DB::statement('ALTER TABLE weigh_pairs MODIFY span SMALLINT UNSIGNED NOT NULL');
+        // Spans are numbered in steps of 32 now, so that each has room for its cells.
+        DB::statement('UPDATE weigh_pairs SET span = 32 * span ORDER BY span DESC');
         DB::statement('ALTER TABLE weigh_seasons MODIFY base DOUBLE NOT NULL, MODIFY ahead_4 DOUBLE NOT NULL, MODIFY ahead_13 DOUBLE NOT NULL, MODIFY ahead_26 DOUBLE NOT NULL');
         DB::statement('ALTER TABLE weigh_losses ADD has_parts TINYINT NOT NULL DEFAULT 1');
         DB::statement('DELETE FROM weigh_states');

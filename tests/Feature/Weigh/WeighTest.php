@@ -144,3 +144,23 @@ it('weighs anew when the words for the store itself are set by command', functio
     expect(app(App\Store\Work\WorkDesk::class)->workToEnd($work))->toBe('done');
     expect($brand())->toBeGreaterThan($before);
 });
+
+it('weighs by itself what an upgrade made otherwise, and not again and again', function (): void {
+    $store = weighableStore();
+    weigh($store);
+    $waiting = static fn (): int => DB::table('work')->where('store_id', $store->id)->where('sort', ScoreWork::sort())->where('state', 'waiting')->count();
+    DB::table('work')->where('store_id', $store->id)->delete();
+    $scores = app(App\Weigh\Scoring\Scores::class);
+    $scores->beginMissing();
+    expect($waiting())->toBe(0);
+    DB::table('weigh_states')->where('store_id', $store->id)->delete();
+    $scores->beginMissing();
+    $scores->beginMissing();
+    expect($waiting())->toBe(1);
+    DB::table('work')->where('store_id', $store->id)->update(['state' => 'failed']);
+    $scores->beginMissing();
+    expect($waiting())->toBe(0);
+    DB::table('work')->where('store_id', $store->id)->update(['created_at' => now()->subHours(2)]);
+    $scores->beginMissing();
+    expect($waiting())->toBe(1);
+});
