@@ -47,7 +47,7 @@ final class FindingsController
         $lens = $this->lens($request, $store);
         $window = NumberWindow::of($store);
 
-        return view('weigh.losing', $this->frame($store, $lens) + ['rows' => Losses::page($store, $lens), 'breaks' => $window === null ? [] : [...Remarks::of($store, $window, $lens), ...Remarks::ofLosses($store, $window, $lens, in_array($lens->weeks, Losses::WEEKS, true) ? $lens->weeks : 13)], 'isCompared' => $window !== null && Told::isCompared($store, $window, $lens)]);
+        return view('weigh.losing', $this->frame($store, $lens) + ['rows' => Losses::page($store, $lens), 'breaks' => $window === null ? [] : [...Remarks::of($store, $window, $lens), ...Losses::remarks($store, $window, $lens)], 'isCompared' => $window !== null && Told::isCompared($store, $window, $lens)]);
     }
 
     public function moved(Request $request, Store $store): View

@@ -12,7 +12,6 @@ use App\Store\Markets;
 use App\Store\Models\Market;
 use App\Store\Models\Store;
 use App\Store\Pages\PageMark;
-use App\Weigh\Scoring\Losses;
 use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
 
@@ -42,26 +41,6 @@ final class Remarks
         }
 
         return [...self::breaks($store, $window, $lens), ...$sentences, ...self::noMarket($store, $lens), ...self::contradictions($store, $lens)];
-    }
-
-    /**
-     * Why losses cannot be taken apart: which days of either side rows by query do not tell.
-     *
-     * @return list<string>
-     */
-    public static function ofLosses(Store $store, NumberWindow $window, Lens $lens, int $weeks): array
-    {
-        $told = Told::of($store, $window);
-        $sentences = [];
-        foreach ($window->isPeriod ? [] : Markets::of($store)->all() as $market) {
-            if (($lens->market === null || $lens->market === $market->id) && $told->beside($market->id, ToldBy::Pages, $weeks, $lens->against) !== [] && ! Losses::weeks($told, $market->id, $weeks, $lens->against)[2]) {
-                $from = $lens->against === 'year' ? 52 : $weeks;
-                $lacking = array_values(array_unique([...$told->lacking($market->id, ToldBy::Queries, $from, min(104, $from + $weeks)), ...$told->lacking($market->id, ToldBy::Queries, 0, $weeks)]));
-                $sentences[] = 'Losses'.(count(Markets::of($store)->all()) > 1 ? " of $market->name" : '').' are told by page totals and not taken apart: rows by query are not there for '.self::runs($lacking).'.';
-            }
-        }
-
-        return $sentences;
     }
 
     /** @return list<string> whether sales are told of other days than the period of the search rows */
@@ -136,7 +115,7 @@ final class Remarks
     }
 
     /** @param  list<string>  $days  in order */
-    private static function runs(array $days): string
+    public static function runs(array $days): string
     {
         $runs = [];
         foreach ($days as $day) {

@@ -12,6 +12,7 @@ use App\Store\Facts\ToldWeeks;
 use App\Store\Markets;
 use App\Store\Models\Store;
 use App\Weigh\Numbers\Lens;
+use App\Weigh\Numbers\Remarks;
 use App\Weigh\Numbers\Told;
 use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
@@ -84,6 +85,27 @@ final class Losses
         [$nowList, $all] = [self::mondays($window, $now), self::mondays($window, [...$now, ...$then])];
 
         return array_values(DB::select("SELECT w.page_id, i.kind, SUM(IF(w.week IN ($nowList), w.clicks, 0)) AS clicks, SUM(IF(w.week IN ($nowList), -1, 1) * CAST(w.clicks AS SIGNED)) AS lost FROM page_weeks w JOIN page_index i ON i.store_id = w.store_id AND i.page_id = w.page_id AND i.market_id = ? WHERE w.store_id = ? AND w.week IN ($all) GROUP BY w.page_id, i.kind HAVING lost > 0 ORDER BY lost DESC, w.page_id LIMIT ".self::MOST, [$market, $store->id]));
+    }
+
+    /**
+     * Why losses cannot be taken apart: which days of either side rows by query do not tell.
+     *
+     * @return list<string>
+     */
+    public static function remarks(Store $store, NumberWindow $window, Lens $lens): array
+    {
+        $weeks = in_array($lens->weeks, self::WEEKS, true) ? $lens->weeks : 13;
+        $told = Told::of($store, $window);
+        $sentences = [];
+        foreach ($window->isPeriod ? [] : Markets::of($store)->all() as $market) {
+            if (($lens->market === null || $lens->market === $market->id) && $told->beside($market->id, ToldBy::Pages, $weeks, $lens->against) !== [] && ! self::weeks($told, $market->id, $weeks, $lens->against)[2]) {
+                $from = $lens->against === 'year' ? 52 : $weeks;
+                $lacking = array_values(array_unique([...$told->lacking($market->id, ToldBy::Queries, $from, min(104, $from + $weeks)), ...$told->lacking($market->id, ToldBy::Queries, 0, $weeks)]));
+                $sentences[] = 'Losses'.(count(Markets::of($store)->all()) > 1 ? " of $market->name" : '').' are told by page totals and not taken apart: rows by query are not there for '.Remarks::runs($lacking).'.';
+            }
+        }
+
+        return $sentences;
     }
 
     /** @return list<object> the pages of a comparison, the most lost first */
