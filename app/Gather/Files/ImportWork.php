@@ -225,13 +225,19 @@ final class ImportWork implements LongWork
         $book = new FactBook($store->id, $facts, (int) $import->grain);
         $staged = StagedRows::of($import);
         $all = array_keys($staged->days());
+        $scope = RowScope::parse((string) $import->scope);
         if ($import->weeks === null) {
+            // Which pages it names is known before the first of its rows counts.
+            foreach ($scope->isPages() ? array_chunk($staged->pages(), 5000) : [] as $pages) {
+                $run->fenced(static fn () => Bulk::write('fact_pages', ['import_id', 'page_id'], array_map(static fn (int $page): array => [(int) $import->id, $page], $pages), 'INSERT IGNORE'));
+                $run->beat();
+            }
             $run->fenced(fn () => DB::table('gather_imports')->where('id', $import->id)->update(['weeks' => json_encode($import->period_first === null ? array_values(array_unique(array_map(PageWeeks::weekOf(...), $all))) : [], JSON_THROW_ON_ERROR), 'first_day' => $all === [] ? null : min($all), 'last_day' => $all === [] ? null : ($import->period_last ?? max($all))]));
         }
         foreach (self::byMonth($book->daysLeft((int) $import->id, $staged->days(), self::length($import))) as $days) {
             [$path, $lines] = $staged->inOrder($facts, substr($days[0]['day'], 0, 7), static fn () => $run->beat());
             try {
-                $run->fenced(fn () => $book->takeDays((int) $import->id, $days, $path, $lines, RowScope::parse((string) $import->scope)));
+                $run->fenced(fn () => $book->takeDays((int) $import->id, $days, $path, $lines, $scope));
             } finally {
                 unlink($path);
             }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Gather\Files;
 
 use App\Store\Facts\Grain;
+use App\Store\Facts\RowScope;
 use App\Store\Models\Store;
 use App\Store\Work\WorkDesk;
 use DateTimeImmutable;
@@ -152,7 +153,7 @@ final readonly class Imports
         return DB::transaction(function () use ($store, $import, $look, $grain, $first, $last, $chosen): int {
             $changed = DB::table('gather_imports')->where('store_id', $store->id)->where('id', $import)->where('state', 'look')->update([
                 'state' => 'running', 'sort' => $look->sort->value, 'grain' => $grain, 'dialect' => json_encode($look->dialect->toArray(), JSON_THROW_ON_ERROR), 'columns' => json_encode((object) $look->columns, JSON_THROW_ON_ERROR),
-                'period_first' => $first, 'period_last' => $last, 'scope' => $look->scope->text, 'phase' => 'read', 'next_row' => $look->dialect->headerRow + 1, 'next_offset' => 0,
+                'period_first' => $first, 'period_last' => $last, 'scope' => $look->scope->text === 'pages' ? RowScope::pagesOf($import)->text : $look->scope->text, 'phase' => 'read', 'next_row' => $look->dialect->headerRow + 1, 'next_offset' => 0,
             ]);
             if ($changed === 0) {
                 throw new InvalidArgumentException('This file has been started already, or has not arrived whole.');

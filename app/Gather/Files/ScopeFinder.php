@@ -6,6 +6,7 @@ namespace App\Gather\Files;
 
 use App\Store\Facts\FactTable;
 use App\Store\Facts\Grain;
+use App\Store\Facts\PageWeeks;
 use App\Store\Facts\RowScope;
 use App\Store\Files\TableFile;
 use App\Store\Markets;
@@ -13,6 +14,7 @@ use App\Store\Models\Store;
 use App\Store\Pages\PageAddress;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Tabular\Country;
+use Orchard\Core\Tabular\DateOrder;
 use Orchard\Core\Tabular\Dialect;
 use Orchard\Core\Url\PageUrl;
 
@@ -22,9 +24,12 @@ final class ScopeFinder
     /** Rows that are looked at. */
     private const ROWS = 200_000;
 
+    /** Pages below which half of them says nothing. */
+    private const FEWEST_PAGES = 6;
+
     /**
      * A market where all pages are of one and the store has several; a country where all rows are of one and rows of others are in
-     * already; else the whole store.
+     * already; the pages that it names where these are less than half of those that rows of its sort tell of its days already; else the whole store.
      *
      * @param  array<int, string>  $columns  field key by column
      */
@@ -37,7 +42,7 @@ final class ScopeFinder
         $page = count($markets->all()) > 1 && ! $markets->needLanguages() ? array_search('page', $columns, true) : false;
         $country = array_search('country', $columns, true);
         if ($page === false && $country === false) {
-            return RowScope::store();
+            return self::namesFew($store, $file, $dialect, $sort, $columns) ? RowScope::parse('pages') : RowScope::store();
         }
         [$ofMarkets, $ofCountries] = self::common($store, $file, $dialect, $page, $country);
         if ($page !== false && count($ofMarkets) === 1) {
@@ -47,7 +52,55 @@ final class ScopeFinder
         $others = $code !== '' && $sort->facts() === FactTable::Search && DB::table('search_rows')->where('store_id', $store->id)
             ->where('grain', $sort->grain(array_values($columns)))->whereNotIn('country', ['', $code])->limit(1)->exists();
 
-        return $others ? RowScope::country($code) : RowScope::store();
+        return $others ? RowScope::country($code) : (self::namesFew($store, $file, $dialect, $sort, $columns) ? RowScope::parse('pages') : RowScope::store());
+    }
+
+    /**
+     * Whether a file names less than half of the pages that rows of its own sort tell of the same days: it would empty the others.
+     *
+     * @param  array<int, string>  $columns
+     */
+    private static function namesFew(Store $store, TableFile $file, Dialect $dialect, FileSort $sort, array $columns): bool
+    {
+        $page = array_search('page', $columns, true);
+        $day = array_search('day', $columns, true);
+        if ($page === false || $day === false) {
+            return false;
+        }
+        [$weeks, $there, $named, $read] = [[], null, [], 0];
+        $grain = $sort->grain(array_values($columns));
+        foreach ($file->rows($dialect, $dialect->headerRow + 1) as $cells) {
+            $date = ($dialect->dates ?? DateOrder::DayFirst)->parse(trim($cells[$day] ?? ''));
+            $cell = trim($cells[$page] ?? '');
+            if ($date === null || $cell === '') {
+                continue;
+            }
+            // One week is enough to tell, and is read soon: the first that the file speaks of.
+            $there ??= self::pagesIn($store, $sort->facts(), $grain, $date);
+            if ($there < self::FEWEST_PAGES) {
+                return false;
+            }
+            $weeks[$date] ??= PageWeeks::weekOf($date);
+            if ($weeks[$date] === $weeks[array_key_first($weeks)]) {
+                $named[$cell] = true;
+            }
+            if (++$read >= self::ROWS || 2 * count($named) >= $there) {
+                break;
+            }
+        }
+
+        return $there !== null && $named !== [] && 2 * count($named) < $there;
+    }
+
+    /** Pages that count in a day's week, where rows of this grain tell that day; 0 where they do not. */
+    private static function pagesIn(Store $store, FactTable $facts, int $grain, string $day): int
+    {
+        if (! DB::table('fact_days')->where('store_id', $store->id)->where('facts', $facts->value)->where('grain', $grain)->where('day', $day)->where('days', 1)->where('state', 'owns')->exists()) {
+            return 0;
+        }
+        $seen = $facts === FactTable::Search ? 'impressions' : 'orders';
+
+        return (int) DB::selectOne("SELECT COUNT(*) AS n FROM page_weeks WHERE store_id = ? AND week = ? AND $seen > 0", [$store->id, PageWeeks::weekOf($day)])->n;
     }
 
     /** @return array{array<int, true>, array<string, true>} markets by id and countries by code, two of each at most */

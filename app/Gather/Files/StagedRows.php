@@ -98,6 +98,22 @@ final class StagedRows
         return $days;
     }
 
+    /** @return list<int> ids of the pages that its lines name, in order */
+    public function pages(): array
+    {
+        $pages = [];
+        foreach (array_keys($this->months) as $month) {
+            $file = self::open("$this->folder/$month", 'rb');
+            while (($line = fgets($file)) !== false) {
+                $pages[(int) $line] = true;
+            }
+            fclose($file);
+        }
+        ksort($pages);
+
+        return array_keys($pages);
+    }
+
     /**
      * A month's lines in the order of the table's key, each key once: lines that say the same day, page and query add up.
      *

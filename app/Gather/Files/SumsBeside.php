@@ -35,8 +35,9 @@ final readonly class SumsBeside
      * @param  int  $others  told on its days, which it does not name
      * @param  float  $told  clicks, or orders, of these pages in the file
      * @param  float  $there  and as they count so far
+     * @param  bool  $empties  whether rows of its own sort of all other pages are put to rest
      */
-    private function __construct(private FactTable $facts, private bool $tellsQueries, public int $pages, public int $others, public float $told, public float $there, private bool $isWhole)
+    private function __construct(private FactTable $facts, private bool $tellsQueries, public int $pages, public int $others, public float $told, public float $there, private bool $isWhole, private bool $empties)
     {
     }
 
@@ -63,25 +64,36 @@ final readonly class SumsBeside
             }
         }
 
-        return $named === [] ? null : new self($facts, ($grain & Grain::QUERY) !== 0, count($named), count($there) - count($named), $told, $beside, $isWhole);
+        return $named === [] ? null : new self($facts, ($grain & Grain::QUERY) !== 0, count($named), count($there) - count($named), $told, $beside, $isWhole, ! $look->scope->isPages() && DB::table('fact_days')->where('store_id', $store->id)->where('facts', $facts->value)->where('grain', $grain)->where('days', 1)->where('state', 'owns')->whereBetween('day', [$look->span[0], $look->span[1]])->exists());
     }
 
-    /** What is to be said of it before it counts; null where the sums fit. */
+    /** What is to be said of it before it counts; null where the sums fit and nothing is lost. */
     public function sentence(): ?string
     {
-        $what = $this->facts === FactTable::Search ? 'clicks' : 'orders';
-        $change = $this->told / max(1.0, $this->there) - 1;
-        // What searchers' privacy withholds is in no query row: fewer are as they should be, more cannot be.
-        if (max($this->told, $this->there) < self::FEWEST || ($this->tellsQueries ? $change <= self::MAY_DIFFER : abs($change) <= self::MAY_DIFFER)) {
-            return null;
-        }
         $n = static fn (float $number): string => number_format($number);
-        $percent = round(100 * abs($change)).'% '.($change < 0 ? 'fewer' : 'more');
+        $said = [];
+        if ($this->differs()) {
+            $what = $this->facts === FactTable::Search ? 'clicks' : 'orders';
+            $change = $this->told / max(1.0, $this->there) - 1;
+            $percent = round(100 * abs($change)).'% '.($change < 0 ? 'fewer' : 'more');
+            $said[] = ($this->isWhole ? '' : 'As far as was looked (the first '.$n(self::ROWS).' rows): ')
+                ."{$n($this->told)} $what in this file for {$n($this->pages)} ".($this->pages === 1 ? 'page' : 'pages')." that have {$n($this->there)} on the same days so far, $percent (more than ".round(100 * self::MAY_DIFFER).'% is told).'
+                .($this->tellsQueries ? ' Queries cannot hold more than their page does.' : '');
+        }
+        $isLost = $this->empties && $this->isWhole && $this->others > $this->pages;
+        if ($this->others > 0 && ($isLost || ($said !== [] && ! $this->empties))) {
+            $said[] = "{$n($this->others)} other ".($this->others === 1 ? 'page' : 'pages').($isLost ? ' that are told on these days are not in it and lose their rows of this sort, unless it speaks for the pages that it names alone.' : ($this->others === 1 ? ' keeps what it has.' : ' keep what they have.'));
+        }
 
-        return ($this->isWhole ? '' : 'As far as was looked (the first '.$n(self::ROWS).' rows): ')
-            ."{$n($this->told)} $what in this file for {$n($this->pages)} ".($this->pages === 1 ? 'page' : 'pages')." that have {$n($this->there)} on the same days so far, $percent (more than ".round(100 * self::MAY_DIFFER).'% is told).'
-            .($this->tellsQueries ? ' Queries cannot hold more than their page does.' : '')
-            .($this->others > 0 ? " {$n($this->others)} other ".($this->others === 1 ? 'page keeps what it has' : 'pages keep what they have').'.' : '');
+        return $said === [] ? null : implode(' ', $said);
+    }
+
+    private function differs(): bool
+    {
+        $change = $this->told / max(1.0, $this->there) - 1;
+
+        // What searchers' privacy withholds is in no query row: fewer are as they should be, more cannot be.
+        return max($this->told, $this->there) >= self::FEWEST && ($this->tellsQueries ? $change > self::MAY_DIFFER : abs($change) > self::MAY_DIFFER);
     }
 
     /** @return array{array<string, array<string, float>>, array<string, true>, bool} clicks or orders by URL and Monday, the days, and whether these are all rows */

@@ -10,9 +10,10 @@ use App\Store\Models\Store;
 use InvalidArgumentException;
 
 /**
- * The part of a store that an import speaks for: all of it, a market, a host, a folder, or the searches of a country. An import
+ * The part of a store that an import speaks for: all of it, a market, a host, a folder, the searches of a country, or the pages that it names
+ * and no others. An import
  * owns its days within its scope alone, so that files of several markets stand side by side. Written "market:7", "host:shop.example",
- * "folder:/de/", "country:DE"; empty for the whole store.
+ * "folder:/de/", "country:DE", "pages:12" for those that import 12 names ("pages" until it has a number); empty for the whole store.
  */
 final readonly class RowScope
 {
@@ -30,6 +31,12 @@ final readonly class RowScope
         return self::parse('country:'.$code);
     }
 
+    /** The pages that an import names (fact_pages), once its rows are read. */
+    public static function pagesOf(int $import): self
+    {
+        return self::parse("pages:$import");
+    }
+
     public static function market(Market $market): self
     {
         return self::parse('market:'.$market->id);
@@ -42,7 +49,11 @@ final readonly class RowScope
             return self::store();
         }
         [$part, $value] = explode(':', $text, 2) + [1 => ''];
+        if ($text === 'pages') {
+            return new self('pages', 'pages', '');
+        }
         $isRight = match ($part) {
+            'pages' => preg_match('/^\d{1,18}$/', $value) === 1,
             'market' => preg_match('/^\d{1,18}$/', $value) === 1,
             'host' => preg_match('/^[a-z0-9.\-]{1,180}(:\d{1,5})?$/i', $value) === 1,
             'folder' => preg_match('~^/[^\s\'"\\\\]{0,150}/$~', $value) === 1,
@@ -50,7 +61,7 @@ final readonly class RowScope
             default => false,
         };
         if (! $isRight) {
-            throw new InvalidArgumentException("\"$text\" is no part of a store: there are store, market:NAME, host:NAME, folder:/path/ and country:XX.");
+            throw new InvalidArgumentException("\"$text\" is no part of a store: there are store, pages, market:NAME, host:NAME, folder:/path/ and country:XX.");
         }
         $value = $part === 'country' ? strtoupper($value) : ($part === 'host' ? strtolower($value) : $value);
 
@@ -72,6 +83,12 @@ final readonly class RowScope
         return self::parse($text);
     }
 
+    /** Whether it is the pages that a file names. */
+    public function isPages(): bool
+    {
+        return $this->part === 'pages';
+    }
+
     public function isStore(): bool
     {
         return $this->part === '';
@@ -91,6 +108,7 @@ final readonly class RowScope
 
         return match ($this->part) {
             '' => '1 = 1',
+            'pages' => $this->value === '' ? '1 = 0' : 'page_id IN (SELECT page_id FROM fact_pages WHERE import_id = '.(int) $this->value.')',
             'market' => $pages('market_id = '.(int) $this->value),
             'host' => $pages('SUBSTRING_INDEX(SUBSTRING_INDEX(url, '.$like('/').', 3), '.$like('/').', -1) = '.$like($this->value)),
             'folder' => $pages('LOCATE('.$like($this->value).', url, 9) > 0 AND LOCATE('.$like($this->value).', url, 9) = LOCATE('.$like('/').', url, 9)'),
@@ -103,6 +121,7 @@ final readonly class RowScope
     {
         return match ($this->part) {
             '' => 'the whole store',
+            'pages' => 'the pages that it names',
             'market' => 'the market '.Markets::of($store)->find((int) $this->value)->name,
             'host' => "the host {$this->value}",
             'folder' => "the folder {$this->value}",

@@ -326,6 +326,8 @@ final class ToldWeeks
 
         return match ($part) {
             'market' => (int) $value === $market->id,
+            // Of a few pages nothing follows for all others.
+            'pages' => false,
             'host' => $value === ($market->host !== '' ? strtolower($market->host) : $store->baseUrl()->authority),
             'folder' => $market->path_prefix === '' || str_starts_with(rtrim($market->path_prefix, '/').'/', $value) || str_starts_with($value, rtrim($market->path_prefix, '/').'/'),
             default => true,

@@ -323,3 +323,35 @@ it('says that a period of search beside another period of sales gives no value o
     weigh($store);
     $this->get(route('weigh', $store))->assertDontSee('Sales are told of other days')->assertSee('EUR in four weeks');
 });
+
+it('takes a file of a few pages for those pages alone, and leaves all others their rows of the same sort', function (?string $scope): void {
+    $store = toldStore();
+    $days = daysBack(21);
+    $rows = static fn (array $pages, int $clicks): string => "page,day,clicks,impressions,position\n".implode('', array_map(static fn (string $day): string => implode('', array_map(static fn (int $page): string => "/p/$page,$day,$clicks,300,4\n", $pages)), $days));
+    bringIn($store, $rows(range(1, 9), 10));
+    $before = array_map(static fn (object $row): int => (int) $row->clicks, windowOf($store));
+    $path = (string) tempnam(sys_get_temp_dir(), 'rows');
+    file_put_contents($path, $rows([2, 5], 4));
+    $look = FileLook::into($store->id, $path, FileSort::Search, $scope === null ? [] : ['scope' => $scope]);
+    expect($look->scope->isPages())->toBe($scope === null)->and(SumsBeside::of($store, $path, $look)?->sentence())->toContain($scope === null ? '7 other pages keep what they have' : '7 other pages that are told on these days are not in it and lose their rows');
+    $imports = app(Imports::class);
+    $import = $imports->take($store, null, 'two.csv', $path);
+    unlink($path);
+    $work = $imports->start($store, $import, $look);
+    expect(app(App\Store\Work\WorkDesk::class)->workToEnd($work))->toBe('done');
+    $now = array_map(static fn (object $row): int => (int) $row->clicks, windowOf($store));
+    foreach ($before as $page => $clicks) {
+        expect($now[$page])->toBe(in_array($page, ['/p/2', '/p/5'], true) ? 4 * 21 : ($scope === null ? $clicks : 0), $page);
+    }
+    // Taken back, all is as before; and a later file of all pages takes the place of both.
+    $back = $imports->takeBack($store, $import, null);
+    expect(app(App\Store\Work\WorkDesk::class)->workToEnd($back))->toBe('done')->and(array_map(static fn (object $row): int => (int) $row->clicks, windowOf($store)))->toBe($before);
+})->with(['as it is found' => [null], 'for the whole store, by word' => ['store']]);
+
+it('takes a file of most pages for the whole store', function (): void {
+    $store = toldStore();
+    $rows = static fn (int $pages): string => "page,day,clicks,impressions,position\n".implode('', array_map(static fn (string $day): string => implode('', array_map(static fn (int $page): string => "/p/$page,$day,10,300,4\n", range(1, $pages))), daysBack(14)));
+    bringIn($store, $rows(9));
+    $import = bringIn($store, $rows(6));
+    expect((string) $import->scope)->toBe('')->and((int) windowOf($store)['/p/8']->clicks)->toBe(0);
+});
