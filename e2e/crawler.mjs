@@ -18,13 +18,23 @@ export function read(html, url) {
     const unseen = new Set(['script', 'style', 'noscript', 'iframe', 'template', 'title', 'xmp', 'noembed', 'noframes']);
     const textOf = node => tree.isTextNode(node) ? node.value : unseen.has(node.tagName) || (tree.isElementNode(node) && node.namespaceURI !== HTML) ? '' : !node.childNodes ? '' : node.childNodes.map(child => textOf(child)).join('').replace(/^|$/g, tree.isElementNode(node) && !INLINE.has(node.tagName) ? ' ' : '');
     const altOf = node => (node.tagName === 'img' ? ' ' + (attribute(node, 'alt') ?? '') : '') + (node.childNodes ?? []).map(altOf).join('');
+    // Frames, and links in drawings, have no text of their own.
+    function link(href, anchor, place) {
+        const target = href === undefined ? null : resolve(href);
+        if (target && /^https?:$/.test(target.protocol)) page.links.push({ target: target.href, anchor: tidy(anchor), repeats: place.repeats });
+    }
+    function drawn(node, place) {
+        if (node.tagName === 'a') link(attribute(node, 'href'), '', place);
+        for (const child of node.childNodes ?? []) if (tree.isElementNode(child) && child.namespaceURI !== HTML) drawn(child, place);
+    }
     function walk(node, place) {
         if (tree.isTextNode(node)) { if (place.inBody && !place.repeats) text += node.value.replace(/[\n\r\f]/g, ' '); return; }
         if (!tree.isElementNode(node)) { for (const child of node.childNodes ?? []) walk(child, place); return; }
         const name = node.tagName;
-        if (node.namespaceURI !== HTML) { return; }
+        if (node.namespaceURI !== HTML) { drawn(node, place); return; }
         if (name === 'base' && !hasBase && attribute(node, 'href') !== undefined) { hasBase = true; base = resolve(attribute(node, 'href')) ?? url; }
         if (name === 'title') { page.title ??= tidy(node.childNodes.map(n => n.value).join('')); return; }
+        if (name === 'iframe' || name === 'frame') link(attribute(node, 'src'), attribute(node, 'title') ?? '', place);
         if (unseen.has(name)) return;
         if (place.inHead && name === 'meta' && attribute(node, 'name')?.trim().toLowerCase() === 'description') page.description ??= tidy(attribute(node, 'content') ?? '');
         if (place.inHead && name === 'link' && /(^|\s)canonical(\s|$)/i.test(attribute(node, 'rel') ?? '')) page.canonicals.push(resolve(attribute(node, 'href'))?.href ?? attribute(node, 'href'));

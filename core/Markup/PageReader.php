@@ -478,9 +478,10 @@ final class PageReader
     private function linkTo(?string $href, string $title): void
     {
         if ($href !== null) {
-            $this->closeAnchor();
+            $around = $this->anchor;
             $this->anchor = ['href' => $href, 'text' => '', 'alt' => $title, 'rel' => 0, 'region' => $this->regions === [] ? Region::Main : self::REGION_TAGS[$this->regions[0]]];
             $this->closeAnchor();
+            $this->anchor = $around;
         }
     }
 
