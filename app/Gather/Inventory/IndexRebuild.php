@@ -55,6 +55,7 @@ final readonly class IndexRebuild
                 FROM page_facts f JOIN pages p ON p.id = f.page_id LEFT JOIN resources r ON r.id = p.resource_id LEFT JOIN page_details d ON d.page_id = p.id
                 WHERE f.store_id = ? AND f.to_crawl = 0 AND p.id > ? ORDER BY p.id LIMIT '.self::CHUNK, [$this->store->id, $after]);
             if ($rows === []) {
+                (new LearnedKinds($this->store))->learn($run);
                 (new KnownPages($this->store))->list($run, anew: true);
 
                 return true;
