@@ -6,6 +6,7 @@ use App\Access\Http\Problem;
 use App\Access\Http\SecurityHeaders;
 use App\Access\Http\ServerTiming;
 use App\Store\Work\DatabaseTrouble;
+use Illuminate\Auth\AuthenticationException;
 use Illuminate\Database\QueryException;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
@@ -34,6 +35,8 @@ $app = Application::configure(basePath: dirname(__DIR__))
     ->withExceptions(function (Exceptions $exceptions): void {
         $exceptions->shouldRenderJsonWhen(static fn (Request $request): bool => $request->is('api', 'api/*') || $request->expectsJson());
         $exceptions->respond(static fn (Response $response, Throwable $error, Request $request): Response => $request->is('api', 'api/*') ? Problem::of($response, $error) : $response);
+        // A fragment that is asked for after the session has ended must not become the sign-in page: the frame tells it.
+        $exceptions->render(static fn (AuthenticationException $out, Request $request): ?Response => $request->headers->has('HX-Request') ? new Response('', 204, ['X-Signed-Out' => '1']) : null);
         // What the database says is for the log; people get words.
         $exceptions->render(static function (QueryException $trouble, Request $request) {
             if (! DatabaseTrouble::isAway($trouble) && ! DatabaseTrouble::isPassing($trouble)) {

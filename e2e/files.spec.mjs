@@ -11,20 +11,20 @@ test('a file is looked into, corrected, brought in, counted, and taken back', as
     const rows = [`Tag;${where};Suchanfrage;Klicks;Impressionen;Position`];
     for (let ago = 12; ago < 60; ago++) rows.push(`${day(ago).split('-').reverse().join('.')};/range/pendant-lamps;pendant lamps;12;1.200;3,5`, `${day(ago).split('-').reverse().join('.')};/range/table-lamps?utm_source=x;table lamps;3;300;8,1`);
     rows.push('31.02.2026;/range/table-lamps;x;1;2;3', `${day(20).split('-').reverse().join('.')};/range/table-lamps;x;9;2;3`);
-    await page.getByLabel('A file').setInputFiles({ name: 'suche.csv', mimeType: 'text/csv', buffer: Buffer.from(rows.join('\r\n') + '\r\n') });
-    await page.getByRole('button', { name: 'Look into it' }).click();
+    await page.getByLabel('File').setInputFiles({ name: 'suche.csv', mimeType: 'text/csv', buffer: Buffer.from(rows.join('\r\n') + '\r\n') });
+    await page.getByRole('button', { name: 'Upload and check' }).click();
     await expect(page.getByRole('heading', { name: 'suche.csv' })).toBeVisible();
-    await expect(page.getByLabel('decimals behind')).toHaveValue(',');
+    await expect(page.getByLabel('decimals after')).toHaveValue(',');
     await expect(page.getByText('needs a column of pages')).toHaveCount(0);
     await expect(page.getByLabel(`What ${where} holds`)).toHaveValue('');
     await page.getByLabel(`What ${where} holds`).selectOption({ label: 'Page' });
-    await page.getByRole('button', { name: 'Look again' }).click();
+    await page.getByRole('button', { name: 'Check again' }).click();
     await expect(page.getByLabel(`What ${where} holds`)).toHaveValue('page');
     await axe(page);
-    await page.getByRole('button', { name: 'Bring it in' }).focus();
+    await page.getByRole('button', { name: 'Import' }).focus();
     await page.keyboard.press('Enter');
-    await expect(page.locator('#import-progress')).toContainText('96 rows in', { timeout: 60_000 });
-    await expect(page.locator('#import-progress')).toContainText('The import is in', { timeout: 60_000 });
+    await expect(page.locator('#import-progress')).toContainText('96 rows imported', { timeout: 60_000 });
+    await expect(page.locator('#import-progress')).toContainText('Import: imported', { timeout: 60_000 });
     await page.reload();
     await expect(page.getByText('"31.02.2026" is no day')).toBeVisible();
     await expect(page.getByText('9 clicks are more than 2 impressions')).toBeVisible();
@@ -38,10 +38,10 @@ test('a file is looked into, corrected, brought in, counted, and taken back', as
     await axe(page);
     await page.goto('/s/tindrel/gather/files');
     await page.getByRole('link', { name: 'suche.csv' }).first().click();
-    await page.getByRole('button', { name: 'Take it back' }).click();
-    await expect(page.locator('#import-progress')).toContainText('taken back', { timeout: 60_000 });
+    await page.getByRole('button', { name: 'Remove this import' }).click();
+    await expect(page.locator('#import-progress')).toContainText('removed', { timeout: 60_000 });
     await page.goto('/s/tindrel/gather/files');
-    await expect(page.getByRole('row', { name: /suche\.csv/ }).first()).toContainText('taken back');
+    await expect(page.getByRole('row', { name: /suche\.csv/ }).first()).toContainText('removed');
 });
 
 test('a large file is sent in pieces', async ({ page }) => {
@@ -51,10 +51,10 @@ test('a large file is sent in pieces', async ({ page }) => {
     const filler = 'x'.repeat(380);
     const rows = ['page,day,query,clicks,impressions'];
     for (let i = 0; i < 22000; i++) rows.push(`${shopUrl}/range/pendant-lamps,${day(10 + i % 40)},lamp ${i} ${filler},1,9`);
-    await page.getByLabel('A file').setInputFiles({ name: 'large.csv', mimeType: 'text/csv', buffer: Buffer.from(rows.join('\n') + '\n') });
-    await page.getByRole('button', { name: 'Look into it' }).click();
+    await page.getByLabel('File').setInputFiles({ name: 'large.csv', mimeType: 'text/csv', buffer: Buffer.from(rows.join('\n') + '\n') });
+    await page.getByRole('button', { name: 'Upload and check' }).click();
     await expect(page.getByRole('heading', { name: 'large.csv' })).toBeVisible({ timeout: 60_000 });
-    await page.getByRole('button', { name: 'Let it go' }).click();
+    await page.getByRole('button', { name: 'Discard' }).click();
     await expect(page.getByText('nothing of it was stored')).toBeVisible();
 });
 
@@ -65,13 +65,13 @@ test('what changed between two crawls is told by cause', async ({ page }) => {
     await page.goto('/s/tindrel/gather');
     await page.getByRole('link', { name: 'What changed' }).click();
     await expect(page.locator('#changed')).not.toContainText('Comparing', { timeout: 60_000 });
-    await expect(page.getByLabel('From the crawl of')).toBeVisible();
+    await expect(page.getByLabel('Compare the crawl of')).toBeVisible();
     await axe(page);
 });
 
 test('a viewer sees files and brings none in', async ({ page }) => {
     await signIn(page, 'viewer');
     await page.goto('/s/tindrel/gather/files');
-    await expect(page.getByText('Brought in so far')).toBeVisible();
-    await expect(page.getByRole('button', { name: 'Look into it' })).toHaveCount(0);
+    await expect(page.getByText('Imports')).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Upload and check' })).toHaveCount(0);
 });

@@ -6,10 +6,10 @@ test('the first crawl is started from the screen, shows its progress, and fills 
     await page.goto('/s/tindrel/gather');
     const first = page.getByRole('button', { name: 'Start the first crawl' });
     if (await first.count()) await first.click(); else await page.getByRole('button', { name: 'Crawl now' }).click();
-    await expect(page.locator('#crawl-progress')).toContainText('pages fetched');
+    await expect(page.locator('#crawl-progress')).toContainText('pages crawled');
     await expect(page.locator('#crawl-progress')).toContainText('The crawl is done', { timeout: 240_000 });
     await axe(page);
-    await page.getByRole('link', { name: 'Inventory' }).click();
+    await page.getByRole('link', { name: 'Pages', exact: true }).click();
     await expect(page.getByRole('link', { name: /collections \d+/ })).toBeVisible();
     await axe(page);
     await page.getByRole('link', { name: /collections \d+/ }).click();
@@ -29,7 +29,7 @@ test('a crawl is paused and goes on where it was', async ({ page }) => {
     await page.getByRole('button', { name: 'Start a new crawl' }).click();
     await page.getByRole('button', { name: 'Pause' }).click();
     await expect(page.locator('#crawl-progress')).toContainText('The crawl is stopped', { timeout: 240_000 });
-    await page.getByRole('button', { name: 'Go on where it paused' }).click();
+    await page.getByRole('button', { name: 'Continue' }).click();
     await expect(page.locator('#crawl-progress')).toContainText('The crawl is done', { timeout: 240_000 });
 });
 

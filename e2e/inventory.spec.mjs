@@ -23,7 +23,7 @@ test('a dossier opens beside the list, steps through it by mouse and keyboard, a
     await expect(beside).toHaveCount(0);
     await expect(rows.nth(0)).toBeFocused();
     await rows.nth(3).click();
-    await beside.getByRole('link', { name: 'Whole dossier' }).click();
+    await beside.getByRole('link', { name: 'Full dossier' }).click();
     await expect(page.getByRole('navigation', { name: 'The list it came from' })).toContainText('4 of 50');
     await page.getByRole('navigation', { name: 'The list it came from' }).getByRole('link', { name: 'Next' }).click();
     await expect(page.getByRole('navigation', { name: 'The list it came from' })).toContainText('5 of 50');
@@ -34,24 +34,24 @@ test('a dossier opens beside the list, steps through it by mouse and keyboard, a
 
 test('columns and filters are chosen, kept as a view, and taken off again', async ({ page }) => {
     await page.goto('/s/tindrel/gather');
-    await page.getByText('Filter and columns').click();
-    await page.getByLabel('Show Oddities').check();
+    await page.getByText('Filters and columns').click();
+    await page.getByLabel('Show Issues').check();
     await page.getByLabel('Words to', { exact: true }).fill('60');
     await page.getByLabel('Kind', { exact: true }).last().selectOption('plain');
     await axe(page);
-    await page.getByRole('button', { name: 'Show these' }).click();
+    await page.getByRole('button', { name: 'Apply' }).click();
     await expect(page).toHaveURL(/kind=plain/);
     await expect(page).toHaveURL(/words=\.\.60/);
-    await expect(page.getByRole('columnheader', { name: 'Oddities' })).toBeVisible();
+    await expect(page.getByRole('columnheader', { name: 'Issues' })).toBeVisible();
     const words = await page.locator('#inventory tbody tr td:nth-child(9)').allTextContents();
     expect(words.length).toBeGreaterThan(2);
     for (const n of words) expect(Number(n.replace(',', ''))).toBeLessThanOrEqual(60);
     await expect(page.locator('.asked')).toContainText(`${words.length} pages`);
-    await page.getByText('Views', { exact: true }).click();
-    await page.getByLabel('Keep what is shown now as').fill('Short plain pages');
-    await page.getByRole('button', { name: 'Keep', exact: true }).first().click();
+    await page.getByText('Saved views', { exact: true }).click();
+    await page.getByLabel('Save this view as').fill('Short plain pages');
+    await page.getByRole('button', { name: 'Save', exact: true }).first().click();
     await page.goto('/s/tindrel/gather');
-    await page.getByText('Views', { exact: true }).click();
+    await page.getByText('Saved views', { exact: true }).click();
     await page.getByRole('link', { name: 'Short plain pages' }).click();
     await expect(page.locator('.asked')).toContainText('words at most 60');
     await page.getByRole('link', { name: /words at most 60/ }).click();
@@ -67,13 +67,13 @@ test('pages are gone into by folder, picked by pasted addresses, and sent to the
     await expect(page.locator('.asked')).toContainText('under /journal/');
     await page.goto('/s/tindrel/gather?kind=collection');
     const paths = (await page.locator('tbody a[data-beside]').allTextContents()).filter(path => /^\/range\/[^/?]+$/.test(path)).slice(0, 3);
-    await page.getByText('Paste addresses').click();
-    await page.getByLabel(/One address a line/).fill(paths.join('\n') + '\n/not/there');
-    await page.getByRole('button', { name: 'Pick these pages' }).click();
+    await page.getByText('Paste URLs').click();
+    await page.getByLabel(/One URL per line/).fill(paths.join('\n') + '\n/not/there');
+    await page.getByRole('button', { name: 'Show these pages' }).click();
     await expect(page.getByRole('status').first()).toContainText('3 pages are picked. 1 addresses are not known here: /not/there');
     await page.getByLabel('all that match').check();
-    await page.getByRole('button', { name: 'the desk' }).click();
-    await expect(page.getByRole('link', { name: /the pages that were picked/ })).toBeVisible();
+    await page.getByRole('button', { name: 'the writing desk' }).click();
+    await expect(page.getByRole('link', { name: /selected pages/ })).toBeVisible();
     await expect(page.locator('tr[data-resource], tbody tr[data-id], tbody tr').filter({ has: page.locator('textarea, input[type=text], .type') })).toHaveCount(3);
     await axe(page);
 });
@@ -81,12 +81,12 @@ test('pages are gone into by folder, picked by pasted addresses, and sent to the
 test('the feed is pulled from the screen, and its clock moved on', async ({ page }) => {
     await page.goto('/s/tindrel/gather/feed');
     await axe(page);
-    await page.getByRole('button', { name: 'Pull now' }).click();
-    await expect(page.locator('#feed-state')).toContainText('The last pull is done', { timeout: 240_000 });
-    await page.getByLabel(/move its clock on/).selectOption('7');
-    await page.getByRole('button', { name: 'Move on' }).click();
+    await page.getByRole('button', { name: 'Fetch now' }).click();
+    await expect(page.locator('#feed-state')).toContainText('The last fetch is done', { timeout: 240_000 });
+    await page.getByLabel(/move its clock forward/).selectOption('7');
+    await page.getByRole('button', { name: 'Move' }).click();
     await expect(page.getByRole('status').first()).toContainText('In the simulated market it is now');
-    await expect(page.locator('#feed-state')).toContainText('The last pull is done', { timeout: 240_000 });
+    await expect(page.locator('#feed-state')).toContainText('The last fetch is done', { timeout: 240_000 });
     // Brought in here, should the workers be behind.
     orchard('gather:feed', '--store=tindrel', '--wait');
     await page.goto('/s/tindrel/gather?sort=clicks');

@@ -20,7 +20,7 @@ test('the whole loop: write, mark ready, release, see live, take back, see as it
     await page.keyboard.type('Wall lamps & reading lights from twelve small makers, in ten finishes, with or without a plug. Sent within two days.');
     await page.keyboard.press('ControlOrMeta+Enter');
     await expect(page.locator('#saved-line')).toHaveText('All saved');
-    await page.getByRole('button', { name: 'Ticked drafts are ready' }).click();
+    await page.getByRole('button', { name: 'Mark the ticked as ready' }).click();
     await expect(page.getByText('2 drafts are ready for release.')).toBeVisible();
     await page.goto('/s/tindrel/release');
     await expect(page.getByRole('button', { name: /Send/ })).toHaveCount(0);
@@ -34,7 +34,7 @@ test('the whole loop: write, mark ready, release, see live, take back, see as it
     await approver.getByLabel('Name').fill('Wall lamps');
     await approver.getByRole('button', { name: /Send all/ }).click();
     await expect(approver.locator('#release-progress')).toContainText('1 of 1 live in the shop', { timeout: 180_000 });
-    await expect(approver.locator('#release-progress')).toContainText('1 seen on the page', { timeout: 180_000 });
+    await expect(approver.locator('#release-progress')).toContainText('1 seen live', { timeout: 180_000 });
     await office('PUT', '/switches', { lose_every: 0 });
     expect(await html(path)).toContain('<title>Wall lamps that leave the table free – Tindrel</title>');
     await approver.reload();
@@ -42,7 +42,7 @@ test('the whole loop: write, mark ready, release, see live, take back, see as it
     await axe(approver);
 
     await approver.getByRole('button', { name: 'Take the whole release back' }).click();
-    await expect(approver.locator('#release-progress')).toContainText('1 seen on the page', { timeout: 180_000 });
+    await expect(approver.locator('#release-progress')).toContainText('1 seen live', { timeout: 180_000 });
     expect(await html(path)).toBe(before);
 
     await approver.goto('/s/tindrel/write?kind=collection&q=wall');

@@ -12,11 +12,14 @@ test('causes come first, safe ones apart from those that are a person’s call, 
     await page.getByRole('navigation', { name: 'The eight steps' }).getByRole('link', { name: /^Untangle/ }).click();
     await expect(page.getByRole('heading', { name: 'Safe now' })).toBeVisible();
     await expect(page.getByRole('heading', { name: 'Your call' })).toBeVisible();
-    await expect(page.getByRole('link', { name: 'One page at /range/*/* and /lamp/*' })).toBeVisible();
+    await expect(page.getByRole('link', { name: 'One page at several paths, /range/*/* and /lamp/*' })).toBeVisible();
     await axe(page);
-    for (const tab of ['Tangles', 'Declared', 'Parameters', 'Filters', 'Versions', 'Redirects', 'Lost', 'Slugs', 'To tell', 'Rules']) {
-        await page.getByRole('navigation', { name: 'Untangle' }).getByRole('link', { name: tab, exact: true }).click();
-        await expect(page.getByRole('navigation', { name: 'Untangle' }).getByRole('link', { name: tab, exact: true })).toHaveAttribute('aria-current', 'page');
+    const doors = page.getByRole('navigation', { name: 'Untangle' });
+    for (const [door, room] of [['Duplicates', 'Tangles'], ['Duplicates', 'Parameters'], ['Duplicates', 'Filters'], ['Duplicates', 'Rules'], ['Canonicals', 'hreflang'], ['Redirects', '404s'], ['Redirects', 'Slugs'], ['Tell search engines', null]]) {
+        await doors.locator('.tabs-line').getByRole('link', { name: door, exact: true }).click();
+        const link = room === null ? doors.getByRole('link', { name: door, exact: true }) : doors.locator('.rooms').getByRole('link', { name: room, exact: true });
+        if (room !== null) await link.click();
+        await expect(link).toHaveAttribute('aria-current', 'page');
         await axe(page);
         expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0);
     }
@@ -52,25 +55,25 @@ test('the export agrees with what the shop really says', async () => {
 test('a cause is looked at, decided by keyboard, and taken back; two pages are compared', async ({ page }) => {
     await signIn(page, 'writer');
     await page.goto('/s/tindrel/untangle');
-    await page.getByRole('link', { name: 'Variants: finish in /lamp/' }).focus();
+    await page.getByRole('link', { name: 'Variants by parameter finish, /lamp/' }).focus();
     await page.keyboard.press('Enter');
-    await expect(page.getByRole('heading', { name: 'Variants: finish in /lamp/' })).toBeVisible();
+    await expect(page.getByRole('heading', { name: 'Variants by parameter finish, /lamp/' })).toBeVisible();
     await axe(page);
-    await page.getByLabel('For all of them').focus();
-    await page.getByLabel('For all of them').selectOption({ label: 'keep apart' });
+    await page.getByLabel('For all URLs of this cause').focus();
+    await page.getByLabel('For all URLs of this cause').selectOption({ label: 'Keep all variants indexable' });
     await page.keyboard.press('Tab');
     await page.keyboard.press('Enter');
-    await expect(page.getByText('would mean:')).toBeVisible();
-    await page.getByRole('button', { name: 'Decide so' }).focus();
+    await expect(page.getByText('means:')).toBeVisible();
+    await page.getByRole('button', { name: 'Decide this' }).focus();
     await page.keyboard.press('Enter');
-    await expect(page.getByText('Decided by')).toBeVisible();
+    await expect(page.getByText('This holds for what later crawls find')).toBeVisible();
     await expect(page.getByText('0 to do')).toBeVisible();
-    await page.getByRole('button', { name: 'Let the store’s rule hold again' }).click();
-    await expect(page.getByText('Decided by')).toHaveCount(0);
+    await page.getByRole('button', { name: 'Go by the store’s rule again' }).click();
+    await expect(page.getByText('This holds for what later crawls find')).toHaveCount(0);
     // The drawing leads to a comparison, by keyboard too.
     await page.locator('svg.tangle a').first().focus();
     await page.keyboard.press('Enter');
-    await expect(page.getByRole('heading', { name: 'Two pages' })).toBeVisible();
+    await expect(page.getByRole('heading', { name: 'Compare two pages' })).toBeVisible();
     await expect(page.getByText('A variant of one product').or(page.getByText('The same page')).first()).toBeVisible();
     await axe(page);
 });
@@ -80,37 +83,37 @@ test('what is safe is released in a first part, seen live, and taken back; the r
     await signIn(page, 'approver');
     await page.goto('/s/tindrel/untangle');
     const before = await (await fetch(shopUrl + '/lamp/calder-empire-lampshade')).text().catch(() => '');
-    const back = page.getByRole('button', { name: 'Take them back' });
+    const back = page.getByRole('button', { name: 'Withdraw them' });
     if (await back.count()) await back.click();
     await page.getByRole('button', { name: /^Make all .* ready for release/ }).click();
-    await expect(page.getByText('changes are ready under Release')).toBeVisible();
+    await expect(page.getByText('changes are ready for release')).toBeVisible();
     await page.goto('/s/tindrel/release');
-    await expect(page.getByRole('heading', { name: 'Addresses ready to go' })).toBeVisible();
+    await expect(page.getByRole('heading', { name: 'URL changes' })).toBeVisible();
     await axe(page);
     const all = await number(page.locator('h2:has-text("Addresses ready to go") + p b').first());
     expect(all).toBeGreaterThan(200);
-    await page.getByRole('button', { name: 'Send a first part, 5%' }).click();
+    await page.getByRole('button', { name: 'Send a first 5%' }).click();
     await expect(page.getByText(/(\d+) of \1 live in the shop/)).toBeVisible({ timeout: 60000 });
     // A twentieth, and with it the keepers that have to be put right before their duplicates name them.
     const part = await number(page.locator('#release-progress .big-number'));
     expect(part).toBeGreaterThanOrEqual(Math.ceil(all * 0.05));
     expect(part).toBeLessThanOrEqual(2 * Math.ceil(all * 0.05));
-    await expect(page.locator('#release-progress').getByText(`${part} seen on the page`)).toBeVisible({ timeout: 90000 });
+    await expect(page.locator('#release-progress').getByText(`${part} seen live`)).toBeVisible({ timeout: 90000 });
     await axe(page);
     await page.getByRole('button', { name: 'Take the whole release back' }).click();
     await expect(page.getByText(`${part} of ${part} live in the shop`)).toBeVisible({ timeout: 60000 });
-    await expect(page.locator('#release-progress').getByText(`${part} seen on the page`)).toBeVisible({ timeout: 90000 });
+    await expect(page.locator('#release-progress').getByText(`${part} seen live`)).toBeVisible({ timeout: 90000 });
     expect(await (await fetch(shopUrl + '/lamp/calder-empire-lampshade')).text().catch(() => '')).toBe(before);
     await page.goto('/s/tindrel/untangle');
-    await page.getByRole('button', { name: 'Take them back' }).click();
-    await expect(page.getByText(`${all - part} changes were taken back.`)).toBeVisible();
+    await page.getByRole('button', { name: 'Withdraw them' }).click();
+    await expect(page.getByText(`${all - part} changes were withdrawn.`)).toBeVisible();
 });
 
 test('a viewer sees all of it and can change nothing', async ({ page }) => {
     await signIn(page, 'viewer');
     await page.goto('/s/tindrel/untangle');
     await expect(page.getByRole('heading', { name: 'Safe now' })).toBeVisible();
-    await expect(page.getByRole('button', { name: /ready for release|Search anew/ })).toHaveCount(0);
+    await expect(page.getByRole('button', { name: /ready for release|Search again/ })).toHaveCount(0);
     await page.goto('/s/tindrel/untangle/redirects');
-    await expect(page.getByRole('button', { name: 'Put into the book' })).toHaveCount(0);
+    await expect(page.getByRole('button', { name: 'Add' })).toHaveCount(0);
 });

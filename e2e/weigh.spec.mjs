@@ -12,7 +12,7 @@ test.beforeAll(async () => {
 test('pages are listed by what they could earn more, and the sum behind each adds up', async ({ page }) => {
     await signIn(page, 'writer');
     await page.goto('/s/tindrel/weigh');
-    await expect(page.getByText('could be earned more')).toBeVisible();
+    await expect(page.getByText('in 28 days').first()).toBeVisible();
     const upsides = await numbers(page.locator('#weighed tbody td:nth-child(9)'));
     expect(upsides.length).toBeGreaterThan(30);
     expect(upsides).toEqual([...upsides].sort((a, b) => b - a));
@@ -20,7 +20,7 @@ test('pages are listed by what they could earn more, and the sum behind each add
     await page.locator('#weighed a[data-beside]').first().focus();
     await page.keyboard.press('Enter');
     const why = page.getByRole('complementary', { name: 'Dossier' });
-    await expect(why.getByText('A click is worth')).toBeVisible();
+    await expect(why.getByText('Value of a click')).toBeVisible();
     await axe(page);
     const sums = why.locator('table').first();
     for (const column of [5, 6]) {
@@ -29,16 +29,16 @@ test('pages are listed by what they could earn more, and the sum behind each add
         expect(Math.abs(parts.reduce((a, b) => a + b, 0) - sum)).toBeLessThan(0.005 * (parts.length + 1));
     }
     await page.keyboard.press('Escape');
-    await page.getByRole('link', { name: 'revenue', exact: true }).click();
+    await page.getByRole('columnheader', { name: 'Revenue' }).getByRole('link').click();
     await expect(page).toHaveURL(/sort=revenue/);
     await page.locator('select[name=kind]').selectOption({ label: 'collections' });
     await expect(page).toHaveURL(/kind=collection/);
     await expect(page.locator('#weighed tbody a').first()).toContainText('/range/');
     await page.getByLabel('Weeks').selectOption('4');
     await expect(page).toHaveURL(/weeks=4/);
-    await page.getByRole('link', { name: 'as usual' }).click();
+    await page.getByRole('link', { name: 'Reset' }).click();
     await expect(page).not.toHaveURL(/weeks=4/);
-    await page.getByRole('button', { name: 'Weigh anew' }).click();
+    await page.getByRole('button', { name: 'Calculate again' }).click();
     await expect(page).toHaveURL(/\/weigh$/);
 });
 
@@ -48,8 +48,8 @@ test('a worklist is filled, worked through by keyboard, carried over and taken t
     await page.getByLabel('Name').fill('First things');
     await page.getByLabel('due').fill('2027-12-31');
     await page.getByLabel('capacity').fill('4');
-    await page.getByRole('button', { name: 'Make it' }).click();
-    await expect(page.getByText('pages are put in: the most that fits')).toBeVisible();
+    await page.getByRole('button', { name: 'Make the worklist' }).click();
+    await expect(page.getByText('pages were added: the most upside')).toBeVisible();
     await axe(page);
     const rows = page.locator('#worklist tbody tr');
     const n = await rows.count();
@@ -60,36 +60,36 @@ test('a worklist is filled, worked through by keyboard, carried over and taken t
     await rows.nth(1).getByRole('button', { name: 'Up' }).focus();
     await page.keyboard.press('Enter');
     await expect(rows.first().locator('a')).toHaveText(second);
-    await rows.first().getByLabel('State').selectOption('done');
-    await expect(page.getByText(`1 of ${n} pages done`)).toBeVisible();
+    await rows.first().getByRole('button', { name: 'Leave out' }).click();
+    await expect(page.getByText(`0 of ${n - 1} pages released`)).toBeVisible();
     await rows.nth(1).getByLabel('Note').fill('ask the buyers');
     await rows.nth(1).getByLabel('Note').press('Enter');
     await expect(rows.nth(1).getByLabel('Note')).toHaveValue('ask the buyers');
     const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'Calendar file' }).click()]);
     expect(readFileSync(await file.path(), 'utf8')).toContain('BEGIN:VTODO');
     await page.emulateMedia({ media: 'print' });
-    await expect(page.getByRole('button', { name: 'To the desk' })).toBeHidden();
+    await expect(page.getByRole('button', { name: 'To the writing desk' })).toBeHidden();
     await page.emulateMedia({ media: 'screen' });
-    await page.getByRole('button', { name: 'To the desk' }).click();
+    await page.getByRole('button', { name: 'To the writing desk' }).click();
     await expect(page).toHaveURL(/sort=picked/);
     await expect(page.locator('.desk-rows tbody tr').first()).toContainText(first.split('/').pop().split('-')[0], { ignoreCase: true });
     await page.goto('/s/tindrel/weigh/worklists');
     await page.getByLabel('Name').fill('Second things');
     await page.getByLabel('due').fill('2028-01-31');
     await page.getByLabel('fill it with').uncheck();
-    await page.getByRole('button', { name: 'Make it' }).click();
+    await page.getByRole('button', { name: 'Make the worklist' }).click();
     await page.goto('/s/tindrel/weigh/worklists');
     await page.getByRole('link', { name: 'First things' }).click();
-    await page.getByLabel('What is not done goes over into').selectOption({ label: 'Second things' });
-    await page.getByRole('button', { name: 'Close it' }).click();
-    await expect(page.getByText(`${n - 1} pages go over into “Second things”`)).toBeVisible();
+    await page.getByLabel('Move what is not released to').selectOption({ label: 'Second things' });
+    await page.getByRole('button', { name: 'Close' }).click();
+    await expect(page.getByText(`${n - 1} pages were moved to “Second things”`)).toBeVisible();
     await page.getByRole('link', { name: 'Second things' }).click();
     await expect(page.locator('#worklist tbody tr').first().getByLabel('Note')).toHaveValue('ask the buyers');
     await page.goto('/s/tindrel/weigh');
     await page.locator('input[name="pages[]"]').nth(40).check();
     await expect(page.locator('[data-sum]')).toContainText('1 ticked');
-    await page.getByRole('button', { name: 'Put in' }).click();
-    await expect(page.getByText('pages are put into “Second things”')).toBeVisible();
+    await page.getByRole('button', { name: 'Add to the worklist' }).click();
+    await expect(page.getByText('added to “Second things”')).toBeVisible();
 });
 
 test('a range of the curve is picked by dragging and by keyboard', async ({ page }) => {
@@ -102,7 +102,7 @@ test('a range of the curve is picked by dragging and by keyboard', async ({ page
     await page.mouse.down();
     await page.mouse.move(box.x + 0.8 * box.width, box.y + 0.75 * box.height, { steps: 4 });
     await page.mouse.up();
-    await expect(page.getByRole('heading', { name: /pages picked/ })).toBeVisible();
+    await expect(page.getByRole('heading', { name: /pages selected/ })).toBeVisible();
     const from = Number(await page.getByLabel('Position from').inputValue());
     const to = Number(await page.getByLabel('to', { exact: true }).first().inputValue());
     for (const position of await numbers(page.locator('form table tbody td:nth-child(3)'))) {
@@ -110,13 +110,13 @@ test('a range of the curve is picked by dragging and by keyboard', async ({ page
         expect(position).toBeLessThanOrEqual(to + 0.05);
     }
     await page.getByLabel('Position from').fill('1');
-    await page.getByLabel('only what hangs').check();
+    await page.getByLabel('only below the curve').check();
     await page.getByLabel('Position from').press('Enter');
-    await expect(page.locator('form table tbody tr').first()).toContainText('hangs');
+    await expect(page.locator('form table tbody tr').first()).toContainText('below the curve');
     await page.locator('form table a[data-beside]').first().click();
     const why = page.getByRole('complementary', { name: 'Dossier' });
-    await why.getByRole('link', { name: 'Its queries beside the curve' }).click();
-    await expect(page.getByRole('heading', { name: 'Queries of one page' })).toBeVisible();
+    await why.getByRole('link', { name: 'Its queries on the CTR curve' }).click();
+    await expect(page.getByRole('heading', { name: 'Position and CTR of one page’s queries' })).toBeVisible();
 });
 
 test('other assumptions are followed at once', async ({ page }) => {
@@ -125,12 +125,12 @@ test('other assumptions are followed at once', async ({ page }) => {
     await axe(page);
     const big = page.locator('#answer .big-number');
     const before = (await numbers(big))[0];
-    await page.getByLabel('A click is worth').fill('3');
+    await page.getByLabel('Value of a click').fill('3');
     await expect.poll(async () => (await numbers(big))[0]).toBeGreaterThan(2.5 * before);
-    await page.getByLabel('A click is worth').fill('1');
-    await page.getByLabel('Probability of a lift').fill('0');
+    await page.getByLabel('Value of a click').fill('1');
+    await page.getByLabel('Probability of a better position').fill('0');
     await expect.poll(async () => (await numbers(page.locator('#answer .figures b')))[1]).toBe(0);
-    await expect(page.getByRole('button', { name: 'Keep share' })).toBeEnabled();
+    await expect(page.getByRole('button', { name: 'Save as the store’s assumptions' })).toBeEnabled();
 });
 
 test('every screen of Weigh is readable by everyone, in both schemes', async ({ page }) => {
@@ -142,24 +142,24 @@ test('every screen of Weigh is readable by everyone, in both schemes', async ({ 
         await axe(page);
     }
     await page.goto('/s/tindrel/weigh');
-    await expect(page.getByRole('button', { name: 'Weigh anew' })).toHaveCount(0);
-    await expect(page.getByRole('button', { name: 'Put in' })).toHaveCount(0);
+    await expect(page.getByRole('button', { name: 'Calculate again' })).toHaveCount(0);
+    await expect(page.getByRole('button', { name: 'Add to the worklist' })).toHaveCount(0);
 });
 
 test('a sale and a break are entered once and marked on the axes', async ({ page }) => {
     await signIn(page, 'writer');
     await page.goto('/s/tindrel/weigh/calendar');
     const day = back => new Date(Date.now() - back * 86400000).toISOString().slice(0, 10);
-    await page.getByLabel('What').fill('Autumn sale');
+    await page.getByLabel('Name').fill('Autumn sale');
     await page.getByLabel('from', { exact: true }).fill(day(40));
     await page.getByLabel('to', { exact: true }).fill(day(34));
-    await page.getByRole('button', { name: 'Enter it' }).click();
-    await expect(page.getByText('marked on every time axis.').first()).toBeVisible();
+    await page.getByRole('button', { name: 'Add' }).click();
+    await expect(page.getByText('marked on every chart.').first()).toBeVisible();
     await page.goto('/s/tindrel/weigh/numbers');
     await expect(page.locator('svg .event')).toHaveCount(1);
     await page.goto('/s/tindrel/weigh/calendar');
-    await page.getByRole('button', { name: 'Take out' }).first().click();
-    await expect(page.getByText('Nothing is entered yet.')).toBeVisible();
+    await page.getByRole('button', { name: 'Remove' }).first().click();
+    await expect(page.getByText('No events yet.')).toBeVisible();
 });
 
 test('a token reads the numbers as JSON until it is taken back', async ({ page, request }) => {

@@ -67,7 +67,7 @@ test('two people on one row: the second is told, and chooses', async ({ page, br
     await expect(other.getByRole('alert')).toContainText('Wim Writer saved this description');
     await expect(other.getByRole('alert')).toContainText('The first of two people');
     await axe(other);
-    await other.getByRole('button', { name: 'Put mine over it' }).click();
+    await other.getByRole('button', { name: 'Save mine' }).click();
     await saved(other);
     await page.reload();
     await ready(page);
@@ -122,15 +122,15 @@ test('a recipe is built, looked through, applied, and leaves hand-written texts 
     await axe(page);
     await page.getByRole('link', { name: 'New recipe' }).click();
     await page.getByLabel('Name', { exact: true }).fill('Name, finish, maker');
-    for (const [fact, words, rank] of [['finish', ' in ', 'goes first'], ['maker', ' by ', 'goes next']]) {
+    for (const [fact, words, rank] of [['finish', ' in ', 'left out first'], ['maker', ' by ', 'left out next']]) {
         await page.getByRole('button', { name: 'Add a part' }).click();
         const part = page.locator('#parts li').last();
         await part.getByLabel('What this part is').selectOption(fact);
         await part.getByLabel('Words, or words before the fact').fill(words);
-        await part.getByLabel('When it drops out').selectOption(rank);
+        await part.getByLabel('When it is left out').selectOption(rank);
     }
     await axe(page);
-    await page.getByRole('button', { name: 'Keep it and see' }).click();
+    await page.getByRole('button', { name: 'Save and preview' }).click();
     await expect(page.locator('#run-part')).toContainText('Nothing has been changed yet', { timeout: 180_000 });
     await expect(page.getByRole('link', { name: 'left alone: written by hand 1' })).toBeVisible();
     await axe(page);
@@ -151,7 +151,7 @@ test('texts go out to a file and come back as drafts, nothing silently', async (
     expect(download.suggestedFilename()).toBe('tindrel-texts.csv');
     const url = await page.evaluate(async () => (await (await fetch('/s/tindrel/write/export.csv')).text()).split('\r\n').find(line => line.includes('/range/') && line.includes(',title,')).split(',')[0]);
     await page.getByLabel(/CSV, TSV or XLSX/).setInputFiles({ name: 'edited.csv', mimeType: 'text/csv', buffer: Buffer.from(`url,field,draft\n${url},title,A title that was edited in a spreadsheet\nhttps://elsewhere.example/,title,x\n`) });
-    await page.getByRole('button', { name: 'Look through it' }).click();
+    await page.getByRole('button', { name: 'Upload and check' }).click();
     await expect(page.getByText('A title that was edited in a spreadsheet')).toBeVisible();
     await expect(page.getByRole('link', { name: 'errors 1' })).toBeVisible();
     await axe(page);

@@ -71,6 +71,47 @@ final class AddressChanges
         });
     }
 
+    /**
+     * Approves changes that are ready, as they stand.
+     *
+     * @param  list<int>  $ids
+     */
+    public function approve(Store $store, array $ids, int $userId): int
+    {
+        return DB::transaction(static function () use ($store, $ids, $userId): int {
+            $rows = DB::table('address_changes')->where('store_id', $store->id)->whereIn('id', $ids)->where('state', DraftState::Ready->value)->whereNull('approved_at')->lockForUpdate()->get();
+            DB::table('address_changes')->whereIn('id', $rows->pluck('id'))->update(['approved_by' => $userId, 'approved_at' => now()]);
+            History::addAddresses($store->id, HistoryEvent::Approved, self::entries($rows->all()), $userId);
+
+            return count($rows);
+        });
+    }
+
+    /**
+     * Takes single changes back that are not on their way.
+     *
+     * @param  list<int>  $ids
+     */
+    public function dropSome(Store $store, array $ids, int $userId): int
+    {
+        return DB::transaction(static function () use ($store, $ids, $userId): int {
+            $rows = DB::table('address_changes')->where('store_id', $store->id)->whereIn('id', $ids)->where('state', '<>', DraftState::Sending->value)->lockForUpdate()->get();
+            DB::table('address_changes')->whereIn('id', $rows->pluck('id'))->delete();
+            History::addAddresses($store->id, HistoryEvent::Dropped, self::entries($rows->all()), $userId);
+
+            return count($rows);
+        });
+    }
+
+    /**
+     * @param  array<object>  $rows  of address_changes
+     * @return list<array{page_id: int, field: int, base_value: string, value: string}>
+     */
+    private static function entries(array $rows): array
+    {
+        return array_values(array_map(static fn (object $row): array => ['page_id' => (int) $row->page_id, 'field' => (int) $row->field, 'base_value' => (string) $row->base_value, 'value' => (string) $row->value], $rows));
+    }
+
     /** The shop's own setting over ours, or ours over the shop's, after the two met. */
     public function decide(Store $store, int $id, bool $ours, ?int $userId): bool
     {

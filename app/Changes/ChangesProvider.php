@@ -4,12 +4,17 @@ declare(strict_types=1);
 
 namespace App\Changes;
 
+use App\Store\Models\Store;
+use App\Store\Steps\Stamps;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\ServiceProvider;
 
 final class ChangesProvider extends ServiceProvider
 {
-    public function boot(): void
+    public function boot(Stamps $stamps): void
     {
+        // The history is written in the transaction of each change of a text or an address.
+        $stamps->register('texts', static fn (Store $store): string => (string) DB::table('history')->where('store_id', $store->id)->max('id'));
         $this->loadMigrationsFrom(__DIR__.'/Migrations');
     }
 }

@@ -109,7 +109,7 @@ final class Drafts
             $marked = [...$marked, ...DB::transaction(function () use ($store, $chunk, $ready, $userId): array {
                 $states = $ready ? [DraftState::Open, DraftState::Refused] : [DraftState::Ready];
                 $rows = DB::table('drafts')->where('store_id', $store->id)->whereIn('id', $chunk)->whereIn('state', array_map(static fn (DraftState $s): string => $s->value, $states))->lockForUpdate()->get();
-                DB::table('drafts')->whereIn('id', $rows->pluck('id'))->update(['state' => $ready ? DraftState::Ready->value : DraftState::Open->value, 'note' => null]);
+                DB::table('drafts')->whereIn('id', $rows->pluck('id'))->update(['state' => $ready ? DraftState::Ready->value : DraftState::Open->value, 'note' => null, 'approved_by' => null, 'approved_at' => null]);
                 if ($ready) {
                     History::addMany($store->id, HistoryEvent::Ready, $rows->all(), $userId);
                 }
@@ -120,6 +120,48 @@ final class Drafts
         TextsChanged::dispatch($store->id, array_values(array_unique($marked)), []);
 
         return count($marked);
+    }
+
+    /**
+     * Approves drafts that are ready, as they stand; a text that is changed afterwards is approved no longer.
+     *
+     * @param  list<int>  $draftIds
+     * @return int how many were approved by this
+     */
+    public function approve(Store $store, array $draftIds, int $userId): int
+    {
+        return $this->judge($store, $draftIds, HistoryEvent::Approved, ['approved_by' => $userId, 'approved_at' => now()], $userId, null);
+    }
+
+    /**
+     * Sends drafts that are ready back to whoever writes, with a word.
+     *
+     * @param  list<int>  $draftIds
+     * @return int how many went back
+     */
+    public function sendBack(Store $store, array $draftIds, string $word, int $userId): int
+    {
+        return $this->judge($store, $draftIds, HistoryEvent::Returned, ['state' => DraftState::Open->value, 'note' => mb_substr('sent back'.($word === '' ? '' : ": $word"), 0, 400), 'approved_by' => null, 'approved_at' => null], $userId, $word);
+    }
+
+    /**
+     * @param  list<int>  $draftIds
+     * @param  array<string, mixed>  $changes
+     */
+    private function judge(Store $store, array $draftIds, HistoryEvent $event, array $changes, int $userId, ?string $word): int
+    {
+        $resources = DB::transaction(static function () use ($store, $draftIds, $event, $changes, $userId, $word): array {
+            $rows = DB::table('drafts')->where('store_id', $store->id)->whereIn('id', $draftIds)->where('state', DraftState::Ready->value)->when($event === HistoryEvent::Approved, static fn ($query) => $query->whereNull('approved_at'))->lockForUpdate()->get();
+            DB::table('drafts')->whereIn('id', $rows->pluck('id'))->update($changes);
+            foreach ($rows as $row) {
+                History::add($store->id, (int) $row->resource_id, TextField::from((int) $row->field), $event, null, (string) $row->value, $userId, null, note: $word === '' ? null : $word);
+            }
+
+            return array_values($rows->map(static fn (object $row): int => (int) $row->resource_id)->all());
+        });
+        $resources === [] || TextsChanged::dispatch($store->id, array_values(array_unique($resources)), []);
+
+        return count($resources);
     }
 
     /** Decides a clash: our text over the shop's, to be sent again; or the shop's, and the draft goes. */
@@ -177,8 +219,8 @@ final class Drafts
         $revision = History::add($store->id, $resourceId, $field, HistoryEvent::Saved, $known !== null ? $known->value : (string) $text->stored, $value, $userId, $origin);
         DB::table('drafts')->upsert([[
             'store_id' => $store->id, 'resource_id' => $resourceId, 'field' => $field->value, 'value' => $value, 'base_value' => $known !== null ? $known->baseValue : (string) $text->stored,
-            'origin' => $origin->value, 'recipe_id' => $recipeId, 'state' => DraftState::Open->value, 'note' => null, 'revision' => $revision, 'user_id' => $userId, 'updated_at' => now(),
-        ]], ['resource_id', 'field'], ['value', 'base_value', 'origin', 'recipe_id', 'state', 'note', 'revision', 'user_id', 'updated_at']);
+            'origin' => $origin->value, 'recipe_id' => $recipeId, 'state' => DraftState::Open->value, 'note' => null, 'revision' => $revision, 'user_id' => $userId, 'updated_at' => now(), 'approved_by' => null, 'approved_at' => null,
+        ]], ['resource_id', 'field'], ['value', 'base_value', 'origin', 'recipe_id', 'state', 'note', 'revision', 'user_id', 'updated_at', 'approved_by', 'approved_at']);
         $shown = $this->shown($store, $resourceId, $field, $value, (int) $text->market_id);
         $digest = TextDigest::of($shown);
         DB::table('resource_texts')->where('resource_id', $resourceId)->where('field', $field->value)->update(['draft_shown' => $shown, 'draft_digest' => $digest]);

@@ -11,6 +11,8 @@ enum HistoryEvent: string
     case Reverted = 'reverted';
     case NotTaken = 'not taken';
     case Ready = 'ready';
+    case Approved = 'approved';
+    case Returned = 'returned';
     case Live = 'live';
     case Refused = 'refused';
     case Clash = 'clash';
@@ -26,6 +28,8 @@ enum HistoryEvent: string
             self::Reverted => 'took the draft back',
             self::NotTaken => 'wrote at the same time; kept here, not taken',
             self::Ready => 'marked the draft as ready',
+            self::Approved => 'approved the draft',
+            self::Returned => 'sent the draft back',
             self::Live => 'released',
             self::Refused => 'was refused by the shop',
             self::Clash => 'met a change in the shop',

@@ -18,7 +18,9 @@ use App\Gather\Files\ImportWork;
 use App\Gather\Inventory\ReindexWork;
 use App\Gather\Rendering\RenderWork;
 use App\Store\Events\RulesChanged;
+use App\Store\Models\Store;
 use App\Store\Pages\Selections;
+use App\Store\Steps\Stamps;
 use App\Store\Steps\StepBoard;
 use App\Store\Work\WorkDesk;
 use Illuminate\Console\Scheduling\Schedule;
@@ -27,7 +29,7 @@ use Illuminate\Support\ServiceProvider;
 
 final class GatherProvider extends ServiceProvider
 {
-    public function boot(WorkDesk $desk, StepBoard $board): void
+    public function boot(WorkDesk $desk, StepBoard $board, Stamps $stamps): void
     {
         $this->loadMigrationsFrom(__DIR__.'/Migrations');
         $this->loadRoutesFrom(__DIR__.'/routes.php');
@@ -39,6 +41,11 @@ final class GatherProvider extends ServiceProvider
         $desk->register(FeedWork::class);
         $desk->register(RenderWork::class);
         $board->register(new GatherStep);
+        $stamps->register('pages', static function (Store $store): string {
+            $crawl = Crawls::latest($store->id);
+
+            return $crawl === null ? '' : "$crawl->id $crawl->state $crawl->fetched";
+        });
         $this->callAfterResolving(Schedule::class, static function (Schedule $schedule): void {
             $schedule->call(static fn () => Imports::forgetAbandoned())->name('abandoned files')->dailyAt('03:50');
             $schedule->call(static fn () => Selections::forgetOld())->name('old selections')->dailyAt('03:55');

@@ -7,6 +7,7 @@ namespace App\Gather;
 use App\Changes\Drifts;
 use App\Gather\Crawl\Crawls;
 use App\Store\Models\Store;
+use App\Store\Steps\Missing;
 use App\Store\Steps\Step;
 use App\Store\Steps\StepContribution;
 use App\Store\Steps\Waiting;
@@ -36,5 +37,10 @@ final class GatherStep implements StepContribution
             $crawl->state === 'failed', $crawl->state === 'incomplete' => new Waiting(1, 'crawl to look at'),
             default => null,
         };
+    }
+
+    public function missing(Store $store): ?Missing
+    {
+        return Crawls::latest($store->id) !== null ? null : new Missing('No crawl has run yet. It lists every page of the store with its title, description and faults.', route('gather', $store), 'Start the first crawl');
     }
 }

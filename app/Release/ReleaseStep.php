@@ -6,6 +6,7 @@ namespace App\Release;
 
 use App\Changes\DraftState;
 use App\Store\Models\Store;
+use App\Store\Steps\Missing;
 use App\Store\Steps\Step;
 use App\Store\Steps\StepContribution;
 use App\Store\Steps\Waiting;
@@ -35,5 +36,10 @@ final class ReleaseStep implements StepContribution
             $ready > 0 => new Waiting($ready, $addresses->isEmpty() ? ($ready === 1 ? 'text ready' : 'texts ready') : ($ready === 1 ? 'change ready' : 'changes ready')),
             default => null,
         };
+    }
+
+    public function missing(Store $store): ?Missing
+    {
+        return $this->waiting($store) !== null || DB::table('release_batches')->where('store_id', $store->id)->exists() ? null : new Missing('Nothing is ready yet. Drafts that are marked as ready on the writing desk are sent to the shop from here.', route('write', $store), 'Write texts');
     }
 }

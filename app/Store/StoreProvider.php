@@ -12,8 +12,11 @@ use App\Store\Facts\FactBook;
 use App\Store\Facts\FactTable;
 use App\Store\Facts\Partitions;
 use App\Store\Http\FrameComposer;
+use App\Store\Models\Store;
+use App\Store\Steps\Stamps;
 use App\Store\Steps\StepBoard;
 use App\Store\Work\WorkDesk;
+use App\Store\Work\WorkView;
 use Illuminate\Console\Scheduling\Schedule;
 use Illuminate\Support\Facades\Blade;
 use Illuminate\Support\Facades\DB;
@@ -28,15 +31,18 @@ final class StoreProvider extends ServiceProvider
     {
         $this->app->singleton(WorkDesk::class);
         $this->app->singleton(StepBoard::class);
+        $this->app->singleton(Stamps::class);
         $this->app->singleton(Ruler::class, static fn (): Ruler => new Ruler(WidthTable::fromJson((string) file_get_contents(resource_path('js/widths.json')))));
     }
 
-    public function boot(): void
+    public function boot(Stamps $stamps): void
     {
+        $stamps->register('work', static fn (Store $store): string => substr(hash('sha256', implode(' ', array_map(static fn (WorkView $work): string => "$work->id $work->state", WorkView::underWay($store->id)))), 0, 12));
         $this->loadMigrationsFrom(__DIR__.'/Migrations');
         $this->loadRoutesFrom(__DIR__.'/routes.php');
         $this->commands([AddCommand::class, CheckCommand::class, ListCommand::class, SetCommand::class]);
         View::composer('frame', FrameComposer::class);
+        Blade::directive('follows', static fn (string $what): string => "<?php echo \\App\\Store\\Steps\\Stamps::attributes($what); ?>");
         Blade::directive('n', static fn (string $number): string => "<?php echo number_format((float) ($number)); ?>");
         $this->callAfterResolving(Schedule::class, static function (Schedule $schedule): void {
             $schedule->call(static fn () => app(WorkDesk::class)->sweep())->name('sweep')->everyTenSeconds();

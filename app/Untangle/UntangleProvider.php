@@ -6,12 +6,14 @@ namespace App\Untangle;
 
 use App\Changes\Events\AddressMoved;
 use App\Changes\Events\AddressSet;
+use App\Store\Steps\Stamps;
 use App\Store\Steps\StepBoard;
 use App\Store\Work\WorkDesk;
 use App\Untangle\Console\ExportCommand;
 use App\Untangle\Console\FindCommand;
 use App\Untangle\Finding\Finds;
 use App\Untangle\Finding\FindWork;
+use App\Untangle\Lists\CauseProgress;
 use App\Untangle\Slugs\MendReferences;
 use App\Untangle\Telling\Told;
 use Illuminate\Support\Facades\Event;
@@ -19,13 +21,14 @@ use Illuminate\Support\ServiceProvider;
 
 final class UntangleProvider extends ServiceProvider
 {
-    public function boot(WorkDesk $desk, StepBoard $board): void
+    public function boot(WorkDesk $desk, StepBoard $board, Stamps $stamps): void
     {
         $this->loadMigrationsFrom(__DIR__.'/Migrations');
         $this->loadRoutesFrom(__DIR__.'/routes.php');
         $this->commands([FindCommand::class, ExportCommand::class]);
         $desk->register(FindWork::class);
         $board->register(new UntangleStep);
+        $stamps->register('tangles', CauseProgress::stamp(...));
         Finds::listen();
         Event::listen(AddressMoved::class, [MendReferences::class, 'handle']);
         Event::listen(AddressSet::class, [Told::class, 'handle']);

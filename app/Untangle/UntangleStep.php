@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace App\Untangle;
 
 use App\Store\Models\Store;
+use App\Store\Steps\Missing;
 use App\Store\Steps\Step;
 use App\Store\Steps\StepContribution;
 use App\Store\Steps\Waiting;
+use App\Untangle\Lists\CauseProgress;
 use Illuminate\Support\Facades\DB;
 
 final class UntangleStep implements StepContribution
@@ -25,8 +27,14 @@ final class UntangleStep implements StepContribution
     public function waiting(Store $store): ?Waiting
     {
         // Causes are a few dozen.
-        $open = (int) DB::table('untangle_causes')->where('store_id', $store->id)->where('to_do', '>', 0)->whereNull('decision')->count();
+        CauseProgress::learn($store);
+        $open = (int) DB::table('untangle_causes')->where('store_id', $store->id)->whereRaw('to_do > ready + live')->whereNull('decision')->count();
 
         return $open === 0 ? null : new Waiting($open, $open === 1 ? 'cause to decide' : 'causes to decide');
+    }
+
+    public function missing(Store $store): ?Missing
+    {
+        return DB::table('untangle_states')->where('store_id', $store->id)->exists() ? null : new Missing('No search for duplicates yet. It starts after a crawl and shows which URLs show the same page.', route('gather', $store), 'Crawl the store');
     }
 }

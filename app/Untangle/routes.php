@@ -14,6 +14,7 @@ Route::middleware(['web', 'auth', 'can:view,store'])->prefix('/s/{store}/untangl
     Route::get('/', [UntangleController::class, 'index'])->name('untangle');
     Route::get('/progress', [UntangleController::class, 'progress'])->name('untangle.progress');
     Route::get('/causes/{cause}', [UntangleController::class, 'cause'])->whereNumber('cause')->name('untangle.cause');
+    Route::get('/causes/{cause}/family', [UntangleController::class, 'family'])->whereNumber('cause')->name('untangle.family');
     Route::get('/causes/{cause}/plan', [UntangleController::class, 'plan'])->whereNumber('cause')->name('untangle.plan');
     Route::get('/export.{format}', [UntangleController::class, 'export'])->name('untangle.export');
     Route::get('/troubles', [UntangleController::class, 'troubles'])->name('untangle.troubles');
@@ -35,6 +36,9 @@ Route::middleware(['web', 'auth', 'can:view,store'])->prefix('/s/{store}/untangl
     Route::middleware('can:write,store')->group(function (): void {
         Route::post('/find', [DecideController::class, 'find'])->name('untangle.find');
         Route::post('/causes/{cause}', [DecideController::class, 'cause'])->whereNumber('cause')->name('untangle.cause.decide');
+        Route::post('/causes/{cause}/pages', [DecideController::class, 'pages'])->whereNumber('cause')->name('untangle.cause.pages');
+        Route::post('/causes/{cause}/family', [DecideController::class, 'family'])->whereNumber('cause')->name('untangle.family.decide');
+        Route::post('/causes/{cause}/family/carry', [DecideController::class, 'carryFamily'])->whereNumber('cause')->name('untangle.family.carry');
         Route::post('/causes/{cause}/carry', [DecideController::class, 'carry'])->whereNumber('cause')->name('untangle.cause.carry');
         Route::post('/causes/{cause}/keep-instead', [DecideController::class, 'keepInstead'])->whereNumber('cause')->name('untangle.cause.keep-instead');
         Route::post('/carry-safe', [DecideController::class, 'carrySafe'])->name('untangle.carry-safe');

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Weigh;
 
+use App\Store\Models\Store;
+use App\Store\Steps\Stamps;
 use App\Store\Steps\StepBoard;
 use App\Store\Work\WorkDesk;
 use App\Weigh\Console\ExportCommand;
@@ -11,12 +13,14 @@ use App\Weigh\Console\ScoreCommand;
 use App\Weigh\Ranges\RangeWork;
 use App\Weigh\Scoring\Scores;
 use App\Weigh\Scoring\ScoreWork;
+use App\Weigh\Worklists\Progress;
 use Illuminate\Console\Scheduling\Schedule;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\ServiceProvider;
 
 final class WeighProvider extends ServiceProvider
 {
-    public function boot(WorkDesk $desk, StepBoard $board): void
+    public function boot(WorkDesk $desk, StepBoard $board, Stamps $stamps): void
     {
         $this->loadMigrationsFrom(__DIR__.'/Migrations');
         $this->loadRoutesFrom(__DIR__.'/routes.php');
@@ -24,6 +28,8 @@ final class WeighProvider extends ServiceProvider
         $desk->register(ScoreWork::class);
         $desk->register(RangeWork::class);
         $board->register(new WeighStep);
+        $stamps->register('weighed', static fn (Store $store): string => (string) DB::table('weigh_models')->where('store_id', $store->id)->max('scored_at'));
+        $stamps->register('worklists', Progress::stamp(...));
         Scores::listen();
         $this->callAfterResolving(Schedule::class, static function (Schedule $schedule): void {
             $schedule->call(static fn (Scores $scores) => $scores->beginMissing())->name('sums that do not hold')->everyFiveMinutes();

@@ -4,10 +4,14 @@ declare(strict_types=1);
 
 namespace App\Weigh;
 
+use App\Store\Facts\NumberWindow;
 use App\Store\Models\Store;
+use App\Store\Steps\Missing;
 use App\Store\Steps\Step;
 use App\Store\Steps\StepContribution;
 use App\Store\Steps\Waiting;
+use App\Weigh\Worklists\PageState;
+use App\Weigh\Worklists\Progress;
 use Illuminate\Support\Facades\DB;
 
 final class WeighStep implements StepContribution
@@ -25,8 +29,14 @@ final class WeighStep implements StepContribution
     public function waiting(Store $store): ?Waiting
     {
         // Lists are few, and each holds two thousand pages at most.
-        $open = (int) DB::selectOne("SELECT COUNT(*) AS n FROM weigh_worklists w JOIN weigh_worklist_pages p ON p.worklist_id = w.id AND p.state IN ('planned', 'begun') WHERE w.store_id = ? AND w.state = 'open'", [$store->id])->n;
+        Progress::learn($store);
+        $open = (int) DB::selectOne('SELECT COUNT(*) AS n FROM weigh_worklists w JOIN weigh_worklist_pages p ON p.worklist_id = w.id AND p.state IN ('.PageState::sql(false).") WHERE w.store_id = ? AND w.state = 'open'", [$store->id])->n;
 
         return $open === 0 ? null : new Waiting($open, 'in worklists');
+    }
+
+    public function missing(Store $store): ?Missing
+    {
+        return NumberWindow::of($store) !== null ? null : new Missing('No search data yet. With clicks and impressions you see which pages could earn most.', route('gather.files', $store), 'Import search data');
     }
 }

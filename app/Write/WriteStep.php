@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Write;
 
 use App\Store\Models\Store;
+use App\Store\Steps\Missing;
 use App\Store\Steps\Step;
 use App\Store\Steps\StepContribution;
 use App\Store\Steps\Waiting;
@@ -27,5 +28,10 @@ final class WriteStep implements StepContribution
         $count = DB::table('write_rows')->where('store_id', $store->id)->where('state', '=', 1)->count();
 
         return $count === 0 ? null : new Waiting($count, $count === 1 ? 'page in draft' : 'pages in draft');
+    }
+
+    public function missing(Store $store): ?Missing
+    {
+        return DB::table('resources')->where('store_id', $store->id)->exists() ? null : new Missing('No texts yet. A crawl brings titles and descriptions here, ready to improve in bulk.', route('gather', $store), 'Crawl the store');
     }
 }

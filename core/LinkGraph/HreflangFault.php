@@ -17,18 +17,34 @@ enum HreflangFault: string
     case Folded = 'folds into another page';
     case Unseen = 'was never fetched';
 
+    /** What is the case, in the words of the trade. */
+    public function words(): string
+    {
+        return match ($this) {
+            self::NoReturn => 'No return link',
+            self::NoSelf => 'Self-reference missing',
+            self::WrongCode => 'Invalid language or country code',
+            self::TwoForOne => 'Two URLs for one code',
+            self::Redirected => 'hreflang to a redirect',
+            self::Unreachable => 'hreflang to an error page',
+            self::Closed => 'hreflang to a noindex page',
+            self::Folded => 'hreflang to a page with another canonical',
+            self::Unseen => 'hreflang to a page not crawled yet',
+        };
+    }
+
     public function repair(): string
     {
         return match ($this) {
-            self::NoReturn => 'Name this page there, too: a version counts only where both name each other.',
-            self::NoSelf => 'Name the page itself among its versions.',
-            self::WrongCode => 'A language of ISO 639-1, with a country of ISO 3166-1 behind a hyphen if any: en, en-GB, x-default.',
-            self::TwoForOne => 'Name one page for each code.',
-            self::Redirected => 'Name the page that the redirect leads to.',
-            self::Unreachable => 'Take it off, or bring the page back.',
-            self::Closed => 'Take it off, or let the page be listed.',
-            self::Folded => 'Name the page that it folds into.',
-            self::Unseen => 'Nothing is known of it until it has been fetched.',
+            self::NoReturn => 'Add hreflang back to this page: a version counts only where both link to each other.',
+            self::NoSelf => 'Add hreflang to the page itself.',
+            self::WrongCode => 'Use an ISO 639-1 language, with an ISO 3166-1 country after a hyphen if needed: en, en-GB, x-default.',
+            self::TwoForOne => 'Use one URL for each code.',
+            self::Redirected => 'Point it to the target of the redirect.',
+            self::Unreachable => 'Remove it, or bring the page back.',
+            self::Closed => 'Remove it, or make the page indexable.',
+            self::Folded => 'Point it to the canonical page.',
+            self::Unseen => 'Crawl the page first.',
         };
     }
 }

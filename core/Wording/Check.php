@@ -28,7 +28,7 @@ enum Check: int
             self::Missing => 'missing',
             self::TooShort => 'too short',
             self::TooWide => 'cut off',
-            self::Repeated => 'repeated',
+            self::Repeated => 'duplicate',
         };
     }
 

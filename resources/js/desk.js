@@ -1,10 +1,11 @@
 /** The writing desk: measures while one types, saves what was typed, moves by keyboard, and tells of clashes. */
 import { Ruler, collapse } from 'asset:ruler.js';
 import { drawCards } from 'asset:card.js';
+import { signedOut } from 'asset:frame.js';
 
 const desk = document.getElementById('desk');
 const savedLine = document.getElementById('saved-line');
-const token = document.querySelector('meta[name="csrf-token"]').content;
+const token = () => document.querySelector('meta[name="csrf-token"]').content;
 const mayWrite = desk.dataset.mayWrite === 'yes';
 const limits = JSON.parse(desk.dataset.limits);
 const ruler = await Ruler.load(desk.dataset.widths);
@@ -22,6 +23,7 @@ function willShow(input) {
 
 function measure(input) {
     const row = input.closest('tr'), field = input.dataset.field, market = limits[row.dataset.market];
+    input.dataset.isMeasured = 'yes';
     const shown = willShow(input), slot = slots(market)[field];
     const room = slot.lineWidth * slot.lines - ruler.pixels(shown, slot.fontSize);
     const isOver = ruler.fit(shown, slot).lost !== '';
@@ -29,7 +31,7 @@ function measure(input) {
     row.querySelector(`[data-characters="${field}"]`).textContent = ruler.characters(shown) || '';
     left.textContent = shown === '' ? '–' : Math.round(room);
     left.classList.toggle('over', isOver);
-    left.title = isOver ? 'pixels left; the text is cut off' : 'pixels left';
+    left.title = isOver ? 'Pixels left: the text is cut off' : 'Pixels left';
 }
 
 function show(input) {
@@ -65,6 +67,8 @@ async function saveWhatIsLeft() {
     }
 }
 addEventListener('online', () => { if (again) saveWhatIsLeft(); });
+document.addEventListener('visibilitychange', () => { if (!document.hidden && again) saveWhatIsLeft(); });
+document.addEventListener('signed-in-again', saveWhatIsLeft);
 
 /** One save at a time for a text: a later one waits for the earlier one's revision. */
 const chains = new WeakMap();
@@ -85,9 +89,10 @@ async function send(input) {
     try {
         const answer = await fetch(`${desk.dataset.save}/${row.dataset.row}/${input.dataset.field}`, {
             method: 'POST',
-            headers: { 'Content-Type': 'application/json', Accept: 'application/json', 'X-CSRF-TOKEN': token },
+            headers: { 'Content-Type': 'application/json', Accept: 'application/json', 'X-CSRF-TOKEN': token() },
             body: JSON.stringify({ text, revision: Number(input.dataset.revision) }),
         });
+        if (answer.status === 401 || answer.status === 419) { signedOut(); return; }
         if (isAway(answer.status)) throw new Error(`The server answered ${answer.status}.`);
         const data = await answer.json();
         wait = SHORTEST_WAIT;
@@ -95,7 +100,7 @@ async function send(input) {
         if (!answer.ok) { problem(input, data.reason ?? data.message ?? `The server answered ${answer.status}.`); return; }
         taken(input, data);
     } catch {
-        problem(input, 'The server could not be reached. What you typed is still here, and is saved by itself as soon as it is back.');
+        problem(input, 'The server could not be reached. What you typed is still here and is saved as soon as the server is back.');
         saveLater();
     } finally {
         underWay--;
@@ -114,7 +119,7 @@ function taken(input, data) {
     input.removeAttribute('aria-invalid');
     row.querySelector('[data-state]').textContent = data.state;
     const checks = row.querySelector(`[data-checks-of="${input.dataset.field}"]`);
-    checks.textContent = data.checks.length ? `${input.dataset.field[0].toUpperCase()}: ${data.checks[0]}` : '';
+    checks.textContent = data.checks.length ? `${input.dataset.field[0].toUpperCase()}${input.dataset.field.slice(1)}: ${data.checks[0]}` : '';
     checks.title = data.checks.join(', ');
     clearNotice(row, input.dataset.field);
     measure(input);
@@ -166,7 +171,7 @@ function clash(input, data) {
     input.dataset.revision = data.revision;
     cell.append(
         line(`${data.author} saved this ${input.dataset.field} while you were writing:`, data.text), line('Yours:', mine),
-        button('Put mine over it', () => { input.dataset.saved = data.text; input.value = mine; save(input); input.focus(); }), ' ',
+        button('Save mine', () => { input.dataset.saved = data.text; input.value = mine; save(input); input.focus(); }), ' ',
         button('Take theirs', () => { input.value = data.text; taken(input, { ...data, checks: data.checks ?? [] }); input.focus(); }),
     );
 }
@@ -177,13 +182,20 @@ function go(input, steps) {
     if (next) { next.focus(); next.select(); } else if (steps > 0) save(input);
 }
 
+let typed = null, waits = null;
+function follow() {
+    waits = null;
+    measure(typed);
+    show(typed);
+    tell();
+}
 desk.addEventListener('input', event => {
     const input = event.target.closest('.type');
     if (!input) return;
     if (collapse(input.value) === collapse(input.dataset.saved)) unsaved.delete(input); else unsaved.add(input);
-    measure(input);
-    show(input);
-    tell();
+    typed = input;
+    // What is typed stands at once; what it measures follows when the browser has a moment, five times a second at least.
+    waits ??= requestIdleCallback(follow, { timeout: 200 });
 });
 desk.addEventListener('focusin', event => { const input = event.target.closest('.type'); if (input) show(input); });
 desk.addEventListener('focusout', event => { const input = event.target.closest('.type'); if (input) save(input); });
@@ -203,7 +215,30 @@ desk.addEventListener('keydown', event => {
     else return;
     event.preventDefault();
 });
+/** What others save, mark as ready or release comes in by itself, where nobody is typing. */
+async function refresh() {
+    const answer = await fetch(location.href);
+    if (!answer.ok || answer.redirected) return;
+    const page = new DOMParser().parseFromString(await answer.text(), 'text/html');
+    for (const row of desk.querySelectorAll('tr[data-row]')) {
+        const fresh = page.querySelector(`tr[data-row="${row.dataset.row}"]`);
+        if (!fresh) continue;
+        for (const input of row.querySelectorAll('.type')) {
+            const now = fresh.querySelector(`.type[data-field="${input.dataset.field}"]`);
+            if (unsaved.has(input) || input === document.activeElement || input.dataset.revision === now.dataset.revision && input.dataset.shown === now.dataset.shown) continue;
+            for (const key of Object.keys(now.dataset)) input.dataset[key] = now.dataset[key];
+            input.value = now.dataset.saved;
+            input.classList.toggle('is-draft', now.dataset.draft === 'yes');
+            const shown = input.previousElementSibling, nowShown = now.previousElementSibling;
+            [shown.textContent, shown.title, shown.className] = [nowShown.textContent, nowShown.title, nowShown.className];
+            measure(input);
+        }
+        row.lastElementChild.replaceChildren(...fresh.lastElementChild.childNodes);
+    }
+}
+document.body.addEventListener('follow-texts', () => { if (underWay === 0) refresh(); });
 addEventListener('beforeunload', event => { if (unsaved.size) event.preventDefault(); });
 for (const input of desk.querySelectorAll('.type')) measure(input);
+document.addEventListener('rows-added', () => { for (const input of desk.querySelectorAll('.type')) if (!input.dataset.isMeasured) measure(input); });
 desk.querySelector('.type')?.focus({ preventScroll: true });
 desk.dataset.isReady = 'yes';

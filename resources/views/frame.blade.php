@@ -20,37 +20,25 @@
         <a class="sr" href="#content">To the content</a>
         <p class="wordmark"><a href="/">Young Orchard</a></p>
         @if ($currentStore)
-            <details>
-                <summary>{{ $currentStore->name }}</summary>
-                <ul>
-                    @foreach ($stores as $other)
-                        @if ($other->id !== $currentStore->id)<li><a href="{{ route('store', $other) }}">{{ $other->name }}</a></li>@endif
-                    @endforeach
-                    @can('manage', $currentStore)
-                        <li><a href="{{ route('settings', $currentStore) }}">Settings</a></li>
-                        <li><a href="{{ route('people', $currentStore) }}">People</a></li>
-                    @endcan
-                    <li><a href="{{ route('stores') }}">All stores</a></li>
-                </ul>
-            </details>
-            <nav aria-label="The eight steps">
-                <ol class="steps">
-                    @foreach ($steps as $entry)
-                        <li>
-                            @if ($entry['url'])
-                                <a href="{{ $entry['url'] }}" @if (request()->is('s/'.$currentStore->slug.'/'.$entry['step']->value.'*')) aria-current="page" @endif>{{ $entry['step']->label() }}
-                                    @if ($entry['waiting'])<span class="waits"><b>@n($entry['waiting']->count)</b> {{ $entry['waiting']->words }}</span>@endif
-                                </a>
-                            @else
-                                <span class="coming">{{ $entry['step']->label() }} <em>coming</em></span>
-                            @endif
-                        </li>
-                    @endforeach
-                </ol>
-            </nav>
+            @if ($stores->count() > 1)
+                <details>
+                    <summary>{{ $currentStore->name }}</summary>
+                    <ul>
+                        @foreach ($stores as $other)
+                            @if ($other->id !== $currentStore->id)<li><a href="{{ route('store', $other) }}">{{ $other->name }}</a></li>@endif
+                        @endforeach
+                        <li><a href="{{ route('stores') }}">All stores</a></li>
+                    </ul>
+                </details>
+            @endif
+            <p class="rail-line"><a href="{{ route('store', $currentStore) }}" @if (request()->routeIs('store')) aria-current="page" @endif>{{ $stores->count() > 1 ? 'Overview' : $currentStore->name }}</a></p>
+            @include('store.standing')
+            @can('manage', $currentStore)
+                <p class="rail-line"><a href="{{ route('settings', $currentStore) }}" @if (request()->routeIs('settings*')) aria-current="page" @endif>Settings</a> <a href="{{ route('people', $currentStore) }}" @if (request()->routeIs('people*')) aria-current="page" @endif>People</a></p>
+            @endcan
+        @else
+            <div class="grow"></div>
         @endif
-        <div class="grow"></div>
-        @if ($currentStore)<div hx-get="{{ route('under-way', $currentStore) }}" hx-trigger="load" hx-swap="outerHTML"></div>@endif
         <details>
             <summary>{{ $user->name }}@if ($role), {{ $role->value }}@endif</summary>
             <ul>
@@ -62,6 +50,10 @@
         </details>
     </header>
     <main id="content">
+        @if (session('question'))
+            <div class="note is-hand" role="alert"><p>{{ session('question')['words'] }}</p>
+            <form method="post" action="{{ session('question')['to'] }}">@csrf @foreach (session('question')['fields'] as $name => $value)<input type="hidden" name="{{ $name }}" value="{{ $value }}">@endforeach<button class="button is-hand">{{ session('question')['yes'] }}</button></form></div>
+        @endif
         @if (session('done'))<p class="note" role="status">{{ session('done') }}</p>@endif
         @if ($errors->any())<div class="note is-hand" role="alert">@foreach ($errors->all() as $error)<p>{{ $error }}</p>@endforeach</div>@endif
         @yield('content')

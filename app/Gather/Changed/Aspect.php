@@ -23,13 +23,13 @@ enum Aspect: int
         return match ($this) {
             self::Appeared => 'new',
             self::Gone => 'gone',
-            self::Status => 'another status',
-            self::Redirect => 'redirect elsewhere',
-            self::Robots => 'other robots rules',
-            self::Canonical => 'another canonical',
-            self::Title => 'another title',
-            self::Description => 'another description',
-            self::H1 => 'another H1',
+            self::Status => 'status changed',
+            self::Redirect => 'redirect changed',
+            self::Robots => 'robots rules changed',
+            self::Canonical => 'canonical changed',
+            self::Title => 'title changed',
+            self::Description => 'description changed',
+            self::H1 => 'H1 changed',
         };
     }
 

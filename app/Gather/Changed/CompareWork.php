@@ -114,7 +114,7 @@ final class CompareWork implements LongWork
             foreach ($this->between($pair[0] ?? null, $pair[1] ?? null) as [$aspect, $before, $after]) {
                 $edit = $aspect->isText() ? Edit::between((string) $before, (string) $after) : null;
                 $signature = $edit?->signature() ?? ($aspect === Aspect::Appeared || $aspect === Aspect::Gone ? '' : md5($before."\n".$after, true));
-                $rows[] = [(int) $comparison->id, $page, $aspect->value, new Bytes(md5($aspect->value.' '.$kind.' '.$signature, true)), $kind, $clicks, $before, $after, $edit?->removed, $edit?->added];
+                $rows[] = [(int) $comparison->id, $page, $aspect->value, new Bytes(md5($aspect->value.' '.($aspect === Aspect::Appeared || $aspect === Aspect::Gone ? $kind : '').' '.$signature, true)), $kind, $clicks, $before, $after, $edit?->removed, $edit?->added];
             }
         }
 
@@ -158,16 +158,19 @@ final class CompareWork implements LongWork
         return ((int) $facts->status === 0 ? 'no answer' : (string) $facts->status).($facts->redirect_url !== null ? ' → '.$facts->redirect_url : ((int) $facts->status === 200 ? ' '.$facts->title : ''));
     }
 
-    /** Sums the causes; small ones of one aspect and kind become one line together. Made anew each time. */
+    /**
+     * Sums the causes; small ones of one aspect become one line together. Made anew each time. What a theme did to all texts is one cause, whatever
+     * kinds of pages have them.
+     */
     private function gatherCauses(int $comparison): void
     {
         DB::delete('DELETE FROM gather_causes WHERE comparison_id = ?', [$comparison]);
         // Canonicals and redirects lead each page elsewhere: only texts, robots rules and statuses can be one change made many times.
         $ones = implode(',', [Aspect::Title->value, Aspect::Description->value, Aspect::H1->value, Aspect::Robots->value, Aspect::Appeared->value, Aspect::Gone->value]);
         DB::statement('CREATE OR REPLACE TEMPORARY TABLE small_causes (cause BINARY(16) PRIMARY KEY, joined BINARY(16) NOT NULL)');
-        DB::insert("INSERT INTO small_causes SELECT cause, UNHEX(MD5(CONCAT('own ', MIN(aspect), ' ', MIN(kind)))) FROM gather_changes WHERE comparison_id = ? GROUP BY cause HAVING MIN(aspect) NOT IN ($ones) OR (COUNT(*) < ? AND MIN(aspect) NOT IN (1, 2))", [$comparison, self::LEAST]);
+        DB::insert("INSERT INTO small_causes SELECT cause, UNHEX(MD5(CONCAT('own ', MIN(aspect)))) FROM gather_changes WHERE comparison_id = ? GROUP BY cause HAVING MIN(aspect) NOT IN ($ones) OR (COUNT(*) < ? AND MIN(aspect) NOT IN (1, 2))", [$comparison, self::LEAST]);
         DB::update('UPDATE gather_changes c JOIN small_causes s ON s.cause = c.cause SET c.cause = s.joined WHERE c.comparison_id = ?', [$comparison]);
-        DB::insert('INSERT INTO gather_causes (comparison_id, cause, aspect, kind, is_one, pages, clicks, removed, added) SELECT c.comparison_id, c.cause, MIN(c.aspect), MIN(c.kind), MAX(s.joined IS NULL), COUNT(*), SUM(c.clicks), MIN(c.removed), MIN(c.added)
+        DB::insert('INSERT INTO gather_causes (comparison_id, cause, aspect, kind, is_one, pages, clicks, removed, added) SELECT c.comparison_id, c.cause, MIN(c.aspect), IF(MIN(c.kind) = MAX(c.kind), MIN(c.kind), 0), MAX(s.joined IS NULL), COUNT(*), SUM(c.clicks), MIN(c.removed), MIN(c.added)
             FROM gather_changes c LEFT JOIN (SELECT DISTINCT joined FROM small_causes) s ON s.joined = c.cause WHERE c.comparison_id = ? GROUP BY c.comparison_id, c.cause', [$comparison]);
         DB::statement('DROP TEMPORARY TABLE small_causes');
         $this->findFolders($comparison);

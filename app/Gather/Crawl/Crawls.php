@@ -92,4 +92,10 @@ final class Crawls
     {
         return (int) DB::table('gather_crawls')->where('store_id', $storeId)->whereIn('state', ['complete', 'incomplete'])->max('id');
     }
+
+    /** @return list<object> what a first crawl has fetched so far, the newest first, while nothing is sorted yet */
+    public static function arriving(int $storeId): array
+    {
+        return array_values(DB::select('SELECT p.id, p.url, f.title, f.status FROM page_facts f JOIN pages p ON p.id = f.page_id WHERE f.store_id = ? AND f.to_crawl = 0 ORDER BY f.page_id DESC LIMIT 50', [$storeId]));
+    }
 }

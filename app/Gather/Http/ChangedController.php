@@ -19,8 +19,12 @@ final class ChangedController
     {
         $crawls = Comparisons::crawls($store);
         $number = static fn (string $key): ?int => is_string($request->query($key)) && ctype_digit($request->query($key)) ? (int) $request->query($key) : null;
-        $after = $number('after') ?? (int) ($crawls[0]->id ?? 0);
-        $before = $number('before') ?? (int) (array_values(array_filter($crawls, static fn (object $crawl): bool => (int) $crawl->id < $after))[0]->id ?? 0);
+        // An incomplete crawl says nothing of the pages that it did not reach: two complete ones are compared, where there are two.
+        $whole = array_values(array_filter($crawls, static fn (object $crawl): bool => $crawl->state === 'complete'));
+        $usual = count($whole) >= 2 ? $whole : $crawls;
+        $after = $number('after') ?? (int) ($usual[0]->id ?? 0);
+        $earlier = static fn (array $some): ?object => array_values(array_filter($some, static fn (object $crawl): bool => (int) $crawl->id < $after))[0] ?? null;
+        $before = $number('before') ?? (int) (($earlier($usual) ?? $earlier($crawls))->id ?? 0);
         $comparison = null;
         $problem = null;
         if (count($crawls) >= 2) {

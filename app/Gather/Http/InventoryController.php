@@ -27,10 +27,14 @@ final class InventoryController
         $filter = $this->filter($request, $store);
         $window = NumberWindow::of($store);
 
+        $crawl = Crawls::latest($store->id);
+        $page = $list->page($store, $filter);
+
         return view('gather.inventory', [
-            'store' => $store, 'filter' => $filter, 'crawl' => Crawls::latest($store->id), 'window' => $window, 'columns' => $filter->columns($window !== null), 'markets' => Markets::of($store)->all(),
+            'arriving' => $page['rows'] === [] && ! $filter->asksForSome() && $crawl?->state === 'running' ? Crawls::arriving($store->id) : [],
+            'store' => $store, 'filter' => $filter, 'crawl' => $crawl, 'window' => $window, 'columns' => $filter->columns($window !== null), 'markets' => Markets::of($store)->all(),
             'views' => SavedViews::of($store, (int) $request->user()?->getAuthIdentifier(), 'inventory'), 'selection' => Selections::find($store, $filter->selection), 'selections' => Selections::named($store),
-        ] + $list->page($store, $filter));
+        ] + $page);
     }
 
     public function counts(Request $request, Store $store, PageList $list): View

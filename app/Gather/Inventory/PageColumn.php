@@ -43,9 +43,9 @@ enum PageColumn: string
     case Orders = 'orders';
     case Revenue = 'revenue';
 
-    private const USUAL = [self::Kind, self::Status, self::Engines, self::Depth, self::Links, self::Words];
+    private const USUAL = [self::Kind, self::Status, self::Engines, self::Depth, self::Links, self::LinksNav, self::Words];
 
-    private const USUAL_WITH_NUMBERS = [self::Kind, self::Status, self::Engines, self::Depth, self::Links, self::Clicks, self::Impressions, self::Position, self::Orders, self::Revenue];
+    private const USUAL_WITH_NUMBERS = [self::Kind, self::Status, self::Engines, self::Depth, self::Links, self::LinksNav, self::Clicks, self::Impressions, self::Position, self::Orders, self::Revenue];
 
     /** @return list<self> the columns shown where nobody has chosen any */
     public static function usual(bool $hasNumbers): array
@@ -56,20 +56,20 @@ enum PageColumn: string
     public function label(): string
     {
         return match ($this) {
-            self::Engines => 'Search engines',
-            self::Depth => 'Depth',
-            self::Links => 'Links in',
-            self::LinksNav => 'Links in, navigation',
+            self::Engines => 'Indexable',
+            self::Depth => 'Click depth',
+            self::Links => 'Text links in',
+            self::LinksNav => 'Nav links in',
             self::LinksOut => 'Links out',
             self::TitleLength => 'Title, characters',
             self::DescriptionLength => 'Description, characters',
             self::H1s => 'H1s',
-            self::NoAlt => 'Images without alt',
-            self::Hreflangs => 'Hreflang',
-            self::Response => 'Answer, ms',
-            self::Marks => 'Oddities',
-            self::Sources => 'Known by',
-            self::Life => 'Product',
+            self::NoAlt => 'Images without alt text',
+            self::Hreflangs => 'hreflang',
+            self::Response => 'Response, ms',
+            self::Marks => 'Issues',
+            self::Sources => 'Found in',
+            self::Life => 'Availability',
             self::Changed => 'Changed in crawl',
             default => ucfirst($this->value),
         };

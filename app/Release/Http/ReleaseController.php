@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Release\Http;
 
 use App\Access\Models\User;
+use App\Access\Role;
 use App\Changes\AddressChanges;
 use App\Changes\Drafts;
 use App\Changes\DraftState;
@@ -29,14 +30,21 @@ final class ReleaseController
     {
         $drafts = DB::table('drafts')->join('resources', 'resources.id', '=', 'drafts.resource_id')->join('resource_texts', static fn ($join) => $join->on('resource_texts.resource_id', '=', 'drafts.resource_id')->on('resource_texts.field', '=', 'drafts.field'))
             ->leftJoin('users', 'users.id', '=', 'drafts.user_id')->where('drafts.store_id', $store->id)->where('drafts.state', DraftState::Ready->value)->where('drafts.id', '>', (int) $request->query('after', '0'))->orderBy('drafts.id')->limit(self::PAGE + 1)
-            ->get(['drafts.*', 'resources.name', 'resources.url', 'resources.page_id', 'resource_texts.shown', 'resource_texts.draft_shown', 'users.name as user_name']);
+            ->leftJoin('users as a', 'a.id', '=', 'drafts.approved_by')->get(['drafts.*', 'resources.name', 'resources.url', 'resources.page_id', 'resource_texts.shown', 'resource_texts.draft_shown', 'users.name as user_name', 'a.name as approver']);
+
+        [$clicks, $after] = is_string($request->query('addresses')) && preg_match('/^(\d{1,15})-(\d{1,18})$/', $request->query('addresses'), $place) === 1 ? [(int) $place[1], (int) $place[2]] : [null, 0];
+        $addresses = DB::table('address_changes as c')->join('pages', 'pages.id', '=', 'c.page_id')->leftJoin('page_index', 'page_index.page_id', '=', 'pages.id')->leftJoin('users as a', 'a.id', '=', 'c.approved_by')->where('c.store_id', $store->id)->where('c.state', DraftState::Ready->value)
+            ->when($clicks !== null, static fn ($query) => $query->whereRaw('(COALESCE(clicks, 0) < ? OR (COALESCE(clicks, 0) = ? AND c.id > ?))', [$clicks, $clicks, $after]))
+            ->orderByRaw('COALESCE(clicks, 0) DESC')->orderBy('c.id')->limit(self::PAGE + 1)->get(['c.*', 'pages.url', 'clicks', 'a.name as approver']);
 
         return view('release.index', [
             'store' => $store, 'drafts' => $drafts->take(self::PAGE), 'next' => $drafts->count() > self::PAGE ? $drafts[self::PAGE - 1]?->id : null,
             'ready' => DB::table('drafts')->where('store_id', $store->id)->where('state', DraftState::Ready->value)->groupBy('field')->selectRaw('field, COUNT(*) AS n')->pluck('n', 'field'),
-            'addresses' => $addresses = DB::table('address_changes')->join('pages', 'pages.id', '=', 'page_id')->leftJoin('page_index', 'page_index.page_id', '=', 'pages.id')->where('address_changes.store_id', $store->id)->where('address_changes.state', DraftState::Ready->value)->orderByDesc('clicks')->orderBy('address_changes.id')->limit(10)->get(['address_changes.*', 'pages.url', 'clicks']),
-            'readyAddresses' => $addresses->isEmpty() ? [] : array_map(intval(...), DB::table('address_changes')->where('store_id', $store->id)->where('state', DraftState::Ready->value)->groupBy('field')->selectRaw('field, COUNT(*) AS n')->pluck('n', 'field')->all()),
-            'atRisk' => $addresses->isEmpty() ? 0 : (int) DB::table('page_index')->where('store_id', $store->id)->whereIn('page_id', DB::table('address_changes')->where('store_id', $store->id)->where('state', DraftState::Ready->value)->select('page_id'))->sum('clicks'), 'cap' => Releases::clicksAtRisk($store),
+            'approved' => DB::table('drafts')->where('store_id', $store->id)->where('state', DraftState::Ready->value)->whereNotNull('approved_at')->count(),
+            'addresses' => $addresses->take(self::PAGE), 'nextAddress' => $addresses->count() > self::PAGE ? $addresses[self::PAGE - 1] : null,
+            'readyAddresses' => $readyAddresses = array_map(intval(...), DB::table('address_changes')->where('store_id', $store->id)->where('state', DraftState::Ready->value)->groupBy('field')->selectRaw('field, COUNT(*) AS n')->pluck('n', 'field')->all()),
+            'atRisk' => $readyAddresses === [] ? 0 : (int) DB::table('page_index')->where('store_id', $store->id)->whereIn('page_id', DB::table('address_changes')->where('store_id', $store->id)->where('state', DraftState::Ready->value)->select('page_id'))->sum('clicks'), 'cap' => Releases::clicksAtRisk($store),
+            'senders' => DB::table('memberships')->join('users', 'users.id', '=', 'memberships.user_id')->where('store_id', $store->id)->whereIn('role', [Role::Approver->value, Role::Owner->value])->orderBy('name')->pluck('name')->all(),
             'addressClashes' => DB::table('address_changes')->join('pages', 'pages.id', '=', 'page_id')->where('address_changes.store_id', $store->id)->whereIn('state', [DraftState::Clash->value, DraftState::Refused->value])->orderBy('address_changes.id')->limit(100)->get(['address_changes.*', 'pages.url']),
             'clashes' => $this->clashes($store),
             'releases' => DB::table('release_batches')->leftJoin('users', 'users.id', '=', 'user_id')->where('store_id', $store->id)->orderByDesc('release_batches.id')->limit(20)->get(['release_batches.*', 'users.name as user_name']),
@@ -45,20 +53,28 @@ final class ReleaseController
 
     public function send(Request $request, Store $store, Releases $releases): RedirectResponse
     {
-        $request->validate(['drafts' => ['array', 'max:1000'], 'drafts.*' => ['integer'], 'scope' => ['required', 'in:ticked,all,texts,addresses'], 'part' => ['nullable', 'integer', 'between:1,100'], 'name' => ['nullable', 'string', 'max:120']]);
+        $request->validate(['drafts' => ['array', 'max:1000'], 'drafts.*' => ['integer'], 'scope' => ['required', 'in:ticked,all,texts,addresses,ticked-addresses,approved'], 'changes' => ['array', 'max:1000'], 'changes.*' => ['integer'], 'part' => ['nullable', 'integer', 'between:1,100'], 'name' => ['nullable', 'string', 'max:120']]);
         /** @var User $user */
         $user = $request->user();
         /** @var list<int|string> $ticked */
         $ticked = $request->input('drafts', []);
         try {
             $made = $releases->send($store, match ($request->input('scope')) {
-                'all', 'texts' => null, 'addresses' => [], default => array_map(intval(...), array_values($ticked))
-            }, $user->id, $request->string('name')->trim()->value() ?: null, in_array($request->input('scope'), ['all', 'addresses'], true) ? null : [], (int) $request->input('part', '100'));
+                'all', 'texts' => null, 'addresses', 'ticked-addresses' => [], 'approved' => self::approved($store), default => array_map(intval(...), array_values($ticked))
+            }, $user->id, $request->string('name')->trim()->value() ?: null, match ($request->input('scope')) {
+                'all', 'addresses' => null, 'ticked-addresses' => array_values(array_map(intval(...), $request->collect('changes')->filter(static fn (mixed $id): bool => is_scalar($id))->all())), default => []
+            }, (int) $request->input('part', '100'));
         } catch (InvalidArgumentException $wrong) {
             return redirect()->route('release', $store)->withErrors(['drafts' => $wrong->getMessage()]);
         }
 
         return redirect()->route('release.show', [$store, $made['release']]);
+    }
+
+    /** @return list<int> drafts that are ready and approved */
+    private static function approved(Store $store): array
+    {
+        return array_values(array_map(intval(...), DB::table('drafts')->where('store_id', $store->id)->where('state', DraftState::Ready->value)->whereNotNull('approved_at')->orderBy('id')->limit(Releases::MOST_ITEMS)->pluck('id')->all()));
     }
 
     public function show(Request $request, Store $store, int $release): View
@@ -133,9 +149,9 @@ final class ReleaseController
         $done = $drafts->decide($store, $draft, $request->input('keep') === 'ours', $user->id);
 
         return redirect()->route('release', $store)->with('done', match (true) {
-            ! $done => 'This clash has been decided already.',
+            ! $done => 'This clash has already been decided.',
             $request->input('keep') === 'ours' => 'The draft is ready to be sent over the shop’s text.',
-            default => 'The shop’s text stays; the draft is in the history.',
+            default => 'The shop’s text stays; your draft is in the history.',
         });
     }
 
@@ -146,7 +162,7 @@ final class ReleaseController
         /** @var User $user */
         $user = $request->user();
 
-        return redirect()->route('release', $store)->with('done', $changes->decide($store, $change, $request->input('keep') === 'ours', $user->id) ? 'Decided.' : 'This has been decided already.');
+        return redirect()->route('release', $store)->with('done', $changes->decide($store, $change, $request->input('keep') === 'ours', $user->id) ? 'Decided.' : 'This has already been decided.');
     }
 
     private function find(Store $store, int $release): object

@@ -6,6 +6,7 @@ namespace App\Store\Http;
 
 use App\Access\Models\User;
 use App\Store\Models\Store;
+use App\Store\Steps\Stamps;
 use App\Store\Steps\StepBoard;
 use Illuminate\Http\Request;
 use Illuminate\View\View;
@@ -13,23 +14,30 @@ use Illuminate\View\View;
 /** What the page frame shows around every page. */
 final readonly class FrameComposer
 {
-    public function __construct(private Request $request, private StepBoard $board, private Assets $assets)
+    public function __construct(private Request $request, private StepBoard $board, private Stamps $stamps, private Assets $assets)
     {
+    }
+
+    /** Whether what it shows can be had just now. */
+    public function standsUp(): bool
+    {
+        $store = ErrorFrame::store();
+
+        return $store !== null && UnderWayController::standing($store, $this->board, $this->stamps)['steps'] !== [];
     }
 
     public function compose(View $view): void
     {
         $user = $this->request->user();
         $store = $this->request->route('store');
-        $store = $store instanceof Store ? $store : null;
+        $store = $store instanceof Store ? $store : ErrorFrame::store();
         $theme = $this->request->cookies->get('theme');
-        $view->with([
+        $view->with(($store === null ? [] : UnderWayController::standing($store, $this->board, $this->stamps)) + [
             'assets' => $this->assets,
             'theme' => in_array($theme, ['light', 'dark'], true) ? $theme : null,
             'user' => $user instanceof User ? $user : null,
             'currentStore' => $store,
             'role' => $user instanceof User && $store !== null ? $user->roleIn($store) : null,
-            'steps' => $store === null ? [] : $this->board->forStore($store),
             'stores' => $user instanceof User ? $user->stores()->orderBy('name')->limit(50)->get(['stores.id', 'slug', 'stores.name']) : collect(),
         ]);
     }

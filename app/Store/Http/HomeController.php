@@ -32,6 +32,6 @@ final class HomeController
 
     public function store(Store $store, StepBoard $board): View
     {
-        return view('store.loop', ['store' => $store, 'entries' => $board->forStore($store)]);
+        return view('store.loop', ['store' => $store, 'entries' => $board->forStore($store), 'missing' => $board->missing($store)]);
     }
 }

@@ -5,23 +5,32 @@ declare(strict_types=1);
 namespace App\Store\Http;
 
 use App\Store\Models\Store;
+use App\Store\Steps\Stamps;
 use App\Store\Steps\Step;
 use App\Store\Steps\StepBoard;
+use App\Store\Steps\Waiting;
 use App\Store\Work\WorkDesk;
 use App\Store\Work\WorkView;
 use Illuminate\View\View;
 
-/** What is being worked on, for the frame's corner on every screen. */
+/** How things stand, for the frame of every screen: what waits in each step, what is being worked on, and the stamps that screens follow. */
 final class UnderWayController
 {
-    public function __invoke(Store $store, StepBoard $board, WorkDesk $desk): View
+    public function __invoke(Store $store, StepBoard $board, Stamps $stamps): View
     {
+        return view('store.standing', ['currentStore' => $store] + self::standing($store, $board, $stamps));
+    }
+
+    /** @return array{steps: list<array{step: Step, url: ?string, waiting: ?Waiting}>, works: list<array{view: WorkView, title: string, url: ?string}>, stamps: array<string, string>} */
+    public static function standing(Store $store, StepBoard $board, Stamps $stamps): array
+    {
+        $desk = app(WorkDesk::class);
         $works = array_map(static function (WorkView $work) use ($store, $board, $desk): array {
             $step = Step::tryFrom(explode('.', $work->sort)[0]);
 
             return ['view' => $work, 'title' => $desk->titleOf($work->sort), 'url' => $step === null ? null : $board->of($step)?->url($store)];
         }, WorkView::underWay($store->id));
 
-        return view('store.under-way', ['store' => $store, 'works' => $works]);
+        return ['steps' => $board->forStore($store), 'works' => $works, 'stamps' => $stamps->of($store)];
     }
 }

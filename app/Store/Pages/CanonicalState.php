@@ -20,11 +20,11 @@ enum CanonicalState: int
     {
         return match ($this) {
             self::None => 'none',
-            self::Itself => 'itself',
-            self::Another => 'another page',
+            self::Itself => 'self-canonical',
+            self::Another => 'another URL',
             self::Disagreeing => 'several that disagree',
             self::StrayOnly => 'only outside the head',
-            self::NoAddress => 'no web address (ignored)',
+            self::NoAddress => 'not a valid URL (ignored)',
         };
     }
 

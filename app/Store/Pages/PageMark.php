@@ -26,16 +26,16 @@ enum PageMark: int
     public function words(): string
     {
         return match ($this) {
-            self::NeedsScript => 'filled by script',
-            self::LooksMissing => 'a not-found page that says 200',
-            self::BadStructured => 'structured data cannot be read',
+            self::NeedsScript => 'filled by JavaScript',
+            self::LooksMissing => 'soft 404 (not found, but status 200)',
+            self::BadStructured => 'invalid structured data',
             self::StrayHead => 'canonical or robots outside the head',
             self::CutShort => 'cut off at the size limit',
             self::KeptOut => 'kept out on purpose',
             self::NoH1 => 'no H1',
             self::NoDescription => 'no description',
             self::NoTitle => 'no title',
-            self::NoMarket => 'fits no market’s host and path',
+            self::NoMarket => 'in no market (host and path)',
         };
     }
 

@@ -22,6 +22,12 @@ final class StepBoard
         return $this->built[$step->value] ?? null;
     }
 
+    /** @return array<string, Missing> what steps cannot begin without, by step */
+    public function missing(Store $store): array
+    {
+        return array_filter(array_map(static fn (StepContribution $built): ?Missing => $built->missing($store), $this->built));
+    }
+
     /** @return list<array{step: Step, url: ?string, waiting: ?Waiting}> url is null where a step is not built yet */
     public function forStore(Store $store): array
     {

@@ -16,4 +16,7 @@ interface StepContribution
 
     /** What waits there, in a few words; null where nothing does. Must cost one indexed query at most. */
     public function waiting(Store $store): ?Waiting;
+
+    /** What the step cannot begin without; null where it has what it needs. */
+    public function missing(Store $store): ?Missing;
 }

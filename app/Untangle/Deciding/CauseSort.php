@@ -28,26 +28,26 @@ enum CauseSort: string
     public function choices(): array
     {
         return match ($this) {
-            self::Writing => ['redirect' => 'redirect to the right writing', 'canonical' => 'name the right writing as canonical', 'leave' => 'keep apart'],
-            self::Tracking => ['canonical' => 'name the page without it', 'leave' => 'keep apart'],
-            self::Parameter => ['canonical' => 'fold into the page without it', 'leave' => 'keep apart'],
-            self::Variant => ['canonical' => 'fold into the product', 'leave' => 'keep apart', 'demand' => 'keep apart only what is searched for by itself'],
-            self::Print => ['canonical' => 'fold into the page itself', 'noindex' => 'keep out of search', 'leave' => 'keep apart'],
-            self::Path => ['canonical' => 'name the keeper as canonical', 'redirect' => 'redirect to the keeper', 'leave' => 'keep apart'],
-            self::Copies => ['rewrite' => 'write a text of its own', 'redirect' => 'redirect to the first', 'canonical' => 'name the first as canonical', 'leave' => 'keep apart'],
-            self::Text => ['rewrite' => 'write a text of its own, or decide one by one', 'redirect' => 'redirect to the keeper', 'canonical' => 'name the keeper as canonical', 'leave' => 'keep apart'],
-            self::Moved => ['leave' => 'leave the redirects', 'redirect' => 'shorten them to one hop'],
-            self::Narrow => ['canonical' => 'fold into the wider list', 'noindex' => 'keep out of search, then bar', 'promote' => 'let those with demand stand by themselves', 'leave' => 'keep apart'],
-            self::Paging => ['canonical' => 'each part names itself', 'leave' => 'leave as it is'],
-            self::Declared => ['canonical' => 'declare what is right', 'leave' => 'leave as it is'],
+            self::Writing => ['redirect' => 'Redirect to the right spelling', 'canonical' => 'Canonical to the right spelling', 'leave' => 'Leave as is'],
+            self::Tracking => ['canonical' => 'Canonical to the URL without it', 'leave' => 'Leave as is'],
+            self::Parameter => ['canonical' => 'Canonical to the URL without it', 'leave' => 'Leave as is'],
+            self::Variant => ['canonical' => 'Canonical to the product', 'leave' => 'Keep all variants indexable', 'demand' => 'Keep only variants with search demand of their own'],
+            self::Print => ['canonical' => 'Canonical to the page itself', 'noindex' => 'Set noindex', 'leave' => 'Leave as is'],
+            self::Path => ['canonical' => 'Canonical to the keeper', 'redirect' => 'Redirect to the keeper', 'leave' => 'Leave as is'],
+            self::Copies => ['rewrite' => 'Write unique texts', 'redirect' => 'Redirect to the first', 'canonical' => 'Canonical to the first', 'leave' => 'Leave as is'],
+            self::Text => ['rewrite' => 'Write unique texts, or decide one by one', 'redirect' => 'Redirect to the keeper', 'canonical' => 'Canonical to the keeper', 'leave' => 'Leave as is'],
+            self::Moved => ['leave' => 'Leave the redirects', 'redirect' => 'Shorten them to one hop'],
+            self::Narrow => ['canonical' => 'Canonical to the unfiltered list', 'noindex' => 'Set noindex, then block in robots.txt', 'promote' => 'Keep filters with search demand indexable', 'leave' => 'Leave as is'],
+            self::Paging => ['canonical' => 'Self-canonical on each page', 'leave' => 'Leave as is'],
+            self::Declared => ['canonical' => 'Set the right canonical', 'leave' => 'Leave as is'],
         };
     }
 
     public function label(): string
     {
         return match ($this) {
-            self::Writing => 'Other writings of an address', self::Tracking => 'Parameters that track', self::Parameter => 'Parameters that change nothing or the order', self::Variant => 'Variants of a product', self::Print => 'Printer versions', self::Path => 'One product at several paths',
-            self::Copies => 'Copies that someone made', self::Text => 'The same text at addresses of their own', self::Moved => 'Addresses that redirect', self::Narrow => 'Lists narrowed by a filter', self::Paging => 'Later parts of lists', self::Declared => 'Canonicals that are wrong by themselves',
+            self::Writing => 'Spellings of one URL', self::Tracking => 'Tracking parameters', self::Parameter => 'Parameters that change nothing or the order', self::Variant => 'Product variants', self::Print => 'Print versions', self::Path => 'One product at several paths',
+            self::Copies => 'Copied products', self::Text => 'Duplicate content at unrelated URLs', self::Moved => 'Redirects', self::Narrow => 'Filtered lists', self::Paging => 'Pagination', self::Declared => 'Wrong canonicals',
         };
     }
 

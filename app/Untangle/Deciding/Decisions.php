@@ -98,6 +98,22 @@ final class Decisions
         $isApart ? self::decide($store, $page, 'apart', 'yes', $userId) : DB::table('untangle_decisions')->where('store_id', $store->id)->where('page_id', $page)->where('sort', 'apart')->delete();
     }
 
+    /**
+     * What is done about some addresses of one cause, whatever the cause says; null takes that back.
+     *
+     * @param  list<int>  $pages
+     */
+    public static function actions(Store $store, int $cause, array $pages, ?Means $means, ?int $userId): void
+    {
+        DB::transaction(static function () use ($store, $cause, $pages, $means, $userId): void {
+            foreach (array_chunk($pages, 500) as $chunk) {
+                $means === null ? DB::table('untangle_decisions')->where('store_id', $store->id)->where('sort', 'action')->whereIn('page_id', $chunk)->delete()
+                    : DB::table('untangle_decisions')->upsert(array_map(static fn (int $page): array => ['store_id' => $store->id, 'page_id' => $page, 'sort' => 'action', 'value' => $means->value, 'user_id' => $userId, 'set_at' => now()], $chunk), ['store_id', 'page_id', 'sort'], ['value', 'user_id', 'set_at']);
+            }
+            self::reckonAll($store, [$cause => true]);
+        });
+    }
+
     /** What is done about one address, whatever its cause says; null takes that back. */
     public static function action(Store $store, int $page, ?Means $means, ?int $userId): void
     {

@@ -17,19 +17,19 @@ enum Means: string
     public function words(): string
     {
         return match ($this) {
-            self::Canonical => 'name the keeper as canonical',
+            self::Canonical => 'canonical to the keeper',
             self::Redirect => 'redirect to the keeper',
-            self::Noindex => 'keep out of search',
-            self::Rewrite => 'write a text of its own',
+            self::Noindex => 'noindex',
+            self::Rewrite => 'write unique texts',
             self::Links => 'link to the keeper instead',
-            self::Leave => 'leave as it is',
+            self::Leave => 'leave as is',
         };
     }
 
     public function short(): string
     {
         return match ($this) {
-            self::Canonical => 'canonical', self::Redirect => 'redirect', self::Noindex => 'noindex', self::Rewrite => 'rewrite', self::Links => 'mend links', self::Leave => 'leave'
+            self::Canonical => 'canonical', self::Redirect => 'redirect', self::Noindex => 'noindex', self::Rewrite => 'new texts', self::Links => 'fix links', self::Leave => 'leave'
         };
     }
 

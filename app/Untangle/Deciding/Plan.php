@@ -89,6 +89,17 @@ final readonly class Plan
         return new self($changes, $heldBack, count($keepers), (int) array_sum(array_map(static fn (object $row): int => (int) $row->clicks, [...$wanted, ...$keepers])));
     }
 
+    /**
+     * What the change of each page would set, for showing beside it.
+     *
+     * @param  list<int>  $pages
+     * @return array<int, string> URL or robots rule by page
+     */
+    public static function targets(Store $store, array $pages): array
+    {
+        return $pages === [] ? [] : array_column(self::of($store, $pages)->changes, 'value', 'page');
+    }
+
     /** Puts the changes down, ready for a release. @return int how many were new */
     public function put(Store $store, ?int $userId): int
     {

@@ -7,6 +7,8 @@ namespace App\Untangle\Http;
 use App\Changes\AddressChanges;
 use App\Changes\AddressField;
 use App\Changes\Origin;
+use App\Store\Bulk;
+use App\Store\Http\ShownUrl;
 use App\Store\Models\Store;
 use App\Store\Pages\Selections;
 use App\Untangle\Deciding\CauseSort;
@@ -51,6 +53,45 @@ final class DecideController
         return redirect()->route('untangle', $store)->with('done', number_format($changed).' tangles have another keeper now, and keep it. The search goes over all addresses again with it.');
     }
 
+    /** Ticked addresses of a cause: made ready, left as they are, or treated like the rest again. */
+    public function pages(Request $request, Store $store, int $cause): RedirectResponse
+    {
+        $given = $request->validate(['do' => ['required', 'in:ready,leave,rule'], 'pages' => ['required', 'array', 'max:1000'], 'pages.*' => ['integer', 'min:1']], ['pages.required' => 'No URL is ticked.']);
+        $pages = Bulk::ids(DB::table('untangle_pages')->where('store_id', $store->id)->where('cause_id', $cause)->whereIn('page_id', array_map(intval(...), $given['pages']))->get(['page_id'])->all(), 'page_id');
+        if ($given['do'] === 'ready') {
+            return $this->put($request, $store, $pages, back());
+        }
+        Decisions::actions($store, $cause, $pages, $given['do'] === 'leave' ? Means::Leave : null, (int) $request->user()?->getAuthIdentifier());
+
+        return back()->with('done', number_format(count($pages)).($given['do'] === 'leave' ? ' URLs are left as they are, now and later.' : ' URLs are treated like the rest of the cause.'));
+    }
+
+    /** One choice for the same fault in all folders. */
+    public function family(Request $request, Store $store, int $cause): RedirectResponse
+    {
+        $request->validate(['choice' => ['required', 'string', 'max:12']]);
+        $row = DB::table('untangle_causes')->where('store_id', $store->id)->where('id', $cause)->first() ?? abort(404);
+        $family = UntangleController::familyOf($store, $row);
+        try {
+            foreach ($family as $one) {
+                Decisions::ofCause($store, (int) $one->id, $request->string('choice')->value(), (int) $request->user()?->getAuthIdentifier());
+            }
+        } catch (InvalidArgumentException $wrong) {
+            return back()->withErrors(['choice' => $wrong->getMessage()]);
+        }
+
+        return redirect()->route('untangle.family', [$store, $cause])->with('done', 'Decided for '.number_format(count($family)).' folders, and for what later crawls find there.');
+    }
+
+    public function carryFamily(Request $request, Store $store, int $cause): RedirectResponse
+    {
+        $row = DB::table('untangle_causes')->where('store_id', $store->id)->where('id', $cause)->first() ?? abort(404);
+        $causes = array_map(static fn (object $one): int => (int) $one->id, UntangleController::familyOf($store, $row));
+        $pages = Bulk::ids(DB::table('untangle_pages')->where('store_id', $store->id)->whereIn('cause_id', $causes)->where('is_safe', 1)->whereIn('action', Means::changes())->orderByDesc('clicks')->orderBy('page_id')->limit(Plan::MOST)->get(['page_id'])->all(), 'page_id');
+
+        return $this->put($request, $store, $pages, redirect()->route('untangle.family', [$store, $cause]));
+    }
+
     public function carry(Request $request, Store $store, int $cause): RedirectResponse
     {
         $pages = UntangleController::toDo($store, $cause);
@@ -80,11 +121,14 @@ final class DecideController
     /** One address: keeper or not, apart or not, what is done about it. */
     public function page(Request $request, Store $store, int $page): RedirectResponse
     {
-        $request->validate(['do' => ['required', 'in:keeper,no-keeper,apart,together,action'], 'action' => ['nullable', 'string', 'max:10']]);
+        $request->validate(['do' => ['required', 'in:keeper,no-keeper,apart,together,action'], 'action' => ['nullable', 'string', 'max:10'], 'sure' => ['nullable', 'in:1']]);
         $user = (int) $request->user()?->getAuthIdentifier();
         $tangle = DB::table('untangle_pages')->where('store_id', $store->id)->where('page_id', $page)->value('tangle_id');
         abort_if($tangle === null, 404);
         $do = $request->string('do')->value();
+        if ($do === 'keeper' && ! $request->boolean('sure') && ($question = $this->question($store, $page, (int) $tangle)) !== null) {
+            return back()->with('question', ['words' => $question, 'to' => route('untangle.page', [$store, $page]), 'fields' => ['do' => 'keeper', 'sure' => '1'], 'yes' => 'Keep it all the same']);
+        }
         match ($do) {
             'keeper', 'no-keeper' => Decisions::keeper($store, $page, $do === 'keeper', $user),
             'apart', 'together' => Decisions::apart($store, $page, $do === 'apart', $user),
@@ -96,6 +140,19 @@ final class DecideController
         };
 
         return (int) $tangle === 0 ? back()->with('done', $done) : redirect()->route('untangle.tangle', [$store, $tangle])->with('done', $done);
+    }
+
+    /** Clicks of the keeper from which on choosing one with far fewer is questioned. */
+    private const MANY = 10;
+
+    private function question(Store $store, int $page, int $tangle): ?string
+    {
+        $clicks = DB::table('untangle_pages as u')->join('pages as p', 'p.id', '=', 'u.page_id')->where('u.store_id', $store->id)->where('u.tangle_id', $tangle)->where('u.tangle_id', '>', 0)->orderByDesc('u.clicks')->get(['u.page_id', 'u.clicks', 'p.url']);
+        $best = $clicks->first();
+        $own = (int) ($clicks->firstWhere('page_id', $page)->clicks ?? 0);
+
+        return $best === null || (int) $best->page_id === $page || (int) $best->clicks < self::MANY || 2 * $own >= (int) $best->clicks ? null
+            : 'This URL has '.number_format($own).' clicks in 13 weeks, '.ShownUrl::of($store, (string) $best->url).' has '.number_format((int) $best->clicks).'. As keeper it takes their place in search results, and clicks can be lost until it ranks as well.';
     }
 
     /** What is to get a text of its own goes to the writing desk, as a list under a name. */

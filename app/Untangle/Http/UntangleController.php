@@ -18,6 +18,8 @@ use App\Untangle\Deciding\Plan;
 use App\Untangle\Deciding\Rules;
 use App\Untangle\Finding\Finds;
 use App\Untangle\Finding\FindWork;
+use App\Untangle\Lists\CauseProgress;
+use App\Untangle\Lists\CauseWords;
 use App\Untangle\Lists\TanglePicture;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
@@ -33,15 +35,17 @@ final class UntangleController
 
     public function index(Store $store): View
     {
+        CauseProgress::learn($store);
         $causes = DB::table('untangle_causes')->leftJoin('users', 'users.id', '=', 'decided_by')->where('store_id', $store->id)->where('urls', '>', 0)->orderByDesc('clicks')->orderByDesc('to_do')->orderByDesc('urls')->limit(200)->get(['untangle_causes.*', 'users.name as user_name']);
-        $open = $causes->where('to_do', '>', 0)->whereNull('decision');
+        $left = $causes->filter(static fn (object $cause): bool => $cause->to_do > $cause->ready + $cause->live);
+        $open = $left->whereNull('decision');
         // The one with the most addresses shows best what is meant.
         $example = $open->where('tangles', '>', 0)->sortByDesc('urls')->first() ?? $causes->first();
         $tangle = $example === null ? 0 : (int) DB::table('untangle_pages')->where('store_id', $store->id)->where('page_id', $example->example_page)->value('tangle_id');
 
         return view('untangle.index', [
             'store' => $store, 'state' => DB::table('untangle_states')->where('store_id', $store->id)->first(), 'work' => WorkView::latest($store->id, FindWork::sort()),
-            'safe' => $open->where('is_safe', 1), 'yours' => $open->where('is_safe', 0), 'decided' => $causes->whereNotNull('decision'), 'fine' => $causes->whereNull('decision')->where('to_do', 0),
+            'safe' => $open->where('is_safe', 1), 'yours' => $open->where('is_safe', 0), 'going' => $causes->filter(static fn (object $cause): bool => $cause->to_do > 0 && $cause->to_do <= $cause->ready + $cause->live), 'decided' => $left->whereNotNull('decision')->merge($causes->where('to_do', 0)->whereNotNull('decision')), 'crawled' => DB::table('page_index')->where('store_id', $store->id)->exists(), 'fine' => $causes->whereNull('decision')->where('to_do', 0),
             'example' => $example, 'picture' => $tangle === 0 ? null : TanglePicture::of($store, $tangle, 6), 'ready' => DB::table('address_changes')->where('store_id', $store->id)->where('state', DraftState::Ready->value)->count(), 'drifts' => AddressChanges::drifts($store, 50),
         ]);
     }
@@ -53,6 +57,7 @@ final class UntangleController
 
     public function cause(Request $request, Store $store, int $cause): View
     {
+        CauseProgress::learn($store);
         $row = DB::table('untangle_causes')->leftJoin('users', 'users.id', '=', 'decided_by')->where('store_id', $store->id)->where('untangle_causes.id', $cause)->first(['untangle_causes.*', 'users.name as user_name']) ?? abort(404);
         $sort = CauseSort::from((string) $row->sort);
         $which = $request->query('show') === 'exceptions' ? 'exceptions' : ($request->query('show') === 'all' ? 'all' : 'to-do');
@@ -67,8 +72,39 @@ final class UntangleController
 
         return view('untangle.cause', [
             'store' => $store, 'cause' => $row, 'sort' => $sort, 'which' => $which, 'pages' => $pages->take(self::PAGE), 'next' => $pages->count() > self::PAGE ? $pages[self::PAGE - 1] : null, 'rule' => Rules::of($store)->choice($sort),
+            'family' => count(self::familyOf($store, $row)), 'targets' => Plan::targets($store, array_values(array_map(static fn (object $page): int => (int) $page->page_id, $pages->take(self::PAGE)->all()))),
             'choice' => $choice, 'preview' => $choice === null ? null : Decisions::preview($store, $cause, $sort, $choice), 'picture' => $tangle === 0 ? null : TanglePicture::of($store, $tangle, 6),
         ]);
+    }
+
+    /** The same fault in several folders: decided, and made ready, at once. */
+    public function family(Request $request, Store $store, int $cause): View
+    {
+        CauseProgress::learn($store);
+        $row = DB::table('untangle_causes')->where('store_id', $store->id)->where('id', $cause)->first() ?? abort(404);
+        $sort = CauseSort::from((string) $row->sort);
+        $causes = collect(self::familyOf($store, $row));
+        $asked = $request->query('choice');
+        $choice = is_string($asked) && isset($sort->choices()[$asked]) ? $asked : null;
+        $preview = $choice === null ? null : [];
+        if ($choice !== null) {
+            foreach ($causes as $one) {
+                foreach (Decisions::preview($store, (int) $one->id, $sort, $choice) as $means => [$urls, $clicks]) {
+                    $preview[$means] = [($preview[$means][0] ?? 0) + $urls, ($preview[$means][1] ?? 0) + $clicks];
+                }
+            }
+        }
+
+        return view('untangle.family', ['store' => $store, 'sort' => $sort, 'causes' => $causes, 'rule' => Rules::of($store)->choice($sort), 'choice' => $choice, 'preview' => $preview]);
+    }
+
+    /** @return list<object> causes of the same sort and words, most clicks first */
+    public static function familyOf(Store $store, object $cause): array
+    {
+        $sort = CauseSort::from((string) $cause->sort);
+        $family = CauseWords::family((string) $cause->name, $sort);
+
+        return array_values(array_filter(DB::table('untangle_causes')->where('store_id', $store->id)->where('sort', $cause->sort)->where('urls', '>', 0)->orderByDesc('clicks')->orderBy('id')->limit(2000)->get()->all(), static fn (object $one): bool => CauseWords::family((string) $one->name, $sort) === $family));
     }
 
     /** What would be changed for a cause, proved: a fragment of its own, for it looks at all of its addresses. */
@@ -110,7 +146,7 @@ final class UntangleController
                 ->orderByDesc('u.clicks')->orderByDesc('u.page_id')->limit(self::PAGE + 1)->get(['u.*', 'p.url', 'k.url as keeper_url', 'c.url as chosen_url']);
         }
 
-        return view('untangle.troubles', ['store' => $store, 'counts' => $counts, 'asked' => $asked, 'verdict' => $asked === null ? null : CanonicalVerdict::fromKey($asked), 'pages' => $pages->take(self::PAGE), 'next' => $pages->count() > self::PAGE ? $pages[self::PAGE - 1] : null, 'chosen' => $totals['chosen'] ?? [0, 0, 0], 'listed' => $totals['listed'] ?? [0, 0], 'linked' => $totals['linked'] ?? [0, 0]]);
+        return view('untangle.troubles', ['store' => $store, 'counts' => $counts, 'asked' => $asked, 'verdict' => $asked === null ? null : CanonicalVerdict::fromKey($asked), 'pages' => $pages->take(self::PAGE), 'targets' => Plan::targets($store, array_values(array_map(static fn (object $page): int => (int) $page->page_id, $pages->take(self::PAGE)->all()))), 'next' => $pages->count() > self::PAGE ? $pages[self::PAGE - 1] : null, 'chosen' => $totals['chosen'] ?? [0, 0, 0], 'listed' => $totals['listed'] ?? [0, 0], 'linked' => $totals['linked'] ?? [0, 0]]);
     }
 
     public function parameters(Store $store): View

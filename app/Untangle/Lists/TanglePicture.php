@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Untangle\Lists;
 
+use App\Store\Http\ShownUrl;
 use App\Store\Models\Store;
 use Illuminate\Support\Facades\DB;
 
@@ -36,28 +37,27 @@ final readonly class TanglePicture
         $others = array_values(array_filter($rows, static fn (object $row): bool => (int) $row->page_id !== (int) $row->keeper_page));
         foreach ($rows as $row) {
             if ((int) $row->page_id === (int) $row->keeper_page) {
-                $keeper = ['page' => (int) $row->page_id, 'address' => self::address($row->url), 'line' => self::line($row), 'says' => (int) $row->declared_page === (int) $row->page_id ? 'names itself' : ($row->declared === '' ? 'names none' : 'names '.self::address($row->declared_url ?? $row->declared))];
+                $keeper = ['page' => (int) $row->page_id, 'address' => self::address($store, $row->url), 'line' => self::line($row), 'says' => (int) $row->declared_page === (int) $row->page_id ? 'self-canonical' : ($row->declared === '' ? 'no canonical' : 'canonical to '.self::address($store, $row->declared_url ?? $row->declared))];
             }
         }
         foreach (array_slice($others, 0, $most) as $i => $row) {
             [$says, $words, $aside] = match (true) {
                 (int) $row->status >= 300 && (int) $row->status < 400 => ['redirects', 'redirects', null],
-                (int) $row->keeper_page !== 0 && (int) $row->declared_page === (int) $row->keeper_page => ['declares', 'names it as canonical', null],
-                (int) $row->declared_page === (int) $row->page_id => ['itself', 'names itself', null],
-                (string) $row->declared === '' => ['nothing', 'says nothing', null],
-                default => ['elsewhere', 'names another', self::address($row->declared_url ?? $row->declared)],
+                (int) $row->keeper_page !== 0 && (int) $row->declared_page === (int) $row->keeper_page => ['declares', 'canonical to the keeper', null],
+                (int) $row->declared_page === (int) $row->page_id => ['itself', 'self-canonical', null],
+                (string) $row->declared === '' => ['nothing', 'no canonical', null],
+                default => ['elsewhere', 'canonical elsewhere', self::address($store, $row->declared_url ?? $row->declared)],
             };
-            $members[] = ['page' => (int) $row->page_id, 'x' => $i % 2 === 0 ? 0 : self::WIDTH - self::BOX, 'y' => self::ROW * intdiv($i, 2) + 4, 'side' => $i % 2, 'address' => self::address($row->url), 'line' => self::line($row), 'says' => $says, 'words' => $words, 'aside' => $aside];
+            $members[] = ['page' => (int) $row->page_id, 'x' => $i % 2 === 0 ? 0 : self::WIDTH - self::BOX, 'y' => self::ROW * intdiv($i, 2) + 4, 'side' => $i % 2, 'address' => self::address($store, $row->url), 'line' => self::line($row), 'says' => $says, 'words' => $words, 'aside' => $aside];
         }
 
         return new self($tangle, $members, $keeper, max(1, (int) ceil(count($members) / 2)) * self::ROW + 6, count($others) - count($members));
     }
 
-    /** An address as it is drawn: path and query, the end of it where it is long. */
-    public static function address(string $url): string
+    /** An address as it is drawn: the end of it where it is long. */
+    private static function address(Store $store, string $url): string
     {
-        $target = (string) preg_replace('~^https?://[^/]+~', '', $url);
-        $target = rawurldecode($target === '' ? '/' : $target);
+        $target = ShownUrl::of($store, $url);
 
         return mb_strlen($target) > 46 ? '…'.mb_substr($target, -45) : $target;
     }

@@ -118,7 +118,7 @@ final class NumbersApi
     {
         $row = Worklists::find($store, $list) ?? abort(404);
 
-        return response()->json(['data' => array_map(static fn (object $page): array => ['page' => (int) $page->page_id, 'url' => $page->url, 'state' => $page->state, 'minutes' => (int) $page->minutes, 'upside' => self::money($page->upside), 'reason' => $page->reason, 'note' => $page->note], Worklists::pages($row))]);
+        return response()->json(['data' => array_map(static fn (object $page): array => ['page' => (int) $page->page_id, 'url' => $page->url, 'state' => $page->state, 'minutes' => (int) $page->minutes, 'upside' => self::money($page->upside), 'reason' => $page->reason, 'note' => $page->note], Worklists::pages($store, $row))]);
     }
 
     private function lens(Request $request, Store $store): Lens

@@ -54,7 +54,7 @@ final class WorklistController
     public function show(Store $store, int $list): View
     {
         $row = $this->list($store, $list);
-        $pages = Worklists::pages($row);
+        $pages = Worklists::pages($store, $row);
 
         return view('weigh.worklist', ['store' => $store, 'list' => $row, 'pages' => $pages, 'touched' => LastTouched::ofPages(Bulk::ids($pages, 'page_id')), 'people' => self::people($store), 'others' => array_filter(Worklists::openOnes($store), static fn (object $one): bool => $one->id !== $row->id), 'units' => Units::of($store), 'isPeriod' => NumberWindow::of($store)->isPeriod ?? false]);
     }
@@ -65,7 +65,7 @@ final class WorklistController
         $given = $request->validate(['name' => ['required', 'string', 'max:120'], 'first' => ['required', 'date_format:Y-m-d'], 'due' => ['required', 'date_format:Y-m-d', 'after_or_equal:first'], 'owner' => ['nullable', 'integer', Rule::exists('memberships', 'user_id')->where('store_id', $store->id)], 'capacity' => ['required', 'numeric', 'min:0', 'max:2000'], 'note' => ['nullable', 'string', 'max:2000']]);
         DB::table('weigh_worklists')->where('id', $row->id)->update(['name' => $given['name'], 'first_day' => $given['first'], 'due_day' => $given['due'], 'owner_id' => $given['owner'] ?? null, 'note' => $given['note'] ?? ''] + ($row->most_pages === null ? ['minutes' => (int) min(20000, round(60 * (float) $given['capacity']))] : ['most_pages' => (int) $given['capacity']]));
 
-        return back()->with('done', 'Kept.');
+        return back()->with('done', 'Saved.');
     }
 
     public function fill(Request $request, Store $store, int $list): RedirectResponse
@@ -77,7 +77,7 @@ final class WorklistController
             return redirect()->route('worklist', [$store, $list])->withErrors(['fill' => $error->getMessage()]);
         }
 
-        return redirect()->route('worklist', [$store, $list])->with('done', ($added === 0 ? 'No page fits what is left of the capacity.' : number_format($added).' pages are put in: the most that fits, by what they are worth for their effort.').($settling > 0 ? ' '.number_format($settling).' were passed over, for their texts were changed less than six weeks ago.' : ''));
+        return redirect()->route('worklist', [$store, $list])->with('done', ($added === 0 ? 'No page fits into what is left of the planned time.' : number_format($added).' pages were added: the most upside for the time planned.').($settling > 0 ? ' '.number_format($settling).' left out: their texts were released less than 6 weeks ago.' : ''));
     }
 
     /** What a list is filled from: the market that it was made for. */
@@ -91,8 +91,8 @@ final class WorklistController
     /** Puts pages that were ticked somewhere into a list. */
     public function add(Request $request, Store $store): RedirectResponse
     {
-        $given = $request->validate(['list' => ['required', 'integer', 'min:1'], 'pages' => ['required', 'array', 'max:2000'], 'pages.*' => ['integer', 'min:1'], 'even' => ['nullable', 'in:1']], ['pages.required' => 'No page is picked: tick some first.']);
-        $row = $this->list($store, (int) $given['list']);
+        $given = $request->validate(['list' => ['required', 'regex:/^(new|[1-9]\d{0,17})$/'], 'new_name' => ['required_if:list,new', 'nullable', 'string', 'max:120'], 'pages' => ['required', 'array', 'max:2000'], 'pages.*' => ['integer', 'min:1'], 'even' => ['nullable', 'in:1']], ['pages.required' => 'No page is ticked.', 'new_name.required_if' => 'The new worklist needs a name.']);
+        $row = $this->list($store, $given['list'] === 'new' ? $this->forTheMonth($request, $store, (string) $given['new_name']) : (int) $given['list']);
         try {
             ['added' => $added, 'elsewhere' => $elsewhere] = Worklists::add($store, $row, array_values(array_map(intval(...), $given['pages'])), ($given['even'] ?? null) === '1');
         } catch (InvalidArgumentException $error) {
@@ -100,18 +100,26 @@ final class WorklistController
         }
         $there = count($given['pages']) - $added - $elsewhere;
 
-        return back()->with('done', number_format($added)." pages are put into “{$row->name}”.".($there > 0 ? ' '.number_format($there).' were in it already.' : '').($elsewhere > 0 ? ' '.number_format($elsewhere).' stand in other open lists and were left there; tick “even so” to put them in as well.' : ''));
+        return back()->with('done', number_format($added).($added === 1 ? ' page was' : ' pages were')." added to “{$row->name}”.".($there > 0 ? ' '.number_format($there).' already in it.' : '').($elsewhere > 0 ? ' '.number_format($elsewhere).' left in other open worklists.' : ''));
+    }
+
+    /** @return int a new list to the end of the month, with the month's hours and no other plan yet */
+    private function forTheMonth(Request $request, Store $store, string $name): int
+    {
+        $today = $store->today();
+
+        return Worklists::open($store, $name, $today, (new \DateTimeImmutable($today))->modify('last day of this month')->format('Y-m-d'), (int) round(60 * $store->options()->assumed('month_hours')), null, null, (int) $request->user()?->getAuthIdentifier());
     }
 
     public function page(Request $request, Store $store, int $list, int $page): RedirectResponse
     {
         $row = $this->list($store, $list);
-        $given = $request->validate(['state' => ['nullable', Rule::enum(PageState::class)], 'minutes' => ['nullable', 'integer', 'min:1', 'max:5000'], 'note' => ['nullable', 'string', 'max:500'], 'do' => ['nullable', 'in:up,down,remove']]);
+        $given = $request->validate(['left' => ['nullable', 'boolean'], 'minutes' => ['nullable', 'integer', 'min:1', 'max:5000'], 'note' => ['nullable', 'string', 'max:500'], 'do' => ['nullable', 'in:up,down,remove']]);
         match ($given['do'] ?? null) {
             'up' => Worklists::move($row, $page, -1),
             'down' => Worklists::move($row, $page, 1),
             'remove' => Worklists::remove($row, $page),
-            default => Worklists::change($row, $page, isset($given['state']) ? PageState::from($given['state']) : null, isset($given['minutes']) ? (int) $given['minutes'] : null, $request->has('note') ? (string) ($given['note'] ?? '') : null, (int) $request->user()?->getAuthIdentifier()),
+            default => Worklists::change($row, $page, isset($given['left']) ? (bool) $given['left'] : null, isset($given['minutes']) ? (int) $given['minutes'] : null, $request->has('note') ? (string) ($given['note'] ?? '') : null),
         };
 
         return redirect(route('worklist', [$store, $list]).'#page-'.$page);
@@ -121,11 +129,11 @@ final class WorklistController
     public function desk(Request $request, Store $store, int $list): RedirectResponse
     {
         $row = $this->list($store, $list);
-        $pages = array_values(array_filter(Worklists::pages($row), static fn (object $page): bool => PageState::from((string) $page->state)->isOpen()));
+        $pages = array_values(array_filter(Worklists::pages($store, $row), static fn (object $page): bool => PageState::from((string) $page->state)->isOpen()));
         try {
             $id = Selections::keep($store, '', (int) $request->user()?->getAuthIdentifier(), [Bulk::ids($pages, 'page_id')]);
         } catch (InvalidArgumentException) {
-            return back()->withErrors(['pages' => 'No page of this list is open.']);
+            return back()->withErrors(['pages' => 'No page of this worklist is open.']);
         }
 
         return redirect()->route('write', [$store, 'selection' => $id, 'sort' => 'picked']);
@@ -142,7 +150,7 @@ final class WorklistController
             return back()->withErrors(['into' => $error->getMessage()]);
         }
 
-        return redirect()->route('worklists', $store)->with('done', "“{$row->name}” is closed.".($into === null ? '' : ' '.number_format($carried)." pages go over into “{$into->name}”."));
+        return redirect()->route('worklists', $store)->with('done', "“{$row->name}” is closed.".($into === null ? '' : ' '.number_format($carried)." pages were moved to “{$into->name}”."));
     }
 
     public function drop(Store $store, int $list): RedirectResponse
@@ -150,13 +158,13 @@ final class WorklistController
         $row = $this->list($store, $list);
         Worklists::drop($row);
 
-        return redirect()->route('worklists', $store)->with('done', "“{$row->name}” is let go; its pages are as they were.");
+        return redirect()->route('worklists', $store)->with('done', "“{$row->name}” was deleted; its pages stay as they are.");
     }
 
     public function export(Store $store, int $list, string $format): StreamedResponse|Response
     {
         $row = $this->list($store, $list);
-        $pages = Worklists::pages($row);
+        $pages = Worklists::pages($store, $row);
         $name = "{$store->slug}-worklist-{$row->id}";
         if ($format === 'ics') {
             return response(CalendarFile::of($store, $row, $pages), 200, ['Content-Type' => 'text/calendar; charset=utf-8', 'Content-Disposition' => "attachment; filename=\"$name.ics\""]);

@@ -21,12 +21,12 @@ final class Reason
         if ($upside->total() <= 0) {
             $brand = array_filter($pairs, static fn (Pair $pair): bool => $pair->class === QueryClass::OwnBrand);
 
-            return $brand !== [] && count($brand) === count(array_filter($pairs, static fn (Pair $pair): bool => $pair->query > 0)) ? 'searched for by the store’s own name alone' : 'earns what its positions can';
+            return $brand !== [] && count($brand) === count(array_filter($pairs, static fn (Pair $pair): bool => $pair->query > 0)) ? 'only brand queries' : 'gets the clicks that its positions allow';
         }
         if ($upside->wording >= $upside->position) {
             $missing = (int) round(100 * max(0.0, 1 - $upside->ratio));
 
-            return $missing >= 5 && $upside->ownPart >= 0.3 ? "$missing% fewer clicks than its positions earn" : 'little is known; its like fall short';
+            return $missing >= 5 && $upside->ownPart >= 0.3 ? "CTR $missing% below average for its positions" : 'similar pages have a low CTR';
         }
         $near = [];
         foreach ($upside->queries as $id => $query) {
@@ -37,6 +37,6 @@ final class Reason
         $positions = array_map(static fn (Pair $pair): float => $pair->position, array_filter($pairs, static fn (Pair $pair): bool => isset($near[$pair->query])));
         $n = count($near);
 
-        return $positions === [] ? 'could stand higher' : ($n === 1 ? 'one query' : "$n queries").' at '.round(min($positions)).($n === 1 ? '' : ' to '.round(max($positions))).', near the top';
+        return $positions === [] ? 'could rank higher' : ($n === 1 ? '1 query at position ' : "$n queries at positions ").round(min($positions)).($n === 1 ? '' : ' to '.round(max($positions)));
     }
 }

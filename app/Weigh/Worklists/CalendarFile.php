@@ -22,7 +22,7 @@ final class CalendarFile
             $state = PageState::from((string) $page->state);
             array_push($lines, 'BEGIN:VTODO', "UID:worklist-{$list->id}-page-{$page->page_id}@$world", "DTSTAMP:$stamp", 'DUE;VALUE=DATE:'.$day((string) $list->due_day), 'SUMMARY:'.self::text((string) ($page->title ?? $page->url)), 'URL:'.preg_replace('/[\x00-\x20]/', '', (string) $page->url), 'DESCRIPTION:'.self::text(trim("{$page->reason}\n{$page->note}")),
                 'STATUS:'.match ($state) {
-                    PageState::Planned => 'NEEDS-ACTION', PageState::Begun => 'IN-PROCESS', PageState::Done => 'COMPLETED', PageState::Left => 'CANCELLED'
+                    PageState::Planned => 'NEEDS-ACTION', PageState::Written, PageState::Ready => 'IN-PROCESS', PageState::Left => 'CANCELLED', default => 'COMPLETED'
                 }, 'END:VTODO');
         }
         $lines[] = 'END:VCALENDAR';

@@ -41,15 +41,17 @@ final class Worklists
     /** @return list<object> with sums (upside and what is done of it by unit): the open ones by due day, then the closed ones, newest first */
     public static function all(Store $store): array
     {
+        Progress::learn($store);
         $units = Units::of($store);
+        $done = PageState::sql(true);
         $sums = [];
-        foreach (DB::select("SELECT w.worklist_id, p.market_id, SUM(IF(w.state <> 'left', w.upside, 0)) AS upside, SUM(IF(w.state = 'done', w.upside, 0)) AS done FROM weigh_worklist_pages w JOIN pages p ON p.id = w.page_id WHERE w.store_id = ? GROUP BY w.worklist_id, p.market_id", [$store->id]) as $row) {
+        foreach (DB::select("SELECT w.worklist_id, p.market_id, SUM(IF(w.state <> 'left', w.upside, 0)) AS upside, SUM(IF(w.state IN ($done), w.upside, 0)) AS done FROM weigh_worklist_pages w JOIN pages p ON p.id = w.page_id WHERE w.store_id = ? GROUP BY w.worklist_id, p.market_id", [$store->id]) as $row) {
             $sums[(int) $row->worklist_id]['all'][(int) $row->market_id] = (float) $row->upside;
             $sums[(int) $row->worklist_id]['done'][(int) $row->market_id] = (float) $row->done;
         }
         $lists = array_values(DB::select("SELECT w.*, u.name AS owner, COALESCE(p.pages, 0) AS pages, COALESCE(p.done, 0) AS done, COALESCE(p.upside, 0) AS upside, COALESCE(p.upside_done, 0) AS upside_done, COALESCE(p.planned, 0) AS planned
             FROM weigh_worklists w LEFT JOIN users u ON u.id = w.owner_id LEFT JOIN (
-                SELECT worklist_id, SUM(state <> 'left') AS pages, SUM(state = 'done') AS done, SUM(IF(state <> 'left', upside, 0)) AS upside, SUM(IF(state = 'done', upside, 0)) AS upside_done, SUM(IF(state <> 'left', minutes, 0)) AS planned FROM weigh_worklist_pages WHERE store_id = ? GROUP BY worklist_id) p ON p.worklist_id = w.id
+                SELECT worklist_id, SUM(state <> 'left') AS pages, SUM(state IN ($done)) AS done, SUM(IF(state <> 'left', upside, 0)) AS upside, SUM(IF(state IN ($done), upside, 0)) AS upside_done, SUM(IF(state <> 'left', minutes, 0)) AS planned FROM weigh_worklist_pages WHERE store_id = ? GROUP BY worklist_id) p ON p.worklist_id = w.id
             WHERE w.store_id = ? ORDER BY w.state = 'closed', IF(w.state = 'open', w.due_day, NULL), w.id DESC LIMIT 200", [$store->id, $store->id]));
         foreach ($lists as $list) {
             $list->sums = $units->sums($sums[(int) $list->id]['all'] ?? []);
@@ -66,8 +68,10 @@ final class Worklists
     }
 
     /** @return list<object> pages in their order, with what is known of them now */
-    public static function pages(object $list): array
+    public static function pages(Store $store, object $list): array
     {
+        Progress::learn($store);
+
         return array_values(DB::select('SELECT w.*, p.url, f.title, s.upside AS upside_now, s.low, s.high, s.reason, s.clicks, s.impressions, i.kind, i.life, i.resource_id, p.market_id FROM weigh_worklist_pages w JOIN pages p ON p.id = w.page_id LEFT JOIN page_facts f ON f.page_id = w.page_id AND f.to_crawl = 0 LEFT JOIN weigh_scores s ON s.page_id = w.page_id LEFT JOIN page_index i ON i.page_id = w.page_id WHERE w.worklist_id = ? ORDER BY w.place, w.page_id', [$list->id]));
     }
 
@@ -108,6 +112,8 @@ final class Worklists
                 $row[3] = ++$place;
             }
             unset($row);
+            // What is written of them already is looked for.
+            DB::table('weigh_worklists')->where('id', $list->id)->update(['learned_to' => 0]);
             Bulk::write('weigh_worklist_pages', ['worklist_id', 'page_id', 'store_id', 'place', 'minutes', 'state', 'note', 'upside', 'added_at'], $rows);
 
             return ['added' => count($rows), 'elsewhere' => $asked - count($pages)];
@@ -145,14 +151,12 @@ final class Worklists
         return ['added' => self::add($store, $list, WorkloadFill::choose($candidates, $left))['added'], 'settling' => $settling];
     }
 
-    /** Changes one page of a list. */
-    public static function change(object $list, int $page, ?PageState $state, ?int $minutes, ?string $note, ?int $userId): void
+    /** Changes one page of a list; whether it is left out is all that is said by hand of how far it is. */
+    public static function change(object $list, int $page, ?bool $isLeft, ?int $minutes, ?string $note): void
     {
-        $changes = array_filter(['state' => $state?->value, 'minutes' => $minutes, 'note' => $note === null ? null : mb_substr(trim($note), 0, 500)], static fn (mixed $value): bool => $value !== null);
-        if ($state !== null) {
-            $changes += ['done_at' => $state === PageState::Done ? now() : null, 'done_by' => $state === PageState::Done ? $userId : null];
-        }
+        $changes = array_filter(['state' => $isLeft === null ? null : ($isLeft ? PageState::Left : PageState::Planned)->value, 'minutes' => $minutes, 'note' => $note === null ? null : mb_substr(trim($note), 0, 500)], static fn (mixed $value): bool => $value !== null);
         $changes === [] || DB::table('weigh_worklist_pages')->where('worklist_id', $list->id)->where('page_id', $page)->update($changes);
+        $isLeft === null || DB::table('weigh_worklists')->where('id', $list->id)->update(['learned_to' => 0]);
     }
 
     /** Moves a page one place up or down. */
@@ -184,17 +188,19 @@ final class Worklists
      */
     public static function close(Store $store, object $list, ?object $into): int
     {
+        Progress::learn($store);
+
         return DB::transaction(static function () use ($store, $list, $into): int {
             if (DB::table('weigh_worklists')->where('id', $list->id)->where('state', 'open')->update(['state' => 'closed', 'closed_at' => now()]) === 0) {
                 return 0;
             }
-            $open = Bulk::ids(DB::select("SELECT page_id FROM weigh_worklist_pages WHERE worklist_id = ? AND state IN ('planned', 'begun') ORDER BY place", [$list->id]), 'page_id');
+            $open = Bulk::ids(DB::select('SELECT page_id FROM weigh_worklist_pages WHERE worklist_id = ? AND state IN ('.PageState::sql(false).') ORDER BY place', [$list->id]), 'page_id');
             if ($into === null || $open === []) {
                 return 0;
             }
             $n = self::add($store, $into, $open)['added'];
             // Its planned effort and note go with it.
-            DB::update('UPDATE weigh_worklist_pages n JOIN weigh_worklist_pages o ON o.worklist_id = ? AND o.page_id = n.page_id SET n.minutes = o.minutes, n.note = o.note, n.state = o.state WHERE n.worklist_id = ? AND n.page_id IN ('.Bulk::list($open).')', [$list->id, $into->id]);
+            DB::update('UPDATE weigh_worklist_pages n JOIN weigh_worklist_pages o ON o.worklist_id = ? AND o.page_id = n.page_id SET n.minutes = o.minutes, n.note = o.note, n.added_at = o.added_at WHERE n.worklist_id = ? AND n.page_id IN ('.Bulk::list($open).')', [$list->id, $into->id]);
             DB::table('weigh_worklists')->where('id', $into->id)->whereNull('carried_from')->update(['carried_from' => $list->id]);
 
             return $n;

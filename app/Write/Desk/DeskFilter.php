@@ -12,7 +12,7 @@ use Orchard\Core\Wording\TextField;
 /** What the desk shows, in what order, from where on: everything that stands in the address. */
 final readonly class DeskFilter
 {
-    public const SORTS = ['name' => 'name', 'seen' => 'most seen first', 'wide' => 'widest title first', 'picked' => 'as they were picked'];
+    public const SORTS = ['name' => 'name', 'seen' => 'impressions', 'wide' => 'title width', 'picked' => 'order of the selection'];
 
     /**
      * @param  ?string  $state  "changed" for any draft, or a draft's state

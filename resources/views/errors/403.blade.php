@@ -1,3 +1,3 @@
 @extends('errors.plain')
-@section('title', 'Not with your role')
-@section('words', $exception->getMessage() ?: 'This needs another role in the store. Its owner can give it to you.')
+@section('title', 'Your role does not allow this')
+@section('words', ($exception->getMessage() ?: 'This needs another role in the store.').' The store’s owner can change your role under People.')

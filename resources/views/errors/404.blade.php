@@ -1,3 +1,3 @@
 @extends('errors.plain')
-@section('title', 'There is no such page')
-@section('words', $exception->getMessage() ?: 'Either it never was, or it is not yours to see.')
+@section('title', 'Page not found')
+@section('words', $exception->getMessage() ?: 'This page does not exist, or you have no access to it.')

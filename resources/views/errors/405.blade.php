@@ -1,3 +1,3 @@
 @extends('errors.plain')
-@section('title', 'This address cannot be called so')
+@section('title', 'This URL cannot be opened like this')
 @section('words', $exception->getMessage() ?: 'It takes another kind of request.')

@@ -1,3 +1,3 @@
 @extends('errors.plain')
-@section('title', 'No longer there')
-@section('words', $exception->getMessage() ?: 'It has been used up.')
+@section('title', 'No longer available')
+@section('words', $exception->getMessage() ?: 'This link has been used.')

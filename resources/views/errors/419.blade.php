@@ -1,3 +1,3 @@
 @extends('errors.plain')
-@section('title', 'The form is too old')
-@section('words', $exception->getMessage() ?: 'Go back, load the page anew and send it again; what you typed is still there.')
+@section('title', 'This form has expired')
+@section('words', $exception->getMessage() && $exception->getMessage() !== 'CSRF token mismatch.' ? $exception->getMessage() : 'Your session ended or was renewed since this page was opened. Go back with your browser, reload the page and send it again: what you typed is still there.')

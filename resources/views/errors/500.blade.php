@@ -1,3 +1,3 @@
 @extends('errors.plain')
-@section('title', 'Something broke')
-@section('words', 'It is not your fault, nothing you saved is lost, and it has been written down in the application’s log.')
+@section('title', 'Something went wrong')
+@section('words', 'This is not your fault, and nothing that was saved is lost. The error is in the application’s log. Try again; if it happens again, tell whoever looks after the server what you did and when.')

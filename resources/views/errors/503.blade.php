@@ -1,3 +1,3 @@
 @extends('errors.plain')
 @section('title', 'Back in a moment')
-@section('words', $exception->getMessage() ?: 'Young Orchard is being brought up to date.')
+@section('words', $exception->getMessage() ?: 'Young Orchard is being updated.')

@@ -1,19 +1,7 @@
-@php($assets = app(App\Store\Http\Assets::class))
-<!DOCTYPE html>
-<html lang="en">
-<head>
-    <meta charset="utf-8">
-    <meta name="viewport" content="width=device-width, initial-scale=1">
-    <title>@yield('title') · Young Orchard</title>
-    <link rel="icon" href="data:,">
-    <link rel="stylesheet" href="{{ $assets->url('orchard.css') }}">
-</head>
-<body>
-    <main class="plain-page">
-        <p class="wordmark">Young Orchard</p>
-        <h1>@yield('title')</h1>
-        <p>@yield('words')</p>
-        <p><br><a href="/">To your stores</a></p>
-    </main>
-</body>
-</html>
+@php($isInside = App\Store\Http\ErrorFrame::isSafe())
+@extends($isInside ? 'frame' : 'errors.bare')
+@section('content')
+    <div class="head"><h1>@yield('title')</h1></div>
+    <p>@yield('words')</p>
+    <p class="filters">@yield('ways')<a href="/">Your stores</a></p>
+@endsection

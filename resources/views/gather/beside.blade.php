@@ -2,7 +2,7 @@
 <div class="beside-head">
     <button type="button" class="button" data-beside-step="-1" title="Alt and arrow up">Previous</button>
     <button type="button" class="button" data-beside-step="1" title="Alt and arrow down">Next</button>
-    <a href="{{ route('page', [$store, $page->id]) }}">Whole dossier</a>
+    <a href="{{ route('page', [$store, $page->id]) }}">Full dossier</a>
     <button type="button" class="button" data-beside-close title="Escape">Close</button>
 </div>
 <h2 class="wrap-any">{{ $facts?->title ?: ($resource?->name ?? 'A page without a title') }}</h2>

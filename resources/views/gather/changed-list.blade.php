@@ -8,7 +8,7 @@
 @elseif ($comparison->state === 'running')
     <p role="status">Comparing the two crawls …</p>
 @elseif ($comparison->state !== 'done')
-    <p class="note is-hand" role="alert">The comparison ended as {{ $comparison->state }}.</p>
+    <p class="note is-hand" role="alert">The comparison {{ $comparison->state }}.</p>
 @elseif ($cause)
     <p><a href="{{ $here() }}">All causes</a></p>
     <h2>@n($cause->pages) {{ $kind($cause) }}{{ $cause->pages == 1 ? '' : 's' }}: {{ $told($cause) }}</h2>
@@ -17,7 +17,7 @@
         <tbody>
         @foreach ($rows as $row)
             <tr>
-                <td class="clip g-page"><a href="{{ route('page', [$store, $row->page_id]) }}" data-beside title="{{ $row->url }}">{{ preg_replace('~^https?://[^/]+~', '', $row->url) }}</a></td>
+                <td class="clip g-page"><a href="{{ route('page', [$store, $row->page_id]) }}" data-beside title="{{ $row->url }}">{{ App\Store\Http\ShownUrl::of($store, $row->url) }}</a></td>
                 <td>@if ($row->before_text !== null && $row->before_text !== '')<del>{{ $row->before_text }}</del>@else<span class="soft">nothing</span>@endif</td>
                 <td>@if ($row->after_text !== null && $row->after_text !== '')<ins>{{ $row->after_text }}</ins>@else<span class="soft">nothing</span>@endif</td>
                 <td class="num">@n($row->clicks)</td>
@@ -25,12 +25,12 @@
         @endforeach
         </tbody>
     </table>
-    <p class="pager">@if ($next)<a href="{{ $here(['cause' => $hex, 'from' => $next]) }}" rel="next">Next {{ App\Gather\Changed\Comparisons::PAGE }} pages</a>@endif</p>
+    <p class="pager">@if ($next)<a href="{{ $here(['cause' => $hex, 'from' => $next]) }}" rel="next">Next {{ App\Gather\Changed\Comparisons::PAGE }}</a>@endif</p>
 @elseif ($causes === [])
-    <p class="note">Nothing changed between the two: no page came or went, and no status, title, description, H1, canonical, redirect or robots rule differs.</p>
+    <p class="note">Nothing changed between the two crawls: no page is new or gone, and no status, title, description, H1, canonical, redirect or robots rule differs.</p>
 @else
     <table class="ledger">
-        <thead><tr><th scope="col" class="num">Pages</th><th scope="col">What changed</th><th scope="col">How</th><th scope="col" class="num">Clicks concerned</th></tr></thead>
+        <thead><tr><th scope="col" class="num">Pages</th><th scope="col">What changed</th><th scope="col">How</th><th scope="col" class="num">Clicks affected</th></tr></thead>
         <tbody>
         @foreach ($causes as $one)
             <tr>
@@ -38,7 +38,7 @@
                 <td class="nowrap"><a href="{{ $here(['cause' => bin2hex($one->cause)]) }}">{{ $kind($one) }}{{ $one->pages == 1 ? '' : 's' }}: {{ $told($one) }}</a></td>
                 <td>
                     @if ($one->folder)<span class="soft">nearly all under</span> {{ $one->folder }}<span class="soft">,</span> @endif
-                    @if (! $one->is_one && $one->pages > 1)<span class="soft">each in its own way</span>
+                    @if (! $one->is_one && $one->pages > 1)<span class="soft">each differently</span>
                     @elseif ($one->removed !== null || $one->added !== null)
                         @if ($one->is_one && $one->pages > 1)all alike: @endif
                         @if ($one->removed !== null && $one->removed !== '')<del>{{ $one->removed }}</del>@endif @if ($one->added !== null && $one->added !== '')<ins>{{ $one->added }}</ins>@endif

@@ -2,22 +2,22 @@
 @section('title', 'What changed')
 @php($when = static fn (object $crawl): string => Illuminate\Support\Carbon::parse($crawl->started_at)->setTimezone($store->timezone)->format('D j M Y, H:i').($crawl->state === 'complete' ? '' : ', incomplete'))
 @section('content')
-    <div class="head"><h1>Gather</h1></div>
+    <div class="head"><h1>What changed</h1></div>
     @include('gather.tabs')
     @if ($drifted > 0)@include('gather.drifts')@endif
     @if (count($crawls) < 2)
-        <p class="note">There is one crawl at most so far. What changed is told from the second one on.</p>
+        <p class="note">Changes are shown from the second crawl on.</p>
     @else
         <form class="filters" method="get" action="{{ route('gather.changed', $store) }}">
-            <label for="before">From the crawl of</label>
+            <label for="before">Compare the crawl of</label>
             <span class="select"><select id="before" name="before">@foreach ($crawls as $crawl)<option value="{{ $crawl->id }}" @selected((int) $crawl->id === $before)>{{ $when($crawl) }}</option>@endforeach</select></span>
-            <label for="after">to that of</label>
+            <label for="after">with that of</label>
             <span class="select"><select id="after" name="after">@foreach ($crawls as $crawl)<option value="{{ $crawl->id }}" @selected((int) $crawl->id === $after)>{{ $when($crawl) }}</option>@endforeach</select></span>
             <button class="button">Compare</button>
         </form>
         @if ($problem)<p class="note is-hand" role="alert">{{ $problem }}</p>@endif
         @foreach ($crawls as $crawl)
-            @if (in_array((int) $crawl->id, [$before, $after], true) && $crawl->state !== 'complete')<p class="note is-hand">The crawl of {{ $when($crawl) }}: pages that it did not reach count as unchanged.</p>@endif
+            @if (in_array((int) $crawl->id, [$before, $after], true) && $crawl->state !== 'complete')<p class="note is-hand">The crawl of {{ $when($crawl) }}: incomplete, so pages it did not reach count as unchanged.</p>@endif
         @endforeach
         @include('gather.changed-list')
     @endif

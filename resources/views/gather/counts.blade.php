@@ -11,16 +11,16 @@
         <span class="of">Status</span>
         @foreach ($counts['statuses'] as $status => $n)
             @php($isNow = ($filter->asked['status'] ?? '') === (string) $status)
-            <a href="{{ route('gather', [$store] + $filter->query(['status' => $isNow ? null : (string) $status])) }}" @if ($isNow) aria-current="true" @endif>{{ $status ?: 'not fetched' }} <span class="n">@n($n)</span></a>
+            <a href="{{ route('gather', [$store] + $filter->query(['status' => $isNow ? null : (string) $status])) }}" @if ($isNow) aria-current="true" @endif>{{ $status ?: 'not crawled' }} <span class="n">@n($n)</span></a>
         @endforeach
-        <span class="of">For search engines</span>
+        <span class="of">Search engines</span>
         @foreach (['indexable' => $counts['indexable'], 'not' => $counts['total'] - $counts['indexable']] as $key => $n)
             @php($isNow = ($filter->asked['engines'] ?? '') === $key)
-            <a href="{{ route('gather', [$store] + $filter->query(['engines' => $isNow ? null : $key])) }}" @if ($isNow) aria-current="true" @endif>{{ $key }} <span class="n">@n($n)</span></a>
+            <a href="{{ route('gather', [$store] + $filter->query(['engines' => $isNow ? null : $key])) }}" @if ($isNow) aria-current="true" @endif>{{ $key === 'not' ? 'not indexable' : $key }} <span class="n">@n($n)</span></a>
         @endforeach
         @php($none = App\Gather\Inventory\DepthRebuild::UNREACHED.'..')
-        @if ($counts['unreached'] || ($filter->asked['depth'] ?? '') === $none)<a href="{{ route('gather', [$store] + $filter->query(['depth' => ($filter->asked['depth'] ?? '') === $none ? null : $none])) }}" @if (($filter->asked['depth'] ?? '') === $none) aria-current="true" @endif>no link reaches <span class="n">@n($counts['unreached'])</span></a>@endif
-        <span class="of">Known by</span>
+        @if ($counts['unreached'] || ($filter->asked['depth'] ?? '') === $none)<a href="{{ route('gather', [$store] + $filter->query(['depth' => ($filter->asked['depth'] ?? '') === $none ? null : $none])) }}" @if (($filter->asked['depth'] ?? '') === $none) aria-current="true" @endif>orphan pages <span class="n">@n($counts['unreached'])</span></a>@endif
+        <span class="of">Found in</span>
         @foreach ($counts['sources'] as $name => $n)
             @php($isNow = ($filter->asked['sources'] ?? '') === $name)
             <a href="{{ route('gather', [$store] + $filter->query(['sources' => $isNow ? null : $name])) }}" @if ($isNow) aria-current="true" @endif>{{ $name }} <span class="n">@n($n)</span></a>

@@ -1,38 +1,38 @@
 @extends('frame')
 @section('title', 'Crawls')
 @section('content')
-    <div class="head"><h1>Gather</h1></div>
+    <div class="head"><h1>Crawls</h1></div>
     @include('gather.tabs')
     @include('gather.progress')
     @if ($patterns->isNotEmpty())
-        <h2>Cut off here</h2>
-        <p class="hint">Addresses of these shapes may have no end. The crawl takes only so many of each (settings: trap budget); pages that it knew before stay as they are.</p>
+        <h2>URL traps</h2>
+        <p class="hint">URLs of these patterns may be endless. The crawl takes only some of each (Settings, trap budget); pages it knew before stay as they are.</p>
         <table class="ledger">
-            <thead><tr><th scope="col">Shape of the address</th><th scope="col" class="num">Fetched</th><th scope="col" class="num">Known, left out</th></tr></thead>
+            <thead><tr><th scope="col">URL pattern</th><th scope="col" class="num">Crawled</th><th scope="col" class="num">Left out</th></tr></thead>
             <tbody>@foreach ($patterns as $pattern)<tr><td class="wrap-any">{{ $pattern->pattern }}</td><td class="num">@n($pattern->taken)</td><td class="num">@n($pattern->cut)</td></tr>@endforeach</tbody>
         </table>
     @endif
     @if ($sitemaps->isNotEmpty())
         <h2>Sitemaps of the last crawl</h2>
         <table class="ledger">
-            <thead><tr><th scope="col">File</th><th scope="col" class="num">Status</th><th scope="col" class="num">Entries</th><th scope="col" class="num">Pages</th><th scope="col" class="num">Images</th><th scope="col" class="num">With other languages</th><th scope="col">What is wrong</th></tr></thead>
+            <thead><tr><th scope="col">File</th><th scope="col" class="num">Status</th><th scope="col" class="num">Entries</th><th scope="col" class="num">Pages</th><th scope="col" class="num">Images</th><th scope="col" class="num">With hreflang</th><th scope="col">Problems</th></tr></thead>
             <tbody>
             @foreach ($sitemaps as $file)
                 @php($problems = (array) json_decode((string) $file->problems, true))
                 <tr>
-                    <td class="wrap-any">{{ preg_replace('~^https?://[^/]+~', '', $file->url) }}</td><td class="num">{{ $file->status ?: '–' }}</td><td class="num">@n($file->entries){{ $file->is_index ? ' files' : '' }}</td><td class="num">@n($file->pages)</td><td class="num">@n($file->images)</td><td class="num">@n($file->alternates)</td>
-                    <td>@if ($problems)<details><summary class="state is-hand">@n(count($problems)) {{ count($problems) === 1 ? 'problem' : 'problems' }}</summary><ul>@foreach ($problems as [$entry, $text, $wrong])<li class="wrap-any">@if ($entry)entry {{ $entry }}, “{{ $text }}”: @endif{{ $wrong }}</li>@endforeach</ul></details>@elseif ((int) $file->status === 404)<span class="soft">there is none</span>@else<span class="soft">nothing</span>@endif</td>
+                    <td class="wrap-any">{{ App\Store\Http\ShownUrl::of($store, $file->url) }}</td><td class="num">{{ $file->status ?: '–' }}</td><td class="num">@n($file->entries){{ $file->is_index ? ' files' : '' }}</td><td class="num">@n($file->pages)</td><td class="num">@n($file->images)</td><td class="num">@n($file->alternates)</td>
+                    <td>@if ($problems)<details><summary class="state is-hand">@n(count($problems)) {{ count($problems) === 1 ? 'problem' : 'problems' }}</summary><ul>@foreach ($problems as [$entry, $text, $wrong])<li class="wrap-any">@if ($entry)entry {{ $entry }}, “{{ $text }}”: @endif{{ $wrong }}</li>@endforeach</ul></details>@elseif ((int) $file->status === 404)<span class="soft">no file</span>@else<span class="soft">none</span>@endif</td>
                 </tr>
             @endforeach
             </tbody>
         </table>
     @endif
-    <h2>Crawls so far</h2>
+    <h2>All crawls</h2>
     <table class="ledger">
-        <thead><tr><th scope="col">Started</th><th scope="col">State</th><th scope="col" class="num">Fetched</th><th scope="col" class="num">As before</th><th scope="col" class="num">Failed</th><th scope="col" class="num">Barred by robots.txt</th><th scope="col">Remark</th></tr></thead>
+        <thead><tr><th scope="col">Started</th><th scope="col">State</th><th scope="col" class="num">Crawled</th><th scope="col" class="num">Unchanged</th><th scope="col" class="num">Failed</th><th scope="col" class="num">Blocked by robots.txt</th><th scope="col">Remark</th></tr></thead>
         <tbody>
         @forelse ($crawls as $one)
-            <tr><td class="nowrap">{{ Illuminate\Support\Carbon::parse($one->started_at)->setTimezone($store->timezone)->format('D j M Y, H:i') }}</td><td>{{ $one->state }}</td><td class="num">@n($one->fetched)</td><td class="num">@n($one->unchanged)</td><td class="num">@n($one->failed)</td><td class="num">@n($one->barred)</td><td>{{ $one->remark }}@if ($one->doubt) <span class="state is-hand">{{ $one->doubt }}</span>@endif @if (! $one->validators) The shop says of changed pages that they have not changed; they were fetched whole.@endif</td></tr>
+            <tr><td class="nowrap">{{ Illuminate\Support\Carbon::parse($one->started_at)->setTimezone($store->timezone)->format('D j M Y, H:i') }}</td><td>{{ $one->state }}</td><td class="num">@n($one->fetched)</td><td class="num">@n($one->unchanged)</td><td class="num">@n($one->failed)</td><td class="num">@n($one->barred)</td><td>{{ $one->remark }}@if ($one->doubt) <span class="state is-hand">{{ $one->doubt }}</span>@endif @if (! $one->validators) The shop reports changed pages as unchanged, so all pages were fetched completely.@endif</td></tr>
         @empty
             <tr><td colspan="7">None yet.</td></tr>
         @endforelse

@@ -1,8 +1,8 @@
-<h2>@n($drifted) {{ $drifted === 1 ? 'text that we released was' : 'texts that we released were' }} changed since, without us</h2>
+<h2>@n($drifted) released {{ $drifted === 1 ? 'text was' : 'texts were' }} changed in the shop since</h2>
 <form method="post" action="{{ route('gather.drift', $store) }}">
     @csrf
     <table class="ledger">
-        <thead><tr>@can('write', $store)<th scope="col"><label class="sr" for="all-drifts">Tick all that are shown</label><input type="checkbox" id="all-drifts" data-tick-all=".drift"></th>@endcan<th scope="col">Page</th><th scope="col">Text</th><th scope="col">Ours</th><th scope="col">The shop’s now</th><th scope="col">Seen</th></tr></thead>
+        <thead><tr>@can('write', $store)<th scope="col"><label class="sr" for="all-drifts">Tick all that are shown</label><input type="checkbox" id="all-drifts" data-tick-all=".drift"></th>@endcan<th scope="col">Page</th><th scope="col">Text</th><th scope="col">Released</th><th scope="col">In the shop now</th><th scope="col">Seen</th></tr></thead>
         <tbody>
         @foreach ($drifts as $drift)
             <tr>
@@ -18,8 +18,8 @@
     </table>
     @can('write', $store)
         <div class="form-end">
-            <button class="button is-growth" name="verb" value="back">Make drafts of ours</button>
-            <button class="button" name="verb" value="accept">Accept the shop’s</button>
+            <button class="button is-growth" name="verb" value="back">Make drafts of the released texts</button>
+            <button class="button" name="verb" value="accept">Accept the shop’s texts</button>
             @if ($drifted > count($drifts))<label><input type="checkbox" name="all" value="1"> all @n($drifted), not only the @n(count($drifts)) that are shown</label>@endif
         </div>
     @endcan

@@ -5,35 +5,35 @@
     $headers = $list($kept?->headers);
 @endphp
 @if (! $facts)
-    <p>Known by {{ implode(' and ', $sources) ?: 'links' }}, but not fetched yet; the next crawl does.</p>
+    <p>Found in {{ implode(' and ', $sources) ?: 'links' }}, not crawled yet.</p>
 @else
 <dl class="facts">
     <dt>Kind</dt><dd>{{ $index ? App\Store\Kinds\PageKind::from((int) $index->kind)->label() : 'not in the last crawl' }}</dd>
     @if ($product)<dt>Product</dt><dd>{{ Orchard\Core\StructuredData\LifeState::from((int) $product->life)->label() }} <span class="soft">({{ App\Store\Products\LifeOrigin::from((int) $product->origin)->words() }})</span>@if ($product->back_on), back on {{ $product->back_on }}@endif @if ($product->replaced_by), replaced by {{ $product->replaced_by }}@endif
-        <br>{{ implode(', ', array_filter([$product->number !== '' ? 'number '.$product->number : '', $product->price !== null ? 'price '.number_format((float) $product->price, 2).' '.$product->currency : '', $product->stock !== null ? number_format((int) $product->stock).' in stock' : '', $product->maker, $product->rating !== null ? 'rated '.(float) $product->rating.($product->reviews !== null ? ' by '.number_format((int) $product->reviews) : '') : ''])) }}</dd>@endif
-    <dt>Status</dt><dd>{{ $facts->status ?: 'not fetched' }}@if ($facts->problem): {{ $facts->problem }}@endif @if ($kept) <span class="soft">in @n($kept->response_ms) ms</span>@endif</dd>
+        <br>{{ implode(', ', array_filter([$product->number !== '' ? 'SKU '.$product->number : '', $product->price !== null ? 'price '.number_format((float) $product->price, 2).' '.$product->currency : '', $product->stock !== null ? number_format((int) $product->stock).' in stock' : '', $product->maker, $product->rating !== null ? 'rated '.(float) $product->rating.($product->reviews !== null ? ' by '.number_format((int) $product->reviews) : '') : ''])) }}</dd>@endif
+    <dt>Status</dt><dd>{{ $facts->status ?: 'not crawled' }}@if ($facts->problem): {{ $facts->problem }}@endif @if ($kept) <span class="soft">in @n($kept->response_ms) ms</span>@endif</dd>
     @if ($facts->redirect_url)<dt>Redirects to</dt><dd>{{ $facts->redirect_url }}</dd>@endif
-    @if ($successor->to)<dt>Followed by</dt><dd><a href="{{ route('page', [$store, $successor->to->id]) }}">{{ $successor->to->url }}</a> <span class="soft">{{ App\Store\Pages\Succession::words((int) $successor->to->origin) }}</span></dd>@endif
-    @foreach ($successor->from as $older)<dt>Took the place of</dt><dd><a href="{{ route('page', [$store, $older->id]) }}">{{ $older->url }}</a> <span class="soft">{{ App\Store\Pages\Succession::words((int) $older->origin) }}</span></dd>@endforeach
-    <dt>For search engines</dt><dd>{{ $index === null ? '–' : ($index->indexable ? 'indexable' : App\Store\Pages\WhyNot::from((int) $index->why_not)->wordsOf((string) $facts->robots, (string) $facts->robots_header, $store->options()->crawlers)) }}</dd>
-    @if ($told->index)<dt>Index state</dt><dd>{{ $told->index->is_listed === null ? '' : ($told->index->is_listed ? 'listed' : 'not listed') }} {{ $told->index->reason }}@if ($told->index->kept_url !== '' && $told->index->kept_url !== $page->url)<br>kept instead: {{ $told->index->kept_url }}@endif @if ($told->index->shown_title !== '')<br>shows “{{ $told->index->shown_title }}”@endif @if ($told->index->fetched_on) <span class="soft">fetched {{ $told->index->fetched_on }}</span>@endif</dd>@endif
-    <dt>Click depth</dt><dd>{{ $depth === null ? '–' : ($depth === App\Gather\Inventory\DepthRebuild::UNREACHED ? 'no link reaches it' : $depth) }}</dd>
-    <dt>Pages linking</dt><dd>@n($index?->links_in ?? 0) in their text, @n($index?->links_nav ?? 0) in navigation</dd>
+    @if ($successor->to)<dt>Moved to</dt><dd><a href="{{ route('page', [$store, $successor->to->id]) }}">{{ $successor->to->url }}</a> <span class="soft">{{ App\Store\Pages\Succession::words((int) $successor->to->origin) }}</span></dd>@endif
+    @foreach ($successor->from as $older)<dt>Replaces</dt><dd><a href="{{ route('page', [$store, $older->id]) }}">{{ $older->url }}</a> <span class="soft">{{ App\Store\Pages\Succession::words((int) $older->origin) }}</span></dd>@endforeach
+    <dt>Search engines</dt><dd>{{ $index === null ? '–' : ($index->indexable ? 'indexable' : App\Store\Pages\WhyNot::from((int) $index->why_not)->wordsOf((string) $facts->robots, (string) $facts->robots_header, $store->options()->crawlers)) }}</dd>
+    @if ($told->index)<dt>Index status</dt><dd>{{ $told->index->is_listed === null ? '' : ($told->index->is_listed ? 'indexed' : 'not indexed') }} {{ $told->index->reason }}@if ($told->index->kept_url !== '' && $told->index->kept_url !== $page->url)<br>canonical chosen by the engine: {{ $told->index->kept_url }}@endif @if ($told->index->shown_title !== '')<br>shows “{{ $told->index->shown_title }}”@endif @if ($told->index->fetched_on) <span class="soft">fetched {{ $told->index->fetched_on }}</span>@endif</dd>@endif
+    <dt>Click depth</dt><dd>{{ $depth === null ? '–' : ($depth === App\Gather\Inventory\DepthRebuild::UNREACHED ? 'orphan page: no link reaches it' : $depth) }}</dd>
+    <dt>Links in, by page</dt><dd>@n($index?->links_in ?? 0) in page texts, @n($index?->links_nav ?? 0) in navigation</dd>
     @if ($told->backlinkCount)<dt>Backlinks</dt><dd>@n($told->backlinkCount) from @n($told->hosts) hosts, @n($told->followed) followed</dd>@endif
     <dt>Description</dt><dd>{{ $facts->description ?? 'none' }}</dd>
     <dt>H1</dt><dd>@forelse ($list($facts->h1s) as $h1){{ $h1 }}<br>@empty none @endforelse</dd>
     <dt>Canonical</dt><dd>@forelse ((array) ($details['canonicals'] ?? []) as $canonical){{ $canonical['url'] }} <span class="soft">{{ $canonical['where'] }}@if ($canonical['written'] !== $canonical['url']), written “{{ $canonical['written'] }}”@endif</span><br>@empty @forelse ($list($facts->canonicals) as $canonical){{ $canonical }}<br>@empty none in the head @endforelse @endforelse @if ($facts->canonical_header){{ $facts->canonical_header }} <span class="soft">header</span>@endif</dd>
     <dt>Robots</dt><dd>{{ $facts->robots ?: 'no meta' }}@if ($facts->robots_header), header: {{ $facts->robots_header }}@endif @foreach ((array) ($details['crawlers'] ?? []) as $crawler => $said)<br>{{ $crawler }}: {{ $said }}@endforeach</dd>
-    @foreach ($list($facts->strays) as $name => $count)<dt>In the body</dt><dd class="state is-hand">{{ $name }} stands outside the head and counts as absent</dd>@endforeach
-    @foreach (App\Store\Pages\PageMark::of((int) ($index?->marks ?? 0)) as $mark)<dt>Odd</dt><dd class="state is-hand">{{ $mark->words() }}</dd>@endforeach
-    @if ($languages !== [])<dt>Other languages</dt><dd>@foreach ($languages as [$where, $code, $url]){{ $code }}: {{ $url }} <span class="soft">{{ $where }}</span><br>@endforeach</dd>@endif
-    @if ($details['paging'] ?? [])<dt>Series</dt><dd>@foreach ($details['paging'] as $way => $url){{ $way }}: {{ $url }}<br>@endforeach</dd>@endif
-    <dt>Words</dt><dd>@n($index?->words ?? $facts->words) <span class="soft">without what the site repeats; @n($facts->words) with it</span></dd>
-    <dt>Language</dt><dd>{{ $facts->language ?? 'not said' }}</dd>
+    @foreach ($list($facts->strays) as $name => $count)<dt>In the body</dt><dd class="state is-hand">{{ $name }} outside the head, so search engines ignore it</dd>@endforeach
+    @foreach (App\Store\Pages\PageMark::of((int) ($index?->marks ?? 0)) as $mark)<dt>Issue</dt><dd class="state is-hand">{{ $mark->words() }}</dd>@endforeach
+    @if ($languages !== [])<dt>hreflang</dt><dd>@foreach ($languages as [$where, $code, $url]){{ $code }}: {{ $url }} <span class="soft">{{ $where }}</span><br>@endforeach</dd>@endif
+    @if ($details['paging'] ?? [])<dt>Pagination</dt><dd>@foreach ($details['paging'] as $way => $url){{ $way }}: {{ $url }}<br>@endforeach</dd>@endif
+    <dt>Words</dt><dd>@n($index?->words ?? $facts->words) <span class="soft">without navigation and repeated parts; @n($facts->words) with them</span></dd>
+    <dt>Language</dt><dd>{{ $facts->language ?? 'not declared' }}</dd>
     <dt>Content type</dt><dd>{{ $facts->content_type }}, @n($facts->bytes) bytes</dd>
-    <dt>Known by</dt><dd>{{ implode(', ', App\Store\Pages\PageSource::namesOf((int) ($index?->sources ?? $page->sources))) ?: 'an earlier crawl' }}</dd>
-    <dt>Structured types</dt><dd>{{ implode(', ', $list($facts->types)) ?: 'none' }}@foreach ((array) ($details['structuredErrors'] ?? []) as $error)<br><span class="state is-hand">{{ $error }}</span>@endforeach</dd>
-    <dt>Images</dt><dd>@n(count($images))@if ($kept && $kept->no_alt), <span class="state is-hand">@n($kept->no_alt) without alt</span>@endif</dd>
+    <dt>Found in</dt><dd>{{ implode(', ', App\Store\Pages\PageSource::namesOf((int) ($index?->sources ?? $page->sources))) ?: 'an earlier crawl' }}</dd>
+    <dt>Structured data</dt><dd>{{ implode(', ', $list($facts->types)) ?: 'none' }}@foreach ((array) ($details['structuredErrors'] ?? []) as $error)<br><span class="state is-hand">{{ $error }}</span>@endforeach</dd>
+    <dt>Images</dt><dd>@n(count($images))@if ($kept && $kept->no_alt), <span class="state is-hand">@n($kept->no_alt) without alt text</span>@endif</dd>
     @if ($headers)<dt>Headers</dt><dd>@foreach ($headers as $name => $value){{ $name }}: {{ Illuminate\Support\Str::limit($value, 160) }}<br>@endforeach</dd>@endif
 </dl>
 @endif

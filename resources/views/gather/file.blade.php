@@ -6,11 +6,11 @@
     @include('gather.file-progress')
     @foreach ($days as $part)
         <p>@n($part->days) {{ $part->days == 1 ? 'day' : 'days' }} from {{ $part->first_day }} to {{ $part->last_day }}, @n($part->row_count) rows of the file:
-            {{ ['owns' => 'they count', 'rests' => 'a newer import counts in their place', 'back' => 'taken back', 'gone' => 'replaced more than thirty days ago, and let go'][$part->state] ?? $part->state }}.</p>
+            {{ ['owns' => 'in use', 'rests' => 'superseded by a newer import', 'back' => 'removed', 'gone' => 'superseded more than 30 days ago, and deleted'][$part->state] ?? $part->state }}.</p>
     @endforeach
     @if ($import->rows_aside)
         <h2>Set aside</h2>
-        <p class="form-end"><a class="button" href="{{ route('gather.file.asides', [$store, $import->id]) }}">All of them as CSV</a> Mend the cells and bring the file in again. @if ($import->rows_aside > 50)<span class="soft">The first 50:</span>@endif</p>
+        <p class="form-end"><a class="button" href="{{ route('gather.file.asides', [$store, $import->id]) }}">Download all as CSV</a> Fix the cells and import that file again. @if ($import->rows_aside > 50)<span class="soft">The first 50:</span>@endif</p>
         <table class="ledger">
             <thead><tr><th scope="col" class="num">Row</th><th scope="col">Column</th><th scope="col">Why</th><th scope="col">The row</th></tr></thead>
             <tbody>@foreach ($asides as $aside)<tr><td class="num">@n($aside->line)</td><td class="nowrap">{{ $aside->column_name }}</td><td>{{ $aside->reason }}</td><td class="clip soft">{{ implode(' · ', (array) json_decode($aside->cells, true)) }}</td></tr>@endforeach</tbody>

@@ -2,34 +2,34 @@
 @section('title', 'Files')
 @push('scripts')<script src="{{ app(App\Store\Http\Assets::class)->url('upload.js') }}" type="module"></script>@endpush
 @section('content')
-    <div class="head"><h1>Gather</h1></div>
+    <div class="head"><h1>Files</h1></div>
     @include('gather.tabs')
-    <p>Rows of search and sales, products, keywords, rivals’ keywords, backlinks, index states and lists of pages from any table (CSV, TSV, XLSX), product feeds (RSS, Atom, JSON-LD) and web server logs, gzipped or zipped. You see what was understood before anything is stored.</p>
+    <p>Import search and sales data, products, keywords, competitors’ keywords, backlinks, index status and lists of pages from tables (CSV, TSV, XLSX), product feeds (RSS, Atom, JSON-LD) and server logs, also gzipped or zipped. You check what was understood before anything is stored.</p>
     @can('write', $store)
         <form id="upload" class="form-end" method="post" action="{{ route('gather.files.take', $store) }}" enctype="multipart/form-data" data-announce="{{ route('gather.files.announce', $store) }}" data-piece="{{ $piece }}">
             @csrf
-            <label for="file">A file</label>
+            <label for="file">File</label>
             <input class="input" id="file" name="file" type="file" required accept=".csv,.tsv,.txt,.xlsx,.xml,.rss,.atom,.json,.jsonld,.log,.gz,.zip">
-            <button class="button is-growth" data-once>Look into it</button>
+            <button class="button is-growth" data-once>Upload and check</button>
             <progress class="bar" hidden max="1" value="0" aria-label="Sent"></progress> <span role="status" class="soft"></span>
         </form>
     @endcan
-    <h2>Brought in so far</h2>
+    <h2>Imports</h2>
     <table class="ledger">
-        <thead><tr><th scope="col">File</th><th scope="col">Came</th><th scope="col">What it tells</th><th scope="col">Days</th><th scope="col" class="num">Rows in</th><th scope="col" class="num">Set aside</th><th scope="col">State</th></tr></thead>
+        <thead><tr><th scope="col">File</th><th scope="col">Uploaded</th><th scope="col">Data</th><th scope="col">Days</th><th scope="col" class="num">Rows</th><th scope="col" class="num">Set aside</th><th scope="col">State</th></tr></thead>
         <tbody>
         @forelse ($imports as $import)
             <tr>
                 <td class="clip"><a href="{{ route('gather.file', [$store, $import->id]) }}">{{ $import->file_name }}</a></td>
                 <td class="nowrap">{{ Illuminate\Support\Carbon::parse($import->created_at)->setTimezone($store->timezone)->format('j M Y, H:i') }} <span class="soft">{{ $import->user_name ?? 'command line' }}</span></td>
-                <td>@if ($import->sort){{ $import->sort }}@if (App\Gather\Files\FileSort::from($import->sort)->list() === null) rows {{ App\Store\Facts\Grain::inWords((int) $import->grain) }}@endif @if ($import->scope !== '')<span class="soft">for {{ App\Store\Facts\RowScope::parse($import->scope)->label($store) }}</span>@endif @else<span class="soft">not started</span>@endif</td>
-                <td class="nowrap">@if ($import->first_day){{ $import->first_day }} to {{ $import->last_day }}@endif @if ($import->resting)<br><span class="state is-hand">@n($import->resting) {{ $import->resting == 1 ? 'day rests' : 'days rest' }} under newer files</span>@endif</td>
+                <td>@if ($import->sort && $import->state !== 'look' && $import->state !== 'arriving'){{ $import->sort }}@if (App\Gather\Files\FileSort::from($import->sort)->list() === null) rows {{ App\Store\Facts\Grain::inWords((int) $import->grain) }}@endif @if ($import->scope !== '') <span class="soft">for {{ App\Store\Facts\RowScope::parse($import->scope)->label($store) }}</span>@endif @else<span class="soft">not imported yet</span>@endif</td>
+                <td class="nowrap">@if ($import->first_day){{ $import->first_day }} to {{ $import->last_day }}@endif @if ($import->resting)<br><span class="state is-hand">@n($import->resting) {{ $import->resting == 1 ? 'day is' : 'days are' }} superseded by newer imports</span>@endif</td>
                 <td class="num">@n($import->rows_taken)</td>
                 <td class="num">@if ($import->rows_aside)<span class="state is-hand">@n($import->rows_aside)</span>@else 0 @endif</td>
                 <td>@include('gather.file-state')</td>
             </tr>
         @empty
-            <tr><td colspan="7">None yet.@can('write', $store) Choose a file above: an export of page rows with clicks and impressions is a good first one.@endcan</td></tr>
+            <tr><td colspan="7">No imports yet.@can('write', $store) Start with a report of clicks and impressions by page and day.@endcan</td></tr>
         @endforelse
         </tbody>
     </table>

@@ -1,22 +1,27 @@
 @extends('frame')
-@section('title', 'Inventory')
+@section('title', 'Pages')
 @php
     $keep = $filter->query();
     $hidden = static fn (string $name, array $query): string => implode('', array_map(static fn (string $key, string $value): string => '<input type="hidden" name="'.e("{$name}[$key]").'" value="'.e($value).'">', array_keys($query), $query));
 @endphp
 @section('content')
     <div class="head">
-        <h1>Gather</h1>
+        <h1>Pages</h1>
         <div class="tools">
-            @if ($crawl)<span class="soft">Last crawl {{ Illuminate\Support\Carbon::parse($crawl->started_at)->setTimezone($store->timezone)->format('D j M, H:i') }}, {{ $crawl->state }}@if ($window); numbers over {{ $window->inWords() }}@endif</span>@endif
+            @if ($crawl)<span class="soft">Last crawl {{ Illuminate\Support\Carbon::parse($crawl->started_at)->setTimezone($store->timezone)->format('D j M, H:i') }}, {{ $crawl->state }}@if ($window); numbers of {{ $window->inWords() }}@endif</span>@endif
             @can('write', $store)<form method="post" action="{{ route('gather.crawl.start', $store) }}">@csrf<button class="button" data-once>Crawl now</button></form>@endcan
         </div>
     </div>
     @include('gather.tabs')
     @if (! $crawl && $rows === [] && ! $filter->asksForSome())
         <div class="note">
-            <p>Nothing is known of this store yet. A crawl reads every page that links lead to, and what the shop’s admin API tells of products and collections.</p>
+            <p>No pages are known yet. A crawl reads every page that can be reached by links or sitemaps, and the products and collections from the shop’s admin API.</p>
             @can('write', $store)<form method="post" action="{{ route('gather.crawl.start', $store) }}">@csrf<button class="button is-growth" data-once>Start the first crawl</button></form>@endcan
+        </div>
+    @elseif ($arriving !== [])
+        <div @follows('arriving', 'pages', 'work')>
+        <p class="note" role="status">The first crawl is under way: @n($crawl->fetched) pages so far. Kinds, links and duplicates follow when it is done. <a href="{{ route('gather.crawl', $store) }}">Progress</a></p>
+        <table class="ledger"><thead><tr><th scope="col">Page</th><th scope="col">Title</th><th scope="col" class="num">Status</th></tr></thead><tbody>@foreach ($arriving as $row)<tr><td class="clip g-page"><a href="{{ route('page', [$store, $row->id]) }}">{{ App\Store\Http\ShownUrl::of($store, $row->url) }}</a></td><td class="clip g-title">{{ $row->title }}</td><td class="num">{{ $row->status }}</td></tr>@endforeach</tbody></table>
         </div>
     @else
         <div hx-get="{{ route('gather.counts', [$store] + $keep) }}" hx-trigger="load" hx-swap="outerHTML" class="filters two-lines"><span class="soft">Counting …</span></div>
@@ -24,16 +29,16 @@
             <form class="filters" method="get" action="{{ route('gather', $store) }}" role="search">
                 @foreach ($filter->query(['q' => null, 'exact' => null]) as $key => $value)<input type="hidden" name="{{ $key }}" value="{{ $value }}">@endforeach
                 <label for="q">Find</label>
-                <input class="input" id="q" name="q" size="22" maxlength="100" value="{{ $filter->search }}" placeholder="beginnings of words">
-                <label><input type="checkbox" name="exact" value="1" @checked($filter->exact)> exactly so in the address</label>
+                <input class="input" id="q" name="q" size="22" maxlength="100" value="{{ $filter->search }}" placeholder="words in title or URL">
+                <label><input type="checkbox" name="exact" value="1" @checked($filter->exact)> exact part of the URL</label>
                 <button class="button">Find</button>
             </form>
             <details class="drop">
-                <summary>Filter and columns</summary>
+                <summary>Filters and columns</summary>
                 <form method="get" action="{{ route('gather.ask', $store) }}" class="drop-sheet">
                     {!! $hidden('keep', array_diff_key($keep, $filter->asked, ['columns' => 1])) !!}
                     <table class="ledger tight">
-                        <thead><tr><th scope="col">Show</th><th scope="col">Column</th><th scope="col">Only where it is</th></tr></thead>
+                        <thead><tr><th scope="col">Show</th><th scope="col">Column</th><th scope="col">Filter</th></tr></thead>
                         <tbody>
                         @foreach (App\Gather\Inventory\PageColumn::cases() as $column)
                             @continue($column->needsNumbers() && ! $window)
@@ -55,31 +60,31 @@
                         @endforeach
                         </tbody>
                     </table>
-                    <p><button class="button is-growth">Show these</button></p>
+                    <p><button class="button is-growth">Apply</button></p>
                 </form>
             </details>
             <details class="drop">
-                <summary>Views</summary>
+                <summary>Saved views</summary>
                 <div class="drop-sheet">
                     @forelse ($views as $view)
                         <p class="line"><a href="{{ route('gather', $store) }}?{{ $view->query }}">{{ $view->name }}</a> @if ($view->is_shared)<span class="soft">shared</span>@endif
-                            @if ((int) $view->user_id === auth()->id())<form method="post" action="{{ route('gather.view.drop', [$store, $view->id]) }}">@csrf<button class="button" aria-label="Let go of the view {{ $view->name }}">Let go</button></form>@endif</p>
+                            @if ((int) $view->user_id === auth()->id())<form method="post" action="{{ route('gather.view.drop', [$store, $view->id]) }}">@csrf<button class="button" aria-label="Delete the view {{ $view->name }}">Delete</button></form>@endif</p>
                     @empty
-                        <p class="soft">None is kept yet.</p>
+                        <p class="soft">No saved views yet.</p>
                     @endforelse
                     @if ($selections !== [])<h2>Lists</h2>@foreach ($selections as $list)<p class="line"><a href="{{ route('gather', [$store, 'selection' => $list->id]) }}">{{ $list->name }}</a> <span class="soft">@n($list->pages) pages</span></p>@endforeach @endif
                     <form method="post" action="{{ route('gather.views', $store) }}">@csrf {!! $hidden('filter', $keep) !!}
-                        <label class="label-line" for="view-name">Keep what is shown now as</label>
-                        <input class="input" id="view-name" name="name" maxlength="80" required> <label><input type="checkbox" name="shared" value="1"> for everybody</label> <button class="button">Keep</button>
+                        <label class="label-line" for="view-name">Save this view as</label>
+                        <input class="input" id="view-name" name="name" maxlength="80" required> <label><input type="checkbox" name="shared" value="1"> for everybody</label> <button class="button">Save</button>
                     </form>
                 </div>
             </details>
             <details class="drop">
-                <summary>Paste addresses</summary>
+                <summary>Paste URLs</summary>
                 <form method="post" action="{{ route('gather.paste', $store) }}" class="drop-sheet">@csrf
-                    <label class="label-line" for="addresses">One address a line, whole or from the first slash on</label>
+                    <label class="label-line" for="addresses">One URL per line, complete or from the first slash</label>
                     <textarea class="textarea wide" id="addresses" name="addresses" rows="8" required>{{ old('addresses') }}</textarea>
-                    <p><button class="button is-growth">Pick these pages</button></p>
+                    <p><button class="button is-growth">Show these pages</button></p>
                 </form>
             </details>
             <details class="drop" id="by-folder">
@@ -95,12 +100,12 @@
             <div class="filters asked">
                 <span class="of">Only</span>
                 @foreach ($filter->asked as $key => $asked)
-                    <a href="{{ route('gather', [$store] + $filter->query([$key => null])) }}" title="Take this filter off">{{ App\Gather\Inventory\PageFilter::words(App\Gather\Inventory\PageColumn::from($key), $asked) }} ✕</a>
+                    <a href="{{ route('gather', [$store] + $filter->query([$key => null])) }}" title="Remove this filter">{{ App\Gather\Inventory\PageFilter::words(App\Gather\Inventory\PageColumn::from($key), $asked) }} ✕</a>
                 @endforeach
-                @if ($filter->search !== '')<a href="{{ route('gather', [$store] + $filter->query(['q' => null, 'exact' => null])) }}" title="Take this filter off">“{{ $filter->search }}” ✕</a>@endif
-                @if ($filter->folder !== '')<a href="{{ route('gather', [$store] + $filter->query(['folder' => null])) }}" title="Take this filter off">under {{ $filter->folder }} ✕</a>@endif
-                @if ($selection)<a href="{{ route('gather', [$store] + $filter->query(['selection' => null])) }}" title="Take this filter off">{{ $selection->name !== '' ? 'list “'.$selection->name.'”' : 'the pages that were picked' }} ✕</a>@endif
-                @if ($filter->market !== null)<a href="{{ route('gather', [$store] + $filter->query(['market' => null])) }}" title="Take this filter off">one market ✕</a>@endif
+                @if ($filter->search !== '')<a href="{{ route('gather', [$store] + $filter->query(['q' => null, 'exact' => null])) }}" title="Remove this filter">“{{ $filter->search }}” ✕</a>@endif
+                @if ($filter->folder !== '')<a href="{{ route('gather', [$store] + $filter->query(['folder' => null])) }}" title="Remove this filter">under {{ $filter->folder }} ✕</a>@endif
+                @if ($selection)<a href="{{ route('gather', [$store] + $filter->query(['selection' => null])) }}" title="Remove this filter">{{ $selection->name !== '' ? 'list “'.$selection->name.'”' : 'selected pages' }} ✕</a>@endif
+                @if ($filter->market !== null)<a href="{{ route('gather', [$store] + $filter->query(['market' => null])) }}" title="Remove this filter">one market ✕</a>@endif
                 <span hx-get="{{ route('gather.count', [$store] + $keep) }}" hx-trigger="load" hx-swap="outerHTML" class="soft">…</span>
             </div>
         @endif
@@ -109,14 +114,14 @@
             {!! $hidden('filter', $filter->query()) !!}
             @include('gather.rows')
             <div class="filters send">
-                <label><input type="checkbox" name="all" value="1"> all that match, not only those ticked</label>
+                <label><input type="checkbox" name="all" value="1"> all that match, not only the ticked</label>
                 <span class="of">send to</span>
-                <button class="button" name="to" value="desk">the desk</button>
+                <button class="button" name="to" value="desk">the writing desk</button>
                 <button class="button" name="to" value="csv">CSV</button>
                 <button class="button" name="to" value="xlsx">XLSX</button>
-                <label for="list-name">or keep as list</label> <input class="input" id="list-name" name="name" size="16" maxlength="120"> <button class="button" name="to" value="list">Keep</button>
+                <label for="list-name">or save as list</label> <input class="input" id="list-name" name="name" size="16" maxlength="120"> <button class="button" name="to" value="list">Save</button>
             </div>
         </form>
-        @if ($selection && $selection->name !== '')@can('write', $store)<form method="post" action="{{ route('gather.selection.drop', [$store, $selection->id]) }}">@csrf<button class="button">Let go of the list “{{ $selection->name }}”</button></form>@endcan @endif
+        @if ($selection && $selection->name !== '')@can('write', $store)<form method="post" action="{{ route('gather.selection.drop', [$store, $selection->id]) }}">@csrf<button class="button">Delete the list “{{ $selection->name }}”</button></form>@endcan @endif
     @endif
 @endsection

@@ -45,22 +45,22 @@
                             <td>@if ($entry->before_value !== null)<del>{{ $entry->before_value === '' ? 'nothing' : $entry->before_value }}</del><br>@endif @if ($entry->after_value !== null)<ins>{{ $entry->after_value === '' ? 'nothing' : $entry->after_value }}</ins>@endif</td>
                         </tr>
                     @empty
-                        <tr><td colspan="3">Nothing has been changed here yet.</td></tr>
+                        <tr><td colspan="3">No changes yet.</td></tr>
                     @endforelse
                     </tbody>
                 </table>
             @endif
-            <h2>Links to it, in the text of other pages</h2>
+            <h2>Links in, from page texts</h2>
             <table class="ledger"><tbody>
-            @forelse ($linksIn as $link)<tr><td class="clip"><a href="{{ route('page', [$store, $link->id]) }}">{{ preg_replace('~^https?://[^/]+~', '', $link->url) }}</a></td><td class="clip">{{ $link->anchor }}</td><td>{{ Orchard\Core\Markup\Link::relInWords((int) $link->rel) }}</td></tr>@empty<tr><td>None.</td></tr>@endforelse
+            @forelse ($linksIn as $link)<tr><td class="clip"><a href="{{ route('page', [$store, $link->id]) }}">{{ App\Store\Http\ShownUrl::of($store, $link->url) }}</a></td><td class="clip">{{ $link->anchor }}</td><td>{{ Orchard\Core\Markup\Link::relInWords((int) $link->rel) }}</td></tr>@empty<tr><td>None.</td></tr>@endforelse
             </tbody></table>
-            <h2>Links from it, in its text</h2>
+            <h2>Links out, from its text</h2>
             <table class="ledger"><tbody>
-            @forelse ($linksOut as $link)<tr><td class="clip"><a href="{{ route('page', [$store, $link->id]) }}">{{ preg_replace('~^https?://[^/]+~', '', $link->url) }}</a></td><td class="clip">{{ $link->anchor }}</td><td>{{ Orchard\Core\Markup\Link::relInWords((int) $link->rel) }}</td></tr>@empty<tr><td>None.</td></tr>@endforelse
+            @forelse ($linksOut as $link)<tr><td class="clip"><a href="{{ route('page', [$store, $link->id]) }}">{{ App\Store\Http\ShownUrl::of($store, $link->url) }}</a></td><td class="clip">{{ $link->anchor }}</td><td>{{ Orchard\Core\Markup\Link::relInWords((int) $link->rel) }}</td></tr>@empty<tr><td>None.</td></tr>@endforelse
             </tbody></table>
             @if ($details['images'] ?? [])
                 <h2>Images</h2>
-                <table class="ledger"><tbody>@foreach (array_slice($details['images'], 0, 40) as $image)<tr><td class="clip">{{ preg_replace('~^https?://[^/]+~', '', $image['src']) }}</td><td class="clip">@if ($image['alt'] === null)<span class="state is-hand">no alt</span>@else{{ $image['alt'] === '' ? '(empty on purpose)' : $image['alt'] }}@endif</td><td class="num">{{ $image['width'] ? $image['width'].' × '.$image['height'] : '' }}</td><td class="num">@if (is_int($sizes[$image['src']] ?? null))@n($sizes[$image['src']])@else{{ $sizes[$image['src']] ?? '' }}@endif</td></tr>@endforeach</tbody></table>
+                <table class="ledger"><tbody>@foreach (array_slice($details['images'], 0, 40) as $image)<tr><td class="clip">{{ App\Store\Http\ShownUrl::of($store, $image['src']) }}</td><td class="clip">@if ($image['alt'] === null)<span class="state is-hand">no alt</span>@else{{ $image['alt'] === '' ? '(empty on purpose)' : $image['alt'] }}@endif</td><td class="num">{{ $image['width'] ? $image['width'].' × '.$image['height'] : '' }}</td><td class="num">@if (is_int($sizes[$image['src']] ?? null))@n($sizes[$image['src']])@else{{ $sizes[$image['src']] ?? '' }}@endif</td></tr>@endforeach</tbody></table>
                 @can('write', $store)<form method="post" action="{{ route('page.images', [$store, $page->id]) }}" class="form-end">@csrf<button class="button" data-once>Ask for their bytes</button></form>@endcan
             @endif
             @if ($told->backlinks)
@@ -74,7 +74,7 @@
                 <details><summary>Social tags</summary><dl class="facts">@foreach ($details['social'] as $name => $value)<dt>{{ $name }}</dt><dd>{{ $value }}</dd>@endforeach</dl></details>
             @endif
             @if ($ownText !== '')
-                <details><summary>Text of the page, without what the site repeats</summary><p class="text-own">{{ Illuminate\Support\Str::limit($ownText, 20000) }}</p></details>
+                <details><summary>Text of the page, without navigation and repeated parts</summary><p class="text-own">{{ Illuminate\Support\Str::limit($ownText, 20000) }}</p></details>
             @endif
         </div>
         <div>
@@ -84,12 +84,12 @@
                 @if ($product || ($index && (int) $index->kind === App\Store\Kinds\PageKind::Product->value))
                     <form method="post" action="{{ route('page.life', [$store, $page->id]) }}" class="form-end">@csrf
                         <label for="life">The product is</label>
-                        <span class="select"><select id="life" name="life">@foreach (Orchard\Core\StructuredData\LifeState::cases() as $state)<option value="{{ $state->key() }}" @selected($product && (int) $product->life === $state->value && (int) $product->origin === 1)>{{ $state === Orchard\Core\StructuredData\LifeState::Unknown ? 'as files and the page say' : $state->label() }}</option>@endforeach</select></span>
+                        <span class="select"><select id="life" name="life">@foreach (Orchard\Core\StructuredData\LifeState::cases() as $state)<option value="{{ $state->key() }}" @selected($product && (int) $product->life === $state->value && (int) $product->origin === 1)>{{ $state === Orchard\Core\StructuredData\LifeState::Unknown ? 'as imports and the page say' : $state->label() }}</option>@endforeach</select></span>
                         <label for="back_on">back on</label> <input class="input" id="back_on" name="back_on" type="date" value="{{ $product->back_on ?? '' }}">
                         <button class="button">Keep</button>
                     </form>
                 @endif
-                <form method="post" action="{{ route('gather.render', $store) }}" class="form-end">@csrf<input type="hidden" name="page" value="{{ $page->id }}"><button class="button">Show it in a browser</button> <span class="soft">what it says once its scripts have run</span></form>
+                <form method="post" action="{{ route('gather.render', $store) }}" class="form-end">@csrf<input type="hidden" name="page" value="{{ $page->id }}"><button class="button">Render with JavaScript</button></form>
                 <form method="post" action="{{ route('page.successor', [$store, $page->id]) }}" class="form-end">@csrf
                     <label for="successor">Moved to</label> <input class="input" id="successor" name="address" size="26" maxlength="2048" value="{{ old('address', $successor->to->url ?? '') }}"> <button class="button">Keep</button>
                 </form>

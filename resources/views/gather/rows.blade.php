@@ -5,7 +5,7 @@
     };
     $down = static fn (?App\Gather\Inventory\PageColumn $column): string => (($column?->isDown() ?? false) !== $filter->isTurned) ? 'descending' : 'ascending';
 @endphp
-<table class="ledger" id="inventory">
+<table class="ledger tight" id="inventory" data-wide>
     <thead><tr>
         <th scope="col" class="tick"><input type="checkbox" data-tick-all="#picked input[name='pages[]']" aria-label="Tick all rows shown"></th>
         @php([$to, $isNow] = $ordered('address'))
@@ -18,14 +18,14 @@
     <tbody>
     @forelse ($rows as $row)
         <tr>
-            <td class="tick"><input type="checkbox" name="pages[]" value="{{ $row->page_id }}" aria-label="Pick {{ $row->address }}"></td>
-            <td class="clip g-page"><a href="{{ route('page', [$store, $row->page_id]) }}" title="{{ $row->url }}" data-beside>{{ preg_replace('~^https?://[^/]+~', '', $row->url) }}</a></td>
-            <td class="clip g-title">{{ $row->title ?? ($row->redirect_url ? '→ '.preg_replace('~^https?://[^/]+~', '', $row->redirect_url) : ($row->problem ?? '')) }}</td>
+            <td class="tick"><input type="checkbox" name="pages[]" value="{{ $row->page_id }}" aria-label="Tick {{ $row->address }}"></td>
+            <td class="clip g-page"><a href="{{ route('page', [$store, $row->page_id]) }}" title="{{ $row->url }}" data-beside>{{ App\Store\Http\ShownUrl::of($store, $row->url) }}</a></td>
+            <td class="clip g-title">{{ $row->title ?? ($row->redirect_url ? '→ '.App\Store\Http\ShownUrl::of($store, $row->redirect_url) : ($row->problem ?? '')) }}</td>
             @foreach ($columns as $column)
                 @php($shown = $column->shown($row))
                 @switch ($column)
                     @case (App\Gather\Inventory\PageColumn::Engines)<td><span @class(['state', 'is-growth' => $row->indexable])>{{ $shown }}</span></td>@break
-                    @case (App\Gather\Inventory\PageColumn::Depth)<td class="num">@if ($shown === 'none')<span class="state is-hand" title="No link reaches it">none</span>@else{{ $shown }}@endif</td>@break
+                    @case (App\Gather\Inventory\PageColumn::Depth)<td class="num">@if ($shown === 'none')<span class="state is-hand" title="Orphan page: no link reaches it">orphan</span>@else{{ $shown }}@endif</td>@break
                     @case (App\Gather\Inventory\PageColumn::Life)<td><span @class(['state', 'is-hand' => (int) $row->life > 1])>{{ $shown }}</span></td>@break
                     @case (App\Gather\Inventory\PageColumn::Marks)<td class="clip" title="{{ $shown }}">{{ $shown }}</td>@break
                     @default<td @class(['num' => $column->isNumber(), 'nowrap'])>{{ $shown }}</td>
@@ -33,11 +33,11 @@
             @endforeach
         </tr>
     @empty
-        <tr><td colspan="{{ 3 + count($columns) }}">No page fits. <a href="{{ route('gather', $store) }}">Show all pages</a></td></tr>
+        <tr><td colspan="{{ 3 + count($columns) }}">No page matches. <a href="{{ route('gather', $store) }}">Show all pages</a></td></tr>
     @endforelse
     </tbody>
 </table>
 <p class="pager">
-    @if ($filter->after)<a href="{{ route('gather', [$store] + $filter->query()) }}">First pages</a>@endif
-    @if ($next)<a href="{{ route('gather', [$store] + $filter->query(['after' => $next])) }}" rel="next">Next {{ App\Gather\Inventory\PageList::PAGE }} pages</a>@endif
+    @if ($filter->after)<a href="{{ route('gather', [$store] + $filter->query()) }}">Back to the first</a>@endif
+    @if ($next)<a href="{{ route('gather', [$store] + $filter->query(['after' => $next])) }}" rel="next">Next {{ App\Gather\Inventory\PageList::PAGE }}</a>@endif
 </p>

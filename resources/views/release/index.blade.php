@@ -1,88 +1,112 @@
 @extends('frame')
 @section('title', 'Release')
+@php
+    use App\Changes\AddressField;
+    use App\Store\Http\ShownUrl;
+    use Orchard\Core\Wording\TextField;
+    $texts = (int) $ready->sum();
+    $changes = array_sum($readyAddresses);
+@endphp
 @section('content')
-    <div class="head"><h1>Release</h1><span class="soft">@n($ready[1] ?? 0) titles and @n($ready[2] ?? 0) descriptions ready{{ $readyAddresses ? ', '.number_format(array_sum($readyAddresses)).' settings of addresses' : '' }}</span></div>
+    <div @follows('release-ready', 'texts', 'work')>
+    <div class="head"><h1>Ready for release</h1><span class="soft">@n($ready[1] ?? 0) {{ ($ready[1] ?? 0) == 1 ? 'title' : 'titles' }}, @n($ready[2] ?? 0) {{ ($ready[2] ?? 0) == 1 ? 'description' : 'descriptions' }}{{ $changes ? ', '.number_format($changes).' URL '.($changes === 1 ? 'change' : 'changes') : '' }}</span></div>
+    @cannot('release', $store)<p class="note">Approvers send what is ready: {{ implode(', ', $senders) }}. You see here what they see.</p>@endcannot
     @if (count($clashes))
-        <h2>Clashes: the shop’s text has changed since</h2>
-        <table class="ledger">
+        <h2>Clashes: the shop’s text has changed since the draft was written</h2>
+        <div class="scroll"><table class="ledger">
             <thead><tr><th scope="col">Page</th><th scope="col">In the shop now</th><th scope="col">Our draft</th><th scope="col">Decide</th></tr></thead>
             <tbody>
             @foreach ($clashes as $clash)
-                <tr><td>{{ $clash->name }}<br><span class="soft">{{ Orchard\Core\Wording\TextField::from((int) $clash->field)->key() }}</span></td><td>{{ $clash->stored === '' ? 'nothing' : $clash->stored }}</td><td>{{ $clash->value }}</td>
+                <tr><td>{{ $clash->name }}<br><span class="soft">{{ TextField::from((int) $clash->field)->label() }}</span></td><td>{{ $clash->stored === '' ? 'nothing' : $clash->stored }}</td><td>{{ $clash->value }}</td>
                     <td class="nowrap">@can('release', $store)<form method="post" action="{{ route('release.decide', [$store, $clash->id]) }}">@csrf<button class="button" name="keep" value="ours">Send ours</button> <button class="button" name="keep" value="theirs">Keep the shop’s</button></form>@endcan</td></tr>
             @endforeach
             </tbody>
-        </table>
+        </table></div>
     @endif
     @if (count($addressClashes))
-        <h2>Addresses that the shop holds otherwise, or refused</h2>
-        <table class="ledger">
-            <thead><tr><th scope="col">Address</th><th scope="col">To be set</th><th scope="col">Why not</th><th scope="col">Decide</th></tr></thead>
+        <h2>URL changes that clash with the shop, or were refused</h2>
+        <div class="scroll"><table class="ledger">
+            <thead><tr><th scope="col">URL</th><th scope="col">New value</th><th scope="col">Why not</th><th scope="col">Decide</th></tr></thead>
             <tbody>
             @foreach ($addressClashes as $clash)
-                <tr><td class="clip g-page" title="{{ $clash->url }}">{{ preg_replace('~^https?://[^/]+~', '', $clash->url) }}<br><span class="soft">{{ App\Changes\AddressField::from((int) $clash->field)->key() }}</span></td><td>{{ $clash->value === '' ? 'nothing' : $clash->value }}</td><td>{{ $clash->note }}@if ($clash->state === 'clash') <span class="soft">The shop holds “{{ $clash->base_value }}”.</span>@endif</td>
-                    <td class="nowrap">@can('release', $store)<form method="post" action="{{ route('release.decide.address', [$store, $clash->id]) }}">@csrf<button class="button" name="keep" value="ours">Send ours</button> <button class="button" name="keep" value="theirs">Leave it</button></form>@endcan</td></tr>
+                <tr><td class="clip g-page" title="{{ $clash->url }}">{{ ShownUrl::of($store, $clash->url) }}<br><span class="soft">{{ AddressField::from((int) $clash->field)->label() }}</span></td><td>{{ $clash->value === '' ? 'nothing' : $clash->value }}</td><td>{{ $clash->note }}@if ($clash->state === 'clash') <span class="soft">The shop has “{{ $clash->base_value }}”.</span>@endif</td>
+                    <td class="nowrap">@can('release', $store)<form method="post" action="{{ route('release.decide.address', [$store, $clash->id]) }}">@csrf<button class="button" name="keep" value="ours">Send ours</button> <button class="button" name="keep" value="theirs">Keep the shop’s</button></form>@endcan</td></tr>
             @endforeach
             </tbody>
-        </table>
+        </table></div>
     @endif
-    @if ($readyAddresses)
-        <h2>Addresses ready to go</h2>
-        <p>@foreach ($readyAddresses as $field => $count)@if (! $loop->first), @endif<b>@n($count)</b> {{ ['11' => $count === 1 ? 'canonical' : 'canonicals', '12' => 'robots', '13' => $count === 1 ? 'redirect' : 'redirects', '14' => $count === 1 ? 'slug' : 'slugs'][$field] }}@endforeach. Addresses with <b>@n($atRisk)</b> clicks of thirteen weeks are touched{{ $cap === null ? '' : '; one release touches at most '.number_format($cap) }}. The ten with the most:</p>
-        <table class="ledger tight">
-            <thead><tr><th scope="col">Address</th><th scope="col" class="num">Clicks</th><th scope="col">What</th><th scope="col">To be</th><th scope="col">Why</th></tr></thead>
+    @if ($changes > 0)
+        <h2>URL changes</h2>
+        <p>@foreach ($readyAddresses as $field => $count)@if (! $loop->first), @endif<b>@n($count)</b> {{ ['11' => $count === 1 ? 'canonical' : 'canonicals', '12' => 'robots', '13' => $count === 1 ? 'redirect' : 'redirects', '14' => $count === 1 ? 'slug' : 'slugs'][$field] }}@endforeach. Their URLs had <b>@n($atRisk)</b> clicks in 13 weeks{{ $cap === null ? '' : '; one release may touch '.number_format($cap).' at most' }}.</p>
+        <form method="post" action="{{ route('release.send', $store) }}" id="addresses">@csrf
+        @can('release', $store)
+            <div class="filters">
+                <label for="address-name">Name</label><input class="input" id="address-name" name="name" size="20" maxlength="120" placeholder="date and time">
+                <input type="hidden" name="scope" value="addresses">
+                <button class="button is-growth" name="part" value="5">Send a first 5%</button> <button class="button" name="part" value="100">Send all</button>
+                <button class="button" name="scope" value="ticked-addresses">Send the ticked</button>
+                <button class="button" name="do" value="approve" formaction="{{ route('release.review.addresses', $store) }}">Approve the ticked</button> <button class="button" name="do" value="back" formaction="{{ route('release.review.addresses', $store) }}">Withdraw the ticked</button>
+            </div>
+            <p class="hint">Check the first part before you send the rest. Everything can be taken back.</p>
+        @endcan
+        <div class="scroll"><table class="ledger tight">
+            <thead><tr>@can('release', $store)<th scope="col" class="tick"><input type="checkbox" data-tick-all="[name='changes[]']" aria-label="Tick all URL changes"></th>@endcan<th scope="col">URL</th><th scope="col" class="num">Clicks</th><th scope="col">Field</th><th scope="col">Today</th><th scope="col">New</th><th scope="col">Why</th><th scope="col">Approved</th></tr></thead>
             <tbody>
             @foreach ($addresses as $change)
-                <tr><td class="clip g-page"><a href="{{ route('page', [$store, $change->page_id]) }}" title="{{ $change->url }}">{{ preg_replace('~^https?://[^/]+~', '', $change->url) }}</a></td><td class="num">@n($change->clicks ?? 0)</td><td>{{ App\Changes\AddressField::from((int) $change->field)->key() }}</td><td class="clip" title="{{ $change->value }}">{{ $change->value === '' ? 'as the theme has it' : preg_replace('~^https?://[^/]+~', '', $change->value) }}</td><td class="clip" title="{{ $change->why }}">{{ $change->why }}</td></tr>
+                <tr id="change-{{ $change->id }}">@can('release', $store)<td class="tick"><input type="checkbox" name="changes[]" value="{{ $change->id }}" aria-label="Tick {{ AddressField::from((int) $change->field)->key() }} of {{ ShownUrl::of($store, $change->url) }}"></td>@endcan
+                    <td class="clip g-page"><a href="{{ route('page', [$store, $change->page_id]) }}" title="{{ $change->url }}">{{ ShownUrl::of($store, $change->url) }}</a></td><td class="num">@n($change->clicks ?? 0)</td><td>{{ AddressField::from((int) $change->field)->label() }}</td><td class="clip w-keeper" title="{{ $change->base_value }}"><span class="soft">{{ $change->base_value === '' ? 'set by the theme' : ShownUrl::of($store, $change->base_value) }}</span></td><td class="clip w-keeper" title="{{ $change->value }}">{{ $change->value === '' ? 'set by the theme' : ShownUrl::of($store, $change->value) }}</td><td class="clip w-why" title="{{ $change->why }}">{{ $change->why }}</td><td class="nowrap">@if ($change->approved_at)<span class="state is-growth">{{ $change->approver }}</span>@endif</td></tr>
             @endforeach
             </tbody>
-        </table>
-        @can('release', $store)
-            <form method="post" action="{{ route('release.send', $store) }}" class="filters">
-                @csrf<input type="hidden" name="scope" value="addresses">
-                <label for="address-name">Name</label><input class="input" id="address-name" name="name" size="24" maxlength="120" placeholder="the date, unless you say otherwise">
-                <button class="button is-growth" name="part" value="5">Send a first part, 5%</button> <button class="button" name="part" value="100">Send all that fit</button>
-                <span class="hint">Look at the first part before the rest goes; all of it can be taken back.</span>
-            </form>
-        @endcan
+        </table></div>
+        </form>
+        @if ($nextAddress)<p class="pager"><a href="{{ route('release', [$store, 'addresses' => (int) $nextAddress->clicks.'-'.$nextAddress->id]) }}" rel="next">Next</a></p>@endif
     @endif
-    <h2>Texts ready to go</h2>
-    <form method="post" action="{{ route('release.send', $store) }}">
+    <h2>Texts</h2>
+    <form method="post" action="{{ route('release.send', $store) }}" id="texts">
         @csrf
         @can('release', $store)
             @if ($drafts->isNotEmpty())
                 <div class="filters">
-                    <label for="name">Name</label><input class="input" id="name" name="name" size="30" maxlength="120" placeholder="the date, unless you say otherwise">
-                    <button class="button is-growth" name="scope" value="texts">Send all @n($ready->sum()) to the shop</button>
-                    <button class="button" name="scope" value="ticked">Send the ticked ones</button>
-                    <span class="hint">They are live at once, each is looked at on the page, and all can be taken back.</span>
+                    <label for="name">Name</label><input class="input" id="name" name="name" size="20" maxlength="120" placeholder="date and time">
+                    <button class="button is-growth" name="scope" value="texts">Send all @n($texts)</button>
+                    @if ($approved > 0)<button class="button" name="scope" value="approved">Send the @n($approved) approved</button>@endif
+                    <button class="button" name="scope" value="ticked">Send the ticked</button>
+                    <button class="button" name="do" value="approve" formaction="{{ route('release.review.texts', $store) }}">Approve the ticked</button>
+                    <label>Reason <input class="input" name="word" maxlength="300" size="22"></label><button class="button" name="do" value="back" formaction="{{ route('release.review.texts', $store) }}">Send the ticked back</button>
                 </div>
+                <p class="hint">Sent texts are live at once. Each is checked on the page (live check), and everything can be taken back.</p>
             @endif
         @endcan
-        <table class="ledger">
-            <thead><tr><th scope="col"><input type="checkbox" data-tick-all=".pick" aria-label="All rows"></th><th scope="col">Page</th><th scope="col">Shown now</th><th scope="col">To be shown</th><th scope="col">By</th></tr></thead>
+        <div class="scroll"><table class="ledger texts-ready">
+            <thead><tr>@can('release', $store)<th scope="col" class="tick"><input type="checkbox" data-tick-all=".pick" aria-label="All rows"></th>@endcan<th scope="col">Page</th><th scope="col">Live now</th><th scope="col">New</th><th scope="col">Written by</th><th scope="col">Approved</th></tr></thead>
             <tbody>
             @forelse ($drafts as $draft)
-                <tr>
-                    <td><input type="checkbox" class="pick" name="drafts[]" value="{{ $draft->id }}" aria-label="Tick {{ $draft->name }}, {{ Orchard\Core\Wording\TextField::from((int) $draft->field)->key() }}"></td>
-                    <td>@if ($draft->page_id)<a href="{{ route('page', [$store, $draft->page_id]) }}">{{ $draft->name }}</a>@else{{ $draft->name }}@endif<br><span class="soft">{{ Orchard\Core\Wording\TextField::from((int) $draft->field)->key() }}</span></td>
-                    <td><del>{{ $draft->shown === null ? 'not seen yet' : ($draft->shown === '' ? 'nothing' : $draft->shown) }}</del></td><td><ins>{{ $draft->draft_shown === '' ? 'what the theme makes of nothing' : $draft->draft_shown }}</ins></td>
+                @php($field = TextField::from((int) $draft->field))
+                <tr id="draft-{{ $draft->id }}">
+                    @can('release', $store)<td class="tick"><input type="checkbox" class="pick" name="drafts[]" value="{{ $draft->id }}" aria-label="Tick {{ $draft->name }}, {{ $field->key() }}"></td>@endcan
+                    <td>@if ($draft->page_id)<a href="{{ route('page', [$store, $draft->page_id]) }}">{{ $draft->name }}</a>@else{{ $draft->name }}@endif<br><span class="soft">{{ $field->label() }}</span></td>
+                    <td><del>{{ $draft->shown === null ? 'not seen yet' : ($draft->shown === '' ? 'nothing' : $draft->shown) }}</del></td>
+                    <td><ins>{{ $draft->draft_shown === '' ? 'the theme’s own text' : $draft->draft_shown }}</ins>
+                        @can('release', $store)<details class="edit"><summary>Edit</summary><label class="sr" for="edit-{{ $draft->id }}">New {{ $field->key() }} of {{ $draft->name }}</label><textarea class="textarea wide" id="edit-{{ $draft->id }}" rows="3" name="text" form="edit-form-{{ $draft->id }}" maxlength="{{ $field->longest() }}">{{ $draft->value }}</textarea><button class="button" form="edit-form-{{ $draft->id }}">Save</button></details>@endcan</td>
                     <td>{{ $draft->user_name ?? 'command line' }}<br><span class="soft">{{ $draft->origin }}</span></td>
+                    <td>@if ($draft->approved_at)<span class="state is-growth">{{ $draft->approver }}</span>@endif</td>
                 </tr>
             @empty
-                <tr><td colspan="5">Nothing is ready. Mark drafts as ready on the <a href="{{ route('write', [$store, 'state' => 'open']) }}">writing desk</a>.</td></tr>
+                <tr><td colspan="6">No text is ready. Mark drafts as ready on the <a href="{{ route('write', [$store, 'state' => 'open']) }}">writing desk</a>.</td></tr>
             @endforelse
             </tbody>
-        </table>
+        </table></div>
         @if ($next)<p class="pager"><a href="{{ route('release', [$store, 'after' => $next]) }}" rel="next">Next</a></p>@endif
     </form>
-    <h2>Releases so far</h2>
+    @can('release', $store)@foreach ($drafts as $draft)<form method="post" id="edit-form-{{ $draft->id }}" action="{{ route('release.review.edit', [$store, $draft->id]) }}" hidden>@csrf<input type="hidden" name="revision" value="{{ $draft->revision }}"></form>@endforeach @endcan
+    <h2>Releases</h2>
     <table class="ledger">
-        <thead><tr><th scope="col">Release</th><th scope="col">By</th><th scope="col">Begun</th><th scope="col" class="num">Pages</th></tr></thead>
+        <thead><tr><th scope="col">Release</th><th scope="col">By</th><th scope="col">Sent</th><th scope="col" class="num">Pages</th></tr></thead>
         <tbody>
         @forelse ($releases as $release)
-            <tr><td><a href="{{ route('release.show', [$store, $release->id]) }}">{{ $release->name }}</a></td><td>{{ $release->user_name ?? 'command line' }}</td><td>{{ Illuminate\Support\Carbon::parse($release->created_at)->setTimezone($store->timezone)->format('D j M Y, H:i') }}</td><td class="num">@n($release->items)</td></tr>
-        @empty<tr><td colspan="4">None yet.</td></tr>@endforelse
+            <tr><td><a href="{{ route('release.show', [$store, $release->id]) }}">{{ $release->name }}</a></td><td>{{ $release->user_name ?? 'command line' }}</td><td>{{ Illuminate\Support\Carbon::parse($release->created_at)->setTimezone($store->timezone)->format('j M Y, H:i') }}</td><td class="num">@n($release->items)</td></tr>
+        @empty<tr><td colspan="4">No releases yet.</td></tr>@endforelse
         </tbody>
     </table>
+    </div>
 @endsection

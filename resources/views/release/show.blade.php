@@ -1,24 +1,25 @@
 @extends('frame')
 @section('title', $release->name)
 @section('content')
-    <div class="head"><h1>{{ $release->name }}</h1><span class="soft">{{ $release->user_name ?? 'command line' }}, {{ Illuminate\Support\Carbon::parse($release->created_at)->setTimezone($store->timezone)->format('D j M Y, H:i') }}</span><div class="tools"><a href="{{ route('release', $store) }}">All releases</a></div></div>
+    <div class="head"><h1>{{ $release->name }}</h1><span class="soft">{{ $release->user_name ?? 'command line' }}, {{ Illuminate\Support\Carbon::parse($release->created_at)->setTimezone($store->timezone)->format('j M Y, H:i') }}</span><div class="tools"><a href="{{ route('release', $store) }}">All releases</a></div></div>
     @if ($release->undo_of)<p>This takes back <a href="{{ route('release.show', [$store, $release->undo_of]) }}">an earlier release</a>.</p>@endif
     @include('release.progress')
+    <div @follows('release-rows', 'texts', 'work')>
     <form method="post" action="{{ route('release.undo', [$store, $release->id]) }}">
         @csrf
         <table class="ledger">
-            <thead><tr><th scope="col"><input type="checkbox" data-tick-all=".pick" aria-label="All rows"></th><th scope="col">Page</th><th scope="col">Text</th><th scope="col">Before</th><th scope="col">After</th><th scope="col">State</th><th scope="col">On the page</th></tr></thead>
+            <thead><tr><th scope="col"><input type="checkbox" data-tick-all=".pick" aria-label="All rows"></th><th scope="col">Page</th><th scope="col">Field</th><th scope="col">Before</th><th scope="col">After</th><th scope="col">State</th><th scope="col">Live check</th></tr></thead>
             <tbody>
             @foreach ($items as $item)
                 @php($shownNow = $item->shown_now ? json_decode($item->shown_now, true) : null)
                 @foreach ($changesOf($item) as $change)
-                    <tr>
+                    <tr id="item-{{ $item->id }}-{{ $loop->index }}">
                         <td>@if ($loop->first && $item->state === 'live' && ! $item->undone_by)<input type="checkbox" class="pick" name="items[]" value="{{ $item->id }}" aria-label="Tick {{ $item->name }}">@endif</td>
                         <td>@if ($loop->first)@if ($item->page_id)<a href="{{ route('page', [$store, $item->page_id]) }}">{{ $item->name }}</a>@else{{ $item->name }}@endif @endif</td>
-                        <td>{{ $change->field->key() }}</td>
-                        <td><del>{{ $change->base === '' ? 'nothing stored' : $change->base }}</del></td><td><ins>{{ $change->target === '' ? 'nothing stored' : $change->target }}</ins></td>
+                        <td>{{ $change->field->label() }}</td>
+                        <td><del>{{ $change->base === '' ? 'nothing' : $change->base }}</del></td><td><ins>{{ $change->target === '' ? 'nothing' : $change->target }}</ins></td>
                         <td>@if ($loop->first)<span class="state {{ in_array($item->state, ['refused', 'clash'], true) ? 'is-hand' : ($item->state === 'live' ? 'is-growth' : '') }}">{{ App\Release\ItemState::from($item->state)->label() }}</span>@if ($item->undone_by)<br><a href="{{ route('release.show', [$store, $item->undone_by]) }}">taken back</a>@endif @if ($item->reason && $item->state !== 'live')<br><span class="soft">{{ $item->reason }}</span>@endif @endif</td>
-                        <td>@if ($item->seen === 'seen')<span class="state is-growth">seen live</span>@elseif ($item->seen)<span class="state">{{ $item->seen === 'no' ? 'not looked yet' : $item->seen }}</span>@if ($shownNow)<br><span class="soft">shows: {{ $shownNow['problem'] ?? $shownNow[$change->field->key()] ?? '' }}</span>@endif @endif</td>
+                        <td>@if ($item->seen === 'seen')<span class="state is-growth">seen live</span>@elseif ($item->seen)<span class="state">{{ $item->seen === 'no' ? 'not checked yet' : $item->seen }}</span>@if ($shownNow)<br><span class="soft">the page shows: {{ $shownNow['problem'] ?? $shownNow[$change->field->key()] ?? '' }}</span>@endif @endif</td>
                     </tr>
                 @endforeach
             @endforeach
@@ -27,8 +28,9 @@
         @if ($next)<p class="pager"><a href="{{ route('release.show', [$store, $release->id, 'after' => $next]) }}" rel="next">Next</a></p>@endif
         @can('release', $store)
             @if (($counts['live'] ?? 0) > $undone)
-                <div class="filters"><button class="button is-hand" name="scope" value="ticked">Take the ticked ones back</button></div>
+                <div class="filters"><button class="button is-hand" name="scope" value="ticked">Take the ticked back</button></div>
             @endif
         @endcan
     </form>
+    </div>
 @endsection

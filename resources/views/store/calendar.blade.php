@@ -3,26 +3,26 @@
 @section('content')
     <div class="head"><h1>Calendar</h1></div>
     @include('weigh.tabs')
-    <p class="hint">Sales, holidays, outages: entered once, marked on every time axis. A <b>break</b> is a time in which the numbers themselves were wrong or began to be counted otherwise; a comparison across one says so.</p>
+    <p class="hint">Sales, holidays and outages, marked on every chart. A <b>break</b> is a time when tracking was wrong or changed: nothing is compared across it.</p>
     <table class="ledger tight" id="events">
-        <thead><tr><th scope="col">What</th><th scope="col">First day</th><th scope="col">Last day</th><th scope="col">Comes again</th><th scope="col">Next</th><th scope="col"><span class="sr">Do</span></th></tr></thead>
+        <thead><tr><th scope="col">Event</th><th scope="col">First day</th><th scope="col">Last day</th><th scope="col">Repeats</th><th scope="col">Next</th><th scope="col"><span class="sr">Do</span></th></tr></thead>
         <tbody>
         @forelse ($events as $event)
             <tr><td class="wrap-any">{{ $event->name }}@if ($event->is_break) <span class="state is-hand">break in the data</span>@endif</td><td>{{ $event->first_day }}</td><td>{{ (new DateTimeImmutable($event->first_day))->modify('+'.($event->days - 1).' days')->format('Y-m-d') }}</td><td>{{ App\Store\Calendar\Returns::from($event->returns)->words() }}</td>
-                <td>{{ collect($coming)->firstWhere('name', $event->name)['first'] ?? '' }}</td><td>@can('write', $store)<form method="post" action="{{ route('calendar.drop', [$store, $event->id]) }}">@csrf<button class="button">Take out</button></form>@endcan</td></tr>
+                <td>{{ collect($coming)->firstWhere('name', $event->name)['first'] ?? '' }}</td><td>@can('write', $store)<form method="post" action="{{ route('calendar.drop', [$store, $event->id]) }}">@csrf<button class="button">Remove</button></form>@endcan</td></tr>
         @empty
-            <tr><td colspan="6">Nothing is entered yet.</td></tr>
+            <tr><td colspan="6">No events yet.</td></tr>
         @endforelse
         </tbody>
     </table>
     @can('write', $store)
-    <h2>Enter one</h2>
+    <h2>New event</h2>
     <form method="post" action="{{ route('calendar.add', $store) }}" class="filters new-list">@csrf
-        <label>What <input class="input" name="name" maxlength="80" required value="{{ old('name') }}"></label>
+        <label>Name <input class="input" name="name" maxlength="80" required value="{{ old('name') }}"></label>
         <label>from <input class="input" type="date" name="first" required value="{{ old('first') }}"></label><label>to <input class="input" type="date" name="last" required value="{{ old('last') }}"></label>
-        <label>comes again <span class="select"><select name="returns">@foreach (App\Store\Calendar\Returns::cases() as $one)<option value="{{ $one->value }}" @selected(old('returns') === $one->value)>{{ $one->words() }}</option>@endforeach</select></span></label>
+        <label>repeats <span class="select"><select name="returns">@foreach (App\Store\Calendar\Returns::cases() as $one)<option value="{{ $one->value }}" @selected(old('returns') === $one->value)>{{ $one->words() }}</option>@endforeach</select></span></label>
         <label><input type="checkbox" name="break" value="1" @checked(old('break'))> a break in the data</label>
-        <button class="button is-growth" data-once>Enter it</button>
+        <button class="button is-growth" data-once>Add</button>
     </form>
     @endcan
 @endsection

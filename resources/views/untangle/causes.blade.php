@@ -1,13 +1,29 @@
-<table class="ledger tight causes">
-    <thead><tr><th scope="col">Cause</th><th scope="col" class="num">Addresses</th><th scope="col" class="num">To do</th><th scope="col" class="num">Clicks</th><th scope="col">What would be done</th><th scope="col" class="num">How sure</th><th scope="col" class="num">Exceptions</th></tr></thead>
+{{-- Causes by family: the same fault in several folders is one line, with its folders inside. --}}
+@php
+    use App\Untangle\Deciding\CauseSort;
+    use App\Untangle\Lists\CauseWords;
+    $rules = App\Untangle\Deciding\Rules::of($store);
+    $families = $causes->groupBy(static fn (object $cause): string => $cause->sort.' '.CauseWords::family($cause->name, CauseSort::from($cause->sort)));
+    $done = static fn (object $of): string => implode(', ', array_filter([$of->ready > 0 ? number_format($of->ready).' ready' : '', $of->live > 0 ? number_format($of->live).' live' : '', $of->seen > 0 ? number_format($of->seen).' seen live' : '']));
+@endphp
+<table class="ledger tight causes" data-sortable>
+    <thead><tr><th scope="col">Cause</th><th scope="col" class="num">URLs</th><th scope="col" class="num">Clicks</th><th scope="col" class="num">To do</th><th scope="col">What is done</th><th scope="col" class="num" title="How sure it is that these are duplicates, by the lower end of its range">Certainty</th><th scope="col" class="num" title="URLs that need a look of their own">Exceptions</th><th scope="col">So far</th></tr></thead>
     <tbody>
-    @foreach ($causes as $cause)
+    @foreach ($families as $family)
         @php
-            $sort = App\Untangle\Deciding\CauseSort::from($cause->sort);
-            $means = App\Untangle\Deciding\Means::tryFrom($cause->action) ?? App\Untangle\Deciding\Means::Leave;
+            $cause = $family->first();
+            $sort = CauseSort::from($cause->sort);
+            $sum = (object) ['urls' => $family->sum('urls'), 'clicks' => $family->sum('clicks'), 'to_do' => max(0, $family->sum('to_do') - $family->sum('ready') - $family->sum('live')), 'exceptions' => $family->sum('exceptions'), 'ready' => $family->sum('ready'), 'live' => $family->sum('live'), 'seen' => $family->sum('seen')];
+            $what = $family->map(static fn (object $one): string => $one->decision !== null ? 'Decided: '.lcfirst($sort->choices()[$one->decision] ?? $one->decision) : ($one->to_do > 0 ? $sort->choices()[$rules->choice($sort)] ?? '' : 'Nothing'))->unique();
         @endphp
-        <tr><td class="clip w-cause"><a href="{{ route('untangle.cause', [$store, $cause->id]) }}" title="{{ $sort->label() }}: {{ $cause->name }}">{{ App\Untangle\Lists\CauseWords::of($cause->name, $sort) }}</a></td><td class="num">@n($cause->urls)</td><td class="num"><b>@n($cause->to_do)</b></td><td class="num">@n($cause->clicks)</td>
-            <td>{{ $cause->decision !== null ? 'decided: '.($sort->choices()[$cause->decision] ?? $cause->decision) : ($cause->to_do > 0 ? $means->words() : 'nothing') }}</td><td class="num">{{ (int) floor($cause->sureness / 10) }} in 100</td><td class="num">@if ($cause->exceptions > 0)<a href="{{ route('untangle.cause', [$store, $cause->id, 'show' => 'exceptions']) }}">@n($cause->exceptions)</a>@else·@endif</td></tr>
+        <tr>
+            <td class="clip w-cause">@if ($family->count() === 1)<a href="{{ route('untangle.cause', [$store, $cause->id]) }}" title="{{ $sort->label() }}">{{ CauseWords::of($cause->name, $sort) }}</a>@else<a href="{{ route('untangle.family', [$store, $cause->id]) }}" title="{{ $sort->label() }}">{{ CauseWords::family($cause->name, $sort) }}</a> <span class="soft">in @n($family->count()) folders</span>@endif</td>
+            <td class="num">@n($sum->urls)</td><td class="num">@n($sum->clicks)</td><td class="num"><b>@n($sum->to_do)</b></td>
+            <td>{{ $what->count() === 1 ? $what->first() : 'Several ways' }}</td>
+            <td class="num">{{ (int) floor($family->min('sureness') / 10) }}%</td>
+            <td class="num">@if ($sum->exceptions > 0)<a href="{{ $family->count() === 1 ? route('untangle.cause', [$store, $cause->id, 'show' => 'exceptions']) : route('untangle.family', [$store, $cause->id]) }}">@n($sum->exceptions)</a>@else 0 @endif</td>
+            <td class="nowrap">@if ($done($sum) !== '')<span class="state is-growth">{{ $done($sum) }}</span>@endif</td>
+        </tr>
     @endforeach
     </tbody>
 </table>

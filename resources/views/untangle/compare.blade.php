@@ -1,29 +1,29 @@
 @extends('frame')
-@section('title', 'Two pages')
+@section('title', 'Compare two pages')
 @php
-    $path = static fn (?string $url): string => rawurldecode((string) preg_replace('~^https?://[^/]+~', '', (string) $url));
+    $path = static fn (?string $url): string => App\Store\Http\ShownUrl::of($store, $url);
     $h1 = static fn (object $page): string => (string) (((array) json_decode((string) $page->h1s, true))[0] ?? '');
     $facts = [
-        'Status' => static fn (object $page): string => (string) $page->status, 'Title' => static fn (object $page): string => (string) $page->title, 'H1' => $h1, 'Description' => static fn (object $page): string => (string) $page->description, 'Declares' => static fn (object $page): string => $path($page->declared) ?: 'nothing',
-        'Stock number' => static fn (object $page): string => (string) $page->number, 'Price' => static fn (object $page): string => (string) $page->price, 'Language' => static fn (object $page): string => (string) $page->language, 'Words' => static fn (object $page): string => number_format((int) $page->words),
-        'Clicks from home' => static fn (object $page): string => (int) $page->depth === 65535 ? 'no link leads to it' : (string) $page->depth, 'Links in' => static fn (object $page): string => number_format((int) $page->links_in), 'Clicks' => static fn (object $page): string => number_format((int) $page->clicks), 'Impressions' => static fn (object $page): string => number_format((int) $page->impressions),
+        'Status' => static fn (object $page): string => (string) $page->status, 'Title' => static fn (object $page): string => (string) $page->title, 'H1' => $h1, 'Description' => static fn (object $page): string => (string) $page->description, 'Canonical' => static fn (object $page): string => $path($page->declared) ?: 'none',
+        'SKU' => static fn (object $page): string => (string) $page->number, 'Price' => static fn (object $page): string => (string) $page->price, 'Language' => static fn (object $page): string => (string) $page->language, 'Words' => static fn (object $page): string => number_format((int) $page->words),
+        'Click depth' => static fn (object $page): string => (int) $page->depth === 65535 ? 'orphan page: no link' : (string) $page->depth, 'Links in' => static fn (object $page): string => number_format((int) $page->links_in), 'Clicks' => static fn (object $page): string => number_format((int) $page->clicks), 'Impressions' => static fn (object $page): string => number_format((int) $page->impressions),
         'Position' => static fn (object $page): string => (int) $page->position_milli > 0 ? number_format($page->position_milli / 1000, 1) : '', 'Orders' => static fn (object $page): string => number_format((int) $page->orders), 'Revenue' => static fn (object $page): string => number_format((float) $page->revenue, 2),
     ];
 @endphp
 @section('content')
-    <div class="head"><h1>Two pages</h1>@if ($kin)<span class="state {{ $kin->kinship->tangles() ? 'is-growth' : '' }}">{{ ucfirst($kin->kinship->words()) }}: {{ $kin->reason }}</span>@endif</div>
+    <div class="head"><h1>Compare two pages</h1>@if ($kin)<span class="state {{ $kin->kinship->tangles() ? 'is-growth' : '' }}">{{ ucfirst($kin->kinship->words()) }}: {{ $kin->reason }}</span>@endif</div>
     @include('untangle.tabs')
     <table class="ledger compare">
         <thead><tr><td></td>@foreach ($pages as $page)<th scope="col"><a href="{{ route('page', [$store, $page->id]) }}">{{ $path($page->url) }}</a>@if ($page->keeper_page == $page->id) <span class="state is-growth">keeper</span>@endif</th>@endforeach</tr></thead>
         <tbody>@foreach ($facts as $label => $fact)@php($values = [$fact($pages[0]), $fact($pages[1])])<tr><th scope="row">{{ $label }}</th>@foreach ($values as $value)<td>@if ($values[0] !== $values[1])<ins>{{ $value === '' ? 'none' : $value }}</ins>@else{{ $value }}@endif</td>@endforeach</tr>@endforeach</tbody>
     </table>
-    @if ($kin)<p>@if ($kin->difference)Told apart by {{ $kin->difference->words() }}. @endif Of 100 runs of three words {{ (int) round(100 * $kin->likeness) }} stand on both.</p>@endif
+    @if ($kin)<p>@if ($kin->difference)They differ in {{ $kin->difference->words() }}. @endif Text similarity: {{ (int) round(100 * $kin->likeness) }}%.</p>@endif
     @if ($lines !== null)
-        <h2>What they say</h2>
-        <table class="ledger tight text-pair"><thead><tr><th scope="col">On the first</th><th scope="col">On the second</th></tr></thead>
+        <h2>Text</h2>
+        <table class="ledger tight text-pair"><thead><tr><th scope="col">Only on the first</th><th scope="col">Only on the second</th></tr></thead>
             <tbody>@foreach ($lines as [$on, $line])<tr>@if ($on === 'both')<td colspan="2" class="soft">{{ $line }}</td>@elseif ($on === 'ours')<td><ins>{{ $line }}</ins></td><td></td>@else<td></td><td><ins>{{ $line }}</ins></td>@endif</tr>@endforeach</tbody></table>
-        <p class="hint">Without the lines that the site repeats, and without links to other pages.</p>
+        <p class="hint">Without navigation and other repeated lines.</p>
     @endif
-    <h2>What they are seen for</h2>
-    <div class="columns-even">@foreach ($queries as $i => $some)<table class="ledger tight"><thead><tr><th scope="col">{{ $i === 0 ? 'The first' : 'The second' }}</th><th scope="col" class="num">Clicks</th><th scope="col" class="num">Impressions</th></tr></thead><tbody>@forelse ($some as $row)<tr><td class="clip">{{ $row->text }}</td><td class="num">@n($row->clicks)</td><td class="num">@n($row->impressions)</td></tr>@empty<tr><td colspan="3">No query row tells of it.</td></tr>@endforelse</tbody></table>@endforeach</div>
+    <h2>Queries</h2>
+    <div class="columns-even">@foreach ($queries as $i => $some)<table class="ledger tight"><thead><tr><th scope="col">{{ $i === 0 ? 'The first' : 'The second' }}</th><th scope="col" class="num">Clicks</th><th scope="col" class="num">Impressions</th></tr></thead><tbody>@forelse ($some as $row)<tr><td class="clip">{{ $row->text }}</td><td class="num">@n($row->clicks)</td><td class="num">@n($row->impressions)</td></tr>@empty<tr><td colspan="3">No queries are known.</td></tr>@endforelse</tbody></table>@endforeach</div>
 @endsection

@@ -1,24 +1,24 @@
 @extends('frame')
-@section('title', 'Lost')
-@php($path = static fn (?string $url): string => rawurldecode((string) preg_replace('~^https?://[^/]+~', '', (string) $url)))
+@section('title', '404s')
+@php($path = static fn (?string $url): string => App\Store\Http\ShownUrl::of($store, $url))
 @section('content')
-    <div class="head"><h1>Lost addresses</h1><span class="soft">they answer with an error; some are still asked for</span></div>
+    <div class="head"><h1>404s</h1><span class="soft">URLs that answer with an error and still get clicks, links or visits</span></div>
     @include('untangle.tabs')
-    <p class="filters"><a href="{{ route('untangle.lost', $store) }}" @if ($plan === null) aria-current="true" @endif>All <span class="n">@n($counts->sum())</span></a>@foreach (['redirect' => 'Replaced or moved', 'like' => 'One is like it', 'ask' => 'Your call', 'gone' => 'Stay gone'] as $key => $label)<a href="{{ route('untangle.lost', [$store, 'plan' => $key]) }}" @if ($plan === $key) aria-current="true" @endif>{{ $label }} <span class="n">@n($counts[$key] ?? 0)</span></a>@endforeach</p>
+    <p class="filters"><a href="{{ route('untangle.lost', $store) }}" @if ($plan === null) aria-current="true" @endif>All <span class="n">@n($counts->sum())</span></a>@foreach (['redirect' => 'Replaced or moved', 'like' => 'Similar page found', 'ask' => 'Your call', 'gone' => 'Leave as 404'] as $key => $label)<a href="{{ route('untangle.lost', [$store, 'plan' => $key]) }}" @if ($plan === $key) aria-current="true" @endif>{{ $label }} <span class="n">@n($counts[$key] ?? 0)</span></a>@endforeach</p>
     <form method="post" action="{{ route('untangle.lost.decide', $store) }}">@csrf
     <table class="ledger tight" id="lost">
-        <thead><tr><th scope="col" class="tick"><input type="checkbox" data-tick-all="[name='pages[]']" aria-label="Tick all"></th><th scope="col">Address</th><th scope="col" class="num">Status</th><th scope="col" class="num">Clicks</th><th scope="col" class="num">Backlinks</th><th scope="col" class="num">Links in</th><th scope="col">Should lead to</th><th scope="col">Why</th></tr></thead>
+        <thead><tr><th scope="col" class="tick"><input type="checkbox" data-tick-all="[name='pages[]']" aria-label="Tick all"></th><th scope="col">URL</th><th scope="col" class="num">Status</th><th scope="col" class="num">Clicks</th><th scope="col" class="num">Backlinks</th><th scope="col" class="num">Links in</th><th scope="col">Redirect to</th><th scope="col">Why</th></tr></thead>
         <tbody>
         @forelse ($rows as $row)
             <tr><td class="tick"><input type="checkbox" name="pages[]" value="{{ $row->page_id }}" aria-label="Tick {{ $path($row->url) }}"></td><td class="clip g-page"><a href="{{ route('page', [$store, $row->page_id]) }}" title="{{ $row->url }}">{{ $path($row->url) }}</a></td><td class="num">{{ $row->status }}</td><td class="num">@n($row->clicks)</td><td class="num">@n($row->backlinks)</td><td class="num">@n($row->links_in)</td>
                 <td>@can('write', $store)<input class="input" name="to[{{ $row->page_id }}]" value="{{ $row->target_url ? $path($row->target_url) : '' }}" size="28" aria-label="Target of {{ $path($row->url) }}">@else{{ $path($row->target_url) }}@endcan</td><td class="clip w-why" title="{{ $row->why }}">{{ $row->why }}</td></tr>
-        @empty<tr><td colspan="8">No address is lost.</td></tr>@endforelse
+        @empty<tr><td colspan="8">No 404s.</td></tr>@endforelse
         </tbody>
     </table>
-    @can('write', $store)@if ($rows->isNotEmpty())<div class="filters send"><button class="button is-growth" name="do" value="redirect">Redirect the ticked ones</button> <button class="button" name="do" value="gone">Let the ticked ones answer “gone for good”</button><span class="hint">Nothing is ever sent to the home page for want of something better.</span></div>@endif @endcan
+    @can('write', $store)@if ($rows->isNotEmpty())<div class="filters send"><button class="button is-growth" name="do" value="redirect">Redirect the ticked</button> <button class="button" name="do" value="gone">Set the ticked to 410 (gone)</button><span class="hint">Nothing is redirected to the home page for lack of a better target.</span></div>@endif @endcan
     </form>
     @if ($links->isNotEmpty())
-        <h2>Links of the shop that lead to them</h2>
-        <table class="ledger tight"><thead><tr><th scope="col">On the page</th><th scope="col">Anchor</th><th scope="col">Leads to</th></tr></thead><tbody>@foreach ($links as $link)<tr><td class="clip g-page">{{ $path($link->from_url) }}</td><td class="clip">{{ $link->anchor }}</td><td class="clip">{{ $path($link->to_url) }}</td></tr>@endforeach</tbody></table>
+        <h2>Internal links to them</h2>
+        <table class="ledger tight"><thead><tr><th scope="col">On the page</th><th scope="col">Anchor</th><th scope="col">Links to</th></tr></thead><tbody>@foreach ($links as $link)<tr><td class="clip g-page">{{ $path($link->from_url) }}</td><td class="clip">{{ $link->anchor }}</td><td class="clip">{{ $path($link->to_url) }}</td></tr>@endforeach</tbody></table>
     @endif
 @endsection

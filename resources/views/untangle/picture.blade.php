@@ -2,7 +2,7 @@
     $width = App\Untangle\Lists\TanglePicture::WIDTH;
     $middle = $picture->height / 2;
 @endphp
-<svg class="tangle" viewBox="0 0 {{ $width }} {{ max(64, $picture->height) }}" role="group" aria-label="{{ $picture->inWords() }}">
+<div class="scroll"><svg class="tangle" viewBox="0 0 {{ $width }} {{ max(64, $picture->height) }}" role="group" aria-label="{{ $picture->inWords() }}">
     <defs>
         <marker id="to-keeper" viewBox="0 0 8 8" refX="7" refY="4" markerWidth="8" markerHeight="8" orient="auto-start-reverse"><path d="M0 0 L8 4 L0 8 z" class="tip"/></marker>
         <marker id="to-hand" viewBox="0 0 8 8" refX="7" refY="4" markerWidth="8" markerHeight="8" orient="auto-start-reverse"><path d="M0 0 L8 4 L0 8 z" class="tip is-hand"/></marker>
@@ -35,5 +35,5 @@
             <text x="{{ $width / 2 }}" y="{{ max(1, $middle - 30) + 51 }}" class="line" text-anchor="middle">{{ mb_strimwidth($picture->keeper['says'], 0, 46, '…') }}</text>
         </a>
     @endif
-</svg>
-@if ($picture->more > 0)<p class="hint">and @n($picture->more) more addresses, in the table of <a href="{{ route('untangle.tangle', [$store, $picture->tangle]) }}">the tangle</a></p>@endif
+</svg></div>
+@if ($picture->more > 0)<p class="hint">and @n($picture->more) more URLs, listed in <a href="{{ route('untangle.tangle', [$store, $picture->tangle]) }}">the tangle</a></p>@endif

@@ -1,15 +1,15 @@
 @extends('frame')
 @section('title', 'Slugs')
 @section('content')
-    <div class="head"><h1>Slugs</h1><span class="soft">{{ $all ? 'of all pages that the shop lets us edit' : 'that are not as they should be' }}</span><div class="tools"><a href="{{ route('untangle.slugs', $all ? [$store] : [$store, 'all' => 1]) }}">{{ $all ? 'Those with faults alone' : 'All' }}</a></div></div>
+    <div class="head"><h1>Slugs</h1><span class="soft">{{ $all ? 'of all pages that can be edited' : 'with faults' }}</span><div class="tools"><a href="{{ route('untangle.slugs', $all ? [$store] : [$store, 'all' => 1]) }}">{{ $all ? 'Only with faults' : 'Show all' }}</a></div></div>
     @include('untangle.tabs')
-    <p class="hint">Advice for new pages above all. A live slug is changed with good reason only, and always with a redirect; a page that ranks is guarded.</p>
+    <p class="hint">Mainly for new pages. Change a live slug only with good reason; a redirect is always set. Pages that rank ask twice.</p>
     <table class="ledger">
-        <thead><tr><th scope="col">Page</th><th scope="col">Slug</th><th scope="col" class="num">Clicks</th><th scope="col">What is wrong</th><th scope="col">Better</th></tr></thead>
+        <thead><tr><th scope="col">Page</th><th scope="col">Slug</th><th scope="col" class="num">Clicks</th><th scope="col">Fault</th><th scope="col">Better slug</th></tr></thead>
         <tbody>
         @forelse ($rows as $row)
-            <tr><td class="clip g-page">@if ($row->page_id)<a href="{{ route('page', [$store, $row->page_id]) }}" title="{{ $row->url }}">{{ $row->name }}</a>@else{{ $row->name }}@endif</td><td class="clip w-keeper" title="{{ $row->slug }}">{{ $row->slug }}</td><td class="num">@n($row->clicks)</td><td>{{ implode(', ', $row->faults) ?: 'nothing' }}@if ($row->guard)<br><span class="state is-hand">guarded: {{ $row->guard }}</span>@endif</td>
-                <td>@if ($row->planned)<span class="state is-growth">{{ $row->planned }}, {{ $row->planned_state }}</span>@else @can('write', $store)<form method="post" action="{{ route('untangle.slugs.change', $store) }}" class="inline">@csrf<input type="hidden" name="resource" value="{{ $row->id }}"><input class="input" name="slug" value="{{ $row->proposal === $row->slug ? '' : $row->proposal }}" size="26" maxlength="120" required aria-label="New slug of {{ $row->name }}">@if ($row->guard) <label class="nowrap"><input type="checkbox" name="confirmed" value="1"> I mean it</label>@endif <button class="button" aria-label="Change the slug of {{ $row->name }}">Change</button></form>@else{{ $row->proposal }}@endcan @endif</td></tr>
+            <tr><td class="clip g-page">@if ($row->page_id)<a href="{{ route('page', [$store, $row->page_id]) }}" title="{{ $row->url }}">{{ $row->name }}</a>@else{{ $row->name }}@endif</td><td class="clip w-keeper" title="{{ $row->slug }}">{{ $row->slug }}</td><td class="num">@n($row->clicks)</td><td>{{ implode(', ', $row->faults) ?: 'nothing' }}@if ($row->guard)<br><span class="state is-hand">ranks: {{ $row->guard }}</span>@endif</td>
+                <td>@if ($row->planned)<span class="state is-growth">{{ $row->planned }}, {{ $row->planned_state }}</span>@else @can('write', $store)<form method="post" action="{{ route('untangle.slugs.change', $store) }}" class="inline">@csrf<input type="hidden" name="resource" value="{{ $row->id }}"><input class="input" name="slug" value="{{ $row->proposal === $row->slug ? '' : $row->proposal }}" size="26" maxlength="120" required aria-label="New slug of {{ $row->name }}">@if ($row->guard) <label class="nowrap"><input type="checkbox" name="confirmed" value="1"> change it all the same</label>@endif <button class="button" aria-label="Change the slug of {{ $row->name }}">Change</button></form>@else{{ $row->proposal }}@endcan @endif</td></tr>
         @empty<tr><td colspan="5">No slug has a fault.</td></tr>@endforelse
         </tbody>
     </table>

@@ -1,53 +1,54 @@
 @extends('frame')
-@section('title', 'A tangle')
+@section('title', 'Tangle')
 @php
-    $path = static fn (?string $url): string => rawurldecode((string) preg_replace('~^https?://[^/]+~', '', (string) $url));
-    $evidence = ['declared' => 'named', 'engine' => 'engine', 'tidiness' => 'tidy', 'links' => 'links', 'sitemap' => 'sitemap', 'redirects' => 'redirects', 'clicks' => 'clicks', 'backlinks' => 'backlinks', 'itself' => 'itself', 'depth' => 'near'];
+    $keeperUrl = $members->firstWhere('page_id', $tangle->keeper_page)->url ?? null;
+    $path = static fn (?string $url): string => App\Store\Http\ShownUrl::of($store, $url);
+    $evidence = ['declared' => 'Canonicals', 'engine' => 'Search engine', 'tidiness' => 'Short URL', 'links' => 'Links', 'sitemap' => 'Sitemap', 'redirects' => 'Redirects', 'clicks' => 'Clicks', 'backlinks' => 'Backlinks', 'itself' => 'Self-canonical', 'depth' => 'Click depth'];
 @endphp
 @section('content')
-    <div class="head"><h1>A tangle of @n($tangle->pages) addresses</h1><span class="soft">@n($tangle->clicks) clicks, @n($tangle->impressions) impressions in thirteen weeks</span></div>
+    <div class="head"><h1>{{ $keeperUrl === null ? 'Tangle without a keeper' : $path($keeperUrl) }}</h1><span class="soft">@n($tangle->pages) duplicate URLs, @n($tangle->clicks) clicks, @n($tangle->impressions) impressions in 13 weeks</span></div>
     @include('untangle.tabs')
     @if ($picture)@include('untangle.picture')@endif
-    <p><b>Why this one stays:</b> {{ $tangle->reasons === '' ? 'nothing decides' : $tangle->reasons }}.@if ($tangle->lead_points < 100 && $tangle->keeper_page) <span class="state is-hand">It is close: {{ number_format($tangle->lead_points / 100, 1) }} points ahead of the next.</span>@endif</p>
+    <p><b>Why this keeper:</b> {{ $tangle->reasons === '' ? 'no evidence decides' : $tangle->reasons }}.@if ($tangle->lead_points < 100 && $tangle->keeper_page) <span class="state is-hand">A close call: {{ number_format($tangle->lead_points / 100, 1) }} points ahead of the next URL.</span>@endif</p>
     @can('write', $store)
         @if ($plan->changes !== [])
-            <form method="post" action="{{ route('untangle.tangle.carry', [$store, $tangle->tangle_id]) }}" class="filters">@csrf<button class="button is-growth">Make @n(count($plan->changes)) {{ count($plan->changes) === 1 ? 'change' : 'changes' }} ready for release</button><span class="hint">After it every address ends in one hop at the keeper.@if ($plan->heldBack) @n(count($plan->heldBack)) held back: {{ array_values($plan->heldBack)[0] }}.@endif</span></form>
+            <form method="post" action="{{ route('untangle.tangle.carry', [$store, $tangle->tangle_id]) }}" class="filters">@csrf<button class="button is-growth">Make @n(count($plan->changes)) {{ count($plan->changes) === 1 ? 'change' : 'changes' }} ready for release</button><span class="hint">Afterwards every URL leads to the keeper in one hop.@if ($plan->heldBack) @n(count($plan->heldBack)) held back: {{ array_values($plan->heldBack)[0] }}.@endif</span></form>
         @elseif ($plan->heldBack !== [])
             <p class="note is-hand">Held back: {{ implode('; ', array_unique($plan->heldBack)) }}.</p>
         @endif
     @endcan
     <div class="scroll"><table class="ledger">
-        <thead><tr><th scope="col">Address</th><th scope="col" class="num">Status</th><th scope="col" class="num">Clicks</th><th scope="col" class="num">Links in</th><th scope="col">How it is the same</th><th scope="col">Declares</th><th scope="col">What to do</th>@can('write', $store)<th scope="col">Decide</th>@endcan</tr></thead>
+        <thead><tr><th scope="col">URL</th><th scope="col" class="num">Status</th><th scope="col" class="num">Clicks</th><th scope="col" class="num">Links in</th><th scope="col">Why a duplicate</th><th scope="col">Canonical now</th><th scope="col">What is done</th>@can('write', $store)<th scope="col">Decide</th>@endcan</tr></thead>
         <tbody>
         @foreach ($members as $member)
             @php
                 $verdict = Orchard\Core\LinkGraph\CanonicalVerdict::fromKey($member->verdict);
                 $isKeeper = $member->page_id == $tangle->keeper_page;
             @endphp
-            <tr @if ($isKeeper) class="is-kept" @endif><td class="clip w-address"><a href="{{ route('page', [$store, $member->page_id]) }}" title="{{ $member->url }}">{{ $path($member->url) }}</a>@if ($isKeeper) <span class="state is-growth">keeper</span>@if ($member->is_decided) <span class="soft">locked</span>@endif @endif</td><td class="num">{{ $member->status }}</td><td class="num">@n($member->clicks)</td><td class="num">@n($member->links_in)</td>
+            <tr @if ($isKeeper) class="is-kept" @endif><td class="clip w-address"><a href="{{ route('page', [$store, $member->page_id]) }}" title="{{ $member->url }}">{{ $path($member->url) }}</a>@if ($isKeeper) <span class="state is-growth">keeper</span>@if ($member->is_decided) <span class="soft">decided by a person</span>@endif @endif</td><td class="num">{{ $member->status }}</td><td class="num">@n($member->clicks)</td><td class="num">@n($member->links_in)</td>
                 <td class="w-how">@if (! $isKeeper)<a href="{{ route('untangle.compare', [$store, 'a' => $tangle->keeper_page, 'b' => $member->page_id]) }}">{{ $member->reason }}</a>@endif</td><td class="w-verdict"><span class="state @if ($verdict?->isFault()) is-hand @endif" title="{{ $verdict?->meaning() }} {{ $verdict?->repair() }}">{{ $verdict?->words() }}</span>@if ($member->notes !== '')<br><span class="soft">also: {{ $member->notes }}</span>@endif</td>
-                <td class="w-do">{{ $isKeeper && $member->action === 'canonical' ? 'name itself' : App\Untangle\Deciding\Means::from($member->action)->words() }}@if ($member->why !== lcfirst($verdict?->words() ?? ''))<br><span class="soft">{{ $member->why }}</span>@endif @foreach ($planned[$member->page_id] ?? [] as $change)<br><span class="state is-growth">{{ $change->state === 'ready' ? 'ready under Release' : App\Changes\DraftState::from($change->state)->label() }}</span>@endforeach</td>
+                <td class="w-do">{{ $isKeeper && $member->action === 'canonical' ? 'self-canonical' : App\Untangle\Deciding\Means::from($member->action)->words() }}@if ($member->why !== lcfirst($verdict?->words() ?? ''))<br><span class="soft">{{ $member->why }}</span>@endif @foreach ($planned[$member->page_id] ?? [] as $change)<br><span class="state is-growth">{{ $change->state === 'ready' ? 'ready for release' : App\Changes\DraftState::from($change->state)->label() }}</span>@endforeach</td>
                 @can('write', $store)<td class="nowrap"><form method="post" action="{{ route('untangle.page', [$store, $member->page_id]) }}" class="inline">@csrf
-                    @if ($isKeeper && $member->is_decided)<button class="button" name="do" value="no-keeper">Let evidence decide</button>
-                    @elseif (! $isKeeper && $member->status == 200)<button class="button" name="do" value="keeper" aria-label="Keep {{ $path($member->url) }}">Keep this one</button> <button class="button" name="do" value="apart" aria-label="{{ $path($member->url) }} stands by itself">Not the same</button>@endif
+                    @if ($isKeeper && $member->is_decided)<button class="button" name="do" value="no-keeper">Let the evidence decide</button>
+                    @elseif (! $isKeeper && $member->status == 200)<button class="button" name="do" value="keeper" aria-label="Keep {{ $path($member->url) }}">Make it the keeper</button> <button class="button" name="do" value="apart" aria-label="{{ $path($member->url) }} is not a duplicate">Not a duplicate</button>@endif
                 </form></td>@endcan</tr>
         @endforeach
         </tbody>
     </table></div>
     @if ($points !== [])
-        <h2>The evidence, in points</h2>
+        <h2>Evidence, in points</h2>
         <table class="ledger tight">
-            <thead><tr><th scope="col">Address</th>@foreach ($evidence as $key => $label)<th scope="col" class="num" title="at most {{ Orchard\Core\Duplicates\Keeper::WEIGHTS[$key] }}">{{ $label }}</th>@endforeach<th scope="col" class="num">Sum</th></tr></thead>
+            <thead><tr><th scope="col">URL</th>@foreach ($evidence as $key => $label)<th scope="col" class="num" title="at most {{ Orchard\Core\Duplicates\Keeper::WEIGHTS[$key] }}">{{ $label }}</th>@endforeach<th scope="col" class="num">Sum</th></tr></thead>
             <tbody>@foreach ($members as $member)@if (isset($points[$member->page_id]))<tr><td class="clip w-address">{{ $path($member->url) }}</td>@foreach (array_keys($evidence) as $key)<td class="num">{{ isset($points[$member->page_id][$key]) ? number_format($points[$member->page_id][$key], 1) : '·' }}</td>@endforeach<td class="num"><b>{{ number_format(array_sum($points[$member->page_id]), 1) }}</b></td></tr>@endif @endforeach</tbody>
         </table>
-        <p class="hint">The keeper of before stays unless another is more than {{ Orchard\Core\Duplicates\Keeper::MARGIN }} point better. Addresses that cannot stay have no points.</p>
+        <p class="hint">The last keeper stays unless another URL has more than {{ Orchard\Core\Duplicates\Keeper::MARGIN }} point more. URLs that cannot be the keeper have no points.</p>
     @endif
     @if ($linked->isNotEmpty())
-        <h2>Links that lead to the others</h2>
-        <table class="ledger tight"><thead><tr><th scope="col">On the page</th><th scope="col">Anchor</th><th scope="col">Leads to</th></tr></thead><tbody>@foreach ($linked as $link)<tr><td class="clip g-page">{{ $path($link->from_url) }}</td><td class="clip">{{ $link->anchor }}</td><td class="clip">{{ $path($link->to_url) }}</td></tr>@endforeach</tbody></table>
+        <h2>Internal links to the duplicates</h2>
+        <table class="ledger tight"><thead><tr><th scope="col">On the page</th><th scope="col">Anchor</th><th scope="col">Links to</th></tr></thead><tbody>@foreach ($linked as $link)<tr><td class="clip g-page">{{ $path($link->from_url) }}</td><td class="clip">{{ $link->anchor }}</td><td class="clip">{{ $path($link->to_url) }}</td></tr>@endforeach</tbody></table>
     @endif
     @if ($history !== [])
-        <h2>What happened to the keeper’s address</h2>
-        <ul>@foreach ($history as $entry)<li>{{ Illuminate\Support\Carbon::parse($entry->created_at)->setTimezone($store->timezone)->format('j M Y, H:i') }}: {{ $entry->user_name ?? 'the machine' }} {{ App\Changes\HistoryEvent::from($entry->event)->words() }}, {{ App\Changes\AddressField::tryFrom((int) $entry->field)?->key() }} {{ $entry->after_value }}</li>@endforeach</ul>
+        <h2>History of the keeper’s URL</h2>
+        <ul>@foreach ($history as $entry)<li>{{ Illuminate\Support\Carbon::parse($entry->created_at)->setTimezone($store->timezone)->format('j M Y, H:i') }}: {{ $entry->user_name ?? 'Young Orchard' }} {{ App\Changes\HistoryEvent::from($entry->event)->words() }}, {{ App\Changes\AddressField::tryFrom((int) $entry->field)?->key() }} {{ $entry->after_value }}</li>@endforeach</ul>
     @endif
 @endsection

@@ -1,17 +1,17 @@
 @extends('frame')
 @section('title', 'Tangles')
 @section('content')
-    <div class="head"><h1>Tangles</h1><span class="soft">addresses that show the same, most clicks first</span><div class="tools">Links to mend as <a href="{{ route('untangle.links', [$store, 'csv']) }}">CSV</a></div></div>
+    <div class="head"><h1>Tangles</h1><span class="soft">sets of duplicate URLs, most clicks first; the keeper is the one that stays</span><div class="tools">Links to fix: <a href="{{ route('untangle.links', [$store, 'csv']) }}">CSV</a></div></div>
     @include('untangle.tabs')
-    <form method="get" class="filters"><label for="words">Words of a title or address</label><input class="input" id="words" name="words" value="{{ $words }}" size="24" maxlength="120"><button class="button">Find</button>
-        <a href="{{ route('untangle.tangles', $store) }}" @if ($only === null) aria-current="true" @endif>All</a><a href="{{ route('untangle.tangles', [$store, 'only' => 'to-do']) }}" @if ($only === 'to-do') aria-current="true" @endif>With something to do</a><a href="{{ route('untangle.tangles', [$store, 'only' => 'close']) }}" @if ($only === 'close') aria-current="true" @endif>Keeper is close</a></form>
+    <form method="get" class="filters"><label for="words">Words of a title or URL</label><input class="input" id="words" name="words" value="{{ $words }}" size="24" maxlength="120"><button class="button">Find</button>
+        <a href="{{ route('untangle.tangles', $store) }}" @if ($only === null) aria-current="true" @endif>All</a><a href="{{ route('untangle.tangles', [$store, 'only' => 'to-do']) }}" @if ($only === 'to-do') aria-current="true" @endif>To do</a><a href="{{ route('untangle.tangles', [$store, 'only' => 'close']) }}" @if ($only === 'close') aria-current="true" @endif>Close calls</a></form>
     <table class="ledger tight">
-        <thead><tr><th scope="col">Keeper</th><th scope="col" class="num">Addresses</th><th scope="col" class="num">Clicks</th><th scope="col" class="num">Impressions</th><th scope="col" class="num">To do</th><th scope="col">Why this one stays</th></tr></thead>
+        <thead><tr><th scope="col">Keeper</th><th scope="col" class="num">URLs</th><th scope="col" class="num">Clicks</th><th scope="col" class="num">Impressions</th><th scope="col" class="num">To do</th><th scope="col">Why this keeper</th></tr></thead>
         <tbody>
         @forelse ($rows as $row)
-            <tr><td class="clip g-page"><a href="{{ route('untangle.tangle', [$store, $row->tangle_id]) }}" title="{{ $row->keeper_url }}">{{ $row->keeper_url ? rawurldecode(preg_replace('~^https?://[^/]+~', '', $row->keeper_url)) : 'no keeper' }}</a></td><td class="num">@n($row->pages)</td><td class="num">@n($row->clicks)</td><td class="num">@n($row->impressions)</td><td class="num">{{ $row->to_do > 0 ? number_format($row->to_do) : '·' }}</td><td class="clip" title="{{ $row->reasons }}">{{ $row->reasons }}</td></tr>
+            <tr><td class="clip g-page"><a href="{{ route('untangle.tangle', [$store, $row->tangle_id]) }}" title="{{ $row->keeper_url }}">{{ $row->keeper_url ? App\Store\Http\ShownUrl::of($store, $row->keeper_url) : 'no keeper' }}</a></td><td class="num">@n($row->pages)</td><td class="num">@n($row->clicks)</td><td class="num">@n($row->impressions)</td><td class="num">{{ $row->to_do > 0 ? number_format($row->to_do) : '·' }}</td><td class="clip" title="{{ $row->reasons }}">{{ $row->reasons }}</td></tr>
         @empty
-            <tr><td colspan="6">{{ $words === '' ? 'No tangle.' : "No tangle has a page whose title or address has “{$words}”." }}</td></tr>
+            <tr><td colspan="6">{{ $words === '' ? 'No duplicates were found.' : "No tangle has a page with “{$words}” in its title or URL." }}</td></tr>
         @endforelse
         </tbody>
     </table>

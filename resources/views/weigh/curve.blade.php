@@ -1,5 +1,5 @@
 @extends('frame')
-@section('title', 'Curve')
+@section('title', 'Position and CTR')
 @push('scripts')<script src="{{ app(App\Store\Http\Assets::class)->url('weigh.js') }}" type="module"></script>@endpush
 @php
     use App\Weigh\Lists\CurvePicture;
@@ -8,19 +8,19 @@
     $percent = static fn (float $rate): string => rtrim(rtrim(number_format(100 * $rate, 2, '.', ''), '0'), '.');
 @endphp
 @section('content')
-    <div class="head"><h1>{{ $page === null ? 'Curve' : 'Queries of one page' }}</h1>@if ($page)<div class="tools"><span class="wrap-any">{{ preg_replace('~^https?://[^/]+~', '', $page->url) }}</span> <a href="{{ route('weigh.curve', [$store] + $lens->query()) }}">All pages</a></div>@endif</div>
+    <div class="head"><h1>{{ $page === null ? 'Position and CTR' : 'Position and CTR of one page’s queries' }}</h1>@if ($page)<div class="tools"><span class="wrap-any">{{ App\Store\Http\ShownUrl::of($store, $page->url) }}</span> <a href="{{ route('weigh.curve', [$store] + $lens->query()) }}">All pages</a></div>@endif</div>
     @include('weigh.tabs')
     @if ($curve === null)
-        <p class="note">The pages have not been weighed yet, so the store has no curve of its own.</p>
+        <p class="note">The pages have not been weighed yet, so the store has no CTR curve of its own.</p>
     @else
     @if ($page === null)@include('weigh.lens', ['at' => 'weigh.curve', 'parts' => ['kind', 'market']])@endif
-    <p class="hint">What a {{ $page === null ? 'page' : 'query' }} at a position earns in this store: the line, with the band in which it lies four times in five. Own brand is left out. Marks are {{ $page === null ? 'pages, larger by what their clicks are worth' : 'queries, larger by impressions' }}; a hollow one <b>hangs</b>: even the upper end of its rate is below the line. Drag over the picture to pick, or say from where to where below.@if ($curve->evidence < 300) <b>Only @n(round($curve->evidence)) clicks stand behind the line, so it leans on what is usual elsewhere.</b>@endif</p>
-    <svg id="curve" class="curve" viewBox="0 0 {{ CurvePicture::WIDTH }} {{ CurvePicture::HEIGHT }}" role="img" aria-label="{{ number_format(count($marks)) }} {{ $page === null ? 'pages' : 'queries' }} by position and click rate, with the store’s curve" data-width="{{ CurvePicture::WIDTH }}">
+    <p class="hint">The line is the CTR that a {{ $page === null ? 'page' : 'query' }} at each position gets in this store, without brand queries; the band holds it four times in five. Each mark is a {{ $page === null ? 'page, larger by the value of its clicks' : 'query, larger by impressions' }}. Hollow marks are <b>below the curve</b>: even the upper end of their CTR is under the line. Drag to select, or set the range below.@if ($curve->evidence < 300) <b>Only @n(round($curve->evidence)) clicks support the curve, so it leans on typical CTRs.</b>@endif</p>
+    <svg id="curve" class="curve" viewBox="0 0 {{ CurvePicture::WIDTH }} {{ CurvePicture::HEIGHT }}" role="img" aria-label="{{ number_format(count($marks)) }} {{ $page === null ? 'pages' : 'queries' }} by position and CTR, with the store’s curve" data-width="{{ CurvePicture::WIDTH }}">
         @foreach ($density as $cell)<rect class="density d-{{ (int) ceil(5 * $cell['part']) }}" x="{{ $cell['x'] }}" y="{{ $cell['y'] }}" width="{{ round($cell['width'], 1) }}" height="{{ round($cell['height'], 1) }}"><title>{{ number_format($cell['pages']) }} pages</title></rect>@endforeach
         @php(['line' => $line, 'band' => $band] = CurvePicture::curve($curve))
         @foreach ([1, 2, 3, 5, 8, 12, 20, 40] as $tick)<line class="grid" x1="{{ CurvePicture::x($tick) }}" x2="{{ CurvePicture::x($tick) }}" y1="12" y2="{{ CurvePicture::HEIGHT - 30 }}"/><text class="tick-text" x="{{ CurvePicture::x($tick) }}" y="{{ CurvePicture::HEIGHT - 12 }}" text-anchor="middle">{{ $tick }}</text>@endforeach
         @foreach ([[0.001, '0.1%'], [0.003, '0.3%'], [0.01, '1%'], [0.03, '3%'], [0.1, '10%'], [0.3, '30%']] as [$rate, $label])<line class="grid" x1="56" x2="{{ CurvePicture::WIDTH - 12 }}" y1="{{ CurvePicture::y($rate) }}" y2="{{ CurvePicture::y($rate) }}"/><text class="tick-text" x="50" y="{{ CurvePicture::y($rate) + 4 }}" text-anchor="end">{{ $label }}</text>@endforeach
-        <text class="tick-text" x="{{ CurvePicture::WIDTH - 12 }}" y="{{ CurvePicture::HEIGHT - 2 }}" text-anchor="end">position</text><text class="tick-text" x="60" y="10">click rate</text>
+        <text class="tick-text" x="{{ CurvePicture::WIDTH - 12 }}" y="{{ CurvePicture::HEIGHT - 2 }}" text-anchor="end">Position</text><text class="tick-text" x="60" y="10">CTR</text>
         <path class="curve-band" d="{{ $band }}"/><path class="curve-line" d="{{ $line }}"/>
         @foreach ($marks as $mark)<circle class="mark @if ($mark['hangs']) hangs @endif @if ($isPart && $mark['position'] >= $range['from'] && $mark['position'] <= $range['to'] && $mark['rate'] >= $range['low'] && $mark['rate'] <= $range['high'] && (! $hanging || $mark['hangs'])) is-picked @endif" cx="{{ $mark['x'] }}" cy="{{ $mark['y'] }}" r="{{ $mark['r'] }}" @if ($page === null) data-page="{{ $mark['id'] }}" @endif><title>{{ $mark['name'] }}: {{ number_format(100 * $mark['rate'], 1) }}% at {{ $mark['position'] }}, {{ number_format($mark['clicks']) }} of {{ number_format($mark['impressions']) }}</title></circle>@endforeach
         <rect class="pick" id="pick" x="0" y="0" width="0" height="0"/>
@@ -28,32 +28,32 @@
     <form method="get" action="{{ route('weigh.curve', $store) }}" class="filters" id="range">
         @foreach ($keep + $lens->query() as $key => $value)<input type="hidden" name="{{ $key }}" value="{{ $value }}">@endforeach
         <label>Position from <input class="input short" name="from" inputmode="decimal" value="{{ $isPart ? $range['from'] : 1 }}"></label><label>to <input class="input short" name="to" inputmode="decimal" value="{{ $isPart ? $range['to'] : 60 }}"></label>
-        <label>click rate from <input class="input short" name="low" inputmode="decimal" value="{{ $isPart ? $percent($range['low']) : 0 }}">%</label><label>to <input class="input short" name="high" inputmode="decimal" value="{{ $isPart ? $percent($range['high']) : 100 }}">%</label>
-        <label><input type="checkbox" name="hanging" value="1" @checked($hanging)> only what hangs</label>
-        <button class="button">Pick</button> @if ($isPart)<a href="{{ route('weigh.curve', [$store] + $keep + $lens->query()) }}">pick none</a>@endif
+        <label>CTR from <input class="input short" name="low" inputmode="decimal" value="{{ $isPart ? $percent($range['low']) : 0 }}">%</label><label>to <input class="input short" name="high" inputmode="decimal" value="{{ $isPart ? $percent($range['high']) : 100 }}">%</label>
+        <label><input type="checkbox" name="hanging" value="1" @checked($hanging)> only below the curve</label>
+        <button class="button">Select</button> @if ($isPart)<a href="{{ route('weigh.curve', [$store] + $keep + $lens->query()) }}">clear</a>@endif
     </form>
     @if ($isPart)
-        <h2>@n(count($picked)) {{ $page === null ? 'pages' : 'queries' }} picked</h2>
+        <h2>@n(count($picked)) {{ $page === null ? 'pages' : 'queries' }} selected</h2>
         <form method="post" action="{{ route('worklists.add', $store) }}">@csrf
         @if ($page === null && count($picked) > 100)@foreach (array_slice($picked, 100) as $mark)<input type="hidden" name="pages[]" value="{{ $mark['id'] }}">@endforeach @endif
         <table class="ledger tight">
-            <thead><tr>@if ($page === null)<th scope="col" class="tick"><input type="checkbox" checked data-tick-all="[name='pages[]']" aria-label="Tick all"></th>@endif<th scope="col">{{ $page === null ? 'Page' : 'Query' }}</th><th scope="col" class="num">Position</th><th scope="col" class="num">Rate</th><th scope="col" class="num">It should be</th><th scope="col" class="num">Clicks</th><th scope="col" class="num">Impressions</th>@if ($page === null)<th scope="col" class="num">Upside</th>@endif</tr></thead>
+            <thead><tr>@if ($page === null)<th scope="col" class="tick"><input type="checkbox" checked data-tick-all="[name='pages[]']" aria-label="Tick all"></th>@endif<th scope="col">{{ $page === null ? 'Page' : 'Query' }}</th><th scope="col" class="num">Position</th><th scope="col" class="num">CTR</th><th scope="col" class="num">Expected CTR</th><th scope="col" class="num">Clicks</th><th scope="col" class="num">Impressions</th>@if ($page === null)<th scope="col" class="num">Upside</th>@endif</tr></thead>
             <tbody>
             @forelse (array_slice($picked, 0, 100) as $mark)
-                <tr>@if ($page === null)<td class="tick"><input type="checkbox" checked name="pages[]" value="{{ $mark['id'] }}" data-worth="{{ round($mark['upside'], 2) }}" aria-label="Pick {{ $mark['name'] }}"></td>@endif
-                    <td class="clip g-title">@if ($page === null)<a href="{{ route('weigh.why', [$store, $mark['id']]) }}" data-beside>{{ $mark['name'] }}</a>@else<a href="{{ route('weigh.query', [$store, $mark['id']]) }}" data-beside>{{ $mark['name'] }}</a>@endif @if ($mark['hangs'])<span class="soft">hangs</span>@endif</td>
+                <tr>@if ($page === null)<td class="tick"><input type="checkbox" checked name="pages[]" value="{{ $mark['id'] }}" data-worth="{{ round($mark['upside'], 2) }}" aria-label="Tick {{ $mark['name'] }}"></td>@endif
+                    <td class="clip g-title">@if ($page === null)<a href="{{ route('weigh.why', [$store, $mark['id']]) }}" data-beside>{{ $mark['name'] }}</a>@else<a href="{{ route('weigh.query', [$store, $mark['id']]) }}" data-beside>{{ $mark['name'] }}</a>@endif @if ($mark['hangs'])<span class="soft">below the curve</span>@endif</td>
                     <td class="num">{{ number_format($mark['position'], 1) }}</td><td class="num">{{ number_format(100 * $mark['rate'], 1) }}%</td><td class="num">{{ number_format(100 * $curve->rate($mark['position']), 1) }}%</td><td class="num">@n($mark['clicks'])</td><td class="num">@n($mark['impressions'])</td>@if ($page === null)<td class="num">{{ $money($mark['upside']) }}</td>@endif</tr>
             @empty
-                <tr><td colspan="8">Nothing stands there.</td></tr>
+                <tr><td colspan="8">No {{ $page === null ? 'page' : 'query' }} in this range.</td></tr>
             @endforelse
-            @if (count($picked) > 100)<tr><td colspan="8" class="soft">and @n(count($picked) - 100) more{{ $page === null ? ', which go with the others' : '' }}</td></tr>@endif
+            @if (count($picked) > 100)<tr><td colspan="8" class="soft">and @n(count($picked) - 100) more{{ $page === null ? ', selected with the others' : '' }}</td></tr>@endif
             </tbody>
         </table>
         @if ($page === null && $picked !== [])@include('weigh.send')@endif
         </form>
     @endif
-    <details><summary>The line as a table</summary>
-        <table class="ledger tight narrow"><thead><tr><th scope="col" class="num">Position</th><th scope="col" class="num">Click rate</th><th scope="col" class="num">Band</th><th scope="col" class="num">Desktop</th><th scope="col" class="num">Phone</th><th scope="col" class="num">Tablet</th></tr></thead>
+    <details><summary>The curve as a table</summary>
+        <table class="ledger tight narrow"><thead><tr><th scope="col" class="num">Position</th><th scope="col" class="num">CTR</th><th scope="col" class="num">Band</th><th scope="col" class="num">Desktop</th><th scope="col" class="num">Phone</th><th scope="col" class="num">Tablet</th></tr></thead>
             <tbody>@foreach ([1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 12, 15, 20, 30, 50] as $position)@php($bin = Orchard\Core\Demand\ClickCurve::bin($position))<tr><td class="num">{{ $position }}</td><td class="num">{{ number_format(100 * $curve->rate($position), 2) }}%</td><td class="num">{{ isset($curve->band[$bin]) ? number_format(100 * $curve->band[$bin][0], 2).'–'.number_format(100 * $curve->band[$bin][1], 2).'%' : '' }}</td>@foreach ([1, 2, 3] as $device)<td class="num">{{ number_format(100 * $curve->rate($position, $device), 2) }}%</td>@endforeach</tr>@endforeach</tbody></table>
     </details>
     @endif

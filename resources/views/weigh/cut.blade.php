@@ -1,5 +1,5 @@
 @extends('frame')
-@section('title', 'Hand or recipe')
+@section('title', 'By hand or by recipe')
 @php
     $money = static fn (mixed $value): string => App\Weigh\Scoring\Scores::shown((float) $value);
     $currency = App\Weigh\Numbers\Units::of($store)->unit($lens->market);
@@ -9,13 +9,13 @@
     $y = static fn (float $upside): float => round(190 - 176 * $upside / max(1e-9, $cut->total), 1);
 @endphp
 @section('content')
-    <div class="head"><h1>Hand or recipe</h1></div>
+    <div class="head"><h1>By hand or by recipe</h1></div>
     @include('weigh.tabs')
     @include('weigh.lens', ['at' => 'weigh.cut', 'parts' => ['kind', 'market']])
     @if ($cut->looked === 0)
-        <p class="note">No page has an upside in money yet, so there is nothing to cut.</p>
+        <p class="note">No page has an upside in money yet.</p>
     @else
-    <p class="hint">Pages in the order of what they could earn more. The next one is worth writing by hand as long as the part of its upside that a recipe would leave lying ({{ round(100 * $store->options()->assumed('hand_share')) }}%, an assumption) earns back in half a year what it costs, and as long as the month’s hours last. Behind the cut a recipe writes the tail. Hours, costs and that part are the store’s <a href="{{ route('settings', $store) }}">settings</a>.</p>
+    <p class="hint">Pages by upside. A page is worth writing by hand if the part of its upside that a recipe would miss ({{ round(100 * $store->options()->assumed('hand_share')) }}%, an assumption) pays for the work within half a year, and as long as the month has hours left. A recipe writes the rest. Hours, costs and this part are in the <a href="{{ route('settings', $store) }}">settings</a>.</p>
     <svg class="weeks wide-weeks" viewBox="0 0 980 210" role="img" aria-label="Upside of the first pages together, up to {{ number_format($cut->looked) }} pages; the table below says the same">
         <line class="axis" x1="10" x2="970" y1="190.5" y2="190.5"/>
         <path class="curve-line" d="M10 190 @foreach ($cut->curve as $i => $sum) L{{ $x($i * $step + 1) }} {{ $y($sum) }} @endforeach"/>
@@ -24,19 +24,19 @@
     </svg>
     <form method="get" action="{{ route('weigh.cut', $store) }}" class="filters">
         @foreach ($lens->query() as $key => $value)<input type="hidden" name="{{ $key }}" value="{{ $value }}">@endforeach
-        <label>By hand: the first <input class="input short" name="pages" inputmode="numeric" value="{{ $chosen }}"></label> pages <button class="button">Look</button> <span class="soft">proposed: @n($cut->proposed), for {{ $cut->fitting <= $cut->paying ? 'the month has hours for no more; '.number_format($cut->paying).' would pay' : 'the next would not earn back what it costs' }}</span>
+        <label>By hand: the first <input class="input short" name="pages" inputmode="numeric" value="{{ $chosen }}"></label> pages <button class="button">Apply</button> <span class="soft">proposed: @n($cut->proposed), for {{ $cut->fitting <= $cut->paying ? 'the month has no more hours; '.number_format($cut->paying).' would pay' : 'the next page would not pay for the work' }}</span>
     </form>
     <table class="ledger tight" id="cut">
-        <thead><tr><th scope="col" class="num">First pages</th><th scope="col" class="num">Upside together</th><th scope="col" class="num">Of all</th><th scope="col" class="num">The last of them</th><th scope="col" class="num">Hours by hand</th><th scope="col" class="num">Cost</th><th scope="col"><span class="sr">Which is proposed</span></th></tr></thead>
+        <thead><tr><th scope="col" class="num">First pages</th><th scope="col" class="num">Total upside</th><th scope="col" class="num">Share</th><th scope="col" class="num">Upside of the last</th><th scope="col" class="num">Hours by hand</th><th scope="col" class="num">Cost</th><th scope="col"><span class="sr">Which is proposed</span></th></tr></thead>
         <tbody>@foreach ($cut->steps as $row)<tr @if ($row['pages'] === $chosen) class="is-sum" @endif><td class="num">@n($row['pages'])</td><td class="num">{{ $money($row['upside']) }} {{ $currency }}</td><td class="num">{{ round(100 * $row['part']) }}%</td><td class="num">{{ $money($row['marginal']) }}</td><td class="num">{{ number_format($row['hours'], 1) }}</td><td class="num">{{ $money($row['cost']) }}</td><td>{{ $row['pages'] === $cut->proposed ? 'proposed' : '' }}</td></tr>@endforeach</tbody>
     </table>
-    <p class="hint">Upside and the last page’s part are told for 28 days; the last is the marginal page’s worth.</p>
+    <p class="hint">Upside is in 28 days.</p>
     @can('write', $store)
     @if ($chosen > 0)
     <form method="post" action="{{ route('weigh.cut.take', [$store] + $lens->query()) }}" class="filters send">@csrf<input type="hidden" name="pages" value="{{ $chosen }}">
-        @if ($worklists !== [])<label>The first @n($chosen) into <span class="select"><select name="to">@foreach ($worklists as $one)<option value="{{ $one->id }}">{{ $one->name }}</option>@endforeach</select></span></label><button class="button" data-once>Put in</button>@else<a href="{{ route('worklists', $store) }}">Make a worklist</a>@endif
+        @if ($worklists !== [])<label>Put the first @n($chosen) into <span class="select"><select name="to">@foreach ($worklists as $one)<option value="{{ $one->id }}">{{ $one->name }}</option>@endforeach</select></span></label><button class="button" data-once>Put in</button>@else<a href="{{ route('worklists', $store) }}">Make a worklist</a>@endif
     </form>
-    <form method="post" action="{{ route('weigh.cut.take', [$store] + $lens->query()) }}" class="filters">@csrf<input type="hidden" name="pages" value="{{ $chosen }}"><button class="button" name="to" value="tail" data-once>Take the tail behind them to the desk</button> <span class="soft">where a recipe writes it</span></form>
+    <form method="post" action="{{ route('weigh.cut.take', [$store] + $lens->query()) }}" class="filters">@csrf<input type="hidden" name="pages" value="{{ $chosen }}"><button class="button" name="to" value="tail" data-once>Take the rest to the writing desk</button> <span class="soft">to apply a recipe</span></form>
     @endif
     @endcan
     @endif

@@ -1,18 +1,18 @@
 @extends('frame')
-@section('title', 'Not in stock')
+@section('title', 'Out of stock')
 @php($money = static fn (mixed $value): string => App\Weigh\Scoring\Scores::shown((float) $value))
 @section('content')
-    <div class="head"><h1>In demand, not in stock</h1><div class="tools"><span class="soft">for the buyers:</span> <a href="{{ route('weigh.missing.sheet', [$store, 'csv']) }}">CSV</a> <a href="{{ route('weigh.missing.sheet', [$store, 'xlsx']) }}">XLSX</a></div></div>
+    <div class="head"><h1>In demand, out of stock</h1><div class="tools"><span class="soft">For the buyers:</span> <a href="{{ route('weigh.missing.sheet', [$store, 'csv']) }}">CSV</a> <a href="{{ route('weigh.missing.sheet', [$store, 'xlsx']) }}">XLSX</a></div></div>
     @include('weigh.tabs')
     @include('weigh.lens', ['at' => 'weigh.missing', 'parts' => ['kind', 'market']])
-    <p class="hint">Pages that people still come to from search while what they show cannot be bought. What is missed in 28 days: their clicks, at what a click on pages of their kind is worth.</p>
+    <p class="hint">Pages that get clicks from search although the product cannot be bought. Missed revenue in 28 days: their clicks times the value of a click on similar pages.</p>
     <table class="ledger tight">
-        <thead><tr><th scope="col">Page</th><th scope="col">Number</th><th scope="col">Maker</th><th scope="col">State</th><th scope="col">Back on</th><th scope="col" class="num">Impressions</th><th scope="col" class="num">Clicks in 28 days</th><th scope="col" class="num">Missed</th></tr></thead>
+        <thead><tr><th scope="col">Page</th><th scope="col">SKU</th><th scope="col">Manufacturer</th><th scope="col">Availability</th><th scope="col">Back on</th><th scope="col" class="num">Impressions</th><th scope="col" class="num">Clicks in 28 days</th><th scope="col" class="num">Missed revenue</th></tr></thead>
         <tbody>
         @forelse ($rows as $row)
             <tr><td class="clip g-title"><a href="{{ route('page', [$store, $row->page_id]) }}" title="{{ $row->url }}" data-beside>{{ $row->title ?? $row->url }}</a></td><td>{{ $row->number }}</td><td>{{ $row->maker }}</td><td>{{ Orchard\Core\StructuredData\LifeState::from((int) $row->life)->label() }}@if ((string) $row->replaced_by !== '') <span class="soft">by {{ $row->replaced_by }}</span>@endif</td><td>{{ $row->back_on }}</td><td class="num">@n($row->impressions)</td><td class="num"><b>{{ number_format((float) $row->missed_clicks, (float) $row->missed_clicks < 10 ? 1 : 0) }}</b></td><td class="num">{{ $money($row->missed) }}</td></tr>
         @empty
-            <tr><td colspan="8">Whatever is searched for can be bought.</td></tr>
+            <tr><td colspan="8">Everything that is searched for can be bought.</td></tr>
         @endforelse
         </tbody>
     </table>

@@ -1,22 +1,22 @@
 @extends('frame')
-@section('title', 'Moved')
+@section('title', 'Upside changed')
 @php
     $money = static fn (mixed $value): string => App\Weigh\Scoring\Scores::shown((float) $value);
     $signed = static fn (float $value): string => abs($value) < 0.005 ? '·' : ($value > 0 ? '+' : '−').App\Weigh\Scoring\Scores::shown(abs($value));
 @endphp
 @section('content')
-    <div class="head"><h1>Moved</h1></div>
+    <div class="head"><h1>Upside changed</h1></div>
     @include('weigh.tabs')
     @include('weigh.lens', ['at' => 'weigh.moved', 'parts' => ['kind', 'market']])
-    <p class="hint">Pages whose upside has moved in the last {{ App\Weigh\Lists\Findings::MOVED_DAYS }} days, as new days, late or corrected rows, a crawl or other assumptions have it. By what a click is worth (nothing, where a product cannot be bought or a page is not listed), by what its texts fall short, and by what better positions would bring; the parts add up to the change.</p>
-    <table class="ledger tight" id="moved">
+    <p class="hint">Pages whose upside changed in the last {{ App\Weigh\Lists\Findings::MOVED_DAYS }} days, through new or corrected data, a crawl or other assumptions. A click is worth nothing where a product cannot be bought or a page is not indexable. The parts add up to the change.</p>
+    <table class="ledger tight" id="moved" data-sortable>
         <thead><tr><th scope="col">Page</th><th scope="col" class="num">Upside before</th><th scope="col" class="num">Now</th><th scope="col" class="num">Change</th><th scope="col" class="num">Value of a click</th><th scope="col" class="num">Texts</th><th scope="col" class="num">Positions</th><th scope="col">When</th><th scope="col">Why now</th></tr></thead>
         <tbody>
         @forelse ($rows as $row)
-            <tr><td class="clip g-page"><a href="{{ route('weigh.why', [$store, $row->page_id]) }}" title="{{ $row->title ?? $row->url }}" data-beside>{{ preg_replace('~^https?://[^/]+~', '', $row->url) }}</a></td><td class="num">{{ $money($row->was_upside) }}</td><td class="num">{{ $money($row->upside) }}</td><td class="num"><b>{{ $signed($row->upside - $row->was_upside) }}</b></td>
+            <tr><td class="clip g-page"><a href="{{ route('weigh.why', [$store, $row->page_id]) }}" title="{{ $row->title ?? $row->url }}" data-beside>{{ App\Store\Http\ShownUrl::of($store, $row->url) }}</a></td><td class="num">{{ $money($row->was_upside) }}</td><td class="num">{{ $money($row->upside) }}</td><td class="num"><b>{{ $signed($row->upside - $row->was_upside) }}</b></td>
                 <td class="num" title="from {{ number_format((float) $row->was_worth, 2) }} to {{ number_format((float) $row->worth, 2) }}">{{ $signed($row->by_worth) }}</td><td class="num">{{ $signed($row->by_texts) }}</td><td class="num">{{ $signed($row->by_positions) }}</td><td class="nowrap">{{ Illuminate\Support\Carbon::parse($row->moved_at)->setTimezone($store->timezone)->format('j M, H:i') }}</td><td class="clip w-why" title="{{ $row->reason }}">{{ $row->reason }}</td></tr>
         @empty
-            <tr><td colspan="9">Nothing has moved.</td></tr>
+            <tr><td colspan="9">No upside has changed.</td></tr>
         @endforelse
         </tbody>
     </table>

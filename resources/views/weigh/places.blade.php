@@ -12,9 +12,9 @@
     @include('weigh.tabs')
     @include('weigh.lens', ['at' => 'weigh.places', 'parts' => ['kind', 'market']])
     @include('weigh.breaks')
-    <p class="hint">How many queries of how many pages stand where, week by week. A band ends where a result’s click rate has halved in this store: one band further up is worth as much again.</p>
+    <p class="hint">Queries by position, week by week. A band ends where the CTR has halved in this store, so one band higher doubles the clicks.</p>
     @if ($weeks === [])
-        <p class="note">No file has told queries by week yet.</p>
+        <p class="note">No query data by week yet.</p>
     @else
     <svg class="weeks wide-weeks bands" viewBox="0 0 980 190" role="img" aria-label="Queries by band of positions, week by week; the table below says the same">
         @foreach ($columns as $i => $week)
@@ -37,6 +37,6 @@
         </tbody>
         <tfoot><tr><th scope="row">All</th>@foreach ($columns as $week)<td class="num"><b>{{ number_format(array_sum(array_column($weeks[$week], 'pairs'))) }}</b></td>@endforeach<td></td></tr></tfoot>
     </table>
-    <p class="hint">One query on one device on one page counts once. The bands of one page stand in its sum, opened from the list of pages.</p>
+    <p class="hint">Each query counts once per page and device. Open a page in the list of pages to see its own bands.</p>
     @endif
 @endsection

@@ -6,9 +6,9 @@
     @include('weigh.tabs')
     @include('weigh.lens', ['at' => 'weigh.queries', 'keep' => $sort === 'clicks' ? [] : ['sort' => $sort], 'parts' => ['weeks', 'against', 'class', 'market']])
     @include('weigh.breaks')
-    <div class="filters"><span class="of">What works:</span><a href="{{ route('weigh.queries', [$store] + $lens->query()) }}" @if ($sort === 'clicks') aria-current="true" @endif>clicks</a> <span class="of">What could be:</span><a href="{{ route('weigh.queries', [$store, 'sort' => 'impressions'] + $lens->query()) }}" @if ($sort === 'impressions') aria-current="true" @endif>impressions</a></div>
+    <div class="filters"><span class="of">Sort by what works:</span><a href="{{ route('weigh.queries', [$store] + $lens->query()) }}" @if ($sort === 'clicks') aria-current="true" @endif>clicks</a> <span class="of">by what could be:</span><a href="{{ route('weigh.queries', [$store, 'sort' => 'impressions'] + $lens->query()) }}" @if ($sort === 'impressions') aria-current="true" @endif>impressions</a></div>
     <table class="ledger tight" id="queries">
-        <thead><tr><th scope="col">Query</th><th scope="col">Class</th><th scope="col" class="num">Clicks</th><th scope="col" class="num">±</th><th scope="col" class="num">Impressions</th><th scope="col" class="num">±</th><th scope="col" class="num">Rate</th><th scope="col" class="num" title="Mean over impressions; ± how far its rows lie from it">Position</th><th scope="col" class="num">Pages</th><th scope="col" class="num">Volume</th><th scope="col" class="num">Difficulty</th></tr></thead>
+        <thead><tr><th scope="col">Query</th><th scope="col">Type</th><th scope="col" class="num">Clicks</th><th scope="col" class="num">Change</th><th scope="col" class="num">Impressions</th><th scope="col" class="num">Change</th><th scope="col" class="num">CTR</th><th scope="col" class="num" title="Average position, weighted by impressions">Position</th><th scope="col" class="num">Pages</th><th scope="col" class="num">Volume</th><th scope="col" class="num">Difficulty</th></tr></thead>
         <tbody>
         @forelse ($rows as $row)
             @php($rate = Orchard\Core\Demand\RateRange::of((int) $row->clicks, (int) $row->impressions))
@@ -17,9 +17,9 @@
                 <td class="num" @if ($rate) title="Four times in five between {{ number_format(100 * $rate->low, 2) }}% and {{ number_format(100 * $rate->high, 2) }}%" @endif>{{ $rate ? number_format(100 * $rate->rate, 1).'%' : '–' }}</td>
                 <td class="num">{{ $row->impressions > 0 && $row->position_sum > 0 ? number_format($row->position_sum / $row->impressions / 1000, 1) : '–' }}@if ($row->spread_milli > 2000) <span class="soft">±{{ round($row->spread_milli / 1000) }}</span>@endif</td><td class="num">@n($row->pages)</td><td class="num">{{ $row->volume === null ? '' : number_format((int) $row->volume) }}</td><td class="num">{{ $row->difficulty === null ? '' : number_format((float) $row->difficulty) }}</td></tr>
         @empty
-            <tr><td colspan="11">No file has told queries of such a sort.</td></tr>
+            <tr><td colspan="11">No queries match, or none have been imported yet.</td></tr>
         @endforelse
         </tbody>
     </table>
-    <p class="pager">@if ($after)<a href="{{ route('weigh.queries', [$store] + ($sort === 'clicks' ? [] : ['sort' => $sort]) + $lens->query()) }}">First queries</a>@endif @if ($next)<a href="{{ route('weigh.queries', [$store, 'after' => $next] + ($sort === 'clicks' ? [] : ['sort' => $sort]) + $lens->query()) }}" rel="next">Next {{ App\Weigh\Lists\QueryList::PAGE }} queries</a>@endif</p>
+    <p class="pager">@if ($after)<a href="{{ route('weigh.queries', [$store] + ($sort === 'clicks' ? [] : ['sort' => $sort]) + $lens->query()) }}">Back to the first</a>@endif @if ($next)<a href="{{ route('weigh.queries', [$store, 'after' => $next] + ($sort === 'clicks' ? [] : ['sort' => $sort]) + $lens->query()) }}" rel="next">Next {{ App\Weigh\Lists\QueryList::PAGE }}</a>@endif</p>
 @endsection

@@ -1,11 +1,8 @@
 @can('write', $store)
 <div class="filters send" data-sum-of-picked>
-    @if ($worklists !== [])
-        <label>Put the ticked into <span class="select"><select name="list">@foreach ($worklists as $one)<option value="{{ $one->id }}">{{ $one->name }}, due {{ $one->due_day }}</option>@endforeach</select></span></label>
-        <button class="button" data-once>Put in</button> <label title="Pages that stand in another open list are left there otherwise"><input type="checkbox" name="even" value="1"> even so where they stand in another open list</label>
-    @else
-        <a href="{{ route('worklists', $store) }}">Make a worklist</a> <span class="soft">to put pages into.</span>
-    @endif
+    <label>Put the ticked into <span class="select"><select name="list">@foreach ($worklists as $one)<option value="{{ $one->id }}">{{ $one->name }}, due {{ $one->due_day }}</option>@endforeach<option value="new">a new worklist</option></select></span></label>
+    <label class="only-new">named <input class="input" name="new_name" maxlength="120" size="16" value="{{ now($store->timezone)->format('F Y') }}"></label>
+    <button class="button" data-once>Add to the worklist</button> <label title="Otherwise pages of other open worklists are left there"><input type="checkbox" name="even" value="1"> also pages of other open worklists</label>
     <span class="soft" aria-live="polite" data-sum></span>
 </div>
 @endcan

@@ -1,5 +1,6 @@
-<nav class="tabs-line" aria-label="Weigh">
-    @foreach (['weigh' => 'Pages', 'weigh.wins' => 'Quick wins', 'weigh.losing' => 'Losing', 'weigh.moved' => 'Moved', 'weigh.ahead' => 'Ahead', 'weigh.missing' => 'Not in stock', 'weigh.curve' => 'Curve', 'weigh.numbers' => 'Numbers', 'weigh.queries' => 'Queries', 'weigh.places' => 'Positions', 'weigh.cut' => 'Hand or recipe', 'weigh.what-if' => 'What if', 'worklists' => 'Worklists', 'calendar' => 'Calendar'] as $name => $label)
-        <a href="{{ route($name, $store) }}" @if (request()->routeIs($name, $name.'.*') && ($name !== 'weigh' || request()->routeIs('weigh')) || ($name === 'worklists' && request()->routeIs('worklist')) || ($name === 'weigh.numbers' && request()->routeIs('weigh.range'))) aria-current="page" @endif>{{ $label }}</a>
-    @endforeach
-</nav>
+@include('doors', ['step' => 'Weigh', 'within' => ['weigh.numbers' => ['weigh.range'], 'worklists' => ['worklist'], 'weigh' => ['weigh.why'], 'weigh.queries' => ['weigh.query']], 'doors' => [
+    'What is worth most' => ['weigh' => 'Pages', 'weigh.wins' => 'Quick wins', 'weigh.curve' => 'Position and CTR', 'weigh.ahead' => 'Coming season', 'weigh.missing' => 'Out of stock'],
+    'What changed' => ['weigh.losing' => 'Losing clicks', 'weigh.moved' => 'Upside changed'],
+    'Numbers' => ['weigh.numbers' => 'Sums', 'weigh.queries' => 'Queries', 'weigh.places' => 'Positions'],
+    'Plan' => ['worklists' => 'Worklists', 'weigh.cut' => 'By hand or by recipe', 'weigh.what-if' => 'What if', 'calendar' => 'Calendar'],
+]])

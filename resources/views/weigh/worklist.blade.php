@@ -4,7 +4,7 @@
     use App\Weigh\Worklists\PageState;
     $money = static fn (mixed $value): string => App\Weigh\Scoring\Scores::shown((float) $value);
     $counted = array_filter($pages, static fn (object $page): bool => $page->state !== 'left');
-    $done = array_filter($pages, static fn (object $page): bool => $page->state === 'done');
+    $done = array_filter($pages, static fn (object $page): bool => PageState::from($page->state)->isDone());
     $sum = static fn (array $rows, string $column): float => array_sum(array_map(static fn (object $row): float => (float) $row->{$column}, $rows));
     $byUnit = static fn (array $rows): array => $units->sums(array_reduce($rows, static function (array $sums, object $row): array { $sums[(int) $row->market_id] = ($sums[(int) $row->market_id] ?? 0.0) + (float) $row->upside; return $sums; }, []));
     [$upside, $upsideDone] = [$byUnit($counted), $byUnit($done)];
@@ -15,63 +15,65 @@
     <div class="head">
         <h1 class="wrap-any">{{ $list->name }}</h1>
         <div class="tools no-print"><a href="{{ route('worklists', $store) }}">All worklists</a> <a href="{{ route('worklist.export', [$store, $list->id, 'csv']) }}">CSV</a> <a href="{{ route('worklist.export', [$store, $list->id, 'xlsx']) }}">XLSX</a> <a href="{{ route('worklist.export', [$store, $list->id, 'ics']) }}">Calendar file</a>
-            @can('write', $store)@if ($open)<form method="post" action="{{ route('worklist.desk', [$store, $list->id]) }}">@csrf<button class="button is-growth">To the desk</button></form>@endif @endcan</div>
+            @can('write', $store)@if ($open)<form method="post" action="{{ route('worklist.desk', [$store, $list->id]) }}">@csrf<button class="button is-growth">To the writing desk</button></form>@endif @endcan</div>
     </div>
     @include('weigh.tabs')
+    <div @follows('worklist', 'worklists', 'weighed')>
     <div class="figures">
-        <span>{{ $list->first_day }} to <b>{{ $list->due_day }}</b></span> <span>{{ $people[$list->owner_id] ?? 'nobody’s yet' }}</span>
-        <span><b>{{ count($done) }}</b> of {{ count($counted) }} pages done</span> <span>@foreach ($upside as $unit => $all){{ $loop->first ? '' : ', ' }}<b>{{ $money($upsideDone[$unit] ?? 0) }}</b> of {{ $money($all) }} {{ $unit }}@endforeach in four weeks</span>
-        <span>@if ($list->most_pages !== null){{ count($counted) }} of {{ number_format((int) $list->most_pages) }} pages @else<b>{{ number_format($minutes / 60, 1) }}</b> of {{ number_format((int) $list->minutes / 60, 1) }} hours planned @endif @if (($list->most_pages !== null && count($counted) > (int) $list->most_pages) || ($list->most_pages === null && $minutes > (int) $list->minutes))<span class="state is-hand">more than there is room for</span>@endif</span>
+        <span>{{ $list->first_day }} to <b>{{ $list->due_day }}</b></span> <span>{{ $people[$list->owner_id] ?? 'not assigned' }}</span>
+        <span><b>{{ count($done) }}</b> of {{ count($counted) }} pages released</span> <span>@foreach ($upside as $unit => $all){{ $loop->first ? '' : ', ' }}<b>{{ $money($upsideDone[$unit] ?? 0) }}</b> of {{ $money($all) }} {{ $unit }}@endforeach upside released</span>
+        <span>@if ($list->most_pages !== null){{ count($counted) }} of {{ number_format((int) $list->most_pages) }} pages @else<b>{{ number_format($minutes / 60, 1) }}</b> of {{ number_format((int) $list->minutes / 60, 1) }} hours planned @endif @if (($list->most_pages !== null && count($counted) > (int) $list->most_pages) || ($list->most_pages === null && $minutes > (int) $list->minutes))<span class="state is-hand">more than planned</span>@endif</span>
         @if (! $open)<span class="state">closed</span>@endif
     </div>
     @if ($list->note !== '')<p class="text-own">{{ $list->note }}</p>@endif
-    <table class="ledger tight" id="worklist">
-        <thead><tr><th scope="col" class="num">#</th><th scope="col">Page</th><th scope="col" class="num">Upside</th><th scope="col">Why</th><th scope="col">State, effort in minutes, note</th><th scope="col" class="no-print">Place</th></tr></thead>
+    <table class="ledger tight">
+        <thead><tr><th scope="col" class="num">#</th><th scope="col">Page</th><th scope="col" class="num">Upside</th><th scope="col">Why</th><th scope="col">State</th><th scope="col">Minutes, note</th><th scope="col" class="no-print">Order</th></tr></thead>
         <tbody>
         @forelse ($pages as $nth => $page)
             @php($settling = App\Changes\LastTouched::isSettling($touched[(int) $page->page_id] ?? null))
             <tr id="page-{{ $page->page_id }}">
                 <td class="num">{{ $nth + 1 }}</td>
-                <td class="clip w-page"><a href="{{ route('weigh.why', [$store, $page->page_id]) }}" title="{{ $page->title ?? $page->url }}" data-beside>{{ preg_replace('~^https?://[^/]+~', '', $page->url) }}</a></td>
+                <td class="clip w-page"><a href="{{ route('weigh.why', [$store, $page->page_id]) }}" title="{{ $page->title ?? $page->url }}" data-beside>{{ App\Store\Http\ShownUrl::of($store, $page->url) }}</a></td>
                 <td class="num" title="{{ $page->upside_now === null ? '' : 'now '.$money($page->upside_now) }}">{{ $money($page->upside) }}@if (count($upside) > 1) {{ $units->unit((int) $page->market_id) }}@endif</td>
-                <td class="clip w-why" title="{{ $page->reason }}">@if ($settling)<span class="state is-hand" title="Its text was changed on {{ $touched[(int) $page->page_id] }}: less than six weeks ago, so let it settle unless it is wrong">changed lately</span> @endif{{ $page->reason }}</td>
+                <td class="clip w-why" title="{{ $page->reason }}">@if ($settling)<span class="state is-hand" title="Its texts were released on {{ $touched[(int) $page->page_id] }}, less than 6 weeks ago: wait for the effect unless they are wrong">released lately</span> @endif{{ $page->reason }}</td>
+                <td class="nowrap"><span class="state @if (PageState::from($page->state)->isDone()) is-growth @endif">{{ PageState::from($page->state)->label() }}</span></td>
                 <td>
                     @can('write', $store)@if ($open)
                     <form method="post" action="{{ route('worklist.page', [$store, $list->id, $page->page_id]) }}" class="inline no-print">@csrf
-                        <label class="sr" for="state-{{ $page->page_id }}">State</label><span class="select"><select id="state-{{ $page->page_id }}" name="state" data-send-on-change>@foreach (PageState::cases() as $state)<option value="{{ $state->value }}" @selected($page->state === $state->value)>{{ $state->label() }}</option>@endforeach</select></span>
                         <label class="sr" for="minutes-{{ $page->page_id }}">Minutes</label><input class="input short" id="minutes-{{ $page->page_id }}" name="minutes" inputmode="numeric" value="{{ $page->minutes }}" data-send-on-change>
                         <label class="sr" for="note-{{ $page->page_id }}">Note</label><input class="input" id="note-{{ $page->page_id }}" name="note" maxlength="500" value="{{ $page->note }}" placeholder="note" data-send-on-change>
                         <noscript><button class="button">Keep</button></noscript>
                     </form>
-                    <span class="print-only">{{ PageState::from($page->state)->label() }}, {{ $page->minutes }} min. {{ $page->note }}</span>
-                    @else{{ PageState::from($page->state)->label() }}, {{ $page->minutes }} min. {{ $page->note }}@endif @endcan
-                    @cannot('write', $store){{ PageState::from($page->state)->label() }}, {{ $page->minutes }} min. {{ $page->note }}@endcannot
+                    <span class="print-only">{{ $page->minutes }} min. {{ $page->note }}</span>
+                    @else{{ $page->minutes }} min. {{ $page->note }}@endif @endcan
+                    @cannot('write', $store){{ $page->minutes }} min. {{ $page->note }}@endcannot
                 </td>
-                <td class="nowrap no-print">@can('write', $store)@if ($open)<form method="post" action="{{ route('worklist.page', [$store, $list->id, $page->page_id]) }}" class="inline">@csrf<button class="button" name="do" value="up" aria-label="Up" @disabled($nth === 0)>↑</button><button class="button" name="do" value="down" aria-label="Down" @disabled($nth === count($pages) - 1)>↓</button><button class="button" name="do" value="remove">Take out</button></form>@endif @endcan</td>
+                <td class="nowrap no-print">@can('write', $store)@if ($open)<form method="post" action="{{ route('worklist.page', [$store, $list->id, $page->page_id]) }}" class="inline">@csrf<button class="button" name="do" value="up" aria-label="Up" @disabled($nth === 0)>↑</button><button class="button" name="do" value="down" aria-label="Down" @disabled($nth === count($pages) - 1)>↓</button><button class="button" name="left" value="{{ $page->state === 'left' ? 0 : 1 }}">{{ $page->state === 'left' ? 'Take up again' : 'Leave out' }}</button> <button class="button" name="do" value="remove">Remove</button></form>@endif @endcan</td>
             </tr>
         @empty
-            <tr><td colspan="6">No page is in it yet.</td></tr>
+            <tr><td colspan="7">No pages yet.</td></tr>
         @endforelse
         </tbody>
     </table>
+    </div>
     @can('write', $store)
     <div class="no-print">
     @if ($open)
-        <form method="post" action="{{ route('worklist.fill', [$store, $list->id]) }}" class="filters send">@csrf<button class="button" data-once>Fill what is left of the capacity</button> <span class="soft">with the pages that are worth most for their effort; those of other open lists, and those that still settle, are passed over</span></form>
-        <details><summary>Change the list</summary>
+        <form method="post" action="{{ route('worklist.fill', [$store, $list->id]) }}" class="filters send">@csrf<button class="button" data-once>Fill it up</button> <span class="soft">with the pages of most upside for their effort; pages of other open lists and pages released in the last 6 weeks are left out</span></form>
+        <details><summary>Change this worklist</summary>
         <form method="post" action="{{ route('worklist.update', [$store, $list->id]) }}" class="filters new-list">@csrf
             <label>Name <input class="input" name="name" maxlength="120" required value="{{ $list->name }}"></label><label>from <input class="input" type="date" name="first" required value="{{ $list->first_day }}"></label><label>due <input class="input" type="date" name="due" required value="{{ $list->due_day }}"></label>
-            <label>whose <span class="select"><select name="owner"><option value="">nobody’s yet</option>@foreach ($people as $id => $name)<option value="{{ $id }}" @selected((int) $list->owner_id === (int) $id)>{{ $name }}</option>@endforeach</select></span></label>
+            <label>assigned to <span class="select"><select name="owner"><option value="">not assigned</option>@foreach ($people as $id => $name)<option value="{{ $id }}" @selected((int) $list->owner_id === (int) $id)>{{ $name }}</option>@endforeach</select></span></label>
             <label>capacity in {{ $list->most_pages !== null ? 'pages' : 'hours' }} <input class="input short" name="capacity" inputmode="decimal" required value="{{ $list->most_pages ?? round($list->minutes / 60, 2) }}"></label>
             <label class="wide">Note <textarea class="textarea wide" name="note" rows="2" maxlength="2000">{{ $list->note }}</textarea></label>
-            <button class="button">Keep</button>
+            <button class="button">Save</button>
         </form></details>
         <form method="post" action="{{ route('worklist.close', [$store, $list->id]) }}" class="filters">@csrf
-            @if ($others !== [])<label>What is not done goes over into <span class="select"><select name="into"><option value="">no list</option>@foreach ($others as $one)<option value="{{ $one->id }}">{{ $one->name }}</option>@endforeach</select></span></label>@endif
-            <button class="button" data-once>Close it</button> @if ($others === [])<span class="soft">What is not done goes nowhere: make the next list first to carry it over.</span>@endif
+            @if ($others !== [])<label>Move what is not released to <span class="select"><select name="into"><option value="">no worklist</option>@foreach ($others as $one)<option value="{{ $one->id }}">{{ $one->name }}</option>@endforeach</select></span></label>@endif
+            <button class="button" data-once>Close</button> @if ($others === [])<span class="soft">To carry over what is not released, make the next worklist first.</span>@endif
         </form>
     @endif
-    <form method="post" action="{{ route('worklist.drop', [$store, $list->id]) }}" class="filters">@csrf<button class="button is-hand" data-once>Let the list go</button></form>
+    <form method="post" action="{{ route('worklist.drop', [$store, $list->id]) }}" class="filters">@csrf<button class="button is-hand" data-once>Delete this worklist</button></form>
     </div>
     @endcan
 @endsection

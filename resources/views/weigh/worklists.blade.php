@@ -4,29 +4,29 @@
 @section('content')
     <div class="head"><h1>Worklists</h1></div>
     @include('weigh.tabs')
-    <table class="ledger" id="worklists">
-        <thead><tr><th scope="col">Worklist</th><th scope="col">Whose</th><th scope="col">From</th><th scope="col">Due</th><th scope="col" class="num">Pages done</th><th scope="col">Progress in upside</th><th scope="col" class="num">Planned</th><th scope="col">State</th></tr></thead>
+    <table class="ledger" @follows('worklists', 'worklists')>
+        <thead><tr><th scope="col">Worklist</th><th scope="col">Assigned to</th><th scope="col">From</th><th scope="col">Due</th><th scope="col" class="num">Pages released</th><th scope="col">Upside released</th><th scope="col" class="num">Planned</th><th scope="col">State</th></tr></thead>
         <tbody>
         @forelse ($lists as $list)
             @php($part = (float) $list->upside > 0 && count($list->sums) === 1 ? (float) $list->upside_done / (float) $list->upside : ((int) $list->pages > 0 ? (int) $list->done / (int) $list->pages : 0))
-            <tr><td class="wrap-any"><a href="{{ route('worklist', [$store, $list->id]) }}">{{ $list->name }}</a></td><td>{{ $list->owner }}</td><td class="nowrap">{{ $list->first_day }}</td><td class="nowrap">@if ($list->state === 'open' && $list->due_day < $today)<span class="state is-hand">{{ $list->due_day }}, past</span>@else{{ $list->due_day }}@endif</td>
+            <tr><td class="wrap-any"><a href="{{ route('worklist', [$store, $list->id]) }}">{{ $list->name }}</a></td><td>{{ $list->owner }}</td><td class="nowrap">{{ $list->first_day }}</td><td class="nowrap">@if ($list->state === 'open' && $list->due_day < $today)<span class="state is-hand">{{ $list->due_day }}, overdue</span>@else{{ $list->due_day }}@endif</td>
                 <td class="num">{{ (int) $list->done }} of @n($list->pages)</td><td class="nowrap"><progress class="bar short-bar" max="1" value="{{ round($part, 3) }}" aria-label="{{ round(100 * $part) }}% of the upside">{{ round(100 * $part) }}%</progress> @foreach ($list->sums as $unit => $sum){{ $loop->first ? '' : ', ' }}{{ $money($list->sums_done[$unit] ?? 0) }} of {{ $money($sum) }} {{ $unit }}@endforeach</td>
                 <td class="num">{{ $list->most_pages !== null ? 'of '.number_format((int) $list->most_pages).' pages' : number_format((int) $list->planned / 60, 1).' of '.number_format((int) $list->minutes / 60, 1).' h' }}</td><td>{{ $list->state }}</td></tr>
         @empty
-            <tr><td colspan="8">There is no worklist yet. Make one below and let it be filled with what is worth most.</td></tr>
+            <tr><td colspan="8">No worklist yet. Make one below: it can be filled with the pages of most upside.</td></tr>
         @endforelse
         </tbody>
     </table>
     @can('write', $store)
-    <h2>A new worklist</h2>
+    <h2>New worklist</h2>
     <form method="post" action="{{ route('worklists.open', $store) }}" class="filters new-list">@csrf
         <label>Name <input class="input" name="name" maxlength="120" required value="{{ old('name', (new DateTimeImmutable($today))->format('F Y')) }}"></label>
         <label>from <input class="input" type="date" name="first" required value="{{ old('first', $today) }}"></label><label>due <input class="input" type="date" name="due" required value="{{ old('due', $monthEnd) }}"></label>
-        <label>whose <span class="select"><select name="owner"><option value="">nobody’s yet</option>@foreach ($people as $id => $name)<option value="{{ $id }}">{{ $name }}</option>@endforeach</select></span></label>
+        <label>assigned to <span class="select"><select name="owner"><option value="">not assigned</option>@foreach ($people as $id => $name)<option value="{{ $id }}">{{ $name }}</option>@endforeach</select></span></label>
         <label>capacity <input class="input short" name="capacity" inputmode="decimal" required value="{{ old('capacity', $hours) }}"></label><label><span class="sr">counted in</span><span class="select"><select name="by"><option value="hours">hours</option><option value="pages" @selected(old('by') === 'pages')>pages</option></select></span></label>
         @if (count($markets) > 1)<label>of <span class="select"><select name="market">@if ($addUp)<option value="">all markets</option>@endif @foreach ($markets as $one)<option value="{{ $one->id }}">{{ $one->name }}</option>@endforeach</select></span></label>@endif
-        <label><input type="checkbox" name="fill" value="1" checked> fill it with what is worth most for its effort</label>
-        <button class="button is-growth" data-once>Make it</button>
+        <label><input type="checkbox" name="fill" value="1" checked> fill it with the pages of most upside for their effort</label>
+        <button class="button is-growth" data-once>Make the worklist</button>
     </form>
     @endcan
 @endsection

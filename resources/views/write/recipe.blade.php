@@ -16,17 +16,17 @@
         <input type="hidden" name="kind" value="{{ $kind->key() }}">
         <div class="filters">
             <label for="name">Name</label><input class="input" id="name" name="name" size="30" maxlength="80" required value="{{ old('name', $recipe?->name) }}">
-            <label for="field">makes the</label>
+            <label for="field">writes the</label>
             <span class="select"><select id="field" name="field">@foreach (Orchard\Core\Wording\TextField::cases() as $field)<option value="{{ $field->key() }}" @selected(old('field', $recipe ? Orchard\Core\Wording\TextField::from((int) $recipe->field)->key() : 'title') === $field->key())>{{ $field->key() }}</option>@endforeach</select></span>
             <span>of {{ $kind->plural() }}</span>
         </div>
         <h2>Parts, in their order</h2>
-        <p class="hint">A part is fixed words, or a fact of the page with words before it (left out where the part comes first). Where the text would be cut off, parts drop out: those that go first before those that go next; parts that stay never do. A fact that a page does not have takes its part with it. Spaces between parts come by themselves.</p>
+        <p class="hint">A part is fixed words, or a fact of the page with words before it. Where the text would be cut off, parts are left out in the order you set. A part is also left out where a page lacks its fact. Spaces between parts are added automatically.</p>
         <ol class="parts" id="parts">
             @foreach (old('parts', $parts) as $i => $part)@include('write.part', ['i' => $i, 'part' => $part])@endforeach
         </ol>
         <template id="part-template">@include('write.part', ['i' => 'NUMBER', 'part' => ['fact' => '', 'words' => '', 'rank' => 0]])</template>
-        <p><br><button type="button" class="button" id="add-part">Add a part</button> <button class="button is-growth" data-once>Keep it and see what it would make</button></p>
+        <p><br><button type="button" class="button" id="add-part">Add a part</button> <button class="button is-growth" data-once>Save and preview</button></p>
     </form>
-    @if ($recipe)<form method="post" action="{{ route('write.recipe.delete', [$store, $recipe->id]) }}"><br>@csrf<button class="button is-hand">Remove this recipe</button></form>@endif
+    @if ($recipe)<form method="post" action="{{ route('write.recipe.delete', [$store, $recipe->id]) }}"><br>@csrf<button class="button is-hand">Delete this recipe</button></form>@endif
 @endsection

@@ -2,8 +2,8 @@
 <div id="run-part" @if ($busy) hx-get="{{ route('write.run', [$store, $run->id]) }}" hx-trigger="every 1s" hx-swap="outerHTML" @endif>
     <p role="status">
         @switch ($run->phase)
-            @case('preview') {{ $busy ? 'Working out what it would make …' : 'This preview was not finished.' }} @break
-            @case('shown') Nothing has been changed yet. Look through it, then make the drafts. @break
+            @case('preview') {{ $busy ? 'Preparing the preview …' : 'This preview was not finished.' }} @break
+            @case('shown') Nothing has been changed yet. Check the preview, then make the drafts. @break
             @case('apply') Making drafts … @n($work?->number('saved') ?? 0) so far. @break
             @default <b>@n($work?->number('saved') ?? 0)</b> drafts were made. <a href="{{ route('write', [$store, 'state' => 'changed']) }}">See them on the desk</a>
         @endswitch
@@ -18,12 +18,12 @@
         @endif
     </div>
     <table class="ledger">
-        <thead><tr><th scope="col">Page</th><th scope="col">Shown now, or drafted</th><th scope="col">What the recipe makes</th><th scope="col">Dropped</th></tr></thead>
+        <thead><tr><th scope="col">Page</th><th scope="col">Live now, or draft</th><th scope="col">New</th><th scope="col">Left out</th></tr></thead>
         <tbody>
         @forelse ($rows as $row)
             <tr><td class="clip g-page">@if ($row->page_id)<a href="{{ route('page', [$store, $row->page_id]) }}">{{ $row->name }}</a>@else{{ $row->name }}@endif</td><td>{{ $row->draft_shown ?? $row->shown }}</td><td>{{ $row->text }}</td><td class="soft">{{ $row->dropped === '' ? '' : implode(', ', array_map(fn ($rank) => [3 => 'the first', 2 => 'the next', 1 => 'the last'][$rank] ?? 'rank '.$rank, explode(',', $row->dropped))) }}</td></tr>
         @empty
-            <tr><td colspan="4">No row here.</td></tr>
+            <tr><td colspan="4">No pages here.</td></tr>
         @endforelse
         </tbody>
     </table>

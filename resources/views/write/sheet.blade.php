@@ -1,5 +1,5 @@
 @extends('frame')
-@section('title', 'A file brought back')
+@section('title', 'Edited file')
 @php($labels = ['new' => 'would become drafts', 'done' => 'have become drafts', 'clash' => 'clashes', 'error' => 'errors', 'same' => 'unchanged'])
 @section('content')
     @include('write.tabs')
@@ -13,12 +13,12 @@
         @endif
     </div>
     <table class="ledger">
-        <thead><tr><th scope="col" class="num">Row</th><th scope="col">Page and field</th><th scope="col">The shop’s text now</th><th scope="col">In the file</th><th scope="col">Remark</th></tr></thead>
+        <thead><tr><th scope="col" class="num">Row</th><th scope="col">Page and field</th><th scope="col">In the shop now</th><th scope="col">In the file</th><th scope="col">Remark</th></tr></thead>
         <tbody>
         @forelse ($rows as $row)
-            <tr><td class="num">{{ $row->place }}</td><td class="wrap-any">{{ preg_replace('~^https?://[^/]+~', '', $row->url) }}<br><span class="soft">{{ $row->field ? Orchard\Core\Wording\TextField::from((int) $row->field)->key() : '' }}</span></td><td>{{ $row->stored }}</td><td>{{ $row->text }}</td><td class="state is-hand wrap-any">{{ $row->note }}</td></tr>
+            <tr><td class="num">{{ $row->place }}</td><td class="wrap-any">{{ App\Store\Http\ShownUrl::of($store, $row->url) }}<br><span class="soft">{{ $row->field ? Orchard\Core\Wording\TextField::from((int) $row->field)->key() : '' }}</span></td><td>{{ $row->stored }}</td><td>{{ $row->text }}</td><td class="state is-hand wrap-any">{{ $row->note }}</td></tr>
         @empty
-            <tr><td colspan="5">No row here.</td></tr>
+            <tr><td colspan="5">No rows here.</td></tr>
         @endforelse
         </tbody>
     </table>

@@ -50,7 +50,7 @@ it('puts what was changed in the same way into one line, and says what came, wen
     expect(causesOf($store, (int) $second->id, (int) $third->id))->toBe([])
         ->and(causesOf($store, (int) $first->id, (int) $third->id))->toHaveCount(6);
     $owner = member($store, Role::Viewer);
-    $this->actingAs($owner)->get("/s/{$store->slug}/gather/changed?before={$first->id}&after={$second->id}")->assertOk()->assertSee('another title')->assertSee('all alike');
+    $this->actingAs($owner)->get("/s/{$store->slug}/gather/changed?before={$first->id}&after={$second->id}")->assertOk()->assertSee('title changed')->assertSee('all alike');
     $this->get("/s/{$store->slug}/gather/changed")->assertOk()->assertSee('Nothing changed between the two');
     $this->get("/s/{$store->slug}/gather/changed?before={$second->id}&after={$first->id}")->assertOk()->assertSee('the earlier one first');
     $cause = DB::table('gather_causes')->where('pages', 4)->where('aspect', Aspect::Title->value)->orderByDesc('comparison_id')->first();
@@ -121,7 +121,7 @@ it('compares only crawls of its own store, and shows them to its own people', fu
     $crawls = [(int) crawl($mine)->id, (int) crawl($other)->id];
     expect(fn () => app(Comparisons::class)->of($mine, $crawls[0], $crawls[1]))->toThrow(InvalidArgumentException::class);
     $this->actingAs(member($other, Role::Owner))->get("/s/{$mine->slug}/gather/changed")->assertNotFound();
-    $this->get("/s/{$other->slug}/gather/changed")->assertOk()->assertSee('one crawl at most');
+    $this->get("/s/{$other->slug}/gather/changed")->assertOk()->assertSee('from the second crawl on');
 });
 
 it('tells the same causes when its work is done once more', function (): void {
@@ -156,4 +156,25 @@ it('says in which folder a change was made', function (): void {
     $cause = DB::table('gather_causes')->join('gather_comparisons', 'gather_comparisons.id', '=', 'comparison_id')->where('store_id', $store->id)->where('aspect', Aspect::Title->value)->first();
     expect((int) $cause?->pages)->toBe(5)->and($cause?->folder)->toBe('/lamps/');
     $this->actingAs(member($store, App\Access\Role::Viewer))->get("/s/{$store->slug}/gather/changed?before={$first->id}&after={$second->id}")->assertSee('nearly all under')->assertSee('/lamps/');
+});
+
+it('puts what a theme did to all texts into one line, whatever kinds of pages have them, and compares whole crawls', function (): void {
+    $site = new Site;
+    $write = static function (string $suffix) use ($site): void {
+        foreach (['/a', '/b', '/c', '/d', '/e', '/f'] as $i => $path) {
+            // Three products and three articles, as the pages themselves say.
+            $site->page($path, "<!doctype html><html><head><title>Page $path$suffix</title><meta property=\"og:type\" content=\"".($i < 3 ? 'product' : 'article').'"></head><body><h1>Page</h1>'.($i < 3 ? '<script type="application/ld+json">{"@type":"Product","sku":"'.$i.'","name":"Lamp"}</script>' : '').'</body></html>');
+        }
+        $site->linking('/', ['/a' => 'A', '/b' => 'B', '/c' => 'C', '/d' => 'D', '/e' => 'E', '/f' => 'F']);
+    };
+    $write(' – Shop');
+    $store = $site->store();
+    $first = crawl($store);
+    $write(' | Shop');
+    $second = crawl($store);
+    expect(DB::table('page_index')->where('store_id', $store->id)->whereIn('kind', [App\Store\Kinds\PageKind::Product->value, App\Store\Kinds\PageKind::Article->value])->distinct()->count('kind'))->toBe(2)
+        ->and(causesOf($store, (int) $first->id, (int) $second->id))->toBe(['6 Title alike – > |']);
+    $third = crawl($store);
+    DB::table('gather_crawls')->where('id', $third->id)->update(['state' => 'incomplete']);
+    $this->actingAs(member($store, Role::Viewer))->get("/s/{$store->slug}/gather/changed")->assertOk()->assertSee('6')->assertSee('pages: title changed');
 });

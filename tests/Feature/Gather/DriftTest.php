@@ -42,7 +42,7 @@ it('finds texts that were changed without us, and only those', function (): void
     changeInShop($this->products[2]['id'], ['title' => 'Never ours']);
     crawl($this->store);
     expect(drifted($this->store))->toBe(['Our title / Their title']);
-    $this->actingAs(member($this->store, Role::Viewer))->get("/s/{$this->store->slug}/gather/changed")->assertOk()->assertSee('1 text that we released was')->assertSee('Their title')->assertDontSee('Make drafts of ours');
+    $this->actingAs(member($this->store, Role::Viewer))->get("/s/{$this->store->slug}/gather/changed")->assertOk()->assertSee('1 released text was')->assertSee('Their title')->assertDontSee('Make drafts of ours');
     // Changed back by themselves: nothing is left to decide.
     changeInShop($this->products[0]['id'], ['title' => 'Our title']);
     crawl($this->store);

@@ -114,7 +114,7 @@ it('refuses a mapping that cannot be meant', function (string $json, string $why
 
 it('is shown to the store’s people, pulled by writers, and not by viewers or strangers', function (): void {
     $store = fedStore(SHORT);
-    $this->actingAs(member($store, Role::Viewer))->get("/s/{$store->slug}/gather/feed")->assertOk()->assertSee('Pulled every night');
+    $this->actingAs(member($store, Role::Viewer))->get("/s/{$store->slug}/gather/feed")->assertOk()->assertSee('Fetched every night');
     $this->post("/s/{$store->slug}/gather/feed/pull")->assertForbidden();
     $this->post("/s/{$store->slug}/gather/feed/clock", ['days' => 7])->assertForbidden();
     $this->actingAs(member(shopStore(), Role::Owner))->get("/s/{$store->slug}/gather/feed")->assertNotFound();

@@ -115,7 +115,7 @@ it('sends what was ticked, or all that match, to the desk, to a file or to a lis
     $this->actingAs($writer);
     $products = array_column(DB::select('SELECT i.page_id FROM page_index i JOIN resources r ON r.id = i.resource_id WHERE i.store_id = ? AND i.kind = 3 AND r.page_id = i.page_id ORDER BY i.page_id LIMIT 3', [$store->id]), 'page_id');
     $to = $this->post("/s/{$store->slug}/gather/send", ['to' => 'desk', 'pages' => $products])->assertRedirect()->headers->get('Location');
-    $this->get((string) $to)->assertOk()->assertSee('the pages that were picked');
+    $this->get((string) $to)->assertOk()->assertSee('selected pages');
     preg_match('/selection=(\d+)/', (string) $to, $id);
     expect(array_map(static fn (DeskRow $row): ?int => $row->pageId, (new DeskList)->page($store, DeskFilter::from(Request::create('/', 'GET', ['selection' => $id[1]])))['rows']))->toEqualCanonicalizing($products);
     $kept = $this->post("/s/{$store->slug}/gather/send", ['to' => 'list', 'name' => 'To look at', 'all' => '1', 'filter' => ['kind' => 'collection']])->assertRedirect()->headers->get('Location');
@@ -180,7 +180,7 @@ it('knows who followed whom: by redirect, by product number, by hand, and never 
     $this->post("/s/{$store->slug}/gather/pages/{$page('/new')}/successor", ['address' => '/old'])->assertSessionHasErrors('address');
     $this->post("/s/{$store->slug}/gather/pages/{$page('/new')}/successor", ['address' => '/'])->assertSessionDoesntHaveErrors();
     expect(Succession::of($page('/new'))->to?->url)->toBe("{$site->url}/");
-    $this->get("/s/{$store->slug}/gather/pages/{$page('/new')}")->assertOk()->assertSee('by hand')->assertSee('Took the place of');
+    $this->get("/s/{$store->slug}/gather/pages/{$page('/new')}")->assertOk()->assertSee('by hand')->assertSee('Replaces');
 });
 
 it('lets a person say how a product lives, against what pages and files say', function (): void {

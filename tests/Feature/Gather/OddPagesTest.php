@@ -187,7 +187,7 @@ it('takes a page that sends its visitors on at once for a redirect, and a noinde
         return $rows;
     };
     $found = $rows();
-    expect($found['/sent'])->indexable->toBe('no')->why_not->toBe('sends its visitors on at once (meta refresh)')->and(array_keys($found))->toContain('/there', '/from-xml')->and($found['/named']['indexable'])->toBe('yes');
+    expect($found['/sent'])->indexable->toBe('no')->why_not->toBe('meta refresh to another page')->and(array_keys($found))->toContain('/there', '/from-xml')->and($found['/named']['indexable'])->toBe('yes');
     app(App\Store\StoreOptions::class)->set($store, 'crawlers', 'Seekbot, imagebot');
     App\Store\Events\RulesChanged::dispatch($store->id, null);
     sortAnew($store->refresh());

@@ -63,5 +63,5 @@ it('shows no page where neither a sandbox nor another user keeps the browser fro
     expect(Browser::isThere())->toBeFalse();
     $browser = new Browser(new App\Connectors\Http\AddressGuard($store->options()->privateHosts));
     expect(fn () => $browser->show(Orchard\Core\Url\PageUrl::parse("{$site->url}/"), ''))->toThrow(RuntimeException::class, 'sandbox');
-    $this->actingAs(member($store, Role::Writer))->get("/s/{$store->slug}/gather/rendered")->assertOk()->assertSee('No page can be shown')->assertDontSee('Show a sample');
+    $this->actingAs(member($store, Role::Writer))->get("/s/{$store->slug}/gather/rendered")->assertOk()->assertSee('Pages cannot be rendered')->assertDontSee('Show a sample');
 });

@@ -66,7 +66,7 @@ it('replaces a market’s days by a newer file of it, and nothing of the others'
     bringIn($store, NAMES.rowsOf('/fr', 10, '2026-05-04', '2026-05-05'));
     bringIn($store, NAMES.rowsOf('/de', 3, '2026-05-05'));
     expect(clicksByFolder($store))->toBe(['de' => 26, 'fr' => 40]);
-    $this->actingAs(member($store, Role::Viewer))->get("/s/{$store->slug}/gather/files")->assertSee('1 day rests under newer files')->assertSee('for the market DE');
+    $this->actingAs(member($store, Role::Viewer))->get("/s/{$store->slug}/gather/files")->assertSee('1 day is superseded by newer imports')->assertSee('for the market DE');
 });
 
 it('gives back what rested, row by row to the newest that held it', function (): void {
@@ -157,7 +157,7 @@ it('says before the start what will be put to rest, and keeps what was chosen fo
         return (int) DB::table('gather_imports')->where('store_id', $store->id)->max('id');
     };
     $id = $upload(NAMES.rowsOf('/de', 1, '2026-05-04'));
-    $this->get("/s/{$store->slug}/gather/files/$id")->assertSee('it speaks for')->assertSee('/replaces');
+    $this->get("/s/{$store->slug}/gather/files/$id")->assertSee('replaces the data of')->assertSee('/replaces');
     $this->get("/s/{$store->slug}/gather/files/$id/replaces")->assertSee('puts 2 of them to rest')->assertSee('2 pages with 20 clicks')->assertSee('the market DE');
     $this->get("/s/{$store->slug}/gather/files/$id/replaces?sort=search&scope=store")->assertSee('puts 4 of them to rest')->assertSee('28 clicks');
     $this->post("/s/{$store->slug}/gather/files/$id/start", ['sort' => 'search', 'was' => 'search', 'scope' => 'store', 'columns' => ['page', 'day', 'clicks', 'impressions']])->assertSessionHasNoErrors();

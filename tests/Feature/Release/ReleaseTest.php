@@ -108,7 +108,7 @@ it('calls it a clash when the shop’s text has changed, shows both, and lets pe
     $this->actingAs($approver)->get("/s/{$this->store->slug}/release")->assertOk()->assertSee('Somebody else was here')->assertSee('Better title number 0');
     $this->post("/s/{$this->store->slug}/release/clashes/{$clashes[0]->id}", ['keep' => 'ours'])->assertSessionHas('done');
     $this->post("/s/{$this->store->slug}/release/clashes/{$clashes[1]->id}", ['keep' => 'theirs'])->assertSessionHas('done');
-    $this->post("/s/{$this->store->slug}/release/clashes/{$clashes[1]->id}", ['keep' => 'theirs'])->assertSessionHas('done', 'This clash has been decided already.');
+    $this->post("/s/{$this->store->slug}/release/clashes/{$clashes[1]->id}", ['keep' => 'theirs'])->assertSessionHas('done', 'This clash has already been decided.');
     $again = app(Releases::class)->send($this->store, null, null);
     expect(app(WorkDesk::class)->workToEnd($again['work']))->toBe('done')->and(office('GET', "/resources/{$ids[0]}")['title'])->toStartWith('Better title number 0')->and(office('GET', "/resources/{$ids[1]}")['title'])->toBe('Somebody else was here');
 });

@@ -114,7 +114,7 @@ it('redirects, closes and calls gone; meets what the shop holds otherwise as a c
     $clash = DB::table('address_changes')->where('store_id', $store->id)->where('state', 'clash')->first();
     expect($clash)->base_value->toBe('/journal');
     $approver = member($store, Role::Approver);
-    $this->actingAs($approver)->get("/s/{$store->slug}/release")->assertOk()->assertSee('The shop holds “/journal”.', false);
+    $this->actingAs($approver)->get("/s/{$store->slug}/release")->assertOk()->assertSee('The shop has “/journal”.', false);
     $this->actingAs(member($store, Role::Writer))->post("/s/{$store->slug}/release/addresses/$clash->id", ['keep' => 'ours'])->assertForbidden();
     $this->actingAs($approver)->post("/s/{$store->slug}/release/addresses/$clash->id", ['keep' => 'ours'])->assertRedirect();
     sendAddresses($store);
@@ -186,7 +186,7 @@ it('changes a slug with its redirect, and the page’s history, numbers and draf
     app(App\Changes\Drafts::class)->save($store, (int) $resource->id, Orchard\Core\Wording\TextField::Title, 'A better title', 0, Origin::Hand, null);
     DB::table('page_index')->where('page_id', $resource->page_id)->update(['clicks' => 500]);
     $writer = member($store, Role::Writer);
-    $this->actingAs($writer)->get("/s/{$store->slug}/untangle/slugs?all=1")->assertOk()->assertSee('guarded: 500 clicks');
+    $this->actingAs($writer)->get("/s/{$store->slug}/untangle/slugs?all=1")->assertOk()->assertSee('ranks: 500 clicks');
     foreach (['Bad Slug' => 'small letters', '' => 'required', basename($old) => 'its slug already', 'never-used-slug' => 'Confirm a second time'] as $slug => $why) {
         $this->post("/s/{$store->slug}/untangle/slugs", ['resource' => $resource->id, 'slug' => $slug])->assertSessionHasErrors('slug');
         expect(implode(' ', session('errors')->all()))->toContain($why);

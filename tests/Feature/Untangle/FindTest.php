@@ -35,10 +35,10 @@ it('gathers what was found by cause, and shows it', function (): void {
     $causes = DB::table('untangle_causes')->where('store_id', $store->id)->get()->keyBy('name');
     expect($causes['path /range/*/* beside /lamp/*'])->sort->toBe('path')->urls->toBe(10)->to_do->toBe(4)->and($causes['parameter finish in /lamp/'])->sort->toBe('variant')->urls->toBe(20)->and($causes['redirects']->to_do)->toBe(0)
         ->and(DB::table('untangle_pages')->where('store_id', $store->id)->where('cause_id', $causes['parameter finish in /lamp/']->id)->count())->toBe(20);
-    $this->actingAs(member($store, Role::Viewer))->get("/s/{$store->slug}/untangle")->assertOk()->assertSee('Safe now')->assertSee('Your call')->assertSee('Variants: finish in /lamp/')->assertSee('One page at /range/*/* and /lamp/*');
+    $this->actingAs(member($store, Role::Viewer))->get("/s/{$store->slug}/untangle")->assertOk()->assertSee('Safe now')->assertSee('Your call')->assertSee('Variants by parameter finish, /lamp/')->assertSee('One page at several paths, /range/*/* and /lamp/*');
     $this->get("/s/{$store->slug}/untangle/causes/{$causes['parameter finish in /lamp/']->id}")->assertOk()->assertSee('/lamp/elmet?finish=brass');
     $tangle = DB::table('untangle_pages')->where('store_id', $store->id)->where('page_id', pageAt($store, '/lamp/hazel'))->value('tangle_id');
-    $this->get("/s/{$store->slug}/untangle/tangles/$tangle")->assertOk()->assertSee('the keeper')->assertSee('/range/all/hazel')->assertSee('The evidence, in points');
+    $this->get("/s/{$store->slug}/untangle/tangles/$tangle")->assertOk()->assertSee('the keeper')->assertSee('/range/all/hazel')->assertSee('Evidence, in points');
     $this->get("/s/{$store->slug}/untangle/compare?a=".pageAt($store, '/lamp/hazel').'&b='.pageAt($store, '/lamp/hazel?finish=brass'))->assertOk()->assertSee('Shown in brass.')->assertSee('stock number N-7 on both');
     $this->get("/s/{$store->slug}/untangle/compare?a=".pageAt($store, '/lamp/hazel').'&b=99999999')->assertNotFound();
     foreach (['tangles', 'tangles?words=hazel&only=to-do', 'troubles', 'troubles?verdict=unreachable', 'parameters', 'rules', 'rules?sort=variant&choice=leave', 'filters', 'versions', 'redirects', 'lost', 'slugs', 'told', 'export.csv', 'links.csv'] as $screen) {
@@ -130,7 +130,7 @@ it('plans changes that end in one hop, keepers named right as well, and nothing 
     expect(array_column($one->changes, 'page'))->toEqualCanonicalizing([pageAt($store, '/lamp/brome?finish=brass'), pageAt($store, '/lamp/brome')])->and($one->keepers)->toBe(1);
     expect($plan->put($store, null))->toBe(count($plan->changes))->and($plan->put($store, null))->toBe(0)->and(Plan::of($store, $pages)->put($store, null))->toBe(0)
         ->and(DB::table('address_changes')->where('store_id', $store->id)->where('state', 'ready')->count())->toBe(count($plan->changes));
-    $this->actingAs(member($store, Role::Approver))->get("/s/{$store->slug}/release")->assertOk()->assertSee('Addresses ready to go')->assertSee('Send a first part, 5%');
+    $this->actingAs(member($store, Role::Approver))->get("/s/{$store->slug}/release")->assertOk()->assertSee('URL changes')->assertSee('Send a first 5%');
     $this->actingAs(member($store, Role::Writer))->post("/s/{$store->slug}/untangle/drop")->assertRedirect();
     expect(DB::table('address_changes')->where('store_id', $store->id)->count())->toBe(0);
 });
@@ -138,7 +138,7 @@ it('plans changes that end in one hop, keepers named right as well, and nothing 
 it('follows the store’s rules by sort, previewed before they hold', function (): void {
     [, $store] = foundSite();
     $owner = member($store, Role::Owner);
-    $this->actingAs($owner)->get("/s/{$store->slug}/untangle/rules?sort=variant&choice=leave")->assertOk()->assertSee('would mean')->assertSee('leave as it is');
+    $this->actingAs($owner)->get("/s/{$store->slug}/untangle/rules?sort=variant&choice=leave")->assertOk()->assertSee('means:')->assertSee('leave as is');
     expect(untangled($store)['/lamp/elmet?finish=brass']['action'])->toBe('canonical');
     $this->post("/s/{$store->slug}/untangle/rules", ['sort' => 'variant', 'choice' => 'leave'])->assertRedirect();
     expect(untangled($store)['/lamp/elmet?finish=brass'])->toMatchArray(['action' => 'leave'])->and(untangled($store)['/lamp/elmet?finish=brass']['why'])->toContain('kept apart');
@@ -207,7 +207,7 @@ it('shows where the search engine kept another page, another market’s among th
     bringIn($store, "url,indexed,google selected canonical\n/lamp/hazel,yes,/range/all/hazel\n/lamp/iris,yes,/lamp/iris\n", FileSort::Index);
     findTangles($store);
     expect((int) DB::table('untangle_pages')->where('store_id', $store->id)->where('page_id', pageAt($store, '/lamp/hazel'))->value('chosen_page'))->toBe(pageAt($store, '/range/all/hazel'));
-    $this->actingAs(member($store, Role::Viewer))->get("/s/{$store->slug}/untangle/troubles?verdict=chosen")->assertOk()->assertSee('The search engine kept another')->assertSee('/range/all/hazel')->assertDontSee('/lamp/iris');
+    $this->actingAs(member($store, Role::Viewer))->get("/s/{$store->slug}/untangle/troubles?verdict=chosen")->assertOk()->assertSee('Search engine chose another canonical')->assertSee('/range/all/hazel')->assertDontSee('/lamp/iris');
 });
 
 it('loses nothing and repeats nothing when it is stopped between any two steps', function (): void {
@@ -235,8 +235,8 @@ it('says that nothing is there where nothing is there', function (): void {
     $store = (new Site)->linking('/', [])->store();
     findTangles($store);
     expect(untangled($store))->toBe([]);
-    $this->actingAs(member($store, Role::Owner))->get("/s/{$store->slug}/untangle")->assertOk()->assertSee('Nothing is left here.');
-    $this->get("/s/{$store->slug}/untangle/tangles")->assertOk()->assertSee('No tangle.');
+    $this->actingAs(member($store, Role::Owner))->get("/s/{$store->slug}/untangle")->assertOk()->assertSee('Nothing is left to do here.');
+    $this->get("/s/{$store->slug}/untangle/tangles")->assertOk()->assertSee('No duplicates were found.');
 });
 
 it('tells a canonical under the other scheme of the store as such, and mends it by the store’s rule', function (): void {
@@ -255,5 +255,5 @@ it('tells a canonical under the other scheme of the store as such, and mends it 
         // The store's own address may be the one that is written wrongly: nothing is done without a person.
         expect((int) DB::table('untangle_pages')->where('page_id', pageAt($store, $path))->value('is_safe'))->toBe(0);
     }
-    $this->actingAs(member($store, App\Access\Role::Viewer))->get("/s/{$store->slug}/untangle/troubles")->assertOk()->assertSee('with the other scheme or www.');
+    $this->actingAs(member($store, App\Access\Role::Viewer))->get("/s/{$store->slug}/untangle/troubles")->assertOk()->assertSee('with other scheme or www');
 });

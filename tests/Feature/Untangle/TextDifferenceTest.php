@@ -36,7 +36,7 @@ it('says of every cause and every choice what it means', function (CauseSort $so
     foreach (array_keys($sort->choices()) as $choice) {
         expect(Means::tryFrom($choice) !== null || in_array($choice, ['demand', 'promote'], true))->toBeTrue();
     }
-    expect(CauseWords::of('parameter finish in /lamp/', $sort))->toContain('finish in /lamp/')->and(CauseWords::of('declares: unreachable in /lamp/*', $sort))->toBe('Names a page that answers with an error, /lamp/*');
+    expect(CauseWords::of('parameter finish in /lamp/', $sort))->toContain('finish, /lamp/')->and(CauseWords::of('declares: unreachable in /lamp/*', $sort))->toBe('Canonical to an error page (404), /lamp/*');
 })->with(CauseSort::cases());
 
 it('is safe only where nothing speaks against it', function (array $with, string $means, bool $isSafe): void {

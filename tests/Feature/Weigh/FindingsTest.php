@@ -50,7 +50,7 @@ it('tells quick wins by page, questions, and queries with two pages', function (
         $this->get("/s/{$store->slug}/weigh/quick-wins?sort=$sort")->assertOk()->assertSee($text)->assertDontSee('a site lamp');
     }
     // No orders: told in clicks, the page with the most to win first.
-    $this->get("/s/{$store->slug}/weigh")->assertSee('could come more')->assertSeeInOrder(['/a', '/b']);
+    $this->get("/s/{$store->slug}/weigh")->assertSee('in 28 days')->assertSeeInOrder(['/a', '/b']);
 });
 
 it('takes losses apart so that the parts add up to the click, with what is withheld', function (): void {
@@ -77,8 +77,8 @@ it('takes losses apart so that the parts add up to the click, with what is withh
     expect(array_keys($rows))->toBe(['/lower', '/less', '/dull'])->and((int) $rows['/less']->lost)->toBe(4 * 56)->and($rows['/less']->demand)->toEqualWithDelta(-200, 1e-6)->and($rows['/dull']->rate)->toEqualWithDelta(-180, 1e-6)->and($rows['/lower']->place)->toBeLessThan(-100)
         ->and($rows['/less']->withheld)->toEqualWithDelta(4 * (2 - 7), 1e-6);
     $page = (int) DB::table('pages')->where('store_id', $store->id)->where('url', 'like', '%/lower')->value('id');
-    $this->actingAs(member($store, Role::Viewer))->get("/s/{$store->slug}/weigh/losing?weeks=4")->assertOk()->assertSeeInOrder(['/lower', '/less', 'searched for less', '/dull', 'clicked less where it stands']);
-    $this->get("/s/{$store->slug}/weigh/pages/$page?weeks=4")->assertOk()->assertSee('What changed')->assertSee('lamp /lower')->assertSee('gone');
+    $this->actingAs(member($store, Role::Viewer))->get("/s/{$store->slug}/weigh/losing?weeks=4")->assertOk()->assertSeeInOrder(['/lower', '/less', 'fewer searches', '/dull', 'lower CTR at the same position']);
+    $this->get("/s/{$store->slug}/weigh/pages/$page?weeks=4")->assertOk()->assertSee('What changed')->assertSee('lamp /lower')->assertSee('lost');
 });
 
 it('sees a season come from a year earlier, and says by when to work', function (): void {
@@ -177,10 +177,10 @@ it('draws pages beside the curve, picks a range of them, and shows one page’s 
     weigh($store);
     $this->actingAs(member($store, Role::Viewer));
     $this->get("/s/{$store->slug}/weigh/curve")->assertOk()->assertSee('curve-line', false)->assertSee('/poor');
-    $this->get("/s/{$store->slug}/weigh/curve?from=3&to=5&low=0&high=2")->assertOk()->assertSee('1 pages picked');
+    $this->get("/s/{$store->slug}/weigh/curve?from=3&to=5&low=0&high=2")->assertOk()->assertSee('1 pages selected');
     $this->get("/s/{$store->slug}/weigh/curve?from=5&to=3&low=abc&high=")->assertOk();
     $page = (int) DB::table('pages')->where('store_id', $store->id)->where('url', 'like', '%/poor')->value('id');
-    $this->get("/s/{$store->slug}/weigh/curve?page=$page&from=1&to=9&low=0&high=100")->assertOk()->assertSee('Queries of one page')->assertSee('lamp /poor');
+    $this->get("/s/{$store->slug}/weigh/curve?page=$page&from=1&to=9&low=0&high=100")->assertOk()->assertSee('Position and CTR of one page’s queries')->assertSee('lamp /poor');
 });
 
 it('begins with the core pages where nothing is known of searches', function (): void {
@@ -189,7 +189,7 @@ it('begins with the core pages where nothing is known of searches', function ():
     kindOf($store, '/range', 2);
     kindOf($store, '/lamp', 3);
     crawl($store);
-    $this->actingAs(member($store, Role::Viewer))->get("/s/{$store->slug}/weigh")->assertOk()->assertSee('the core pages come first')->assertSee('most pages link to')->assertSee('collection');
+    $this->actingAs(member($store, Role::Viewer))->get("/s/{$store->slug}/weigh")->assertOk()->assertSee('start with the core pages')->assertSee('most pages link to')->assertSee('collection');
     bringIn($store, 'page,day,visits,orders,revenue'."\n/lamp,".weekBack(0).",20,5,500\n", FileSort::Sales);
     weigh($store);
     $this->get("/s/{$store->slug}/weigh")->assertSee('sell best')->assertSee('500');
@@ -265,14 +265,14 @@ it('sums other dates as a job, of each day the coarsest grain, and keeps them', 
     $this->actingAs(member($store, Role::Writer))->post("/s/{$store->slug}/weigh/dates", ['first' => $last, 'last' => $first])->assertSessionHasErrors('last');
     $this->post("/s/{$store->slug}/weigh/dates", ['first' => 'x', 'last' => $last])->assertSessionHasErrors('first');
     $to = (string) $this->post("/s/{$store->slug}/weigh/dates", ['first' => $first, 'last' => $last])->assertRedirect()->headers->get('Location');
-    $this->get($to)->assertOk()->assertSee('being summed');
+    $this->get($to)->assertOk()->assertSee('being calculated');
     app(App\Store\Work\WorkDesk::class)->workToEnd((int) DB::table('work')->where('sort', 'weigh.range')->where('store_id', $store->id)->value('id'));
     // Four weeks of page rows: 96, 19, 32 and 32 clicks; what queries tell is part of them.
     $this->get($to)->assertOk()->assertSee('/good')->assertSee((string) (4 * (96 + 19 + 32 + 32)).'</b> clicks', false);
     expect($this->get("$to/export.csv")->assertOk()->streamedContent())->toContain('/good,'.(4 * 96).',4000');
-    $this->get($to)->assertDontSee('Rows were brought in since');
+    $this->get($to)->assertDontSee('Data was imported since');
     bringIn($store, "page,day,clicks,impressions,position\n/good,$first,1,10,4\n");
-    $this->get($to)->assertSee('Rows were brought in since');
+    $this->get($to)->assertSee('Data was imported since');
     $again = (string) $this->post("/s/{$store->slug}/weigh/dates", ['first' => $first, 'last' => $last])->headers->get('Location');
     expect($again)->toBe($to);
     $this->actingAs(member($other = (new Site)->store(), Role::Owner))->get(str_replace($store->slug, $other->slug, $to))->assertNotFound();

@@ -106,7 +106,7 @@ it('tells every sum as the rows do, market by market, and adds nothing that cann
         // A click is worth what the days tell that both sides hold.
         $value = (float) DB::table('weigh_scores')->where('store_id', $store->id)->where('market_id', $market->id)->avg('click_value');
         expect($value)->toEqualWithDelta($revenue[$part] / $clicks[$part], 0.35 * $revenue[$part] / $clicks[$part]);
-        $page = $this->get(route('weigh', [$store, 'market' => $market->id]))->assertOk()->assertSee("{$market->currency} in four weeks");
+        $page = $this->get(route('weigh', [$store, 'market' => $market->id]))->assertOk()->assertSeeText("{$market->currency} upside in 28 days");
         $sum = (float) DB::table('weigh_scores')->where('store_id', $store->id)->where('market_id', $market->id)->sum('upside');
         $page->assertSee(App\Weigh\Scoring\Scores::shown($sum));
     }
@@ -116,7 +116,7 @@ it('tells every sum as the rows do, market by market, and adds nothing that cann
     foreach ($export as $path => $row) {
         expect($row['currency'])->toBe(['de' => 'EUR', 'at' => 'CHF', 'uk' => 'GBP', 'imprint' => 'EUR'][explode('/', $path)[1]], $path);
     }
-    $this->get(route('weigh.what-if', [$store, 'markets' => [(string) $markets[1]->id, (string) $markets[2]->id]]))->assertOk()->assertSee('CHF in four weeks')->assertSee('Sums in CHF alone')->assertDontSee('/uk/p/');
+    $this->get(route('weigh.what-if', [$store, 'markets' => [(string) $markets[1]->id, (string) $markets[2]->id]]))->assertOk()->assertSeeText('CHF upside in 28 days')->assertSee('Sums in CHF only')->assertDontSee('/uk/p/');
     $this->get(route('weigh.cut', [$store, 'market' => $markets[2]->id]))->assertOk()->assertSee('GBP')->assertDontSee('EUR');
     $told = json_decode((string) orchard(['weigh:score', "--store=$store->slug", '--wait', '--json'])['out'], true);
     expect($told['upside'])->toBeNull()->and(array_keys($told['upside_by_currency']))->toBe(['EUR', 'CHF', 'GBP']);
@@ -128,7 +128,7 @@ it('fills a worklist from the market that was chosen, and sums it by currency', 
     $markets = DB::table('markets')->where('store_id', $store->id)->orderBy('place')->pluck('id')->all();
     $this->post(route('worklists.open', $store), ['name' => 'Austria', 'first' => '2026-01-01', 'due' => '2026-02-01', 'by' => 'pages', 'capacity' => 4, 'fill' => '1', 'market' => (string) $markets[1]])->assertRedirect();
     $list = DB::table('weigh_worklists')->where('store_id', $store->id)->first();
-    $paths = static fn (): array => array_map(static fn (object $one): string => substr((string) parse_url((string) $one->url, PHP_URL_PATH), 0, 4), Worklists::pages($list));
+    $paths = static fn (): array => array_map(static fn (object $one): string => substr((string) parse_url((string) $one->url, PHP_URL_PATH), 0, 4), Worklists::pages($store, $list));
     expect(array_unique($paths()))->toBe(['/at/'])->and(count($paths()))->toBe(4);
     DB::table('weigh_worklists')->update(['most_pages' => 6]);
     $this->post(route('worklist.fill', [$store, $list->id]));
@@ -149,11 +149,11 @@ it('leaves pages of other open lists there unless they are wanted', function ():
     $this->actingAs(member($store, Role::Owner));
     $lists = array_map(static fn (string $name): object => Worklists::find($store, Worklists::open($store, $name, '2026-01-01', '2026-02-01', 600, null, null, null)), ['one', 'two']);
     $pages = DB::table('weigh_scores')->where('store_id', $store->id)->limit(3)->pluck('page_id')->all();
-    $this->post(route('worklists.add', $store), ['list' => $lists[0]->id, 'pages' => $pages])->assertSessionHas('done', fn (string $said): bool => str_starts_with($said, '3 pages are put into'));
-    $this->post(route('worklists.add', $store), ['list' => $lists[1]->id, 'pages' => $pages])->assertSessionHas('done', fn (string $said): bool => str_contains($said, '3 stand in other open lists'));
-    expect(Worklists::pages($lists[1]))->toBe([]);
+    $this->post(route('worklists.add', $store), ['list' => $lists[0]->id, 'pages' => $pages])->assertSessionHas('done', fn (string $said): bool => str_starts_with($said, '3 pages were added to'));
+    $this->post(route('worklists.add', $store), ['list' => $lists[1]->id, 'pages' => $pages])->assertSessionHas('done', fn (string $said): bool => str_contains($said, '3 left in other open worklists'));
+    expect(Worklists::pages($store, $lists[1]))->toBe([]);
     $this->post(route('worklists.add', $store), ['list' => $lists[1]->id, 'pages' => $pages, 'even' => '1']);
-    expect(Worklists::pages($lists[1]))->toHaveCount(3);
+    expect(Worklists::pages($store, $lists[1]))->toHaveCount(3);
 });
 
 it('counts clicks where no sales are known, everywhere', function (): void {
@@ -171,11 +171,11 @@ it('counts clicks where no sales are known, everywhere', function (): void {
         expect((float) $score->upside)->toEqualWithDelta((float) $score->extra_clicks, 1e-6)->and((float) $score->click_value)->toBe(1.0);
     }
     expect(array_sum(array_column($rows, 'upside')))->toBeGreaterThan(10.0);
-    $this->get(route('weigh', [$store, 'market' => $uk]))->assertOk()->assertSee('No sales are known of these days')->assertSee('clicks in four weeks');
+    $this->get(route('weigh', [$store, 'market' => $uk]))->assertOk()->assertSee('No sales data for these days')->assertSeeText('clicks upside in 28 days');
     $list = Worklists::find($store, Worklists::open($store, 'Clicks', '2026-01-01', '2026-02-01', 600, 3, null, null, $uk));
     Worklists::fill($store, $list, new Lens(market: $uk));
-    expect(array_keys(Worklists::all($store)[0]->sums))->toBe(['clicks'])->and(Worklists::pages($list))->toHaveCount(3);
-    $this->get(route('worklist', [$store, $list->id]))->assertSee('clicks in four weeks');
+    expect(array_keys(Worklists::all($store)[0]->sums))->toBe(['clicks'])->and(Worklists::pages($store, $list))->toHaveCount(3);
+    $this->get(route('worklist', [$store, $list->id]))->assertSeeText('clicks upside released');
     $this->get(route('weigh.why', [$store, $scores->first()->page_id]))->assertOk();
 });
 

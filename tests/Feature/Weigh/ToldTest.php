@@ -236,9 +236,9 @@ it('takes a loss apart only where both windows hold rows by query', function (?i
     $sum = (float) $row->demand + (float) $row->place + (float) $row->rate + (float) $row->came + (float) $row->went + (float) $row->withheld;
     expect($sum)->toEqualWithDelta($hasParts ? -$lost : 0.0, 1e-6)->and((float) $row->withheld)->toEqualWithDelta(0.0, 1e-6);
     $shown = $this->actingAs(member($store, App\Access\Role::Owner))->get(route('weigh.losing', [$store, 'weeks' => 4]))->assertOk();
-    $hasParts ? $shown->assertSee('clicked less where it stands')->assertDontSee('told by page totals') : $shown->assertSee('no rows by query on both sides')->assertSee('are told by page totals and not taken apart: rows by query are not there for');
+    $hasParts ? $shown->assertSee('lower CTR at the same position')->assertDontSee('told by page totals') : $shown->assertSee('no query data on both sides')->assertSee('are told by page totals and not taken apart: rows by query are not there for');
     $why = $this->get(route('weigh.why', [$store, $row->page_id, 'weeks' => 4]))->assertOk();
-    $hasParts ? $why->assertDontSee('cannot be taken apart') : $why->assertSee('cannot be taken apart');
+    $hasParts ? $why->assertDontSee('so the reasons are not known') : $why->assertSee('so the reasons are not known');
 })->with(['none' => [null, false, 140], 'of the window alone' => [28, false, 140], 'of three weeks of both' => [49, true, 105], 'of both' => [56, true, 140]]);
 
 it('weighs anew when a break is entered or taken out', function (): void {
@@ -309,7 +309,7 @@ it('tells on the page of a page which days are told, and what is withheld on tho
     // Each day: 14 clicks of 360 impressions, of which queries tell 12 of 270.
     expect($numbers->total['clicks'])->toBe(56 * 14)->and($numbers->withheld)->toBe(['clicks' => 14 * 2, 'impressions' => 14 * 90])->and($numbers->ofQueryDays)->toMatchArray(['clicks' => 14 * 14, 'days' => 14])
         ->and($numbers->told)->toBe(['search' => 56, 'sales' => 56, 'days' => 91])->and($numbers->partWeeks)->toHaveCount(5);
-    $this->get(route('page', [$store, $page->page_id]))->assertOk()->assertSee('Of these 91 days search is told on 56')->assertSee('Rows by query are there for 14 days');
+    $this->get(route('page', [$store, $page->page_id]))->assertOk()->assertSee('Of these 91 days, 56 have search data')->assertSee('Query data exists for 14 days');
 });
 
 it('says that a period of search beside another period of sales gives no value of a click', function (): void {
@@ -318,10 +318,10 @@ it('says that a period of search beside another period of sales gives no value o
     bringIn($store, "page,orders,revenue\n/p/1,6,300\n", FileSort::Sales, '2026-06-01', '2026-08-30');
     weigh($store);
     $this->actingAs(member($store, App\Access\Role::Owner));
-    $this->get(route('weigh', $store))->assertOk()->assertSee('Sales are told of other days than this period')->assertSee('clicks in four weeks');
+    $this->get(route('weigh', $store))->assertOk()->assertSee('Sales are told of other days than this period')->assertSeeText('clicks upside in 28 days');
     bringIn($store, "page,orders,revenue\n/p/1,6,300\n", FileSort::Sales, '2026-08-03', '2026-08-30');
     weigh($store);
-    $this->get(route('weigh', $store))->assertDontSee('Sales are told of other days')->assertSee('EUR in four weeks');
+    $this->get(route('weigh', $store))->assertDontSee('Sales are told of other days')->assertSeeText('EUR upside in 28 days');
 });
 
 it('takes a file of a few pages for those pages alone, and leaves all others their rows of the same sort', function (?string $scope): void {

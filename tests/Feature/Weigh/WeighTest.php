@@ -18,7 +18,7 @@ it('weighs what the rows say: withheld, the value of a click, and more for whoev
     $rows = weighed($store);
     expect($rows['/poor']['upside_wording'])->toBeGreaterThan($rows['/good']['upside_wording'])->and($rows['/good']['withheld_clicks'])->toBe(13 * (96 - 90))
         ->and($rows['/out']['upside'])->toBe(0.0)->and($rows['/out']['reason'])->toBe('nothing to sell: out of stock')->and($rows['/hidden']['upside'])->toBe(0.0)->and($rows['/hidden']['reason'])->toBe('not listed: noindex')
-        ->and($rows['/poor']['reason'])->toContain('fewer clicks than its positions earn');
+        ->and($rows['/poor']['reason'])->toContain('below average for its positions');
     foreach ($rows as $row) {
         expect($row['upside'])->toEqualWithDelta($row['upside_wording'] + $row['upside_position'], 0.011)->and($row['low'])->toBeLessThanOrEqual($row['upside'])->and($row['high'])->toBeGreaterThanOrEqual($row['upside'])
             ->and($row['impressions'])->toBe(13000)->and($row['ctr'])->toEqualWithDelta($row['clicks'] / $row['impressions'], 1e-5);
@@ -45,7 +45,7 @@ it('shows the sum behind a page, and its parts add up to what the list says', fu
     weigh($store);
     $page = (int) DB::table('weigh_scores')->where('store_id', $store->id)->orderByDesc('upside')->value('page_id');
     $score = DB::table('weigh_scores')->where('page_id', $page)->first();
-    $this->actingAs(member($store, Role::Viewer))->get("/s/{$store->slug}/weigh")->assertOk()->assertSee('could be earned more')->assertSee('/poor');
+    $this->actingAs(member($store, Role::Viewer))->get("/s/{$store->slug}/weigh")->assertOk()->assertSee('in 28 days')->assertSee('/poor');
     $this->get("/s/{$store->slug}/weigh/pages/$page")->assertOk()->assertSee(number_format((float) $score?->wording, 2))->assertSee(number_format((float) $score?->lift, 2))->assertSee('lamp /poor');
     $this->get("/s/{$store->slug}/weigh?sort=clicks&kind=product")->assertOk()->assertSee('/good');
     expect($this->get("/s/{$store->slug}/weigh/export.csv")->assertOk()->streamedContent())->toContain('upside_wording,upside_position,reason');
@@ -83,7 +83,7 @@ it('gives the same scores when it is done once more, and those of before when an
 
 it('says so where there are no numbers, and weighs by itself once there are', function (): void {
     $store = (new Site)->linking('/', [])->store();
-    $this->actingAs(member($store, Role::Viewer))->get("/s/{$store->slug}/weigh")->assertOk()->assertSee('Nothing can be weighed yet');
+    $this->actingAs(member($store, Role::Viewer))->get("/s/{$store->slug}/weigh")->assertOk()->assertSee('There are no clicks and impressions yet');
     weigh($store);
     expect(DB::table('weigh_scores')->where('store_id', $store->id)->count())->toBe(0);
     $before = DB::table('work')->where('store_id', $store->id)->where('sort', ScoreWork::sort())->count();
@@ -98,9 +98,9 @@ it('takes odd rows as they are: no position, position 150, only the own brand', 
     $day = now()->startOfWeek()->subWeek()->toDateString();
     bringIn($store, "page,query,day,clicks,impressions,position\n/a,lamp,$day,3,90,\n/b,far lamp,$day,0,90,150\n/c,a site lamps,$day,50,60,1\n");
     weigh($store);
-    $this->actingAs(member($store, Role::Viewer))->get("/s/{$store->slug}/weigh")->assertSee('No sales are known');
+    $this->actingAs(member($store, Role::Viewer))->get("/s/{$store->slug}/weigh")->assertSee('No sales data');
     $rows = weighed($store);
-    expect($rows['/a']['position'])->toBeNull()->and($rows['/a']['upside'])->toBe(0.0)->and($rows['/b']['upside_position'])->toBe(0.0)->and($rows['/c']['upside'])->toBe(0.0)->and($rows['/c']['reason'])->toBe('searched for by the store’s own name alone');
+    expect($rows['/a']['position'])->toBeNull()->and($rows['/a']['upside'])->toBe(0.0)->and($rows['/b']['upside_position'])->toBe(0.0)->and($rows['/c']['upside'])->toBe(0.0)->and($rows['/c']['reason'])->toBe('only brand queries');
 });
 
 it('is shown to the store’s people alone, and begun by writers', function (): void {

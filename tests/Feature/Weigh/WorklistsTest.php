@@ -3,9 +3,13 @@
 declare(strict_types=1);
 
 use App\Access\Role;
+use App\Changes\Drafts;
 use App\Changes\History;
 use App\Changes\HistoryEvent;
+use App\Changes\Origin;
+use App\Release\Releases;
 use App\Store\Models\Store;
+use App\Store\Work\WorkDesk;
 use App\Weigh\Numbers\Lens;
 use App\Weigh\Worklists\CalendarFile;
 use App\Weigh\Worklists\PageState;
@@ -33,7 +37,7 @@ function worklist(Store $store, int $minutes = 60, ?int $pages = null, string $n
 /** @return list<string> paths in the list's order */
 function listedPaths(object $list): array
 {
-    return array_map(static fn (object $page): string => (string) parse_url((string) $page->url, PHP_URL_PATH), Worklists::pages($list));
+    return array_map(static fn (object $page): string => (string) parse_url((string) $page->url, PHP_URL_PATH), Worklists::pages(Store::query()->findOrFail($list->store_id), $list));
 }
 
 it('is filled from the screen with what is worth most, and taken to the desk in its order', function (): void {
@@ -48,14 +52,14 @@ it('is filled from the screen with what is worth most, and taken to the desk in 
     $page = pagesOf($store)['/good'];
     $this->post("/s/{$store->slug}/weigh/worklists/{$list->id}/pages/$page", ['do' => 'up'])->assertRedirect();
     expect(listedPaths($list))->toBe(['/good', '/poor']);
-    $this->post("/s/{$store->slug}/weigh/worklists/{$list->id}/pages/$page", ['state' => 'done'])->assertRedirect();
-    $this->get("/s/{$store->slug}/weigh/worklists")->assertSee('1 of 2');
+    $this->post("/s/{$store->slug}/weigh/worklists/{$list->id}/pages/$page", ['left' => '1'])->assertRedirect();
+    $this->get("/s/{$store->slug}/weigh/worklists")->assertSee('0 of 1');
     $this->post("/s/{$store->slug}/weigh/worklists/{$list->id}/pages/$page", ['minutes' => '25', 'note' => 'ask the buyers'])->assertRedirect();
     $to = $this->post("/s/{$store->slug}/weigh/worklists/{$list->id}/desk")->assertRedirect()->headers->get('Location');
     expect($to)->toContain('sort=picked')->and(DB::table('selected_pages')->join('page_selections', 'page_selections.id', '=', 'selection_id')->where('page_selections.store_id', $store->id)->pluck('page_id')->all())->toBe([pagesOf($store)['/poor']]);
     $this->get((string) $to)->assertOk();
     $csv = $this->get("/s/{$store->slug}/weigh/worklists/{$list->id}/export.csv")->assertOk()->streamedContent();
-    expect($csv)->toContain('place,url,kind')->toContain('ask the buyers')->toContain('done');
+    expect($csv)->toContain('place,url,kind')->toContain('ask the buyers')->toContain('left out');
 });
 
 it('fills hours by upside for effort, passes over what settles and what other lists hold', function (): void {
@@ -77,7 +81,7 @@ it('fills hours by upside for effort, passes over what settles and what other li
     DB::table('history')->where('resource_id', $resource)->update(['created_at' => now()->subDays(43)]);
     expect(Worklists::fill($store, $third, new Lens))->toBe(['added' => 1, 'settling' => 0]);
     DB::table('history')->where('resource_id', $resource)->update(['created_at' => now()->subDays(41)]);
-    $this->actingAs(member($store, Role::Viewer))->get("/s/{$store->slug}/weigh/worklists/{$third->id}")->assertSee('changed lately');
+    $this->actingAs(member($store, Role::Viewer))->get("/s/{$store->slug}/weigh/worklists/{$third->id}")->assertSee('released lately');
 });
 
 it('carries over what was not done, with its effort and note, once', function (): void {
@@ -86,12 +90,12 @@ it('carries over what was not done, with its effort and note, once', function ()
     $pages = pagesOf($store);
     [$old, $new] = [worklist($store, 600, null, 'November'), worklist($store)];
     Worklists::add($store, $old, [$pages['/good'], $pages['/poor'], $pages['/out']]);
-    Worklists::change($old, $pages['/good'], PageState::Done, null, null, null);
-    Worklists::change($old, $pages['/poor'], PageState::Begun, 55, 'half written', null);
-    Worklists::change($old, $pages['/out'], PageState::Left, null, null, null);
-    $this->actingAs(member($store, Role::Writer))->post("/s/{$store->slug}/weigh/worklists/{$old->id}/close", ['into' => $new->id])->assertRedirect()->assertSessionHas('done', '“November” is closed. 1 pages go over into “December”.');
-    $carried = Worklists::pages($new);
-    expect($carried)->toHaveCount(1)->and($carried[0])->minutes->toBe(55)->note->toBe('half written')->state->toBe('begun')
+    DB::table('weigh_worklist_pages')->where('worklist_id', $old->id)->where('page_id', $pages['/good'])->update(['state' => PageState::Released->value]);
+    Worklists::change($old, $pages['/poor'], null, 55, 'half written');
+    Worklists::change($old, $pages['/out'], true, null, null);
+    $this->actingAs(member($store, Role::Writer))->post("/s/{$store->slug}/weigh/worklists/{$old->id}/close", ['into' => $new->id])->assertRedirect()->assertSessionHas('done', '“November” is closed. 1 pages were moved to “December”.');
+    $carried = Worklists::pages($store, $new);
+    expect($carried)->toHaveCount(1)->and($carried[0])->minutes->toBe(55)->note->toBe('half written')->state->toBe('planned')
         ->and(Worklists::close($store, $old, $new))->toBe(0)->and(fn () => Worklists::add($store, $old, [$pages['/good']]))->toThrow(InvalidArgumentException::class, 'closed');
     $this->post("/s/{$store->slug}/weigh/worklists/add", ['list' => $old->id, 'pages' => [$pages['/good']]])->assertSessionHasErrors('pages');
 });
@@ -117,8 +121,8 @@ it('goes into a calendar as the standard has it: escaped, folded, each page a to
     DB::table('weigh_worklists')->where('id', ($list = worklist($store, 600, null, 'Lamps, shades; and “bulbs” für den Frühling und den Sommer im ganzen Haus'))->id)->update(['note' => "first line\nsecond"]);
     $list = Worklists::find($store, (int) $list->id) ?? throw new LogicException;
     Worklists::add($store, $list, [pagesOf($store)['/poor'], pagesOf($store)['/good']]);
-    Worklists::change($list, pagesOf($store)['/good'], PageState::Done, null, null, null);
-    $ics = CalendarFile::of($store, $list, Worklists::pages($list));
+    DB::table('weigh_worklist_pages')->where('worklist_id', $list->id)->where('page_id', pagesOf($store)['/good'])->update(['state' => PageState::Seen->value]);
+    $ics = CalendarFile::of($store, $list, Worklists::pages(Store::query()->findOrFail($list->store_id), $list));
     expect($ics)->toStartWith("BEGIN:VCALENDAR\r\n")->toEndWith("END:VCALENDAR\r\n")->and(substr_count($ics, 'BEGIN:VTODO'))->toBe(2)->and($ics)->toContain('STATUS:COMPLETED')->toContain('DTEND;VALUE=DATE:20270101');
     foreach (explode("\r\n", $ics) as $line) {
         expect(strlen($line))->toBeLessThanOrEqual(75)->and(mb_check_encoding($line, 'UTF-8'))->toBeTrue()->and(str_contains($line, "\n"))->toBeFalse();
@@ -150,8 +154,40 @@ it('refuses what makes no sense, lesser roles and strangers', function (): void 
     $this->post($base, ['owner' => 999999] + $good)->assertSessionHasErrors('owner');
     $this->post($base, ['name' => str_repeat('x', 121)] + $good)->assertSessionHasErrors('name');
     $this->post("$base/{$list->id}/pages/1", ['minutes' => '0'])->assertSessionHasErrors('minutes');
-    $this->post("$base/{$list->id}/pages/1", ['state' => 'asleep'])->assertSessionHasErrors('state');
+    $this->post("$base/{$list->id}/pages/1", ['left' => 'asleep'])->assertSessionHasErrors('left');
     $this->get("$base/{$list->id}/export.pdf")->assertNotFound();
     $this->post("$base/{$list->id}/drop")->assertRedirect();
     expect(Worklists::find($store, (int) $list->id))->toBeNull();
+});
+
+it('learns from what happens to the pages how far they are, and is told by hand of what is left out alone', function (): void {
+    $store = crawledStore();
+    $resource = DB::table('resources')->where('store_id', $store->id)->where('kind', 3)->whereNotNull('page_id')->orderBy('id')->first();
+    [$page, $other] = [(int) $resource->page_id, (int) DB::table('resources')->where('store_id', $store->id)->where('kind', 3)->whereNotNull('page_id')->orderByDesc('id')->value('page_id')];
+    $drafts = app(Drafts::class);
+    $list = worklist($store, 600);
+    Worklists::add($store, $list, [$page, $other]);
+    $states = static fn (): array => array_map(static fn (object $row): string => $row->state, Worklists::pages($store, $list));
+    $waits = static fn (): ?int => (new App\Weigh\WeighStep)->waiting($store)?->count;
+    expect($states())->toBe(['planned', 'planned'])->and($waits())->toBe(2);
+    $drafts->save($store, (int) $resource->id, TextField::Title, 'A title that the list hears of', 0, Origin::Hand, null);
+    expect($states())->toBe(['written', 'planned']);
+    $drafts->markReady($store, DB::table('drafts')->where('store_id', $store->id)->pluck('id')->map(static fn (mixed $id): int => (int) $id)->all(), true, null);
+    expect($states())->toBe(['ready', 'planned']);
+    $sent = app(Releases::class)->send($store, null, null);
+    expect(app(WorkDesk::class)->workToEnd($sent['work']))->toBe('done')->and($states())->toBe(['released', 'planned'])->and($waits())->toBe(1);
+    Worklists::change($list, $other, true, null, null);
+    expect($states())->toBe(['released', 'left'])->and(Worklists::all($store)[0])->done->toEqual(1)->pages->toEqual(1);
+    Worklists::change($list, $other, false, null, null);
+    $look = DB::table('work')->where('sort', 'release.look')->where('subject_id', $sent['release'])->value('id');
+    DB::table('work')->where('id', $look)->update(['wake_at' => now()->subSecond()]);
+    app(WorkDesk::class)->slice((int) $look);
+    expect($states())->toBe(['seen', 'planned']);
+    $back = app(Releases::class)->undo($store, $sent['release'], null, null);
+    expect(app(WorkDesk::class)->workToEnd($back['work']))->toBe('done')->and($states())->toBe(['planned', 'planned'])->and($waits())->toBe(2);
+    // What was released before a page came into a list says nothing of that list.
+    $later = worklist($store, 600, null, 'January');
+    DB::table('history')->where('store_id', $store->id)->update(['created_at' => now()->subDay()]);
+    Worklists::add($store, $later, [$page], true);
+    expect(Worklists::pages($store, $later)[0]->state)->toBe('planned');
 });

@@ -1,0 +1,211 @@
+import { axe, ensureCrawl, expect, signIn, test } from './helpers.mjs';
+
+const ready = page => expect(page.locator('#desk')).toHaveAttribute('data-is-ready', 'yes');
+const sideways = page => page.evaluate(() => document.documentElement.scrollWidth - innerWidth);
+const cookies = context => context.clearCookies();
+
+test.beforeAll(ensureCrawl);
+
+async function draftOf(page, nth, text) {
+    const box = page.locator('.type[data-field="title"]').nth(nth);
+    await box.fill(text);
+    await box.press('ControlOrMeta+s');
+    await expect(page.locator('#saved-line')).toHaveText('All saved');
+    return box;
+}
+
+test('the rail follows saves, and every row of a release follows what happens to it, without a reload', async ({ page, browser }) => {
+    await signIn(page, 'approver');
+    await page.goto('/s/tindrel/write?kind=article');
+    await ready(page);
+    const rail = page.getByRole('navigation', { name: 'The eight steps' });
+    await draftOf(page, 0, 'A title that the rail hears of');
+    await expect(rail.getByRole('link', { name: /^Write/ })).toContainText(/1 page in draft|pages in draft/);
+    await page.locator('tr[data-row] .pick').nth(0).check();
+    await page.getByRole('button', { name: 'Mark the ticked as ready' }).click();
+    const viewer = await (await browser.newContext({ baseURL: process.env.APP_URL })).newPage();
+    await signIn(viewer, 'viewer');
+    await page.goto('/s/tindrel/release');
+    await page.locator('#texts').getByLabel('Name').fill('Followed');
+    await page.getByRole('button', { name: /Send all/ }).click();
+    await page.waitForURL(/release\/\d+/);
+    await viewer.goto(page.url());
+    for (const one of [page, viewer]) {
+        await expect(one.locator('#release-rows tbody')).toContainText('seen live', { timeout: 120_000 });
+        await expect(one.locator('#release-rows tbody')).not.toContainText('waiting');
+        await expect(one.locator('#release-progress')).toContainText('1 of 1 live in the shop');
+    }
+    // What can be done next is offered as soon as it can be done; nobody had to load the page again.
+    await page.locator('#release-rows input.pick').check();
+    await expect(viewer.locator('#release-rows input.pick')).toHaveCount(1);
+    await page.getByRole('button', { name: 'Take the ticked back' }).click();
+    await expect(page.locator('#release-progress')).toContainText('1 seen live', { timeout: 120_000 });
+    await viewer.context().close();
+});
+
+test('a session that ended loses nothing: it is told, one signs in beside, and what was typed is saved', async ({ page, context }) => {
+    await signIn(page, 'writer');
+    await page.goto('/s/tindrel/write?kind=collection');
+    await ready(page);
+    await cookies(context);
+    const box = page.locator('.type[data-field="description"]').nth(2);
+    await box.fill('Typed after the session had ended, and not lost.');
+    await box.press('ControlOrMeta+s');
+    await expect(page.getByRole('alert')).toContainText('Your session has ended');
+    await expect(page.locator('#saved-line')).toHaveText('1 not saved');
+    await axe(page);
+    const [beside] = await Promise.all([context.waitForEvent('page'), page.getByRole('link', { name: 'Sign in in a new tab' }).click()]);
+    await beside.getByLabel('E-mail address').fill('writer@tindrel.example');
+    await beside.getByLabel('Password').fill('lamps-in-a-row');
+    await beside.getByRole('button', { name: 'Sign in' }).click();
+    await beside.waitForURL(/\/s\/tindrel/);
+    await beside.close();
+    await page.evaluate(() => dispatchEvent(new Event('focus')));
+    await expect(page.locator('#saved-line')).toHaveText('All saved');
+    await expect(page.getByRole('alert')).toHaveCount(0);
+    await page.reload();
+    await ready(page);
+    await expect(box).toHaveValue('Typed after the session had ended, and not lost.');
+    await box.press('Alt+Backspace');
+    await expect(page.locator('#saved-line')).toHaveText('All saved');
+    // A screen without a desk tells it, too, and keeps its frame: the sign-in page does not come into the rail.
+    await page.goto('/s/tindrel/gather');
+    await cookies(context);
+    await page.evaluate(() => document.body.dispatchEvent(new CustomEvent('came-back')));
+    await expect(page.getByRole('alert')).toContainText('Your session has ended');
+    await expect(page.getByRole('navigation', { name: 'The eight steps' })).toBeVisible();
+});
+
+test('tables do what people expect: heads sort, shift ticks a range, ticks stay, rows go on, columns get wider', async ({ page }) => {
+    await signIn(page, 'writer');
+    await page.goto('/s/tindrel/weigh');
+    const boxes = page.locator('#weighed td input[name="pages[]"]');
+    await boxes.nth(1).click();
+    await boxes.nth(5).click({ modifiers: ['Shift'] });
+    await expect(page.locator('[data-sum]')).toContainText('5 ticked');
+    await page.getByRole('columnheader', { name: 'Clicks', exact: true }).getByRole('link').click();
+    await expect(page.getByRole('columnheader', { name: 'Clicks', exact: true })).toHaveAttribute('aria-sort', 'descending');
+    const clicks = await page.locator('#weighed tbody tr td:nth-child(3)').allTextContents();
+    const numbers = clicks.map(text => Number(text.replace(/,/g, '')));
+    expect(numbers).toEqual([...numbers].sort((a, b) => b - a));
+    await page.goto('/s/tindrel/weigh/worklists');
+    await page.goto('/s/tindrel/weigh');
+    await expect(page.locator('#weighed td input[name="pages[]"]:checked')).toHaveCount(5);
+    await page.getByLabel('Put the ticked into').selectOption({ label: 'a new worklist' });
+    await page.getByLabel('named').fill('From the list itself');
+    await page.getByRole('button', { name: 'Add to the worklist' }).click();
+    await expect(page.getByText('5 pages were added to “From the list itself”')).toBeVisible();
+    await expect(page.locator('#weighed td input[name="pages[]"]:checked')).toHaveCount(0);
+    const first = await page.locator('#weighed tbody tr').count();
+    await page.locator('#weighed tbody tr').last().scrollIntoViewIfNeeded();
+    await expect.poll(() => page.locator('#weighed tbody tr').count()).toBeGreaterThan(first);
+    const pages = await page.locator('#weighed tbody tr').evaluateAll(rows => rows.map(row => row.id));
+    expect(new Set(pages).size).toBe(pages.length);
+    await page.evaluate(() => scrollTo(0, 900));
+    expect((await page.getByRole('columnheader', { name: 'Page', exact: true }).boundingBox()).y).toBeLessThan(60);
+    await page.evaluate(() => scrollTo(0, 0));
+    const head = page.getByRole('columnheader', { name: /^Page/ });
+    const before = (await head.boundingBox()).width;
+    await page.getByRole('separator', { name: 'Width of Page' }).focus();
+    for (let i = 0; i < 5; i++) await page.keyboard.press('ArrowRight');
+    await expect.poll(async () => (await head.boundingBox()).width).toBeGreaterThan(before + 40);
+    await page.reload();
+    expect((await head.boundingBox()).width).toBeGreaterThan(before + 40);
+    await page.getByRole('separator', { name: 'Width of Page' }).press('Escape');
+    await page.goto('/s/tindrel/untangle');
+    const urls = page.getByRole('columnheader', { name: 'URLs' }).first();
+    await urls.getByRole('button').click();
+    await expect(urls).toHaveAttribute('aria-sort', 'descending');
+    const counts = (await page.locator('table.causes').first().locator('tbody td:nth-child(2)').allTextContents()).map(text => Number(text.replace(/,/g, '')));
+    expect(counts).toEqual([...counts].sort((a, b) => b - a));
+    await urls.getByRole('button').click();
+    await expect(urls).toHaveAttribute('aria-sort', 'ascending');
+});
+
+test('links in are told as text and navigation, another host is named, and own words are explained where they are met', async ({ page }) => {
+    await signIn(page, 'viewer');
+    await page.goto('/s/tindrel/gather?q=contact');
+    const row = page.locator('#inventory tbody tr').first();
+    const heads = await page.locator('#inventory thead th').allTextContents();
+    const cell = name => row.locator('td').nth(heads.findIndex(head => head.trim() === name));
+    await expect(cell('Text links in')).toHaveText('0');
+    expect(Number((await cell('Nav links in').innerText()).replace(/\D/g, ''))).toBeGreaterThan(100);
+    await page.goto('/s/tindrel/untangle/troubles?verdict=foreign');
+    await expect(page.locator('table').last().locator('tbody tr').first()).toContainText(/[a-z0-9-]+\.[a-z]+\/lamp\//);
+    await page.goto('/s/tindrel/weigh');
+    await page.getByRole('button', { name: 'upside' }).click();
+    await expect(page.getByText('is the extra revenue to expect')).toBeVisible();
+    await axe(page);
+    await page.keyboard.press('Escape');
+    await expect(page.getByText('is the extra revenue to expect')).toBeHidden();
+});
+
+test('wrong places keep the store’s frame and say what to do; a viewer’s desk looks like what it is', async ({ page }) => {
+    await signIn(page, 'viewer');
+    const rail = page.getByRole('navigation', { name: 'The eight steps' });
+    for (const [path, words] of [['/s/tindrel/gather/pages/999999999', 'Page not found'], ['/s/tindrel/settings', 'Your role does not allow this']]) {
+        await page.goto(path);
+        await expect(page.getByRole('heading', { name: words })).toBeVisible();
+        await expect(rail.getByRole('link', { name: /^Weigh/ })).toBeVisible();
+        await axe(page);
+    }
+    await page.goto('/s/tindrel/write');
+    await ready(page);
+    await expect(page.getByText('You can read this desk, but not write')).toBeVisible();
+    await expect(page.locator('.pick')).toHaveCount(0);
+    await expect(page.getByText('back to the shop’s text')).toHaveCount(0);
+    await expect(page.locator('.type').first()).toHaveAttribute('readonly', '');
+});
+
+test('each step has five doors at most, and the overview, settings and people are one press away', async ({ page }) => {
+    await signIn(page, 'owner');
+    for (const step of ['gather', 'weigh', 'write', 'untangle']) {
+        await page.goto(`/s/tindrel/${step}`);
+        expect(await page.locator('.doors .tabs-line a').count()).toBeLessThanOrEqual(5);
+    }
+    for (const name of ['Settings', 'People', 'Tindrel']) {
+        await page.locator('.rail-line').getByRole('link', { name, exact: true }).click();
+        await expect(page.getByRole('heading', { level: 1 })).toContainText('Tindrel');
+    }
+});
+
+for (const [what, size] of [['a phone', { width: 390, height: 844 }], ['a screen at 200%', { width: 640, height: 400 }]]) {
+    test(`on ${what} no page scrolls sideways, and its content begins in the upper third`, async ({ page }) => {
+        await signIn(page, 'owner');
+        await page.setViewportSize(size);
+        await page.goto('/s/tindrel/release');
+        const release = await page.locator('a[href*="/release/"]').first().getAttribute('href').catch(() => null);
+        await page.goto('/s/tindrel/gather?kind=product');
+        const dossier = await page.locator('#inventory tbody a').first().getAttribute('href');
+        await page.goto('/s/tindrel/untangle');
+        const cause = await page.locator('.causes tbody a').first().getAttribute('href');
+        await page.goto('/s/tindrel/untangle/tangles');
+        const tangle = await page.locator('tbody a').first().getAttribute('href');
+        const paths = ['', '/gather', '/gather/crawl', '/gather/changed', '/gather/files', '/gather/feed', '/gather/rendered', '/weigh', '/weigh/quick-wins', '/weigh/losing', '/weigh/moved', '/weigh/ahead', '/weigh/not-in-stock', '/weigh/curve', '/weigh/numbers', '/weigh/queries', '/weigh/places', '/weigh/hand-or-recipe', '/weigh/what-if', '/weigh/worklists', '/calendar', '/write', '/write/recipes', '/write/recipes/new', '/write/sheets', '/untangle', '/untangle/tangles', '/untangle/troubles', '/untangle/parameters', '/untangle/filters', '/untangle/rules', '/untangle/versions', '/untangle/redirects', '/untangle/lost', '/untangle/slugs', '/untangle/told', '/release', '/settings', '/people'].map(path => '/s/tindrel' + path);
+        for (const path of [...paths, ...[release, dossier, cause, tangle].filter(Boolean), '/account', '/tokens']) {
+            const answer = await page.goto(path);
+            expect(answer.status(), path).toBeLessThan(400);
+            await page.waitForTimeout(250);
+            expect(await sideways(page), path).toBeLessThanOrEqual(0);
+            const top = await page.locator('main h1, main .doors').first().evaluate(element => element.getBoundingClientRect().top);
+            expect(top, path).toBeLessThanOrEqual(size.height / 3);
+        }
+        await page.goto('/s/tindrel/weigh');
+        await axe(page);
+        await page.goto('/s/tindrel/release');
+        await axe(page);
+    });
+}
+
+test('another person’s save reaches a desk that stands open', async ({ page, browser }) => {
+    const other = await (await browser.newContext({ baseURL: process.env.APP_URL })).newPage();
+    await signIn(page, 'writer');
+    await signIn(other, 'approver');
+    for (const one of [page, other]) { await one.goto('/s/tindrel/write?kind=collection&sort=wide'); await ready(one); }
+    await draftOf(other, 4, 'Saved by somebody else meanwhile');
+    await expect(page.locator('.type[data-field="title"]').nth(4)).toHaveValue('Saved by somebody else meanwhile');
+    await expect(page.locator('tr[data-row]').nth(4).locator('[data-state]')).toHaveText('draft');
+    await other.locator('.type[data-field="title"]').nth(4).press('Alt+Backspace');
+    await expect(other.locator('#saved-line')).toHaveText('All saved');
+    await other.context().close();
+});

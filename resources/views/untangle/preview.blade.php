@@ -1,0 +1,2 @@
+<div class="note"><p>“{{ $sort->choices()[$choice] }}” means: @foreach ($preview as $means => [$count, $clicks])@if (! $loop->first); @endif<b>@n($count)</b> {{ $count === 1 ? 'URL' : 'URLs' }} {{ App\Untangle\Deciding\Means::from($means)->words() }} (@n($clicks) clicks)@endforeach.</p>
+@can('write', $store)<form method="post" action="{{ $to }}">@csrf<input type="hidden" name="choice" value="{{ $choice }}"><button class="button is-growth">Decide this</button></form>@endcan</div>
