@@ -135,7 +135,7 @@ test('a recipe is built, looked through, applied, and leaves hand-written texts 
     await expect(page.getByRole('link', { name: 'left alone: written by hand 1' })).toBeVisible();
     await axe(page);
     await expect(page.locator('#run-part tbody tr').first()).toContainText(/ by [A-Z]/);
-    await page.getByRole('button', { name: /Make \d+ drafts/ }).click();
+    await page.getByRole('button', { name: /Make \d+ drafts that fit/ }).click();
     await expect(page.locator('#run-part')).toContainText('drafts were made', { timeout: 180_000 });
     await page.goto('/s/tindrel/write?kind=product');
     await ready(page);
@@ -147,14 +147,14 @@ test('texts go out to a file and come back as drafts, nothing silently', async (
     await signIn(page, 'writer');
     await page.goto('/s/tindrel/write/sheets');
     await axe(page);
-    const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'Take out as CSV' }).click()]);
+    const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'CSV' }).last().click()]);
     expect(download.suggestedFilename()).toBe('tindrel-texts.csv');
-    const url = await page.evaluate(async () => (await (await fetch('/s/tindrel/write/export.csv')).text()).split('\r\n').find(line => line.includes('/range/') && line.includes(',title,')).split(',')[0]);
-    await page.getByLabel(/CSV, TSV or XLSX/).setInputFiles({ name: 'edited.csv', mimeType: 'text/csv', buffer: Buffer.from(`url,field,draft\n${url},title,A title that was edited in a spreadsheet\nhttps://elsewhere.example/,title,x\n`) });
+    const url = await page.evaluate(async () => (await (await fetch('/s/tindrel/write/export.csv?form=long')).text()).split('\r\n').find(line => line.includes('/range/') && line.includes(',title,')).split(',')[0]);
+    await page.getByLabel(/The edited file/).setInputFiles({ name: 'edited.csv', mimeType: 'text/csv', buffer: Buffer.from(`url,field,draft\n${url},title,A title that was edited in a spreadsheet\nhttps://elsewhere.example/,title,x\n`) });
     await page.getByRole('button', { name: 'Upload and check' }).click();
     await expect(page.getByText('A title that was edited in a spreadsheet')).toBeVisible();
     await expect(page.getByRole('link', { name: 'errors 1' })).toBeVisible();
     await axe(page);
-    await page.getByRole('button', { name: 'Make 1 drafts' }).click();
+    await page.getByRole('button', { name: 'Make 1 draft' }).click();
     await expect(page.getByText('1 draft was made from the file.')).toBeVisible();
 });

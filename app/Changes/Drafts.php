@@ -86,6 +86,30 @@ final class Drafts
         });
     }
 
+    /**
+     * Takes a draft back that a recipe made, where it still stands as it was made.
+     *
+     * @param  ?string  $was  the draft that stood there before; null where there was none
+     */
+    public function takeBackRecipe(Store $store, int $resourceId, TextField $field, string $made, ?string $was, ?int $userId): bool
+    {
+        return DB::transaction(function () use ($store, $resourceId, $field, $made, $was, $userId): bool {
+            $text = $this->lock($store, $resourceId, $field);
+            $known = $this->find($resourceId, $field);
+            if ($known === null || $known->value !== self::tidy($made, $field) || $known->origin !== Origin::Recipe || $known->state === DraftState::Sending) {
+                return false;
+            }
+            if ($was === null || $was === (string) $text->stored) {
+                History::add($store->id, $resourceId, $field, HistoryEvent::Reverted, $known->value, (string) $text->stored, $userId, Origin::Recipe);
+                $this->remove($store, $text, $known);
+            } else {
+                $this->write($store, $text, $field, $was, $known, Origin::Recipe, $userId, DB::table('drafts')->where('id', $known->id)->value('recipe_id'));
+            }
+
+            return true;
+        });
+    }
+
     /** Whether a recipe may write where such a draft and such a live text are. */
     public static function recipeMay(?Origin $draft, Origin $live, ?DraftState $state): bool
     {

@@ -13,6 +13,7 @@ use App\Store\Facts\FactTable;
 use App\Store\Facts\Partitions;
 use App\Store\Http\FrameComposer;
 use App\Store\Models\Store;
+use App\Store\Pages\Figures;
 use App\Store\Steps\Stamps;
 use App\Store\Steps\StepBoard;
 use App\Store\Work\WorkDesk;
@@ -32,6 +33,7 @@ final class StoreProvider extends ServiceProvider
         $this->app->singleton(WorkDesk::class);
         $this->app->singleton(StepBoard::class);
         $this->app->singleton(Stamps::class);
+        $this->app->singleton(Figures::class);
         $this->app->singleton(Ruler::class, static fn (): Ruler => new Ruler(WidthTable::fromJson((string) file_get_contents(resource_path('js/widths.json')))));
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Weigh;
 
 use App\Store\Models\Store;
+use App\Store\Pages\Figures;
 use App\Store\Steps\Stamps;
 use App\Store\Steps\StepBoard;
 use App\Store\Work\WorkDesk;
@@ -20,8 +21,9 @@ use Illuminate\Support\ServiceProvider;
 
 final class WeighProvider extends ServiceProvider
 {
-    public function boot(WorkDesk $desk, StepBoard $board, Stamps $stamps): void
+    public function boot(WorkDesk $desk, StepBoard $board, Stamps $stamps, Figures $figures): void
     {
+        $figures->register('upside', static fn (Store $store, array $pages): array => array_map(floatval(...), DB::table('weigh_scores')->where('store_id', $store->id)->whereIn('page_id', $pages)->pluck('upside', 'page_id')->all()));
         $this->loadMigrationsFrom(__DIR__.'/Migrations');
         $this->loadRoutesFrom(__DIR__.'/routes.php');
         $this->commands([ScoreCommand::class, ExportCommand::class]);

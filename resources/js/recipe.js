@@ -10,6 +10,7 @@ document.getElementById('add-part').addEventListener('click', () => {
     const part = box.content.firstElementChild;
     list.append(part);
     part.querySelector('select').focus();
+    changed();
 });
 list.addEventListener('click', event => {
     const button = event.target.closest('button');
@@ -19,7 +20,12 @@ list.addEventListener('click', event => {
     if (button.dataset.down !== undefined) part.nextElementSibling?.after(part);
     if (button.dataset.remove !== undefined && list.children.length > 1) part.remove();
     else button.focus();
+    changed();
 });
+/** The preview follows parts that are moved or taken away, too. */
+function changed() {
+    document.getElementById('recipe').dispatchEvent(new CustomEvent('parts-changed'));
+}
 document.getElementById('recipe').addEventListener('submit', () => {
     [...list.children].forEach((part, place) => {
         for (const field of part.querySelectorAll('[name]')) field.name = field.name.replace(/^parts\[[^\]]*\]/, `parts[${place}]`);

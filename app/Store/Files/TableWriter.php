@@ -19,29 +19,31 @@ final class TableWriter
 
     /**
      * @param  list<string>  $columns
-     * @param  iterable<list<string|int|float|null>>  $rows
+     * @param  iterable<list<string|int|float|Formula|null>>  $rows
      * @param  resource  $to
      * @param  bool  $hasMark  whether a CSV file begins with a byte order mark, by which spreadsheets know that it is UTF-8
+     * @param  list<int>  $widths  of the columns of a workbook, in characters; where there are none, by their names
      */
-    public static function write(string $format, array $columns, iterable $rows, $to, bool $hasMark = true): void
+    public static function write(string $format, array $columns, iterable $rows, $to, bool $hasMark = true, array $widths = []): void
     {
         match ($format) {
             'csv' => self::csv($columns, $rows, $to, $hasMark),
             'json' => self::json($columns, $rows, $to),
-            'xlsx' => self::xlsx($columns, $rows, $to),
+            'xlsx' => self::xlsx($columns, $rows, $to, $widths),
             default => throw new InvalidArgumentException("There is no format \"$format\"; csv, json and xlsx there are."),
         };
     }
 
     /**
      * @param  list<string>  $columns
-     * @param  iterable<list<string|int|float|null>>  $rows
+     * @param  iterable<list<string|int|float|Formula|null>>  $rows
      * @param  resource  $to
      */
     private static function csv(array $columns, iterable $rows, $to, bool $hasMark): void
     {
-        $line = static fn (array $cells): string => implode(',', array_map(static function (string|int|float|null $cell): string {
-            $text = is_string($cell) ? FormulaGuard::neutralise($cell) : (string) $cell;
+        $line = static fn (array $cells): string => implode(',', array_map(static function (string|int|float|Formula|null $cell): string {
+            $plain = $cell instanceof Formula ? $cell->value : $cell;
+            $text = is_string($plain) ? FormulaGuard::neutralise($plain) : (string) $plain;
 
             return strpbrk($text, ",\"\r\n") === false ? $text : '"'.str_replace('"', '""', $text).'"';
         }, $cells))."\r\n";
@@ -53,14 +55,14 @@ final class TableWriter
 
     /**
      * @param  list<string>  $columns
-     * @param  iterable<list<string|int|float|null>>  $rows
+     * @param  iterable<list<string|int|float|Formula|null>>  $rows
      * @param  resource  $to
      */
     private static function json(array $columns, iterable $rows, $to): void
     {
         $separator = "[\n";
         foreach ($rows as $row) {
-            fwrite($to, $separator.json_encode(array_combine($columns, $row), JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR));
+            fwrite($to, $separator.json_encode(array_combine($columns, array_map(static fn (string|int|float|Formula|null $cell): string|int|float|null => $cell instanceof Formula ? $cell->value : $cell, $row)), JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR));
             $separator = ",\n";
         }
         fwrite($to, ($separator === "[\n" ? '[' : '')."\n]\n");
@@ -68,15 +70,16 @@ final class TableWriter
 
     /**
      * @param  list<string>  $columns
-     * @param  iterable<list<string|int|float|null>>  $rows
+     * @param  iterable<list<string|int|float|Formula|null>>  $rows
      * @param  resource  $to
+     * @param  list<int>  $widths
      */
-    private static function xlsx(array $columns, iterable $rows, $to): void
+    private static function xlsx(array $columns, iterable $rows, $to, array $widths): void
     {
         $sheet = (string) tempnam(sys_get_temp_dir(), 'sheet');
         $file = (string) tempnam(sys_get_temp_dir(), 'xlsx');
         try {
-            self::sheet($columns, $rows, $sheet);
+            self::sheet($columns, $rows, $sheet, $widths);
             $zip = new ZipArchive;
             $zip->open($file, ZipArchive::OVERWRITE);
             $type = 'http://schemas.openxmlformats.org/package/2006';
@@ -101,9 +104,10 @@ final class TableWriter
 
     /**
      * @param  list<string>  $columns
-     * @param  iterable<list<string|int|float|null>>  $rows
+     * @param  iterable<list<string|int|float|Formula|null>>  $rows
+     * @param  list<int>  $widths
      */
-    private static function sheet(array $columns, iterable $rows, string $file): void
+    private static function sheet(array $columns, iterable $rows, string $file, array $widths): void
     {
         $xml = new XMLWriter;
         $xml->openUri($file);
@@ -112,6 +116,7 @@ final class TableWriter
         $xml->writeAttribute('xmlns', 'http://schemas.openxmlformats.org/spreadsheetml/2006/main');
         // The names of the columns stay in sight.
         $xml->writeRaw('<sheetViews><sheetView workbookViewId="0"><pane ySplit="1" topLeftCell="A2" activePane="bottomLeft" state="frozen"/></sheetView></sheetViews>');
+        $xml->writeRaw('<cols>'.implode('', array_map(static fn (int $at, string $name): string => sprintf('<col min="%1$d" max="%1$d" width="%2$d" customWidth="1"/>', $at + 1, $widths[$at] ?? max(11, mb_strlen($name) + 3)), array_keys($columns), $columns)).'</cols>');
         $xml->startElement('sheetData');
         $number = 0;
         $write = static function (array $cells) use ($xml, &$number): void {
@@ -121,7 +126,11 @@ final class TableWriter
             $xml->startElement('row');
             foreach ($cells as $cell) {
                 $xml->startElement('c');
-                if (is_int($cell) || is_float($cell)) {
+                if ($cell instanceof Formula) {
+                    is_string($cell->value) && $xml->writeAttribute('t', 'str');
+                    $xml->writeElement('f', $cell->formula);
+                    $xml->writeElement('v', (string) $cell->value);
+                } elseif (is_int($cell) || is_float($cell)) {
                     $xml->writeElement('v', (string) $cell);
                 } elseif ($cell !== null && $cell !== '') {
                     $xml->writeAttribute('t', 'inlineStr');
@@ -144,7 +153,15 @@ final class TableWriter
             $write($row);
         }
         $xml->endElement();
+        // Rows can be filtered by the names of the columns at once.
+        $xml->writeRaw('<autoFilter ref="A1:'.self::letters(count($columns)).$number.'"/>');
         $xml->endElement();
         $xml->flush();
+    }
+
+    /** @param  int  $column  from 1 on. @return string A to XFD */
+    private static function letters(int $column): string
+    {
+        return ($column > 26 ? self::letters(intdiv($column - 1, 26)) : '').chr(65 + ($column - 1) % 26);
     }
 }

@@ -31,9 +31,21 @@ final readonly class DeskFilter
     ) {
     }
 
+    /** The same, from behind a row on. */
+    public function goingOn(?string $after): self
+    {
+        return new self($this->kind, $this->check, $this->field, $this->state, $this->search, $this->sort, $after, $this->selection);
+    }
+
     public static function from(Request $request): self
     {
-        $text = static fn (string $key): string => is_string($request->query($key)) ? $request->query($key) : '';
+        return self::of($request->query());
+    }
+
+    /** @param  array<array-key, mixed>  $query */
+    public static function of(array $query): self
+    {
+        $text = static fn (string $key): string => is_string($query[$key] ?? null) ? $query[$key] : '';
         $kind = PageKind::fromKey($text('kind'));
         $state = in_array($text('state'), ['changed', 'open', 'ready', 'refused', 'clash', 'sending'], true) ? $text('state') : null;
 

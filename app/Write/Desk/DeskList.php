@@ -9,6 +9,7 @@ use App\Store\Bulk;
 use App\Store\Kinds\PageKind;
 use App\Store\Models\Store;
 use App\Store\Resources\TitleSuffixes;
+use Generator;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\Check;
 use Orchard\Core\Wording\TextField;
@@ -19,7 +20,7 @@ final class DeskList
     public const PAGE = 50;
 
     /** @return array{rows: list<DeskRow>, next: ?string} */
-    public function page(Store $store, DeskFilter $filter): array
+    public function page(Store $store, DeskFilter $filter, int $size = self::PAGE): array
     {
         [$where, $values] = $this->where($store, $filter);
         [$order, $isDown] = match ($filter->sort) {
@@ -36,15 +37,33 @@ final class DeskList
             array_push($values, $key, $key, (int) $found[2]);
         }
         $direction = $isDown ? 'DESC' : 'ASC'; // One direction for both, as the index has them.
-        $keys = DB::select("SELECT resource_id, $order AS sort_key FROM write_rows WHERE $where ORDER BY $order $direction, resource_id $direction LIMIT ".(self::PAGE + 1), $values);
+        $keys = DB::select("SELECT resource_id, $order AS sort_key FROM write_rows WHERE $where ORDER BY $order $direction, resource_id $direction LIMIT ".($size + 1), $values);
         $next = null;
-        if (count($keys) > self::PAGE) {
+        if (count($keys) > $size) {
             array_pop($keys);
             $last = end($keys);
             $next = bin2hex((string) $last->sort_key).'.'.$last->resource_id;
         }
 
         return ['rows' => $this->rows($store, Bulk::ids($keys, 'resource_id')), 'next' => $next];
+    }
+
+    /** @return list<int> resources that the filter shows */
+    public function ids(Store $store, DeskFilter $filter): array
+    {
+        [$where, $values] = $this->where($store, $filter);
+
+        return Bulk::ids(DB::select("SELECT resource_id FROM write_rows WHERE $where ORDER BY resource_id", $values), 'resource_id');
+    }
+
+    /** @return Generator<list<DeskRow>> all that the filter shows, in its order, some at a time */
+    public function all(Store $store, DeskFilter $filter, int $size): Generator
+    {
+        do {
+            ['rows' => $rows, 'next' => $next] = $this->page($store, $filter, $size);
+            yield $rows;
+            $filter = $filter->goingOn($next);
+        } while ($next !== null);
     }
 
     /**

@@ -32,7 +32,7 @@ final class DeskController
             $limits[$market->id] = $market->textLimits()->toArray();
         }
 
-        return view('write.desk', ['store' => $store, 'filter' => $filter, 'limits' => $limits, 'window' => NumberWindow::of($store)] + $list->page($store, $filter));
+        return view('write.desk', ['recipes' => DB::table('write_recipes')->where('store_id', $store->id)->orderBy('name')->limit(100)->get(['id', 'name']), 'store' => $store, 'filter' => $filter, 'limits' => $limits, 'window' => NumberWindow::of($store)] + $list->page($store, $filter));
     }
 
     public function counts(Request $request, Store $store, DeskList $list): View

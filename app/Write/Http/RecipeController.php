@@ -7,7 +7,10 @@ namespace App\Write\Http;
 use App\Access\Models\User;
 use App\Store\Kinds\PageKind;
 use App\Store\Models\Store;
+use App\Store\Pages\Selections;
 use App\Store\Work\WorkView;
+use App\Write\Desk\DeskFilter;
+use App\Write\Desk\DeskList;
 use App\Write\Recipes\RecipeBook;
 use App\Write\Recipes\RecipeFacts;
 use App\Write\Recipes\RecipeWork;
@@ -16,11 +19,13 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\View\View;
 use InvalidArgumentException;
+use Orchard\Core\Text\Ruler;
+use Orchard\Core\Wording\Recipe;
 use Orchard\Core\Wording\TextField;
 
 final class RecipeController
 {
-    public const OUTCOMES = ['new' => 'would change', 'wide' => 'would change, but be cut off', 'kept' => 'left alone: written by hand', 'same' => 'as it is already', 'empty' => 'no facts to make it of'];
+    public const OUTCOMES = ['new' => 'fits', 'wide' => 'would be cut off', 'kept' => 'left alone: written by hand', 'same' => 'unchanged', 'empty' => 'lacks the facts'];
 
     public function index(Store $store): View
     {
@@ -32,7 +37,7 @@ final class RecipeController
         $row = $recipe === null ? null : ($book->find($store, $recipe) ?? abort(404));
         $kind = $row !== null ? PageKind::from((int) $row->kind) : (PageKind::fromKey($request->string('kind')->value()) ?? PageKind::Product);
 
-        return view('write.recipe', ['store' => $store, 'recipe' => $row, 'kind' => $kind, 'facts' => $facts->names($store, $kind), 'parts' => $row === null ? [['fact' => 'name', 'words' => '', 'rank' => 0]] : json_decode((string) $row->parts, true)]);
+        return view('write.recipe', ['store' => $store, 'recipe' => $row, 'kind' => $kind, 'facts' => $facts->names($store, $kind), 'selections' => Selections::named($store), 'parts' => $row === null ? [['fact' => 'name', 'words' => '', 'rank' => 0]] : json_decode((string) $row->parts, true)]);
     }
 
     public function save(Request $request, Store $store, RecipeBook $book, ?int $recipe = null): RedirectResponse
@@ -50,14 +55,56 @@ final class RecipeController
         }
         $row = $book->find($store, $id) ?? abort(404);
 
-        return redirect()->route('write.run', [$store, $book->preview($store, $row, null, $user->id)['run']]);
+        return $this->try($request, $store, $book, app(DeskList::class), (int) $row->id);
+    }
+
+    /** What a recipe would make: of all pages of its kind, of those that lack the text, of a list, of what the desk shows, or of ticked rows. */
+    public function try(Request $request, Store $store, RecipeBook $book, DeskList $list, ?int $recipe = null): RedirectResponse
+    {
+        $request->validate(['scope' => ['nullable', 'regex:/^(all|missing|view|ticked|selection:\d{1,18})$/'], 'recipe' => ['nullable', 'integer'], 'rows' => ['nullable', 'array', 'max:1000'], 'rows.*' => ['integer']]);
+        $row = $book->find($store, $recipe ?? $request->integer('recipe')) ?? abort(404);
+        $field = TextField::from((int) $row->field);
+        $kind = PageKind::from((int) $row->kind);
+        $scope = $request->string('scope')->value() ?: 'all';
+        $selection = str_starts_with($scope, 'selection:') ? Selections::find($store, (int) substr($scope, 10)) ?? abort(404) : null;
+        [$ids, $words] = match (true) {
+            $scope === 'missing' => [$list->ids($store, DeskFilter::of(['kind' => $kind->key(), 'field' => $field->key(), 'check' => 'missing'])), "{$kind->plural()} without a {$field->key()}"],
+            $scope === 'view' => [$list->ids($store, DeskFilter::from($request)), 'the view of the writing desk'],
+            $scope === 'ticked' => [array_values(array_map(intval(...), $request->collect('rows')->all())), 'ticked rows of the writing desk'],
+            $selection !== null => [$list->ids($store, DeskFilter::of(['selection' => (string) $selection->id])), "the list “{$selection->name}”"],
+            default => [null, ''],
+        };
+        if ($ids === []) {
+            return back()->withInput()->withErrors(['scope' => 'No pages to apply it to: '.($words === '' ? 'none' : $words).' is empty.']);
+        }
+
+        return redirect()->route('write.run', [$store, $book->preview($store, $row, $ids, (int) $request->user()?->getAuthIdentifier(), $words)['run']]);
+    }
+
+    /** What the parts that are being built would make of a few pages, those with the most impressions. */
+    public function sample(Request $request, Store $store, RecipeFacts $facts, Ruler $ruler): View
+    {
+        $request->validate(['kind' => ['required', 'string', 'max:20'], 'field' => ['required', 'in:title,description'], 'parts' => ['nullable', 'array', 'max:20'], 'parts.*.fact' => ['nullable', 'string', 'max:40'], 'parts.*.words' => ['nullable', 'string', 'max:200'], 'parts.*.rank' => ['nullable', 'integer', 'between:0,9']]);
+        $kind = PageKind::fromKey($request->string('kind')->value()) ?? PageKind::Product;
+        $field = TextField::fromKey($request->string('field')->value()) ?? TextField::Title;
+        /** @var list<array{fact?: mixed, words?: mixed, rank?: mixed}> $parts */
+        $parts = array_values(array_filter((array) $request->input('parts'), static fn (mixed $part): bool => is_array($part) && ! (($part['fact'] ?? '') === '' && trim((string) ($part['words'] ?? '')) === '')));
+        $samples = [];
+        try {
+            $samples = $parts === [] ? [] : $facts->samples($store, new Recipe(RecipeBook::parts($parts)), $kind, $field, $ruler);
+            $problem = null;
+        } catch (InvalidArgumentException $wrong) {
+            $problem = $wrong->getMessage();
+        }
+
+        return view('write.recipe-sample', ['samples' => $samples, 'problem' => $problem, 'field' => $field]);
     }
 
     public function delete(Store $store, int $recipe): RedirectResponse
     {
         DB::table('write_recipes')->where('store_id', $store->id)->where('id', $recipe)->delete();
 
-        return redirect()->route('write.recipes', $store)->with('done', 'The recipe is gone. Texts that it made stay as they are.');
+        return redirect()->route('write.recipes', $store)->with('done', 'The recipe was deleted. Texts that it wrote stay as they are.');
     }
 
     public function run(Request $request, Store $store, int $run): View
@@ -78,7 +125,7 @@ final class RecipeController
         /** @var User $user */
         $user = $request->user();
         try {
-            $book->apply($store, $run, $user->id);
+            $request->input('do') === 'back' ? $book->takeBack($store, $run, $user->id) : $book->apply($store, $run, $user->id, $request->boolean('cut'));
         } catch (InvalidArgumentException $wrong) {
             return back()->withErrors(['run' => $wrong->getMessage()]);
         }

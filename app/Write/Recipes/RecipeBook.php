@@ -52,27 +52,51 @@ final class RecipeBook
      * Works out, without changing anything, what a recipe would make.
      *
      * @param  ?list<int>  $resourceIds  null for all pages of the recipe's kind
+     * @param  string  $scope  what it is tried on, in words
      * @return array{run: int, work: int}
      */
-    public function preview(Store $store, object $recipe, ?array $resourceIds, ?int $userId): array
+    public function preview(Store $store, object $recipe, ?array $resourceIds, ?int $userId, string $scope = ''): array
     {
-        return DB::transaction(function () use ($store, $recipe, $resourceIds, $userId): array {
+        return DB::transaction(function () use ($store, $recipe, $resourceIds, $userId, $scope): array {
             $run = DB::table('write_recipe_runs')->insertGetId([
                 'store_id' => $store->id, 'recipe_id' => $recipe->id, 'parts' => $recipe->parts, 'kind' => $recipe->kind, 'field' => $recipe->field,
-                'resources' => $resourceIds === null ? null : json_encode($resourceIds, JSON_THROW_ON_ERROR), 'phase' => 'preview', 'user_id' => $userId, 'created_at' => now(),
+                'resources' => $resourceIds === null ? null : json_encode($resourceIds, JSON_THROW_ON_ERROR), 'scope' => mb_substr($scope, 0, 120), 'phase' => 'preview', 'user_id' => $userId, 'created_at' => now(),
             ]);
 
             return ['run' => $run, 'work' => $this->desk->begin(RecipeWork::class, $store->id, $run, $userId)];
         });
     }
 
-    /** Makes drafts of what a preview showed. @return int the work */
-    public function apply(Store $store, int $run, ?int $userId): int
+    /**
+     * Makes drafts of what a preview showed.
+     *
+     * @param  bool  $withCut  also of texts that would be cut off
+     * @return int the work
+     */
+    public function apply(Store $store, int $run, ?int $userId, bool $withCut = true): int
     {
-        return DB::transaction(function () use ($store, $run, $userId): int {
-            $changed = DB::table('write_recipe_runs')->where('store_id', $store->id)->where('id', $run)->where('phase', 'shown')->update(['phase' => 'apply', 'user_id' => $userId]);
+        return DB::transaction(function () use ($store, $run, $userId, $withCut): int {
+            $changed = DB::table('write_recipe_runs')->where('store_id', $store->id)->where('id', $run)->where('phase', 'shown')->update(['phase' => 'apply', 'user_id' => $userId, 'with_cut' => $withCut ? 1 : 0]);
             if ($changed === 0) {
                 throw new InvalidArgumentException('This preview has been applied already, or is not finished.');
+            }
+
+            return $this->desk->begin(RecipeWork::class, $store->id, $run, $userId);
+        });
+    }
+
+    /**
+     * Takes all drafts of a run back that are still as it made them; what stood there before stands there again.
+     *
+     * @return int the work
+     *
+     * @throws InvalidArgumentException where it has not been applied, or was taken back already
+     */
+    public function takeBack(Store $store, int $run, ?int $userId): int
+    {
+        return DB::transaction(function () use ($store, $run, $userId): int {
+            if (DB::table('write_recipe_runs')->where('store_id', $store->id)->where('id', $run)->where('phase', 'applied')->update(['phase' => 'back', 'user_id' => $userId]) === 0) {
+                throw new InvalidArgumentException('This run has not made its drafts yet, or was already taken back.');
             }
 
             return $this->desk->begin(RecipeWork::class, $store->id, $run, $userId);

@@ -54,7 +54,11 @@ final class RecipeWork implements LongWork
             return SliceEnd::failed('The run is gone.');
         }
 
-        return $row->phase === 'preview' ? $this->preview($run, $run->store(), $row) : $this->apply($run, $run->store(), $row);
+        return match ($row->phase) {
+            'preview' => $this->preview($run, $run->store(), $row),
+            'back' => $this->takeBack($run, $run->store(), $row),
+            default => $this->apply($run, $run->store(), $row),
+        };
     }
 
     private function preview(WorkRun $run, Store $store, object $row): SliceEnd
@@ -67,10 +71,18 @@ final class RecipeWork implements LongWork
         $suffixes = TitleSuffixes::of($store);
         /** @var ?list<int> $only */
         $only = $row->resources === null ? null : json_decode((string) $row->resources, true);
+        $only === null || sort($only);
         $after = (int) DB::table('write_recipe_rows')->where('run_id', $row->id)->max('resource_id');
         while (true) {
-            $pages = $only === [] ? [] : DB::select('SELECT r.id, r.name, r.attributes, r.market_id, r.kind, t.stored, t.origin, d.value AS draft, d.origin AS draft_origin, d.state FROM resources r JOIN resource_texts t ON t.resource_id = r.id AND t.field = ? LEFT JOIN drafts d ON d.resource_id = r.id AND d.field = ?
-                WHERE r.store_id = ? AND r.kind = ? AND r.gone = 0 AND r.id > ?'.($only === null ? '' : ' AND r.id IN ('.Bulk::list($only).')').' ORDER BY r.id LIMIT '.self::CHUNK, [$field->value, $field->value, $store->id, $row->kind, $after]);
+            $some = $only === null ? null : array_slice(array_values(array_filter($only, static fn (int $id): bool => $id > $after)), 0, self::CHUNK);
+            $pages = $some === [] ? [] : DB::select('SELECT r.id, r.name, r.attributes, r.market_id, r.kind, t.stored, t.origin, d.value AS draft, d.origin AS draft_origin, d.state FROM resources r JOIN resource_texts t ON t.resource_id = r.id AND t.field = ? LEFT JOIN drafts d ON d.resource_id = r.id AND d.field = ?
+                WHERE r.store_id = ? AND r.kind = ? AND r.gone = 0 AND r.id > ?'.($some === null ? '' : ' AND r.id IN ('.Bulk::list($some).')').' ORDER BY r.id LIMIT '.self::CHUNK, [$field->value, $field->value, $store->id, $row->kind, $after]);
+            if ($pages === [] && $some !== null && $some !== []) {
+                // None of these is of the recipe's kind.
+                $after = (int) end($some);
+
+                continue;
+            }
             if ($pages === []) {
                 $run->fenced(static fn () => DB::table('write_recipe_runs')->where('id', $row->id)->update(['phase' => 'shown']));
 
@@ -104,7 +116,7 @@ final class RecipeWork implements LongWork
         $field = TextField::from((int) $row->field);
         $saved = is_int($run->progress()['saved'] ?? null) ? $run->progress()['saved'] : 0;
         while (true) {
-            $rows = DB::select("SELECT resource_id, text FROM write_recipe_rows WHERE run_id = ? AND outcome IN ('new', 'wide') AND text <> '' AND applied = 0 ORDER BY resource_id LIMIT 100", [$row->id]);
+            $rows = DB::select('SELECT resource_id, text FROM write_recipe_rows WHERE run_id = ? AND outcome IN ('.((int) $row->with_cut === 1 ? "'new', 'wide'" : "'new'").") AND text <> '' AND applied = 0 ORDER BY resource_id LIMIT 100", [$row->id]);
             if ($rows === []) {
                 $run->fenced(static fn () => DB::table('write_recipe_runs')->where('id', $row->id)->update(['phase' => 'applied']));
                 $run->beat(['saved' => $saved], force: true);
@@ -113,14 +125,46 @@ final class RecipeWork implements LongWork
             }
             $saved += $run->fenced(function () use ($store, $rows, $field, $row): int {
                 $saved = 0;
+                $was = DB::table('drafts')->whereIn('resource_id', Bulk::ids($rows, 'resource_id'))->where('field', $field->value)->pluck('value', 'resource_id');
                 foreach ($rows as $made) {
-                    $saved += $this->drafts->saveByRecipe($store, (int) $made->resource_id, $field, (string) $made->text, (int) $row->recipe_id, $row->user_id === null ? null : (int) $row->user_id) ? 1 : 0;
+                    $isSaved = $this->drafts->saveByRecipe($store, (int) $made->resource_id, $field, (string) $made->text, (int) $row->recipe_id, $row->user_id === null ? null : (int) $row->user_id);
+                    $saved += $isSaved ? 1 : 0;
+                    // 1: saved by this run; 2: looked at, and left as it was.
+                    DB::table('write_recipe_rows')->where('run_id', $row->id)->where('resource_id', $made->resource_id)->update(['applied' => $isSaved ? 1 : 2, 'was' => $isSaved ? $was->get($made->resource_id) : null]);
                 }
-                DB::table('write_recipe_rows')->where('run_id', $row->id)->whereIn('resource_id', Bulk::ids($rows, 'resource_id'))->update(['applied' => 1]);
 
                 return $saved;
             });
             $run->beat(['saved' => $saved]);
+            if ($run->timeIsUp()) {
+                return SliceEnd::more();
+            }
+        }
+    }
+
+    private function takeBack(WorkRun $run, Store $store, object $row): SliceEnd
+    {
+        $field = TextField::from((int) $row->field);
+        $back = is_int($run->progress()['back'] ?? null) ? $run->progress()['back'] : 0;
+        while (true) {
+            $rows = DB::select('SELECT resource_id, text, was FROM write_recipe_rows WHERE run_id = ? AND applied = 1 ORDER BY resource_id LIMIT 100', [$row->id]);
+            if ($rows === []) {
+                $run->fenced(static fn () => DB::table('write_recipe_runs')->where('id', $row->id)->update(['phase' => 'taken']));
+                $run->beat(['back' => $back], force: true);
+
+                return SliceEnd::done();
+            }
+            $back += $run->fenced(function () use ($store, $rows, $field, $row): int {
+                $back = 0;
+                foreach ($rows as $made) {
+                    $isBack = $this->drafts->takeBackRecipe($store, (int) $made->resource_id, $field, (string) $made->text, $made->was === null ? null : (string) $made->was, $row->user_id === null ? null : (int) $row->user_id);
+                    DB::table('write_recipe_rows')->where('run_id', $row->id)->where('resource_id', $made->resource_id)->update(['applied' => $isBack ? 3 : 4]);
+                    $back += $isBack ? 1 : 0;
+                }
+
+                return $back;
+            });
+            $run->beat(['back' => $back]);
             if ($run->timeIsUp()) {
                 return SliceEnd::more();
             }

@@ -40,6 +40,9 @@ final readonly class SheetImport
         'pixels' => ['pixels', 'px', 'width'],
     ];
 
+    /** Those of a file with one row a page. */
+    private const WIDE = ['url' => ['url', 'address', 'page'], 'title' => ['title'], 'title live' => ['title live'], 'description' => ['description'], 'description live' => ['description live'], 'key' => ['key']];
+
     public function __construct(private DeskList $list, private TextExport $export, private Drafts $drafts)
     {
     }
@@ -56,24 +59,27 @@ final readonly class SheetImport
         return DB::transaction(function () use ($store, $path, $fileName, $userId): int {
             $sheet = DB::table('write_sheets')->insertGetId(['store_id' => $store->id, 'file_name' => mb_substr($fileName, 0, 190), 'user_id' => $userId, 'created_at' => now()]);
             $columns = null;
+            $isWide = false;
             $chunk = [];
             $seen = [];
             $count = 0;
             foreach (TableReader::read($path) as $place => $cells) {
                 if ($columns === null) {
-                    $columns = self::columns($cells);
+                    [$columns, $isWide] = self::layout($cells);
+                    $isWide && DB::table('write_sheets')->where('id', $sheet)->update(['is_wide' => 1]);
 
                     continue;
                 }
                 if (++$count > self::MOST_ROWS) {
                     throw new InvalidArgumentException('A sheet has at most '.number_format(self::MOST_ROWS).' rows.');
                 }
-                $row = ['place' => $place];
-                foreach (array_keys(self::WORDS) as $name) {
-                    $row[$name] = isset($columns[$name]) ? (string) ($cells[$columns[$name]] ?? '') : null;
+                $cell = static fn (string $name): ?string => isset($columns[$name]) ? (string) ($cells[$columns[$name]] ?? '') : null;
+                if ($isWide) {
+                    array_push($chunk, ...self::two($place, $cell));
+                } else {
+                    $chunk[] = ['place' => $place, 'marks' => null] + array_combine(array_keys(self::WORDS), array_map($cell, array_keys(self::WORDS)));
                 }
-                $chunk[] = $row;
-                if (count($chunk) === self::CHUNK) {
+                if (count($chunk) >= self::CHUNK) {
                     $this->stageChunk($store, $sheet, $chunk, $seen);
                     $chunk = [];
                 }
@@ -85,6 +91,49 @@ final readonly class SheetImport
 
             return $sheet;
         });
+    }
+
+    /**
+     * A row of a page as two rows of texts.
+     *
+     * @param  \Closure(string): ?string  $cell
+     * @return list<array<string, int|string|null>>
+     */
+    private static function two(int $place, \Closure $cell): array
+    {
+        $marks = explode('-', (string) $cell('key'));
+        $rows = [];
+        foreach (TextField::cases() as $nth => $field) {
+            if ($cell($field->key()) !== null) {
+                $rows[] = ['place' => 2 * $place + $nth, 'marks' => count($marks) === 4 ? $marks[2 * $nth].'-'.$marks[2 * $nth + 1] : null, 'url' => $cell('url'), 'field' => $field->key(), 'draft' => $cell($field->key()), 'live' => $cell($field->key().' live'), 'characters' => null, 'pixels' => null];
+            }
+        }
+
+        return $rows;
+    }
+
+    /** What was written into the column of live texts is taken as if it stood in that of drafts. */
+    public function takeLive(int $sheet): void
+    {
+        DB::table('write_sheet_rows')->where('sheet_id', $sheet)->where('outcome', 'live')->update(['outcome' => 'new', 'note' => '']);
+    }
+
+    /** @return ?string why not; null where it is settled */
+    public function settle(Store $store, int $sheet, int $place, bool $mine, int $revision, ?int $userId): ?string
+    {
+        $row = DB::table('write_sheet_rows')->where('sheet_id', $sheet)->where('place', $place)->where('outcome', 'clash')->first();
+        if ($row === null) {
+            return 'This row has already been settled.';
+        }
+        if ($mine) {
+            $outcome = $this->drafts->save($store, (int) $row->resource_id, TextField::from((int) $row->field), (string) $row->text, $revision, Origin::Import, $userId);
+            if (! $outcome->saved) {
+                return 'The text on the desk has changed once more: look at it again.';
+            }
+        }
+        DB::table('write_sheet_rows')->where('sheet_id', $sheet)->where('place', $place)->update(['outcome' => $mine ? 'done' : 'same', 'note' => $mine ? '' : 'What stood there was kept.']);
+
+        return null;
     }
 
     /** Makes drafts of the new rows; doing it again changes nothing. @return int how many drafts were made */
@@ -134,7 +183,7 @@ final readonly class SheetImport
             $resource = $ids[trim((string) $row['url'])] ?? null;
             $field = TextField::fromKey(strtolower(trim((string) $row['field'])));
             [$outcome, $note, $revision] = $this->judge($row, $resource === null ? null : $known[$resource] ?? null, $field, $seen);
-            $rows[] = [$sheet, (int) $row['place'], $outcome, mb_substr((string) $row['url'], 0, 2048), $field?->value, $resource, mb_substr((string) $row['draft'], 0, 4000), mb_substr($note, 0, 400), $revision];
+            $rows[] = [$sheet, (int) $row['place'], $outcome, mb_substr((string) $row['url'], 0, 2048), $field?->value, $resource, mb_substr((string) $row[$outcome === 'live' ? 'live' : 'draft'], 0, 4000), mb_substr($note, 0, 400), $revision];
         }
         Bulk::write('write_sheet_rows', ['sheet_id', 'place', 'outcome', 'url', 'field', 'resource_id', 'text', 'note', 'revision'], $rows);
     }
@@ -162,6 +211,13 @@ final readonly class SheetImport
         }
         $seen[$key] = (int) $row['place'];
         $cell = $resource->cell($field);
+        if ($row['marks'] !== null) {
+            return self::judgeByMarks($cell, (string) $row['marks'], $text, $row['live'] === null ? null : (string) $row['live']);
+        }
+        $isSame = $text === '' || $text === $cell->draft || ($cell->draft === null && $text === $cell->stored);
+        if ($isSame && $row['live'] !== null && self::tidied((string) $row['live']) !== self::tidied($cell->stored) && self::tidied((string) $row['live']) !== self::tidied((string) $cell->draft)) {
+            return ['live', 'The column of live texts was edited, or the shop’s text has changed since the export.', $cell->revision];
+        }
         if ($text === '' || $text === $cell->draft || ($cell->draft === null && $text === $cell->stored)) {
             return ['same', '', 0];
         }
@@ -175,6 +231,36 @@ final readonly class SheetImport
         }
 
         return ['new', '', $cell->revision];
+    }
+
+    /**
+     * Judges a text whose row says by its key what stood in the file when it was made.
+     *
+     * @return array{string, string, int}
+     */
+    private static function judgeByMarks(DeskCell $cell, string $marks, string $text, ?string $live): array
+    {
+        [$liveMark, $textMark] = explode('-', $marks);
+        $isLiveTouched = $live !== null && WideSheet::mark($live) !== $liveMark;
+        if (WideSheet::mark($text) === $textMark) {
+            return $isLiveTouched && self::tidied((string) $live) !== self::tidied($cell->typed()) ? ['live', 'The column of live texts was edited.', $cell->revision] : ['same', '', 0];
+        }
+        if ($text === self::tidied($cell->typed())) {
+            return ['same', '', 0];
+        }
+        if (WideSheet::mark($cell->typed()) !== $textMark) {
+            return ['clash', 'The text was changed on the desk since the export.', 0];
+        }
+        if (WideSheet::mark($cell->stored) !== $liveMark) {
+            return ['clash', 'The shop’s text has changed since the export.', 0];
+        }
+
+        return ['new', $isLiveTouched ? 'The column of live texts was edited as well; it is not taken.' : '', $cell->revision];
+    }
+
+    private static function tidied(string $text): string
+    {
+        return trim((string) preg_replace('/\s+/u', ' ', $text));
     }
 
     /**
@@ -194,13 +280,25 @@ final readonly class SheetImport
 
     /**
      * @param  list<string>  $cells
-     * @return array<string, int> column by name
+     * @return array{array<string, int>, bool} column by name, and whether a row is a page
      */
-    private static function columns(array $cells): array
+    private static function layout(array $cells): array
     {
         $heads = array_map(static fn (string $cell): string => mb_strtolower(trim($cell)), $cells);
+        $wide = self::found($heads, self::WIDE);
+
+        return isset($wide['url']) && (isset($wide['title']) || isset($wide['description'])) ? [$wide, true] : [self::columns($heads), false];
+    }
+
+    /**
+     * @param  list<string>  $heads
+     * @param  array<string, list<string>>  $known
+     * @return array<string, int> column by name
+     */
+    private static function found(array $heads, array $known): array
+    {
         $found = [];
-        foreach (self::WORDS as $name => $words) {
+        foreach ($known as $name => $words) {
             foreach ($words as $word) {
                 $at = array_search($word, $heads, true);
                 if (is_int($at)) {
@@ -209,9 +307,20 @@ final readonly class SheetImport
                 }
             }
         }
+
+        return $found;
+    }
+
+    /**
+     * @param  list<string>  $heads
+     * @return array<string, int> column by name
+     */
+    private static function columns(array $heads): array
+    {
+        $found = self::found($heads, self::WORDS);
         $missing = array_diff(['url', 'field', 'draft'], array_keys($found));
         if ($missing !== []) {
-            throw new InvalidArgumentException('The first row must name the columns url, field and draft; missing: '.implode(', ', $missing).'. Found: '.mb_substr(implode(', ', $heads), 0, 200).'.');
+            throw new InvalidArgumentException('The first row must name the columns url and title or description, or url, field and draft. Missing: '.implode(', ', $missing).'. Found: '.mb_substr(implode(', ', $heads), 0, 200).'.');
         }
 
         return $found;

@@ -40,11 +40,13 @@
                 @if ($filter->after)<a href="{{ route('write', [$store] + $filter->query()) }}">Back to the first</a>@endif
                 @if ($next)<a href="{{ route('write', [$store] + $filter->query(['after' => $next])) }}" rel="next">Next {{ App\Write\Desk\DeskList::PAGE }}</a>@endif
             </p>
+            <p class="filters"><span class="of">Download this view:</span><a href="{{ route('write.export', [$store, 'xlsx'] + $filter->query()) }}">XLSX</a><a href="{{ route('write.export', [$store, 'csv'] + $filter->query()) }}">CSV</a>@can('write', $store)<button class="button" formmethod="get" formaction="{{ route('write.export', [$store, 'xlsx']) }}">Download the ticked</button>@endcan</p>
             @can('write', $store)
                 <div class="filters">
                     <input type="hidden" name="mark" value="ready">
                     <button class="button is-growth" name="scope" value="rows">Mark the ticked as ready</button>
                     <button class="button" name="scope" value="filter">Mark all drafts of this view as ready</button>
+                    @if ($recipes->isNotEmpty())<label>Recipe <span class="select"><select name="recipe">@foreach ($recipes as $one)<option value="{{ $one->id }}">{{ $one->name }}</option>@endforeach</select></span></label><button class="button" name="scope" value="ticked" formaction="{{ route('write.recipe.try', $store) }}">Try on the ticked</button> <button class="button" name="scope" value="view" formaction="{{ route('write.recipe.try', [$store] + $filter->query()) }}">Try on this view</button>@endif
                 </div>
             @endcan
         </form>

@@ -1,7 +1,7 @@
 <li>
     <span>
         <label class="sr" for="p-{{ $i }}-f">What this part is</label>
-        <span class="select"><select id="p-{{ $i }}-f" name="parts[{{ $i }}][fact]"><option value="">fixed words</option>@foreach ($facts as $fact)<option value="{{ $fact }}" @selected(($part['fact'] ?? '') === $fact)>{{ $fact }}</option>@endforeach</select></span>
+        <span class="select"><select id="p-{{ $i }}-f" name="parts[{{ $i }}][fact]"><option value="">fixed words</option>@foreach ($facts as $fact)<option value="{{ $fact }}" @selected(($part['fact'] ?? '') === $fact)>{{ App\Write\Recipes\RecipeFacts::label($fact) }}</option>@endforeach</select></span>
     </span>
     <span><label class="sr" for="p-{{ $i }}-w">Words, or words before the fact</label><input class="input wide" id="p-{{ $i }}-w" name="parts[{{ $i }}][words]" maxlength="200" value="{{ $part['words'] ?? '' }}" placeholder="words, or words before the fact"></span>
     <span>

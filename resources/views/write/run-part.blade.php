@@ -1,10 +1,12 @@
-@php($busy = in_array($run->phase, ['preview', 'apply'], true) && ($work?->isActive() ?? false))
-<div id="run-part" @if ($busy) hx-get="{{ route('write.run', [$store, $run->id]) }}" hx-trigger="every 1s" hx-swap="outerHTML" @endif>
+@php($busy = in_array($run->phase, ['preview', 'apply', 'back'], true) && ($work?->isActive() ?? false))
+<div id="run-part" @if ($busy) hx-get="{{ route('write.run', [$store, $run->id]) }}" hx-trigger="every 1s" hx-swap="outerMorph" @endif>
     <p role="status">
         @switch ($run->phase)
             @case('preview') {{ $busy ? 'Preparing the preview …' : 'This preview was not finished.' }} @break
             @case('shown') Nothing has been changed yet. Check the preview, then make the drafts. @break
             @case('apply') Making drafts … @n($work?->number('saved') ?? 0) so far. @break
+            @case('back') Taking the drafts back … @n($work?->number('back') ?? 0) so far. @break
+            @case('taken') <b>@n($work?->number('back') ?? 0)</b> drafts were taken back; texts that were edited or sent since stay. @break
             @default <b>@n($work?->number('saved') ?? 0)</b> drafts were made. <a href="{{ route('write', [$store, 'state' => 'changed']) }}">See them on the desk</a>
         @endswitch
         @if ($work?->problem)<span class="state is-hand">{{ $work->problem }}</span>@endif
@@ -14,7 +16,10 @@
             @if ($counts->get($key))<a href="{{ route('write.run', [$store, $run->id, 'outcome' => $key]) }}" @if ($outcome === $key) aria-current="true" @endif>{{ $label }} <span class="n">@n($counts->get($key))</span></a>@endif
         @endforeach
         @if ($run->phase === 'shown' && ($counts->get('new') || $counts->get('wide')))
-            @can('write', $store)<form method="post" action="{{ route('write.run.apply', [$store, $run->id]) }}">@csrf<button class="button is-growth" data-once>Make @n($counts->get('new', 0) + $counts->get('wide', 0)) drafts</button></form>@endcan
+            @can('write', $store)<form method="post" action="{{ route('write.run.apply', [$store, $run->id]) }}">@csrf @if ($counts->get('new'))<button class="button is-growth" data-once>Make @n($counts->get('new')) drafts that fit</button>@endif @if ($counts->get('wide')) <button class="button" name="cut" value="1" data-once>Make @n($counts->get('new', 0) + $counts->get('wide')) drafts, also those cut off</button>@endif</form>@endcan
+        @endif
+        @if ($run->phase === 'applied' && ($work?->number('saved') ?? 0) > 0)
+            @can('write', $store)<form method="post" action="{{ route('write.run.apply', [$store, $run->id]) }}">@csrf<button class="button is-hand" name="do" value="back" data-once>Take all drafts of this run back</button></form>@endcan
         @endif
     </div>
     <table class="ledger">

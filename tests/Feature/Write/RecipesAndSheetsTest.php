@@ -111,7 +111,7 @@ it('takes a file on the screen, shows what it would do, and refuses what is no t
     $writer = member($this->store, Role::Writer);
     $url = DB::table('resources')->where('store_id', $this->store->id)->where('kind', 3)->value('url');
     $sheet = $this->actingAs($writer)->post("/s/{$this->store->slug}/write/sheets", ['file' => UploadedFile::fake()->createWithContent('my.csv', "url;field;draft\n$url;title;From a spreadsheet with semicolons\n")])->assertRedirect()->headers->get('Location');
-    $this->get((string) $sheet)->assertOk()->assertSee('From a spreadsheet with semicolons')->assertSee('would become drafts');
+    $this->get((string) $sheet)->assertOk()->assertSee('From a spreadsheet with semicolons')->assertSee('new drafts');
     $this->post((string) $sheet)->assertSessionHas('done', '1 draft was made from the file.');
     $this->post("/s/{$this->store->slug}/write/sheets", ['file' => UploadedFile::fake()->createWithContent('bad.csv', "one,two\n1,2\n")])->assertSessionHasErrors('file');
     $this->post("/s/{$this->store->slug}/write/sheets", ['file' => UploadedFile::fake()->createWithContent('bad.xlsx', "PK\x03\x04 nonsense")])->assertSessionHasErrors('file');
