@@ -28,6 +28,7 @@ Route::middleware('web')->group(function (): void {
     Route::middleware('auth')->group(function (): void {
         Route::get('/account', [AccountController::class, 'show'])->name('account');
         Route::post('/account/password', [AccountController::class, 'changePassword'])->name('account.password');
+        Route::post('/account/locale', [AccountController::class, 'writeAs'])->name('account.locale');
         Route::post('/account/session', [AccountController::class, 'endSession'])->name('account.session');
         Route::post('/account/sessions', [AccountController::class, 'endOthers'])->name('account.sessions');
         Route::get('/tokens', [TokenController::class, 'index'])->name('tokens');

@@ -235,7 +235,7 @@ final class Releases
             $items = DB::table('release_items')->where('release_id', $releaseId)->where('state', ItemState::Live->value)->whereNull('undone_by')
                 ->when($itemIds !== null, static fn ($query) => $query->whereIn('id', $itemIds ?? []))->orderBy('id')->lockForUpdate()->get();
             if ($items->isEmpty()) {
-                throw new InvalidArgumentException('Nothing of this release is live and not taken back already.');
+                throw new InvalidArgumentException('Everything of this release has already been taken back, or is not live.');
             }
             $undo = $this->make($store, 'Undo of '.$of->name, $releaseId, $userId);
             foreach ($items->chunk(500) as $chunk) {

@@ -64,9 +64,12 @@ document.addEventListener('htmx:after:swap', follow);
 document.addEventListener('visibilitychange', () => { if (!document.hidden) document.body.dispatchEvent(new CustomEvent('came-back')); });
 
 /** Tables that stand on one screen as a whole are sorted by their heads here; paged ones by links that ask the server. */
+const decimal = new Intl.NumberFormat(root.dataset.locale).formatToParts(1.5).find(part => part.type === 'decimal').value;
 const valueOf = cell => {
+    if (cell?.dataset.value !== undefined) return cell.dataset.value;
     const text = cell?.textContent.trim() ?? '';
-    const number = /^[−+–-]?[\d,.]+\s*%?$|^×/.test(text) ? Number(text.replace('−', '-').replace(/[^\d.-]/g, '')) : NaN;
+    const plain = text.replace('−', '-').split(decimal).map(part => part.replace(/[^\d-]/g, '')).join('.');
+    const number = /^[−+–-]?\d[\d,.’'\s]*%?$|^×/.test(text) ? Number(plain) : NaN;
     return text === '' || text === '–' || text === '·' ? null : Number.isNaN(number) ? text.toLowerCase() : number;
 };
 function sortBy(head) {

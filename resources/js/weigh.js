@@ -7,8 +7,8 @@ function add() {
     const picked = [...form.querySelectorAll('[name="pages[]"]:checked')];
     const total = key => picked.reduce((all, box) => all + Number(box.dataset[key] ?? 0), 0);
     const minutes = total('minutes');
-    sum.textContent = picked.length === 0 ? '' : `${picked.length} ticked: ${Math.round(total('worth')).toLocaleString('en')} together`
-        + (minutes > 0 ? `, ${(minutes / 60).toFixed(1)} hours by hand` : '');
+    sum.textContent = picked.length === 0 ? '' : `${picked.length} ticked: ${Math.round(total('worth')).toLocaleString(document.documentElement.dataset.locale)} together`
+        + (minutes > 0 ? `, ${(minutes / 60).toLocaleString(document.documentElement.dataset.locale, { maximumFractionDigits: 1 })} hours by hand` : '');
 }
 form?.addEventListener('change', () => setTimeout(add));
 add();

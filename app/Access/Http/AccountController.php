@@ -8,9 +8,11 @@ use App\Access\Models\User;
 use App\Access\Passwords\PasswordRules;
 use App\Access\Sessions;
 use App\Access\SignIn\Guesses;
+use App\Store\Http\Forms;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Hash;
+use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
 use Illuminate\View\View;
 
@@ -45,6 +47,15 @@ final class AccountController
         $ended = Sessions::endAll($user->id, $request->session()->getId());
 
         return redirect()->route('account')->with('done', 'The password is changed.'.self::andEnded($ended));
+    }
+
+    /** How numbers and dates are written for this person. */
+    public function writeAs(Request $request): RedirectResponse
+    {
+        $given = $request->validate(['locale' => ['nullable', Rule::in(Forms::LOCALES)]]);
+        User::query()->whereKey(self::user($request)->id)->update(['locale' => $given['locale'] ?? null]);
+
+        return redirect()->route('account')->with('done', 'Saved.');
     }
 
     public function endSession(Request $request): RedirectResponse

@@ -36,7 +36,7 @@ final class TokenController
     {
         self::user($request)->tokens()->where('id', $token)->delete();
 
-        return redirect()->route('tokens')->with('done', 'The token opens nothing any more.');
+        return redirect()->route('tokens')->with('done', 'The token is revoked.');
     }
 
     private static function user(Request $request): User

@@ -16,6 +16,7 @@ use Laravel\Sanctum\PersonalAccessToken;
  * @property string $name
  * @property string $email
  * @property string $password
+ * @property ?string $locale how numbers and dates are written, BCP 47; null as the browser asks
  */
 final class User extends Authenticatable
 {

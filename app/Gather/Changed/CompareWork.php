@@ -49,7 +49,7 @@ final class CompareWork implements LongWork
     {
         $comparison = DB::table('gather_comparisons')->where('id', $run->subjectId)->first();
         if ($comparison === null) {
-            return SliceEnd::failed('The comparison is gone.');
+            return SliceEnd::failed('The comparison no longer exists.');
         }
         if ($comparison->state === 'done') {
             return SliceEnd::done(); // Its process died between the last write and letting go.

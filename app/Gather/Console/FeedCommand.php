@@ -34,7 +34,7 @@ final class FeedCommand extends StoreCommand
                 }
             }
             $problem = DB::table('work')->where('id', $work)->value('problem');
-            $this->answer(['state' => $state, 'today' => $today, 'problem' => $problem], $state === 'done' ? 'The feed is pulled.' : ($state === 'waiting' ? 'The pull has begun.' : "The pull has $state: $problem"));
+            $this->answer(['state' => $state, 'today' => $today, 'problem' => $problem], $state === 'done' ? 'The feed is pulled.' : ($state === 'waiting' ? 'The fetch has started.' : "The pull has $state: $problem"));
 
             return in_array($state, ['done', 'waiting'], true) ? 0 : 1;
         });

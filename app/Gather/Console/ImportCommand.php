@@ -44,7 +44,7 @@ final class ImportCommand extends StoreCommand
                 $file === '-' && unlink($path);
             }
             try {
-                $row = Imports::find($store, $import) ?? throw new LogicException('The import is gone.');
+                $row = Imports::find($store, $import) ?? throw new LogicException('The import no longer exists.');
                 $given = $this->corrections();
                 $look = FileLook::into($store->id, Imports::path($row), $sort, $given);
                 if (is_string($this->option('map'))) {
@@ -65,7 +65,7 @@ final class ImportCommand extends StoreCommand
             if ($this->option('wait')) {
                 $desk->workToEnd($work);
             }
-            $row = DB::table('gather_imports')->where('id', $import)->first() ?? throw new LogicException('The import is gone.');
+            $row = DB::table('gather_imports')->where('id', $import)->first() ?? throw new LogicException('The import no longer exists.');
             foreach (DB::table('gather_asides')->where('import_id', $import)->orderBy('line')->limit(1000)->get() as $aside) {
                 $this->aside("row {$aside->line}, {$aside->column_name}: {$aside->reason}");
             }

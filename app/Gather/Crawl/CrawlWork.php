@@ -64,7 +64,7 @@ final class CrawlWork implements LongWork
             }
             $crawl = DB::table('gather_crawls')->where('id', $run->subjectId)->first();
             if ($crawl === null) {
-                return SliceEnd::failed('The crawl is gone.');
+                return SliceEnd::failed('The crawl no longer exists.');
             }
             $phase = (string) $crawl->phase;
             $run->beat(['phase' => $phase, 'fetched' => (int) $crawl->fetched, 'failed' => (int) $crawl->failed, 'barred' => (int) $crawl->barred], force: true);

@@ -160,7 +160,7 @@ final class FeedWork implements LongWork
             $run->fenced(function () use ($store, $sort, $number, $to, $wholeTo, $import, $run, $isDone): void {
                 if ($import !== null) {
                     DB::table('gather_imports')->where('id', $import)->update(['is_feed' => 1]);
-                    $row = Imports::find($store, $import) ?? throw new RuntimeException('The portion is gone.');
+                    $row = Imports::find($store, $import) ?? throw new RuntimeException('The fetch no longer exists.');
                     $this->imports->start($store, $import, FileLook::into($store->id, Imports::path($row), $sort, ['scope' => 'store']));
                 }
                 $whole = $wholeTo === null ? $to : min($wholeTo, $to);

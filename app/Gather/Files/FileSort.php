@@ -224,7 +224,7 @@ enum FileSort: string
             $this === self::Rivals && ! $has('position', 'traffic') => 'A file of rivals needs a column of positions or of visits.',
             $this === self::Backlinks && array_diff(['source', 'page'], $keys) !== [] => 'A file of backlinks needs a column of the linking pages and one of ours.',
             $this === self::Index && ! $has('page') => 'A file of index states needs a column of pages.',
-            $this === self::Index && ! $has('listed', 'reason', 'kept') => 'A file of index states needs a column that tells whether a page is listed, why, or which address was kept.',
+            $this === self::Index && ! $has('listed', 'reason', 'kept') => 'An index status file needs a column that says whether a page is indexed, why not, or which canonical was chosen.',
             $this === self::Logs && array_diff(['day', 'page', 'crawler'], $keys) !== [] => 'A summary of a log needs columns of days, addresses and crawlers.',
             $this === self::Pages && ! $has('page') => 'A list of pages needs a column of addresses.',
             default => null,

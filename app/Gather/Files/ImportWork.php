@@ -54,7 +54,7 @@ final class ImportWork implements LongWork
 
     public static function title(): string
     {
-        return 'bringing in a file';
+        return 'importing a file';
     }
 
     public static function queue(): string
@@ -82,7 +82,7 @@ final class ImportWork implements LongWork
             }
             $import = DB::table('gather_imports')->where('id', $run->subjectId)->first();
             if ($import === null || $import->sort === null) {
-                return SliceEnd::failed('The import is gone.');
+                return SliceEnd::failed('The import no longer exists.');
             }
             $run->beat(['phase' => $import->phase, 'rows' => (int) $import->rows_taken, 'asides' => (int) $import->rows_aside], force: true);
             try {

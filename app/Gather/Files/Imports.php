@@ -139,7 +139,7 @@ final readonly class Imports
             throw new InvalidArgumentException($lack);
         }
         if (in_array('day', $keys, true) && $look->dialect->dates === null) {
-            throw new InvalidArgumentException('The dates in the file come in two orders: in some the day stands first, in others the month. Make them one, or choose by hand which is meant; the others are set aside then.');
+            throw new InvalidArgumentException('The file has dates in two orders, day first and month first. Choose which one is meant; rows of the other order are then set aside.');
         }
         if (in_array('day', $keys, true) && $look->datesOpen) {
             throw new InvalidArgumentException('The dates in the file can be read both ways (day first or month first), and nothing decides between them. Choose which is meant: on the command line --dates=dmy or --dates=mdy.');
@@ -176,7 +176,7 @@ final readonly class Imports
         return DB::transaction(function () use ($store, $import, $userId): int {
             $changed = DB::table('gather_imports')->where('store_id', $store->id)->where('id', $import)->whereIn('state', ['done', 'failed', 'stopped'])->whereNotNull('sort')->update(['state' => 'running', 'phase' => 'back', 'is_back' => 1, 'remark' => null, 'ended_at' => null]);
             if ($changed === 0) {
-                throw new InvalidArgumentException('Only an import that has ended can be taken back, and only once.');
+                throw new InvalidArgumentException('Only a finished import can be removed, and only once.');
             }
 
             return $this->desk->begin(ImportWork::class, $store->id, $import, $userId);
@@ -232,7 +232,7 @@ final readonly class Imports
         $day = static fn (?string $text): ?DateTimeImmutable => is_string($text) && preg_match('/^\d{4}-\d\d-\d\d$/', $text) === 1 ? (DateTimeImmutable::createFromFormat('!Y-m-d', $text) ?: null) : null;
         [$from, $to] = [$day($first), $day($last)];
         if ($from === null || $to === null) {
-            throw new InvalidArgumentException('The file tells no day: say the first and the last day that it covers.');
+            throw new InvalidArgumentException('The file has no days: enter the first and last day it covers.');
         }
         if ($to < $from || $from->diff($to)->days > 800 || $to > new DateTimeImmutable('tomorrow')) {
             throw new InvalidArgumentException('The period ends before it begins, lies in the future, or is longer than 800 days.');

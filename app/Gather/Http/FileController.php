@@ -165,7 +165,7 @@ final class FileController
     {
         $imports->drop($store, $import);
 
-        return redirect()->route('gather.files', $store)->with('done', 'The file is let go; nothing of it was stored.');
+        return redirect()->route('gather.files', $store)->with('done', 'The file was discarded; nothing was stored.');
     }
 
     /** The rows that were set aside, with the reasons behind, to be mended and put in again. */

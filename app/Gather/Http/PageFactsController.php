@@ -33,7 +33,7 @@ final class PageFactsController
         DB::table('page_products')->where('page_id', $page)->update(['life' => $life->value, 'origin' => $life === LifeState::Unknown ? 0 : 1, 'back_on' => $given['back_on'] ?? null, 'replaced_by' => (string) ($given['replaced_by'] ?? '')]);
         $desk->begin(ReindexWork::class, $store->id, 0, (int) $request->user()?->getAuthIdentifier());
 
-        return redirect()->route('page', [$store, $page])->with('done', $life === LifeState::Unknown ? 'Files and pages say again how it lives.' : "The product counts as {$life->label()} until somebody says otherwise.");
+        return redirect()->route('page', [$store, $page])->with('done', $life === LifeState::Unknown ? 'Its availability follows imports and the page again.' : "The product counts as {$life->label()} until somebody says otherwise.");
     }
 
     public function images(Store $store, int $page): RedirectResponse

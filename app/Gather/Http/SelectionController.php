@@ -37,7 +37,7 @@ final class SelectionController
 
         return match ($given['to']) {
             'desk' => redirect()->route('write', [$store, 'selection' => $id]),
-            'list' => redirect()->route('gather', [$store, 'selection' => $id])->with('done', 'The list is kept under its name.'),
+            'list' => redirect()->route('gather', [$store, 'selection' => $id])->with('done', 'The list is saved.'),
             default => redirect()->route('gather.export', [$store, $given['to'], 'selection' => $id] + $filter->query()),
         };
     }
@@ -60,7 +60,7 @@ final class SelectionController
     {
         Selections::drop($store, $selection);
 
-        return redirect()->route('gather', $store)->with('done', 'The list is let go; its pages are as they were.');
+        return redirect()->route('gather', $store)->with('done', 'The list was deleted; its pages stay as they are.');
     }
 
     public function saveView(Request $request, Store $store): RedirectResponse
@@ -76,6 +76,6 @@ final class SelectionController
     {
         SavedViews::drop($store, (int) $request->user()?->getAuthIdentifier(), $view);
 
-        return redirect()->route('gather', $store)->with('done', 'The view is let go.');
+        return redirect()->route('gather', $store)->with('done', 'The view was deleted.');
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Gather\Inventory;
 
+use App\Store\Http\Forms;
 use App\Store\Kinds\PageKind;
 use App\Store\Pages\CanonicalState;
 use App\Store\Pages\PageMark;
@@ -160,8 +161,10 @@ enum PageColumn: string
     }
 
     /** What a row shows in it. */
-    public function shown(object $row): string
+    public function shown(object $row, bool $isForFile = false): string
     {
+        // A file is read by machines, a screen by people.
+        $number = $isForFile ? number_format(...) : Forms::number(...);
         $value = $row->{$this->column()};
 
         return match ($this) {
@@ -173,12 +176,12 @@ enum PageColumn: string
             self::Marks => implode(', ', array_map(static fn (PageMark $mark): string => $mark->words(), PageMark::of((int) $value))),
             self::Sources => implode(', ', PageSource::namesOf((int) $value)),
             self::Life => (int) $value === 0 ? '' : LifeState::from((int) $value)->label(),
-            self::Position => (int) $value === 0 ? '–' : number_format((int) $value / 1000, 1),
-            self::Price => $value === null ? '' : number_format((float) $value, 2),
-            self::Stock => $value === null ? '' : number_format((int) $value),
-            self::Revenue => number_format((float) $value),
+            self::Position => (int) $value === 0 ? '–' : $number((int) $value / 1000, 1),
+            self::Price => $value === null ? '' : $number((float) $value, 2),
+            self::Stock => $value === null ? '' : $number((int) $value),
+            self::Revenue => $number((float) $value),
             self::Changed => (int) $value === 0 ? '' : (string) $value,
-            default => number_format((int) $value),
+            default => $number((int) $value),
         };
     }
 }

@@ -44,7 +44,7 @@ final class PageExport
                     (string) $row->url, (int) $row->status, isset($redirects[(string) $row->url]) ? $path->end((string) $row->url) : (string) $row->url, PageKind::from((int) $row->kind)->key(),
                     $row->indexable ? 'yes' : 'no', WhyNot::from((int) $row->why_not)->wordsOf($row->robots ?? '', $row->robots_header ?? '', $crawlers), (string) $row->title, (string) $row->description, $h1s[0] ?? '', count($h1s), $canonicals[0] ?? (string) $row->canonical_header,
                     $depth === DepthRebuild::UNREACHED ? null : $depth, (int) $row->links_in, (int) $row->words, (string) $row->started_at, implode(' ', PageSource::namesOf((int) $row->sources)),
-                    ...array_map(static fn (PageColumn $column): string => $column->shown($row), $more),
+                    ...array_map(static fn (PageColumn $column): string => $column->shown($row, true), $more),
                 ];
             }
         }

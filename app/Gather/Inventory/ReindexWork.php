@@ -21,7 +21,7 @@ final class ReindexWork implements LongWork
 
     public static function title(): string
     {
-        return 'sorting the pages anew';
+        return 'sorting pages by kind';
     }
 
     public static function queue(): string

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Store\Facts;
 
+use App\Store\Http\Forms;
 use App\Store\Models\Store;
 use Closure;
 use DateTimeImmutable;
@@ -34,7 +35,7 @@ final readonly class NumberWindow
 
     public function inWords(): string
     {
-        $day = static fn (string $day): string => (new DateTimeImmutable($day))->format('j M Y');
+        $day = Forms::day(...);
 
         return $this->isPeriod ? "{$day($this->firstDay)} to {$day($this->lastDay)}" : self::WEEKS." weeks to {$day($this->lastDay)}";
     }

@@ -52,7 +52,7 @@ final class FeedRows
                 throw new InvalidArgumentException('The XML file brings a document type or entities of its own; nothing is read from such a file.');
             }
             if (preg_match('/<(?:\w+:)?(urlset|sitemapindex)\b/', $start, $found) === 1) {
-                return $found[1] === 'sitemapindex' ? throw new InvalidArgumentException('This is an index of sitemaps; bring in the sitemaps that it lists.') : static fn (): Generator => self::sitemap($source);
+                return $found[1] === 'sitemapindex' ? throw new InvalidArgumentException('This is a sitemap index; import the sitemaps that it lists.') : static fn (): Generator => self::sitemap($source);
             }
 
             return preg_match('/<(?:\w+:)?(rss|feed|RDF|channel|products|items)\b/', $start) === 1 ? static fn (): Generator => self::xml($source) : throw new InvalidArgumentException('The XML file is no RSS or Atom feed and no sitemap.');

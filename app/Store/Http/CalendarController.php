@@ -32,13 +32,13 @@ final class CalendarController
             return back()->withInput()->withErrors(['last' => $error->getMessage()]);
         }
 
-        return redirect()->route('calendar', $store)->with('done', 'It is entered, and marked on every time axis.');
+        return redirect()->route('calendar', $store)->with('done', 'Added. It is marked on every chart.');
     }
 
     public function drop(Store $store, int $event): RedirectResponse
     {
         Calendar::drop($store, $event);
 
-        return redirect()->route('calendar', $store)->with('done', 'It is taken out.');
+        return redirect()->route('calendar', $store)->with('done', 'Removed.');
     }
 }

@@ -36,7 +36,7 @@ final class SettingsController
             RulesChanged::dispatch($store->id, $request->user()?->getAuthIdentifier());
         }
 
-        return redirect()->route('settings', $store)->with('done', 'The settings are kept.');
+        return redirect()->route('settings', $store)->with('done', 'The settings are saved.');
     }
 
     public function market(Request $request, Store $store, Market $market): RedirectResponse
@@ -145,6 +145,6 @@ final class SettingsController
         (new KindRules($rules))->save($store);
         RulesChanged::dispatch($store->id, $request->user()?->getAuthIdentifier());
 
-        return redirect()->route('settings', $store)->with('done', 'The rules are kept; the inventory is being sorted by them.');
+        return redirect()->route('settings', $store)->with('done', 'The rules are saved; pages are being sorted by them.');
     }
 }

@@ -67,7 +67,7 @@ final readonly class Succession
         $url = (new PageAddress($store))->urlOf(trim($address));
         $to = $url === null ? null : DB::table('pages')->where('store_id', $store->id)->where('digest', md5($url, true))->value('id');
         if ($to === null || (int) $to === $page) {
-            throw new InvalidArgumentException($to === null ? 'This address is no page of the store that is known.' : 'A page cannot take its own place.');
+            throw new InvalidArgumentException($to === null ? 'This address is no page of the store that is known.' : 'A page cannot replace itself.');
         }
         for ($at = (int) $to, $hops = 0; $at !== 0 && $hops < 20; $hops++) {
             $at = (int) DB::table('successions')->where('from_page', $at)->value('to_page');

@@ -18,9 +18,9 @@ enum LifeOrigin: int
         return match ($this) {
             self::Nobody => 'nobody says',
             self::Hand => 'set by hand',
-            self::File => 'told by a file or feed',
-            self::Structured => 'told by the page’s structured data',
-            self::Text => 'told by the page’s text',
+            self::File => 'from a file or feed',
+            self::Structured => 'from structured data',
+            self::Text => 'from the page’s text',
         };
     }
 }

@@ -41,7 +41,7 @@ final class DecideController
             return back()->withErrors(['choice' => $wrong->getMessage()]);
         }
 
-        return redirect()->route('untangle.cause', [$store, $cause])->with('done', $request->filled('choice') ? 'Decided, for all of its addresses and those that will come.' : 'The store’s rule holds again.');
+        return redirect()->route('untangle.cause', [$store, $cause])->with('done', $request->filled('choice') ? 'Decided for all URLs of the cause, now and later.' : 'The store’s rule holds again.');
     }
 
     /** Keepers in bulk: the addresses of this cause stay instead. */
@@ -135,7 +135,7 @@ final class DecideController
             default => Decisions::action($store, $page, Means::tryFrom($request->string('action')->value()), $user),
         };
         $done = match ($do) {
-            'keeper' => 'It is the keeper, and stays so.', 'no-keeper' => 'The evidence decides again, from the next search on.', 'apart' => 'It stands by itself from the next search on.',
+            'keeper' => 'It is the keeper now.', 'no-keeper' => 'The evidence decides again, from the next search on.', 'apart' => 'It is treated as a page of its own from the next search on.',
             'together' => 'It is compared again with the next search.', default => 'Decided for this address.',
         };
 
@@ -172,7 +172,7 @@ final class DecideController
     /** Takes back what was put down and is not on its way yet. */
     public function drop(Request $request, Store $store, AddressChanges $changes): RedirectResponse
     {
-        return back()->with('done', number_format($changes->drop($store, null, (int) $request->user()?->getAuthIdentifier())).' changes were taken back.');
+        return back()->with('done', number_format($changes->drop($store, null, (int) $request->user()?->getAuthIdentifier())).' changes were withdrawn.');
     }
 
     /** What was released and shows no more: put it back, or take what shows as meant. */
@@ -187,7 +187,7 @@ final class DecideController
                 }
             }
 
-            return back()->with('done', 'Taken as meant.');
+            return back()->with('done', 'Accepted.');
         }
         $put = $changes->put($store, array_map(static fn (object $drift): array => ['page' => (int) $drift->page_id, 'field' => AddressField::from((int) $drift->field), 'value' => (string) $drift->value, 'why' => 'shows something else since it was released', 'base' => ''], $drifts), Origin::Hand, (int) $request->user()?->getAuthIdentifier(), again: true);
 
@@ -201,7 +201,7 @@ final class DecideController
         Decisions::parameter($store, $request->string('scope')->value(), $request->string('name')->value(), $effect, (int) $request->user()?->getAuthIdentifier());
         app(Finds::class)->begin($store->id, (int) $request->user()?->getAuthIdentifier());
 
-        return redirect()->route('untangle.parameters', $store)->with('done', 'Noted. The search goes over all addresses again with it.');
+        return redirect()->route('untangle.parameters', $store)->with('done', 'Saved. The search for duplicates runs again with it.');
     }
 
     public function rule(Request $request, Store $store): RedirectResponse
@@ -214,7 +214,7 @@ final class DecideController
             return back()->withErrors(['choice' => $wrong->getMessage()]);
         }
 
-        return redirect()->route('untangle.rules', $store)->with('done', 'The rule holds.');
+        return redirect()->route('untangle.rules', $store)->with('done', 'The rule is set.');
     }
 
     /** @param  list<int>  $pages */
@@ -224,7 +224,7 @@ final class DecideController
         $put = $plan->put($store, (int) $request->user()?->getAuthIdentifier());
         $held = count($plan->heldBack);
 
-        return $put === 0 && $held === 0 ? $back->withErrors(['plan' => 'Nothing of this is left to be put down.'])
-            : $back->with('done', number_format($put).' changes are ready under Release'.($held === 0 ? '.' : '; '.number_format($held).' were held back: '.implode(', ', array_slice(array_unique($plan->heldBack), 0, 3)).'.'));
+        return $put === 0 && $held === 0 ? $back->withErrors(['plan' => 'Nothing of this is left to make ready.'])
+            : $back->with('done', number_format($put).' changes are ready for release'.($held === 0 ? '.' : '; '.number_format($held).' were held back: '.implode(', ', array_slice(array_unique($plan->heldBack), 0, 3)).'.'));
     }
 }

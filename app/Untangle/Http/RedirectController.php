@@ -70,7 +70,7 @@ final class RedirectController
     {
         (new Book($store, app(AddressChanges::class)))->drop($line);
 
-        return back()->with('done', 'The line is gone from the book. What is live in the shop is taken back with its release.');
+        return back()->with('done', 'The redirect was removed from the list. If it is live, take back its release.');
     }
 
     /** The book as a web server or a spreadsheet takes it. */
@@ -126,7 +126,7 @@ final class RedirectController
             }
         }
         if ($pairs === []) {
-            return back()->withErrors(['pages' => 'None of these has a target. Write one beside it, or let it stay gone.']);
+            return back()->withErrors(['pages' => 'None of these has a target. Enter one, or leave them as 404.']);
         }
         $book = new Book($store, app(AddressChanges::class));
         $taken = $book->add($pairs, 'lost', (int) $request->user()?->getAuthIdentifier());

@@ -30,6 +30,6 @@ final class SlugController
             return back()->withInput()->withErrors(['slug' => $wrong->getMessage()]);
         }
 
-        return back()->with('done', 'The new slug is ready under Release; the old address will redirect.');
+        return back()->with('done', 'The new slug is ready for release; the old URL will redirect.');
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Untangle\Lists;
 
+use App\Store\Http\Forms;
 use App\Store\Http\ShownUrl;
 use App\Store\Models\Store;
 use Illuminate\Support\Facades\DB;
@@ -72,6 +73,6 @@ final readonly class TanglePicture
 
     private static function line(object $row): string
     {
-        return number_format((int) $row->clicks).((int) $row->clicks === 1 ? ' click, ' : ' clicks, ').number_format((int) $row->links_in).((int) $row->links_in === 1 ? ' link' : ' links');
+        return Forms::number((int) $row->clicks).((int) $row->clicks === 1 ? ' click, ' : ' clicks, ').Forms::number((int) $row->links_in).((int) $row->links_in === 1 ? ' link' : ' links');
     }
 }

@@ -77,7 +77,7 @@ final class Told
         $rows = DB::table('untangle_told')->join('pages', 'pages.id', '=', 'page_id')->where('untangle_told.store_id', $store->id)->whereNull('sent_at')->orderBy('untangle_told.id')->limit(self::AT_ONCE)->get(['untangle_told.id', 'pages.url']);
         $rows = $rows->filter(static fn (object $row): bool => PageUrl::parse((string) $row->url)?->sameHostAs($base) === true);
         if ($rows->isEmpty()) {
-            throw new InvalidArgumentException('Nothing is waiting to be told.');
+            throw new InvalidArgumentException('Nothing to tell.');
         }
         $body = json_encode(['host' => $base->authority, 'key' => self::key($store), 'keyLocation' => $base->scheme.'://'.$base->authority.'/'.self::key($store).'.txt', 'urlList' => $rows->pluck('url')->values()->all()], JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES);
         $answer = GuardedHttp::allowing($options->privateHosts)->fetch(new HttpRequest($to, 'POST', ['Content-Type' => 'application/json; charset=utf-8'], $body, 20, 100_000));

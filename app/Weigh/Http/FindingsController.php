@@ -148,7 +148,7 @@ final class FindingsController
         }
         $scores->begin($store->id, (int) $request->user()?->getAuthIdentifier());
 
-        return redirect()->route('weigh', $store)->with('done', 'These are the store’s assumptions now. The pages are being weighed by them.');
+        return redirect()->route('weigh', $store)->with('done', 'Saved as the store’s assumptions. The upside is being calculated again.');
     }
 
     private function lens(Request $request, Store $store): Lens

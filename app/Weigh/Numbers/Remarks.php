@@ -8,6 +8,7 @@ use App\Store\Calendar\Calendar;
 use App\Store\Facts\NumberWindow;
 use App\Store\Facts\ToldBy;
 use App\Store\Facts\ToldWeeks;
+use App\Store\Http\Forms;
 use App\Store\Markets;
 use App\Store\Models\Market;
 use App\Store\Models\Store;
@@ -50,7 +51,7 @@ final class Remarks
         $isApart = DB::selectOne("$of AND NOT (day = ? AND days = ?) LIMIT 1", [$store->id, ToldBy::Sales->facts()->value, $window->firstDay, $window->length()]) !== null
             && DB::selectOne("$of AND day = ? AND days = ? LIMIT 1", [$store->id, ToldBy::Sales->facts()->value, $window->firstDay, $window->length()]) === null;
 
-        return $isApart ? ['Sales are told of other days than this period, and not by day, so what a click is worth cannot be told.'] : [];
+        return $isApart ? ['The sales data covers another period and has no days, so the value of a click is not known.'] : [];
     }
 
     /** @return list<string> whether rows by query tell more than their page */
@@ -126,7 +127,7 @@ final class Remarks
                 array_push($runs, ...($last === null ? [] : [$last]), ...[[$day, $day]]);
             }
         }
-        $say = static fn (string $day): string => (new DateTimeImmutable($day))->format('j M Y');
+        $say = Forms::day(...);
         $named = array_map(static fn (array $run): string => $run[0] === $run[1] ? $say($run[0]) : "{$say($run[0])} to {$say($run[1])}", array_slice($runs, -self::RUNS));
         $more = count($runs) - count($named);
 

@@ -101,7 +101,7 @@ final class Losses
             if (($lens->market === null || $lens->market === $market->id) && $told->beside($market->id, ToldBy::Pages, $weeks, $lens->against) !== [] && ! self::weeks($told, $market->id, $weeks, $lens->against)[2]) {
                 $from = $lens->against === 'year' ? 52 : $weeks;
                 $lacking = array_values(array_unique([...$told->lacking($market->id, ToldBy::Queries, $from, min(104, $from + $weeks)), ...$told->lacking($market->id, ToldBy::Queries, 0, $weeks)]));
-                $sentences[] = 'Losses'.(count(Markets::of($store)->all()) > 1 ? " of $market->name" : '').' are told by page totals and not taken apart: rows by query are not there for '.Remarks::runs($lacking).'.';
+                $sentences[] = 'Losses'.(count(Markets::of($store)->all()) > 1 ? " of $market->name" : '').' are known as totals only, without reasons: query data is missing for '.Remarks::runs($lacking).'.';
             }
         }
 

@@ -8,6 +8,7 @@ use App\Store\Bulk;
 use App\Store\Events\BreaksChanged;
 use App\Store\Events\InventoryRefreshed;
 use App\Store\Facts\NumberWindow;
+use App\Store\Http\Forms;
 use App\Store\Kinds\PageKind;
 use App\Store\Markets;
 use App\Store\Models\Store;
@@ -85,7 +86,7 @@ final readonly class Scores
         }
         $digits = 1 - (int) floor(log10($money));
 
-        return number_format(round($money, $digits), max(0, min(2, $digits)));
+        return Forms::number(round($money, $digits), max(0, min(2, $digits)));
     }
 
     public static function listen(): void

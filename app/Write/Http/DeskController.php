@@ -92,6 +92,6 @@ final class DeskController
         }
         $count = $drafts->markReady($store, $ids, $ready, $user->id);
 
-        return back()->with('done', $count === 0 ? 'No draft among these was waiting for that.' : number_format($count).($count === 1 ? ' draft is' : ' drafts are').($ready ? ' ready for release.' : ' open again.'));
+        return back()->with('done', $count === 0 ? 'None of these drafts could be changed.' : number_format($count).($count === 1 ? ' draft is' : ' drafts are').($ready ? ' ready for release.' : ' open again.'));
     }
 }

@@ -51,7 +51,7 @@ final class RecipeWork implements LongWork
     {
         $row = DB::table('write_recipe_runs')->where('id', $run->subjectId)->first();
         if ($row === null) {
-            return SliceEnd::failed('The run is gone.');
+            return SliceEnd::failed('The run no longer exists.');
         }
 
         return match ($row->phase) {

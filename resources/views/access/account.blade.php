@@ -5,16 +5,24 @@
     <h2>Password</h2>
     <form method="post" action="{{ route('account.password') }}" class="narrow">
         @csrf
-        <label class="label-line" for="current">Present password</label>
+        <label class="label-line" for="current">Current password</label>
         <input class="input wide" id="current" name="current" type="password" maxlength="200" required autocomplete="current-password">
         <label class="label-line" for="password">New password</label>
         <input class="input wide" id="password" name="password" type="password" minlength="12" maxlength="200" required autocomplete="new-password" aria-describedby="password-hint">
-        <p class="hint" id="password-hint">Twelve characters at least; several words in a row are good. Your other sessions end. Tokens of your scripts go on: <a href="{{ route('tokens') }}">look at them</a>.</p>
+        <p class="hint" id="password-hint">At least 12 characters; several words are good. Your other sessions end. Your scripts’ tokens stay valid: <a href="{{ route('tokens') }}">see them</a>.</p>
         <p><button class="button is-growth">Change the password</button></p>
+    </form>
+    <h2>Numbers and dates</h2>
+    <form method="post" action="{{ route('account.locale') }}" class="filters">
+        @csrf
+        <label for="locale">Written as in</label>
+        <span class="select"><select id="locale" name="locale"><option value="">as your browser asks</option>@foreach (App\Store\Http\Forms::LOCALES as $locale)<option value="{{ $locale }}" @selected($person->locale === $locale)>{{ Locale::getDisplayName($locale, 'en') }}</option>@endforeach</select></span>
+        <button class="button">Save</button>
+        <span class="hint">Here: {{ App\Store\Http\Forms::number(12345.6, 1) }} and {{ App\Store\Http\Forms::day(now()) }}</span>
     </form>
     <h2>Where you are signed in</h2>
     <table class="ledger">
-        <thead><tr><th scope="col">Browser</th><th scope="col">Address</th><th scope="col">Last seen</th><th scope="col"><span class="sr">Do</span></th></tr></thead>
+        <thead><tr><th scope="col">Browser</th><th scope="col">Address</th><th scope="col">Last seen</th><th scope="col"><span class="sr">Actions</span></th></tr></thead>
         <tbody>
         @foreach ($sessions as $session)
             <tr><td>{{ $session->browser }}</td><td>{{ $session->address }}</td><td>{{ time() - $session->last < 60 ? 'just now' : Illuminate\Support\Carbon::createFromTimestamp($session->last)->diffForHumans() }}</td>

@@ -39,10 +39,10 @@
     @if ($open !== [])
         <h2>Invitations not taken up yet</h2>
         <table class="ledger">
-            <thead><tr><th scope="col">E-mail address</th><th scope="col">Role</th><th scope="col">Open until</th><th scope="col"><span class="sr">Do</span></th></tr></thead>
+            <thead><tr><th scope="col">E-mail address</th><th scope="col">Role</th><th scope="col">Open until</th><th scope="col"><span class="sr">Actions</span></th></tr></thead>
             <tbody>
             @foreach ($open as $invitation)
-                <tr><td>{{ $invitation->email }}</td><td>{{ $invitation->role }}</td><td>{{ Illuminate\Support\Carbon::parse($invitation->expires_at)->setTimezone($store->timezone)->format('j M Y') }}</td>
+                <tr><td>{{ $invitation->email }}</td><td>{{ $invitation->role }}</td><td>{{ App\Store\Http\Forms::day(Illuminate\Support\Carbon::parse($invitation->expires_at)->setTimezone($store->timezone)) }}</td>
                     <td><div class="filters">
                         <form method="post" action="{{ route('people.invitation.again', [$store, $invitation->id]) }}">@csrf<button class="button">New link<span class="sr"> for {{ $invitation->email }}</span></button></form>
                         <form method="post" action="{{ route('people.invitation.withdraw', [$store, $invitation->id]) }}">@csrf<button class="button is-hand">Withdraw<span class="sr"> the invitation of {{ $invitation->email }}</span></button></form>

@@ -1,6 +1,6 @@
 @extends('frame')
 @section('title', 'What changed')
-@php($when = static fn (object $crawl): string => Illuminate\Support\Carbon::parse($crawl->started_at)->setTimezone($store->timezone)->format('D j M Y, H:i').($crawl->state === 'complete' ? '' : ', incomplete'))
+@php($when = static fn (object $crawl): string => App\Store\Http\Forms::moment($crawl->started_at, $store).($crawl->state === 'complete' ? '' : ', incomplete'))
 @section('content')
     <div class="head"><h1>What changed</h1></div>
     @include('gather.tabs')

@@ -32,7 +32,7 @@
         <thead><tr><th scope="col">Started</th><th scope="col">State</th><th scope="col" class="num">Crawled</th><th scope="col" class="num">Unchanged</th><th scope="col" class="num">Failed</th><th scope="col" class="num">Blocked by robots.txt</th><th scope="col">Remark</th></tr></thead>
         <tbody>
         @forelse ($crawls as $one)
-            <tr><td class="nowrap">{{ Illuminate\Support\Carbon::parse($one->started_at)->setTimezone($store->timezone)->format('D j M Y, H:i') }}</td><td>{{ $one->state }}</td><td class="num">@n($one->fetched)</td><td class="num">@n($one->unchanged)</td><td class="num">@n($one->failed)</td><td class="num">@n($one->barred)</td><td>{{ $one->remark }}@if ($one->doubt) <span class="state is-hand">{{ $one->doubt }}</span>@endif @if (! $one->validators) The shop reports changed pages as unchanged, so all pages were fetched completely.@endif</td></tr>
+            <tr><td class="nowrap">{{ App\Store\Http\Forms::moment($one->started_at, $store) }}</td><td>{{ $one->state }}</td><td class="num">@n($one->fetched)</td><td class="num">@n($one->unchanged)</td><td class="num">@n($one->failed)</td><td class="num">@n($one->barred)</td><td>{{ $one->remark }}@if ($one->doubt) <span class="state is-hand">{{ $one->doubt }}</span>@endif @if (! $one->validators) The shop reports changed pages as unchanged, so all pages were fetched completely.@endif</td></tr>
         @empty
             <tr><td colspan="7">None yet.</td></tr>
         @endforelse

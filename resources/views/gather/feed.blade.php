@@ -19,7 +19,7 @@
                 @if ($mapping->clock)
                     <form method="post" action="{{ route('gather.feed.clock', $store) }}" class="filters">@csrf
                         <label for="days">Simulated market: move its clock forward by</label> <span class="select"><select id="days" name="days"><option value="7">a week</option><option value="28" selected>four weeks</option><option value="91">thirteen weeks</option></select></span> <button class="button" data-once>Move</button>
-                        <span class="soft">it is {{ $store->today() }} there</span>
+                        <span class="soft">it is {{ App\Store\Http\Forms::day($store->today()) }} there</span>
                     </form>
                 @endif
             </div>
@@ -29,7 +29,7 @@
             <tbody>
             @foreach ($mapping->parts as $number => $part)
                 @php($state = $parts[$number] ?? null)
-                <tr><td>{{ $part->sort }}</td><td>{{ implode(', ', array_diff(array_keys($part->fields), ['clicks', 'impressions', 'position', 'visits', 'orders', 'units', 'revenue', 'returned', 'margin'])) }}</td><td>{{ $state->pulled_to ?? 'not yet' }}</td><td>{{ $state->whole_to ?? '' }}</td><td>{{ $state ? Illuminate\Support\Carbon::parse($state->pulled_at)->setTimezone($store->timezone)->format('j M Y, H:i') : '' }}</td></tr>
+                <tr><td>{{ $part->sort }}</td><td>{{ implode(', ', array_diff(array_keys($part->fields), ['clicks', 'impressions', 'position', 'visits', 'orders', 'units', 'revenue', 'returned', 'margin'])) }}</td><td>{{ App\Store\Http\Forms::day($state->pulled_to ?? null) ?: 'not yet' }}</td><td>{{ App\Store\Http\Forms::day($state->whole_to ?? null) }}</td><td>{{ $state ? App\Store\Http\Forms::moment($state->pulled_at, $store) : '' }}</td></tr>
             @endforeach
             </tbody>
         </table>

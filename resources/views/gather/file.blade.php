@@ -5,7 +5,7 @@
     @include('gather.tabs')
     @include('gather.file-progress')
     @foreach ($days as $part)
-        <p>@n($part->days) {{ $part->days == 1 ? 'day' : 'days' }} from {{ $part->first_day }} to {{ $part->last_day }}, @n($part->row_count) rows of the file:
+        <p>@n($part->days) {{ $part->days == 1 ? 'day' : 'days' }} from {{ App\Store\Http\Forms::day($part->first_day) }} to {{ App\Store\Http\Forms::day($part->last_day) }}, @n($part->row_count) rows of the file:
             {{ ['owns' => 'in use', 'rests' => 'superseded by a newer import', 'back' => 'removed', 'gone' => 'superseded more than 30 days ago, and deleted'][$part->state] ?? $part->state }}.</p>
     @endforeach
     @if ($import->rows_aside)

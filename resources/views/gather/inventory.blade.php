@@ -8,7 +8,7 @@
     <div class="head">
         <h1>Pages</h1>
         <div class="tools">
-            @if ($crawl)<span class="soft">Last crawl {{ Illuminate\Support\Carbon::parse($crawl->started_at)->setTimezone($store->timezone)->format('D j M, H:i') }}, {{ $crawl->state }}@if ($window); numbers of {{ $window->inWords() }}@endif</span>@endif
+            @if ($crawl)<span class="soft">Last crawl {{ App\Store\Http\Forms::moment($crawl->started_at, $store) }}, {{ $crawl->state }}@if ($window); numbers of {{ $window->inWords() }}@endif</span>@endif
             @can('write', $store)<form method="post" action="{{ route('gather.crawl.start', $store) }}">@csrf<button class="button" data-once>Crawl now</button></form>@endcan
         </div>
     </div>

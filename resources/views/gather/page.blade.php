@@ -40,7 +40,7 @@
                     <tbody>
                     @forelse ($history as $entry)
                         <tr>
-                            <td class="nowrap">{{ Illuminate\Support\Carbon::parse($entry->created_at)->setTimezone($store->timezone)->format('j M Y, H:i:s') }}</td>
+                            <td class="nowrap">{{ App\Store\Http\Forms::moment($entry->created_at, $store) }}</td>
                             <td>{{ $entry->user_name ?? ($entry->event === 'seen' ? 'The text' : 'Young Orchard') }} {{ App\Changes\HistoryEvent::from($entry->event)->words() }} <span class="soft">({{ Orchard\Core\Wording\TextField::from((int) $entry->field)->key() }}@if ($entry->origin), by {{ $entry->origin }}@endif)</span>@if ($entry->note)<br><span class="soft">{{ $entry->note }}</span>@endif</td>
                             <td>@if ($entry->before_value !== null)<del>{{ $entry->before_value === '' ? 'nothing' : $entry->before_value }}</del><br>@endif @if ($entry->after_value !== null)<ins>{{ $entry->after_value === '' ? 'nothing' : $entry->after_value }}</ins>@endif</td>
                         </tr>
@@ -50,11 +50,11 @@
                     </tbody>
                 </table>
             @endif
-            <h2>Links in, from page texts</h2>
+            <h2 id="links-in">Links in, from page texts</h2>
             <table class="ledger"><tbody>
             @forelse ($linksIn as $link)<tr><td class="clip"><a href="{{ route('page', [$store, $link->id]) }}">{{ App\Store\Http\ShownUrl::of($store, $link->url) }}</a></td><td class="clip">{{ $link->anchor }}</td><td>{{ Orchard\Core\Markup\Link::relInWords((int) $link->rel) }}</td></tr>@empty<tr><td>None.</td></tr>@endforelse
             </tbody></table>
-            <h2>Links out, from its text</h2>
+            <h2 id="links-out">Links out, from its text</h2>
             <table class="ledger"><tbody>
             @forelse ($linksOut as $link)<tr><td class="clip"><a href="{{ route('page', [$store, $link->id]) }}">{{ App\Store\Http\ShownUrl::of($store, $link->url) }}</a></td><td class="clip">{{ $link->anchor }}</td><td>{{ Orchard\Core\Markup\Link::relInWords((int) $link->rel) }}</td></tr>@empty<tr><td>None.</td></tr>@endforelse
             </tbody></table>
@@ -100,7 +100,7 @@
             @endif
             @if ($told->crawlers)
                 <h2>Crawlers, 90 days</h2>
-                <table class="ledger"><tbody>@foreach ($told->crawlers as $crawler)<tr><td>{{ $crawler->crawler }}</td><td class="num">{{ $crawler->status }}</td><td class="num">@n($crawler->fetches)</td><td class="nowrap">{{ $crawler->last_day }}</td></tr>@endforeach</tbody></table>
+                <table class="ledger"><tbody>@foreach ($told->crawlers as $crawler)<tr><td>{{ $crawler->crawler }}</td><td class="num">{{ $crawler->status }}</td><td class="num">@n($crawler->fetches)</td><td class="nowrap">{{ App\Store\Http\Forms::day($crawler->last_day) }}</td></tr>@endforeach</tbody></table>
             @endif
             @if ($earlier->isNotEmpty())
                 <h2>Earlier</h2>

@@ -28,6 +28,9 @@
                     @case (App\Gather\Inventory\PageColumn::Depth)<td class="num">@if ($shown === 'none')<span class="state is-hand" title="Orphan page: no link reaches it">orphan</span>@else{{ $shown }}@endif</td>@break
                     @case (App\Gather\Inventory\PageColumn::Life)<td><span @class(['state', 'is-hand' => (int) $row->life > 1])>{{ $shown }}</span></td>@break
                     @case (App\Gather\Inventory\PageColumn::Marks)<td class="clip" title="{{ $shown }}">{{ $shown }}</td>@break
+                    @case (App\Gather\Inventory\PageColumn::Links)<td class="num"><a href="{{ route('page', [$store, $row->page_id]) }}#links-in">{{ $shown }}</a></td>@break
+                    @case (App\Gather\Inventory\PageColumn::LinksOut)<td class="num"><a href="{{ route('page', [$store, $row->page_id]) }}#links-out">{{ $shown }}</a></td>@break
+                    @case (App\Gather\Inventory\PageColumn::Clicks)<td class="num"><a href="{{ route('page', [$store, $row->page_id]) }}#numbers">{{ $shown }}</a></td>@break
                     @default<td @class(['num' => $column->isNumber(), 'nowrap'])>{{ $shown }}</td>
                 @endswitch
             @endforeach

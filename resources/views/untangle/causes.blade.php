@@ -4,7 +4,7 @@
     use App\Untangle\Lists\CauseWords;
     $rules = App\Untangle\Deciding\Rules::of($store);
     $families = $causes->groupBy(static fn (object $cause): string => $cause->sort.' '.CauseWords::family($cause->name, CauseSort::from($cause->sort)));
-    $done = static fn (object $of): string => implode(', ', array_filter([$of->ready > 0 ? number_format($of->ready).' ready' : '', $of->live > 0 ? number_format($of->live).' live' : '', $of->seen > 0 ? number_format($of->seen).' seen live' : '']));
+    $done = static fn (object $of): string => implode(', ', array_filter([$of->ready > 0 ? App\Store\Http\Forms::number($of->ready).' ready' : '', $of->live > 0 ? App\Store\Http\Forms::number($of->live).' live' : '', $of->seen > 0 ? App\Store\Http\Forms::number($of->seen).' seen live' : '']));
 @endphp
 <table class="ledger tight causes" data-sortable>
     <thead><tr><th scope="col">Cause</th><th scope="col" class="num">URLs</th><th scope="col" class="num">Clicks</th><th scope="col" class="num">To do</th><th scope="col">What is done</th><th scope="col" class="num" title="How sure it is that these are duplicates, by the lower end of its range">Certainty</th><th scope="col" class="num" title="URLs that need a look of their own">Exceptions</th><th scope="col">So far</th></tr></thead>
@@ -18,7 +18,7 @@
         @endphp
         <tr>
             <td class="clip w-cause">@if ($family->count() === 1)<a href="{{ route('untangle.cause', [$store, $cause->id]) }}" title="{{ $sort->label() }}">{{ CauseWords::of($cause->name, $sort) }}</a>@else<a href="{{ route('untangle.family', [$store, $cause->id]) }}" title="{{ $sort->label() }}">{{ CauseWords::family($cause->name, $sort) }}</a> <span class="soft">in @n($family->count()) folders</span>@endif</td>
-            <td class="num">@n($sum->urls)</td><td class="num">@n($sum->clicks)</td><td class="num"><b>@n($sum->to_do)</b></td>
+            <td class="num"><a href="{{ $family->count() === 1 ? route('untangle.cause', [$store, $cause->id, 'show' => 'all']) : route('untangle.family', [$store, $cause->id]) }}">@n($sum->urls)</a></td><td class="num">@n($sum->clicks)</td><td class="num"><b>@n($sum->to_do)</b></td>
             <td>{{ $what->count() === 1 ? $what->first() : 'Several ways' }}</td>
             <td class="num">{{ (int) floor($family->min('sureness') / 10) }}%</td>
             <td class="num">@if ($sum->exceptions > 0)<a href="{{ $family->count() === 1 ? route('untangle.cause', [$store, $cause->id, 'show' => 'exceptions']) : route('untangle.family', [$store, $cause->id]) }}">@n($sum->exceptions)</a>@else 0 @endif</td>

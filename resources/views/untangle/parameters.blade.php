@@ -14,7 +14,7 @@
                 $example = $examples[$parameter->effect] ?? [];
                 $counter = $parameter->counter === null ? null : json_decode($parameter->counter, true);
             @endphp
-            <tr><td><b>{{ $parameter->name }}</b></td><td>{{ $parameter->scope }}</td><td class="num">@n($parameter->pages)</td>
+            <tr><td><b>{{ $parameter->name }}</b></td><td>{{ $parameter->scope }}</td><td class="num"><a href="{{ route('gather', [$store, 'q' => $parameter->name.'=', 'exact' => 1]) }}">@n($parameter->pages)</a></td>
                 <td>{{ $said ? $said->words() : ($effect?->words() ?? 'not known yet') }}<br><span class="state {{ $said || $parameter->is_sure ? 'is-growth' : '' }}">{{ $said ? 'set by '.($parameter->user_name ?? 'command line') : ($parameter->is_sure ? 'sure' : ($parameter->is_likely ? 'likely' : 'not sure')) }}</span></td>
                 <td class="num">@n($parameter->pairs)</td><td class="num">@n($parameter->bases)</td><td class="num">{{ $parameter->pairs > 0 ? (int) floor($parameter->certainty / 10).'%' : '·' }}</td>
                 <td class="clip w-example">@foreach ($example as $url)<span title="{{ $url }}">{{ App\Store\Http\ShownUrl::of($store, $url) }}</span>@if (! $loop->last)<br>@endif @endforeach @if ($counter)<br><span class="state is-hand" title="{{ implode(' and ', $counter) }}">but not on {{ App\Store\Http\ShownUrl::of($store, $counter[0]) }}</span>@endif</td>

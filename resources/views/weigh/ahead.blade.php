@@ -19,9 +19,9 @@
         @forelse ($rows as $row)
             <tr><td class="tick"><input type="checkbox" name="pages[]" value="{{ $row->page_id }}" data-worth="{{ round((float) $row->ahead, 2) }}" aria-label="Tick {{ $row->url }}"></td>
                 <td class="clip g-page"><a href="{{ route('weigh.why', [$store, $row->page_id]) }}" title="{{ $row->title ?? $row->url }}" data-beside>{{ App\Store\Http\ShownUrl::of($store, $row->url) }}</a></td>
-                <td class="num">{{ $money($row->upside) }}</td><td class="num">×{{ number_format((float) $row->{"ahead_$ahead"}, 2) }}</td><td class="num"><b>{{ $money($row->ahead) }}</b></td>
-                <td class="nowrap">{{ $row->season_week === null ? '' : (new DateTimeImmutable($row->season_week))->format('j M Y') }}</td><td class="num">{{ $row->season_week === null ? '' : '×'.number_format((float) $row->season_peak, 1) }}</td>
-                <td class="nowrap">@if ($row->work_by)<span class="state @if ($row->work_by < $today) is-hand @endif">{{ $row->work_by < $today ? 'now: '.(new DateTimeImmutable($row->work_by))->format('j M').' is past' : (new DateTimeImmutable($row->work_by))->format('j M Y') }}</span>@endif</td>
+                <td class="num">{{ $money($row->upside) }}</td><td class="num">×{{ App\Store\Http\Forms::number((float) $row->{"ahead_$ahead"}, 2) }}</td><td class="num"><b>{{ $money($row->ahead) }}</b></td>
+                <td class="nowrap">{{ $row->season_week === null ? '' : App\Store\Http\Forms::day($row->season_week) }}</td><td class="num">{{ $row->season_week === null ? '' : '×'.App\Store\Http\Forms::number((float) $row->season_peak, 1) }}</td>
+                <td class="nowrap">@if ($row->work_by)<span class="state @if ($row->work_by < $today) is-hand @endif">{{ $row->work_by < $today ? 'overdue since '.App\Store\Http\Forms::day($row->work_by) : App\Store\Http\Forms::day($row->work_by) }}</span>@endif</td>
                 <td class="clip w-why" title="{{ $row->reason }}">{{ $row->reason }}</td></tr>
         @empty
             <tr><td colspan="9">{{ $seasons ? 'No season starts in the next half year, going by last year.' : 'No page has an upside.' }}</td></tr>

@@ -16,7 +16,7 @@
     <div class="head">
         <h1>What is worth most</h1>
         <div class="tools">
-            @if ($window)<span class="soft">{{ $window->isPeriod ? $window->inWords() : $lens->weeks.' weeks to '.(new DateTimeImmutable($window->lastDay))->format('j M Y') }}@if ($model), calculated {{ Illuminate\Support\Carbon::parse($model->scored_at)->setTimezone($store->timezone)->format('j M, H:i') }}@endif</span>@endif
+            @if ($window)<span class="soft">{{ $window->isPeriod ? $window->inWords() : $lens->weeks.' weeks to '.App\Store\Http\Forms::day($window->lastDay) }}@if ($model), calculated {{ App\Store\Http\Forms::moment($model->scored_at, $store) }}@endif</span>@endif
             <a href="{{ route('weigh.export', [$store, 'csv']) }}">CSV</a> <a href="{{ route('weigh.export', [$store, 'xlsx']) }}">XLSX</a>
             @can('write', $store)@if ($window)<form method="post" action="{{ route('weigh.score', $store) }}">@csrf<button class="button" data-once>Calculate again</button></form>@endif @endcan
         </div>
@@ -62,12 +62,12 @@
                     <td class="tick"><input type="checkbox" name="pages[]" value="{{ $row->page_id }}" data-worth="{{ round((float) $row->upside, 2) }}" data-minutes="{{ $effort->minutes((int) $row->page_kind) }}" aria-label="Tick {{ App\Store\Http\ShownUrl::of($store, $row->url) }}"></td>
                     <td class="clip w-page"><a href="{{ route('weigh.why', [$store, $row->page_id] + $lens->query()) }}" title="{{ $row->url }}" data-beside>{{ $row->title ?? App\Store\Http\ShownUrl::of($store, $row->url) }}</a></td>
                     <td class="num">@n($row->clicks)</td><td class="num">@include('weigh.change', ['now' => (int) $row->{'clicks_beside'.$end}, 'then' => (int) $row->{'clicks'.$end}])</td><td class="num">@n($row->impressions)</td>
-                    <td class="num" @if ($rate) title="Four times in five between {{ number_format(100 * $rate->low, 2) }}% and {{ number_format(100 * $rate->high, 2) }}%" @endif>{{ $rate ? number_format(100 * $rate->rate, 1).'%' : '–' }}</td>
-                    <td class="num" @if ($position !== null) title="Its queries lie about {{ number_format($spread, 1) }} positions around this average" @endif>{{ $position === null ? '–' : number_format($position, 1) }}@if ($spread > max(3, 0.8 * ($position ?? 0)))<span class="soft">±{{ round($spread) }}</span>@endif</td>
+                    <td class="num" @if ($rate) title="Four times in five between {{ App\Store\Http\Forms::number(100 * $rate->low, 2) }}% and {{ App\Store\Http\Forms::number(100 * $rate->high, 2) }}%" @endif>{{ $rate ? App\Store\Http\Forms::number(100 * $rate->rate, 1).'%' : '–' }}</td>
+                    <td class="num" @if ($position !== null) title="Its queries lie about {{ App\Store\Http\Forms::number($spread, 1) }} positions around this average" @endif>{{ $position === null ? '–' : App\Store\Http\Forms::number($position, 1) }}@if ($spread > max(3, 0.8 * ($position ?? 0)))<span class="soft">±{{ round($spread) }}</span>@endif</td>
                     <td class="num">@if ($isMoney)@n($row->revenue)@else–@endif</td>
                     <td class="num"><b>{{ $money($row->upside) }}</b><span class="alike" @if ($alike) title="Not measurably different from the page above" @endif>{{ $alike ? '≈' : '' }}</span></td>
                     <td class="num soft">{{ $money($row->low) }}–{{ $money($row->high) }}</td><td class="num">{{ $money($row->wording) }}</td><td class="num">{{ $money($row->lift) }}</td>
-                    <td class="nowrap @if (App\Changes\LastTouched::isSettling($row->touched)) is-settling @endif" @if (App\Changes\LastTouched::isSettling($row->touched)) title="Released less than 6 weeks ago: wait for the effect before you change it again" @endif>{{ $row->touched === null ? '' : (new DateTimeImmutable($row->touched))->format('j M') }}{{ App\Changes\LastTouched::isSettling($row->touched) ? ' …' : '' }}</td>
+                    <td class="nowrap @if (App\Changes\LastTouched::isSettling($row->touched)) is-settling @endif" @if (App\Changes\LastTouched::isSettling($row->touched)) title="Released less than 6 weeks ago: wait for the effect before you change it again" @endif>{{ $row->touched === null ? '' : App\Store\Http\Forms::day($row->touched) }}{{ App\Changes\LastTouched::isSettling($row->touched) ? ' …' : '' }}</td>
                     <td class="clip w-why" title="{{ $row->reason }}@if ($row->worklist) – in “{{ $row->worklist }}”@endif">@if ($row->worklist)<span class="state is-growth" title="In the worklist “{{ $row->worklist }}”">listed</span> @endif{{ $row->reason }}</td>
                 </tr>
                 @php($previous = $row)
@@ -79,6 +79,7 @@
         @include('weigh.send')
         </form>
         <p class="pager">@if ($after)<a href="{{ $to([]) }}">Back to the first</a>@endif @if ($next)<a href="{{ $to(['after' => $next]) }}" rel="next">Next {{ WeighedPages::PAGE }}</a>@endif</p>
+        <section class="under-list" hx-get="{{ route('weigh.curve', [$store] + $lens->query()) }}" hx-select="#curve-box" hx-trigger="intersect once" hx-swap="innerHTML"><p class="soft">Position and CTR …</p></section>
         <p class="hint">@if (! $lens->holdsWithheld())Clicks of {{ App\Weigh\Numbers\Lens::className($lens->class) }} come from query rows alone, without withheld clicks. @endif Clicks, impressions, CTR, position and revenue follow the filters above; upside always uses the last {{ App\Store\Facts\NumberWindow::WEEKS }} weeks.</p>
     @endif
 @endsection

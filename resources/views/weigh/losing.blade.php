@@ -2,7 +2,7 @@
 @section('title', 'Losing clicks')
 @push('scripts')<script src="{{ app(App\Store\Http\Assets::class)->url('weigh.js') }}" type="module"></script>@endpush
 @php
-    $signed = static fn (float $value): string => abs($value) < 0.5 ? '·' : ($value > 0 ? '+' : '−').number_format(abs($value));
+    $signed = static fn (float $value): string => abs($value) < 0.5 ? '·' : ($value > 0 ? '+' : '−').App\Store\Http\Forms::number(abs($value));
     $parts = ['demand' => 'Searches', 'place' => 'Position', 'rate' => 'CTR', 'went' => 'Lost queries', 'came' => 'New queries', 'withheld' => 'Withheld'];
 @endphp
 @section('content')

@@ -14,7 +14,7 @@
         <tbody>
         @forelse ($rows as $row)
             <tr><td class="clip g-page"><a href="{{ route('weigh.why', [$store, $row->page_id]) }}" title="{{ $row->title ?? $row->url }}" data-beside>{{ App\Store\Http\ShownUrl::of($store, $row->url) }}</a></td><td class="num">{{ $money($row->was_upside) }}</td><td class="num">{{ $money($row->upside) }}</td><td class="num"><b>{{ $signed($row->upside - $row->was_upside) }}</b></td>
-                <td class="num" title="from {{ number_format((float) $row->was_worth, 2) }} to {{ number_format((float) $row->worth, 2) }}">{{ $signed($row->by_worth) }}</td><td class="num">{{ $signed($row->by_texts) }}</td><td class="num">{{ $signed($row->by_positions) }}</td><td class="nowrap">{{ Illuminate\Support\Carbon::parse($row->moved_at)->setTimezone($store->timezone)->format('j M, H:i') }}</td><td class="clip w-why" title="{{ $row->reason }}">{{ $row->reason }}</td></tr>
+                <td class="num" title="from {{ App\Store\Http\Forms::number((float) $row->was_worth, 2) }} to {{ App\Store\Http\Forms::number((float) $row->worth, 2) }}">{{ $signed($row->by_worth) }}</td><td class="num">{{ $signed($row->by_texts) }}</td><td class="num">{{ $signed($row->by_positions) }}</td><td class="nowrap">{{ App\Store\Http\Forms::moment($row->moved_at, $store) }}</td><td class="clip w-why" title="{{ $row->reason }}">{{ $row->reason }}</td></tr>
         @empty
             <tr><td colspan="9">No upside has changed.</td></tr>
         @endforelse

@@ -1,7 +1,7 @@
 @php
     $round = App\Weigh\Scoring\Scores::shown(...);
-    $money = static fn (float $value): string => number_format($value, 2);
-    $rate = static fn (float $value): string => number_format(100 * $value, 1).'%';
+    $money = static fn (float $value): string => App\Store\Http\Forms::number($value, 2);
+    $rate = static fn (float $value): string => App\Store\Http\Forms::number(100 * $value, 1).'%';
     $byQuery = [];
     foreach ($pairs as $pair) {
         $known = $byQuery[$pair->query] ?? ['clicks' => 0, 'impressions' => 0, 'place' => 0.0, 'class' => $pair->class, 'best' => $pair->isBest];
@@ -16,12 +16,12 @@
 <p>Expected extra {{ $currency === App\Weigh\Numbers\Units::CLICKS ? 'clicks' : 'revenue' }} in 28 days: <b>{{ App\Weigh\Scoring\Scores::shown($upside->total()) }} {{ $currency }}</b> <span class="soft">(range: {{ App\Weigh\Scoring\Scores::shown((float) $score->low) }} to {{ App\Weigh\Scoring\Scores::shown((float) $score->high) }}, four times in five)</span></p>
 @if ($why)<p class="note is-hand">It counts as 0: {{ $why }}.</p>@endif
 <dl class="facts">
-    <dt>CTR</dt><dd>{{ $rate($row->impressions > 0 ? $row->clicks / $row->impressions : 0) }} ; expected at its positions: {{ $rate($upside->expectedRate) }}, without brand queries. Allowing for how little data there is, it gets <b>{{ number_format($upside->ratio, 2) }}</b> times the expected clicks.</dd>
-    <dt>Texts</dt><dd><b>{{ $round($upside->wording) }}</b> <span class="soft">({{ $round($upside->wordingRange->low) }} to {{ $round($upside->wordingRange->high) }})</span>, within about 4 weeks. The gap to the expected CTR is {{ number_format($upside->fullGapClicks, 1) }} clicks in 28 days; better texts are assumed to close {{ $rate($assumptions->shareClosed) }} of it. {{ $rate($upside->ownPart) }} of the gap is proved by the page’s own clicks, the rest is estimated from similar pages.</dd>
-    <dt>Positions</dt><dd><b>{{ $round($upside->position) }}</b> <span class="soft">({{ $round($upside->positionRange->low) }} to {{ $round($upside->positionRange->high) }})</span>, in 3 to 6 months: {{ number_format($upside->positionClicks, 1) }} clicks, from queries down to position {{ number_format($assumptions->deepest) }} for which it is the store’s best page, each times the probability of getting there (an assumption: {{ $rate($assumptions->liftProbability) }} at difficulty 0, half of that for every {{ number_format($assumptions->liftFalloff) }} points more).</dd>
-    @if ($upside->topClicks >= 0.5)<dt>Position 1</dt><dd>About {{ number_format($upside->topClicks, 1) }} extra clicks if its queries at position {{ number_format($assumptions->target) }} or better reached position 1. Less likely, so not part of the upside.</dd>@endif
+    <dt>CTR</dt><dd>{{ $rate($row->impressions > 0 ? $row->clicks / $row->impressions : 0) }} ; expected at its positions: {{ $rate($upside->expectedRate) }}, without brand queries. Allowing for how little data there is, it gets <b>{{ App\Store\Http\Forms::number($upside->ratio, 2) }}</b> times the expected clicks.</dd>
+    <dt>Texts</dt><dd><b>{{ $round($upside->wording) }}</b> <span class="soft">({{ $round($upside->wordingRange->low) }} to {{ $round($upside->wordingRange->high) }})</span>, within about 4 weeks. The gap to the expected CTR is {{ App\Store\Http\Forms::number($upside->fullGapClicks, 1) }} clicks in 28 days; better texts are assumed to close {{ $rate($assumptions->shareClosed) }} of it. {{ $rate($upside->ownPart) }} of the gap is proved by the page’s own clicks, the rest is estimated from similar pages.</dd>
+    <dt>Positions</dt><dd><b>{{ $round($upside->position) }}</b> <span class="soft">({{ $round($upside->positionRange->low) }} to {{ $round($upside->positionRange->high) }})</span>, in 3 to 6 months: {{ App\Store\Http\Forms::number($upside->positionClicks, 1) }} clicks, from queries down to position {{ App\Store\Http\Forms::number($assumptions->deepest) }} for which it is the store’s best page, each times the probability of getting there (an assumption: {{ $rate($assumptions->liftProbability) }} at difficulty 0, half of that for every {{ App\Store\Http\Forms::number($assumptions->liftFalloff) }} points more).</dd>
+    @if ($upside->topClicks >= 0.5)<dt>Position 1</dt><dd>About {{ App\Store\Http\Forms::number($upside->topClicks, 1) }} extra clicks if its queries at position {{ App\Store\Http\Forms::number($assumptions->target) }} or better reached position 1. Less likely, so not part of the upside.</dd>@endif
     @if ($currency === App\Weigh\Numbers\Units::CLICKS)<dt>Value of a click</dt><dd>Not known: there are no sales on days with clicks, so sums are clicks.</dd>@else<dt>Value of a click</dt><dd><b>{{ $money($upside->clickValue) }} {{ $currency }}</b> <span class="soft">({{ $money($upside->valueRange->low) }} to {{ $money($upside->valueRange->high) }})</span>: from @n($row->sold_orders) orders and {{ $money((float) $row->sold_revenue) }} {{ $currency }} from @n($row->sold_clicks) clicks, on days with both, averaged with its collection, the words of its URL and its kind where data is thin.</dd>@endif
-    @if (abs($season['factors'][4] - 1) > 0.02)<dt>Season</dt><dd>Demand in the next 4 weeks: {{ number_format($season['factors'][4], 2) }} times the last 13 weeks, going by last year.</dd>@endif
+    @if (abs($season['factors'][4] - 1) > 0.02)<dt>Season</dt><dd>Demand in the next 4 weeks: {{ App\Store\Http\Forms::number($season['factors'][4], 2) }} times the last 13 weeks, going by last year.</dd>@endif
 </dl>
 <table class="ledger">
     <thead><tr><th scope="col">Query</th><th scope="col" class="num">Clicks</th><th scope="col" class="num">Impressions</th><th scope="col" class="num">Position</th><th scope="col" class="num">Texts</th><th scope="col" class="num">Positions</th></tr></thead>
@@ -30,8 +30,8 @@
         @php($seen = $byQuery[$id])
         <tr>
             <td class="clip g-title" title="{{ $names[$id] ?? '' }}">{{ $id === 0 ? 'withheld' : ($names[$id] ?? '') }} @if ($seen['class'] !== Orchard\Core\Demand\QueryClass::Generic)<span class="soft">{{ $seen['class']->label() }}</span>@endif</td>
-            <td class="num">@n($seen['clicks'])</td><td class="num">@n($seen['impressions'])</td><td class="num">{{ number_format($seen['place'] / max(1, $seen['impressions']), 1) }}</td>
-            <td class="num">{{ $money($sum['wording']) }}</td><td class="num" @if ($sum['target'] !== null) title="to position {{ number_format($sum['target']) }}, at {{ $rate($sum['probability']) }}" @elseif ($id > 0 && ! $seen['best']) title="Another page of the store ranks better" @endif>{{ $sum['target'] === null && $id > 0 && ! $seen['best'] ? 'another page' : $money($sum['position']) }}</td>
+            <td class="num">@n($seen['clicks'])</td><td class="num">@n($seen['impressions'])</td><td class="num">{{ App\Store\Http\Forms::number($seen['place'] / max(1, $seen['impressions']), 1) }}</td>
+            <td class="num">{{ $money($sum['wording']) }}</td><td class="num" @if ($sum['target'] !== null) title="to position {{ App\Store\Http\Forms::number($sum['target']) }}, at {{ $rate($sum['probability']) }}" @elseif ($id > 0 && ! $seen['best']) title="Another page of the store ranks better" @endif>{{ $sum['target'] === null && $id > 0 && ! $seen['best'] ? 'another page' : $money($sum['position']) }}</td>
         </tr>
     @endforeach
     @if ($rest !== [])<tr><td class="soft">@n(count($rest)) more queries</td><td></td><td></td><td></td><td class="num">{{ $money(array_sum(array_column($rest, 'wording'))) }}</td><td class="num">{{ $money(array_sum(array_column($rest, 'position'))) }}</td></tr>@endif

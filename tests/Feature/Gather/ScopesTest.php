@@ -158,8 +158,8 @@ it('says before the start what will be put to rest, and keeps what was chosen fo
     };
     $id = $upload(NAMES.rowsOf('/de', 1, '2026-05-04'));
     $this->get("/s/{$store->slug}/gather/files/$id")->assertSee('replaces the data of')->assertSee('/replaces');
-    $this->get("/s/{$store->slug}/gather/files/$id/replaces")->assertSee('puts 2 of them to rest')->assertSee('2 pages with 20 clicks')->assertSee('the market DE');
-    $this->get("/s/{$store->slug}/gather/files/$id/replaces?sort=search&scope=store")->assertSee('puts 4 of them to rest')->assertSee('28 clicks');
+    $this->get("/s/{$store->slug}/gather/files/$id/replaces")->assertSee('supersedes 2 rows of it')->assertSee('2 pages with 20 clicks')->assertSee('the market DE');
+    $this->get("/s/{$store->slug}/gather/files/$id/replaces?sort=search&scope=store")->assertSee('supersedes 4 rows of it')->assertSee('28 clicks');
     $this->post("/s/{$store->slug}/gather/files/$id/start", ['sort' => 'search', 'was' => 'search', 'scope' => 'store', 'columns' => ['page', 'day', 'clicks', 'impressions']])->assertSessionHasNoErrors();
     $next = $upload(NAMES.rowsOf('/de', 1, '2026-05-06'));
     expect(App\Gather\Files\FileLook::into($store->id, Imports::path(Imports::find($store, $next)))->scope->isStore())->toBeTrue();

@@ -236,7 +236,7 @@ it('takes a loss apart only where both windows hold rows by query', function (?i
     $sum = (float) $row->demand + (float) $row->place + (float) $row->rate + (float) $row->came + (float) $row->went + (float) $row->withheld;
     expect($sum)->toEqualWithDelta($hasParts ? -$lost : 0.0, 1e-6)->and((float) $row->withheld)->toEqualWithDelta(0.0, 1e-6);
     $shown = $this->actingAs(member($store, App\Access\Role::Owner))->get(route('weigh.losing', [$store, 'weeks' => 4]))->assertOk();
-    $hasParts ? $shown->assertSee('lower CTR at the same position')->assertDontSee('told by page totals') : $shown->assertSee('no query data on both sides')->assertSee('are told by page totals and not taken apart: rows by query are not there for');
+    $hasParts ? $shown->assertSee('lower CTR at the same position')->assertDontSee('told by page totals') : $shown->assertSee('no query data on both sides')->assertSee('are known as totals only, without reasons: query data is missing for');
     $why = $this->get(route('weigh.why', [$store, $row->page_id, 'weeks' => 4]))->assertOk();
     $hasParts ? $why->assertDontSee('so the reasons are not known') : $why->assertSee('so the reasons are not known');
 })->with(['none' => [null, false, 140], 'of the window alone' => [28, false, 140], 'of three weeks of both' => [49, true, 105], 'of both' => [56, true, 140]]);
