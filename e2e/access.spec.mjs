@@ -73,7 +73,7 @@ test('a password is changed by keyboard; the other session ends, this one goes o
     await signIn(other, 'viewer');
     const change = async (from, to) => {
         await page.goto('/account');
-        await page.getByLabel('Present password').focus();
+        await page.getByLabel('Current password').focus();
         await page.keyboard.type(from);
         await page.keyboard.press('Tab');
         await page.keyboard.type(to);

@@ -14,6 +14,8 @@ export default defineConfig({
     use: {
         baseURL: process.env.APP_URL,
         viewport: { width: 1280, height: 800 },
+        // A label that is gone fails at once as well, not when the whole test's time is over.
+        actionTimeout: 60_000,
         launchOptions: { executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] },
         screenshot: 'off',
         trace: 'off',

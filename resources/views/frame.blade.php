@@ -62,5 +62,6 @@
 @else
     <main id="content" class="plain-page">@yield('content')</main>
 @endif
+@stack('explained')
 </body>
 </html>

@@ -39,7 +39,7 @@ final class AccountController
         }
         if (! Hash::check($request->string('current')->value(), $user->password)) {
             $guesses->failed();
-            throw ValidationException::withMessages(['current' => 'This is not your present password.']);
+            throw ValidationException::withMessages(['current' => 'This is not your current password.']);
         }
         $guesses->wasRight(forgetOthers: true);
         $user->update(['password' => $request->string('password')->value()]);

@@ -60,7 +60,7 @@ final class Remarks
         [$where, $values] = $lens->narrows('');
         $pages = (int) DB::selectOne("SELECT COALESCE(SUM(contradicting), 0) AS n FROM weigh_totals WHERE store_id = ?$where", [$store->id, ...$values])->n;
 
-        return $pages === 0 ? [] : ['On '.number_format($pages).($pages === 1 ? ' page' : ' pages').' rows by query hold more than the page’s own figures, which cannot be: their files contradict each other.'];
+        return $pages === 0 ? [] : ['On '.number_format($pages).($pages === 1 ? ' page' : ' pages').' the query rows sum to more than the page’s own figures: the imported files contradict each other.'];
     }
 
     /** @return list<string> whether pages are counted that belong to no market */

@@ -8,7 +8,7 @@
     <form method="post" action="{{ route('release.undo', [$store, $release->id]) }}">
         @csrf
         <table class="ledger">
-            <thead><tr><th scope="col"><input type="checkbox" data-tick-all=".pick" aria-label="All rows"></th><th scope="col">Page</th><th scope="col">Field</th><th scope="col">Before</th><th scope="col">After</th><th scope="col">State</th><th scope="col">Live check</th></tr></thead>
+            <thead><tr><th scope="col"><input type="checkbox" data-tick-all=".pick" aria-label="All rows"></th><th scope="col">Page</th><th scope="col">Field</th><th scope="col">Before</th><th scope="col">After</th><th scope="col">State</th><th scope="col"><x-own-word of="live check">Live check</x-own-word></th></tr></thead>
             <tbody>
             @foreach ($items as $item)
                 @php($shownNow = $item->shown_now ? json_decode($item->shown_now, true) : null)

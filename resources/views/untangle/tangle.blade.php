@@ -9,7 +9,7 @@
     <div class="head"><h1>{{ $keeperUrl === null ? 'Tangle without a keeper' : $path($keeperUrl) }}</h1><span class="soft">@n($tangle->pages) duplicate URLs, @n($tangle->clicks) clicks, @n($tangle->impressions) impressions in 13 weeks</span></div>
     @include('untangle.tabs')
     @if ($picture)@include('untangle.picture')@endif
-    <p><b>Why this keeper:</b> {{ $tangle->reasons === '' ? 'no evidence decides' : $tangle->reasons }}.@if ($tangle->lead_points < 100 && $tangle->keeper_page) <span class="state is-hand">A close call: {{ App\Store\Http\Forms::number($tangle->lead_points / 100, 1) }} points ahead of the next URL.</span>@endif</p>
+    <p><b>Why this <x-own-word of="keeper">keeper</x-own-word>:</b> {{ $tangle->reasons === '' ? 'no evidence decides' : $tangle->reasons }}.@if ($tangle->lead_points < 100 && $tangle->keeper_page) <span class="state is-hand">A close call: {{ App\Store\Http\Forms::number($tangle->lead_points / 100, 1) }} points ahead of the next URL.</span>@endif</p>
     @can('write', $store)
         @if ($plan->changes !== [])
             <form method="post" action="{{ route('untangle.tangle.carry', [$store, $tangle->tangle_id]) }}" class="filters">@csrf<button class="button is-growth">Make @n(count($plan->changes)) {{ count($plan->changes) === 1 ? 'change' : 'changes' }} ready for release</button><span class="hint">Afterwards every URL leads to the keeper in one hop.@if ($plan->heldBack) @n(count($plan->heldBack)) held back: {{ array_values($plan->heldBack)[0] }}.@endif</span></form>

@@ -1,7 +1,7 @@
 @extends('frame')
 @section('title', 'Tangles')
 @section('content')
-    <div class="head"><h1>Tangles</h1><span class="soft">sets of duplicate URLs, most clicks first; the keeper is the one that stays</span><div class="tools">Links to fix: <a href="{{ route('untangle.links', [$store, 'csv']) }}">CSV</a></div></div>
+    <div class="head"><h1>Tangles</h1><span class="soft"><x-own-word of="tangle">sets of duplicate URLs</x-own-word>, most clicks first; the <x-own-word of="keeper">keeper</x-own-word> is the one that stays</span><div class="tools">Links to fix: <a href="{{ route('untangle.links', [$store, 'csv']) }}">CSV</a></div></div>
     @include('untangle.tabs')
     <form method="get" class="filters"><label for="words">Words of a title or URL</label><input class="input" id="words" name="words" value="{{ $words }}" size="24" maxlength="120"><button class="button">Find</button>
         <a href="{{ route('untangle.tangles', $store) }}" @if ($only === null) aria-current="true" @endif>All</a><a href="{{ route('untangle.tangles', [$store, 'only' => 'to-do']) }}" @if ($only === 'to-do') aria-current="true" @endif>To do</a><a href="{{ route('untangle.tangles', [$store, 'only' => 'close']) }}" @if ($only === 'close') aria-current="true" @endif>Close calls</a></form>

@@ -39,11 +39,10 @@
     @else
         @if (! $isMoney)<p class="note is-hand">No sales data for these days: all sums are extra clicks in 28 days. Import sales to see money.</p>@endif
         <div class="figures">
-            <span><span class="big-number">{{ $money($total->upside) }}</span> {{ $currency }} <button type="button" class="explain" popovertarget="explain-upside">upside</button> in 28 days</span>
+            <span><span class="big-number">{{ $money($total->upside) }}</span> {{ $currency }} <x-own-word of="upside">upside</x-own-word> in 28 days</span>
             <span><b>{{ $money($total->wording) }}</b> from better texts <span class="soft" title="The rest is estimated from similar pages">({{ (float) $total->wording > 0 ? round(100 * $total->shown / $total->wording) : 0 }}% proved by the pages’ own clicks)</span></span>
             <span><b>{{ $money($total->lift) }}</b> from better positions, in 3 to 6 months</span>
         </div>
-        <div id="explain-upside" popover class="explained"><p><b>Upside</b> is the extra {{ $isMoney ? 'revenue' : 'clicks' }} to expect from a page in 28 days: from texts that are clicked as often as others at the same position, and from better positions. Press a page to see how it adds up.</p></div>
         @include('weigh.breaks')
         @include('weigh.lens', ['at' => 'weigh', 'keep' => $sort === $usual ? [] : ['sort' => $sort], 'more' => $isMoney ? ['Sort by extra clicks', $to(['sort' => 'extra_clicks']), $sort === 'extra_clicks'] : null])
         <form method="post" action="{{ route('worklists.add', $store) }}">@csrf

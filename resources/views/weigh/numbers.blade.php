@@ -44,7 +44,7 @@
                 <tr><td colspan="10">{{ $lens->device === Lens::ALL && $lens->class === Lens::ALL ? 'No page has numbers yet.' : 'No file tells rows by that device and class of query.' }}</td></tr>
             @endforelse
             @if ($by === 'class' && $rows !== [] && ($all = collect($rows)->firstWhere('name', Lens::ALL)) !== null)
-                <tr><td class="soft" title="What the pages’ own figures hold and no query row explains">withheld</td><td></td><td class="num">{{ App\Store\Http\Forms::number((int) $all['clicks'] - $told['clicks']) }}</td><td></td><td class="num">{{ App\Store\Http\Forms::number((int) $all['impressions'] - $told['impressions']) }}</td><td></td><td></td><td></td></tr>
+                <tr><td class="soft"><x-own-word of="withheld">withheld</x-own-word></td><td></td><td class="num">{{ App\Store\Http\Forms::number((int) $all['clicks'] - $told['clicks']) }}</td><td></td><td class="num">{{ App\Store\Http\Forms::number((int) $all['impressions'] - $told['impressions']) }}</td><td></td><td></td><td></td></tr>
             @endif
             </tbody>
         </table>

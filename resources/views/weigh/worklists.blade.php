@@ -18,7 +18,7 @@
         </tbody>
     </table>
     @can('write', $store)
-    <h2>New worklist</h2>
+    <h2>New <x-own-word of="worklist">worklist</x-own-word></h2>
     <form method="post" action="{{ route('worklists.open', $store) }}" class="filters new-list">@csrf
         <label>Name <input class="input" name="name" maxlength="120" required value="{{ old('name', (new DateTimeImmutable($today))->format('F Y')) }}"></label>
         <label>from <input class="input" type="date" name="first" required value="{{ old('first', $today) }}"></label><label>due <input class="input" type="date" name="due" required value="{{ old('due', $monthEnd) }}"></label>

@@ -3,7 +3,7 @@
 @section('content')
     @include('write.tabs')
     <div class="head"><h1>Recipes</h1><div class="tools">@can('write', $store)<a class="button is-growth" href="{{ route('write.recipe.new', $store) }}">New recipe</a>@endcan</div></div>
-    <p class="hint">A recipe writes a text for each page from its facts. It never overwrites a text that a person wrote.</p>
+    <p class="hint">A <x-own-word of="recipe">recipe</x-own-word> writes a text for each page from its facts. It never overwrites a text that a person wrote.</p>
     <table class="ledger">
         <thead><tr><th scope="col">Recipe</th><th scope="col">Writes</th><th scope="col">For</th><th scope="col">Parts</th></tr></thead>
         <tbody>

@@ -61,7 +61,7 @@ it('refuses a file that cannot be meant, and stores nothing of it', function (st
     'no impressions' => ["page,clicks\n/a,1\n", 'needs a column of impressions'],
     'no pages' => ["day,clicks,impressions\n2026-01-01,1,2\n", 'pages or of queries'],
     'dates in two orders' => ["page,day,clicks,impressions\n/a,13/1/2026,1,2\n/b,1/13/2026,1,2\n", 'two orders'],
-    'no day and no period' => ["page,clicks,impressions\n/a,1,2\n", 'the first and the last day'],
+    'no day and no period' => ["page,clicks,impressions\n/a,1,2\n", 'the first and last day'],
     'a PDF' => ["%PDF-1.4 page,clicks,impressions\n", 'PDF'],
     'NUL bytes' => ["page,clicks,impressions\n/a\0\0\0\0,1,2\n", 'NUL'],
 ]);

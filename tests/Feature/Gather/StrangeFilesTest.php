@@ -76,7 +76,7 @@ it('reads dates by all evidence, and asks where there is none', function (): voi
     $store = fileStore();
     $this->actingAs(member($store, Role::Writer))->post("/s/{$store->slug}/gather/files", ['file' => Illuminate\Http\UploadedFile::fake()->createWithContent('x.csv', $open)]);
     $id = (int) DB::table('gather_imports')->where('store_id', $store->id)->value('id');
-    $this->get("/s/{$store->slug}/gather/files/$id")->assertSee('can be read both ways')->assertSee('choose …');
+    $this->get("/s/{$store->slug}/gather/files/$id")->assertSee('can be read day first or month first')->assertSee('choose …');
     $this->post("/s/{$store->slug}/gather/files/$id/start", ['sort' => 'search', 'was' => 'search', 'dates' => ''])->assertSessionHasErrors('file');
     $this->post("/s/{$store->slug}/gather/files/$id/start", ['sort' => 'search', 'was' => 'search', 'dates' => 'nonsense'])->assertSessionHasErrors('file');
     $this->post("/s/{$store->slug}/gather/files/$id/start", ['sort' => 'search', 'was' => 'search', 'dates' => 'dmy'])->assertSessionHasNoErrors();

@@ -7,6 +7,8 @@ use App\Gather\Files\FileSort;
 use App\Gather\Files\Imports;
 use App\Gather\Files\SumsBeside;
 use App\Store\AddStore;
+use App\Store\Facts\FactTable;
+use App\Store\Facts\GrainDays;
 use App\Store\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
@@ -60,6 +62,14 @@ it('leaves all other pages what finer rows tell, when a coarser file names some'
     $files = [["page,day,clicks,impressions,position\n", $coarse], ["page,query,day,clicks,impressions,position\n", $fine], ["page,query,device,day,clicks,impressions,position\n", $devices]];
     foreach ($seed % 2 === 0 ? $files : array_reverse($files) as [$names, $rows]) {
         bringIn($store, $names.$rows);
+    }
+    // Whether a coarser grain names a page and day is looked up by its key: a range over the store for each row had not ended after eleven minutes on a small shop.
+    $parts = array_filter(GrainDays::of($store->id, FactTable::Search, min($days), max($days)), static fn (GrainDays $part): bool => count($part->before) === 2);
+    expect($parts)->not->toBeEmpty();
+    foreach ($parts as $part) {
+        foreach (DB::select("EXPLAIN INSERT INTO page_weeks (store_id, week, page_id, clicks) SELECT 0, MIN(r.day), r.page_id, SUM(r.clicks) FROM search_rows r WHERE {$part->condition()} GROUP BY r.page_id") as $step) {
+            expect($step->table === 'r' || ($step->type === 'ref' && substr_count((string) $step->ref, ',') >= 3))->toBeTrue();
+        }
     }
     ksort($expected);
     expect(array_map(static fn (object $row): int => (int) $row->clicks, windowOf($store)))->toBe($expected);
@@ -286,7 +296,7 @@ it('tells that rows by query hold more than their page, which cannot be', functi
     bringIn($store, $rows('page,query,day,clicks,impressions,position', '/p/1,lamp,%s,9,140,4', '/p/2,lamp two,%s,4,90,4'));
     weigh($store);
     $this->actingAs(member($store, App\Access\Role::Owner));
-    $said = 'On 1 page rows by query hold more than the page’s own figures';
+    $said = 'On 1 page the query rows sum to more than the page’s own figures';
     $this->get(route('weigh', $store))->assertSee($said);
     $pages = array_map(static fn (object $row): int => (int) $row->page_id, windowOf($store));
     $this->get(route('weigh.why', [$store, $pages['/p/1']]))->assertSee('contradict each other');
@@ -318,10 +328,10 @@ it('says that a period of search beside another period of sales gives no value o
     bringIn($store, "page,orders,revenue\n/p/1,6,300\n", FileSort::Sales, '2026-06-01', '2026-08-30');
     weigh($store);
     $this->actingAs(member($store, App\Access\Role::Owner));
-    $this->get(route('weigh', $store))->assertOk()->assertSee('Sales are told of other days than this period')->assertSeeText('clicks upside in 28 days');
+    $this->get(route('weigh', $store))->assertOk()->assertSee('The sales data covers another period')->assertSeeText('clicks upside in 28 days');
     bringIn($store, "page,orders,revenue\n/p/1,6,300\n", FileSort::Sales, '2026-08-03', '2026-08-30');
     weigh($store);
-    $this->get(route('weigh', $store))->assertDontSee('Sales are told of other days')->assertSeeText('EUR upside in 28 days');
+    $this->get(route('weigh', $store))->assertDontSee('The sales data covers another period')->assertSeeText('EUR upside in 28 days');
 });
 
 it('takes a file of a few pages for those pages alone, and leaves all others their rows of the same sort', function (?string $scope): void {
