@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Access\Http\Problem;
 use App\Access\Http\SecurityHeaders;
 use App\Access\Http\ServerTiming;
+use App\Access\Http\StartSession;
 use App\Access\Http\WritesAsPeopleDo;
 use App\Store\Work\DatabaseTrouble;
 use Illuminate\Auth\AuthenticationException;
@@ -13,6 +14,7 @@ use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
 use Illuminate\Http\Request;
+use Illuminate\Session\Middleware\StartSession as LaravelStartSession;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Exception\ServiceUnavailableHttpException;
 
@@ -27,7 +29,7 @@ $app = Application::configure(basePath: dirname(__DIR__))
     ->withProviders(require __DIR__.'/providers.php', withBootstrapProviders: false)
     ->withRouting(health: null)
     ->withMiddleware(function (Middleware $middleware): void {
-        $middleware->appendToGroup('web', WritesAsPeopleDo::class);
+        $middleware->web(append: [WritesAsPeopleDo::class], replace: [LaravelStartSession::class => StartSession::class]);
         $middleware->prepend([SecurityHeaders::class, ServerTiming::class]);
         // The colour scheme is set by a script in the browser, in plain words.
         $middleware->encryptCookies(except: ['theme']);

@@ -29,7 +29,7 @@ test('a file is looked into, corrected, brought in, counted, and taken back', as
     await expect(page.getByText('"31.02.2026" is no day')).toBeVisible();
     await expect(page.getByText('9 clicks are more than 2 impressions')).toBeVisible();
     await axe(page);
-    await page.goto('/s/tindrel/gather?sort=clicks');
+    await page.goto('/s/tindrel/gather?sort=clicks&q=pendant+lamps');
     await expect(page.locator('#inventory tbody tr').first()).toContainText('/range/pendant-lamps');
     await axe(page);
     await page.getByRole('link', { name: '/range/pendant-lamps', exact: true }).click();
@@ -72,6 +72,6 @@ test('what changed between two crawls is told by cause', async ({ page }) => {
 test('a viewer sees files and brings none in', async ({ page }) => {
     await signIn(page, 'viewer');
     await page.goto('/s/tindrel/gather/files');
-    await expect(page.getByText('Imports')).toBeVisible();
+    await expect(page.getByRole('heading', { name: 'Imports' })).toBeVisible();
     await expect(page.getByRole('button', { name: 'Upload and check' })).toHaveCount(0);
 });

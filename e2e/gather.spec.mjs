@@ -18,7 +18,7 @@ test('the first crawl is started from the screen, shows its progress, and fills 
     await page.keyboard.press('Enter');
     await expect(page.getByRole('link', { name: '/range/pendant-lamps', exact: true })).toBeVisible();
     await page.getByRole('link', { name: '/range/pendant-lamps', exact: true }).click();
-    await expect(page.getByText('Click depth')).toBeVisible();
+    await expect(page.locator('dt', { hasText: 'Click depth' })).toBeVisible();
     await axe(page);
 });
 

@@ -92,9 +92,11 @@ test('tables do what people expect: heads sort, shift ticks a range, ticks stay,
     await page.goto('/s/tindrel/weigh');
     await expect(page.locator('#weighed td input[name="pages[]"]:checked')).toHaveCount(5);
     await page.getByLabel('Put the ticked into').selectOption({ label: 'a new worklist' });
-    await page.getByLabel('named').fill('From the list itself');
+    const name = 'From the list itself ' + Date.now();
+    await page.getByLabel('named').fill(name);
+    await page.getByLabel('also pages of other open worklists').check();
     await page.getByRole('button', { name: 'Add to the worklist' }).click();
-    await expect(page.getByText('5 pages were added to “From the list itself”')).toBeVisible();
+    await expect(page.getByText(`5 pages were added to “${name}”`)).toBeVisible();
     await expect(page.locator('#weighed td input[name="pages[]"]:checked')).toHaveCount(0);
     const first = await page.locator('#weighed tbody tr').count();
     await page.locator('#weighed tbody tr').last().scrollIntoViewIfNeeded();
@@ -133,7 +135,7 @@ test('links in are told as text and navigation, another host is named, and own w
     await page.goto('/s/tindrel/untangle/troubles?verdict=foreign');
     await expect(page.locator('table').last().locator('tbody tr').first()).toContainText(/[a-z0-9-]+\.[a-z]+\/lamp\//);
     for (const [url, word, meaning] of [
-        ['weigh', 'upside', 'could bring in 28 days'], ['weigh/numbers', 'withheld', 'no query row explains'], ['weigh/worklists', 'worklist', 'ticked off by itself'],
+        ['weigh', 'upside', 'could bring in 28 days'], ['weigh/numbers?by=class', 'withheld', 'no query row explains'], ['weigh/worklists', 'worklist', 'ticked off by itself'],
         ['write/recipes', 'recipe', 'from its facts'], ['untangle/tangles', 'sets of duplicate URLs', 'show the same content'],
         ['untangle/tangles', 'keeper', 'name it as their canonical'], ['release', 'release', 'sent to the shop together'],
     ]) {
@@ -187,7 +189,7 @@ for (const [what, size] of [['a phone', { width: 390, height: 844 }], ['a screen
         const cause = await page.locator('.causes tbody a').first().getAttribute('href');
         await page.goto('/s/tindrel/untangle/tangles');
         const tangle = await page.locator('tbody a').first().getAttribute('href');
-        const paths = ['', '/gather', '/gather/crawl', '/gather/changed', '/gather/files', '/gather/feed', '/gather/rendered', '/weigh', '/weigh/quick-wins', '/weigh/losing', '/weigh/moved', '/weigh/ahead', '/weigh/not-in-stock', '/weigh/curve', '/weigh/numbers', '/weigh/queries', '/weigh/places', '/weigh/hand-or-recipe', '/weigh/what-if', '/weigh/worklists', '/calendar', '/write', '/write/recipes', '/write/recipes/new', '/write/sheets', '/untangle', '/untangle/tangles', '/untangle/troubles', '/untangle/parameters', '/untangle/filters', '/untangle/rules', '/untangle/versions', '/untangle/redirects', '/untangle/lost', '/untangle/slugs', '/untangle/told', '/release', '/settings', '/people'].map(path => '/s/tindrel' + path);
+        const paths = ['', '/gather', '/gather/crawl', '/gather/changed', '/gather/files', '/gather/feed', '/gather/rendered', '/weigh', '/weigh/quick-wins', '/weigh/losing', '/weigh/moved', '/weigh/ahead', '/weigh/not-in-stock', '/weigh/curve', '/weigh/numbers', '/weigh/queries', '/weigh/places', '/weigh/hand-or-recipe', '/weigh/what-if', '/weigh/worklists', '/weigh/calendar', '/write', '/write/recipes', '/write/recipes/new', '/write/sheets', '/untangle', '/untangle/tangles', '/untangle/troubles', '/untangle/parameters', '/untangle/filters', '/untangle/rules', '/untangle/versions', '/untangle/redirects', '/untangle/lost', '/untangle/slugs', '/untangle/told', '/release', '/settings', '/people'].map(path => '/s/tindrel' + path);
         for (const path of [...paths, ...[release, dossier, cause, tangle].filter(Boolean), '/account', '/tokens']) {
             const answer = await page.goto(path);
             expect(answer.status(), path).toBeLessThan(400);

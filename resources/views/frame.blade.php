@@ -57,11 +57,11 @@
         @if (session('done'))<p class="note" role="status">{{ session('done') }}</p>@endif
         @if ($errors->any())<div class="note is-hand" role="alert">@foreach ($errors->all() as $error)<p>{{ $error }}</p>@endforeach</div>@endif
         @yield('content')
+        @stack('explained')
     </main>
 </div>
 @else
-    <main id="content" class="plain-page">@yield('content')</main>
+    <main id="content" class="plain-page">@yield('content') @stack('explained')</main>
 @endif
-@stack('explained')
 </body>
 </html>

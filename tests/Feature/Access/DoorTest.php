@@ -129,3 +129,16 @@ it('invites from the command line', function (): void {
     expect(orchard(['access:invite', "--store={$store->slug}", '--email=nonsense']))->code->toBe(2)->out->toBe('');
     expect(orchard(['access:invite', '--store=no-such-store', '--email=x@y.example']))->code->toBe(2)->err->toContain('no-such-store');
 });
+
+it('leaves what a form said to the page behind it, whatever fragments are asked for in between', function (): void {
+    $store = someStore();
+    $this->actingAs(member($store, Role::Owner));
+    $said = fn (array $headers) => $this->withHeaders($headers)->get(route('people', $store))->assertOk();
+    foreach ([['HX-Request' => 'true'], ['Sec-Fetch-Dest' => 'empty']] as $aside) {
+        $this->flushHeaders()->post(route('people.invite', $store), ['email' => 'newcomer@told.example', 'role' => 'viewer', 'how' => 'link'])->assertRedirect();
+        $said($aside);
+        $this->flushHeaders();
+        $said(['Sec-Fetch-Dest' => 'document'])->assertSee('newcomer@told.example')->assertSee('role="status"', false);
+        $said(['Sec-Fetch-Dest' => 'document'])->assertDontSee('role="status"', false);
+    }
+});
