@@ -13,6 +13,8 @@ use Illuminate\Foundation\Http\Middleware\ValidateCsrfToken;
 use Illuminate\Support\Facades\Route;
 
 Route::middleware('web')->group(function (): void {
+    // An address that leads nowhere is told within the frame of the store that it names; that needs the session.
+    Route::fallback(static fn () => abort(404));
     Route::middleware('guest')->group(function (): void {
         Route::get('/sign-in', [SessionController::class, 'create'])->name('sign-in');
         Route::post('/sign-in', [SessionController::class, 'store']);

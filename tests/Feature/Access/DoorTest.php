@@ -76,7 +76,18 @@ it('leaves no route open that is not meant to be', function (): void {
             $open[] = $route->methods()[0].' '.$route->uri();
         }
     }
-    expect($open)->toEqualCanonicalizing(['GET health', 'GET sign-in', 'POST sign-in', 'GET invitations/{secret}', 'POST invitations/{secret}', 'POST csp-reports', 'GET new-password', 'POST new-password', 'GET new-password/{token}', 'POST new-password/{token}']);
+    expect($open)->toEqualCanonicalizing(['GET health', 'GET {fallbackPlaceholder}', 'GET sign-in', 'POST sign-in', 'GET invitations/{secret}', 'POST invitations/{secret}', 'POST csp-reports', 'GET new-password', 'POST new-password', 'GET new-password/{token}', 'POST new-password/{token}']);
+});
+
+it('tells an address that leads nowhere within the store’s frame, in words for people', function (): void {
+    $store = someStore();
+    $this->get("/s/{$store->slug}/weigh/nothing")->assertNotFound()->assertDontSee($store->name)->assertDontSee('route');
+    $this->actingAs(member($store, Role::Viewer));
+    $frame = 'aria-label="The eight steps"';
+    $this->get("/s/{$store->slug}/weigh/nothing")->assertNotFound()->assertSee('This page does not exist')->assertSee($frame, false);
+    $this->get("/s/{$store->slug}/gather/pages/999999999")->assertNotFound()->assertSee('This page does not exist')->assertDontSee('No query results')->assertSee($frame, false);
+    $this->get('/s/no-such-store')->assertNotFound()->assertDontSee('App\\Store')->assertDontSee($frame, false);
+    $this->getJson('/api/v1/nothing')->assertNotFound();
 });
 
 it('asks for the token of the form on every change', function (): void {
