@@ -36,6 +36,7 @@ test('columns and filters are chosen, kept as a view, and taken off again', asyn
     await page.goto('/s/tindrel/gather');
     await page.getByText('Filters and columns').click();
     await page.getByLabel('Show Issues').check();
+    await page.getByLabel('Show Words').check();
     await page.getByLabel('Words to', { exact: true }).fill('60');
     await page.locator('select[name="by[kind]"]').selectOption('plain');
     await axe(page);
@@ -45,7 +46,7 @@ test('columns and filters are chosen, kept as a view, and taken off again', asyn
     await expect(page.getByRole('columnheader', { name: 'Issues' })).toBeVisible();
     const at = (await page.locator('#inventory thead th').allInnerTexts()).findIndex(head => head.trim().startsWith('Words'));
     const words = await page.locator(`#inventory tbody tr td:nth-child(${at + 1})`).allTextContents();
-    expect(words.length).toBeGreaterThan(2);
+    expect(words.length, (await page.locator('#inventory thead th').allInnerTexts()).join(' | ')).toBeGreaterThan(2);
     for (const n of words) expect(Number(n.replace(',', ''))).toBeLessThanOrEqual(60);
     await expect(page.locator('.asked')).toContainText(`${words.length} pages`);
     await page.getByText('Saved views', { exact: true }).click();

@@ -135,7 +135,7 @@ test('links in are told as text and navigation, another host is named, and own w
     await page.goto('/s/tindrel/untangle/troubles?verdict=foreign');
     await expect(page.locator('table').last().locator('tbody tr').first()).toContainText(/[a-z0-9-]+\.[a-z]+\/lamp\//);
     for (const [url, word, meaning] of [
-        ['weigh', 'upside', 'could bring in 28 days'], ['weigh/numbers?by=class', 'withheld', 'no query row explains'], ['weigh/worklists', 'worklist', 'ticked off by itself'],
+        ['weigh', 'upside', 'could bring in 28 days'], ['weigh/numbers?by=class', 'withheld', 'no query row explains'], ['weigh/worklists', 'Worklists', 'ticked off by itself'],
         ['write/recipes', 'recipe', 'from its facts'], ['untangle/tangles', 'sets of duplicate URLs', 'show the same content'],
         ['untangle/tangles', 'keeper', 'name it as their canonical'], ['release', 'release', 'sent to the shop together'],
     ]) {

@@ -34,7 +34,7 @@ test('pages are listed by what they could earn more, and the sum behind each add
     await page.locator('select[name=kind]').selectOption({ label: 'collections' });
     await expect(page).toHaveURL(/kind=collection/);
     await expect(page.locator('#weighed tbody tr').first().locator('td.w-page a')).toHaveAttribute('title', /\/range\//);
-    await page.getByLabel('Weeks').selectOption('4');
+    await page.getByLabel(/^Weeks/).selectOption('4');
     await expect(page).toHaveURL(/weeks=4/);
     await page.getByRole('link', { name: 'Reset' }).click();
     await expect(page).not.toHaveURL(/weeks=4/);
@@ -89,6 +89,7 @@ test('a worklist is filled, worked through by keyboard, carried over and taken t
     await page.goto('/s/tindrel/weigh');
     await page.locator('input[name="pages[]"]').nth(40).check();
     await expect(page.locator('[data-sum]')).toContainText('1 ticked');
+    await page.getByLabel('Put the ticked into').selectOption({ label: `${secondName}, due 31 Jan 2028` });
     await page.getByRole('button', { name: 'Add to the worklist' }).click();
     await expect(page.getByText(`added to “${secondName}”`)).toBeVisible();
 });
@@ -167,13 +168,13 @@ test('a token reads the numbers as JSON until it is taken back', async ({ page, 
     await signIn(page, 'viewer');
     await page.goto('/tokens');
     await page.getByLabel('For').fill('nightly report');
-    await page.getByRole('button', { name: 'Make it' }).click();
+    await page.getByRole('button', { name: 'Make the token' }).click();
     await axe(page);
     const token = await page.locator('.note b').textContent();
     const ask = () => request.get('/api/v1/stores/tindrel/weigh/pages', { headers: { Authorization: `Bearer ${token}` } });
     const answer = await (await ask()).json();
     expect(answer.data.length).toBe(50);
     expect(answer.data[0].upside).toBeGreaterThanOrEqual(answer.data[1].upside);
-    await page.getByRole('button', { name: 'Take back' }).first().click();
+    await page.getByRole('button', { name: 'Revoke' }).first().click();
     expect((await ask()).status()).toBe(401);
 });

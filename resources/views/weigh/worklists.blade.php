@@ -2,7 +2,7 @@
 @section('title', 'Worklists')
 @php($money = static fn (mixed $value): string => App\Weigh\Scoring\Scores::shown((float) $value))
 @section('content')
-    <div class="head"><h1>Worklists</h1></div>
+    <div class="head"><h1><x-own-word of="worklist">Worklists</x-own-word></h1></div>
     @include('weigh.tabs')
     <table class="ledger" @follows('worklists', 'worklists')>
         <thead><tr><th scope="col">Worklist</th><th scope="col">Assigned to</th><th scope="col">From</th><th scope="col">Due</th><th scope="col" class="num">Pages released</th><th scope="col">Upside released</th><th scope="col" class="num">Planned</th><th scope="col">State</th></tr></thead>
@@ -18,7 +18,7 @@
         </tbody>
     </table>
     @can('write', $store)
-    <h2>New <x-own-word of="worklist">worklist</x-own-word></h2>
+    <h2>New worklist</h2>
     <form method="post" action="{{ route('worklists.open', $store) }}" class="filters new-list">@csrf
         <label>Name <input class="input" name="name" maxlength="120" required value="{{ old('name', (new DateTimeImmutable($today))->format('F Y')) }}"></label>
         <label>from <input class="input" type="date" name="first" required value="{{ old('first', $today) }}"></label><label>due <input class="input" type="date" name="due" required value="{{ old('due', $monthEnd) }}"></label>
