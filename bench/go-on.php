@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 /** Works whatever is open in a store to its end: `php bench/go-on.php SLUG`. */
 
-use App\Store\Models\Store;
-use App\Store\Work\WorkDesk;
+use App\Platform\Work\WorkDesk;
+use App\Stores\Models\Store;
 use Illuminate\Contracts\Console\Kernel;
 use Illuminate\Support\Facades\DB;
 

@@ -7,7 +7,7 @@ declare(strict_types=1);
 use App\Gather\Files\FileLook;
 use App\Gather\Files\FileSort;
 use App\Gather\Files\Imports;
-use App\Store\Work\WorkDesk;
+use App\Platform\Work\WorkDesk;
 use Illuminate\Database\Events\QueryExecuted;
 use Illuminate\Support\Facades\DB;
 

@@ -7,11 +7,11 @@ declare(strict_types=1);
  * dossiers; each with the plan by which the database answers it. Server time beside an empty signed-in page.
  */
 
-use App\Gather\Inventory\PageFilter;
-use App\Gather\Inventory\PageList;
+use App\Gather\Pages\PageFilter;
+use App\Gather\Pages\PageList;
 use Illuminate\Support\Facades\DB;
 
-/** @var App\Store\Models\Store $store */
+/** @var App\Stores\Models\Store $store */
 $store = require __DIR__.'/wide.php';
 $id = $store->id;
 $pages = DB::table('page_index')->where('store_id', $id)->count();

@@ -9,9 +9,9 @@ declare(strict_types=1);
 
 use App\Changes\Drafts;
 use App\Changes\Origin;
+use App\Platform\Work\WorkDesk;
 use App\Release\Releases;
 use App\Release\Sending\LookWork;
-use App\Store\Work\WorkDesk;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\TextField;
 
@@ -33,7 +33,7 @@ $from = $last();
 office('demo', 'PUT', '/switches', ['fail_every' => 17, 'lose_every' => 11, 'stall_every' => 97, 'stall_seconds' => 5, 'rate' => 40, 'burst' => 20]);
 $start = microtime(true);
 $begun = app(Releases::class)->send($store, null, null);
-$code = 'require "vendor/autoload.php"; $app = require "bootstrap/app.php"; $app->make(Illuminate\Contracts\Console\Kernel::class)->bootstrap(); $app->make(App\Store\Work\WorkDesk::class)->slice('.$begun['work'].');';
+$code = 'require "vendor/autoload.php"; $app = require "bootstrap/app.php"; $app->make(Illuminate\Contracts\Console\Kernel::class)->bootstrap(); $app->make(App\Platform\Work\WorkDesk::class)->slice('.$begun['work'].');';
 for ($kill = 0; $kill < 2; $kill++) {
     $process = proc_open([PHP_BINARY, '-r', $code], [1 => ['file', '/dev/null', 'w'], 2 => ['file', '/dev/null', 'w']], $pipes, base_path());
     usleep(2_500_000);

@@ -6,10 +6,10 @@ use App\Access\Models\Membership;
 use App\Access\Models\User;
 use App\Access\Role;
 use App\Gather\Crawl\Crawls;
-use App\Store\AddStore;
-use App\Store\Models\Store;
-use App\Store\StoreOptions;
-use App\Store\Work\WorkDesk;
+use App\Platform\Work\WorkDesk;
+use App\Stores\AddStore;
+use App\Stores\Models\Store;
+use App\Stores\StoreOptions;
 use Illuminate\Support\Facades\DB;
 
 /** Prints one result. */

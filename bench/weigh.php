@@ -7,12 +7,12 @@ declare(strict_types=1);
  * fetching the same pairs into PHP in page order; memory; then every screen of Weigh and thirty lenses, server time beside an empty signed-in page.
  */
 
-use App\Store\Work\WorkDesk;
+use App\Platform\Work\WorkDesk;
 use App\Weigh\Scoring\Scores;
 use App\Weigh\Worklists\Worklists;
 use Illuminate\Support\Facades\DB;
 
-/** @var App\Store\Models\Store $store */
+/** @var App\Stores\Models\Store $store */
 $store = require __DIR__.'/wide.php';
 $id = $store->id;
 $pages = DB::table('page_index')->where('store_id', $id)->count();

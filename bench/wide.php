@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 /** A store of 100,000 pages and about 10,000,000 search rows, made up once by the database itself; returns it. */
 
-use App\Store\AddStore;
-use App\Store\Facts\NumberWindow;
-use App\Store\Facts\PageWeeks;
-use App\Store\Models\Store;
-use App\Store\Pages\WordSearch;
+use App\Facts\NumberWindow;
+use App\Facts\PageWeeks;
+use App\Inventory\WordSearch;
+use App\Stores\AddStore;
+use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 
 $pages = (int) (getenv('BENCH_PAGES') ?: 100_000);

@@ -7,7 +7,7 @@ use App\Access\Http\SecurityHeaders;
 use App\Access\Http\ServerTiming;
 use App\Access\Http\StartSession;
 use App\Access\Http\WritesAsPeopleDo;
-use App\Store\Work\DatabaseTrouble;
+use App\Platform\Work\DatabaseTrouble;
 use Illuminate\Auth\AuthenticationException;
 use Illuminate\Database\QueryException;
 use Illuminate\Foundation\Application;

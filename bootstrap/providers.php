@@ -3,10 +3,13 @@
 declare(strict_types=1);
 
 return [
-    App\Store\StoreProvider::class,
+    App\Platform\PlatformProvider::class,
+    App\Stores\StoresProvider::class,
+    App\Inventory\InventoryProvider::class,
+    App\Catalogue\CatalogueProvider::class,
+    App\Facts\FactsProvider::class,
     App\Access\AccessProvider::class,
     App\Changes\ChangesProvider::class,
-    App\Connectors\ConnectorsProvider::class,
     App\Gather\GatherProvider::class,
     App\Weigh\WeighProvider::class,
     App\Write\WriteProvider::class,

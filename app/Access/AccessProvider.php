@@ -7,10 +7,12 @@ namespace App\Access;
 use App\Access\Console\InviteCommand;
 use App\Access\Console\ResetCommand;
 use App\Access\Console\RoleCommand;
+use App\Access\Http\FrameComposer;
 use App\Access\Policies\StorePolicy;
-use App\Store\Models\Store;
+use App\Stores\Models\Store;
 use Illuminate\Http\Middleware\TrustProxies;
 use Illuminate\Support\Facades\Gate;
+use Illuminate\Support\Facades\View;
 use Illuminate\Support\ServiceProvider;
 
 final class AccessProvider extends ServiceProvider
@@ -21,6 +23,7 @@ final class AccessProvider extends ServiceProvider
         $this->loadRoutesFrom(__DIR__.'/routes.php');
         $this->commands([InviteCommand::class, ResetCommand::class, RoleCommand::class]);
         Gate::policy(Store::class, StorePolicy::class);
+        View::composer('frame', FrameComposer::class);
         Limits::register();
         TrustProxies::at((array) config('access.trusted_proxies'));
     }

@@ -8,7 +8,7 @@ use App\Access\Mail\InvitationMail;
 use App\Access\Mail\Postbox;
 use App\Access\Models\Membership;
 use App\Access\Models\User;
-use App\Store\Models\Store;
+use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use InvalidArgumentException;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Access;
 
-use App\Store\Models\Store;
+use App\Stores\Models\Store;
 use RuntimeException;
 
 /** A change of roles would leave a store without an owner. */

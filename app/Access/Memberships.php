@@ -6,7 +6,7 @@ namespace App\Access;
 
 use App\Access\Models\Membership;
 use App\Access\Models\User;
-use App\Store\Models\Store;
+use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 
 /** Who belongs to a store, and as what. The only writer of memberships, so that a store never loses its last owner. */
@@ -45,6 +45,12 @@ final readonly class Memberships
             Membership::query()->where('store_id', $store->id)->where('user_id', $user->id)->delete();
             $this->invitations->endAllOf($store->id, $user->email);
         });
+    }
+
+    /** Brings a person in by command: somebody who is known already keeps name and password. */
+    public static function enrol(int $storeId, string $email, string $name, string $password, Role $role): void
+    {
+        self::join($storeId, User::query()->firstOrCreate(['email' => $email], ['name' => $name, 'password' => $password]), $role);
     }
 
     /** Brings somebody in. A role that is there already is raised, never lowered: a link is no way to step down. */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Access\Http\AccountController;
 use App\Access\Http\CspReportController;
+use App\Access\Http\HomeController;
 use App\Access\Http\InvitationController;
 use App\Access\Http\PasswordResetController;
 use App\Access\Http\PeopleController;
@@ -28,6 +29,9 @@ Route::middleware('web')->group(function (): void {
     Route::post('/invitations/{secret}', [InvitationController::class, 'accept'])->middleware('throttle:acceptances');
 
     Route::middleware('auth')->group(function (): void {
+        Route::get('/', [HomeController::class, 'home'])->name('home');
+        Route::get('/stores', [HomeController::class, 'stores'])->name('stores');
+        Route::get('/s/{store}', [HomeController::class, 'store'])->middleware('can:view,store')->name('store');
         Route::get('/account', [AccountController::class, 'show'])->name('account');
         Route::post('/account/password', [AccountController::class, 'changePassword'])->name('account.password');
         Route::post('/account/locale', [AccountController::class, 'writeAs'])->name('account.locale');

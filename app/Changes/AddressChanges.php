@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Changes;
 
 use App\Changes\Events\AddressSet;
-use App\Store\Bulk;
-use App\Store\Models\Store;
+use App\Platform\Database\Bulk;
+use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -50,6 +50,44 @@ final class AddressChanges
         }
 
         return $count;
+    }
+
+    /**
+     * Changes are on their way to the shop.
+     *
+     * @param  list<int>  $ids
+     */
+    public function beginSending(array $ids): void
+    {
+        foreach (array_chunk($ids, 5000) as $chunk) {
+            DB::table('address_changes')->whereIn('id', $chunk)->update(['state' => DraftState::Sending->value]);
+        }
+    }
+
+    /**
+     * What names an address that has moved names its new one: changes that wait at once, and what holds by a new change.
+     *
+     * @return int how many changes were put down
+     */
+    public function retarget(Store $store, string $from, string $to): int
+    {
+        $naming = [AddressField::Canonical->value, AddressField::Redirect->value];
+        DB::table('address_changes')->where('store_id', $store->id)->whereIn('field', $naming)->where('value', $from)->update(['value' => $to]);
+        $holds = DB::table('address_states')->join('pages', 'pages.id', '=', 'page_id')->where('address_states.store_id', $store->id)
+            ->whereIn('field', $naming)->where('value', $from)->where('pages.url', '<>', $to)->get(['page_id', 'field']);
+        $change = static fn (object $row): array => [
+            'page' => (int) $row->page_id, 'field' => AddressField::from((int) $row->field), 'value' => $to, 'why' => 'what it led to has moved',
+        ];
+
+        return $this->put($store, array_values($holds->map($change)->all()), Origin::Recipe, null);
+    }
+
+    /** @param  list<object>  $drifts  as drifts() gives them: what shows is taken for meant */
+    public function acceptDrifts(array $drifts): void
+    {
+        foreach ($drifts as $drift) {
+            DB::table('address_states')->where('page_id', $drift->page_id)->where('field', $drift->field)->update(['drifted' => null, 'shown' => null]);
+        }
     }
 
     /**

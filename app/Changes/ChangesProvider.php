@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Changes;
 
-use App\Store\Models\Store;
-use App\Store\Steps\Stamps;
+use App\Stores\Models\Store;
+use App\Stores\Steps\Stamps;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\ServiceProvider;
 

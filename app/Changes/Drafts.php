@@ -4,10 +4,11 @@ declare(strict_types=1);
 
 namespace App\Changes;
 
+use App\Catalogue\TextDigest;
+use App\Catalogue\Texts;
 use App\Changes\Events\TextsChanged;
-use App\Store\Models\Store;
-use App\Store\Resources\TextDigest;
-use App\Store\Resources\TitleSuffixes;
+use App\Stores\Models\Store;
+use App\Stores\TitleSuffixes;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 use Orchard\Core\Wording\TextField;
@@ -222,8 +223,34 @@ final class Drafts
     public function remove(Store $store, object $text, Draft $draft): void
     {
         DB::table('drafts')->where('id', $draft->id)->delete();
-        DB::table('resource_texts')->where('resource_id', $draft->resourceId)->where('field', $draft->field->value)->update(['draft_shown' => null, 'draft_digest' => null]);
+        Texts::draft($draft->resourceId, $draft->field, null, null);
         TextsChanged::dispatch($store->id, [$draft->resourceId], array_filter([$text->draft_digest, $text->shown_digest]));
+    }
+
+    /**
+     * Drafts are on their way to the shop.
+     *
+     * @param  list<int>  $draftIds
+     */
+    public function beginSending(array $draftIds): void
+    {
+        foreach (array_chunk($draftIds, 5000) as $ids) {
+            DB::table('drafts')->whereIn('id', $ids)->update(['state' => DraftState::Sending->value]);
+        }
+    }
+
+    /** What became of a draft that was on its way and did not get into the shop. */
+    public function settle(int $storeId, int $resourceId, TextField $field, DraftState $state, ?string $note): void
+    {
+        DB::table('drafts')->where('resource_id', $resourceId)->where('field', $field->value)->where('state', DraftState::Sending->value)
+            ->update(['state' => $state->value, 'note' => $note === null ? null : mb_substr($note, 0, 400)]);
+        TextsChanged::dispatch($storeId, [$resourceId], []);
+    }
+
+    /** A draft that was begun on a text that was now taken back stands on the older text. */
+    public function rebase(Draft $draft, string $base): void
+    {
+        DB::table('drafts')->where('id', $draft->id)->update(['base_value' => $base]);
     }
 
     /**
@@ -247,7 +274,7 @@ final class Drafts
         ]], ['resource_id', 'field'], ['value', 'base_value', 'origin', 'recipe_id', 'state', 'note', 'revision', 'user_id', 'updated_at', 'approved_by', 'approved_at']);
         $shown = $this->shown($store, $resourceId, $field, $value, (int) $text->market_id);
         $digest = TextDigest::of($shown);
-        DB::table('resource_texts')->where('resource_id', $resourceId)->where('field', $field->value)->update(['draft_shown' => $shown, 'draft_digest' => $digest]);
+        Texts::draft($resourceId, $field, $shown, $digest);
         TextsChanged::dispatch($store->id, [$resourceId], array_filter([$text->draft_digest, $digest, $text->shown_digest]));
 
         return $this->find($resourceId, $field) ?? throw new \LogicException('A draft that was just written is not there.');

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Changes;
 
-use App\Store\Bulk;
-use App\Store\Models\Store;
+use App\Platform\Database\Bulk;
+use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\TextField;
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Changes;
 
-use App\Store\Bulk;
+use App\Platform\Database\Bulk;
 use Illuminate\Support\Facades\DB;
 
 /** When the texts of resources were changed in the shop last, by us. */

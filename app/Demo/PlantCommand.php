@@ -5,15 +5,14 @@ declare(strict_types=1);
 namespace App\Demo;
 
 use App\Access\Memberships;
-use App\Access\Models\User;
 use App\Access\Role;
-use App\Store\AddStore;
-use App\Store\Console\StoreCommand;
-use App\Store\Kinds\KindRule;
-use App\Store\Kinds\KindRules;
-use App\Store\Kinds\PageKind;
-use App\Store\Models\Store;
-use App\Store\StoreOptions;
+use App\Stores\AddStore;
+use App\Stores\Console\StoreCommand;
+use App\Stores\Kinds\KindRule;
+use App\Stores\Kinds\KindRules;
+use App\Stores\Kinds\PageKind;
+use App\Stores\Models\Store;
+use App\Stores\StoreOptions;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 
@@ -57,8 +56,7 @@ final class PlantCommand extends StoreCommand
                 $options->set($store->refresh(), 'feed_secret', trim($secret));
             }
             foreach (self::PEOPLE as $role => $name) {
-                $user = User::query()->firstOrCreate(['email' => "$role@tindrel.example"], ['name' => $name, 'password' => self::PASSWORD]);
-                Memberships::join($store->id, $user, Role::from($role));
+                Memberships::enrol($store->id, "$role@tindrel.example", $name, self::PASSWORD, Role::from($role));
             }
 
             return $this->answer(['store' => $store->slug], 'The demo is in.');

@@ -6,11 +6,11 @@ namespace App\Gather;
 
 use App\Changes\Drifts;
 use App\Gather\Crawl\Crawls;
-use App\Store\Models\Store;
-use App\Store\Steps\Missing;
-use App\Store\Steps\Step;
-use App\Store\Steps\StepContribution;
-use App\Store\Steps\Waiting;
+use App\Stores\Models\Store;
+use App\Stores\Steps\Missing;
+use App\Stores\Steps\Step;
+use App\Stores\Steps\StepContribution;
+use App\Stores\Steps\Waiting;
 
 final class GatherStep implements StepContribution
 {

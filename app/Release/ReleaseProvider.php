@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Release;
 
+use App\Platform\Work\WorkDesk;
 use App\Release\Console\SendCommand;
 use App\Release\Console\UndoCommand;
 use App\Release\Sending\LookWork;
 use App\Release\Sending\SendWork;
-use App\Store\Steps\StepBoard;
-use App\Store\Work\WorkDesk;
+use App\Stores\Steps\StepBoard;
 use Illuminate\Support\ServiceProvider;
 
 final class ReleaseProvider extends ServiceProvider

@@ -4,15 +4,18 @@ declare(strict_types=1);
 
 namespace App\Release;
 
+use App\Changes\AddressChanges;
 use App\Changes\AddressField;
 use App\Changes\Draft;
+use App\Changes\Drafts;
 use App\Changes\DraftState;
 use App\Changes\Events\TextsChanged;
 use App\Connectors\Shop\ShopAdmin;
+use App\Platform\Database\Bulk;
+use App\Platform\Work\WorkDesk;
 use App\Release\Sending\SendWork;
-use App\Store\Models\Store;
-use App\Store\Resources\TitleSuffixes;
-use App\Store\Work\WorkDesk;
+use App\Stores\Models\Store;
+use App\Stores\TitleSuffixes;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
@@ -83,9 +86,7 @@ final class Releases
             DB::table('release_items')->insert($rows);
             $count += count($rows);
         }
-        foreach ($drafts->pluck('id')->chunk(5000) as $ids) {
-            DB::table('drafts')->whereIn('id', $ids)->update(['state' => DraftState::Sending->value]);
-        }
+        app(Drafts::class)->beginSending(array_values($drafts->map(static fn (Draft $draft): int => $draft->id)->all()));
 
         return $count;
     }
@@ -112,9 +113,7 @@ final class Releases
             DB::table('release_items')->insert($rows);
             $count += count($rows);
         }
-        foreach ($changes->pluck('id')->chunk(5000) as $ids) {
-            DB::table('address_changes')->whereIn('id', $ids)->update(['state' => DraftState::Sending->value]);
-        }
+        app(AddressChanges::class)->beginSending(Bulk::ids($changes->all(), 'id'));
 
         return $count;
     }

@@ -6,9 +6,9 @@ namespace App\Untangle;
 
 use App\Changes\Events\AddressMoved;
 use App\Changes\Events\AddressSet;
-use App\Store\Steps\Stamps;
-use App\Store\Steps\StepBoard;
-use App\Store\Work\WorkDesk;
+use App\Platform\Work\WorkDesk;
+use App\Stores\Steps\Stamps;
+use App\Stores\Steps\StepBoard;
 use App\Untangle\Console\ExportCommand;
 use App\Untangle\Console\FindCommand;
 use App\Untangle\Finding\Finds;

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Untangle;
 
-use App\Store\Models\Store;
-use App\Store\Steps\Missing;
-use App\Store\Steps\Step;
-use App\Store\Steps\StepContribution;
-use App\Store\Steps\Waiting;
+use App\Stores\Models\Store;
+use App\Stores\Steps\Missing;
+use App\Stores\Steps\Step;
+use App\Stores\Steps\StepContribution;
+use App\Stores\Steps\Waiting;
 use App\Untangle\Lists\CauseProgress;
 use Illuminate\Support\Facades\DB;
 

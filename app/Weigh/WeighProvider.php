@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Weigh;
 
-use App\Store\Models\Store;
-use App\Store\Pages\Figures;
-use App\Store\Steps\Stamps;
-use App\Store\Steps\StepBoard;
-use App\Store\Work\WorkDesk;
+use App\Inventory\Figures;
+use App\Platform\Work\WorkDesk;
+use App\Stores\Models\Store;
+use App\Stores\Steps\Stamps;
+use App\Stores\Steps\StepBoard;
 use App\Weigh\Console\ExportCommand;
 use App\Weigh\Console\ScoreCommand;
 use App\Weigh\Ranges\RangeWork;

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Weigh;
 
-use App\Store\Facts\NumberWindow;
-use App\Store\Models\Store;
-use App\Store\Steps\Missing;
-use App\Store\Steps\Step;
-use App\Store\Steps\StepContribution;
-use App\Store\Steps\Waiting;
+use App\Facts\NumberWindow;
+use App\Stores\Models\Store;
+use App\Stores\Steps\Missing;
+use App\Stores\Steps\Step;
+use App\Stores\Steps\StepContribution;
+use App\Stores\Steps\Waiting;
 use App\Weigh\Worklists\PageState;
 use App\Weigh\Worklists\Progress;
 use Illuminate\Support\Facades\DB;

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Write;
 
 use App\Changes\Events\TextsChanged;
-use App\Store\Events\InventoryRefreshed;
-use App\Store\Steps\StepBoard;
-use App\Store\Work\WorkDesk;
+use App\Inventory\Events\InventoryRefreshed;
+use App\Platform\Work\WorkDesk;
+use App\Stores\Steps\StepBoard;
 use App\Write\Console\ApplyCommand;
 use App\Write\Console\ExportCommand;
 use App\Write\Console\ImportCommand;

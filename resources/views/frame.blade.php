@@ -1,5 +1,5 @@
 <!DOCTYPE html>
-<html lang="en" data-locale="{{ App\Store\Http\Forms::now()->locale }}" @if ($theme) data-theme="{{ $theme }}" @endif>
+<html lang="en" data-locale="{{ App\Platform\Web\Forms::now()->locale }}" @if ($theme) data-theme="{{ $theme }}" @endif>
 <head>
     <meta charset="utf-8">
     <meta name="viewport" content="width=device-width, initial-scale=1">

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Web;
 
-use App\Store\AddStore;
-use App\Store\Models\Store;
+use App\Stores\AddStore;
+use App\Stores\Models\Store;
 use Illuminate\Support\Str;
 use RuntimeException;
 

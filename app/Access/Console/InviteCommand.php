@@ -6,7 +6,7 @@ namespace App\Access\Console;
 
 use App\Access\Invitations;
 use App\Access\Role;
-use App\Store\Console\StoreCommand;
+use App\Stores\Console\StoreCommand;
 
 final class InviteCommand extends StoreCommand
 {

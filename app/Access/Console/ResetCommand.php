@@ -6,7 +6,7 @@ namespace App\Access\Console;
 
 use App\Access\Models\User;
 use App\Access\Passwords\ResetLinks;
-use App\Store\Console\StoreCommand;
+use App\Stores\Console\StoreCommand;
 use Illuminate\Support\Str;
 
 final class ResetCommand extends StoreCommand

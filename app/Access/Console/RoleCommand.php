@@ -7,7 +7,7 @@ namespace App\Access\Console;
 use App\Access\Memberships;
 use App\Access\Models\User;
 use App\Access\Role;
-use App\Store\Console\StoreCommand;
+use App\Stores\Console\StoreCommand;
 use Illuminate\Support\Str;
 
 final class RoleCommand extends StoreCommand

@@ -8,7 +8,7 @@ use App\Access\Models\User;
 use App\Access\Passwords\PasswordRules;
 use App\Access\Sessions;
 use App\Access\SignIn\Guesses;
-use App\Store\Http\Forms;
+use App\Platform\Web\Forms;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Hash;

@@ -8,7 +8,7 @@ use App\Access\Invitations;
 use App\Access\Models\User;
 use App\Access\Passwords\PasswordRules;
 use App\Access\SignIn\Guesses;
-use App\Store\Models\Store;
+use App\Stores\Models\Store;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;

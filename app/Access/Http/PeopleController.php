@@ -11,7 +11,7 @@ use App\Access\Memberships;
 use App\Access\Models\User;
 use App\Access\Passwords\ResetLinks;
 use App\Access\Role;
-use App\Store\Models\Store;
+use App\Stores\Models\Store;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Access\Http;
 
-use App\Store\Work\DatabaseTrouble;
+use App\Platform\Work\DatabaseTrouble;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Validation\ValidationException;
 use Symfony\Component\HttpFoundation\Response;

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Access\Http;
 
 use App\Access\Models\User;
-use App\Store\Http\Forms;
+use App\Platform\Web\Forms;
 use Closure;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -16,7 +16,7 @@ final class WritesAsPeopleDo
     public function handle(Request $request, Closure $next): Response
     {
         $user = $request->user();
-        Forms::startFor($user instanceof User ? $user : null, $request->headers->get('Accept-Language'));
+        Forms::startFor($user instanceof User ? $user->locale : null, $request->headers->get('Accept-Language'));
         try {
             return $next($request);
         } finally {

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Access\Models;
 
 use App\Access\Role;
-use App\Store\Models\Store;
+use App\Stores\Models\Store;
 use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Illuminate\Foundation\Auth\User as Authenticatable;
 use Laravel\Sanctum\HasApiTokens;

@@ -6,7 +6,7 @@ namespace App\Access\Policies;
 
 use App\Access\Models\User;
 use App\Access\Role;
-use App\Store\Models\Store;
+use App\Stores\Models\Store;
 use Illuminate\Auth\Access\Response;
 
 /** Who may do what in a store. Strangers are told that there is no such store. */

@@ -7,9 +7,6 @@ namespace App\Connectors\Feed;
 use App\Connectors\Http\GuardedHttp;
 use App\Connectors\Http\HttpAnswer;
 use App\Connectors\Http\HttpRequest;
-use App\Store\Models\Store;
-use Illuminate\Support\Facades\Crypt;
-use Illuminate\Support\Facades\DB;
 use Orchard\Core\Url\PageUrl;
 use RuntimeException;
 
@@ -18,17 +15,8 @@ final class FeedClient
 {
     private ?string $token = null;
 
-    private function __construct(private readonly GuardedHttp $http, private readonly PageUrl $base, private readonly string $secret, public readonly FeedMapping $mapping)
+    public function __construct(private readonly GuardedHttp $http, private readonly PageUrl $base, private readonly string $secret, public readonly FeedMapping $mapping)
     {
-    }
-
-    /** The store's feed; null where none is set. */
-    public static function of(Store $store): ?self
-    {
-        $row = DB::table('connections')->where('store_id', $store->id)->where('sort', 'feed')->first();
-        $base = $row === null ? null : PageUrl::parse((string) $row->url);
-
-        return $row === null || $base === null ? null : new self(GuardedHttp::allowing($store->options()->privateHosts), $base, Crypt::decryptString((string) $row->secret), FeedMapping::fromJson($store->options()->feedMapping));
     }
 
     /**

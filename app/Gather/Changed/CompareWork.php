@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Gather\Changed;
 
-use App\Store\Bulk;
-use App\Store\Bytes;
-use App\Store\Work\LongWork;
-use App\Store\Work\SliceEnd;
-use App\Store\Work\WorkRun;
+use App\Platform\Bytes;
+use App\Platform\Database\Bulk;
+use App\Platform\Work\LongWork;
+use App\Platform\Work\SliceEnd;
+use App\Platform\Work\WorkRun;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Text\Edit;
 

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Gather\Changed;
 
-use App\Store\Models\Store;
-use App\Store\Work\WorkDesk;
+use App\Platform\Work\WorkDesk;
+use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 

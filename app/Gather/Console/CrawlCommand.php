@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Gather\Console;
 
 use App\Gather\Crawl\Crawls;
-use App\Store\Console\StoreCommand;
-use App\Store\Work\WorkDesk;
+use App\Platform\Work\WorkDesk;
+use App\Stores\Console\StoreCommand;
 use Illuminate\Support\Facades\DB;
 
 final class CrawlCommand extends StoreCommand

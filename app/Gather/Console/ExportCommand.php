@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Gather\Console;
 
-use App\Gather\Inventory\PageExport;
-use App\Gather\Inventory\PageFilter;
-use App\Gather\Inventory\PageList;
-use App\Store\Console\ExportsTable;
-use App\Store\Console\StoreCommand;
+use App\Gather\Pages\PageExport;
+use App\Gather\Pages\PageFilter;
+use App\Gather\Pages\PageList;
+use App\Platform\Console\ExportsTable;
+use App\Stores\Console\StoreCommand;
 
 final class ExportCommand extends StoreCommand
 {

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Gather\Crawl;
 
-use App\Store\Models\Store;
-use App\Store\Pages\FetchedPage;
-use App\Store\Pages\LinkBook;
-use App\Store\Pages\PageBook;
-use App\Store\Pages\PageLinks;
+use App\Inventory\FetchedPage;
+use App\Inventory\LinkBook;
+use App\Inventory\PageBook;
+use App\Inventory\PageLinks;
+use App\Stores\Models\Store;
 use Closure;
 use Orchard\Core\Url\PageUrl;
 

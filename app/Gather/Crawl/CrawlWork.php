@@ -8,21 +8,21 @@ use App\Changes\Drifts;
 use App\Connectors\Http\AddressRefused;
 use App\Connectors\Http\GuardedHttp;
 use App\Connectors\Http\HttpRequest;
-use App\Connectors\Shop\ShopAdmins;
 use App\Connectors\Shop\ShopUnavailable;
-use App\Gather\Inventory\DepthRebuild;
-use App\Gather\Inventory\IndexRebuild;
+use App\Facts\NumberWindow;
 use App\Gather\Sync\ResourceSync;
 use App\Gather\Sync\ShownTexts;
-use App\Store\Events\InventoryRefreshed;
-use App\Store\Facts\NumberWindow;
-use App\Store\Models\Store;
-use App\Store\Pages\LinkBook;
-use App\Store\Pages\PageBook;
-use App\Store\Pages\Succession;
-use App\Store\Work\LongWork;
-use App\Store\Work\SliceEnd;
-use App\Store\Work\WorkRun;
+use App\Inventory\Events\InventoryRefreshed;
+use App\Inventory\Index\DepthRebuild;
+use App\Inventory\Index\IndexRebuild;
+use App\Inventory\LinkBook;
+use App\Inventory\PageBook;
+use App\Inventory\Succession;
+use App\Platform\Work\LongWork;
+use App\Platform\Work\SliceEnd;
+use App\Platform\Work\WorkRun;
+use App\Stores\Connections;
+use App\Stores\Models\Store;
 use Closure;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Robots\RobotsTxt;
@@ -36,7 +36,7 @@ final class CrawlWork implements LongWork
 {
     private const PHASES = ['robots' => 'sync', 'sync' => 'sitemaps', 'sitemaps' => 'pages', 'pages' => 'index', 'index' => 'depth', 'depth' => 'texts', 'texts' => 'tidy', 'tidy' => 'done'];
 
-    public function __construct(private readonly ShopAdmins $admins, private readonly Drifts $drifts)
+    public function __construct(private readonly Connections $connections, private readonly Drifts $drifts)
     {
     }
 
@@ -57,7 +57,7 @@ final class CrawlWork implements LongWork
 
     public function slice(WorkRun $run): SliceEnd
     {
-        $store = $run->store();
+        $store = Store::query()->findOrFail($run->storeId);
         while (! $run->timeIsUp()) {
             if ($run->stopAsked()) {
                 return SliceEnd::stopped();
@@ -81,7 +81,7 @@ final class CrawlWork implements LongWork
                 'sync' => $this->sync($run, $store),
                 'sitemaps' => (new SitemapReading($run, $store, $crawl))->work() ? null : SliceEnd::more(),
                 'pages' => (new PageFetching($run, $store, $crawl))->work(),
-                'index' => (new IndexRebuild($store, (int) $crawl->id, $this->isComplete($crawl)))->work($run) ? null : SliceEnd::more(),
+                'index' => $this->index($run, $store, $crawl) ? null : SliceEnd::more(),
                 'depth' => $this->depth($store, $run),
                 'texts' => $this->texts($store, $run),
                 'tidy' => $this->tidy($store, $run, $crawl),
@@ -167,17 +167,31 @@ final class CrawlWork implements LongWork
     /** What the shop's back office cannot be asked for is told, and is no reason to leave the public pages alone. */
     private function sync(WorkRun $run, Store $store): ?SliceEnd
     {
-        if (! $this->admins->isConnected($store)) {
+        if (! $this->connections->hasShop($store)) {
             return null;
         }
         try {
-            return (new ResourceSync($store, $this->admins->of($store)))->work($run) ? null : SliceEnd::more();
+            return (new ResourceSync($store, $this->connections->shop($store)))->work($run) ? null : SliceEnd::more();
         } catch (ShopUnavailable|AddressRefused $wrong) {
             $told = mb_substr("The shop's products and collections could not be read, so they stay as they were: ".$wrong->getMessage(), 0, 400);
             $run->fenced(static fn (): int => DB::table('gather_crawls')->where('id', $run->subjectId)->update(['sync_problem' => $told]));
 
             return null;
         }
+    }
+
+    /** @return bool whether the list table is whole; else the next slice goes on */
+    private function index(WorkRun $run, Store $store, object $crawl): bool
+    {
+        $isComplete = $this->isComplete($crawl);
+        if ($isComplete && ! is_int($run->progress()['indexed_to'] ?? null)) {
+            $pages = new PageBook($store);
+            foreach ((new Frontier((int) $crawl->id, $store))->cutOff() as $ids) {
+                $run->fenced(static fn () => $pages->stillThere((int) $crawl->id, $ids));
+            }
+        }
+
+        return (new IndexRebuild($store, (int) $crawl->id, $isComplete))->work($run);
     }
 
     private function depth(Store $store, WorkRun $run): null

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Gather\Crawl;
 
-use App\Store\Models\Store;
-use App\Store\Work\WorkDesk;
+use App\Platform\Work\WorkDesk;
+use App\Stores\Models\Store;
 use DateTimeImmutable;
 use DateTimeZone;
 use Illuminate\Support\Facades\DB;

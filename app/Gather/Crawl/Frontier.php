@@ -4,9 +4,10 @@ declare(strict_types=1);
 
 namespace App\Gather\Crawl;
 
-use App\Store\Bulk;
-use App\Store\Bytes;
-use App\Store\Models\Store;
+use App\Platform\Bytes;
+use App\Platform\Database\Bulk;
+use App\Stores\Models\Store;
+use Generator;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Markup\PageReader;
 
@@ -27,6 +28,22 @@ final class Frontier
     public function __construct(private readonly int $crawl, Store $store)
     {
         $this->storeId = $store->id;
+    }
+
+    /** @return Generator<int, non-empty-list<int>> pages that the crawl's limits cut off, some at a time */
+    public function cutOff(): Generator
+    {
+        for ($after = 0; ; $after = max($ids)) {
+            $rows = DB::select(
+                'SELECT page_id FROM gather_frontier WHERE crawl_id = ? AND state = ? AND page_id > ? ORDER BY page_id LIMIT 5000',
+                [$this->crawl, FrontierState::CutOff->value, $after],
+            );
+            $ids = Bulk::ids($rows, 'page_id');
+            if ($ids === []) {
+                return;
+            }
+            yield $ids;
+        }
     }
 
     /** @param  array<string, int>  $pages id by digest */

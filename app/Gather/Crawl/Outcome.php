@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Gather\Crawl;
 
 use App\Gather\Parsing\ParsedPage;
-use App\Store\Pages\FetchedPage;
+use App\Inventory\FetchedPage;
 
 /** How the fetch of one page ended. */
 final readonly class Outcome

@@ -6,12 +6,12 @@ namespace App\Gather\Crawl;
 
 use App\Connectors\Http\GuardedHttp;
 use App\Connectors\Http\HttpRequest;
-use App\Store\Bulk;
-use App\Store\Bytes;
-use App\Store\Models\Store;
-use App\Store\Pages\PageBook;
-use App\Store\Pages\PageSource;
-use App\Store\Work\WorkRun;
+use App\Inventory\PageBook;
+use App\Inventory\PageSource;
+use App\Platform\Bytes;
+use App\Platform\Database\Bulk;
+use App\Platform\Work\WorkRun;
+use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Sitemaps\Sitemap;
 use Orchard\Core\Url\PageUrl;
@@ -116,7 +116,10 @@ final readonly class SitemapReading
         if (DB::table('gather_sitemaps')->where('crawl_id', $crawl)->where('status', '<>', 200)->where('status', '<>', 404)->exists()) {
             return;
         }
-        DB::update('UPDATE pages p JOIN gather_sitemap_pages s ON s.page_id = p.id SET p.sources = p.sources & ~? WHERE s.store_id = ? AND s.crawl_id < ?', [PageSource::Sitemap->value, $this->store->id, $crawl]);
+        $unlisted = Bulk::ids(DB::select('SELECT page_id FROM gather_sitemap_pages WHERE store_id = ? AND crawl_id < ?', [$this->store->id, $crawl]), 'page_id');
+        foreach (array_chunk($unlisted, 5000) as $pages) {
+            (new PageBook($this->store))->noLongerIn(PageSource::Sitemap, $pages);
+        }
         DB::delete('DELETE FROM gather_sitemap_pages WHERE store_id = ? AND crawl_id < ?', [$this->store->id, $crawl]);
         DB::delete('DELETE g FROM gather_sitemaps g JOIN gather_crawls c ON c.id = g.crawl_id WHERE c.store_id = ? AND c.id < ?', [$this->store->id, $crawl]);
     }

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Gather\Crawl;
 
-use App\Store\Bulk;
-use App\Store\Bytes;
+use App\Platform\Bytes;
+use App\Platform\Database\Bulk;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Url\PageUrl;
 use Orchard\Core\Url\UrlPatterns;

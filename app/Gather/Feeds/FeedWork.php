@@ -10,10 +10,11 @@ use App\Connectors\Feed\FeedPart;
 use App\Gather\Files\FileLook;
 use App\Gather\Files\FileSort;
 use App\Gather\Files\Imports;
-use App\Store\Models\Store;
-use App\Store\Work\LongWork;
-use App\Store\Work\SliceEnd;
-use App\Store\Work\WorkRun;
+use App\Platform\Work\LongWork;
+use App\Platform\Work\SliceEnd;
+use App\Platform\Work\WorkRun;
+use App\Stores\Connections;
+use App\Stores\Models\Store;
 use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
 use RuntimeException;
@@ -59,8 +60,8 @@ final class FeedWork implements LongWork
 
     public function slice(WorkRun $run): SliceEnd
     {
-        $store = $run->store();
-        $client = FeedClient::of($store);
+        $store = Store::query()->findOrFail($run->storeId);
+        $client = app(Connections::class)->feed($store);
         if ($client === null) {
             return SliceEnd::failed('The store has no feed: set its address and secret.');
         }

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Gather\Feeds;
 
-use App\Connectors\Feed\FeedClient;
-use App\Store\Models\Store;
-use App\Store\Work\WorkDesk;
+use App\Platform\Work\WorkDesk;
+use App\Stores\Connections;
+use App\Stores\Models\Store;
 use DateTimeImmutable;
 use DateTimeZone;
 use Illuminate\Support\Facades\DB;
@@ -46,9 +46,9 @@ final readonly class Feeds
      */
     public function moveOn(Store $store, int $days): string
     {
-        $today = FeedClient::of($store)?->clock(max(1, min(400, $days))) ?? throw new RuntimeException('This feed has no clock that could be moved on.');
+        $today = app(Connections::class)->feed($store)?->clock(max(1, min(400, $days))) ?? throw new RuntimeException('This feed has no clock that could be moved on.');
         $ahead = (new DateTimeImmutable('today', new DateTimeZone($store->timezone)))->setTime(0, 0)->diff(new DateTimeImmutable($today, new DateTimeZone($store->timezone)))->format('%r%a');
-        $store->update(['settings' => ['days_ahead' => max(0, (int) $ahead)] + $store->settings]);
+        $store->setClock(max(0, (int) $ahead));
 
         return $today;
     }

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Gather\Files;
 
-use App\Store\Facts\RowScope;
-use App\Store\Files\TableFile;
-use App\Store\Models\Market;
-use App\Store\Models\Store;
+use App\Facts\RowScope;
+use App\Platform\Tables\TableFile;
+use App\Stores\Models\Market;
+use App\Stores\Models\Store;
 use DateTimeImmutable;
 use DateTimeZone;
 use Illuminate\Support\Facades\DB;

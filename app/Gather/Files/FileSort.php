@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Gather\Files;
 
-use App\Store\Facts\FactTable;
-use App\Store\Facts\Grain;
-use App\Store\Lists\ListTable;
-use App\Store\Pages\PageSource;
+use App\Facts\FactTable;
+use App\Facts\Grain;
+use App\Facts\Lists\ListTable;
+use App\Inventory\PageSource;
 use Orchard\Core\Tabular\CellSort;
 use Orchard\Core\Tabular\Field;
 

@@ -4,21 +4,22 @@ declare(strict_types=1);
 
 namespace App\Gather\Files;
 
-use App\Gather\Inventory\KnownPages;
-use App\Gather\Inventory\ReindexWork;
-use App\Store\Bulk;
-use App\Store\Events\InventoryRefreshed;
-use App\Store\Facts\FactBook;
-use App\Store\Facts\NumberWindow;
-use App\Store\Facts\PageWeeks;
-use App\Store\Facts\RowScope;
-use App\Store\Files\TableFile;
-use App\Store\Lists\ListBook;
-use App\Store\Models\Store;
-use App\Store\Work\LongWork;
-use App\Store\Work\SliceEnd;
-use App\Store\Work\WorkDesk;
-use App\Store\Work\WorkRun;
+use App\Facts\FactBook;
+use App\Facts\Lists\ListBook;
+use App\Facts\NumberWindow;
+use App\Facts\PageWeeks;
+use App\Facts\RowScope;
+use App\Gather\Pages\ReindexWork;
+use App\Inventory\Events\InventoryRefreshed;
+use App\Inventory\Index\KnownPages;
+use App\Platform\Database\Bulk;
+use App\Platform\Tables\TableFile;
+use App\Platform\Work\LongWork;
+use App\Platform\Work\SliceEnd;
+use App\Platform\Work\WorkDesk;
+use App\Platform\Work\WorkRun;
+use App\Stores\ChangingFacts;
+use App\Stores\Models\Store;
 use Closure;
 use DateTimeZone;
 use Illuminate\Support\Facades\DB;
@@ -68,14 +69,14 @@ final class ImportWork implements LongWork
             Imports::letGo($subjectId); // What could not be read is kept row by row; the rest is in the facts.
         } else {
             $store = DB::table('gather_imports')->where('id', $subjectId)->value('store_id');
-            is_numeric($store) && FactBook::settle((int) $store);
+            is_numeric($store) && ChangingFacts::end((int) $store);
             DB::table('gather_imports')->where('id', $subjectId)->update(['state' => $end->state, 'remark' => $end->problem === null ? null : mb_substr($end->problem, 0, 400), 'ended_at' => now()]);
         }
     }
 
     public function slice(WorkRun $run): SliceEnd
     {
-        $store = $run->store();
+        $store = Store::query()->findOrFail($run->storeId);
         while (! $run->timeIsUp()) {
             if ($run->stopAsked()) {
                 return SliceEnd::stopped();
@@ -229,7 +230,7 @@ final class ImportWork implements LongWork
         if ($import->weeks === null) {
             // Which pages it names is known before the first of its rows counts.
             foreach ($scope->isPages() ? array_chunk($staged->pages(), 5000) : [] as $pages) {
-                $run->fenced(static fn () => Bulk::write('fact_pages', ['import_id', 'page_id'], array_map(static fn (int $page): array => [(int) $import->id, $page], $pages), 'INSERT IGNORE'));
+                $run->fenced(static fn () => FactBook::namesPages((int) $import->id, $pages));
                 $run->beat();
             }
             $run->fenced(fn () => DB::table('gather_imports')->where('id', $import->id)->update(['weeks' => json_encode($import->period_first === null ? array_values(array_unique(array_map(PageWeeks::weekOf(...), $all))) : [], JSON_THROW_ON_ERROR), 'first_day' => $all === [] ? null : min($all), 'last_day' => $all === [] ? null : ($import->period_last ?? max($all))]));
@@ -302,7 +303,7 @@ final class ImportWork implements LongWork
     private function numbers(WorkRun $run, Store $store, object $import): string
     {
         (new KnownPages($store))->list($run);
-        $run->fenced(static fn () => FactBook::settle($store->id));
+        $run->fenced(static fn () => ChangingFacts::end($store->id));
         NumberWindow::refresh($store, static function (Closure $write) use ($run): void {
             $run->fenced($write);
             $run->beat();

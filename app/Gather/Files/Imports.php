@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Gather\Files;
 
-use App\Store\Facts\Grain;
-use App\Store\Facts\RowScope;
-use App\Store\Models\Store;
-use App\Store\Work\WorkDesk;
+use App\Facts\Grain;
+use App\Facts\RowScope;
+use App\Platform\Work\WorkDesk;
+use App\Stores\Models\Store;
 use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Gather\Files;
 
-use App\Store\Lists\ListBook;
-use App\Store\Lists\ListTable;
-use App\Store\Models\Store;
-use App\Store\Pages\PageAddress;
-use App\Store\Pages\PageBook;
+use App\Facts\Lists\ListBook;
+use App\Facts\Lists\ListTable;
+use App\Inventory\PageAddress;
+use App\Inventory\PageBook;
+use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use LogicException;
 use Orchard\Core\StructuredData\LifeState;

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Gather\Files;
 
-use App\Store\Facts\QueryBook;
-use App\Store\Models\Store;
-use App\Store\Pages\PageAddress;
-use App\Store\Pages\PageBook;
+use App\Facts\QueryBook;
+use App\Inventory\PageAddress;
+use App\Inventory\PageBook;
+use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Tabular\CellProblem;
 use Orchard\Core\Tabular\RowReader;

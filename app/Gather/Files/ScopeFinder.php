@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace App\Gather\Files;
 
-use App\Store\Facts\FactTable;
-use App\Store\Facts\Grain;
-use App\Store\Facts\PageWeeks;
-use App\Store\Facts\RowScope;
-use App\Store\Files\TableFile;
-use App\Store\Markets;
-use App\Store\Models\Store;
-use App\Store\Pages\PageAddress;
+use App\Facts\FactTable;
+use App\Facts\Grain;
+use App\Facts\PageWeeks;
+use App\Facts\RowScope;
+use App\Inventory\PageAddress;
+use App\Platform\Tables\TableFile;
+use App\Stores\Markets;
+use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Tabular\Country;
 use Orchard\Core\Tabular\DateOrder;

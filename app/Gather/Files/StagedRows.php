@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Gather\Files;
 
-use App\Store\Facts\FactTable;
+use App\Facts\FactTable;
 use Closure;
 use RuntimeException;
 

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Gather\Files;
 
-use App\Store\Facts\FactTable;
-use App\Store\Facts\Grain;
-use App\Store\Facts\GrainDays;
-use App\Store\Facts\PageWeeks;
-use App\Store\Models\Store;
-use App\Store\Pages\PageAddress;
+use App\Facts\FactTable;
+use App\Facts\Grain;
+use App\Facts\GrainDays;
+use App\Facts\PageWeeks;
+use App\Inventory\PageAddress;
+use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Tabular\CellProblem;
 use Orchard\Core\Tabular\RowReader;

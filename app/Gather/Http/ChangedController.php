@@ -6,7 +6,7 @@ namespace App\Gather\Http;
 
 use App\Changes\Drifts;
 use App\Gather\Changed\Comparisons;
-use App\Store\Models\Store;
+use App\Stores\Models\Store;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\View\View;

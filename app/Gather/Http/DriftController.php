@@ -6,7 +6,7 @@ namespace App\Gather\Http;
 
 use App\Access\Models\User;
 use App\Changes\Drifts;
-use App\Store\Models\Store;
+use App\Stores\Models\Store;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 

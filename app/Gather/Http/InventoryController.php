@@ -4,17 +4,17 @@ declare(strict_types=1);
 
 namespace App\Gather\Http;
 
+use App\Facts\NumberWindow;
 use App\Gather\Crawl\Crawls;
-use App\Gather\Inventory\PageColumn;
-use App\Gather\Inventory\PageExport;
-use App\Gather\Inventory\PageFilter;
-use App\Gather\Inventory\PageList;
-use App\Store\Facts\NumberWindow;
-use App\Store\Files\TableWriter;
-use App\Store\Markets;
-use App\Store\Models\Store;
-use App\Store\Pages\Selections;
-use App\Store\SavedViews;
+use App\Gather\Pages\PageColumn;
+use App\Gather\Pages\PageExport;
+use App\Gather\Pages\PageFilter;
+use App\Gather\Pages\PageList;
+use App\Inventory\Selections;
+use App\Platform\Tables\TableWriter;
+use App\Stores\Markets;
+use App\Stores\Models\Store;
+use App\Stores\SavedViews;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\View\View;

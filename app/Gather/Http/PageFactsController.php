@@ -4,11 +4,12 @@ declare(strict_types=1);
 
 namespace App\Gather\Http;
 
-use App\Gather\Inventory\ReindexWork;
+use App\Gather\Pages\ReindexWork;
 use App\Gather\Rendering\ImageSizes;
-use App\Store\Models\Store;
-use App\Store\Pages\Succession;
-use App\Store\Work\WorkDesk;
+use App\Inventory\LivesByHand;
+use App\Inventory\Succession;
+use App\Platform\Work\WorkDesk;
+use App\Stores\Models\Store;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
@@ -23,15 +24,9 @@ final class PageFactsController
         $given = $request->validate(['life' => ['required', 'string', 'max:20'], 'back_on' => ['nullable', 'date_format:Y-m-d'], 'replaced_by' => ['nullable', 'string', 'max:500']]);
         abort_unless(DB::table('pages')->where('store_id', $store->id)->where('id', $page)->exists(), 404);
         $life = LifeState::fromKey($given['life']) ?? abort(422);
-        if ($life === LifeState::Unknown) {
-            DB::table('lives_by_hand')->where('page_id', $page)->delete();
-        } else {
-            DB::table('lives_by_hand')->upsert([['page_id' => $page, 'store_id' => $store->id, 'life' => $life->value, 'back_on' => $given['back_on'] ?? null, 'replaced_by' => (string) ($given['replaced_by'] ?? ''), 'user_id' => $request->user()?->getAuthIdentifier(), 'set_at' => now()]], ['page_id'], ['life', 'back_on', 'replaced_by', 'user_id', 'set_at']);
-        }
-        // At once where the page is looked at; the next sorting brings in what files and pages tell beside it.
-        DB::table('page_index')->where('page_id', $page)->update(['life' => $life->value]);
-        DB::table('page_products')->where('page_id', $page)->update(['life' => $life->value, 'origin' => $life === LifeState::Unknown ? 0 : 1, 'back_on' => $given['back_on'] ?? null, 'replaced_by' => (string) ($given['replaced_by'] ?? '')]);
-        $desk->begin(ReindexWork::class, $store->id, 0, (int) $request->user()?->getAuthIdentifier());
+        $user = (int) $request->user()?->getAuthIdentifier();
+        LivesByHand::say($store, $page, $life, $given['back_on'] ?? null, (string) ($given['replaced_by'] ?? ''), $user);
+        $desk->begin(ReindexWork::class, $store->id, 0, $user);
 
         return redirect()->route('page', [$store, $page])->with('done', $life === LifeState::Unknown ? 'Its availability follows imports and the page again.' : "The product counts as {$life->label()} until somebody says otherwise.");
     }

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Gather\Http;
 
-use App\Gather\Inventory\PageFilter;
-use App\Gather\Inventory\PageList;
-use App\Store\Models\Store;
-use App\Store\Pages\Selections;
-use App\Store\SavedViews;
+use App\Gather\Pages\PageFilter;
+use App\Gather\Pages\PageList;
+use App\Inventory\Selections;
+use App\Stores\Models\Store;
+use App\Stores\SavedViews;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use InvalidArgumentException;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Gather\Parsing;
 
-use App\Store\Pages\KeptDetails;
+use App\Inventory\KeptDetails;
 use Orchard\Core\Markup\Charset;
 use Orchard\Core\Markup\NotFoundText;
 use Orchard\Core\Markup\PageFacts;

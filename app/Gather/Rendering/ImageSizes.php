@@ -6,8 +6,8 @@ namespace App\Gather\Rendering;
 
 use App\Connectors\Http\GuardedHttp;
 use App\Connectors\Http\HttpRequest;
-use App\Store\Models\Store;
-use App\Store\Pages\KeptDetails;
+use App\Inventory\KeptDetails;
+use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Url\PageUrl;
 

@@ -4,9 +4,10 @@ declare(strict_types=1);
 
 namespace App\Gather\Rendering;
 
-use App\Store\Work\LongWork;
-use App\Store\Work\SliceEnd;
-use App\Store\Work\WorkRun;
+use App\Platform\Work\LongWork;
+use App\Platform\Work\SliceEnd;
+use App\Platform\Work\WorkRun;
+use App\Stores\Models\Store;
 
 /** Shows one page after the other; one that was under way at a kill is shown again. */
 final readonly class RenderWork implements LongWork
@@ -36,7 +37,7 @@ final readonly class RenderWork implements LongWork
 
     public function slice(WorkRun $run): SliceEnd
     {
-        $store = $run->store();
+        $store = Store::query()->findOrFail($run->storeId);
         $left = array_values(array_filter((array) ($run->progress()['left'] ?? []), is_int(...)));
         while ($left !== []) {
             if ($run->stopAsked()) {

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Gather\Sync;
 
+use App\Catalogue\ResourceBook;
 use App\Connectors\Shop\ResourceBatch;
 use App\Connectors\Shop\ShopAdmin;
 use App\Connectors\Shop\ShopUnavailable;
-use App\Store\Models\Store;
-use App\Store\Resources\ResourceBook;
-use App\Store\Work\WorkRun;
+use App\Platform\Work\WorkRun;
+use App\Stores\Models\Store;
 
 /** Brings the shop's resources in, batch by batch, and joins each to the page it shows under. */
 final readonly class ResourceSync

@@ -4,11 +4,10 @@ declare(strict_types=1);
 
 namespace App\Gather\Sync;
 
-use App\Store\Bulk;
-use App\Store\Bytes;
-use App\Store\Models\Store;
-use App\Store\Resources\TextDigest;
-use App\Store\Work\WorkRun;
+use App\Catalogue\Texts;
+use App\Platform\Work\WorkRun;
+use App\Stores\Models\Store;
+use App\Stores\TitleSuffixes;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\TextField;
 use Orchard\Core\Wording\TitleSuffix;
@@ -37,11 +36,10 @@ final readonly class ShownTexts
                     continue;
                 }
                 foreach ([[TextField::Title, $row->title], [TextField::Description, $row->description]] as [$field, $text]) {
-                    $digest = TextDigest::of($text);
-                    $texts[] = [(int) $row->id, $field->value, $this->store->id, (int) $row->market_id, '', $text ?? '', $digest === null ? null : new Bytes($digest)];
+                    $texts[] = [(int) $row->id, $field->value, $this->store->id, (int) $row->market_id, $text];
                 }
             }
-            $run->fenced(static fn () => Bulk::write('resource_texts', ['resource_id', 'field', 'store_id', 'market_id', 'stored', 'shown', 'shown_digest'], $texts, 'INSERT', 'ON DUPLICATE KEY UPDATE shown = VALUES(shown), shown_digest = VALUES(shown_digest)'));
+            $run->fenced(static fn () => Texts::showMany($texts));
             $run->beat();
         }
         $this->learnSuffixes($run);
@@ -56,9 +54,6 @@ final readonly class ShownTexts
             // Without a page nothing is known of what the theme adds; that is not the same as nothing added.
             $pairs === [] || $found[] = [(int) $group->market_id, (int) $group->kind, TitleSuffix::learn(array_map(static fn (object $pair): array => [(string) $pair->stored, (string) $pair->shown], $pairs))];
         }
-        $run->fenced(function () use ($found): void {
-            DB::delete('DELETE s FROM title_suffixes s JOIN markets m ON m.id = s.market_id WHERE m.store_id = ?', [$this->store->id]);
-            Bulk::write('title_suffixes', ['market_id', 'kind', 'suffix'], $found, 'REPLACE');
-        });
+        $run->fenced(fn () => TitleSuffixes::learned($this->store, $found));
     }
 }

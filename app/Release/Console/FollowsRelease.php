@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Release\Console;
 
+use App\Platform\Work\WorkDesk;
 use App\Release\Sending\LookWork;
-use App\Store\Work\WorkDesk;
 use Illuminate\Support\Facades\DB;
 
 /** For the commands that begin a release: with --wait they work or follow it to its end, the first live check included. */

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Release\Console;
 
+use App\Platform\Work\WorkDesk;
 use App\Release\Releases;
-use App\Store\Console\StoreCommand;
-use App\Store\Work\WorkDesk;
+use App\Stores\Console\StoreCommand;
 
 final class SendCommand extends StoreCommand
 {

@@ -7,7 +7,7 @@ namespace App\Release\Http;
 use App\Changes\AddressChanges;
 use App\Changes\Drafts;
 use App\Changes\Origin;
-use App\Store\Models\Store;
+use App\Stores\Models\Store;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;

@@ -4,9 +4,10 @@ declare(strict_types=1);
 
 namespace App\Release\Sending;
 
+use App\Catalogue\Resources;
+use App\Catalogue\Texts;
 use App\Changes\AddressChanges;
 use App\Changes\AddressField;
-use App\Changes\Draft;
 use App\Changes\Drafts;
 use App\Changes\DraftState;
 use App\Changes\Events\AddressMoved;
@@ -15,11 +16,11 @@ use App\Changes\History;
 use App\Changes\HistoryEvent;
 use App\Changes\Origin;
 use App\Connectors\Shop\ShopResource;
+use App\Inventory\PageBook;
+use App\Inventory\Succession;
 use App\Release\FieldChange;
 use App\Release\ItemState;
-use App\Store\Models\Store;
-use App\Store\Pages\PageBook;
-use App\Store\Pages\Succession;
+use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Url\PageUrl;
 
@@ -58,7 +59,7 @@ final class ItemBook
             }
             History::add((int) $item->store_id, (int) $item->resource_id, $change->field, HistoryEvent::Refused, $change->base, $change->target, $userId, Origin::from($change->origin), (int) $item->release_id, $reason);
             if (! $isUndo) {
-                $this->settle($item, $change->field->value, DraftState::Refused, $reason);
+                $this->drafts->settle((int) $item->store_id, (int) $item->resource_id, $change->field, DraftState::Refused, $reason);
             }
         }
         $this->giveBack($item, $isUndo);
@@ -76,15 +77,15 @@ final class ItemBook
 
                 continue;
             }
-            DB::table('resource_texts')->where('resource_id', $item->resource_id)->where('field', $change->field->value)->update(['stored' => $theirs]);
+            Texts::stored((int) $item->resource_id, $change->field, $theirs);
             if ($theirs === $change->base && count($changes) > 1) {
                 // The other text is the one that changed; this one can be sent again as it is.
-                $isUndo || $this->settle($item, $change->field->value, DraftState::Ready, null);
+                $isUndo || $this->drafts->settle((int) $item->store_id, (int) $item->resource_id, $change->field, DraftState::Ready, null);
 
                 continue;
             }
             History::add((int) $item->store_id, (int) $item->resource_id, $change->field, HistoryEvent::Clash, $change->base, $theirs, $userId, Origin::from($change->origin), (int) $item->release_id, $reason);
-            $isUndo || $this->settle($item, $change->field->value, DraftState::Clash, $reason);
+            $isUndo || $this->drafts->settle((int) $item->store_id, (int) $item->resource_id, $change->field, DraftState::Clash, $reason);
         }
         $this->giveBack($item, $isUndo);
         (int) $item->resource_id === 0 || TextsChanged::dispatch((int) $item->store_id, [(int) $item->resource_id], []);
@@ -94,7 +95,7 @@ final class ItemBook
     public function live(object $item, array $changes, ShopResource $now): void
     {
         $this->set($item, ['state' => ItemState::Live->value, 'version' => $now->version, 'unsure' => 0, 'reason' => null, 'sent_at' => now(), 'seen' => 'no', 'look_at' => now()]);
-        DB::table('resources')->where('id', $item->resource_id)->update(['version' => $now->version]);
+        Resources::hasVersion((int) $item->resource_id, $now->version);
         [$isUndo, $userId] = $this->batch($item);
         $store = Store::query()->findOrFail((int) $item->store_id);
         foreach ($changes as $change) {
@@ -105,7 +106,7 @@ final class ItemBook
                 continue;
             }
             $text = $this->drafts->lock($store, (int) $item->resource_id, $change->field);
-            DB::table('resource_texts')->where('resource_id', $item->resource_id)->where('field', $change->field->value)->update(['stored' => $change->target, 'origin' => $change->origin]);
+            Texts::stored((int) $item->resource_id, $change->field, $change->target, $change->origin);
             History::add($store->id, (int) $item->resource_id, $change->field, $isUndo ? HistoryEvent::Undone : HistoryEvent::Live, $change->base, $change->target, $userId, Origin::from($change->origin), (int) $item->release_id);
             $draft = $this->drafts->find((int) $item->resource_id, $change->field);
             if ($draft === null) {
@@ -114,7 +115,7 @@ final class ItemBook
             if (! $isUndo && $draft->state === DraftState::Sending) {
                 $this->drafts->remove($store, $text, $draft);
             } elseif ($isUndo && $draft->baseValue === $change->base) {
-                $this->rebase($draft, $change->target);
+                $this->drafts->rebase($draft, $change->target);
             }
         }
         (int) $item->resource_id === 0 || TextsChanged::dispatch($store->id, [(int) $item->resource_id], []);
@@ -127,32 +128,17 @@ final class ItemBook
         if ($url === null) {
             return;
         }
-        $old = (string) DB::table('resources')->where('id', $item->resource_id)->value('url');
-        DB::table('resources')->where('id', $item->resource_id)->update(['url' => $url->text()]);
+        ['from' => $old, 'page' => $page] = Resources::moved($store, (int) $item->resource_id, $url);
         $old === $url->text() || AddressMoved::dispatch($store->id, $old, $url->text());
-        $page = (new PageBook($store))->idsOf([$url->digest() => $url->text()])[$url->digest()] ?? null;
-        if ($page !== null && $page !== (int) $item->page_id) {
-            DB::table('resources')->where('id', $item->resource_id)->update(['page_id' => $page]);
-            DB::table('pages')->where('id', $page)->update(['resource_id' => $item->resource_id]);
-            DB::table('successions')->where('from_page', $page)->delete();
-            $isUndo || Succession::byHand($store, (int) $item->page_id, $url->text());
-        } elseif ($page !== null) {
-            // Taken back: the page is again where it was.
-            DB::table('resources')->where('id', $item->resource_id)->update(['page_id' => $page]);
-            DB::table('successions')->where('from_page', $page)->delete();
+        if ($page === null) {
+            return;
         }
-    }
-
-    /** A draft that was begun on the text now taken back stands on the older text. */
-    private function rebase(Draft $draft, string $base): void
-    {
-        DB::table('drafts')->where('id', $draft->id)->update(['base_value' => $base]);
-    }
-
-    private function settle(object $item, int $field, DraftState $state, ?string $note): void
-    {
-        DB::table('drafts')->where('resource_id', $item->resource_id)->where('field', $field)->where('state', DraftState::Sending->value)->update(['state' => $state->value, 'note' => $note === null ? null : mb_substr($note, 0, 400)]);
-        TextsChanged::dispatch((int) $item->store_id, [(int) $item->resource_id], []);
+        // Taken back, the page is again where it was.
+        Succession::forget($page);
+        if ($page !== (int) $item->page_id) {
+            (new PageBook($store))->showsResource($page, (int) $item->resource_id);
+            $isUndo || Succession::byHand($store, (int) $item->page_id, $url->text());
+        }
     }
 
     /** An undo that did not come about leaves the item of the release as it was: it can be taken back another time. */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Release\Sending;
 
+use App\Catalogue\Texts;
 use App\Changes\AddressField;
 use App\Changes\Events\TextsChanged;
 use App\Changes\History;
@@ -11,12 +12,11 @@ use App\Changes\HistoryEvent;
 use App\Connectors\Http\GuardedHttp;
 use App\Connectors\Http\HttpAnswer;
 use App\Connectors\Http\HttpRequest;
+use App\Platform\Work\LongWork;
+use App\Platform\Work\SliceEnd;
+use App\Platform\Work\WorkRun;
 use App\Release\FieldChange;
-use App\Store\Models\Store;
-use App\Store\Resources\TextDigest;
-use App\Store\Work\LongWork;
-use App\Store\Work\SliceEnd;
-use App\Store\Work\WorkRun;
+use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Markup\Charset;
 use Orchard\Core\Markup\LinkHeader;
@@ -56,7 +56,7 @@ final class LookWork implements LongWork
 
     public function slice(WorkRun $run): SliceEnd
     {
-        $store = $run->store();
+        $store = Store::query()->findOrFail($run->storeId);
         $options = $store->options();
         $http = GuardedHttp::allowing($options->privateHosts);
         while (! $run->timeIsUp()) {
@@ -116,12 +116,10 @@ final class LookWork implements LongWork
 
                 continue;
             }
-            $old = DB::table('resource_texts')->where('resource_id', $item->resource_id)->where('field', $change->field->value)->value('shown_digest');
-            $digests = array_filter([...$digests, $old, TextDigest::of($now)]);
-            DB::table('resource_texts')->where('resource_id', $item->resource_id)->where('field', $change->field->value)->update(['shown' => $now, 'shown_digest' => TextDigest::of($now)]);
+            $digests = [...$digests, ...Texts::shown((int) $item->resource_id, $change->field, $now)];
             History::add($store->id, (int) $item->resource_id, $change->field, HistoryEvent::Seen, null, $now, null, releaseId: (int) $item->release_id);
         }
-        $digests === [] || TextsChanged::dispatch($store->id, [(int) $item->resource_id], array_values($digests));
+        $digests === [] || TextsChanged::dispatch($store->id, [(int) $item->resource_id], $digests);
     }
 
     /** @return array<int, string> what an address shows of what can be set for it, by AddressField */

@@ -5,16 +5,17 @@ declare(strict_types=1);
 namespace App\Release\Sending;
 
 use App\Connectors\Shop\ShopAdmin;
-use App\Connectors\Shop\ShopAdmins;
 use App\Connectors\Shop\ShopResource;
 use App\Connectors\Shop\ShopUnavailable;
 use App\Connectors\Shop\WriteResult;
+use App\Platform\Work\LongWork;
+use App\Platform\Work\SliceEnd;
+use App\Platform\Work\WorkDesk;
+use App\Platform\Work\WorkRun;
 use App\Release\FieldChange;
 use App\Release\ItemState;
-use App\Store\Work\LongWork;
-use App\Store\Work\SliceEnd;
-use App\Store\Work\WorkDesk;
-use App\Store\Work\WorkRun;
+use App\Stores\Connections;
+use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -33,7 +34,7 @@ final class SendWork implements LongWork
     /** Seconds; Retry-After is followed for an hour at most. */
     private const LONGEST_WAIT = 3_660;
 
-    public function __construct(private readonly ShopAdmins $admins, private readonly ItemBook $book, private readonly WorkDesk $desk)
+    public function __construct(private readonly Connections $connections, private readonly ItemBook $book, private readonly WorkDesk $desk)
     {
     }
 
@@ -58,8 +59,8 @@ final class SendWork implements LongWork
 
     public function slice(WorkRun $run): SliceEnd
     {
-        $store = $run->store();
-        $admin = $this->admins->of($store);
+        $store = Store::query()->findOrFail($run->storeId);
+        $admin = $this->connections->shop($store);
         while (! $run->timeIsUp()) {
             if ($run->stopAsked()) {
                 return SliceEnd::stopped();

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Untangle\Console;
 
-use App\Store\Console\StoreCommand;
-use App\Store\Work\WorkDesk;
+use App\Platform\Work\WorkDesk;
+use App\Stores\Console\StoreCommand;
 use App\Untangle\Finding\Finds;
 use Illuminate\Support\Facades\DB;
 

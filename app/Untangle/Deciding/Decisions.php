@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Untangle\Deciding;
 
-use App\Store\Bulk;
-use App\Store\Models\Store;
-use App\Store\Pages\WhyNot;
+use App\Inventory\WhyNot;
+use App\Platform\Database\Bulk;
+use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 use Orchard\Core\Duplicates\ParameterEffect;

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Untangle\Deciding;
 
-use App\Store\Bulk;
-use App\Store\Facts\FactTable;
-use App\Store\Facts\Grain;
-use App\Store\Facts\GrainDays;
-use App\Store\Facts\NumberWindow;
-use App\Store\Models\Store;
+use App\Facts\FactTable;
+use App\Facts\Grain;
+use App\Facts\GrainDays;
+use App\Facts\NumberWindow;
+use App\Platform\Database\Bulk;
+use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Duplicates\AddressForm;
 use Orchard\Core\Duplicates\Words;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Untangle\Finding;
 
-use App\Store\Bulk;
-use App\Store\Work\WorkRun;
+use App\Platform\Database\Bulk;
+use App\Platform\Work\WorkRun;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Duplicates\AddressForm;
 use Orchard\Core\Duplicates\ParameterEffect;

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Untangle\Finding;
 
-use App\Store\Bulk;
-use App\Store\Models\Store;
-use App\Store\Pages\KeptDetails;
-use App\Store\Work\LongWork;
-use App\Store\Work\SliceEnd;
-use App\Store\Work\WorkRun;
+use App\Inventory\KeptDetails;
+use App\Platform\Database\Bulk;
+use App\Platform\Work\LongWork;
+use App\Platform\Work\SliceEnd;
+use App\Platform\Work\WorkRun;
+use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Duplicates\AddressForm;
 use Orchard\Core\Duplicates\Judge;
@@ -47,7 +47,7 @@ final class FindWork implements LongWork
 
     public function slice(WorkRun $run): SliceEnd
     {
-        $store = $run->store();
+        $store = Store::query()->findOrFail($run->storeId);
         if (DB::selectOne("SELECT 1 AS n FROM work WHERE store_id = ? AND sort = ? AND id < ? AND state IN ('waiting', 'running') AND stop_asked = 0 AND GREATEST(COALESCE(expires_at, wake_at), wake_at) > UTC_TIMESTAMP(3) - INTERVAL 1 MINUTE LIMIT 1", [$store->id, self::sort(), $run->workId]) !== null) {
             return SliceEnd::later(1);
         }

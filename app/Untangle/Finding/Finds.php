@@ -6,9 +6,9 @@ namespace App\Untangle\Finding;
 
 use App\Changes\AddressChanges;
 use App\Changes\AddressField;
-use App\Store\Events\InventoryRefreshed;
-use App\Store\Models\Store;
-use App\Store\Work\WorkDesk;
+use App\Inventory\Events\InventoryRefreshed;
+use App\Platform\Work\WorkDesk;
+use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Event;
 use Orchard\Core\LinkGraph\CanonicalVerdict;

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Untangle\Finding;
 
-use App\Store\Bulk;
-use App\Store\Kinds\PageKind;
-use App\Store\Models\Store;
-use App\Store\Pages\WhyNot;
-use App\Store\Work\WorkRun;
+use App\Inventory\WhyNot;
+use App\Platform\Database\Bulk;
+use App\Platform\Work\WorkRun;
+use App\Stores\Kinds\PageKind;
+use App\Stores\Models\Store;
 use App\Untangle\Deciding\CauseSort;
 use App\Untangle\Deciding\Means;
 use App\Untangle\Deciding\OwnDemand;

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Untangle\Finding;
 
-use App\Store\Bulk;
-use App\Store\Bytes;
-use App\Store\Kinds\PageKind;
-use App\Store\Models\Store;
-use App\Store\Pages\KeptDetails;
-use App\Store\Pages\WhyNot;
+use App\Inventory\KeptDetails;
+use App\Inventory\WhyNot;
+use App\Platform\Bytes;
+use App\Platform\Database\Bulk;
+use App\Stores\Kinds\PageKind;
+use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Duplicates\Identity;
 use Orchard\Core\Duplicates\MinHash;

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Untangle\Finding;
 
-use App\Store\Kinds\PageKind;
-use App\Store\Models\Store;
-use App\Store\Pages\PageSource;
-use App\Store\Pages\WhyNot;
+use App\Inventory\PageSource;
+use App\Inventory\WhyNot;
+use App\Stores\Kinds\PageKind;
+use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\LinkGraph\CanonicalCase;
 use Orchard\Core\LinkGraph\RedirectPath;

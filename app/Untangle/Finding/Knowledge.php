@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Untangle\Finding;
 
-use App\Store\Models\Store;
+use App\Stores\Models\Store;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Duplicates\AddressForm;

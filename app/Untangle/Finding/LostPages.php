@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace App\Untangle\Finding;
 
 use App\Changes\AddressField;
-use App\Store\Bulk;
-use App\Store\Models\Store;
-use App\Store\Pages\KeptDetails;
-use App\Store\Pages\PageAddress;
-use App\Store\Work\WorkRun;
+use App\Inventory\KeptDetails;
+use App\Inventory\PageAddress;
+use App\Platform\Database\Bulk;
+use App\Platform\Work\WorkRun;
+use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Duplicates\Shingles;
 use Orchard\Core\Duplicates\Words;

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Untangle\Finding;
 
-use App\Store\Bulk;
-use App\Store\Models\Store;
-use App\Store\Work\WorkRun;
+use App\Platform\Database\Bulk;
+use App\Platform\Work\WorkRun;
+use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Duplicates\AddressForm;
 use Orchard\Core\Duplicates\Judge;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Untangle\Finding;
 
-use App\Store\Pages\WhyNot;
+use App\Inventory\WhyNot;
 
 /** A page as graphs see it. */
 final readonly class SeenPage

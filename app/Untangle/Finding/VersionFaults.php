@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Untangle\Finding;
 
-use App\Store\Bulk;
-use App\Store\Pages\WhyNot;
-use App\Store\Work\WorkRun;
+use App\Inventory\WhyNot;
+use App\Platform\Database\Bulk;
+use App\Platform\Work\WorkRun;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\LinkGraph\HreflangAudit;
 use Orchard\Core\LinkGraph\HreflangPage;

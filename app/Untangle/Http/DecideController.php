@@ -7,10 +7,10 @@ namespace App\Untangle\Http;
 use App\Changes\AddressChanges;
 use App\Changes\AddressField;
 use App\Changes\Origin;
-use App\Store\Bulk;
-use App\Store\Http\ShownUrl;
-use App\Store\Models\Store;
-use App\Store\Pages\Selections;
+use App\Inventory\Selections;
+use App\Platform\Database\Bulk;
+use App\Stores\Http\ShownUrl;
+use App\Stores\Models\Store;
 use App\Untangle\Deciding\CauseSort;
 use App\Untangle\Deciding\Decisions;
 use App\Untangle\Deciding\Means;
@@ -181,11 +181,7 @@ final class DecideController
         $request->validate(['do' => ['required', 'in:back,accept']]);
         $drifts = AddressChanges::drifts($store, 20_000);
         if ($request->input('do') === 'accept') {
-            foreach (array_chunk($drifts, 500) as $chunk) {
-                foreach ($chunk as $drift) {
-                    DB::table('address_states')->where('page_id', $drift->page_id)->where('field', $drift->field)->update(['drifted' => null, 'shown' => null]);
-                }
-            }
+            $changes->acceptDrifts($drifts);
 
             return back()->with('done', 'Accepted.');
         }

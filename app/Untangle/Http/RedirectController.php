@@ -6,10 +6,10 @@ namespace App\Untangle\Http;
 
 use App\Changes\AddressChanges;
 use App\Changes\AddressField;
-use App\Connectors\Shop\ShopAdmins;
 use App\Connectors\Shop\ShopUnavailable;
-use App\Store\Files\TableWriter;
-use App\Store\Models\Store;
+use App\Platform\Tables\TableWriter;
+use App\Stores\Connections;
+use App\Stores\Models\Store;
 use App\Untangle\Redirects\Book;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -57,10 +57,10 @@ final class RedirectController
         return redirect()->route('untangle.redirects', $store)->with('done', number_format($put).' redirects are ready under Release.');
     }
 
-    public function hits(Store $store, ShopAdmins $admins): RedirectResponse
+    public function hits(Store $store, Connections $connections): RedirectResponse
     {
         try {
-            return redirect()->route('untangle.redirects', $store)->with('done', 'The shop told of '.number_format((new Book($store, app(AddressChanges::class)))->countHits($admins)).' lines.');
+            return redirect()->route('untangle.redirects', $store)->with('done', 'The shop told of '.number_format((new Book($store, app(AddressChanges::class)))->countHits($connections)).' lines.');
         } catch (ShopUnavailable $unavailable) {
             return redirect()->route('untangle.redirects', $store)->withErrors(['hits' => $unavailable->getMessage()]);
         }

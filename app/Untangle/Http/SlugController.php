@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Untangle\Http;
 
-use App\Store\Models\Store;
+use App\Stores\Models\Store;
 use App\Untangle\Slugs\SlugAdvice;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;

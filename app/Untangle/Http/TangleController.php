@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace App\Untangle\Http;
 
 use App\Changes\History;
-use App\Store\Bulk;
-use App\Store\Files\TableWriter;
-use App\Store\Models\Store;
-use App\Store\Pages\WordSearch;
+use App\Inventory\WordSearch;
+use App\Platform\Database\Bulk;
+use App\Platform\Tables\TableWriter;
+use App\Stores\Models\Store;
 use App\Untangle\Deciding\Plan;
 use App\Untangle\Finding\Identities;
 use App\Untangle\Finding\Knowledge;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Untangle\Http;
 
-use App\Store\Files\TableWriter;
-use App\Store\Models\Store;
+use App\Platform\Tables\TableWriter;
+use App\Stores\Models\Store;
 use App\Untangle\Telling\Told;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Support\Facades\DB;

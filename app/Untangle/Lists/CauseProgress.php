@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Untangle\Lists;
 
 use App\Changes\HistoryEvent;
-use App\Store\Models\Store;
+use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 
 /**

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Untangle\Lists;
 
-use App\Store\Http\Forms;
-use App\Store\Http\ShownUrl;
-use App\Store\Models\Store;
+use App\Platform\Web\Forms;
+use App\Stores\Http\ShownUrl;
+use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 
 /** A tangle as a small drawing: its keeper in the middle, the other addresses left and right of it, and what each says of whom. */

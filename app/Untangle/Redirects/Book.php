@@ -7,12 +7,12 @@ namespace App\Untangle\Redirects;
 use App\Changes\AddressChanges;
 use App\Changes\AddressField;
 use App\Changes\Origin;
-use App\Connectors\Shop\ShopAdmins;
-use App\Store\Bulk;
-use App\Store\Bytes;
-use App\Store\Models\Store;
-use App\Store\Pages\PageAddress;
-use App\Store\Pages\PageBook;
+use App\Inventory\PageAddress;
+use App\Inventory\PageBook;
+use App\Platform\Bytes;
+use App\Platform\Database\Bulk;
+use App\Stores\Connections;
+use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 use Orchard\Core\Redirects\Redirect;
@@ -222,9 +222,9 @@ final class Book
      *
      * @throws \App\Connectors\Shop\ShopUnavailable
      */
-    public function countHits(ShopAdmins $admins): int
+    public function countHits(Connections $connections): int
     {
-        $hits = $admins->of($this->store)->hits();
+        $hits = $connections->shop($this->store)->hits();
         $told = 0;
         foreach ($this->lines() as $id => $line) {
             $key = RequestKey::of($line->from);

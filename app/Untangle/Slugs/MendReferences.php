@@ -5,11 +5,9 @@ declare(strict_types=1);
 namespace App\Untangle\Slugs;
 
 use App\Changes\AddressChanges;
-use App\Changes\AddressField;
 use App\Changes\Events\AddressMoved;
-use App\Changes\Origin;
-use App\Store\Bytes;
-use App\Store\Models\Store;
+use App\Platform\Bytes;
+use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Redirects\RequestKey;
 use Orchard\Core\Url\PageUrl;
@@ -32,8 +30,6 @@ final class MendReferences
         $to === null || DB::table('untangle_redirects')->where('store_id', $store->id)->where('digest', RequestKey::of($to)->digest())->delete();
         DB::table('untangle_redirects')->where('store_id', $store->id)->where('to_url', $moved->from)->update(['to_url' => $moved->to, 'is_live' => 0]);
         DB::statement('REPLACE INTO untangle_redirects (store_id, digest, from_url, to_url, status, origin, is_live, created_at) VALUES (?, '.(new Bytes(RequestKey::of($from)->digest()))->literal().", ?, ?, 301, 'slug', 1, UTC_TIMESTAMP())", [$store->id, $moved->from, $moved->to]);
-        DB::table('address_changes')->where('store_id', $store->id)->whereIn('field', [AddressField::Canonical->value, AddressField::Redirect->value])->where('value', $moved->from)->update(['value' => $moved->to]);
-        $holds = DB::table('address_states')->join('pages', 'pages.id', '=', 'page_id')->where('address_states.store_id', $store->id)->whereIn('field', [AddressField::Canonical->value, AddressField::Redirect->value])->where('value', $moved->from)->where('pages.url', '<>', $moved->to)->get(['page_id', 'field']);
-        app(AddressChanges::class)->put($store, array_values($holds->map(static fn (object $row): array => ['page' => (int) $row->page_id, 'field' => AddressField::from((int) $row->field), 'value' => $moved->to, 'why' => 'what it led to has moved'])->all()), Origin::Recipe, null);
+        app(AddressChanges::class)->retarget($store, $moved->from, $moved->to);
     }
 }

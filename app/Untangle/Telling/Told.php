@@ -8,7 +8,7 @@ use App\Changes\AddressField;
 use App\Changes\Events\AddressSet;
 use App\Connectors\Http\GuardedHttp;
 use App\Connectors\Http\HttpRequest;
-use App\Store\Models\Store;
+use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 use Orchard\Core\Url\PageUrl;

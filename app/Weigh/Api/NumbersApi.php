@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Weigh\Api;
 
-use App\Store\Facts\NumberWindow;
-use App\Store\Kinds\PageKind;
-use App\Store\Markets;
-use App\Store\Models\Market;
-use App\Store\Models\Store;
+use App\Facts\NumberWindow;
+use App\Stores\Kinds\PageKind;
+use App\Stores\Markets;
+use App\Stores\Models\Market;
+use App\Stores\Models\Store;
 use App\Weigh\Lists\Findings;
 use App\Weigh\Lists\QueryList;
 use App\Weigh\Lists\WeighedPages;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Weigh\Console;
 
-use App\Store\Console\ExportsTable;
-use App\Store\Console\StoreCommand;
+use App\Platform\Console\ExportsTable;
+use App\Stores\Console\StoreCommand;
 use App\Weigh\Scoring\Scores;
 
 final class ExportCommand extends StoreCommand

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Weigh\Console;
 
-use App\Store\Console\StoreCommand;
-use App\Store\Work\WorkDesk;
+use App\Platform\Work\WorkDesk;
+use App\Stores\Console\StoreCommand;
 use App\Weigh\Numbers\Units;
 use App\Weigh\Scoring\Scores;
 use Illuminate\Support\Facades\DB;

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Weigh\Http;
 
-use App\Store\Facts\NumberWindow;
-use App\Store\Files\TableWriter;
-use App\Store\Markets;
-use App\Store\Models\Store;
-use App\Store\Pages\Selections;
-use App\Store\StoreOptions;
+use App\Facts\NumberWindow;
+use App\Inventory\Selections;
+use App\Platform\Tables\TableWriter;
+use App\Stores\Markets;
+use App\Stores\Models\Store;
+use App\Stores\StoreOptions;
 use App\Weigh\Lists\CurvePicture;
 use App\Weigh\Lists\Findings;
 use App\Weigh\Lists\HandOrRecipe;

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Weigh\Http;
 
-use App\Store\Files\TableWriter;
-use App\Store\Markets;
-use App\Store\Models\Store;
-use App\Store\Work\WorkView;
+use App\Platform\Tables\TableWriter;
+use App\Platform\Work\WorkView;
+use App\Stores\Markets;
+use App\Stores\Models\Store;
 use App\Weigh\Ranges\Ranges;
 use App\Weigh\Ranges\RangeWork;
 use Illuminate\Http\RedirectResponse;

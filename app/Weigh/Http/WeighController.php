@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Weigh\Http;
 
-use App\Store\Facts\NumberWindow;
-use App\Store\Files\TableWriter;
-use App\Store\Markets;
-use App\Store\Models\Store;
-use App\Store\Work\WorkView;
+use App\Facts\NumberWindow;
+use App\Platform\Tables\TableWriter;
+use App\Platform\Work\WorkView;
+use App\Stores\Markets;
+use App\Stores\Models\Store;
 use App\Weigh\Lists\Findings;
 use App\Weigh\Lists\WeighedPages;
 use App\Weigh\Numbers\Lens;

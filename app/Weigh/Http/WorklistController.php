@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace App\Weigh\Http;
 
 use App\Changes\LastTouched;
-use App\Store\Bulk;
-use App\Store\Facts\NumberWindow;
-use App\Store\Files\TableWriter;
-use App\Store\Markets;
-use App\Store\Models\Store;
-use App\Store\Pages\Selections;
+use App\Facts\NumberWindow;
+use App\Inventory\Selections;
+use App\Platform\Database\Bulk;
+use App\Platform\Tables\TableWriter;
+use App\Stores\Markets;
+use App\Stores\Models\Store;
 use App\Weigh\Numbers\Lens;
 use App\Weigh\Numbers\Units;
 use App\Weigh\Worklists\CalendarFile;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Weigh\Lists;
 
-use App\Store\Facts\ToldWeeks;
-use App\Store\Models\Store;
+use App\Facts\ToldWeeks;
+use App\Stores\Models\Store;
 use App\Weigh\Numbers\Lens;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Weigh\Lists;
 
-use App\Store\Bulk;
-use App\Store\Facts\NumberWindow;
-use App\Store\Facts\ToldWeeks;
-use App\Store\Markets;
-use App\Store\Models\Store;
+use App\Facts\NumberWindow;
+use App\Facts\ToldWeeks;
+use App\Platform\Database\Bulk;
+use App\Stores\Markets;
+use App\Stores\Models\Store;
 use App\Weigh\Numbers\Lens;
 use App\Weigh\Scoring\Seasons;
 use Illuminate\Support\Facades\DB;

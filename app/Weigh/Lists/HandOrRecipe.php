@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Weigh\Lists;
 
-use App\Store\Models\Store;
+use App\Stores\Models\Store;
 use App\Weigh\Numbers\Lens;
 use App\Weigh\Worklists\Effort;
 use Generator;

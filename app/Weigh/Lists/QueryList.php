@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Weigh\Lists;
 
-use App\Store\Facts\NumberWindow;
-use App\Store\Markets;
-use App\Store\Models\Store;
+use App\Facts\NumberWindow;
+use App\Stores\Markets;
+use App\Stores\Models\Store;
 use App\Weigh\Numbers\Lens;
 use App\Weigh\Numbers\Told;
 use Illuminate\Support\Facades\DB;

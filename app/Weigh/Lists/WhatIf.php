@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Weigh\Lists;
 
-use App\Store\Bulk;
-use App\Store\Markets;
-use App\Store\Models\Market;
-use App\Store\Models\Store;
+use App\Platform\Database\Bulk;
+use App\Stores\Markets;
+use App\Stores\Models\Market;
+use App\Stores\Models\Store;
 use App\Weigh\Numbers\Lens;
 use App\Weigh\Numbers\Units;
 use App\Weigh\Scoring\Model;

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Weigh\Numbers;
 
-use App\Store\Facts\NumberWindow;
-use App\Store\Facts\ToldWeeks;
-use App\Store\Kinds\PageKind;
-use App\Store\Models\Store;
+use App\Facts\NumberWindow;
+use App\Facts\ToldWeeks;
+use App\Stores\Kinds\PageKind;
+use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 
 /**

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Weigh\Numbers;
 
-use App\Store\Kinds\PageKind;
-use App\Store\Models\Store;
+use App\Stores\Kinds\PageKind;
+use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 
 /** Sums by kind, market, folder and collection, of every lens; made from the sums by page. */

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Weigh\Numbers;
 
-use App\Store\Facts\ToldBy;
-use App\Store\Kinds\PageKind;
-use App\Store\Markets;
-use App\Store\Models\Market;
-use App\Store\Models\Store;
+use App\Facts\ToldBy;
+use App\Stores\Kinds\PageKind;
+use App\Stores\Markets;
+use App\Stores\Models\Market;
+use App\Stores\Models\Store;
 use Illuminate\Http\Request;
 use Orchard\Core\Demand\QueryClass;
 use Orchard\Core\Demand\Span;

@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 namespace App\Weigh\Numbers;
 
-use App\Store\Bulk;
-use App\Store\Facts\FactTable;
-use App\Store\Facts\Grain;
-use App\Store\Facts\GrainDays;
-use App\Store\Facts\NumberWindow;
-use App\Store\Facts\PageWeeks;
-use App\Store\Facts\ToldBy;
-use App\Store\Facts\ToldWeeks;
-use App\Store\Models\Store;
+use App\Facts\FactTable;
+use App\Facts\Grain;
+use App\Facts\GrainDays;
+use App\Facts\NumberWindow;
+use App\Facts\PageWeeks;
+use App\Facts\ToldBy;
+use App\Facts\ToldWeeks;
+use App\Platform\Database\Bulk;
+use App\Stores\Models\Store;
 use DateTimeImmutable;
 use Generator;
 use Illuminate\Support\Facades\DB;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Weigh\Numbers;
 
-use App\Store\Facts\ToldBy;
+use App\Facts\ToldBy;
 
 /** Adds up what is told of one page, by class of query, device and cell of weeks, and answers what each lens sees of it. */
 final class PageTally

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Weigh\Numbers;
 
-use App\Store\Facts\ToldWeeks;
-use App\Store\Models\Store;
+use App\Facts\ToldWeeks;
+use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Demand\ClickCurve;
 

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Weigh\Numbers;
 
-use App\Store\Bulk;
-use App\Store\Facts\NumberWindow;
-use App\Store\Facts\ToldWeeks;
-use App\Store\Markets;
-use App\Store\Models\Store;
+use App\Facts\NumberWindow;
+use App\Facts\ToldWeeks;
+use App\Platform\Database\Bulk;
+use App\Stores\Markets;
+use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Demand\QueryClassifier;
 

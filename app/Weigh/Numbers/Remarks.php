@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 namespace App\Weigh\Numbers;
 
-use App\Store\Calendar\Calendar;
-use App\Store\Facts\NumberWindow;
-use App\Store\Facts\ToldBy;
-use App\Store\Facts\ToldWeeks;
-use App\Store\Http\Forms;
-use App\Store\Markets;
-use App\Store\Models\Market;
-use App\Store\Models\Store;
-use App\Store\Pages\PageMark;
+use App\Facts\Calendar\Calendar;
+use App\Facts\NumberWindow;
+use App\Facts\ToldBy;
+use App\Facts\ToldWeeks;
+use App\Inventory\PageMark;
+use App\Platform\Web\Forms;
+use App\Stores\Markets;
+use App\Stores\Models\Market;
+use App\Stores\Models\Store;
 use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
 

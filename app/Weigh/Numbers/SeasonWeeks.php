@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Weigh\Numbers;
 
-use App\Store\Facts\NumberWindow;
-use App\Store\Facts\ToldBy;
-use App\Store\Facts\ToldWeeks;
+use App\Facts\NumberWindow;
+use App\Facts\ToldBy;
+use App\Facts\ToldWeeks;
 
 /**
  * Which weeks of last year tell a market's season: those of the window a year earlier, and those that followed, as far as they are told by rows

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Weigh\Numbers;
 
-use App\Store\Facts\NumberWindow;
-use App\Store\Facts\ToldBy;
-use App\Store\Facts\ToldWeeks;
+use App\Facts\NumberWindow;
+use App\Facts\ToldBy;
+use App\Facts\ToldWeeks;
 use Orchard\Core\Demand\Span;
 
 /**

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Weigh\Numbers;
 
-use App\Store\Facts\ToldBy;
-use App\Store\Facts\ToldWeeks;
+use App\Facts\ToldBy;
+use App\Facts\ToldWeeks;
 use Closure;
 use Generator;
 

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Weigh\Numbers;
 
-use App\Store\Facts\NumberWindow;
-use App\Store\Facts\PageWeeks;
-use App\Store\Facts\ToldWeeks;
-use App\Store\Markets;
-use App\Store\Models\Store;
+use App\Facts\NumberWindow;
+use App\Facts\PageWeeks;
+use App\Facts\ToldWeeks;
+use App\Stores\Markets;
+use App\Stores\Models\Store;
 use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Demand\Span;

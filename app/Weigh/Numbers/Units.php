@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Weigh\Numbers;
 
-use App\Store\Markets;
-use App\Store\Models\Store;
+use App\Stores\Markets;
+use App\Stores\Models\Store;
 use App\Weigh\Scoring\Scores;
 use Illuminate\Support\Facades\DB;
 

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Weigh\Ranges;
 
-use App\Store\Facts\FactTable;
-use App\Store\Facts\GrainDays;
-use App\Store\Work\LongWork;
-use App\Store\Work\SliceEnd;
-use App\Store\Work\WorkRun;
+use App\Facts\FactTable;
+use App\Facts\GrainDays;
+use App\Platform\Work\LongWork;
+use App\Platform\Work\SliceEnd;
+use App\Platform\Work\WorkRun;
 use Illuminate\Support\Facades\DB;
 
 /** Sums the rows of some dates by page, a portion of pages at a time; of each page and day the coarsest grain that names it, as everywhere. */

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Weigh\Ranges;
 
-use App\Store\Facts\FactTable;
-use App\Store\Facts\GrainDays;
-use App\Store\Markets;
-use App\Store\Models\Store;
-use App\Store\Work\WorkDesk;
+use App\Facts\FactTable;
+use App\Facts\GrainDays;
+use App\Platform\Work\WorkDesk;
+use App\Stores\Markets;
+use App\Stores\Models\Store;
 use App\Weigh\Numbers\Freshness;
 use DateTimeImmutable;
 use Generator;

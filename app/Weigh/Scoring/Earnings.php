@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Weigh\Scoring;
 
-use App\Store\Facts\NumberWindow;
-use App\Store\Models\Store;
+use App\Facts\NumberWindow;
+use App\Stores\Models\Store;
 
 /** What a page's sales are worth to the store: the margin where files tell it, else revenue less returns and tax. */
 final readonly class Earnings

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace App\Weigh\Scoring;
 
-use App\Store\Bulk;
-use App\Store\Facts\NumberWindow;
-use App\Store\Facts\PageWeeks;
-use App\Store\Facts\ToldBy;
-use App\Store\Facts\ToldWeeks;
-use App\Store\Markets;
-use App\Store\Models\Store;
+use App\Facts\NumberWindow;
+use App\Facts\PageWeeks;
+use App\Facts\ToldBy;
+use App\Facts\ToldWeeks;
+use App\Platform\Database\Bulk;
+use App\Stores\Markets;
+use App\Stores\Models\Store;
 use App\Weigh\Numbers\Lens;
 use App\Weigh\Numbers\Remarks;
 use App\Weigh\Numbers\Told;

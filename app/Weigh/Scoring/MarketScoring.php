@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Weigh\Scoring;
 
-use App\Store\Facts\NumberWindow;
-use App\Store\Facts\ToldBy;
-use App\Store\Models\Store;
+use App\Facts\NumberWindow;
+use App\Facts\ToldBy;
+use App\Stores\Models\Store;
 use App\Weigh\Numbers\Told;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Demand\Assumptions;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Weigh\Scoring;
 
-use App\Store\Models\Store;
+use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Demand\Assumptions;
 use Orchard\Core\Demand\StoreModel;

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Weigh\Scoring;
 
-use App\Store\Bulk;
-use App\Store\Facts\ToldWeeks;
-use App\Store\Kinds\PageKind;
-use App\Store\Models\Store;
+use App\Facts\ToldWeeks;
+use App\Platform\Database\Bulk;
+use App\Stores\Kinds\PageKind;
+use App\Stores\Models\Store;
 use Generator;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Demand\Evidence;

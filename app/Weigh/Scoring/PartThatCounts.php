@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Weigh\Scoring;
 
-use App\Store\Kinds\PageKind;
-use App\Store\Pages\WhyNot;
+use App\Inventory\WhyNot;
+use App\Stores\Kinds\PageKind;
 use Orchard\Core\Demand\Assumptions;
 use Orchard\Core\StructuredData\LifeState;
 

@@ -4,16 +4,17 @@ declare(strict_types=1);
 
 namespace App\Weigh\Scoring;
 
-use App\Store\Bulk;
-use App\Store\Facts\FactBook;
-use App\Store\Facts\NumberWindow;
-use App\Store\Facts\ToldBy;
-use App\Store\Facts\ToldWeeks;
-use App\Store\Markets;
-use App\Store\Models\Store;
-use App\Store\Work\LongWork;
-use App\Store\Work\SliceEnd;
-use App\Store\Work\WorkRun;
+use App\Facts\NumberWindow;
+use App\Facts\ToldBy;
+use App\Facts\ToldWeeks;
+use App\Platform\Database\Bulk;
+use App\Platform\Work\LongWork;
+use App\Platform\Work\SliceEnd;
+use App\Platform\Work\WorkDesk;
+use App\Platform\Work\WorkRun;
+use App\Stores\ChangingFacts;
+use App\Stores\Markets;
+use App\Stores\Models\Store;
 use App\Weigh\Lists\CurvePicture;
 use App\Weigh\Lists\WeighedPages;
 use App\Weigh\Numbers\Freshness;
@@ -60,7 +61,7 @@ final class ScoreWork implements LongWork
 
     public function slice(WorkRun $run): SliceEnd
     {
-        $store = $run->store();
+        $store = Store::query()->findOrFail($run->storeId);
         $window = NumberWindow::of($store);
         if ($window === null) {
             $run->fenced(static function () use ($store): void {
@@ -110,11 +111,7 @@ final class ScoreWork implements LongWork
      */
     private function mustWait(WorkRun $run): bool
     {
-        $earlier = 'store_id = ? AND sort = ? AND id < ? AND started_at IS NOT NULL AND state IN (\'waiting\', \'running\')';
-        $values = [$run->storeId, self::sort(), $run->workId];
-        DB::update("UPDATE work SET state = 'stopped', ended_at = UTC_TIMESTAMP(), problem = 'A later weighing took its place.' WHERE $earlier AND (owner IS NULL OR expires_at < UTC_TIMESTAMP(3)) AND GREATEST(COALESCE(expires_at, wake_at), wake_at) < UTC_TIMESTAMP(3) - INTERVAL 1 MINUTE", $values);
-
-        return FactBook::isChanging($run->storeId) || DB::selectOne("SELECT 1 AS n FROM work WHERE $earlier LIMIT 1", $values) !== null;
+        return ! WorkDesk::isFirst($run, 'A later weighing took its place.') || ChangingFacts::isSo($run->storeId);
     }
 
     /**

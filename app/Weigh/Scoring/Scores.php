@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 namespace App\Weigh\Scoring;
 
-use App\Store\Bulk;
-use App\Store\Events\BreaksChanged;
-use App\Store\Events\InventoryRefreshed;
-use App\Store\Facts\NumberWindow;
-use App\Store\Http\Forms;
-use App\Store\Kinds\PageKind;
-use App\Store\Markets;
-use App\Store\Models\Store;
-use App\Store\Work\WorkDesk;
+use App\Facts\Events\BreaksChanged;
+use App\Facts\NumberWindow;
+use App\Inventory\Events\InventoryRefreshed;
+use App\Platform\Database\Bulk;
+use App\Platform\Web\Forms;
+use App\Platform\Work\WorkDesk;
+use App\Stores\Kinds\PageKind;
+use App\Stores\Markets;
+use App\Stores\Models\Store;
 use App\Weigh\Numbers\Units;
 use Generator;
 use Illuminate\Support\Facades\DB;

@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace App\Weigh\Scoring;
 
-use App\Store\Facts\NumberWindow;
-use App\Store\Facts\PageWeeks;
-use App\Store\Facts\ToldBy;
-use App\Store\Kinds\PageKind;
-use App\Store\Markets;
-use App\Store\Models\Market;
-use App\Store\Models\Store;
-use App\Store\Work\WorkRun;
+use App\Facts\NumberWindow;
+use App\Facts\PageWeeks;
+use App\Facts\ToldBy;
+use App\Platform\Work\WorkRun;
+use App\Stores\Kinds\PageKind;
+use App\Stores\Markets;
+use App\Stores\Models\Market;
+use App\Stores\Models\Store;
 use App\Weigh\Numbers\SeasonWeeks;
 use App\Weigh\Numbers\Told;
 use DateTimeImmutable;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Weigh\Worklists;
 
-use App\Store\Models\Store;
+use App\Stores\Models\Store;
 use DateTimeImmutable;
 
 /** A worklist as a calendar file: its period as an all-day event and each page as a to-do (RFC 5545). */

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Weigh\Worklists;
 
-use App\Store\Kinds\PageKind;
-use App\Store\Models\Store;
+use App\Stores\Kinds\PageKind;
+use App\Stores\Models\Store;
 
 /** Minutes that a page takes by hand, as the store has set them. */
 final readonly class Effort

@@ -6,8 +6,8 @@ namespace App\Weigh\Worklists;
 
 use App\Changes\DraftState;
 use App\Changes\HistoryEvent;
-use App\Store\Bulk;
-use App\Store\Models\Store;
+use App\Platform\Database\Bulk;
+use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 
 /**

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Weigh\Worklists;
 
-use App\Store\Kinds\PageKind;
+use App\Stores\Kinds\PageKind;
 use App\Weigh\Numbers\Units;
 use Generator;
 

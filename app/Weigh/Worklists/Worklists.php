@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Weigh\Worklists;
 
 use App\Changes\LastTouched;
-use App\Store\Bulk;
-use App\Store\Models\Store;
+use App\Platform\Database\Bulk;
+use App\Stores\Models\Store;
 use App\Weigh\Numbers\Lens;
 use App\Weigh\Numbers\Units;
 use Illuminate\Support\Facades\DB;

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Write\Console;
 
-use App\Store\Console\StoreCommand;
-use App\Store\Kinds\PageKind;
-use App\Store\Models\Store;
-use App\Store\Work\WorkDesk;
+use App\Platform\Work\WorkDesk;
+use App\Stores\Console\StoreCommand;
+use App\Stores\Kinds\PageKind;
+use App\Stores\Models\Store;
 use App\Write\Recipes\RecipeBook;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;

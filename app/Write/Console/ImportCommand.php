@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Write\Console;
 
-use App\Store\Console\StoreCommand;
+use App\Stores\Console\StoreCommand;
 use App\Write\Sheets\SheetImport;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;

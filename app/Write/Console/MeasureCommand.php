@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Write\Console;
 
-use App\Store\Console\ExportsTable;
-use App\Store\Console\StoreCommand;
+use App\Platform\Console\ExportsTable;
+use App\Stores\Console\StoreCommand;
 use Generator;
 use InvalidArgumentException;
 use Orchard\Core\Text\Ruler;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Write\Desk;
 
-use App\Store\Kinds\PageKind;
+use App\Stores\Kinds\PageKind;
 use Illuminate\Http\Request;
 use Orchard\Core\Wording\Check;
 use Orchard\Core\Wording\TextField;

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace App\Write\Desk;
 
 use App\Changes\DraftState;
-use App\Store\Bulk;
-use App\Store\Kinds\PageKind;
-use App\Store\Models\Store;
-use App\Store\Resources\TitleSuffixes;
+use App\Platform\Database\Bulk;
+use App\Stores\Kinds\PageKind;
+use App\Stores\Models\Store;
+use App\Stores\TitleSuffixes;
 use Generator;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\Check;

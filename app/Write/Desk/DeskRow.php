@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Write\Desk;
 
 use App\Changes\DraftState;
-use App\Store\Kinds\PageKind;
+use App\Stores\Kinds\PageKind;
 use Orchard\Core\Wording\TextField;
 
 /** A resource on the desk. */

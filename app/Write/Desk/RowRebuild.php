@@ -6,11 +6,11 @@ namespace App\Write\Desk;
 
 use App\Changes\DraftState;
 use App\Changes\Events\TextsChanged;
-use App\Store\Bulk;
-use App\Store\Bytes;
-use App\Store\Events\InventoryRefreshed;
-use App\Store\Markets;
-use App\Store\Models\Store;
+use App\Inventory\Events\InventoryRefreshed;
+use App\Platform\Bytes;
+use App\Platform\Database\Bulk;
+use App\Stores\Markets;
+use App\Stores\Models\Store;
 use Closure;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Text\Ruler;

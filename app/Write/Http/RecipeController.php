@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace App\Write\Http;
 
 use App\Access\Models\User;
-use App\Store\Kinds\PageKind;
-use App\Store\Models\Store;
-use App\Store\Pages\Selections;
-use App\Store\Work\WorkView;
+use App\Inventory\Selections;
+use App\Platform\Work\WorkView;
+use App\Stores\Kinds\PageKind;
+use App\Stores\Models\Store;
 use App\Write\Desk\DeskFilter;
 use App\Write\Desk\DeskList;
 use App\Write\Recipes\RecipeBook;

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Write\Http;
 
 use App\Access\Models\User;
-use App\Store\Files\TableWriter;
-use App\Store\Models\Store;
+use App\Platform\Tables\TableWriter;
+use App\Stores\Models\Store;
 use App\Write\Desk\DeskFilter;
 use App\Write\Sheets\SheetImport;
 use App\Write\Sheets\TextExport;

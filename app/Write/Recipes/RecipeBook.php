@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Write\Recipes;
 
-use App\Store\Kinds\PageKind;
-use App\Store\Models\Store;
-use App\Store\Work\WorkDesk;
+use App\Platform\Work\WorkDesk;
+use App\Stores\Kinds\PageKind;
+use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 use Orchard\Core\Wording\Recipe;

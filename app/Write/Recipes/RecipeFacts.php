@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Write\Recipes;
 
-use App\Store\Kinds\PageKind;
-use App\Store\Markets;
-use App\Store\Models\Store;
-use App\Store\Resources\TitleSuffixes;
+use App\Stores\Kinds\PageKind;
+use App\Stores\Markets;
+use App\Stores\Models\Store;
+use App\Stores\TitleSuffixes;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Text\Ruler;
 use Orchard\Core\Wording\Recipe;

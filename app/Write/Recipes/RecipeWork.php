@@ -7,13 +7,13 @@ namespace App\Write\Recipes;
 use App\Changes\Drafts;
 use App\Changes\DraftState;
 use App\Changes\Origin;
-use App\Store\Bulk;
-use App\Store\Markets;
-use App\Store\Models\Store;
-use App\Store\Resources\TitleSuffixes;
-use App\Store\Work\LongWork;
-use App\Store\Work\SliceEnd;
-use App\Store\Work\WorkRun;
+use App\Platform\Database\Bulk;
+use App\Platform\Work\LongWork;
+use App\Platform\Work\SliceEnd;
+use App\Platform\Work\WorkRun;
+use App\Stores\Markets;
+use App\Stores\Models\Store;
+use App\Stores\TitleSuffixes;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Text\Ruler;
 use Orchard\Core\Wording\Recipe;
@@ -55,9 +55,9 @@ final class RecipeWork implements LongWork
         }
 
         return match ($row->phase) {
-            'preview' => $this->preview($run, $run->store(), $row),
-            'back' => $this->takeBack($run, $run->store(), $row),
-            default => $this->apply($run, $run->store(), $row),
+            'preview' => $this->preview($run, Store::query()->findOrFail($run->storeId), $row),
+            'back' => $this->takeBack($run, Store::query()->findOrFail($run->storeId), $row),
+            default => $this->apply($run, Store::query()->findOrFail($run->storeId), $row),
         };
     }
 

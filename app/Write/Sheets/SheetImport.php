@@ -6,9 +6,9 @@ namespace App\Write\Sheets;
 
 use App\Changes\Drafts;
 use App\Changes\Origin;
-use App\Store\Bulk;
-use App\Store\Files\TableReader;
-use App\Store\Models\Store;
+use App\Platform\Database\Bulk;
+use App\Platform\Tables\TableReader;
+use App\Stores\Models\Store;
 use App\Write\Desk\DeskCell;
 use App\Write\Desk\DeskList;
 use App\Write\Desk\DeskRow;

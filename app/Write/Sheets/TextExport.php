@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Write\Sheets;
 
-use App\Store\Models\Store;
+use App\Stores\Models\Store;
 use App\Write\Desk\DeskCell;
 use App\Write\Desk\DeskList;
 use Generator;

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Write\Sheets;
 
-use App\Store\Files\Formula;
-use App\Store\Models\Store;
-use App\Store\Pages\Figures;
+use App\Inventory\Figures;
+use App\Platform\Tables\Formula;
+use App\Stores\Models\Store;
 use App\Write\Desk\DeskCell;
 use App\Write\Desk\DeskFilter;
 use App\Write\Desk\DeskList;

@@ -16,9 +16,9 @@
     <form method="post" action="{{ route('account.locale') }}" class="filters">
         @csrf
         <label for="locale">Written as in</label>
-        <span class="select"><select id="locale" name="locale"><option value="">as your browser asks</option>@foreach (App\Store\Http\Forms::LOCALES as $locale)<option value="{{ $locale }}" @selected($person->locale === $locale)>{{ Locale::getDisplayName($locale, 'en') }}</option>@endforeach</select></span>
+        <span class="select"><select id="locale" name="locale"><option value="">as your browser asks</option>@foreach (App\Platform\Web\Forms::LOCALES as $locale)<option value="{{ $locale }}" @selected($person->locale === $locale)>{{ Locale::getDisplayName($locale, 'en') }}</option>@endforeach</select></span>
         <button class="button">Save</button>
-        <span class="hint">Here: {{ App\Store\Http\Forms::number(12345.6, 1) }} and {{ App\Store\Http\Forms::day(now()) }}</span>
+        <span class="hint">Here: {{ App\Platform\Web\Forms::number(12345.6, 1) }} and {{ App\Platform\Web\Forms::day(now()) }}</span>
     </form>
     <h2>Where you are signed in</h2>
     <table class="ledger">

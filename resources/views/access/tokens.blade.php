@@ -10,7 +10,7 @@
         <thead><tr><th scope="col">Name</th><th scope="col">Made</th><th scope="col">Used last</th><th scope="col">Until</th><th scope="col"><span class="sr">Actions</span></th></tr></thead>
         <tbody>
         @forelse ($tokens as $token)
-            <tr><td class="wrap-any">{{ $token->name }}</td><td>{{ App\Store\Http\Forms::day($token->created_at) }}</td><td>{{ App\Store\Http\Forms::moment($token->last_used_at) ?: 'never' }}</td><td>{{ App\Store\Http\Forms::day($token->expires_at) }}@if ($token->expires_at?->isPast()) <span class="state is-hand">expired</span>@endif</td>
+            <tr><td class="wrap-any">{{ $token->name }}</td><td>{{ App\Platform\Web\Forms::day($token->created_at) }}</td><td>{{ App\Platform\Web\Forms::moment($token->last_used_at) ?: 'never' }}</td><td>{{ App\Platform\Web\Forms::day($token->expires_at) }}@if ($token->expires_at?->isPast()) <span class="state is-hand">expired</span>@endif</td>
                 <td><form method="post" action="{{ route('tokens.take-back', $token->id) }}">@csrf<button class="button is-hand">Revoke</button></form></td></tr>
         @empty
             <tr><td colspan="5">No tokens yet.</td></tr>

@@ -1,4 +1,4 @@
-@php($assets = app(App\Store\Http\Assets::class))
+@php($assets = app(App\Platform\Web\Assets::class))
 <!DOCTYPE html>
 <html lang="en">
 <head>

@@ -1,4 +1,4 @@
-@php($isInside = App\Store\Http\ErrorFrame::isSafe())
+@php($isInside = App\Access\Http\ErrorFrame::isSafe())
 @extends($isInside ? 'frame' : 'errors.bare')
 @section('content')
     <div class="head"><h1>@yield('title')</h1></div>

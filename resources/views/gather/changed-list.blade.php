@@ -1,7 +1,7 @@
 @php
     $here = fn (array $more = []) => route('gather.changed', [$store, 'before' => $before, 'after' => $after] + $more);
     $told = static fn (object $one): string => App\Gather\Changed\Aspect::from((int) $one->aspect)->words();
-    $kind = static fn (object $one): string => (int) $one->kind === 0 ? 'page' : App\Store\Kinds\PageKind::from((int) $one->kind)->label();
+    $kind = static fn (object $one): string => (int) $one->kind === 0 ? 'page' : App\Stores\Kinds\PageKind::from((int) $one->kind)->label();
 @endphp
 <div id="changed" @if ($comparison && $comparison->state === 'running') hx-get="{{ $here() }}" hx-trigger="every 1s" hx-swap="outerHTML" @endif>
 @if (! $comparison)
@@ -17,7 +17,7 @@
         <tbody>
         @foreach ($rows as $row)
             <tr>
-                <td class="clip g-page"><a href="{{ route('page', [$store, $row->page_id]) }}" data-beside title="{{ $row->url }}">{{ App\Store\Http\ShownUrl::of($store, $row->url) }}</a></td>
+                <td class="clip g-page"><a href="{{ route('page', [$store, $row->page_id]) }}" data-beside title="{{ $row->url }}">{{ App\Stores\Http\ShownUrl::of($store, $row->url) }}</a></td>
                 <td>@if ($row->before_text !== null && $row->before_text !== '')<del>{{ $row->before_text }}</del>@else<span class="soft">nothing</span>@endif</td>
                 <td>@if ($row->after_text !== null && $row->after_text !== '')<ins>{{ $row->after_text }}</ins>@else<span class="soft">nothing</span>@endif</td>
                 <td class="num">@n($row->clicks)</td>

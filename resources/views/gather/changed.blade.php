@@ -1,6 +1,6 @@
 @extends('frame')
 @section('title', 'What changed')
-@php($when = static fn (object $crawl): string => App\Store\Http\Forms::moment($crawl->started_at, $store).($crawl->state === 'complete' ? '' : ', incomplete'))
+@php($when = static fn (object $crawl): string => App\Platform\Web\Forms::moment($crawl->started_at, $store->timezone).($crawl->state === 'complete' ? '' : ', incomplete'))
 @section('content')
     <div class="head"><h1>What changed</h1></div>
     @include('gather.tabs')

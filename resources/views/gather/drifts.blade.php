@@ -11,7 +11,7 @@
                 <td class="nowrap">{{ Orchard\Core\Wording\TextField::from((int) $drift->field)->label() }}</td>
                 <td>@if ($drift->ours === '')<span class="soft">nothing</span>@else<del>{{ $drift->ours }}</del>@endif</td>
                 <td>@if ($drift->theirs === '')<span class="soft">nothing</span>@else<ins>{{ $drift->theirs }}</ins>@endif</td>
-                <td class="nowrap">{{ App\Store\Http\Forms::moment($drift->seen_at, $store) }}</td>
+                <td class="nowrap">{{ App\Platform\Web\Forms::moment($drift->seen_at, $store->timezone) }}</td>
             </tr>
         @endforeach
         </tbody>

@@ -19,7 +19,7 @@
                 @if ($mapping->clock)
                     <form method="post" action="{{ route('gather.feed.clock', $store) }}" class="filters">@csrf
                         <label for="days">Simulated market: move its clock forward by</label> <span class="select"><select id="days" name="days"><option value="7">a week</option><option value="28" selected>four weeks</option><option value="91">thirteen weeks</option></select></span> <button class="button" data-once>Move</button>
-                        <span class="soft">it is {{ App\Store\Http\Forms::day($store->today()) }} there</span>
+                        <span class="soft">it is {{ App\Platform\Web\Forms::day($store->today()) }} there</span>
                     </form>
                 @endif
             </div>
@@ -29,14 +29,14 @@
             <tbody>
             @foreach ($mapping->parts as $number => $part)
                 @php($state = $parts[$number] ?? null)
-                <tr><td>{{ $part->sort }}</td><td>{{ implode(', ', array_diff(array_keys($part->fields), ['clicks', 'impressions', 'position', 'visits', 'orders', 'units', 'revenue', 'returned', 'margin'])) }}</td><td>{{ App\Store\Http\Forms::day($state->pulled_to ?? null) ?: 'not yet' }}</td><td>{{ App\Store\Http\Forms::day($state->whole_to ?? null) }}</td><td>{{ $state ? App\Store\Http\Forms::moment($state->pulled_at, $store) : '' }}</td></tr>
+                <tr><td>{{ $part->sort }}</td><td>{{ implode(', ', array_diff(array_keys($part->fields), ['clicks', 'impressions', 'position', 'visits', 'orders', 'units', 'revenue', 'returned', 'margin'])) }}</td><td>{{ App\Platform\Web\Forms::day($state->pulled_to ?? null) ?: 'not yet' }}</td><td>{{ App\Platform\Web\Forms::day($state->whole_to ?? null) }}</td><td>{{ $state ? App\Platform\Web\Forms::moment($state->pulled_at, $store->timezone) : '' }}</td></tr>
             @endforeach
             </tbody>
         </table>
         <h2>Fetches</h2>
         <table class="ledger">
             <thead><tr><th scope="col">Fetch</th><th scope="col">Data</th><th scope="col" class="num">Rows</th><th scope="col" class="num">Set aside</th><th scope="col">State</th></tr></thead>
-            <tbody>@forelse ($imports as $import)<tr><td><a href="{{ route('gather.file', [$store, $import->id]) }}">{{ $import->file_name }}</a></td><td>{{ $import->sort }} {{ App\Store\Facts\Grain::inWords((int) $import->grain) }}</td><td class="num">@n($import->rows_taken)</td><td class="num">@n($import->rows_aside)</td><td>@include('gather.file-state')</td></tr>@empty<tr><td colspan="5">None yet.</td></tr>@endforelse</tbody>
+            <tbody>@forelse ($imports as $import)<tr><td><a href="{{ route('gather.file', [$store, $import->id]) }}">{{ $import->file_name }}</a></td><td>{{ $import->sort }} {{ App\Facts\Grain::inWords((int) $import->grain) }}</td><td class="num">@n($import->rows_taken)</td><td class="num">@n($import->rows_aside)</td><td>@include('gather.file-state')</td></tr>@empty<tr><td colspan="5">None yet.</td></tr>@endforelse</tbody>
         </table>
     @endif
 @endsection

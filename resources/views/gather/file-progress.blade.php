@@ -7,7 +7,7 @@
     <div class="figures" role="status">
         <span><span class="big-number">@n($import->rows_taken)</span> rows imported</span>
         <span @if ($import->rows_aside) class="state is-hand" @endif><b>@n($import->rows_aside)</b> set aside</span>
-        @if ($import->first_day)<span><b>{{ App\Store\Http\Forms::day($import->first_day) }}</b> to <b>{{ App\Store\Http\Forms::day($import->last_day) }}</b></span>@endif
+        @if ($import->first_day)<span><b>{{ App\Platform\Web\Forms::day($import->first_day) }}</b> to <b>{{ App\Platform\Web\Forms::day($import->last_day) }}</b></span>@endif
     </div>
     <p>Import: @if ($active)<b>{{ $work->stateInWords() }}</b>, {{ $phases[$import->phase] ?? $import->phase }}.@else @include('gather.file-state')@endif
         @if ($active && $import->phase === 'read' && $read > 0)

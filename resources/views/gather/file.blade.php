@@ -1,11 +1,11 @@
 @extends('frame')
 @section('title', $import->file_name)
 @section('content')
-    <div class="head"><h1 class="wrap-any">{{ $import->file_name }}</h1><span class="soft">{{ $import->sort }}@if (App\Gather\Files\FileSort::from($import->sort)->list() === null) rows {{ App\Store\Facts\Grain::inWords((int) $import->grain) }}@endif</span></div>
+    <div class="head"><h1 class="wrap-any">{{ $import->file_name }}</h1><span class="soft">{{ $import->sort }}@if (App\Gather\Files\FileSort::from($import->sort)->list() === null) rows {{ App\Facts\Grain::inWords((int) $import->grain) }}@endif</span></div>
     @include('gather.tabs')
     @include('gather.file-progress')
     @foreach ($days as $part)
-        <p>@n($part->days) {{ $part->days == 1 ? 'day' : 'days' }} from {{ App\Store\Http\Forms::day($part->first_day) }} to {{ App\Store\Http\Forms::day($part->last_day) }}, @n($part->row_count) rows of the file:
+        <p>@n($part->days) {{ $part->days == 1 ? 'day' : 'days' }} from {{ App\Platform\Web\Forms::day($part->first_day) }} to {{ App\Platform\Web\Forms::day($part->last_day) }}, @n($part->row_count) rows of the file:
             {{ ['owns' => 'in use', 'rests' => 'superseded by a newer import', 'back' => 'removed', 'gone' => 'superseded more than 30 days ago, and deleted'][$part->state] ?? $part->state }}.</p>
     @endforeach
     @if ($import->rows_aside)

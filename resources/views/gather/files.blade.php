@@ -1,6 +1,6 @@
 @extends('frame')
 @section('title', 'Files')
-@push('scripts')<script src="{{ app(App\Store\Http\Assets::class)->url('upload.js') }}" type="module"></script>@endpush
+@push('scripts')<script src="{{ app(App\Platform\Web\Assets::class)->url('upload.js') }}" type="module"></script>@endpush
 @section('content')
     <div class="head"><h1>Files</h1></div>
     @include('gather.tabs')
@@ -21,9 +21,9 @@
         @forelse ($imports as $import)
             <tr>
                 <td class="clip"><a href="{{ route('gather.file', [$store, $import->id]) }}">{{ $import->file_name }}</a></td>
-                <td class="nowrap">{{ App\Store\Http\Forms::moment($import->created_at, $store) }} <span class="soft">{{ $import->user_name ?? 'command line' }}</span></td>
-                <td>@if ($import->sort && $import->state !== 'look' && $import->state !== 'arriving'){{ $import->sort }}@if (App\Gather\Files\FileSort::from($import->sort)->list() === null) rows {{ App\Store\Facts\Grain::inWords((int) $import->grain) }}@endif @if ($import->scope !== '') <span class="soft">for {{ App\Store\Facts\RowScope::parse($import->scope)->label($store) }}</span>@endif @else<span class="soft">not imported yet</span>@endif</td>
-                <td class="nowrap">@if ($import->first_day){{ App\Store\Http\Forms::day($import->first_day) }} to {{ App\Store\Http\Forms::day($import->last_day) }}@endif @if ($import->resting)<br><span class="state is-hand">@n($import->resting) {{ $import->resting == 1 ? 'day is' : 'days are' }} superseded by newer imports</span>@endif</td>
+                <td class="nowrap">{{ App\Platform\Web\Forms::moment($import->created_at, $store->timezone) }} <span class="soft">{{ $import->user_name ?? 'command line' }}</span></td>
+                <td>@if ($import->sort && $import->state !== 'look' && $import->state !== 'arriving'){{ $import->sort }}@if (App\Gather\Files\FileSort::from($import->sort)->list() === null) rows {{ App\Facts\Grain::inWords((int) $import->grain) }}@endif @if ($import->scope !== '') <span class="soft">for {{ App\Facts\RowScope::parse($import->scope)->label($store) }}</span>@endif @else<span class="soft">not imported yet</span>@endif</td>
+                <td class="nowrap">@if ($import->first_day){{ App\Platform\Web\Forms::day($import->first_day) }} to {{ App\Platform\Web\Forms::day($import->last_day) }}@endif @if ($import->resting)<br><span class="state is-hand">@n($import->resting) {{ $import->resting == 1 ? 'day is' : 'days are' }} superseded by newer imports</span>@endif</td>
                 <td class="num">@n($import->rows_taken)</td>
                 <td class="num">@if ($import->rows_aside)<span class="state is-hand">@n($import->rows_aside)</span>@else 0 @endif</td>
                 <td>@include('gather.file-state')</td>

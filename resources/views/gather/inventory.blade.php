@@ -8,7 +8,7 @@
     <div class="head">
         <h1>Pages</h1>
         <div class="tools">
-            @if ($crawl)<span class="soft">Last crawl {{ App\Store\Http\Forms::moment($crawl->started_at, $store) }}, {{ $crawl->state }}@if ($window); numbers of {{ $window->inWords() }}@endif</span>@endif
+            @if ($crawl)<span class="soft">Last crawl {{ App\Platform\Web\Forms::moment($crawl->started_at, $store->timezone) }}, {{ $crawl->state }}@if ($window); numbers of {{ $window->inWords() }}@endif</span>@endif
             @can('write', $store)<form method="post" action="{{ route('gather.crawl.start', $store) }}">@csrf<button class="button" data-once>Crawl now</button></form>@endcan
         </div>
     </div>
@@ -21,7 +21,7 @@
     @elseif ($arriving !== [])
         <div @follows('arriving', 'pages', 'work')>
         <p class="note" role="status">The first crawl is under way: @n($crawl->fetched) pages so far. Kinds, links and duplicates follow when it is done. <a href="{{ route('gather.crawl', $store) }}">Progress</a></p>
-        <table class="ledger"><thead><tr><th scope="col">Page</th><th scope="col">Title</th><th scope="col" class="num">Status</th></tr></thead><tbody>@foreach ($arriving as $row)<tr><td class="clip g-page"><a href="{{ route('page', [$store, $row->id]) }}">{{ App\Store\Http\ShownUrl::of($store, $row->url) }}</a></td><td class="clip g-title">{{ $row->title }}</td><td class="num">{{ $row->status }}</td></tr>@endforeach</tbody></table>
+        <table class="ledger"><thead><tr><th scope="col">Page</th><th scope="col">Title</th><th scope="col" class="num">Status</th></tr></thead><tbody>@foreach ($arriving as $row)<tr><td class="clip g-page"><a href="{{ route('page', [$store, $row->id]) }}">{{ App\Stores\Http\ShownUrl::of($store, $row->url) }}</a></td><td class="clip g-title">{{ $row->title }}</td><td class="num">{{ $row->status }}</td></tr>@endforeach</tbody></table>
         </div>
     @else
         <div hx-get="{{ route('gather.counts', [$store] + $keep) }}" hx-trigger="load" hx-swap="outerHTML" class="filters two-lines"><span class="soft">Counting …</span></div>
@@ -40,7 +40,7 @@
                     <table class="ledger tight">
                         <thead><tr><th scope="col">Show</th><th scope="col">Column</th><th scope="col">Filter</th></tr></thead>
                         <tbody>
-                        @foreach (App\Gather\Inventory\PageColumn::cases() as $column)
+                        @foreach (App\Gather\Pages\PageColumn::cases() as $column)
                             @continue($column->needsNumbers() && ! $window)
                             @php($asked = $filter->asked[$column->value] ?? '')
                             <tr>
@@ -100,7 +100,7 @@
             <div class="filters asked">
                 <span class="of">Only</span>
                 @foreach ($filter->asked as $key => $asked)
-                    <a href="{{ route('gather', [$store] + $filter->query([$key => null])) }}" title="Remove this filter">{{ App\Gather\Inventory\PageFilter::words(App\Gather\Inventory\PageColumn::from($key), $asked) }} ✕</a>
+                    <a href="{{ route('gather', [$store] + $filter->query([$key => null])) }}" title="Remove this filter">{{ App\Gather\Pages\PageFilter::words(App\Gather\Pages\PageColumn::from($key), $asked) }} ✕</a>
                 @endforeach
                 @if ($filter->search !== '')<a href="{{ route('gather', [$store] + $filter->query(['q' => null, 'exact' => null])) }}" title="Remove this filter">“{{ $filter->search }}” ✕</a>@endif
                 @if ($filter->folder !== '')<a href="{{ route('gather', [$store] + $filter->query(['folder' => null])) }}" title="Remove this filter">under {{ $filter->folder }} ✕</a>@endif

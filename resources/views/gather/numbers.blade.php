@@ -2,8 +2,8 @@
     $t = $numbers->total;
     $own = $numbers->ofQueryDays;
     $most = max([1, ...array_column($numbers->weeks, 'clicks')]);
-    $rate = static fn (int $clicks, int $impressions): string => $impressions === 0 ? '–' : App\Store\Http\Forms::number(100 * $clicks / $impressions, 1).'%';
-    $place = static fn (?float $position): string => $position === null ? '–' : App\Store\Http\Forms::number($position, 1);
+    $rate = static fn (int $clicks, int $impressions): string => $impressions === 0 ? '–' : App\Platform\Web\Forms::number(100 * $clicks / $impressions, 1).'%';
+    $place = static fn (?float $position): string => $position === null ? '–' : App\Platform\Web\Forms::number($position, 1);
 @endphp
 <h2 id="numbers">Numbers, {{ $numbers->window->inWords() }}</h2>
 @if ($t['impressions'] === 0 && $t['clicks'] === 0 && $t['visits'] === 0 && $t['orders'] === 0)
@@ -11,7 +11,7 @@
 @else
 <div class="figures">
     <span><b>@n($t['clicks'])</b> clicks</span> <span><b>@n($t['impressions'])</b> impressions</span> <span><b>{{ $rate($t['clicks'], $t['impressions']) }}</b> CTR</span> <span>position <b>{{ $place($t['position']) }}</b></span>
-    <span><b>@n($t['orders'])</b> orders</span> <span><b>{{ App\Store\Http\Forms::number($t['revenue'], 2) }}</b> {{ $currency }}</span>
+    <span><b>@n($t['orders'])</b> orders</span> <span><b>{{ App\Platform\Web\Forms::number($t['revenue'], 2) }}</b> {{ $currency }}</span>
 </div>
 @if ($numbers->told['search'] < $numbers->told['days'] || ($numbers->told['sales'] > 0 && $numbers->told['sales'] < $numbers->told['days']))<p class="note is-hand">Of these {{ $numbers->told['days'] }} days, {{ $numbers->told['search'] }} have search data and {{ $numbers->told['sales'] }} have sales data.</p>@endif
 @if ($numbers->weeks)
@@ -23,7 +23,7 @@
             <line class="{{ $event['is_break'] ? 'break' : 'event' }}" x1="{{ round($from, 1) }}" x2="{{ round(min(390, $from + max(5, (new DateTimeImmutable($event['first']))->diff(new DateTimeImmutable($event['last']))->days / 7 * 30)), 1) }}" y1="62.5" y2="62.5"><title>{{ $event['name'] }}, {{ $event['first'] }} to {{ $event['last'] }}</title></line>
         @endforeach
     </svg>
-    <p class="hint">Clicks by week from {{ array_key_first($numbers->weeks) }}, at most {{ App\Store\Http\Forms::number($most) }}.@foreach ($events as $event) {{ $event['name'] }}: {{ $event['first'] }}{{ $event['first'] === $event['last'] ? '' : ' to '.$event['last'] }}{{ $event['is_break'] ? ', a break in the data' : '' }}.@endforeach</p>
+    <p class="hint">Clicks by week from {{ array_key_first($numbers->weeks) }}, at most {{ App\Platform\Web\Forms::number($most) }}.@foreach ($events as $event) {{ $event['name'] }}: {{ $event['first'] }}{{ $event['first'] === $event['last'] ? '' : ' to '.$event['last'] }}{{ $event['is_break'] ? ', a break in the data' : '' }}.@endforeach</p>
 @endif
 @if ($numbers->withheld !== null && min($numbers->withheld) < 0)<p class="note is-hand">The query data holds more than the page’s total: the imported files contradict each other.</p>@endif
 @if ($numbers->withheld !== null)

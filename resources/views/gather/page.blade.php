@@ -40,7 +40,7 @@
                     <tbody>
                     @forelse ($history as $entry)
                         <tr>
-                            <td class="nowrap">{{ App\Store\Http\Forms::moment($entry->created_at, $store) }}</td>
+                            <td class="nowrap">{{ App\Platform\Web\Forms::moment($entry->created_at, $store->timezone) }}</td>
                             <td>{{ $entry->user_name ?? ($entry->event === 'seen' ? 'The text' : 'Young Orchard') }} {{ App\Changes\HistoryEvent::from($entry->event)->words() }} <span class="soft">({{ Orchard\Core\Wording\TextField::from((int) $entry->field)->key() }}@if ($entry->origin), by {{ $entry->origin }}@endif)</span>@if ($entry->note)<br><span class="soft">{{ $entry->note }}</span>@endif</td>
                             <td>@if ($entry->before_value !== null)<del>{{ $entry->before_value === '' ? 'nothing' : $entry->before_value }}</del><br>@endif @if ($entry->after_value !== null)<ins>{{ $entry->after_value === '' ? 'nothing' : $entry->after_value }}</ins>@endif</td>
                         </tr>
@@ -52,15 +52,15 @@
             @endif
             <h2 id="links-in">Links in, from page texts</h2>
             <table class="ledger"><tbody>
-            @forelse ($linksIn as $link)<tr><td class="clip"><a href="{{ route('page', [$store, $link->id]) }}">{{ App\Store\Http\ShownUrl::of($store, $link->url) }}</a></td><td class="clip">{{ $link->anchor }}</td><td>{{ Orchard\Core\Markup\Link::relInWords((int) $link->rel) }}</td></tr>@empty<tr><td>None.</td></tr>@endforelse
+            @forelse ($linksIn as $link)<tr><td class="clip"><a href="{{ route('page', [$store, $link->id]) }}">{{ App\Stores\Http\ShownUrl::of($store, $link->url) }}</a></td><td class="clip">{{ $link->anchor }}</td><td>{{ Orchard\Core\Markup\Link::relInWords((int) $link->rel) }}</td></tr>@empty<tr><td>None.</td></tr>@endforelse
             </tbody></table>
             <h2 id="links-out">Links out, from its text</h2>
             <table class="ledger"><tbody>
-            @forelse ($linksOut as $link)<tr><td class="clip"><a href="{{ route('page', [$store, $link->id]) }}">{{ App\Store\Http\ShownUrl::of($store, $link->url) }}</a></td><td class="clip">{{ $link->anchor }}</td><td>{{ Orchard\Core\Markup\Link::relInWords((int) $link->rel) }}</td></tr>@empty<tr><td>None.</td></tr>@endforelse
+            @forelse ($linksOut as $link)<tr><td class="clip"><a href="{{ route('page', [$store, $link->id]) }}">{{ App\Stores\Http\ShownUrl::of($store, $link->url) }}</a></td><td class="clip">{{ $link->anchor }}</td><td>{{ Orchard\Core\Markup\Link::relInWords((int) $link->rel) }}</td></tr>@empty<tr><td>None.</td></tr>@endforelse
             </tbody></table>
             @if ($details['images'] ?? [])
                 <h2>Images</h2>
-                <table class="ledger"><tbody>@foreach (array_slice($details['images'], 0, 40) as $image)<tr><td class="clip">{{ App\Store\Http\ShownUrl::of($store, $image['src']) }}</td><td class="clip">@if ($image['alt'] === null)<span class="state is-hand">no alt</span>@else{{ $image['alt'] === '' ? '(empty on purpose)' : $image['alt'] }}@endif</td><td class="num">{{ $image['width'] ? $image['width'].' × '.$image['height'] : '' }}</td><td class="num">@if (is_int($sizes[$image['src']] ?? null))@n($sizes[$image['src']])@else{{ $sizes[$image['src']] ?? '' }}@endif</td></tr>@endforeach</tbody></table>
+                <table class="ledger"><tbody>@foreach (array_slice($details['images'], 0, 40) as $image)<tr><td class="clip">{{ App\Stores\Http\ShownUrl::of($store, $image['src']) }}</td><td class="clip">@if ($image['alt'] === null)<span class="state is-hand">no alt</span>@else{{ $image['alt'] === '' ? '(empty on purpose)' : $image['alt'] }}@endif</td><td class="num">{{ $image['width'] ? $image['width'].' × '.$image['height'] : '' }}</td><td class="num">@if (is_int($sizes[$image['src']] ?? null))@n($sizes[$image['src']])@else{{ $sizes[$image['src']] ?? '' }}@endif</td></tr>@endforeach</tbody></table>
                 @can('write', $store)<form method="post" action="{{ route('page.images', [$store, $page->id]) }}" class="form-end">@csrf<button class="button" data-once>Ask for their bytes</button></form>@endcan
             @endif
             @if ($told->backlinks)
@@ -81,7 +81,7 @@
             <h2>Facts</h2>
             @include('gather.facts')
             @can('write', $store)
-                @if ($product || ($index && (int) $index->kind === App\Store\Kinds\PageKind::Product->value))
+                @if ($product || ($index && (int) $index->kind === App\Stores\Kinds\PageKind::Product->value))
                     <form method="post" action="{{ route('page.life', [$store, $page->id]) }}" class="form-end">@csrf
                         <label for="life">The product is</label>
                         <span class="select"><select id="life" name="life">@foreach (Orchard\Core\StructuredData\LifeState::cases() as $state)<option value="{{ $state->key() }}" @selected($product && (int) $product->life === $state->value && (int) $product->origin === 1)>{{ $state === Orchard\Core\StructuredData\LifeState::Unknown ? 'as imports and the page say' : $state->label() }}</option>@endforeach</select></span>
@@ -100,7 +100,7 @@
             @endif
             @if ($told->crawlers)
                 <h2>Crawlers, 90 days</h2>
-                <table class="ledger"><tbody>@foreach ($told->crawlers as $crawler)<tr><td>{{ $crawler->crawler }}</td><td class="num">{{ $crawler->status }}</td><td class="num">@n($crawler->fetches)</td><td class="nowrap">{{ App\Store\Http\Forms::day($crawler->last_day) }}</td></tr>@endforeach</tbody></table>
+                <table class="ledger"><tbody>@foreach ($told->crawlers as $crawler)<tr><td>{{ $crawler->crawler }}</td><td class="num">{{ $crawler->status }}</td><td class="num">@n($crawler->fetches)</td><td class="nowrap">{{ App\Platform\Web\Forms::day($crawler->last_day) }}</td></tr>@endforeach</tbody></table>
             @endif
             @if ($earlier->isNotEmpty())
                 <h2>Earlier</h2>

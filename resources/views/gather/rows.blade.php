@@ -3,7 +3,7 @@
         $isNow = $filter->sort === $key;
         return [route('gather', [$store] + $filter->query(['sort' => ($isNow && ! $filter->isTurned ? '-' : '').$key === 'address' ? null : ($isNow && ! $filter->isTurned ? '-' : '').$key])), $isNow];
     };
-    $down = static fn (?App\Gather\Inventory\PageColumn $column): string => (($column?->isDown() ?? false) !== $filter->isTurned) ? 'descending' : 'ascending';
+    $down = static fn (?App\Gather\Pages\PageColumn $column): string => (($column?->isDown() ?? false) !== $filter->isTurned) ? 'descending' : 'ascending';
 @endphp
 <table class="ledger tight" id="inventory" data-wide>
     <thead><tr>
@@ -19,18 +19,18 @@
     @forelse ($rows as $row)
         <tr>
             <td class="tick"><input type="checkbox" name="pages[]" value="{{ $row->page_id }}" aria-label="Tick {{ $row->address }}"></td>
-            <td class="clip g-page"><a href="{{ route('page', [$store, $row->page_id]) }}" title="{{ $row->url }}" data-beside>{{ App\Store\Http\ShownUrl::of($store, $row->url) }}</a></td>
-            <td class="clip g-title">{{ $row->title ?? ($row->redirect_url ? '→ '.App\Store\Http\ShownUrl::of($store, $row->redirect_url) : ($row->problem ?? '')) }}</td>
+            <td class="clip g-page"><a href="{{ route('page', [$store, $row->page_id]) }}" title="{{ $row->url }}" data-beside>{{ App\Stores\Http\ShownUrl::of($store, $row->url) }}</a></td>
+            <td class="clip g-title">{{ $row->title ?? ($row->redirect_url ? '→ '.App\Stores\Http\ShownUrl::of($store, $row->redirect_url) : ($row->problem ?? '')) }}</td>
             @foreach ($columns as $column)
                 @php($shown = $column->shown($row))
                 @switch ($column)
-                    @case (App\Gather\Inventory\PageColumn::Engines)<td><span @class(['state', 'is-growth' => $row->indexable])>{{ $shown }}</span></td>@break
-                    @case (App\Gather\Inventory\PageColumn::Depth)<td class="num">@if ($shown === 'none')<span class="state is-hand" title="Orphan page: no link reaches it">orphan</span>@else{{ $shown }}@endif</td>@break
-                    @case (App\Gather\Inventory\PageColumn::Life)<td><span @class(['state', 'is-hand' => (int) $row->life > 1])>{{ $shown }}</span></td>@break
-                    @case (App\Gather\Inventory\PageColumn::Marks)<td class="clip" title="{{ $shown }}">{{ $shown }}</td>@break
-                    @case (App\Gather\Inventory\PageColumn::Links)<td class="num"><a href="{{ route('page', [$store, $row->page_id]) }}#links-in">{{ $shown }}</a></td>@break
-                    @case (App\Gather\Inventory\PageColumn::LinksOut)<td class="num"><a href="{{ route('page', [$store, $row->page_id]) }}#links-out">{{ $shown }}</a></td>@break
-                    @case (App\Gather\Inventory\PageColumn::Clicks)<td class="num"><a href="{{ route('page', [$store, $row->page_id]) }}#numbers">{{ $shown }}</a></td>@break
+                    @case (App\Gather\Pages\PageColumn::Engines)<td><span @class(['state', 'is-growth' => $row->indexable])>{{ $shown }}</span></td>@break
+                    @case (App\Gather\Pages\PageColumn::Depth)<td class="num">@if ($shown === 'none')<span class="state is-hand" title="Orphan page: no link reaches it">orphan</span>@else{{ $shown }}@endif</td>@break
+                    @case (App\Gather\Pages\PageColumn::Life)<td><span @class(['state', 'is-hand' => (int) $row->life > 1])>{{ $shown }}</span></td>@break
+                    @case (App\Gather\Pages\PageColumn::Marks)<td class="clip" title="{{ $shown }}">{{ $shown }}</td>@break
+                    @case (App\Gather\Pages\PageColumn::Links)<td class="num"><a href="{{ route('page', [$store, $row->page_id]) }}#links-in">{{ $shown }}</a></td>@break
+                    @case (App\Gather\Pages\PageColumn::LinksOut)<td class="num"><a href="{{ route('page', [$store, $row->page_id]) }}#links-out">{{ $shown }}</a></td>@break
+                    @case (App\Gather\Pages\PageColumn::Clicks)<td class="num"><a href="{{ route('page', [$store, $row->page_id]) }}#numbers">{{ $shown }}</a></td>@break
                     @default<td @class(['num' => $column->isNumber(), 'nowrap'])>{{ $shown }}</td>
                 @endswitch
             @endforeach
@@ -42,5 +42,5 @@
 </table>
 <p class="pager">
     @if ($filter->after)<a href="{{ route('gather', [$store] + $filter->query()) }}">Back to the first</a>@endif
-    @if ($next)<a href="{{ route('gather', [$store] + $filter->query(['after' => $next])) }}" rel="next">Next {{ App\Gather\Inventory\PageList::PAGE }}</a>@endif
+    @if ($next)<a href="{{ route('gather', [$store] + $filter->query(['after' => $next])) }}" rel="next">Next {{ App\Gather\Pages\PageList::PAGE }}</a>@endif
 </p>

@@ -2,14 +2,14 @@
 @section('title', 'Release')
 @php
     use App\Changes\AddressField;
-    use App\Store\Http\ShownUrl;
+    use App\Stores\Http\ShownUrl;
     use Orchard\Core\Wording\TextField;
     $texts = (int) $ready->sum();
     $changes = array_sum($readyAddresses);
 @endphp
 @section('content')
     <div @follows('release-ready', 'texts', 'work')>
-    <div class="head"><h1>Ready for <x-own-word of="release">release</x-own-word></h1><span class="soft">@n($ready[1] ?? 0) {{ ($ready[1] ?? 0) == 1 ? 'title' : 'titles' }}, @n($ready[2] ?? 0) {{ ($ready[2] ?? 0) == 1 ? 'description' : 'descriptions' }}{{ $changes ? ', '.App\Store\Http\Forms::number($changes).' URL '.($changes === 1 ? 'change' : 'changes') : '' }}</span></div>
+    <div class="head"><h1>Ready for <x-own-word of="release">release</x-own-word></h1><span class="soft">@n($ready[1] ?? 0) {{ ($ready[1] ?? 0) == 1 ? 'title' : 'titles' }}, @n($ready[2] ?? 0) {{ ($ready[2] ?? 0) == 1 ? 'description' : 'descriptions' }}{{ $changes ? ', '.App\Platform\Web\Forms::number($changes).' URL '.($changes === 1 ? 'change' : 'changes') : '' }}</span></div>
     @cannot('release', $store)<p class="note">Approvers send what is ready: {{ implode(', ', $senders) }}. You see here what they see.</p>@endcannot
     @if (count($clashes))
         <h2>Clashes: the shop’s text has changed since the draft was written</h2>
@@ -37,7 +37,7 @@
     @endif
     @if ($changes > 0)
         <h2>URL changes</h2>
-        <p>@foreach ($readyAddresses as $field => $count)@if (! $loop->first), @endif<b>@n($count)</b> {{ ['11' => $count === 1 ? 'canonical' : 'canonicals', '12' => 'robots', '13' => $count === 1 ? 'redirect' : 'redirects', '14' => $count === 1 ? 'slug' : 'slugs'][$field] }}@endforeach. Their URLs had <b>@n($atRisk)</b> clicks in 13 weeks{{ $cap === null ? '' : '; one release may touch '.App\Store\Http\Forms::number($cap).' at most' }}.</p>
+        <p>@foreach ($readyAddresses as $field => $count)@if (! $loop->first), @endif<b>@n($count)</b> {{ ['11' => $count === 1 ? 'canonical' : 'canonicals', '12' => 'robots', '13' => $count === 1 ? 'redirect' : 'redirects', '14' => $count === 1 ? 'slug' : 'slugs'][$field] }}@endforeach. Their URLs had <b>@n($atRisk)</b> clicks in 13 weeks{{ $cap === null ? '' : '; one release may touch '.App\Platform\Web\Forms::number($cap).' at most' }}.</p>
         <form method="post" action="{{ route('release.send', $store) }}" id="addresses">@csrf
         @can('release', $store)
             <div class="filters">
@@ -104,7 +104,7 @@
         <thead><tr><th scope="col">Release</th><th scope="col">By</th><th scope="col">Sent</th><th scope="col" class="num">Pages</th></tr></thead>
         <tbody>
         @forelse ($releases as $release)
-            <tr><td><a href="{{ route('release.show', [$store, $release->id]) }}">{{ $release->name }}</a></td><td>{{ $release->user_name ?? 'command line' }}</td><td>{{ App\Store\Http\Forms::moment($release->created_at, $store) }}</td><td class="num">@n($release->items)</td></tr>
+            <tr><td><a href="{{ route('release.show', [$store, $release->id]) }}">{{ $release->name }}</a></td><td>{{ $release->user_name ?? 'command line' }}</td><td>{{ App\Platform\Web\Forms::moment($release->created_at, $store->timezone) }}</td><td class="num">@n($release->items)</td></tr>
         @empty<tr><td colspan="4">No releases yet.</td></tr>@endforelse
         </tbody>
     </table>

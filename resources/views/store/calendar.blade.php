@@ -8,8 +8,8 @@
         <thead><tr><th scope="col">Event</th><th scope="col">First day</th><th scope="col">Last day</th><th scope="col">Repeats</th><th scope="col">Next</th><th scope="col"><span class="sr">Do</span></th></tr></thead>
         <tbody>
         @forelse ($events as $event)
-            <tr><td class="wrap-any">{{ $event->name }}@if ($event->is_break) <span class="state is-hand">break in the data</span>@endif</td><td>{{ App\Store\Http\Forms::day($event->first_day) }}</td><td>{{ App\Store\Http\Forms::day((new DateTimeImmutable($event->first_day))->modify('+'.($event->days - 1).' days')) }}</td><td>{{ App\Store\Calendar\Returns::from($event->returns)->words() }}</td>
-                <td>{{ App\Store\Http\Forms::day(collect($coming)->firstWhere('name', $event->name)['first'] ?? '') }}</td><td>@can('write', $store)<form method="post" action="{{ route('calendar.drop', [$store, $event->id]) }}">@csrf<button class="button">Remove</button></form>@endcan</td></tr>
+            <tr><td class="wrap-any">{{ $event->name }}@if ($event->is_break) <span class="state is-hand">break in the data</span>@endif</td><td>{{ App\Platform\Web\Forms::day($event->first_day) }}</td><td>{{ App\Platform\Web\Forms::day((new DateTimeImmutable($event->first_day))->modify('+'.($event->days - 1).' days')) }}</td><td>{{ App\Facts\Calendar\Returns::from($event->returns)->words() }}</td>
+                <td>{{ App\Platform\Web\Forms::day(collect($coming)->firstWhere('name', $event->name)['first'] ?? '') }}</td><td>@can('write', $store)<form method="post" action="{{ route('calendar.drop', [$store, $event->id]) }}">@csrf<button class="button">Remove</button></form>@endcan</td></tr>
         @empty
             <tr><td colspan="6">No events yet.</td></tr>
         @endforelse
@@ -20,7 +20,7 @@
     <form method="post" action="{{ route('calendar.add', $store) }}" class="filters new-list">@csrf
         <label>Name <input class="input" name="name" maxlength="80" required value="{{ old('name') }}"></label>
         <label>from <input class="input" type="date" name="first" required value="{{ old('first') }}"></label><label>to <input class="input" type="date" name="last" required value="{{ old('last') }}"></label>
-        <label>repeats <span class="select"><select name="returns">@foreach (App\Store\Calendar\Returns::cases() as $one)<option value="{{ $one->value }}" @selected(old('returns') === $one->value)>{{ $one->words() }}</option>@endforeach</select></span></label>
+        <label>repeats <span class="select"><select name="returns">@foreach (App\Facts\Calendar\Returns::cases() as $one)<option value="{{ $one->value }}" @selected(old('returns') === $one->value)>{{ $one->words() }}</option>@endforeach</select></span></label>
         <label><input type="checkbox" name="break" value="1" @checked(old('break'))> a break in the data</label>
         <button class="button is-growth" data-once>Add</button>
     </form>

@@ -11,7 +11,7 @@
         <h2>{{ count($markets) === 1 ? 'Texts and language' : 'Market '.$market->name }}</h2>
         <form method="post" action="{{ route('settings.market', [$store, $market]) }}">
             @csrf
-            @include('store.options', ['options' => array_filter(App\Store\MarketOptions::list($market), fn ($option) => count($markets) > 1 || ! in_array($option['key'], ['market_name', 'host', 'path'])), 'prefix' => 'm'.$market->id])
+            @include('store.options', ['options' => array_filter(App\Stores\MarketOptions::list($market), fn ($option) => count($markets) > 1 || ! in_array($option['key'], ['market_name', 'host', 'path'])), 'prefix' => 'm'.$market->id])
             <div class="form-end"><button class="button is-growth">{{ count($markets) === 1 ? 'Keep these' : 'Keep market '.$market->name }}</button>
                 @if (count($markets) > 1)<button class="button" formaction="{{ route('settings.market.remove', [$store, $market]) }}">Take market {{ $market->name }} out</button>@endif
             </div>
@@ -31,7 +31,7 @@
             @csrf
             <p>Pages that no rule tells yet; these rules would:</p>
             @foreach ($suggestions as ['rule' => $rule, 'pages' => $pages, 'why' => $why])
-                <p><label><input type="checkbox" name="take[]" value="{{ $rule->value }}" checked> the path {{ App\Store\Kinds\KindRule::TESTS[$rule->test] }} <b>{{ $rule->value }}</b>: {{ $rule->kind->label() }}</label> <span class="soft">@n($pages) pages; {{ $why }}</span></p>
+                <p><label><input type="checkbox" name="take[]" value="{{ $rule->value }}" checked> the path {{ App\Stores\Kinds\KindRule::TESTS[$rule->test] }} <b>{{ $rule->value }}</b>: {{ $rule->kind->label() }}</label> <span class="soft">@n($pages) pages; {{ $why }}</span></p>
             @endforeach
             <button class="button">Add the ticked ones</button>
         </form>
@@ -44,10 +44,10 @@
             @foreach ([...$rules, null] as $i => $rule)
                 <tr>
                     <td><label class="sr" for="r-{{ $i }}-p">Order of rule {{ $i + 1 }}</label><input class="input" id="r-{{ $i }}-p" name="rules[{{ $i }}][place]" size="3" inputmode="numeric" value="{{ ($i + 1) * 10 }}"></td>
-                    <td><label class="sr" for="r-{{ $i }}-s">What rule {{ $i + 1 }} looks at</label><span class="select"><select id="r-{{ $i }}-s" name="rules[{{ $i }}][subject]">@foreach (App\Store\Kinds\KindRule::SUBJECTS as $key => $label)<option value="{{ $key }}" @selected($rule?->subject === $key)>{{ $label }}</option>@endforeach</select></span></td>
-                    <td><label class="sr" for="r-{{ $i }}-t">Test of rule {{ $i + 1 }}</label><span class="select"><select id="r-{{ $i }}-t" name="rules[{{ $i }}][test]">@foreach (App\Store\Kinds\KindRule::TESTS as $key => $label)<option value="{{ $key }}" @selected($rule?->test === $key)>{{ $label }}</option>@endforeach</select></span></td>
+                    <td><label class="sr" for="r-{{ $i }}-s">What rule {{ $i + 1 }} looks at</label><span class="select"><select id="r-{{ $i }}-s" name="rules[{{ $i }}][subject]">@foreach (App\Stores\Kinds\KindRule::SUBJECTS as $key => $label)<option value="{{ $key }}" @selected($rule?->subject === $key)>{{ $label }}</option>@endforeach</select></span></td>
+                    <td><label class="sr" for="r-{{ $i }}-t">Test of rule {{ $i + 1 }}</label><span class="select"><select id="r-{{ $i }}-t" name="rules[{{ $i }}][test]">@foreach (App\Stores\Kinds\KindRule::TESTS as $key => $label)<option value="{{ $key }}" @selected($rule?->test === $key)>{{ $label }}</option>@endforeach</select></span></td>
                     <td><label class="sr" for="r-{{ $i }}-v">Value of rule {{ $i + 1 }}</label><input class="input" id="r-{{ $i }}-v" name="rules[{{ $i }}][value]" size="28" maxlength="255" value="{{ $rule?->value }}"></td>
-                    <td><label class="sr" for="r-{{ $i }}-k">Kind by rule {{ $i + 1 }}</label><span class="select"><select id="r-{{ $i }}-k" name="rules[{{ $i }}][kind]">@foreach (App\Store\Kinds\PageKind::cases() as $kind)<option value="{{ $kind->value }}" @selected($rule?->kind === $kind)>{{ $kind->label() }}</option>@endforeach</select></span></td>
+                    <td><label class="sr" for="r-{{ $i }}-k">Kind by rule {{ $i + 1 }}</label><span class="select"><select id="r-{{ $i }}-k" name="rules[{{ $i }}][kind]">@foreach (App\Stores\Kinds\PageKind::cases() as $kind)<option value="{{ $kind->value }}" @selected($rule?->kind === $kind)>{{ $kind->label() }}</option>@endforeach</select></span></td>
                 </tr>
             @endforeach
             </tbody>

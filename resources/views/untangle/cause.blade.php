@@ -8,7 +8,7 @@
     <div @follows('cause', 'tangles', 'texts')>
     <div class="head"><h1>{{ CauseWords::of($cause->name, $sort) }}</h1>@if ($family > 1)<span class="soft"><a href="{{ route('untangle.family', [$store, $cause->id]) }}">the same in {{ $family - 1 }} other {{ $family === 2 ? 'folder' : 'folders' }}</a></span>@endif</div>
     @include('untangle.tabs')
-    <div class="figures"><span><span class="big-number">@n($cause->urls)</span> URLs{{ $cause->tangles > 0 ? ' in '.App\Store\Http\Forms::number($cause->tangles).' tangles' : '' }}</span><span><b>@n($left)</b> to do</span>@if ($cause->ready > 0)<span class="state is-growth">@n($cause->ready) ready for release</span>@endif @if ($cause->live > 0)<span class="state is-growth">@n($cause->live) live, @n($cause->seen) seen live</span>@endif<span><b>@n($cause->clicks)</b> clicks, <b>@n($cause->impressions)</b> impressions in 13 weeks</span><span><b>{{ (int) floor($cause->sureness / 10) }}%</b> certain</span></div>
+    <div class="figures"><span><span class="big-number">@n($cause->urls)</span> URLs{{ $cause->tangles > 0 ? ' in '.App\Platform\Web\Forms::number($cause->tangles).' tangles' : '' }}</span><span><b>@n($left)</b> to do</span>@if ($cause->ready > 0)<span class="state is-growth">@n($cause->ready) ready for release</span>@endif @if ($cause->live > 0)<span class="state is-growth">@n($cause->live) live, @n($cause->seen) seen live</span>@endif<span><b>@n($cause->clicks)</b> clicks, <b>@n($cause->impressions)</b> impressions in 13 weeks</span><span><b>{{ (int) floor($cause->sureness / 10) }}%</b> certain</span></div>
     <div class="columns-2 cause-columns"><div>
         <form method="get" class="filters">
             <label for="choice">For all URLs of this cause</label>
@@ -20,7 +20,7 @@
         @endif
         @if ($cause->tangles > 0 && in_array($cause->sort, ['path', 'writing', 'copies', 'text', 'print'], true))@can('write', $store)<form method="post" action="{{ route('untangle.cause.keep-instead', [$store, $cause->id]) }}">@csrf<button class="button">Make these URLs the keepers in @n($cause->tangles) {{ $cause->tangles == 1 ? 'tangle' : 'tangles' }}</button></form>@endcan @endif
         @if ($cause->decision !== null)
-            <p>{{ $cause->user_name ?? 'The command line' }} decided on {{ App\Store\Http\Forms::day(Illuminate\Support\Carbon::parse($cause->decided_at)->setTimezone($store->timezone)) }}: {{ lcfirst($sort->choices()[$cause->decision] ?? $cause->decision) }}. This holds for what later crawls find, too. @can('write', $store)<form method="post" class="inline" action="{{ route('untangle.cause.decide', [$store, $cause->id]) }}">@csrf<button class="button">Go by the store’s rule again</button></form>@endcan</p>
+            <p>{{ $cause->user_name ?? 'The command line' }} decided on {{ App\Platform\Web\Forms::day(Illuminate\Support\Carbon::parse($cause->decided_at)->setTimezone($store->timezone)) }}: {{ lcfirst($sort->choices()[$cause->decision] ?? $cause->decision) }}. This holds for what later crawls find, too. @can('write', $store)<form method="post" class="inline" action="{{ route('untangle.cause.decide', [$store, $cause->id]) }}">@csrf<button class="button">Go by the store’s rule again</button></form>@endcan</p>
         @endif
     </div><div>
         @if ($left > 0 && $cause->action !== 'rewrite')<div hx-get="{{ route('untangle.plan', [$store, $cause->id]) }}" hx-trigger="load" hx-swap="outerHTML"><p class="soft">Checking what would be changed …</p></div>@endif

@@ -4,7 +4,7 @@
     use App\Untangle\Lists\CauseWords;
     $rules = App\Untangle\Deciding\Rules::of($store);
     $families = $causes->groupBy(static fn (object $cause): string => $cause->sort.' '.CauseWords::family($cause->name, CauseSort::from($cause->sort)));
-    $done = static fn (object $of): string => implode(', ', array_filter([$of->ready > 0 ? App\Store\Http\Forms::number($of->ready).' ready' : '', $of->live > 0 ? App\Store\Http\Forms::number($of->live).' live' : '', $of->seen > 0 ? App\Store\Http\Forms::number($of->seen).' seen live' : '']));
+    $done = static fn (object $of): string => implode(', ', array_filter([$of->ready > 0 ? App\Platform\Web\Forms::number($of->ready).' ready' : '', $of->live > 0 ? App\Platform\Web\Forms::number($of->live).' live' : '', $of->seen > 0 ? App\Platform\Web\Forms::number($of->seen).' seen live' : '']));
 @endphp
 <table class="ledger tight causes" data-sortable>
     <thead><tr><th scope="col">Cause</th><th scope="col" class="num">URLs</th><th scope="col" class="num">Clicks</th><th scope="col" class="num">To do</th><th scope="col">What is done</th><th scope="col" class="num" title="How sure it is that these are duplicates, by the lower end of its range">Certainty</th><th scope="col" class="num" title="URLs that need a look of their own">Exceptions</th><th scope="col">So far</th></tr></thead>

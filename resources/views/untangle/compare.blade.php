@@ -1,13 +1,13 @@
 @extends('frame')
 @section('title', 'Compare two pages')
 @php
-    $path = static fn (?string $url): string => App\Store\Http\ShownUrl::of($store, $url);
+    $path = static fn (?string $url): string => App\Stores\Http\ShownUrl::of($store, $url);
     $h1 = static fn (object $page): string => (string) (((array) json_decode((string) $page->h1s, true))[0] ?? '');
     $facts = [
         'Status' => static fn (object $page): string => (string) $page->status, 'Title' => static fn (object $page): string => (string) $page->title, 'H1' => $h1, 'Description' => static fn (object $page): string => (string) $page->description, 'Canonical' => static fn (object $page): string => $path($page->declared) ?: 'none',
-        'SKU' => static fn (object $page): string => (string) $page->number, 'Price' => static fn (object $page): string => (string) $page->price, 'Language' => static fn (object $page): string => (string) $page->language, 'Words' => static fn (object $page): string => App\Store\Http\Forms::number((int) $page->words),
-        'Click depth' => static fn (object $page): string => (int) $page->depth === 65535 ? 'orphan page: no link' : (string) $page->depth, 'Links in' => static fn (object $page): string => App\Store\Http\Forms::number((int) $page->links_in), 'Clicks' => static fn (object $page): string => App\Store\Http\Forms::number((int) $page->clicks), 'Impressions' => static fn (object $page): string => App\Store\Http\Forms::number((int) $page->impressions),
-        'Position' => static fn (object $page): string => (int) $page->position_milli > 0 ? App\Store\Http\Forms::number($page->position_milli / 1000, 1) : '', 'Orders' => static fn (object $page): string => App\Store\Http\Forms::number((int) $page->orders), 'Revenue' => static fn (object $page): string => App\Store\Http\Forms::number((float) $page->revenue, 2),
+        'SKU' => static fn (object $page): string => (string) $page->number, 'Price' => static fn (object $page): string => (string) $page->price, 'Language' => static fn (object $page): string => (string) $page->language, 'Words' => static fn (object $page): string => App\Platform\Web\Forms::number((int) $page->words),
+        'Click depth' => static fn (object $page): string => (int) $page->depth === 65535 ? 'orphan page: no link' : (string) $page->depth, 'Links in' => static fn (object $page): string => App\Platform\Web\Forms::number((int) $page->links_in), 'Clicks' => static fn (object $page): string => App\Platform\Web\Forms::number((int) $page->clicks), 'Impressions' => static fn (object $page): string => App\Platform\Web\Forms::number((int) $page->impressions),
+        'Position' => static fn (object $page): string => (int) $page->position_milli > 0 ? App\Platform\Web\Forms::number($page->position_milli / 1000, 1) : '', 'Orders' => static fn (object $page): string => App\Platform\Web\Forms::number((int) $page->orders), 'Revenue' => static fn (object $page): string => App\Platform\Web\Forms::number((float) $page->revenue, 2),
     ];
 @endphp
 @section('content')

@@ -1,6 +1,6 @@
 @extends('frame')
 @section('title', 'Filters')
-@php($path = static fn (?string $url): string => App\Store\Http\ShownUrl::of($store, $url))
+@php($path = static fn (?string $url): string => App\Stores\Http\ShownUrl::of($store, $url))
 @section('content')
     <div class="head"><h1>Filters</h1><span class="soft">filtered lists; rule: {{ App\Untangle\Deciding\CauseSort::Narrow->choices()[$choice] }} <a href="{{ route('untangle.rules', $store) }}">change</a></span></div>
     @include('untangle.tabs')
@@ -9,7 +9,7 @@
         <thead><tr><th scope="col">Filtered list</th><th scope="col" class="num">Impressions</th><th scope="col" class="num">Products</th><th scope="col" class="num">Of all</th><th scope="col" class="num">In stock</th><th scope="col">Plain link</th><th scope="col">Own text</th><th scope="col">Indexable</th><th scope="col">What is done</th></tr></thead>
         <tbody>
         @forelse ($facets as $facet)
-            <tr><td class="clip g-page"><a href="{{ route('page', [$store, $facet->page_id]) }}" title="{{ $facet->url }}">{{ $path($facet->url) }}</a></td><td class="num">@n($facet->demand)</td><td class="num">@n($facet->products)</td><td class="num">@n($facet->of_products)</td><td class="num">@n($facet->in_stock)</td><td>{{ $facet->has_link ? 'yes' : 'no' }}</td><td>{{ $facet->has_text ? 'yes' : 'no' }}</td><td>{{ ['promoted' => 'yes', 'falling' => 'until '.App\Store\Http\Forms::day(Illuminate\Support\Carbon::parse($facet->since)->addDays(App\Untangle\Finding\Facets::DELAY)), 'kept' => 'no'][$facet->state] }}</td><td class="clip" title="{{ $facet->why }}">{{ App\Untangle\Deciding\Means::from($facet->action)->short() }}; <span class="soft">{{ $facet->why }}</span></td></tr>
+            <tr><td class="clip g-page"><a href="{{ route('page', [$store, $facet->page_id]) }}" title="{{ $facet->url }}">{{ $path($facet->url) }}</a></td><td class="num">@n($facet->demand)</td><td class="num">@n($facet->products)</td><td class="num">@n($facet->of_products)</td><td class="num">@n($facet->in_stock)</td><td>{{ $facet->has_link ? 'yes' : 'no' }}</td><td>{{ $facet->has_text ? 'yes' : 'no' }}</td><td>{{ ['promoted' => 'yes', 'falling' => 'until '.App\Platform\Web\Forms::day(Illuminate\Support\Carbon::parse($facet->since)->addDays(App\Untangle\Finding\Facets::DELAY)), 'kept' => 'no'][$facet->state] }}</td><td class="clip" title="{{ $facet->why }}">{{ App\Untangle\Deciding\Means::from($facet->action)->short() }}; <span class="soft">{{ $facet->why }}</span></td></tr>
         @empty<tr><td colspan="9">No filters are known.</td></tr>@endforelse
         </tbody>
     </table>

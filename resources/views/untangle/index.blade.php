@@ -2,7 +2,7 @@
 @section('title', 'Untangle')
 @section('content')
     <div @follows('untangle', 'tangles', 'texts')>
-    <div class="head"><h1>Duplicates by cause</h1><span class="soft">@if ($state)@n($safe->sum('urls') + $yours->sum('urls') + $going->sum('urls') + $decided->sum('urls') + $fine->sum('urls')) duplicate URLs and wrong canonicals, found {{ App\Store\Http\Forms::moment($state->found_at, $store) }}@endif</span>
+    <div class="head"><h1>Duplicates by cause</h1><span class="soft">@if ($state)@n($safe->sum('urls') + $yours->sum('urls') + $going->sum('urls') + $decided->sum('urls') + $fine->sum('urls')) duplicate URLs and wrong canonicals, found {{ App\Platform\Web\Forms::moment($state->found_at, $store->timezone) }}@endif</span>
         <div class="tools">@if ($ready > 0)<a href="{{ route('release', $store) }}"><b>@n($ready)</b> {{ $ready === 1 ? 'change' : 'changes' }} ready for release</a>@can('write', $store)<form method="post" action="{{ route('untangle.drop', $store) }}">@csrf<button class="button">Withdraw them</button></form>@endcan @endif @can('write', $store)<form method="post" action="{{ route('untangle.find', $store) }}">@csrf<button class="button">Search again</button></form>@endcan <span>Download <a href="{{ route('untangle.export', [$store, 'csv']) }}">CSV</a> <a href="{{ route('untangle.export', [$store, 'xlsx']) }}">XLSX</a></span></div></div>
     @include('untangle.tabs')
     @include('untangle.progress')
@@ -10,7 +10,7 @@
         <p class="note">No search for duplicates has run yet. It starts by itself after each crawl{{ $crawled ? '' : ': crawl the store first' }}.@can('write', $store) @if ($crawled)“Search again” starts it now.@else <a href="{{ route('gather.crawl', $store) }}">Crawl the store</a>@endif @endcan</p>
     @else
         @if ($drifts)
-            <div class="note is-hand"><p><b>@n(count($drifts))</b> {{ count($drifts) === 1 ? 'URL no longer shows' : 'URLs no longer show' }} what was released: {{ App\Store\Http\ShownUrl::of($store, $drifts[0]->url) }} shows “{{ mb_strimwidth($drifts[0]->drifted === '' ? 'nothing' : $drifts[0]->drifted, 0, 80, '…') }}” instead of “{{ mb_strimwidth($drifts[0]->shown, 0, 80, '…') }}”.</p>
+            <div class="note is-hand"><p><b>@n(count($drifts))</b> {{ count($drifts) === 1 ? 'URL no longer shows' : 'URLs no longer show' }} what was released: {{ App\Stores\Http\ShownUrl::of($store, $drifts[0]->url) }} shows “{{ mb_strimwidth($drifts[0]->drifted === '' ? 'nothing' : $drifts[0]->drifted, 0, 80, '…') }}” instead of “{{ mb_strimwidth($drifts[0]->shown, 0, 80, '…') }}”.</p>
                 @can('write', $store)<form method="post" action="{{ route('untangle.drifts', $store) }}">@csrf<button class="button" name="do" value="back">Set all again</button> <button class="button" name="do" value="accept">Accept what the pages show</button></form>@endcan</div>
         @endif
         <section>

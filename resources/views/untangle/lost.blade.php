@@ -1,6 +1,6 @@
 @extends('frame')
 @section('title', '404s')
-@php($path = static fn (?string $url): string => App\Store\Http\ShownUrl::of($store, $url))
+@php($path = static fn (?string $url): string => App\Stores\Http\ShownUrl::of($store, $url))
 @section('content')
     <div class="head"><h1>404s</h1><span class="soft">URLs that answer with an error and still get clicks, links or visits</span></div>
     @include('untangle.tabs')

@@ -1,8 +1,8 @@
 @extends('frame')
 @section('title', 'Redirects')
-@php($path = static fn (?string $url): string => App\Store\Http\ShownUrl::of($store, $url))
+@php($path = static fn (?string $url): string => App\Stores\Http\ShownUrl::of($store, $url))
 @section('content')
-    <div class="head"><h1>Redirects</h1><span class="soft">@n($counts->n) {{ $counts->n == 1 ? 'line' : 'lines' }}{{ $others ? ', and '.App\Store\Http\Forms::number($others).' live redirects that we released' : '' }}</span>
+    <div class="head"><h1>Redirects</h1><span class="soft">@n($counts->n) {{ $counts->n == 1 ? 'line' : 'lines' }}{{ $others ? ', and '.App\Platform\Web\Forms::number($others).' live redirects that we released' : '' }}</span>
         <div class="tools">Download @foreach (['csv' => 'CSV', 'nginx.conf' => 'nginx', 'apache.conf' => 'Apache rules', 'apache.txt' => 'Apache map'] as $form => $label)<a href="{{ route('untangle.redirects.export', [$store, $form]) }}">{{ $label }}</a> @endforeach</div></div>
     @include('untangle.tabs')
     @if ($refused)<div class="note is-hand"><p>Refused:</p><ul>@foreach ($refused as $why)<li>{{ $why }}</li>@endforeach</ul></div>@endif

@@ -1,6 +1,6 @@
 {{-- $tick: whether rows can be ticked. $targets: what each page's change would set, by page. --}}
 @php
-    $path = static fn (?string $url): string => App\Store\Http\ShownUrl::of($store, $url);
+    $path = static fn (?string $url): string => App\Stores\Http\ShownUrl::of($store, $url);
     $tick = ($tick ?? false) && Illuminate\Support\Facades\Gate::allows('write', $store);
 @endphp
 <table class="ledger tight">

@@ -2,14 +2,14 @@
 @section('title', 'Tangle')
 @php
     $keeperUrl = $members->firstWhere('page_id', $tangle->keeper_page)->url ?? null;
-    $path = static fn (?string $url): string => App\Store\Http\ShownUrl::of($store, $url);
+    $path = static fn (?string $url): string => App\Stores\Http\ShownUrl::of($store, $url);
     $evidence = ['declared' => 'Canonicals', 'engine' => 'Search engine', 'tidiness' => 'Short URL', 'links' => 'Links', 'sitemap' => 'Sitemap', 'redirects' => 'Redirects', 'clicks' => 'Clicks', 'backlinks' => 'Backlinks', 'itself' => 'Self-canonical', 'depth' => 'Click depth'];
 @endphp
 @section('content')
     <div class="head"><h1>{{ $keeperUrl === null ? 'Tangle without a keeper' : $path($keeperUrl) }}</h1><span class="soft">@n($tangle->pages) duplicate URLs, @n($tangle->clicks) clicks, @n($tangle->impressions) impressions in 13 weeks</span></div>
     @include('untangle.tabs')
     @if ($picture)@include('untangle.picture')@endif
-    <p><b>Why this <x-own-word of="keeper">keeper</x-own-word>:</b> {{ $tangle->reasons === '' ? 'no evidence decides' : $tangle->reasons }}.@if ($tangle->lead_points < 100 && $tangle->keeper_page) <span class="state is-hand">A close call: {{ App\Store\Http\Forms::number($tangle->lead_points / 100, 1) }} points ahead of the next URL.</span>@endif</p>
+    <p><b>Why this <x-own-word of="keeper">keeper</x-own-word>:</b> {{ $tangle->reasons === '' ? 'no evidence decides' : $tangle->reasons }}.@if ($tangle->lead_points < 100 && $tangle->keeper_page) <span class="state is-hand">A close call: {{ App\Platform\Web\Forms::number($tangle->lead_points / 100, 1) }} points ahead of the next URL.</span>@endif</p>
     @can('write', $store)
         @if ($plan->changes !== [])
             <form method="post" action="{{ route('untangle.tangle.carry', [$store, $tangle->tangle_id]) }}" class="filters">@csrf<button class="button is-growth">Make @n(count($plan->changes)) {{ count($plan->changes) === 1 ? 'change' : 'changes' }} ready for release</button><span class="hint">Afterwards every URL leads to the keeper in one hop.@if ($plan->heldBack) @n(count($plan->heldBack)) held back: {{ array_values($plan->heldBack)[0] }}.@endif</span></form>
@@ -39,7 +39,7 @@
         <h2>Evidence, in points</h2>
         <table class="ledger tight">
             <thead><tr><th scope="col">URL</th>@foreach ($evidence as $key => $label)<th scope="col" class="num" title="at most {{ Orchard\Core\Duplicates\Keeper::WEIGHTS[$key] }}">{{ $label }}</th>@endforeach<th scope="col" class="num">Sum</th></tr></thead>
-            <tbody>@foreach ($members as $member)@if (isset($points[$member->page_id]))<tr><td class="clip w-address">{{ $path($member->url) }}</td>@foreach (array_keys($evidence) as $key)<td class="num">{{ isset($points[$member->page_id][$key]) ? App\Store\Http\Forms::number($points[$member->page_id][$key], 1) : '·' }}</td>@endforeach<td class="num"><b>{{ App\Store\Http\Forms::number(array_sum($points[$member->page_id]), 1) }}</b></td></tr>@endif @endforeach</tbody>
+            <tbody>@foreach ($members as $member)@if (isset($points[$member->page_id]))<tr><td class="clip w-address">{{ $path($member->url) }}</td>@foreach (array_keys($evidence) as $key)<td class="num">{{ isset($points[$member->page_id][$key]) ? App\Platform\Web\Forms::number($points[$member->page_id][$key], 1) : '·' }}</td>@endforeach<td class="num"><b>{{ App\Platform\Web\Forms::number(array_sum($points[$member->page_id]), 1) }}</b></td></tr>@endif @endforeach</tbody>
         </table>
         <p class="hint">The last keeper stays unless another URL has more than {{ Orchard\Core\Duplicates\Keeper::MARGIN }} point more. URLs that cannot be the keeper have no points.</p>
     @endif
@@ -49,6 +49,6 @@
     @endif
     @if ($history !== [])
         <h2>History of the keeper’s URL</h2>
-        <ul>@foreach ($history as $entry)<li>{{ App\Store\Http\Forms::moment($entry->created_at, $store) }}: {{ $entry->user_name ?? 'Young Orchard' }} {{ App\Changes\HistoryEvent::from($entry->event)->words() }}, {{ App\Changes\AddressField::tryFrom((int) $entry->field)?->key() }} {{ $entry->after_value }}</li>@endforeach</ul>
+        <ul>@foreach ($history as $entry)<li>{{ App\Platform\Web\Forms::moment($entry->created_at, $store->timezone) }}: {{ $entry->user_name ?? 'Young Orchard' }} {{ App\Changes\HistoryEvent::from($entry->event)->words() }}, {{ App\Changes\AddressField::tryFrom((int) $entry->field)?->key() }} {{ $entry->after_value }}</li>@endforeach</ul>
     @endif
 @endsection

@@ -1,6 +1,6 @@
 @extends('frame')
 @section('title', 'hreflang')
-@php($path = static fn (?string $url): string => App\Store\Http\ShownUrl::of($store, $url))
+@php($path = static fn (?string $url): string => App\Stores\Http\ShownUrl::of($store, $url))
 @section('content')
     <div class="head"><h1>hreflang</h1><span class="soft">language and market versions, checked over the whole set</span></div>
     @include('untangle.tabs')

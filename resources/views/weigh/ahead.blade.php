@@ -1,6 +1,6 @@
 @extends('frame')
 @section('title', 'Coming season')
-@push('scripts')<script src="{{ app(App\Store\Http\Assets::class)->url('weigh.js') }}" type="module"></script>@endpush
+@push('scripts')<script src="{{ app(App\Platform\Web\Assets::class)->url('weigh.js') }}" type="module"></script>@endpush
 @php($money = static fn (mixed $value): string => App\Weigh\Scoring\Scores::shown((float) $value))
 @section('content')
     <div class="head"><h1>Coming season</h1></div>
@@ -10,7 +10,7 @@
         <span class="of">Show</span><a href="{{ route('weigh.ahead', [$store, 'ahead' => $ahead] + $lens->query()) }}" @if (! $seasons) aria-current="true" @endif>all pages</a> <a href="{{ route('weigh.ahead', [$store, 'ahead' => $ahead, 'only' => 'seasons'] + $lens->query()) }}" @if ($seasons) aria-current="true" @endif>only pages with a season ahead</a>
     </div>
     @include('weigh.lens', ['at' => 'weigh.ahead', 'keep' => ['ahead' => $ahead] + ($seasons ? ['only' => 'seasons'] : []), 'parts' => ['kind', 'market']])
-    <p class="hint">Upside over the weeks ahead, if demand develops as it did a year earlier. A season starts in the first week with 1.5 times the impressions of the last {{ App\Store\Facts\NumberWindow::WEEKS }} weeks; finish the work 6 to 10 weeks before.</p>
+    <p class="hint">Upside over the weeks ahead, if demand develops as it did a year earlier. A season starts in the first week with 1.5 times the impressions of the last {{ App\Facts\NumberWindow::WEEKS }} weeks; finish the work 6 to 10 weeks before.</p>
     @if ($window?->isPeriod)<p class="note">The data covers one period without weeks, so seasons are not known.</p>@endif
     <form method="post" action="{{ route('worklists.add', $store) }}">@csrf
     <table class="ledger tight" data-sortable>
@@ -18,10 +18,10 @@
         <tbody>
         @forelse ($rows as $row)
             <tr><td class="tick"><input type="checkbox" name="pages[]" value="{{ $row->page_id }}" data-worth="{{ round((float) $row->ahead, 2) }}" aria-label="Tick {{ $row->url }}"></td>
-                <td class="clip g-page"><a href="{{ route('weigh.why', [$store, $row->page_id]) }}" title="{{ $row->title ?? $row->url }}" data-beside>{{ App\Store\Http\ShownUrl::of($store, $row->url) }}</a></td>
-                <td class="num">{{ $money($row->upside) }}</td><td class="num">×{{ App\Store\Http\Forms::number((float) $row->{"ahead_$ahead"}, 2) }}</td><td class="num"><b>{{ $money($row->ahead) }}</b></td>
-                <td class="nowrap">{{ $row->season_week === null ? '' : App\Store\Http\Forms::day($row->season_week) }}</td><td class="num">{{ $row->season_week === null ? '' : '×'.App\Store\Http\Forms::number((float) $row->season_peak, 1) }}</td>
-                <td class="nowrap">@if ($row->work_by)<span class="state @if ($row->work_by < $today) is-hand @endif">{{ $row->work_by < $today ? 'overdue since '.App\Store\Http\Forms::day($row->work_by) : App\Store\Http\Forms::day($row->work_by) }}</span>@endif</td>
+                <td class="clip g-page"><a href="{{ route('weigh.why', [$store, $row->page_id]) }}" title="{{ $row->title ?? $row->url }}" data-beside>{{ App\Stores\Http\ShownUrl::of($store, $row->url) }}</a></td>
+                <td class="num">{{ $money($row->upside) }}</td><td class="num">×{{ App\Platform\Web\Forms::number((float) $row->{"ahead_$ahead"}, 2) }}</td><td class="num"><b>{{ $money($row->ahead) }}</b></td>
+                <td class="nowrap">{{ $row->season_week === null ? '' : App\Platform\Web\Forms::day($row->season_week) }}</td><td class="num">{{ $row->season_week === null ? '' : '×'.App\Platform\Web\Forms::number((float) $row->season_peak, 1) }}</td>
+                <td class="nowrap">@if ($row->work_by)<span class="state @if ($row->work_by < $today) is-hand @endif">{{ $row->work_by < $today ? 'overdue since '.App\Platform\Web\Forms::day($row->work_by) : App\Platform\Web\Forms::day($row->work_by) }}</span>@endif</td>
                 <td class="clip w-why" title="{{ $row->reason }}">{{ $row->reason }}</td></tr>
         @empty
             <tr><td colspan="9">{{ $seasons ? 'No season starts in the next half year, going by last year.' : 'No page has an upside.' }}</td></tr>

@@ -6,7 +6,7 @@
     $first = $bars[0]['week'] ?? null;
     $at = static fn (string $day): float => $first === null ? 0.0 : max(0.0, min(980.0, (new DateTimeImmutable($first))->diff(new DateTimeImmutable($day))->format('%r%a') / 7 * $step));
 @endphp
-<svg class="weeks wide-weeks" viewBox="0 0 980 {{ $events === [] ? 88 : 112 }}" role="img" aria-label="{{ $label }} by week, {{ $n }} weeks from {{ $first }}; at most {{ App\Store\Http\Forms::number($most) }}">
+<svg class="weeks wide-weeks" viewBox="0 0 980 {{ $events === [] ? 88 : 112 }}" role="img" aria-label="{{ $label }} by week, {{ $n }} weeks from {{ $first }}; at most {{ App\Platform\Web\Forms::number($most) }}">
     <line x1="0" x2="980" y1="84.5" y2="84.5" class="axis"/>
     @foreach ($bars as $i => $bar)<rect class="mark @if ($bar['faint'] ?? false) is-faint @endif" x="{{ round($i * $step + 0.08 * $step, 1) }}" width="{{ round(0.84 * $step, 1) }}" y="{{ round(84 - 76 * $bar['value'] / $most, 1) }}" height="{{ round(76 * $bar['value'] / $most, 1) }}"><title>{{ $bar['title'] }}</title></rect>@endforeach
     @foreach ($events as $event)

@@ -1,6 +1,6 @@
 @extends('frame')
 @section('title', 'What is worth most')
-@push('scripts')<script src="{{ app(App\Store\Http\Assets::class)->url('weigh.js') }}" type="module"></script>@endpush
+@push('scripts')<script src="{{ app(App\Platform\Web\Assets::class)->url('weigh.js') }}" type="module"></script>@endpush
 @php
     use App\Weigh\Lists\WeighedPages;
     $money = static fn (mixed $value): string => App\Weigh\Scoring\Scores::shown((float) $value);
@@ -16,7 +16,7 @@
     <div class="head">
         <h1>What is worth most</h1>
         <div class="tools">
-            @if ($window)<span class="soft">{{ $window->isPeriod ? $window->inWords() : $lens->weeks.' weeks to '.App\Store\Http\Forms::day($window->lastDay) }}@if ($model), calculated {{ App\Store\Http\Forms::moment($model->scored_at, $store) }}@endif</span>@endif
+            @if ($window)<span class="soft">{{ $window->isPeriod ? $window->inWords() : $lens->weeks.' weeks to '.App\Platform\Web\Forms::day($window->lastDay) }}@if ($model), calculated {{ App\Platform\Web\Forms::moment($model->scored_at, $store->timezone) }}@endif</span>@endif
             <a href="{{ route('weigh.export', [$store, 'csv']) }}">CSV</a> <a href="{{ route('weigh.export', [$store, 'xlsx']) }}">XLSX</a>
             @can('write', $store)@if ($window)<form method="post" action="{{ route('weigh.score', $store) }}">@csrf<button class="button" data-once>Calculate again</button></form>@endif @endcan
         </div>
@@ -31,7 +31,7 @@
         <form method="post" action="{{ route('worklists.add', $store) }}">@csrf
             <table class="ledger tight">
                 <thead><tr><th scope="col" class="tick"><input type="checkbox" data-tick-all="[name='pages[]']" aria-label="Tick all"></th><th scope="col">Core page</th><th scope="col">Kind</th><th scope="col" class="num">Orders</th><th scope="col" class="num">Revenue</th><th scope="col" class="num">Links in</th></tr></thead>
-                <tbody>@foreach ($core as $row)<tr><td class="tick"><input type="checkbox" name="pages[]" value="{{ $row->page_id }}" aria-label="Tick {{ $row->url }}"></td><td class="clip g-title"><a href="{{ route('page', [$store, $row->page_id]) }}" data-beside>{{ $row->title ?? $row->url }}</a></td><td>{{ App\Store\Kinds\PageKind::from((int) $row->kind)->label() }}</td><td class="num">@n($row->orders)</td><td class="num">@n($row->revenue)</td><td class="num">@n($row->links_in)</td></tr>@endforeach</tbody>
+                <tbody>@foreach ($core as $row)<tr><td class="tick"><input type="checkbox" name="pages[]" value="{{ $row->page_id }}" aria-label="Tick {{ $row->url }}"></td><td class="clip g-title"><a href="{{ route('page', [$store, $row->page_id]) }}" data-beside>{{ $row->title ?? $row->url }}</a></td><td>{{ App\Stores\Kinds\PageKind::from((int) $row->kind)->label() }}</td><td class="num">@n($row->orders)</td><td class="num">@n($row->revenue)</td><td class="num">@n($row->links_in)</td></tr>@endforeach</tbody>
             </table>
             @include('weigh.send')
         </form>
@@ -58,15 +58,15 @@
                     $spread = (int) $row->spread_milli / 1000;
                 @endphp
                 <tr id="page-{{ $row->page_id }}">
-                    <td class="tick"><input type="checkbox" name="pages[]" value="{{ $row->page_id }}" data-worth="{{ round((float) $row->upside, 2) }}" data-minutes="{{ $effort->minutes((int) $row->page_kind) }}" aria-label="Tick {{ App\Store\Http\ShownUrl::of($store, $row->url) }}"></td>
-                    <td class="clip w-page"><a href="{{ route('weigh.why', [$store, $row->page_id] + $lens->query()) }}" title="{{ $row->url }}" data-beside>{{ $row->title ?? App\Store\Http\ShownUrl::of($store, $row->url) }}</a></td>
+                    <td class="tick"><input type="checkbox" name="pages[]" value="{{ $row->page_id }}" data-worth="{{ round((float) $row->upside, 2) }}" data-minutes="{{ $effort->minutes((int) $row->page_kind) }}" aria-label="Tick {{ App\Stores\Http\ShownUrl::of($store, $row->url) }}"></td>
+                    <td class="clip w-page"><a href="{{ route('weigh.why', [$store, $row->page_id] + $lens->query()) }}" title="{{ $row->url }}" data-beside>{{ $row->title ?? App\Stores\Http\ShownUrl::of($store, $row->url) }}</a></td>
                     <td class="num">@n($row->clicks)</td><td class="num">@include('weigh.change', ['now' => (int) $row->{'clicks_beside'.$end}, 'then' => (int) $row->{'clicks'.$end}])</td><td class="num">@n($row->impressions)</td>
-                    <td class="num" @if ($rate) title="Four times in five between {{ App\Store\Http\Forms::number(100 * $rate->low, 2) }}% and {{ App\Store\Http\Forms::number(100 * $rate->high, 2) }}%" @endif>{{ $rate ? App\Store\Http\Forms::number(100 * $rate->rate, 1).'%' : '–' }}</td>
-                    <td class="num" @if ($position !== null) title="Its queries lie about {{ App\Store\Http\Forms::number($spread, 1) }} positions around this average" @endif>{{ $position === null ? '–' : App\Store\Http\Forms::number($position, 1) }}@if ($spread > max(3, 0.8 * ($position ?? 0)))<span class="soft">±{{ round($spread) }}</span>@endif</td>
+                    <td class="num" @if ($rate) title="Four times in five between {{ App\Platform\Web\Forms::number(100 * $rate->low, 2) }}% and {{ App\Platform\Web\Forms::number(100 * $rate->high, 2) }}%" @endif>{{ $rate ? App\Platform\Web\Forms::number(100 * $rate->rate, 1).'%' : '–' }}</td>
+                    <td class="num" @if ($position !== null) title="Its queries lie about {{ App\Platform\Web\Forms::number($spread, 1) }} positions around this average" @endif>{{ $position === null ? '–' : App\Platform\Web\Forms::number($position, 1) }}@if ($spread > max(3, 0.8 * ($position ?? 0)))<span class="soft">±{{ round($spread) }}</span>@endif</td>
                     <td class="num">@if ($isMoney)@n($row->revenue)@else–@endif</td>
                     <td class="num"><b>{{ $money($row->upside) }}</b><span class="alike" @if ($alike) title="Not measurably different from the page above" @endif>{{ $alike ? '≈' : '' }}</span></td>
                     <td class="num soft">{{ $money($row->low) }}–{{ $money($row->high) }}</td><td class="num">{{ $money($row->wording) }}</td><td class="num">{{ $money($row->lift) }}</td>
-                    <td class="clip w-why" title="{{ $row->reason }}@if ($row->worklist) – in “{{ $row->worklist }}”@endif">@if ($row->worklist)<span class="state is-growth" title="In the worklist “{{ $row->worklist }}”">listed</span> @endif @if ($row->touched !== null)<span class="soft @if (App\Changes\LastTouched::isSettling($row->touched)) is-settling @endif" title="{{ App\Changes\LastTouched::isSettling($row->touched) ? 'Released less than 6 weeks ago: wait for the effect before you change it again' : 'When its texts were last released from here' }}">released {{ App\Store\Http\Forms::day($row->touched) }}</span> @endif{{ $row->reason }}</td>
+                    <td class="clip w-why" title="{{ $row->reason }}@if ($row->worklist) – in “{{ $row->worklist }}”@endif">@if ($row->worklist)<span class="state is-growth" title="In the worklist “{{ $row->worklist }}”">listed</span> @endif @if ($row->touched !== null)<span class="soft @if (App\Changes\LastTouched::isSettling($row->touched)) is-settling @endif" title="{{ App\Changes\LastTouched::isSettling($row->touched) ? 'Released less than 6 weeks ago: wait for the effect before you change it again' : 'When its texts were last released from here' }}">released {{ App\Platform\Web\Forms::day($row->touched) }}</span> @endif{{ $row->reason }}</td>
                 </tr>
                 @php($previous = $row)
             @empty
@@ -78,6 +78,6 @@
         </form>
         <p class="pager">@if ($after)<a href="{{ $to([]) }}">Back to the first</a>@endif @if ($next)<a href="{{ $to(['after' => $next]) }}" rel="next">Next {{ WeighedPages::PAGE }}</a>@endif</p>
         <section class="under-list" hx-get="{{ route('weigh.curve', [$store] + $lens->query()) }}" hx-select="#curve-box" hx-trigger="intersect once" hx-swap="innerHTML"><p class="soft">Position and CTR …</p></section>
-        <p class="hint">@if (! $lens->holdsWithheld())Clicks of {{ App\Weigh\Numbers\Lens::className($lens->class) }} come from query rows alone, without withheld clicks. @endif Clicks, impressions, CTR, position and revenue follow the filters above; upside always uses the last {{ App\Store\Facts\NumberWindow::WEEKS }} weeks.</p>
+        <p class="hint">@if (! $lens->holdsWithheld())Clicks of {{ App\Weigh\Numbers\Lens::className($lens->class) }} come from query rows alone, without withheld clicks. @endif Clicks, impressions, CTR, position and revenue follow the filters above; upside always uses the last {{ App\Facts\NumberWindow::WEEKS }} weeks.</p>
     @endif
 @endsection

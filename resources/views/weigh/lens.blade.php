@@ -8,7 +8,7 @@
         'against' => ['compared with', $window?->isPeriod ? [] : ['before' => 'the weeks before', 'year' => 'a year earlier'], $lens->against, 'before'],
         'device' => ['Device', App\Weigh\Numbers\Lens::DEVICES, App\Weigh\Numbers\Lens::DEVICES[$lens->device] ?? 'all', 'all'],
         'class' => ['Queries', ['all' => 'all', 'but-brand' => 'without own brand', 'brand' => 'own brand', 'maker' => 'manufacturer brands', 'generic' => 'generic', 'question' => 'questions'], App\Weigh\Numbers\Lens::CLASSES[$lens->class] ?? 'all', 'all'],
-        'kind' => ['Kind', ['' => 'all'] + collect([App\Store\Kinds\PageKind::Home, App\Store\Kinds\PageKind::Collection, App\Store\Kinds\PageKind::Product, App\Store\Kinds\PageKind::Article, App\Store\Kinds\PageKind::Plain])->mapWithKeys(static fn ($one) => [$one->key() => $one->plural()])->all(), $lens->kind?->key() ?? '', ''],
+        'kind' => ['Kind', ['' => 'all'] + collect([App\Stores\Kinds\PageKind::Home, App\Stores\Kinds\PageKind::Collection, App\Stores\Kinds\PageKind::Product, App\Stores\Kinds\PageKind::Article, App\Stores\Kinds\PageKind::Plain])->mapWithKeys(static fn ($one) => [$one->key() => $one->plural()])->all(), $lens->kind?->key() ?? '', ''],
         'market' => ['Market', count($markets->all()) > 1 ? (App\Weigh\Numbers\Units::of($store)->addUp() ? ['' => 'all'] : []) + collect($markets->all())->mapWithKeys(static fn ($one) => [(string) $one->id => $one->name])->all() : [], (string) $lens->market, ''],
     ];
 @endphp

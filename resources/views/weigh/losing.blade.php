@@ -1,8 +1,8 @@
 @extends('frame')
 @section('title', 'Losing clicks')
-@push('scripts')<script src="{{ app(App\Store\Http\Assets::class)->url('weigh.js') }}" type="module"></script>@endpush
+@push('scripts')<script src="{{ app(App\Platform\Web\Assets::class)->url('weigh.js') }}" type="module"></script>@endpush
 @php
-    $signed = static fn (float $value): string => abs($value) < 0.5 ? '·' : ($value > 0 ? '+' : '−').App\Store\Http\Forms::number(abs($value));
+    $signed = static fn (float $value): string => abs($value) < 0.5 ? '·' : ($value > 0 ? '+' : '−').App\Platform\Web\Forms::number(abs($value));
     $parts = ['demand' => 'Searches', 'place' => 'Position', 'rate' => 'CTR', 'went' => 'Lost queries', 'came' => 'New queries', 'withheld' => 'Withheld'];
 @endphp
 @section('content')
@@ -24,7 +24,7 @@
                 asort($causes);
             @endphp
             <tr><td class="tick"><input type="checkbox" name="pages[]" value="{{ $row->page_id }}" aria-label="Tick {{ $row->url }}"></td>
-                <td class="clip g-page"><a href="{{ route('weigh.why', [$store, $row->page_id] + $lens->query()) }}" title="{{ $row->title ?? $row->url }}" data-beside>{{ App\Store\Http\ShownUrl::of($store, $row->url) }}</a></td><td class="num">@n($row->clicks)</td><td class="num"><b>−@n($row->lost)</b></td>
+                <td class="clip g-page"><a href="{{ route('weigh.why', [$store, $row->page_id] + $lens->query()) }}" title="{{ $row->title ?? $row->url }}" data-beside>{{ App\Stores\Http\ShownUrl::of($store, $row->url) }}</a></td><td class="num">@n($row->clicks)</td><td class="num"><b>−@n($row->lost)</b></td>
                 @foreach ($parts as $part => $label)<td class="num">{{ $row->has_parts ? $signed((float) $row->{$part}) : '–' }}</td>@endforeach<td>{{ $row->has_parts ? array_key_first($causes) : 'no query data on both sides' }}</td></tr>
         @empty
             <tr><td colspan="11">{{ $isCompared ? 'No page has lost clicks.' : 'Nothing can be compared: the note above says which days are missing.' }}</td></tr>

@@ -22,7 +22,7 @@
             @foreach ($weeks[$week] as $band => $sum)
                 @php($height = 166 * $sum['pairs'] / $most)
                 @php($y -= $height)
-                <rect class="band-{{ $band }}" x="{{ round($i * $step + 0.1 * $step, 1) }}" width="{{ round(0.8 * $step, 1) }}" y="{{ round($y, 1) }}" height="{{ round(max(0, $height - 0.6), 1) }}"><title>Week of {{ $week }}, {{ PlaceBands::label($bands[$band]) }}: {{ App\Store\Http\Forms::number($sum['pairs']) }} queries, {{ App\Store\Http\Forms::number($sum['impressions']) }} impressions, {{ App\Store\Http\Forms::number($sum['clicks']) }} clicks</title></rect>
+                <rect class="band-{{ $band }}" x="{{ round($i * $step + 0.1 * $step, 1) }}" width="{{ round(0.8 * $step, 1) }}" y="{{ round($y, 1) }}" height="{{ round(max(0, $height - 0.6), 1) }}"><title>Week of {{ $week }}, {{ PlaceBands::label($bands[$band]) }}: {{ App\Platform\Web\Forms::number($sum['pairs']) }} queries, {{ App\Platform\Web\Forms::number($sum['impressions']) }} impressions, {{ App\Platform\Web\Forms::number($sum['clicks']) }} clicks</title></rect>
             @endforeach
             <text class="event-name" x="{{ round($i * $step + 0.1 * $step, 1) }}" y="188">{{ (new DateTimeImmutable($week))->format('j M') }}</text>
         @endforeach
@@ -35,7 +35,7 @@
             <tr><th scope="row"><span class="swatch band-{{ $nth }}"></span>{{ PlaceBands::label($band) }}</th>@foreach ($columns as $week)<td class="num">@n($weeks[$week][$nth]['pairs'])</td>@endforeach<td class="num">@include('weigh.change', ['now' => $weeks[$columns[count($columns) - 1]][$nth]['pairs'], 'then' => $weeks[$columns[0]][$nth]['pairs']])</td></tr>
         @endforeach
         </tbody>
-        <tfoot><tr><th scope="row">All</th>@foreach ($columns as $week)<td class="num"><b>{{ App\Store\Http\Forms::number(array_sum(array_column($weeks[$week], 'pairs'))) }}</b></td>@endforeach<td></td></tr></tfoot>
+        <tfoot><tr><th scope="row">All</th>@foreach ($columns as $week)<td class="num"><b>{{ App\Platform\Web\Forms::number(array_sum(array_column($weeks[$week], 'pairs'))) }}</b></td>@endforeach<td></td></tr></tfoot>
     </table>
     <p class="hint">Each query counts once per page and device. Open a page in the list of pages to see its own bands.</p>
     @endif

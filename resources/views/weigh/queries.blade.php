@@ -2,7 +2,7 @@
 @section('title', 'Queries')
 @php($end = $lens->against === 'year' ? '_year' : '_before')
 @section('content')
-    <div class="head"><h1>Queries</h1>@if ($window)<div class="tools"><span class="soft">{{ $window->isPeriod ? $window->inWords() : $lens->weeks.' weeks to '.App\Store\Http\Forms::day($window->lastDay) }}</span></div>@endif</div>
+    <div class="head"><h1>Queries</h1>@if ($window)<div class="tools"><span class="soft">{{ $window->isPeriod ? $window->inWords() : $lens->weeks.' weeks to '.App\Platform\Web\Forms::day($window->lastDay) }}</span></div>@endif</div>
     @include('weigh.tabs')
     @include('weigh.lens', ['at' => 'weigh.queries', 'keep' => $sort === 'clicks' ? [] : ['sort' => $sort], 'parts' => ['weeks', 'against', 'class', 'market']])
     @include('weigh.breaks')
@@ -14,8 +14,8 @@
             @php($rate = Orchard\Core\Demand\RateRange::of((int) $row->clicks, (int) $row->impressions))
             <tr><td class="clip g-title"><a href="{{ route('weigh.query', [$store, $row->query_id] + $lens->query()) }}" data-beside>{{ $row->text }}</a></td><td class="nowrap soft">{{ Orchard\Core\Demand\QueryClass::from((int) $row->class)->label() }}</td>
                 <td class="num">@n($row->clicks)</td><td class="num">@include('weigh.change', ['now' => (int) $row->{'clicks_beside'.$end}, 'then' => (int) $row->{'clicks'.$end}])</td><td class="num">@n($row->impressions)</td><td class="num">@include('weigh.change', ['now' => (int) $row->{'impressions_beside'.$end}, 'then' => (int) $row->{'impressions'.$end}])</td>
-                <td class="num" @if ($rate) title="Four times in five between {{ App\Store\Http\Forms::number(100 * $rate->low, 2) }}% and {{ App\Store\Http\Forms::number(100 * $rate->high, 2) }}%" @endif>{{ $rate ? App\Store\Http\Forms::number(100 * $rate->rate, 1).'%' : '–' }}</td>
-                <td class="num">{{ $row->impressions > 0 && $row->position_sum > 0 ? App\Store\Http\Forms::number($row->position_sum / $row->impressions / 1000, 1) : '–' }}@if ($row->spread_milli > 2000) <span class="soft">±{{ round($row->spread_milli / 1000) }}</span>@endif</td><td class="num">@n($row->pages)</td><td class="num">{{ $row->volume === null ? '' : App\Store\Http\Forms::number((int) $row->volume) }}</td><td class="num">{{ $row->difficulty === null ? '' : App\Store\Http\Forms::number((float) $row->difficulty) }}</td></tr>
+                <td class="num" @if ($rate) title="Four times in five between {{ App\Platform\Web\Forms::number(100 * $rate->low, 2) }}% and {{ App\Platform\Web\Forms::number(100 * $rate->high, 2) }}%" @endif>{{ $rate ? App\Platform\Web\Forms::number(100 * $rate->rate, 1).'%' : '–' }}</td>
+                <td class="num">{{ $row->impressions > 0 && $row->position_sum > 0 ? App\Platform\Web\Forms::number($row->position_sum / $row->impressions / 1000, 1) : '–' }}@if ($row->spread_milli > 2000) <span class="soft">±{{ round($row->spread_milli / 1000) }}</span>@endif</td><td class="num">@n($row->pages)</td><td class="num">{{ $row->volume === null ? '' : App\Platform\Web\Forms::number((int) $row->volume) }}</td><td class="num">{{ $row->difficulty === null ? '' : App\Platform\Web\Forms::number((float) $row->difficulty) }}</td></tr>
         @empty
             <tr><td colspan="11">No queries match, or none have been imported yet.</td></tr>
         @endforelse

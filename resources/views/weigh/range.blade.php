@@ -1,7 +1,7 @@
 @extends('frame')
 @section('title', 'Other dates')
 @section('content')
-    <div class="head"><h1>{{ App\Store\Http\Forms::day($range->first_day) }} to {{ App\Store\Http\Forms::day($range->last_day) }}</h1><div class="tools"><a href="{{ route('weigh.numbers', $store) }}">Numbers</a> <a href="{{ route('weigh.range.export', [$store, $range->id, 'csv']) }}">CSV</a> <a href="{{ route('weigh.range.export', [$store, $range->id, 'xlsx']) }}">XLSX</a></div></div>
+    <div class="head"><h1>{{ App\Platform\Web\Forms::day($range->first_day) }} to {{ App\Platform\Web\Forms::day($range->last_day) }}</h1><div class="tools"><a href="{{ route('weigh.numbers', $store) }}">Numbers</a> <a href="{{ route('weigh.range.export', [$store, $range->id, 'csv']) }}">CSV</a> <a href="{{ route('weigh.range.export', [$store, $range->id, 'xlsx']) }}">XLSX</a></div></div>
     @include('weigh.tabs')
     @if ($range->state === 'summing')<p class="note" role="status" hx-get="{{ route('weigh.range', [$store, $range->id]) }}" hx-trigger="every 2s" hx-select="#content" hx-target="#content" hx-swap="outerHTML">The sums of these dates are being calculated.</p>@endif
     @if ($range->state === 'failed')<p class="note is-hand">The calculation failed; these sums are incomplete.</p>@endif
@@ -15,7 +15,7 @@
         <tbody>
         @forelse ($rows as $row)
             @php($rate = Orchard\Core\Demand\RateRange::of((int) $row->clicks, (int) $row->impressions))
-            <tr><td class="clip g-title"><a href="{{ route('weigh.why', [$store, $row->page_id]) }}" title="{{ $row->title ?? $row->url }}" data-beside>{{ App\Store\Http\ShownUrl::of($store, $row->url) }}</a></td><td class="num">@n($row->clicks)</td><td class="num">@n($row->impressions)</td><td class="num" @if ($rate) title="Four times in five between {{ App\Store\Http\Forms::number(100 * $rate->low, 2) }}% and {{ App\Store\Http\Forms::number(100 * $rate->high, 2) }}%" @endif>{{ $rate ? App\Store\Http\Forms::number(100 * $rate->rate, 1).'%' : '–' }}</td><td class="num">{{ $row->impressions > 0 && $row->position_sum > 0 ? App\Store\Http\Forms::number($row->position_sum / $row->impressions / 1000, 1) : '–' }}</td><td class="num">@n($row->orders)</td><td class="num">@n($row->revenue)@if (count($revenue) > 1) {{ $markets->find((int) $row->market_id)->currency }}@endif</td></tr>
+            <tr><td class="clip g-title"><a href="{{ route('weigh.why', [$store, $row->page_id]) }}" title="{{ $row->title ?? $row->url }}" data-beside>{{ App\Stores\Http\ShownUrl::of($store, $row->url) }}</a></td><td class="num">@n($row->clicks)</td><td class="num">@n($row->impressions)</td><td class="num" @if ($rate) title="Four times in five between {{ App\Platform\Web\Forms::number(100 * $rate->low, 2) }}% and {{ App\Platform\Web\Forms::number(100 * $rate->high, 2) }}%" @endif>{{ $rate ? App\Platform\Web\Forms::number(100 * $rate->rate, 1).'%' : '–' }}</td><td class="num">{{ $row->impressions > 0 && $row->position_sum > 0 ? App\Platform\Web\Forms::number($row->position_sum / $row->impressions / 1000, 1) : '–' }}</td><td class="num">@n($row->orders)</td><td class="num">@n($row->revenue)@if (count($revenue) > 1) {{ $markets->find((int) $row->market_id)->currency }}@endif</td></tr>
         @empty
             <tr><td colspan="7">No data for these dates{{ $range->state === 'summing' ? ' yet' : '' }}.</td></tr>
         @endforelse

@@ -1,7 +1,7 @@
 @php
     $change = (int) ($compared->now ?? 0) - (int) ($compared->then ?? 0);
     $parts = array_reduce($changes, static fn ($sum, array $one) => $sum->plus($one['parts']), new Orchard\Core\Demand\ChangeParts);
-    $signed = static fn (float $value): string => abs($value) < 0.05 ? '·' : ($value > 0 ? '+' : '−').App\Store\Http\Forms::number(abs($value), abs($value) < 10 ? 1 : 0);
+    $signed = static fn (float $value): string => abs($value) < 0.05 ? '·' : ($value > 0 ? '+' : '−').App\Platform\Web\Forms::number(abs($value), abs($value) < 10 ? 1 : 0);
     $first = array_slice($changes, 0, 15);
     $others = array_reduce(array_slice($changes, 15), static fn ($sum, array $one) => $sum->plus($one['parts']), new Orchard\Core\Demand\ChangeParts);
 @endphp
@@ -18,7 +18,7 @@
     <table class="ledger tight" id="changes">
         <thead><tr><th scope="col">Query</th><th scope="col" class="num">Searches</th><th scope="col" class="num">Position</th><th scope="col" class="num">CTR</th><th scope="col" class="num">Change</th></tr></thead>
         <tbody>
-        @foreach ($first as $one)<tr><td class="clip g-title" title="{{ $names[$one['query']] ?? '' }}">{{ $names[$one['query']] ?? '' }} @if ($one['before'] === null)<span class="soft">new</span>@elseif ($one['now'] === null)<span class="soft">lost</span>@endif</td><td class="num">{{ $signed($one['parts']->demand) }}</td><td class="num" @if ($one['before'] && $one['now']) title="from {{ App\Store\Http\Forms::number($one['before']['position'], 1) }} to {{ App\Store\Http\Forms::number($one['now']['position'], 1) }}" @endif>{{ $signed($one['parts']->position) }}</td><td class="num">{{ $signed($one['parts']->rate) }}</td><td class="num">{{ $signed($one['parts']->total()) }}</td></tr>@endforeach
+        @foreach ($first as $one)<tr><td class="clip g-title" title="{{ $names[$one['query']] ?? '' }}">{{ $names[$one['query']] ?? '' }} @if ($one['before'] === null)<span class="soft">new</span>@elseif ($one['now'] === null)<span class="soft">lost</span>@endif</td><td class="num">{{ $signed($one['parts']->demand) }}</td><td class="num" @if ($one['before'] && $one['now']) title="from {{ App\Platform\Web\Forms::number($one['before']['position'], 1) }} to {{ App\Platform\Web\Forms::number($one['now']['position'], 1) }}" @endif>{{ $signed($one['parts']->position) }}</td><td class="num">{{ $signed($one['parts']->rate) }}</td><td class="num">{{ $signed($one['parts']->total()) }}</td></tr>@endforeach
         @if (count($changes) > 15)<tr><td class="soft">@n(count($changes) - 15) more queries</td><td class="num">{{ $signed($others->demand) }}</td><td class="num">{{ $signed($others->position) }}</td><td class="num">{{ $signed($others->rate) }}</td><td class="num">{{ $signed($others->total()) }}</td></tr>@endif
         <tr><td class="soft">withheld</td><td></td><td></td><td></td><td class="num">{{ $signed($change - $parts->total()) }}</td></tr>
         </tbody>

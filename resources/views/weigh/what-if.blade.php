@@ -9,7 +9,7 @@
         <label>Probability of a better position at difficulty 0 <input class="input short" type="number" name="probability" min="0" max="1" step="0.05" value="{{ $whatIf->probability }}"></label>
         <label>Target position <span class="select"><select name="target">@foreach ([1, 2, 3, 4, 5] as $target)<option @selected($whatIf->target === $target)>{{ $target }}</option>@endforeach</select></span></label>
         <label>Value of a click <input class="input short" type="number" name="value" min="0" max="100" step="0.1" value="{{ $whatIf->value }}"> times today’s</label>
-        <label>Kind <span class="select"><select name="kind"><option value="">all</option>@foreach ([App\Store\Kinds\PageKind::Home, App\Store\Kinds\PageKind::Collection, App\Store\Kinds\PageKind::Product, App\Store\Kinds\PageKind::Article, App\Store\Kinds\PageKind::Plain] as $one)<option value="{{ $one->key() }}" @selected($lens->kind === $one)>{{ $one->plural() }}</option>@endforeach</select></span></label>
+        <label>Kind <span class="select"><select name="kind"><option value="">all</option>@foreach ([App\Stores\Kinds\PageKind::Home, App\Stores\Kinds\PageKind::Collection, App\Stores\Kinds\PageKind::Product, App\Stores\Kinds\PageKind::Article, App\Stores\Kinds\PageKind::Plain] as $one)<option value="{{ $one->key() }}" @selected($lens->kind === $one)>{{ $one->plural() }}</option>@endforeach</select></span></label>
         @if (count($markets->all()) > 1)<span class="of">Markets</span>@foreach ($markets->all() as $one)<label><input type="checkbox" name="markets[]" value="{{ $one->id }}" @checked($whatIf->markets === [] || in_array($one->id, $whatIf->markets, true))> {{ $one->name }}</label>@endforeach @endif
         <button class="button">Calculate</button>
     </form>

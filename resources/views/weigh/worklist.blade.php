@@ -20,9 +20,9 @@
     @include('weigh.tabs')
     <div @follows('worklist', 'worklists', 'weighed')>
     <div class="figures">
-        <span>{{ App\Store\Http\Forms::day($list->first_day) }} to <b>{{ App\Store\Http\Forms::day($list->due_day) }}</b></span> <span>{{ $people[$list->owner_id] ?? 'not assigned' }}</span>
+        <span>{{ App\Platform\Web\Forms::day($list->first_day) }} to <b>{{ App\Platform\Web\Forms::day($list->due_day) }}</b></span> <span>{{ $people[$list->owner_id] ?? 'not assigned' }}</span>
         <span><b>{{ count($done) }}</b> of {{ count($counted) }} pages released</span> <span>@foreach ($upside as $unit => $all){{ $loop->first ? '' : ', ' }}<b>{{ $money($upsideDone[$unit] ?? 0) }}</b> of {{ $money($all) }} {{ $unit }}@endforeach upside released</span>
-        <span>@if ($list->most_pages !== null){{ count($counted) }} of {{ App\Store\Http\Forms::number((int) $list->most_pages) }} pages @else<b>{{ App\Store\Http\Forms::number($minutes / 60, 1) }}</b> of {{ App\Store\Http\Forms::number((int) $list->minutes / 60, 1) }} hours planned @endif @if (($list->most_pages !== null && count($counted) > (int) $list->most_pages) || ($list->most_pages === null && $minutes > (int) $list->minutes))<span class="state is-hand">more than planned</span>@endif</span>
+        <span>@if ($list->most_pages !== null){{ count($counted) }} of {{ App\Platform\Web\Forms::number((int) $list->most_pages) }} pages @else<b>{{ App\Platform\Web\Forms::number($minutes / 60, 1) }}</b> of {{ App\Platform\Web\Forms::number((int) $list->minutes / 60, 1) }} hours planned @endif @if (($list->most_pages !== null && count($counted) > (int) $list->most_pages) || ($list->most_pages === null && $minutes > (int) $list->minutes))<span class="state is-hand">more than planned</span>@endif</span>
         @if (! $open)<span class="state">closed</span>@endif
     </div>
     @if ($list->note !== '')<p class="text-own">{{ $list->note }}</p>@endif
@@ -33,9 +33,9 @@
             @php($settling = App\Changes\LastTouched::isSettling($touched[(int) $page->page_id] ?? null))
             <tr id="page-{{ $page->page_id }}">
                 <td class="num">{{ $nth + 1 }}</td>
-                <td class="clip w-page"><a href="{{ route('weigh.why', [$store, $page->page_id]) }}" title="{{ $page->title ?? $page->url }}" data-beside>{{ App\Store\Http\ShownUrl::of($store, $page->url) }}</a></td>
+                <td class="clip w-page"><a href="{{ route('weigh.why', [$store, $page->page_id]) }}" title="{{ $page->title ?? $page->url }}" data-beside>{{ App\Stores\Http\ShownUrl::of($store, $page->url) }}</a></td>
                 <td class="num" title="{{ $page->upside_now === null ? '' : 'now '.$money($page->upside_now) }}">{{ $money($page->upside) }}@if (count($upside) > 1) {{ $units->unit((int) $page->market_id) }}@endif</td>
-                <td class="clip w-why" title="{{ $page->reason }}">@if ($settling)<span class="state is-hand" title="Its texts were released on {{ App\Store\Http\Forms::day($touched[(int) $page->page_id]) }}, less than 6 weeks ago: wait for the effect unless they are wrong">released lately</span> @endif{{ $page->reason }}</td>
+                <td class="clip w-why" title="{{ $page->reason }}">@if ($settling)<span class="state is-hand" title="Its texts were released on {{ App\Platform\Web\Forms::day($touched[(int) $page->page_id]) }}, less than 6 weeks ago: wait for the effect unless they are wrong">released lately</span> @endif{{ $page->reason }}</td>
                 <td class="nowrap"><span class="state @if (PageState::from($page->state)->isDone()) is-growth @endif">{{ PageState::from($page->state)->label() }}</span></td>
                 <td>
                     @can('write', $store)@if ($open)

@@ -9,9 +9,9 @@
         <tbody>
         @forelse ($lists as $list)
             @php($part = (float) $list->upside > 0 && count($list->sums) === 1 ? (float) $list->upside_done / (float) $list->upside : ((int) $list->pages > 0 ? (int) $list->done / (int) $list->pages : 0))
-            <tr><td class="wrap-any"><a href="{{ route('worklist', [$store, $list->id]) }}">{{ $list->name }}</a></td><td>{{ $list->owner }}</td><td class="nowrap">{{ App\Store\Http\Forms::day($list->first_day) }}</td><td class="nowrap">@if ($list->state === 'open' && $list->due_day < $today)<span class="state is-hand">{{ App\Store\Http\Forms::day($list->due_day) }}, overdue</span>@else{{ App\Store\Http\Forms::day($list->due_day) }}@endif</td>
+            <tr><td class="wrap-any"><a href="{{ route('worklist', [$store, $list->id]) }}">{{ $list->name }}</a></td><td>{{ $list->owner }}</td><td class="nowrap">{{ App\Platform\Web\Forms::day($list->first_day) }}</td><td class="nowrap">@if ($list->state === 'open' && $list->due_day < $today)<span class="state is-hand">{{ App\Platform\Web\Forms::day($list->due_day) }}, overdue</span>@else{{ App\Platform\Web\Forms::day($list->due_day) }}@endif</td>
                 <td class="num">{{ (int) $list->done }} of @n($list->pages)</td><td class="nowrap"><progress class="bar short-bar" max="1" value="{{ round($part, 3) }}" aria-label="{{ round(100 * $part) }}% of the upside">{{ round(100 * $part) }}%</progress> @foreach ($list->sums as $unit => $sum){{ $loop->first ? '' : ', ' }}{{ $money($list->sums_done[$unit] ?? 0) }} of {{ $money($sum) }} {{ $unit }}@endforeach</td>
-                <td class="num">{{ $list->most_pages !== null ? 'of '.App\Store\Http\Forms::number((int) $list->most_pages).' pages' : App\Store\Http\Forms::number((int) $list->planned / 60, 1).' of '.App\Store\Http\Forms::number((int) $list->minutes / 60, 1).' h' }}</td><td>{{ $list->state }}</td></tr>
+                <td class="num">{{ $list->most_pages !== null ? 'of '.App\Platform\Web\Forms::number((int) $list->most_pages).' pages' : App\Platform\Web\Forms::number((int) $list->planned / 60, 1).' of '.App\Platform\Web\Forms::number((int) $list->minutes / 60, 1).' h' }}</td><td>{{ $list->state }}</td></tr>
         @empty
             <tr><td colspan="8">No worklist yet. Make one below: it can be filled with the pages of most upside.</td></tr>
         @endforelse

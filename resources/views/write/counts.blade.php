@@ -1,6 +1,6 @@
 @php($link = fn (array $changes) => route('write', [$store] + $filter->query($changes)))
 <a href="{{ $link(['kind' => null]) }}" @if (! $filter->kind) aria-current="true" @endif>all</a>
-@foreach ([App\Store\Kinds\PageKind::Product, App\Store\Kinds\PageKind::Collection, App\Store\Kinds\PageKind::Article, App\Store\Kinds\PageKind::Plain] as $kind)
+@foreach ([App\Stores\Kinds\PageKind::Product, App\Stores\Kinds\PageKind::Collection, App\Stores\Kinds\PageKind::Article, App\Stores\Kinds\PageKind::Plain] as $kind)
     <a href="{{ $link(['kind' => $kind->key()]) }}" @if ($filter->kind === $kind) aria-current="true" @endif>{{ $kind->plural() }}</a>
 @endforeach
 <span class="n">@n($counts['total'])</span>

@@ -1,6 +1,6 @@
 @extends('frame')
 @section('title', 'Writing desk')
-@push('scripts')<script src="{{ app(App\Store\Http\Assets::class)->url('desk.js') }}" type="module"></script>@endpush
+@push('scripts')<script src="{{ app(App\Platform\Web\Assets::class)->url('desk.js') }}" type="module"></script>@endpush
 @section('content')
     <h1 class="sr">Writing desk</h1>
     <div class="tabs-row">
@@ -21,7 +21,7 @@
     </div>
     <div hx-get="{{ route('write.counts', [$store] + $filter->query()) }}" hx-trigger="load, texts-saved from:body delay:1s" class="filters counts-box" id="desk-counts"><span class="soft">Counting …</span></div>
     @cannot('write', $store)<p class="note">You can read this desk, but not write: your role here is viewer. The store’s owner can change that.</p>@endcannot
-    <div class="desk" id="desk" data-save="{{ url('/s/'.$store->slug.'/write/texts') }}" data-widths="{{ app(App\Store\Http\Assets::class)->url('widths.json') }}" data-limits="{{ json_encode($limits) }}" data-may-write="{{ Gate::allows('write', $store) ? 'yes' : 'no' }}">
+    <div class="desk" id="desk" data-save="{{ url('/s/'.$store->slug.'/write/texts') }}" data-widths="{{ app(App\Platform\Web\Assets::class)->url('widths.json') }}" data-limits="{{ json_encode($limits) }}" data-may-write="{{ Gate::allows('write', $store) ? 'yes' : 'no' }}">
         <form method="post" action="{{ route('write.ready', [$store] + $filter->query()) }}" id="ready-form">
             @csrf
             <table class="desk-rows">

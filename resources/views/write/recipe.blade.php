@@ -1,13 +1,13 @@
 @extends('frame')
 @section('title', 'Recipe')
-@push('scripts')<script src="{{ app(App\Store\Http\Assets::class)->url('recipe.js') }}" type="module"></script>@endpush
+@push('scripts')<script src="{{ app(App\Platform\Web\Assets::class)->url('recipe.js') }}" type="module"></script>@endpush
 @section('content')
     @include('write.tabs')
     <div class="head"><h1>{{ $recipe?->name ?? 'New recipe' }}</h1></div>
     @unless ($recipe)
         <form method="get" action="{{ route('write.recipe.new', $store) }}" class="filters">
             <label for="kind-choice">For</label>
-            <span class="select"><select id="kind-choice" name="kind" data-send-on-change>@foreach (App\Store\Kinds\PageKind::cases() as $one)<option value="{{ $one->key() }}" @selected($kind === $one)>{{ $one->plural() }}</option>@endforeach</select></span>
+            <span class="select"><select id="kind-choice" name="kind" data-send-on-change>@foreach (App\Stores\Kinds\PageKind::cases() as $one)<option value="{{ $one->key() }}" @selected($kind === $one)>{{ $one->plural() }}</option>@endforeach</select></span>
             <noscript><button class="button">Choose</button></noscript>
         </form>
     @endunless

@@ -6,13 +6,13 @@ use App\Access\Invitations;
 use App\Access\Models\Membership;
 use App\Access\Models\User;
 use App\Access\Role;
-use App\Store\AddStore;
+use App\Stores\AddStore;
 use Illuminate\Routing\Route as RouteObject;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Route;
 use Illuminate\Support\Str;
 
-function someStore(): App\Store\Models\Store
+function someStore(): App\Stores\Models\Store
 {
     return app(AddStore::class)->add('Some store', 'https://shop.example', 'some-'.Str::lower(Str::random(10)));
 }
@@ -86,7 +86,7 @@ it('tells an address that leads nowhere within the store’s frame, in words for
     $frame = 'aria-label="The eight steps"';
     $this->get("/s/{$store->slug}/weigh/nothing")->assertNotFound()->assertSee('This page does not exist')->assertSee($frame, false);
     $this->get("/s/{$store->slug}/gather/pages/999999999")->assertNotFound()->assertSee('This page does not exist')->assertDontSee('No query results')->assertSee($frame, false);
-    $this->get('/s/no-such-store')->assertNotFound()->assertDontSee('App\\Store')->assertDontSee($frame, false);
+    $this->get('/s/no-such-store')->assertNotFound()->assertDontSee('App\\Stores')->assertDontSee($frame, false);
     $this->getJson('/api/v1/nothing')->assertNotFound();
 });
 

@@ -9,7 +9,7 @@ use App\Changes\Drafts;
 use App\Changes\DraftState;
 use App\Changes\History;
 use App\Changes\Origin;
-use App\Store\Models\Store;
+use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\TextField;
 

@@ -6,9 +6,9 @@ use App\Access\Role;
 use App\Gather\Changed\Aspect;
 use App\Gather\Changed\CompareWork;
 use App\Gather\Changed\Comparisons;
-use App\Store\Models\Store;
-use App\Store\StoreOptions;
-use App\Store\Work\WorkDesk;
+use App\Platform\Work\WorkDesk;
+use App\Stores\Models\Store;
+use App\Stores\StoreOptions;
 use Illuminate\Support\Facades\DB;
 use Tests\Web\Site;
 
@@ -172,7 +172,7 @@ it('puts what a theme did to all texts into one line, whatever kinds of pages ha
     $first = crawl($store);
     $write(' | Shop');
     $second = crawl($store);
-    expect(DB::table('page_index')->where('store_id', $store->id)->whereIn('kind', [App\Store\Kinds\PageKind::Product->value, App\Store\Kinds\PageKind::Article->value])->distinct()->count('kind'))->toBe(2)
+    expect(DB::table('page_index')->where('store_id', $store->id)->whereIn('kind', [App\Stores\Kinds\PageKind::Product->value, App\Stores\Kinds\PageKind::Article->value])->distinct()->count('kind'))->toBe(2)
         ->and(causesOf($store, (int) $first->id, (int) $second->id))->toBe(['6 Title alike – > |']);
     $third = crawl($store);
     DB::table('gather_crawls')->where('id', $third->id)->update(['state' => 'incomplete']);

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use App\Store\Models\Store;
+use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Tests\Web\Site;
 

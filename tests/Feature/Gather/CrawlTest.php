@@ -5,12 +5,12 @@ declare(strict_types=1);
 use App\Access\Role;
 use App\Gather\Crawl\Crawls;
 use App\Gather\Crawl\Throttle;
-use App\Gather\Inventory\PageFilter;
-use App\Gather\Inventory\PageList;
-use App\Store\AddStore;
-use App\Store\Kinds\PageKind;
-use App\Store\StoreOptions;
-use App\Store\Work\WorkDesk;
+use App\Gather\Pages\PageFilter;
+use App\Gather\Pages\PageList;
+use App\Platform\Work\WorkDesk;
+use App\Stores\AddStore;
+use App\Stores\Kinds\PageKind;
+use App\Stores\StoreOptions;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 
@@ -117,7 +117,7 @@ it('loses nothing and repeats nothing when its process is killed half-way', func
     $store = shopStore();
     $begun = app(Crawls::class)->begin($store, null);
     for ($kill = 0; $kill < 3; $kill++) {
-        $code = 'require "vendor/autoload.php"; $app = require "bootstrap/app.php"; $app->make(Illuminate\Contracts\Console\Kernel::class)->bootstrap(); $app->make(App\Store\Work\WorkDesk::class)->slice('.$begun['work'].');';
+        $code = 'require "vendor/autoload.php"; $app = require "bootstrap/app.php"; $app->make(Illuminate\Contracts\Console\Kernel::class)->bootstrap(); $app->make(App\Platform\Work\WorkDesk::class)->slice('.$begun['work'].');';
         $process = proc_open([PHP_BINARY, '-r', $code], [1 => ['file', '/dev/null', 'w'], 2 => ['file', '/dev/null', 'w']], $pipes, base_path());
         usleep(450_000 + $kill * 150_000);
         proc_terminate($process, 9);

@@ -3,9 +3,9 @@
 declare(strict_types=1);
 
 use App\Gather\Crawl\Crawls;
-use App\Store\CrawlTimes;
-use App\Store\StoreOptions;
-use App\Store\Work\WorkDesk;
+use App\Platform\Work\WorkDesk;
+use App\Stores\CrawlTimes;
+use App\Stores\StoreOptions;
 use Illuminate\Support\Facades\DB;
 use Tests\Web\Site;
 

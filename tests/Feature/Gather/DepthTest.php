@@ -2,9 +2,9 @@
 
 declare(strict_types=1);
 
-use App\Gather\Inventory\DepthRebuild;
-use App\Store\Models\Store;
-use App\Store\Work\WorkRun;
+use App\Inventory\Index\DepthRebuild;
+use App\Platform\Work\WorkRun;
+use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Tests\Web\Site;
 

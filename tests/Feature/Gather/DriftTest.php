@@ -8,7 +8,7 @@ use App\Changes\Drifts;
 use App\Changes\History;
 use App\Changes\HistoryEvent;
 use App\Changes\Origin;
-use App\Store\Models\Store;
+use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\TextField;
 

@@ -6,9 +6,9 @@ use App\Access\Role;
 use App\Gather\Feeds\Feeds;
 use App\Gather\Feeds\FeedWork;
 use App\Gather\Files\ImportWork;
-use App\Store\Models\Store;
-use App\Store\StoreOptions;
-use App\Store\Work\WorkDesk;
+use App\Platform\Work\WorkDesk;
+use App\Stores\Models\Store;
+use App\Stores\StoreOptions;
 use Illuminate\Support\Facades\DB;
 
 /** A store whose pages are the small shop's and whose numbers come from that shop's stand-in market. */

@@ -3,17 +3,17 @@
 declare(strict_types=1);
 
 use App\Access\Role;
+use App\Facts\FactBook;
+use App\Facts\NumberWindow;
+use App\Facts\PageNumbers;
+use App\Facts\PageWeeks;
 use App\Gather\Files\FileLook;
 use App\Gather\Files\FileSort;
 use App\Gather\Files\Imports;
 use App\Gather\Files\ImportWork;
-use App\Store\Facts\FactBook;
-use App\Store\Facts\NumberWindow;
-use App\Store\Facts\PageNumbers;
-use App\Store\Facts\PageWeeks;
-use App\Store\Files\TableWriter;
-use App\Store\Models\Store;
-use App\Store\Work\WorkDesk;
+use App\Platform\Tables\TableWriter;
+use App\Platform\Work\WorkDesk;
+use App\Stores\Models\Store;
 use App\Write\Desk\DeskFilter;
 use App\Write\Desk\DeskList;
 use Illuminate\Http\Request;
@@ -170,7 +170,7 @@ it('ends the same when its process is killed half-way', function (): void {
     $import = $imports->take($store, null, 'rows.csv', $path);
     $work = $imports->start($store, $import, FileLook::into($store->id, Imports::path(Imports::find($store, $import)), FileSort::Search));
     for ($kill = 0; $kill < 3; $kill++) {
-        $code = 'require "vendor/autoload.php"; $app = require "bootstrap/app.php"; $app->make(Illuminate\Contracts\Console\Kernel::class)->bootstrap(); $app->make(App\Store\Work\WorkDesk::class)->slice('.$work.');';
+        $code = 'require "vendor/autoload.php"; $app = require "bootstrap/app.php"; $app->make(Illuminate\Contracts\Console\Kernel::class)->bootstrap(); $app->make(App\Platform\Work\WorkDesk::class)->slice('.$work.');';
         $process = proc_open([PHP_BINARY, '-r', $code], [1 => ['file', '/dev/null', 'w'], 2 => ['file', '/dev/null', 'w']], $pipes, base_path());
         usleep(400_000 + $kill * 350_000);
         proc_terminate($process, 9);

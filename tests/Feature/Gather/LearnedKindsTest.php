@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use App\Store\Kinds\PageKind;
+use App\Stores\Kinds\PageKind;
 use Illuminate\Support\Facades\DB;
 use Tests\Shops\LaidOutShop;
 use Tests\Web\Site;

@@ -3,9 +3,9 @@
 declare(strict_types=1);
 
 use App\Gather\Crawl\Crawls;
-use App\Store\Models\Store;
-use App\Store\StoreOptions;
-use App\Store\Work\WorkDesk;
+use App\Platform\Work\WorkDesk;
+use App\Stores\Models\Store;
+use App\Stores\StoreOptions;
 use Illuminate\Support\Facades\DB;
 use Tests\Web\Site;
 
@@ -141,14 +141,14 @@ it('ignores a canonical that is no web address, as search engines do', function 
     $store = $site->store();
     crawl($store);
     $row = DB::table('page_index')->where('page_id', pageAt($store, '/a'))->first();
-    expect($row)->indexable->toBe(1)->why_not->toBe(0)->canonical->toBe(App\Store\Pages\CanonicalState::NoAddress->value);
+    expect($row)->indexable->toBe(1)->why_not->toBe(0)->canonical->toBe(App\Inventory\CanonicalState::NoAddress->value);
 })->with(['javascript:void(0)', 'about:blank', 'mailto:a@b.example', 'http://', 'https://[broken']);
 
 it('calls no page what answers with success and no page', function (int $status): void {
     $site = (new Tests\Web\Site)->linking('/', ['/a' => 'A'])->page('/a', '<title>A</title><p>part of it</p>', $status);
     $store = $site->store();
     crawl($store);
-    expect((int) DB::table('page_index')->where('page_id', pageAt($store, '/a'))->value('why_not'))->toBe(App\Store\Pages\WhyNot::NoWholePage->value);
+    expect((int) DB::table('page_index')->where('page_id', pageAt($store, '/a'))->value('why_not'))->toBe(App\Inventory\WhyNot::NoWholePage->value);
 })->with([206, 202]);
 
 it('knows a not-found page with status 200 by its own words, also where real 404s exist', function (): void {
@@ -158,14 +158,14 @@ it('knows a not-found page with status 200 by its own words, also where real 404
     $store = $site->store();
     crawl($store);
     $why = fn (string $path): int => (int) DB::table('page_index')->where('page_id', pageAt($store, $path))->value('why_not');
-    expect($why('/gone'))->toBe(App\Store\Pages\WhyNot::LooksMissing->value)->and($why('/lamp-404'))->toBe(0)->and($why('/real'))->toBe(App\Store\Pages\WhyNot::ClientError->value);
+    expect($why('/gone'))->toBe(App\Inventory\WhyNot::LooksMissing->value)->and($why('/lamp-404'))->toBe(0)->and($why('/real'))->toBe(App\Inventory\WhyNot::ClientError->value);
 });
 
 it('asks again where the first answer is "not modified", and tells it if it stays so', function (): void {
     $site = (new Tests\Web\Site)->linking('/', ['/odd' => 'Odd', '/fine' => 'Fine'])->page('/odd', '', 304)->linking('/fine', []);
     $store = $site->store();
     $begun = app(App\Gather\Crawl\Crawls::class)->begin($store, null);
-    app(App\Store\Work\WorkDesk::class)->workToEnd($begun['work']);
+    app(App\Platform\Work\WorkDesk::class)->workToEnd($begun['work']);
     expect(count(array_filter($site->asked(), static fn (string $path): bool => $path === '/odd')))->toBe(3);
     $row = DB::table('page_index')->where('page_id', pageAt($store, '/odd'))->first();
     expect($row)->not->toBeNull()->indexable->toBe(0)->status->toBe(304);
@@ -179,8 +179,8 @@ it('takes a page that sends its visitors on at once for a redirect, and a noinde
     crawl($store);
     $rows = static function () use ($store): array {
         $rows = [];
-        foreach (app(App\Gather\Inventory\PageExport::class)->rows($store, [App\Store\Bulk::ids(DB::select('SELECT page_id FROM page_index WHERE store_id = ?', [$store->id]), 'page_id')]) as $row) {
-            $named = array_combine(array_slice(App\Gather\Inventory\PageExport::COLUMNS, 0, count($row)), $row);
+        foreach (app(App\Gather\Pages\PageExport::class)->rows($store, [App\Platform\Database\Bulk::ids(DB::select('SELECT page_id FROM page_index WHERE store_id = ?', [$store->id]), 'page_id')]) as $row) {
+            $named = array_combine(array_slice(App\Gather\Pages\PageExport::COLUMNS, 0, count($row)), $row);
             $rows[(string) parse_url((string) $named['url'], PHP_URL_PATH)] = $named;
         }
 
@@ -188,8 +188,8 @@ it('takes a page that sends its visitors on at once for a redirect, and a noinde
     };
     $found = $rows();
     expect($found['/sent'])->indexable->toBe('no')->why_not->toBe('meta refresh to another page')->and(array_keys($found))->toContain('/there', '/from-xml')->and($found['/named']['indexable'])->toBe('yes');
-    app(App\Store\StoreOptions::class)->set($store, 'crawlers', 'Seekbot, imagebot');
-    App\Store\Events\RulesChanged::dispatch($store->id, null);
+    app(App\Stores\StoreOptions::class)->set($store, 'crawlers', 'Seekbot, imagebot');
+    App\Stores\Events\RulesChanged::dispatch($store->id, null);
     sortAnew($store->refresh());
     expect($rows()['/named'])->indexable->toBe('no')->why_not->toBe('noindex for seekbot');
     $this->actingAs(member($store, App\Access\Role::Viewer))->get(route('page', [$store, pageAt($store, '/named')]))->assertOk()->assertSee('noindex for seekbot');

@@ -6,7 +6,7 @@ use App\Access\Role;
 use App\Connectors\Http\Browser;
 use App\Gather\Rendering\Renders;
 use App\Gather\Rendering\RenderWork;
-use App\Store\Work\WorkDesk;
+use App\Platform\Work\WorkDesk;
 use Illuminate\Support\Facades\DB;
 use Tests\Web\Site;
 

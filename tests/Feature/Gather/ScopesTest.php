@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 use App\Access\Role;
 use App\Gather\Files\Imports;
-use App\Store\AddStore;
-use App\Store\Models\Market;
-use App\Store\Models\Store;
-use App\Store\Work\WorkDesk;
+use App\Platform\Work\WorkDesk;
+use App\Stores\AddStore;
+use App\Stores\Models\Market;
+use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 

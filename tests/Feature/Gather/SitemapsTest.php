@@ -3,8 +3,8 @@
 declare(strict_types=1);
 
 use App\Access\Role;
-use App\Gather\Inventory\PageFilter;
-use App\Gather\Inventory\PageList;
+use App\Gather\Pages\PageFilter;
+use App\Gather\Pages\PageList;
 use Illuminate\Support\Facades\DB;
 use Tests\Web\Site;
 

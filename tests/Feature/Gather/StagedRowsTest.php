@@ -2,9 +2,9 @@
 
 declare(strict_types=1);
 
+use App\Facts\FactTable;
+use App\Facts\QueryBook;
 use App\Gather\Files\StagedRows;
-use App\Store\Facts\FactTable;
-use App\Store\Facts\QueryBook;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
 

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 use App\Access\Role;
 use App\Gather\Files\FileSort;
-use App\Store\AddStore;
-use App\Store\Files\TableWriter;
-use App\Store\Models\Store;
+use App\Platform\Tables\TableWriter;
+use App\Stores\AddStore;
+use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 
@@ -133,8 +133,8 @@ it('sorts pages that no crawl has fetched by rules that are saved later, and by 
         ->get(['url', 'kind', 'life', 'why_not'])->mapWithKeys(static fn (object $row): array => [(string) parse_url((string) $row->url, PHP_URL_PATH) => [(int) $row->kind, (int) $row->life, (int) $row->why_not]])->all();
     expect(array_unique(array_column($state(), 0)))->toBe([6]);
     $owner = member($store, Role::Owner);
-    (new App\Store\Kinds\KindRules([new App\Store\Kinds\KindRule('path', 'begins', '/lamp/', App\Store\Kinds\PageKind::Product), new App\Store\Kinds\KindRule('path', 'begins', '/range/', App\Store\Kinds\PageKind::Collection)]))->save($store);
-    App\Store\Events\RulesChanged::dispatch($store->id, $owner->id);
+    (new App\Stores\Kinds\KindRules([new App\Stores\Kinds\KindRule('path', 'begins', '/lamp/', App\Stores\Kinds\PageKind::Product), new App\Stores\Kinds\KindRule('path', 'begins', '/range/', App\Stores\Kinds\PageKind::Collection)]))->save($store);
+    App\Stores\Events\RulesChanged::dispatch($store->id, $owner->id);
     sortAnew($store);
     expect($state()['/lamp/a'][0])->toBe(3)->and($state()['/range/b'][0])->toBe(2)->and($state()['/x/c'][0])->toBe(6);
 

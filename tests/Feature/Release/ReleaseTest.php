@@ -6,10 +6,10 @@ use App\Access\Role;
 use App\Changes\Drafts;
 use App\Changes\DraftState;
 use App\Changes\Origin;
+use App\Platform\Work\WorkDesk;
 use App\Release\Releases;
 use App\Release\Sending\LookWork;
-use App\Store\Models\Store;
-use App\Store\Work\WorkDesk;
+use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\TextField;
 
@@ -71,7 +71,7 @@ it('applies every change exactly once at a shop that limits, fails, and loses an
     $before = array_map(shopPage(...), $paths);
     office('PUT', '/switches', ['fail_every' => 5, 'lose_every' => 4, 'rate' => 60, 'burst' => 10]);
     $begun = app(Releases::class)->send($this->store, null, null);
-    $code = 'require "vendor/autoload.php"; $app = require "bootstrap/app.php"; $app->make(Illuminate\Contracts\Console\Kernel::class)->bootstrap(); $app->make(App\Store\Work\WorkDesk::class)->slice('.$begun['work'].');';
+    $code = 'require "vendor/autoload.php"; $app = require "bootstrap/app.php"; $app->make(Illuminate\Contracts\Console\Kernel::class)->bootstrap(); $app->make(App\Platform\Work\WorkDesk::class)->slice('.$begun['work'].');';
     for ($kill = 0; $kill < 2; $kill++) {
         DB::table('work')->where('id', $begun['work'])->update(['wake_at' => now()->subSecond()]);
         $process = proc_open([PHP_BINARY, '-r', $code], [1 => ['file', '/dev/null', 'w'], 2 => ['file', '/dev/null', 'w']], $pipes, base_path());

@@ -3,8 +3,8 @@
 declare(strict_types=1);
 
 use App\Access\Role;
-use App\Store\Calendar\Calendar;
-use App\Store\Calendar\Returns;
+use App\Facts\Calendar\Calendar;
+use App\Facts\Calendar\Returns;
 use Illuminate\Support\Facades\DB;
 use Tests\Web\Site;
 

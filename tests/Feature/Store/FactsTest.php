@@ -2,16 +2,16 @@
 
 declare(strict_types=1);
 
-use App\Store\Facts\FactTable;
-use App\Store\Facts\Grain;
-use App\Store\Facts\PageWeeks;
-use App\Store\Facts\Partitions;
-use App\Store\Facts\QueryBook;
-use App\Store\MarketOptions;
-use App\Store\Markets;
-use App\Store\Pages\PageAddress;
-use App\Store\Pages\PageSource;
-use App\Store\StoreOptions;
+use App\Facts\FactTable;
+use App\Facts\Grain;
+use App\Facts\PageWeeks;
+use App\Facts\Partitions;
+use App\Facts\QueryBook;
+use App\Inventory\PageAddress;
+use App\Inventory\PageSource;
+use App\Stores\MarketOptions;
+use App\Stores\Markets;
+use App\Stores\StoreOptions;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
 use Tests\Web\Site;

@@ -2,10 +2,10 @@
 
 declare(strict_types=1);
 
-use App\Store\Files\FormulaGuard;
-use App\Store\Files\TableFile;
-use App\Store\Files\TableReader;
-use App\Store\Files\TableWriter;
+use App\Platform\Tables\FormulaGuard;
+use App\Platform\Tables\TableFile;
+use App\Platform\Tables\TableReader;
+use App\Platform\Tables\TableWriter;
 use Orchard\Core\Tabular\DateOrder;
 use Orchard\Core\Tabular\Dialect;
 use Orchard\Core\Tabular\NumberForm;

@@ -3,7 +3,7 @@
 declare(strict_types=1);
 
 use App\Access\Role;
-use App\Store\Http\Forms;
+use App\Platform\Web\Forms;
 use Illuminate\Support\Facades\DB;
 
 afterEach(fn () => Forms::end());

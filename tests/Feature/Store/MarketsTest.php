@@ -3,14 +3,14 @@
 declare(strict_types=1);
 
 use App\Access\Role;
-use App\Gather\Inventory\ReindexWork;
-use App\Store\EditMarkets;
-use App\Store\MarketOptions;
-use App\Store\Markets;
-use App\Store\Models\Market;
-use App\Store\Models\Store;
-use App\Store\StoreOptions;
-use App\Store\Work\WorkDesk;
+use App\Gather\Pages\ReindexWork;
+use App\Platform\Work\WorkDesk;
+use App\Stores\EditMarkets;
+use App\Stores\MarketOptions;
+use App\Stores\Markets;
+use App\Stores\Models\Market;
+use App\Stores\Models\Store;
+use App\Stores\StoreOptions;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\Check;
 use Tests\Web\Site;

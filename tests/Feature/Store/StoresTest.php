@@ -3,13 +3,13 @@
 declare(strict_types=1);
 
 use App\Access\Role;
-use App\Store\AddStore;
-use App\Store\Kinds\KindRules;
-use App\Store\Kinds\PageKind;
-use App\Store\MarketOptions;
-use App\Store\Markets;
-use App\Store\Models\Market;
-use App\Store\StoreOptions;
+use App\Stores\AddStore;
+use App\Stores\Kinds\KindRules;
+use App\Stores\Kinds\PageKind;
+use App\Stores\MarketOptions;
+use App\Stores\Markets;
+use App\Stores\Models\Market;
+use App\Stores\StoreOptions;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Orchard\Core\Url\PageUrl;

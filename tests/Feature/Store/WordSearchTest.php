@@ -2,8 +2,8 @@
 
 declare(strict_types=1);
 
-use App\Store\Models\Store;
-use App\Store\Pages\WordSearch;
+use App\Inventory\WordSearch;
+use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Tests\Web\Site;
 

@@ -2,8 +2,8 @@
 
 declare(strict_types=1);
 
-use App\Store\Words\TemplatePhrases;
-use App\Store\Words\WordList;
+use App\Platform\Words\TemplatePhrases;
+use App\Platform\Words\WordList;
 use Illuminate\Support\Facades\Blade;
 
 it('has an entry for everything that people read: docs/words.md and lang/en.json are those of the sources', function (): void {

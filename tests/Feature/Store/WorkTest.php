@@ -2,11 +2,11 @@
 
 declare(strict_types=1);
 
-use App\Store\Work\LeaseLost;
-use App\Store\Work\LongWork;
-use App\Store\Work\SliceEnd;
-use App\Store\Work\WorkDesk;
-use App\Store\Work\WorkRun;
+use App\Platform\Work\LeaseLost;
+use App\Platform\Work\LongWork;
+use App\Platform\Work\SliceEnd;
+use App\Platform\Work\WorkDesk;
+use App\Platform\Work\WorkRun;
 use Illuminate\Support\Facades\DB;
 
 final class CountingWork implements LongWork
@@ -222,7 +222,7 @@ it('tells trouble with the database in words', function (): void {
     expect(DB::table('work')->where('id', $id)->value('problem'))->toContain('try again in a moment')->not->toContain('SQL');
     Illuminate\Support\Facades\Route::get('/locked', $write);
     $this->get('/locked')->assertStatus(503)->assertSee('try again')->assertDontSee('SQLSTATE')->assertHeader('Retry-After');
-    $this->getJson('/locked')->assertStatus(503)->assertJsonPath('message', App\Store\Work\DatabaseTrouble::words(new Illuminate\Database\QueryException('x', 'select', [], tap(new PDOException('y'), static fn (PDOException $e) => $e->errorInfo = ['HY000', 1205, '']))));
+    $this->getJson('/locked')->assertStatus(503)->assertJsonPath('message', App\Platform\Work\DatabaseTrouble::words(new Illuminate\Database\QueryException('x', 'select', [], tap(new PDOException('y'), static fn (PDOException $e) => $e->errorInfo = ['HY000', 1205, '']))));
     $other->rollBack();
     DB::purge('elsewhere');
     putenv('DB_PORT=1');

@@ -8,12 +8,12 @@ use App\Changes\AddressField;
 use App\Changes\History;
 use App\Changes\Origin;
 use App\Gather\Files\FileSort;
+use App\Inventory\Succession;
+use App\Platform\Work\WorkDesk;
 use App\Release\Releases;
 use App\Release\Sending\LookWork;
-use App\Store\Models\Store;
-use App\Store\Pages\Succession;
-use App\Store\StoreOptions;
-use App\Store\Work\WorkDesk;
+use App\Stores\Models\Store;
+use App\Stores\StoreOptions;
 use App\Untangle\Deciding\Plan;
 use App\Untangle\Redirects\Book;
 use App\Untangle\Slugs\SlugAdvice;
@@ -123,7 +123,7 @@ it('redirects, closes and calls gone; meets what the shop holds otherwise as a c
     expect(Told::waiting($store))->toBe(4)->and(iterator_to_array(Told::export($store), false))->toHaveCount(4);
     $book = new Book($store, app(AddressChanges::class));
     $book->takeList($path($lamp[0]).' /range', null);
-    expect($book->countHits(app(App\Connectors\Shop\ShopAdmins::class)))->toBe(1)->and((int) DB::table('untangle_redirects')->where('store_id', $store->id)->value('hits'))->toBeGreaterThan(0);
+    expect($book->countHits(app(App\Stores\Connections::class)))->toBe(1)->and((int) DB::table('untangle_redirects')->where('store_id', $store->id)->value('hits'))->toBeGreaterThan(0);
 });
 
 it('sends a first part, and stays within the clicks that one release may touch', function (): void {

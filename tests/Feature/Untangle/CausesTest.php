@@ -3,9 +3,9 @@
 declare(strict_types=1);
 
 use App\Access\Role;
+use App\Platform\Work\WorkDesk;
 use App\Release\Releases;
-use App\Store\Models\Store;
-use App\Store\Work\WorkDesk;
+use App\Stores\Models\Store;
 use App\Untangle\Lists\CauseProgress;
 use App\Untangle\UntangleStep;
 use Illuminate\Support\Facades\DB;

@@ -5,7 +5,7 @@ declare(strict_types=1);
 use App\Access\Role;
 use App\Changes\AddressField;
 use App\Gather\Files\FileSort;
-use App\Store\Work\WorkDesk;
+use App\Platform\Work\WorkDesk;
 use App\Untangle\Deciding\CauseSort;
 use App\Untangle\Deciding\Decisions;
 use App\Untangle\Deciding\Means;

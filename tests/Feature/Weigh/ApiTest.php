@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 use App\Access\Models\User;
 use App\Access\Role;
-use App\Store\Models\Store;
+use App\Stores\Models\Store;
 use App\Weigh\Worklists\Worklists;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Route;

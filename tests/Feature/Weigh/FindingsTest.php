@@ -3,10 +3,10 @@
 declare(strict_types=1);
 
 use App\Access\Role;
+use App\Facts\PageWeeks;
 use App\Gather\Files\FileSort;
-use App\Store\Facts\PageWeeks;
-use App\Store\Models\Store;
-use App\Store\StoreOptions;
+use App\Stores\Models\Store;
+use App\Stores\StoreOptions;
 use App\Weigh\Lists\Findings;
 use App\Weigh\Lists\HandOrRecipe;
 use App\Weigh\Lists\WhatIf;
@@ -266,7 +266,7 @@ it('sums other dates as a job, of each day the coarsest grain, and keeps them', 
     $this->post("/s/{$store->slug}/weigh/dates", ['first' => 'x', 'last' => $last])->assertSessionHasErrors('first');
     $to = (string) $this->post("/s/{$store->slug}/weigh/dates", ['first' => $first, 'last' => $last])->assertRedirect()->headers->get('Location');
     $this->get($to)->assertOk()->assertSee('being calculated');
-    app(App\Store\Work\WorkDesk::class)->workToEnd((int) DB::table('work')->where('sort', 'weigh.range')->where('store_id', $store->id)->value('id'));
+    app(App\Platform\Work\WorkDesk::class)->workToEnd((int) DB::table('work')->where('sort', 'weigh.range')->where('store_id', $store->id)->value('id'));
     // Four weeks of page rows: 96, 19, 32 and 32 clicks; what queries tell is part of them.
     $this->get($to)->assertOk()->assertSee('/good')->assertSee((string) (4 * (96 + 19 + 32 + 32)).'</b> clicks', false);
     expect($this->get("$to/export.csv")->assertOk()->streamedContent())->toContain('/good,'.(4 * 96).',4000');

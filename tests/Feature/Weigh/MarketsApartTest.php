@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 use App\Access\Role;
 use App\Gather\Files\FileSort;
-use App\Store\AddStore;
-use App\Store\MarketOptions;
-use App\Store\Models\Market;
-use App\Store\Models\Store;
+use App\Stores\AddStore;
+use App\Stores\MarketOptions;
+use App\Stores\Models\Market;
+use App\Stores\Models\Store;
 use App\Weigh\Lists\Findings;
 use App\Weigh\Numbers\Lens;
 use App\Weigh\Worklists\Worklists;

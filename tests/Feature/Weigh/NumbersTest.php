@@ -2,8 +2,8 @@
 
 declare(strict_types=1);
 
-use App\Store\Facts\PageWeeks;
-use App\Store\Models\Store;
+use App\Facts\PageWeeks;
+use App\Stores\Models\Store;
 use App\Weigh\Numbers\GroupSums;
 use App\Weigh\Numbers\Lens;
 use Illuminate\Support\Facades\DB;
@@ -122,7 +122,7 @@ it('makes the sums anew only where days, kinds or words of own brand have change
     DB::table('weigh_sums')->where('store_id', $store->id)->where('weeks', 4)->delete();
     weigh($store);
     expect(DB::table('weigh_sums')->where('store_id', $store->id)->where('weeks', 4)->count())->toBe(0)->and(DB::table('weigh_states')->where('store_id', $store->id)->value('fingerprint'))->toBe($made);
-    app(App\Store\StoreOptions::class)->set($store->refresh(), 'brand_terms', 'brass');
+    app(App\Stores\StoreOptions::class)->set($store->refresh(), 'brand_terms', 'brass');
     weigh($store->refresh());
     expect(DB::table('weigh_sums')->where('store_id', $store->id)->where('weeks', 4)->count())->toBeGreaterThan(10)
         ->and(DB::table('weigh_queries')->join('search_queries', 'search_queries.id', '=', 'query_id')->where('weigh_queries.store_id', $store->id)->where('text', 'brass lamp')->value('class'))->toBe(1);
@@ -150,7 +150,7 @@ it('gives the same numbers and scores when it is killed between any two steps an
     $progress = [];
     for ($slice = 0; $slice < 200; $slice++) {
         // Every slice is out of time after one step; now and then the process dies before it could say how far it came.
-        $run = new App\Store\Work\WorkRun($work, $store->id, 0, null, 1, 0.0, $progress);
+        $run = new App\Platform\Work\WorkRun($work, $store->id, 0, null, 1, 0.0, $progress);
         $end = (new App\Weigh\Scoring\ScoreWork)->slice($run);
         if ($end->state === 'done') {
             break;
@@ -186,13 +186,13 @@ it('follows collections that take in other pages, without summing rows anew', fu
 
 it('adds nothing up over markets of unlike currencies', function (): void {
     $store = weighableStore();
-    $edit = app(App\Store\EditMarkets::class);
+    $edit = app(App\Stores\EditMarkets::class);
     $other = $edit->add($store, 'Elsewhere', 'CH');
-    App\Store\MarketOptions::set($other, 'currency', 'CHF');
-    $first = App\Store\Markets::of($store->refresh())->first();
+    App\Stores\MarketOptions::set($other, 'currency', 'CHF');
+    $first = App\Stores\Markets::of($store->refresh())->first();
     $lens = static fn (array $asked): Lens => Lens::from(Illuminate\Http\Request::create('/', 'GET', $asked), $store, false);
     expect($lens([])->market)->toBe($first->id)->and($lens(['market' => (string) $other->id])->market)->toBe($other->id)->and($lens(['market' => '999999'])->market)->toBe($first->id);
-    App\Store\MarketOptions::set($other, 'currency', $first->currency);
+    App\Stores\MarketOptions::set($other, 'currency', $first->currency);
     expect($lens([])->market)->toBeNull();
 });
 

@@ -3,7 +3,7 @@
 declare(strict_types=1);
 
 use App\Gather\Files\FileSort;
-use App\Store\Models\Store;
+use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Tests\Web\Site;
 

@@ -2,14 +2,14 @@
 
 declare(strict_types=1);
 
+use App\Facts\FactTable;
+use App\Facts\GrainDays;
 use App\Gather\Files\FileLook;
 use App\Gather\Files\FileSort;
 use App\Gather\Files\Imports;
 use App\Gather\Files\SumsBeside;
-use App\Store\AddStore;
-use App\Store\Facts\FactTable;
-use App\Store\Facts\GrainDays;
-use App\Store\Models\Store;
+use App\Stores\AddStore;
+use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Orchard\Core\Demand\Chance;
@@ -223,7 +223,7 @@ it('compares only days that both windows tell, and says which lack', function (a
 it('compares nothing across a break, and says so', function (): void {
     $store = flatStore(daysBack(182), [], []);
     $owner = member($store, App\Access\Role::Owner);
-    App\Store\Calendar\Calendar::add($store, 'New consent banner', true, daysBack(91)[0], daysBack(91)[0], App\Store\Calendar\Returns::Never, $owner->id);
+    App\Facts\Calendar\Calendar::add($store, 'New consent banner', true, daysBack(91)[0], daysBack(91)[0], App\Facts\Calendar\Returns::Never, $owner->id);
     weigh($store);
     $this->actingAs($owner)->get(route('weigh.numbers', $store))->assertSee('New consent banner')->assertSee('± is not told');
     expect((int) DB::table('weigh_sums')->where('store_id', $store->id)->where('weeks', 13)->sum('clicks_before'))->toBe(0)
@@ -276,16 +276,16 @@ it('changes the numbers of a window when all of an import is in', function (): v
     $import = $imports->take($store, null, 'rows.csv', $path);
     unlink($path);
     $work = $imports->start($store, $import, FileLook::into($store->id, Imports::path(Imports::find($store, $import)), FileSort::Search), null, null);
-    $book = new App\Store\Facts\FactBook($store->id, App\Store\Facts\FactTable::Search, 33);
+    $book = new App\Facts\FactBook($store->id, App\Facts\FactTable::Search, 33);
     DB::transaction(fn () => $book->takeDays($import, [['day' => daysBack(70)[0], 'days' => 1, 'rows' => 0]], '/dev/null', 0));
-    (new App\Store\Facts\PageWeeks($store->id))->rebuild([App\Store\Facts\PageWeeks::weekOf(daysBack(70)[0])]);
+    (new App\Facts\PageWeeks($store->id))->rebuild([App\Facts\PageWeeks::weekOf(daysBack(70)[0])]);
     // A crawl that ends meanwhile sums nothing, and nothing is weighed.
-    App\Store\Facts\NumberWindow::refresh($store, static fn (Closure $write): mixed => $write());
+    App\Facts\NumberWindow::refresh($store, static fn (Closure $write): mixed => $write());
     $weighing = app(App\Weigh\Scoring\Scores::class)->begin($store->id, null);
-    app(App\Store\Work\WorkDesk::class)->slice($weighing);
+    app(App\Platform\Work\WorkDesk::class)->slice($weighing);
     expect([windowOf($store)['/p/3']->clicks, upsides($store)])->toBe($before)->and(DB::table('work')->where('id', $weighing)->value('state'))->toBe('waiting');
     DB::table('fact_days')->where('import_id', $import)->delete();
-    expect(app(App\Store\Work\WorkDesk::class)->workToEnd($work))->toBe('done')->and(app(App\Store\Work\WorkDesk::class)->workToEnd($weighing))->toBe('done');
+    expect(app(App\Platform\Work\WorkDesk::class)->workToEnd($work))->toBe('done')->and(app(App\Platform\Work\WorkDesk::class)->workToEnd($weighing))->toBe('done');
     expect((int) windowOf($store)['/p/3']->clicks)->toBe(70 * 90);
 });
 
@@ -315,7 +315,7 @@ it('tells on the page of a page which days are told, and what is withheld on tho
     $store = flatStore(daysBack(56), daysBack(14));
     $this->actingAs(member($store, App\Access\Role::Owner));
     $page = windowOf($store)['/p/4'];
-    $numbers = App\Store\Facts\PageNumbers::of($store, (int) $page->page_id);
+    $numbers = App\Facts\PageNumbers::of($store, (int) $page->page_id);
     // Each day: 14 clicks of 360 impressions, of which queries tell 12 of 270.
     expect($numbers->total['clicks'])->toBe(56 * 14)->and($numbers->withheld)->toBe(['clicks' => 14 * 2, 'impressions' => 14 * 90])->and($numbers->ofQueryDays)->toMatchArray(['clicks' => 14 * 14, 'days' => 14])
         ->and($numbers->told)->toBe(['search' => 56, 'sales' => 56, 'days' => 91])->and($numbers->partWeeks)->toHaveCount(5);
@@ -348,14 +348,14 @@ it('takes a file of a few pages for those pages alone, and leaves all others the
     $import = $imports->take($store, null, 'two.csv', $path);
     unlink($path);
     $work = $imports->start($store, $import, $look);
-    expect(app(App\Store\Work\WorkDesk::class)->workToEnd($work))->toBe('done');
+    expect(app(App\Platform\Work\WorkDesk::class)->workToEnd($work))->toBe('done');
     $now = array_map(static fn (object $row): int => (int) $row->clicks, windowOf($store));
     foreach ($before as $page => $clicks) {
         expect($now[$page])->toBe(in_array($page, ['/p/2', '/p/5'], true) ? 4 * 21 : ($scope === null ? $clicks : 0), $page);
     }
     // Taken back, all is as before; and a later file of all pages takes the place of both.
     $back = $imports->takeBack($store, $import, null);
-    expect(app(App\Store\Work\WorkDesk::class)->workToEnd($back))->toBe('done')->and(array_map(static fn (object $row): int => (int) $row->clicks, windowOf($store)))->toBe($before);
+    expect(app(App\Platform\Work\WorkDesk::class)->workToEnd($back))->toBe('done')->and(array_map(static fn (object $row): int => (int) $row->clicks, windowOf($store)))->toBe($before);
 })->with(['as it is found' => [null], 'for the whole store, by word' => ['store']]);
 
 it('takes a file of most pages for the whole store', function (): void {

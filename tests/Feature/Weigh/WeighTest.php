@@ -5,9 +5,9 @@ declare(strict_types=1);
 use App\Access\Role;
 use App\Gather\Files\FileSort;
 use App\Gather\Files\Imports;
-use App\Store\Models\Store;
-use App\Store\StoreOptions;
-use App\Store\Work\WorkDesk;
+use App\Platform\Work\WorkDesk;
+use App\Stores\Models\Store;
+use App\Stores\StoreOptions;
 use App\Weigh\Scoring\ScoreWork;
 use Illuminate\Support\Facades\DB;
 use Tests\Web\Site;
@@ -141,7 +141,7 @@ it('weighs anew when the words for the store itself are set by command', functio
     sortAnew($store);
     $work = (int) DB::table('work')->where('store_id', $store->id)->where('sort', 'weigh.score')->where('state', 'waiting')->max('id');
     expect($work)->toBeGreaterThan(0);
-    expect(app(App\Store\Work\WorkDesk::class)->workToEnd($work))->toBe('done');
+    expect(app(App\Platform\Work\WorkDesk::class)->workToEnd($work))->toBe('done');
     expect($brand())->toBeGreaterThan($before);
 });
 

@@ -5,8 +5,8 @@ declare(strict_types=1);
 use App\Access\Role;
 use App\Changes\Drafts;
 use App\Changes\Origin;
-use App\Store\Files\TableReader;
-use App\Store\Kinds\PageKind;
+use App\Platform\Tables\TableReader;
+use App\Stores\Kinds\PageKind;
 use App\Write\Recipes\RecipeBook;
 use App\Write\Sheets\SheetImport;
 use Illuminate\Http\UploadedFile;
@@ -51,7 +51,7 @@ it('keeps and runs recipes from the screen, and tells what is wrong', function (
     $this->actingAs($writer)->get("/s/{$this->store->slug}/write/recipes/new?kind=collection")->assertOk()->assertSee('fixed words');
     $good = ['name' => 'Screen recipe', 'kind' => 'product', 'field' => 'title', 'parts' => [['fact' => 'name', 'words' => '', 'rank' => 0], ['fact' => '', 'words' => ' for your home', 'rank' => 2]]];
     $run = $this->post("/s/{$this->store->slug}/write/recipes", $good)->assertRedirect()->headers->get('Location');
-    app(App\Store\Work\WorkDesk::class)->workToEnd((int) DB::table('work')->where('store_id', $this->store->id)->where('sort', 'write.recipe')->max('id'));
+    app(App\Platform\Work\WorkDesk::class)->workToEnd((int) DB::table('work')->where('store_id', $this->store->id)->where('sort', 'write.recipe')->max('id'));
     $this->get($run)->assertOk()->assertSee('Make ');
     $this->post("/s/{$this->store->slug}/write/recipes", $good)->assertSessionHasErrors('recipe');
     $this->post("/s/{$this->store->slug}/write/recipes", ['parts' => []] + $good)->assertSessionHasErrors('parts');
@@ -94,7 +94,7 @@ it('exports, and brings the edited file back row by row: new, same, clash, error
     $rows[] = [$products[1]->url, 'description', '', 'twice', '', '', '', '', ''];
     $edited = sys_get_temp_dir().'/edited-'.uniqid().'.csv';
     $to = fopen($edited, 'wb');
-    App\Store\Files\TableWriter::write('csv', $rows[0], array_slice($rows, 1), $to);
+    App\Platform\Tables\TableWriter::write('csv', $rows[0], array_slice($rows, 1), $to);
     fclose($to);
     $sheet = $import->stage($this->store, $edited, 'edited.csv', null);
     $counts = $import->counts($sheet);

@@ -5,8 +5,8 @@ declare(strict_types=1);
 use App\Access\Role;
 use App\Changes\Drafts;
 use App\Changes\Origin;
-use App\Store\Files\TableReader;
-use App\Store\Models\Store;
+use App\Platform\Tables\TableReader;
+use App\Stores\Models\Store;
 use App\Write\Sheets\SheetImport;
 use App\Write\Sheets\WideSheet;
 use Illuminate\Support\Facades\DB;
@@ -57,7 +57,7 @@ it('has one row a page, with title and description side by side, of the view, th
     expect($rows)->toHaveCount($all)->and(array_keys($rows[0]))->toBe(WideSheet::COLUMNS)
         ->and(array_unique(array_column($rows, 'url')))->toHaveCount($all);
     $products = wideRows($this, $this->store, ['kind' => 'product', 'check' => 'missing']);
-    $counted = DB::table('write_rows')->where('store_id', $this->store->id)->where('kind', App\Store\Kinds\PageKind::Product->value)->whereRaw('any_checks & 1')->count();
+    $counted = DB::table('write_rows')->where('store_id', $this->store->id)->where('kind', App\Stores\Kinds\PageKind::Product->value)->whereRaw('any_checks & 1')->count();
     expect($products)->toHaveCount($counted)->and(array_unique(array_column($products, 'kind')))->toBe($counted === 0 ? [] : ['product']);
     $some = DB::table('write_rows')->where('store_id', $this->store->id)->orderByDesc('resource_id')->limit(2)->pluck('resource_id')->all();
     $ticked = wideRows($this, $this->store, ['rows' => array_map(strval(...), $some)]);
@@ -117,7 +117,7 @@ it('knows which cells were touched: edited, the live column, on the desk meanwhi
 });
 
 it('makes nothing of a file that comes back as it went, whatever its texts begin with', function (): void {
-    $id = (int) DB::table('resources')->where('store_id', $this->store->id)->where('kind', App\Store\Kinds\PageKind::Product->value)->value('id');
+    $id = (int) DB::table('resources')->where('store_id', $this->store->id)->where('kind', App\Stores\Kinds\PageKind::Product->value)->value('id');
     app(Drafts::class)->save($this->store, $id, TextField::Title, '=1+1 lamps, "quoted"', 0, Origin::Hand, null);
     foreach (['csv', 'xlsx'] as $format) {
         $rows = wideRows($this, $this->store, [], $format);

@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Catalogue;
+
+use App\Platform\Bytes;
+use App\Platform\Database\Bulk;
+use Illuminate\Support\Facades\DB;
+use Orchard\Core\Wording\TextField;
+
+/** What is known of the texts of resources: as the shop stores them, as pages show them, as a draft would show. */
+final class Texts
+{
+    /** @param  ?string  $origin  who wrote it; null leaves it as it is known */
+    public static function stored(int $resource, TextField $field, string $value, ?string $origin = null): void
+    {
+        self::of($resource, $field)->update(['stored' => $value] + ($origin === null ? [] : ['origin' => $origin]));
+    }
+
+    /** @return list<string> digests of what showed before and of what shows now: texts that may be duplicates of others from now on, or no longer */
+    public static function shown(int $resource, TextField $field, ?string $value): array
+    {
+        $old = self::of($resource, $field)->value('shown_digest');
+        $new = TextDigest::of($value);
+        self::of($resource, $field)->update(['shown' => $value, 'shown_digest' => $new]);
+
+        return array_values(array_filter([is_string($old) ? $old : null, $new], is_string(...)));
+    }
+
+    /** @param  list<array{int, int, int, int, ?string}>  $texts  resource, field, store, market and what its page shows */
+    public static function showMany(array $texts): void
+    {
+        $rows = [];
+        foreach ($texts as [$resource, $field, $store, $market, $text]) {
+            $digest = TextDigest::of($text);
+            $rows[] = [$resource, $field, $store, $market, '', $text ?? '', $digest === null ? null : new Bytes($digest)];
+        }
+        Bulk::write('resource_texts', ['resource_id', 'field', 'store_id', 'market_id', 'stored', 'shown', 'shown_digest'], $rows, 'INSERT', 'ON DUPLICATE KEY UPDATE shown = VALUES(shown), shown_digest = VALUES(shown_digest)');
+    }
+
+    /** @param  ?string  $shown  as a page would show the draft; null where there is none */
+    public static function draft(int $resource, TextField $field, ?string $shown, ?string $digest): void
+    {
+        self::of($resource, $field)->update(['draft_shown' => $shown, 'draft_digest' => $digest]);
+    }
+
+    private static function of(int $resource, TextField $field): \Illuminate\Database\Query\Builder
+    {
+        return DB::table('resource_texts')->where('resource_id', $resource)->where('field', $field->value);
+    }
+}

@@ -1,0 +1,72 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Facts\Calendar;
+
+use App\Facts\Events\BreaksChanged;
+use App\Stores\Models\Store;
+use DateTimeImmutable;
+use Illuminate\Support\Facades\DB;
+use InvalidArgumentException;
+
+/** What a store's people know of its days: events such as sales and holidays, and breaks in the data, across which nothing is compared without a word. */
+final class Calendar
+{
+    /** Events that a store may have. */
+    private const MOST = 500;
+
+    /** @throws InvalidArgumentException with a sentence for people */
+    public static function add(Store $store, string $name, bool $isBreak, string $first, string $last, Returns $returns, ?int $userId): int
+    {
+        $days = (int) (new DateTimeImmutable($first))->diff(new DateTimeImmutable($last))->format('%r%a') + 1;
+        if ($days < 1 || $days > 366) {
+            throw new InvalidArgumentException('The last day is the first or later, and within a year of it.');
+        }
+        if (DB::table('calendar_events')->where('store_id', $store->id)->count() >= self::MOST) {
+            throw new InvalidArgumentException('There are '.self::MOST.' events already; let old ones go first.');
+        }
+
+        $id = DB::table('calendar_events')->insertGetId(['store_id' => $store->id, 'name' => mb_substr(trim($name), 0, 80), 'is_break' => $isBreak, 'first_day' => $first, 'days' => $days, 'returns' => $returns->value, 'user_id' => $userId, 'created_at' => now()]);
+        $isBreak && BreaksChanged::dispatch($store->id);
+
+        return $id;
+    }
+
+    public static function drop(Store $store, int $id): void
+    {
+        $isBreak = DB::table('calendar_events')->where('store_id', $store->id)->where('id', $id)->value('is_break');
+        DB::table('calendar_events')->where('store_id', $store->id)->where('id', $id)->delete();
+        $isBreak && BreaksChanged::dispatch($store->id);
+    }
+
+    /** @return list<object> as they were entered, the newest first */
+    public static function all(Store $store): array
+    {
+        return array_values(DB::select('SELECT * FROM calendar_events WHERE store_id = ? ORDER BY first_day DESC, id DESC', [$store->id]));
+    }
+
+    /**
+     * What falls between two days, with every return.
+     *
+     * @return list<array{name: string, is_break: bool, first: string, last: string}> by first day
+     */
+    public static function between(Store $store, string $from, string $to): array
+    {
+        $found = [];
+        foreach (self::all($store) as $event) {
+            $began = new DateTimeImmutable((string) $event->first_day);
+            $returns = Returns::from((string) $event->returns);
+            for ($year = (int) substr($from, 0, 4) - 1; $year <= (int) substr($to, 0, 4); $year++) {
+                $first = $returns->in($began, $year)?->format('Y-m-d');
+                $last = $first === null ? null : (new DateTimeImmutable($first))->modify('+'.((int) $event->days - 1).' days')->format('Y-m-d');
+                if ($first !== null && $first <= $to && $last >= $from) {
+                    $found[] = ['name' => (string) $event->name, 'is_break' => (bool) $event->is_break, 'first' => $first, 'last' => (string) $last];
+                }
+            }
+        }
+        usort($found, static fn (array $a, array $b): int => [$a['first'], $a['name']] <=> [$b['first'], $b['name']]);
+
+        return $found;
+    }
+}

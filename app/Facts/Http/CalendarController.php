@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Facts\Http;
+
+use App\Facts\Calendar\Calendar;
+use App\Facts\Calendar\Returns;
+use App\Stores\Models\Store;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Validation\Rule;
+use Illuminate\View\View;
+use InvalidArgumentException;
+
+/** What a store's people know of its days. */
+final class CalendarController
+{
+    public function index(Store $store): View
+    {
+        $today = $store->today();
+
+        return view('store.calendar', ['store' => $store, 'events' => Calendar::all($store), 'coming' => Calendar::between($store, $today, (new \DateTimeImmutable($today))->modify('+400 days')->format('Y-m-d'))]);
+    }
+
+    public function add(Request $request, Store $store): RedirectResponse
+    {
+        $given = $request->validate(['name' => ['required', 'string', 'max:80'], 'first' => ['required', 'date_format:Y-m-d', 'after:1990-01-01', 'before:2200-01-01'], 'last' => ['required', 'date_format:Y-m-d'], 'returns' => ['required', Rule::enum(Returns::class)], 'break' => ['nullable', 'in:1']]);
+        try {
+            Calendar::add($store, $given['name'], ($given['break'] ?? null) === '1', $given['first'], $given['last'], Returns::from($given['returns']), (int) $request->user()?->getAuthIdentifier());
+        } catch (InvalidArgumentException $error) {
+            return back()->withInput()->withErrors(['last' => $error->getMessage()]);
+        }
+
+        return redirect()->route('calendar', $store)->with('done', 'Added. It is marked on every chart.');
+    }
+
+    public function drop(Store $store, int $event): RedirectResponse
+    {
+        Calendar::drop($store, $event);
+
+        return redirect()->route('calendar', $store)->with('done', 'Removed.');
+    }
+}

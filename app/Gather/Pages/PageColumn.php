@@ -1,0 +1,188 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Gather\Pages;
+
+use App\Inventory\CanonicalState;
+use App\Inventory\Index\DepthRebuild;
+use App\Inventory\PageMark;
+use App\Inventory\PageSource;
+use App\Inventory\WhyNot;
+use App\Platform\Web\Forms;
+use App\Stores\Kinds\PageKind;
+use Orchard\Core\StructuredData\LifeState;
+
+/** What the inventory can show, sort and filter by, a column of the list table each. */
+enum PageColumn: string
+{
+    case Kind = 'kind';
+    case Status = 'status';
+    case Engines = 'engines';
+    case Canonical = 'canonical';
+    case Depth = 'depth';
+    case Links = 'links';
+    case LinksNav = 'links-nav';
+    case LinksOut = 'links-out';
+    case Words = 'words';
+    case TitleLength = 'title-length';
+    case DescriptionLength = 'description-length';
+    case H1s = 'h1s';
+    case Images = 'images';
+    case NoAlt = 'no-alt';
+    case Hreflangs = 'hreflangs';
+    case Bytes = 'bytes';
+    case Response = 'response';
+    case Marks = 'marks';
+    case Sources = 'sources';
+    case Life = 'life';
+    case Stock = 'stock';
+    case Price = 'price';
+    case Changed = 'changed';
+    case Clicks = 'clicks';
+    case Impressions = 'impressions';
+    case Position = 'position';
+    case Orders = 'orders';
+    case Revenue = 'revenue';
+
+    private const USUAL = [self::Kind, self::Status, self::Engines, self::Depth, self::Links, self::LinksNav, self::Words];
+
+    private const USUAL_WITH_NUMBERS = [self::Kind, self::Status, self::Engines, self::Depth, self::Links, self::LinksNav, self::Clicks, self::Impressions, self::Position, self::Orders, self::Revenue];
+
+    /** @return list<self> the columns shown where nobody has chosen any */
+    public static function usual(bool $hasNumbers): array
+    {
+        return $hasNumbers ? self::USUAL_WITH_NUMBERS : self::USUAL;
+    }
+
+    public function label(): string
+    {
+        return match ($this) {
+            self::Engines => 'Indexable',
+            self::Depth => 'Click depth',
+            self::Links => 'Text links in',
+            self::LinksNav => 'Nav links in',
+            self::LinksOut => 'Links out',
+            self::TitleLength => 'Title, characters',
+            self::DescriptionLength => 'Description, characters',
+            self::H1s => 'H1s',
+            self::NoAlt => 'Images without alt text',
+            self::Hreflangs => 'hreflang',
+            self::Response => 'Response, ms',
+            self::Marks => 'Issues',
+            self::Sources => 'Found in',
+            self::Life => 'Availability',
+            self::Changed => 'Changed in crawl',
+            default => ucfirst($this->value),
+        };
+    }
+
+    /** The column of page_index behind it. */
+    public function column(): string
+    {
+        return match ($this) {
+            self::Engines => 'why_not',
+            self::Links => 'links_in',
+            self::LinksNav => 'links_nav',
+            self::LinksOut => 'links_out',
+            self::TitleLength => 'title_chars',
+            self::DescriptionLength => 'description_chars',
+            self::NoAlt => 'no_alt',
+            self::Response => 'response_ms',
+            self::Changed => 'changed_crawl',
+            self::Position => 'position_milli',
+            default => $this->value,
+        };
+    }
+
+    /** Whether it is asked for by a range of numbers; else by one of its choices. */
+    public function isNumber(): bool
+    {
+        return ! in_array($this, [self::Kind, self::Status, self::Engines, self::Canonical, self::Marks, self::Sources, self::Life], true);
+    }
+
+    /** Numbers in the table for one that people see. */
+    public function scale(): int
+    {
+        return $this === self::Position ? 1000 : 1;
+    }
+
+    /** Whether large numbers are looked for first. */
+    public function isDown(): bool
+    {
+        return in_array($this, [self::Links, self::LinksNav, self::LinksOut, self::Images, self::NoAlt, self::Bytes, self::Response, self::Stock, self::Price, self::Changed, self::Clicks, self::Impressions, self::Orders, self::Revenue, self::Hreflangs, self::H1s], true);
+    }
+
+    public function needsNumbers(): bool
+    {
+        return in_array($this, [self::Clicks, self::Impressions, self::Position, self::Orders, self::Revenue], true);
+    }
+
+    /**
+     * The values that it can be asked for, by key.
+     *
+     * @return array<array-key, string>
+     */
+    public function choices(): array
+    {
+        return match ($this) {
+            self::Kind => array_column(array_map(static fn (PageKind $kind): array => [$kind->key(), $kind->label()], PageKind::cases()), 1, 0),
+            self::Engines => ['indexable' => 'indexable', 'not' => 'not indexable'] + array_column(array_map(static fn (WhyNot $why): array => [(string) $why->value, $why->words()], array_slice(WhyNot::cases(), 1)), 1, 0),
+            self::Canonical => array_column(array_map(static fn (CanonicalState $state): array => [(string) $state->value, $state->words()], CanonicalState::cases()), 1, 0),
+            self::Marks => array_column(array_map(static fn (PageMark $mark): array => [$mark->key(), $mark->words()], PageMark::cases()), 1, 0),
+            self::Sources => array_column(array_map(static fn (PageSource $source): array => [strtolower($source->name), strtolower($source->name)], PageSource::cases()), 1, 0),
+            self::Life => array_column(array_map(static fn (LifeState $state): array => [$state->key(), $state->label()], LifeState::cases()), 1, 0),
+            default => [],
+        };
+    }
+
+    /**
+     * The condition for one of its choices, on the table that is called i.
+     *
+     * @return ?array{string, list<int>} null where there is no such choice
+     */
+    public function condition(string $choice): ?array
+    {
+        if ($this === self::Status) {
+            return ctype_digit($choice) && strlen($choice) <= 3 ? ['i.status = ?', [(int) $choice]] : null;
+        }
+        if (! isset($this->choices()[$choice])) {
+            return null;
+        }
+
+        return match ($this) {
+            self::Kind => ['i.kind = ?', [PageKind::fromKey($choice)->value ?? 0]],
+            self::Engines => $choice === 'indexable' || $choice === 'not' ? ['i.indexable = ?', [$choice === 'not' ? 0 : 1]] : ['i.why_not = ?', [(int) $choice]],
+            self::Canonical => ['i.canonical = ?', [(int) $choice]],
+            self::Marks => ['i.marks & ? <> 0', [PageMark::fromKey($choice)->value ?? 0]],
+            self::Sources => ['i.sources & ? <> 0', [PageSource::fromKey($choice)->value ?? 0]],
+            self::Life => ['i.life = ?', [LifeState::fromKey($choice)->value ?? 0]],
+            default => null,
+        };
+    }
+
+    /** What a row shows in it. */
+    public function shown(object $row, bool $isForFile = false): string
+    {
+        // A file is read by machines, a screen by people.
+        $number = $isForFile ? number_format(...) : Forms::number(...);
+        $value = $row->{$this->column()};
+
+        return match ($this) {
+            self::Kind => PageKind::from((int) $value)->label(),
+            self::Status => (int) $value === 0 ? '–' : (string) $value,
+            self::Engines => $row->indexable ? 'yes' : WhyNot::from((int) $value)->words(),
+            self::Canonical => CanonicalState::from((int) $value)->words(),
+            self::Depth => (int) $value === DepthRebuild::UNREACHED ? 'none' : (string) $value,
+            self::Marks => implode(', ', array_map(static fn (PageMark $mark): string => $mark->words(), PageMark::of((int) $value))),
+            self::Sources => implode(', ', PageSource::namesOf((int) $value)),
+            self::Life => (int) $value === 0 ? '' : LifeState::from((int) $value)->label(),
+            self::Position => (int) $value === 0 ? '–' : $number((int) $value / 1000, 1),
+            self::Price => $value === null ? '' : $number((float) $value, 2),
+            self::Stock => $value === null ? '' : $number((int) $value),
+            self::Revenue => $number((float) $value),
+            self::Changed => (int) $value === 0 ? '' : (string) $value,
+            default => $number((int) $value),
+        };
+    }
+}

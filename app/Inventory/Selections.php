@@ -1,0 +1,113 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Inventory;
+
+use App\Platform\Bytes;
+use App\Platform\Database\Bulk;
+use App\Stores\Models\Store;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
+use InvalidArgumentException;
+
+/** Sets of pages that somebody picked: kept, so that other steps can take them up. */
+final class Selections
+{
+    /** Those without a name are let go after so many days. */
+    private const DAYS = 30;
+
+    /**
+     * @param  iterable<list<int>>  $pages  portions of page ids, of this store
+     * @return int the selection's id
+     *
+     * @throws InvalidArgumentException where nothing was picked
+     */
+    public static function keep(Store $store, string $name, ?int $userId, iterable $pages): int
+    {
+        return DB::transaction(static function () use ($store, $name, $userId, $pages): int {
+            $id = DB::table('page_selections')->insertGetId(['store_id' => $store->id, 'user_id' => $userId, 'name' => mb_substr(trim($name), 0, 120), 'pages' => 0, 'created_at' => now()]);
+            $n = 0;
+            $place = 0;
+            foreach ($pages as $portion) {
+                // In the order given, so that whoever takes them up can keep it.
+                $known = $portion === [] ? [] : array_flip(Bulk::ids(DB::select('SELECT id FROM pages WHERE store_id = ? AND id IN ('.Bulk::list($portion).')', [$store->id]), 'id'));
+                $rows = [];
+                foreach ($portion as $page) {
+                    if (isset($known[$page])) {
+                        $rows[] = [$id, $page, ++$place];
+                    }
+                }
+                $n += Bulk::write('selected_pages', ['selection_id', 'page_id', 'place'], $rows, 'INSERT IGNORE');
+            }
+            if ($n === 0) {
+                throw new InvalidArgumentException('No page is picked.');
+            }
+            DB::table('page_selections')->where('id', $id)->update(['pages' => $n]);
+
+            return $id;
+        });
+    }
+
+    /** The selection with this id; null where it is none of this store's. */
+    public static function find(Store $store, ?int $id): ?object
+    {
+        return $id === null ? null : DB::table('page_selections')->where('store_id', $store->id)->where('id', $id)->first();
+    }
+
+    /** @return list<object> the named ones, newest first */
+    public static function named(Store $store): array
+    {
+        return array_values(DB::table('page_selections')->where('store_id', $store->id)->where('name', '<>', '')->orderByDesc('id')->limit(50)->get()->all());
+    }
+
+    public static function drop(Store $store, int $id): void
+    {
+        if (self::find($store, $id) !== null) {
+            DB::table('selected_pages')->where('selection_id', $id)->delete();
+            DB::table('page_selections')->where('id', $id)->delete();
+        }
+    }
+
+    public static function forgetOld(): void
+    {
+        foreach (DB::table('page_selections')->where('name', '')->where('created_at', '<', now()->subDays(self::DAYS))->pluck('id') as $id) {
+            DB::table('selected_pages')->where('selection_id', $id)->delete();
+            DB::table('page_selections')->where('id', $id)->delete();
+        }
+    }
+
+    /**
+     * Finds the pages that a pasted list of addresses means, one a line.
+     *
+     * @return array{pages: list<int>, unknown: list<string>}
+     */
+    public static function pasted(Store $store, string $text): array
+    {
+        $addresses = new PageAddress($store);
+        $digests = [];
+        $unknown = [];
+        foreach (array_slice(preg_split('/[\s,;]+/', $text) ?: [], 0, 50_000) as $line) {
+            if ($line === '') {
+                continue;
+            }
+            $url = $addresses->urlOf($line);
+            if ($url === null) {
+                $unknown[] = $line;
+            } else {
+                $digests[md5($url, true)] = $line;
+            }
+        }
+        $found = [];
+        foreach (array_chunk(array_map(strval(...), array_keys($digests)), 2000) as $chunk) {
+            foreach (DB::select('SELECT id, digest FROM pages WHERE store_id = ? AND digest IN ('.Bytes::list($chunk).')', [$store->id]) as $row) {
+                $found[(string) $row->digest] = (int) $row->id;
+            }
+        }
+        foreach (array_diff_key($digests, $found) as $line) {
+            $unknown[] = $line;
+        }
+
+        return ['pages' => array_values($found), 'unknown' => array_map(static fn (string $line): string => Str::limit($line, 200), $unknown)];
+    }
+}

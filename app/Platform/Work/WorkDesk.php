@@ -1,0 +1,229 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Platform\Work;
+
+use Illuminate\Contracts\Foundation\Application;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Log;
+use InvalidArgumentException;
+use Throwable;
+
+/**
+ * Takes in long work, works it in slices, and picks up what a dead process left.
+ *
+ * A row in `work` is the truth; queue jobs only ring the bell. A slice holds the row by a lease (owner, fence, expiry);
+ * a job that comes while another holds it goes away again.
+ */
+final class WorkDesk
+{
+    /**
+     * Held by nobody living: no owner; or a lease that has run out, or that ends further off than any lease can (the clock
+     * was put back since), and no connection that is in the middle of a write for it.
+     */
+    private const IS_FREE = '(owner IS NULL OR ((expires_at < UTC_TIMESTAMP(3) OR expires_at > TIMESTAMPADD(SECOND, ?, UTC_TIMESTAMP(3)))'
+        ." AND IS_USED_LOCK(CONCAT('orchard.work.', id)) IS NULL))";
+
+    /** Its time has come; or it would come later than the span that was asked for, since the clock was put back. */
+    private const IS_DUE = "state IN ('waiting', 'running') AND (wake_at <= UTC_TIMESTAMP() OR wake_at > TIMESTAMPADD(SECOND, wake_seconds + 2, UTC_TIMESTAMP()))";
+
+    /** Seconds after which a slice ends; well below the job's time-out, which is below the queue's retry time. */
+    public const SLICE_SECONDS = 20;
+
+    /** Bulk work that has taken less than this in all stands in a queue of its own, so that it need not wait behind long work. */
+    private const SHORT_SECONDS = 30;
+
+    /** A slice that ends in an error is tried again this often, each time later. */
+    private const MOST_FAILURES = 5;
+
+    /** @var array<string, class-string<LongWork>> */
+    private array $sorts = [];
+
+    public function __construct(private readonly Application $app)
+    {
+    }
+
+    /** @param  class-string<LongWork>  $class */
+    public function register(string $class): void
+    {
+        $this->sorts[$class::sort()] = $class;
+    }
+
+    /**
+     * @param  class-string<LongWork>  $class
+     * @param  array<string, mixed>  $progress
+     * @return int the work's id
+     */
+    public function begin(string $class, int $storeId, int $subjectId, ?int $userId, array $progress = []): int
+    {
+        $id = DB::table('work')->insertGetId([
+            'store_id' => $storeId, 'sort' => $class::sort(), 'subject_id' => $subjectId, 'state' => 'waiting',
+            'wake_at' => DB::raw('UTC_TIMESTAMP()'), 'progress' => json_encode((object) $progress, JSON_THROW_ON_ERROR),
+            'user_id' => $userId, 'created_at' => DB::raw('UTC_TIMESTAMP()'),
+        ]);
+        $this->ring($id);
+
+        return $id;
+    }
+
+    /** What a sort of work is, for people. */
+    public function titleOf(string $sort): string
+    {
+        return isset($this->sorts[$sort]) ? $this->sorts[$sort]::title() : $sort;
+    }
+
+    /** Asks for a stop; the slice under way ends at its next safe point. */
+    public function stop(int $id): void
+    {
+        DB::table('work')->where('id', $id)->whereIn('state', ['waiting', 'running'])->update(['stop_asked' => 1] + self::atOnce());
+        $this->ring($id);
+    }
+
+    public function resume(int $id): void
+    {
+        $changed = DB::table('work')->where('id', $id)->whereIn('state', ['stopped', 'failed'])
+            ->update(['state' => 'waiting', 'stop_asked' => 0, 'failures' => 0, 'problem' => null, 'ended_at' => null] + self::atOnce());
+        if ($changed > 0) {
+            $this->ring($id);
+        }
+    }
+
+    /** Wakes work that waits for its time. */
+    public function wake(int $id): void
+    {
+        DB::table('work')->where('id', $id)->where('state', 'waiting')->update(self::atOnce());
+        $this->ring($id);
+    }
+
+    /** Works the slices in this process to the end, or follows whoever holds them. @return string the state it ended in */
+    public function workToEnd(int $id, ?callable $told = null): string
+    {
+        while (true) {
+            $row = DB::table('work')->where('id', $id)->first();
+            if ($row === null || in_array($row->state, ['done', 'failed', 'stopped'], true)) {
+                return (string) ($row->state ?? 'failed');
+            }
+            $told !== null && $told((array) json_decode((string) $row->progress, true));
+            if (! $this->slice($id)) {
+                usleep(200_000);
+            }
+        }
+    }
+
+    /** Rings for everything that is due and held by no living process. */
+    public function sweep(): void
+    {
+        self::mendQueue();
+        $due = DB::select('SELECT id FROM work WHERE '.self::IS_DUE.' AND '.self::IS_FREE.' ORDER BY id LIMIT 200', [2 * WorkRun::LEASE_SECONDS]);
+        foreach ($due as $row) {
+            $this->ring((int) $row->id);
+        }
+    }
+
+    /** @return bool whether this process did something */
+    public function slice(int $id): bool
+    {
+        $owner = gethostname().':'.getmypid();
+        $taken = DB::update(
+            "UPDATE work SET owner = ?, fence = fence + 1, state = 'running', expires_at = TIMESTAMPADD(SECOND, ?, UTC_TIMESTAMP(3)),"
+            .' started_at = COALESCE(started_at, UTC_TIMESTAMP()) WHERE id = ? AND '.self::IS_DUE.' AND '.self::IS_FREE,
+            [$owner, WorkRun::LEASE_SECONDS, $id, 2 * WorkRun::LEASE_SECONDS],
+        );
+        if ($taken === 0) {
+            return false;
+        }
+        $row = DB::table('work')->where('id', $id)->first();
+        if ($row === null) {
+            return false;
+        }
+        $fence = (int) $row->fence;
+        $begun = microtime(true);
+        $run = new WorkRun($id, (int) $row->store_id, (int) $row->subject_id, $row->user_id === null ? null : (int) $row->user_id, $fence, microtime(true) + self::SLICE_SECONDS, (array) json_decode((string) $row->progress, true));
+        try {
+            $end = $this->work((string) $row->sort)->slice($run);
+            $failures = 0;
+        } catch (LeaseLost) {
+            return true;
+        } catch (Throwable $error) {
+            Log::error("Work $id ({$row->sort}) failed.", ['exception' => $error]);
+            $failures = (int) $row->failures + 1;
+            $end = $failures >= self::MOST_FAILURES ? SliceEnd::failed(mb_substr(DatabaseTrouble::words($error), 0, 1000)) : SliceEnd::later(2 ** $failures);
+        }
+        $this->release($id, $fence, $end, $failures, $run, microtime(true) - $begun);
+
+        return true;
+    }
+
+    private function work(string $sort): LongWork
+    {
+        $work = $this->app->make($this->sorts[$sort] ?? throw new InvalidArgumentException("No one here does work of the sort $sort."));
+
+        return $work instanceof LongWork ? $work : throw new \LogicException("$sort is no long work.");
+    }
+
+    private function release(int $id, int $fence, SliceEnd $end, int $failures, WorkRun $run, float $seconds): void
+    {
+        $ended = $end->state !== 'waiting';
+        $held = DB::update(
+            'UPDATE work SET owner = NULL, expires_at = NULL, state = ?, failures = ?, problem = ?, wake_seconds = ?,'
+            .' wake_at = TIMESTAMPADD(SECOND, ?, UTC_TIMESTAMP()), progress = ?, worked_ms = worked_ms + ?,'
+            .' ended_at = IF(?, UTC_TIMESTAMP(), NULL) WHERE id = ? AND fence = ?',
+            [
+                $end->state, $failures, $end->problem, $end->seconds, $end->seconds,
+                json_encode((object) $run->progress(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
+                (int) round(1000 * $seconds), $ended ? 1 : 0, $id, $fence,
+            ],
+        );
+        if ($held > 0 && $ended) {
+            $sort = (string) DB::table('work')->where('id', $id)->value('sort');
+            isset($this->sorts[$sort]) && $this->work($sort)->ended($run->subjectId, $end);
+        } elseif ($held > 0) {
+            $this->ring($id, $end->seconds);
+        }
+    }
+
+    private function ring(int $id, int $seconds = 0): void
+    {
+        $row = DB::table('work')->where('id', $id)->first(['sort', 'worked_ms']);
+        $class = $this->sorts[(string) ($row->sort ?? '')] ?? null;
+        if ($row !== null && $class !== null) {
+            $isShort = $class::queue() === 'bulk' && $row->worked_ms < 1000 * self::SHORT_SECONDS;
+            WorkSlice::dispatch($id)->onQueue($isShort ? 'short' : $class::queue())->delay($seconds);
+        }
+    }
+
+    /** @return array<string, mixed> */
+    private static function atOnce(): array
+    {
+        return ['wake_at' => DB::raw('UTC_TIMESTAMP()'), 'wake_seconds' => 0];
+    }
+
+    /** Jobs that were put in while the clock was ahead would wait until it is there again: they keep their span only. */
+    private static function mendQueue(): void
+    {
+        $now = (int) (DB::selectOne('SELECT UNIX_TIMESTAMP() AS now')->now ?? 0);
+        DB::table('jobs')->where('created_at', '>', $now + 5)->update([
+            'available_at' => DB::raw($now.' + (available_at - created_at)'), 'created_at' => $now,
+        ]);
+        DB::table('jobs')->where('reserved_at', '>', $now + 5)->update(['reserved_at' => $now]);
+    }
+
+    /**
+     * Whether no earlier piece of the same work of this store is under way. One that nobody has held for a minute is let go: this one does
+     * all that it would have done.
+     */
+    public static function isFirst(WorkRun $run, string $problem): bool
+    {
+        $sort = (string) DB::table('work')->where('id', $run->workId)->value('sort');
+        $earlier = "store_id = ? AND sort = ? AND id < ? AND started_at IS NOT NULL AND state IN ('waiting', 'running')";
+        $values = [$run->storeId, $sort, $run->workId];
+        DB::update(
+            "UPDATE work SET state = 'stopped', ended_at = UTC_TIMESTAMP(), problem = ? WHERE $earlier AND (owner IS NULL OR expires_at < UTC_TIMESTAMP(3))"
+            .' AND GREATEST(COALESCE(expires_at, wake_at), wake_at) < UTC_TIMESTAMP(3) - INTERVAL 1 MINUTE',
+            [$problem, ...$values],
+        );
+
+        return DB::selectOne("SELECT 1 AS n FROM work WHERE $earlier LIMIT 1", $values) === null;
+    }
+}

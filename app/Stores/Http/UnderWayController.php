@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Stores\Http;
+
+use App\Platform\Work\WorkDesk;
+use App\Platform\Work\WorkView;
+use App\Stores\Models\Store;
+use App\Stores\Steps\Stamps;
+use App\Stores\Steps\Step;
+use App\Stores\Steps\StepBoard;
+use App\Stores\Steps\Waiting;
+use Illuminate\View\View;
+
+/** How things stand, for the frame of every screen: what waits in each step, what is being worked on, and the stamps that screens follow. */
+final class UnderWayController
+{
+    public function __invoke(Store $store, StepBoard $board, Stamps $stamps): View
+    {
+        return view('store.standing', ['currentStore' => $store] + self::standing($store, $board, $stamps));
+    }
+
+    /** @return array{steps: list<array{step: Step, url: ?string, waiting: ?Waiting}>, works: list<array{view: WorkView, title: string, url: ?string}>, stamps: array<string, string>} */
+    public static function standing(Store $store, StepBoard $board, Stamps $stamps): array
+    {
+        $desk = app(WorkDesk::class);
+        $works = array_map(static function (WorkView $work) use ($store, $board, $desk): array {
+            $step = Step::tryFrom(explode('.', $work->sort)[0]);
+
+            return ['view' => $work, 'title' => $desk->titleOf($work->sort), 'url' => $step === null ? null : $board->of($step)?->url($store)];
+        }, WorkView::underWay($store->id));
+
+        return ['steps' => $board->forStore($store), 'works' => $works, 'stamps' => $stamps->of($store)];
+    }
+}

@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Stores\Steps;
+
+use App\Stores\Models\Store;
+use Closure;
+
+/**
+ * What screens follow: a stamp for each topic that differs as soon as something of it was changed, by whomever. Stamps are read from the data itself, so
+ * that no writer has to remember to tell. The frame asks for them every few seconds and after each save; what stands on a screen asks again where the
+ * stamp of a topic that it follows has changed (frame.js, the Blade directive follows).
+ */
+final class Stamps
+{
+    /** @var array<string, Closure(Store): string> */
+    private array $topics = [];
+
+    /**
+     * @param  string  $topic  lower case letters alone: it becomes the name of an event
+     * @param  Closure(Store): string  $stamp  must cost one indexed query at most
+     */
+    public function register(string $topic, Closure $stamp): void
+    {
+        $this->topics[$topic] = $stamp;
+    }
+
+    /** @return array<string, string> by topic */
+    public function of(Store $store): array
+    {
+        return array_map(static fn (Closure $stamp): string => $stamp($store), $this->topics);
+    }
+
+    /** Attributes of an element that asks its screen again for itself where one of the topics has changed: what the directive follows writes. */
+    public static function attributes(string $id, string ...$topics): string
+    {
+        $request = request();
+
+        return sprintf('id="%1$s" hx-get="%2$s" hx-select="#%1$s" hx-trigger="%3$s" hx-swap="outerMorph"', e($id), e($request->fullUrl()), implode(', ', array_map(static fn (string $topic): string => "follow-$topic from:body delay:150ms", $topics)));
+    }
+}

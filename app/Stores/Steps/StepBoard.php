@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Stores\Steps;
+
+use App\Stores\Models\Store;
+
+/** The steps that are built, by their own registration. */
+final class StepBoard
+{
+    /** @var array<string, StepContribution> */
+    private array $built = [];
+
+    public function register(StepContribution $step): void
+    {
+        $this->built[$step->step()->value] = $step;
+    }
+
+    public function of(Step $step): ?StepContribution
+    {
+        return $this->built[$step->value] ?? null;
+    }
+
+    /** @return array<string, Missing> what steps cannot begin without, by step */
+    public function missing(Store $store): array
+    {
+        return array_filter(array_map(static fn (StepContribution $built): ?Missing => $built->missing($store), $this->built));
+    }
+
+    /** @return list<array{step: Step, url: ?string, waiting: ?Waiting}> url is null where a step is not built yet */
+    public function forStore(Store $store): array
+    {
+        return array_map(function (Step $step) use ($store): array {
+            $built = $this->of($step);
+
+            return ['step' => $step, 'url' => $built?->url($store), 'waiting' => $built?->waiting($store)];
+        }, Step::cases());
+    }
+}

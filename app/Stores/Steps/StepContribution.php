@@ -1,0 +1,22 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Stores\Steps;
+
+use App\Stores\Models\Store;
+
+/** What a built step tells the page frame and the dossier. */
+interface StepContribution
+{
+    public function step(): Step;
+
+    /** Where the step begins. */
+    public function url(Store $store): string;
+
+    /** What waits there, in a few words; null where nothing does. Must cost one indexed query at most. */
+    public function waiting(Store $store): ?Waiting;
+
+    /** What the step cannot begin without; null where it has what it needs. */
+    public function missing(Store $store): ?Missing;
+}
