@@ -27,15 +27,22 @@ return [
     ],
     'Access' => [
         'keeps' => 'people, roles, sign-in, tokens, the frame around every page',
-        'tables' => ['users', 'memberships', 'access_invitations', 'sessions', 'password_reset_tokens', 'personal_access_tokens'],
+        'tables' => [
+            'users',
+            'memberships',
+            'access_invitations',
+            'sessions',
+            'password_reset_tokens',
+            'personal_access_tokens',
+        ],
         'knows' => ['Platform', 'Stores'],
     ],
     'Inventory' => [
         'keeps' => 'pages, their facts, links, blocks, successions, selections, and the list table',
         'tables' => [
-            'pages', 'page_facts', 'page_details', 'page_answers', 'page_index', 'page_words', 'page_counts', 'page_products', 'lives_by_hand',
-            'lost_texts', 'links', 'link_blocks', 'block_links', 'page_blocks', 'common_words', 'repeated_lines', 'successions',
-            'page_selections', 'selected_pages',
+            'pages', 'page_facts', 'page_details', 'page_answers', 'page_index', 'page_words', 'page_counts',
+            'page_products', 'lives_by_hand', 'lost_texts', 'links', 'link_blocks', 'block_links', 'page_blocks',
+            'common_words', 'repeated_lines', 'successions', 'page_selections', 'selected_pages',
         ],
         'knows' => ['Platform', 'Stores'],
     ],
@@ -47,9 +54,9 @@ return [
     'Facts' => [
         'keeps' => 'rows of search and sales, lists from files, their sums by week and window, the calendar',
         'tables' => [
-            'search_rows', 'sales_rows', 'resting_search', 'resting_sales', 'search_queries', 'fact_days',
-            'fact_pages', 'page_weeks', 'number_windows', 'calendar_events', 'product_rows', 'keyword_rows', 'rival_rows', 'backlink_rows',
-            'index_rows', 'crawler_rows', 'listed_rows',
+            'search_rows', 'sales_rows', 'resting_search', 'resting_sales', 'search_queries', 'fact_days', 'fact_pages',
+            'page_weeks', 'number_windows', 'calendar_events', 'product_rows', 'keyword_rows', 'rival_rows',
+            'backlink_rows', 'index_rows', 'crawler_rows', 'listed_rows',
         ],
         'knows' => ['Platform', 'Stores', 'Inventory'],
     ],

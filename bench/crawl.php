@@ -14,7 +14,15 @@ $shop = (string) getenv('SHOP_MEDIUM');
 $wget = static function () use ($shop): float {
     $dir = sys_get_temp_dir().'/orchard-wget-'.getmypid();
     $start = microtime(true);
-    exec('wget -r -l inf -q -P '.escapeshellarg($dir).' -X /pictures,/look -o '.escapeshellarg("$dir.log").' -nv '.escapeshellarg("$shop/").' 2>/dev/null');
+    exec(
+        'wget -r -l inf -q -P '.
+            escapeshellarg($dir).
+            ' -X /pictures,/look -o '.
+            escapeshellarg("$dir.log").
+            ' -nv '.
+            escapeshellarg("$shop/").
+            ' 2>/dev/null',
+    );
     $seconds = microtime(true) - $start;
     $pages = (int) shell_exec('find '.escapeshellarg($dir).' -type f | wc -l');
     exec('rm -rf '.escapeshellarg($dir).' '.escapeshellarg("$dir.log"));
@@ -38,7 +46,13 @@ $again = $crawl->fetched / $seconds;
 // Its rate wobbles by a fifth from one time to the next: before and behind ours, the mean counts.
 told('wget -r once more …');
 $wgetRate = 2 / (1 / $wgetRate + 1 / $wget());
-$urls = array_column(DB::select('SELECT p.url FROM page_index i JOIN pages p ON p.id = i.page_id WHERE i.store_id = ? AND i.status = 200 ORDER BY MD5(p.url) LIMIT 1500', [$store->id]), 'url');
+$urls = array_column(
+    DB::select(
+        'SELECT p.url FROM page_index i JOIN pages p ON p.id = i.page_id WHERE i.store_id = ? AND i.status = 200 ORDER BY MD5(p.url) LIMIT 1500',
+        [$store->id],
+    ),
+    'url',
+);
 told('Fetching alone …');
 $http = GuardedHttp::allowing($store->options()->privateHosts);
 $bodies = [];
@@ -55,15 +69,33 @@ while (count($bodies) < count($urls)) {
 }
 $fetchRate = count($bodies) / (microtime(true) - $start);
 told('Parsing alone …');
-$parser = new PageParser;
+$parser = new PageParser();
 $start = microtime(true);
 foreach ($bodies as $url => $body) {
     $parser->parse($body, 'text/html; charset=utf-8', $url);
 }
 $cores = (int) shell_exec('nproc');
-$parseRate = count($bodies) / (microtime(true) - $start) * $cores;
+$parseRate = (count($bodies) / (microtime(true) - $start)) * $cores;
 result('first crawl beside wget -r', $crawl->fetched.' pages, all phases', $rate, 'pages/s', $wgetRate);
-result('crawl of an unchanged shop beside wget -r', $crawl->fetched.' pages, all phases', $again, 'pages/s', $wgetRate);
-result('first crawl beside parsing alone', $crawl->fetched.' pages, '.$cores.' cores', $rate, 'pages/s', $parseRate);
+result(
+    'crawl of an unchanged shop beside wget -r',
+    $crawl->fetched.' pages, all phases',
+    $again,
+    'pages/s',
+    $wgetRate,
+);
+result(
+    'first crawl beside parsing alone',
+    $crawl->fetched.' pages, '.$cores.' cores',
+    $rate,
+    'pages/s',
+    $parseRate,
+);
 // The shop runs on the same cores: what is left of them when every page is served, fetched and parsed, and nothing else is done.
-result('first crawl beside fetching and parsing alone', $crawl->fetched.' pages, '.$cores.' cores', $rate, 'pages/s', 1 / (1 / $fetchRate + 1 / $parseRate));
+result(
+    'first crawl beside fetching and parsing alone',
+    $crawl->fetched.' pages, '.$cores.' cores',
+    $rate,
+    'pages/s',
+    1 / (1 / $fetchRate + 1 / $parseRate),
+);

@@ -13,6 +13,12 @@ require dirname(__DIR__).'/vendor/autoload.php';
 $app = require dirname(__DIR__).'/bootstrap/app.php';
 $app->make(Kernel::class)->bootstrap();
 $store = Store::query()->where('slug', $argv[1])->firstOrFail();
-while (($work = DB::table('work')->where('store_id', $store->id)->whereIn('state', ['waiting', 'running'])->orderBy('id')->value('id')) !== null) {
+while (
+    ($work = DB::table('work')
+        ->where('store_id', $store->id)
+        ->whereIn('state', ['waiting', 'running'])
+        ->orderBy('id')
+        ->value('id')) !== null
+) {
     app(WorkDesk::class)->workToEnd((int) $work);
 }

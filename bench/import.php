@@ -13,10 +13,22 @@ use Illuminate\Support\Facades\DB;
 
 $rows = getenv('BENCH_DATA') === 'large' ? 10_000_000 : 1_000_000;
 $store = benchStore('medium');
-$urls = array_column(DB::select('SELECT p.url FROM page_index i JOIN pages p ON p.id = i.page_id WHERE i.store_id = ? AND i.status = 200 ORDER BY p.id LIMIT 5000', [$store->id]), 'url');
+$urls = array_column(
+    DB::select(
+        'SELECT p.url FROM page_index i JOIN pages p ON p.id = i.page_id WHERE i.store_id = ? AND i.status = 200 ORDER BY p.id LIMIT 5000',
+        [$store->id],
+    ),
+    'url',
+);
 if ($urls === []) {
     benchCrawl($store);
-    $urls = array_column(DB::select('SELECT p.url FROM page_index i JOIN pages p ON p.id = i.page_id WHERE i.store_id = ? AND i.status = 200 ORDER BY p.id LIMIT 5000', [$store->id]), 'url');
+    $urls = array_column(
+        DB::select(
+            'SELECT p.url FROM page_index i JOIN pages p ON p.id = i.page_id WHERE i.store_id = ? AND i.status = 200 ORDER BY p.id LIMIT 5000',
+            [$store->id],
+        ),
+        'url',
+    );
 }
 told('Writing '.number_format($rows).' rows …');
 $path = (string) tempnam(sys_get_temp_dir(), 'orchard-rows');
@@ -27,7 +39,21 @@ $days = array_map(static fn (int $ago): string => date('Y-m-d', time() - 86400 *
 $buffer = '';
 for ($i = 0; $i < $rows; $i++) {
     $impressions = mt_rand(1, 60);
-    $buffer .= $days[intdiv($i * 90, $rows)].','.$urls[mt_rand(0, count($urls) - 1)].',lamp query '.mt_rand(1, 60000).','.['deu', 'aut', 'che'][$i % 3].','.['MOBILE', 'DESKTOP'][$i % 2].','.mt_rand(0, min(5, $impressions)).",$impressions,".(mt_rand(10, 400) / 10)."\n";
+    $buffer .=
+        $days[intdiv($i * 90, $rows)].
+        ','.
+        $urls[mt_rand(0, count($urls) - 1)].
+        ',lamp query '.
+        mt_rand(1, 60000).
+        ','.
+        ['deu', 'aut', 'che'][$i % 3].
+        ','.
+        ['MOBILE', 'DESKTOP'][$i % 2].
+        ','.
+        mt_rand(0, min(5, $impressions)).
+        ",$impressions,".
+        mt_rand(10, 400) / 10 .
+        "\n";
     if (strlen($buffer) > 1_000_000) {
         fwrite($file, $buffer);
         $buffer = '';
@@ -65,7 +91,9 @@ DB::statement('CREATE TABLE bench_rows LIKE search_rows');
 $out = fopen($path, 'wb') ?: throw new RuntimeException('No room.');
 $pdo->setAttribute(PDO::MYSQL_ATTR_USE_BUFFERED_QUERY, false);
 $kept = 0;
-$statement = $pdo->query("SELECT $columns FROM search_rows WHERE store_id = {$store->id} AND grain = {$row->grain}") ?: throw new RuntimeException('No rows.');
+$statement =
+    $pdo->query("SELECT $columns FROM search_rows WHERE store_id = {$store->id} AND grain = {$row->grain}") ?:
+    throw new RuntimeException('No rows.');
 while (($one = $statement->fetch(PDO::FETCH_NUM)) !== false) {
     fwrite($out, implode("\t", $one)."\n");
     $kept++;
@@ -78,5 +106,17 @@ $pdo->exec('LOAD DATA LOCAL INFILE '.$pdo->quote($path)." INTO TABLE bench_rows 
 $raw = $kept / (microtime(true) - $start);
 DB::statement('DROP TABLE bench_rows');
 unlink($path);
-result('import of search rows, with weeks and sums, beside LOAD DATA', number_format($rows).' rows', $rows / ($ended - $begun), 'rows/s', $raw);
-result('import of search rows until they count, beside LOAD DATA', number_format($rows).' rows', $rows / ($inAt - $begun), 'rows/s', $raw);
+result(
+    'import of search rows, with weeks and sums, beside LOAD DATA',
+    number_format($rows).' rows',
+    $rows / ($ended - $begun),
+    'rows/s',
+    $raw,
+);
+result(
+    'import of search rows until they count, beside LOAD DATA',
+    number_format($rows).' rows',
+    $rows / ($inAt - $begun),
+    'rows/s',
+    $raw,
+);

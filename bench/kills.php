@@ -35,7 +35,13 @@ function benchFresh(string $slug, string $shop): Store
 function benchKilled(Randomizer $chance, Store $store, int $kills, int $longest): int
 {
     for ($done = 0; ; $done++) {
-        $process = proc_open([PHP_BINARY, '-d', 'memory_limit=512M', __DIR__.'/go-on.php', $store->slug], [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], STDERR], $pipes) ?: throw new RuntimeException('It does not start.');
+        $process =
+            proc_open(
+                [PHP_BINARY, '-d', 'memory_limit=512M', __DIR__.'/go-on.php', $store->slug],
+                [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], STDERR],
+                $pipes,
+            ) ?:
+            throw new RuntimeException('It does not start.');
         $until = $done < $kills ? microtime(true) + $chance->getInt(400, $longest) / 1000 : INF;
         while (proc_get_status($process)['running'] && microtime(true) < $until) {
             usleep(5000);
@@ -49,7 +55,9 @@ function benchKilled(Randomizer $chance, Store $store, int $kills, int $longest)
         exec("pkill -9 -P {$status['pid']}; kill -9 {$status['pid']}");
         proc_close($process);
         // Whoever comes next would wait for the lease to run out.
-        DB::update('UPDATE work SET expires_at = UTC_TIMESTAMP(3) WHERE store_id = ? AND owner IS NOT NULL', [$store->id]);
+        DB::update('UPDATE work SET expires_at = UTC_TIMESTAMP(3) WHERE store_id = ? AND owner IS NOT NULL', [
+            $store->id,
+        ]);
     }
 }
 
@@ -66,7 +74,9 @@ function benchLeft(Store $store): array
     $rows = [];
     foreach ($queries as $i => $sql) {
         foreach (DB::select($sql, [$store->id]) as $row) {
-            $rows[] = "$i ".implode('|', array_map(static fn (mixed $value): string => (string) $value, array_values((array) $row)));
+            $rows[] =
+                "$i ".
+                implode('|', array_map(static fn (mixed $value): string => (string) $value, array_values((array) $row)));
         }
     }
     sort($rows);
@@ -80,21 +90,54 @@ $file = (string) tempnam(sys_get_temp_dir(), 'rows');
 $rows = fopen($file, 'wb') ?: throw new RuntimeException('No room.');
 fwrite($rows, "day,page,query,country,device,clicks,impressions,position\n");
 for ($i = 0; $i < 120_000; $i++) {
-    fwrite($rows, '2026-0'.(1 + $i % 6).'-'.sprintf('%02d', 1 + $i % 28).",$shop/lamp/made-up-".($i % 900).',lamp '.($i * 7919 % 5000).',DE,mobile,'.($i % 3).','.(3 + $i % 40).','.(1 + $i % 30).".5\n");
+    fwrite(
+        $rows,
+        '2026-0'.
+            (1 + ($i % 6)).
+            '-'.
+            sprintf('%02d', 1 + ($i % 28)).
+            ",$shop/lamp/made-up-".
+            $i % 900 .
+            ',lamp '.
+            ($i * 7919) % 5000 .
+            ',DE,mobile,'.
+            $i % 3 .
+            ','.
+            (3 + ($i % 40)).
+            ','.
+            (1 + ($i % 30)).
+            ".5\n",
+    );
 }
 fclose($rows);
 $begin = [
     'crawl' => static fn (Store $store) => app(Crawls::class)->begin($store, null),
     'import' => static function (Store $store) use ($file): void {
         $import = app(Imports::class)->take($store, null, 'rows.csv', $file);
-        app(Imports::class)->start($store, $import, FileLook::into($store->id, Imports::path(Imports::find($store, $import) ?? throw new RuntimeException('It is gone.')), FileSort::Search));
+        app(Imports::class)->start(
+            $store,
+            $import,
+            FileLook::into(
+                $store->id,
+                Imports::path(Imports::find($store, $import) ?? throw new RuntimeException('It is gone.')),
+                FileSort::Search,
+            ),
+        );
     },
     'feed pull' => static function (Store $store): void {
         $options = app(StoreOptions::class);
         $market = (string) getenv('MARKET_DEMO');
-        $options->set($store->refresh(), 'private_hosts', implode(',', [...$store->options()->privateHosts, (string) preg_replace('~^http://~', '', $market)]));
+        $options->set(
+            $store->refresh(),
+            'private_hosts',
+            implode(',', [...$store->options()->privateHosts, (string) preg_replace('~^http://~', '', $market)]),
+        );
         $options->set($store->refresh(), 'feed_url', $market);
-        $options->set($store->refresh(), 'feed_secret', trim((string) file_get_contents(getenv('ORCHARD_VAR').'/markets/tindrel/secret')));
+        $options->set(
+            $store->refresh(),
+            'feed_secret',
+            trim((string) file_get_contents(getenv('ORCHARD_VAR').'/markets/tindrel/secret')),
+        );
         app(Feeds::class)->pull($store->refresh(), null);
     },
 ];
@@ -108,9 +151,15 @@ foreach ($begin as $name => $start) {
     told("$name, killed …");
     $killed = benchFresh('bench-killed', 'demo');
     $start($killed);
-    $kills = benchKilled($chance, $killed, KILLS, (int) (500 + 1000 * $seconds / 12));
+    $kills = benchKilled($chance, $killed, KILLS, (int) (500 + (1000 * $seconds) / 12));
     $left = benchLeft($calm);
     $other = benchLeft($killed);
-    result("$name, rows that differ after $kills kills", number_format(count($left)).' rows', count(array_diff($left, $other)) + count(array_diff($other, $left)) + abs(count($left) - count($other)), 'rows', null);
+    result(
+        "$name, rows that differ after $kills kills",
+        number_format(count($left)).' rows',
+        count(array_diff($left, $other)) + count(array_diff($other, $left)) + abs(count($left) - count($other)),
+        'rows',
+        null,
+    );
 }
 unlink($file);

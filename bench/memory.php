@@ -13,10 +13,22 @@ use Illuminate\Support\Facades\DB;
  */
 function benchPeak(array $command): array
 {
-    $process = proc_open($command, [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', '/dev/null', 'w']], $pipes) ?: throw new RuntimeException('The crawl does not start.');
+    $process =
+        proc_open(
+            $command,
+            [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', '/dev/null', 'w']],
+            $pipes,
+        ) ?:
+        throw new RuntimeException('The crawl does not start.');
     $pid = proc_get_status($process)['pid'];
     $own = $child = 0;
-    $peak = static fn (int $of): int => preg_match('/VmHWM:\s+(\d+)/', (string) @file_get_contents("/proc/$of/status"), $found) === 1 ? (int) $found[1] : 0;
+    $peak = static fn (int $of): int => preg_match(
+        '/VmHWM:\s+(\d+)/',
+        (string) @file_get_contents("/proc/$of/status"),
+        $found,
+    ) === 1
+        ? (int) $found[1]
+        : 0;
     while (proc_get_status($process)['running']) {
         $own = max($own, $peak($pid));
         foreach (explode(' ', trim((string) @file_get_contents("/proc/$pid/task/$pid/children"))) as $of) {
@@ -36,7 +48,21 @@ foreach ([2000, 50_000] as $pages) {
     DB::table('resources')->where('store_id', $store->id)->delete();
     app(StoreOptions::class)->set($store->refresh(), 'page_limit', (string) $pages);
     told("Crawling $pages pages …");
-    $peaks[$pages] = benchPeak([PHP_BINARY, '-d', 'opcache.enable_cli=1', '-d', 'opcache.jit=tracing', '-d', 'opcache.jit_buffer_size=64M', '-d', 'memory_limit=512M', dirname(__DIR__).'/artisan', 'gather:crawl', '--store=bench-large', '--wait']);
+    $peaks[$pages] = benchPeak([
+        PHP_BINARY,
+        '-d',
+        'opcache.enable_cli=1',
+        '-d',
+        'opcache.jit=tracing',
+        '-d',
+        'opcache.jit_buffer_size=64M',
+        '-d',
+        'memory_limit=512M',
+        dirname(__DIR__).'/artisan',
+        'gather:crawl',
+        '--store=bench-large',
+        '--wait',
+    ]);
 }
 foreach (['the process that works the crawl', 'a parser'] as $i => $name) {
     result("peak memory of $name", '2,000 pages', $peaks[2000][$i] / 1024, 'MiB', $peaks[2000][$i] / 1024);

@@ -20,49 +20,127 @@ $store->update(['settings' => ['timeout' => 3] + $store->settings]);
 benchCrawl($store);
 $desk = app(WorkDesk::class);
 $drafts = app(Drafts::class);
-$products = DB::table('resources')->where('store_id', $store->id)->where('kind', 3)->where('gone', 0)->orderBy('id')->limit(300)->get();
+$products = DB::table('resources')
+    ->where('store_id', $store->id)
+    ->where('kind', 3)
+    ->where('gone', 0)
+    ->orderBy('id')
+    ->limit(300)
+    ->get();
 $stamp = bin2hex(random_bytes(3));
 foreach ($products as $product) {
-    $drafts->save($store, (int) $product->id, TextField::Title, "{$product->name}, release $stamp", $drafts->find((int) $product->id, TextField::Title)->revision ?? 0, Origin::Hand, null);
+    $drafts->save(
+        $store,
+        (int) $product->id,
+        TextField::Title,
+        "{$product->name}, release $stamp",
+        $drafts->find((int) $product->id, TextField::Title)->revision ?? 0,
+        Origin::Hand,
+        null,
+    );
 }
-$drafts->markReady($store, DB::table('drafts')->where('store_id', $store->id)->whereIn('state', ['open', 'refused'])->pluck('id')->map(static fn (mixed $n): int => (int) $n)->all(), true, null);
-$html = static fn (): array => array_map(static fn (object $product): string => md5((string) file_get_contents((string) $product->url)), $products->all());
+$drafts->markReady(
+    $store,
+    DB::table('drafts')
+        ->where('store_id', $store->id)
+        ->whereIn('state', ['open', 'refused'])
+        ->pluck('id')
+        ->map(static fn (mixed $n): int => (int) $n)
+        ->all(),
+    true,
+    null,
+);
+$html = static fn (): array => array_map(
+    static fn (object $product): string => md5((string) file_get_contents((string) $product->url)),
+    $products->all(),
+);
 $before = $html();
 $last = static fn (): int => (int) (array_slice(office('demo', 'GET', '/changes')['items'], -1)[0]['number'] ?? 0);
 $from = $last();
-office('demo', 'PUT', '/switches', ['fail_every' => 17, 'lose_every' => 11, 'stall_every' => 97, 'stall_seconds' => 5, 'rate' => 40, 'burst' => 20]);
+office('demo', 'PUT', '/switches', [
+    'fail_every' => 17,
+    'lose_every' => 11,
+    'stall_every' => 97,
+    'stall_seconds' => 5,
+    'rate' => 40,
+    'burst' => 20,
+]);
 $start = microtime(true);
 $begun = app(Releases::class)->send($store, null, null);
-$code = 'require "vendor/autoload.php"; $app = require "bootstrap/app.php"; $app->make(Illuminate\Contracts\Console\Kernel::class)->bootstrap(); $app->make(App\Platform\Work\WorkDesk::class)->slice('.$begun['work'].');';
+$code =
+    'require "vendor/autoload.php"; $app = require "bootstrap/app.php"; $app->make(Illuminate\Contracts\Console\Kernel::class)->bootstrap(); $app->make(App\Platform\Work\WorkDesk::class)->slice('.
+    $begun['work'].
+    ');';
 for ($kill = 0; $kill < 2; $kill++) {
-    $process = proc_open([PHP_BINARY, '-r', $code], [1 => ['file', '/dev/null', 'w'], 2 => ['file', '/dev/null', 'w']], $pipes, base_path());
+    $process = proc_open(
+        [PHP_BINARY, '-r', $code],
+        [1 => ['file', '/dev/null', 'w'], 2 => ['file', '/dev/null', 'w']],
+        $pipes,
+        base_path(),
+    );
     usleep(2_500_000);
     if ($process === false) {
         throw new RuntimeException('A worker could not be started.');
     }
     proc_terminate($process, 9);
     proc_close($process);
-    told('Killed at '.DB::table('release_items')->where('release_id', $begun['release'])->where('state', 'live')->count().' live.');
-    DB::table('work')->where('id', $begun['work'])->update(['expires_at' => now()->subSecond(), 'wake_at' => now()->subSecond()]);
+    told(
+        'Killed at '.
+            DB::table('release_items')->where('release_id', $begun['release'])->where('state', 'live')->count().
+            ' live.',
+    );
+    DB::table('work')
+        ->where('id', $begun['work'])
+        ->update(['expires_at' => now()->subSecond(), 'wake_at' => now()->subSecond()]);
 }
 $state = $desk->workToEnd($begun['work']);
 $seconds = microtime(true) - $start;
-office('demo', 'PUT', '/switches', ['fail_every' => 0, 'lose_every' => 0, 'stall_every' => 0, 'rate' => 10000, 'burst' => 10000]);
+office('demo', 'PUT', '/switches', [
+    'fail_every' => 0,
+    'lose_every' => 0,
+    'stall_every' => 0,
+    'rate' => 10000,
+    'burst' => 10000,
+]);
 $log = office('demo', 'GET', "/changes?after=$from")['items'];
 $once = count(array_filter(array_count_values(array_column($log, 'resource')), static fn (int $n): bool => $n === 1));
 $look = static function (int $release) use ($desk): int {
     $work = (int) DB::table('work')->where('sort', LookWork::sort())->where('subject_id', $release)->max('id');
-    for ($i = 0; $i < 200 && DB::table('release_items')->where('release_id', $release)->where('seen', 'no')->exists(); $i++) {
-        DB::table('work')->where('id', $work)->update(['wake_at' => now()->subSecond()]);
+    for (
+        $i = 0;
+        $i < 200 && DB::table('release_items')->where('release_id', $release)->where('seen', 'no')->exists();
+        $i++
+    ) {
+        DB::table('work')
+            ->where('id', $work)
+            ->update(['wake_at' => now()->subSecond()]);
         $desk->slice($work);
     }
 
     return DB::table('release_items')->where('release_id', $release)->where('seen', 'seen')->count();
 };
-result("release ($state): changes applied exactly once by the shop's log", count($log).' entries', $once, 'changes', 300);
+result(
+    "release ($state): changes applied exactly once by the shop's log",
+    count($log).' entries',
+    $once,
+    'changes',
+    300,
+);
 result('release: seen live', '300 pages', $look($begun['release']), 'pages', 300);
-result('release: rate under faults (the shop allows 40 requests a second)', '300 changes', 300 / $seconds, 'changes/s', null);
+result(
+    'release: rate under faults (the shop allows 40 requests a second)',
+    '300 changes',
+    300 / $seconds,
+    'changes/s',
+    null,
+);
 $undo = app(Releases::class)->undo($store, $begun['release'], null, null);
 $desk->workToEnd($undo['work']);
 $after = $html();
-result('undo: pages whose HTML is the same to the byte', '300 pages', count(array_filter(array_keys($before), static fn (int $i): bool => $before[$i] === $after[$i])), 'pages', 300);
+result(
+    'undo: pages whose HTML is the same to the byte',
+    '300 pages',
+    count(array_filter(array_keys($before), static fn (int $i): bool => $before[$i] === $after[$i])),
+    'pages',
+    300,
+);

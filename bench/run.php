@@ -14,7 +14,9 @@ $app = require dirname(__DIR__).'/bootstrap/app.php';
 $app->make(Kernel::class)->bootstrap();
 require __DIR__.'/support.php';
 
-$names = ['crawl', 'import', 'screens', 'inventory', 'weigh', 'markets', 'tangles', 'untangle', 'kills', 'memory', 'release'];
+$names = [
+    'crawl', 'import', 'screens', 'inventory', 'weigh', 'markets', 'tangles', 'untangle', 'kills', 'memory', 'release',
+];
 $asked = ($argv[1] ?? '') === '' ? $names : [$argv[1]];
 foreach ($asked as $name) {
     if (! in_array($name, $names, true)) {

@@ -15,7 +15,17 @@ use Illuminate\Support\Facades\DB;
 /** Prints one result. */
 function result(string $bench, string $size, float $value, string $unit, ?float $limit): void
 {
-    echo json_encode(['bench' => $bench, 'size' => $size, 'value' => round($value, 2), 'unit' => $unit, 'limit' => $limit === null ? null : round($limit, 2), 'ratio' => $limit === null || $limit == 0.0 ? null : round($value / $limit, 3)], JSON_THROW_ON_ERROR)."\n";
+    echo json_encode(
+        [
+            'bench' => $bench,
+            'size' => $size,
+            'value' => round($value, 2),
+            'unit' => $unit,
+            'limit' => $limit === null ? null : round($limit, 2),
+            'ratio' => $limit === null || $limit == 0.0 ? null : round($value / $limit, 3),
+        ],
+        JSON_THROW_ON_ERROR,
+    )."\n";
 }
 
 function told(string $words): void
@@ -27,10 +37,21 @@ function told(string $words): void
 function benchStore(string $shop, int $concurrency = 5): Store
 {
     $url = (string) getenv('SHOP_'.strtoupper($shop));
-    $store = Store::query()->where('slug', "bench-$shop")->first() ?? app(AddStore::class)->add("Bench $shop", $url, "bench-$shop", allowPrivate: true);
+    $store =
+        Store::query()
+            ->where('slug', "bench-$shop")
+            ->first() ?? app(AddStore::class)->add("Bench $shop", $url, "bench-$shop", allowPrivate: true);
     $options = app(StoreOptions::class);
     $options->set($store->refresh(), 'shop_url', "$url/office/v1");
-    $options->set($store, 'shop_token', trim((string) file_get_contents(getenv('ORCHARD_VAR').'/shops/'.($shop === 'demo' ? 'tindrel' : $shop).'/token')));
+    $options->set(
+        $store,
+        'shop_token',
+        trim(
+            (string) file_get_contents(
+                getenv('ORCHARD_VAR').'/shops/'.($shop === 'demo' ? 'tindrel' : $shop).'/token',
+            ),
+        ),
+    );
     $options->set($store->refresh(), 'concurrency', (string) $concurrency);
 
     return $store->refresh();
@@ -49,8 +70,15 @@ function benchFinish(Store $store): void
 function benchForget(Store $store): void
 {
     DB::delete('DELETE a FROM page_answers a JOIN pages p ON p.id = a.page_id WHERE p.store_id = ?', [$store->id]);
-    DB::delete('DELETE l FROM block_links l JOIN link_blocks b ON b.id = l.block_id WHERE b.store_id = ?', [$store->id]);
-    foreach (['pages', 'page_facts', 'page_details', 'page_products', 'page_index', 'page_words', 'page_counts', 'links', 'link_blocks', 'page_blocks'] as $table) {
+    DB::delete('DELETE l FROM block_links l JOIN link_blocks b ON b.id = l.block_id WHERE b.store_id = ?', [
+        $store->id,
+    ]);
+    foreach (
+        [
+            'pages', 'page_facts', 'page_details', 'page_products', 'page_index', 'page_words', 'page_counts', 'links',
+            'link_blocks', 'page_blocks',
+        ] as $table
+    ) {
         DB::table($table)->where('store_id', $store->id)->delete();
     }
 }
@@ -59,7 +87,10 @@ function benchForget(Store $store): void
 function benchSettle(): void
 {
     $pid = trim((string) file_get_contents(getenv('ORCHARD_VAR').'/mysql.pid'));
-    $ticks = static fn (): int => preg_match('/^.*\) (.*)$/s', (string) file_get_contents("/proc/$pid/stat"), $found) === 1 ? (int) array_sum(array_slice(explode(' ', $found[1]), 11, 2)) : throw new RuntimeException('The database is gone.');
+    $ticks = static fn (): int => preg_match('/^.*\) (.*)$/s', (string) file_get_contents("/proc/$pid/stat"), $found) ===
+    1
+        ? (int) array_sum(array_slice(explode(' ', $found[1]), 11, 2))
+        : throw new RuntimeException('The database is gone.');
     for ($waited = 0, $before = -100; $waited < 120 && ($now = $ticks()) - $before > 10; $waited++, $before = $now) {
         sleep(1);
     }
@@ -89,8 +120,19 @@ function benchCrawl(Store $store): array
 function office(string $shop, string $method, string $path, ?array $body = null): array
 {
     $url = (string) getenv('SHOP_'.strtoupper($shop));
-    $token = trim((string) file_get_contents(getenv('ORCHARD_VAR').'/shops/'.($shop === 'demo' ? 'tindrel' : $shop).'/token'));
-    $context = stream_context_create(['http' => ['method' => $method, 'ignore_errors' => true, 'header' => ["Authorization: Bearer $token", 'Content-Type: application/json'], 'content' => $body === null ? '' : json_encode($body)]]);
+    $token = trim(
+        (string) file_get_contents(
+            getenv('ORCHARD_VAR').'/shops/'.($shop === 'demo' ? 'tindrel' : $shop).'/token',
+        ),
+    );
+    $context = stream_context_create([
+        'http' => [
+            'method' => $method,
+            'ignore_errors' => true,
+            'header' => ["Authorization: Bearer $token", 'Content-Type: application/json'],
+            'content' => $body === null ? '' : json_encode($body),
+        ],
+    ]);
 
     return (array) json_decode((string) file_get_contents("$url/office/v1$path", false, $context), true);
 }
@@ -102,11 +144,22 @@ final class BenchScreen
 
     public function __construct(Store $store)
     {
-        $user = User::query()->firstOrCreate(['email' => 'bench@tindrel.example'], ['name' => 'Bench', 'password' => 'a-bench-password']);
-        Membership::query()->upsert([['user_id' => $user->id, 'store_id' => $store->id, 'role' => Role::Owner->value]], ['user_id', 'store_id'], ['role']);
-        $this->jar = tempnam(sys_get_temp_dir(), 'jar') ?: throw new RuntimeException('There is no room for a cookie jar.');
+        $user = User::query()->firstOrCreate(
+            ['email' => 'bench@tindrel.example'],
+            ['name' => 'Bench', 'password' => 'a-bench-password'],
+        );
+        Membership::query()->upsert(
+            [['user_id' => $user->id, 'store_id' => $store->id, 'role' => Role::Owner->value]],
+            ['user_id', 'store_id'],
+            ['role'],
+        );
+        $this->jar =
+            tempnam(sys_get_temp_dir(), 'jar') ?: throw new RuntimeException('There is no room for a cookie jar.');
         preg_match('/name="_token" value="([^"]+)"/', $this->fetch('/sign-in')[2], $token);
-        $this->fetch('/sign-in', http_build_query(['_token' => $token[1] ?? '', 'email' => $user->email, 'password' => 'a-bench-password']));
+        $this->fetch(
+            '/sign-in',
+            http_build_query(['_token' => $token[1] ?? '', 'email' => $user->email, 'password' => 'a-bench-password']),
+        );
     }
 
     /** Milliseconds of server time in the middle of fifteen, after three to warm up. */
@@ -130,7 +183,15 @@ final class BenchScreen
     private function fetch(string $path, ?string $post = null): array
     {
         $curl = curl_init(getenv('APP_URL').$path);
-        curl_setopt_array($curl, [CURLOPT_RETURNTRANSFER => true, CURLOPT_HEADER => true, CURLOPT_COOKIEJAR => $this->jar, CURLOPT_COOKIEFILE => $this->jar] + ($post === null ? [] : [CURLOPT_POSTFIELDS => $post]));
+        curl_setopt_array(
+            $curl,
+            [
+                CURLOPT_RETURNTRANSFER => true,
+                CURLOPT_HEADER => true,
+                CURLOPT_COOKIEJAR => $this->jar,
+                CURLOPT_COOKIEFILE => $this->jar,
+            ] + ($post === null ? [] : [CURLOPT_POSTFIELDS => $post]),
+        );
         $answer = (string) curl_exec($curl);
         $status = curl_getinfo($curl, CURLINFO_RESPONSE_CODE);
         curl_close($curl);

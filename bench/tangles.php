@@ -49,10 +49,10 @@ foreach (['development' => TangledShop::DEVELOPMENT, 'kept back' => TangledShop:
         }
     }
     $size = count($seeds)." shops, $which";
-    result('pairs that are duplicates, of those found', $size, 100 * $right / ($right + $wrong), '%', 100);
-    result('pairs found, of those that are duplicates', $size, 100 * $right / ($right + $missed), '%', 100);
-    result('keepers as in truth', $size, 100 * $kept / $keepers, '%', 100);
-    result('verdicts as in truth', $size, 100 * $agreed / $verdicts, '%', 100);
+    result('pairs that are duplicates, of those found', $size, (100 * $right) / ($right + $wrong), '%', 100);
+    result('pairs found, of those that are duplicates', $size, (100 * $right) / ($right + $missed), '%', 100);
+    result('keepers as in truth', $size, (100 * $kept) / $keepers, '%', 100);
+    result('verdicts as in truth', $size, (100 * $agreed) / $verdicts, '%', 100);
 }
 
 foreach ([10_000, 30_000, 100_000] as $count) {
@@ -62,7 +62,10 @@ foreach ([10_000, 30_000, 100_000] as $count) {
         for ($made = 0, $family = []; $made < $count; $made++) {
             if ($family === [] || $chance->getInt(0, 3) === 0 || count($family) >= 50) {
                 $family = [];
-                $text = array_map(static fn (): string => 'w'.$chance->getInt(0, 20_000), range(1, $chance->getInt(80, 240)));
+                $text = array_map(
+                    static fn (): string => 'w'.$chance->getInt(0, 20_000),
+                    range(1, $chance->getInt(80, 240)),
+                );
             } else {
                 $text = $family[array_rand($family)];
                 for ($edits = $chance->getInt(0, 14); $edits > 0; $edits--) {
@@ -73,8 +76,8 @@ foreach ([10_000, 30_000, 100_000] as $count) {
             yield $text;
         }
     };
-    $hash = new MinHash;
-    $twins = new NearTwins;
+    $hash = new MinHash();
+    $twins = new NearTwins();
     $memory = memory_get_usage();
     $hashing = $finding = 0.0;
     $runs = $sampled = [];
@@ -117,17 +120,28 @@ foreach ([10_000, 30_000, 100_000] as $count) {
             if ($i !== $j && $n / (count($own) + count($sampled[$i]) - $n) >= 0.8) {
                 $all++;
                 // Texts that are the same to the letter follow the first of them.
-                $got += isset($found[min($i, $j).' '.max($i, $j)]) || $runs[$i] === $packed || twinOfSame($runs, $found, $i, $j) ? 1 : 0;
+                $got +=
+                    isset($found[min($i, $j).' '.max($i, $j)]) ||
+                    $runs[$i] === $packed ||
+                    twinOfSame($runs, $found, $i, $j)
+                        ? 1
+                        : 0;
             }
         }
     }
     $size = number_format($count).' texts';
     result('signatures', $size, $count / $hashing, 'texts/s', null);
     result('finding near twins', $size, $finding, 's', null);
-    result('the same, a text', $size, 1e6 * $finding / $count, 'µs', null);
+    result('the same, a text', $size, (1e6 * $finding) / $count, 'µs', null);
     result('candidates a text', $size, $twins->candidates() / $count, 'pairs', null);
     result('memory', $size, $used / 1048576, 'MiB', null);
-    result('pairs at 0.8 and above that were found', $size.', 250 of them in truth', 100 * $got / max(1, $all), '%', 100);
+    result(
+        'pairs at 0.8 and above that were found',
+        $size.', 250 of them in truth',
+        (100 * $got) / max(1, $all),
+        '%',
+        100,
+    );
 }
 
 /**

@@ -28,7 +28,10 @@ $find = static function (int $id): float {
             told(sprintf('%5.1f s: %s', microtime(true) - $start, $phase));
         }
     });
-    $state === 'done' || throw new RuntimeException("The search ended as $state: ".DB::table('work')->where('id', $work)->value('problem'));
+    $state === 'done' ||
+        throw new RuntimeException(
+            "The search ended as $state: ".DB::table('work')->where('id', $work)->value('problem'),
+        );
 
     return microtime(true) - $start;
 };
@@ -45,23 +48,51 @@ $inventory = new Inventory($store);
 $rows = microtime(true) - $start;
 unset($inventory);
 $seconds = $find($store->id);
-$progress = (array) json_decode((string) DB::table('work')->where('store_id', $store->id)->where('sort', 'untangle.find')->orderByDesc('id')->value('progress'), true);
+$progress = (array) json_decode(
+    (string) DB::table('work')
+        ->where('store_id', $store->id)
+        ->where('sort', 'untangle.find')
+        ->orderByDesc('id')
+        ->value('progress'),
+    true,
+);
 result('finding tangles, all of it', $size, $seconds, 's', null);
 result('the same once more, nothing changed', $size, $find($store->id), 's', $rows);
 result('candidates an address', $size, ($progress['candidates'] ?? 0) / $pages, 'pairs', null);
 result('peak memory', $size, memory_get_peak_usage(true) / 1048576, 'MiB', null);
 result('tangles', $size, DB::table('untangle_tangles')->where('store_id', $store->id)->count(), '', null);
-result('causes', $size, DB::table('untangle_causes')->where('store_id', $store->id)->where('urls', '>', 0)->count(), '', null);
+result(
+    'causes',
+    $size,
+    DB::table('untangle_causes')->where('store_id', $store->id)->where('urls', '>', 0)->count(),
+    '',
+    null,
+);
 
 $screen = new BenchScreen($store);
 $empty = $screen->median('/stores');
 result('empty signed-in page', $size, $empty, 'ms', $empty);
 $cause = DB::table('untangle_causes')->where('store_id', $store->id)->orderByDesc('urls')->value('id');
-$open = DB::table('untangle_causes')->where('store_id', $store->id)->where('to_do', '<=', 3000)->orderByDesc('to_do')->value('id');
+$open = DB::table('untangle_causes')
+    ->where('store_id', $store->id)
+    ->where('to_do', '<=', 3000)
+    ->orderByDesc('to_do')
+    ->value('id');
 $tangle = DB::table('untangle_tangles')->where('store_id', $store->id)->orderByDesc('pages')->value('tangle_id');
-[$a, $b] = DB::table('untangle_pages')->where('store_id', $store->id)->where('tangle_id', $tangle)->limit(2)->pluck('page_id')->all();
+[$a, $b] = DB::table('untangle_pages')
+    ->where('store_id', $store->id)
+    ->where('tangle_id', $tangle)
+    ->limit(2)
+    ->pluck('page_id')
+    ->all();
 $times = [];
-foreach (['', "/causes/$cause?show=all", "/causes/$open", '/tangles', '/tangles?only=to-do', "/tangles/$tangle", "/compare?a=$a&b=$b", '/troubles', '/troubles?verdict=to-keeper', '/troubles?verdict=to-self', '/parameters', '/rules', '/filters', '/versions', '/redirects', '/lost', '/slugs', '/told'] as $path) {
+foreach (
+    [
+        '', "/causes/$cause?show=all", "/causes/$open", '/tangles', '/tangles?only=to-do', "/tangles/$tangle",
+        "/compare?a=$a&b=$b", '/troubles', '/troubles?verdict=to-keeper', '/troubles?verdict=to-self', '/parameters',
+        '/rules', '/filters', '/versions', '/redirects', '/lost', '/slugs', '/told',
+    ] as $path
+) {
     $times[$path] = $screen->median("/s/{$store->slug}/untangle$path");
     result("untangle$path", $size, $times[$path], 'ms', $empty);
 }
@@ -74,18 +105,44 @@ if (DB::table('page_index')->where('store_id', $demo->id)->count() < 1000) {
 }
 $find($demo->id);
 app(StoreOptions::class)->set($demo->refresh(), 'clicks_at_risk', '100');
-$members = DB::select("SELECT u.page_id, k.url, c.sort FROM untangle_pages u JOIN page_index i ON i.page_id = u.page_id JOIN pages k ON k.id = u.keeper_page JOIN untangle_causes c ON c.id = u.cause_id WHERE u.store_id = ? AND u.keeper_page > 0 AND u.keeper_page <> u.page_id AND i.status = 200 AND c.sort IN ('path', 'variant', 'parameter') ORDER BY u.page_id LIMIT 2000", [$demo->id]);
-$put = app(AddressChanges::class)->put($demo, array_values(array_map(static fn (object $row): array => ['page' => (int) $row->page_id, 'field' => $row->sort === 'path' ? AddressField::Redirect : AddressField::Canonical, 'value' => (string) $row->url, 'why' => 'bench'], $members)), Origin::Hand, null);
+$members = DB::select(
+    "SELECT u.page_id, k.url, c.sort FROM untangle_pages u JOIN page_index i ON i.page_id = u.page_id JOIN pages k ON k.id = u.keeper_page JOIN untangle_causes c ON c.id = u.cause_id WHERE u.store_id = ? AND u.keeper_page > 0 AND u.keeper_page <> u.page_id AND i.status = 200 AND c.sort IN ('path', 'variant', 'parameter') ORDER BY u.page_id LIMIT 2000",
+    [$demo->id],
+);
+$put = app(AddressChanges::class)->put(
+    $demo,
+    array_values(
+        array_map(
+            static fn (object $row): array => [
+                'page' => (int) $row->page_id,
+                'field' => $row->sort === 'path' ? AddressField::Redirect : AddressField::Canonical,
+                'value' => (string) $row->url,
+                'why' => 'bench',
+            ],
+            $members,
+        ),
+    ),
+    Origin::Hand,
+    null,
+);
 $work = static function (array $made): array {
     $start = microtime(true);
     app(WorkDesk::class)->workToEnd($made['work']);
     $sent = microtime(true) - $start;
     $look = (int) DB::table('work')->where('sort', LookWork::sort())->where('subject_id', $made['release'])->max('id');
-    for ($i = 0; $i < 100 && DB::table('release_items')->where('release_id', $made['release'])->where('seen', 'no')->exists(); $i++) {
+    for (
+        $i = 0;
+        $i < 100 && DB::table('release_items')->where('release_id', $made['release'])->where('seen', 'no')->exists();
+        $i++
+    ) {
         app(WorkDesk::class)->slice($look);
     }
 
-    return [$sent, DB::table('release_items')->where('release_id', $made['release'])->where('state', 'live')->count(), DB::table('release_items')->where('release_id', $made['release'])->where('seen', 'seen')->count()];
+    return [
+        $sent,
+        DB::table('release_items')->where('release_id', $made['release'])->where('state', 'live')->count(),
+        DB::table('release_items')->where('release_id', $made['release'])->where('seen', 'seen')->count(),
+    ];
 };
 $release = app(Releases::class)->send($demo->refresh(), [], null);
 [$sent, $live, $seen] = $work($release);

@@ -16,7 +16,11 @@ use Illuminate\Support\Facades\DB;
 $store = require __DIR__.'/wide.php';
 $id = $store->id;
 $pages = DB::table('page_index')->where('store_id', $id)->count();
-$size = number_format($pages).' pages, '.number_format((int) DB::table('fact_days')->where('store_id', $id)->sum('row_count')).' rows';
+$size =
+    number_format($pages).
+    ' pages, '.
+    number_format((int) DB::table('fact_days')->where('store_id', $id)->sum('row_count')).
+    ' rows';
 $weigh = static function () use ($id): float {
     $start = microtime(true);
     $work = app(Scores::class)->begin($id, null);
@@ -27,7 +31,10 @@ $weigh = static function () use ($id): float {
             told(sprintf('%5.1f s: %s', microtime(true) - $start, $phase));
         }
     });
-    $state === 'done' || throw new RuntimeException("The weighing ended as $state: ".DB::table('work')->where('id', $work)->value('problem'));
+    $state === 'done' ||
+        throw new RuntimeException(
+            "The weighing ended as $state: ".DB::table('work')->where('id', $work)->value('problem'),
+        );
 
     return microtime(true) - $start;
 };
@@ -35,13 +42,26 @@ if (getenv('BENCH_SUMS') === '1' || ! DB::table('weigh_states')->where('store_id
     DB::table('weigh_states')->where('store_id', $id)->delete();
     result('weighing, sums and all', $size, $weigh(), 's', null);
 }
-$pairs = (int) DB::selectOne('SELECT COUNT(*) AS n FROM (SELECT 1 FROM weigh_pairs WHERE store_id = ? AND span < 96 GROUP BY page_id, query_id, device) pairs', [$id])->n;
+$pairs = (int) DB::selectOne(
+    'SELECT COUNT(*) AS n FROM (SELECT 1 FROM weigh_pairs WHERE store_id = ? AND span < 96 GROUP BY page_id, query_id, device) pairs',
+    [$id],
+)->n;
 $fetch = static function () use ($id): float {
     $start = microtime(true);
     $after = 0;
-    while ($ids = DB::select('SELECT page_id FROM page_index WHERE store_id = ? AND page_id > ? ORDER BY page_id LIMIT 1000', [$id, $after])) {
+    while (
+        $ids = DB::select(
+            'SELECT page_id FROM page_index WHERE store_id = ? AND page_id > ? ORDER BY page_id LIMIT 1000',
+            [$id, $after],
+        )
+    ) {
         $after = (int) end($ids)->page_id;
-        $rows = DB::select('SELECT page_id, query_id, device, SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) AS position_sum FROM weigh_pairs WHERE store_id = ? AND page_id IN ('.implode(',', array_column($ids, 'page_id')).') AND span < 96 GROUP BY page_id, query_id, device', [$id]);
+        $rows = DB::select(
+            'SELECT page_id, query_id, device, SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) AS position_sum FROM weigh_pairs WHERE store_id = ? AND page_id IN ('.
+                implode(',', array_column($ids, 'page_id')).
+                ') AND span < 96 GROUP BY page_id, query_id, device',
+            [$id],
+        );
     }
 
     return microtime(true) - $start;
@@ -53,16 +73,35 @@ result('peak memory of it', number_format($pairs).' pairs', memory_get_peak_usag
 $screen = new BenchScreen($store);
 $empty = $screen->median('/stores');
 result('empty signed-in page', $size, $empty, 'ms', $empty);
-$list = (int) (DB::table('weigh_worklists')->where('store_id', $id)->value('id') ?? Worklists::open($store, 'Bench', '2026-01-01', '2026-12-31', 1200, null, null, null));
-Worklists::fill($store, Worklists::find($store, $list) ?? throw new LogicException, new App\Weigh\Numbers\Lens);
+$list =
+    (int) (DB::table('weigh_worklists')->where('store_id', $id)->value('id') ??
+        Worklists::open($store, 'Bench', '2026-01-01', '2026-12-31', 1200, null, null, null));
+Worklists::fill($store, Worklists::find($store, $list) ?? throw new LogicException(), new App\Weigh\Numbers\Lens());
 $page = (int) DB::table('weigh_scores')->where('store_id', $id)->orderByDesc('upside')->value('page_id');
 $query = (int) DB::table('weigh_query_markets')->where('store_id', $id)->orderByDesc('impressions')->value('query_id');
 $times = [];
-foreach (['', 'sort=extra_clicks', 'sort=impressions', 'sort=clicks', 'sort=revenue', 'kind=product', 'kind=article&sort=clicks', 'kind=home', 'weeks=4', 'weeks=26&sort=clicks', 'weeks=52&sort=impressions', 'against=year', 'device=phone', 'device=desktop&sort=clicks', 'device=tablet&sort=clicks', 'class=but-brand&sort=impressions', 'class=brand&sort=clicks', 'class=question&sort=impressions', 'class=maker', 'class=question&device=phone&sort=clicks&kind=collection', 'weeks=4&class=generic&device=desktop&sort=clicks'] as $asked) {
+foreach (
+    [
+        '', 'sort=extra_clicks', 'sort=impressions', 'sort=clicks', 'sort=revenue', 'kind=product',
+        'kind=article&sort=clicks', 'kind=home', 'weeks=4', 'weeks=26&sort=clicks', 'weeks=52&sort=impressions',
+        'against=year', 'device=phone', 'device=desktop&sort=clicks', 'device=tablet&sort=clicks',
+        'class=but-brand&sort=impressions', 'class=brand&sort=clicks', 'class=question&sort=impressions', 'class=maker',
+        'class=question&device=phone&sort=clicks&kind=collection', 'weeks=4&class=generic&device=desktop&sort=clicks',
+    ] as $asked
+) {
     $times[] = $time = $screen->median("/s/bench-wide/weigh?$asked");
     result('list: '.($asked === '' ? 'as usual' : $asked), $size, $time, 'ms', $empty);
 }
-foreach (['quick-wins', 'quick-wins?sort=far', 'quick-wins?sort=question', 'quick-wins?sort=rivals', 'losing', 'moved', 'losing?weeks=4&against=year', 'ahead', 'ahead?only=seasons', 'not-in-stock', 'curve', 'curve?kind=collection', "curve?page=$page", 'numbers', 'numbers?by=folder&device=phone', 'numbers?by=week&class=question', 'numbers?by=class', 'queries', 'queries?sort=impressions&class=question', "queries/$query", 'places', 'hand-or-recipe', 'what-if', 'what-if?share=0.5&probability=0.3&target=1&value=2', 'worklists', "worklists/$list", "pages/$page"] as $path) {
+foreach (
+    [
+        'quick-wins', 'quick-wins?sort=far', 'quick-wins?sort=question', 'quick-wins?sort=rivals', 'losing', 'moved',
+        'losing?weeks=4&against=year', 'ahead', 'ahead?only=seasons', 'not-in-stock', 'curve', 'curve?kind=collection',
+        "curve?page=$page", 'numbers', 'numbers?by=folder&device=phone', 'numbers?by=week&class=question',
+        'numbers?by=class', 'queries', 'queries?sort=impressions&class=question', "queries/$query", 'places',
+        'hand-or-recipe', 'what-if', 'what-if?share=0.5&probability=0.3&target=1&value=2', 'worklists',
+        "worklists/$list", "pages/$page",
+    ] as $path
+) {
     $times[] = $time = $screen->median("/s/bench-wide/weigh/$path");
     result("screen: $path", $size, $time, 'ms', $empty);
 }

@@ -29,7 +29,10 @@ $app = Application::configure(basePath: dirname(__DIR__))
     ->withProviders(require __DIR__.'/providers.php', withBootstrapProviders: false)
     ->withRouting(health: null)
     ->withMiddleware(function (Middleware $middleware): void {
-        $middleware->web(append: [WritesAsPeopleDo::class], replace: [LaravelStartSession::class => StartSession::class]);
+        $middleware->web(
+            append: [WritesAsPeopleDo::class],
+            replace: [LaravelStartSession::class => StartSession::class],
+        );
         $middleware->prepend([SecurityHeaders::class, ServerTiming::class]);
         // The colour scheme is set by a script in the browser, in plain words.
         $middleware->encryptCookies(except: ['theme']);
@@ -37,10 +40,20 @@ $app = Application::configure(basePath: dirname(__DIR__))
         $middleware->redirectUsersTo('/');
     })
     ->withExceptions(function (Exceptions $exceptions): void {
-        $exceptions->shouldRenderJsonWhen(static fn (Request $request): bool => $request->is('api', 'api/*') || $request->expectsJson());
-        $exceptions->respond(static fn (Response $response, Throwable $error, Request $request): Response => $request->is('api', 'api/*') ? Problem::of($response, $error) : $response);
+        $exceptions->shouldRenderJsonWhen(
+            static fn (Request $request): bool => $request->is('api', 'api/*') || $request->expectsJson(),
+        );
+        $exceptions->respond(
+            static fn (Response $response, Throwable $error, Request $request): Response => $request->is('api', 'api/*')
+                ? Problem::of($response, $error)
+                : $response,
+        );
         // A fragment that is asked for after the session has ended must not become the sign-in page: the frame tells it.
-        $exceptions->render(static fn (AuthenticationException $out, Request $request): ?Response => $request->headers->has('HX-Request') ? new Response('', 204, ['X-Signed-Out' => '1']) : null);
+        $exceptions->render(
+            static fn (AuthenticationException $out, Request $request): ?Response => $request->headers->has('HX-Request')
+                ? new Response('', 204, ['X-Signed-Out' => '1'])
+                : null,
+        );
         // What the database says is for the log; people get words.
         $exceptions->render(static function (QueryException $trouble, Request $request) {
             if (! DatabaseTrouble::isAway($trouble) && ! DatabaseTrouble::isPassing($trouble)) {
@@ -50,7 +63,9 @@ $app = Application::configure(basePath: dirname(__DIR__))
 
             return $request->expectsJson() || $request->is('api/*')
                 ? response()->json(['message' => $words], 503, ['Retry-After' => '5'])
-                : response()->view('errors.503', ['exception' => new ServiceUnavailableHttpException(5, $words)], 503, ['Retry-After' => '5']);
+                : response()->view('errors.503', ['exception' => new ServiceUnavailableHttpException(5, $words)], 503, [
+                    'Retry-After' => '5',
+                ]);
         });
     })
     ->create();

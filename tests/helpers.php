@@ -27,7 +27,9 @@ function ruler(): Ruler
 {
     static $ruler;
 
-    return $ruler ??= new Ruler(WidthTable::fromJson((string) file_get_contents(dirname(__DIR__).'/resources/js/widths.json')));
+    return $ruler ??= new Ruler(
+        WidthTable::fromJson((string) file_get_contents(dirname(__DIR__).'/resources/js/widths.json')),
+    );
 }
 
 /** Grows the small stand-in shop anew, as it was on its first day. */
@@ -35,7 +37,15 @@ function freshShop(): void
 {
     $dir = (string) getenv('SHOP_DATA');
     @unlink("$dir/token");
-    exec('php '.escapeshellarg(dirname(__DIR__).'/standins/shop/bin/make-shop').' '.escapeshellarg($dir).' tiny 7 2>&1', $out, $code);
+    exec(
+        'php '.
+            escapeshellarg(dirname(__DIR__).'/standins/shop/bin/make-shop').
+            ' '.
+            escapeshellarg($dir).
+            ' tiny 7 2>&1',
+        $out,
+        $code,
+    );
     if ($code !== 0) {
         throw new RuntimeException(implode("\n", $out));
     }
@@ -49,7 +59,11 @@ function shopStore(): Store
     $url = (string) getenv('SHOP_URL');
     $store = app(AddStore::class)->add('Small shop', $url, 'small-'.Str::lower(Str::random(10)), allowPrivate: true);
     app(StoreOptions::class)->set($store, 'shop_url', "$url/office/v1");
-    app(StoreOptions::class)->set($store, 'shop_token', trim((string) file_get_contents(getenv('SHOP_DATA').'/token')));
+    app(StoreOptions::class)->set(
+        $store,
+        'shop_token',
+        trim((string) file_get_contents(getenv('SHOP_DATA').'/token')),
+    );
 
     return $store->refresh();
 }
@@ -75,7 +89,11 @@ function crawledStore(): Store
 
 function member(Store $store, Role $role): User
 {
-    $user = User::query()->create(['name' => ucfirst($role->value), 'email' => Str::lower(Str::random(12)).'@people.example', 'password' => 'a-long-password']);
+    $user = User::query()->create([
+        'name' => ucfirst($role->value),
+        'email' => Str::lower(Str::random(12)).'@people.example',
+        'password' => 'a-long-password',
+    ]);
     Membership::query()->create(['user_id' => $user->id, 'store_id' => $store->id, 'role' => $role]);
 
     return $user;
@@ -84,9 +102,24 @@ function member(Store $store, Role $role): User
 /** @return array<string, mixed> what the shop's admin API answers */
 function office(string $method, string $path, ?array $body = null, string $ifMatch = ''): array
 {
-    $context = stream_context_create(['http' => ['method' => $method, 'ignore_errors' => true, 'timeout' => 30, 'header' => ['Authorization: Bearer '.trim((string) file_get_contents(getenv('SHOP_DATA').'/token')), 'Content-Type: application/json', "If-Match: $ifMatch"], 'content' => $body === null ? '' : json_encode($body)]]);
+    $context = stream_context_create([
+        'http' => [
+            'method' => $method,
+            'ignore_errors' => true,
+            'timeout' => 30,
+            'header' => [
+                'Authorization: Bearer '.trim((string) file_get_contents(getenv('SHOP_DATA').'/token')),
+                'Content-Type: application/json',
+                "If-Match: $ifMatch",
+            ],
+            'content' => $body === null ? '' : json_encode($body),
+        ],
+    ]);
 
-    return (array) json_decode((string) file_get_contents(getenv('SHOP_URL').'/office/v1'.$path, false, $context), true);
+    return (array) json_decode(
+        (string) file_get_contents(getenv('SHOP_URL').'/office/v1'.$path, false, $context),
+        true,
+    );
 }
 
 /** Somebody changes texts in the shop's own back office. */
@@ -113,7 +146,15 @@ function shopPage(string $path): string
  */
 function orchard(array $arguments, string $input = ''): array
 {
-    $process = proc_open([PHP_BINARY, dirname(__DIR__).'/artisan', ...$arguments], [['pipe', 'r'], ['file', $out = (string) tempnam(sys_get_temp_dir(), 'out'), 'w'], ['file', $err = (string) tempnam(sys_get_temp_dir(), 'err'), 'w']], $pipes);
+    $process = proc_open(
+        [PHP_BINARY, dirname(__DIR__).'/artisan', ...$arguments],
+        [
+            ['pipe', 'r'],
+            ['file', ($out = (string) tempnam(sys_get_temp_dir(), 'out')), 'w'],
+            ['file', ($err = (string) tempnam(sys_get_temp_dir(), 'err')), 'w'],
+        ],
+        $pipes,
+    );
     fwrite($pipes[0], $input);
     fclose($pipes[0]);
     $code = proc_close($process);
@@ -125,14 +166,26 @@ function orchard(array $arguments, string $input = ''): array
 }
 
 /** Brings a text in as a file and works the import to its end. */
-function bringIn(Store $store, string $text, FileSort $sort = FileSort::Search, ?string $first = null, ?string $last = null, string $ends = 'done'): object
-{
+function bringIn(
+    Store $store,
+    string $text,
+    FileSort $sort = FileSort::Search,
+    ?string $first = null,
+    ?string $last = null,
+    string $ends = 'done',
+): object {
     $imports = app(Imports::class);
     $path = (string) tempnam(sys_get_temp_dir(), 'rows');
     file_put_contents($path, $text);
     $import = $imports->take($store, null, 'rows.csv', $path);
     unlink($path);
-    $work = $imports->start($store, $import, FileLook::into($store->id, Imports::path(Imports::find($store, $import)), $sort), $first, $last);
+    $work = $imports->start(
+        $store,
+        $import,
+        FileLook::into($store->id, Imports::path(Imports::find($store, $import)), $sort),
+        $first,
+        $last,
+    );
     expect(app(WorkDesk::class)->workToEnd($work))->toBe($ends);
 
     return Imports::find($store, $import);
@@ -148,17 +201,34 @@ function sortAnew(Store $store): void
 /** A site of three products: one that sells, one that is out of stock, one that says so in its text alone. */
 function productSite(): Site
 {
-    $product = static fn (string $number, string $availability): string => '<script type="application/ld+json">{"@type":"Product","sku":"'.$number.'","name":"Lamp '.$number.'","offers":{"price":"49.90","priceCurrency":"EUR","availability":"'.$availability.'"}}</script>';
+    $product = static fn (
+        string $number,
+        string $availability,
+    ): string => '<script type="application/ld+json">{"@type":"Product","sku":"'.
+        $number.
+        '","name":"Lamp '.
+        $number.
+        '","offers":{"price":"49.90","priceCurrency":"EUR","availability":"'.
+        $availability.
+        '"}}</script>';
 
-    return (new Site)->linking('/', ['/p/one' => 'One', '/p/two' => 'Two', '/p/three' => 'Three'])
-        ->linking('/p/one', [], $product('N-1', 'InStock'))->linking('/p/two', [], $product('N-2', 'OutOfStock'))
-        ->page('/p/three', '<title>Three</title><meta property="og:type" content="product"><body><h1>Three</h1><p>Sold out</p>');
+    return (new Site())
+        ->linking('/', ['/p/one' => 'One', '/p/two' => 'Two', '/p/three' => 'Three'])
+        ->linking('/p/one', [], $product('N-1', 'InStock'))
+        ->linking('/p/two', [], $product('N-2', 'OutOfStock'))
+        ->page(
+            '/p/three',
+            '<title>Three</title><meta property="og:type" content="product"><body><h1>Three</h1><p>Sold out</p>',
+        );
 }
 
 function weigh(Store $store): void
 {
     $work = app(Scores::class)->begin($store->id, null);
-    expect(app(WorkDesk::class)->workToEnd($work))->toBe('done', (string) DB::table('work')->where('id', $work)->value('problem'));
+    expect(app(WorkDesk::class)->workToEnd($work))->toBe(
+        'done',
+        (string) DB::table('work')->where('id', $work)->value('problem'),
+    );
 }
 
 /** @return list<string> days, the last of them a Sunday that no source adds to any more */
@@ -166,7 +236,10 @@ function daysBack(int $days, int $skip = 0): array
 {
     $last = new DateTimeImmutable('last sunday -7 days');
 
-    return array_map(static fn (int $back): string => $last->modify("-$back days")->format('Y-m-d'), range($days + $skip - 1, $skip));
+    return array_map(
+        static fn (int $back): string => $last->modify("-$back days")->format('Y-m-d'),
+        range($days + $skip - 1, $skip),
+    );
 }
 
 /** @return array<string, array<string, mixed>> what is exported, by path */
@@ -184,8 +257,19 @@ function weighed(Store $store): array
 /** A crawled site with a quarter's rows: a page that earns what it should, one that does not, one sold out, one kept out of search. */
 function weighableStore(): Store
 {
-    $product = static fn (string $availability): string => '<meta property="og:type" content="product"><script type="application/ld+json">{"@type":"Product","sku":"'.md5($availability).'","name":"Lamp","offers":{"price":"50","priceCurrency":"EUR","availability":"'.$availability.'"}}</script>';
-    $site = (new Site)->linking('/', ['/good' => 'Good', '/poor' => 'Poor', '/out' => 'Out', '/hidden' => 'Hidden'])->linking('/good', [], $product('InStock'))->linking('/poor', [], $product('InStock '))->linking('/out', [], $product('SoldOut'))->linking('/hidden', [], '<meta name="robots" content="noindex">');
+    $product = static fn (
+        string $availability,
+    ): string => '<meta property="og:type" content="product"><script type="application/ld+json">{"@type":"Product","sku":"'.
+        md5($availability).
+        '","name":"Lamp","offers":{"price":"50","priceCurrency":"EUR","availability":"'.
+        $availability.
+        '"}}</script>';
+    $site = (new Site())
+        ->linking('/', ['/good' => 'Good', '/poor' => 'Poor', '/out' => 'Out', '/hidden' => 'Hidden'])
+        ->linking('/good', [], $product('InStock'))
+        ->linking('/poor', [], $product('InStock '))
+        ->linking('/out', [], $product('SoldOut'))
+        ->linking('/hidden', [], '<meta name="robots" content="noindex">');
     $store = $site->store();
     crawl($store);
     $pages = $queries = $sales = '';
@@ -194,7 +278,14 @@ function weighableStore(): Store
         foreach (['/good' => 60, '/poor' => 12, '/out' => 20, '/hidden' => 20] as $path => $clicks) {
             $pages .= "$path,$day,".(int) ($clicks / 0.62).",1000,4\n";
             $queries .= "$path,lamp $path,$day,$clicks,900,4\n";
-            $sales .= "$path,$day,".(int) (0.6 * $clicks / 0.62).','.max(1, (int) ($clicks / 20)).','.(50 * max(1, (int) ($clicks / 20)))."\n";
+            $sales .=
+                "$path,$day,".
+                (int) ((0.6 * $clicks) / 0.62).
+                ','.
+                max(1, (int) ($clicks / 20)).
+                ','.
+                50 * max(1, (int) ($clicks / 20)).
+                "\n";
         }
         $queries .= "/good,a site,$day,30,40,1\n";
     }
@@ -206,43 +297,80 @@ function weighableStore(): Store
 }
 
 /** The HTML of a product's page; what is given replaces it. */
-function productPage(string $number, string $name, string $canonical = '', string $extra = '', string $links = '', string $text = ''): string
-{
-    $text = $text !== '' ? $text : "The $name is spun from one sheet in a workshop by the river, and its cord is woven by hand so that it never tangles when you hang it. Each $name is tested for a day before it leaves us and comes with a spare cord, a hook and a small bag of screws.";
+function productPage(
+    string $number,
+    string $name,
+    string $canonical = '',
+    string $extra = '',
+    string $links = '',
+    string $text = '',
+): string {
+    $text =
+        $text !== ''
+            ? $text
+            : "The $name is spun from one sheet in a workshop by the river, and its cord is woven by hand so that it never tangles when you hang it. Each $name is tested for a day before it leaves us and comes with a spare cord, a hook and a small bag of screws.";
 
-    return "<!doctype html><html lang=\"en\"><head><title>$name</title>".($canonical === '' ? '' : "<link rel=\"canonical\" href=\"$canonical\">").'<meta property="og:type" content="product"><script type="application/ld+json">{"@type":"Product","sku":"'.$number.'","name":"'.$name.'","offers":{"price":"49.90","priceCurrency":"EUR","availability":"InStock"}}</script></head>'
-        ."<body><main><h1>$name</h1><p>€ 49.90</p>$extra<p>$text</p>$links</main></body></html>";
+    return "<!doctype html><html lang=\"en\"><head><title>$name</title>".
+        ($canonical === '' ? '' : "<link rel=\"canonical\" href=\"$canonical\">").
+        '<meta property="og:type" content="product"><script type="application/ld+json">{"@type":"Product","sku":"'.
+        $number.
+        '","name":"'.
+        $name.
+        '","offers":{"price":"49.90","priceCurrency":"EUR","availability":"InStock"}}</script></head>'.
+        "<body><main><h1>$name</h1><p>€ 49.90</p>$extra<p>$text</p>$links</main></body></html>";
 }
 
 /** Products with variants, two paths, a copy, an old address, wrong canonicals. */
 function tangledSite(): Site
 {
-    $site = new Site;
+    $site = new Site();
     $links = [];
-    foreach (['Aldern', 'Brome', 'Corvin', 'Dessel', 'Elmet', 'Farrow', 'Gorse', 'Hazel', 'Iris', 'Juniper'] as $i => $name) {
+    foreach (
+        ['Aldern', 'Brome', 'Corvin', 'Dessel', 'Elmet', 'Farrow', 'Gorse', 'Hazel', 'Iris', 'Juniper'] as $i => $name
+    ) {
         $slug = strtolower($name);
         $own = "/lamp/$slug";
         $variants = "<a href=\"$own?finish=brass\">Brass</a> <a href=\"$own?finish=copper\">Copper</a>";
         $links += [$own => $name, "/range/all/$slug" => "$name in all"];
         $canonical = match ($i) {
-            0 => '', 1 => '/gone', 2 => "/lamp/$slug-old", 3 => 'https://other.example/x', default => $own
+            0 => '',
+            1 => '/gone',
+            2 => "/lamp/$slug-old",
+            3 => 'https://other.example/x',
+            default => $own,
         };
         $site->page($own, productPage("N-$i", "$name lamp", $canonical, links: $variants));
         foreach (['brass', 'copper'] as $finish) {
-            $site->page("$own?finish=$finish", productPage("N-$i", "$name lamp", $i === 4 ? "$own?finish=$finish" : $own, "<p>Shown in $finish.</p>", $variants));
+            $site->page(
+                "$own?finish=$finish",
+                productPage(
+                    "N-$i",
+                    "$name lamp",
+                    $i === 4 ? "$own?finish=$finish" : $own,
+                    "<p>Shown in $finish.</p>",
+                    $variants,
+                ),
+            );
         }
         $site->page("/range/all/$slug", productPage("N-$i", "$name lamp", $i === 5 ? '' : $own, links: $variants));
         $site->redirect("/lamp/$slug-old", $own);
     }
     $site->page('/lamp/aldern-copy', productPage('N-0-2', 'Aldern lamp (copy)', '/lamp/aldern-copy'));
 
-    return $site->linking('/', $links + ['/lamp/aldern-old' => 'Old', '/lamp/aldern-copy' => 'Copy'], '<link rel="canonical" href="/">');
+    return $site->linking(
+        '/',
+        $links + ['/lamp/aldern-old' => 'Old', '/lamp/aldern-copy' => 'Copy'],
+        '<link rel="canonical" href="/">',
+    );
 }
 
 function findTangles(Store $store): void
 {
     $work = app(Finds::class)->begin($store->id, null);
-    expect(app(WorkDesk::class)->workToEnd($work))->toBe('done', (string) DB::table('work')->where('id', $work)->value('problem'));
+    expect(app(WorkDesk::class)->workToEnd($work))->toBe(
+        'done',
+        (string) DB::table('work')->where('id', $work)->value('problem'),
+    );
 }
 
 /** @return array<string, array<string, string>> what is exported, by path and query */
@@ -252,7 +380,8 @@ function untangled(Store $store): array
     foreach (Finds::export($store) as $row) {
         $named = array_combine(Finds::COLUMNS, $row);
         $path = static fn (string $url): string => (string) preg_replace('~^https?://127[^/]+~', '', $url);
-        $rows[$path($named['url'])] = ['keeper' => $path($named['keeper']), 'declared' => $path($named['declared'])] + $named;
+        $rows[$path($named['url'])] =
+            ['keeper' => $path($named['keeper']), 'declared' => $path($named['declared'])] + $named;
     }
 
     return $rows;
@@ -270,7 +399,10 @@ function foundSite(): array
 
 function pageAt(Store $store, string $path): int
 {
-    return (int) DB::table('pages')->where('store_id', $store->id)->where('digest', md5(rtrim($store->base_url, '/').$path, true))->value('id');
+    return (int) DB::table('pages')
+        ->where('store_id', $store->id)
+        ->where('digest', md5(rtrim($store->base_url, '/').$path, true))
+        ->value('id');
 }
 
 /**
@@ -287,7 +419,7 @@ function judged(LaidOutShop $shop): array
     $rows = untangled($store);
     $of = $wrong = $unsafe = [];
     foreach ($rows as $path => $row) {
-        $row['tangle'] === '' || $row['tangle'] === null || $of[$path] = (string) $row['tangle'];
+        $row['tangle'] === '' || $row['tangle'] === null || ($of[$path] = (string) $row['tangle']);
     }
     [$right, $false, $missed] = [0, 0, 0];
     $paths = array_keys(array_intersect_key($shop->truth, $rows));
@@ -298,7 +430,7 @@ function judged(LaidOutShop $shop): array
             $right += $isOne && $isFound ? 1 : 0;
             $false += ! $isOne && $isFound ? 1 : 0;
             $missed += $isOne && ! $isFound ? 1 : 0;
-            $isOne === $isFound || $wrong[] = ($isOne ? 'not found: ' : 'no pair: ')."$a  $b";
+            $isOne === $isFound || ($wrong[] = ($isOne ? 'not found: ' : 'no pair: ')."$a  $b");
         }
     }
     $keepers = ['product' => [0, 0], 'list' => [0, 0]];
@@ -307,7 +439,7 @@ function judged(LaidOutShop $shop): array
             $sort = $shop->sorts[$truth];
             $isKept = ($rows[$shop->keepers[$truth]]['keeper'] ?? '') === $shop->keepers[$truth];
             $keepers[$sort] = [$keepers[$sort][0] + ($isKept ? 1 : 0), $keepers[$sort][1] + 1];
-            $isKept || $wrong[] = "keeper of $truth: ".($rows[$shop->keepers[$truth]]['keeper'] ?? 'none');
+            $isKept || ($wrong[] = "keeper of $truth: ".($rows[$shop->keepers[$truth]]['keeper'] ?? 'none'));
         }
     }
     [$agreed, $all] = [0, 0];
@@ -315,14 +447,27 @@ function judged(LaidOutShop $shop): array
         if (isset($rows[$path])) {
             $all++;
             $agreed += $rows[$path]['verdict'] === $verdict ? 1 : 0;
-            $rows[$path]['verdict'] === $verdict || $wrong[] = "verdict of $path: {$rows[$path]['verdict']}, not $verdict";
+            $rows[$path]['verdict'] === $verdict ||
+                ($wrong[] = "verdict of $path: {$rows[$path]['verdict']}, not $verdict");
             // What is safe without a look is right: a right canonical stays, and nothing folds into what it is not.
             $isActed = $rows[$path]['safe'] === 'yes' && $rows[$path]['action'] !== 'leave';
-            if ($isActed && (($rows[$path]['action'] === 'canonical' && in_array($verdict, ['to keeper', 'to self', 'to the wider list'], true)) || ($rows[$path]['keeper'] !== '' && ($shop->truth[$rows[$path]['keeper']] ?? null) !== $shop->truth[$path]))) {
+            if (
+                $isActed &&
+                (($rows[$path]['action'] === 'canonical' &&
+                    in_array($verdict, ['to keeper', 'to self', 'to the wider list'], true)) ||
+                    ($rows[$path]['keeper'] !== '' &&
+                        ($shop->truth[$rows[$path]['keeper']] ?? null) !== $shop->truth[$path]))
+            ) {
                 $unsafe[] = "$path: {$rows[$path]['action']}, {$rows[$path]['why']}";
             }
         }
     }
 
-    return ['pairs' => [$right, $false, $missed], 'keepers' => $keepers, 'verdicts' => [$agreed, $all], 'unsafe' => $unsafe, 'wrong' => $wrong];
+    return [
+        'pairs' => [$right, $false, $missed],
+        'keepers' => $keepers,
+        'verdicts' => [$agreed, $all],
+        'unsafe' => $unsafe,
+        'wrong' => $wrong,
+    ];
 }

@@ -26,7 +26,7 @@ const FEWEST = 9;
 
 function parsed(string $source): array
 {
-    return (new ParserFactory)->createForHostVersion()->parse($source) ?? [];
+    return (new ParserFactory())->createForHostVersion()->parse($source) ?? [];
 }
 
 /** What a source says, whatever its layout, comments and quotes. */
@@ -37,25 +37,32 @@ function meaning(string $source): string
         public function enterNode(Node $node): ?Node
         {
             $node->setAttribute('comments', []);
-            $node instanceof Node\Scalar\String_ && $node->setAttribute('kind', Node\Scalar\String_::KIND_SINGLE_QUOTED);
+            $node instanceof Node\Scalar\String_ &&
+                $node->setAttribute('kind', Node\Scalar\String_::KIND_SINGLE_QUOTED);
             $node instanceof Node\Expr\Array_ && $node->setAttribute('kind', Node\Expr\Array_::KIND_SHORT);
 
             return null;
         }
     };
 
-    return (new Standard)->prettyPrint((new NodeTraverser($bare))->traverse(parsed($source)));
+    return (new Standard())->prettyPrint((new NodeTraverser($bare))->traverse(parsed($source)));
 }
 
 /** Fills lists of plain values that stand one on a line. */
 function fill(string $source): string
 {
     $lists = array_filter(
-        (new NodeFinder)->findInstanceOf(parsed($source), Node\Expr\Array_::class),
-        static fn (Node\Expr\Array_ $list): bool => count($list->items) >= FEWEST
-            && $list->getEndLine() - $list->getStartLine() > count($list->items)
-            && array_filter($list->items, static fn (?Node $item): bool => ! $item instanceof Node\ArrayItem || $item->key !== null
-                || ! $item->value instanceof Node\Scalar || $item->getStartLine() !== $item->getEndLine() || $item->getComments() !== []) === [],
+        (new NodeFinder())->findInstanceOf(parsed($source), Node\Expr\Array_::class),
+        static fn (Node\Expr\Array_ $list): bool => count($list->items) >= FEWEST &&
+            $list->getEndLine() - $list->getStartLine() > count($list->items) &&
+            array_filter(
+                $list->items,
+                static fn (?Node $item): bool => ! ($item instanceof Node\ArrayItem) ||
+                    $item->key !== null ||
+                    ! ($item->value instanceof Node\Scalar) ||
+                    $item->getStartLine() !== $item->getEndLine() ||
+                    $item->getComments() !== [],
+            ) === [],
     );
     foreach (array_reverse($lists) as $list) {
         $start = $list->getStartFilePos();
@@ -64,7 +71,8 @@ function fill(string $source): string
         $indent = str_repeat(' ', strspn($source, ' ', $line));
         $lines = [''];
         foreach ($list->items as $item) {
-            $word = substr($source, $item->getStartFilePos(), $item->getEndFilePos() - $item->getStartFilePos() + 1).',';
+            $word =
+                substr($source, $item->getStartFilePos(), $item->getEndFilePos() - $item->getStartFilePos() + 1).',';
             $now = count($lines) - 1;
             if ($lines[$now] !== '' && strlen($indent) + 4 + strlen($lines[$now]) + 1 + strlen($word) > WIDTH) {
                 $lines[] = $word;
@@ -72,7 +80,10 @@ function fill(string $source): string
                 $lines[$now] .= ($lines[$now] === '' ? '' : ' ').$word;
             }
         }
-        $text = "[\n".implode("\n", array_map(static fn (string $one): string => "$indent    $one", $lines))."\n$indent]";
+        $text =
+            "[\n".
+            implode("\n", array_map(static fn (string $one): string => "$indent    $one", $lines)).
+            "\n$indent]";
         $source = substr_replace($source, $text, $start, $end - $start + 1);
     }
 
@@ -82,7 +93,9 @@ function fill(string $source): string
 $files = array_slice($argv, 1);
 if ($files === []) {
     foreach (['app', 'core', 'standins', 'tests', 'bench', 'bootstrap', 'tools'] as $dir) {
-        foreach (new RecursiveIteratorIterator(new RecursiveDirectoryIterator($dir, FilesystemIterator::SKIP_DOTS)) as $file) {
+        foreach (
+            new RecursiveIteratorIterator(new RecursiveDirectoryIterator($dir, FilesystemIterator::SKIP_DOTS)) as $file
+        ) {
             $path = $file->getPathname();
             if ($file->getExtension() === 'php' && ! str_contains($path, '/Data/') && ! str_contains($path, '/cache/')) {
                 $files[] = $path;
@@ -95,8 +108,13 @@ foreach ($files as $file) {
     $before[$file] = (string) file_get_contents($file);
 }
 $list = implode(' ', array_map(escapeshellarg(...), $files));
-passthru('node_modules/.bin/prettier --log-level error --print-width '.WIDTH.' --tab-width 4 --single-quote --php-version 8.2'
-    .' --plugin=@prettier/plugin-php --write '.$list);
+passthru(
+    'node_modules/.bin/prettier --log-level error --print-width '.
+        WIDTH.
+        ' --tab-width 4 --single-quote --php-version 8.2'.
+        ' --plugin=@prettier/plugin-php --write '.
+        $list,
+);
 passthru('vendor/bin/pint -q '.$list);
 $wrong = 0;
 foreach ($files as $file) {

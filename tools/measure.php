@@ -26,19 +26,27 @@ function spread(array $values): string
 /** @return Generator<string, string> sources by path, without migrations and tables of data */
 function sources(string $dir): Generator
 {
-    foreach (new RecursiveIteratorIterator(new RecursiveDirectoryIterator($dir, FilesystemIterator::SKIP_DOTS)) as $file) {
+    foreach (
+        new RecursiveIteratorIterator(new RecursiveDirectoryIterator($dir, FilesystemIterator::SKIP_DOTS)) as $file
+    ) {
         if ($file->getExtension() === 'php' && preg_match('~/(Migrations|Data)/~', $file->getPathname()) !== 1) {
             yield $file->getPathname() => (string) file_get_contents($file->getPathname());
         }
     }
 }
 
-$parser = (new ParserFactory)->createForHostVersion();
-$finder = new NodeFinder;
+$parser = (new ParserFactory())->createForHostVersion();
+$finder = new NodeFinder();
 $rows = [];
 foreach (array_slice($argv, 1) ?: ['core', 'app', 'standins', 'tests'] as $dir) {
     $files = $methods = [];
-    $count = array_fill_keys(['lines', 'over 120', 'over 160', 'longest line', 'classes', 'final', 'more than 4 parameters', 'throws', 'stdClass or object rows', 'casts'], 0);
+    $count = array_fill_keys(
+        [
+            'lines', 'over 120', 'over 160', 'longest line', 'classes', 'final', 'more than 4 parameters', 'throws',
+            'stdClass or object rows', 'casts',
+        ],
+        0,
+    );
     $uses = [];
     foreach (sources($dir) as $path => $source) {
         $lines = explode("\n", $source);
@@ -57,13 +65,19 @@ foreach (array_slice($argv, 1) ?: ['core', 'app', 'standins', 'tests'] as $dir) 
                 $count['final'] += $class->isFinal() ? 1 : 0;
             }
         }
-        foreach ([...$finder->findInstanceOf($tree, Node\Stmt\ClassMethod::class), ...$finder->findInstanceOf($tree, Node\Stmt\Function_::class)] as $method) {
+        foreach (
+            [
+                ...$finder->findInstanceOf($tree, Node\Stmt\ClassMethod::class),
+                ...$finder->findInstanceOf($tree, Node\Stmt\Function_::class),
+            ] as $method
+        ) {
             $methods[] = $method->getEndLine() - $method->getStartLine() + 1;
             $isMade = $method->name->name === '__construct';
             $count['more than 4 parameters'] += count($method->params) > ($isMade ? 8 : 4) ? 1 : 0;
             $count['throws'] += str_contains((string) $method->getDocComment()?->getText(), '@throws') ? 1 : 0;
             foreach ($method->params as $param) {
-                $count['stdClass or object rows'] += $param->type instanceof Node\Identifier && $param->type->name === 'object' ? 1 : 0;
+                $count['stdClass or object rows'] +=
+                    $param->type instanceof Node\Identifier && $param->type->name === 'object' ? 1 : 0;
             }
         }
         foreach ($finder->findInstanceOf($tree, Node\Expr\Cast::class) as $cast) {
@@ -78,16 +92,23 @@ foreach (array_slice($argv, 1) ?: ['core', 'app', 'standins', 'tests'] as $dir) 
     $circles = [];
     foreach ($uses as $a => $others) {
         foreach (array_keys($others) as $b) {
-            isset($uses[$b][$a]) && $a < $b && $circles[] = "$a and $b";
+            isset($uses[$b][$a]) && $a < $b && ($circles[] = "$a and $b");
         }
     }
-    $of = static fn (int $part, int $all): string => $all === 0 ? '–' : round(100 * $part / $all, 1).'%';
+    $of = static fn (int $part, int $all): string => $all === 0 ? '–' : round((100 * $part) / $all, 1).'%';
     $rows[$dir] = [
-        'lines' => number_format($count['lines']), 'lines per file' => spread($files), 'lines per method' => spread($methods),
-        'lines over 120 (160, longest)' => "{$of($count['over 120'], $count['lines'])} ({$of($count['over 160'], $count['lines'])}, {$count['longest line']})",
+        'lines' => number_format($count['lines']),
+        'lines per file' => spread($files),
+        'lines per method' => spread($methods),
+        'lines over 120 (160, longest)' => "{$of($count['over 120'], $count['lines'])} ({$of(
+            $count['over 160'],
+            $count['lines'],
+        )}, {$count['longest line']})",
         'methods with more than four parameters, records eight' => (string) $count['more than 4 parameters'],
-        'final classes' => "{$count['final']} of {$count['classes']}", '@throws, share of methods' => $of($count['throws'], count($methods)),
-        'rows handed on as object' => (string) $count['stdClass or object rows'], 'casts of a row’s column' => (string) $count['casts'],
+        'final classes' => "{$count['final']} of {$count['classes']}",
+        '@throws, share of methods' => $of($count['throws'], count($methods)),
+        'rows handed on as object' => (string) $count['stdClass or object rows'],
+        'casts of a row’s column' => (string) $count['casts'],
         'folders that use each other' => count($circles).($circles === [] ? '' : ': '.implode('; ', $circles)),
     ];
 }

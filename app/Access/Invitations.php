@@ -26,18 +26,26 @@ final class Invitations
     public function invite(Store $store, string $email, Role $role, ?User $by): string
     {
         $email = Str::lower($email);
-        $has = Membership::query()->where('store_id', $store->id)
-            ->whereIn('user_id', User::query()->where('email', $email)->select('id'))->first();
+        $has = Membership::query()
+            ->where('store_id', $store->id)
+            ->whereIn('user_id', User::query()->where('email', $email)->select('id'))
+            ->first();
         if ($has !== null && $has->role->includes($role)) {
-            throw new InvalidArgumentException("$email is {$has->role->value} here already. Change the role under People.");
+            throw new InvalidArgumentException(
+                "$email is {$has->role->value} here already. Change the role under People.",
+            );
         }
         $secret = Str::random(40);
         DB::transaction(function () use ($store, $email, $role, $by, $secret): void {
             $this->endAllOf($store->id, $email);
             DB::table('access_invitations')->insert([
-                'store_id' => $store->id, 'email' => $email, 'role' => $role->value,
-                'secret_hash' => hash('sha256', $secret), 'invited_by' => $by?->id,
-                'expires_at' => now()->addDays(self::DAYS), 'created_at' => now(),
+                'store_id' => $store->id,
+                'email' => $email,
+                'role' => $role->value,
+                'secret_hash' => hash('sha256', $secret),
+                'invited_by' => $by?->id,
+                'expires_at' => now()->addDays(self::DAYS),
+                'created_at' => now(),
             ]);
         });
         Postbox::send($email, new InvitationMail($store->name, $role, $secret));
@@ -48,10 +56,17 @@ final class Invitations
     /** @return list<object{id: int, email: string, role: string, expires_at: string}> the newest first */
     public static function open(int $storeId): array
     {
-        return array_values(array_map(static fn (object $row): object => (object) [
-            'id' => (int) $row->id, 'email' => (string) $row->email, 'role' => (string) $row->role,
-            'expires_at' => (string) $row->expires_at,
-        ], self::opened()->where('store_id', $storeId)->orderByDesc('id')->limit(200)->get()->all()));
+        return array_values(
+            array_map(
+                static fn (object $row): object => (object) [
+                    'id' => (int) $row->id,
+                    'email' => (string) $row->email,
+                    'role' => (string) $row->role,
+                    'expires_at' => (string) $row->expires_at,
+                ],
+                self::opened()->where('store_id', $storeId)->orderByDesc('id')->limit(200)->get()->all(),
+            ),
+        );
     }
 
     /** Makes a new link of an open invitation; the one before opens nothing any more. Null where it is not open. */
@@ -62,10 +77,15 @@ final class Invitations
             return null;
         }
         $secret = Str::random(40);
-        $isOurs = self::opened()->where('id', $id)
-            ->update(['secret_hash' => hash('sha256', $secret), 'expires_at' => now()->addDays(self::DAYS)]) === 1;
+        $isOurs =
+            self::opened()
+                ->where('id', $id)
+                ->update(['secret_hash' => hash('sha256', $secret), 'expires_at' => now()->addDays(self::DAYS)]) === 1;
         if ($isOurs) {
-            Postbox::send((string) $row->email, new InvitationMail($store->name, Role::from((string) $row->role), $secret));
+            Postbox::send(
+                (string) $row->email,
+                new InvitationMail($store->name, Role::from((string) $row->role), $secret),
+            );
         }
 
         return $isOurs ? $secret : null;
@@ -74,12 +94,18 @@ final class Invitations
     /** @return bool whether it was open until now */
     public function withdraw(int $storeId, int $id): bool
     {
-        return self::opened()->where('store_id', $storeId)->where('id', $id)->update(['ended_at' => now()]) === 1;
+        return self::opened()
+            ->where('store_id', $storeId)
+            ->where('id', $id)
+            ->update(['ended_at' => now()]) === 1;
     }
 
     public function endAllOf(int $storeId, string $email): void
     {
-        self::opened()->where('store_id', $storeId)->where('email', Str::lower($email))->update(['ended_at' => now()]);
+        self::opened()
+            ->where('store_id', $storeId)
+            ->where('email', Str::lower($email))
+            ->update(['ended_at' => now()]);
     }
 
     /**
@@ -95,8 +121,11 @@ final class Invitations
         $known = User::query()->where('email', $row->email)->exists();
 
         return (object) [
-            'id' => (int) $row->id, 'store_id' => (int) $row->store_id, 'email' => (string) $row->email,
-            'role' => (string) $row->role, 'known' => $known,
+            'id' => (int) $row->id,
+            'store_id' => (int) $row->store_id,
+            'email' => (string) $row->email,
+            'role' => (string) $row->role,
+            'known' => $known,
         ];
     }
 
@@ -105,11 +134,17 @@ final class Invitations
     {
         return DB::transaction(function () use ($secret, $name, $password): ?User {
             $found = $this->find($secret);
-            if ($found === null || self::opened()->where('id', $found->id)->update(['used_at' => now()]) === 0) {
+            if (
+                $found === null ||
+                self::opened()
+                    ->where('id', $found->id)
+                    ->update(['used_at' => now()]) === 0
+            ) {
                 return null;
             }
-            $user = User::query()->where('email', $found->email)->first()
-                ?? User::query()->create(['name' => $name, 'email' => $found->email, 'password' => $password]);
+            $user =
+                User::query()->where('email', $found->email)->first() ??
+                User::query()->create(['name' => $name, 'email' => $found->email, 'password' => $password]);
             Memberships::join($found->store_id, $user, Role::from($found->role));
 
             return $user;
@@ -118,6 +153,9 @@ final class Invitations
 
     private static function opened(): \Illuminate\Database\Query\Builder
     {
-        return DB::table('access_invitations')->whereNull('used_at')->whereNull('ended_at')->where('expires_at', '>', now());
+        return DB::table('access_invitations')
+            ->whereNull('used_at')
+            ->whereNull('ended_at')
+            ->where('expires_at', '>', now());
     }
 }

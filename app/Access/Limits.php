@@ -13,7 +13,11 @@ final class Limits
 {
     /** Calls a minute by one address, before anybody is signed in. */
     private const BY_ADDRESS = [
-        'password-links' => 6, 'password-resets' => 10, 'invitations' => 60, 'acceptances' => 30, 'csp-reports' => 60,
+        'password-links' => 6,
+        'password-resets' => 10,
+        'invitations' => 60,
+        'acceptances' => 30,
+        'csp-reports' => 60,
     ];
 
     /** Calls a minute by one person. */
@@ -22,11 +26,16 @@ final class Limits
     public static function register(): void
     {
         foreach (self::BY_ADDRESS as $name => $calls) {
-            RateLimiter::for($name, static fn (Request $request): Limit => Limit::perMinute($calls)->by($name.'|'.$request->ip()));
+            RateLimiter::for(
+                $name,
+                static fn (Request $request): Limit => Limit::perMinute($calls)->by($name.'|'.$request->ip()),
+            );
         }
         foreach (self::BY_PERSON as $name => $calls) {
             RateLimiter::for($name, static function (Request $request) use ($name, $calls): Limit {
-                return Limit::perMinute($calls)->by($name.'|'.($request->user()?->getAuthIdentifier() ?? $request->ip()));
+                return Limit::perMinute($calls)->by(
+                    $name.'|'.($request->user()?->getAuthIdentifier() ?? $request->ip()),
+                );
             });
         }
     }

@@ -29,7 +29,10 @@ final readonly class Memberships
     {
         DB::transaction(function () use ($store, $user, $role): void {
             $this->keepAnOwner($store, $user, $role);
-            Membership::query()->where('store_id', $store->id)->where('user_id', $user->id)->update(['role' => $role]);
+            Membership::query()
+                ->where('store_id', $store->id)
+                ->where('user_id', $user->id)
+                ->update(['role' => $role]);
         });
     }
 
@@ -50,13 +53,21 @@ final readonly class Memberships
     /** Brings a person in by command: somebody who is known already keeps name and password. */
     public static function enrol(int $storeId, string $email, string $name, string $password, Role $role): void
     {
-        self::join($storeId, User::query()->firstOrCreate(['email' => $email], ['name' => $name, 'password' => $password]), $role);
+        self::join(
+            $storeId,
+            User::query()->firstOrCreate(['email' => $email], ['name' => $name, 'password' => $password]),
+            $role,
+        );
     }
 
     /** Brings somebody in. A role that is there already is raised, never lowered: a link is no way to step down. */
     public static function join(int $storeId, User $user, Role $role): void
     {
-        $there = Membership::query()->where('store_id', $storeId)->where('user_id', $user->id)->lockForUpdate()->first();
+        $there = Membership::query()
+            ->where('store_id', $storeId)
+            ->where('user_id', $user->id)
+            ->lockForUpdate()
+            ->first();
         if ($there === null) {
             Membership::query()->create(['user_id' => $user->id, 'store_id' => $storeId, 'role' => $role]);
         } elseif (! $there->role->includes($role)) {
@@ -67,8 +78,11 @@ final readonly class Memberships
     /** @throws LastOwner */
     private function keepAnOwner(Store $store, User $user, ?Role $next): void
     {
-        $owners = Membership::query()->where('store_id', $store->id)->where('role', Role::Owner)
-            ->lockForUpdate()->pluck('user_id');
+        $owners = Membership::query()
+            ->where('store_id', $store->id)
+            ->where('role', Role::Owner)
+            ->lockForUpdate()
+            ->pluck('user_id');
         if ($next !== Role::Owner && $owners->count() === 1 && $owners->contains($user->id)) {
             throw LastOwner::of($store);
         }

@@ -14,13 +14,24 @@ final class Sessions
     {
         $oldest = time() - 60 * (int) config('session.lifetime');
 
-        return array_values(DB::table('sessions')->where('user_id', $userId)->where('last_activity', '>=', $oldest)
-            ->orderByDesc('last_activity')->limit(100)->get(['id', 'ip_address', 'user_agent', 'last_activity'])
-            ->map(static fn (object $row): object => (object) [
-                'key' => self::key((string) $row->id), 'address' => (string) $row->ip_address,
-                'browser' => self::browser((string) $row->user_agent), 'last' => (int) $row->last_activity,
-                'isThis' => $row->id === $own,
-            ])->all());
+        return array_values(
+            DB::table('sessions')
+                ->where('user_id', $userId)
+                ->where('last_activity', '>=', $oldest)
+                ->orderByDesc('last_activity')
+                ->limit(100)
+                ->get(['id', 'ip_address', 'user_agent', 'last_activity'])
+                ->map(
+                    static fn (object $row): object => (object) [
+                        'key' => self::key((string) $row->id),
+                        'address' => (string) $row->ip_address,
+                        'browser' => self::browser((string) $row->user_agent),
+                        'last' => (int) $row->last_activity,
+                        'isThis' => $row->id === $own,
+                    ],
+                )
+                ->all(),
+        );
     }
 
     /** Ends one of somebody's own sessions. */
@@ -38,7 +49,10 @@ final class Sessions
     /** @param  ?string  $but  id of the session that goes on */
     public static function endAll(int $userId, ?string $but = null): int
     {
-        return DB::table('sessions')->where('user_id', $userId)->when($but !== null, static fn ($q) => $q->where('id', '!=', $but))->delete();
+        return DB::table('sessions')
+            ->where('user_id', $userId)
+            ->when($but !== null, static fn ($q) => $q->where('id', '!=', $but))
+            ->delete();
     }
 
     private static function key(string $id): string
@@ -58,8 +72,21 @@ final class Sessions
 
             return null;
         };
-        $browser = $first(['Edg/' => 'Edge', 'OPR/' => 'Opera', 'Firefox/' => 'Firefox', 'Chrome/' => 'Chrome or Chromium', 'Safari/' => 'Safari']);
-        $system = $first(['Android' => 'Android', 'iPhone' => 'iPhone', 'iPad' => 'iPad', 'Windows' => 'Windows', 'Mac OS' => 'macOS', 'Linux' => 'Linux']);
+        $browser = $first([
+            'Edg/' => 'Edge',
+            'OPR/' => 'Opera',
+            'Firefox/' => 'Firefox',
+            'Chrome/' => 'Chrome or Chromium',
+            'Safari/' => 'Safari',
+        ]);
+        $system = $first([
+            'Android' => 'Android',
+            'iPhone' => 'iPhone',
+            'iPad' => 'iPad',
+            'Windows' => 'Windows',
+            'Mac OS' => 'macOS',
+            'Linux' => 'Linux',
+        ]);
 
         return $browser === null ? 'another program' : $browser.($system === null ? '' : ' on '.$system);
     }

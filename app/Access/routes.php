@@ -23,15 +23,23 @@ Route::middleware('web')->group(function (): void {
         Route::post('/new-password', [PasswordResetController::class, 'send'])->middleware('throttle:password-links');
     });
     Route::get('/new-password/{token}', [PasswordResetController::class, 'choose'])->name('password.reset');
-    Route::post('/new-password/{token}', [PasswordResetController::class, 'store'])->middleware('throttle:password-resets');
-    Route::post('/sign-out', [SessionController::class, 'destroy'])->middleware('auth')->name('sign-out');
-    Route::get('/invitations/{secret}', [InvitationController::class, 'show'])->middleware('throttle:invitations')->name('invitation');
+    Route::post('/new-password/{token}', [PasswordResetController::class, 'store'])->middleware(
+        'throttle:password-resets',
+    );
+    Route::post('/sign-out', [SessionController::class, 'destroy'])
+        ->middleware('auth')
+        ->name('sign-out');
+    Route::get('/invitations/{secret}', [InvitationController::class, 'show'])
+        ->middleware('throttle:invitations')
+        ->name('invitation');
     Route::post('/invitations/{secret}', [InvitationController::class, 'accept'])->middleware('throttle:acceptances');
 
     Route::middleware('auth')->group(function (): void {
         Route::get('/', [HomeController::class, 'home'])->name('home');
         Route::get('/stores', [HomeController::class, 'stores'])->name('stores');
-        Route::get('/s/{store}', [HomeController::class, 'store'])->middleware('can:view,store')->name('store');
+        Route::get('/s/{store}', [HomeController::class, 'store'])
+            ->middleware('can:view,store')
+            ->name('store');
         Route::get('/account', [AccountController::class, 'show'])->name('account');
         Route::post('/account/password', [AccountController::class, 'changePassword'])->name('account.password');
         Route::post('/account/locale', [AccountController::class, 'writeAs'])->name('account.locale');
@@ -39,20 +47,40 @@ Route::middleware('web')->group(function (): void {
         Route::post('/account/sessions', [AccountController::class, 'endOthers'])->name('account.sessions');
         Route::get('/tokens', [TokenController::class, 'index'])->name('tokens');
         Route::post('/tokens', [TokenController::class, 'make'])->middleware('throttle:tokens');
-        Route::post('/tokens/{token}/take-back', [TokenController::class, 'takeBack'])->whereNumber('token')->name('tokens.take-back');
+        Route::post('/tokens/{token}/take-back', [TokenController::class, 'takeBack'])
+            ->whereNumber('token')
+            ->name('tokens.take-back');
     });
-    Route::middleware(['auth', 'can:manage,store'])->prefix('/s/{store}')->group(function (): void {
-        Route::get('/people', [PeopleController::class, 'index'])->name('people');
-        Route::post('/people', [PeopleController::class, 'invite'])->middleware('throttle:inviting')->name('people.invite');
-        Route::post('/people/{user}', [PeopleController::class, 'update'])->name('people.update')->whereNumber('user');
-        Route::post('/people/{user}/reset', [PeopleController::class, 'resetLink'])->name('people.reset')->whereNumber('user');
-        Route::post('/people/invitations/{invitation}/again', [PeopleController::class, 'inviteAgain'])
-            ->middleware('throttle:inviting')->whereNumber('invitation')->name('people.invitation.again');
-        Route::post('/people/invitations/{invitation}/withdraw', [PeopleController::class, 'withdraw'])
-            ->whereNumber('invitation')->name('people.invitation.withdraw');
-    });
+    Route::middleware(['auth', 'can:manage,store'])
+        ->prefix('/s/{store}')
+        ->group(function (): void {
+            Route::get('/people', [PeopleController::class, 'index'])->name('people');
+            Route::post('/people', [PeopleController::class, 'invite'])
+                ->middleware('throttle:inviting')
+                ->name('people.invite');
+            Route::post('/people/{user}', [PeopleController::class, 'update'])
+                ->name('people.update')
+                ->whereNumber('user');
+            Route::post('/people/{user}/reset', [PeopleController::class, 'resetLink'])
+                ->name('people.reset')
+                ->whereNumber('user');
+            Route::post('/people/invitations/{invitation}/again', [PeopleController::class, 'inviteAgain'])
+                ->middleware('throttle:inviting')
+                ->whereNumber('invitation')
+                ->name('people.invitation.again');
+            Route::post('/people/invitations/{invitation}/withdraw', [PeopleController::class, 'withdraw'])
+                ->whereNumber('invitation')
+                ->name('people.invitation.withdraw');
+        });
 });
 Route::middleware(['web', 'auth:web,sanctum'])
-    ->get('/api/v1/openapi.json', static fn () => response((string) file_get_contents(resource_path('api/openapi.json')), 200, ['Content-Type' => 'application/json']))
+    ->get(
+        '/api/v1/openapi.json',
+        static fn () => response((string) file_get_contents(resource_path('api/openapi.json')), 200, [
+            'Content-Type' => 'application/json',
+        ]),
+    )
     ->name('openapi');
-Route::post('/csp-reports', CspReportController::class)->middleware('throttle:csp-reports')->withoutMiddleware(ValidateCsrfToken::class);
+Route::post('/csp-reports', CspReportController::class)
+    ->middleware('throttle:csp-reports')
+    ->withoutMiddleware(ValidateCsrfToken::class);

@@ -12,6 +12,9 @@ final class CatalogueProvider extends ServiceProvider
 {
     public function boot(): void
     {
-        Event::listen(PagesChangedMarket::class, static fn (PagesChangedMarket $moved) => Resources::followPages($moved->pages, $moved->market));
+        Event::listen(
+            PagesChangedMarket::class,
+            static fn (PagesChangedMarket $moved) => Resources::followPages($moved->pages, $moved->market),
+        );
     }
 }

@@ -28,7 +28,13 @@ final readonly class MarketSorting
         foreach (['pages', 'resources'] as $table) {
             $at = "sorted_$table";
             $after = is_int($run->progress()[$at] ?? null) ? $run->progress()[$at] : 0;
-            while ($rows = DB::select("SELECT id, url, market_id FROM $table WHERE store_id = ? AND id > ? ORDER BY id LIMIT ".self::CHUNK, [$this->store->id, $after])) {
+            while (
+                $rows = DB::select(
+                    "SELECT id, url, market_id FROM $table WHERE store_id = ? AND id > ? ORDER BY id LIMIT ".
+                        self::CHUNK,
+                    [$this->store->id, $after],
+                )
+            ) {
                 $moved = [];
                 foreach ($rows as $row) {
                     $after = (int) $row->id;

@@ -48,19 +48,39 @@ final readonly class ResourceBook
                 continue;
             }
             $rows[] = [
-                $this->store->id, $this->markets->marketOf($url)->id, $resource->id, self::kind($resource->kind)->value, $resource->name, $url->text(), $pageIds[$url->digest()],
-                $resource->version, json_encode((object) $resource->attributes, JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR), now()->format('Y-m-d H:i:s'), $this->syncId,
+                $this->store->id,
+                $this->markets->marketOf($url)->id,
+                $resource->id,
+                self::kind($resource->kind)->value,
+                $resource->name,
+                $url->text(),
+                $pageIds[$url->digest()],
+                $resource->version,
+                json_encode((object) $resource->attributes, JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR),
+                now()->format('Y-m-d H:i:s'),
+                $this->syncId,
             ];
         }
-        Bulk::write('resources', ['store_id', 'market_id', 'external_id', 'kind', 'name', 'url', 'page_id', 'version', 'attributes', 'synced_at', 'sync_id'], $rows, 'INSERT',
-            'ON DUPLICATE KEY UPDATE market_id = VALUES(market_id), kind = VALUES(kind), name = VALUES(name), url = VALUES(url), page_id = VALUES(page_id), version = VALUES(version), attributes = VALUES(attributes), synced_at = VALUES(synced_at), sync_id = VALUES(sync_id), gone = 0');
+        Bulk::write(
+            'resources',
+            [
+                'store_id', 'market_id', 'external_id', 'kind', 'name', 'url', 'page_id', 'version', 'attributes',
+                'synced_at', 'sync_id',
+            ],
+            $rows,
+            'INSERT',
+            'ON DUPLICATE KEY UPDATE market_id = VALUES(market_id), kind = VALUES(kind), name = VALUES(name), url = VALUES(url), page_id = VALUES(page_id), version = VALUES(version), attributes = VALUES(attributes), synced_at = VALUES(synced_at), sync_id = VALUES(sync_id), gone = 0',
+        );
         $this->writeTexts($resources);
     }
 
     /** Resources that the run did not meet are no longer in the shop. */
     public function markGone(): void
     {
-        DB::update('UPDATE resources SET gone = 1 WHERE store_id = ? AND sync_id <> ?', [$this->store->id, $this->syncId]);
+        DB::update('UPDATE resources SET gone = 1 WHERE store_id = ? AND sync_id <> ?', [
+            $this->store->id,
+            $this->syncId,
+        ]);
         $this->pages->showResources();
     }
 
@@ -68,7 +88,11 @@ final readonly class ResourceBook
     private function writeTexts(array $resources): void
     {
         $names = array_map(static fn (ShopResource $resource): string => $resource->id, $resources);
-        $ids = DB::table('resources')->where('store_id', $this->store->id)->whereIn('external_id', $names)->get(['id', 'external_id', 'market_id'])->keyBy('external_id');
+        $ids = DB::table('resources')
+            ->where('store_id', $this->store->id)
+            ->whereIn('external_id', $names)
+            ->get(['id', 'external_id', 'market_id'])
+            ->keyBy('external_id');
         $rows = [];
         foreach ($resources as $resource) {
             $row = $ids[$resource->id] ?? null;
@@ -76,11 +100,23 @@ final readonly class ResourceBook
                 continue;
             }
             foreach (TextField::cases() as $field) {
-                $rows[] = [(int) $row->id, $field->value, $this->store->id, (int) $row->market_id, $resource->fields[$field->key()] ?? ''];
+                $rows[] = [
+                    (int) $row->id,
+                    $field->value,
+                    $this->store->id,
+                    (int) $row->market_id,
+                    $resource->fields[$field->key()] ?? '',
+                ];
             }
         }
         // A text that changed in the shop without us is the shop's own again.
-        Bulk::write('resource_texts', ['resource_id', 'field', 'store_id', 'market_id', 'stored'], $rows, 'INSERT', "ON DUPLICATE KEY UPDATE origin = IF(BINARY stored = BINARY VALUES(stored), origin, 'shop'), stored = VALUES(stored), market_id = VALUES(market_id)");
+        Bulk::write(
+            'resource_texts',
+            ['resource_id', 'field', 'store_id', 'market_id', 'stored'],
+            $rows,
+            'INSERT',
+            "ON DUPLICATE KEY UPDATE origin = IF(BINARY stored = BINARY VALUES(stored), origin, 'shop'), stored = VALUES(stored), market_id = VALUES(market_id)",
+        );
     }
 
     private static function kind(string $kind): PageKind

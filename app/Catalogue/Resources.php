@@ -15,7 +15,9 @@ final class Resources
 {
     public static function hasVersion(int $resource, ?string $version): void
     {
-        DB::table('resources')->where('id', $resource)->update(['version' => $version]);
+        DB::table('resources')
+            ->where('id', $resource)
+            ->update(['version' => $version]);
     }
 
     /**
@@ -28,7 +30,9 @@ final class Resources
         $from = (string) DB::table('resources')->where('id', $resource)->value('url');
         $pages = new PageBook($store);
         $page = $pages->idsOf([$url->digest() => $url->text()])[$url->digest()] ?? null;
-        DB::table('resources')->where('id', $resource)->update(['url' => $url->text()] + ($page === null ? [] : ['page_id' => $page]));
+        DB::table('resources')
+            ->where('id', $resource)
+            ->update(['url' => $url->text()] + ($page === null ? [] : ['page_id' => $page]));
 
         return ['from' => $from, 'page' => $page];
     }
@@ -44,6 +48,11 @@ final class Resources
     /** @param  list<int>  $pages  that are of this market now: the texts that show under them go with them */
     public static function followPages(array $pages, int $market): void
     {
-        DB::update('UPDATE resources r JOIN resource_texts t ON t.resource_id = r.id SET r.market_id = ?, t.market_id = ? WHERE r.page_id IN ('.Bulk::list($pages).')', [$market, $market]);
+        DB::update(
+            'UPDATE resources r JOIN resource_texts t ON t.resource_id = r.id SET r.market_id = ?, t.market_id = ? WHERE r.page_id IN ('.
+                Bulk::list($pages).
+                ')',
+            [$market, $market],
+        );
     }
 }

@@ -34,9 +34,23 @@ final class Texts
         $rows = [];
         foreach ($texts as [$resource, $field, $store, $market, $text]) {
             $digest = TextDigest::of($text);
-            $rows[] = [$resource, $field, $store, $market, '', $text ?? '', $digest === null ? null : new Bytes($digest)];
+            $rows[] = [
+                $resource,
+                $field,
+                $store,
+                $market,
+                '',
+                $text ?? '',
+                $digest === null ? null : new Bytes($digest),
+            ];
         }
-        Bulk::write('resource_texts', ['resource_id', 'field', 'store_id', 'market_id', 'stored', 'shown', 'shown_digest'], $rows, 'INSERT', 'ON DUPLICATE KEY UPDATE shown = VALUES(shown), shown_digest = VALUES(shown_digest)');
+        Bulk::write(
+            'resource_texts',
+            ['resource_id', 'field', 'store_id', 'market_id', 'stored', 'shown', 'shown_digest'],
+            $rows,
+            'INSERT',
+            'ON DUPLICATE KEY UPDATE shown = VALUES(shown), shown_digest = VALUES(shown_digest)',
+        );
     }
 
     /** @param  ?string  $shown  as a page would show the draft; null where there is none */

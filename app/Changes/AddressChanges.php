@@ -29,20 +29,64 @@ final class AddressChanges
         foreach (array_chunk($changes, 500) as $chunk) {
             $count += DB::transaction(function () use ($store, $chunk, $origin, $userId, $again): int {
                 $pages = array_column($chunk, 'page');
-                $holds = $this->byPageAndField(DB::table('address_states')->where('store_id', $store->id)->whereIn('page_id', $pages)->get()->all());
-                $known = $this->byPageAndField(DB::table('address_changes')->where('store_id', $store->id)->whereIn('page_id', $pages)->lockForUpdate()->get()->all());
+                $holds = $this->byPageAndField(
+                    DB::table('address_states')
+                        ->where('store_id', $store->id)
+                        ->whereIn('page_id', $pages)
+                        ->get()
+                        ->all(),
+                );
+                $known = $this->byPageAndField(
+                    DB::table('address_changes')
+                        ->where('store_id', $store->id)
+                        ->whereIn('page_id', $pages)
+                        ->lockForUpdate()
+                        ->get()
+                        ->all(),
+                );
                 $rows = $history = [];
                 foreach ($chunk as $change) {
                     $key = "{$change['page']} {$change['field']->value}";
-                    $base = $again ? (string) ($change['base'] ?? '') : (string) ($holds[$key]->value ?? $change['base'] ?? '');
+                    $base = $again
+                        ? (string) ($change['base'] ?? '')
+                        : (string) ($holds[$key]->value ?? ($change['base'] ?? ''));
                     $now = $known[$key] ?? null;
-                    if (($now !== null && ($now->state === DraftState::Sending->value || $now->value === $change['value'])) || ($now === null && ! $again && $base === $change['value'])) {
+                    if (
+                        ($now !== null &&
+                            ($now->state === DraftState::Sending->value || $now->value === $change['value'])) ||
+                        ($now === null && ! $again && $base === $change['value'])
+                    ) {
                         continue;
                     }
-                    $rows[$key] = [$store->id, $change['page'], $change['field']->value, $change['value'], $base, mb_substr($change['why'], 0, 400), $origin->value, DraftState::Ready->value, null, $userId, now()->format('Y-m-d H:i:s')];
-                    $history[] = ['page_id' => $change['page'], 'field' => $change['field']->value, 'base_value' => $base, 'value' => $change['value']];
+                    $rows[$key] = [
+                        $store->id,
+                        $change['page'],
+                        $change['field']->value,
+                        $change['value'],
+                        $base,
+                        mb_substr($change['why'], 0, 400),
+                        $origin->value,
+                        DraftState::Ready->value,
+                        null,
+                        $userId,
+                        now()->format('Y-m-d H:i:s'),
+                    ];
+                    $history[] = [
+                        'page_id' => $change['page'],
+                        'field' => $change['field']->value,
+                        'base_value' => $base,
+                        'value' => $change['value'],
+                    ];
                 }
-                Bulk::write('address_changes', ['store_id', 'page_id', 'field', 'value', 'base_value', 'why', 'origin', 'state', 'note', 'user_id', 'updated_at'], array_values($rows), 'REPLACE');
+                Bulk::write(
+                    'address_changes',
+                    [
+                        'store_id', 'page_id', 'field', 'value', 'base_value', 'why', 'origin', 'state', 'note',
+                        'user_id', 'updated_at',
+                    ],
+                    array_values($rows),
+                    'REPLACE',
+                );
                 History::addAddresses($store->id, HistoryEvent::Ready, $history, $userId);
 
                 return count($rows);
@@ -60,7 +104,9 @@ final class AddressChanges
     public function beginSending(array $ids): void
     {
         foreach (array_chunk($ids, 5000) as $chunk) {
-            DB::table('address_changes')->whereIn('id', $chunk)->update(['state' => DraftState::Sending->value]);
+            DB::table('address_changes')
+                ->whereIn('id', $chunk)
+                ->update(['state' => DraftState::Sending->value]);
         }
     }
 
@@ -72,11 +118,23 @@ final class AddressChanges
     public function retarget(Store $store, string $from, string $to): int
     {
         $naming = [AddressField::Canonical->value, AddressField::Redirect->value];
-        DB::table('address_changes')->where('store_id', $store->id)->whereIn('field', $naming)->where('value', $from)->update(['value' => $to]);
-        $holds = DB::table('address_states')->join('pages', 'pages.id', '=', 'page_id')->where('address_states.store_id', $store->id)
-            ->whereIn('field', $naming)->where('value', $from)->where('pages.url', '<>', $to)->get(['page_id', 'field']);
+        DB::table('address_changes')
+            ->where('store_id', $store->id)
+            ->whereIn('field', $naming)
+            ->where('value', $from)
+            ->update(['value' => $to]);
+        $holds = DB::table('address_states')
+            ->join('pages', 'pages.id', '=', 'page_id')
+            ->where('address_states.store_id', $store->id)
+            ->whereIn('field', $naming)
+            ->where('value', $from)
+            ->where('pages.url', '<>', $to)
+            ->get(['page_id', 'field']);
         $change = static fn (object $row): array => [
-            'page' => (int) $row->page_id, 'field' => AddressField::from((int) $row->field), 'value' => $to, 'why' => 'what it led to has moved',
+            'page' => (int) $row->page_id,
+            'field' => AddressField::from((int) $row->field),
+            'value' => $to,
+            'why' => 'what it led to has moved',
         ];
 
         return $this->put($store, array_values($holds->map($change)->all()), Origin::Recipe, null);
@@ -86,7 +144,10 @@ final class AddressChanges
     public function acceptDrifts(array $drifts): void
     {
         foreach ($drifts as $drift) {
-            DB::table('address_states')->where('page_id', $drift->page_id)->where('field', $drift->field)->update(['drifted' => null, 'shown' => null]);
+            DB::table('address_states')
+                ->where('page_id', $drift->page_id)
+                ->where('field', $drift->field)
+                ->update(['drifted' => null, 'shown' => null]);
         }
     }
 
@@ -98,11 +159,29 @@ final class AddressChanges
     public function drop(Store $store, ?array $pages, ?int $userId): int
     {
         return DB::transaction(function () use ($store, $pages, $userId): int {
-            $query = DB::table('address_changes')->where('store_id', $store->id)->where('state', '<>', DraftState::Sending->value)->when($pages !== null, static fn ($query) => $query->whereIn('page_id', $pages ?? []));
+            $query = DB::table('address_changes')
+                ->where('store_id', $store->id)
+                ->where('state', '<>', DraftState::Sending->value)
+                ->when($pages !== null, static fn ($query) => $query->whereIn('page_id', $pages ?? []));
             $rows = $query->lockForUpdate()->get();
             foreach ($rows->chunk(1000) as $chunk) {
                 DB::table('address_changes')->whereIn('id', $chunk->pluck('id'))->delete();
-                History::addAddresses($store->id, HistoryEvent::Dropped, array_values(array_map(static fn (object $row): array => ['page_id' => (int) $row->page_id, 'field' => (int) $row->field, 'base_value' => (string) $row->value, 'value' => (string) $row->base_value], $chunk->all())), $userId);
+                History::addAddresses(
+                    $store->id,
+                    HistoryEvent::Dropped,
+                    array_values(
+                        array_map(
+                            static fn (object $row): array => [
+                                'page_id' => (int) $row->page_id,
+                                'field' => (int) $row->field,
+                                'base_value' => (string) $row->value,
+                                'value' => (string) $row->base_value,
+                            ],
+                            $chunk->all(),
+                        ),
+                    ),
+                    $userId,
+                );
             }
 
             return count($rows);
@@ -117,8 +196,16 @@ final class AddressChanges
     public function approve(Store $store, array $ids, int $userId): int
     {
         return DB::transaction(static function () use ($store, $ids, $userId): int {
-            $rows = DB::table('address_changes')->where('store_id', $store->id)->whereIn('id', $ids)->where('state', DraftState::Ready->value)->whereNull('approved_at')->lockForUpdate()->get();
-            DB::table('address_changes')->whereIn('id', $rows->pluck('id'))->update(['approved_by' => $userId, 'approved_at' => now()]);
+            $rows = DB::table('address_changes')
+                ->where('store_id', $store->id)
+                ->whereIn('id', $ids)
+                ->where('state', DraftState::Ready->value)
+                ->whereNull('approved_at')
+                ->lockForUpdate()
+                ->get();
+            DB::table('address_changes')
+                ->whereIn('id', $rows->pluck('id'))
+                ->update(['approved_by' => $userId, 'approved_at' => now()]);
             History::addAddresses($store->id, HistoryEvent::Approved, self::entries($rows->all()), $userId);
 
             return count($rows);
@@ -133,7 +220,12 @@ final class AddressChanges
     public function dropSome(Store $store, array $ids, int $userId): int
     {
         return DB::transaction(static function () use ($store, $ids, $userId): int {
-            $rows = DB::table('address_changes')->where('store_id', $store->id)->whereIn('id', $ids)->where('state', '<>', DraftState::Sending->value)->lockForUpdate()->get();
+            $rows = DB::table('address_changes')
+                ->where('store_id', $store->id)
+                ->whereIn('id', $ids)
+                ->where('state', '<>', DraftState::Sending->value)
+                ->lockForUpdate()
+                ->get();
             DB::table('address_changes')->whereIn('id', $rows->pluck('id'))->delete();
             History::addAddresses($store->id, HistoryEvent::Dropped, self::entries($rows->all()), $userId);
 
@@ -147,44 +239,138 @@ final class AddressChanges
      */
     private static function entries(array $rows): array
     {
-        return array_values(array_map(static fn (object $row): array => ['page_id' => (int) $row->page_id, 'field' => (int) $row->field, 'base_value' => (string) $row->base_value, 'value' => (string) $row->value], $rows));
+        return array_values(
+            array_map(
+                static fn (object $row): array => [
+                    'page_id' => (int) $row->page_id,
+                    'field' => (int) $row->field,
+                    'base_value' => (string) $row->base_value,
+                    'value' => (string) $row->value,
+                ],
+                $rows,
+            ),
+        );
     }
 
     /** The shop's own setting over ours, or ours over the shop's, after the two met. */
     public function decide(Store $store, int $id, bool $ours, ?int $userId): bool
     {
         return DB::transaction(static function () use ($store, $id, $ours, $userId): bool {
-            $row = DB::table('address_changes')->where('store_id', $store->id)->where('id', $id)->whereIn('state', [DraftState::Clash->value, DraftState::Refused->value])->lockForUpdate()->first();
+            $row = DB::table('address_changes')
+                ->where('store_id', $store->id)
+                ->where('id', $id)
+                ->whereIn('state', [DraftState::Clash->value, DraftState::Refused->value])
+                ->lockForUpdate()
+                ->first();
             if ($row === null) {
                 return false;
             }
-            $ours ? DB::table('address_changes')->where('id', $id)->update(['state' => DraftState::Ready->value, 'note' => null]) : DB::table('address_changes')->where('id', $id)->delete();
-            History::addAddress($store->id, (int) $row->page_id, AddressField::from((int) $row->field), $ours ? HistoryEvent::Ready : HistoryEvent::Dropped, (string) $row->base_value, (string) $row->value, $userId);
+            $ours
+                ? DB::table('address_changes')
+                    ->where('id', $id)
+                    ->update(['state' => DraftState::Ready->value, 'note' => null])
+                : DB::table('address_changes')->where('id', $id)->delete();
+            History::addAddress(
+                $store->id,
+                (int) $row->page_id,
+                AddressField::from((int) $row->field),
+                $ours ? HistoryEvent::Ready : HistoryEvent::Dropped,
+                (string) $row->base_value,
+                (string) $row->value,
+                $userId,
+            );
 
             return true;
         });
     }
 
     /** The shop holds the value now; inside the sender's transaction. */
-    public function live(int $store, int $page, AddressField $field, string $before, string $value, ?string $shown, bool $isUndo, ?int $release, ?int $userId): void
-    {
-        $value === '' ? DB::table('address_states')->where('page_id', $page)->where('field', $field->value)->delete()
-            : DB::table('address_states')->upsert([['page_id' => $page, 'field' => $field->value, 'store_id' => $store, 'value' => $value, 'shown' => $shown, 'release_id' => $release, 'since' => now(), 'drifted' => null]], ['page_id', 'field'], ['value', 'shown', 'release_id', 'since', 'drifted']);
+    public function live(
+        int $store,
+        int $page,
+        AddressField $field,
+        string $before,
+        string $value,
+        ?string $shown,
+        bool $isUndo,
+        ?int $release,
+        ?int $userId,
+    ): void {
+        $value === ''
+            ? DB::table('address_states')->where('page_id', $page)->where('field', $field->value)->delete()
+            : DB::table('address_states')->upsert(
+                [
+                    [
+                        'page_id' => $page,
+                        'field' => $field->value,
+                        'store_id' => $store,
+                        'value' => $value,
+                        'shown' => $shown,
+                        'release_id' => $release,
+                        'since' => now(),
+                        'drifted' => null,
+                    ],
+                ],
+                ['page_id', 'field'],
+                ['value', 'shown', 'release_id', 'since', 'drifted'],
+            );
         if (! $isUndo) {
-            DB::table('address_changes')->where('page_id', $page)->where('field', $field->value)->where('state', DraftState::Sending->value)->delete();
+            DB::table('address_changes')
+                ->where('page_id', $page)
+                ->where('field', $field->value)
+                ->where('state', DraftState::Sending->value)
+                ->delete();
         } else {
-            DB::table('address_changes')->where('page_id', $page)->where('field', $field->value)->update(['base_value' => $value]);
+            DB::table('address_changes')
+                ->where('page_id', $page)
+                ->where('field', $field->value)
+                ->update(['base_value' => $value]);
         }
-        History::addAddress($store, $page, $field, $isUndo ? HistoryEvent::Undone : HistoryEvent::Live, $before, $value, $userId, $release);
+        History::addAddress(
+            $store,
+            $page,
+            $field,
+            $isUndo ? HistoryEvent::Undone : HistoryEvent::Live,
+            $before,
+            $value,
+            $userId,
+            $release,
+        );
         AddressSet::dispatch($store, $page, $field, $value);
     }
 
     /** What was on its way stands still again, with the reason; what the shop holds is what it would be written over next. */
-    public function settle(int $store, int $page, AddressField $field, DraftState $state, string $before, string $value, string $reason, ?int $release, ?int $userId, ?string $theirs = null): void
-    {
-        DB::table('address_changes')->where('page_id', $page)->where('field', $field->value)->where('state', DraftState::Sending->value)
-            ->update(['state' => $state->value, 'note' => mb_substr($reason, 0, 400)] + ($theirs === null ? [] : ['base_value' => $theirs]));
-        History::addAddress($store, $page, $field, $state === DraftState::Refused ? HistoryEvent::Refused : HistoryEvent::Clash, $before, $theirs ?? $value, $userId, $release, $reason);
+    public function settle(
+        int $store,
+        int $page,
+        AddressField $field,
+        DraftState $state,
+        string $before,
+        string $value,
+        string $reason,
+        ?int $release,
+        ?int $userId,
+        ?string $theirs = null,
+    ): void {
+        DB::table('address_changes')
+            ->where('page_id', $page)
+            ->where('field', $field->value)
+            ->where('state', DraftState::Sending->value)
+            ->update(
+                ['state' => $state->value, 'note' => mb_substr($reason, 0, 400)] +
+                    ($theirs === null ? [] : ['base_value' => $theirs]),
+            );
+        History::addAddress(
+            $store,
+            $page,
+            $field,
+            $state === DraftState::Refused ? HistoryEvent::Refused : HistoryEvent::Clash,
+            $before,
+            $theirs ?? $value,
+            $userId,
+            $release,
+            $reason,
+        );
     }
 
     /**
@@ -206,7 +392,10 @@ final class AddressChanges
                 $theirs = $now === null || $now === $row->shown ? null : $now;
                 $drifted += $theirs === null ? 0 : 1;
                 if ($theirs !== $row->drifted) {
-                    DB::table('address_states')->where('page_id', $page)->where('field', $field)->update(['drifted' => $theirs]);
+                    DB::table('address_states')
+                        ->where('page_id', $page)
+                        ->where('field', $field)
+                        ->update(['drifted' => $theirs]);
                 }
             }
         }
@@ -217,7 +406,16 @@ final class AddressChanges
     /** @return list<object> addresses that no longer show what was released, with their URLs */
     public static function drifts(Store $store, int $limit): array
     {
-        return array_values(DB::table('address_states')->join('pages', 'pages.id', '=', 'address_states.page_id')->where('address_states.store_id', $store->id)->whereNotNull('drifted')->orderBy('page_id')->limit($limit)->get(['address_states.*', 'pages.url'])->all());
+        return array_values(
+            DB::table('address_states')
+                ->join('pages', 'pages.id', '=', 'address_states.page_id')
+                ->where('address_states.store_id', $store->id)
+                ->whereNotNull('drifted')
+                ->orderBy('page_id')
+                ->limit($limit)
+                ->get(['address_states.*', 'pages.url'])
+                ->all(),
+        );
     }
 
     /**

@@ -14,7 +14,10 @@ final class ChangesProvider extends ServiceProvider
     public function boot(Stamps $stamps): void
     {
         // The history is written in the transaction of each change of a text or an address.
-        $stamps->register('texts', static fn (Store $store): string => (string) DB::table('history')->where('store_id', $store->id)->max('id'));
+        $stamps->register(
+            'texts',
+            static fn (Store $store): string => (string) DB::table('history')->where('store_id', $store->id)->max('id'),
+        );
         $this->loadMigrationsFrom(__DIR__.'/Migrations');
     }
 }

@@ -31,6 +31,19 @@ final readonly class Draft
 
     public static function fromRow(object $row): self
     {
-        return new self((int) $row->id, (int) $row->store_id, (int) $row->resource_id, TextField::from((int) $row->field), (string) $row->value, (string) $row->base_value, Origin::from((string) $row->origin), DraftState::from((string) $row->state), $row->note, (int) $row->revision, $row->user_id === null ? null : (int) $row->user_id, (string) $row->updated_at);
+        return new self(
+            (int) $row->id,
+            (int) $row->store_id,
+            (int) $row->resource_id,
+            TextField::from((int) $row->field),
+            (string) $row->value,
+            (string) $row->base_value,
+            Origin::from((string) $row->origin),
+            DraftState::from((string) $row->state),
+            $row->note,
+            (int) $row->revision,
+            $row->user_id === null ? null : (int) $row->user_id,
+            (string) $row->updated_at,
+        );
     }
 }

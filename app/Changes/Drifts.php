@@ -22,21 +22,50 @@ final readonly class Drifts
     /** Looks at all texts anew, after the shop's own were read; called inside a transaction. @return int how many have drifted */
     public function look(Store $store): int
     {
-        $found = DB::select("SELECT t.resource_id, t.field, COALESCE(h.after_value, '') AS ours, t.stored AS theirs
+        $found = DB::select(
+            "SELECT t.resource_id, t.field, COALESCE(h.after_value, '') AS ours, t.stored AS theirs
             FROM (SELECT resource_id, field, MAX(id) AS id FROM history WHERE store_id = ? AND event IN ('live', 'undone', 'accepted') GROUP BY resource_id, field) last
             JOIN history h ON h.id = last.id JOIN resource_texts t ON t.resource_id = last.resource_id AND t.field = last.field JOIN resources r ON r.id = t.resource_id AND r.gone = 0
             LEFT JOIN drafts d ON d.resource_id = t.resource_id AND d.field = t.field
-            WHERE d.resource_id IS NULL AND BINARY t.stored <> BINARY COALESCE(h.after_value, '')", [$store->id]);
-        $known = DB::table('drifts')->where('store_id', $store->id)->get()->keyBy(static fn (object $row): string => "$row->resource_id $row->field");
+            WHERE d.resource_id IS NULL AND BINARY t.stored <> BINARY COALESCE(h.after_value, '')",
+            [$store->id],
+        );
+        $known = DB::table('drifts')
+            ->where('store_id', $store->id)
+            ->get()
+            ->keyBy(static fn (object $row): string => "$row->resource_id $row->field");
         $rows = [];
         foreach ($found as $row) {
             $was = $known->pull("$row->resource_id $row->field");
             if ($was === null || $was->theirs !== $row->theirs || $was->ours !== $row->ours) {
-                $rows[] = [(int) $row->resource_id, (int) $row->field, $store->id, (string) $row->ours, (string) $row->theirs, now()->format('Y-m-d H:i:s')];
+                $rows[] = [
+                    (int) $row->resource_id,
+                    (int) $row->field,
+                    $store->id,
+                    (string) $row->ours,
+                    (string) $row->theirs,
+                    now()->format('Y-m-d H:i:s'),
+                ];
             }
         }
         foreach ($known->chunk(500) as $gone) {
-            DB::table('drifts')->where('store_id', $store->id)->whereIn('resource_id', $gone->pluck('resource_id'))->whereRaw('(resource_id, field) IN ('.$gone->map(static fn (object $row): string => '('.(int) $row->resource_id.','.(int) $row->field.')')->implode(',').')')->delete();
+            DB::table('drifts')
+                ->where('store_id', $store->id)
+                ->whereIn('resource_id', $gone->pluck('resource_id'))
+                ->whereRaw(
+                    '(resource_id, field) IN ('.
+                        $gone
+                            ->map(
+                                static fn (object $row): string => '('.
+                                    (int) $row->resource_id.
+                                    ','.
+                                    (int) $row->field.
+                                    ')',
+                            )
+                            ->implode(',').
+                        ')',
+                )
+                ->delete();
         }
         Bulk::write('drifts', ['resource_id', 'field', 'store_id', 'ours', 'theirs', 'seen_at'], $rows, 'REPLACE');
 
@@ -51,7 +80,16 @@ final readonly class Drifts
     /** @return list<object> with the names of their resources */
     public static function list(Store $store, int $limit): array
     {
-        return array_values(DB::table('drifts')->join('resources', 'resources.id', '=', 'drifts.resource_id')->where('drifts.store_id', $store->id)->orderBy('drifts.resource_id')->orderBy('field')->limit($limit)->get(['drifts.*', 'resources.name', 'resources.page_id'])->all());
+        return array_values(
+            DB::table('drifts')
+                ->join('resources', 'resources.id', '=', 'drifts.resource_id')
+                ->where('drifts.store_id', $store->id)
+                ->orderBy('drifts.resource_id')
+                ->orderBy('field')
+                ->limit($limit)
+                ->get(['drifts.*', 'resources.name', 'resources.page_id'])
+                ->all(),
+        );
     }
 
     /**
@@ -65,7 +103,15 @@ final readonly class Drifts
         $made = 0;
         foreach ($this->chosen($store, $which) as $drift) {
             $made += DB::transaction(function () use ($store, $drift, $userId): int {
-                $outcome = $this->drafts->save($store, (int) $drift->resource_id, TextField::from((int) $drift->field), (string) $drift->ours, 0, Origin::Hand, $userId);
+                $outcome = $this->drafts->save(
+                    $store,
+                    (int) $drift->resource_id,
+                    TextField::from((int) $drift->field),
+                    (string) $drift->ours,
+                    0,
+                    Origin::Hand,
+                    $userId,
+                );
                 DB::table('drifts')->where('resource_id', $drift->resource_id)->where('field', $drift->field)->delete();
 
                 return $outcome->saved ? 1 : 0;
@@ -86,7 +132,15 @@ final readonly class Drifts
         $accepted = 0;
         foreach ($this->chosen($store, $which) as $drift) {
             DB::transaction(static function () use ($store, $drift, $userId): void {
-                History::add($store->id, (int) $drift->resource_id, TextField::from((int) $drift->field), HistoryEvent::Accepted, (string) $drift->ours, (string) $drift->theirs, $userId);
+                History::add(
+                    $store->id,
+                    (int) $drift->resource_id,
+                    TextField::from((int) $drift->field),
+                    HistoryEvent::Accepted,
+                    (string) $drift->ours,
+                    (string) $drift->theirs,
+                    $userId,
+                );
                 DB::table('drifts')->where('resource_id', $drift->resource_id)->where('field', $drift->field)->delete();
             });
             $accepted++;
@@ -106,7 +160,11 @@ final readonly class Drifts
             if ($which === []) {
                 return [];
             }
-            $query->whereRaw('(resource_id, field) IN ('.implode(',', array_map(static fn (array $one): string => "($one[0],$one[1])", $which)).')');
+            $query->whereRaw(
+                '(resource_id, field) IN ('.
+                    implode(',', array_map(static fn (array $one): string => "($one[0],$one[1])", $which)).
+                    ')',
+            );
         }
 
         return array_values($query->get()->all());

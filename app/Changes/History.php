@@ -11,11 +11,30 @@ use Orchard\Core\Wording\TextField;
 final class History
 {
     /** @return int the entry's number, which is also the revision of a draft */
-    public static function add(int $storeId, int $resourceId, TextField $field, HistoryEvent $event, ?string $before, ?string $after, ?int $userId, ?Origin $origin = null, ?int $releaseId = null, ?string $note = null): int
-    {
+    public static function add(
+        int $storeId,
+        int $resourceId,
+        TextField $field,
+        HistoryEvent $event,
+        ?string $before,
+        ?string $after,
+        ?int $userId,
+        ?Origin $origin = null,
+        ?int $releaseId = null,
+        ?string $note = null,
+    ): int {
         return DB::table('history')->insertGetId([
-            'store_id' => $storeId, 'resource_id' => $resourceId, 'field' => $field->value, 'event' => $event->value, 'before_value' => $before, 'after_value' => $after,
-            'origin' => $origin?->value, 'note' => $note === null ? null : mb_substr($note, 0, 400), 'release_id' => $releaseId, 'user_id' => $userId, 'created_at' => now()->format('Y-m-d H:i:s.v'),
+            'store_id' => $storeId,
+            'resource_id' => $resourceId,
+            'field' => $field->value,
+            'event' => $event->value,
+            'before_value' => $before,
+            'after_value' => $after,
+            'origin' => $origin?->value,
+            'note' => $note === null ? null : mb_substr($note, 0, 400),
+            'release_id' => $releaseId,
+            'user_id' => $userId,
+            'created_at' => now()->format('Y-m-d H:i:s.v'),
         ]);
     }
 
@@ -26,39 +45,92 @@ final class History
      */
     public static function addMany(int $storeId, HistoryEvent $event, array $drafts, ?int $userId): void
     {
-        DB::table('history')->insert(array_map(static fn (object $draft): array => [
-            'store_id' => $storeId, 'resource_id' => $draft->resource_id, 'field' => $draft->field, 'event' => $event->value, 'before_value' => $draft->base_value, 'after_value' => $draft->value,
-            'user_id' => $userId, 'created_at' => now()->format('Y-m-d H:i:s.v'),
-        ], $drafts));
+        DB::table('history')->insert(
+            array_map(
+                static fn (object $draft): array => [
+                    'store_id' => $storeId,
+                    'resource_id' => $draft->resource_id,
+                    'field' => $draft->field,
+                    'event' => $event->value,
+                    'before_value' => $draft->base_value,
+                    'after_value' => $draft->value,
+                    'user_id' => $userId,
+                    'created_at' => now()->format('Y-m-d H:i:s.v'),
+                ],
+                $drafts,
+            ),
+        );
     }
 
     /** What happened to an address; such entries have a page and no resource. */
-    public static function addAddress(int $storeId, int $pageId, AddressField $field, HistoryEvent $event, ?string $before, ?string $after, ?int $userId, ?int $releaseId = null, ?string $note = null): void
-    {
+    public static function addAddress(
+        int $storeId,
+        int $pageId,
+        AddressField $field,
+        HistoryEvent $event,
+        ?string $before,
+        ?string $after,
+        ?int $userId,
+        ?int $releaseId = null,
+        ?string $note = null,
+    ): void {
         DB::table('history')->insert([
-            'store_id' => $storeId, 'resource_id' => 0, 'page_id' => $pageId, 'field' => $field->value, 'event' => $event->value, 'before_value' => $before, 'after_value' => $after,
-            'note' => $note === null ? null : mb_substr($note, 0, 400), 'release_id' => $releaseId, 'user_id' => $userId, 'created_at' => now()->format('Y-m-d H:i:s.v'),
+            'store_id' => $storeId,
+            'resource_id' => 0,
+            'page_id' => $pageId,
+            'field' => $field->value,
+            'event' => $event->value,
+            'before_value' => $before,
+            'after_value' => $after,
+            'note' => $note === null ? null : mb_substr($note, 0, 400),
+            'release_id' => $releaseId,
+            'user_id' => $userId,
+            'created_at' => now()->format('Y-m-d H:i:s.v'),
         ]);
     }
 
     /** @param  list<array{page_id: int, field: int, base_value: string, value: string}>  $changes */
     public static function addAddresses(int $storeId, HistoryEvent $event, array $changes, ?int $userId): void
     {
-        DB::table('history')->insert(array_map(static fn (array $change): array => [
-            'store_id' => $storeId, 'resource_id' => 0, 'page_id' => $change['page_id'], 'field' => $change['field'], 'event' => $event->value, 'before_value' => $change['base_value'], 'after_value' => $change['value'],
-            'user_id' => $userId, 'created_at' => now()->format('Y-m-d H:i:s.v'),
-        ], $changes));
+        DB::table('history')->insert(
+            array_map(
+                static fn (array $change): array => [
+                    'store_id' => $storeId,
+                    'resource_id' => 0,
+                    'page_id' => $change['page_id'],
+                    'field' => $change['field'],
+                    'event' => $event->value,
+                    'before_value' => $change['base_value'],
+                    'after_value' => $change['value'],
+                    'user_id' => $userId,
+                    'created_at' => now()->format('Y-m-d H:i:s.v'),
+                ],
+                $changes,
+            ),
+        );
     }
 
     /** @return array<object> newest first, with the name of whoever did it */
     public static function ofPage(int $pageId, int $limit = 100): array
     {
-        return DB::table('history')->leftJoin('users', 'users.id', '=', 'history.user_id')->where('page_id', $pageId)->orderByDesc('history.id')->limit($limit)->get(['history.*', 'users.name as user_name'])->all();
+        return DB::table('history')
+            ->leftJoin('users', 'users.id', '=', 'history.user_id')
+            ->where('page_id', $pageId)
+            ->orderByDesc('history.id')
+            ->limit($limit)
+            ->get(['history.*', 'users.name as user_name'])
+            ->all();
     }
 
     /** @return array<object> newest first, with the name of whoever did it */
     public static function of(int $resourceId, int $limit = 100): array
     {
-        return DB::table('history')->leftJoin('users', 'users.id', '=', 'history.user_id')->where('resource_id', $resourceId)->orderByDesc('history.id')->limit($limit)->get(['history.*', 'users.name as user_name'])->all();
+        return DB::table('history')
+            ->leftJoin('users', 'users.id', '=', 'history.user_id')
+            ->where('resource_id', $resourceId)
+            ->orderByDesc('history.id')
+            ->limit($limit)
+            ->get(['history.*', 'users.name as user_name'])
+            ->all();
     }
 }

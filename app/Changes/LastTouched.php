@@ -20,7 +20,16 @@ final class LastTouched
     public static function ofPages(array $pages): array
     {
         $days = [];
-        foreach ($pages === [] ? [] : DB::select('SELECT p.id, MAX(h.created_at) AS touched FROM pages p JOIN history h ON h.resource_id = p.resource_id AND h.event IN (?, ?) WHERE p.id IN ('.Bulk::list($pages).') GROUP BY p.id', [HistoryEvent::Live->value, HistoryEvent::Undone->value]) as $row) {
+        foreach (
+            $pages === []
+                ? []
+                : DB::select(
+                    'SELECT p.id, MAX(h.created_at) AS touched FROM pages p JOIN history h ON h.resource_id = p.resource_id AND h.event IN (?, ?) WHERE p.id IN ('.
+                        Bulk::list($pages).
+                        ') GROUP BY p.id',
+                    [HistoryEvent::Live->value, HistoryEvent::Undone->value],
+                ) as $row
+        ) {
             $days[(int) $row->id] = substr((string) $row->touched, 0, 10);
         }
 

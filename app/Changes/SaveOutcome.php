@@ -8,8 +8,12 @@ namespace App\Changes;
 final readonly class SaveOutcome
 {
     /** @param  ?Draft  $draft the draft as it is now; null where there is none */
-    private function __construct(public bool $saved, public ?Draft $draft, public ?string $reason, public ?string $otherAuthor)
-    {
+    private function __construct(
+        public bool $saved,
+        public ?Draft $draft,
+        public ?string $reason,
+        public ?string $otherAuthor,
+    ) {
     }
 
     public static function saved(?Draft $draft): self

@@ -24,13 +24,20 @@ final class PlantCommand extends StoreCommand
 
     public const PASSWORD = 'lamps-in-a-row';
 
-    private const PEOPLE = ['owner' => 'Olena Orchard', 'approver' => 'Ama Prover', 'writer' => 'Wim Writer', 'viewer' => 'Vera Viewer'];
+    private const PEOPLE = [
+        'owner' => 'Olena Orchard',
+        'approver' => 'Ama Prover',
+        'writer' => 'Wim Writer',
+        'viewer' => 'Vera Viewer',
+    ];
 
     public function handle(AddStore $stores, StoreOptions $options): int
     {
         return $this->guarded(function () use ($stores, $options): int {
             $url = (string) $this->option('url');
-            $token = @file_get_contents((string) $this->option('token-file')) ?: throw new InvalidArgumentException('The file with the shop\'s token cannot be read.');
+            $token =
+                @file_get_contents((string) $this->option('token-file')) ?:
+                throw new InvalidArgumentException('The file with the shop\'s token cannot be read.');
             $slug = (string) $this->option('slug');
             $store = Store::query()->where('slug', $slug)->first();
             if ($store === null) {
@@ -48,10 +55,22 @@ final class PlantCommand extends StoreCommand
                 ]))->save($store);
             }
             $feed = (string) $this->option('feed');
-            if ($feed !== '' && ! DB::table('connections')->where('store_id', $store->id)->where('sort', 'feed')->exists()) {
-                $secret = @file_get_contents((string) $this->option('feed-secret-file')) ?: throw new InvalidArgumentException('The file with the market\'s secret cannot be read.');
-                $hosts = array_map(static fn (string $address): string => (string) preg_replace('~^https?://~', '', $address), [$url, $feed]);
-                $options->set($store->refresh(), 'private_hosts', implode(',', array_unique([...$store->options()->privateHosts, ...$hosts])));
+            if (
+                $feed !== '' &&
+                ! DB::table('connections')->where('store_id', $store->id)->where('sort', 'feed')->exists()
+            ) {
+                $secret =
+                    @file_get_contents((string) $this->option('feed-secret-file')) ?:
+                    throw new InvalidArgumentException('The file with the market\'s secret cannot be read.');
+                $hosts = array_map(
+                    static fn (string $address): string => (string) preg_replace('~^https?://~', '', $address),
+                    [$url, $feed],
+                );
+                $options->set(
+                    $store->refresh(),
+                    'private_hosts',
+                    implode(',', array_unique([...$store->options()->privateHosts, ...$hosts])),
+                );
                 $options->set($store->refresh(), 'feed_url', $feed);
                 $options->set($store->refresh(), 'feed_secret', trim($secret));
             }

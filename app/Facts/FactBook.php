@@ -29,11 +29,23 @@ final readonly class FactBook
      */
     public function daysLeft(int $import, array $rows, int $length): array
     {
-        $taken = array_fill_keys(array_map(static fn (object $row): string => (string) $row->day, DB::select('SELECT day FROM fact_days WHERE import_id = ?', [$import])), true);
+        $taken = array_fill_keys(
+            array_map(
+                static fn (object $row): string => (string) $row->day,
+                DB::select('SELECT day FROM fact_days WHERE import_id = ?', [$import]),
+            ),
+            true,
+        );
         $left = array_diff_key($rows, $taken);
         ksort($left);
 
-        return array_values(array_map(static fn (string $day, int $n): array => ['day' => $day, 'days' => $length, 'rows' => $n], array_keys($left), $left));
+        return array_values(
+            array_map(
+                static fn (string $day, int $n): array => ['day' => $day, 'days' => $length, 'rows' => $n],
+                array_keys($left),
+                $left,
+            ),
+        );
     }
 
     /**
@@ -54,11 +66,32 @@ final readonly class FactBook
             }
         }
         $pdo = DB::connection()->getPdo();
-        $written = $pdo->exec('LOAD DATA LOCAL INFILE '.$pdo->quote($path)." INTO TABLE {$this->facts->rows()} CHARACTER SET ascii ({$this->columns()}) SET store_id = {$this->storeId}, grain = {$this->grain}");
+        $written = $pdo->exec(
+            'LOAD DATA LOCAL INFILE '.
+                $pdo->quote($path).
+                " INTO TABLE {$this->facts->rows()} CHARACTER SET ascii ({$this->columns()}) SET store_id = {$this->storeId}, grain = {$this->grain}",
+        );
         if ($written !== $lines) {
             throw new LogicException("Of $lines rows the database took ".(int) $written.'.');
         }
-        Bulk::write('fact_days', ['store_id', 'facts', 'grain', 'day', 'days', 'import_id', 'state', 'row_count', 'scope'], array_map(fn (array $one): array => [$this->storeId, $this->facts->value, $this->grain, $one['day'], $one['days'], $import, 'owns', $one['rows'], $scope->text], $days));
+        Bulk::write(
+            'fact_days',
+            ['store_id', 'facts', 'grain', 'day', 'days', 'import_id', 'state', 'row_count', 'scope'],
+            array_map(
+                fn (array $one): array => [
+                    $this->storeId,
+                    $this->facts->value,
+                    $this->grain,
+                    $one['day'],
+                    $one['days'],
+                    $import,
+                    'owns',
+                    $one['rows'],
+                    $scope->text,
+                ],
+                $days,
+            ),
+        );
     }
 
     /**
@@ -72,12 +105,23 @@ final readonly class FactBook
         $mine = $this->daysOf($days);
         $owned = [];
         $scope = RowScope::store();
-        foreach (DB::select("SELECT day, days, scope FROM fact_days WHERE import_id = ? AND state = 'owns' AND (day, days) IN ($mine)", [$import]) as $row) {
+        foreach (
+            DB::select(
+                "SELECT day, days, scope FROM fact_days WHERE import_id = ? AND state = 'owns' AND (day, days) IN ($mine)",
+                [$import],
+            ) as $row
+        ) {
             $owned[] = ['day' => (string) $row->day, 'days' => (int) $row->days];
             $scope = RowScope::parse((string) $row->scope);
         }
-        DB::update("UPDATE fact_days SET state = 'back', rested_at = NULL WHERE import_id = ? AND (day, days) IN ($mine)", [$import]);
-        DB::delete("DELETE FROM {$this->facts->resting()} WHERE import_id = ? AND day BETWEEN ? AND ? AND (day, days) IN ($mine)", [$import, $days[0]['day'], $days[count($days) - 1]['day']]);
+        DB::update(
+            "UPDATE fact_days SET state = 'back', rested_at = NULL WHERE import_id = ? AND (day, days) IN ($mine)",
+            [$import],
+        );
+        DB::delete(
+            "DELETE FROM {$this->facts->resting()} WHERE import_id = ? AND day BETWEEN ? AND ? AND (day, days) IN ($mine)",
+            [$import, $days[0]['day'], $days[count($days) - 1]['day']],
+        );
         foreach ($owned === [] ? [] : $this->byNeighbours($import, $owned) as [$others, $portion]) {
             $this->giveBack($import, $portion, $scope, $others);
         }
@@ -93,23 +137,40 @@ final readonly class FactBook
     {
         $list = $this->daysOf($days);
         $holds = fn (RowScope $one): string => $one->condition($this->storeId, $this->facts);
-        $newer = array_filter($others, static fn (array $one, int $id): bool => $id > $import && $one[0] === 'owns', ARRAY_FILTER_USE_BOTH);
+        $newer = array_filter(
+            $others,
+            static fn (array $one, int $id): bool => $id > $import && $one[0] === 'owns',
+            ARRAY_FILTER_USE_BOTH,
+        );
         $mine = $this->without($holds($scope), array_column($newer, 1));
-        DB::delete("DELETE FROM {$this->facts->rows()} WHERE store_id = ? AND grain = ? AND day BETWEEN ? AND ? AND (day, days) IN ($list) AND $mine", [$this->storeId, $this->grain, $days[0]['day'], $days[count($days) - 1]['day']]);
+        DB::delete(
+            "DELETE FROM {$this->facts->rows()} WHERE store_id = ? AND grain = ? AND day BETWEEN ? AND ? AND (day, days) IN ($list) AND $mine",
+            [$this->storeId, $this->grain, $days[0]['day'], $days[count($days) - 1]['day']],
+        );
         $covering = array_column($newer, 1);
         foreach ($others as $heir => [$state, $heirs]) {
             if ($heir > $import) {
                 continue;
             }
             // The span of days lets the index lead; a list of pairs alone does not.
-            $back = "import_id = ? AND day BETWEEN '{$days[0]['day']}' AND '{$days[count($days) - 1]['day']}' AND (day, days) IN ($list) AND {$holds($scope)} AND ".$this->without($holds($heirs), $covering);
+            $back =
+                "import_id = ? AND day BETWEEN '{$days[0]['day']}' AND '{$days[count($days) -
+                        1]['day']}' AND (day, days) IN ($list) AND {$holds($scope)} AND ".
+                $this->without($holds($heirs), $covering);
             $columns = $this->columns();
-            $restored = DB::affectingStatement("INSERT INTO {$this->facts->rows()} (store_id, grain, $columns) SELECT ?, ?, $columns FROM {$this->facts->resting()} WHERE $back ORDER BY ".implode(', ', $this->facts->keys()), [$this->storeId, $this->grain, $heir]);
+            $restored = DB::affectingStatement(
+                "INSERT INTO {$this->facts->rows()} (store_id, grain, $columns) SELECT ?, ?, $columns FROM {$this->facts->resting()} WHERE $back ORDER BY ".
+                    implode(', ', $this->facts->keys()),
+                [$this->storeId, $this->grain, $heir],
+            );
             if ($restored > 0) {
                 DB::delete("DELETE FROM {$this->facts->resting()} WHERE $back", [$heir]);
             }
             if ($restored > 0 || $state === 'owns') {
-                DB::update("UPDATE fact_days SET state = 'owns', rested_at = NULL WHERE import_id = ? AND (day, days) IN ($list)", [$heir]);
+                DB::update(
+                    "UPDATE fact_days SET state = 'owns', rested_at = NULL WHERE import_id = ? AND (day, days) IN ($list)",
+                    [$heir],
+                );
                 $covering[] = $heirs;
             }
         }
@@ -118,7 +179,14 @@ final readonly class FactBook
     /** @param  list<RowScope>  $others */
     private function without(string $condition, array $others): string
     {
-        return "($condition)".implode('', array_map(fn (RowScope $one): string => " AND NOT ({$one->condition($this->storeId, $this->facts)})", $others));
+        return "($condition)".
+            implode(
+                '',
+                array_map(
+                    fn (RowScope $one): string => " AND NOT ({$one->condition($this->storeId, $this->facts)})",
+                    $others,
+                ),
+            );
     }
 
     /**
@@ -130,14 +198,24 @@ final readonly class FactBook
     private function byNeighbours(int $import, array $days): array
     {
         $others = [];
-        foreach (DB::select("SELECT import_id, day, days, state, scope FROM fact_days WHERE store_id = ? AND facts = ? AND grain = ? AND state IN ('owns', 'rests') AND import_id <> ? AND (day, days) IN ({$this->daysOf($days)}) ORDER BY import_id DESC", [$this->storeId, $this->facts->value, $this->grain, $import]) as $row) {
+        foreach (
+            DB::select(
+                "SELECT import_id, day, days, state, scope FROM fact_days WHERE store_id = ? AND facts = ? AND grain = ? AND state IN ('owns', 'rests') AND import_id <> ? AND (day, days) IN ({$this->daysOf(
+                    $days,
+                )}) ORDER BY import_id DESC",
+                [$this->storeId, $this->facts->value, $this->grain, $import],
+            ) as $row
+        ) {
             $others["{$row->day} {$row->days}"][(int) $row->import_id] = [(string) $row->state, (string) $row->scope];
         }
         $groups = [];
         foreach ($days as $one) {
             $told = $others["{$one['day']} {$one['days']}"] ?? [];
             $key = serialize($told);
-            $groups[$key][0] ??= array_map(static fn (array $other): array => [$other[0], RowScope::parse($other[1])], $told);
+            $groups[$key][0] ??= array_map(
+                static fn (array $other): array => [$other[0], RowScope::parse($other[1])],
+                $told,
+            );
             $groups[$key][1][] = $one;
         }
 
@@ -147,11 +225,22 @@ final readonly class FactBook
     /** Drops a portion of what has rested for thirty days. Answers whether some may be left. */
     public static function forgetOld(): bool
     {
-        $old = DB::select("SELECT import_id, facts, day, days FROM fact_days WHERE state = 'rests' AND rested_at < UTC_TIMESTAMP() - INTERVAL 30 DAY LIMIT 200");
+        $old = DB::select(
+            "SELECT import_id, facts, day, days FROM fact_days WHERE state = 'rests' AND rested_at < UTC_TIMESTAMP() - INTERVAL 30 DAY LIMIT 200",
+        );
         foreach ($old as $row) {
             DB::transaction(static function () use ($row): void {
-                DB::delete('DELETE FROM '.FactTable::from((int) $row->facts)->resting().' WHERE import_id = ? AND day = ? AND days = ?', [$row->import_id, $row->day, $row->days]);
-                DB::update("UPDATE fact_days SET state = 'gone' WHERE import_id = ? AND day = ? AND days = ?", [$row->import_id, $row->day, $row->days]);
+                DB::delete(
+                    'DELETE FROM '.
+                        FactTable::from((int) $row->facts)->resting().
+                        ' WHERE import_id = ? AND day = ? AND days = ?',
+                    [$row->import_id, $row->day, $row->days],
+                );
+                DB::update("UPDATE fact_days SET state = 'gone' WHERE import_id = ? AND day = ? AND days = ?", [
+                    $row->import_id,
+                    $row->day,
+                    $row->days,
+                ]);
             });
         }
 
@@ -165,8 +254,18 @@ final readonly class FactBook
     private function owners(array $days): array
     {
         $owners = [];
-        foreach (DB::select("SELECT import_id, day, days, scope FROM fact_days WHERE store_id = ? AND facts = ? AND grain = ? AND state = 'owns' AND (day, days) IN ({$this->daysOf($days)}) ORDER BY import_id DESC, day, days", [$this->storeId, $this->facts->value, $this->grain]) as $row) {
-            $owners[(int) $row->import_id][(string) $row->scope][] = ['day' => (string) $row->day, 'days' => (int) $row->days];
+        foreach (
+            DB::select(
+                "SELECT import_id, day, days, scope FROM fact_days WHERE store_id = ? AND facts = ? AND grain = ? AND state = 'owns' AND (day, days) IN ({$this->daysOf(
+                    $days,
+                )}) ORDER BY import_id DESC, day, days",
+                [$this->storeId, $this->facts->value, $this->grain],
+            ) as $row
+        ) {
+            $owners[(int) $row->import_id][(string) $row->scope][] = [
+                'day' => (string) $row->day,
+                'days' => (int) $row->days,
+            ];
         }
 
         return $owners;
@@ -180,13 +279,24 @@ final readonly class FactBook
     private function rest(int $owner, array $days, RowScope $held, RowScope $taken): void
     {
         $list = $this->daysOf($days);
-        $conditions = array_unique([$held->condition($this->storeId, $this->facts), $taken->condition($this->storeId, $this->facts)]);
-        $where = "store_id = ? AND grain = ? AND day BETWEEN ? AND ? AND (day, days) IN ($list) AND ".implode(' AND ', $conditions);
+        $conditions = array_unique([
+            $held->condition($this->storeId, $this->facts),
+            $taken->condition($this->storeId, $this->facts),
+        ]);
+        $where =
+            "store_id = ? AND grain = ? AND day BETWEEN ? AND ? AND (day, days) IN ($list) AND ".
+            implode(' AND ', $conditions);
         $values = [$this->storeId, $this->grain, $days[0]['day'], $days[count($days) - 1]['day']];
-        DB::insert("INSERT INTO {$this->facts->resting()} (import_id, {$this->columns()}) SELECT $owner, {$this->columns()} FROM {$this->facts->rows()} WHERE $where", $values);
+        DB::insert(
+            "INSERT INTO {$this->facts->resting()} (import_id, {$this->columns()}) SELECT $owner, {$this->columns()} FROM {$this->facts->rows()} WHERE $where",
+            $values,
+        );
         DB::delete("DELETE FROM {$this->facts->rows()} WHERE $where", $values);
         if ($taken->covers($held)) {
-            DB::update("UPDATE fact_days SET state = 'rests', rested_at = UTC_TIMESTAMP() WHERE import_id = ? AND (day, days) IN ($list)", [$owner]);
+            DB::update(
+                "UPDATE fact_days SET state = 'rests', rested_at = UTC_TIMESTAMP() WHERE import_id = ? AND (day, days) IN ($list)",
+                [$owner],
+            );
         }
     }
 
@@ -197,7 +307,12 @@ final readonly class FactBook
      */
     public static function namesPages(int $import, array $pages): void
     {
-        Bulk::write('fact_pages', ['import_id', 'page_id'], array_map(static fn (int $page): array => [$import, $page], $pages), 'INSERT IGNORE');
+        Bulk::write(
+            'fact_pages',
+            ['import_id', 'page_id'],
+            array_map(static fn (int $page): array => [$import, $page], $pages),
+            'INSERT IGNORE',
+        );
     }
 
     private function columns(): string
@@ -208,6 +323,14 @@ final readonly class FactBook
     /** @param  list<array{day: string, days: int, rows?: int}>  $days */
     private function daysOf(array $days): string
     {
-        return implode(', ', array_map(static fn (array $one): string => "('".preg_replace('/[^\d\-]/', '', $one['day'])."', {$one['days']})", $days));
+        return implode(
+            ', ',
+            array_map(
+                static fn (array $one): string => "('".
+                    preg_replace('/[^\d\-]/', '', $one['day']).
+                    "', {$one['days']})",
+                $days,
+            ),
+        );
     }
 }

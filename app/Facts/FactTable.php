@@ -24,12 +24,14 @@ enum FactTable: int
     /** @return list<string> columns that tell two rows of one day and grain apart, in the order of the primary key */
     public function keys(): array
     {
-        return ['page_id', 'day', 'days', ...($this === self::Search ? ['query_id', 'country', 'device', 'type'] : [])];
+        return ['page_id', 'day', 'days', ...$this === self::Search ? ['query_id', 'country', 'device', 'type'] : []];
     }
 
     /** @return list<string> columns that add up */
     public function sums(): array
     {
-        return $this === self::Search ? ['clicks', 'impressions', 'position_sum'] : ['visits', 'orders', 'units', 'revenue', 'returned', 'margin'];
+        return $this === self::Search
+            ? ['clicks', 'impressions', 'position_sum']
+            : ['visits', 'orders', 'units', 'revenue', 'returned', 'margin'];
     }
 }

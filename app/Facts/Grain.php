@@ -19,11 +19,20 @@ final class Grain
 
     public const DAY = 32;
 
-    private const NAMES = [self::PAGE => 'page', self::QUERY => 'query', self::COUNTRY => 'country', self::DEVICE => 'device', self::TYPE => 'search type', self::DAY => 'day'];
+    private const NAMES = [
+        self::PAGE => 'page',
+        self::QUERY => 'query',
+        self::COUNTRY => 'country',
+        self::DEVICE => 'device',
+        self::TYPE => 'search type',
+        self::DAY => 'day',
+    ];
 
     public static function inWords(int $grain): string
     {
-        $names = array_values(array_filter(self::NAMES, static fn (int $bit): bool => ($grain & $bit) !== 0, ARRAY_FILTER_USE_KEY));
+        $names = array_values(
+            array_filter(self::NAMES, static fn (int $bit): bool => ($grain & $bit) !== 0, ARRAY_FILTER_USE_KEY),
+        );
 
         return $names === [] ? 'whole store' : 'by '.implode(', ', $names);
     }
@@ -36,7 +45,13 @@ final class Grain
      */
     public static function coarsestFirst(array $grains): array
     {
-        usort($grains, static fn (int $a, int $b): int => [substr_count(decbin($a), '1'), $a] <=> [substr_count(decbin($b), '1'), $b]);
+        usort(
+            $grains,
+            static fn (int $a, int $b): int => [substr_count(decbin($a), '1'), $a] <=> [
+                substr_count(decbin($b), '1'),
+                $b,
+            ],
+        );
 
         return $grains;
     }

@@ -20,8 +20,15 @@ final readonly class GrainDays
      * @param  list<int>  $before  grains that count before this one on these days
      * @param  bool  $isLast  whether no other grain counts behind it
      */
-    private function __construct(private int $store, private FactTable $facts, public int $grain, public array $days, private int $length, public array $before, public bool $isLast)
-    {
+    private function __construct(
+        private int $store,
+        private FactTable $facts,
+        public int $grain,
+        public array $days,
+        private int $length,
+        public array $before,
+        public bool $isLast,
+    ) {
     }
 
     /**
@@ -30,9 +37,23 @@ final readonly class GrainDays
      * @param  int  $asked  bits that must be told
      * @return list<self>
      */
-    public static function of(int $store, FactTable $facts, string $first, string $last, int $asked = Grain::PAGE): array
-    {
-        return self::parts($store, $facts, DB::select("SELECT day, grain, MIN(scope LIKE 'country:%') AS is_part FROM fact_days WHERE store_id = ? AND facts = ? AND day BETWEEN ? AND ? AND days = 1 AND state = 'owns' GROUP BY day, grain ORDER BY day", [$store, $facts->value, $first, $last]), $asked | Grain::DAY, 1);
+    public static function of(
+        int $store,
+        FactTable $facts,
+        string $first,
+        string $last,
+        int $asked = Grain::PAGE,
+    ): array {
+        return self::parts(
+            $store,
+            $facts,
+            DB::select(
+                "SELECT day, grain, MIN(scope LIKE 'country:%') AS is_part FROM fact_days WHERE store_id = ? AND facts = ? AND day BETWEEN ? AND ? AND days = 1 AND state = 'owns' GROUP BY day, grain ORDER BY day",
+                [$store, $facts->value, $first, $last],
+            ),
+            $asked | Grain::DAY,
+            1,
+        );
     }
 
     /** @return list<self> the same of a period that rows tell as a whole */
@@ -40,7 +61,16 @@ final readonly class GrainDays
     {
         $length = $window->length();
 
-        return self::parts($store, $facts, DB::select("SELECT day, grain, MIN(scope LIKE 'country:%') AS is_part FROM fact_days WHERE store_id = ? AND facts = ? AND day = ? AND days = ? AND state = 'owns' GROUP BY day, grain", [$store, $facts->value, $window->firstDay, $length]), $asked, $length);
+        return self::parts(
+            $store,
+            $facts,
+            DB::select(
+                "SELECT day, grain, MIN(scope LIKE 'country:%') AS is_part FROM fact_days WHERE store_id = ? AND facts = ? AND day = ? AND days = ? AND state = 'owns' GROUP BY day, grain",
+                [$store, $facts->value, $window->firstDay, $length],
+            ),
+            $asked,
+            $length,
+        );
     }
 
     /**
@@ -60,13 +90,26 @@ final readonly class GrainDays
             $order = Grain::coarsestFirst(array_keys($grains));
             usort($order, static fn (int $a, int $b): int => $grains[$a] <=> $grains[$b]);
             foreach ($order as $nth => $grain) {
-                $parts[$nth][$grain.' '.implode(' ', array_slice($order, 0, $nth)).' '.count($order)][] = [$day, $grain, array_slice($order, 0, $nth), $nth === count($order) - 1];
+                $parts[$nth][$grain.' '.implode(' ', array_slice($order, 0, $nth)).' '.count($order)][] = [
+                    $day,
+                    $grain,
+                    array_slice($order, 0, $nth),
+                    $nth === count($order) - 1,
+                ];
             }
         }
         ksort($parts);
         $all = [];
         foreach (array_merge(...array_map(array_values(...), array_values($parts))) as $days) {
-            $all[] = new self($store, $facts, $days[0][1], array_map(strval(...), array_column($days, 0)), $length, $days[0][2], $days[0][3]);
+            $all[] = new self(
+                $store,
+                $facts,
+                $days[0][1],
+                array_map(strval(...), array_column($days, 0)),
+                $length,
+                $days[0][2],
+                $days[0][3],
+            );
         }
 
         return $all;
@@ -79,11 +122,16 @@ final readonly class GrainDays
      */
     public function condition(string $rows = 'r'): string
     {
-        $own = "$rows.store_id = {$this->store} AND $rows.grain = {$this->grain} AND ".$this->onDays($rows).$this->web($rows);
+        $own =
+            "$rows.store_id = {$this->store} AND $rows.grain = {$this->grain} AND ".
+            $this->onDays($rows).
+            $this->web($rows);
         // One subquery for each grain: MariaDB takes IN (several grains) for a range over all rows of the store, again for every outer row of an INSERT.
         foreach ($this->before as $nth => $grain) {
             $c = "c$nth";
-            $own .= " AND NOT EXISTS (SELECT 1 FROM {$this->facts->rows()} $c WHERE $c.store_id = {$this->store} AND $c.grain = $grain AND $c.page_id = $rows.page_id AND $c.day = $rows.day AND $c.days = {$this->length}{$this->web($c)})";
+            $own .= " AND NOT EXISTS (SELECT 1 FROM {$this->facts->rows()} $c WHERE $c.store_id = {$this->store} AND $c.grain = $grain AND $c.page_id = $rows.page_id AND $c.day = $rows.day AND $c.days = {$this->length}{$this->web(
+                $c,
+            )})";
         }
 
         return $own;
@@ -93,9 +141,13 @@ final readonly class GrainDays
     public function onDays(string $rows = 'r'): string
     {
         $last = $this->days[count($this->days) - 1];
-        $isRun = (int) (new \DateTimeImmutable($this->days[0]))->diff(new \DateTimeImmutable($last))->days + 1 === count($this->days);
+        $isRun =
+            (int) (new \DateTimeImmutable($this->days[0]))->diff(new \DateTimeImmutable($last))->days + 1 ===
+            count($this->days);
 
-        return "$rows.day BETWEEN '{$this->days[0]}' AND '$last'".($isRun ? '' : " AND $rows.day IN (".PageWeeks::list($this->days).')')." AND $rows.days = {$this->length}";
+        return "$rows.day BETWEEN '{$this->days[0]}' AND '$last'".
+            ($isRun ? '' : " AND $rows.day IN (".PageWeeks::list($this->days).')').
+            " AND $rows.days = {$this->length}";
     }
 
     /** The part of it that falls on some of its days; null where none does. @param  callable(string): bool  $holds */
@@ -103,7 +155,9 @@ final readonly class GrainDays
     {
         $days = array_values(array_filter($this->days, $holds));
 
-        return $days === [] ? null : new self($this->store, $this->facts, $this->grain, $days, $this->length, $this->before, $this->isLast);
+        return $days === []
+            ? null
+            : new self($this->store, $this->facts, $this->grain, $days, $this->length, $this->before, $this->isLast);
     }
 
     private function web(string $rows): string

@@ -24,22 +24,35 @@ final readonly class NumberWindow
     private const INCOMPLETE_DAYS = 3;
 
     /** @param  bool  $tellsMargin  whether files tell what was left of the revenue */
-    public function __construct(public string $firstDay, public string $lastDay, public bool $isPeriod, public bool $tellsMargin = false)
-    {
+    public function __construct(
+        public string $firstDay,
+        public string $lastDay,
+        public bool $isPeriod,
+        public bool $tellsMargin = false,
+    ) {
     }
 
     public static function of(Store $store): ?self
     {
         $row = DB::table('number_windows')->where('store_id', $store->id)->first();
 
-        return $row === null ? null : new self((string) $row->first_day, (string) $row->last_day, (bool) $row->is_period, (bool) $row->tells_margin);
+        return $row === null
+            ? null
+            : new self(
+                (string) $row->first_day,
+                (string) $row->last_day,
+                (bool) $row->is_period,
+                (bool) $row->tells_margin,
+            );
     }
 
     public function inWords(): string
     {
         $day = Forms::day(...);
 
-        return $this->isPeriod ? "{$day($this->firstDay)} to {$day($this->lastDay)}" : self::WEEKS." weeks to {$day($this->lastDay)}";
+        return $this->isPeriod
+            ? "{$day($this->firstDay)} to {$day($this->lastDay)}"
+            : self::WEEKS." weeks to {$day($this->lastDay)}";
     }
 
     /**
@@ -64,44 +77,95 @@ final readonly class NumberWindow
         [$from, $values] = $window->sums($store);
         NumbersOfPages::take($store, $from, $values, $write);
         $tells = DB::table('page_index')->where('store_id', $store->id)->where('margin', '>', 0)->exists();
-        $write(static fn () => DB::table('number_windows')->upsert([['store_id' => $store->id, 'first_day' => $window->firstDay, 'last_day' => $window->lastDay, 'is_period' => $window->isPeriod, 'tells_margin' => $tells]], ['store_id'], ['first_day', 'last_day', 'is_period', 'tells_margin']));
+        $write(
+            static fn () => DB::table('number_windows')->upsert(
+                [
+                    [
+                        'store_id' => $store->id,
+                        'first_day' => $window->firstDay,
+                        'last_day' => $window->lastDay,
+                        'is_period' => $window->isPeriod,
+                        'tells_margin' => $tells,
+                    ],
+                ],
+                ['store_id'],
+                ['first_day', 'last_day', 'is_period', 'tells_margin'],
+            ),
+        );
     }
 
     private static function choose(Store $store): ?self
     {
-        $newest = DB::selectOne("SELECT MAX(day) AS day FROM fact_days WHERE store_id = ? AND days = 1 AND state = 'owns'", [$store->id])->day;
+        $newest = DB::selectOne(
+            "SELECT MAX(day) AS day FROM fact_days WHERE store_id = ? AND days = 1 AND state = 'owns'",
+            [$store->id],
+        )->day;
         if ($newest !== null) {
-            $complete = (new DateTimeImmutable($store->today()))->modify('-'.self::INCOMPLETE_DAYS.' days')->format('Y-m-d');
+            $complete = (new DateTimeImmutable($store->today()))
+                ->modify('-'.self::INCOMPLETE_DAYS.' days')
+                ->format('Y-m-d');
             // The last week that has a row and that nothing will be added to.
             $lastMonday = PageWeeks::weekOf((string) $newest);
             if ((new DateTimeImmutable($lastMonday))->modify('+6 days')->format('Y-m-d') > $complete) {
                 $lastMonday = PageWeeks::weekOf((new DateTimeImmutable($complete))->modify('-6 days')->format('Y-m-d'));
             }
-            $first = (new DateTimeImmutable($lastMonday))->modify('-'.(7 * (self::WEEKS - 1)).' days')->format('Y-m-d');
+            $first = (new DateTimeImmutable($lastMonday))
+                ->modify('-'. 7 * (self::WEEKS - 1).' days')
+                ->format('Y-m-d');
 
             return new self($first, (new DateTimeImmutable($lastMonday))->modify('+6 days')->format('Y-m-d'), false);
         }
-        $period = DB::selectOne("SELECT day, days FROM fact_days WHERE store_id = ? AND days > 1 AND state = 'owns' ORDER BY DATE_ADD(day, INTERVAL days DAY) DESC, facts LIMIT 1", [$store->id]);
+        $period = DB::selectOne(
+            "SELECT day, days FROM fact_days WHERE store_id = ? AND days > 1 AND state = 'owns' ORDER BY DATE_ADD(day, INTERVAL days DAY) DESC, facts LIMIT 1",
+            [$store->id],
+        );
 
-        return $period === null ? null : new self((string) $period->day, (new DateTimeImmutable((string) $period->day))->modify('+'.((int) $period->days - 1).' days')->format('Y-m-d'), true);
+        return $period === null
+            ? null
+            : new self(
+                (string) $period->day,
+                (new DateTimeImmutable((string) $period->day))
+                    ->modify('+'.((int) $period->days - 1).' days')
+                    ->format('Y-m-d'),
+                true,
+            );
     }
 
     /** @return array{string, list<int|string>} a SELECT by page that a condition on page_id can follow, and its values */
     private function sums(Store $store): array
     {
         if (! $this->isPeriod) {
-            return ['SELECT page_id, SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) AS position_sum, SUM(orders) AS orders, SUM(revenue) AS revenue, SUM(returned) AS returned, SUM(margin) AS margin FROM page_weeks WHERE store_id = ? AND week BETWEEN ? AND ?', [$store->id, $this->firstDay, $this->lastDay]];
+            return [
+                'SELECT page_id, SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) AS position_sum, SUM(orders) AS orders, SUM(revenue) AS revenue, SUM(returned) AS returned, SUM(margin) AS margin FROM page_weeks WHERE store_id = ? AND week BETWEEN ? AND ?',
+                [$store->id, $this->firstDay, $this->lastDay],
+            ];
         }
         $parts = [];
-        foreach ([[FactTable::Search, 'r.clicks, r.impressions, r.position_sum, 0 AS orders, 0 AS revenue, 0 AS returned, 0 AS margin'], [FactTable::Sales, '0, 0, 0, r.orders, r.revenue, r.returned, r.margin']] as [$facts, $columns]) {
+        foreach (
+            [
+                [
+                    FactTable::Search,
+                    'r.clicks, r.impressions, r.position_sum, 0 AS orders, 0 AS revenue, 0 AS returned, 0 AS margin',
+                ],
+                [FactTable::Sales, '0, 0, 0, r.orders, r.revenue, r.returned, r.margin'],
+            ] as [$facts, $columns]
+        ) {
             foreach (GrainDays::ofPeriod($store->id, $facts, $this) as $part) {
                 $parts[] = "SELECT r.page_id, $columns FROM {$facts->rows()} r WHERE {$part->condition()}";
             }
         }
         // Names come from the first part; one that holds nothing gives them where only sales are told.
-        array_unshift($parts, 'SELECT 0 AS page_id, 0 AS clicks, 0 AS impressions, 0 AS position_sum, 0 AS orders, 0 AS revenue, 0 AS returned, 0 AS margin');
+        array_unshift(
+            $parts,
+            'SELECT 0 AS page_id, 0 AS clicks, 0 AS impressions, 0 AS position_sum, 0 AS orders, 0 AS revenue, 0 AS returned, 0 AS margin',
+        );
 
-        return ['SELECT page_id, SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) AS position_sum, SUM(orders) AS orders, SUM(revenue) AS revenue, SUM(returned) AS returned, SUM(margin) AS margin FROM ('.implode(' UNION ALL ', $parts).') facts WHERE 1', []];
+        return [
+            'SELECT page_id, SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) AS position_sum, SUM(orders) AS orders, SUM(revenue) AS revenue, SUM(returned) AS returned, SUM(margin) AS margin FROM ('.
+            implode(' UNION ALL ', $parts).
+            ') facts WHERE 1',
+            [],
+        ];
     }
 
     /** Days from the first to the last. */

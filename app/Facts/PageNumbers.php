@@ -24,8 +24,17 @@ final readonly class PageNumbers
      * @param  array{search: int, sales: int, days: int}  $told  days of the window that each side tells in the page's market, and all
      * @param  array<string, int>  $partWeeks  weeks of which search tells only some days, and how many, by Monday
      */
-    private function __construct(public NumberWindow $window, public array $weeks, public array $total, public array $queries, public array $rest, public ?array $withheld, public ?array $ofQueryDays, public array $told, public array $partWeeks)
-    {
+    private function __construct(
+        public NumberWindow $window,
+        public array $weeks,
+        public array $total,
+        public array $queries,
+        public array $rest,
+        public ?array $withheld,
+        public ?array $ofQueryDays,
+        public array $told,
+        public array $partWeeks,
+    ) {
     }
 
     /** Null where no file has told numbers yet. */
@@ -36,29 +45,89 @@ final readonly class PageNumbers
             return null;
         }
         $weeks = $window->isPeriod ? [] : self::weeks($store, $page, $window);
-        $total = ['clicks' => 0, 'impressions' => 0, 'position' => null, 'visits' => 0, 'orders' => 0, 'revenue' => 0.0];
+        $total = [
+            'clicks' => 0,
+            'impressions' => 0,
+            'position' => null,
+            'visits' => 0,
+            'orders' => 0,
+            'revenue' => 0.0,
+        ];
         $row = $window->isPeriod
-            ? DB::selectOne('SELECT clicks, impressions, position_milli * impressions AS position_sum, 0 AS visits, orders, revenue FROM page_index WHERE page_id = ?', [$page])
-            : DB::selectOne('SELECT SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) AS position_sum, SUM(visits) AS visits, SUM(orders) AS orders, SUM(revenue) AS revenue FROM page_weeks WHERE store_id = ? AND page_id = ? AND week BETWEEN ? AND ?', [$store->id, $page, $window->firstDay, $window->lastDay]);
+            ? DB::selectOne(
+                'SELECT clicks, impressions, position_milli * impressions AS position_sum, 0 AS visits, orders, revenue FROM page_index WHERE page_id = ?',
+                [$page],
+            )
+            : DB::selectOne(
+                'SELECT SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) AS position_sum, SUM(visits) AS visits, SUM(orders) AS orders, SUM(revenue) AS revenue FROM page_weeks WHERE store_id = ? AND page_id = ? AND week BETWEEN ? AND ?',
+                [$store->id, $page, $window->firstDay, $window->lastDay],
+            );
         if ($row !== null) {
-            $total = ['clicks' => (int) $row->clicks, 'impressions' => (int) $row->impressions, 'position' => self::position($row), 'visits' => (int) $row->visits, 'orders' => (int) $row->orders, 'revenue' => (float) $row->revenue];
+            $total = [
+                'clicks' => (int) $row->clicks,
+                'impressions' => (int) $row->impressions,
+                'position' => self::position($row),
+                'visits' => (int) $row->visits,
+                'orders' => (int) $row->orders,
+                'revenue' => (float) $row->revenue,
+            ];
         }
         [$told, $partWeeks] = self::told($store, $page, $window);
         $parts = self::queryParts($store, $window);
         if ($parts === []) {
-            return new self($window, $weeks, $total, [], ['queries' => 0, 'clicks' => 0, 'impressions' => 0], null, null, $told, $partWeeks);
+            return new self(
+                $window,
+                $weeks,
+                $total,
+                [],
+                ['queries' => 0, 'clicks' => 0, 'impressions' => 0],
+                null,
+                null,
+                $told,
+                $partWeeks,
+            );
         }
         $where = self::rowsOf($page, $parts);
         $queries = [];
-        foreach (DB::select("SELECT q.text, r.* FROM (SELECT query_id, SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) AS position_sum FROM search_rows r WHERE $where GROUP BY query_id ORDER BY SUM(clicks) DESC, SUM(impressions) DESC, query_id LIMIT ".self::QUERIES.') r JOIN search_queries q ON q.id = r.query_id ORDER BY r.clicks DESC, r.impressions DESC, r.query_id') as $query) {
-            $queries[] = ['text' => (string) $query->text, 'clicks' => (int) $query->clicks, 'impressions' => (int) $query->impressions, 'position' => self::position($query)];
+        foreach (
+            DB::select(
+                "SELECT q.text, r.* FROM (SELECT query_id, SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) AS position_sum FROM search_rows r WHERE $where GROUP BY query_id ORDER BY SUM(clicks) DESC, SUM(impressions) DESC, query_id LIMIT ".
+                    self::QUERIES.
+                    ') r JOIN search_queries q ON q.id = r.query_id ORDER BY r.clicks DESC, r.impressions DESC, r.query_id',
+            ) as $query
+        ) {
+            $queries[] = [
+                'text' => (string) $query->text,
+                'clicks' => (int) $query->clicks,
+                'impressions' => (int) $query->impressions,
+                'position' => self::position($query),
+            ];
         }
-        $all = DB::selectOne("SELECT COUNT(DISTINCT query_id) AS queries, SUM(clicks) AS clicks, SUM(impressions) AS impressions FROM search_rows r WHERE $where");
-        $rest = ['queries' => (int) $all->queries - count($queries), 'clicks' => (int) $all->clicks - array_sum(array_column($queries, 'clicks')), 'impressions' => (int) $all->impressions - array_sum(array_column($queries, 'impressions'))];
+        $all = DB::selectOne(
+            "SELECT COUNT(DISTINCT query_id) AS queries, SUM(clicks) AS clicks, SUM(impressions) AS impressions FROM search_rows r WHERE $where",
+        );
+        $rest = [
+            'queries' => (int) $all->queries - count($queries),
+            'clicks' => (int) $all->clicks - array_sum(array_column($queries, 'clicks')),
+            'impressions' => (int) $all->impressions - array_sum(array_column($queries, 'impressions')),
+        ];
 
         $own = self::ofDays($store, $page, $window, $parts, $total);
 
-        return new self($window, $weeks, $total, $queries, $rest, ['clicks' => $own['clicks'] - (int) $all->clicks, 'impressions' => $own['impressions'] - (int) $all->impressions], $own, $told, $partWeeks);
+        return new self(
+            $window,
+            $weeks,
+            $total,
+            $queries,
+            $rest,
+            [
+                'clicks' => $own['clicks'] - (int) $all->clicks,
+                'impressions' => $own['impressions'] - (int) $all->impressions,
+            ],
+            $own,
+            $told,
+            $partWeeks,
+        );
     }
 
     /** @return array{array{search: int, sales: int, days: int}, array<string, int>} */
@@ -72,10 +141,22 @@ final readonly class PageNumbers
         $some = [];
         for ($back = 0; $back < NumberWindow::WEEKS; $back++) {
             $days = $weeks->daysIn($market, ToldBy::Pages, $back);
-            $days === 7 || $some[(new DateTimeImmutable(PageWeeks::weekOf($window->lastDay)))->modify('-'.(7 * $back).' days')->format('Y-m-d')] = $days;
+            $days === 7 ||
+                ($some[
+                    (new DateTimeImmutable(PageWeeks::weekOf($window->lastDay)))
+                        ->modify('-'. 7 * $back.' days')
+                        ->format('Y-m-d')
+                ] = $days);
         }
 
-        return [['search' => $weeks->count($market, ToldBy::Pages, NumberWindow::WEEKS), 'sales' => $weeks->count($market, ToldBy::Sales, NumberWindow::WEEKS), 'days' => 7 * NumberWindow::WEEKS], $some];
+        return [
+            [
+                'search' => $weeks->count($market, ToldBy::Pages, NumberWindow::WEEKS),
+                'sales' => $weeks->count($market, ToldBy::Sales, NumberWindow::WEEKS),
+                'days' => 7 * NumberWindow::WEEKS,
+            ],
+            $some,
+        ];
     }
 
     /**
@@ -85,27 +166,80 @@ final readonly class PageNumbers
      * @param  array{clicks: int, impressions: int, position: ?float, visits: int, orders: int, revenue: float}  $total
      * @return array{clicks: int, impressions: int, position: ?float, days: int}
      */
-    private static function ofDays(Store $store, int $page, NumberWindow $window, array $queryParts, array $total): array
-    {
+    private static function ofDays(
+        Store $store,
+        int $page,
+        NumberWindow $window,
+        array $queryParts,
+        array $total,
+    ): array {
         if ($window->isPeriod) {
-            return ['clicks' => $total['clicks'], 'impressions' => $total['impressions'], 'position' => $total['position'], 'days' => $window->length()];
+            return [
+                'clicks' => $total['clicks'],
+                'impressions' => $total['impressions'],
+                'position' => $total['position'],
+                'days' => $window->length(),
+            ];
         }
-        $days = array_fill_keys(array_merge(...array_map(static fn (GrainDays $part): array => $part->days, $queryParts)), true);
-        $parts = array_values(array_filter(array_map(static fn (GrainDays $part): ?GrainDays => $part->on(static fn (string $day): bool => isset($days[$day])), GrainDays::of($store->id, FactTable::Search, $window->firstDay, $window->lastDay))));
-        $row = DB::selectOne('SELECT COALESCE(SUM(r.clicks), 0) AS clicks, COALESCE(SUM(r.impressions), 0) AS impressions, COALESCE(SUM(r.position_sum), 0) AS position_sum FROM search_rows r WHERE '.self::rowsOf($page, $parts));
+        $days = array_fill_keys(
+            array_merge(...array_map(static fn (GrainDays $part): array => $part->days, $queryParts)),
+            true,
+        );
+        $parts = array_values(
+            array_filter(
+                array_map(
+                    static fn (GrainDays $part): ?GrainDays => $part->on(
+                        static fn (string $day): bool => isset($days[$day]),
+                    ),
+                    GrainDays::of($store->id, FactTable::Search, $window->firstDay, $window->lastDay),
+                ),
+            ),
+        );
+        $row = DB::selectOne(
+            'SELECT COALESCE(SUM(r.clicks), 0) AS clicks, COALESCE(SUM(r.impressions), 0) AS impressions, COALESCE(SUM(r.position_sum), 0) AS position_sum FROM search_rows r WHERE '.
+                self::rowsOf($page, $parts),
+        );
 
-        return ['clicks' => (int) $row->clicks, 'impressions' => (int) $row->impressions, 'position' => self::position($row), 'days' => count($days)];
+        return [
+            'clicks' => (int) $row->clicks,
+            'impressions' => (int) $row->impressions,
+            'position' => self::position($row),
+            'days' => count($days),
+        ];
     }
 
     /** @return array<string, array{clicks: int, impressions: int, position: ?float, orders: int, revenue: float}> */
     private static function weeks(Store $store, int $page, NumberWindow $window): array
     {
         $weeks = [];
-        for ($week = new DateTimeImmutable($window->firstDay); $week->format('Y-m-d') <= $window->lastDay; $week = $week->modify('+7 days')) {
-            $weeks[$week->format('Y-m-d')] = ['clicks' => 0, 'impressions' => 0, 'position' => null, 'orders' => 0, 'revenue' => 0.0];
+        for (
+            $week = new DateTimeImmutable($window->firstDay);
+            $week->format('Y-m-d') <= $window->lastDay;
+            $week = $week->modify('+7 days')
+        ) {
+            $weeks[$week->format('Y-m-d')] = [
+                'clicks' => 0,
+                'impressions' => 0,
+                'position' => null,
+                'orders' => 0,
+                'revenue' => 0.0,
+            ];
         }
-        foreach (DB::select('SELECT * FROM page_weeks WHERE store_id = ? AND page_id = ? AND week BETWEEN ? AND ?', [$store->id, $page, $window->firstDay, $window->lastDay]) as $row) {
-            $weeks[(string) $row->week] = ['clicks' => (int) $row->clicks, 'impressions' => (int) $row->impressions, 'position' => self::position($row), 'orders' => (int) $row->orders, 'revenue' => (float) $row->revenue];
+        foreach (
+            DB::select('SELECT * FROM page_weeks WHERE store_id = ? AND page_id = ? AND week BETWEEN ? AND ?', [
+                $store->id,
+                $page,
+                $window->firstDay,
+                $window->lastDay,
+            ]) as $row
+        ) {
+            $weeks[(string) $row->week] = [
+                'clicks' => (int) $row->clicks,
+                'impressions' => (int) $row->impressions,
+                'position' => self::position($row),
+                'orders' => (int) $row->orders,
+                'revenue' => (float) $row->revenue,
+            ];
         }
 
         return $weeks;
@@ -116,17 +250,24 @@ final readonly class PageNumbers
     {
         $asked = Grain::PAGE | Grain::QUERY;
 
-        return $window->isPeriod ? GrainDays::ofPeriod($store->id, FactTable::Search, $window, $asked) : GrainDays::of($store->id, FactTable::Search, $window->firstDay, $window->lastDay, $asked);
+        return $window->isPeriod
+            ? GrainDays::ofPeriod($store->id, FactTable::Search, $window, $asked)
+            : GrainDays::of($store->id, FactTable::Search, $window->firstDay, $window->lastDay, $asked);
     }
 
     /** @param  list<GrainDays>  $parts  one at least */
     private static function rowsOf(int $page, array $parts): string
     {
-        return implode(' OR ', array_map(static fn (GrainDays $part): string => "(r.page_id = $page AND {$part->condition()})", $parts));
+        return implode(
+            ' OR ',
+            array_map(static fn (GrainDays $part): string => "(r.page_id = $page AND {$part->condition()})", $parts),
+        );
     }
 
     private static function position(object $row): ?float
     {
-        return (int) $row->impressions === 0 || (int) $row->position_sum === 0 ? null : (float) $row->position_sum / (int) $row->impressions / 1000;
+        return (int) $row->impressions === 0 || (int) $row->position_sum === 0
+            ? null
+            : (float) $row->position_sum / (int) $row->impressions / 1000;
     }
 }

@@ -38,7 +38,12 @@ final readonly class PageWeeks
     public function portion(array $weeks): array
     {
         $rows = [];
-        foreach (DB::select("SELECT DATE_SUB(day, INTERVAL WEEKDAY(day) DAY) AS week, SUM(row_count) AS n FROM fact_days WHERE store_id = ? AND day >= ? AND days = 1 AND state = 'owns' GROUP BY week", [$this->storeId, $weeks[0]]) as $row) {
+        foreach (
+            DB::select(
+                "SELECT DATE_SUB(day, INTERVAL WEEKDAY(day) DAY) AS week, SUM(row_count) AS n FROM fact_days WHERE store_id = ? AND day >= ? AND days = 1 AND state = 'owns' GROUP BY week",
+                [$this->storeId, $weeks[0]],
+            ) as $row
+        ) {
             $rows[(string) $row->week] = (int) $row->n;
         }
         $portion = [array_shift($weeks)];
@@ -61,17 +66,36 @@ final readonly class PageWeeks
      */
     public function rebuild(array $weeks): void
     {
-        [$first, $last] = [$weeks[0], (new DateTimeImmutable($weeks[count($weeks) - 1]))->modify('+6 days')->format('Y-m-d')];
+        [$first, $last] = [
+            $weeks[0],
+            (new DateTimeImmutable($weeks[count($weeks) - 1]))->modify('+6 days')->format('Y-m-d'),
+        ];
         $list = self::list($weeks);
         DB::delete("DELETE FROM page_weeks WHERE store_id = ? AND week IN ($list)", [$this->storeId]);
         $monday = 'DATE_SUB(r.day, INTERVAL WEEKDAY(r.day) DAY)';
-        foreach ([[FactTable::Search, ['clicks', 'impressions', 'position_sum']], [FactTable::Sales, ['visits', 'orders', 'units', 'revenue', 'returned', 'margin']]] as [$facts, $columns]) {
+        foreach (
+            [
+                [FactTable::Search, ['clicks', 'impressions', 'position_sum']],
+                [FactTable::Sales, ['visits', 'orders', 'units', 'revenue', 'returned', 'margin']],
+            ] as [$facts, $columns]
+        ) {
             $sums = implode(', ', array_map(static fn (string $column): string => "SUM(r.$column)", $columns));
-            $more = implode(', ', array_map(static fn (string $column): string => "$column = page_weeks.$column + VALUES($column)", $columns));
+            $more = implode(
+                ', ',
+                array_map(
+                    static fn (string $column): string => "$column = page_weeks.$column + VALUES($column)",
+                    $columns,
+                ),
+            );
             foreach (GrainDays::of($this->storeId, $facts, $first, $last) as $part) {
                 $part = $part->on(static fn (string $day): bool => in_array(self::weekOf($day), $weeks, true));
                 if ($part !== null) {
-                    DB::insert('INSERT INTO page_weeks (store_id, week, page_id, '.implode(', ', $columns).") SELECT ?, $monday, r.page_id, $sums FROM {$facts->rows()} r WHERE {$part->condition()} GROUP BY $monday, r.page_id ON DUPLICATE KEY UPDATE $more", [$this->storeId]);
+                    DB::insert(
+                        'INSERT INTO page_weeks (store_id, week, page_id, '.
+                            implode(', ', $columns).
+                            ") SELECT ?, $monday, r.page_id, $sums FROM {$facts->rows()} r WHERE {$part->condition()} GROUP BY $monday, r.page_id ON DUPLICATE KEY UPDATE $more",
+                        [$this->storeId],
+                    );
                 }
             }
         }
@@ -80,6 +104,9 @@ final readonly class PageWeeks
     /** @param  list<string>  $days */
     public static function list(array $days): string
     {
-        return implode(', ', array_map(static fn (string $day): string => "'".preg_replace('/[^\d\-]/', '', $day)."'", $days));
+        return implode(
+            ', ',
+            array_map(static fn (string $day): string => "'".preg_replace('/[^\d\-]/', '', $day)."'", $days),
+        );
     }
 }

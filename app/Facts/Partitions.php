@@ -15,15 +15,34 @@ final class Partitions
     public static function ensure(FactTable $facts, DateTimeInterface $from, DateTimeInterface $to): void
     {
         $table = $facts->rows();
-        $known = array_map(static fn (object $row): string => (string) $row->name, DB::select('SELECT PARTITION_NAME AS name FROM information_schema.PARTITIONS WHERE TABLE_SCHEMA = DATABASE() AND TABLE_NAME = ?', [$table]));
+        $known = array_map(
+            static fn (object $row): string => (string) $row->name,
+            DB::select(
+                'SELECT PARTITION_NAME AS name FROM information_schema.PARTITIONS WHERE TABLE_SCHEMA = DATABASE() AND TABLE_NAME = ?',
+                [$table],
+            ),
+        );
         $months = array_filter($known, static fn (string $name): bool => $name !== 'later');
-        $next = $months === [] ? Carbon::instance($from)->startOfMonth() : Carbon::createFromFormat('!\mYm', max($months))?->addMonth() ?? Carbon::instance($from)->startOfMonth();
+        $next =
+            $months === []
+                ? Carbon::instance($from)->startOfMonth()
+                : Carbon::createFromFormat('!\mYm', max($months))?->addMonth() ??
+                    Carbon::instance($from)->startOfMonth();
         $parts = [];
         for ($month = $next->copy(); $month <= $to; $month->addMonth()) {
-            $parts[] = 'PARTITION '.$month->format('\mYm')." VALUES LESS THAN ('".$month->copy()->addMonth()->format('Y-m-d')."')";
+            $parts[] =
+                'PARTITION '.
+                $month->format('\mYm').
+                " VALUES LESS THAN ('".
+                $month->copy()->addMonth()->format('Y-m-d').
+                "')";
         }
         if ($parts !== []) {
-            DB::statement("ALTER TABLE $table REORGANIZE PARTITION later INTO (".implode(', ', $parts).', PARTITION later VALUES LESS THAN (MAXVALUE))');
+            DB::statement(
+                "ALTER TABLE $table REORGANIZE PARTITION later INTO (".
+                    implode(', ', $parts).
+                    ', PARTITION later VALUES LESS THAN (MAXVALUE))',
+            );
         }
     }
 }

@@ -47,7 +47,20 @@ final class QueryBook
             $new = array_diff_key($chunk, $known);
             if ($new !== []) {
                 ksort($new);
-                Bulk::write('search_queries', ['store_id', 'digest', 'text'], array_map(fn (int|string $digest, string $text): array => [$this->storeId, new Bytes((string) $digest), $text], array_keys($new), $new), 'INSERT IGNORE');
+                Bulk::write(
+                    'search_queries',
+                    ['store_id', 'digest', 'text'],
+                    array_map(
+                        fn (int|string $digest, string $text): array => [
+                            $this->storeId,
+                            new Bytes((string) $digest),
+                            $text,
+                        ],
+                        array_keys($new),
+                        $new,
+                    ),
+                    'INSERT IGNORE',
+                );
                 $known += $this->look($new);
             }
             foreach ($chunk as $digest => $text) {
@@ -68,7 +81,14 @@ final class QueryBook
     private function look(array $texts): array
     {
         $found = [];
-        foreach (DB::select('SELECT id, digest FROM search_queries WHERE store_id = ? AND digest IN ('.Bytes::list(array_map(strval(...), array_keys($texts))).')', [$this->storeId]) as $row) {
+        foreach (
+            DB::select(
+                'SELECT id, digest FROM search_queries WHERE store_id = ? AND digest IN ('.
+                    Bytes::list(array_map(strval(...), array_keys($texts))).
+                    ')',
+                [$this->storeId],
+            ) as $row
+        ) {
             $found[(string) $row->digest] = (int) $row->id;
         }
 

@@ -61,7 +61,9 @@ final readonly class RowScope
             default => false,
         };
         if (! $isRight) {
-            throw new InvalidArgumentException("\"$text\" is no part of a store: there are store, pages, market:NAME, host:NAME, folder:/path/ and country:XX.");
+            throw new InvalidArgumentException(
+                "\"$text\" is no part of a store: there are store, pages, market:NAME, host:NAME, folder:/path/ and country:XX.",
+            );
         }
         $value = $part === 'country' ? strtoupper($value) : ($part === 'host' ? strtolower($value) : $value);
 
@@ -72,7 +74,10 @@ final readonly class RowScope
     public static function named(Store $store, string $text): self
     {
         foreach (str_starts_with($text, 'market:') ? Markets::of($store)->all() : [] as $market) {
-            if (mb_strtolower($market->name) === mb_strtolower(substr($text, 7)) || (string) $market->id === substr($text, 7)) {
+            if (
+                mb_strtolower($market->name) === mb_strtolower(substr($text, 7)) ||
+                (string) $market->id === substr($text, 7)
+            ) {
                 return self::market($market);
             }
         }
@@ -103,15 +108,34 @@ final readonly class RowScope
     /** The condition on rows of facts (or resting ones) of a store, as SQL; it holds nothing from outside but what parse() let in. */
     public function condition(int $storeId, FactTable $facts): string
     {
-        $pages = static fn (string $which): string => "page_id IN (SELECT id FROM pages WHERE store_id = $storeId AND $which)";
+        $pages = static fn (
+            string $which,
+        ): string => "page_id IN (SELECT id FROM pages WHERE store_id = $storeId AND $which)";
         $like = static fn (string $text): string => "'".addcslashes($text, "'\\")."'";
 
         return match ($this->part) {
             '' => '1 = 1',
-            'pages' => $this->value === '' ? '1 = 0' : 'page_id IN (SELECT page_id FROM fact_pages WHERE import_id = '.(int) $this->value.')',
+            'pages' => $this->value === ''
+                ? '1 = 0'
+                : 'page_id IN (SELECT page_id FROM fact_pages WHERE import_id = '.(int) $this->value.')',
             'market' => $pages('market_id = '.(int) $this->value),
-            'host' => $pages('SUBSTRING_INDEX(SUBSTRING_INDEX(url, '.$like('/').', 3), '.$like('/').', -1) = '.$like($this->value)),
-            'folder' => $pages('LOCATE('.$like($this->value).', url, 9) > 0 AND LOCATE('.$like($this->value).', url, 9) = LOCATE('.$like('/').', url, 9)'),
+            'host' => $pages(
+                'SUBSTRING_INDEX(SUBSTRING_INDEX(url, '.
+                    $like('/').
+                    ', 3), '.
+                    $like('/').
+                    ', -1) = '.
+                    $like($this->value),
+            ),
+            'folder' => $pages(
+                'LOCATE('.
+                    $like($this->value).
+                    ', url, 9) > 0 AND LOCATE('.
+                    $like($this->value).
+                    ', url, 9) = LOCATE('.
+                    $like('/').
+                    ', url, 9)',
+            ),
             'country' => $facts === FactTable::Search ? "country = '{$this->value}'" : '1 = 0',
             default => throw new \LogicException("There is no part {$this->part}."),
         };

@@ -20,11 +20,12 @@ enum ToldBy: int
     /** Bits of the grain that must be told. */
     public function asked(): int
     {
-        return Grain::PAGE | match ($this) {
-            self::Queries => Grain::QUERY,
-            self::Devices => Grain::DEVICE,
-            default => 0,
-        };
+        return Grain::PAGE |
+            match ($this) {
+                self::Queries => Grain::QUERY,
+                self::Devices => Grain::DEVICE,
+                default => 0,
+            };
     }
 
     public function label(): string

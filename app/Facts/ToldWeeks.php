@@ -46,31 +46,62 @@ final class ToldWeeks
      * @param  list<array{name: string, first: string, last: string}>  $breaks
      * @param  bool  $isPeriod  whether one period is told, and no days
      */
-    private function __construct(private readonly string $monday, private readonly array $days, private readonly array $breaks, private readonly bool $isPeriod)
-    {
+    private function __construct(
+        private readonly string $monday,
+        private readonly array $days,
+        private readonly array $breaks,
+        private readonly bool $isPeriod,
+    ) {
     }
 
     public static function of(Store $store, NumberWindow $window): self
     {
         $monday = PageWeeks::weekOf($window->lastDay);
-        $first = $window->isPeriod ? $window->firstDay : (new DateTimeImmutable($monday))->modify('-'.(7 * (Span::WEEKS - 1)).' days')->format('Y-m-d');
+        $first = $window->isPeriod
+            ? $window->firstDay
+            : (new DateTimeImmutable($monday))->modify('-'. 7 * (Span::WEEKS - 1).' days')->format('Y-m-d');
         $markets = Markets::of($store)->all();
         $length = $window->isPeriod ? $window->length() : 1;
-        $rows = DB::select("SELECT facts, grain, day, scope, SUM(row_count) AS n FROM fact_days WHERE store_id = ? AND days = ? AND state = 'owns' AND day BETWEEN ? AND ? GROUP BY facts, grain, day, scope", [$store->id, $length, $first, $window->isPeriod ? $window->firstDay : $window->lastDay]);
+        $rows = DB::select(
+            "SELECT facts, grain, day, scope, SUM(row_count) AS n FROM fact_days WHERE store_id = ? AND days = ? AND state = 'owns' AND day BETWEEN ? AND ? GROUP BY facts, grain, day, scope",
+            [$store->id, $length, $first, $window->isPeriod ? $window->firstDay : $window->lastDay],
+        );
         $days = [];
         foreach ($markets as $market) {
             foreach (ToldBy::cases() as $by) {
-                $days[$market->id][$by->value] = $window->isPeriod ? self::ofPeriod($market, $by, $rows) : self::bits($monday, self::ofMarket($store, $market, $by, $rows));
+                $days[$market->id][$by->value] = $window->isPeriod
+                    ? self::ofPeriod($market, $by, $rows)
+                    : self::bits($monday, self::ofMarket($store, $market, $by, $rows));
             }
         }
-        $breaks = array_filter(Calendar::between($store, $first, $window->lastDay), static fn (array $one): bool => $one['is_break']);
+        $breaks = array_filter(
+            Calendar::between($store, $first, $window->lastDay),
+            static fn (array $one): bool => $one['is_break'],
+        );
 
-        return new self($monday, $days, array_values(array_map(static fn (array $one): array => ['name' => $one['name'], 'first' => $one['first'], 'last' => $one['last']], $breaks)), $window->isPeriod);
+        return new self(
+            $monday,
+            $days,
+            array_values(
+                array_map(
+                    static fn (array $one): array => [
+                        'name' => $one['name'],
+                        'first' => $one['first'],
+                        'last' => $one['last'],
+                    ],
+                    $breaks,
+                ),
+            ),
+            $window->isPeriod,
+        );
     }
 
     public function toJson(): string
     {
-        return json_encode(['monday' => $this->monday, 'days' => $this->days, 'breaks' => $this->breaks, 'period' => $this->isPeriod], JSON_THROW_ON_ERROR);
+        return json_encode(
+            ['monday' => $this->monday, 'days' => $this->days, 'breaks' => $this->breaks, 'period' => $this->isPeriod],
+            JSON_THROW_ON_ERROR,
+        );
     }
 
     public static function fromJson(string $json): self
@@ -135,13 +166,23 @@ final class ToldWeeks
      */
     public function beside(int $market, ToldBy $by, int $weeks, string $against): array
     {
-        return $this->found["$market $by->value $weeks $against"] ??= array_values(array_filter(range(0, $weeks - 1), fn (int $week): bool => $this->isLike($market, $by, $week, $week + ($against === 'year' ? 52 : $weeks))));
+        return $this->found["$market $by->value $weeks $against"] ??= array_values(
+            array_filter(
+                range(0, $weeks - 1),
+                fn (int $week): bool => $this->isLike($market, $by, $week, $week + ($against === 'year' ? 52 : $weeks)),
+            ),
+        );
     }
 
     /** Days of the window that are compared. */
     public function besideDays(int $market, ToldBy $by, int $weeks, string $against): int
     {
-        return array_sum(array_map(fn (int $week): int => $this->daysIn($market, $by, $week), $this->beside($market, $by, $weeks, $against)));
+        return array_sum(
+            array_map(
+                fn (int $week): int => $this->daysIn($market, $by, $week),
+                $this->beside($market, $by, $weeks, $against),
+            ),
+        );
     }
 
     /** @return list<string> names of the breaks that lie between what would be compared */
@@ -149,7 +190,20 @@ final class ToldWeeks
     {
         $apart = $against === 'year' ? 52 : $weeks;
 
-        return array_values(array_unique(array_column(array_filter($this->breaks, fn (array $one): bool => array_filter(range(0, $weeks - 1), fn (int $week): bool => $this->parts($one, $week, $week + $apart)) !== []), 'name')));
+        return array_values(
+            array_unique(
+                array_column(
+                    array_filter(
+                        $this->breaks,
+                        fn (array $one): bool => array_filter(
+                            range(0, $weeks - 1),
+                            fn (int $week): bool => $this->parts($one, $week, $week + $apart),
+                        ) !== [],
+                    ),
+                    'name',
+                ),
+            ),
+        );
     }
 
     /** Whether a break lies anywhere in these weeks back, so that they do not stand on one ground. */
@@ -189,7 +243,10 @@ final class ToldWeeks
         $beside = $this->isPeriod ? [] : $this->beside($market, $by, $weeks, $against);
         $apart = $against === 'year' ? 52 : $weeks;
 
-        return [$this->cellsOf($beside), $this->cellsOf(array_map(static fn (int $week): int => $week + $apart, $beside))];
+        return [
+            $this->cellsOf($beside),
+            $this->cellsOf(array_map(static fn (int $week): int => $week + $apart, $beside)),
+        ];
     }
 
     /** Whether rows of pages hold what is withheld from rows by query, on the told days of a week. */
@@ -202,7 +259,9 @@ final class ToldWeeks
     {
         $bits = fn (int $week): int => $week < Span::WEEKS ? $this->days[$market][$by->value][$week] ?? 0 : 0;
 
-        return $bits($now) > 0 && $bits($now) === $bits($then) && array_filter($this->breaks, fn (array $one): bool => $this->parts($one, $now, $then)) === [];
+        return $bits($now) > 0 &&
+            $bits($now) === $bits($then) &&
+            array_filter($this->breaks, fn (array $one): bool => $this->parts($one, $now, $then)) === [];
     }
 
     /** @param  array{name: string, first: string, last: string}  $break */
@@ -224,11 +283,15 @@ final class ToldWeeks
                 foreach (ToldBy::cases() as $by) {
                     foreach (self::APART as $apart) {
                         $marks[] = $week < $apart && $this->isLike($market, $by, $week, $week + $apart) ? 1 : 0;
-                        $marks[] = $week >= $apart && $week < 2 * $apart && $this->isLike($market, $by, $week - $apart, $week) ? 1 : 0;
+                        $marks[] =
+                            $week >= $apart && $week < 2 * $apart && $this->isLike($market, $by, $week - $apart, $week)
+                                ? 1
+                                : 0;
                     }
                 }
             }
-            $cells[] = $numbers[$marks[0]][implode('', $marks)] ??= self::CELLS * $marks[0] + count($numbers[$marks[0]] ?? []);
+            $cells[] = $numbers[$marks[0]][implode('', $marks)] ??=
+                self::CELLS * $marks[0] + count($numbers[$marks[0]] ?? []);
         }
 
         return $cells;
@@ -246,13 +309,20 @@ final class ToldWeeks
 
     private function day(int $weeksBack, int $day): string
     {
-        return (new DateTimeImmutable($this->monday))->modify((string) ($day - 7 * $weeksBack).' days')->format('Y-m-d');
+        return (new DateTimeImmutable($this->monday))
+            ->modify((string) ($day - 7 * $weeksBack).' days')
+            ->format('Y-m-d');
     }
 
     /** @return list<string> */
     private function daysOf(int $weeksBack, int $bits): array
     {
-        return array_values(array_map(fn (int $day): string => $this->day($weeksBack, $day), array_filter(range(0, 6), static fn (int $day): bool => ($bits & (1 << $day)) !== 0)));
+        return array_values(
+            array_map(
+                fn (int $day): string => $this->day($weeksBack, $day),
+                array_filter(range(0, 6), static fn (int $day): bool => ($bits & (1 << $day)) !== 0),
+            ),
+        );
     }
 
     /**
@@ -263,7 +333,10 @@ final class ToldWeeks
     {
         $bits = $held = [];
         foreach ($told as $day => $holds) {
-            $week = intdiv((int) (new DateTimeImmutable(PageWeeks::weekOf($day)))->diff(new DateTimeImmutable($monday))->days, 7);
+            $week = intdiv(
+                (int) (new DateTimeImmutable(PageWeeks::weekOf($day)))->diff(new DateTimeImmutable($monday))->days,
+                7,
+            );
             $bits[$week] = ($bits[$week] ?? 0) | (1 << ((int) (new DateTimeImmutable($day))->format('N') - 1));
             $held[$week] = ($held[$week] ?? 0) + ($holds ? 1 : 0);
         }
@@ -298,7 +371,11 @@ final class ToldWeeks
     {
         $fine = $coarse = [];
         foreach ($rows as $row) {
-            if ((int) $row->facts === $by->facts()->value && ((int) $row->grain & $by->asked()) === $by->asked() && self::concerns($store, (string) $row->scope, $market)) {
+            if (
+                (int) $row->facts === $by->facts()->value &&
+                ((int) $row->grain & $by->asked()) === $by->asked() &&
+                self::concerns($store, (string) $row->scope, $market)
+            ) {
                 $isFine = ((int) $row->grain & Grain::QUERY) !== 0;
                 $fine[(string) $row->day] = ($fine[(string) $row->day] ?? 0) + ($isFine ? (int) $row->n : 0);
                 $coarse[(string) $row->day] = ($coarse[(string) $row->day] ?? 0) + ($isFine ? 0 : (int) $row->n);
@@ -312,7 +389,9 @@ final class ToldWeeks
         $holds = false;
         foreach (array_keys(ToldDays::of($all)) as $day) {
             // A quiet day between others is told by what tells its neighbours.
-            $holds = isset($all[$day]) ? $by === ToldBy::Pages && $coarse[$day] > 0 && $coarse[$day] >= self::WHOLE * $fine[$day] : $holds;
+            $holds = isset($all[$day])
+                ? $by === ToldBy::Pages && $coarse[$day] > 0 && $coarse[$day] >= self::WHOLE * $fine[$day]
+                : $holds;
             $told[$day] = $holds;
         }
 
@@ -329,7 +408,9 @@ final class ToldWeeks
             // Of a few pages nothing follows for all others.
             'pages' => false,
             'host' => $value === ($market->host !== '' ? strtolower($market->host) : $store->baseUrl()->authority),
-            'folder' => $market->path_prefix === '' || str_starts_with(rtrim($market->path_prefix, '/').'/', $value) || str_starts_with($value, rtrim($market->path_prefix, '/').'/'),
+            'folder' => $market->path_prefix === '' ||
+                str_starts_with(rtrim($market->path_prefix, '/').'/', $value) ||
+                str_starts_with($value, rtrim($market->path_prefix, '/').'/'),
             default => true,
         };
     }

@@ -40,7 +40,7 @@ final class GatherProvider extends ServiceProvider
         $desk->register(CompareWork::class);
         $desk->register(FeedWork::class);
         $desk->register(RenderWork::class);
-        $board->register(new GatherStep);
+        $board->register(new GatherStep());
         $stamps->register('pages', static function (Store $store): string {
             $crawl = Crawls::latest($store->id);
 
@@ -50,7 +50,10 @@ final class GatherProvider extends ServiceProvider
             $schedule->call(static fn () => Imports::forgetAbandoned())->name('abandoned files')->dailyAt('03:50');
             $schedule->call(static fn () => Selections::forgetOld())->name('old selections')->dailyAt('03:55');
             $schedule->call(static fn (Feeds $feeds) => $feeds->pullAll())->name('feeds')->dailyAt('04:30');
-            $schedule->call(static fn (Crawls $crawls) => $crawls->beginDue())->name('crawls that are due')->everyMinute();
+            $schedule
+                ->call(static fn (Crawls $crawls) => $crawls->beginDue())
+                ->name('crawls that are due')
+                ->everyMinute();
         });
         Event::listen(static function (RulesChanged $event) use ($desk): void {
             $desk->begin(ReindexWork::class, $event->storeId, 0, is_int($event->userId) ? $event->userId : null);

@@ -33,7 +33,10 @@ final class GatherStep implements StepContribution
         return match (true) {
             $crawl === null => new Waiting(1, 'first crawl to start'),
             $crawl->state === 'running' => new Waiting((int) $crawl->fetched, 'pages so far'),
-            $drifted > 0 => new Waiting($drifted, $drifted === 1 ? 'text changed without us' : 'texts changed without us'),
+            $drifted > 0 => new Waiting(
+                $drifted,
+                $drifted === 1 ? 'text changed without us' : 'texts changed without us',
+            ),
             $crawl->state === 'failed', $crawl->state === 'incomplete' => new Waiting(1, 'crawl to look at'),
             default => null,
         };
@@ -41,6 +44,12 @@ final class GatherStep implements StepContribution
 
     public function missing(Store $store): ?Missing
     {
-        return Crawls::latest($store->id) !== null ? null : new Missing('No crawl has run yet. It lists every page of the store with its title, description and faults.', route('gather', $store), 'Start the first crawl');
+        return Crawls::latest($store->id) !== null
+            ? null
+            : new Missing(
+                'No crawl has run yet. It lists every page of the store with its title, description and faults.',
+                route('gather', $store),
+                'Start the first crawl',
+            );
     }
 }

@@ -34,7 +34,7 @@ enum CanonicalState: int
      */
     public static function of(string $url, array $tags, ?string $header, int $strays): self
     {
-        $all = array_values(array_unique([...$tags, ...($header === null ? [] : [$header])]));
+        $all = array_values(array_unique([...$tags, ...$header === null ? [] : [$header]]));
 
         return match (true) {
             count($all) > 1 => self::Disagreeing,

@@ -38,9 +38,23 @@ final readonly class FetchedPage
     public function with(?PageFacts $facts, ?string $problem): self
     {
         // A page that sends its visitors on at once is a redirect, whatever its status.
-        $redirect = $this->redirectUrl ?? ($this->status === 200 && $facts?->refresh !== $this->url ? $facts?->refresh : null);
+        $redirect =
+            $this->redirectUrl ?? ($this->status === 200 && $facts?->refresh !== $this->url ? $facts?->refresh : null);
 
-        return new self($this->pageId, $this->url, $this->status, $redirect, $this->contentType, $this->robotsHeader, $this->canonicalHeader, $this->bytes, $problem, $facts, $this->headers, $this->responseMs);
+        return new self(
+            $this->pageId,
+            $this->url,
+            $this->status,
+            $redirect,
+            $this->contentType,
+            $this->robotsHeader,
+            $this->canonicalHeader,
+            $this->bytes,
+            $problem,
+            $facts,
+            $this->headers,
+            $this->responseMs,
+        );
     }
 
     /** A header by which the shop can say that nothing has changed; null where there is none of a sensible length. */
@@ -54,6 +68,17 @@ final readonly class FetchedPage
     /** Changes when anything that is kept of the page does; the byte count alone does not count. */
     public function digest(): string
     {
-        return md5(serialize([$this->status, $this->redirectUrl, $this->contentType, $this->robotsHeader, $this->canonicalHeader, $this->problem]).($this->facts?->digest() ?? ''), true);
+        return md5(
+            serialize([
+                $this->status,
+                $this->redirectUrl,
+                $this->contentType,
+                $this->robotsHeader,
+                $this->canonicalHeader,
+                $this->problem,
+            ]).
+                ($this->facts?->digest() ?? ''),
+            true,
+        );
     }
 }

@@ -20,7 +20,11 @@ final class InventoryProvider extends ServiceProvider
         $this->loadMigrationsFrom(__DIR__.'/Migrations');
         $this->callAfterResolving(Schedule::class, static function (Schedule $schedule): void {
             // Words of rows that are gone stay in the index until then, and slow every search down.
-            $schedule->call(static fn () => DB::select('OPTIMIZE TABLE page_words'))->name('words')->dailyAt('03:50')->withoutOverlapping();
+            $schedule
+                ->call(static fn () => DB::select('OPTIMIZE TABLE page_words'))
+                ->name('words')
+                ->dailyAt('03:50')
+                ->withoutOverlapping();
         });
     }
 }

@@ -45,9 +45,29 @@ final readonly class KeptDetails
         $product = ProductData::of($details->structured);
 
         return new self(
-            (string) gzdeflate($details->toJson(), 1), (string) gzdeflate(mb_strcut($details->text->text, 0, self::MOST_TEXT), 1), $details->text->marks(),
-            $product === null ? null : json_encode($product, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE),
-            count($details->images), $details->imagesWithoutAlt(), count($details->h1s()), count($details->headings), count($details->structuredErrors), count($details->hreflangs), count($details->externals), $details->needsScript, $looksMissing, (LifeState::fromText($details->text->text) ?? LifeState::Unknown)->value, count($details->canonicals),
+            (string) gzdeflate($details->toJson(), 1),
+            (string) gzdeflate(mb_strcut($details->text->text, 0, self::MOST_TEXT), 1),
+            $details->text->marks(),
+            $product === null
+                ? null
+                : json_encode(
+                    $product,
+                    JSON_UNESCAPED_UNICODE |
+                        JSON_UNESCAPED_SLASHES |
+                        JSON_THROW_ON_ERROR |
+                        JSON_INVALID_UTF8_SUBSTITUTE,
+                ),
+            count($details->images),
+            $details->imagesWithoutAlt(),
+            count($details->h1s()),
+            count($details->headings),
+            count($details->structuredErrors),
+            count($details->hreflangs),
+            count($details->externals),
+            $details->needsScript,
+            $looksMissing,
+            (LifeState::fromText($details->text->text) ?? LifeState::Unknown)->value,
+            count($details->canonicals),
         );
     }
 

@@ -15,17 +15,44 @@ final class LivesByHand
      * @param  LifeState  $life  Unknown takes back what was said
      * @param  ?string  $backOn  yyyy-mm-dd
      */
-    public static function say(Store $store, int $page, LifeState $life, ?string $backOn, string $replacedBy, ?int $userId): void
-    {
+    public static function say(
+        Store $store,
+        int $page,
+        LifeState $life,
+        ?string $backOn,
+        string $replacedBy,
+        ?int $userId,
+    ): void {
         if ($life === LifeState::Unknown) {
             DB::table('lives_by_hand')->where('page_id', $page)->delete();
         } else {
-            $row = ['page_id' => $page, 'store_id' => $store->id, 'life' => $life->value, 'back_on' => $backOn, 'replaced_by' => $replacedBy, 'user_id' => $userId, 'set_at' => now()];
-            DB::table('lives_by_hand')->upsert([$row], ['page_id'], ['life', 'back_on', 'replaced_by', 'user_id', 'set_at']);
+            $row = [
+                'page_id' => $page,
+                'store_id' => $store->id,
+                'life' => $life->value,
+                'back_on' => $backOn,
+                'replaced_by' => $replacedBy,
+                'user_id' => $userId,
+                'set_at' => now(),
+            ];
+            DB::table('lives_by_hand')->upsert(
+                [$row],
+                ['page_id'],
+                ['life', 'back_on', 'replaced_by', 'user_id', 'set_at'],
+            );
         }
         // At once where the page is looked at; the next sorting brings in what files and pages tell beside it.
-        DB::table('page_index')->where('page_id', $page)->update(['life' => $life->value]);
+        DB::table('page_index')
+            ->where('page_id', $page)
+            ->update(['life' => $life->value]);
         $origin = $life === LifeState::Unknown ? LifeOrigin::Nobody : LifeOrigin::Hand;
-        DB::table('page_products')->where('page_id', $page)->update(['life' => $life->value, 'origin' => $origin->value, 'back_on' => $backOn, 'replaced_by' => $replacedBy]);
+        DB::table('page_products')
+            ->where('page_id', $page)
+            ->update([
+                'life' => $life->value,
+                'origin' => $origin->value,
+                'back_on' => $backOn,
+                'replaced_by' => $replacedBy,
+            ]);
     }
 }

@@ -55,7 +55,12 @@ final class PageAddress
         if (preg_match('~^[a-z0-9\-]+(\.[a-z0-9\-]+)+(:\d+)?(/|$)~i', $address) === 1) {
             $address = $this->base->scheme.'://'.$address;
         }
-        $url = preg_match('~^[a-z]+:~i', $address) === 1 ? PageUrl::parse($address) : (str_starts_with($address, '/') ? $this->base->resolve($address) : null);
+        $url =
+            preg_match('~^[a-z]+:~i', $address) === 1
+                ? PageUrl::parse($address)
+                : (str_starts_with($address, '/')
+                    ? $this->base->resolve($address)
+                    : null);
         if ($url === null) {
             return null;
         }
@@ -69,7 +74,10 @@ final class PageAddress
         }
         $query = $url->query;
         if ($query !== null) {
-            $kept = array_filter(explode('&', $query), fn (string $pair): bool => ! $this->isTracking(explode('=', $pair, 2)[0]));
+            $kept = array_filter(
+                explode('&', $query),
+                fn (string $pair): bool => ! $this->isTracking(explode('=', $pair, 2)[0]),
+            );
             $query = $kept === [] ? null : implode('&', $kept);
         }
         $scheme = $authority === $this->base->authority ? $this->base->scheme : $url->scheme;
@@ -80,7 +88,10 @@ final class PageAddress
     private function isTracking(string $name): bool
     {
         foreach ($this->tracking as $pattern) {
-            if ($name === $pattern || (str_ends_with($pattern, '*') && str_starts_with($name, substr($pattern, 0, -1)))) {
+            if (
+                $name === $pattern ||
+                (str_ends_with($pattern, '*') && str_starts_with($name, substr($pattern, 0, -1)))
+            ) {
                 return true;
             }
         }

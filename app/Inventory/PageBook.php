@@ -48,8 +48,15 @@ final class PageBook
             ksort($new);
             $rows = [];
             foreach ($new as $digest => $url) {
-                $parsed = PageUrl::parse($url ?? throw new \LogicException('A page was named by its digest before its URL was told.'));
-                $rows[] = [$this->store->id, $parsed === null ? $this->markets->first()->id : $this->markets->marketOf($parsed)->id, new Bytes((string) $digest), $url];
+                $parsed = PageUrl::parse(
+                    $url ?? throw new \LogicException('A page was named by its digest before its URL was told.'),
+                );
+                $rows[] = [
+                    $this->store->id,
+                    $parsed === null ? $this->markets->first()->id : $this->markets->marketOf($parsed)->id,
+                    new Bytes((string) $digest),
+                    $url,
+                ];
             }
             Bulk::write('pages', ['store_id', 'market_id', 'digest', 'url'], $rows, 'INSERT IGNORE');
             foreach (array_chunk(array_map(strval(...), array_keys($new)), 2000) as $digests) {
@@ -72,7 +79,13 @@ final class PageBook
         }
         $ids = array_map(static fn (FetchedPage $page): int => $page->pageId, $fetched);
         $open = [];
-        foreach (DB::select('SELECT id, page_id, digest FROM page_facts WHERE to_crawl = 0 AND page_id IN ('.Bulk::list($ids).')') as $row) {
+        foreach (
+            DB::select(
+                'SELECT id, page_id, digest FROM page_facts WHERE to_crawl = 0 AND page_id IN ('.
+                    Bulk::list($ids).
+                    ')',
+            ) as $row
+        ) {
             $open[(int) $row->page_id] = [(int) $row->id, (string) $row->digest];
         }
         $close = [];
@@ -88,10 +101,26 @@ final class PageBook
             }
             $facts = $page->facts;
             $rows[] = [
-                $page->pageId, $this->store->id, $crawl, new Bytes($digest), $page->status, $page->redirectUrl, mb_substr($page->contentType, 0, 120),
-                self::cut($facts?->title), self::cut($facts?->description), self::cut(implode(', ', $facts->robots ?? [])), self::cut($page->robotsHeader),
-                self::json($facts->canonicals ?? []), $page->canonicalHeader === null ? null : mb_substr($page->canonicalHeader, 0, 2048), self::json(array_slice($facts->h1s ?? [], 0, 50)),
-                $facts->words ?? 0, $facts?->language === null ? null : mb_substr($facts->language, 0, 35), self::json(array_slice($facts->types ?? [], 0, 50)), self::json((object) ($facts->strays ?? [])), $page->bytes, $page->problem === null ? null : mb_substr($page->problem, 0, 255),
+                $page->pageId,
+                $this->store->id,
+                $crawl,
+                new Bytes($digest),
+                $page->status,
+                $page->redirectUrl,
+                mb_substr($page->contentType, 0, 120),
+                self::cut($facts?->title),
+                self::cut($facts?->description),
+                self::cut(implode(', ', $facts->robots ?? [])),
+                self::cut($page->robotsHeader),
+                self::json($facts->canonicals ?? []),
+                $page->canonicalHeader === null ? null : mb_substr($page->canonicalHeader, 0, 2048),
+                self::json(array_slice($facts->h1s ?? [], 0, 50)),
+                $facts->words ?? 0,
+                $facts?->language === null ? null : mb_substr($facts->language, 0, 35),
+                self::json(array_slice($facts->types ?? [], 0, 50)),
+                self::json((object) ($facts->strays ?? [])),
+                $page->bytes,
+                $page->problem === null ? null : mb_substr($page->problem, 0, 255),
             ];
         }
         if ($close !== []) {
@@ -99,17 +128,54 @@ final class PageBook
             DB::delete('DELETE FROM page_facts WHERE from_crawl = ? AND id IN ('.Bulk::list($close).')', [$crawl]);
             DB::update('UPDATE page_facts SET to_crawl = ? WHERE id IN ('.Bulk::list($close).')', [$crawl]);
         }
-        Bulk::write('page_facts', ['page_id', 'store_id', 'from_crawl', 'digest', 'status', 'redirect_url', 'content_type', 'title', 'description', 'robots', 'robots_header', 'canonicals', 'canonical_header', 'h1s', 'words', 'language', 'types', 'strays', 'bytes', 'problem'], $rows);
+        Bulk::write(
+            'page_facts',
+            [
+                'page_id', 'store_id', 'from_crawl', 'digest', 'status', 'redirect_url', 'content_type', 'title',
+                'description', 'robots', 'robots_header', 'canonicals', 'canonical_header', 'h1s', 'words', 'language',
+                'types', 'strays', 'bytes', 'problem',
+            ],
+            $rows,
+        );
         $this->seen($crawl, $ids);
     }
 
     /** @param  list<array{FetchedPage, KeptDetails}>  $read */
     public function writeDetails(array $read): void
     {
-        Bulk::write('page_details', ['page_id', 'store_id', 'details', 'text', 'marks', 'product', 'headers', 'response_ms', 'images', 'no_alt', 'h1s', 'headings', 'structured_errors', 'hreflangs', 'externals', 'needs_script', 'looks_missing', 'text_life', 'canonicals'], array_map(fn (array $one): array => [
-            $one[0]->pageId, $this->store->id, new Bytes($one[1]->packed), new Bytes($one[1]->text), new Bytes($one[1]->marks), $one[1]->product, self::json((object) $one[0]->headers), $one[0]->responseMs,
-            $one[1]->images, $one[1]->imagesWithoutAlt, $one[1]->h1s, $one[1]->headings, $one[1]->structuredErrors, $one[1]->hreflangs, $one[1]->externals, $one[1]->needsScript ? 1 : 0, $one[1]->looksMissing ? 1 : 0, $one[1]->textLife, $one[1]->canonicals,
-        ], $read), 'REPLACE');
+        Bulk::write(
+            'page_details',
+            [
+                'page_id', 'store_id', 'details', 'text', 'marks', 'product', 'headers', 'response_ms', 'images',
+                'no_alt', 'h1s', 'headings', 'structured_errors', 'hreflangs', 'externals', 'needs_script',
+                'looks_missing', 'text_life', 'canonicals',
+            ],
+            array_map(
+                fn (array $one): array => [
+                    $one[0]->pageId,
+                    $this->store->id,
+                    new Bytes($one[1]->packed),
+                    new Bytes($one[1]->text),
+                    new Bytes($one[1]->marks),
+                    $one[1]->product,
+                    self::json((object) $one[0]->headers),
+                    $one[0]->responseMs,
+                    $one[1]->images,
+                    $one[1]->imagesWithoutAlt,
+                    $one[1]->h1s,
+                    $one[1]->headings,
+                    $one[1]->structuredErrors,
+                    $one[1]->hreflangs,
+                    $one[1]->externals,
+                    $one[1]->needsScript ? 1 : 0,
+                    $one[1]->looksMissing ? 1 : 0,
+                    $one[1]->textLife,
+                    $one[1]->canonicals,
+                ],
+                $read,
+            ),
+            'REPLACE',
+        );
     }
 
     /**
@@ -121,7 +187,11 @@ final class PageBook
     public function keepLostTexts(array $gone, array $back): void
     {
         if ($gone !== []) {
-            DB::insert('INSERT IGNORE INTO lost_texts (page_id, store_id, text) SELECT page_id, store_id, text FROM page_details WHERE page_id IN ('.Bulk::list($gone).") AND text <> ''");
+            DB::insert(
+                'INSERT IGNORE INTO lost_texts (page_id, store_id, text) SELECT page_id, store_id, text FROM page_details WHERE page_id IN ('.
+                    Bulk::list($gone).
+                    ") AND text <> ''",
+            );
         }
         if ($back !== []) {
             DB::delete('DELETE FROM lost_texts WHERE page_id IN ('.Bulk::list($back).')');
@@ -144,13 +214,18 @@ final class PageBook
     public function known(array $pages, PageSource $source): void
     {
         if ($pages !== []) {
-            DB::update('UPDATE pages SET sources = sources | ? WHERE id IN ('.Bulk::list($pages).') AND sources & ? = 0', [$source->value, $source->value]);
+            DB::update(
+                'UPDATE pages SET sources = sources | ? WHERE id IN ('.Bulk::list($pages).') AND sources & ? = 0',
+                [$source->value, $source->value],
+            );
         }
     }
 
     public function showsResource(int $page, int $resource): void
     {
-        DB::table('pages')->where('id', $page)->update(['resource_id' => $resource]);
+        DB::table('pages')
+            ->where('id', $page)
+            ->update(['resource_id' => $resource]);
     }
 
     /** After the shop was read: each page shows the resource whose address it has. */
@@ -175,7 +250,10 @@ final class PageBook
      */
     public function noLongerIn(PageSource $source, array $ids): void
     {
-        $ids === [] || DB::update('UPDATE pages SET sources = sources & ~? WHERE id IN ('.Bulk::list($ids).')', [$source->value]);
+        $ids === [] ||
+            DB::update('UPDATE pages SET sources = sources & ~? WHERE id IN ('.Bulk::list($ids).')', [
+                $source->value,
+            ]);
     }
 
     /**
@@ -185,14 +263,21 @@ final class PageBook
      */
     public function stillThere(int $crawl, array $ids): void
     {
-        DB::update('UPDATE pages SET seen_crawl = ? WHERE seen_crawl > 0 AND id IN ('.Bulk::list($ids).')', [$crawl]);
+        DB::update('UPDATE pages SET seen_crawl = ? WHERE seen_crawl > 0 AND id IN ('.Bulk::list($ids).')', [
+            $crawl,
+        ]);
     }
 
     /** @param  list<int>  $pages */
     public function seen(int $crawl, array $pages): void
     {
         if ($pages !== []) {
-            DB::update('UPDATE pages SET seen_crawl = ?, first_crawl = IF(first_crawl = 0, ?, first_crawl) WHERE id IN ('.Bulk::list($pages).')', [$crawl, $crawl]);
+            DB::update(
+                'UPDATE pages SET seen_crawl = ?, first_crawl = IF(first_crawl = 0, ?, first_crawl) WHERE id IN ('.
+                    Bulk::list($pages).
+                    ')',
+                [$crawl, $crawl],
+            );
         }
     }
 
@@ -203,7 +288,12 @@ final class PageBook
     private function look(array $digests): array
     {
         $found = [];
-        foreach (DB::select('SELECT id, digest FROM pages WHERE store_id = ? AND digest IN ('.Bytes::list($digests).')', [$this->store->id]) as $row) {
+        foreach (
+            DB::select(
+                'SELECT id, digest FROM pages WHERE store_id = ? AND digest IN ('.Bytes::list($digests).')',
+                [$this->store->id],
+            ) as $row
+        ) {
             $found[(string) $row->digest] = (int) $row->id;
         }
 
@@ -218,6 +308,9 @@ final class PageBook
     /** @param  list<string>|object  $value */
     private static function json(array|object $value): string
     {
-        return json_encode($value, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE);
+        return json_encode(
+            $value,
+            JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE,
+        );
     }
 }

@@ -13,7 +13,13 @@ final readonly class PageLinks
      * @param  array<int, array{int, string, int}>  $links  of the main content, by place: target page, anchor, bits of rel
      * @param  list<string>  $blocks  digests of the blocks it carries
      */
-    public function __construct(public string $answer, public string $digest, public array $links, public array $blocks, public ?string $etag = null, public ?string $lastModified = null)
-    {
+    public function __construct(
+        public string $answer,
+        public string $digest,
+        public array $links,
+        public array $blocks,
+        public ?string $etag = null,
+        public ?string $lastModified = null,
+    ) {
     }
 }

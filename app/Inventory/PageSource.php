@@ -35,6 +35,11 @@ enum PageSource: int
     /** @return list<string> names of the sources in a set of bits */
     public static function namesOf(int $bits): array
     {
-        return array_values(array_map(static fn (self $source): string => strtolower($source->name), array_filter(self::cases(), static fn (self $source): bool => ($bits & $source->value) !== 0)));
+        return array_values(
+            array_map(
+                static fn (self $source): string => strtolower($source->name),
+                array_filter(self::cases(), static fn (self $source): bool => ($bits & $source->value) !== 0),
+            ),
+        );
     }
 }

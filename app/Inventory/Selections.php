@@ -26,12 +26,29 @@ final class Selections
     public static function keep(Store $store, string $name, ?int $userId, iterable $pages): int
     {
         return DB::transaction(static function () use ($store, $name, $userId, $pages): int {
-            $id = DB::table('page_selections')->insertGetId(['store_id' => $store->id, 'user_id' => $userId, 'name' => mb_substr(trim($name), 0, 120), 'pages' => 0, 'created_at' => now()]);
+            $id = DB::table('page_selections')->insertGetId([
+                'store_id' => $store->id,
+                'user_id' => $userId,
+                'name' => mb_substr(trim($name), 0, 120),
+                'pages' => 0,
+                'created_at' => now(),
+            ]);
             $n = 0;
             $place = 0;
             foreach ($pages as $portion) {
                 // In the order given, so that whoever takes them up can keep it.
-                $known = $portion === [] ? [] : array_flip(Bulk::ids(DB::select('SELECT id FROM pages WHERE store_id = ? AND id IN ('.Bulk::list($portion).')', [$store->id]), 'id'));
+                $known =
+                    $portion === []
+                        ? []
+                        : array_flip(
+                            Bulk::ids(
+                                DB::select(
+                                    'SELECT id FROM pages WHERE store_id = ? AND id IN ('.Bulk::list($portion).')',
+                                    [$store->id],
+                                ),
+                                'id',
+                            ),
+                        );
                 $rows = [];
                 foreach ($portion as $page) {
                     if (isset($known[$page])) {
@@ -43,7 +60,9 @@ final class Selections
             if ($n === 0) {
                 throw new InvalidArgumentException('No page is picked.');
             }
-            DB::table('page_selections')->where('id', $id)->update(['pages' => $n]);
+            DB::table('page_selections')
+                ->where('id', $id)
+                ->update(['pages' => $n]);
 
             return $id;
         });
@@ -52,13 +71,23 @@ final class Selections
     /** The selection with this id; null where it is none of this store's. */
     public static function find(Store $store, ?int $id): ?object
     {
-        return $id === null ? null : DB::table('page_selections')->where('store_id', $store->id)->where('id', $id)->first();
+        return $id === null
+            ? null
+            : DB::table('page_selections')->where('store_id', $store->id)->where('id', $id)->first();
     }
 
     /** @return list<object> the named ones, newest first */
     public static function named(Store $store): array
     {
-        return array_values(DB::table('page_selections')->where('store_id', $store->id)->where('name', '<>', '')->orderByDesc('id')->limit(50)->get()->all());
+        return array_values(
+            DB::table('page_selections')
+                ->where('store_id', $store->id)
+                ->where('name', '<>', '')
+                ->orderByDesc('id')
+                ->limit(50)
+                ->get()
+                ->all(),
+        );
     }
 
     public static function drop(Store $store, int $id): void
@@ -71,7 +100,12 @@ final class Selections
 
     public static function forgetOld(): void
     {
-        foreach (DB::table('page_selections')->where('name', '')->where('created_at', '<', now()->subDays(self::DAYS))->pluck('id') as $id) {
+        foreach (
+            DB::table('page_selections')
+                ->where('name', '')
+                ->where('created_at', '<', now()->subDays(self::DAYS))
+                ->pluck('id') as $id
+        ) {
             DB::table('selected_pages')->where('selection_id', $id)->delete();
             DB::table('page_selections')->where('id', $id)->delete();
         }
@@ -100,7 +134,12 @@ final class Selections
         }
         $found = [];
         foreach (array_chunk(array_map(strval(...), array_keys($digests)), 2000) as $chunk) {
-            foreach (DB::select('SELECT id, digest FROM pages WHERE store_id = ? AND digest IN ('.Bytes::list($chunk).')', [$store->id]) as $row) {
+            foreach (
+                DB::select(
+                    'SELECT id, digest FROM pages WHERE store_id = ? AND digest IN ('.Bytes::list($chunk).')',
+                    [$store->id],
+                ) as $row
+            ) {
                 $found[(string) $row->digest] = (int) $row->id;
             }
         }
@@ -108,6 +147,9 @@ final class Selections
             $unknown[] = $line;
         }
 
-        return ['pages' => array_values($found), 'unknown' => array_map(static fn (string $line): string => Str::limit($line, 200), $unknown)];
+        return [
+            'pages' => array_values($found),
+            'unknown' => array_map(static fn (string $line): string => Str::limit($line, 200), $unknown),
+        ];
     }
 }

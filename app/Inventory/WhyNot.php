@@ -37,7 +37,9 @@ enum WhyNot: int
      */
     public function wordsOf(string $robots, string $header, array $crawlers): string
     {
-        return $this === self::NoindexForOne ? 'noindex for '.implode(', ', IndexRules::from([$robots, ...explode('; ', $header)], $crawlers)->barred) : $this->words();
+        return $this === self::NoindexForOne
+            ? 'noindex for '.implode(', ', IndexRules::from([$robots, ...explode('; ', $header)], $crawlers)->barred)
+            : $this->words();
     }
 
     public function words(): string

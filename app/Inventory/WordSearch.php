@@ -55,7 +55,13 @@ final readonly class WordSearch
     {
         $seen = [];
         $pages = 0;
-        foreach (DB::select('SELECT w.words FROM pages p JOIN page_words w ON w.page_id = p.id WHERE p.store_id = ? ORDER BY p.digest LIMIT '.self::SAMPLE, [$store]) as $row) {
+        foreach (
+            DB::select(
+                'SELECT w.words FROM pages p JOIN page_words w ON w.page_id = p.id WHERE p.store_id = ? ORDER BY p.digest LIMIT '.
+                    self::SAMPLE,
+                [$store],
+            ) as $row
+        ) {
             $pages++;
             foreach (array_unique(explode(' ', mb_strtolower(trim((string) $row->words)))) as $word) {
                 $seen[$word] = ($seen[$word] ?? 0) + 1;
@@ -63,20 +69,40 @@ final readonly class WordSearch
         }
         DB::delete('DELETE FROM common_words WHERE store_id = ?', [$store]);
         if ($pages >= self::SMALLEST_STORE) {
-            $common = array_keys(array_filter($seen, static fn (int $n, string|int $word): bool => $n >= self::SHARE * $pages && mb_strlen((string) $word) <= 60 && $word !== '', ARRAY_FILTER_USE_BOTH));
-            Bulk::write('common_words', ['store_id', 'word'], array_map(static fn (int|string $word): array => [$store, (string) $word], $common), 'INSERT IGNORE');
+            $common = array_keys(
+                array_filter(
+                    $seen,
+                    static fn (int $n, string|int $word): bool => $n >= self::SHARE * $pages &&
+                        mb_strlen((string) $word) <= 60 &&
+                        $word !== '',
+                    ARRAY_FILTER_USE_BOTH,
+                ),
+            );
+            Bulk::write(
+                'common_words',
+                ['store_id', 'word'],
+                array_map(static fn (int|string $word): array => [$store, (string) $word], $common),
+                'INSERT IGNORE',
+            );
         }
     }
 
     /** @param  string  $beginning  of a word, in lower case */
     private static function hasAny(int $store, string $beginning): bool
     {
-        return DB::selectOne('SELECT 1 AS has FROM common_words WHERE store_id = ? AND word LIKE ? LIMIT 1', [$store, addcslashes($beginning, '%_\\').'%']) !== null;
+        return DB::selectOne('SELECT 1 AS has FROM common_words WHERE store_id = ? AND word LIKE ? LIMIT 1', [
+            $store,
+            addcslashes($beginning, '%_\\').'%',
+        ]) !== null;
     }
 
     /** The text by which a page is found: a space before every word, so that a beginning can be looked for. */
     public static function textOf(string $title, string $target): string
     {
-        return mb_substr(' '.trim((string) preg_replace('/[^\p{L}\p{N}]+/u', ' ', $title.' '.rawurldecode($target))), 0, 2000);
+        return mb_substr(
+            ' '.trim((string) preg_replace('/[^\p{L}\p{N}]+/u', ' ', $title.' '.rawurldecode($target))),
+            0,
+            2000,
+        );
     }
 }

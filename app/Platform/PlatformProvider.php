@@ -21,9 +21,12 @@ final class PlatformProvider extends ServiceProvider
     public function register(): void
     {
         $this->app->singleton(WorkDesk::class);
-        $this->app->singleton(Ruler::class, static fn (): Ruler => new Ruler(
-            WidthTable::fromJson((string) file_get_contents(resource_path('js/widths.json'))),
-        ));
+        $this->app->singleton(
+            Ruler::class,
+            static fn (): Ruler => new Ruler(
+                WidthTable::fromJson((string) file_get_contents(resource_path('js/widths.json'))),
+            ),
+        );
     }
 
     public function boot(): void
@@ -32,8 +35,13 @@ final class PlatformProvider extends ServiceProvider
         $this->loadRoutesFrom(__DIR__.'/routes.php');
         $this->commands([CheckCommand::class, HouseCommand::class, WordsCommand::class]);
         // Templates are written in English; what lang/<locale>.json says otherwise takes a phrase's place when they are compiled.
-        Blade::prepareStringsForCompilationUsing(static fn (string $source): string => TemplatePhrases::translate($source, self::phrases()));
-        Blade::directive('n', static fn (string $number): string => '<?php echo \\'.Forms::class."::number((float) ($number)); ?>");
+        Blade::prepareStringsForCompilationUsing(
+            static fn (string $source): string => TemplatePhrases::translate($source, self::phrases()),
+        );
+        Blade::directive(
+            'n',
+            static fn (string $number): string => '<?php echo \\'.Forms::class."::number((float) ($number)); ?>",
+        );
         $this->callAfterResolving(Schedule::class, static function (Schedule $schedule): void {
             $schedule->call(static fn () => app(WorkDesk::class)->sweep())->name('sweep')->everyTenSeconds();
         });
@@ -44,6 +52,8 @@ final class PlatformProvider extends ServiceProvider
     {
         $file = lang_path(app()->getLocale().'.json');
 
-        return is_file($file) ? array_filter((array) json_decode((string) file_get_contents($file), true), is_string(...)) : [];
+        return is_file($file)
+            ? array_filter((array) json_decode((string) file_get_contents($file), true), is_string(...))
+            : [];
     }
 }

@@ -31,7 +31,20 @@ final readonly class FieldChange
      */
     public static function pack(array $changes): string
     {
-        return json_encode(array_map(static fn (self $c): array => ['field' => $c->field->key(), 'base' => $c->base, 'target' => $c->target, 'origin' => $c->origin, 'shown_before' => $c->shownBefore, 'shown_after' => $c->shownAfter], $changes), JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR);
+        return json_encode(
+            array_map(
+                static fn (self $c): array => [
+                    'field' => $c->field->key(),
+                    'base' => $c->base,
+                    'target' => $c->target,
+                    'origin' => $c->origin,
+                    'shown_before' => $c->shownBefore,
+                    'shown_after' => $c->shownAfter,
+                ],
+                $changes,
+            ),
+            JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR,
+        );
     }
 
     /** @return list<self> */
@@ -40,7 +53,19 @@ final readonly class FieldChange
         /** @var list<array{field: string, base: string, target: string, origin: string, shown_before: ?string, shown_after: ?string}> $data */
         $data = json_decode($json, true, 8, JSON_THROW_ON_ERROR);
 
-        return array_map(static fn (array $c): self => new self(TextField::fromKey($c['field']) ?? AddressField::fromKey($c['field']) ?? throw new \LogicException("There is no field {$c['field']}."), $c['base'], $c['target'], $c['origin'], $c['shown_before'], $c['shown_after']), $data);
+        return array_map(
+            static fn (array $c): self => new self(
+                TextField::fromKey($c['field']) ??
+                    (AddressField::fromKey($c['field']) ??
+                        throw new \LogicException("There is no field {$c['field']}.")),
+                $c['base'],
+                $c['target'],
+                $c['origin'],
+                $c['shown_before'],
+                $c['shown_after'],
+            ),
+            $data,
+        );
     }
 
     /** Whether the page shows what it should. */

@@ -21,6 +21,6 @@ final class ReleaseProvider extends ServiceProvider
         $this->commands([SendCommand::class, UndoCommand::class]);
         $desk->register(SendWork::class);
         $desk->register(LookWork::class);
-        $board->register(new ReleaseStep);
+        $board->register(new ReleaseStep());
     }
 }

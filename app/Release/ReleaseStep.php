@@ -26,20 +26,45 @@ final class ReleaseStep implements StepContribution
 
     public function waiting(Store $store): ?Waiting
     {
-        $states = DB::table('drafts')->where('store_id', $store->id)->whereIn('state', [DraftState::Ready->value, DraftState::Clash->value])->groupBy('state')->selectRaw('state, COUNT(*) AS n')->pluck('n', 'state');
-        $addresses = DB::table('address_changes')->where('store_id', $store->id)->whereIn('state', [DraftState::Ready->value, DraftState::Clash->value])->groupBy('state')->selectRaw('state, COUNT(*) AS n')->pluck('n', 'state');
+        $states = DB::table('drafts')
+            ->where('store_id', $store->id)
+            ->whereIn('state', [DraftState::Ready->value, DraftState::Clash->value])
+            ->groupBy('state')
+            ->selectRaw('state, COUNT(*) AS n')
+            ->pluck('n', 'state');
+        $addresses = DB::table('address_changes')
+            ->where('store_id', $store->id)
+            ->whereIn('state', [DraftState::Ready->value, DraftState::Clash->value])
+            ->groupBy('state')
+            ->selectRaw('state, COUNT(*) AS n')
+            ->pluck('n', 'state');
         $clashes = (int) ($states['clash'] ?? 0) + (int) ($addresses['clash'] ?? 0);
         $ready = (int) ($states['ready'] ?? 0) + (int) ($addresses['ready'] ?? 0);
 
         return match (true) {
             $clashes > 0 => new Waiting($clashes, $clashes === 1 ? 'clash to decide' : 'clashes to decide'),
-            $ready > 0 => new Waiting($ready, $addresses->isEmpty() ? ($ready === 1 ? 'text ready' : 'texts ready') : ($ready === 1 ? 'change ready' : 'changes ready')),
+            $ready > 0 => new Waiting(
+                $ready,
+                $addresses->isEmpty()
+                    ? ($ready === 1
+                        ? 'text ready'
+                        : 'texts ready')
+                    : ($ready === 1
+                        ? 'change ready'
+                        : 'changes ready'),
+            ),
             default => null,
         };
     }
 
     public function missing(Store $store): ?Missing
     {
-        return $this->waiting($store) !== null || DB::table('release_batches')->where('store_id', $store->id)->exists() ? null : new Missing('Nothing is ready yet. Drafts that are marked as ready on the writing desk are sent to the shop from here.', route('write', $store), 'Write texts');
+        return $this->waiting($store) !== null || DB::table('release_batches')->where('store_id', $store->id)->exists()
+            ? null
+            : new Missing(
+                'Nothing is ready yet. Drafts that are marked as ready on the writing desk are sent to the shop from here.',
+                route('write', $store),
+                'Write texts',
+            );
     }
 }

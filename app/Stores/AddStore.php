@@ -16,8 +16,15 @@ use Orchard\Core\Url\PageUrl;
 final class AddStore
 {
     /** @throws InvalidArgumentException with a sentence for people */
-    public function add(string $name, string $url, ?string $slug = null, string $currency = 'EUR', string $timezone = 'UTC', bool $allowPrivate = false, string $language = 'en'): Store
-    {
+    public function add(
+        string $name,
+        string $url,
+        ?string $slug = null,
+        string $currency = 'EUR',
+        string $timezone = 'UTC',
+        bool $allowPrivate = false,
+        string $language = 'en',
+    ): Store {
         $base = PageUrl::parse($url) ?? throw new InvalidArgumentException("\"$url\" is no http or https address.");
         $slug = $slug ?? Str::slug($name);
         if (preg_match('/^[a-z0-9][a-z0-9\-]{0,62}$/', $slug) !== 1) {
@@ -36,12 +43,30 @@ final class AddStore
             throw new InvalidArgumentException("There is a store \"$slug\" already.");
         }
 
-        return DB::transaction(function () use ($name, $base, $slug, $currency, $timezone, $allowPrivate, $language): Store {
+        return DB::transaction(function () use (
+            $name,
+            $base,
+            $slug,
+            $currency,
+            $timezone,
+            $allowPrivate,
+            $language,
+        ): Store {
             $store = Store::query()->create([
-                'slug' => $slug, 'name' => $name, 'base_url' => $base->text(), 'timezone' => $timezone,
+                'slug' => $slug,
+                'name' => $name,
+                'base_url' => $base->text(),
+                'timezone' => $timezone,
                 'settings' => $allowPrivate ? ['private_hosts' => [$base->host().':'.$base->port()]] : (object) [],
             ]);
-            Market::query()->create(['store_id' => $store->id, 'name' => $name, 'language' => $language, 'currency' => $currency, 'brand' => $name, 'limits' => (object) []]);
+            Market::query()->create([
+                'store_id' => $store->id,
+                'name' => $name,
+                'language' => $language,
+                'currency' => $currency,
+                'brand' => $name,
+                'limits' => (object) [],
+            ]);
             KindRules::usual()->save($store);
 
             return $store->refresh();

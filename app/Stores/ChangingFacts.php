@@ -11,7 +11,10 @@ final class ChangingFacts
 {
     public static function begin(int $store): void
     {
-        DB::update('UPDATE stores SET facts_change_since = UTC_TIMESTAMP() WHERE id = ? AND facts_change_since IS NULL', [$store]);
+        DB::update(
+            'UPDATE stores SET facts_change_since = UTC_TIMESTAMP() WHERE id = ? AND facts_change_since IS NULL',
+            [$store],
+        );
     }
 
     public static function isSo(int $store): bool
@@ -22,6 +25,8 @@ final class ChangingFacts
     /** Whoever changed the facts is done, or has given up. */
     public static function end(int $store): void
     {
-        DB::table('stores')->where('id', $store)->update(['facts_change_since' => null]);
+        DB::table('stores')
+            ->where('id', $store)
+            ->update(['facts_change_since' => null]);
     }
 }

@@ -20,7 +20,11 @@ final class Connections
 {
     public function hasShop(Store $store): bool
     {
-        return DB::table('connections')->where('store_id', $store->id)->where('sort', 'shop')->where('url', '<>', '')->exists();
+        return DB::table('connections')
+            ->where('store_id', $store->id)
+            ->where('sort', 'shop')
+            ->where('url', '<>', '')
+            ->exists();
     }
 
     /** @throws ShopUnavailable when no connection is set */
@@ -34,7 +38,10 @@ final class Connections
         $options = $store->options();
 
         return new HttpShopAdmin(
-            GuardedHttp::allowing($options->privateHosts), $url, Crypt::decryptString((string) $row->secret), min(15, $options->timeout),
+            GuardedHttp::allowing($options->privateHosts),
+            $url,
+            Crypt::decryptString((string) $row->secret),
+            min(15, $options->timeout),
         );
     }
 
@@ -49,7 +56,9 @@ final class Connections
         $options = $store->options();
 
         return new FeedClient(
-            GuardedHttp::allowing($options->privateHosts), $base, Crypt::decryptString((string) $row->secret),
+            GuardedHttp::allowing($options->privateHosts),
+            $base,
+            Crypt::decryptString((string) $row->secret),
             FeedMapping::fromJson($options->feedMapping),
         );
     }

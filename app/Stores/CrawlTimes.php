@@ -10,7 +10,15 @@ use InvalidArgumentException;
 /** When a store's crawls begin by themselves, and in which hours they may fetch; times are the store's own. */
 final readonly class CrawlTimes
 {
-    private const DAYS = ['monday' => 1, 'tuesday' => 2, 'wednesday' => 3, 'thursday' => 4, 'friday' => 5, 'saturday' => 6, 'sunday' => 7];
+    private const DAYS = [
+        'monday' => 1,
+        'tuesday' => 2,
+        'wednesday' => 3,
+        'thursday' => 4,
+        'friday' => 5,
+        'saturday' => 6,
+        'sunday' => 7,
+    ];
 
     /**
      * @param  ?int  $weekday  1 Monday to 7 Sunday; null for every day
@@ -34,7 +42,10 @@ final readonly class CrawlTimes
         [$weekday, $startsAt, $from, $to] = [null, null, null, null];
         $time = '(?:[01]\d|2[0-3]):[0-5]\d';
         if ($schedule !== '' && $schedule !== 'never') {
-            if (preg_match("/^([a-z]+) ($time)$/", strtolower($schedule), $found) !== 1 || ($found[1] !== 'daily' && ! isset(self::DAYS[$found[1]]))) {
+            if (
+                preg_match("/^([a-z]+) ($time)$/", strtolower($schedule), $found) !== 1 ||
+                ($found[1] !== 'daily' && ! isset(self::DAYS[$found[1]]))
+            ) {
                 throw new InvalidArgumentException('never, or such as "daily 03:30" or "monday 03:30".');
             }
             [$weekday, $startsAt] = [self::DAYS[$found[1]] ?? null, $minute($found[2])];
@@ -56,7 +67,10 @@ final readonly class CrawlTimes
             return 0;
         }
         $minute = 60 * (int) $now->format('G') + (int) $now->format('i');
-        $open = $this->from < $this->to ? $minute >= $this->from && $minute < $this->to : $minute >= $this->from || $minute < $this->to;
+        $open =
+            $this->from < $this->to
+                ? $minute >= $this->from && $minute < $this->to
+                : $minute >= $this->from || $minute < $this->to;
 
         return $open ? 0 : max(1, 60 * (($this->from - $minute + 1440) % 1440) - (int) $now->format('s'));
     }

@@ -29,7 +29,13 @@ final class EditMarkets
             }
             $first = $markets[0];
             $market = Market::query()->create([
-                'store_id' => $store->id, 'place' => max(array_map(static fn (Market $market): int => $market->place, $markets)) + 1, 'name' => '', 'language' => $first->language, 'currency' => $first->currency, 'brand' => $first->brand, 'limits' => (object) $first->limits,
+                'store_id' => $store->id,
+                'place' => max(array_map(static fn (Market $market): int => $market->place, $markets)) + 1,
+                'name' => '',
+                'language' => $first->language,
+                'currency' => $first->currency,
+                'brand' => $first->brand,
+                'limits' => (object) $first->limits,
             ]);
             MarketOptions::set($market, 'market_name', $name);
             MarketOptions::set($market, 'country', $country);
@@ -68,12 +74,16 @@ final class EditMarkets
         $countries = array_values(array_unique(array_map(trim(...), $countries)));
         foreach ($countries as $country) {
             if (preg_match('/^[A-Z]{2}$/', $country) !== 1) {
-                throw new InvalidArgumentException("markets: \"$country\" is no country code of two capital letters, such as DE.");
+                throw new InvalidArgumentException(
+                    "markets: \"$country\" is no country code of two capital letters, such as DE.",
+                );
             }
         }
         DB::transaction(function () use ($store, $countries): void {
             $markets = Markets::of($store)->all();
-            $missing = array_values(array_diff($countries, array_map(static fn (Market $market): string => $market->country, $markets)));
+            $missing = array_values(
+                array_diff($countries, array_map(static fn (Market $market): string => $market->country, $markets)),
+            );
             foreach ($markets as $market) {
                 if ($missing !== [] && ! in_array($market->country, $countries, true)) {
                     $market->update(['country' => array_shift($missing)]);

@@ -22,7 +22,12 @@ final class MarketOptions
 
     public static function knows(string $key): bool
     {
-        return isset(self::LIMITS[$key]) || in_array($key, ['market_name', 'language', 'country', 'currency', 'host', 'path', 'brand', 'title_suffix'], true);
+        return isset(self::LIMITS[$key]) ||
+            in_array(
+                $key,
+                ['market_name', 'language', 'country', 'currency', 'host', 'path', 'brand', 'title_suffix'],
+                true,
+            );
     }
 
     /** @return list<array{key: string, value: string|int|float, means: string}> */
@@ -34,9 +39,18 @@ final class MarketOptions
             ['key' => 'country', 'value' => $market->country, 'means' => 'of the market, two letters; empty for all'],
             ['key' => 'currency', 'value' => $market->currency, 'means' => 'three letters'],
             ['key' => 'host', 'value' => $market->host, 'means' => 'its pages stand on this host; empty for any'],
-            ['key' => 'path', 'value' => $market->path_prefix, 'means' => 'the paths of its pages begin so, such as /de; empty for all'],
+            [
+                'key' => 'path',
+                'value' => $market->path_prefix,
+                'means' => 'the paths of its pages begin so, such as /de; empty for all',
+            ],
             ['key' => 'brand', 'value' => $market->brand, 'means' => 'how the store calls itself in texts'],
-            ['key' => 'title_suffix', 'value' => $market->title_suffix ?? TitleSuffixes::of(Store::query()->findOrFail($market->store_id))->inWords($market->id), 'means' => 'what the theme adds to titles; "auto" to learn it from the pages'],
+            [
+                'key' => 'title_suffix',
+                'value' => $market->title_suffix ??
+                    TitleSuffixes::of(Store::query()->findOrFail($market->store_id))->inWords($market->id),
+                'means' => 'what the theme adds to titles; "auto" to learn it from the pages',
+            ],
         ];
         $limits = $market->textLimits()->toArray();
         foreach (self::LIMITS as $key => [, , $means]) {
@@ -61,12 +75,34 @@ final class MarketOptions
             return;
         }
         [$column, $isRight, $why] = match ($key) {
-            'market_name' => ['name', $value !== '' && mb_strlen($value) <= 80 && ! Market::query()->where('store_id', $market->store_id)->where('name', $value)->where('id', '<>', $market->id)->exists(), 'a name of 1 to 80 characters that no other market of the store has.'],
-            'language' => ['language', preg_match('/^[A-Za-z]{2,3}(-[A-Za-z0-9]{2,8})*$/', $value) === 1, 'a language tag such as en or pt-BR.'],
+            'market_name' => [
+                'name',
+                $value !== '' &&
+                mb_strlen($value) <= 80 &&
+                ! Market::query()
+                    ->where('store_id', $market->store_id)
+                    ->where('name', $value)
+                    ->where('id', '<>', $market->id)
+                    ->exists(),
+                'a name of 1 to 80 characters that no other market of the store has.',
+            ],
+            'language' => [
+                'language',
+                preg_match('/^[A-Za-z]{2,3}(-[A-Za-z0-9]{2,8})*$/', $value) === 1,
+                'a language tag such as en or pt-BR.',
+            ],
             'country' => ['country', preg_match('/^([A-Z]{2})?$/', $value) === 1, 'two capital letters, or nothing.'],
             'currency' => ['currency', preg_match('/^[A-Z]{3}$/', $value) === 1, 'three capital letters.'],
-            'host' => ['host', preg_match('/^([a-z0-9.\-]{1,253}|\[[0-9a-f:]+\])?$/', $value) === 1, 'a host such as shop.example, in small letters, or nothing.'],
-            'path' => ['path_prefix', preg_match('~^(/[^\s?#]{0,250})?$~', $value) === 1, 'a path that begins with /, or nothing.'],
+            'host' => [
+                'host',
+                preg_match('/^([a-z0-9.\-]{1,253}|\[[0-9a-f:]+\])?$/', $value) === 1,
+                'a host such as shop.example, in small letters, or nothing.',
+            ],
+            'path' => [
+                'path_prefix',
+                preg_match('~^(/[^\s?#]{0,250})?$~', $value) === 1,
+                'a path that begins with /, or nothing.',
+            ],
             'brand' => ['brand', mb_strlen($value) <= 120, 'at most 120 characters.'],
             'title_suffix' => ['title_suffix', mb_strlen($value) <= 119, 'at most 119 characters.'],
             default => throw new InvalidArgumentException("There is no option \"$key\" of a market."),

@@ -48,7 +48,12 @@ final readonly class Markets
     /** Whether addresses alone cannot tell all markets apart, so that what a page says of its language has to. */
     public function needLanguages(): bool
     {
-        return count(array_filter($this->markets, static fn (Market $market): bool => $market->host === '' && $market->path_prefix === '')) > 1;
+        return count(
+            array_filter(
+                $this->markets,
+                static fn (Market $market): bool => $market->host === '' && $market->path_prefix === '',
+            ),
+        ) > 1;
     }
 
     /**
@@ -63,10 +68,21 @@ final readonly class Markets
         if ($byAddress->host !== '' || $byAddress->path_prefix !== '') {
             return $byAddress;
         }
-        $open = array_filter($this->markets, static fn (Market $market): bool => $market->host === '' && $market->path_prefix === '');
+        $open = array_filter(
+            $this->markets,
+            static fn (Market $market): bool => $market->host === '' && $market->path_prefix === '',
+        );
         foreach ($codes as $code) {
             [$language, $country] = explode('-', strtolower(str_replace('_', '-', $code))) + ['', ''];
-            foreach ([static fn (Market $market): bool => $country !== '' && strtolower($market->country) === $country && strtolower($market->language) === $language, static fn (Market $market): bool => $country !== '' && strtolower($market->country) === $country, static fn (Market $market): bool => strtolower($market->language) === $language] as $fits) {
+            foreach (
+                [
+                    static fn (Market $market): bool => $country !== '' &&
+                        strtolower($market->country) === $country &&
+                        strtolower($market->language) === $language,
+                    static fn (Market $market): bool => $country !== '' && strtolower($market->country) === $country,
+                    static fn (Market $market): bool => strtolower($market->language) === $language,
+                ] as $fits
+            ) {
                 $found = array_values(array_filter($open, $fits));
                 if (count($found) === 1) {
                     return $found[0];
@@ -94,7 +110,10 @@ final readonly class Markets
         $weight = -1;
         foreach ($this->markets as $market) {
             $hostFits = $market->host === '' || $market->host === $url->host();
-            $pathFits = $market->path_prefix === '' || $url->path === rtrim($market->path_prefix, '/') || str_starts_with($url->path, rtrim($market->path_prefix, '/').'/');
+            $pathFits =
+                $market->path_prefix === '' ||
+                $url->path === rtrim($market->path_prefix, '/') ||
+                str_starts_with($url->path, rtrim($market->path_prefix, '/').'/');
             $closeness = ($market->host === '' ? 0 : 1000) + strlen($market->path_prefix);
             if ($hostFits && $pathFits && $closeness > $weight) {
                 [$best, $weight] = [$market, $closeness];

@@ -13,13 +13,41 @@ final class SavedViews
     /** @return list<object> own ones and shared ones, by name */
     public static function of(Store $store, int $userId, string $screen): array
     {
-        return array_values(DB::table('saved_views')->where('store_id', $store->id)->where('screen', $screen)->where(static fn ($query) => $query->where('user_id', $userId)->orWhere('is_shared', 1))->orderBy('name')->limit(100)->get()->all());
+        return array_values(
+            DB::table('saved_views')
+                ->where('store_id', $store->id)
+                ->where('screen', $screen)
+                ->where(static fn ($query) => $query->where('user_id', $userId)->orWhere('is_shared', 1))
+                ->orderBy('name')
+                ->limit(100)
+                ->get()
+                ->all(),
+        );
     }
 
     /** @param  array<string, string>  $query */
-    public static function save(Store $store, int $userId, string $screen, string $name, array $query, bool $isShared): void
-    {
-        DB::table('saved_views')->upsert([['store_id' => $store->id, 'screen' => $screen, 'user_id' => $userId, 'name' => mb_substr(trim($name), 0, 80), 'query' => mb_strcut(http_build_query($query), 0, 2000), 'is_shared' => $isShared]], ['store_id', 'screen', 'user_id', 'name'], ['query', 'is_shared']);
+    public static function save(
+        Store $store,
+        int $userId,
+        string $screen,
+        string $name,
+        array $query,
+        bool $isShared,
+    ): void {
+        DB::table('saved_views')->upsert(
+            [
+                [
+                    'store_id' => $store->id,
+                    'screen' => $screen,
+                    'user_id' => $userId,
+                    'name' => mb_substr(trim($name), 0, 80),
+                    'query' => mb_strcut(http_build_query($query), 0, 2000),
+                    'is_shared' => $isShared,
+                ],
+            ],
+            ['store_id', 'screen', 'user_id', 'name'],
+            ['query', 'is_shared'],
+        );
     }
 
     /** Only whoever kept it can let it go. */

@@ -24,29 +24,94 @@ final class StoreOptions
             ['key' => 'name', 'value' => $store->name, 'means' => 'what people call the store'],
             ['key' => 'url', 'value' => $store->base_url, 'means' => 'where its pages begin'],
             ['key' => 'timezone', 'value' => $store->timezone, 'means' => 'in which its days begin'],
-            ['key' => 'markets', 'value' => implode(',', array_map(static fn (Market $market): string => $market->country, Markets::of($store)->all())), 'means' => 'countries that it sells to, two letters each, with commas; each is a market of its own'],
+            [
+                'key' => 'markets',
+                'value' => implode(
+                    ',',
+                    array_map(static fn (Market $market): string => $market->country, Markets::of($store)->all()),
+                ),
+                'means' => 'countries that it sells to, two letters each, with commas; each is a market of its own',
+            ],
         ];
         foreach (StoreSettings::numbers() as $key => $number) {
-            $rows[] = ['key' => $key, 'value' => match ($key) {
-                'concurrency' => $settings->concurrency, 'page_limit' => $settings->pageLimit, 'page_bytes' => $settings->pageBytes, 'rate' => $settings->rate, 'trap_budget' => $settings->trapBudget, 'clicks_at_risk' => $settings->clicksAtRisk, default => $settings->timeout
-            }, 'means' => $number['means']];
+            $rows[] = [
+                'key' => $key,
+                'value' => match ($key) {
+                    'concurrency' => $settings->concurrency,
+                    'page_limit' => $settings->pageLimit,
+                    'page_bytes' => $settings->pageBytes,
+                    'rate' => $settings->rate,
+                    'trap_budget' => $settings->trapBudget,
+                    'clicks_at_risk' => $settings->clicksAtRisk,
+                    default => $settings->timeout,
+                },
+                'means' => $number['means'],
+            ];
         }
-        $rows[] = ['key' => 'crawl_schedule', 'value' => $settings->crawlSchedule, 'means' => 'when a crawl begins by itself: never, or such as "daily 03:30" or "monday 03:30"'];
-        $rows[] = ['key' => 'crawl_hours', 'value' => $settings->crawlHours, 'means' => 'hours in which crawls may fetch, such as 22:00-06:00; empty for any'];
-        $rows[] = ['key' => 'tracking_parameters', 'value' => implode(',', $settings->trackingParameters), 'means' => 'parameters that only track, with commas; "utm_*" stands for all that begin so'];
-        $rows[] = ['key' => 'private_hosts', 'value' => implode(',', $settings->privateHosts), 'means' => 'host:port, with commas; private addresses that may be asked'];
-        $rows[] = ['key' => 'shop_url', 'value' => (string) ($connection->url ?? ''), 'means' => 'address of the shop\'s admin API'];
-        $rows[] = ['key' => 'brand_terms', 'value' => implode(',', $settings->brandTerms), 'means' => 'words by which people search for the store itself, with commas; its brand counts without being named'];
-        $rows[] = ['key' => 'crawlers', 'value' => implode(',', $settings->crawlers), 'means' => 'names of crawlers by which the store lives, with commas: a robots directive to one of them alone keeps a page out'];
+        $rows[] = [
+            'key' => 'crawl_schedule',
+            'value' => $settings->crawlSchedule,
+            'means' => 'when a crawl begins by itself: never, or such as "daily 03:30" or "monday 03:30"',
+        ];
+        $rows[] = [
+            'key' => 'crawl_hours',
+            'value' => $settings->crawlHours,
+            'means' => 'hours in which crawls may fetch, such as 22:00-06:00; empty for any',
+        ];
+        $rows[] = [
+            'key' => 'tracking_parameters',
+            'value' => implode(',', $settings->trackingParameters),
+            'means' => 'parameters that only track, with commas; "utm_*" stands for all that begin so',
+        ];
+        $rows[] = [
+            'key' => 'private_hosts',
+            'value' => implode(',', $settings->privateHosts),
+            'means' => 'host:port, with commas; private addresses that may be asked',
+        ];
+        $rows[] = [
+            'key' => 'shop_url',
+            'value' => (string) ($connection->url ?? ''),
+            'means' => 'address of the shop\'s admin API',
+        ];
+        $rows[] = [
+            'key' => 'brand_terms',
+            'value' => implode(',', $settings->brandTerms),
+            'means' => 'words by which people search for the store itself, with commas; its brand counts without being named',
+        ];
+        $rows[] = [
+            'key' => 'crawlers',
+            'value' => implode(',', $settings->crawlers),
+            'means' => 'names of crawlers by which the store lives, with commas: a robots directive to one of them alone keeps a page out',
+        ];
         foreach (StoreSettings::weighing() as $key => $one) {
             $rows[] = ['key' => $key, 'value' => $settings->assumed($key), 'means' => $one['means']];
         }
         $feed = DB::table('connections')->where('store_id', $store->id)->where('sort', 'feed')->first();
-        $rows[] = ['key' => 'feed_url', 'value' => (string) ($feed->url ?? ''), 'means' => 'where the feed of search and sales rows answers; empty for none'];
-        $rows[] = ['key' => 'feed_secret', 'value' => $feed === null ? '' : '(set)', 'means' => 'its secret; kept encrypted'];
-        $rows[] = ['key' => 'feed_mapping', 'value' => $settings->feedMapping, 'means' => 'JSON that says how the feed is asked and read (docs/gather.md); empty for the usual one'];
-        $rows[] = ['key' => 'indexnow_url', 'value' => $settings->indexnowUrl, 'means' => 'where lists of changed addresses are sent by the IndexNow protocol; empty for nowhere'];
-        $rows[] = ['key' => 'shop_token', 'value' => $connection === null ? '' : '(set)', 'means' => 'its bearer token; kept encrypted'];
+        $rows[] = [
+            'key' => 'feed_url',
+            'value' => (string) ($feed->url ?? ''),
+            'means' => 'where the feed of search and sales rows answers; empty for none',
+        ];
+        $rows[] = [
+            'key' => 'feed_secret',
+            'value' => $feed === null ? '' : '(set)',
+            'means' => 'its secret; kept encrypted',
+        ];
+        $rows[] = [
+            'key' => 'feed_mapping',
+            'value' => $settings->feedMapping,
+            'means' => 'JSON that says how the feed is asked and read (docs/gather.md); empty for the usual one',
+        ];
+        $rows[] = [
+            'key' => 'indexnow_url',
+            'value' => $settings->indexnowUrl,
+            'means' => 'where lists of changed addresses are sent by the IndexNow protocol; empty for nowhere',
+        ];
+        $rows[] = [
+            'key' => 'shop_token',
+            'value' => $connection === null ? '' : '(set)',
+            'means' => 'its bearer token; kept encrypted',
+        ];
 
         return $rows;
     }
@@ -71,26 +136,88 @@ final class StoreOptions
             if (! is_numeric($value) || $value < $least || $value > $most) {
                 throw $wrong("a number from $least to $most.");
             }
-            $store->update(['settings' => ['weighing' => [$key => (float) $value] + $settings->weighing] + $store->settings]);
+            $store->update([
+                'settings' => ['weighing' => [$key => (float) $value] + $settings->weighing] + $store->settings,
+            ]);
 
             return;
         }
         match ($key) {
-            'name' => $value !== '' && mb_strlen($value) <= 120 ? $store->update(['name' => $value]) : throw $wrong('a name of 1 to 120 characters.'),
-            'url' => $store->update(['base_url' => (PageUrl::parse($value) ?? throw $wrong('an http or https address.'))->text()]),
-            'timezone' => in_array($value, timezone_identifiers_list(), true) ? $store->update(['timezone' => $value]) : throw $wrong('a time zone such as Europe/Berlin.'),
-            'markets' => (new EditMarkets)->sellTo($store, explode(',', $value)),
-            'brand_terms' => strlen($value) <= 2000 ? $store->update(['settings' => ['brand_terms' => array_values(array_filter(array_map(trim(...), explode(',', $value)), static fn (string $term): bool => $term !== ''))] + $store->settings]) : throw $wrong('at most 2000 characters.'),
-            'crawlers' => preg_match('/^([A-Za-z0-9_\-]{2,41}(\s*,\s*|$))*$/', $value) === 1 && strlen($value) <= 1000 ? $store->update(['settings' => ['crawlers' => array_values(array_filter(array_map(static fn (string $one): string => strtolower(trim($one)), explode(',', $value))))] + $store->settings]) : throw $wrong('names with commas between them.'),
+            'name' => $value !== '' && mb_strlen($value) <= 120
+                ? $store->update(['name' => $value])
+                : throw $wrong('a name of 1 to 120 characters.'),
+            'url' => $store->update([
+                'base_url' => (PageUrl::parse($value) ?? throw $wrong('an http or https address.'))->text(),
+            ]),
+            'timezone' => in_array($value, timezone_identifiers_list(), true)
+                ? $store->update(['timezone' => $value])
+                : throw $wrong('a time zone such as Europe/Berlin.'),
+            'markets' => (new EditMarkets())->sellTo($store, explode(',', $value)),
+            'brand_terms' => strlen($value) <= 2000
+                ? $store->update([
+                    'settings' => [
+                        'brand_terms' => array_values(
+                            array_filter(
+                                array_map(trim(...), explode(',', $value)),
+                                static fn (string $term): bool => $term !== '',
+                            ),
+                        ),
+                    ] + $store->settings,
+                ])
+                : throw $wrong('at most 2000 characters.'),
+            'crawlers' => preg_match('/^([A-Za-z0-9_\-]{2,41}(\s*,\s*|$))*$/', $value) === 1 && strlen($value) <= 1000
+                ? $store->update([
+                    'settings' => [
+                        'crawlers' => array_values(
+                            array_filter(
+                                array_map(
+                                    static fn (string $one): string => strtolower(trim($one)),
+                                    explode(',', $value),
+                                ),
+                            ),
+                        ),
+                    ] + $store->settings,
+                ])
+                : throw $wrong('names with commas between them.'),
             'crawl_schedule', 'crawl_hours' => $this->setTimes($store, $key, $value),
-            'tracking_parameters' => preg_match('/^([A-Za-z0-9_.\-\[\]]+\*?(\s*,\s*|$))*$/', $value) === 1 && strlen($value) <= 2000 ? $store->update(['settings' => ['tracking_parameters' => array_values(array_filter(array_map(trim(...), explode(',', $value))))] + $store->settings]) : throw $wrong('names with commas between them.'),
+            'tracking_parameters' => preg_match('/^([A-Za-z0-9_.\-\[\]]+\*?(\s*,\s*|$))*$/', $value) === 1 &&
+            strlen($value) <= 2000
+                ? $store->update([
+                    'settings' => [
+                        'tracking_parameters' => array_values(
+                            array_filter(array_map(trim(...), explode(',', $value))),
+                        ),
+                    ] + $store->settings,
+                ])
+                : throw $wrong('names with commas between them.'),
             'private_hosts' => $this->allowHosts($store, $value),
-            'shop_url' => $this->connect($store, url: (PageUrl::parse($value) ?? throw $wrong('an http or https address.'))->text()),
-            'indexnow_url' => $store->update(['settings' => ['indexnow_url' => $value === '' ? '' : (PageUrl::parse($value) ?? throw $wrong('an http or https address, or nothing.'))->text()] + $store->settings]),
-            'feed_url' => $this->connect($store, url: $value === '' ? '' : (PageUrl::parse($value) ?? throw $wrong('an http or https address, or nothing.'))->text(), sort: 'feed'),
-            'feed_secret' => strlen($value) <= 4000 ? $this->connect($store, secret: $value, sort: 'feed') : throw $wrong('at most 4000 characters.'),
+            'shop_url' => $this->connect(
+                $store,
+                url: (PageUrl::parse($value) ?? throw $wrong('an http or https address.'))->text(),
+            ),
+            'indexnow_url' => $store->update([
+                'settings' => [
+                    'indexnow_url' => $value === ''
+                            ? ''
+                            : (
+                                PageUrl::parse($value) ?? throw $wrong('an http or https address, or nothing.')
+                            )->text(),
+                ] + $store->settings,
+            ]),
+            'feed_url' => $this->connect(
+                $store,
+                url: $value === ''
+                    ? ''
+                    : (PageUrl::parse($value) ?? throw $wrong('an http or https address, or nothing.'))->text(),
+                sort: 'feed',
+            ),
+            'feed_secret' => strlen($value) <= 4000
+                ? $this->connect($store, secret: $value, sort: 'feed')
+                : throw $wrong('at most 4000 characters.'),
             'feed_mapping' => $this->setMapping($store, $value),
-            'shop_token' => strlen($value) <= 4000 ? $this->connect($store, secret: $value) : throw $wrong('at most 4000 characters.'),
+            'shop_token' => strlen($value) <= 4000
+                ? $this->connect($store, secret: $value)
+                : throw $wrong('at most 4000 characters.'),
             default => throw new InvalidArgumentException("There is no option \"$key\". store:set --list shows all."),
         };
     }
@@ -107,10 +234,14 @@ final class StoreOptions
 
     private function allowHosts(Store $store, string $value): void
     {
-        $hosts = array_values(array_filter(array_map(trim(...), explode(',', $value)), static fn (string $host): bool => $host !== ''));
+        $hosts = array_values(
+            array_filter(array_map(trim(...), explode(',', $value)), static fn (string $host): bool => $host !== ''),
+        );
         foreach ($hosts as $host) {
             if (preg_match('/^(\[[0-9a-f:]+\]|[A-Za-z0-9.\-]+):\d{1,5}$/i', $host) !== 1) {
-                throw new InvalidArgumentException("private_hosts: \"$host\" is not host:port, such as 127.0.0.1:8421.");
+                throw new InvalidArgumentException(
+                    "private_hosts: \"$host\" is not host:port, such as 127.0.0.1:8421.",
+                );
             }
         }
         $store->update(['settings' => ['private_hosts' => array_map(strtolower(...), $hosts)] + $store->settings]);
@@ -129,9 +260,17 @@ final class StoreOptions
     private function connect(Store $store, ?string $url = null, ?string $secret = null, string $sort = 'shop'): void
     {
         $known = DB::table('connections')->where('store_id', $store->id)->where('sort', $sort)->first();
-        DB::table('connections')->upsert([[
-            'store_id' => $store->id, 'sort' => $sort,
-            'url' => $url ?? $known->url ?? '', 'secret' => $secret !== null ? Crypt::encryptString($secret) : ($known->secret ?? Crypt::encryptString('')),
-        ]], ['store_id', 'sort'], ['url', 'secret']);
+        DB::table('connections')->upsert(
+            [
+                [
+                    'store_id' => $store->id,
+                    'sort' => $sort,
+                    'url' => $url ?? ($known->url ?? ''),
+                    'secret' => $secret !== null ? Crypt::encryptString($secret) : $known->secret ?? Crypt::encryptString(''),
+                ],
+            ],
+            ['store_id', 'sort'],
+            ['url', 'secret'],
+        );
     }
 }

@@ -54,12 +54,42 @@ final readonly class StoreSettings
     {
         return [
             'concurrency' => ['min' => 1, 'max' => 32, 'default' => 3, 'means' => 'requests at a time in a crawl'],
-            'page_limit' => ['min' => 1, 'max' => 500000, 'default' => 150000, 'means' => 'URLs that one crawl fetches at most'],
-            'page_bytes' => ['min' => 10000, 'max' => 10000000, 'default' => 5000000, 'means' => 'bytes of a page that are read at most'],
-            'timeout' => ['min' => 2, 'max' => 60, 'default' => 20, 'means' => 'seconds that an answer of the shop may take'],
-            'rate' => ['min' => 0, 'max' => 1000, 'default' => 0, 'means' => 'pages a second that a crawl fetches at most; 0 for as many as the shop bears'],
-            'trap_budget' => ['min' => 10, 'max' => 100000, 'default' => 2000, 'means' => 'pages that a crawl takes of one pattern of addresses, such as the combinations of a list\'s filters'],
-            'clicks_at_risk' => ['min' => 1, 'max' => 100, 'default' => 25, 'means' => 'hundredths of the store\'s clicks whose addresses one release may change (canonical, redirect, noindex, slug)'],
+            'page_limit' => [
+                'min' => 1,
+                'max' => 500000,
+                'default' => 150000,
+                'means' => 'URLs that one crawl fetches at most',
+            ],
+            'page_bytes' => [
+                'min' => 10000,
+                'max' => 10000000,
+                'default' => 5000000,
+                'means' => 'bytes of a page that are read at most',
+            ],
+            'timeout' => [
+                'min' => 2,
+                'max' => 60,
+                'default' => 20,
+                'means' => 'seconds that an answer of the shop may take',
+            ],
+            'rate' => [
+                'min' => 0,
+                'max' => 1000,
+                'default' => 0,
+                'means' => 'pages a second that a crawl fetches at most; 0 for as many as the shop bears',
+            ],
+            'trap_budget' => [
+                'min' => 10,
+                'max' => 100000,
+                'default' => 2000,
+                'means' => 'pages that a crawl takes of one pattern of addresses, such as the combinations of a list\'s filters',
+            ],
+            'clicks_at_risk' => [
+                'min' => 1,
+                'max' => 100,
+                'default' => 25,
+                'means' => 'hundredths of the store\'s clicks whose addresses one release may change (canonical, redirect, noindex, slug)',
+            ],
         ];
     }
 
@@ -67,23 +97,98 @@ final readonly class StoreSettings
     public static function weighing(): array
     {
         return [
-            'share_closed' => ['min' => 0, 'max' => 1, 'default' => 1, 'means' => 'part of the gap in click rate that a rewrite closes; 1 counts all of it'],
-            'lift_probability' => ['min' => 0, 'max' => 1, 'default' => 0.5, 'means' => 'probability that work brings a query of difficulty 0 to the target position'],
-            'lift_falloff' => ['min' => 1, 'max' => 1000, 'default' => 35, 'means' => 'points of difficulty over which that probability falls by half'],
-            'lift_reach' => ['min' => 1, 'max' => 1000, 'default' => 15, 'means' => 'positions to climb over which that probability falls by half'],
+            'share_closed' => [
+                'min' => 0,
+                'max' => 1,
+                'default' => 1,
+                'means' => 'part of the gap in click rate that a rewrite closes; 1 counts all of it',
+            ],
+            'lift_probability' => [
+                'min' => 0,
+                'max' => 1,
+                'default' => 0.5,
+                'means' => 'probability that work brings a query of difficulty 0 to the target position',
+            ],
+            'lift_falloff' => [
+                'min' => 1,
+                'max' => 1000,
+                'default' => 35,
+                'means' => 'points of difficulty over which that probability falls by half',
+            ],
+            'lift_reach' => [
+                'min' => 1,
+                'max' => 1000,
+                'default' => 15,
+                'means' => 'positions to climb over which that probability falls by half',
+            ],
             'target_position' => ['min' => 1, 'max' => 10, 'default' => 3, 'means' => 'position that work aims at'],
-            'assumed_difficulty' => ['min' => 0, 'max' => 100, 'default' => 40, 'means' => 'difficulty of queries of which no file tells any'],
-            'margin' => ['min' => 0, 'max' => 1, 'default' => 1, 'means' => 'part of the revenue that counts; where files tell the margin, that counts instead'],
-            'tax' => ['min' => 0, 'max' => 1, 'default' => 0, 'means' => 'tax that is added to prices and in the revenue of files, such as 0.19; 0 where revenue is told without it'],
-            'returning' => ['min' => 0, 'max' => 1, 'default' => 0.5, 'means' => 'part of the upside that counts for a product that will be back on a date'],
-            'month_hours' => ['min' => 1, 'max' => 300, 'default' => 20, 'means' => 'hours a month that there are for texts'],
-            'hand_share' => ['min' => 0, 'max' => 1, 'default' => 0.3, 'means' => 'part of a page\'s upside that writing by hand earns beyond what a recipe would; an assumption'],
+            'assumed_difficulty' => [
+                'min' => 0,
+                'max' => 100,
+                'default' => 40,
+                'means' => 'difficulty of queries of which no file tells any',
+            ],
+            'margin' => [
+                'min' => 0,
+                'max' => 1,
+                'default' => 1,
+                'means' => 'part of the revenue that counts; where files tell the margin, that counts instead',
+            ],
+            'tax' => [
+                'min' => 0,
+                'max' => 1,
+                'default' => 0,
+                'means' => 'tax that is added to prices and in the revenue of files, such as 0.19; 0 where revenue is told without it',
+            ],
+            'returning' => [
+                'min' => 0,
+                'max' => 1,
+                'default' => 0.5,
+                'means' => 'part of the upside that counts for a product that will be back on a date',
+            ],
+            'month_hours' => [
+                'min' => 1,
+                'max' => 300,
+                'default' => 20,
+                'means' => 'hours a month that there are for texts',
+            ],
+            'hand_share' => [
+                'min' => 0,
+                'max' => 1,
+                'default' => 0.3,
+                'means' => 'part of a page\'s upside that writing by hand earns beyond what a recipe would; an assumption',
+            ],
             'hour_cost' => ['min' => 0, 'max' => 100000, 'default' => 40, 'means' => 'what an hour of that work costs'],
-            'minutes_home' => ['min' => 1, 'max' => 2000, 'default' => 60, 'means' => 'minutes that the home page takes by hand'],
-            'minutes_collection' => ['min' => 1, 'max' => 2000, 'default' => 40, 'means' => 'minutes that a collection takes by hand'],
-            'minutes_product' => ['min' => 1, 'max' => 2000, 'default' => 15, 'means' => 'minutes that a product takes by hand'],
-            'minutes_article' => ['min' => 1, 'max' => 2000, 'default' => 30, 'means' => 'minutes that an article takes by hand'],
-            'minutes_other' => ['min' => 1, 'max' => 2000, 'default' => 20, 'means' => 'minutes that any other page takes by hand'],
+            'minutes_home' => [
+                'min' => 1,
+                'max' => 2000,
+                'default' => 60,
+                'means' => 'minutes that the home page takes by hand',
+            ],
+            'minutes_collection' => [
+                'min' => 1,
+                'max' => 2000,
+                'default' => 40,
+                'means' => 'minutes that a collection takes by hand',
+            ],
+            'minutes_product' => [
+                'min' => 1,
+                'max' => 2000,
+                'default' => 15,
+                'means' => 'minutes that a product takes by hand',
+            ],
+            'minutes_article' => [
+                'min' => 1,
+                'max' => 2000,
+                'default' => 30,
+                'means' => 'minutes that an article takes by hand',
+            ],
+            'minutes_other' => [
+                'min' => 1,
+                'max' => 2000,
+                'default' => 20,
+                'means' => 'minutes that any other page takes by hand',
+            ],
         ];
     }
 
@@ -108,9 +213,31 @@ final readonly class StoreSettings
             $value = is_numeric($given[$key] ?? null) ? (int) $given[$key] : $number['default'];
             $values[] = max($number['min'], min($number['max'], $value));
         }
-        $text = static fn (string $key, string $default): string => is_string($given[$key] ?? null) ? $given[$key] : $default;
-        $list = static fn (string $key): ?array => is_array($given[$key] ?? null) ? array_values(array_filter($given[$key], is_string(...))) : null;
+        $text = static fn (string $key, string $default): string => is_string($given[$key] ?? null)
+            ? $given[$key]
+            : $default;
+        $list = static fn (string $key): ?array => is_array($given[$key] ?? null)
+            ? array_values(array_filter($given[$key], is_string(...)))
+            : null;
 
-        return new self($values[0], $values[1], $values[2], $values[3], $list('private_hosts') ?? [], $list('tracking_parameters') ?? self::TRACKING, $values[4], $values[5], $text('crawl_schedule', 'never'), $text('crawl_hours', ''), $text('feed_mapping', ''), is_int($given['days_ahead'] ?? null) ? max(0, min(4000, $given['days_ahead'])) : 0, $list('brand_terms') ?? [], array_filter(is_array($given['weighing'] ?? null) ? $given['weighing'] : [], is_numeric(...)), $values[6], $text('indexnow_url', ''), $list('crawlers') ?? []);
+        return new self(
+            $values[0],
+            $values[1],
+            $values[2],
+            $values[3],
+            $list('private_hosts') ?? [],
+            $list('tracking_parameters') ?? self::TRACKING,
+            $values[4],
+            $values[5],
+            $text('crawl_schedule', 'never'),
+            $text('crawl_hours', ''),
+            $text('feed_mapping', ''),
+            is_int($given['days_ahead'] ?? null) ? max(0, min(4000, $given['days_ahead'])) : 0,
+            $list('brand_terms') ?? [],
+            array_filter(is_array($given['weighing'] ?? null) ? $given['weighing'] : [], is_numeric(...)),
+            $values[6],
+            $text('indexnow_url', ''),
+            $list('crawlers') ?? [],
+        );
     }
 }

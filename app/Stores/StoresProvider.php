@@ -28,13 +28,19 @@ final class StoresProvider extends ServiceProvider
         $this->loadMigrationsFrom(__DIR__.'/Migrations');
         $this->loadRoutesFrom(__DIR__.'/routes.php');
         $this->commands([AddCommand::class, ListCommand::class, SetCommand::class]);
-        Blade::directive('follows', static fn (string $what): string => '<?php echo \\'.Stamps::class."::attributes($what); ?>");
+        Blade::directive(
+            'follows',
+            static fn (string $what): string => '<?php echo \\'.Stamps::class."::attributes($what); ?>",
+        );
     }
 
     /** Changes whenever a piece of the store's long work begins, ends or changes its state. */
     private static function workStamp(Store $store): string
     {
-        $states = array_map(static fn (WorkView $work): string => "$work->id $work->state", WorkView::underWay($store->id));
+        $states = array_map(
+            static fn (WorkView $work): string => "$work->id $work->state",
+            WorkView::underWay($store->id),
+        );
 
         return substr(hash('sha256', implode(' ', $states)), 0, 12);
     }

@@ -40,13 +40,15 @@ final readonly class TitleSuffixes
     /** @param  list<array{int, int, string}>  $found  market, kind and what is added there; takes the place of all that was learned before */
     public static function learned(Store $store, array $found): void
     {
-        DB::delete('DELETE s FROM title_suffixes s JOIN markets m ON m.id = s.market_id WHERE m.store_id = ?', [$store->id]);
+        DB::delete('DELETE s FROM title_suffixes s JOIN markets m ON m.id = s.market_id WHERE m.store_id = ?', [
+            $store->id,
+        ]);
         Bulk::write('title_suffixes', ['market_id', 'kind', 'suffix'], $found, 'REPLACE');
     }
 
     public function suffix(int $market, int $kind): string
     {
-        return $this->set[$market] ?? $this->learned["$market $kind"] ?? '';
+        return $this->set[$market] ?? ($this->learned["$market $kind"] ?? '');
     }
 
     /** Whether it is known what is added: set by the owner, or learned from pages of this market and kind. */
@@ -58,8 +60,28 @@ final readonly class TitleSuffixes
     /** What was learned of a market, for people. */
     public function inWords(int $market): string
     {
-        $learned = array_unique(array_values(array_filter($this->learned, static fn (string $of): bool => str_starts_with($of, "$market "), ARRAY_FILTER_USE_KEY)));
+        $learned = array_unique(
+            array_values(
+                array_filter(
+                    $this->learned,
+                    static fn (string $of): bool => str_starts_with($of, "$market "),
+                    ARRAY_FILTER_USE_KEY,
+                ),
+            ),
+        );
 
-        return $learned === [] ? '(not known yet: no page of this market has been read beside its stored text)' : '(learned from the pages: '.implode(', ', array_map(static fn (string $one): string => trim($one) === '' ? 'nothing is added' : '“'.trim($one).'”', $learned)).')';
+        return $learned === []
+            ? '(not known yet: no page of this market has been read beside its stored text)'
+            : '(learned from the pages: '.
+                    implode(
+                        ', ',
+                        array_map(
+                            static fn (string $one): string => trim($one) === ''
+                                ? 'nothing is added'
+                                : '“'.trim($one).'”',
+                            $learned,
+                        ),
+                    ).
+                    ')';
     }
 }

@@ -6,15 +6,23 @@ use App\Stores\Http\SettingsController;
 use App\Stores\Http\UnderWayController;
 use Illuminate\Support\Facades\Route;
 
-Route::middleware(['web', 'auth'])->prefix('/s/{store}')->group(function (): void {
-    Route::get('/under-way', UnderWayController::class)->middleware('can:view,store')->name('under-way');
-    Route::middleware('can:manage,store')->group(function (): void {
-        Route::get('/settings', [SettingsController::class, 'show'])->name('settings');
-        Route::post('/settings', [SettingsController::class, 'update'])->name('settings.update');
-        Route::post('/settings/markets', [SettingsController::class, 'addMarket'])->name('settings.markets');
-        Route::post('/settings/markets/{market}', [SettingsController::class, 'market'])->whereNumber('market')->name('settings.market');
-        Route::post('/settings/markets/{market}/remove', [SettingsController::class, 'removeMarket'])->whereNumber('market')->name('settings.market.remove');
-        Route::post('/settings/kinds/suggested', [SettingsController::class, 'suggested'])->name('settings.kinds.suggested');
-        Route::post('/settings/kinds', [SettingsController::class, 'kinds'])->name('settings.kinds');
+Route::middleware(['web', 'auth'])
+    ->prefix('/s/{store}')
+    ->group(function (): void {
+        Route::get('/under-way', UnderWayController::class)->middleware('can:view,store')->name('under-way');
+        Route::middleware('can:manage,store')->group(function (): void {
+            Route::get('/settings', [SettingsController::class, 'show'])->name('settings');
+            Route::post('/settings', [SettingsController::class, 'update'])->name('settings.update');
+            Route::post('/settings/markets', [SettingsController::class, 'addMarket'])->name('settings.markets');
+            Route::post('/settings/markets/{market}', [SettingsController::class, 'market'])
+                ->whereNumber('market')
+                ->name('settings.market');
+            Route::post('/settings/markets/{market}/remove', [SettingsController::class, 'removeMarket'])
+                ->whereNumber('market')
+                ->name('settings.market.remove');
+            Route::post('/settings/kinds/suggested', [SettingsController::class, 'suggested'])->name(
+                'settings.kinds.suggested',
+            );
+            Route::post('/settings/kinds', [SettingsController::class, 'kinds'])->name('settings.kinds');
+        });
     });
-});

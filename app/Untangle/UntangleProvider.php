@@ -27,7 +27,7 @@ final class UntangleProvider extends ServiceProvider
         $this->loadRoutesFrom(__DIR__.'/routes.php');
         $this->commands([FindCommand::class, ExportCommand::class]);
         $desk->register(FindWork::class);
-        $board->register(new UntangleStep);
+        $board->register(new UntangleStep());
         $stamps->register('tangles', CauseProgress::stamp(...));
         Finds::listen();
         Event::listen(AddressMoved::class, [MendReferences::class, 'handle']);

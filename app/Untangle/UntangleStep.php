@@ -28,13 +28,23 @@ final class UntangleStep implements StepContribution
     {
         // Causes are a few dozen.
         CauseProgress::learn($store);
-        $open = (int) DB::table('untangle_causes')->where('store_id', $store->id)->whereRaw('to_do > ready + live')->whereNull('decision')->count();
+        $open = (int) DB::table('untangle_causes')
+            ->where('store_id', $store->id)
+            ->whereRaw('to_do > ready + live')
+            ->whereNull('decision')
+            ->count();
 
         return $open === 0 ? null : new Waiting($open, $open === 1 ? 'cause to decide' : 'causes to decide');
     }
 
     public function missing(Store $store): ?Missing
     {
-        return DB::table('untangle_states')->where('store_id', $store->id)->exists() ? null : new Missing('No search for duplicates yet. It starts after a crawl and shows which URLs show the same page.', route('gather', $store), 'Crawl the store');
+        return DB::table('untangle_states')->where('store_id', $store->id)->exists()
+            ? null
+            : new Missing(
+                'No search for duplicates yet. It starts after a crawl and shows which URLs show the same page.',
+                route('gather', $store),
+                'Crawl the store',
+            );
     }
 }

@@ -23,18 +23,36 @@ final class WeighProvider extends ServiceProvider
 {
     public function boot(WorkDesk $desk, StepBoard $board, Stamps $stamps, Figures $figures): void
     {
-        $figures->register('upside', static fn (Store $store, array $pages): array => array_map(floatval(...), DB::table('weigh_scores')->where('store_id', $store->id)->whereIn('page_id', $pages)->pluck('upside', 'page_id')->all()));
+        $figures->register(
+            'upside',
+            static fn (Store $store, array $pages): array => array_map(
+                floatval(...),
+                DB::table('weigh_scores')
+                    ->where('store_id', $store->id)
+                    ->whereIn('page_id', $pages)
+                    ->pluck('upside', 'page_id')
+                    ->all(),
+            ),
+        );
         $this->loadMigrationsFrom(__DIR__.'/Migrations');
         $this->loadRoutesFrom(__DIR__.'/routes.php');
         $this->commands([ScoreCommand::class, ExportCommand::class]);
         $desk->register(ScoreWork::class);
         $desk->register(RangeWork::class);
-        $board->register(new WeighStep);
-        $stamps->register('weighed', static fn (Store $store): string => (string) DB::table('weigh_models')->where('store_id', $store->id)->max('scored_at'));
+        $board->register(new WeighStep());
+        $stamps->register(
+            'weighed',
+            static fn (Store $store): string => (string) DB::table('weigh_models')
+                ->where('store_id', $store->id)
+                ->max('scored_at'),
+        );
         $stamps->register('worklists', Progress::stamp(...));
         Scores::listen();
         $this->callAfterResolving(Schedule::class, static function (Schedule $schedule): void {
-            $schedule->call(static fn (Scores $scores) => $scores->beginMissing())->name('sums that do not hold')->everyFiveMinutes();
+            $schedule
+                ->call(static fn (Scores $scores) => $scores->beginMissing())
+                ->name('sums that do not hold')
+                ->everyFiveMinutes();
         });
     }
 }

@@ -30,13 +30,24 @@ final class WeighStep implements StepContribution
     {
         // Lists are few, and each holds two thousand pages at most.
         Progress::learn($store);
-        $open = (int) DB::selectOne('SELECT COUNT(*) AS n FROM weigh_worklists w JOIN weigh_worklist_pages p ON p.worklist_id = w.id AND p.state IN ('.PageState::sql(false).") WHERE w.store_id = ? AND w.state = 'open'", [$store->id])->n;
+        $open = (int) DB::selectOne(
+            'SELECT COUNT(*) AS n FROM weigh_worklists w JOIN weigh_worklist_pages p ON p.worklist_id = w.id AND p.state IN ('.
+                PageState::sql(false).
+                ") WHERE w.store_id = ? AND w.state = 'open'",
+            [$store->id],
+        )->n;
 
         return $open === 0 ? null : new Waiting($open, 'in worklists');
     }
 
     public function missing(Store $store): ?Missing
     {
-        return NumberWindow::of($store) !== null ? null : new Missing('No search data yet. With clicks and impressions you see which pages could earn most.', route('gather.files', $store), 'Import search data');
+        return NumberWindow::of($store) !== null
+            ? null
+            : new Missing(
+                'No search data yet. With clicks and impressions you see which pages could earn most.',
+                route('gather.files', $store),
+                'Import search data',
+            );
     }
 }

@@ -25,7 +25,7 @@ final class WriteProvider extends ServiceProvider
         $this->loadRoutesFrom(__DIR__.'/routes.php');
         $this->commands([ApplyCommand::class, ExportCommand::class, ImportCommand::class, MeasureCommand::class]);
         $desk->register(RecipeWork::class);
-        $board->register(new WriteStep);
+        $board->register(new WriteStep());
         Event::listen(InventoryRefreshed::class, [RowRebuild::class, 'afterGather']);
         Event::listen(TextsChanged::class, [RowRebuild::class, 'afterChange']);
     }

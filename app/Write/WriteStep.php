@@ -32,6 +32,12 @@ final class WriteStep implements StepContribution
 
     public function missing(Store $store): ?Missing
     {
-        return DB::table('resources')->where('store_id', $store->id)->exists() ? null : new Missing('No texts yet. A crawl brings titles and descriptions here, ready to improve in bulk.', route('gather', $store), 'Crawl the store');
+        return DB::table('resources')->where('store_id', $store->id)->exists()
+            ? null
+            : new Missing(
+                'No texts yet. A crawl brings titles and descriptions here, ready to improve in bulk.',
+                route('gather', $store),
+                'Crawl the store',
+            );
     }
 }

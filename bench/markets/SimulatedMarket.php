@@ -22,7 +22,7 @@ final class SimulatedMarket
 
     private readonly Chance $chance;
 
-    public function __construct(int $seed, int $pages = 3000, private readonly Assumptions $law = new Assumptions)
+    public function __construct(int $seed, int $pages = 3000, private readonly Assumptions $law = new Assumptions())
     {
         $this->chance = new Chance($seed);
         $consent = 0.55 + 0.35 * $this->chance->uniform();
@@ -30,7 +30,10 @@ final class SimulatedMarket
         $first = 0.2 + 0.2 * $this->chance->uniform();
         $steep = 0.55 + 0.35 * $this->chance->uniform();
         $conversion = 0.008 + 0.02 * $this->chance->uniform();
-        $collections = array_map(fn (): array => [exp(0.45 * $this->chance->normal()), 60 * exp(0.5 * $this->chance->normal())], range(1, 25));
+        $collections = array_map(
+            fn (): array => [exp(0.45 * $this->chance->normal()), 60 * exp(0.5 * $this->chance->normal())],
+            range(1, 25),
+        );
         $best = [];
         $raw = [];
         $query = 0;
@@ -47,7 +50,13 @@ final class SimulatedMarket
                 $id = $shared ? $this->chance->whole(1, $query) : ++$query;
                 $demand = 0.25 * (1 - $this->chance->uniform()) ** (-1 / 1.25); // a day
                 $position = max(1.0, $place * exp(0.5 * $this->chance->normal()));
-                $queries[] = [$id, min(4000.0, $demand), min(60.0, $position), exp(0.22 * $this->chance->normal() - 0.0242), 100 * $this->chance->uniform()];
+                $queries[] = [
+                    $id,
+                    min(4000.0, $demand),
+                    min(60.0, $position),
+                    exp(0.22 * $this->chance->normal() - 0.0242),
+                    100 * $this->chance->uniform(),
+                ];
                 if (! isset($best[$id]) || $position < $best[$id][1]) {
                     $best[$id] = [$p, $position];
                 }
@@ -55,14 +64,34 @@ final class SimulatedMarket
             $raw[] = [$kind, $group + 1, $liking, $price * exp(0.35 * $this->chance->normal()), $ratio, $queries];
         }
         foreach ($raw as $p => [$kind, $group, $liking, $price, $ratio, $queries]) {
-            $rate = $conversion * $liking * ($kind === 3 ? 1.4 : ($kind === 2 ? 0.9 : 0.2)) * exp(0.35 * $this->chance->normal());
-            $page = ['kind' => $kind, 'group' => $group, 'pairs' => [], 'clicks' => 0, 'impressions' => 0, 'position' => 0.0, 'visits' => 0, 'orders' => 0, 'revenue' => 0.0, 'wording' => 0.0, 'lift' => 0.0, 'value' => 0.0];
+            $rate =
+                $conversion *
+                $liking *
+                ($kind === 3 ? 1.4 : ($kind === 2 ? 0.9 : 0.2)) *
+                exp(0.35 * $this->chance->normal());
+            $page = [
+                'kind' => $kind,
+                'group' => $group,
+                'pairs' => [],
+                'clicks' => 0,
+                'impressions' => 0,
+                'position' => 0.0,
+                'visits' => 0,
+                'orders' => 0,
+                'revenue' => 0.0,
+                'wording' => 0.0,
+                'lift' => 0.0,
+                'value' => 0.0,
+            ];
             $weighted = 0.0;
             $wording = $lift = 0.0;
             foreach ($queries as [$id, $demand, $position, $effect, $difficulty]) {
                 foreach ([1 => 0.4, 2 => 0.6] as $device => $share) {
                     $at = max(1.0, $position * ($device === 2 ? 1.05 : 0.95));
-                    $curve = static fn (float $x): float => $first * ($device === 2 ? 0.9 : 1.0) * exp(-$steep * ($x - 1) ** 0.62) + 0.003;
+                    $curve = static fn (float $x): float => $first *
+                        ($device === 2 ? 0.9 : 1.0) *
+                        exp(-$steep * ($x - 1) ** 0.62) +
+                        0.003;
                     $daily = $demand * $share * self::seen($at);
                     $seen = $this->poisson(91 * $daily);
                     $clicks = min($seen, $this->poisson($seen * min(0.9, $curve($at) * $ratio * $effect)));
@@ -73,12 +102,26 @@ final class SimulatedMarket
                     $told = $daily > 3 ? 1.0 : min(1.0, 0.15 + 0.28 * $daily);
                     $shown = (int) round($seen * $told);
                     if ($shown > 0) {
-                        $page['pairs'][] = ['query' => $id, 'device' => $device, 'clicks' => min($shown, (int) round($clicks * $told)), 'impressions' => $shown, 'position' => round($at, 2), 'difficulty' => $difficulty];
+                        $page['pairs'][] = [
+                            'query' => $id,
+                            'device' => $device,
+                            'clicks' => min($shown, (int) round($clicks * $told)),
+                            'impressions' => $shown,
+                            'position' => round($at, 2),
+                            'difficulty' => $difficulty,
+                        ];
                     }
                     $wording += 28 * $daily * $curve($at) * max(0.0, 1 - $ratio);
                     $target = $this->law->target;
                     if ($best[$id][0] === $p && $at > $target) {
-                        $lift += $this->law->probability($difficulty, $at) * max(0.0, 28 * $demand * $share * self::seen($target) * $curve($target) - 28 * $daily * $curve($at)) * $ratio;
+                        $lift +=
+                            $this->law->probability($difficulty, $at) *
+                            max(
+                                0.0,
+                                28 * $demand * $share * self::seen($target) * $curve($target) -
+                                    28 * $daily * $curve($at),
+                            ) *
+                            $ratio;
                     }
                 }
             }
@@ -115,16 +158,41 @@ final class SimulatedMarket
             $clicks = $impressions = 0;
             $places = 0.0;
             foreach ($page['pairs'] as $pair) {
-                $pairs[] = new Pair($pair['query'], QueryClass::Generic, $pair['device'], $pair['clicks'], $pair['impressions'], $pair['position'], $best[$pair['query']][0] === $p, $pair['difficulty']);
+                $pairs[] = new Pair(
+                    $pair['query'],
+                    QueryClass::Generic,
+                    $pair['device'],
+                    $pair['clicks'],
+                    $pair['impressions'],
+                    $pair['position'],
+                    $best[$pair['query']][0] === $p,
+                    $pair['difficulty'],
+                );
                 $clicks += $pair['clicks'];
                 $impressions += $pair['impressions'];
                 $places += $pair['position'] * $pair['impressions'];
             }
             $withheld = $page['impressions'] - $impressions;
             if ($withheld > 0) {
-                $pairs[] = new Pair(0, QueryClass::Generic, 0, max(0, min($withheld, $page['clicks'] - $clicks)), $withheld, max(1.0, ($page['position'] * $page['impressions'] - $places) / $withheld), false);
+                $pairs[] = new Pair(
+                    0,
+                    QueryClass::Generic,
+                    0,
+                    max(0, min($withheld, $page['clicks'] - $clicks)),
+                    $withheld,
+                    max(1.0, ($page['position'] * $page['impressions'] - $places) / $withheld),
+                    false,
+                );
             }
-            yield new Evidence($p, $page['kind'], $page['group'], $pairs, (float) $page['clicks'], (float) $page['orders'], $page['revenue']);
+            yield new Evidence(
+                $p,
+                $page['kind'],
+                $page['group'],
+                $pairs,
+                (float) $page['clicks'],
+                (float) $page['orders'],
+                $page['revenue'],
+            );
         }
     }
 

@@ -51,15 +51,23 @@ final readonly class Assumptions
     {
         $way = $position - ($target ?? $this->target);
 
-        return $way <= 0 ? 0.0 : 0.5 ** (($difficulty ?? $this->difficulty) / max(1.0, $this->liftFalloff) + $way / max(1.0, $this->liftReach)) * $this->fade($position);
+        return $way <= 0
+            ? 0.0
+            : 0.5 **
+                    (($difficulty ?? $this->difficulty) / max(1.0, $this->liftFalloff) +
+                        $way / max(1.0, $this->liftReach)) *
+                    $this->fade($position);
     }
 
     /** Probability that a query at the target or better comes to the first place: another promise, told beside. */
     public function topProbability(?float $difficulty, float $position): float
     {
-        $near = max(0.0, min(1.0, ($this->target + 1 - $position)));
+        $near = max(0.0, min(1.0, $this->target + 1 - $position));
 
-        return self::TOP * $this->liftProbability * 0.5 ** (($difficulty ?? $this->difficulty) / max(1.0, $this->liftFalloff)) * $near;
+        return self::TOP *
+            $this->liftProbability *
+            0.5 ** (($difficulty ?? $this->difficulty) / max(1.0, $this->liftFalloff)) *
+            $near;
     }
 
     private function fade(float $position): float

@@ -11,8 +11,14 @@ namespace Orchard\Core\Demand;
  */
 final readonly class ChangeParts
 {
-    public function __construct(public float $demand = 0.0, public float $position = 0.0, public float $rate = 0.0, public float $came = 0.0, public float $went = 0.0, public float $withheld = 0.0)
-    {
+    public function __construct(
+        public float $demand = 0.0,
+        public float $position = 0.0,
+        public float $rate = 0.0,
+        public float $came = 0.0,
+        public float $went = 0.0,
+        public float $withheld = 0.0,
+    ) {
     }
 
     /**
@@ -33,7 +39,9 @@ final readonly class ChangeParts
         for ($i = 0; $i < 3; $i++) {
             [$j, $k] = [($i + 1) % 3, ($i + 2) % 3];
             // The average over all orders of a product of three: a third each for first and last, a sixth for each middle.
-            $parts[$i] = ($b[$i] - $a[$i]) * ($a[$j] * $a[$k] / 3 + $b[$j] * $b[$k] / 3 + ($b[$j] * $a[$k] + $a[$j] * $b[$k]) / 6);
+            $parts[$i] =
+                ($b[$i] - $a[$i]) *
+                (($a[$j] * $a[$k]) / 3 + ($b[$j] * $b[$k]) / 3 + ($b[$j] * $a[$k] + $a[$j] * $b[$k]) / 6);
         }
 
         return new self($parts[0], $parts[1], $parts[2]);
@@ -41,7 +49,14 @@ final readonly class ChangeParts
 
     public function plus(self $other): self
     {
-        return new self($this->demand + $other->demand, $this->position + $other->position, $this->rate + $other->rate, $this->came + $other->came, $this->went + $other->went, $this->withheld + $other->withheld);
+        return new self(
+            $this->demand + $other->demand,
+            $this->position + $other->position,
+            $this->rate + $other->rate,
+            $this->came + $other->came,
+            $this->went + $other->went,
+            $this->withheld + $other->withheld,
+        );
     }
 
     public function total(): float

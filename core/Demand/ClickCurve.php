@@ -72,9 +72,23 @@ final readonly class ClickCurve
     /** @param  array<array-key, mixed>  $data  as toArray() gives it */
     public static function fromArray(array $data): self
     {
-        $numbers = static fn (mixed $list): array => array_values(array_map(static fn (mixed $value): float => is_numeric($value) ? (float) $value : 0.0, is_array($list) ? $list : []));
+        $numbers = static fn (mixed $list): array => array_values(
+            array_map(
+                static fn (mixed $value): float => is_numeric($value) ? (float) $value : 0.0,
+                is_array($list) ? $list : [],
+            ),
+        );
         $rates = array_values(array_map($numbers, is_array($data['rates'] ?? null) ? $data['rates'] : []));
 
-        return new self($rates, array_values(array_map(static fn (mixed $pair): array => [$numbers($pair)[0] ?? 0.0, $numbers($pair)[1] ?? 0.0], is_array($data['band'] ?? null) ? $data['band'] : [])), is_numeric($data['evidence'] ?? null) ? (float) $data['evidence'] : 0.0);
+        return new self(
+            $rates,
+            array_values(
+                array_map(
+                    static fn (mixed $pair): array => [$numbers($pair)[0] ?? 0.0, $numbers($pair)[1] ?? 0.0],
+                    is_array($data['band'] ?? null) ? $data['band'] : [],
+                ),
+            ),
+            is_numeric($data['evidence'] ?? null) ? (float) $data['evidence'] : 0.0,
+        );
     }
 }

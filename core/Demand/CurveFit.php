@@ -35,12 +35,22 @@ final class CurveFit
     /**
      * @param  float  $ratio  what the page earns against others at its positions, so far as it is known; its impressions count for so many of others
      */
-    public function add(int $page, int $device, float $position, float $clicks, float $impressions, float $ratio = 1.0): void
-    {
+    public function add(
+        int $page,
+        int $device,
+        float $position,
+        float $clicks,
+        float $impressions,
+        float $ratio = 1.0,
+    ): void {
         if ($impressions <= 0 || $position < 1) {
             return;
         }
-        $share = $impressions <= self::WHOLE ? 1.0 : min($impressions, self::WHOLE + min(3 * self::WHOLE, 10 * sqrt($impressions - self::WHOLE))) / $impressions;
+        $share =
+            $impressions <= self::WHOLE
+                ? 1.0
+                : min($impressions, self::WHOLE + min(3 * self::WHOLE, 10 * sqrt($impressions - self::WHOLE))) /
+                    $impressions;
         $bin = ClickCurve::bin($position);
         $clicks *= $share;
         $impressions *= $share * max(0.2, min(5.0, $ratio));
@@ -132,11 +142,21 @@ final class CurveFit
             }
             $det = $haa * $hbb - $hab * $hab;
             [$da, $db] = [($hbb * $ga - $hab * $gb) / $det, ($haa * $gb - $hab * $ga) / $det];
-            [$a, $b] = [max(-2.5, min(2.5, $a + max(-1, min(1, $da)))), max(-1.0, min(1.0, $b + max(-0.5, min(0.5, $db))))];
+            [$a, $b] = [
+                max(-2.5, min(2.5, $a + max(-1, min(1, $da)))),
+                max(-1.0, min(1.0, $b + max(-0.5, min(0.5, $db)))),
+            ];
         }
-        $rates = array_map(static fn (float $rate, int $bin): float => min(0.97, $rate * exp($a + $b * log(ClickCurve::middle($bin)))), $curve, array_keys($curve));
+        $rates = array_map(
+            static fn (float $rate, int $bin): float => min(0.97, $rate * exp($a + $b * log(ClickCurve::middle($bin)))),
+            $curve,
+            array_keys($curve),
+        );
 
-        return Isotonic::nonIncreasing($rates, array_map(static fn (int $bin): float => 1 + ($bins[$bin][1] ?? 0.0), array_keys($curve)));
+        return Isotonic::nonIncreasing(
+            $rates,
+            array_map(static fn (int $bin): float => 1 + ($bins[$bin][1] ?? 0.0), array_keys($curve)),
+        );
     }
 
     /** @return list<array{float, float}> */
@@ -154,7 +174,13 @@ final class CurveFit
         }
         $band = [];
         for ($bin = 0; $bin < ClickCurve::BINS; $bin++) {
-            $values = $draws === [] ? [ClickCurve::assumed(ClickCurve::middle($bin)) / 2, 2 * ClickCurve::assumed(ClickCurve::middle($bin))] : array_column($draws, $bin);
+            $values =
+                $draws === []
+                    ? [
+                        ClickCurve::assumed(ClickCurve::middle($bin)) / 2,
+                        2 * ClickCurve::assumed(ClickCurve::middle($bin)),
+                    ]
+                    : array_column($draws, $bin);
             sort($values);
             $band[] = [$values[(int) (0.1 * (count($values) - 1))], $values[(int) ceil(0.9 * (count($values) - 1))]];
         }

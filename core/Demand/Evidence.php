@@ -19,8 +19,19 @@ final readonly class Evidence
      * @param  int  $weeks  that had orders
      * @param  bool  $isHome  whether it is the home page, whose buyers are others
      */
-    public function __construct(public int $page, public int $kind, public int $group, public array $pairs, public float $clicks, public float $orders, public float $revenue, public array $words = [], public float $squares = 0.0, public int $weeks = 0, public bool $isHome = false)
-    {
+    public function __construct(
+        public int $page,
+        public int $kind,
+        public int $group,
+        public array $pairs,
+        public float $clicks,
+        public float $orders,
+        public float $revenue,
+        public array $words = [],
+        public float $squares = 0.0,
+        public int $weeks = 0,
+        public bool $isHome = false,
+    ) {
     }
 
     /** @return list<int> what it shares with other pages: its collection, and its words */

@@ -44,30 +44,53 @@ final readonly class GammaLaw
     /** E[max(0, bound - X)]: the mean of what is missing to a bound, not what is missing of the mean. */
     public function shortfall(float $bound): float
     {
-        return max(0.0, $bound * $this->below($bound) - $this->mean() * self::lower($this->shape + 1, $bound * $this->rate));
+        return max(
+            0.0,
+            $bound * $this->below($bound) - $this->mean() * self::lower($this->shape + 1, $bound * $this->rate),
+        );
     }
 
     /** E[max(0, bound - X)^2], from which the spread of the shortfall follows. */
     public function squaredShortfall(float $bound): float
     {
-        $second = $this->shape * ($this->shape + 1) / $this->rate ** 2;
+        $second = ($this->shape * ($this->shape + 1)) / $this->rate ** 2;
 
-        return max(0.0, $bound ** 2 * $this->below($bound) - 2 * $bound * $this->mean() * self::lower($this->shape + 1, $bound * $this->rate) + $second * self::lower($this->shape + 2, $bound * $this->rate));
+        return max(
+            0.0,
+            $bound ** 2 * $this->below($bound) -
+                2 * $bound * $this->mean() * self::lower($this->shape + 1, $bound * $this->rate) +
+                $second * self::lower($this->shape + 2, $bound * $this->rate),
+        );
     }
 
     /** ln of the gamma function, for x above 0. */
     public static function logGamma(float $x): float
     {
-        $c = [57.1562356658629235, -59.5979603554754912, 14.1360979747417471, -0.491913816097620199, .339946499848118887e-4, .465236289270485756e-4, -.983744753048795646e-4, .158088703224912494e-3, -.210264441724104883e-3, .217439618115212643e-3, -.164318106536763890e-3, .844182239838527433e-4, -.261908384015814087e-4, .368991826595316234e-5];
+        $c = [
+            57.1562356658629235,
+            -59.5979603554754912,
+            14.1360979747417471,
+            -0.491913816097620199,
+            0.339946499848118887e-4,
+            0.465236289270485756e-4,
+            -0.983744753048795646e-4,
+            0.158088703224912494e-3,
+            -0.210264441724104883e-3,
+            0.217439618115212643e-3,
+            -0.16431810653676389e-3,
+            0.844182239838527433e-4,
+            -0.261908384015814087e-4,
+            0.368991826595316234e-5,
+        ];
         $y = $x;
-        $tmp = $x + 5.24218750000000000;
+        $tmp = $x + 5.2421875;
         $tmp = ($x + 0.5) * log($tmp) - $tmp;
         $sum = 0.999999999999997092;
         foreach ($c as $one) {
             $sum += $one / ++$y;
         }
 
-        return $tmp + log(2.5066282746310005 * $sum / $x);
+        return $tmp + log((2.5066282746310005 * $sum) / $x);
     }
 
     /** The regularised lower incomplete gamma function P(a, x). */

@@ -26,22 +26,41 @@ final class ModelFit
     public static function learn(Closure $pages, float $days, float $season = 1.0): StoreModel
     {
         $ratios = new RateShrinkage(1.0, 8.0);
-        $curve = new ClickCurve([array_map(static fn (int $bin): float => ClickCurve::assumed(ClickCurve::middle($bin)), range(0, ClickCurve::BINS - 1))], [], 0);
+        $curve = new ClickCurve(
+            [
+                array_map(
+                    static fn (int $bin): float => ClickCurve::assumed(ClickCurve::middle($bin)),
+                    range(0, ClickCurve::BINS - 1),
+                ),
+            ],
+            [],
+            0,
+        );
         $classes = [];
         $spread = 0.05;
         $model = self::model($curve, $classes, $ratios, $spread, [], [], [], $season, $days);
         $told = [];
-        $worth = new WorthFit;
+        $worth = new WorthFit();
         for ($round = 0; $round < self::ROUNDS; $round++) {
-            $fit = new CurveFit;
+            $fit = new CurveFit();
             $level = $round === 0 ? 1.0 : self::level($told, $model);
             foreach ($pages() as $page) {
                 $round === 0 && $worth->add($page);
-                $generic = array_values(array_filter($page->pairs, static fn (Pair $pair): bool => $pair->class === QueryClass::Generic));
+                $generic = array_values(
+                    array_filter($page->pairs, static fn (Pair $pair): bool => $pair->class === QueryClass::Generic),
+                );
                 $ratio = $round === 0 ? 1.0 : $model->ratioOf($generic)->mean() / $level;
                 foreach ($generic as $pair) {
                     // What is withheld stands at a mean of positions, which bends the curve; it tells of the page, not of the curve.
-                    $pair->query > 0 && $fit->add($page->page, $pair->device, $pair->position, $pair->clicks, $pair->impressions, $ratio);
+                    $pair->query > 0 &&
+                        $fit->add(
+                            $page->page,
+                            $pair->device,
+                            $pair->position,
+                            $pair->clicks,
+                            $pair->impressions,
+                            $ratio,
+                        );
                 }
             }
             $curve = $fit->fit();
@@ -60,9 +79,28 @@ final class ModelFit
      * @param  array<int, array{float, float, float}>  $values
      * @param  array<int, array{float, float, float, float}>  $groups
      */
-    private static function model(ClickCurve $curve, array $classes, RateShrinkage $ratios, float $spread, array $orders, array $values, array $groups, float $season, float $days): StoreModel
-    {
-        return new StoreModel($curve, $classes, $ratios, $spread, $orders === [] ? [0 => new RateShrinkage(0.01, 2.0)] : $orders, $values === [] ? [0 => [0.0, 0.0, 0.0]] : $values, $groups, $season, $days);
+    private static function model(
+        ClickCurve $curve,
+        array $classes,
+        RateShrinkage $ratios,
+        float $spread,
+        array $orders,
+        array $values,
+        array $groups,
+        float $season,
+        float $days,
+    ): StoreModel {
+        return new StoreModel(
+            $curve,
+            $classes,
+            $ratios,
+            $spread,
+            $orders === [] ? [0 => new RateShrinkage(0.01, 2.0)] : $orders,
+            $values === [] ? [0 => [0.0, 0.0, 0.0]] : $values,
+            $groups,
+            $season,
+            $days,
+        );
     }
 
     /**
@@ -114,7 +152,11 @@ final class ModelFit
                 }
             }
             if ($generic[1] > 0) {
-                $told[] = [$generic[0], $generic[1], array_sum(array_map(static fn (float $one): float => $one ** 2, $ofQuery))];
+                $told[] = [
+                    $generic[0],
+                    $generic[1],
+                    array_sum(array_map(static fn (float $one): float => $one ** 2, $ofQuery)),
+                ];
             }
             if ($expected > 0) {
                 $counts[] = [$clicks, $expected];
@@ -128,7 +170,10 @@ final class ModelFit
         }
         $pooled = array_sum(array_column($counts, 1));
         $spread = $below > 0 ? max(self::LEAST_SPREAD, min(0.5, $above / $below)) : 0.05;
-        $ratios = RateShrinkage::fit($counts, max(0.3, min(3.0, $pooled > 0 ? array_sum(array_column($counts, 0)) / $pooled : 1.0)));
+        $ratios = RateShrinkage::fit(
+            $counts,
+            max(0.3, min(3.0, $pooled > 0 ? array_sum(array_column($counts, 0)) / $pooled : 1.0)),
+        );
 
         return [$multiples, new RateShrinkage(1.0, max(0.5, min(200.0, $ratios->strength))), $spread, $told];
     }
@@ -159,7 +204,7 @@ final class ModelFit
         [$above, $below] = [0.0, 0.0];
         foreach ($queries as [$own, $would]) {
             $mean = $ratio * $would;
-            $whole = $mean ** 2 * max(0.0, 1 - 2 * $would / $expected + $squares / $expected ** 2);
+            $whole = $mean ** 2 * max(0.0, 1 - (2 * $would) / $expected + $squares / $expected ** 2);
             if ($mean > 3 && $whole > 0) {
                 $weight = $whole / ($mean * (1 - $would / $expected) + 0.1 * $whole) ** 2;
                 $above += $weight * min(4.0 * $whole, ($own - $mean) ** 2 - $mean * (1 - $would / $expected));

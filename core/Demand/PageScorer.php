@@ -39,8 +39,13 @@ final class PageScorer
     public function score(Evidence $page, float $part = 1.0, ?Chance $chance = null, ?float $season = null): Upside
     {
         // Own brand is left out of the sums.
-        $pairs = array_values(array_filter($page->pairs, static fn (Pair $pair): bool => $pair->class !== QueryClass::OwnBrand && $pair->impressions > 0));
-        $scale = 28 / $this->model->days * ($season ?? $this->model->season);
+        $pairs = array_values(
+            array_filter(
+                $page->pairs,
+                static fn (Pair $pair): bool => $pair->class !== QueryClass::OwnBrand && $pair->impressions > 0,
+            ),
+        );
+        $scale = (28 / $this->model->days) * ($season ?? $this->model->season);
         $law = $this->model->ratioOf($pairs);
         $gap = $law->shortfall(1.0);
         $ratio = $law->mean();
@@ -56,14 +61,20 @@ final class PageScorer
         $expected = $impressions = $wording = $position = 0.0;
         $queries = [];
         $lifts = array_fill_keys(self::TARGETS, 0.0);
-        $wins = new QuickWins;
+        $wins = new QuickWins();
         $places = self::places($pairs);
         $top = 0.0;
         foreach ($pairs as $pair) {
             $one = $this->model->expected($pair);
             $expected += $one;
             $impressions += $pair->impressions;
-            $known = $queries[$pair->query] ?? ['wording' => 0.0, 'position' => 0.0, 'expected' => 0.0, 'target' => null, 'probability' => 0.0];
+            $known = $queries[$pair->query] ?? [
+                'wording' => 0.0,
+                'position' => 0.0,
+                'expected' => 0.0,
+                'target' => null,
+                'probability' => 0.0,
+            ];
             $known['expected'] += $one * $scale;
             $known['wording'] += $one * $scale * $gap * $this->assumptions->shareClosed * $money;
             $wording += $one * $scale * $gap;
@@ -72,12 +83,19 @@ final class PageScorer
                 $each = $scale * $more * min(1.5, $ratio);
                 $demand = Visibility::demand($pair->impressions, $pair->position);
                 foreach (self::TARGETS as $aim) {
-                    $lifts[$aim] += $this->gain($pair, $demand, $one, (float) $aim) * $each * $this->assumptions->ease($pair->difficulty, $place, (float) $aim) * $money;
+                    $lifts[$aim] +=
+                        $this->gain($pair, $demand, $one, (float) $aim) *
+                        $each *
+                        $this->assumptions->ease($pair->difficulty, $place, (float) $aim) *
+                        $money;
                 }
                 $known['probability'] = $this->assumptions->probability($pair->difficulty, $place);
                 $known['target'] = $known['probability'] > 0 ? $this->assumptions->target : null;
                 $mean = $this->gain($pair, $demand, $one, $this->assumptions->target) * $each * $known['probability'];
-                $first = $this->gain($pair, $demand, $one, 1.0) * $each * $this->assumptions->topProbability($pair->difficulty, $place);
+                $first =
+                    $this->gain($pair, $demand, $one, 1.0) *
+                    $each *
+                    $this->assumptions->topProbability($pair->difficulty, $place);
                 $top += $first;
                 $position += $mean;
                 $known['position'] += $mean * $money;
@@ -88,10 +106,53 @@ final class PageScorer
         }
         $closed = $wording * $this->assumptions->shareClosed;
         $alone = $this->model->ratios->posterior(0, 0)->shortfall(1.0);
-        $points = $chance === null ? self::fixedPoints() : array_map(static fn (): array => [$chance->normal(), $chance->normal(), $chance->normal(), $chance->normal()], range(1, self::DRAWS));
-        $ranges = $this->ranges($points, $law, $expected * $scale * $this->assumptions->shareClosed, $position, $isMoney ? $orderLaw : null, $value, $valueVariance, $part);
+        $points =
+            $chance === null
+                ? self::fixedPoints()
+                : array_map(
+                    static fn (): array => [$chance->normal(), $chance->normal(), $chance->normal(), $chance->normal()],
+                    range(1, self::DRAWS),
+                );
+        $ranges = $this->ranges(
+            $points,
+            $law,
+            $expected * $scale * $this->assumptions->shareClosed,
+            $position,
+            $isMoney ? $orderLaw : null,
+            $value,
+            $valueVariance,
+            $part,
+        );
 
-        return new Upside($closed * $money, $position * $money, $ranges[0], $ranges[1], $ranges[2], $ranges[3], $closed, $wording, $position, $clickValue, $ratio, $impressions > 0 ? $expected / $impressions : 0.0, $gap > 0 ? max(0.0, min(1.0, 1 - $alone / $gap * ($this->model->ratios->strength / ($law->rate * $this->model->ratios->mean)))) : 0.0, $lifts, $wins, $queries, $top);
+        return new Upside(
+            $closed * $money,
+            $position * $money,
+            $ranges[0],
+            $ranges[1],
+            $ranges[2],
+            $ranges[3],
+            $closed,
+            $wording,
+            $position,
+            $clickValue,
+            $ratio,
+            $impressions > 0 ? $expected / $impressions : 0.0,
+            $gap > 0
+                ? max(
+                    0.0,
+                    min(
+                        1.0,
+                        1 -
+                            ($alone / $gap) *
+                                ($this->model->ratios->strength / ($law->rate * $this->model->ratios->mean)),
+                    ),
+                )
+                : 0.0,
+            $lifts,
+            $wins,
+            $queries,
+            $top,
+        );
     }
 
     /**
@@ -105,7 +166,10 @@ final class PageScorer
         $sums = [];
         foreach ($pairs as $pair) {
             $known = $sums[$pair->query] ?? [0.0, 0.0];
-            $sums[$pair->query] = [$known[0] + $pair->impressions * log(max(1.0, $pair->position)), $known[1] + $pair->impressions];
+            $sums[$pair->query] = [
+                $known[0] + $pair->impressions * log(max(1.0, $pair->position)),
+                $known[1] + $pair->impressions,
+            ];
         }
 
         return array_map(static fn (array $sum): float => exp($sum[0] / $sum[1]), $sums);
@@ -114,7 +178,8 @@ final class PageScorer
     /** Clicks of the window that a query would bring more at the target: its searches seen and clicked there, less what it earns where it stands. */
     private function gain(Pair $pair, float $demand, float $now, float $target): float
     {
-        $rate = $this->seenAndClicked[StoreModel::groupOf($pair)][$pair->device][(int) (1000 * $target)] ??= Visibility::seen($target) * $this->model->rate($pair, $target);
+        $rate = $this->seenAndClicked[StoreModel::groupOf($pair)][$pair->device][(int) (1000 * $target)] ??=
+            Visibility::seen($target) * $this->model->rate($pair, $target);
 
         return max(0.0, $demand * $rate - $now);
     }
@@ -123,23 +188,42 @@ final class PageScorer
      * @param  list<array{float, float, float, float}>  $points  normal draws for the ratio, the second sum, the orders and their value
      * @return array{Range, Range, Range, Range} of both sums together, of each, and of the value of a click
      */
-    private function ranges(array $points, GammaLaw $law, float $expected, float $position, ?GammaLaw $orders, float $value, float $valueVariance, float $part): array
-    {
+    private function ranges(
+        array $points,
+        GammaLaw $law,
+        float $expected,
+        float $position,
+        ?GammaLaw $orders,
+        float $value,
+        float $valueVariance,
+        float $part,
+    ): array {
         // Gamma laws both, for an order's value and a lift are never below nothing.
-        $valueLaw = $valueVariance > 0 && $value > 0 ? new GammaLaw($value ** 2 / $valueVariance, $value / $valueVariance) : null;
+        $valueLaw =
+            $valueVariance > 0 && $value > 0
+                ? new GammaLaw($value ** 2 / $valueVariance, $value / $valueVariance)
+                : null;
         $doubt = new GammaLaw(1 / self::DOUBT ** 2, 1 / self::DOUBT ** 2);
         $draws = [[], [], [], []];
         foreach ($points as [$a, $b, $c, $d]) {
             $words = $expected * max(0.0, 1 - $law->at($a));
             $places = $position * $doubt->at($b);
-            $worth = $orders === null ? 1.0 : $orders->at($c) * ($valueLaw === null ? $value : $valueLaw->at($d)) * $this->assumptions->margin;
+            $worth =
+                $orders === null
+                    ? 1.0
+                    : $orders->at($c) * ($valueLaw === null ? $value : $valueLaw->at($d)) * $this->assumptions->margin;
             $draws[0][] = ($words + $places) * $worth * $part;
             $draws[1][] = $words * $worth * $part;
             $draws[2][] = $places * $worth * $part;
             $draws[3][] = $worth;
         }
 
-        return [Range::ofDraws($draws[0]), Range::ofDraws($draws[1]), Range::ofDraws($draws[2]), Range::ofDraws($draws[3])];
+        return [
+            Range::ofDraws($draws[0]),
+            Range::ofDraws($draws[1]),
+            Range::ofDraws($draws[2]),
+            Range::ofDraws($draws[3]),
+        ];
     }
 
     /**
@@ -152,7 +236,13 @@ final class PageScorer
     {
         static $points = null;
 
-        return $points ??= array_map(static fn (int $n): array => array_map(static fn (int $base): float => self::normalAt(self::radical($n, $base)), [2, 3, 5, 7]), range(1, self::POINTS));
+        return $points ??= array_map(
+            static fn (int $n): array => array_map(
+                static fn (int $base): float => self::normalAt(self::radical($n, $base)),
+                [2, 3, 5, 7],
+            ),
+            range(1, self::POINTS),
+        );
     }
 
     /** The digits of a number in a base, mirrored behind the point. */
@@ -173,7 +263,7 @@ final class PageScorer
             $middle = ($low + $high) / 2;
             // P(X^2 < x^2) of the normal law is the gamma function's at a half.
             $mass = 0.5 * (1 + ($middle < 0 ? -1 : 1) * GammaLaw::lower(0.5, $middle ** 2 / 2));
-            $mass < $below ? $low = $middle : $high = $middle;
+            $mass < $below ? ($low = $middle) : ($high = $middle);
         }
 
         return ($low + $high) / 2;

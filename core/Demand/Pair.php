@@ -13,7 +13,15 @@ final readonly class Pair
      * @param  bool  $isBest  whether the store has no better placed page for the query
      * @param  ?float  $difficulty  0 to 100, where a file tells it
      */
-    public function __construct(public int $query, public QueryClass $class, public int $device, public int $clicks, public int $impressions, public float $position, public bool $isBest, public ?float $difficulty = null)
-    {
+    public function __construct(
+        public int $query,
+        public QueryClass $class,
+        public int $device,
+        public int $clicks,
+        public int $impressions,
+        public float $position,
+        public bool $isBest,
+        public ?float $difficulty = null,
+    ) {
     }
 }

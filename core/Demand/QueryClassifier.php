@@ -10,7 +10,50 @@ namespace Orchard\Core\Demand;
  */
 final readonly class QueryClassifier
 {
-    private const QUESTION_WORDS = ['how' => 1, 'what' => 1, 'which' => 1, 'why' => 1, 'when' => 1, 'where' => 1, 'who' => 1, 'can' => 1, 'does' => 1, 'do' => 1, 'is' => 1, 'are' => 1, 'should' => 1, 'wie' => 1, 'was' => 1, 'welche' => 1, 'welcher' => 1, 'welches' => 1, 'warum' => 1, 'wann' => 1, 'wo' => 1, 'wer' => 1, 'kann' => 1, 'comment' => 1, 'quel' => 1, 'quelle' => 1, 'pourquoi' => 1, 'quand' => 1, 'où' => 1, 'cómo' => 1, 'como' => 1, 'qué' => 1, 'cuál' => 1, 'cuándo' => 1, 'come' => 1, 'quale' => 1, 'perché' => 1, 'quando' => 1, 'hoe' => 1, 'wat' => 1, 'welke' => 1, 'waarom' => 1];
+    private const QUESTION_WORDS = [
+        'how' => 1,
+        'what' => 1,
+        'which' => 1,
+        'why' => 1,
+        'when' => 1,
+        'where' => 1,
+        'who' => 1,
+        'can' => 1,
+        'does' => 1,
+        'do' => 1,
+        'is' => 1,
+        'are' => 1,
+        'should' => 1,
+        'wie' => 1,
+        'was' => 1,
+        'welche' => 1,
+        'welcher' => 1,
+        'welches' => 1,
+        'warum' => 1,
+        'wann' => 1,
+        'wo' => 1,
+        'wer' => 1,
+        'kann' => 1,
+        'comment' => 1,
+        'quel' => 1,
+        'quelle' => 1,
+        'pourquoi' => 1,
+        'quand' => 1,
+        'où' => 1,
+        'cómo' => 1,
+        'como' => 1,
+        'qué' => 1,
+        'cuál' => 1,
+        'cuándo' => 1,
+        'come' => 1,
+        'quale' => 1,
+        'perché' => 1,
+        'quando' => 1,
+        'hoe' => 1,
+        'wat' => 1,
+        'welke' => 1,
+        'waarom' => 1,
+    ];
 
     /** @var list<string> brand terms without spaces */
     private array $brands;
@@ -24,9 +67,21 @@ final readonly class QueryClassifier
      */
     public function __construct(array $brands, array $makers)
     {
-        $plain = static fn (string $text): string => trim((string) preg_replace('/[^\p{L}\p{N}]+/u', ' ', mb_strtolower($text)));
-        $this->brands = array_values(array_unique(array_filter(array_map(static fn (string $term): string => str_replace(' ', '', $plain($term)), $brands), static fn (string $term): bool => mb_strlen($term) >= 2)));
-        $this->makers = array_fill_keys(array_filter(array_map($plain, $makers), static fn (string $name): bool => mb_strlen($name) >= 3), true);
+        $plain = static fn (string $text): string => trim(
+            (string) preg_replace('/[^\p{L}\p{N}]+/u', ' ', mb_strtolower($text)),
+        );
+        $this->brands = array_values(
+            array_unique(
+                array_filter(
+                    array_map(static fn (string $term): string => str_replace(' ', '', $plain($term)), $brands),
+                    static fn (string $term): bool => mb_strlen($term) >= 2,
+                ),
+            ),
+        );
+        $this->makers = array_fill_keys(
+            array_filter(array_map($plain, $makers), static fn (string $name): bool => mb_strlen($name) >= 3),
+            true,
+        );
     }
 
     /** @param  string  $query  in lower case, single spaces */
@@ -42,7 +97,11 @@ final readonly class QueryClassifier
             if (mb_strlen($brand) >= 5) {
                 foreach ($words as $i => $word) {
                     foreach ([$word, $word.($words[$i + 1] ?? '')] as $piece) {
-                        if (abs(strlen($piece) - strlen($brand)) <= 1 && strlen($piece) <= 255 && self::isOneSlip($piece, $brand)) {
+                        if (
+                            abs(strlen($piece) - strlen($brand)) <= 1 &&
+                            strlen($piece) <= 255 &&
+                            self::isOneSlip($piece, $brand)
+                        ) {
                             return QueryClass::OwnBrand;
                         }
                     }
@@ -59,7 +118,9 @@ final readonly class QueryClassifier
             }
         }
 
-        return str_contains($query, '?') || (count($words) >= 3 && isset(self::QUESTION_WORDS[$words[0]])) ? QueryClass::Question : QueryClass::Generic;
+        return str_contains($query, '?') || (count($words) >= 3 && isset(self::QUESTION_WORDS[$words[0]]))
+            ? QueryClass::Question
+            : QueryClass::Generic;
     }
 
     /** Whether two words differ by one letter put in, left out, changed, or by two neighbours turned round (Damerau 1964). */

@@ -12,8 +12,14 @@ final readonly class QuickWins
 
     public const FAR = 15.5;
 
-    public function __construct(public int $nearQueries = 0, public float $nearClicks = 0.0, public int $farQueries = 0, public float $farClicks = 0.0, public int $questions = 0, public float $questionClicks = 0.0)
-    {
+    public function __construct(
+        public int $nearQueries = 0,
+        public float $nearClicks = 0.0,
+        public int $farQueries = 0,
+        public float $farClicks = 0.0,
+        public int $questions = 0,
+        public float $questionClicks = 0.0,
+    ) {
     }
 
     /**
@@ -28,6 +34,13 @@ final readonly class QuickWins
         $isFar = $clicks > 0 && $pair->position > self::NEAR && $pair->position <= self::FAR;
         $isQuestion = $clicks > 0 && $pair->class === QueryClass::Question && $pair->position <= self::FAR;
 
-        return new self($this->nearQueries + ($isNear ? $one : 0), $this->nearClicks + ($isNear ? $clicks : 0), $this->farQueries + ($isFar ? $one : 0), $this->farClicks + ($isFar ? $clicks : 0), $this->questions + ($isQuestion ? $one : 0), $this->questionClicks + ($isQuestion ? $clicks : 0));
+        return new self(
+            $this->nearQueries + ($isNear ? $one : 0),
+            $this->nearClicks + ($isNear ? $clicks : 0),
+            $this->farQueries + ($isFar ? $one : 0),
+            $this->farClicks + ($isFar ? $clicks : 0),
+            $this->questions + ($isQuestion ? $one : 0),
+            $this->questionClicks + ($isQuestion ? $clicks : 0),
+        );
     }
 }

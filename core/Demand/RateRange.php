@@ -23,7 +23,9 @@ final readonly class RateRange
         $rate = max(0.0, min(1.0, $clicks / $impressions));
         $z2 = self::Z ** 2;
         $middle = ($rate + $z2 / (2 * $impressions)) / (1 + $z2 / $impressions);
-        $half = self::Z / (1 + $z2 / $impressions) * sqrt($rate * (1 - $rate) / $impressions + $z2 / (4 * $impressions ** 2));
+        $half =
+            (self::Z / (1 + $z2 / $impressions)) *
+            sqrt(($rate * (1 - $rate)) / $impressions + $z2 / (4 * $impressions ** 2));
 
         return new self($rate, max(0.0, $middle - $half), min(1.0, $middle + $half));
     }

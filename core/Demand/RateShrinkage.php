@@ -54,7 +54,11 @@ final readonly class RateShrinkage
             $total = 0.0;
             $base = GammaLaw::logGamma($k);
             foreach ($groups as [$count, $expected, $n]) {
-                $total += $n * (($count > 0 ? GammaLaw::logGamma($k + $count) - $base : 0.0) + $k * log($k / ($k + $expected)) + ($count > 0 ? $count * log($expected / ($k + $expected)) : 0.0));
+                $total +=
+                    $n *
+                    (($count > 0 ? GammaLaw::logGamma($k + $count) - $base : 0.0) +
+                        $k * log($k / ($k + $expected)) +
+                        ($count > 0 ? $count * log($expected / ($k + $expected)) : 0.0));
             }
 
             return $total;
@@ -63,7 +67,7 @@ final readonly class RateShrinkage
         $best = $low;
         $most = -INF;
         for ($i = 0; $i <= 24; $i++) {
-            $at = $low + ($high - $low) * $i / 24;
+            $at = $low + (($high - $low) * $i) / 24;
             $here = $likelihood($at);
             if ($here > $most) {
                 [$best, $most] = [$at, $here];

@@ -24,8 +24,14 @@ final class SeasonFactor
      * @param  float  $strength  impressions that it is worth
      * @return float between 0.2 and 5
      */
-    public static function shrunk(float $base, float $ahead, float $weeks, float $window, float $wider, float $strength): float
-    {
-        return max(0.2, min(5.0, ($ahead * $window / $weeks + $strength * $wider) / ($base + $strength)));
+    public static function shrunk(
+        float $base,
+        float $ahead,
+        float $weeks,
+        float $window,
+        float $wider,
+        float $strength,
+    ): float {
+        return max(0.2, min(5.0, (($ahead * $window) / $weeks + $strength * $wider) / ($base + $strength)));
     }
 }

@@ -69,11 +69,15 @@ final class Span
             }
         }
 
-        return $spans !== [] ? $spans : throw new InvalidArgumentException("No span lies between $from and $to weeks back.");
+        return $spans !== []
+            ? $spans
+            : throw new InvalidArgumentException("No span lies between $from and $to weeks back.");
     }
 
     private static function window(int $weeks): int
     {
-        return in_array($weeks, self::WINDOWS, true) ? $weeks : throw new InvalidArgumentException("$weeks weeks are no window; 4, 13, 26 and 52 are.");
+        return in_array($weeks, self::WINDOWS, true)
+            ? $weeks
+            : throw new InvalidArgumentException("$weeks weeks are no window; 4, 13, 26 and 52 are.");
     }
 }

@@ -72,10 +72,14 @@ final readonly class StoreModel
             $expected += $one;
             $clicks += $pair->clicks;
             // A query is the same on all its devices; what is withheld is many.
-            $pair->query === 0 || $ofQuery[$pair->query] = ($ofQuery[$pair->query] ?? 0.0) + $one;
+            $pair->query === 0 || ($ofQuery[$pair->query] = ($ofQuery[$pair->query] ?? 0.0) + $one);
         }
 
-        return $this->ratioLaw($clicks, $expected, array_sum(array_map(static fn (float $one): float => $one ** 2, $ofQuery)));
+        return $this->ratioLaw(
+            $clicks,
+            $expected,
+            array_sum(array_map(static fn (float $one): float => $one ** 2, $ofQuery)),
+        );
     }
 
     /**
@@ -116,7 +120,10 @@ final readonly class StoreModel
         $known = ($page->revenue + $prior * $mean) / ($page->orders + $prior);
         $leans = $prior / ($page->orders + $prior);
 
-        return [max(0.0, $known), max(0.0, self::PLUGGED_IN * $mean ** 2 * ($between * $leans + $variance * $leans ** 2))];
+        return [
+            max(0.0, $known),
+            max(0.0, self::PLUGGED_IN * $mean ** 2 * ($between * $leans + $variance * $leans ** 2)),
+        ];
     }
 
     /**
@@ -135,15 +142,27 @@ final readonly class StoreModel
             }
         }
 
-        return [max(1 / WorthFit::MOST, min(WorthFit::MOST, $of[0])), max(1 / WorthFit::MOST, min(WorthFit::MOST, $of[1])), $of[2], $of[3]];
+        return [
+            max(1 / WorthFit::MOST, min(WorthFit::MOST, $of[0])),
+            max(1 / WorthFit::MOST, min(WorthFit::MOST, $of[1])),
+            $of[2],
+            $of[3],
+        ];
     }
 
     /** @return array<string, mixed> */
     public function toArray(): array
     {
         return [
-            'curve' => $this->curve->toArray(), 'classes' => $this->classes, 'ratio_strength' => $this->ratios->strength, 'query_spread' => $this->querySpread, 'season' => $this->season, 'days' => $this->days,
-            'orders' => array_map(static fn (RateShrinkage $one): array => [$one->mean, $one->strength], $this->orders), 'order_values' => $this->orderValues, 'groups' => $this->groups,
+            'curve' => $this->curve->toArray(),
+            'classes' => $this->classes,
+            'ratio_strength' => $this->ratios->strength,
+            'query_spread' => $this->querySpread,
+            'season' => $this->season,
+            'days' => $this->days,
+            'orders' => array_map(static fn (RateShrinkage $one): array => [$one->mean, $one->strength], $this->orders),
+            'order_values' => $this->orderValues,
+            'groups' => $this->groups,
         ];
     }
 
@@ -154,20 +173,42 @@ final readonly class StoreModel
         $list = static fn (mixed $value): array => is_array($value) ? $value : [];
         $orders = $values = [];
         foreach ($list($data['orders'] ?? null) as $kind => $one) {
-            $orders[(int) $kind] = new RateShrinkage($number($list($one)[0] ?? null, 0.01), $number($list($one)[1] ?? null, 2.0));
+            $orders[(int) $kind] = new RateShrinkage(
+                $number($list($one)[0] ?? null, 0.01),
+                $number($list($one)[1] ?? null, 2.0),
+            );
         }
         foreach ($list($data['order_values'] ?? null) as $kind => $one) {
-            $values[(int) $kind] = [$number($list($one)[0] ?? null, 0.0), $number($list($one)[1] ?? null, 0.0), $number($list($one)[2] ?? null, 0.0)];
+            $values[(int) $kind] = [
+                $number($list($one)[0] ?? null, 0.0),
+                $number($list($one)[1] ?? null, 0.0),
+                $number($list($one)[2] ?? null, 0.0),
+            ];
         }
         $groups = [];
         foreach ($list($data['groups'] ?? null) as $group => $one) {
-            $groups[(int) $group] = [$number($list($one)[0] ?? null, 1.0), $number($list($one)[1] ?? null, 1.0), $number($list($one)[2] ?? null, 0.0), $number($list($one)[3] ?? null, 0.0)];
+            $groups[(int) $group] = [
+                $number($list($one)[0] ?? null, 1.0),
+                $number($list($one)[1] ?? null, 1.0),
+                $number($list($one)[2] ?? null, 0.0),
+                $number($list($one)[3] ?? null, 0.0),
+            ];
         }
         $classes = [];
         foreach ($list($data['classes'] ?? null) as $class => $multiple) {
             $classes[(int) $class] = $number($multiple, 1.0);
         }
 
-        return new self(ClickCurve::fromArray($list($data['curve'] ?? null)), $classes, new RateShrinkage(1.0, $number($data['ratio_strength'] ?? null, 8.0)), $number($data['query_spread'] ?? null, 0.05), $orders, $values, $groups, $number($data['season'] ?? null, 1.0), $number($data['days'] ?? null, 91.0));
+        return new self(
+            ClickCurve::fromArray($list($data['curve'] ?? null)),
+            $classes,
+            new RateShrinkage(1.0, $number($data['ratio_strength'] ?? null, 8.0)),
+            $number($data['query_spread'] ?? null, 0.05),
+            $orders,
+            $values,
+            $groups,
+            $number($data['season'] ?? null, 1.0),
+            $number($data['days'] ?? null, 91.0),
+        );
     }
 }

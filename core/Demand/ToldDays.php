@@ -75,7 +75,8 @@ final class ToldDays
         for ($days = 1; $days < 7; $days++) {
             $likes = count(array_filter($gaps, static fn (int $one): bool => $one >= $days));
             $isHabit = $likes > max(1.0, self::HABIT * $told);
-            $reach = (1 - $share) ** $days >= self::BY_CHANCE && ($perDay < self::MANY_ROWS || $isHabit) ? $days : $reach;
+            $reach =
+                (1 - $share) ** $days >= self::BY_CHANCE && ($perDay < self::MANY_ROWS || $isHabit) ? $days : $reach;
         }
 
         return $reach;

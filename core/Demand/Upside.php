@@ -26,8 +26,25 @@ final readonly class Upside
      * @param  float  $topClicks  what the first place would bring for queries that stand at the target or better: another promise, in no sum
      * @param  array<int, array{wording: float, position: float, expected: float, target: ?float, probability: float}>  $queries  money by query id, of both sums; 0 is what is withheld
      */
-    public function __construct(public float $wording, public float $position, public Range $range, public Range $wordingRange, public Range $positionRange, public Range $valueRange, public float $wordingClicks, public float $fullGapClicks, public float $positionClicks, public float $clickValue, public float $ratio, public float $expectedRate, public float $ownPart, public array $lifts, public QuickWins $wins, public array $queries, public float $topClicks = 0.0)
-    {
+    public function __construct(
+        public float $wording,
+        public float $position,
+        public Range $range,
+        public Range $wordingRange,
+        public Range $positionRange,
+        public Range $valueRange,
+        public float $wordingClicks,
+        public float $fullGapClicks,
+        public float $positionClicks,
+        public float $clickValue,
+        public float $ratio,
+        public float $expectedRate,
+        public float $ownPart,
+        public array $lifts,
+        public QuickWins $wins,
+        public array $queries,
+        public float $topClicks = 0.0,
+    ) {
     }
 
     public function total(): float

@@ -25,10 +25,16 @@ final class WorkloadFill
     public static function choose(array $candidates, int $capacity): array
     {
         if ($capacity < 0 || $capacity > self::MOST) {
-            throw new InvalidArgumentException("A capacity of $capacity units; from 0 to ".self::MOST.' can be filled.');
+            throw new InvalidArgumentException(
+                "A capacity of $capacity units; from 0 to ".self::MOST.' can be filled.',
+            );
         }
         $byRate = $candidates;
-        usort($byRate, static fn (array $a, array $b): int => $b['worth'] / $b['effort'] <=> $a['worth'] / $a['effort'] ?: $a['id'] <=> $b['id']);
+        usort(
+            $byRate,
+            static fn (array $a, array $b): int => $b['worth'] / $b['effort'] <=> $a['worth'] / $a['effort'] ?:
+            $a['id'] <=> $b['id'],
+        );
         $chosen = self::exact(array_slice($byRate, 0, self::CANDIDATES), $capacity);
         $left = $capacity;
         foreach ($byRate as $nth => $one) {
@@ -40,7 +46,9 @@ final class WorkloadFill
             }
         }
 
-        return array_values(array_filter(array_column($candidates, 'id'), static fn (int $id): bool => isset($chosen[$id])));
+        return array_values(
+            array_filter(array_column($candidates, 'id'), static fn (int $id): bool => isset($chosen[$id])),
+        );
     }
 
     /**

@@ -47,7 +47,16 @@ final class WorthFit
     public function add(Evidence $page): void
     {
         if ($page->clicks > 0 || $page->orders > 0) {
-            $this->rows[] = ['kind' => $page->kind, 'features' => array_values(array_unique($page->features())), 'clicks' => $page->clicks, 'orders' => $page->orders, 'revenue' => $page->revenue, 'squares' => $page->squares, 'weeks' => $page->weeks, 'home' => $page->isHome];
+            $this->rows[] = [
+                'kind' => $page->kind,
+                'features' => array_values(array_unique($page->features())),
+                'clicks' => $page->clicks,
+                'orders' => $page->orders,
+                'revenue' => $page->revenue,
+                'squares' => $page->squares,
+                'weeks' => $page->weeks,
+                'home' => $page->isHome,
+            ];
         }
     }
 
@@ -56,11 +65,22 @@ final class WorthFit
     {
         [$rates, $values] = $this->kinds();
         $features = $this->features();
-        $rateFactors = $this->factors($features, static fn (array $row): array => [$row['orders'], $row['clicks'] * ($rates[$row['kind']] ?? $rates[0])], null);
+        $rateFactors = $this->factors(
+            $features,
+            static fn (array $row): array => [$row['orders'], $row['clicks'] * ($rates[$row['kind']] ?? $rates[0])],
+            null,
+        );
         $spreadOfOrders = $this->spreadOfOrders();
-        $valueFactors = $this->factors($features, static fn (array $row): array => [$row['revenue'] / max(1e-12, $values[$row['kind']] ?? $values[0]), $row['orders']], $spreadOfOrders);
+        $valueFactors = $this->factors(
+            $features,
+            static fn (array $row): array => [
+                $row['revenue'] / max(1e-12, $values[$row['kind']] ?? $values[0]),
+                $row['orders'],
+            ],
+            $spreadOfOrders,
+        );
         $all = array_sum(array_column($this->rows, 'orders'));
-        $groups = [0 => [1.0, 1.0, self::DOUBT / ($all + 1), self::DOUBT * $spreadOfOrders / ($all + 1)]];
+        $groups = [0 => [1.0, 1.0, self::DOUBT / ($all + 1), (self::DOUBT * $spreadOfOrders) / ($all + 1)]];
         foreach (array_keys($features) as $feature) {
             [$rate, $rateVariance] = $rateFactors[$feature] ?? [1.0, 0.0];
             [$value, $valueVariance] = $valueFactors[$feature] ?? [1.0, 0.0];
@@ -72,8 +92,14 @@ final class WorthFit
         foreach ($this->rows as $row) {
             [$rate, $value] = self::together($row['features'], $groups);
             foreach (array_unique([0, $row['kind']]) as $as) {
-                $row['clicks'] > 0 && $counts[$as][] = [$row['orders'], $row['clicks'] * ($rates[$row['kind']] ?? $rates[0]) * $rate];
-                $row['orders'] > 0 && $row['revenue'] > 0 && $pages[$as][] = [$row['orders'], $row['revenue'] / $row['orders'] / max(1e-12, ($values[$row['kind']] ?? $values[0]) * $value)];
+                $row['clicks'] > 0 &&
+                    ($counts[$as][] = [$row['orders'], $row['clicks'] * ($rates[$row['kind']] ?? $rates[0]) * $rate]);
+                $row['orders'] > 0 &&
+                    $row['revenue'] > 0 &&
+                    ($pages[$as][] = [
+                        $row['orders'],
+                        $row['revenue'] / $row['orders'] / max(1e-12, ($values[$row['kind']] ?? $values[0]) * $value),
+                    ]);
             }
         }
         $store = RateShrinkage::fit($counts[0] ?? [], 1.0)->strength;
@@ -82,12 +108,21 @@ final class WorthFit
         foreach ($rates as $kind => $rate) {
             $known = count($pages[$kind] ?? []);
             $own = $kind === 0 ? $store : RateShrinkage::fit($counts[$kind] ?? [], 1.0)->strength;
-            $strength = exp(($known * log($own) + self::STRENGTH_OF_STORE * log($store)) / ($known + self::STRENGTH_OF_STORE));
+            $strength = exp(
+                ($known * log($own) + self::STRENGTH_OF_STORE * log($store)) / ($known + self::STRENGTH_OF_STORE),
+            );
             $orders[$kind] = new RateShrinkage(max(1e-12, $rate), $strength);
             $of = $kind === 0 ? $spread : self::spread($pages[$kind] ?? [], $spreadOfOrders);
-            $worth[$kind] = [$values[$kind] ?? $values[0], ($known * $of + self::STRENGTH_OF_STORE * $spread) / ($known + self::STRENGTH_OF_STORE), $spreadOfOrders];
+            $worth[$kind] = [
+                $values[$kind] ?? $values[0],
+                ($known * $of + self::STRENGTH_OF_STORE * $spread) / ($known + self::STRENGTH_OF_STORE),
+                $spreadOfOrders,
+            ];
         }
-        if (array_sum(array_column($this->rows, 'orders')) <= 0 || array_sum(array_column($this->rows, 'revenue')) <= 0) {
+        if (
+            array_sum(array_column($this->rows, 'orders')) <= 0 ||
+            array_sum(array_column($this->rows, 'revenue')) <= 0
+        ) {
             $worth = [0 => [0.0, 0.0, 0.0]];
         }
 
@@ -99,13 +134,19 @@ final class WorthFit
     {
         $sums = [];
         foreach ($this->rows as $row) {
-            foreach ([$row['kind'], ...($row['home'] ? [] : [0])] as $as) {
+            foreach ([$row['kind'], ...$row['home'] ? [] : [0]] as $as) {
                 $known = $sums[$as] ?? [0.0, 0.0, 0.0];
                 $sums[$as] = [$known[0] + $row['clicks'], $known[1] + $row['orders'], $known[2] + $row['revenue']];
             }
         }
         // Of a store of a home page alone there is nothing else to lean on.
-        $store = $sums[0] ?? array_reduce($sums, static fn (array $all, array $one): array => [$all[0] + $one[0], $all[1] + $one[1], $all[2] + $one[2]], [0.0, 0.0, 0.0]);
+        $store =
+            $sums[0] ??
+            array_reduce(
+                $sums,
+                static fn (array $all, array $one): array => [$all[0] + $one[0], $all[1] + $one[1], $all[2] + $one[2]],
+                [0.0, 0.0, 0.0],
+            );
         $rate = $store[0] > 0 ? max(1e-9, $store[1] / $store[0]) : 0.01;
         $value = $store[1] > 0 ? $store[2] / $store[1] : 0.0;
         $rates = [0 => $rate];
@@ -130,7 +171,13 @@ final class WorthFit
             }
         }
         $all = count($this->rows);
-        $features = array_filter($features, static fn (array $rows, int $feature): bool => ($feature > 0 ? count($rows) >= 2 : count($rows) >= self::PAGES) && count($rows) < 0.9 * $all, ARRAY_FILTER_USE_BOTH);
+        $features = array_filter(
+            $features,
+            static fn (array $rows, int $feature): bool => ($feature > 0
+                ? count($rows) >= 2
+                : count($rows) >= self::PAGES) && count($rows) < 0.9 * $all,
+            ARRAY_FILTER_USE_BOTH,
+        );
         // The most common first, so that the bound cuts what tells least.
         uksort($features, static fn (int $a, int $b): int => [count($features[$b]), $a] <=> [count($features[$a]), $b]);
         $features = array_slice($features, 0, self::FEATURES, true);
@@ -196,7 +243,13 @@ final class WorthFit
     {
         $found = [];
         foreach ([false, true] as $isCollection) {
-            $some = array_values(array_filter($sums, static fn (array $sum, int $feature): bool => ($feature > 0) === $isCollection && $sum[1] > 0, ARRAY_FILTER_USE_BOTH));
+            $some = array_values(
+                array_filter(
+                    $sums,
+                    static fn (array $sum, int $feature): bool => $feature > 0 === $isCollection && $sum[1] > 0,
+                    ARRAY_FILTER_USE_BOTH,
+                ),
+            );
             if (count($some) < 3) {
                 $found[] = 1e6;
             } elseif ($noise === null) {
@@ -205,8 +258,14 @@ final class WorthFit
             } else {
                 // d^2 = between + noise / units, weighted by units.
                 $weight = array_sum(array_column($some, 1));
-                $square = array_sum(array_map(static fn (array $sum): float => $sum[1] * min(4.0, ($sum[0] / $sum[1] - 1) ** 2), $some)) / max(1e-9, $weight);
-                $between = max(0.002, $square - $noise * count($some) / max(1e-9, $weight));
+                $square =
+                    array_sum(
+                        array_map(
+                            static fn (array $sum): float => $sum[1] * min(4.0, ($sum[0] / $sum[1] - 1) ** 2),
+                            $some,
+                        ),
+                    ) / max(1e-9, $weight);
+                $between = max(0.002, $square - ($noise * count($some)) / max(1e-9, $weight));
                 $found[] = $noise / $between;
             }
         }
@@ -242,7 +301,7 @@ final class WorthFit
             $by = $orders / ($orders + 4);
             $weight += $by;
             $square += $by * min(4.0, ($value - 1) ** 2);
-            $noise += $by * $ofOrders / $orders;
+            $noise += ($by * $ofOrders) / $orders;
         }
 
         return $weight <= 0 ? self::LEAST_SPREAD : max(self::LEAST_SPREAD, min(4.0, ($square - $noise) / $weight));

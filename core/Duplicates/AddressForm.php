@@ -47,13 +47,17 @@ final readonly class AddressForm
         }
         sort($kept);
 
-        return (in_array($host, $hosts, true) ? '' : $host).($path === '' ? '/' : $path).($kept === [] ? '' : '?'.implode('&', $kept));
+        return (in_array($host, $hosts, true) ? '' : $host).
+            ($path === '' ? '/' : $path).
+            ($kept === [] ? '' : '?'.implode('&', $kept));
     }
 
     /** Whether a parameter says nothing of what the page shows: it tracks, names a session, or has been found to change nothing. */
     public function isSilent(PageUrl $url, string $name): bool
     {
-        return $this->isTracking($name) || isset($this->silent["* $name"]) || isset($this->silent[self::scopeOf($url)." $name"]);
+        return $this->isTracking($name) ||
+            isset($this->silent["* $name"]) ||
+            isset($this->silent[self::scopeOf($url)." $name"]);
     }
 
     public function isTracking(string $name): bool
@@ -109,7 +113,11 @@ final readonly class AddressForm
             }
         }
 
-        return $had ? PageUrl::parse($url->scheme.'://'.$url->authority.$url->path.($kept === [] ? '' : '?'.implode('&', $kept))) : null;
+        return $had
+            ? PageUrl::parse(
+                $url->scheme.'://'.$url->authority.$url->path.($kept === [] ? '' : '?'.implode('&', $kept)),
+            )
+            : null;
     }
 
     /**
@@ -128,7 +136,10 @@ final readonly class AddressForm
         $names = array_values(array_unique($names));
         sort($names);
         [$path, $kept] = [self::plainPath($url), self::plainPath($keeper)];
-        $plain = static fn (string $path): string => rtrim(mb_strtolower((string) preg_replace([self::INDEX, '~/{2,}~'], '/', $path)), '/');
+        $plain = static fn (string $path): string => rtrim(
+            mb_strtolower((string) preg_replace([self::INDEX, '~/{2,}~'], '/', $path)),
+            '/',
+        );
         if ($plain($path) === $plain($kept)) {
             return match (true) {
                 $names === ['tracking'] => 'tracking',
@@ -151,7 +162,10 @@ final readonly class AddressForm
 
         return match (true) {
             $shape !== $keptShape => "path $shape beside $keptShape",
-            preg_match('~[\-_](?:copy|kopie|copie|copia|duplicate|\d{1,2})(?:[\-_]\d+)?(?:\.\w+)?$~i', rtrim($path, '/')) === 1 => "copies in $shape",
+            preg_match(
+                '~[\-_](?:copy|kopie|copie|copia|duplicate|\d{1,2})(?:[\-_]\d+)?(?:\.\w+)?$~i',
+                rtrim($path, '/'),
+            ) === 1 => "copies in $shape",
             default => "same text in $shape",
         };
     }

@@ -8,8 +8,12 @@ namespace Orchard\Core\Duplicates;
 final readonly class Difference
 {
     /** @param  bool  $isInName  whether it stands in what the pages are called */
-    private function __construct(public string $class, public string $ours, public string $theirs, public bool $isInName = true)
-    {
+    private function __construct(
+        public string $class,
+        public string $ours,
+        public string $theirs,
+        public bool $isInName = true,
+    ) {
     }
 
     /**
@@ -30,7 +34,9 @@ final readonly class Difference
             }
         }
         [$ourText, $theirText] = [$a->inText(), $b->inText()];
-        foreach ([[$onlyOurs, $theirText, $b, true], [$onlyTheirs, $ourText, $a, false]] as [$only, $text, $other, $isOurs]) {
+        foreach (
+            [[$onlyOurs, $theirText, $b, true], [$onlyTheirs, $ourText, $a, false]] as [$only, $text, $other, $isOurs]
+        ) {
             foreach ($only as $word => $class) {
                 if (! isset($text[$word]) && ! $other->says((string) $word)) {
                     return $isOurs ? new self($class, (string) $word, '') : new self($class, '', (string) $word);
@@ -61,10 +67,18 @@ final readonly class Difference
                 continue;
             }
             [$inText, $facingInText] = [array_intersect($only, $a->words), array_intersect($facing, $b->words)];
-            if ($inText === [] || $facingInText === [] || array_intersect($inText, $b->words) !== [] || array_intersect($facingInText, $a->words) !== []) {
+            if (
+                $inText === [] ||
+                $facingInText === [] ||
+                array_intersect($inText, $b->words) !== [] ||
+                array_intersect($facingInText, $a->words) !== []
+            ) {
                 continue;
             }
-            $rest = Shingles::likeness(Shingles::of(array_values(array_diff($a->words, $only))), Shingles::of(array_values(array_diff($b->words, $facing))));
+            $rest = Shingles::likeness(
+                Shingles::of(array_values(array_diff($a->words, $only))),
+                Shingles::of(array_values(array_diff($b->words, $facing))),
+            );
             if ($rest >= 0.95) {
                 return new self('word', implode(' ', $only), implode(' ', $facing));
             }

@@ -67,7 +67,20 @@ final readonly class Identity
     /** Whether a searcher who got both would see no difference: equal for pages with the same digest. */
     public function digest(): string
     {
-        return md5(serialize([$this->market, $this->isProduct, $this->title, $this->h1, $this->number, $this->name, $this->lines, $this->items, $this->links]), true);
+        return md5(
+            serialize([
+                $this->market,
+                $this->isProduct,
+                $this->title,
+                $this->h1,
+                $this->number,
+                $this->name,
+                $this->lines,
+                $this->items,
+                $this->links,
+            ]),
+            true,
+        );
     }
 
     /** Whether there is anything at all to know it by. */

@@ -41,7 +41,12 @@ final class Judge
     public function judge(Identity $a, Identity $b, bool $areVersions = false, bool $isDeclared = false): Resemblance
     {
         if ($a->market !== $b->market || $areVersions) {
-            return new Resemblance(Kinship::Language, 0, 1, $a->market !== $b->market ? 'pages of two markets' : 'hreflang names them as versions of each other');
+            return new Resemblance(
+                Kinship::Language,
+                0,
+                1,
+                $a->market !== $b->market ? 'pages of two markets' : 'hreflang names them as versions of each other',
+            );
         }
         $languages = array_unique(array_filter([strtok($a->language, '-'), strtok($b->language, '-')]));
         if (count($languages) === 2) {
@@ -49,10 +54,18 @@ final class Judge
         }
 
         return match (true) {
-            $a->number !== '' && $b->number !== '' => $a->number === $b->number ? $this->oneNumber($a, $b) : $this->twoNumbers($a, $b),
+            $a->number !== '' && $b->number !== '' => $a->number === $b->number
+                ? $this->oneNumber($a, $b)
+                : $this->twoNumbers($a, $b),
             $a->isList() && $b->isList() => $this->lists($a, $b, $isDeclared),
-            $a->isList() !== $b->isList() && ($a->items === [] || $b->items === []) => new Resemblance(Kinship::Distinct, 0, 0.9, 'one lists products and the other does not'),
-            default => $this->otherProducts($a, $b) ?? $this->otherLinks($a, $b, $isDeclared) ?? $this->texts($a, $b),
+            $a->isList() !== $b->isList() && ($a->items === [] || $b->items === []) => new Resemblance(
+                Kinship::Distinct,
+                0,
+                0.9,
+                'one lists products and the other does not',
+            ),
+            default => $this->otherProducts($a, $b) ??
+                ($this->otherLinks($a, $b, $isDeclared) ?? $this->texts($a, $b)),
         };
     }
 
@@ -70,9 +83,24 @@ final class Judge
 
         return match (true) {
             $shared === count($ours) && $shared === count($theirs) => null,
-            $ours === [] || $theirs === [] => new Resemblance(Kinship::Distinct, 0, 0.7, 'one shows products and the other none'),
-            $shared === min(count($ours), count($theirs)) => new Resemblance(Kinship::Narrower, $shared / max(count($ours), count($theirs)), 0.7, "$shared of ".max(count($ours), count($theirs)).' products'),
-            $shared === 0 && $a->h1 === $b->h1 && $a->h1 !== '' => new Resemblance(Kinship::Series, 0, 0.7, 'the same heading, none of the same products'),
+            $ours === [] || $theirs === [] => new Resemblance(
+                Kinship::Distinct,
+                0,
+                0.7,
+                'one shows products and the other none',
+            ),
+            $shared === min(count($ours), count($theirs)) => new Resemblance(
+                Kinship::Narrower,
+                $shared / max(count($ours), count($theirs)),
+                0.7,
+                "$shared of ".max(count($ours), count($theirs)).' products',
+            ),
+            $shared === 0 && $a->h1 === $b->h1 && $a->h1 !== '' => new Resemblance(
+                Kinship::Series,
+                0,
+                0.7,
+                'the same heading, none of the same products',
+            ),
             default => new Resemblance(Kinship::Distinct, 0, 0.9, "$shared products on both, others on one alone"),
         };
     }
@@ -89,7 +117,9 @@ final class Judge
         }
         $shared = count(array_intersect($a->links, $b->links)) / max(1, min(count($a->links), count($b->links)));
         if ($isDeclared) {
-            return $shared >= self::OF_ONE_LIST ? new Resemblance(Kinship::Narrower, $shared, 0.6, 'the same words beside some of the same links') : null;
+            return $shared >= self::OF_ONE_LIST
+                ? new Resemblance(Kinship::Narrower, $shared, 0.6, 'the same words beside some of the same links')
+                : null;
         }
 
         return new Resemblance(Kinship::Distinct, 0, 0.5, 'the same few words beside other links say too little');
@@ -103,13 +133,27 @@ final class Judge
     private function oneNumber(Identity $a, Identity $b): Resemblance
     {
         $likeness = $this->likeness($a, $b);
-        if ($likeness < self::UNLIKE && array_intersect($this->telling->core($a->called()), $this->telling->core($b->called())) === []) {
-            return new Resemblance(Kinship::Distinct, $likeness, 0.6, "stock number {$a->number} on both, but nothing else is alike");
+        if (
+            $likeness < self::UNLIKE &&
+            array_intersect($this->telling->core($a->called()), $this->telling->core($b->called())) === []
+        ) {
+            return new Resemblance(
+                Kinship::Distinct,
+                $likeness,
+                0.6,
+                "stock number {$a->number} on both, but nothing else is alike",
+            );
         }
         $difference = Difference::between($this->reading($a), $this->reading($b));
 
         return $difference !== null
-            ? new Resemblance(Kinship::Variant, $likeness, 0.95, "stock number {$a->number} on both; {$difference->words()}", $difference)
+            ? new Resemblance(
+                Kinship::Variant,
+                $likeness,
+                0.95,
+                "stock number {$a->number} on both; {$difference->words()}",
+                $difference,
+            )
             : new Resemblance(Kinship::Same, $likeness, 0.99, "stock number {$a->number} on both");
     }
 
@@ -118,11 +162,22 @@ final class Judge
         $likeness = $this->likeness($a, $b);
         $difference = Difference::between($this->reading($a), $this->reading($b));
         if ($difference !== null) {
-            return new Resemblance(Kinship::Distinct, $likeness, 0.99, "two products: {$difference->words()}", $difference);
+            return new Resemblance(
+                Kinship::Distinct,
+                $likeness,
+                0.99,
+                "two products: {$difference->words()}",
+                $difference,
+            );
         }
 
         return $this->sharesText($a, $b, $likeness)
-            ? new Resemblance(Kinship::Clone, $likeness, 0.9, "stock numbers {$a->number} and {$b->number} with the same text")
+            ? new Resemblance(
+                Kinship::Clone,
+                $likeness,
+                0.9,
+                "stock numbers {$a->number} and {$b->number} with the same text",
+            )
             : new Resemblance(Kinship::Distinct, $likeness, 0.95, "stock numbers {$a->number} and {$b->number}");
     }
 
@@ -132,19 +187,46 @@ final class Judge
         $shared = count(array_intersect($ours, $theirs));
         // Where one has no heading, titles say what they are called.
         $isHeaded = $a->h1 !== '' && $b->h1 !== '';
-        [$only, $facing] = Words::apart($this->telling->core($isHeaded ? $a->h1 : $a->title), $this->telling->core($isHeaded ? $b->h1 : $b->title));
+        [$only, $facing] = Words::apart(
+            $this->telling->core($isHeaded ? $a->h1 : $a->title),
+            $this->telling->core($isHeaded ? $b->h1 : $b->title),
+        );
         // A home page may show what a list shows, and is more than that list: it says the same, or it is another page.
-        $isHomeAlike = ($a->url->path === '/') === ($b->url->path === '/') || ($only === [] && $facing === [] && $this->likeness($a, $b) >= self::NEAR);
-        $isNamedAlike = $isHomeAlike && ($only === [] || $facing === []) && Difference::between($this->reading($a), $this->reading($b)) === null;
+        $isHomeAlike =
+            ($a->url->path === '/') === ($b->url->path === '/') ||
+            ($only === [] && $facing === [] && $this->likeness($a, $b) >= self::NEAR);
+        $isNamedAlike =
+            $isHomeAlike &&
+            ($only === [] || $facing === []) &&
+            Difference::between($this->reading($a), $this->reading($b)) === null;
         $likeness = $shared / max(1, count($ours) + count($theirs) - $shared);
         if ($shared === count($ours) && $shared === count($theirs)) {
             return $isNamedAlike
-                ? new Resemblance(Kinship::Same, 1, 0.95, $a->items === $b->items ? 'the same products under the same heading' : 'the same products in another order')
-                : ($isDeclared ? new Resemblance(Kinship::Same, 1, 0.9, 'the same products, and the shop itself says that they are one') : new Resemblance(Kinship::Distinct, 1, 0.6, 'the same products under another heading'));
+                ? new Resemblance(
+                    Kinship::Same,
+                    1,
+                    0.95,
+                    $a->items === $b->items
+                        ? 'the same products under the same heading'
+                        : 'the same products in another order',
+                )
+                : ($isDeclared
+                    ? new Resemblance(
+                        Kinship::Same,
+                        1,
+                        0.9,
+                        'the same products, and the shop itself says that they are one',
+                    )
+                    : new Resemblance(Kinship::Distinct, 1, 0.6, 'the same products under another heading'));
         }
         // A filter that names its list shares with the part of it that is shown first what falls on that part.
         if ($shared === min(count($ours), count($theirs)) || ($isDeclared && $isNamedAlike && $shared > 0)) {
-            return new Resemblance(Kinship::Narrower, $likeness, 0.8, "$shared of ".max(count($ours), count($theirs)).' products');
+            return new Resemblance(
+                Kinship::Narrower,
+                $likeness,
+                0.8,
+                "$shared of ".max(count($ours), count($theirs)).' products',
+            );
         }
 
         return $shared === 0 && $isNamedAlike
@@ -158,28 +240,69 @@ final class Judge
             return new Resemblance(Kinship::Distinct, 0, 0.3, 'too little text to tell');
         }
         $likeness = $this->likeness($a, $b);
-        $difference = Difference::between($this->reading($a), $this->reading($b)) ?? Difference::bySubstitution($a, $b, $this->telling);
+        $difference =
+            Difference::between($this->reading($a), $this->reading($b)) ??
+            Difference::bySubstitution($a, $b, $this->telling);
         if ($difference !== null) {
             // One path under one name that shows a colour or size by its parameters: a variant, though no stock number says so.
-            $isVariant = ! $difference->isInName && $a->title === $b->title && $a->h1 === $b->h1 && $a->url->path === $b->url->path && $a->url->sameHostAs($b->url) && Shingles::containment($this->runs($a), $this->runs($b)) >= self::NEAR_BY_NAME;
+            $isVariant =
+                ! $difference->isInName &&
+                $a->title === $b->title &&
+                $a->h1 === $b->h1 &&
+                $a->url->path === $b->url->path &&
+                $a->url->sameHostAs($b->url) &&
+                Shingles::containment($this->runs($a), $this->runs($b)) >= self::NEAR_BY_NAME;
 
             return $isVariant
-                ? new Resemblance(Kinship::Variant, $likeness, 0.85, "one name at one path; {$difference->words()}", $difference)
-                : new Resemblance(Kinship::Distinct, $likeness, 0.95, "told apart by {$difference->words()}", $difference);
+                ? new Resemblance(
+                    Kinship::Variant,
+                    $likeness,
+                    0.85,
+                    "one name at one path; {$difference->words()}",
+                    $difference,
+                )
+                : new Resemblance(
+                    Kinship::Distinct,
+                    $likeness,
+                    0.95,
+                    "told apart by {$difference->words()}",
+                    $difference,
+                );
         }
-        $isCalledSame = $this->isCalledSame($a, $b) && $this->telling->isCopy($a->called()) === $this->telling->isCopy($b->called());
+        $isCalledSame =
+            $this->isCalledSame($a, $b) &&
+            $this->telling->isCopy($a->called()) === $this->telling->isCopy($b->called());
         if ($a->words === $b->words || ($a->saysEnough() && $b->saysEnough() && $likeness >= self::NEAR)) {
             return $isCalledSame
-                ? new Resemblance(Kinship::Same, $likeness, $likeness >= 0.95 ? 0.98 : 0.9, $likeness >= 0.995 ? 'the same text' : 'nearly the same text, '.round(100 * $likeness).' of 100 runs of words')
+                ? new Resemblance(
+                    Kinship::Same,
+                    $likeness,
+                    $likeness >= 0.95 ? 0.98 : 0.9,
+                    $likeness >= 0.995
+                        ? 'the same text'
+                        : 'nearly the same text, '.round(100 * $likeness).' of 100 runs of words',
+                )
                 : new Resemblance(Kinship::Clone, $likeness, 0.7, 'the same text under another heading');
         }
         // The same name on title and H1 is no chance; the text may have been edited on one of the two.
         $contained = Shingles::containment($this->runs($a), $this->runs($b));
         if ($a->h1 !== '' && $a->h1 === $b->h1 && $a->title === $b->title && $contained >= self::NEAR_BY_NAME) {
-            return new Resemblance(Kinship::Same, $likeness, 0.8, 'title and H1 are the same, and '.round(100 * $contained).' of 100 runs of words of the shorter text');
+            return new Resemblance(
+                Kinship::Same,
+                $likeness,
+                0.8,
+                'title and H1 are the same, and '.
+                    round(100 * $contained).
+                    ' of 100 runs of words of the shorter text',
+            );
         }
 
-        return new Resemblance(Kinship::Distinct, $likeness, 0.9, 'unlike: '.round(100 * $likeness).' of 100 runs of words');
+        return new Resemblance(
+            Kinship::Distinct,
+            $likeness,
+            0.9,
+            'unlike: '.round(100 * $likeness).' of 100 runs of words',
+        );
     }
 
     /** Whether what they are called differs by no word of weight, or only in that one of them says more. */
@@ -200,7 +323,8 @@ final class Judge
 
     private function sharesText(Identity $a, Identity $b, float $likeness): bool
     {
-        return $a->words !== [] && ($a->words === $b->words || ($a->saysEnough() && $b->saysEnough() && $likeness >= self::NEAR));
+        return $a->words !== [] &&
+            ($a->words === $b->words || ($a->saysEnough() && $b->saysEnough() && $likeness >= self::NEAR));
     }
 
     /** @return array<int, true> */

@@ -13,7 +13,18 @@ namespace Orchard\Core\Duplicates;
 final readonly class Keeper
 {
     /** Points that each piece of evidence is worth at most. */
-    public const WEIGHTS = ['declared' => 4.0, 'engine' => 2.5, 'tidiness' => 3.0, 'links' => 2.0, 'sitemap' => 2.0, 'redirects' => 1.5, 'clicks' => 1.5, 'backlinks' => 1.5, 'itself' => 1.0, 'depth' => 0.5];
+    public const WEIGHTS = [
+        'declared' => 4.0,
+        'engine' => 2.5,
+        'tidiness' => 3.0,
+        'links' => 2.0,
+        'sitemap' => 2.0,
+        'redirects' => 1.5,
+        'clicks' => 1.5,
+        'backlinks' => 1.5,
+        'itself' => 1.0,
+        'depth' => 0.5,
+    ];
 
     /** Points by which another must be better than the keeper of before. */
     public const MARGIN = 1.0;
@@ -31,11 +42,29 @@ final readonly class Keeper
      * @param  ?int  $before  the keeper of the last time
      * @param  ?int  $decided  the page that a rule of the store or a person decided on
      */
-    public static function choose(array $members, ?int $before = null, ?int $decided = null, string $decidedBy = 'decided by a person'): self
-    {
-        $most = static fn (string $of): int => max(1, ...array_map(static fn (KeeperEvidence $m): int => (int) $m->{$of}, $members));
-        [$declared, $engine, $links, $redirects, $clicks, $impressions, $backlinks] = array_map($most, ['declaredBy', 'chosenBy', 'linksIn', 'redirectedFrom', 'clicks', 'impressions', 'backlinks']);
-        $reached = array_filter(array_map(static fn (KeeperEvidence $m): ?int => $m->depth, $members), static fn (?int $depth): bool => $depth !== null);
+    public static function choose(
+        array $members,
+        ?int $before = null,
+        ?int $decided = null,
+        string $decidedBy = 'decided by a person',
+    ): self {
+        $most = static fn (string $of): int => max(
+            1,
+            ...array_map(static fn (KeeperEvidence $m): int => (int) $m->{$of}, $members),
+        );
+        [$declared, $engine, $links, $redirects, $clicks, $impressions, $backlinks] = array_map($most, [
+            'declaredBy',
+            'chosenBy',
+            'linksIn',
+            'redirectedFrom',
+            'clicks',
+            'impressions',
+            'backlinks',
+        ]);
+        $reached = array_filter(
+            array_map(static fn (KeeperEvidence $m): ?int => $m->depth, $members),
+            static fn (?int $depth): bool => $depth !== null,
+        );
         $shallowest = $reached === [] ? null : min($reached);
         $points = [];
         foreach ($members as $member) {
@@ -43,14 +72,15 @@ final readonly class Keeper
                 continue;
             }
             $points[$member->page] = [
-                'declared' => self::WEIGHTS['declared'] * $member->declaredBy / $declared,
-                'engine' => self::WEIGHTS['engine'] * $member->chosenBy / $engine,
-                'tidiness' => self::WEIGHTS['tidiness'] * $member->tidiness / 10,
-                'links' => self::WEIGHTS['links'] * $member->linksIn / $links,
+                'declared' => (self::WEIGHTS['declared'] * $member->declaredBy) / $declared,
+                'engine' => (self::WEIGHTS['engine'] * $member->chosenBy) / $engine,
+                'tidiness' => (self::WEIGHTS['tidiness'] * $member->tidiness) / 10,
+                'links' => (self::WEIGHTS['links'] * $member->linksIn) / $links,
                 'sitemap' => $member->inSitemap ? self::WEIGHTS['sitemap'] : 0.0,
-                'redirects' => self::WEIGHTS['redirects'] * $member->redirectedFrom / $redirects,
-                'clicks' => self::WEIGHTS['clicks'] * (0.8 * $member->clicks / $clicks + 0.2 * $member->impressions / $impressions),
-                'backlinks' => self::WEIGHTS['backlinks'] * $member->backlinks / $backlinks,
+                'redirects' => (self::WEIGHTS['redirects'] * $member->redirectedFrom) / $redirects,
+                'clicks' => self::WEIGHTS['clicks'] *
+                    ((0.8 * $member->clicks) / $clicks + (0.2 * $member->impressions) / $impressions),
+                'backlinks' => (self::WEIGHTS['backlinks'] * $member->backlinks) / $backlinks,
                 'itself' => $member->declaresItself ? self::WEIGHTS['itself'] : 0.0,
                 'depth' => $member->depth !== null && $member->depth === $shallowest ? self::WEIGHTS['depth'] : 0.0,
             ];
@@ -64,13 +94,30 @@ final readonly class Keeper
         $byPage = array_column($members, null, 'page');
         $sums = array_map(static fn (array $parts): float => round(array_sum($parts), 6), $points);
         $order = array_keys($sums);
-        usort($order, static fn (int $a, int $b): int => $sums[$b] <=> $sums[$a] ?: strlen($byPage[$a]->url->text()) <=> strlen($byPage[$b]->url->text()) ?: strcmp($byPage[$a]->url->text(), $byPage[$b]->url->text()));
+        usort(
+            $order,
+            static fn (int $a, int $b): int => $sums[$b] <=> $sums[$a] ?:
+            strlen($byPage[$a]->url->text()) <=> strlen($byPage[$b]->url->text()) ?:
+            strcmp($byPage[$a]->url->text(), $byPage[$b]->url->text()),
+        );
         $first = $order[0];
-        $stays = $before !== null && $before !== $first && isset($sums[$before]) && $sums[$first] - $sums[$before] <= self::MARGIN;
+        $stays =
+            $before !== null &&
+            $before !== $first &&
+            isset($sums[$before]) &&
+            $sums[$first] - $sums[$before] <= self::MARGIN;
         $keeper = $stays ? $before : $first;
         $others = array_diff_key($sums, [$keeper => 0]);
 
-        return new self($keeper, $points, [...($stays ? ['was the keeper before, and none is better by more than '.self::MARGIN.' points'] : []), ...self::reasons($byPage[$keeper], $points[$keeper])], $others === [] ? INF : $sums[$keeper] - max($others));
+        return new self(
+            $keeper,
+            $points,
+            [
+                ...$stays ? ['was the keeper before, and none is better by more than '.self::MARGIN.' points'] : [],
+                ...self::reasons($byPage[$keeper], $points[$keeper]),
+            ],
+            $others === [] ? INF : $sums[$keeper] - max($others),
+        );
     }
 
     /**
@@ -81,9 +128,20 @@ final readonly class Keeper
     {
         arsort($parts);
         $words = [
-            'declared' => $keeper->declaredBy === 1 ? 'one of the others names it as canonical' : "{$keeper->declaredBy} of the others name it as canonical", 'engine' => 'the search engine kept it', 'tidiness' => 'has the tidiest address',
-            'links' => $keeper->linksIn === 1 ? 'one page links to it' : number_format($keeper->linksIn).' pages link to it', 'sitemap' => 'stands in the sitemap', 'redirects' => $keeper->redirectedFrom === 1 ? 'an address redirects to it' : "{$keeper->redirectedFrom} addresses redirect to it",
-            'clicks' => number_format($keeper->clicks).' clicks', 'backlinks' => $keeper->backlinks === 1 ? 'one backlink' : number_format($keeper->backlinks).' backlinks', 'itself' => 'names itself', 'depth' => 'the shortest way from the home page',
+            'declared' => $keeper->declaredBy === 1
+                    ? 'one of the others names it as canonical'
+                    : "{$keeper->declaredBy} of the others name it as canonical",
+            'engine' => 'the search engine kept it',
+            'tidiness' => 'has the tidiest address',
+            'links' => $keeper->linksIn === 1 ? 'one page links to it' : number_format($keeper->linksIn).' pages link to it',
+            'sitemap' => 'stands in the sitemap',
+            'redirects' => $keeper->redirectedFrom === 1
+                    ? 'an address redirects to it'
+                    : "{$keeper->redirectedFrom} addresses redirect to it",
+            'clicks' => number_format($keeper->clicks).' clicks',
+            'backlinks' => $keeper->backlinks === 1 ? 'one backlink' : number_format($keeper->backlinks).' backlinks',
+            'itself' => 'names itself',
+            'depth' => 'the shortest way from the home page',
         ];
         $reasons = [];
         foreach ($parts as $part => $points) {

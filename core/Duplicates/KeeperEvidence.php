@@ -44,7 +44,22 @@ final readonly class KeeperEvidence
         $path = rawurldecode($url->path);
         $main = $form->hosts[0] ?? '';
 
-        return max(0, 10 - min(4, 2 * count($parameters)) - ($tracks ? 3 : 0) - ($path !== mb_strtolower($path) ? 2 : 0) - (strlen($path) > 1 && str_ends_with($path, '/') ? 1 : 0) - (str_contains($path, '//') ? 2 : 0)
-            - (preg_match('~/(?:index|default)\.\w+$|[/\-_](?:print|copy|kopie|copie|copia|old)(?:[/\-_.]|$)|[\-_]\d$~i', $path) === 1 ? 2 : 0) - ($url->scheme === 'https' ? 0 : 1) - ($main !== '' && $url->authority !== $main ? 2 : 0));
+        return max(
+            0,
+            10 -
+                min(4, 2 * count($parameters)) -
+                ($tracks ? 3 : 0) -
+                ($path !== mb_strtolower($path) ? 2 : 0) -
+                (strlen($path) > 1 && str_ends_with($path, '/') ? 1 : 0) -
+                (str_contains($path, '//') ? 2 : 0) -
+                (preg_match(
+                    '~/(?:index|default)\.\w+$|[/\-_](?:print|copy|kopie|copie|copia|old)(?:[/\-_.]|$)|[\-_]\d$~i',
+                    $path,
+                ) === 1
+                    ? 2
+                    : 0) -
+                ($url->scheme === 'https' ? 0 : 1) -
+                ($main !== '' && $url->authority !== $main ? 2 : 0),
+        );
     }
 }

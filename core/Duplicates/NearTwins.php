@@ -16,7 +16,7 @@ namespace Orchard\Core\Duplicates;
 final class NearTwins
 {
     /** Estimated similarity from which a pair is worth comparing in truth: 0.8 less 2.8 standard errors. */
-    public const WORTH = 0.70;
+    public const WORTH = 0.7;
 
     private const CROWD = 200;
 

@@ -71,7 +71,9 @@ final class OwnLines
             $names = count($this->names[$kind]);
             foreach ($names < self::FEWEST ? [] : $lines as $mark => $on) {
                 if (count($on) >= max(3, self::SHARE * $names)) {
-                    $this->frame[$kind][$mark] = count($on) >= self::SHARE_OF_TELLING * $names && $this->on[$kind][$mark] >= self::SHARE_OF_TELLING * $this->pages[$kind];
+                    $this->frame[$kind][$mark] =
+                        count($on) >= self::SHARE_OF_TELLING * $names &&
+                        $this->on[$kind][$mark] >= self::SHARE_OF_TELLING * $this->pages[$kind];
                 }
             }
         }
@@ -88,7 +90,12 @@ final class OwnLines
     {
         $gone = array_fill_keys(array_filter($anchors, static fn (string $anchor): bool => $anchor !== ''), ' ');
 
-        return array_values(array_filter($lines, fn (string $line): bool => ! $this->isFrame($kind, $line) && ! $this->isOfOthers($line, $gone, $called)));
+        return array_values(
+            array_filter(
+                $lines,
+                fn (string $line): bool => ! $this->isFrame($kind, $line) && ! $this->isOfOthers($line, $gone, $called),
+            ),
+        );
     }
 
     /** @param  array<string, string>  $gone */
@@ -98,19 +105,25 @@ final class OwnLines
             return false;
         }
         $rest = $gone === [] ? $line : strtr($line, $gone);
-        if (preg_match(self::FIGURES, $rest) === 1 || ($rest !== $line && $called !== '' && trim($rest, " /›»>|·-–\t") === $called)) {
+        if (
+            preg_match(self::FIGURES, $rest) === 1 ||
+            ($rest !== $line && $called !== '' && trim($rest, " /›»>|·-–\t") === $called)
+        ) {
             return true;
         }
 
         // The card of another product: its maker, or a few words, and a price.
-        return preg_match(self::PRICE, $rest) === 1 && count(Words::of((string) preg_replace(self::PRICE, ' ', $rest))) <= self::CARD;
+        return preg_match(self::PRICE, $rest) === 1 &&
+            count(Words::of((string) preg_replace(self::PRICE, ' ', $rest))) <= self::CARD;
     }
 
     private function isFrame(string $kind, string $line): bool
     {
         $isEverywhere = $this->frame[$kind][self::mark($line)] ?? null;
 
-        return $isEverywhere === true || ($isEverywhere === false && (count(Words::of($line)) > self::SHORT || $this->telling->in($line, false) === []));
+        return $isEverywhere === true ||
+            ($isEverywhere === false &&
+                (count(Words::of($line)) > self::SHORT || $this->telling->in($line, false) === []));
     }
 
     private static function mark(string $line): string

@@ -52,21 +52,34 @@ enum ParameterEffect: string
      * @param  Resemblance  $kin  how the two stand to each other
      * @param  list<int>  $whole  all products of the list of which the page without it is the first part, in their order
      */
-    public static function seen(Identity $with, Identity $without, string $value, Resemblance $kin, array $whole = []): ?self
-    {
+    public static function seen(
+        Identity $with,
+        Identity $without,
+        string $value,
+        Resemblance $kin,
+        array $whole = [],
+    ): ?self {
         if ($with->isBlank() || $without->isBlank()) {
             return null;
         }
         if ($with->isList() || $without->isList()) {
-            return $kin->kinship === Kinship::Language ? self::Language : self::seenInList($with->items, $without->items, $whole === [] ? $without->items : $whole, $value);
+            return $kin->kinship === Kinship::Language
+                ? self::Language
+                : self::seenInList($with->items, $without->items, $whole === [] ? $without->items : $whole, $value);
         }
 
         return match ($kin->kinship) {
             Kinship::Language => self::Language,
             Kinship::Variant => self::Variant,
-            Kinship::Same => $with->digest() === $without->digest() || ! self::isNamedIn($value, $with, $without) ? self::Nothing : self::Variant,
+            Kinship::Same => $with->digest() === $without->digest() || ! self::isNamedIn($value, $with, $without)
+                ? self::Nothing
+                : self::Variant,
             Kinship::Series => self::Part,
-            Kinship::Distinct, Kinship::Clone => $kin->likeness < Judge::NEAR || $kin->difference !== null || ($with->number !== $without->number) ? self::Page : null,
+            Kinship::Distinct, Kinship::Clone => $kin->likeness < Judge::NEAR ||
+            $kin->difference !== null ||
+            $with->number !== $without->number
+                ? self::Page
+                : null,
             Kinship::Narrower => self::Narrows,
         };
     }
@@ -84,7 +97,9 @@ enum ParameterEffect: string
             return self::Nothing;
         }
         if ($with === [] || array_diff($with, $whole) !== []) {
-            return ctype_digit($value) && (int) $value >= 2 && $with !== [] && array_intersect($with, $without) === [] ? self::Part : null;
+            return ctype_digit($value) && (int) $value >= 2 && $with !== [] && array_intersect($with, $without) === []
+                ? self::Part
+                : null;
         }
         $places = array_flip($whole);
         $last = -1;
@@ -94,7 +109,11 @@ enum ParameterEffect: string
             }
             $last = $places[$item];
         }
-        $isPart = ctype_digit($value) && (int) $value >= 2 && array_intersect($with, $without) === [] && count($with) - 1 === $places[$with[count($with) - 1]] - $places[$with[0]];
+        $isPart =
+            ctype_digit($value) &&
+            (int) $value >= 2 &&
+            array_intersect($with, $without) === [] &&
+            count($with) - 1 === $places[$with[count($with) - 1]] - $places[$with[0]];
 
         return $isPart ? self::Part : self::Narrows;
     }
@@ -106,7 +125,10 @@ enum ParameterEffect: string
         if ($words === []) {
             return false;
         }
-        [$only] = Words::apart([...$with->words, ...Words::of($with->title.' '.$with->h1)], [...$without->words, ...Words::of($without->title.' '.$without->h1)]);
+        [$only] = Words::apart(
+            [...$with->words, ...Words::of($with->title.' '.$with->h1)],
+            [...$without->words, ...Words::of($without->title.' '.$without->h1)],
+        );
 
         return array_intersect($words, $only) !== [];
     }

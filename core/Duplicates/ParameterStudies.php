@@ -26,8 +26,11 @@ final class ParameterStudies
      * @param  Closure(int): Identity  $identity
      * @param  Closure(int, int): Resemblance  $resemblance
      */
-    public function __construct(private readonly AddressForm $form, private readonly Closure $identity, private readonly Closure $resemblance)
-    {
+    public function __construct(
+        private readonly AddressForm $form,
+        private readonly Closure $identity,
+        private readonly Closure $resemblance,
+    ) {
     }
 
     /**
@@ -69,7 +72,9 @@ final class ParameterStudies
     {
         foreach ($pages as $page => $url) {
             foreach (array_unique(array_column(AddressForm::parameters($url), 0)) as $name) {
-                if (($this->studies[AddressForm::scopeOf($url)." $name"] ?? null)?->effect() === ParameterEffect::Part) {
+                if (
+                    ($this->studies[AddressForm::scopeOf($url)." $name"] ?? null)?->effect() === ParameterEffect::Part
+                ) {
                     $first = $find(AddressForm::without($url, $name) ?? $url);
                     if ($first !== null && $first !== $page) {
                         $this->parts[$first][(int) self::valueOf($url, $name)] = ($this->identity)($page)->items;
@@ -90,7 +95,11 @@ final class ParameterStudies
         foreach ($pages as $page => $url) {
             foreach (array_unique(array_column(AddressForm::parameters($url), 0)) as $name) {
                 $scope = AddressForm::scopeOf($url);
-                $study = $this->studies["$scope $name"] ??= new ParameterStudy($scope, $name, $this->form->isTracking($name));
+                $study = $this->studies["$scope $name"] ??= new ParameterStudy(
+                    $scope,
+                    $name,
+                    $this->form->isTracking($name),
+                );
                 if ($study->pairs() >= self::MOST_PAIRS) {
                     continue;
                 }
@@ -114,7 +123,13 @@ final class ParameterStudies
     private function see(ParameterStudy $study, int $with, int $without, string $value, string $base): void
     {
         [$ours, $theirs] = [($this->identity)($with), ($this->identity)($without)];
-        $effect = ParameterEffect::seen($ours, $theirs, $value, ($this->resemblance)($with, $without), $theirs->isList() ? $this->whole($without) : []);
+        $effect = ParameterEffect::seen(
+            $ours,
+            $theirs,
+            $value,
+            ($this->resemblance)($with, $without),
+            $theirs->isList() ? $this->whole($without) : [],
+        );
         if ($effect !== null) {
             $study->see($effect, $base, $ours->url->text(), $theirs->url->text());
         }

@@ -30,8 +30,11 @@ final class ParameterStudy
     /** @var array<string, array{string, string}> one pair of addresses for each effect */
     private array $examples = [];
 
-    public function __construct(public readonly string $scope, public readonly string $name, private readonly bool $tracks = false)
-    {
+    public function __construct(
+        public readonly string $scope,
+        public readonly string $name,
+        private readonly bool $tracks = false,
+    ) {
     }
 
     public function see(ParameterEffect $effect, string $base, string $with, string $without): void
@@ -83,13 +86,19 @@ final class ParameterStudy
             return false;
         }
 
-        return $effect === ParameterEffect::Tracks || ($this->pairs() >= self::PAIRS && $this->bases() >= self::BASES && $this->certainty() >= self::LOWEST);
+        return $effect === ParameterEffect::Tracks ||
+            ($this->pairs() >= self::PAIRS && $this->bases() >= self::BASES && $this->certainty() >= self::LOWEST);
     }
 
     /** Whether it is likely enough to gather pages by it, for a person to decide. */
     public function isLikely(): bool
     {
-        return $this->isSure() || ($this->effect() !== null && $this->counterExample() === null && $this->pairs() >= 3 && $this->bases() >= 2 && $this->certainty() >= 0.5);
+        return $this->isSure() ||
+            ($this->effect() !== null &&
+                $this->counterExample() === null &&
+                $this->pairs() >= 3 &&
+                $this->bases() >= 2 &&
+                $this->certainty() >= 0.5);
     }
 
     /** @return ?array{string, string} a pair of addresses that shows something else than the effect, and cannot be explained by it */
@@ -124,6 +133,13 @@ final class ParameterStudy
     {
         $effect = $this->effect();
 
-        return $effect === null ? 0 : ($this->counts[$effect->value] ?? 0) + ($effect === ParameterEffect::Nothing || $effect === ParameterEffect::Page || $effect === ParameterEffect::Language ? 0 : ($this->counts[ParameterEffect::Nothing->value] ?? 0));
+        return $effect === null
+            ? 0
+            : ($this->counts[$effect->value] ?? 0) +
+                    ($effect === ParameterEffect::Nothing ||
+                    $effect === ParameterEffect::Page ||
+                    $effect === ParameterEffect::Language
+                        ? 0
+                        : $this->counts[ParameterEffect::Nothing->value] ?? 0);
     }
 }

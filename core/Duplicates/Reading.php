@@ -80,7 +80,9 @@ final class Reading
                 continue;
             }
             // A figure's unit may be written with or without a space.
-            $around = trim((string) preg_replace('/[\d.,]+|\s+/', ' ', str_replace($word, '', $isPlain ? $plain : $bare)));
+            $around = trim(
+                (string) preg_replace('/[\d.,]+|\s+/', ' ', str_replace($word, '', $isPlain ? $plain : $bare)),
+            );
             $contexts[] = mb_strlen($around) < 3 ? ($this->lines[$i - 1][0] ?? '').'|' : $around;
         }
 

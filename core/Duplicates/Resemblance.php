@@ -12,7 +12,12 @@ final readonly class Resemblance
      * @param  float  $sureness  0 to 1
      * @param  string  $reason  in words
      */
-    public function __construct(public Kinship $kinship, public float $likeness, public float $sureness, public string $reason, public ?Difference $difference = null)
-    {
+    public function __construct(
+        public Kinship $kinship,
+        public float $likeness,
+        public float $sureness,
+        public string $reason,
+        public ?Difference $difference = null,
+    ) {
     }
 }

@@ -61,7 +61,7 @@ final class TangleFinder
     public function ask(int $a, int $b, bool $isDeclared = false): void
     {
         $this->asked[self::key($a, $b)] = [min($a, $b), max($a, $b)];
-        $isDeclared && $this->declared[self::key($a, $b)] = true;
+        $isDeclared && ($this->declared[self::key($a, $b)] = true);
     }
 
     public function isDeclared(int $a, int $b): bool
@@ -128,24 +128,27 @@ final class TangleFinder
             $this->declared[self::key($stands[$a] ?? $a, $stands[$b] ?? $b)] = true;
         }
         $groups = [];
-        $twins = new NearTwins;
+        $twins = new NearTwins();
         foreach ($this->pages as $page) {
             if (isset($stands[$page->page])) {
                 continue;
             }
             $twins->add($page->page, $page->signature);
-            foreach (['number' => $page->number, 'items' => $page->items, 'called' => $page->called] as $sort => $mark) {
+            foreach (
+                ['number' => $page->number, 'items' => $page->items, 'called' => $page->called] as $sort => $mark
+            ) {
                 if ($mark !== '') {
                     $groups["$sort $mark"][] = $page->page;
                 }
             }
         }
         foreach ($this->pages as $page) {
-            $groups['form '.$this->form->of($page->url)][$stands[$page->page] ?? $page->page] = $stands[$page->page] ?? $page->page;
+            $groups['form '.$this->form->of($page->url)][$stands[$page->page] ?? $page->page] =
+                $stands[$page->page] ?? $page->page;
         }
         $seen = [];
         foreach ($this->inGroups($groups) as [$a, $b]) {
-            if (! isset($seen[$key = self::key($a, $b)])) {
+            if (! isset($seen[($key = self::key($a, $b))])) {
                 $seen[$key] = true;
                 yield [min($a, $b), max($a, $b)];
             }
@@ -153,7 +156,7 @@ final class TangleFinder
         unset($groups);
         foreach ($this->asked as [$a, $b]) {
             [$a, $b] = [$stands[$a] ?? $a, $stands[$b] ?? $b];
-            if ($a !== $b && isset($this->pages[$a], $this->pages[$b]) && ! isset($seen[$key = self::key($a, $b)])) {
+            if ($a !== $b && isset($this->pages[$a], $this->pages[$b]) && ! isset($seen[($key = self::key($a, $b))])) {
                 $seen[$key] = true;
                 yield [min($a, $b), max($a, $b)];
             }

@@ -37,8 +37,11 @@ final class Tangles
      * @param  Closure(int, int): bool  $agree  whether two pages stand in one tangle
      * @param  Closure(int): string  $called  by which large parts are cut
      */
-    public function __construct(private readonly array $digests, private readonly Closure $agree, private readonly Closure $called)
-    {
+    public function __construct(
+        private readonly array $digests,
+        private readonly Closure $agree,
+        private readonly Closure $called,
+    ) {
     }
 
     /** The two were seen to be the same. */
@@ -61,7 +64,13 @@ final class Tangles
     public function groups(): array
     {
         $this->follows = [];
-        usort($this->acts, fn (array $x, array $y): int => strcmp($this->digests[$x[0]].$this->digests[$x[1]], $this->digests[$y[0]].$this->digests[$y[1]]));
+        usort(
+            $this->acts,
+            fn (array $x, array $y): int => strcmp(
+                $this->digests[$x[0]].$this->digests[$x[1]],
+                $this->digests[$y[0]].$this->digests[$y[1]],
+            ),
+        );
         foreach ($this->acts as [$page, $other]) {
             [$a, $b] = [$this->leader($page), $this->leader($other)];
             if ($a !== $b) {
@@ -76,7 +85,11 @@ final class Tangles
                 $this->judged[$a < $b ? "$a $b" : "$b $a"] = true;
             }
         }
-        usort($pairs, fn (array $x, array $y): int => $y[2] <=> $x[2] ?: strcmp($this->digests[$x[0]].$this->digests[$x[1]], $this->digests[$y[0]].$this->digests[$y[1]]));
+        usort(
+            $pairs,
+            fn (array $x, array $y): int => $y[2] <=> $x[2] ?:
+            strcmp($this->digests[$x[0]].$this->digests[$x[1]], $this->digests[$y[0]].$this->digests[$y[1]]),
+        );
         $large = $this->largeParts($pairs);
         $group = [];
         $members = [];
@@ -89,7 +102,7 @@ final class Tangles
             if ($ours === $theirs || ! $this->allAgree($members[$ours] ?? [$a], $members[$theirs] ?? [$b])) {
                 continue;
             }
-            $members[$ours] = [...($members[$ours] ?? [$a]), ...($members[$theirs] ?? [$b])];
+            $members[$ours] = [...$members[$ours] ?? [$a], ...$members[$theirs] ?? [$b]];
             foreach ($members[$ours] as $member) {
                 $group[$member] = $ours;
             }

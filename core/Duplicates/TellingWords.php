@@ -14,18 +14,20 @@ final readonly class TellingWords
 {
     private const UNITS = 'mm|cm|dm|m|km|inch|inches|in|ft|kg|mg|g|lb|lbs|oz|ml|cl|dl|l|liter|litre|liters|litres|w|watt|kw|kwh|v|volt|mah|ah|a|amp|k|kelvin|lm|lumen|hz|ghz|mhz|gb|tb|mb|mp|px|dpi|bar|psi|db|°|°c|°f|%|mm2|m2|m²|cm²|den|tog|pcs|pc|pack|pieces|stück|stk|teilig|pièces|piezas|pezzi|stuks|ply';
 
-    private const COLOURS = 'black white red blue green yellow grey gray brown beige cream ivory pink purple violet orange gold golden silver copper brass bronze chrome nickel turquoise navy mint olive sand taupe anthracite transparent clear amber smoke rose ruby teal khaki lilac mustard coral charcoal '
-        .'schwarz schwarzer schwarze weiß weiss rot blau grün gelb grau braun creme rosa lila gold silber kupfer messing türkis anthrazit oliv sandfarben hellgrau dunkelgrau dunkelblau hellblau '
-        .'noir noire blanc blanche rouge bleu bleue vert verte jaune gris grise marron doré dorée argent argenté cuivre laiton '
-        .'negro negra blanco blanca rojo roja azul verde amarillo amarilla gris marrón dorado plata cobre latón '
-        .'nero nera bianco bianca rosso rossa blu giallo grigio marrone oro argento rame ottone '
-        .'zwart zwarte wit witte rood blauw groen geel grijs bruin goud zilver koper';
+    private const COLOURS =
+        'black white red blue green yellow grey gray brown beige cream ivory pink purple violet orange gold golden silver copper brass bronze chrome nickel turquoise navy mint olive sand taupe anthracite transparent clear amber smoke rose ruby teal khaki lilac mustard coral charcoal '.
+        'schwarz schwarzer schwarze weiß weiss rot blau grün gelb grau braun creme rosa lila gold silber kupfer messing türkis anthrazit oliv sandfarben hellgrau dunkelgrau dunkelblau hellblau '.
+        'noir noire blanc blanche rouge bleu bleue vert verte jaune gris grise marron doré dorée argent argenté cuivre laiton '.
+        'negro negra blanco blanca rojo roja azul verde amarillo amarilla gris marrón dorado plata cobre latón '.
+        'nero nera bianco bianca rosso rossa blu giallo grigio marrone oro argento rame ottone '.
+        'zwart zwarte wit witte rood blauw groen geel grijs bruin goud zilver koper';
 
-    private const MATERIALS = 'wood wooden oak walnut beech pine ash birch teak bamboo rattan wicker metal steel iron aluminium aluminum glass crystal marble stone concrete ceramic porcelain plastic acrylic leather suede cotton linen wool silk velvet felt paper cork polyester nylon viscose '
-        .'holz eiche nussbaum buche kiefer esche birke bambus metall stahl edelstahl eisen glas kristall marmor stein beton keramik porzellan kunststoff leder baumwolle leinen wolle seide samt filz papier kork '
-        .'bois chêne noyer hêtre métal acier fer verre cristal marbre pierre béton céramique porcelaine plastique cuir coton lin laine soie velours papier '
-        .'madera roble nogal acero hierro vidrio mármol piedra hormigón cerámica cuero algodón lino lana seda terciopelo papel '
-        .'legno rovere noce acciaio ferro vetro pietra ceramica pelle cotone seta velluto carta hout eiken staal ijzer steen keramiek leer katoen linnen wol zijde fluweel';
+    private const MATERIALS =
+        'wood wooden oak walnut beech pine ash birch teak bamboo rattan wicker metal steel iron aluminium aluminum glass crystal marble stone concrete ceramic porcelain plastic acrylic leather suede cotton linen wool silk velvet felt paper cork polyester nylon viscose '.
+        'holz eiche nussbaum buche kiefer esche birke bambus metall stahl edelstahl eisen glas kristall marmor stein beton keramik porzellan kunststoff leder baumwolle leinen wolle seide samt filz papier kork '.
+        'bois chêne noyer hêtre métal acier fer verre cristal marbre pierre béton céramique porcelaine plastique cuir coton lin laine soie velours papier '.
+        'madera roble nogal acero hierro vidrio mármol piedra hormigón cerámica cuero algodón lino lana seda terciopelo papel '.
+        'legno rovere noce acciaio ferro vetro pietra ceramica pelle cotone seta velluto carta hout eiken staal ijzer steen keramiek leer katoen linnen wol zijde fluweel';
 
     private const SIZES = 'xxs xs s m l xl xxl xxxl 2xl 3xl 4xl small medium large mini maxi king queen single double twin klein mittel groß gross petit petite grand grande moyen moyenne pequeño mediano piccolo piccola medio groot middel kids men women mens womens herren damen kinder homme femme enfant hombre mujer uomo donna bambini left right links rechts gauche droite';
 
@@ -55,7 +57,9 @@ final readonly class TellingWords
                 }
             }
         }
-        foreach (['size' => self::SIZES, 'material' => self::MATERIALS, 'colour' => self::COLOURS] as $class => $words) {
+        foreach (
+            ['size' => self::SIZES, 'material' => self::MATERIALS, 'colour' => self::COLOURS] as $class => $words
+        ) {
             foreach (explode(' ', $words) as $word) {
                 $classes[$word] = $class;
             }
@@ -73,13 +77,28 @@ final readonly class TellingWords
     public function in(string $text, bool $isName): array
     {
         $text = mb_strtolower(mb_scrub($text));
-        $text = (string) preg_replace(['/(?:[€$£¥]|eur|usd|gbp|chf)\s?\d[\d.,\'’]*/u', '/\d[\d.,\'’]*\s?(?:[€$£¥]|eur\b|usd\b|gbp\b|chf\b)/u', '/\b\d{1,4}[.\-\/]\d{1,2}[.\-\/]\d{1,4}\b/u', '~\b\d[.,]\d\s?(?:/|of|von)\s?5\b~u'], ' ', $text);
+        $text = (string) preg_replace(
+            [
+                '/(?:[€$£¥]|eur|usd|gbp|chf)\s?\d[\d.,\'’]*/u',
+                '/\d[\d.,\'’]*\s?(?:[€$£¥]|eur\b|usd\b|gbp\b|chf\b)/u',
+                '/\b\d{1,4}[.\-\/]\d{1,2}[.\-\/]\d{1,4}\b/u',
+                '~\b\d[.,]\d\s?(?:/|of|von)\s?5\b~u',
+            ],
+            ' ',
+            $text,
+        );
         $found = [];
-        $text = (string) preg_replace_callback('/(?<![\p{L}\p{N}])(\d+(?:[.,]\d+)?(?:\s?[x×]\s?\d+(?:[.,]\d+)?)*)\s?('.self::UNITS.')(?![\p{L}\p{N}])/u', static function (array $match) use (&$found): string {
-            $found[str_replace([' ', '×', ','], ['', 'x', '.'], $match[1]).$match[2]] = 'figure '.$match[2];
+        $text = (string) preg_replace_callback(
+            '/(?<![\p{L}\p{N}])(\d+(?:[.,]\d+)?(?:\s?[x×]\s?\d+(?:[.,]\d+)?)*)\s?('.
+                self::UNITS.
+                ')(?![\p{L}\p{N}])/u',
+            static function (array $match) use (&$found): string {
+                $found[str_replace([' ', '×', ','], ['', 'x', '.'], $match[1]).$match[2]] = 'figure '.$match[2];
 
-            return ' ';
-        }, $text);
+                return ' ';
+            },
+            $text,
+        );
         foreach (Words::of($text) as $word) {
             $class = $this->classes[$word] ?? null;
             if (preg_match('/\d/', $word) === 1) {

@@ -20,9 +20,18 @@ final readonly class CanonicalCase
      * @param  ?bool  $isKeeper  null where it stands in no tangle
      * @param  ?CanonicalTarget  $target  of declared(); null where that is none or the page itself
      */
-    public function __construct(public string $url, public bool $isMeant, array $tags, public ?string $header, public int $strays, public ?bool $isKeeper, public ?CanonicalTarget $target)
-    {
-        $this->tags = array_values(array_unique(array_map(static fn (string $tag): string => PageUrl::parse($tag)?->text() ?? $tag, $tags)));
+    public function __construct(
+        public string $url,
+        public bool $isMeant,
+        array $tags,
+        public ?string $header,
+        public int $strays,
+        public ?bool $isKeeper,
+        public ?CanonicalTarget $target,
+    ) {
+        $this->tags = array_values(
+            array_unique(array_map(static fn (string $tag): string => PageUrl::parse($tag)?->text() ?? $tag, $tags)),
+        );
     }
 
     /**
@@ -70,7 +79,9 @@ final readonly class CanonicalCase
             CanonicalVerdict::Unreadable => $first !== null && $readable === null,
             CanonicalVerdict::Several => count($this->tags) > 1,
             CanonicalVerdict::Stray => $first === null && $this->strays > 0,
-            CanonicalVerdict::TagAgainstHeader => $this->tags !== [] && $this->header !== null && (PageUrl::parse($this->header)?->text() ?? $this->header) !== $this->tags[0],
+            CanonicalVerdict::TagAgainstHeader => $this->tags !== [] &&
+                $this->header !== null &&
+                (PageUrl::parse($this->header)?->text() ?? $this->header) !== $this->tags[0],
             CanonicalVerdict::Barred => $to !== null && $to->isOwnHost && $to->isBarred,
             CanonicalVerdict::Unreachable => $to !== null && $to->isOwnHost && $to->status >= 400,
             CanonicalVerdict::Redirected => $to !== null && $to->isOwnHost && $to->status >= 300 && $to->status < 400,
@@ -79,8 +90,17 @@ final readonly class CanonicalCase
             CanonicalVerdict::Chain => $to !== null && $to->namesAnother && ! $to->leadsBack,
             CanonicalVerdict::OtherForm => $to !== null && $to->isOtherForm,
             CanonicalVerdict::Foreign => $to !== null && ! $to->isOwnHost && ! $to->isOtherForm,
-            CanonicalVerdict::Unseen => $to !== null && $to->isOwnHost && ! $to->isOtherForm && ! $to->isBarred && (! $to->isKnown || $to->status === 0),
-            CanonicalVerdict::Unlike => $to !== null && $to->isUnlike && ! $to->isInTangle && ! $to->isFirstPart && ! $to->isVersion && ! $to->isWider,
+            CanonicalVerdict::Unseen => $to !== null &&
+                $to->isOwnHost &&
+                ! $to->isOtherForm &&
+                ! $to->isBarred &&
+                (! $to->isKnown || $to->status === 0),
+            CanonicalVerdict::Unlike => $to !== null &&
+                $to->isUnlike &&
+                ! $to->isInTangle &&
+                ! $to->isFirstPart &&
+                ! $to->isVersion &&
+                ! $to->isWider,
             CanonicalVerdict::Paging => $to !== null && $to->isFirstPart && ! $to->isInTangle,
             CanonicalVerdict::Language => $to !== null && $to->isVersion,
             CanonicalVerdict::ToKeeper => $to !== null && $to->isInTangle && $to->isKeeper,
@@ -88,7 +108,13 @@ final readonly class CanonicalCase
             CanonicalVerdict::MissedFoldBySelf => $isSelf && $this->isKeeper === false,
             CanonicalVerdict::Self => $isSelf && $this->isKeeper !== false,
             CanonicalVerdict::Odd => $to !== null && $to->isInTangle && ! $to->isKeeper,
-            CanonicalVerdict::Aside => $to !== null && $to->isOwnHost && ! $to->isInTangle && ! $to->isUnlike && ! $to->isWider && ! $to->isVersion && ! $to->isFirstPart,
+            CanonicalVerdict::Aside => $to !== null &&
+                $to->isOwnHost &&
+                ! $to->isInTangle &&
+                ! $to->isUnlike &&
+                ! $to->isWider &&
+                ! $to->isVersion &&
+                ! $to->isFirstPart,
             CanonicalVerdict::Weak => $readable === null && $first === null && $this->isKeeper !== false,
             default => $readable === null && $first === null && $this->isKeeper === false,
         };

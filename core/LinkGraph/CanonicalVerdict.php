@@ -40,7 +40,11 @@ enum CanonicalVerdict: string
 
     public function isFault(): bool
     {
-        return ! in_array($this, [self::NotNeeded, self::ToKeeper, self::ToWider, self::Self, self::Weak, self::Unseen], true);
+        return ! in_array(
+            $this,
+            [self::NotNeeded, self::ToKeeper, self::ToWider, self::Self, self::Weak, self::Unseen],
+            true,
+        );
     }
 
     public function key(): string

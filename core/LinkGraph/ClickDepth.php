@@ -25,8 +25,14 @@ final class ClickDepth
      * @param  array<int, list<int>>  $bundles  targets of each bundle
      * @return list<int> depth of each node
      */
-    public static function from(int $home, array $starts, string $targets, array $redirects, array $bundlesOf = [], array $bundles = []): array
-    {
+    public static function from(
+        int $home,
+        array $starts,
+        string $targets,
+        array $redirects,
+        array $bundlesOf = [],
+        array $bundles = [],
+    ): array {
         $depths = array_fill(0, max(0, count($starts) - 1), self::UNREACHED);
         $level = [];
         self::reach($home, 0, $depths, $level, $redirects);
@@ -37,7 +43,9 @@ final class ClickDepth
                     continue;
                 }
                 [$from, $to] = [$starts[$node], $starts[$node + 1]];
-                foreach ($to > $from ? (array) unpack('V*', substr($targets, 4 * $from, 4 * ($to - $from))) : [] as $target) {
+                foreach (
+                    $to > $from ? (array) unpack('V*', substr($targets, 4 * $from, 4 * ($to - $from))) : [] as $target
+                ) {
                     self::reach((int) $target, $depth, $depths, $below, $redirects);
                 }
                 foreach ($bundlesOf[$node] ?? [] as $bundle) {

@@ -30,7 +30,12 @@ final class HreflangAudit
             $byCode = [];
             $namesItself = false;
             foreach ($page->versions as ['code' => $code, 'url' => $url]) {
-                $tell = static fn (HreflangFault $fault): array => ['page' => $page->url, 'other' => $url, 'code' => $code, 'fault' => $fault];
+                $tell = static fn (HreflangFault $fault): array => [
+                    'page' => $page->url,
+                    'other' => $url,
+                    'code' => $code,
+                    'fault' => $fault,
+                ];
                 $namesItself = $namesItself || $url === $page->url;
                 if (! self::isCode($code)) {
                     yield $tell(HreflangFault::WrongCode);
@@ -63,7 +68,9 @@ final class HreflangAudit
             return true;
         }
 
-        return preg_match('/^([a-z]{2})(?:-[a-z]{4})?(?:-([a-z]{2}))?$/', $code, $found) === 1 && isset($languages[$found[1]]) && (! isset($found[2]) || isset($countries[strtoupper($found[2])]));
+        return preg_match('/^([a-z]{2})(?:-[a-z]{4})?(?:-([a-z]{2}))?$/', $code, $found) === 1 &&
+            isset($languages[$found[1]]) &&
+            (! isset($found[2]) || isset($countries[strtoupper($found[2])]));
     }
 
     private static function faultOf(string $from, ?HreflangPage $other): ?HreflangFault

@@ -12,7 +12,12 @@ final readonly class HreflangPage
      * @param  bool  $isClosed  noindex, or barred
      * @param  bool  $isFolded  another page is its canonical
      */
-    public function __construct(public string $url, public array $versions, public int $status = 200, public bool $isClosed = false, public bool $isFolded = false)
-    {
+    public function __construct(
+        public string $url,
+        public array $versions,
+        public int $status = 200,
+        public bool $isClosed = false,
+        public bool $isFolded = false,
+    ) {
     }
 }

@@ -29,7 +29,9 @@ final class PlanProof
     {
         $next = $page->redirect ?? ($page->canonical !== $page->page ? $page->canonical : null);
         if ($next === null) {
-            return $page->status >= 400 && $page->clicks > 0 ? "answers {$page->status}, though it has {$page->clicks} clicks" : null;
+            return $page->status >= 400 && $page->clicks > 0
+                ? "answers {$page->status}, though it has {$page->clicks} clicks"
+                : null;
         }
         $end = $pages[$next] ?? null;
         $verb = $page->redirect !== null ? 'redirects to' : 'names';
@@ -42,7 +44,9 @@ final class PlanProof
             $end->status !== 200 => "$verb a page that answers {$end->status}",
             $end->canonical !== null && $end->canonical !== $end->page => "$verb a page that names another",
             ! $end->isListed => "$verb a page that is kept out of search",
-            $end->likes !== $page->likes => $page->clicks > 0 ? "$verb a page that shows something else, with {$page->clicks} clicks" : "$verb a page that shows something else",
+            $end->likes !== $page->likes => $page->clicks > 0
+                ? "$verb a page that shows something else, with {$page->clicks} clicks"
+                : "$verb a page that shows something else",
             default => null,
         };
     }

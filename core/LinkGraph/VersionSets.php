@@ -51,9 +51,17 @@ final class VersionSets
         if ($declared !== null && $declared !== $page && (isset($set[$declared]) || $this->isSame($page, $declared))) {
             return $declared;
         }
-        $copied = array_values(array_filter(array_keys($set), fn (int $other): bool => isset($this->named[$other][$other]) && $this->isSame($page, $other)));
+        $copied = array_values(
+            array_filter(
+                array_keys($set),
+                fn (int $other): bool => isset($this->named[$other][$other]) && $this->isSame($page, $other),
+            ),
+        );
         foreach ($copied as $other) {
-            if ($this->languages[$page] !== '' && in_array($this->languages[$page], array_map(self::languageOf(...), $set[$other]), true)) {
+            if (
+                $this->languages[$page] !== '' &&
+                in_array($this->languages[$page], array_map(self::languageOf(...), $set[$other]), true)
+            ) {
                 return $other;
             }
         }
@@ -78,7 +86,12 @@ final class VersionSets
                     continue;
                 }
                 // Two in one language share their text; so do their copies, which must not stand for each other.
-                $sharesText = $owner !== null && array_intersect(array_map(self::languageOf(...), $set[$owner] ?? []), array_map(self::languageOf(...), $codes)) !== [];
+                $sharesText =
+                    $owner !== null &&
+                    array_intersect(
+                        array_map(self::languageOf(...), $set[$owner] ?? []),
+                        array_map(self::languageOf(...), $codes),
+                    ) !== [];
                 yield [$page, $other, $owner === null || $sharesText];
             }
         }

@@ -24,9 +24,10 @@ final class Charset
         if ($marked !== null) {
             return self::named($marked)->decode(substr($bytes, 2));
         }
-        $encoding = Encoding::labelled(self::labelIn((string) $contentType) ?? '')
-            ?? Encoding::labelled(self::labelInMeta(substr($bytes, 0, 1024)) ?? '')
-            ?? (mb_check_encoding($bytes, 'UTF-8') ? self::named('utf-8') : self::named('windows-1252'));
+        $encoding =
+            Encoding::labelled(self::labelIn((string) $contentType) ?? '') ??
+            (Encoding::labelled(self::labelInMeta(substr($bytes, 0, 1024)) ?? '') ??
+                (mb_check_encoding($bytes, 'UTF-8') ? self::named('utf-8') : self::named('windows-1252')));
 
         return $encoding->decode($bytes);
     }

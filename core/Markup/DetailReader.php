@@ -22,7 +22,10 @@ final class DetailReader
     /** Words of main text below which a page with scripts is taken to be filled by them. */
     private const FEWEST_WORDS = 15;
 
-    private const DIRECTIVES = ['all', 'none', 'index', 'noindex', 'follow', 'nofollow', 'noarchive', 'nosnippet', 'notranslate', 'noimageindex', 'indexifembedded'];
+    private const DIRECTIVES = [
+        'all', 'none', 'index', 'noindex', 'follow', 'nofollow', 'noarchive', 'nosnippet', 'notranslate',
+        'noimageindex', 'indexifembedded',
+    ];
 
     /** @var list<array{level: int, text: string}> */
     private array $headings = [];
@@ -109,7 +112,9 @@ final class DetailReader
                 $this->social[mb_substr($name, 0, 60)] ??= mb_substr($content, 0, 1000);
             }
         } elseif (preg_match('/^[a-z][a-z0-9\-_]{2,40}$/', $name) === 1 && self::isDirectives($content)) {
-            $this->crawlers[$name] = isset($this->crawlers[$name]) ? $this->crawlers[$name].', '.$content : $content;
+            $this->crawlers[$name] = isset($this->crawlers[$name])
+                ? $this->crawlers[$name].', '.$content
+                : $content;
         }
     }
 
@@ -128,7 +133,11 @@ final class DetailReader
     public function canonical(string $where, string $url, string $written): void
     {
         if (count($this->canonicals) < 20) {
-            $this->canonicals[] = ['where' => $where, 'url' => mb_substr($url, 0, 2048), 'written' => mb_substr($written, 0, 2048)];
+            $this->canonicals[] = [
+                'where' => $where,
+                'url' => mb_substr($url, 0, 2048),
+                'written' => mb_substr($written, 0, 2048),
+            ];
         }
     }
 
@@ -137,7 +146,11 @@ final class DetailReader
         $json = trim($json);
         $data = json_decode($json, true, 64);
         if (! is_array($data)) {
-            count($this->errors) < 20 && $this->errors[] = json_last_error() === JSON_ERROR_NONE ? 'holds no object' : lcfirst(json_last_error_msg()).': '.mb_substr(mb_scrub($json), 0, 80);
+            count($this->errors) < 20 &&
+                ($this->errors[] =
+                    json_last_error() === JSON_ERROR_NONE
+                        ? 'holds no object'
+                        : lcfirst(json_last_error_msg()).': '.mb_substr(mb_scrub($json), 0, 80));
 
             return;
         }
@@ -161,7 +174,7 @@ final class DetailReader
             $this->heading($heading['level'], $heading['text']);
         }
         foreach ($facts->images as $image) {
-            count($this->images) < self::MOST_IMAGES && $this->images[] = $image;
+            count($this->images) < self::MOST_IMAGES && ($this->images[] = $image);
         }
         $this->scripts += $facts->scripts;
     }
@@ -173,9 +186,19 @@ final class DetailReader
      */
     public function region(array $links): ?RegionFacts
     {
-        $more = [$this->canonicals, $this->hreflangs, $this->paging, $this->social, $this->crawlers, $this->structured, $this->errors];
+        $more = [
+            $this->canonicals,
+            $this->hreflangs,
+            $this->paging,
+            $this->social,
+            $this->crawlers,
+            $this->structured,
+            $this->errors,
+        ];
 
-        return array_filter($more) === [] && $this->refresh === null ? new RegionFacts($links, $this->headings, $this->images, $this->scripts) : null;
+        return array_filter($more) === [] && $this->refresh === null
+            ? new RegionFacts($links, $this->headings, $this->images, $this->scripts)
+            : null;
     }
 
     /** @return list<string> schema.org types of the nodes, the outermost and those of a graph */
@@ -188,7 +211,20 @@ final class DetailReader
     {
         $needsScript = $this->scripts > 0 && $this->headings === [] && $text->words() < self::FEWEST_WORDS;
 
-        return new PageDetails($this->headings, $this->images, $this->canonicals, $this->hreflangs, $this->paging, $this->social, $this->crawlers, $this->structured, $this->errors, $this->refresh, $needsScript, $text);
+        return new PageDetails(
+            $this->headings,
+            $this->images,
+            $this->canonicals,
+            $this->hreflangs,
+            $this->paging,
+            $this->social,
+            $this->crawlers,
+            $this->structured,
+            $this->errors,
+            $this->refresh,
+            $needsScript,
+            $text,
+        );
     }
 
     /**
@@ -214,6 +250,10 @@ final class DetailReader
     {
         $words = array_map(trim(...), explode(',', strtolower($content)));
 
-        return array_filter($words, static fn (string $word): bool => ! in_array($word, self::DIRECTIVES, true) && preg_match('/^(max-(snippet|image-preview|video-preview)|unavailable_after)\s*:/', $word) !== 1) === [];
+        return array_filter(
+            $words,
+            static fn (string $word): bool => ! in_array($word, self::DIRECTIVES, true) &&
+                preg_match('/^(max-(snippet|image-preview|video-preview)|unavailable_after)\s*:/', $word) !== 1,
+        ) === [];
     }
 }

@@ -34,8 +34,15 @@ final readonly class LinkHeader
                 if (in_array('canonical', $relations, true)) {
                     $canonical ??= $target;
                 }
-                if (in_array('alternate', $relations, true) && isset($parameters['hreflang']) && count($hreflangs) < 500) {
-                    $hreflangs[] = ['code' => mb_substr($parameters['hreflang'], 0, 35), 'url' => mb_substr($target, 0, 2048)];
+                if (
+                    in_array('alternate', $relations, true) &&
+                    isset($parameters['hreflang']) &&
+                    count($hreflangs) < 500
+                ) {
+                    $hreflangs[] = [
+                        'code' => mb_substr($parameters['hreflang'], 0, 35),
+                        'url' => mb_substr($target, 0, 2048),
+                    ];
                 }
             }
         }

@@ -39,7 +39,12 @@ final readonly class PageDetails
     /** @return list<string> */
     public function h1s(): array
     {
-        return array_values(array_map(static fn (array $heading): string => $heading['text'], array_filter($this->headings, static fn (array $heading): bool => $heading['level'] === 1)));
+        return array_values(
+            array_map(
+                static fn (array $heading): string => $heading['text'],
+                array_filter($this->headings, static fn (array $heading): bool => $heading['level'] === 1),
+            ),
+        );
     }
 
     public function imagesWithoutAlt(): int
@@ -50,7 +55,21 @@ final readonly class PageDetails
     /** @param  list<array{url: string, anchor: string}>  $externals */
     public function withExternals(array $externals): self
     {
-        return new self($this->headings, $this->images, $this->canonicals, $this->hreflangs, $this->paging, $this->social, $this->crawlers, $this->structured, $this->structuredErrors, $this->refresh, $this->needsScript, $this->text, $externals);
+        return new self(
+            $this->headings,
+            $this->images,
+            $this->canonicals,
+            $this->hreflangs,
+            $this->paging,
+            $this->social,
+            $this->crawlers,
+            $this->structured,
+            $this->structuredErrors,
+            $this->refresh,
+            $this->needsScript,
+            $this->text,
+            $externals,
+        );
     }
 
     /** All but the text, as JSON. */
@@ -59,6 +78,9 @@ final readonly class PageDetails
         $all = get_object_vars($this);
         unset($all['text']);
 
-        return json_encode(array_filter($all, static fn (mixed $value): bool => $value !== [] && $value !== null && $value !== false), JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE);
+        return json_encode(
+            array_filter($all, static fn (mixed $value): bool => $value !== [] && $value !== null && $value !== false),
+            JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE,
+        );
     }
 }

@@ -44,6 +44,20 @@ final readonly class PageFacts
     /** 16 bytes that change when any fact but the links and the details does. */
     public function digest(): string
     {
-        return md5(serialize([$this->title, $this->description, $this->robots, $this->canonicals, $this->h1s, $this->words, $this->language, $this->types, $this->strays, $this->refresh]), true);
+        return md5(
+            serialize([
+                $this->title,
+                $this->description,
+                $this->robots,
+                $this->canonicals,
+                $this->h1s,
+                $this->words,
+                $this->language,
+                $this->types,
+                $this->strays,
+                $this->refresh,
+            ]),
+            true,
+        );
     }
 }

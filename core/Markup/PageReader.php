@@ -21,20 +21,135 @@ final class PageReader
     /** Raised whenever the same HTML would give other facts or links, so that pages read by an older edition are read again. */
     public const EDITION = 5;
 
-    private const HEAD_TAGS = ['base' => 1, 'basefont' => 1, 'bgsound' => 1, 'link' => 1, 'meta' => 1, 'title' => 1, 'noscript' => 1, 'noframes' => 1, 'style' => 1, 'script' => 1, 'template' => 1, 'head' => 1, 'html' => 1];
+    private const HEAD_TAGS = [
+        'base' => 1,
+        'basefont' => 1,
+        'bgsound' => 1,
+        'link' => 1,
+        'meta' => 1,
+        'title' => 1,
+        'noscript' => 1,
+        'noframes' => 1,
+        'style' => 1,
+        'script' => 1,
+        'template' => 1,
+        'head' => 1,
+        'html' => 1,
+    ];
 
     /** Parts of a table or of the page's frame: their tags mean nothing where they do not belong (section 13.2.6.4.7). */
-    private const PART_TAGS = ['caption' => 1, 'col' => 1, 'colgroup' => 1, 'frame' => 1, 'head' => 1, 'html' => 1, 'body' => 1, 'tbody' => 1, 'td' => 1, 'tfoot' => 1, 'th' => 1, 'thead' => 1, 'tr' => 1];
+    private const PART_TAGS = [
+        'caption' => 1,
+        'col' => 1,
+        'colgroup' => 1,
+        'frame' => 1,
+        'head' => 1,
+        'html' => 1,
+        'body' => 1,
+        'tbody' => 1,
+        'td' => 1,
+        'tfoot' => 1,
+        'th' => 1,
+        'thead' => 1,
+        'tr' => 1,
+    ];
 
-    private const RAW_TAGS = ['script' => 1, 'style' => 1, 'xmp' => 1, 'iframe' => 1, 'noembed' => 1, 'noframes' => 1, 'noscript' => 1, 'textarea' => 1, 'title' => 1];
+    private const RAW_TAGS = [
+        'script' => 1,
+        'style' => 1,
+        'xmp' => 1,
+        'iframe' => 1,
+        'noembed' => 1,
+        'noframes' => 1,
+        'noscript' => 1,
+        'textarea' => 1,
+        'title' => 1,
+    ];
 
     private const REGION_TAGS = ['nav' => Region::Navigation, 'header' => Region::Header, 'footer' => Region::Footer];
 
     /** Elements of the line (HTML Standard, phrasing content): their borders do not part words. */
-    private const INLINE_TAGS = ['a' => 1, 'abbr' => 1, 'b' => 1, 'bdi' => 1, 'bdo' => 1, 'cite' => 1, 'code' => 1, 'data' => 1, 'del' => 1, 'dfn' => 1, 'em' => 1, 'font' => 1, 'i' => 1, 'img' => 1, 'ins' => 1, 'kbd' => 1, 'label' => 1, 'mark' => 1, 'q' => 1, 's' => 1, 'samp' => 1, 'small' => 1, 'span' => 1, 'strong' => 1, 'sub' => 1, 'sup' => 1, 'time' => 1, 'tt' => 1, 'u' => 1, 'var' => 1, 'wbr' => 1];
+    private const INLINE_TAGS = [
+        'a' => 1,
+        'abbr' => 1,
+        'b' => 1,
+        'bdi' => 1,
+        'bdo' => 1,
+        'cite' => 1,
+        'code' => 1,
+        'data' => 1,
+        'del' => 1,
+        'dfn' => 1,
+        'em' => 1,
+        'font' => 1,
+        'i' => 1,
+        'img' => 1,
+        'ins' => 1,
+        'kbd' => 1,
+        'label' => 1,
+        'mark' => 1,
+        'q' => 1,
+        's' => 1,
+        'samp' => 1,
+        'small' => 1,
+        'span' => 1,
+        'strong' => 1,
+        'sub' => 1,
+        'sup' => 1,
+        'time' => 1,
+        'tt' => 1,
+        'u' => 1,
+        'var' => 1,
+        'wbr' => 1,
+    ];
 
     /** Start tags that end foreign content (section 13.2.6.5). */
-    private const BREAKOUT_TAGS = ['b' => 1, 'big' => 1, 'blockquote' => 1, 'body' => 1, 'br' => 1, 'center' => 1, 'code' => 1, 'dd' => 1, 'div' => 1, 'dl' => 1, 'dt' => 1, 'em' => 1, 'embed' => 1, 'h1' => 1, 'h2' => 1, 'h3' => 1, 'h4' => 1, 'h5' => 1, 'h6' => 1, 'head' => 1, 'hr' => 1, 'i' => 1, 'img' => 1, 'li' => 1, 'listing' => 1, 'menu' => 1, 'meta' => 1, 'nobr' => 1, 'ol' => 1, 'p' => 1, 'pre' => 1, 'ruby' => 1, 's' => 1, 'small' => 1, 'span' => 1, 'strong' => 1, 'strike' => 1, 'sub' => 1, 'sup' => 1, 'table' => 1, 'tt' => 1, 'u' => 1, 'ul' => 1, 'var' => 1];
+    private const BREAKOUT_TAGS = [
+        'b' => 1,
+        'big' => 1,
+        'blockquote' => 1,
+        'body' => 1,
+        'br' => 1,
+        'center' => 1,
+        'code' => 1,
+        'dd' => 1,
+        'div' => 1,
+        'dl' => 1,
+        'dt' => 1,
+        'em' => 1,
+        'embed' => 1,
+        'h1' => 1,
+        'h2' => 1,
+        'h3' => 1,
+        'h4' => 1,
+        'h5' => 1,
+        'h6' => 1,
+        'head' => 1,
+        'hr' => 1,
+        'i' => 1,
+        'img' => 1,
+        'li' => 1,
+        'listing' => 1,
+        'menu' => 1,
+        'meta' => 1,
+        'nobr' => 1,
+        'ol' => 1,
+        'p' => 1,
+        'pre' => 1,
+        'ruby' => 1,
+        's' => 1,
+        'small' => 1,
+        'span' => 1,
+        'strong' => 1,
+        'strike' => 1,
+        'sub' => 1,
+        'sup' => 1,
+        'table' => 1,
+        'tt' => 1,
+        'u' => 1,
+        'ul' => 1,
+        'var' => 1,
+    ];
 
     private ?string $title = null;
 
@@ -106,7 +221,7 @@ final class PageReader
     private function __construct(private readonly PageUrl $url, private readonly ?RegionMemory $memory)
     {
         $this->base = $url;
-        $this->details = new DetailReader;
+        $this->details = new DetailReader();
     }
 
     /**
@@ -183,9 +298,15 @@ final class PageReader
             if (isset(self::BREAKOUT_TAGS[$name])) {
                 $this->foreign = 0;
             } else {
-                $this->foreign += (($name === 'svg' || $name === 'math') && ! $selfClosing) ? 1 : 0;
+                $this->foreign += ($name === 'svg' || $name === 'math') && ! $selfClosing ? 1 : 0;
                 // Search engines follow links in drawings; SVG 1.1 wrote them with a prefix.
-                $name === 'a' && $this->templates === 0 && $this->linkTo(Tokens::attributes($attributes)['href'] ?? Tokens::attributes($attributes)['xlink:href'] ?? null, '');
+                $name === 'a' &&
+                    $this->templates === 0 &&
+                    $this->linkTo(
+                        Tokens::attributes($attributes)['href'] ??
+                            (Tokens::attributes($attributes)['xlink:href'] ?? null),
+                        '',
+                    );
 
                 return $at;
             }
@@ -205,7 +326,12 @@ final class PageReader
                     return $behind;
                 }
             }
-            if (! isset(self::INLINE_TAGS[$name]) && $name !== 'svg' && $name !== 'math' && (! isset(self::PART_TAGS[$name]) || ($this->parting['table'] ?? 0) > 0)) {
+            if (
+                ! isset(self::INLINE_TAGS[$name]) &&
+                $name !== 'svg' &&
+                $name !== 'math' &&
+                (! isset(self::PART_TAGS[$name]) || ($this->parting['table'] ?? 0) > 0)
+            ) {
                 $this->parting[$name] = ($this->parting[$name] ?? 0) + 1;
                 $this->wordEnds();
             }
@@ -231,7 +357,13 @@ final class PageReader
      */
     private function remembered(string $name, string $html, int $at): ?int
     {
-        if ($this->regions !== [] || $this->anchor !== null || $this->heading !== null || $this->styled !== null || ($name !== 'nav' && ($this->open['main'] > 0 || $this->open['article'] > 0))) {
+        if (
+            $this->regions !== [] ||
+            $this->anchor !== null ||
+            $this->heading !== null ||
+            $this->styled !== null ||
+            ($name !== 'nav' && ($this->open['main'] > 0 || $this->open['article'] > 0))
+        ) {
             return null;
         }
         $end = strpos($html, "</$name>", $at);
@@ -258,15 +390,34 @@ final class PageReader
     /** A region as a piece of its own; false where it leaves something open, tells more than links, or depends on where it stands. */
     private function readRegion(string $name, string $bytes): RegionFacts|false
     {
-        if ($this->hasBase || stripos($bytes, "<$name") !== false || preg_match('~<(?:a|area|img)\b[^>]*?[\s\-](?:href|src)\s*=\s*(?!["\']?(?:/|https?:|data:|mailto:|tel:))~i', $bytes) === 1) {
+        if (
+            $this->hasBase ||
+            stripos($bytes, "<$name") !== false ||
+            preg_match(
+                '~<(?:a|area|img)\b[^>]*?[\s\-](?:href|src)\s*=\s*(?!["\']?(?:/|https?:|data:|mailto:|tel:))~i',
+                $bytes,
+            ) === 1
+        ) {
             return false;
         }
         $piece = new self($this->url, null);
         $piece->inBody = true;
         $piece->regions = [$name];
         $piece->scan($bytes);
-        $isWhole = $piece->anchor === null && $piece->heading === null && $piece->styled === null && $piece->templates === 0 && $piece->foreign === 0 && $piece->regions === [$name] && array_sum($piece->open) === 0
-            && array_filter($piece->parting) === [] && $piece->title === null && $piece->strays === [] && $piece->types === [] && ! $piece->hasBase && $piece->language === null;
+        $isWhole =
+            $piece->anchor === null &&
+            $piece->heading === null &&
+            $piece->styled === null &&
+            $piece->templates === 0 &&
+            $piece->foreign === 0 &&
+            $piece->regions === [$name] &&
+            array_sum($piece->open) === 0 &&
+            array_filter($piece->parting) === [] &&
+            $piece->title === null &&
+            $piece->strays === [] &&
+            $piece->types === [] &&
+            ! $piece->hasBase &&
+            $piece->language === null;
 
         return $isWhole ? $piece->details->region($piece->links) ?? false : false;
     }
@@ -286,13 +437,21 @@ final class PageReader
                 }
                 $this->details->image($given, fn (string $src): ?string => $this->resolve($src));
                 break;
-            case 'h1': case 'h2': case 'h3': case 'h4': case 'h5': case 'h6':
+            case 'h1':
+            case 'h2':
+            case 'h3':
+            case 'h4':
+            case 'h5':
+            case 'h6':
                 $this->closeHeading();
                 $this->styled = null;
                 $this->heading = '';
                 $this->headingLevel = (int) $name[1];
                 break;
-            case 'p': case 'div': case 'span': case 'strong':
+            case 'p':
+            case 'div':
+            case 'span':
+            case 'strong':
                 $this->openStyled($name, $attributes);
                 break;
             case 'frame':
@@ -317,8 +476,15 @@ final class PageReader
             case 'html':
                 $this->language ??= Tokens::attributes($attributes)['lang'] ?? null;
                 break;
-            case 'nav': case 'header': case 'footer': case 'main': case 'article':
-                if (isset(self::REGION_TAGS[$name]) && ($name === 'nav' || ($this->open['main'] === 0 && $this->open['article'] === 0))) {
+            case 'nav':
+            case 'header':
+            case 'footer':
+            case 'main':
+            case 'article':
+                if (
+                    isset(self::REGION_TAGS[$name]) &&
+                    ($name === 'nav' || ($this->open['main'] === 0 && $this->open['article'] === 0))
+                ) {
                     $this->regions[] = $name;
                 }
                 $this->open[$name]++;
@@ -330,7 +496,15 @@ final class PageReader
 
     private function endTag(string $html, int $at): int
     {
-        if (preg_match('~</([a-zA-Z][^\x00\t\n\f\r />]*)((?:[^>"\']|"[^"]*"|\'[^\']*\')*+)>~A', $html, $found, 0, $at) !== 1) {
+        if (
+            preg_match(
+                '~</([a-zA-Z][^\x00\t\n\f\r />]*)((?:[^>"\']|"[^"]*"|\'[^\']*\')*+)>~A',
+                $html,
+                $found,
+                0,
+                $at,
+            ) !== 1
+        ) {
             if (($html[$at + 2] ?? '') === '>') {
                 return $at + 3;
             }
@@ -370,16 +544,28 @@ final class PageReader
             case 'a':
                 $this->closeAnchor();
                 break;
-            case 'h1': case 'h2': case 'h3': case 'h4': case 'h5': case 'h6':
+            case 'h1':
+            case 'h2':
+            case 'h3':
+            case 'h4':
+            case 'h5':
+            case 'h6':
                 $this->closeHeading();
                 break;
-            case 'p': case 'div': case 'span': case 'strong':
+            case 'p':
+            case 'div':
+            case 'span':
+            case 'strong':
                 if ($this->styled !== null && $this->styledTag === $name) {
                     $this->details->styled(Text::tidy(Entities::decode($this->styled)));
                     $this->styled = null;
                 }
                 break;
-            case 'nav': case 'header': case 'footer': case 'main': case 'article':
+            case 'nav':
+            case 'header':
+            case 'footer':
+            case 'main':
+            case 'article':
                 $this->open[$name] = max(0, $this->open[$name] - 1);
                 if ($this->regions !== [] && end($this->regions) === $name) {
                     array_pop($this->regions);
@@ -465,7 +651,7 @@ final class PageReader
         $this->anchor = [
             'href' => $given['href'],
             'text' => '',
-            'alt' => $name === 'area' ? ($given['alt'] ?? '') : '',
+            'alt' => $name === 'area' ? $given['alt'] ?? '' : '',
             'rel' => isset($given['rel']) ? Link::relOf($given['rel']) : 0,
             'region' => $region,
         ];
@@ -479,7 +665,13 @@ final class PageReader
     {
         if ($href !== null) {
             $around = $this->anchor;
-            $this->anchor = ['href' => $href, 'text' => '', 'alt' => $title, 'rel' => 0, 'region' => $this->regions === [] ? Region::Main : self::REGION_TAGS[$this->regions[0]]];
+            $this->anchor = [
+                'href' => $href,
+                'text' => '',
+                'alt' => $title,
+                'rel' => 0,
+                'region' => $this->regions === [] ? Region::Main : self::REGION_TAGS[$this->regions[0]],
+            ];
             $this->closeAnchor();
             $this->anchor = $around;
         }
@@ -500,7 +692,12 @@ final class PageReader
         if ($text === '') {
             $text = Text::tidy($anchor['alt']);
         }
-        $this->links[] = new Link($target, mb_strlen($text) > 255 ? mb_substr($text, 0, 255) : $text, $anchor['rel'], $anchor['region']);
+        $this->links[] = new Link(
+            $target,
+            mb_strlen($text) > 255 ? mb_substr($text, 0, 255) : $text,
+            $anchor['rel'],
+            $anchor['region'],
+        );
     }
 
     private function closeHeading(): void
@@ -514,9 +711,21 @@ final class PageReader
     /** A short text that a class or a role calls a heading, outside of any heading element. */
     private function openStyled(string $name, string $attributes): void
     {
-        if ($this->heading === null && $this->regions === [] && $attributes !== '' && (stripos($attributes, 'head') !== false || stripos($attributes, 'title') !== false || stripos($attributes, '"h') !== false) && $this->inBody) {
+        if (
+            $this->heading === null &&
+            $this->regions === [] &&
+            $attributes !== '' &&
+            (stripos($attributes, 'head') !== false ||
+                stripos($attributes, 'title') !== false ||
+                stripos($attributes, '"h') !== false) &&
+            $this->inBody
+        ) {
             $given = Tokens::attributes($attributes);
-            if (($given['role'] ?? '') === 'heading' || preg_match('/(?:^|[\s_\-])(?:h[1-6]|heading|headline|title)(?:$|[\s_\-])/i', $given['class'] ?? '') === 1) {
+            if (
+                ($given['role'] ?? '') === 'heading' ||
+                preg_match('/(?:^|[\s_\-])(?:h[1-6]|heading|headline|title)(?:$|[\s_\-])/i', $given['class'] ?? '') ===
+                    1
+            ) {
                 $this->styled = '';
                 $this->styledTag = $name;
 
@@ -560,7 +769,11 @@ final class PageReader
     /** Visitors who are sent on at once are redirected (HTML Standard, section 4.2.5.3: seconds, then the address). */
     private function refreshes(string $content): void
     {
-        if ($this->refresh === null && preg_match('~^\s*(\d*)(?:\.\d*)?\s*[;,\s]\s*(?:url\s*=\s*)?["\']?([^"\']+)~i', $content, $found) === 1 && (int) $found[1] <= self::AT_ONCE) {
+        if (
+            $this->refresh === null &&
+            preg_match('~^\s*(\d*)(?:\.\d*)?\s*[;,\s]\s*(?:url\s*=\s*)?["\']?([^"\']+)~i', $content, $found) === 1 &&
+            (int) $found[1] <= self::AT_ONCE
+        ) {
             $this->refresh = $this->resolve(trim($found[2]));
         }
     }
@@ -572,7 +785,10 @@ final class PageReader
             return;
         }
         $rels = preg_split('/[\t\n\f\r ]+/', strtolower(trim($given['rel']))) ?: [];
-        $target = array_intersect($rels, ['canonical', 'alternate', 'next', 'prev']) === [] ? null : ($this->resolve($given['href']) ?? trim($given['href']));
+        $target =
+            array_intersect($rels, ['canonical', 'alternate', 'next', 'prev']) === []
+                ? null
+                : $this->resolve($given['href']) ?? trim($given['href']);
         if ($target === null) {
             return;
         }

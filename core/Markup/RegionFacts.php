@@ -12,7 +12,11 @@ final readonly class RegionFacts
      * @param  list<array{level: int, text: string}>  $headings
      * @param  list<array{src: string, alt: ?string, width: int, height: int}>  $images
      */
-    public function __construct(public array $links, public array $headings, public array $images, public int $scripts)
-    {
+    public function __construct(
+        public array $links,
+        public array $headings,
+        public array $images,
+        public int $scripts,
+    ) {
     }
 }

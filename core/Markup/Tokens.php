@@ -52,8 +52,12 @@ final class Tokens
             // "Script data double escaped": a script tag inside a comment inside a script hides one end tag.
             $before = substr($html, $at, $end - $at);
             $comment = strrpos($before, '<!--');
-            if ($comment !== false && ! str_contains(substr($before, $comment), '-->')
-                && preg_match('~<script[\t\n\f\r />]~i', substr($before, $comment)) > preg_match('~</script[\t\n\f\r />]~i', substr($before, $comment))) {
+            if (
+                $comment !== false &&
+                ! str_contains(substr($before, $comment), '-->') &&
+                preg_match('~<script[\t\n\f\r />]~i', substr($before, $comment)) >
+                    preg_match('~</script[\t\n\f\r />]~i', substr($before, $comment))
+            ) {
                 $from = $end + 2;
 
                 continue;

@@ -11,7 +11,9 @@ namespace Orchard\Core\Markup;
 final class Xhtml
 {
     /** Elements that have no end in HTML (HTML Standard, section 13.1.2). */
-    private const VOID = ['area', 'base', 'br', 'col', 'embed', 'hr', 'img', 'input', 'link', 'meta', 'source', 'track', 'wbr'];
+    private const VOID = [
+        'area', 'base', 'br', 'col', 'embed', 'hr', 'img', 'input', 'link', 'meta', 'source', 'track', 'wbr',
+    ];
 
     public static function toHtml(string $xml): string
     {
@@ -19,7 +21,11 @@ final class Xhtml
             '~<!--.*?-->|<!\[CDATA\[(.*?)\]\]>|<([a-zA-Z][^\s/>]*)((?:[^>"\']|"[^"]*"|\'[^\']*\')*?)/>~s',
             static fn (array $found): string => match (true) {
                 str_starts_with($found[0], '<!--') => $found[0],
-                str_starts_with($found[0], '<![') => htmlspecialchars($found[1] ?? '', ENT_NOQUOTES | ENT_SUBSTITUTE, 'UTF-8'),
+                str_starts_with($found[0], '<![') => htmlspecialchars(
+                    $found[1] ?? '',
+                    ENT_NOQUOTES | ENT_SUBSTITUTE,
+                    'UTF-8',
+                ),
                 in_array(strtolower($found[2] ?? ''), self::VOID, true) => $found[0],
                 default => '<'.($found[2] ?? '').($found[3] ?? '').'></'.($found[2] ?? '').'>',
             },

@@ -27,7 +27,12 @@ final class NginxRules
             }
             $target = $line->to === null ? 'gone' : self::value($line->to->text());
             foreach ($key->parameters === [] ? [null] : QueryWritings::of($key->parameters) as $query) {
-                $entries[$query === null ? 'path' : 'query'][$line->status][] = [$key->path, $query, $target.($query === null && $line->to !== null && $line->to->query === null ? '$is_args$args' : '')];
+                $entries[$query === null ? 'path' : 'query'][$line->status][] = [
+                    $key->path,
+                    $query,
+                    $target.
+                    ($query === null && $line->to !== null && $line->to->query === null ? '$is_args$args' : ''),
+                ];
             }
         }
         $maps = "geo \$orchard_dollar { default \"$\"; }\nmap_hash_max_size 262144;\nmap_hash_bucket_size 4096;\n";
@@ -40,8 +45,13 @@ final class NginxRules
                 }
                 $name = "orchard_{$sort}_$status";
                 [$from, $to] = self::maps($entries[$sort][$status]);
-                $maps .= "map $asked \${$name}_from {\n    default \"\";\n$from}\n".($status === 410 ? '' : "map $asked \${$name}_to {\n    default \"\";\n$to}\n");
-                $server .= "if (\${$name}_from = $asked) {\n    return $status".($status === 410 ? '' : " \${$name}_to").";\n}\n";
+                $maps .=
+                    "map $asked \${$name}_from {\n    default \"\";\n$from}\n".
+                    ($status === 410 ? '' : "map $asked \${$name}_to {\n    default \"\";\n$to}\n");
+                $server .=
+                    "if (\${$name}_from = $asked) {\n    return $status".
+                    ($status === 410 ? '' : " \${$name}_to").
+                    ";\n}\n";
             }
         }
 
@@ -54,11 +64,16 @@ final class NginxRules
      */
     private static function maps(array $entries): array
     {
-        $alike = array_count_values(array_map(static fn (array $entry): string => strtolower($entry[0].'?'.$entry[1]), $entries));
+        $alike = array_count_values(
+            array_map(static fn (array $entry): string => strtolower($entry[0].'?'.$entry[1]), $entries),
+        );
         $from = $to = '';
         foreach ($entries as [$path, $query, $value]) {
             $text = $path.($query === null ? '' : "?$query");
-            $key = $alike[strtolower($path.'?'.$query)] > 1 ? '"~^'.self::quote(preg_quote($text)).'$"' : '"'.self::quote($text).'"';
+            $key =
+                $alike[strtolower($path.'?'.$query)] > 1
+                    ? '"~^'.self::quote(preg_quote($text)).'$"'
+                    : '"'.self::quote($text).'"';
             $from .= "    $key \"".self::value($text)."\";\n";
             $to .= "    $key \"$value\";\n";
         }

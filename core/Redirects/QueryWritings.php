@@ -22,7 +22,11 @@ final class QueryWritings
         $written = [];
         foreach (count($parameters) <= self::MOST ? self::orders($parameters) : [$parameters] as $order) {
             $query = implode('&', array_map(self::escape(...), $order));
-            $small = (string) preg_replace_callback('/%[0-9A-F]{2}/', static fn (array $found): string => strtolower($found[0]), $query);
+            $small = (string) preg_replace_callback(
+                '/%[0-9A-F]{2}/',
+                static fn (array $found): string => strtolower($found[0]),
+                $query,
+            );
             array_push($written, $query, $small, str_replace('%20', '+', $query), str_replace('%20', '+', $small));
         }
 
@@ -32,7 +36,11 @@ final class QueryWritings
     /** Percent-encoded as PageUrl writes a query: what RFC 3986 lets stand stays. */
     private static function escape(string $parameter): string
     {
-        $part = static fn (string $text): string => (string) preg_replace_callback('~[^A-Za-z0-9\-._\~!$*(),;:@/?]~', static fn (array $found): string => rawurlencode($found[0]), $text);
+        $part = static fn (string $text): string => (string) preg_replace_callback(
+            '~[^A-Za-z0-9\-._\~!$*(),;:@/?]~',
+            static fn (array $found): string => rawurlencode($found[0]),
+            $text,
+        );
 
         return implode('=', array_map($part, explode('=', $parameter, 2)));
     }

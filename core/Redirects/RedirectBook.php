@@ -28,7 +28,10 @@ final class RedirectBook
             $key = RequestKey::of($line->from)->text();
             if (isset($this->lines[$key])) {
                 if ($this->lines[$key]->to?->text() !== $line->to?->text()) {
-                    $this->refused[] = [$line, 'another line sends it to '.($this->lines[$key]->to?->text() ?? 'nowhere (gone)')];
+                    $this->refused[] = [
+                        $line,
+                        'another line sends it to '.($this->lines[$key]->to?->text() ?? 'nowhere (gone)'),
+                    ];
                 }
 
                 continue;
@@ -52,10 +55,20 @@ final class RedirectBook
         $flat = [];
         foreach ($this->lines as $line) {
             $end = $line;
-            for ($hops = 0; $hops < self::MOST && $end->to !== null && ($next = $this->find($end->to)) !== null && $next->from->sameHostAs($end->to); $hops++) {
+            for (
+                $hops = 0;
+                $hops < self::MOST &&
+                $end->to !== null &&
+                ($next = $this->find($end->to)) !== null &&
+                $next->from->sameHostAs($end->to);
+                $hops++
+            ) {
                 $end = $next;
             }
-            $flat[] = $end === $line ? $line : new Redirect($line->from, $end->to, $end->status === 410 ? 410 : $line->status);
+            $flat[] =
+                $end === $line
+                    ? $line
+                    : new Redirect($line->from, $end->to, $end->status === 410 ? 410 : $line->status);
         }
 
         return $flat;

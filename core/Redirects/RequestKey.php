@@ -33,7 +33,8 @@ final readonly class RequestKey
     /** For people and as a key: a question mark or a percent sign of the path stays encoded, so that no two keys have one text. */
     public function text(): string
     {
-        return str_replace(['%', '?'], ['%25', '%3F'], $this->path).($this->parameters === [] ? '' : '?'.implode('&', $this->parameters));
+        return str_replace(['%', '?'], ['%25', '%3F'], $this->path).
+            ($this->parameters === [] ? '' : '?'.implode('&', $this->parameters));
     }
 
     public function digest(): string

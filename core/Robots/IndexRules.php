@@ -10,7 +10,10 @@ final readonly class IndexRules
     /** Directives that carry a colon of their own. */
     private const WITH_COLON = ['unavailable_after', 'max-snippet', 'max-image-preview', 'max-video-preview'];
 
-    private const WORDS = ['all', 'index', 'follow', 'noindex', 'nofollow', 'none', 'noarchive', 'nocache', 'nosnippet', 'noimageindex', 'notranslate', 'noodp', 'noydir', 'indexifembedded'];
+    private const WORDS = [
+        'all', 'index', 'follow', 'noindex', 'nofollow', 'none', 'noarchive', 'nocache', 'nosnippet', 'noimageindex',
+        'notranslate', 'noodp', 'noydir', 'indexifembedded',
+    ];
 
     /** @param  list<string>  $barred  crawlers on the list that alone are told not to index */
     private function __construct(public bool $noindex, public bool $nofollow, public array $barred)
@@ -30,7 +33,10 @@ final readonly class IndexRules
             $name = null;
             foreach (array_map(trim(...), explode(',', strtolower($text))) as $word) {
                 // "somebot: noindex" speaks to that crawler alone; dates and sizes carry a colon too.
-                if (preg_match('/^([a-z0-9_\-]+)\s*:\s*(.*)$/', $word, $found) === 1 && ! in_array($found[1], self::WITH_COLON, true)) {
+                if (
+                    preg_match('/^([a-z0-9_\-]+)\s*:\s*(.*)$/', $word, $found) === 1 &&
+                    ! in_array($found[1], self::WITH_COLON, true)
+                ) {
                     [$name, $word] = [$found[1], trim($found[2])];
                 }
                 $isNoindex = in_array($word, ['noindex', 'none'], true);
@@ -52,9 +58,20 @@ final readonly class IndexRules
         if (preg_match('/^[a-z][a-z0-9_\-]{2,40}$/', $name) !== 1) {
             return false;
         }
-        $words = array_values(array_filter(array_map(trim(...), explode(',', strtolower($content))), static fn (string $word): bool => $word !== ''));
-        $known = array_filter($words, static fn (string $word): bool => in_array($word, self::WORDS, true) || in_array(trim(explode(':', $word)[0]), self::WITH_COLON, true));
+        $words = array_values(
+            array_filter(
+                array_map(trim(...), explode(',', strtolower($content))),
+                static fn (string $word): bool => $word !== '',
+            ),
+        );
+        $known = array_filter(
+            $words,
+            static fn (string $word): bool => in_array($word, self::WORDS, true) ||
+                in_array(trim(explode(':', $word)[0]), self::WITH_COLON, true),
+        );
 
-        return $words !== [] && count($known) === count($words) && array_intersect($words, ['index', 'noindex', 'nofollow', 'none', 'noarchive', 'nosnippet']) !== [];
+        return $words !== [] &&
+            count($known) === count($words) &&
+            array_intersect($words, ['index', 'noindex', 'nofollow', 'none', 'noarchive', 'nosnippet']) !== [];
     }
 }

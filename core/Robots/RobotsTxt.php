@@ -41,7 +41,8 @@ final readonly class RobotsTxt
                 if ($inRules) {
                     [$agents, $inRules] = [[], false];
                 }
-                $agents[] = $found[2] === '*' ? '*' : strtolower((string) preg_replace('/[^a-z_\-].*$/i', '', $found[2]));
+                $agents[] =
+                    $found[2] === '*' ? '*' : strtolower((string) preg_replace('/[^a-z_\-].*$/i', '', $found[2]));
             } elseif ($key === 'allow' || $key === 'disallow') {
                 $inRules = true;
                 foreach ($agents as $agent) {
@@ -60,7 +61,13 @@ final readonly class RobotsTxt
         }
         $group = isset($rules[$token]) ? $token : '*';
         $chosen = $rules[$group] ?? [];
-        usort($chosen, static fn (array $a, array $b): int => [strlen($b['pattern']), $b['allow']] <=> [strlen($a['pattern']), $a['allow']]);
+        usort(
+            $chosen,
+            static fn (array $a, array $b): int => [strlen($b['pattern']), $b['allow']] <=> [
+                strlen($a['pattern']),
+                $a['allow'],
+            ],
+        );
 
         return new self($chosen, false, $delays[$group] ?? null);
     }
@@ -129,12 +136,20 @@ final readonly class RobotsTxt
 
     private static function normal(string $text): string
     {
-        $text = (string) preg_replace_callback('/%([0-9a-f]{2})/i', static function (array $found): string {
-            $byte = chr((int) hexdec($found[1]));
+        $text = (string) preg_replace_callback(
+            '/%([0-9a-f]{2})/i',
+            static function (array $found): string {
+                $byte = chr((int) hexdec($found[1]));
 
-            return preg_match('/[A-Za-z0-9\-._~]/', $byte) === 1 ? $byte : '%'.strtoupper($found[1]);
-        }, $text);
+                return preg_match('/[A-Za-z0-9\-._~]/', $byte) === 1 ? $byte : '%'.strtoupper($found[1]);
+            },
+            $text,
+        );
 
-        return (string) preg_replace_callback('/[\x80-\xff]/', static fn (array $found): string => rawurlencode($found[0]), $text);
+        return (string) preg_replace_callback(
+            '/[\x80-\xff]/',
+            static fn (array $found): string => rawurlencode($found[0]),
+            $text,
+        );
     }
 }

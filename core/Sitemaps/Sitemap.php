@@ -29,8 +29,14 @@ final readonly class Sitemap
      * @param  array<string, array<string, string>>  $alternates  addresses by language code, by the URL of the page
      * @param  list<array{int, string, string}>  $problems  entry number (0 for the file itself), what stands there, what is wrong
      */
-    private function __construct(public bool $isIndex, public array $urls, public array $problems, public int $entries, public array $images = [], public array $alternates = [])
-    {
+    private function __construct(
+        public bool $isIndex,
+        public array $urls,
+        public array $problems,
+        public int $entries,
+        public array $images = [],
+        public array $alternates = [],
+    ) {
     }
 
     /** @param  PageUrl  $own  where the file stands */
@@ -41,7 +47,20 @@ final readonly class Sitemap
             $plain = gzdecode($bytes, self::MOST_BYTES + 1);
             restore_error_handler();
             if ($plain === false || strlen($plain) > self::MOST_BYTES) {
-                return new self(false, [], [[0, '', $plain === false ? 'cannot be unpacked, or unpacks to more than 50 MB' : 'unpacks to more than 50 MB']], 0);
+                return new self(
+                    false,
+                    [],
+                    [
+                        [
+                            0,
+                            '',
+                            $plain === false
+                                ? 'cannot be unpacked, or unpacks to more than 50 MB'
+                                : 'unpacks to more than 50 MB',
+                        ],
+                    ],
+                    0,
+                );
             }
             $bytes = $plain;
         }
@@ -53,7 +72,8 @@ final readonly class Sitemap
         if (preg_match('/^<(?:!doctype\s+html|html)\b/i', $start) === 1) {
             return new self(false, [], [[0, '', 'is an HTML page, no sitemap']], 0);
         }
-        [$isIndex, $locations, $broken, $more] = $start[0] === '<' ? self::xml($bytes) : [false, preg_split('/\r\n|\r|\n/', trim($bytes)) ?: [], null, []];
+        [$isIndex, $locations, $broken, $more] =
+            $start[0] === '<' ? self::xml($bytes) : [false, preg_split('/\r\n|\r|\n/', trim($bytes)) ?: [], null, []];
 
         return self::judged($isIndex, $locations, $broken, $own, $more);
     }
@@ -63,7 +83,7 @@ final readonly class Sitemap
     {
         $before = libxml_use_internal_errors(true);
         libxml_clear_errors();
-        $xml = new XMLReader;
+        $xml = new XMLReader();
         $locations = [];
         $more = [];
         $entry = -1;
@@ -86,9 +106,17 @@ final readonly class Sitemap
                 } elseif ($xml->depth === 2 && $xml->localName === 'image') {
                     $more[$entry] ??= ['images' => 0, 'alternates' => []];
                     $more[$entry]['images']++;
-                } elseif ($xml->depth === 2 && $xml->localName === 'link' && $xml->getAttribute('hreflang') !== null && $xml->getAttribute('href') !== null) {
+                } elseif (
+                    $xml->depth === 2 &&
+                    $xml->localName === 'link' &&
+                    $xml->getAttribute('hreflang') !== null &&
+                    $xml->getAttribute('href') !== null
+                ) {
                     $more[$entry] ??= ['images' => 0, 'alternates' => []];
-                    count($more[$entry]['alternates']) < 200 && $more[$entry]['alternates'][mb_substr((string) $xml->getAttribute('hreflang'), 0, 35)] = mb_substr((string) $xml->getAttribute('href'), 0, 2048);
+                    count($more[$entry]['alternates']) < 200 &&
+                        ($more[$entry]['alternates'][
+                            mb_substr((string) $xml->getAttribute('hreflang'), 0, 35)
+                        ] = mb_substr((string) $xml->getAttribute('href'), 0, 2048));
                 } elseif ($xml->depth === 2 && $xml->localName === 'loc') {
                     $locations[] = trim($xml->readString());
                     if (count($locations) > self::MOST_ENTRIES) {
@@ -104,7 +132,14 @@ final readonly class Sitemap
             $broken = 'is broken in line '.$error->line.': '.trim($error->message);
             // The reader gives nothing of the piece in which a file breaks.
             preg_match_all('~<loc>\s*([^<]{1,2048}?)\s*</loc>~', $bytes, $found);
-            $locations = array_slice(array_map(static fn (string $text): string => html_entity_decode($text, ENT_QUOTES | ENT_XML1, 'UTF-8'), $found[1]), 0, self::MOST_ENTRIES);
+            $locations = array_slice(
+                array_map(
+                    static fn (string $text): string => html_entity_decode($text, ENT_QUOTES | ENT_XML1, 'UTF-8'),
+                    $found[1],
+                ),
+                0,
+                self::MOST_ENTRIES,
+            );
             $root = str_contains(substr($bytes, 0, 4096), '<sitemapindex') ? 'sitemapindex' : 'urlset';
         } elseif ($broken === null && ! in_array($root, ['urlset', 'sitemapindex'], true)) {
             $broken = "begins with <$root>; a sitemap begins with <urlset> or <sitemapindex>";

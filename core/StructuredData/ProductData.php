@@ -43,16 +43,26 @@ final readonly class ProductData
     {
         $offers = $node['offers'] ?? null;
         if ($offers === null && is_array($node['hasVariant'] ?? null)) {
-            $offers = array_map(static fn (mixed $variant): mixed => is_array($variant) ? $variant['offers'] ?? null : null, array_is_list($node['hasVariant']) ? $node['hasVariant'] : [$node['hasVariant']]);
+            $offers = array_map(
+                static fn (mixed $variant): mixed => is_array($variant) ? $variant['offers'] ?? null : null,
+                array_is_list($node['hasVariant']) ? $node['hasVariant'] : [$node['hasVariant']],
+            );
         }
         $price = null;
         $currency = '';
         $life = LifeState::Unknown;
         $backOn = null;
         foreach (self::list($offers) as $offer) {
-            $one = self::number($offer['price'] ?? $offer['lowPrice'] ?? (is_array($offer['priceSpecification'] ?? null) ? $offer['priceSpecification']['price'] ?? null : null));
+            $one = self::number(
+                $offer['price'] ??
+                    ($offer['lowPrice'] ??
+                        (is_array($offer['priceSpecification'] ?? null)
+                            ? $offer['priceSpecification']['price'] ?? null
+                            : null)),
+            );
             $price = $one !== null && ($price === null || $one < $price) ? $one : $price;
-            $currency = $currency === '' ? strtoupper(substr(self::text($offer['priceCurrency'] ?? ''), 0, 3)) : $currency;
+            $currency =
+                $currency === '' ? strtoupper(substr(self::text($offer['priceCurrency'] ?? ''), 0, 3)) : $currency;
             $state = LifeState::fromAvailability(self::text($offer['availability'] ?? ''));
             // One variant that sells is enough.
             $life = $state !== null && ($life === LifeState::Unknown || $state === LifeState::Selling) ? $state : $life;
@@ -62,12 +72,19 @@ final readonly class ProductData
         $rating = is_array($node['aggregateRating'] ?? null) ? $node['aggregateRating'] : [];
         $best = self::number($rating['bestRating'] ?? 5) ?: 5.0;
         $value = self::number($rating['ratingValue'] ?? null);
-        $reviews = self::number($rating['reviewCount'] ?? $rating['ratingCount'] ?? null);
-        $maker = $node['brand'] ?? $node['manufacturer'] ?? '';
+        $reviews = self::number($rating['reviewCount'] ?? ($rating['ratingCount'] ?? null));
+        $maker = $node['brand'] ?? ($node['manufacturer'] ?? '');
 
         return new self(
-            mb_substr(self::text($node['sku'] ?? $node['productID'] ?? $node['mpn'] ?? ''), 0, 80), mb_substr(self::text($node['name'] ?? ''), 0, 400), $price, $currency, $life, $life === LifeState::BackOn ? $backOn : null,
-            mb_substr(self::text(is_array($maker) ? $maker['name'] ?? '' : $maker), 0, 120), $value === null ? null : max(0.0, min(5.0, 5 * $value / $best)), $reviews === null ? null : (int) min(4e9, $reviews),
+            mb_substr(self::text($node['sku'] ?? ($node['productID'] ?? ($node['mpn'] ?? ''))), 0, 80),
+            mb_substr(self::text($node['name'] ?? ''), 0, 400),
+            $price,
+            $currency,
+            $life,
+            $life === LifeState::BackOn ? $backOn : null,
+            mb_substr(self::text(is_array($maker) ? $maker['name'] ?? '' : $maker), 0, 120),
+            $value === null ? null : max(0.0, min(5.0, (5 * $value) / $best)),
+            $reviews === null ? null : (int) min(4e9, $reviews),
         );
     }
 
@@ -77,7 +94,18 @@ final readonly class ProductData
         if (! is_array($data) || $depth > 4) {
             return null;
         }
-        if (! array_is_list($data) && array_intersect(array_map(static fn (mixed $type): string => is_string($type) ? (string) preg_replace('~^.*[/#:]~', '', $type) : '', (array) ($data['@type'] ?? [])), ['Product', 'ProductGroup', 'IndividualProduct', 'ProductModel']) !== []) {
+        if (
+            ! array_is_list($data) &&
+            array_intersect(
+                array_map(
+                    static fn (mixed $type): string => is_string($type)
+                        ? (string) preg_replace('~^.*[/#:]~', '', $type)
+                        : '',
+                    (array) ($data['@type'] ?? []),
+                ),
+                ['Product', 'ProductGroup', 'IndividualProduct', 'ProductModel'],
+            ) !== []
+        ) {
             return $data;
         }
         foreach (array_is_list($data) ? $data : [$data['@graph'] ?? null, $data['mainEntity'] ?? null] as $inner) {
@@ -106,7 +134,7 @@ final readonly class ProductData
     private static function text(mixed $value): string
     {
         if (is_array($value)) {
-            $value = $value['@id'] ?? $value['@value'] ?? $value[0] ?? '';
+            $value = $value['@id'] ?? ($value['@value'] ?? ($value[0] ?? ''));
         }
 
         return is_scalar($value) ? trim((string) $value) : '';
@@ -116,7 +144,10 @@ final readonly class ProductData
     {
         if (is_string($value)) {
             $value = str_replace([' ', "\u{A0}"], '', trim($value));
-            $value = preg_match('/^\d+,\d{1,2}$/', $value) === 1 ? str_replace(',', '.', $value) : str_replace(',', '', $value);
+            $value =
+                preg_match('/^\d+,\d{1,2}$/', $value) === 1
+                    ? str_replace(',', '.', $value)
+                    : str_replace(',', '', $value);
         }
 
         return is_numeric($value) && (float) $value >= 0 && (float) $value < 1e11 ? (float) $value : null;

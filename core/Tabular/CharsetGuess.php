@@ -38,7 +38,10 @@ final readonly class CharsetGuess
         'hu' => ['áéíóöőúüű', ['windows-1250', 'iso-8859-2']],
         'ro' => ['ăâîşţșț', ['windows-1250', 'iso-8859-16', 'iso-8859-2']],
         'hr' => ['čćđšž', ['windows-1250', 'iso-8859-2']],
-        'ru' => ['абвгдежзийклмнопрстуфхцчшщъыьэюяё', ['windows-1251', 'koi8-r', 'ibm866', 'iso-8859-5', 'x-mac-cyrillic']],
+        'ru' => [
+            'абвгдежзийклмнопрстуфхцчшщъыьэюяё',
+            ['windows-1251', 'koi8-r', 'ibm866', 'iso-8859-5', 'x-mac-cyrillic'],
+        ],
         'uk' => ['абвгдежзийклмнопрстуфхцчшщьюяєіїґ', ['windows-1251', 'koi8-u']],
         'el' => ['αβγδεζηθικλμνξοπρστυφχψωςάέήίόύώϊϋ', ['windows-1253', 'iso-8859-7']],
         'tr' => ['çğıİöşü', ['windows-1254']],
@@ -55,7 +58,17 @@ final readonly class CharsetGuess
     ];
 
     /** Languages that are written with the letters of another one above. */
-    private const AS = ['sk' => 'cs', 'sl' => 'hr', 'sr' => 'ru', 'bg' => 'ru', 'nb' => 'da', 'no' => 'da', 'fi' => 'sv', 'ca' => 'fr', 'fa' => 'ar'];
+    private const AS = [
+        'sk' => 'cs',
+        'sl' => 'hr',
+        'sr' => 'ru',
+        'bg' => 'ru',
+        'nb' => 'da',
+        'no' => 'da',
+        'fi' => 'sv',
+        'ca' => 'fr',
+        'fa' => 'ar',
+    ];
 
     private function __construct(public Encoding $encoding, public bool $isSure)
     {
@@ -67,7 +80,11 @@ final readonly class CharsetGuess
      */
     public static function of(string $bytes, array $languages = []): self
     {
-        $own = array_map(static fn (string $tag): string => self::AS[substr(strtolower($tag), 0, 2)] ?? substr(strtolower($tag), 0, 2), $languages);
+        $own = array_map(
+            static fn (string $tag): string => self::AS[substr(strtolower($tag), 0, 2)] ??
+                substr(strtolower($tag), 0, 2),
+            $languages,
+        );
         /** @var array<string, float> $scores */
         $scores = [];
         /** @var array<string, string> $texts */
@@ -75,7 +92,10 @@ final readonly class CharsetGuess
         foreach (self::LANGUAGES as $language => [$letters, $names]) {
             foreach ($names as $order => $name) {
                 $texts[$name] ??= Encoding::labelled($name)?->decode($bytes) ?? '';
-                $score = $letters === '' ? self::script($texts[$name], $bytes, $name) : self::alphabet($texts[$name], $letters);
+                $score =
+                    $letters === ''
+                        ? self::script($texts[$name], $bytes, $name)
+                        : self::alphabet($texts[$name], $letters);
                 $score += (in_array($language, $own, true) ? self::OWN_LANGUAGE : 0.0) - 0.001 * $order;
                 $scores[$name] = max($scores[$name] ?? -INF, $score);
             }
@@ -99,7 +119,10 @@ final readonly class CharsetGuess
             return 0.0;
         }
         // Small letters are more usual: some charsets read others with small and capital letters exchanged.
-        $known = array_fill_keys(mb_str_split($letters), 1.0) + array_fill_keys(mb_str_split(mb_strtoupper($letters)), 0.8) + array_fill_keys(mb_str_split(self::COMMON), 0.7);
+        $known =
+            array_fill_keys(mb_str_split($letters), 1.0) +
+            array_fill_keys(mb_str_split(mb_strtoupper($letters)), 0.8) +
+            array_fill_keys(mb_str_split(self::COMMON), 0.7);
         $sum = 0.0;
         foreach (array_count_values($found[0]) as $sign => $times) {
             $isNothing = preg_match('/^[\x{80}-\x{9F}\x{E000}-\x{F8FF}\x{FFFD}]$/u', (string) $sign) === 1;
@@ -116,8 +139,12 @@ final readonly class CharsetGuess
         $usual = match ($name) {
             'windows-874' => (float) preg_match_all('/\p{Thai}/u', $text),
             // Kana, which no Japanese text is without.
-            'shift_jis' => 2.0 * preg_match_all('/[\x{3041}-\x{30FC}]/u', $text) > 0.2 * $high ? 2.0 * preg_match_all('/[\x{3001}-\x{30FC}\p{Han}]/u', $text) : 0.0,
-            'euc-jp' => 2.0 * preg_match_all('/[\xA4\xA5][\xA1-\xF6]/', $bytes) > 0.2 * $high ? 2.0 * preg_match_all('/[\x{3001}-\x{30FC}\p{Han}]/u', $text) : 0.0,
+            'shift_jis' => 2.0 * preg_match_all('/[\x{3041}-\x{30FC}]/u', $text) > 0.2 * $high
+                ? 2.0 * preg_match_all('/[\x{3001}-\x{30FC}\p{Han}]/u', $text)
+                : 0.0,
+            'euc-jp' => 2.0 * preg_match_all('/[\xA4\xA5][\xA1-\xF6]/', $bytes) > 0.2 * $high
+                ? 2.0 * preg_match_all('/[\x{3001}-\x{30FC}\p{Han}]/u', $text)
+                : 0.0,
             'gbk' => 2.0 * preg_match_all('/[\xA3\xB0-\xD7][\xA1-\xFE]/', $bytes),
             'big5' => 2.0 * preg_match_all('/[\xA4-\xC6][\x40-\x7E\xA1-\xFE]/', $bytes),
             'euc-kr' => 2.0 * preg_match_all('/[\xB0-\xC8][\xA1-\xFE]/', $bytes),
@@ -126,6 +153,6 @@ final readonly class CharsetGuess
         // The trail bytes of some charsets are ASCII: then there are fewer bytes beyond it than the pairs have.
         $share = min(1.0, $usual / max(1, $high));
 
-        return $share - 2.0 * substr_count($text, "\u{FFFD}") / max(1, $high);
+        return $share - (2.0 * substr_count($text, "\u{FFFD}")) / max(1, $high);
     }
 }

@@ -23,7 +23,10 @@ final class Country
             // ICU turns three letters into two.
             $region = (string) Locale::getRegion('und_'.strtoupper($cell));
 
-            return preg_match('/^[A-Z]{2}$/', $region) === 1 && isset($this->names()[self::plain((string) Locale::getDisplayRegion("-$region", 'en'))]) ? $region : null;
+            return preg_match('/^[A-Z]{2}$/', $region) === 1 &&
+                isset($this->names()[self::plain((string) Locale::getDisplayRegion("-$region", 'en'))])
+                ? $region
+                : null;
         }
 
         return $this->names()[self::plain($cell)] ?? null;

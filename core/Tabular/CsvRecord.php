@@ -18,7 +18,10 @@ final class CsvRecord
         }
         $s = preg_quote($separator, '~');
 
-        return preg_match("~^(?:(?:\"(?:[^\"]++|\"\")*+\"[^$s\r\n]*+|[^\"$s\r\n][^$s\r\n]*+|)(?:$s|\r?\n?$))+$~D", $line) !== 1;
+        return preg_match(
+            "~^(?:(?:\"(?:[^\"]++|\"\")*+\"[^$s\r\n]*+|[^\"$s\r\n][^$s\r\n]*+|)(?:$s|\r?\n?$))+$~D",
+            $line,
+        ) !== 1;
     }
 
     /**
@@ -33,13 +36,28 @@ final class CsvRecord
         }
         $s = preg_quote($separator, '~');
         $record = (string) preg_replace('/\r?\n$/D', '', $record);
-        if (preg_match_all("~\\G(?:\"((?:[^\"]++|\"\")*+)\"|((?!\")[^$s]*+))(?:$s|$)~D", $record, $found, PREG_SET_ORDER) > 0 && strlen(implode('', array_column($found, 0))) === strlen($record)) {
+        if (
+            preg_match_all(
+                "~\\G(?:\"((?:[^\"]++|\"\")*+)\"|((?!\")[^$s]*+))(?:$s|$)~D",
+                $record,
+                $found,
+                PREG_SET_ORDER,
+            ) > 0 &&
+            strlen(implode('', array_column($found, 0))) === strlen($record)
+        ) {
             $cells = [];
             foreach ($found as $cell) {
                 $cells[] = $cell[2] ?? str_replace('""', '"', $cell[1]);
             }
             // Behind the last cell the pattern finds an empty one more, unless the record ends with a separator.
-            if (! str_ends_with($found[count($found) - 1][0] === '' && count($found) > 1 ? $found[count($found) - 2][0] : $separator, $separator)) {
+            if (
+                ! str_ends_with(
+                    $found[count($found) - 1][0] === '' && count($found) > 1
+                        ? $found[count($found) - 2][0]
+                        : $separator,
+                    $separator,
+                )
+            ) {
                 array_pop($cells);
             }
 

@@ -13,7 +13,25 @@ enum DateOrder: string
     case DayFirst = 'dmy';
     case MonthFirst = 'mdy';
 
-    private const MONTHS = ['jan' => 1, 'feb' => 2, 'mar' => 3, 'mär' => 3, 'mrz' => 3, 'apr' => 4, 'may' => 5, 'mai' => 5, 'jun' => 6, 'jul' => 7, 'aug' => 8, 'sep' => 9, 'oct' => 10, 'okt' => 10, 'nov' => 11, 'dec' => 12, 'dez' => 12];
+    private const MONTHS = [
+        'jan' => 1,
+        'feb' => 2,
+        'mar' => 3,
+        'mär' => 3,
+        'mrz' => 3,
+        'apr' => 4,
+        'may' => 5,
+        'mai' => 5,
+        'jun' => 6,
+        'jul' => 7,
+        'aug' => 8,
+        'sep' => 9,
+        'oct' => 10,
+        'okt' => 10,
+        'nov' => 11,
+        'dec' => 12,
+        'dez' => 12,
+    ];
 
     /** A day, a time, and how far it is from UTC (RFC 3339, RFC 5322 and the like). */
     private const WITH_OFFSET = '/^(.+?)[T\s,]+(\d{1,2}:\d\d(?::\d\d)?)(?:[.,]\d+)?\s*(Z|UTC|GMT|[+-]\d\d:?\d\d)\s*$/i';
@@ -31,7 +49,10 @@ enum DateOrder: string
     {
         if ($zone !== null && preg_match(self::WITH_OFFSET, $cell, $found) === 1) {
             $day = $this->parse($found[1]);
-            $at = $day === null ? false : date_create_immutable("$day {$found[2]} ".strtr(strtoupper($found[3]), ['GMT' => 'UTC']));
+            $at =
+                $day === null
+                    ? false
+                    : date_create_immutable("$day {$found[2]} ".strtr(strtoupper($found[3]), ['GMT' => 'UTC']));
 
             return $at === false ? null : $at->setTimezone($zone)->format('Y-m-d');
         }
@@ -39,17 +60,28 @@ enum DateOrder: string
         if (preg_match('/^([3-7]\d{4})(?:\.\d+)?$/', trim($cell), $found) === 1) {
             return (new DateTimeImmutable('1899-12-30'))->modify("+$found[1] days")->format('Y-m-d');
         }
-        if (preg_match('/^(\d{4})-(\d\d)-(\d\d)$/', $cell, $found) === 1 || preg_match('~^\s*(\d{4})[-/.]?(\d\d?)[-/.]?(\d\d?)(?:[T\s].*)?$~', $cell, $found) === 1) {
+        if (
+            preg_match('/^(\d{4})-(\d\d)-(\d\d)$/', $cell, $found) === 1 ||
+            preg_match('~^\s*(\d{4})[-/.]?(\d\d?)[-/.]?(\d\d?)(?:[T\s].*)?$~', $cell, $found) === 1
+        ) {
             return self::day((int) $found[1], (int) $found[2], (int) $found[3]);
         }
         $parts = self::parts($cell);
         if ($parts !== null) {
-            return $this === self::DayFirst ? self::day($parts[2], $parts[1], $parts[0]) : self::day($parts[2], $parts[0], $parts[1]);
+            return $this === self::DayFirst
+                ? self::day($parts[2], $parts[1], $parts[0])
+                : self::day($parts[2], $parts[0], $parts[1]);
         }
-        if (preg_match('/^\s*(?:\p{L}+,\s*)?(\d{1,2})\.?\s+(\p{L}{3})\p{L}*\.?,?\s+(\d{4})/u', $cell, $found) === 1 && isset(self::MONTHS[mb_strtolower($found[2])])) {
+        if (
+            preg_match('/^\s*(?:\p{L}+,\s*)?(\d{1,2})\.?\s+(\p{L}{3})\p{L}*\.?,?\s+(\d{4})/u', $cell, $found) === 1 &&
+            isset(self::MONTHS[mb_strtolower($found[2])])
+        ) {
             return self::day((int) $found[3], self::MONTHS[mb_strtolower($found[2])], (int) $found[1]);
         }
-        if (preg_match('/^\s*(?:\p{L}+,\s*)?(\p{L}{3})\p{L}*\.?\s+(\d{1,2}),?\s+(\d{4})/u', $cell, $found) === 1 && isset(self::MONTHS[mb_strtolower($found[1])])) {
+        if (
+            preg_match('/^\s*(?:\p{L}+,\s*)?(\p{L}{3})\p{L}*\.?\s+(\d{1,2}),?\s+(\d{4})/u', $cell, $found) === 1 &&
+            isset(self::MONTHS[mb_strtolower($found[1])])
+        ) {
             return self::day((int) $found[3], self::MONTHS[mb_strtolower($found[1])], (int) $found[2]);
         }
 
@@ -102,6 +134,8 @@ enum DateOrder: string
 
     private static function day(int $year, int $month, int $day): ?string
     {
-        return $year >= 1990 && $year < 2100 && checkdate($month, $day, $year) ? sprintf('%04d-%02d-%02d', $year, $month, $day) : null;
+        return $year >= 1990 && $year < 2100 && checkdate($month, $day, $year)
+            ? sprintf('%04d-%02d-%02d', $year, $month, $day)
+            : null;
     }
 }

@@ -53,7 +53,10 @@ final readonly class DateReading
         if (array_filter($open, static fn (string $cell): bool => preg_match('~^\s*\d+\.~', $cell) === 1) !== []) {
             return new self(DateOrder::DayFirst, true); // Nobody writes the month first between dots.
         }
-        $isPossible = static fn (DateOrder $order): bool => array_filter($open, static fn (string $cell): bool => $order->parse($cell) > $latest) === [];
+        $isPossible = static fn (DateOrder $order): bool => array_filter(
+            $open,
+            static fn (string $cell): bool => $order->parse($cell) > $latest,
+        ) === [];
         $possible = array_values(array_filter(DateOrder::cases(), $isPossible));
         if (count($possible) === 1) {
             return new self($possible[0], true);
@@ -71,7 +74,12 @@ final readonly class DateReading
     /** @param  list<string>  $cells */
     private static function isSteady(array $cells, DateOrder $order): bool
     {
-        $days = array_map(static fn (string $cell): int => (int) ((int) (new DateTimeImmutable($order->parse($cell).' UTC'))->format('U') / 86_400), $cells);
+        $days = array_map(
+            static fn (string $cell): int => (int) ((int) (new DateTimeImmutable($order->parse($cell).' UTC'))->format(
+                'U',
+            ) / 86_400),
+            $cells,
+        );
         $steps = 0;
         for ($i = 1; $i < count($days); $i++) {
             $steps += abs($days[$i] - $days[$i - 1]) === 1 ? 1 : 0;

@@ -17,14 +17,22 @@ final readonly class Dialect
      * @param  int  $headerRow  number of the record with the columns' names, from 1; 0 where there is none
      * @param  ?DateOrder  $dates  null where dates come in two orders: such a file cannot be read rightly
      */
-    public function __construct(public string $separator, public string $charset, public int $headerRow, public NumberForm $numbers, public ?DateOrder $dates)
-    {
+    public function __construct(
+        public string $separator,
+        public string $charset,
+        public int $headerRow,
+        public NumberForm $numbers,
+        public ?DateOrder $dates,
+    ) {
     }
 
     /** @return list<string> labels of all charsets that a file can be in, the most usual first */
     public static function charsets(): array
     {
-        $labels = array_map(static fn (string $name): string => Encoding::labelled($name)?->label() ?? '', Encoding::names());
+        $labels = array_map(
+            static fn (string $name): string => Encoding::labelled($name)?->label() ?? '',
+            Encoding::names(),
+        );
         sort($labels, SORT_NATURAL);
 
         return array_values(array_unique(['UTF-8', 'Windows-1252', 'UTF-16LE', ...$labels]));
@@ -38,7 +46,13 @@ final readonly class Dialect
     /** @return array{separator: string, charset: string, header_row: int, decimal: string, dates: string} */
     public function toArray(): array
     {
-        return ['separator' => $this->separator, 'charset' => $this->charset, 'header_row' => $this->headerRow, 'decimal' => $this->numbers->decimal, 'dates' => $this->dates->value ?? 'mixed'];
+        return [
+            'separator' => $this->separator,
+            'charset' => $this->charset,
+            'header_row' => $this->headerRow,
+            'decimal' => $this->numbers->decimal,
+            'dates' => $this->dates->value ?? 'mixed',
+        ];
     }
 
     public function withDates(?DateOrder $dates): self

@@ -11,11 +11,56 @@ final class RowReader
 {
     private const MEMORY = 200_000;
 
-    private const DEVICES = ['desktop' => 1, 'computer' => 1, 'pc' => 1, 'mobile' => 2, 'phone' => 2, 'smartphone' => 2, 'mobil' => 2, 'handy' => 2, 'tablet' => 3];
+    private const DEVICES = [
+        'desktop' => 1,
+        'computer' => 1,
+        'pc' => 1,
+        'mobile' => 2,
+        'phone' => 2,
+        'smartphone' => 2,
+        'mobil' => 2,
+        'handy' => 2,
+        'tablet' => 3,
+    ];
 
-    private const TRUTHS = ['yes' => 1, 'true' => 1, '1' => 1, 'x' => 1, 'ja' => 1, 'oui' => 1, 'sí' => 1, 'si' => 1, 'indexed' => 1, 'listed' => 1, 'follow' => 1, 'followed' => 1, 'dofollow' => 1, 'in stock' => 1, 'no' => 0, 'false' => 0, '0' => 0, 'nein' => 0, 'non' => 0, 'not indexed' => 0, 'not listed' => 0, 'excluded' => 0, 'nofollow' => 0, 'ugc' => 0, 'sponsored' => 0, 'out of stock' => 0];
+    private const TRUTHS = [
+        'yes' => 1,
+        'true' => 1,
+        '1' => 1,
+        'x' => 1,
+        'ja' => 1,
+        'oui' => 1,
+        'sí' => 1,
+        'si' => 1,
+        'indexed' => 1,
+        'listed' => 1,
+        'follow' => 1,
+        'followed' => 1,
+        'dofollow' => 1,
+        'in stock' => 1,
+        'no' => 0,
+        'false' => 0,
+        '0' => 0,
+        'nein' => 0,
+        'non' => 0,
+        'not indexed' => 0,
+        'not listed' => 0,
+        'excluded' => 0,
+        'nofollow' => 0,
+        'ugc' => 0,
+        'sponsored' => 0,
+        'out of stock' => 0,
+    ];
 
-    private const TYPES = ['web' => 0, 'all' => 0, 'image' => 1, 'images' => 1, 'video' => 2, 'videos' => 2, 'news' => 3];
+    private const TYPES = [
+        'web' => 0,
+        'all' => 0,
+        'image' => 1,
+        'images' => 1,
+        'video' => 2,
+        'videos' => 2,
+        'news' => 3,
+    ];
 
     /** @var list<array{int, string, bool, Field}> column, key of the field, whether it counts, field */
     private array $columns = [];
@@ -31,13 +76,16 @@ final class RowReader
      * @param  array<int, Field>  $columns
      * @param  ?DateTimeZone  $zone  in which a time that tells its offset becomes a day
      */
-    public function __construct(array $columns, private readonly Dialect $dialect, private readonly ?DateTimeZone $zone = null)
-    {
+    public function __construct(
+        array $columns,
+        private readonly Dialect $dialect,
+        private readonly ?DateTimeZone $zone = null,
+    ) {
         foreach ($columns as $column => $field) {
             $this->columns[] = [$column, $field->key, $field->sort === CellSort::Count, $field];
             $this->known[$column] = [];
         }
-        $this->countries = new Country;
+        $this->countries = new Country();
         $this->dates = $dialect->dates ?? DateOrder::DayFirst;
     }
 
@@ -77,7 +125,11 @@ final class RowReader
             case CellSort::Count:
                 $number = $this->dialect->numbers->parse($cell);
 
-                return $number === null || $number === false ? $number : ($number >= 0 && $number < 4e9 && floor($number) === $number ? (int) $number : false);
+                return $number === null || $number === false
+                    ? $number
+                    : ($number >= 0 && $number < 4e9 && floor($number) === $number
+                        ? (int) $number
+                        : false);
             case CellSort::Number:
                 return $this->dialect->numbers->parse($cell);
             case CellSort::Address:
@@ -101,7 +153,9 @@ final class RowReader
             case CellSort::Country:
                 $cell = trim($cell);
 
-                return $cell === '' || strcasecmp($cell, 'zzz') === 0 || $cell[0] === '(' ? '' : $this->countries->code($cell) ?? false;
+                return $cell === '' || strcasecmp($cell, 'zzz') === 0 || $cell[0] === '('
+                    ? ''
+                    : $this->countries->code($cell) ?? false;
             case CellSort::Device:
                 return self::DEVICES[strtolower(trim($cell))] ?? (trim($cell) === '' ? 0 : false);
             case CellSort::SearchType:
@@ -114,7 +168,9 @@ final class RowReader
         $shown = '"'.mb_substr($cell, 0, 60).'"';
 
         return match ($sort) {
-            CellSort::Count => preg_match('/^\s*[-−]\s*[\d.,]+$/u', $cell) === 1 ? "$shown is below nought" : "$shown is no whole number",
+            CellSort::Count => preg_match('/^\s*[-−]\s*[\d.,]+$/u', $cell) === 1
+                ? "$shown is below nought"
+                : "$shown is no whole number",
             CellSort::Number => "$shown is no number",
             CellSort::Truth => "$shown is neither yes nor no",
             CellSort::Day => "$shown is no day",

@@ -37,9 +37,16 @@ final class Sniffer
             str_starts_with($start, "\xFE\xFF") => 'UTF-16BE',
             $odd > 0.3 * strlen($pairs) && $even === 0 => 'UTF-16LE',
             $even > 0.3 * strlen($pairs) && $odd === 0 => 'UTF-16BE',
-            str_contains($start, "\0") => throw new InvalidArgumentException('The file has NUL bytes in it: it is no table of text.'),
+            str_contains($start, "\0") => throw new InvalidArgumentException(
+                'The file has NUL bytes in it: it is no table of text.',
+            ),
             // A character that the end of a sample cuts in two is no sign of another charset.
-            mb_check_encoding(strlen($start) < self::WHOLE ? $start : (string) preg_replace('/[\xC0-\xFF][\x80-\xBF]{0,3}$/', '', $start), 'UTF-8') => 'UTF-8',
+            mb_check_encoding(
+                strlen($start) < self::WHOLE
+                    ? $start
+                    : (string) preg_replace('/[\xC0-\xFF][\x80-\xBF]{0,3}$/', '', $start),
+                'UTF-8',
+            ) => 'UTF-8',
             default => CharsetGuess::of($start, $languages)->encoding->label(),
         };
     }

@@ -16,8 +16,12 @@ final readonly class Edit
      * @param  bool  $keepsFront  whether something stayed in front
      * @param  bool  $keepsBack  whether something stayed behind
      */
-    private function __construct(public string $removed, public string $added, public bool $keepsFront, public bool $keepsBack)
-    {
+    private function __construct(
+        public string $removed,
+        public string $added,
+        public bool $keepsFront,
+        public bool $keepsBack,
+    ) {
     }
 
     public static function between(string $before, string $after): self
@@ -35,7 +39,10 @@ final readonly class Edit
         }
 
         return new self(
-            implode(' ', array_slice($a, $front, count($a) - $front - $back)), implode(' ', array_slice($b, $front, count($b) - $front - $back)), $front > 0, $back > 0,
+            implode(' ', array_slice($a, $front, count($a) - $front - $back)),
+            implode(' ', array_slice($b, $front, count($b) - $front - $back)),
+            $front > 0,
+            $back > 0,
         );
     }
 

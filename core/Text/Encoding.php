@@ -19,17 +19,35 @@ final class Encoding
 
     /** ICU's converter for each multi-byte encoding. */
     private const CONVERTERS = [
-        'euc-kr' => 'windows-949-2000', 'shift_jis' => 'windows-31j', 'gbk' => 'gb18030', 'gb18030' => 'gb18030',
-        'euc-jp' => 'euc-jp', 'iso-2022-jp' => 'ISO_2022,locale=ja,version=0',
+        'euc-kr' => 'windows-949-2000',
+        'shift_jis' => 'windows-31j',
+        'gbk' => 'gb18030',
+        'gb18030' => 'gb18030',
+        'euc-jp' => 'euc-jp',
+        'iso-2022-jp' => 'ISO_2022,locale=ja,version=0',
     ];
 
     /** Codes of gb18030 where the standard differs from ICU: what ICU makes, and what is meant. */
     private const GB_MENDED = [
-        "\u{E5E5}" => "\u{3000}", "\u{E78D}" => "\u{FE10}", "\u{E78E}" => "\u{FE12}", "\u{E78F}" => "\u{FE11}",
-        "\u{E790}" => "\u{FE13}", "\u{E791}" => "\u{FE14}", "\u{E792}" => "\u{FE15}", "\u{E793}" => "\u{FE16}",
-        "\u{E794}" => "\u{FE17}", "\u{E795}" => "\u{FE18}", "\u{E796}" => "\u{FE19}", "\u{E81E}" => "\u{9FB4}",
-        "\u{E826}" => "\u{9FB5}", "\u{E82B}" => "\u{9FB6}", "\u{E82C}" => "\u{9FB7}", "\u{E832}" => "\u{9FB8}",
-        "\u{E843}" => "\u{9FB9}", "\u{E854}" => "\u{9FBA}", "\u{E864}" => "\u{9FBB}",
+        "\u{E5E5}" => "\u{3000}",
+        "\u{E78D}" => "\u{FE10}",
+        "\u{E78E}" => "\u{FE12}",
+        "\u{E78F}" => "\u{FE11}",
+        "\u{E790}" => "\u{FE13}",
+        "\u{E791}" => "\u{FE14}",
+        "\u{E792}" => "\u{FE15}",
+        "\u{E793}" => "\u{FE16}",
+        "\u{E794}" => "\u{FE17}",
+        "\u{E795}" => "\u{FE18}",
+        "\u{E796}" => "\u{FE19}",
+        "\u{E81E}" => "\u{9FB4}",
+        "\u{E826}" => "\u{9FB5}",
+        "\u{E82B}" => "\u{9FB6}",
+        "\u{E82C}" => "\u{9FB7}",
+        "\u{E832}" => "\u{9FB8}",
+        "\u{E843}" => "\u{9FB9}",
+        "\u{E854}" => "\u{9FBA}",
+        "\u{E864}" => "\u{9FBB}",
     ];
 
     /** @var ?array<string, string> text by byte or pair of bytes, once it was needed */
@@ -54,8 +72,12 @@ final class Encoding
     /** The name as people write it: "UTF-8", "Windows-1252", "Shift_JIS". */
     public function label(): string
     {
-        return ['shift_jis' => 'Shift_JIS', 'big5' => 'Big5', 'macintosh' => 'Macintosh', 'x-mac-cyrillic' => 'Mac-Cyrillic'][$this->name]
-            ?? (str_starts_with($this->name, 'windows-') ? ucfirst($this->name) : strtoupper($this->name));
+        return [
+            'shift_jis' => 'Shift_JIS',
+            'big5' => 'Big5',
+            'macintosh' => 'Macintosh',
+            'x-mac-cyrillic' => 'Mac-Cyrillic',
+        ][$this->name] ?? (str_starts_with($this->name, 'windows-') ? ucfirst($this->name) : strtoupper($this->name));
     }
 
     /** @return list<string> names of all encodings that bytes can be read in */
@@ -81,7 +103,8 @@ final class Encoding
     /** Whether a byte below 80 always stands for itself, so that lines and separators can be found before decoding. */
     public function keepsAscii(): bool
     {
-        return ! in_array($this->name, ['utf-16le', 'utf-16be', 'iso-2022-jp', 'replacement'], true) && ! $this->trailsInAscii();
+        return ! in_array($this->name, ['utf-16le', 'utf-16be', 'iso-2022-jp', 'replacement'], true) &&
+            ! $this->trailsInAscii();
     }
 
     /** Whether the second byte of a pair can be one of ASCII, such as a backslash or a bar. */
@@ -116,7 +139,10 @@ final class Encoding
     private function singles(): array
     {
         if ($this->name === 'x-user-defined') {
-            $half = implode('', array_map(static fn (int $byte): string => (string) mb_chr(0xF700 + $byte), range(0x80, 0xFF)));
+            $half = implode(
+                '',
+                array_map(static fn (int $byte): string => (string) mb_chr(0xF700 + $byte), range(0x80, 0xFF)),
+            );
         } else {
             $half = self::data()['singles'][$this->name];
         }

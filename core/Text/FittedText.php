@@ -12,11 +12,8 @@ final readonly class FittedText
      * @param  string  $lost  the part of the text that is not shown; empty where all is
      * @param  float  $lostPixels  width of the lost part at the slot's size
      */
-    public function __construct(
-        public array $lines,
-        public string $lost,
-        public float $lostPixels,
-    ) {
+    public function __construct(public array $lines, public string $lost, public float $lostPixels)
+    {
     }
 
     public function isCut(): bool

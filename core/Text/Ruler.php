@@ -29,7 +29,7 @@ final class Ruler
     /** Width in pixels at a font size in pixels. */
     public function pixels(string $text, float $fontSize): float
     {
-        return $this->units(self::composed($text)) * $fontSize / $this->table->unitsPerEm;
+        return ($this->units(self::composed($text)) * $fontSize) / $this->table->unitsPerEm;
     }
 
     /** Length in graphemes: what a person counts as characters. */
@@ -43,7 +43,7 @@ final class Ruler
     public function fit(string $text, Slot $slot): FittedText
     {
         $text = self::composed($text);
-        $limit = $slot->lineWidth * $this->table->unitsPerEm / $slot->fontSize;
+        $limit = ($slot->lineWidth * $this->table->unitsPerEm) / $slot->fontSize;
         if ($slot->lines === 1 && $this->units($text) <= $limit) {
             return new FittedText([$text], '', 0.0);
         }
@@ -62,7 +62,11 @@ final class Ruler
         $lost = substr($text, strlen($before) + strlen($kept));
         $shown[$slot->lines - 1] = $kept.self::ELLIPSIS;
 
-        return new FittedText(array_values(array_map(rtrim(...), $shown)), ltrim($lost), $this->pixels($lost, $slot->fontSize));
+        return new FittedText(
+            array_values(array_map(rtrim(...), $shown)),
+            ltrim($lost),
+            $this->pixels($lost, $slot->fontSize),
+        );
     }
 
     /** Whether the table's font draws every character of the text, so that its width is exact. */
@@ -145,7 +149,13 @@ final class Ruler
     /** @return list<string> the pieces between which a line may break */
     private static function chunks(string $text): array
     {
-        return preg_split('/(?<= )(?! )|(?<=[\-\x{2010}\x{2013}\x{2014}])(?=[^\s\d])|(?<=[\p{Han}\p{Hiragana}\p{Katakana}])(?=[\p{Han}\p{Hiragana}\p{Katakana}])/u', $text, -1, PREG_SPLIT_NO_EMPTY) ?: [];
+        return preg_split(
+            '/(?<= )(?! )|(?<=[\-\x{2010}\x{2013}\x{2014}])(?=[^\s\d])|(?<=[\p{Han}\p{Hiragana}\p{Katakana}])(?=[\p{Han}\p{Hiragana}\p{Katakana}])/u',
+            $text,
+            -1,
+            PREG_SPLIT_NO_EMPTY,
+        ) ?:
+            [];
     }
 
     /** @return list<string> */
@@ -210,6 +220,8 @@ final class Ruler
     /** @return list<int> code points */
     private static function points(string $text): array
     {
-        return $text === '' ? [] : array_values((array) unpack('N*', (string) mb_convert_encoding($text, 'UTF-32BE', 'UTF-8')));
+        return $text === ''
+            ? []
+            : array_values((array) unpack('N*', (string) mb_convert_encoding($text, 'UTF-32BE', 'UTF-8')));
     }
 }

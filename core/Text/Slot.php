@@ -17,7 +17,9 @@ final readonly class Slot
     public function __construct(public float $fontSize, public float $lineWidth, public int $lines)
     {
         if ($fontSize < 6 || $fontSize > 60 || $lineWidth < 40 || $lineWidth > 4000 || $lines < 1 || $lines > 20) {
-            throw new InvalidArgumentException("A slot of $lines lines, $lineWidth px wide, at $fontSize px is not one a text can be shown in: 1 to 20 lines, 40 to 4000 px, 6 to 60 px.");
+            throw new InvalidArgumentException(
+                "A slot of $lines lines, $lineWidth px wide, at $fontSize px is not one a text can be shown in: 1 to 20 lines, 40 to 4000 px, 6 to 60 px.",
+            );
         }
     }
 

@@ -38,7 +38,14 @@ final class WidthTable
         /** @var array{unitsPerEm: int, average: int, advances: array<int, int>, kerning: array<int, array<int, int>>, wide: list<array{int, int}>, zero: list<array{int, int}>} $table */
         $table = json_decode($json, true, 8, JSON_THROW_ON_ERROR);
 
-        return new self($table['unitsPerEm'], $table['average'], $table['advances'], $table['kerning'], $table['wide'], $table['zero']);
+        return new self(
+            $table['unitsPerEm'],
+            $table['average'],
+            $table['advances'],
+            $table['kerning'],
+            $table['wide'],
+            $table['zero'],
+        );
     }
 
     /** Advance of one code point, in units. */

@@ -23,7 +23,7 @@ final readonly class Words
             return (int) preg_match_all(self::WORD, $text);
         }
         $pieces = IntlBreakIterator::createWordInstance('root');
-        if (! $pieces instanceof IntlRuleBasedBreakIterator) {
+        if (! ($pieces instanceof IntlRuleBasedBreakIterator)) {
             return (int) preg_match_all(self::WORD, $text);
         }
         $pieces->setText($text);

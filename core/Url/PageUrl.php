@@ -30,7 +30,14 @@ final readonly class PageUrl
     public static function parse(string $text): ?self
     {
         $text = self::clean($text);
-        if (preg_match('~^(https?):[/\\\\]*([^/?#\\\\]+)([^?#]*)(?:\?([^#]*))?~i', $text, $found, PREG_UNMATCHED_AS_NULL) !== 1) {
+        if (
+            preg_match(
+                '~^(https?):[/\\\\]*([^/?#\\\\]+)([^?#]*)(?:\?([^#]*))?~i',
+                $text,
+                $found,
+                PREG_UNMATCHED_AS_NULL,
+            ) !== 1
+        ) {
             return null;
         }
 
@@ -97,7 +104,11 @@ final readonly class PageUrl
 
     public function port(): int
     {
-        return preg_match('/:(\d+)$/', $this->authority, $found) === 1 ? (int) $found[1] : ($this->scheme === 'https' ? 443 : 80);
+        return preg_match('/:(\d+)$/', $this->authority, $found) === 1
+            ? (int) $found[1]
+            : ($this->scheme === 'https'
+                ? 443
+                : 80);
     }
 
     /**
@@ -108,7 +119,8 @@ final readonly class PageUrl
     {
         $bare = static fn (self $url): string => (string) preg_replace('/^www\./', '', $url->authority);
 
-        return $bare($this) === $bare($other) && ($this->scheme !== $other->scheme || $this->authority !== $other->authority);
+        return $bare($this) === $bare($other) &&
+            ($this->scheme !== $other->scheme || $this->authority !== $other->authority);
     }
 
     public function sameHostAs(self $other): bool
@@ -134,7 +146,10 @@ final readonly class PageUrl
         if (preg_match('/[^a-z0-9.:\-\[\]]/', $authority) === 1) {
             $authority = self::asciiHost($authority);
         }
-        if ($authority === null || preg_match('/^(\[[0-9a-f:.]+\]|[a-z0-9_](?:[a-z0-9_.\-]*))(?::(\d{0,5}))?$/', $authority, $found) !== 1) {
+        if (
+            $authority === null ||
+            preg_match('/^(\[[0-9a-f:.]+\]|[a-z0-9_](?:[a-z0-9_.\-]*))(?::(\d{0,5}))?$/', $authority, $found) !== 1
+        ) {
             return null;
         }
         $port = $found[2] ?? '';
@@ -198,14 +213,22 @@ final readonly class PageUrl
             return $part;
         }
         $part = (string) preg_replace('/%(?![0-9A-Fa-f]{2})/', '%25', $part);
-        $part = (string) preg_replace_callback('/%([0-9A-Fa-f]{2})/', static function (array $found): string {
-            $byte = chr((int) hexdec($found[1]));
+        $part = (string) preg_replace_callback(
+            '/%([0-9A-Fa-f]{2})/',
+            static function (array $found): string {
+                $byte = chr((int) hexdec($found[1]));
 
-            return preg_match('/[A-Za-z0-9\-._~]/', $byte) === 1 ? $byte : '%'.strtoupper($found[1]);
-        }, $part);
+                return preg_match('/[A-Za-z0-9\-._~]/', $byte) === 1 ? $byte : '%'.strtoupper($found[1]);
+            },
+            $part,
+        );
         $loose = $query ? '/[\x00-\x20"#<>\'\x7f-\xff]/' : '/[\x00-\x20"#<>?`{}^\x7f-\xff]/';
 
-        return (string) preg_replace_callback($loose, static fn (array $found): string => rawurlencode($found[0]), $part);
+        return (string) preg_replace_callback(
+            $loose,
+            static fn (array $found): string => rawurlencode($found[0]),
+            $part,
+        );
     }
 
     private static function asciiHost(string $authority): ?string

@@ -22,14 +22,27 @@ final class UrlPatterns
     {
         $patterns = [];
         if ($url->query !== null && $url->query !== '') {
-            $names = array_values(array_unique(array_map(static fn (string $pair): string => (string) preg_replace('/(%5B|\[).*$/i', '[]', explode('=', $pair, 2)[0]), explode('&', $url->query))));
+            $names = array_values(
+                array_unique(
+                    array_map(
+                        static fn (string $pair): string => (string) preg_replace(
+                            '/(%5B|\[).*$/i',
+                            '[]',
+                            explode('=', $pair, 2)[0],
+                        ),
+                        explode('&', $url->query),
+                    ),
+                ),
+            );
             sort($names);
             $asked = '?'.implode('&', $names);
             $patterns[$url->path.$asked] = 1.0;
             $first = explode('/', $url->path)[1] ?? '';
             // One parameter is a list's page or a product's variant: every page has some of those.
             $patterns["/$first/…$asked"] = match (count($names)) {
-                1 => 20.0, 2 => 10.0, default => 2.0
+                1 => 20.0,
+                2 => 10.0,
+                default => 2.0,
             };
         }
         $segments = explode('/', trim($url->path, '/'));

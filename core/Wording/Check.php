@@ -46,9 +46,11 @@ enum Check: int
     /** @return list<self> the checks in a set of bits, gravest first */
     public static function inBits(int $bits): array
     {
-        return array_values(array_filter(
-            [self::Missing, self::TooWide, self::Repeated, self::TooShort],
-            static fn (self $check): bool => ($bits & $check->value) !== 0,
-        ));
+        return array_values(
+            array_filter(
+                [self::Missing, self::TooWide, self::Repeated, self::TooShort],
+                static fn (self $check): bool => ($bits & $check->value) !== 0,
+            ),
+        );
     }
 }

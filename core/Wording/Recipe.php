@@ -28,10 +28,12 @@ final readonly class Recipe
      */
     public function compose(array $facts, string $suffix, Slot $slot, Ruler $ruler): ComposedText
     {
-        $left = array_values(array_filter(
-            $this->parts,
-            static fn (RecipePart $part): bool => $part->fact === null || trim($facts[$part->fact] ?? '') !== '',
-        ));
+        $left = array_values(
+            array_filter(
+                $this->parts,
+                static fn (RecipePart $part): bool => $part->fact === null || trim($facts[$part->fact] ?? '') !== '',
+            ),
+        );
         if (array_filter($left, static fn (RecipePart $part): bool => $part->fact !== null) === []) {
             // Nothing of the page itself: the same words on every page would only make duplicates.
             return new ComposedText('', [], true);
@@ -42,7 +44,11 @@ final readonly class Recipe
             if (! $ruler->fit($text.$suffix, $slot)->isCut()) {
                 return new ComposedText($text, $dropped, true);
             }
-            $highest = array_reduce($left, static fn (int $highest, RecipePart $part): int => max($highest, $part->rank), 0);
+            $highest = array_reduce(
+                $left,
+                static fn (int $highest, RecipePart $part): int => max($highest, $part->rank),
+                0,
+            );
             if ($highest === 0) {
                 return new ComposedText($text, $dropped, false);
             }
@@ -75,7 +81,11 @@ final readonly class Recipe
     /** Puts a space between two pieces that would run together: "Lamp" and "by", but not "Lamp" and ", free". */
     private static function glue(string $text, string $piece): string
     {
-        $touch = $text !== '' && $piece !== '' && preg_match('#[\s(/“‘-]$#u', $text) !== 1 && preg_match('#^[\s,.;:!?)/”’%-]#u', $piece) !== 1;
+        $touch =
+            $text !== '' &&
+            $piece !== '' &&
+            preg_match('#[\s(/“‘-]$#u', $text) !== 1 &&
+            preg_match('#^[\s,.;:!?)/”’%-]#u', $piece) !== 1;
 
         return $text.($touch ? ' ' : '').$piece;
     }

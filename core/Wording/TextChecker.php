@@ -24,7 +24,8 @@ final readonly class TextChecker
         }
         $bits = Ruler::characters($shown) < $this->limits->least($field) ? Check::TooShort->value : 0;
 
-        return $bits | ($this->ruler->fit($shown, $this->limits->desktopSlot($field))->isCut() ? Check::TooWide->value : 0);
+        return $bits |
+            ($this->ruler->fit($shown, $this->limits->desktopSlot($field))->isCut() ? Check::TooWide->value : 0);
     }
 
     /** Width in pixels at the size of the field's desktop slot. */

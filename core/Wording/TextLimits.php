@@ -28,8 +28,10 @@ final readonly class TextLimits
     /** @param  array<string, mixed>  $given as stored with a market; what is absent keeps its default */
     public static function fromArray(array $given): self
     {
-        $default = new self;
-        $number = static fn (string $key, float $fallback): float => is_numeric($given[$key] ?? null) ? (float) $given[$key] : $fallback;
+        $default = new self();
+        $number = static fn (string $key, float $fallback): float => is_numeric($given[$key] ?? null)
+            ? (float) $given[$key]
+            : $fallback;
         $width = max(200, min(2000, $number('title_width', $default->titleWidth)));
 
         return new self(
@@ -55,7 +57,9 @@ final readonly class TextLimits
 
     public function desktopSlot(TextField $field): Slot
     {
-        return $field === TextField::Title ? Slot::desktopTitle($this->titleWidth) : Slot::desktopDescription($this->descriptionWidth);
+        return $field === TextField::Title
+            ? Slot::desktopTitle($this->titleWidth)
+            : Slot::desktopDescription($this->descriptionWidth);
     }
 
     public function least(TextField $field): int

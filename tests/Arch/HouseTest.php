@@ -8,7 +8,9 @@ use Tests\Arch\Writes;
 /** @return Generator<string, string> sources by path below app/, without migrations */
 function ownSources(): Generator
 {
-    foreach (new RecursiveIteratorIterator(new RecursiveDirectoryIterator(app_path(), FilesystemIterator::SKIP_DOTS)) as $file) {
+    foreach (
+        new RecursiveIteratorIterator(new RecursiveDirectoryIterator(app_path(), FilesystemIterator::SKIP_DOTS)) as $file
+    ) {
         $path = substr($file->getPathname(), strlen(app_path()) + 1);
         if ($file->getExtension() === 'php' && str_contains($path, '/') && ! str_contains($path, '/Migrations/')) {
             yield $path => (string) file_get_contents($file->getPathname());
@@ -19,7 +21,10 @@ function ownSources(): Generator
 it('gives every table one owner, and knows no table that is not there', function (): void {
     $plan = HousePlan::read();
     $tables = HousePlan::tables();
-    expect(array_values(array_filter($tables, static fn (string $table): bool => $plan->owner($table) === null)))->toBe([])->and(count($tables))->toBeGreaterThan(80);
+    expect(array_values(array_filter($tables, static fn (string $table): bool => $plan->owner($table) === null)))
+        ->toBe([])
+        ->and(count($tables))
+        ->toBeGreaterThan(80);
     $named = array_merge(...array_column(require app_path('house.php'), 'tables'));
     expect(array_values(array_diff($named, $tables)))->toBe([])->and($named)->toBe(array_values(array_unique($named)));
 });
@@ -35,7 +40,7 @@ it('writes each table in its own room alone', function (): void {
                 $unknown[] = $path;
             } elseif ($plan->owner($table) !== null) {
                 $seen++;
-                $plan->owner($table) === $room || $foreign[] = "$path writes $table of {$plan->owner($table)}";
+                $plan->owner($table) === $room || ($foreign[] = "$path writes $table of {$plan->owner($table)}");
             }
         }
     }
@@ -43,7 +48,11 @@ it('writes each table in its own room alone', function (): void {
     // Tables that are named while it runs: each place was looked at, and names tables of its own room only.
     sort($unknown);
     expect($unknown)->toBe([
-        'Facts/FactBook.php', 'Facts/Lists/ListBook.php', 'Facts/Partitions.php', 'Inventory/Index/IndexRebuild.php', 'Weigh/Numbers/PageSums.php',
+        'Facts/FactBook.php',
+        'Facts/Lists/ListBook.php',
+        'Facts/Partitions.php',
+        'Inventory/Index/IndexRebuild.php',
+        'Weigh/Numbers/PageSums.php',
         'Weigh/Scoring/ScoreWork.php',
     ]);
 });
@@ -53,16 +62,28 @@ it('reads what a source writes, in whatever way it is put', function (string $co
 })->with([
     ['DB::table(\'drafts\')->where(\'id\', 1)->update([\'a\' => 1]);', ['drafts']],
     ['DB::table(\'drafts as d\')->where(\'id\', fn ($q) => $q->from(\'x\')->delete())->get();', []],
-    ['DB::update(\'UPDATE resources r JOIN resource_texts t ON t.resource_id = r.id SET r.market_id = ?, t.market_id = ? WHERE r.page_id = 1\');', ['resources', 'resource_texts']],
-    ['DB::update("UPDATE pages p JOIN gather_frontier f ON f.page_id = p.id SET p.seen_crawl = ? WHERE f.crawl_id = {$this->crawl}");', ['pages']],
-    ['DB::delete(\'DELETE s FROM title_suffixes s JOIN markets m ON m.id = s.market_id WHERE m.store_id = ?\');', ['title_suffixes']],
+    [
+        'DB::update(\'UPDATE resources r JOIN resource_texts t ON t.resource_id = r.id SET r.market_id = ?, t.market_id = ? WHERE r.page_id = 1\');',
+        ['resources', 'resource_texts'],
+    ],
+    [
+        'DB::update("UPDATE pages p JOIN gather_frontier f ON f.page_id = p.id SET p.seen_crawl = ? WHERE f.crawl_id = {$this->crawl}");',
+        ['pages'],
+    ],
+    [
+        'DB::delete(\'DELETE s FROM title_suffixes s JOIN markets m ON m.id = s.market_id WHERE m.store_id = ?\');',
+        ['title_suffixes'],
+    ],
     ['DB::insert("INSERT IGNORE INTO lost_texts (page_id) SELECT page_id FROM page_details");', ['lost_texts']],
     ['Bulk::write(\'page_index\', [\'a\'], $rows);', ['page_index']],
     ['DB::delete("DELETE FROM {$this->facts->rows()} WHERE 1");', ['?']],
     ['foreach ($tables as $table) { DB::table($table)->where(\'a\', 1)->delete(); }', ['?']],
     ['$market->update([\'name\' => \'x\']);', ['markets']],
     ['DB::select(\'SELECT * FROM drafts ORDER BY id\');', []],
-    ['DB::insert(\'INSERT INTO page_weeks (a) SELECT 1 ON DUPLICATE KEY UPDATE clicks = VALUES(clicks)\');', ['page_weeks']],
+    [
+        'DB::insert(\'INSERT INTO page_weeks (a) SELECT 1 ON DUPLICATE KEY UPDATE clicks = VALUES(clicks)\');',
+        ['page_weeks'],
+    ],
 ]);
 
 it('lets each room know the rooms below it only, and a step no other step', function (): void {
@@ -72,14 +93,21 @@ it('lets each room know the rooms below it only, and a step no other step', func
         $room = explode('/', $path)[0];
         preg_match_all('/(?<![\w\\\\])\\\\?App\\\\([A-Z]\w+)\\\\/', $source, $found);
         foreach (array_unique($found[1]) as $other) {
-            $other === $room || in_array($other, $plan->knows($room), true) || $room === 'Demo' || $wrong[] = "$path uses $other";
+            $other === $room ||
+                in_array($other, $plan->knows($room), true) ||
+                $room === 'Demo' ||
+                ($wrong[] = "$path uses $other");
         }
     }
-    foreach (new RecursiveIteratorIterator(new RecursiveDirectoryIterator(resource_path('views'), FilesystemIterator::SKIP_DOTS)) as $file) {
+    foreach (
+        new RecursiveIteratorIterator(
+            new RecursiveDirectoryIterator(resource_path('views'), FilesystemIterator::SKIP_DOTS),
+        ) as $file
+    ) {
         $room = ucfirst(explode('/', substr($file->getPathname(), strlen(resource_path('views')) + 1))[0]);
         preg_match_all('/App\\\\([A-Z]\w+)\\\\/', (string) file_get_contents($file->getPathname()), $found);
         foreach (in_array($room, $plan->rooms(), true) ? array_unique($found[1]) : [] as $other) {
-            $other === $room || $plan->isStep($other) === false || $wrong[] = $file->getFilename()." uses $other";
+            $other === $room || $plan->isStep($other) === false || ($wrong[] = $file->getFilename()." uses $other");
         }
     }
     expect($wrong)->toBe([]);

@@ -2,15 +2,32 @@
 
 declare(strict_types=1);
 
-arch('the core knows nothing of Laravel, the database or HTTP')->expect('Orchard\Core')->not->toUse(['Illuminate', 'App', 'PDO', 'GuzzleHttp', 'curl_init', 'file_get_contents', 'fopen', 'time', 'microtime', 'date', 'rand', 'mt_rand', 'random_int', 'config', 'app']);
+arch('the core knows nothing of Laravel, the database or HTTP')
+    ->expect('Orchard\Core')
+    ->not->toUse([
+        'Illuminate', 'App', 'PDO', 'GuzzleHttp', 'curl_init', 'file_get_contents', 'fopen', 'time', 'microtime',
+        'date', 'rand', 'mt_rand', 'random_int', 'config', 'app',
+    ]);
 arch('classes of the core are final, or enums')->expect('Orchard\Core')->classes()->toBeFinal();
-arch('every file says strict_types')->expect(['Orchard\Core', 'App'])->toUseStrictTypes();
-arch('nothing is left of a search for errors')->expect(['dd', 'dump', 'var_dump', 'ray', 'die', 'print_r'])->not->toBeUsed();
+arch('every file says strict_types')
+    ->expect(['Orchard\Core', 'App'])
+    ->toUseStrictTypes();
+arch('nothing is left of a search for errors')
+    ->expect(['dd', 'dump', 'var_dump', 'ray', 'die', 'print_r'])
+    ->not->toBeUsed();
 it('sends no request past the guarded client', function (): void {
     $loose = [];
-    foreach (new RecursiveIteratorIterator(new RecursiveDirectoryIterator(app_path(), FilesystemIterator::SKIP_DOTS)) as $file) {
+    foreach (
+        new RecursiveIteratorIterator(new RecursiveDirectoryIterator(app_path(), FilesystemIterator::SKIP_DOTS)) as $file
+    ) {
         $code = (string) file_get_contents($file->getPathname());
-        if (preg_match('/curl_(exec|init|multi_init)|fsockopen|stream_socket_client|(?<![A-Za-z])Http::|new Client\(/', $code) === 1 && ! str_contains($file->getPathname(), 'Connectors/Http/GuardedHttp.php')) {
+        if (
+            preg_match(
+                '/curl_(exec|init|multi_init)|fsockopen|stream_socket_client|(?<![A-Za-z])Http::|new Client\(/',
+                $code,
+            ) === 1 &&
+            ! str_contains($file->getPathname(), 'Connectors/Http/GuardedHttp.php')
+        ) {
             $loose[] = $file->getFilename();
         }
     }
@@ -19,9 +36,16 @@ it('sends no request past the guarded client', function (): void {
 
 it('keeps stand-ins and application apart', function (): void {
     $mixed = [];
-    foreach ([base_path('standins') => '/\bApp\\\\|Orchard\\\\Core|Illuminate\\\\/', app_path() => '/Tindrel\\\\/'] as $dir => $pattern) {
-        foreach (new RecursiveIteratorIterator(new RecursiveDirectoryIterator($dir, FilesystemIterator::SKIP_DOTS)) as $file) {
-            if ($file->getExtension() === 'php' && preg_match($pattern, (string) file_get_contents($file->getPathname())) === 1) {
+    foreach (
+        [base_path('standins') => '/\bApp\\\\|Orchard\\\\Core|Illuminate\\\\/', app_path() => '/Tindrel\\\\/'] as $dir => $pattern
+    ) {
+        foreach (
+            new RecursiveIteratorIterator(new RecursiveDirectoryIterator($dir, FilesystemIterator::SKIP_DOTS)) as $file
+        ) {
+            if (
+                $file->getExtension() === 'php' &&
+                preg_match($pattern, (string) file_get_contents($file->getPathname())) === 1
+            ) {
                 $mixed[] = $file->getFilename();
             }
         }
@@ -31,9 +55,15 @@ it('keeps stand-ins and application apart', function (): void {
 
 it('keeps templates free of inline styles, inline scripts and handlers', function (): void {
     $wrong = [];
-    foreach (new RecursiveIteratorIterator(new RecursiveDirectoryIterator(resource_path('views'), FilesystemIterator::SKIP_DOTS)) as $file) {
+    foreach (
+        new RecursiveIteratorIterator(
+            new RecursiveDirectoryIterator(resource_path('views'), FilesystemIterator::SKIP_DOTS),
+        ) as $file
+    ) {
         $template = (string) file_get_contents($file->getPathname());
-        if (preg_match('/\sstyle\s*=|<style|\son[a-z]+\s*=|hx-on|js:|<script(?![^>]*src=)/i', $template, $found) === 1) {
+        if (
+            preg_match('/\sstyle\s*=|<style|\son[a-z]+\s*=|hx-on|js:|<script(?![^>]*src=)/i', $template, $found) === 1
+        ) {
             $wrong[] = $file->getFilename().': '.$found[0];
         }
     }

@@ -12,7 +12,12 @@ final class Writes
 {
     private const BUILDING = 'insert|insertOrIgnore|insertGetId|insertUsing|update|updateOrInsert|upsert|delete|increment|decrement|truncate';
 
-    private const MODELS = ['Store' => 'stores', 'Market' => 'markets', 'User' => 'users', 'Membership' => 'memberships'];
+    private const MODELS = [
+        'Store' => 'stores',
+        'Market' => 'markets',
+        'User' => 'users',
+        'Membership' => 'memberships',
+    ];
 
     /** @return list<string> */
     public static function of(string $source): array
@@ -22,10 +27,18 @@ final class Writes
             $tables = [...$tables, ...self::ofSql($text)];
         }
         // The query builder: from the table's name to the end of the statement.
-        preg_match_all("/(?:->|::)table\((?:'([a-z_]+)[^']*'|(\\$[^)]+))\)/", $source, $found, PREG_OFFSET_CAPTURE | PREG_UNMATCHED_AS_NULL);
+        preg_match_all(
+            "/(?:->|::)table\((?:'([a-z_]+)[^']*'|(\\$[^)]+))\)/",
+            $source,
+            $found,
+            PREG_OFFSET_CAPTURE | PREG_UNMATCHED_AS_NULL,
+        );
         foreach ($found[0] as $nth => [$text, $at]) {
             $rest = self::chain(substr($source, $at + strlen($text)));
-            if (preg_match('/->(?:'.self::BUILDING.')\($/m', $rest) === 1 || preg_match('/->(?:'.self::BUILDING.')\(/', $rest) === 1) {
+            if (
+                preg_match('/->(?:'.self::BUILDING.')\($/m', $rest) === 1 ||
+                preg_match('/->(?:'.self::BUILDING.')\(/', $rest) === 1
+            ) {
                 $tables[] = $found[1][$nth][0] ?? '?';
             }
         }
@@ -35,7 +48,12 @@ final class Writes
         }
         foreach (self::MODELS as $model => $table) {
             $name = lcfirst($model);
-            if (preg_match("/\\b$model::(?:query\(\)->)?[^;]*?\b(?:create|insert|upsert|updateOrCreate|firstOrCreate|forceCreate|delete|update)\(|\\$$name->(?:update|save|delete|forceFill|fill)\(/", $source) === 1) {
+            if (
+                preg_match(
+                    "/\\b$model::(?:query\(\)->)?[^;]*?\b(?:create|insert|upsert|updateOrCreate|firstOrCreate|forceCreate|delete|update)\(|\\$$name->(?:update|save|delete|forceFill|fill)\(/",
+                    $source,
+                ) === 1
+            ) {
                 $tables[] = $table;
             }
         }
@@ -55,7 +73,9 @@ final class Writes
                 continue;
             }
             $depth += match ($letter) {
-                '(', '[', '{' => 1, ')', ']', '}' => -1, default => 0
+                '(', '[', '{' => 1,
+                ')', ']', '}' => -1,
+                default => 0,
             };
             if ($depth < 0 || ($depth === 0 && ($letter === ';' || $letter === ','))) {
                 break;
@@ -72,18 +92,36 @@ final class Writes
     private static function ofSql(string $sql): array
     {
         $tables = [];
-        preg_match_all('/\b(?:INSERT(?: IGNORE)? INTO|REPLACE INTO|DELETE FROM|INTO TABLE|TRUNCATE(?: TABLE)?|ALTER TABLE)\s+([a-z_]+|\?)/', $sql, $found);
+        preg_match_all(
+            '/\b(?:INSERT(?: IGNORE)? INTO|REPLACE INTO|DELETE FROM|INTO TABLE|TRUNCATE(?: TABLE)?|ALTER TABLE)\s+([a-z_]+|\?)/',
+            $sql,
+            $found,
+        );
         $tables = [...$tables, ...$found[1]];
         // DELETE alias FROM table alias
         preg_match_all('/\bDELETE ([a-z_]+) FROM (.*)$/s', $sql, $found, PREG_SET_ORDER);
         foreach ($found as [, $alias, $from]) {
             $tables[] = self::byAlias($from)[$alias] ?? '?';
         }
-        preg_match_all('/(?:^|\s)UPDATE ((?!clicks|shown|\w+ = )[a-z_?].*?)\sSET\s(.*)$/s', $sql, $found, PREG_SET_ORDER);
+        preg_match_all(
+            '/(?:^|\s)UPDATE ((?!clicks|shown|\w+ = )[a-z_?].*?)\sSET\s(.*)$/s',
+            $sql,
+            $found,
+            PREG_SET_ORDER,
+        );
         foreach ($found as [, $from, $set]) {
             $names = self::byAlias($from);
-            preg_match_all('/(?:^|,\s*)([a-z]\w*)\.\w+ = /', (string) preg_replace('/\sWHERE\s.*$/s', '', $set), $aliases);
-            $tables = [...$tables, ...($aliases[1] === [] ? [array_values($names)[0] ?? '?'] : array_map(static fn (string $alias): string => $names[$alias] ?? '?', $aliases[1]))];
+            preg_match_all(
+                '/(?:^|,\s*)([a-z]\w*)\.\w+ = /',
+                (string) preg_replace('/\sWHERE\s.*$/s', '', $set),
+                $aliases,
+            );
+            $tables = [
+                ...$tables,
+                ...$aliases[1] === []
+                    ? [array_values($names)[0] ?? '?']
+                    : array_map(static fn (string $alias): string => $names[$alias] ?? '?', $aliases[1]),
+            ];
         }
 
         return $tables;
@@ -92,7 +130,12 @@ final class Writes
     /** @return array<string, string> table by alias, or by its own name, in the order of a FROM clause */
     private static function byAlias(string $from): array
     {
-        preg_match_all('/(?:^|\bJOIN\s+|,\s*)\(?([a-z_]+|\?)(?:\s+(?:AS\s+)?(?!ON\b|JOIN\b|LEFT\b|SET\b|WHERE\b|INNER\b|USING\b)([a-z]\w*))?/', trim($from), $found, PREG_SET_ORDER);
+        preg_match_all(
+            '/(?:^|\bJOIN\s+|,\s*)\(?([a-z_]+|\?)(?:\s+(?:AS\s+)?(?!ON\b|JOIN\b|LEFT\b|SET\b|WHERE\b|INNER\b|USING\b)([a-z]\w*))?/',
+            trim($from),
+            $found,
+            PREG_SET_ORDER,
+        );
         $names = [];
         foreach ($found as $one) {
             $names[$one[2] ?? $one[1]] = $one[1];
@@ -119,7 +162,7 @@ final class Writes
             } elseif ($inside > 0) {
                 $inside -= $text === '}' ? 1 : 0;
             } elseif ($text === ';' || $text === '{' || $text === '}') {
-                $now !== null && $texts[] = $now;
+                $now !== null && ($texts[] = $now);
                 $now = null;
             } elseif ($text === ',' && $now !== null) {
                 $now .= ' ; ';

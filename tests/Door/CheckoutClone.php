@@ -16,7 +16,12 @@ final class CheckoutClone
         $this->root = sys_get_temp_dir()."/$name";
         $from = dirname(__DIR__, 2);
         mkdir($this->root, 0700, true);
-        $copy = 'tar -C '.escapeshellarg($from).' --exclude=./var --exclude=./.git -cf - . | tar -C '.escapeshellarg($this->root).' -xf -';
+        $copy =
+            'tar -C '.
+            escapeshellarg($from).
+            ' --exclude=./var --exclude=./.git -cf - . | tar -C '.
+            escapeshellarg($this->root).
+            ' -xf -';
         exec($copy.' 2>&1', $out, $code);
         if ($code !== 0) {
             throw new RuntimeException(implode("\n", $out));
@@ -44,9 +49,18 @@ final class CheckoutClone
      */
     public function begin(array $words, string $out, array $environment = [], ?string $in = null)
     {
-        $environment += ['PATH' => '/usr/local/sbin:/usr/local/bin:/usr/sbin:/usr/bin:/sbin:/bin', 'HOME' => sys_get_temp_dir()];
+        $environment += [
+            'PATH' => '/usr/local/sbin:/usr/local/bin:/usr/sbin:/usr/bin:/sbin:/bin',
+            'HOME' => sys_get_temp_dir(),
+        ];
         $files = [['file', '/dev/null', 'r'], ['file', $out, 'w'], ['redirect', 1]];
-        $process = proc_open([$this->root.'/bin/orchard', ...$words], $files, $pipes, $in ?? $this->root, $environment);
+        $process = proc_open(
+            [$this->root.'/bin/orchard', ...$words],
+            $files,
+            $pipes,
+            $in ?? $this->root,
+            $environment,
+        );
 
         return is_resource($process) ? $process : throw new RuntimeException('The door does not open.');
     }
@@ -69,7 +83,13 @@ final class CheckoutClone
         $file = escapeshellarg('--defaults-file='.$this->root.'/var/run/my.cnf');
         $user = escapeshellarg((string) (posix_getpwuid(posix_geteuid())['name'] ?? ''));
 
-        return trim((string) shell_exec('echo '.escapeshellarg($statement)." | mariadb $file -u $user --batch --skip-column-names orchard 2>&1"));
+        return trim(
+            (string) shell_exec(
+                'echo '.
+                    escapeshellarg($statement).
+                    " | mariadb $file -u $user --batch --skip-column-names orchard 2>&1",
+            ),
+        );
     }
 
     /** Ends what runs, and removes the checkout. */

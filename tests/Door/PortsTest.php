@@ -4,32 +4,55 @@ declare(strict_types=1);
 
 use Tests\Door\CheckoutClone;
 
-it('comes up twice when two checkouts start in the same second, and chooses again where a port was taken meanwhile', function (): void {
-    $clones = [new CheckoutClone('erster Garten'), new CheckoutClone('zweiter Garten')];
-    // A port that another program took after it had been chosen, before the first start came to its end.
-    $taken = stream_socket_server('tcp://127.0.0.1:0');
-    $port = (int) substr((string) strrchr((string) stream_socket_get_name($taken, false), ':'), 1);
-    mkdir($clones[1]->root.'/var/run', 0700, true);
-    file_put_contents($clones[1]->root.'/var/run/settings', "HTTP_PORT=$port\nDB_PORT=".($port < 60_000 ? $port + 1 : $port - 1)."\nDB_PASSWORD=".bin2hex(random_bytes(24))."\nAPP_KEY=base64:".base64_encode(random_bytes(32))."\nINSTANCE_ID=0123456789abcdef\nSHOPS=''\n");
-    try {
-        $processes = array_map(static fn (CheckoutClone $clone) => $clone->begin(['start', '--no-demo'], $clone->root.'/out.txt'), $clones);
-        foreach ($processes as $i => $process) {
-            expect(proc_close($process))->toBe(0, (string) file_get_contents($clones[$i]->root.'/out.txt'));
+it(
+    'comes up twice when two checkouts start in the same second, and chooses again where a port was taken meanwhile',
+    function (): void {
+        $clones = [new CheckoutClone('erster Garten'), new CheckoutClone('zweiter Garten')];
+        // A port that another program took after it had been chosen, before the first start came to its end.
+        $taken = stream_socket_server('tcp://127.0.0.1:0');
+        $port = (int) substr((string) strrchr((string) stream_socket_get_name($taken, false), ':'), 1);
+        mkdir($clones[1]->root.'/var/run', 0700, true);
+        file_put_contents(
+            $clones[1]->root.'/var/run/settings',
+            "HTTP_PORT=$port\nDB_PORT=".
+                ($port < 60_000 ? $port + 1 : $port - 1).
+                "\nDB_PASSWORD=".
+                bin2hex(random_bytes(24)).
+                "\nAPP_KEY=base64:".
+                base64_encode(random_bytes(32)).
+                "\nINSTANCE_ID=0123456789abcdef\nSHOPS=''\n",
+        );
+        try {
+            $processes = array_map(
+                static fn (CheckoutClone $clone) => $clone->begin(['start', '--no-demo'], $clone->root.'/out.txt'),
+                $clones,
+            );
+            foreach ($processes as $i => $process) {
+                expect(proc_close($process))->toBe(0, (string) file_get_contents($clones[$i]->root.'/out.txt'));
+            }
+            expect((string) file_get_contents($clones[1]->root.'/out.txt'))->toContain('choosing again');
+            foreach ($clones as $clone) {
+                expect($clone->health())->toBe("ok\n{$clone->setting('INSTANCE_ID')}\n");
+            }
+            $ports = static fn (CheckoutClone $clone): array => [
+                $clone->setting('HTTP_PORT'),
+                $clone->setting('DB_PORT'),
+            ];
+            expect(array_intersect($ports($clones[0]), $ports($clones[1])))
+                ->toBe([])
+                ->and($ports($clones[1]))
+                ->not->toContain((string) $port);
+            // People know the ports by now: they stay, and the program that stands in the way is named.
+            $clones[0]->door(['stop']);
+            $other = stream_socket_server('tcp://127.0.0.1:'.$clones[0]->setting('HTTP_PORT'));
+            expect($other)->not->toBeFalse();
+            expect($clones[0]->door(['start', '--no-demo']))
+                ->code->toBe(1)
+                ->out->toContain($clones[0]->setting('HTTP_PORT'));
+        } finally {
+            foreach ($clones as $clone) {
+                $clone->remove();
+            }
         }
-        expect((string) file_get_contents($clones[1]->root.'/out.txt'))->toContain('choosing again');
-        foreach ($clones as $clone) {
-            expect($clone->health())->toBe("ok\n{$clone->setting('INSTANCE_ID')}\n");
-        }
-        $ports = static fn (CheckoutClone $clone): array => [$clone->setting('HTTP_PORT'), $clone->setting('DB_PORT')];
-        expect(array_intersect($ports($clones[0]), $ports($clones[1])))->toBe([])->and($ports($clones[1]))->not->toContain((string) $port);
-        // People know the ports by now: they stay, and the program that stands in the way is named.
-        $clones[0]->door(['stop']);
-        $other = stream_socket_server('tcp://127.0.0.1:'.$clones[0]->setting('HTTP_PORT'));
-        expect($other)->not->toBeFalse();
-        expect($clones[0]->door(['start', '--no-demo']))->code->toBe(1)->out->toContain($clones[0]->setting('HTTP_PORT'));
-    } finally {
-        foreach ($clones as $clone) {
-            $clone->remove();
-        }
-    }
-});
+    },
+);

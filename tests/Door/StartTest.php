@@ -35,31 +35,42 @@ afterAll(function (): void {
     inGarden()->remove();
 });
 
-it('starts in a folder with blanks and umlauts, keeps everything its owner’s alone, and tells no secret to the list of processes', function (): void {
-    $garden = inGarden();
-    $process = $garden->begin(['start', '--no-demo'], $out = sys_get_temp_dir().'/start.txt');
-    $code = null;
-    $seen = processesDuring(static function () use ($process, &$code): bool {
-        $status = proc_get_status($process);
-        $code ??= $status['running'] ? null : $status['exitcode'];
+it(
+    'starts in a folder with blanks and umlauts, keeps everything its owner’s alone, and tells no secret to the list of processes',
+    function (): void {
+        $garden = inGarden();
+        $process = $garden->begin(['start', '--no-demo'], $out = sys_get_temp_dir().'/start.txt');
+        $code = null;
+        $seen = processesDuring(static function () use ($process, &$code): bool {
+            $status = proc_get_status($process);
+            $code ??= $status['running'] ? null : $status['exitcode'];
 
-        return ! $status['running'];
-    });
-    expect($code)->toBe(0, (string) file_get_contents($out));
-    expect(file_get_contents($out))->toContain('http://127.0.0.1:');
-    expect($garden->health())->toBe("ok\n{$garden->setting('INSTANCE_ID')}\n");
-    expect($seen)->toContain('mariadb')->not->toContain($garden->setting('DB_PASSWORD'))->not->toContain($garden->setting('APP_KEY'));
-    expect(openToOthers($garden->root.'/var'))->toBe([]);
-    expect($garden->door(['start', '--no-demo']))->code->toBe(0)->out->toContain('nothing to do');
-    expect($garden->door(['status']))->code->toBe(0);
-});
+            return ! $status['running'];
+        });
+        expect($code)->toBe(0, (string) file_get_contents($out));
+        expect(file_get_contents($out))->toContain('http://127.0.0.1:');
+        expect($garden->health())->toBe("ok\n{$garden->setting('INSTANCE_ID')}\n");
+        expect($seen)
+            ->toContain('mariadb')
+            ->not->toContain($garden->setting('DB_PASSWORD'))
+            ->not->toContain($garden->setting('APP_KEY'));
+        expect(openToOthers($garden->root.'/var'))->toBe([]);
+        expect($garden->door(['start', '--no-demo']))->code->toBe(0)->out->toContain('nothing to do');
+        expect($garden->door(['status']))->code->toBe(0);
+    },
+);
 
 it('reads and writes the caller’s files by whatever path they are named', function (): void {
     $garden = inGarden();
-    expect($garden->door(['store:add', '--name=Gärtnerei', '--url=https://shop.example', '--slug=garden']))->code->toBe(0);
+    expect($garden->door(['store:add', '--name=Gärtnerei', '--url=https://shop.example', '--slug=garden']))->code->toBe(
+        0,
+    );
     $folder = sys_get_temp_dir().'/Eigene Dateien';
     mkdir($folder, 0700);
-    file_put_contents("$folder/Klicks Mai.csv", "page,day,clicks,impressions\nhttps://shop.example/a,2026-05-04,3,40\n");
+    file_put_contents(
+        "$folder/Klicks Mai.csv",
+        "page,day,clicks,impressions\nhttps://shop.example/a,2026-05-04,3,40\n",
+    );
     $import = $garden->door(['gather:import', 'search', 'Klicks Mai.csv', '--store=garden', '--wait'], in: $folder);
     expect($import)->code->toBe(0, $import['out']);
     expect($garden->door(['gather:export', '--store=garden', '--out=Meine Seiten.csv'], in: $folder))->code->toBe(0);
@@ -72,7 +83,11 @@ it('tells in words what the web server itself cannot do', function (): void {
     posix_geteuid() === 0 && $this->markTestSkipped('Root writes everywhere.');
     $post = static function (int $bytes) use ($garden): array {
         $curl = curl_init('http://127.0.0.1:'.$garden->setting('HTTP_PORT').'/sign-in');
-        curl_setopt_array($curl, [CURLOPT_POST => true, CURLOPT_RETURNTRANSFER => true, CURLOPT_POSTFIELDS => ['file' => str_repeat('x', $bytes)]]);
+        curl_setopt_array($curl, [
+            CURLOPT_POST => true,
+            CURLOPT_RETURNTRANSFER => true,
+            CURLOPT_POSTFIELDS => ['file' => str_repeat('x', $bytes)],
+        ]);
         $body = (string) curl_exec($curl);
 
         return [curl_getinfo($curl, CURLINFO_RESPONSE_CODE), $body];
@@ -97,16 +112,28 @@ it('backs up and brings back: every table, key and upload equal, and what was th
     expect(fileperms($file) & 0o077)->toBe(0);
     expect($garden->door(['backup', $file]))->code->toBe(1)->out->toContain('is there already');
     exec('tar -xOf '.escapeshellarg($file).' ./tables.tsv', $before);
-    expect(count($before))->toBeGreaterThan(80)->and(implode("\n", $before))->toContain("stores\t1\t")->toContain("search_rows\t1\t");
+    expect(count($before))
+        ->toBeGreaterThan(80)
+        ->and(implode("\n", $before))
+        ->toContain("stores\t1\t")
+        ->toContain("search_rows\t1\t");
 
     expect($garden->door(['restore', $file]))->code->toBe(1)->out->toContain('--replace');
-    file_put_contents($cut = sys_get_temp_dir().'/cut.tar', substr((string) file_get_contents($file), 0, intdiv((int) filesize($file), 2)));
+    file_put_contents(
+        $cut = sys_get_temp_dir().'/cut.tar',
+        substr((string) file_get_contents($file), 0, intdiv((int) filesize($file), 2)),
+    );
     expect($garden->door(['restore', $cut, '--replace']))->code->toBe(1)->out->toContain('backup');
     unlink($garden->root.'/var/run/storage/app/uploads/a file');
     $restored = $garden->door(['restore', 'Sicherung eins.tar', '--replace'], in: sys_get_temp_dir());
-    expect($restored)->code->toBe(0, $restored['out'])->out->toContain(count($before).' tables, all equal');
+    expect($restored)
+        ->code->toBe(0, $restored['out'])
+        ->out->toContain(count($before).' tables, all equal');
     expect(file($garden->root.'/var/run/log/restored.tsv', FILE_IGNORE_NEW_LINES))->toBe($before);
-    expect($garden->setting('APP_KEY'))->toBe($key)->and(file_get_contents($garden->root.'/var/run/storage/app/uploads/a file'))->toBe('of somebody');
+    expect($garden->setting('APP_KEY'))
+        ->toBe($key)
+        ->and(file_get_contents($garden->root.'/var/run/storage/app/uploads/a file'))
+        ->toBe('of somebody');
     expect(glob($garden->root.'/var/run-before-*'))->toHaveCount(1);
     expect($garden->door(['start', '--no-demo']))->code->toBe(0);
     expect($garden->sql('SELECT slug FROM stores'))->toBe('garden');
@@ -123,12 +150,19 @@ it('starts a database that came back as a copy, without a mark of ours', functio
     expect($garden->sql('SELECT slug FROM stores'))->toBe('garden');
 });
 
-it('touches nothing and says what is wrong where something is lost', function (string $harm, string $mend, string $words, array $mends = []): void {
+it('touches nothing and says what is wrong where something is lost', function (
+    string $harm,
+    string $mend,
+    string $words,
+    array $mends = [],
+): void {
     $garden = inGarden();
     $garden->door(['stop']);
     $run = escapeshellarg($garden->root.'/var/run');
     exec("cd $run && $harm");
-    $kept = static fn (): string => (string) shell_exec("cd $run && find . -name '*.ibd' -o -name ibdata1 -o -name 'settings*' -o -name mysql | sort; cat settings 2>/dev/null");
+    $kept = static fn (): string => (string) shell_exec(
+        "cd $run && find . -name '*.ibd' -o -name ibdata1 -o -name 'settings*' -o -name mysql | sort; cat settings 2>/dev/null",
+    );
     $before = $kept();
     $start = $garden->door(['start', '--no-demo']);
     expect($start)->code->toBe(1, $start['out'])->out->toContain($words);
@@ -146,20 +180,31 @@ it('touches nothing and says what is wrong where something is lost', function (s
     'the application’s database' => ['mv mysql/orchard elsewhere', 'mv elsewhere mysql/orchard', 'gone from it'],
     'a table’s file' => ['mv mysql/orchard/stores.ibd .', 'mv stores.ibd mysql/orchard/', 'cannot be read: stores'],
     'no settings' => ['mv settings elsewhere', 'true', 'key to the secrets', ['restore', '--settings']],
-    'cut settings' => ['cp settings elsewhere; head -c 60 elsewhere >settings', 'mv elsewhere settings', 'missing or cut short'],
-    'another key' => ["cp settings elsewhere; sed -i 's/^APP_KEY=.*/APP_KEY=base64:AAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAA=/' settings", 'mv elsewhere settings', 'not the key'],
+    'cut settings' => [
+        'cp settings elsewhere; head -c 60 elsewhere >settings',
+        'mv elsewhere settings',
+        'missing or cut short',
+    ],
+    'another key' => [
+        "cp settings elsewhere; sed -i 's/^APP_KEY=.*/APP_KEY=base64:AAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAA=/' settings",
+        'mv elsewhere settings',
+        'not the key',
+    ],
 ]);
 
-it('starts again when all that was lost is back, and changes nothing along links that lead elsewhere', function (): void {
-    mkdir($outside = sys_get_temp_dir().'/outside');
-    chmod($outside, 0755);
-    symlink($outside, inGarden()->root.'/var/run/leads-out');
-    expect(inGarden()->door(['start', '--no-demo']))->code->toBe(0);
-    clearstatcache();
-    expect(fileperms($outside) & 0o777)->toBe(0o755);
-    chmod($outside, 0700);
-    expect(inGarden()->sql('SELECT slug FROM stores'))->toBe('garden');
-});
+it(
+    'starts again when all that was lost is back, and changes nothing along links that lead elsewhere',
+    function (): void {
+        mkdir($outside = sys_get_temp_dir().'/outside');
+        chmod($outside, 0755);
+        symlink($outside, inGarden()->root.'/var/run/leads-out');
+        expect(inGarden()->door(['start', '--no-demo']))->code->toBe(0);
+        clearstatcache();
+        expect(fileperms($outside) & 0o777)->toBe(0o755);
+        chmod($outside, 0700);
+        expect(inGarden()->sql('SELECT slug FROM stores'))->toBe('garden');
+    },
+);
 
 it('names tables that were deleted', function (): void {
     $garden = inGarden();
@@ -184,6 +229,9 @@ it('names extensions that are installed but switched off', function (): void {
     mkdir($folder);
     file_put_contents("$folder/php", "#!/bin/sh\n/usr/bin/php \"\$@\" | grep -vx intl\n");
     chmod("$folder/php", 0700);
-    $started = inGarden()->door(['start', '--no-demo'], ['PATH' => "$folder:/usr/local/sbin:/usr/local/bin:/usr/sbin:/usr/bin:/sbin:/bin"]);
+    $started = inGarden()->door(
+        ['start', '--no-demo'],
+        ['PATH' => "$folder:/usr/local/sbin:/usr/local/bin:/usr/sbin:/usr/bin:/sbin:/bin"],
+    );
     expect($started)->code->toBe(1)->out->toContain('switched off for php: intl')->toContain('phpenmod intl');
 });

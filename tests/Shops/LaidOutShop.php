@@ -17,19 +17,119 @@ final class LaidOutShop
 {
     /** Name of the layout, and what it has. */
     public const LAYOUTS = [
-        'folders, three languages, alternates on copies' => ['languages' => 3, 'item' => '/i/%s', 'list' => '/l/%s', 'copies' => ['collection', 'variant', 'index'], 'data' => 'json'],
-        'flat addresses, two languages, alternates on copies' => ['languages' => 2, 'item' => '/%s', 'list' => '/all-%s', 'copies' => ['variant', 'tracking'], 'data' => 'json'],
-        'collection paths without canonicals' => ['languages' => 1, 'item' => '/buy/%s.html', 'list' => '/themes/%s/', 'copies' => ['collection'], 'canonicals' => 'none', 'data' => 'json'],
-        'paging in the path, last parts with one product' => ['languages' => 1, 'item' => '/goods/%s', 'list' => '/kinds/%s', 'paging' => '/part/%d', 'per' => 5, 'copies' => ['variant'], 'data' => 'json'],
-        'paging by number alone, filters with one hit' => ['languages' => 1, 'item' => '/g/%s', 'list' => '/k/%s', 'paging' => '/%d', 'per' => 6, 'filter' => '?tone=%s', 'copies' => ['tracking'], 'data' => 'json'],
-        'filters in the path' => ['languages' => 1, 'item' => '/thing-%s', 'list' => '/things/%s', 'filter' => '/tone-%s', 'paging' => '?leaf=%d', 'per' => 7, 'copies' => ['collection'], 'data' => 'json'],
-        'lists whose sort is another address' => ['languages' => 1, 'item' => '/p-%s', 'list' => '/c-%s', 'sorts' => ['price', 'name'], 'paging' => '?s=%d', 'per' => 8, 'copies' => ['index'], 'data' => 'json'],
-        'microdata and no numbers in addresses' => ['languages' => 2, 'item' => '/shop/x/%s', 'list' => '/shop/y/%s', 'copies' => ['collection', 'tracking'], 'data' => 'micro'],
-        'og types alone' => ['languages' => 1, 'item' => '/o/%s', 'list' => '/r/%s', 'copies' => ['variant', 'index'], 'data' => 'og', 'paging' => '?p=%d', 'per' => 5],
-        'not found with 200' => ['languages' => 1, 'item' => '/w/%s', 'list' => '/v/%s', 'copies' => ['variant'], 'data' => 'json', 'missing' => 6],
-        'products that moved with their number' => ['languages' => 1, 'item' => '/n/%s', 'list' => '/m/%s', 'copies' => ['collection'], 'data' => 'json', 'moved' => 6],
-        'nothing says what is what' => ['languages' => 1, 'item' => '/z/%s', 'list' => '/y/%s', 'paging' => '/part/%d', 'per' => 5, 'filter' => '?tone=%s', 'copies' => ['variant', 'tracking'], 'data' => 'none', 'related' => true],
-        'two languages, canonicals wrong here and there' => ['languages' => 2, 'item' => '/q/%s', 'list' => '/t/%s', 'copies' => ['collection', 'variant', 'tracking'], 'data' => 'json', 'canonicals' => 'some', 'filter' => '?hue=%s'],
+        'folders, three languages, alternates on copies' => [
+            'languages' => 3,
+            'item' => '/i/%s',
+            'list' => '/l/%s',
+            'copies' => ['collection', 'variant', 'index'],
+            'data' => 'json',
+        ],
+        'flat addresses, two languages, alternates on copies' => [
+            'languages' => 2,
+            'item' => '/%s',
+            'list' => '/all-%s',
+            'copies' => ['variant', 'tracking'],
+            'data' => 'json',
+        ],
+        'collection paths without canonicals' => [
+            'languages' => 1,
+            'item' => '/buy/%s.html',
+            'list' => '/themes/%s/',
+            'copies' => ['collection'],
+            'canonicals' => 'none',
+            'data' => 'json',
+        ],
+        'paging in the path, last parts with one product' => [
+            'languages' => 1,
+            'item' => '/goods/%s',
+            'list' => '/kinds/%s',
+            'paging' => '/part/%d',
+            'per' => 5,
+            'copies' => ['variant'],
+            'data' => 'json',
+        ],
+        'paging by number alone, filters with one hit' => [
+            'languages' => 1,
+            'item' => '/g/%s',
+            'list' => '/k/%s',
+            'paging' => '/%d',
+            'per' => 6,
+            'filter' => '?tone=%s',
+            'copies' => ['tracking'],
+            'data' => 'json',
+        ],
+        'filters in the path' => [
+            'languages' => 1,
+            'item' => '/thing-%s',
+            'list' => '/things/%s',
+            'filter' => '/tone-%s',
+            'paging' => '?leaf=%d',
+            'per' => 7,
+            'copies' => ['collection'],
+            'data' => 'json',
+        ],
+        'lists whose sort is another address' => [
+            'languages' => 1,
+            'item' => '/p-%s',
+            'list' => '/c-%s',
+            'sorts' => ['price', 'name'],
+            'paging' => '?s=%d',
+            'per' => 8,
+            'copies' => ['index'],
+            'data' => 'json',
+        ],
+        'microdata and no numbers in addresses' => [
+            'languages' => 2,
+            'item' => '/shop/x/%s',
+            'list' => '/shop/y/%s',
+            'copies' => ['collection', 'tracking'],
+            'data' => 'micro',
+        ],
+        'og types alone' => [
+            'languages' => 1,
+            'item' => '/o/%s',
+            'list' => '/r/%s',
+            'copies' => ['variant', 'index'],
+            'data' => 'og',
+            'paging' => '?p=%d',
+            'per' => 5,
+        ],
+        'not found with 200' => [
+            'languages' => 1,
+            'item' => '/w/%s',
+            'list' => '/v/%s',
+            'copies' => ['variant'],
+            'data' => 'json',
+            'missing' => 6,
+        ],
+        'products that moved with their number' => [
+            'languages' => 1,
+            'item' => '/n/%s',
+            'list' => '/m/%s',
+            'copies' => ['collection'],
+            'data' => 'json',
+            'moved' => 6,
+        ],
+        'nothing says what is what' => [
+            'languages' => 1,
+            'item' => '/z/%s',
+            'list' => '/y/%s',
+            'paging' => '/part/%d',
+            'per' => 5,
+            'filter' => '?tone=%s',
+            'copies' => ['variant', 'tracking'],
+            'data' => 'none',
+            'related' => true,
+        ],
+        'two languages, canonicals wrong here and there' => [
+            'languages' => 2,
+            'item' => '/q/%s',
+            'list' => '/t/%s',
+            'copies' => ['collection', 'variant', 'tracking'],
+            'data' => 'json',
+            'canonicals' => 'some',
+            'filter' => '?hue=%s',
+        ],
     ];
 
     /** The one layout of which the shop says nothing: no kinds, no numbers, and other products beside each text each time. */
@@ -41,9 +141,16 @@ final class LaidOutShop
         'fr' => 'nous le tournons sur le tour avec une argile tirée derrière la maison puis il sèche une semaine dans ombre de la grange avant que le four le prenne émail est mélangé chaque matin et deux matins ne se ressemblent pas ainsi le bord peut couler plus sombre où la flamme est venue gardez du gel et lavez à la main avec eau tiède le pied est poncé plat pour tenir sur toute table',
     ];
 
-    private const THINGS = ['jug' => ['en' => 'Jug', 'de' => 'Krug', 'fr' => 'Cruche'], 'bowl' => ['en' => 'Bowl', 'de' => 'Schale', 'fr' => 'Bol'], 'plate' => ['en' => 'Plate', 'de' => 'Teller', 'fr' => 'Assiette']];
+    private const THINGS = [
+        'jug' => ['en' => 'Jug', 'de' => 'Krug', 'fr' => 'Cruche'],
+        'bowl' => ['en' => 'Bowl', 'de' => 'Schale', 'fr' => 'Bol'],
+        'plate' => ['en' => 'Plate', 'de' => 'Teller', 'fr' => 'Assiette'],
+    ];
 
-    private const NAMES = ['Alba', 'Bruma', 'Ceniza', 'Dorro', 'Esparo', 'Fumo', 'Grava', 'Hiedra', 'Isco', 'Jara', 'Kelpo', 'Losa', 'Musgo', 'Niebla'];
+    private const NAMES = [
+        'Alba', 'Bruma', 'Ceniza', 'Dorro', 'Esparo', 'Fumo', 'Grava', 'Hiedra', 'Isco', 'Jara', 'Kelpo', 'Losa',
+        'Musgo', 'Niebla',
+    ];
 
     private const TONES = ['moss', 'ash', 'rust', 'sand'];
 
@@ -87,7 +194,16 @@ final class LaidOutShop
 
     public function __construct(string $layout, int $seed)
     {
-        $this->layout = self::LAYOUTS[$layout] + ['paging' => '?leaf=%d', 'per' => 6, 'filter' => null, 'sorts' => [], 'canonicals' => 'right', 'missing' => 0, 'moved' => 0, 'related' => false];
+        $this->layout = self::LAYOUTS[$layout] + [
+            'paging' => '?leaf=%d',
+            'per' => 6,
+            'filter' => null,
+            'sorts' => [],
+            'canonicals' => 'right',
+            'missing' => 0,
+            'moved' => 0,
+            'related' => false,
+        ];
         $this->chance = new Randomizer(new Mt19937($seed * 104_729 + crc32($layout)));
         $this->languages = array_slice(['en', 'de', 'fr'], 0, (int) $this->layout['languages']);
         $this->grow();
@@ -95,7 +211,7 @@ final class LaidOutShop
 
     public function site(): Site
     {
-        $site = new Site;
+        $site = new Site();
         foreach ($this->pages as $path => $html) {
             $site->page($path, str_replace('SITE', $site->url, $html));
         }
@@ -112,10 +228,22 @@ final class LaidOutShop
         foreach (array_keys(self::THINGS) as $thing) {
             // The last part of each list shows one product.
             $per = (int) $this->layout['per'];
-            $names = array_slice($this->chance->shuffleArray(self::NAMES), 0, $per * intdiv($this->chance->getInt(11, 13) - 1, $per) + 1);
+            $names = array_slice(
+                $this->chance->shuffleArray(self::NAMES),
+                0,
+                $per * intdiv($this->chance->getInt(11, 13) - 1, $per) + 1,
+            );
             foreach ($names as $i => $name) {
                 $this->all[] = [strtolower("$name-$thing"), self::THINGS[$thing]['en']." $name"];
-                $products[$thing][] = ['number' => strtoupper(substr($thing, 0, 1)).(100 + $i), 'name' => $name, 'slug' => strtolower("$name-$thing"), 'thing' => $thing, 'tone' => $i === 0 ? 'rust' : ($i === 1 ? 'sand' : self::TONES[$i % 2]), 'own' => $this->text(45), 'price' => $this->chance->getInt(9, 90)];
+                $products[$thing][] = [
+                    'number' => strtoupper(substr($thing, 0, 1)).(100 + $i),
+                    'name' => $name,
+                    'slug' => strtolower("$name-$thing"),
+                    'thing' => $thing,
+                    'tone' => $i === 0 ? 'rust' : ($i === 1 ? 'sand' : self::TONES[$i % 2]),
+                    'own' => $this->text(45),
+                    'price' => $this->chance->getInt(9, 90),
+                ];
             }
         }
         $links = [];
@@ -129,14 +257,47 @@ final class LaidOutShop
         }
         for ($i = 0; $i < $this->layout['missing']; $i++) {
             $path = sprintf($this->layout['item'], 'lost-'.$this->chance->getInt(1000, 9999)."-$i");
-            $this->pages[$path] = $this->html('en', 'Our pottery', $i % 2 === 0 ? 'Page not found' : 'Oops', '<p>'.($i % 2 === 0 ? 'The page that you look for cannot be found.' : 'Sorry, this page does not exist or was moved.').'</p><p><a href="/">Home</a></p>', '');
+            $this->pages[$path] = $this->html(
+                'en',
+                'Our pottery',
+                $i % 2 === 0 ? 'Page not found' : 'Oops',
+                '<p>'.
+                    ($i % 2 === 0
+                        ? 'The page that you look for cannot be found.'
+                        : 'Sorry, this page does not exist or was moved.').
+                    '</p><p><a href="/">Home</a></p>',
+                '',
+            );
             $this->missing[] = $path;
             $this->deep[$path] = 'old';
         }
-        $list = static fn (array $links): string => '<ul>'.implode('', array_map(static fn (string $to, string $text): string => '<li><a href="'.htmlspecialchars($to)."\">$text</a></li>", array_keys($links), $links)).'</ul>';
-        $this->pages['/overview'] = $this->html('en', 'Everything at a glance', 'Overview', $list($this->deep), '<link rel="canonical" href="SITE/overview">');
+        $list = static fn (array $links): string => '<ul>'.
+            implode(
+                '',
+                array_map(
+                    static fn (string $to, string $text): string => '<li><a href="'.
+                        htmlspecialchars($to).
+                        "\">$text</a></li>",
+                    array_keys($links),
+                    $links,
+                ),
+            ).
+            '</ul>';
+        $this->pages['/overview'] = $this->html(
+            'en',
+            'Everything at a glance',
+            'Overview',
+            $list($this->deep),
+            '<link rel="canonical" href="SITE/overview">',
+        );
         $links['/overview'] = 'Overview';
-        $this->pages['/'] = $this->html('en', 'Our pottery', 'Our pottery', '<p>'.$this->tongue('en', $this->text(70)).'</p>'.$list($links), '<link rel="canonical" href="SITE/">');
+        $this->pages['/'] = $this->html(
+            'en',
+            'Our pottery',
+            'Our pottery',
+            '<p>'.$this->tongue('en', $this->text(70)).'</p>'.$list($links),
+            '<link rel="canonical" href="SITE/">',
+        );
     }
 
     /**
@@ -151,30 +312,70 @@ final class LaidOutShop
         $this->sorts[$truth] = 'product';
         $name = self::THINGS[$product['thing']][$language].' '.$product['name'];
         $head = fn (string $canonical): string => $canonical.$this->alternates('item', $product['slug']);
-        $show = function (string $path, string $canonical, string $verdict, string $more = '') use ($language, $product, $name, $truth, $own, $head): void {
+        $show = function (string $path, string $canonical, string $verdict, string $more = '') use (
+            $language,
+            $product,
+            $name,
+            $truth,
+            $own,
+            $head,
+        ): void {
             $this->truth[$path] = $truth;
             $this->verdicts[$path] = $verdict;
             [$data, $attributes] = $this->data($product, $name, $own);
-            $this->pages[$path] = $this->html($language, "$name – pottery", $name, "<p>€ {$product['price']}.00</p>$more<p>{$this->tongue($language, $product['own'])}</p><table><tr><th>No.</th><td>{$product['number']}</td></tr></table>".$this->related($language), $head($canonical).$data, $attributes);
+            $this->pages[$path] = $this->html(
+                $language,
+                "$name – pottery",
+                $name,
+                "<p>€ {$product['price']}.00</p>$more<p>{$this->tongue(
+                    $language,
+                    $product['own'],
+                )}</p><table><tr><th>No.</th><td>{$product['number']}</td></tr></table>".$this->related($language),
+                $head($canonical).$data,
+                $attributes,
+            );
         };
         $clean = '<link rel="canonical" href="SITE'.$own.'">';
         $isWrong = $this->layout['canonicals'] === 'some' && $this->chance->getInt(0, 9) === 0;
-        $show($own, $this->layout['canonicals'] === 'none' ? '' : $clean, $this->layout['canonicals'] === 'none' ? 'absent on a keeper' : 'to self');
+        $show(
+            $own,
+            $this->layout['canonicals'] === 'none' ? '' : $clean,
+            $this->layout['canonicals'] === 'none' ? 'absent on a keeper' : 'to self',
+        );
         foreach ($this->layout['copies'] as $copy) {
             $path = match ($copy) {
-                'collection' => $this->address($language, 'list', $product['thing'].'s').(str_ends_with($own, '.html') ? '' : '/').$product['slug'].(str_ends_with($own, '.html') ? '.html' : ''),
+                'collection' => $this->address($language, 'list', $product['thing'].'s').
+                    (str_ends_with($own, '.html') ? '' : '/').
+                    $product['slug'].
+                    (str_ends_with($own, '.html') ? '.html' : ''),
                 'variant' => "$own?tint=".$product['tone'],
                 'tracking' => "$own?utm_source=post",
                 default => rtrim($own, '/').'/index.html',
             };
             $more = $copy === 'variant' ? '<p>'.ucfirst($product['tone']).'.</p>' : '';
-            $canonical = $this->layout['canonicals'] === 'none' ? '' : ($isWrong && $copy !== 'variant' ? '<link rel="canonical" href="SITE'.$path.'">' : $clean);
-            $show($path, $canonical, match (true) {
-                $canonical === '' => 'absent on a duplicate', $canonical === $clean => 'to keeper', default => 'to itself, not the keeper'
-            }, $more);
+            $canonical =
+                $this->layout['canonicals'] === 'none'
+                    ? ''
+                    : ($isWrong && $copy !== 'variant'
+                        ? '<link rel="canonical" href="SITE'.$path.'">'
+                        : $clean);
+            $show(
+                $path,
+                $canonical,
+                match (true) {
+                    $canonical === '' => 'absent on a duplicate',
+                    $canonical === $clean => 'to keeper',
+                    default => 'to itself, not the keeper',
+                },
+                $more,
+            );
             $this->deep[$path] = "$name $copy";
         }
-        if ($this->layout['moved'] > 0 && $product['number'][1] === '1' && (int) $product['number'][3] < $this->layout['moved']) {
+        if (
+            $this->layout['moved'] > 0 &&
+            $product['number'][1] === '1' &&
+            (int) $product['number'][3] < $this->layout['moved']
+        ) {
             $this->moved[$own] = $own.'-new';
         }
     }
@@ -188,21 +389,52 @@ final class LaidOutShop
         $own = $this->address($language, 'list', "{$thing}s");
         $name = self::THINGS[$thing][$language].'s';
         $intro = $this->tongue($language, $this->text(22));
-        $card = fn (array $product): string => '<li class="card"><a href="'.$this->address($language, 'item', $product['slug']).'">'.self::THINGS[$thing][$language].' '.$product['name']."</a> <span>€ {$product['price']}.00</span></li>";
-        $add = function (string $path, string $truth, array $some, string $canonical, string $verdict) use ($language, $name, $intro, $card, $thing): void {
+        $card = fn (array $product): string => '<li class="card"><a href="'.
+            $this->address($language, 'item', $product['slug']).
+            '">'.
+            self::THINGS[$thing][$language].
+            ' '.
+            $product['name'].
+            "</a> <span>€ {$product['price']}.00</span></li>";
+        $add = function (string $path, string $truth, array $some, string $canonical, string $verdict) use (
+            $language,
+            $name,
+            $intro,
+            $card,
+            $thing,
+        ): void {
             $this->truth[$path] = "$language $truth";
             $this->keepers["$language $truth"] ??= $path;
             $this->sorts["$language $truth"] = 'list';
             $this->verdicts[$path] = $verdict;
-            $this->pages[$path] = $this->html($language, "$name – pottery", $name, "<p>$intro</p><ul>".implode('', array_map($card, $some)).'</ul>', ($canonical === '' ? '' : '<link rel="canonical" href="SITE'.$canonical.'">').$this->alternates('list', "{$thing}s"));
+            $this->pages[$path] = $this->html(
+                $language,
+                "$name – pottery",
+                $name,
+                "<p>$intro</p><ul>".implode('', array_map($card, $some)).'</ul>',
+                ($canonical === '' ? '' : '<link rel="canonical" href="SITE'.$canonical.'">').
+                    $this->alternates('list', "{$thing}s"),
+            );
         };
         $per = (int) $this->layout['per'];
         $isNone = $this->layout['canonicals'] === 'none';
-        $add($own, "list $thing", array_slice($products, 0, $per), $isNone ? '' : $own, $isNone ? 'absent on a keeper' : 'to self');
+        $add(
+            $own,
+            "list $thing",
+            array_slice($products, 0, $per),
+            $isNone ? '' : $own,
+            $isNone ? 'absent on a keeper' : 'to self',
+        );
         $links[$own] = $name;
         for ($part = 2; ($part - 1) * $per < count($products); $part++) {
             $path = rtrim($own, '/').sprintf($this->layout['paging'], $part);
-            $add($path, "list $thing part $part", array_slice($products, ($part - 1) * $per, $per), $isNone ? '' : $path, $isNone ? '' : 'to self');
+            $add(
+                $path,
+                "list $thing part $part",
+                array_slice($products, ($part - 1) * $per, $per),
+                $isNone ? '' : $path,
+                $isNone ? '' : 'to self',
+            );
             $links[$path] = "$name $part";
         }
         // The list once more: under a parameter that tracks, as the first part of itself, as its index file.
@@ -212,11 +444,19 @@ final class LaidOutShop
             }
             $path = rtrim($own, '/').$more;
             $isSelf = $nth === 1 && $this->layout['canonicals'] === 'some';
-            $add($path, "list $thing", array_slice($products, 0, $per), $isNone ? '' : ($isSelf ? $path : $own), $isNone ? 'absent on a duplicate' : ($isSelf ? 'to itself, not the keeper' : 'to keeper'));
+            $add(
+                $path,
+                "list $thing",
+                array_slice($products, 0, $per),
+                $isNone ? '' : ($isSelf ? $path : $own),
+                $isNone ? 'absent on a duplicate' : ($isSelf ? 'to itself, not the keeper' : 'to keeper'),
+            );
             $this->deep[$path] = "$name $nth";
         }
         foreach ($this->layout['filter'] === null ? [] : self::TONES as $tone) {
-            $some = array_values(array_filter($products, static fn (array $product): bool => $product['tone'] === $tone));
+            $some = array_values(
+                array_filter($products, static fn (array $product): bool => $product['tone'] === $tone),
+            );
             $path = rtrim($own, '/').sprintf($this->layout['filter'], $tone);
             $add($path, "list $thing $tone", $some, $own, 'to the wider list');
             $links[$path] = "$name $tone";
@@ -255,10 +495,19 @@ final class LaidOutShop
     {
         $tags = '';
         foreach (count($this->languages) > 1 ? $this->languages : [] as $language) {
-            $tags .= "<link rel=\"alternate\" hreflang=\"$language\" href=\"SITE{$this->address($language, $sort, $slug)}\">";
+            $tags .= "<link rel=\"alternate\" hreflang=\"$language\" href=\"SITE{$this->address(
+                $language,
+                $sort,
+                $slug,
+            )}\">";
         }
 
-        return $tags === '' ? '' : $tags.'<link rel="alternate" hreflang="x-default" href="SITE'.$this->address('en', $sort, $slug).'">';
+        return $tags === ''
+            ? ''
+            : $tags.
+                    '<link rel="alternate" hreflang="x-default" href="SITE'.
+                    $this->address('en', $sort, $slug).
+                    '">';
     }
 
     /**
@@ -268,15 +517,40 @@ final class LaidOutShop
     private function data(array $product, string $name, string $own): array
     {
         return match ($this->layout['data']) {
-            'json' => ['<script type="application/ld+json">'.json_encode(['@context' => 'https://schema.org', '@type' => 'Product', 'name' => $name, 'sku' => $product['number'], 'offers' => ['@type' => 'Offer', 'price' => $product['price'], 'priceCurrency' => 'EUR', 'availability' => 'https://schema.org/InStock']]).'</script>', ''],
+            'json' => [
+                '<script type="application/ld+json">'.
+                json_encode([
+                    '@context' => 'https://schema.org',
+                    '@type' => 'Product',
+                    'name' => $name,
+                    'sku' => $product['number'],
+                    'offers' => [
+                        '@type' => 'Offer',
+                        'price' => $product['price'],
+                        'priceCurrency' => 'EUR',
+                        'availability' => 'https://schema.org/InStock',
+                    ],
+                ]).
+                '</script>',
+                '',
+            ],
             'none' => ['', ''],
-            'micro' => ['<meta property="og:type" content="product">', ' itemscope itemtype="https://schema.org/Product"'],
+            'micro' => [
+                '<meta property="og:type" content="product">',
+                ' itemscope itemtype="https://schema.org/Product"',
+            ],
             default => ['<meta property="og:type" content="product">', ''],
         };
     }
 
-    private function html(string $language, string $title, string $h1, string $main, string $head, string $attributes = ''): string
-    {
+    private function html(
+        string $language,
+        string $title,
+        string $h1,
+        string $main,
+        string $head,
+        string $attributes = '',
+    ): string {
         return "<!doctype html><html lang=\"$language\"><head><meta charset=\"utf-8\"><title>$title</title>$head</head><body><header><a href=\"/\">Pottery</a></header><main$attributes><h1>$h1</h1>$main</main><footer><p>Made by hand since 1951</p></footer></body></html>";
     }
 
@@ -285,7 +559,10 @@ final class LaidOutShop
     {
         $pool = explode(' ', self::WORDS[$language]);
 
-        return implode(' ', array_map(static fn (string $place): string => $pool[(int) $place % count($pool)], explode(' ', $text))).'.';
+        return implode(
+            ' ',
+            array_map(static fn (string $place): string => $pool[(int) $place % count($pool)], explode(' ', $text)),
+        ).'.';
     }
 
     /** Places of words, to be put into any language. */

@@ -52,7 +52,10 @@ final class Untangled
         $urls ??= array_keys($shop->pages);
         $numbers = array_flip($urls);
         $byForm = $facts = $kinds = [];
-        $plain = static fn (PageUrl $url): string => (new AddressForm)->of($url).' '.(str_ends_with($url->path, '/') ? '/' : '').$url->path;
+        $plain = static fn (PageUrl $url): string => (new AddressForm())->of($url).
+            ' '.
+            (str_ends_with($url->path, '/') ? '/' : '').
+            $url->path;
         $makers = [];
         foreach ($urls as $number => $url) {
             $parsed = PageUrl::parse($url);
@@ -60,7 +63,8 @@ final class Untangled
             $byForm[$plain($parsed)] ??= $number;
             if ($page['status'] === 200) {
                 $facts[$number] = PageReader::read($page['html'], $parsed);
-                $kinds[$number] = ProductData::of($facts[$number]->details->structured) !== null ? 'product' : $page['kind'];
+                $kinds[$number] =
+                    ProductData::of($facts[$number]->details->structured) !== null ? 'product' : $page['kind'];
                 $makers[] = ProductData::of($facts[$number]->details->structured)->maker ?? '';
             }
         }
@@ -73,17 +77,33 @@ final class Untangled
         $form = new AddressForm(['shop.example'], ['utm_*', 'gclid', 'fbclid']);
         $known = [];
         $identity = function (int $number) use (&$known, $urls, $facts, $kinds, $lines, $numbers): Identity {
-            return $known[$number] ??= self::identity($number, $urls[$number], $facts[$number], $kinds[$number], $lines, $numbers, $kinds);
+            return $known[$number] ??= self::identity(
+                $number,
+                $urls[$number],
+                $facts[$number],
+                $kinds[$number],
+                $lines,
+                $numbers,
+                $kinds,
+            );
         };
         $finder = new TangleFinder($form);
         $judge = new Judge($telling);
-        $this->kin = static fn (int $a, int $b): Resemblance => $judge->judge($identity(min($a, $b)), $identity(max($a, $b)));
+        $this->kin = static fn (int $a, int $b): Resemblance => $judge->judge(
+            $identity(min($a, $b)),
+            $identity(max($a, $b)),
+        );
         $acts = [];
-        $find = static fn (PageUrl $url): ?int => isset($byForm[$plain($url)], $facts[$byForm[$plain($url)]]) ? $byForm[$plain($url)] : null;
-        $pages = array_map(static fn (int $number): PageUrl => PageUrl::parse($urls[$number]), array_combine(array_keys($facts), array_keys($facts)));
+        $find = static fn (PageUrl $url): ?int => isset($byForm[$plain($url)], $facts[$byForm[$plain($url)]])
+            ? $byForm[$plain($url)]
+            : null;
+        $pages = array_map(
+            static fn (int $number): PageUrl => PageUrl::parse($urls[$number]),
+            array_combine(array_keys($facts), array_keys($facts)),
+        );
         uasort($pages, static fn (PageUrl $a, PageUrl $b): int => strcmp($a->digest(), $b->digest()));
         $this->studies = (new ParameterStudies($form, $identity, $this->kin))->study($pages, $find);
-        $hash = new MinHash;
+        $hash = new MinHash();
         $digests = array_map(static fn (string $url): string => PageUrl::parse($url)->digest(), $urls);
         foreach (array_keys($facts) as $number) {
             $finder->add(PageMarks::of($identity($number), $hash));
@@ -95,10 +115,17 @@ final class Untangled
             }
             foreach (AddressForm::parameters(PageUrl::parse($url)) as [$name]) {
                 $study = $this->studies[AddressForm::scopeOf(PageUrl::parse($url))." $name"] ?? null;
-                $bare = $study?->effect()?->isSilent() ? $find(AddressForm::without(PageUrl::parse($url), $name)) : null;
+                $bare = $study?->effect()?->isSilent()
+                    ? $find(AddressForm::without(PageUrl::parse($url), $name))
+                    : null;
                 if ($bare !== null && $bare !== $number) {
                     $kin = ($this->kin)($number, $bare);
-                    if ($study->isLikely() && $kin->difference === null && $kin->kinship !== Kinship::Language && $identity($number)->number === $identity($bare)->number) {
+                    if (
+                        $study->isLikely() &&
+                        $kin->difference === null &&
+                        $kin->kinship !== Kinship::Language &&
+                        $identity($number)->number === $identity($bare)->number
+                    ) {
                         $acts[$number] = $bare;
                     } else {
                         $finder->ask($number, $bare);
@@ -123,10 +150,18 @@ final class Untangled
                 $same[] = [$a, $b, $kin->sureness];
             }
         }
-        $groups = $finder->tangles($digests, $acts, $same, fn (int $a, int $b): bool => ($this->kin)($a, $b)->kinship->tangles());
+        $groups = $finder->tangles(
+            $digests,
+            $acts,
+            $same,
+            fn (int $a, int $b): bool => ($this->kin)($a, $b)->kinship->tangles(),
+        );
         $groupOf = $keeperOf = [];
         foreach ($groups as $group) {
-            $evidence = array_map(fn (int $number): KeeperEvidence => self::evidence($number, $group, $shop, $urls, $declared, $form), $group);
+            $evidence = array_map(
+                fn (int $number): KeeperEvidence => self::evidence($number, $group, $shop, $urls, $declared, $form),
+                $group,
+            );
             $keeper = Keeper::choose($evidence)->page;
             $this->tangles[] = array_map(static fn (int $number): string => $urls[$number], $group);
             foreach ($group as $number) {
@@ -146,8 +181,15 @@ final class Untangled
      * @param  array<int, int>  $groupOf
      * @param  array<int, int>  $keeperOf
      */
-    private function judge(TangledShop $shop, array $urls, array $numbers, array $facts, array $declared, array $groupOf, array $keeperOf): void
-    {
+    private function judge(
+        TangledShop $shop,
+        array $urls,
+        array $numbers,
+        array $facts,
+        array $declared,
+        array $groupOf,
+        array $keeperOf,
+    ): void {
         $ways = new Declarations($declared);
         foreach ($urls as $number => $url) {
             $page = $facts[$number] ?? null;
@@ -156,23 +198,53 @@ final class Untangled
             if ($to !== null && $to !== $url) {
                 $other = $numbers[$to] ?? null;
                 $kin = $other !== null && isset($facts[$other]) ? ($this->kin)($number, $other) : null;
-                $effects = array_map(fn (array $pair): ?ParameterEffect => ($this->studies[AddressForm::scopeOf(PageUrl::parse($url))." $pair[0]"] ?? null)?->effect(), AddressForm::parameters(PageUrl::parse($url)));
+                $effects = array_map(
+                    fn (array $pair): ?ParameterEffect => (
+                        $this->studies[AddressForm::scopeOf(PageUrl::parse($url))." $pair[0]"] ?? null
+                    )?->effect(),
+                    AddressForm::parameters(PageUrl::parse($url)),
+                );
                 $isGone = $other === null && str_contains($to, '/gone/');
                 $target = new CanonicalTarget(
-                    isOwnHost: PageUrl::parse($to)->host() === 'shop.example', isKnown: $other !== null || $isGone, status: $isGone ? 404 : ($other === null ? 0 : $shop->pages[$to]['status']),
-                    leadsBack: $other !== null && $ways->leadsBack($number), namesAnother: $other !== null && $ways->namesAnother($other),
-                    isUnlike: $kin !== null && $kin->kinship === Kinship::Distinct && ($kin->sureness >= 0.9 || $kin->likeness < 0.3), isFirstPart: $kin?->kinship === Kinship::Series || in_array(ParameterEffect::Part, $effects, true),
-                    isVersion: $kin?->kinship === Kinship::Language, isWider: in_array(ParameterEffect::Narrows, $effects, true) || $kin?->kinship === Kinship::Narrower,
-                    isInTangle: $other !== null && isset($groupOf[$number], $groupOf[$other]) && $groupOf[$number] === $groupOf[$other], isKeeper: $other !== null && ($keeperOf[$number] ?? null) === $other,
+                    isOwnHost: PageUrl::parse($to)->host() === 'shop.example',
+                    isKnown: $other !== null || $isGone,
+                    status: $isGone ? 404 : ($other === null ? 0 : $shop->pages[$to]['status']),
+                    leadsBack: $other !== null && $ways->leadsBack($number),
+                    namesAnother: $other !== null && $ways->namesAnother($other),
+                    isUnlike: $kin !== null &&
+                        $kin->kinship === Kinship::Distinct &&
+                        ($kin->sureness >= 0.9 || $kin->likeness < 0.3),
+                    isFirstPart: $kin?->kinship === Kinship::Series || in_array(ParameterEffect::Part, $effects, true),
+                    isVersion: $kin?->kinship === Kinship::Language,
+                    isWider: in_array(ParameterEffect::Narrows, $effects, true) || $kin?->kinship === Kinship::Narrower,
+                    isInTangle: $other !== null &&
+                        isset($groupOf[$number], $groupOf[$other]) &&
+                        $groupOf[$number] === $groupOf[$other],
+                    isKeeper: $other !== null && ($keeperOf[$number] ?? null) === $other,
                 );
             }
-            $this->verdicts[$url] = (new CanonicalCase($url, $page !== null, $page->canonicals ?? [], null, $page->strays['canonical'] ?? 0, isset($keeperOf[$number]) ? $keeperOf[$number] === $number : null, $target))->verdict();
+            $this->verdicts[$url] = (new CanonicalCase(
+                $url,
+                $page !== null,
+                $page->canonicals ?? [],
+                null,
+                $page->strays['canonical'] ?? 0,
+                isset($keeperOf[$number]) ? $keeperOf[$number] === $number : null,
+                $target,
+            ))->verdict();
         }
     }
 
     /** @param  array<string, int>  $numbers @param  array<int, string>  $kinds */
-    private static function identity(int $number, string $url, PageFacts $facts, string $kind, OwnLines $lines, array $numbers, array $kinds): Identity
-    {
+    private static function identity(
+        int $number,
+        string $url,
+        PageFacts $facts,
+        string $kind,
+        OwnLines $lines,
+        array $numbers,
+        array $kinds,
+    ): Identity {
         $product = ProductData::of($facts->details->structured);
         $anchors = $items = [];
         foreach ($facts->links as $link) {
@@ -185,7 +257,20 @@ final class Untangled
             }
         }
 
-        return new Identity($number, PageUrl::parse($url), 1, $facts->language ?? '', $kind === 'product', $facts->title ?? '', $facts->h1s[0] ?? '', $product->number ?? '', $product->name ?? '', $lines->of($kind, $facts->details->text->lines(), $anchors, $facts->h1s[0] ?? ''), $kind === 'product' ? [] : $items, $kind === 'collection');
+        return new Identity(
+            $number,
+            PageUrl::parse($url),
+            1,
+            $facts->language ?? '',
+            $kind === 'product',
+            $facts->title ?? '',
+            $facts->h1s[0] ?? '',
+            $product->number ?? '',
+            $product->name ?? '',
+            $lines->of($kind, $facts->details->text->lines(), $anchors, $facts->h1s[0] ?? ''),
+            $kind === 'product' ? [] : $items,
+            $kind === 'collection',
+        );
     }
 
     /**
@@ -193,12 +278,38 @@ final class Untangled
      * @param  list<string>  $urls
      * @param  array<int, int>  $declared
      */
-    private static function evidence(int $number, array $group, TangledShop $shop, array $urls, array $declared, AddressForm $form): KeeperEvidence
-    {
+    private static function evidence(
+        int $number,
+        array $group,
+        TangledShop $shop,
+        array $urls,
+        array $declared,
+        AddressForm $form,
+    ): KeeperEvidence {
         $page = $shop->pages[$urls[$number]];
         $url = PageUrl::parse($urls[$number]);
 
-        return new KeeperEvidence($number, $url, $page['status'] === 200, count(array_filter($group, static fn (int $other): bool => $other !== $number && ($declared[$other] ?? null) === $number)), ($declared[$number] ?? null) === $number,
-            count(array_filter($group, static fn (int $other): bool => $shop->pages[$urls[$other]]['location'] === $urls[$number])), 0, $page['sitemap'], $page['clicks'], tidiness: KeeperEvidence::tidinessOf($url, $form));
+        return new KeeperEvidence(
+            $number,
+            $url,
+            $page['status'] === 200,
+            count(
+                array_filter(
+                    $group,
+                    static fn (int $other): bool => $other !== $number && ($declared[$other] ?? null) === $number,
+                ),
+            ),
+            ($declared[$number] ?? null) === $number,
+            count(
+                array_filter(
+                    $group,
+                    static fn (int $other): bool => $shop->pages[$urls[$other]]['location'] === $urls[$number],
+                ),
+            ),
+            0,
+            $page['sitemap'],
+            $page['clicks'],
+            tidiness: KeeperEvidence::tidinessOf($url, $form),
+        );
     }
 }

@@ -19,7 +19,11 @@ final class MailCatcher
     public function __construct()
     {
         $this->file = (string) tempnam(sys_get_temp_dir(), 'mails');
-        $process = proc_open(['node', dirname(__DIR__).'/mail-catcher.mjs', $this->file], [1 => ['pipe', 'w'], 2 => ['file', '/dev/null', 'w']], $pipes);
+        $process = proc_open(
+            ['node', dirname(__DIR__).'/mail-catcher.mjs', $this->file],
+            [1 => ['pipe', 'w'], 2 => ['file', '/dev/null', 'w']],
+            $pipes,
+        );
         if (! is_resource($process)) {
             throw new RuntimeException('The mail catcher does not start.');
         }
@@ -30,7 +34,10 @@ final class MailCatcher
     /** @return list<array{to: list<string>, from: string, subject: string, text: string}> */
     public function mails(): array
     {
-        return array_map(static fn (string $line): array => (array) json_decode($line, true), file($this->file, FILE_IGNORE_NEW_LINES | FILE_SKIP_EMPTY_LINES) ?: []);
+        return array_map(
+            static fn (string $line): array => (array) json_decode($line, true),
+            file($this->file, FILE_IGNORE_NEW_LINES | FILE_SKIP_EMPTY_LINES) ?: [],
+        );
     }
 
     public function __destruct()

@@ -30,8 +30,19 @@ final class Site
         fclose($socket);
         $this->url = "http://127.0.0.1:$port";
         $this->save();
-        $this->process = proc_open([PHP_BINARY, __DIR__.'/server.php', $this->file, (string) $port], [], $pipes) ?: throw new RuntimeException('The site does not start.');
-        for ($i = 0; $i < 200 && @file_get_contents("$this->url/robots.txt", false, stream_context_create(['http' => ['ignore_errors' => true]])) === false; $i++) {
+        $this->process =
+            proc_open([PHP_BINARY, __DIR__.'/server.php', $this->file, (string) $port], [], $pipes) ?:
+            throw new RuntimeException('The site does not start.');
+        for (
+            $i = 0;
+            $i < 200 &&
+            @file_get_contents(
+                "$this->url/robots.txt",
+                false,
+                stream_context_create(['http' => ['ignore_errors' => true]]),
+            ) === false;
+            $i++
+        ) {
             usleep(20_000);
         }
         file_put_contents("$this->file.log", '');
@@ -40,7 +51,8 @@ final class Site
     /** @param  list<array{string, string}>|null  $headers  null for HTML in UTF-8 */
     public function page(string $path, string $body, int $status = 200, ?array $headers = null): self
     {
-        $this->pages[$path] = ['status' => $status, 'body' => base64_encode($body)] + ($headers === null ? [] : ['headers' => $headers]);
+        $this->pages[$path] =
+            ['status' => $status, 'body' => base64_encode($body)] + ($headers === null ? [] : ['headers' => $headers]);
 
         return $this->save();
     }
@@ -48,9 +60,19 @@ final class Site
     /** @param  array<string, string>  $links anchor by address */
     public function linking(string $path, array $links, string $head = '', string $text = ''): self
     {
-        $anchors = implode(' ', array_map(static fn (string $to, string $anchor): string => "<a href=\"$to\">$anchor</a>", array_keys($links), $links));
+        $anchors = implode(
+            ' ',
+            array_map(
+                static fn (string $to, string $anchor): string => "<a href=\"$to\">$anchor</a>",
+                array_keys($links),
+                $links,
+            ),
+        );
 
-        return $this->page($path, "<!doctype html><html lang=\"en\"><head><title>Page $path</title>$head</head><body><main><h1>$path</h1><p>$text</p>$anchors</main></body></html>");
+        return $this->page(
+            $path,
+            "<!doctype html><html lang=\"en\"><head><title>Page $path</title>$head</head><body><main><h1>$path</h1><p>$text</p>$anchors</main></body></html>",
+        );
     }
 
     public function redirect(string $path, string $to, int $status = 301): self
@@ -76,7 +98,9 @@ final class Site
     /** A store whose pages are this site's. */
     public function store(): Store
     {
-        return app(AddStore::class)->add('A site', $this->url, 'site-'.Str::lower(Str::random(10)), allowPrivate: true)->refresh();
+        return app(AddStore::class)
+            ->add('A site', $this->url, 'site-'.Str::lower(Str::random(10)), allowPrivate: true)
+            ->refresh();
     }
 
     /** @return list<string> paths in the order in which they were asked for, since the last time */
@@ -86,7 +110,9 @@ final class Site
         file_put_contents("$this->file.log", '');
 
         // The address by which a crawl sees what the site shows for none of its pages.
-        return array_values(array_filter($asked, static fn (string $path): bool => preg_match('~^/[0-9a-f]{24}$~', $path) !== 1));
+        return array_values(
+            array_filter($asked, static fn (string $path): bool => preg_match('~^/[0-9a-f]{24}$~', $path) !== 1),
+        );
     }
 
     private function save(): self

@@ -24,7 +24,9 @@ while (true) {
     if (preg_match('~^(\w+) (\S+) ~', $head, $request) === 1) {
         file_put_contents("$file.log", $request[2]."\n", FILE_APPEND);
         $pages = (array) json_decode((string) file_get_contents($file), true);
-        $page = $pages[$request[2]] ?? $pages['*'] ?? ['status' => 404, 'body' => base64_encode('There is nothing here.')];
+        $page =
+            $pages[$request[2]] ??
+            ($pages['*'] ?? ['status' => 404, 'body' => base64_encode('There is nothing here.')]);
         usleep((int) (($page['wait'] ?? 0) * 1_000_000));
         if (! ($page['drop'] ?? false)) {
             $body = base64_decode($page['body'] ?? '');
@@ -35,7 +37,11 @@ while (true) {
                     [$page['status'], $body] = [304, ''];
                 }
             }
-            $lines = ['HTTP/1.1 '.($page['status'] ?? 200).' As told', 'Content-Length: '.strlen($body), 'Connection: close'];
+            $lines = [
+                'HTTP/1.1 '.($page['status'] ?? 200).' As told',
+                'Content-Length: '.strlen($body),
+                'Connection: close',
+            ];
             foreach ($page['headers'] ?? [['Content-Type', 'text/html; charset=utf-8']] as [$name, $value]) {
                 $lines[] = "$name: $value";
             }

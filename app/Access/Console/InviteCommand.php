@@ -21,11 +21,16 @@ final class InviteCommand extends StoreCommand
             $email = (string) $this->option('email');
             $role = Role::tryFrom((string) $this->option('role'));
             if (filter_var($email, FILTER_VALIDATE_EMAIL) === false || $role === null) {
-                return $this->badCall('An invitation needs --email=ADDRESS and --role=viewer, writer, approver or owner.');
+                return $this->badCall(
+                    'An invitation needs --email=ADDRESS and --role=viewer, writer, approver or owner.',
+                );
             }
             $link = config('app.url').'/invitations/'.$invitations->invite($store, $email, $role, null);
 
-            return $this->answer(['store' => $store->slug, 'email' => $email, 'role' => $role->value, 'link' => $link], "$email becomes $role->value of {$store->name} by this link (once, within seven days):\n$link");
+            return $this->answer(
+                ['store' => $store->slug, 'email' => $email, 'role' => $role->value, 'link' => $link],
+                "$email becomes $role->value of {$store->name} by this link (once, within seven days):\n$link",
+            );
         });
     }
 }

@@ -21,11 +21,16 @@ final class ResetCommand extends StoreCommand
             $email = Str::lower((string) $this->option('email'));
             $user = User::query()->where('email', $email)->first();
             if ($user === null) {
-                return $this->badCall($email === '' ? 'Whose? Give --email=ADDRESS.' : "Nobody here has the address $email.");
+                return $this->badCall(
+                    $email === '' ? 'Whose? Give --email=ADDRESS.' : "Nobody here has the address $email.",
+                );
             }
             $link = ResetLinks::make($user);
 
-            return $this->answer(['email' => $email, 'link' => $link], "By this link $email chooses a new password, once, within an hour:\n$link");
+            return $this->answer(
+                ['email' => $email, 'link' => $link],
+                "By this link $email chooses a new password, once, within an hour:\n$link",
+            );
         });
     }
 }

@@ -25,13 +25,18 @@ final class RoleCommand extends StoreCommand
             $role = Role::tryFrom($given);
             $user = User::query()->where('email', $email)->first();
             if ($user === null || Memberships::member($store, $user->id) === null) {
-                return $this->badCall($email === '' ? 'Whose? Give --email=ADDRESS.' : "$email does not belong to {$store->name}.");
+                return $this->badCall(
+                    $email === '' ? 'Whose? Give --email=ADDRESS.' : "$email does not belong to {$store->name}.",
+                );
             }
             if ($role === null && $given !== 'none') {
                 return $this->badCall('--role wants viewer, writer, approver, owner or none.');
             }
             $role === null ? $memberships->remove($store, $user) : $memberships->setRole($store, $user, $role);
-            $told = $role === null ? "$email no longer has access to {$store->name}." : "$email is now {$role->value} of {$store->name}.";
+            $told =
+                $role === null
+                    ? "$email no longer has access to {$store->name}."
+                    : "$email is now {$role->value} of {$store->name}.";
 
             return $this->answer(['store' => $store->slug, 'email' => $email, 'role' => $given], $told);
         });

@@ -17,18 +17,26 @@ final class AskedAsDescribed
 {
     public function handle(Request $request, Closure $next): Response
     {
-        $description = (array) json_decode((string) file_get_contents(resource_path('api/openapi.json')), true, flags: JSON_THROW_ON_ERROR);
+        $description = (array) json_decode(
+            (string) file_get_contents(resource_path('api/openapi.json')),
+            true,
+            flags: JSON_THROW_ON_ERROR,
+        );
         $path = substr('/'.$request->route()?->uri(), strlen('/api/v1'));
         $known = [];
         foreach ((array) ($description['paths'][$path]['get']['parameters'] ?? []) as $parameter) {
-            $parameter = isset($parameter['$ref']) ? $description['components']['parameters'][basename((string) $parameter['$ref'])] : $parameter;
+            $parameter = isset($parameter['$ref'])
+                ? $description['components']['parameters'][basename((string) $parameter['$ref'])]
+                : $parameter;
             if ($parameter['in'] === 'query') {
                 $known[(string) $parameter['name']] = (array) $parameter['schema'];
             }
         }
         $wrong = [];
         foreach ($request->query() as $name => $value) {
-            $problem = isset($known[$name]) ? self::problem($known[$name], $value) : 'is not known here; known are: '.(implode(', ', array_keys($known)) ?: 'none').'.';
+            $problem = isset($known[$name])
+                ? self::problem($known[$name], $value)
+                : 'is not known here; known are: '.(implode(', ', array_keys($known)) ?: 'none').'.';
             if ($problem !== null) {
                 $wrong[(string) $name] = $problem;
             }
@@ -52,7 +60,8 @@ final class AskedAsDescribed
         return match (true) {
             isset($schema['enum']) && ! in_array($value, array_map(strval(...), (array) $schema['enum']), true) => 'is none of: '.implode(', ', (array) $schema['enum']).'.',
             $schema['type'] === 'integer' && ! $isNumber => 'is no whole number.',
-            $schema['type'] === 'integer' && ((int) $value < ($schema['minimum'] ?? 0) || (int) $value > ($schema['maximum'] ?? PHP_INT_MAX)) => 'is not between '.($schema['minimum'] ?? 0).' and '.($schema['maximum'] ?? 'any').'.',
+            $schema['type'] === 'integer' &&
+                ((int) $value < ($schema['minimum'] ?? 0) || (int) $value > ($schema['maximum'] ?? PHP_INT_MAX)) => 'is not between '.($schema['minimum'] ?? 0).' and '.($schema['maximum'] ?? 'any').'.',
             isset($schema['pattern']) && preg_match('~'.$schema['pattern'].'~', $value) !== 1 => 'is not as it was given out; take "next" of the answer before, unchanged.',
             default => null,
         };

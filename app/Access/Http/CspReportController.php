@@ -60,12 +60,16 @@ final class CspReportController
         $part = static function (string $key) use ($report): string {
             $value = $report[$key] ?? '';
 
-            return Str::limit((string) preg_replace('/[^\x21-\x7e]+/', ' ', is_string($value) ? $value : ''), self::LONGEST_PART);
+            return Str::limit(
+                (string) preg_replace('/[^\x21-\x7e]+/', ' ', is_string($value) ? $value : ''),
+                self::LONGEST_PART,
+            );
         };
 
         return [
             'directive' => $part('effective-directive') ?: $part('violated-directive'),
-            'blocked' => $part('blocked-uri'), 'page' => Str::before($part('document-uri'), '?'),
+            'blocked' => $part('blocked-uri'),
+            'page' => Str::before($part('document-uri'), '?'),
         ];
     }
 }

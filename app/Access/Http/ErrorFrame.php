@@ -27,7 +27,7 @@ final class ErrorFrame
         $user = request()->user();
 
         return match (true) {
-            ! $user instanceof User => null,
+            ! ($user instanceof User) => null,
             $store instanceof Store => $user->roleIn($store) === null ? null : $store,
             is_string($store) => $user->stores()->where('slug', $store)->first(),
             default => null,

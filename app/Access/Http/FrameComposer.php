@@ -16,8 +16,12 @@ use Illuminate\View\View;
 /** What the page frame shows around every page. */
 final readonly class FrameComposer
 {
-    public function __construct(private Request $request, private StepBoard $board, private Stamps $stamps, private Assets $assets)
-    {
+    public function __construct(
+        private Request $request,
+        private StepBoard $board,
+        private Stamps $stamps,
+        private Assets $assets,
+    ) {
     }
 
     /** Whether what it shows can be had just now. */
@@ -34,13 +38,21 @@ final readonly class FrameComposer
         $store = $this->request->route('store');
         $store = $store instanceof Store ? $store : ErrorFrame::store();
         $theme = $this->request->cookies->get('theme');
-        $view->with(($store === null ? [] : UnderWayController::standing($store, $this->board, $this->stamps)) + [
-            'assets' => $this->assets,
-            'theme' => in_array($theme, ['light', 'dark'], true) ? $theme : null,
-            'user' => $user instanceof User ? $user : null,
-            'currentStore' => $store,
-            'role' => $user instanceof User && $store !== null ? $user->roleIn($store) : null,
-            'stores' => $user instanceof User ? $user->stores()->orderBy('name')->limit(50)->get(['stores.id', 'slug', 'stores.name']) : collect(),
-        ]);
+        $view->with(
+            ($store === null ? [] : UnderWayController::standing($store, $this->board, $this->stamps)) + [
+                'assets' => $this->assets,
+                'theme' => in_array($theme, ['light', 'dark'], true) ? $theme : null,
+                'user' => $user instanceof User ? $user : null,
+                'currentStore' => $store,
+                'role' => $user instanceof User && $store !== null ? $user->roleIn($store) : null,
+                'stores' => $user instanceof User
+                        ? $user
+                            ->stores()
+                            ->orderBy('name')
+                            ->limit(50)
+                            ->get(['stores.id', 'slug', 'stores.name'])
+                        : collect(),
+            ],
+        );
     }
 }

@@ -19,7 +19,9 @@ final class HomeController
         $user = $request->user();
         $stores = $user->stores()->limit(2)->get();
 
-        return $stores->count() === 1 && $stores[0] !== null ? redirect()->route('store', $stores[0]) : redirect()->route('stores');
+        return $stores->count() === 1 && $stores[0] !== null
+            ? redirect()->route('store', $stores[0])
+            : redirect()->route('stores');
     }
 
     public function stores(Request $request): View
@@ -32,6 +34,10 @@ final class HomeController
 
     public function store(Store $store, StepBoard $board): View
     {
-        return view('store.loop', ['store' => $store, 'entries' => $board->forStore($store), 'missing' => $board->missing($store)]);
+        return view('store.loop', [
+            'store' => $store,
+            'entries' => $board->forStore($store),
+            'missing' => $board->missing($store),
+        ]);
     }
 }

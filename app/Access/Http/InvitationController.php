@@ -26,7 +26,9 @@ final class InvitationController
         abort_if($found === null, 410, self::OVER);
 
         return view('access.invitation', [
-            'invitation' => $found, 'store' => Store::query()->findOrFail($found->store_id), 'secret' => $secret,
+            'invitation' => $found,
+            'store' => Store::query()->findOrFail($found->store_id),
+            'secret' => $secret,
         ]);
     }
 
@@ -39,7 +41,10 @@ final class InvitationController
             $request->validate(['password' => ['required', 'string', 'max:'.PasswordRules::LONGEST]]);
             self::checkPassword($found->email, $request);
         } else {
-            $request->validate(['name' => ['required', 'string', 'max:80'], 'password' => PasswordRules::for($found->email)]);
+            $request->validate([
+                'name' => ['required', 'string', 'max:80'],
+                'password' => PasswordRules::for($found->email),
+            ]);
         }
         $user = $invitations->accept($secret, $request->string('name')->value(), $request->string('password')->value());
         abort_if($user === null, 410, 'This invitation has just been used.');
@@ -55,7 +60,9 @@ final class InvitationController
         $guesses = Guesses::at($email, (string) $request->ip());
         $user = User::query()->where('email', $email)->firstOrFail();
         if (! $guesses->mayTry()) {
-            throw ValidationException::withMessages(['password' => 'Too many wrong passwords. Try again later.'])->status(429);
+            throw ValidationException::withMessages([
+                'password' => 'Too many wrong passwords. Try again later.',
+            ])->status(429);
         }
         if (! Hash::check($request->string('password')->value(), $user->password)) {
             $guesses->failed();

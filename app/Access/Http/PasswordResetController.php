@@ -25,7 +25,9 @@ final class PasswordResetController
         $request->validate(['email' => ['required', 'email', 'max:190']]);
         MailResetLink::dispatch($request->string('email')->value());
 
-        return redirect()->route('sign-in')->with('done', 'If this address belongs to somebody here, a link is on its way to it.');
+        return redirect()
+            ->route('sign-in')
+            ->with('done', 'If this address belongs to somebody here, a link is on its way to it.');
     }
 
     public function choose(Request $request, string $token): View
@@ -39,9 +41,13 @@ final class PasswordResetController
         $email = $request->string('email')->value();
         $request->validate(['password' => PasswordRules::for($email)]);
         if (! ResetLinks::use($email, $token, $request->string('password')->value())) {
-            return back()->withErrors(['password' => 'This link has been used, or is older than an hour. Ask for another.']);
+            return back()->withErrors([
+                'password' => 'This link has been used, or is older than an hour. Ask for another.',
+            ]);
         }
 
-        return redirect()->route('sign-in')->with('done', 'The new password is set. You were signed out everywhere; sign in with it.');
+        return redirect()
+            ->route('sign-in')
+            ->with('done', 'The new password is set. You were signed out everywhere; sign in with it.');
     }
 }

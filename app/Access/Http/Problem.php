@@ -14,13 +14,23 @@ use Throwable;
 final class Problem
 {
     private const TITLES = [
-        400 => 'Bad request', 401 => 'Not signed in', 403 => 'Not allowed', 404 => 'Not found', 405 => 'Method not allowed',
-        422 => 'Not asked as described', 429 => 'Too many requests', 500 => 'Something broke', 503 => 'Not available just now',
+        400 => 'Bad request',
+        401 => 'Not signed in',
+        403 => 'Not allowed',
+        404 => 'Not found',
+        405 => 'Method not allowed',
+        422 => 'Not asked as described',
+        429 => 'Too many requests',
+        500 => 'Something broke',
+        503 => 'Not available just now',
     ];
 
     private const DETAILS = [
-        401 => 'Send a token: "Authorization: Bearer …". Tokens are made under your account.', 403 => 'Your role in this store is not enough for that.',
-        404 => 'There is no such thing here for you.', 405 => 'This address only answers GET.', 429 => 'Ask again later; Retry-After tells when.',
+        401 => 'Send a token: "Authorization: Bearer …". Tokens are made under your account.',
+        403 => 'Your role in this store is not enough for that.',
+        404 => 'There is no such thing here for you.',
+        405 => 'This address only answers GET.',
+        429 => 'Ask again later; Retry-After tells when.',
         500 => 'It is not your fault, and has been written down in the application\'s log.',
     ];
 
@@ -34,10 +44,21 @@ final class Problem
                 $body['errors'][] = ['parameter' => (string) $name, 'detail' => (string) $messages[0]];
             }
         } else {
-            $body['detail'] = $status === 503 ? DatabaseTrouble::words($error) : self::DETAILS[$status] ?? 'This cannot be answered.';
+            $body['detail'] =
+                $status === 503 ? DatabaseTrouble::words($error) : self::DETAILS[$status] ?? 'This cannot be answered.';
         }
-        $headers = array_intersect_key($response->headers->all(), ['retry-after' => 0, 'allow' => 0, 'x-ratelimit-limit' => 0, 'x-ratelimit-remaining' => 0]);
+        $headers = array_intersect_key($response->headers->all(), [
+            'retry-after' => 0,
+            'allow' => 0,
+            'x-ratelimit-limit' => 0,
+            'x-ratelimit-remaining' => 0,
+        ]);
 
-        return new JsonResponse($body, $status, $headers + ['Content-Type' => 'application/problem+json'], JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE);
+        return new JsonResponse(
+            $body,
+            $status,
+            $headers + ['Content-Type' => 'application/problem+json'],
+            JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE,
+        );
     }
 }

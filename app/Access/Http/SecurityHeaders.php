@@ -26,7 +26,10 @@ final class SecurityHeaders
             $response->headers->set('Strict-Transport-Security', 'max-age=31536000');
         }
         $response->headers->set('Vary', 'HX-Request', false);
-        if (! $response->headers->has('Cache-Control') || str_contains((string) $response->headers->get('Cache-Control'), 'private')) {
+        if (
+            ! $response->headers->has('Cache-Control') ||
+            str_contains((string) $response->headers->get('Cache-Control'), 'private')
+        ) {
             $response->headers->set('Cache-Control', 'no-store, private');
         }
 

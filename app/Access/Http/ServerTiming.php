@@ -17,7 +17,10 @@ final class ServerTiming
         $response = $next($request);
         $start = $request->server('REQUEST_TIME_FLOAT');
         if (is_numeric($start)) {
-            $response->headers->set('Server-Timing', sprintf('app;dur=%.1f', (microtime(true) - (float) $start) * 1000));
+            $response->headers->set(
+                'Server-Timing',
+                sprintf('app;dur=%.1f', (microtime(true) - (float) $start) * 1000),
+            );
         }
 
         return $response;

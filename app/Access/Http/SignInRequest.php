@@ -34,13 +34,16 @@ final class SignInRequest extends FormRequest
         if ($wait > 0 || ! $from->mayTry() || ! $account->mayTry()) {
             $seconds = max(1, $wait);
             throw ValidationException::withMessages([
-                'email' => "Too many wrong passwords. The next one is looked at in $seconds ".($seconds === 1 ? 'second.' : 'seconds.'),
+                'email' => "Too many wrong passwords. The next one is looked at in $seconds ".
+                    ($seconds === 1 ? 'second.' : 'seconds.'),
             ])->status(429);
         }
         if (! Auth::attempt($this->only('email', 'password'))) {
             $account->failed();
             $from->failed();
-            throw ValidationException::withMessages(['email' => 'This e-mail address and password do not belong together.']);
+            throw ValidationException::withMessages([
+                'email' => 'This e-mail address and password do not belong together.',
+            ]);
         }
         $account->wasRight(forgetOthers: true);
         $from->wasRight(forgetOthers: false);

@@ -22,6 +22,7 @@ final class StartSession extends LaravelStartSession
     /** Whether a script asks, not a person who goes to a page: browsers tell it by Sec-Fetch-Dest on safe connections, htmx everywhere. */
     private static function isAside(Request $request): bool
     {
-        return $request->isMethodSafe() && ($request->headers->has('HX-Request') || $request->headers->get('Sec-Fetch-Dest') === 'empty');
+        return $request->isMethodSafe() &&
+            ($request->headers->has('HX-Request') || $request->headers->get('Sec-Fetch-Dest') === 'empty');
     }
 }

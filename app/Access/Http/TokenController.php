@@ -22,10 +22,15 @@ final class TokenController
 
     public function make(Request $request): RedirectResponse
     {
-        $given = $request->validate(['name' => ['required', 'string', 'max:80'], 'days' => ['required', 'integer', 'min:1', 'max:730']]);
+        $given = $request->validate([
+            'name' => ['required', 'string', 'max:80'],
+            'days' => ['required', 'integer', 'min:1', 'max:730'],
+        ]);
         $user = self::user($request);
         if ($user->tokens()->count() >= self::MOST) {
-            return back()->withErrors(['name' => 'You have '.self::MOST.' tokens already; take back one that is not used any more.']);
+            return back()->withErrors([
+                'name' => 'You have '.self::MOST.' tokens already; take back one that is not used any more.',
+            ]);
         }
         $token = $user->createToken($given['name'], ['read'], now()->addDays((int) $given['days']));
 

@@ -17,8 +17,11 @@ final class InvitationMail extends Mailable implements ShouldBeEncrypted
 
     public int $tries = 3;
 
-    public function __construct(private readonly string $store, private readonly Role $role, private readonly string $secret)
-    {
+    public function __construct(
+        private readonly string $store,
+        private readonly Role $role,
+        private readonly string $secret,
+    ) {
         $this->queue = 'interactive';
     }
 
@@ -29,8 +32,13 @@ final class InvitationMail extends Mailable implements ShouldBeEncrypted
 
     public function content(): Content
     {
-        return new Content(text: 'access.mail.invitation', with: [
-            'store' => $this->store, 'role' => $this->role, 'link' => config('app.url').'/invitations/'.$this->secret,
-        ]);
+        return new Content(
+            text: 'access.mail.invitation',
+            with: [
+                'store' => $this->store,
+                'role' => $this->role,
+                'link' => config('app.url').'/invitations/'.$this->secret,
+            ],
+        );
     }
 }

@@ -12,7 +12,10 @@ return new class extends Migration
     public function up(): void
     {
         Schema::table('access_invitations', function (Blueprint $table): void {
-            $table->dateTime('ended_at')->nullable()->comment('withdrawn, replaced by a newer link, or its person was removed');
+            $table
+                ->dateTime('ended_at')
+                ->nullable()
+                ->comment('withdrawn, replaced by a newer link, or its person was removed');
             $table->index(['store_id', 'email']);
         });
         // As the password broker of Laravel reads it: one row a person, the token kept as a hash.

@@ -32,7 +32,10 @@ final class ResetLinks
     /** Mails a link to an address that belongs to somebody; twice within a minute it is not sent again. */
     public static function mail(string $email): void
     {
-        self::broker()->sendResetLink(['email' => Str::lower($email)], static function (User $user, string $token): void {
+        self::broker()->sendResetLink(['email' => Str::lower($email)], static function (
+            User $user,
+            string $token,
+        ): void {
             Postbox::send($user->email, new ResetMail($user->email, $token));
         });
     }
@@ -41,10 +44,12 @@ final class ResetLinks
     public static function use(string $email, string $token, string $password): bool
     {
         $given = ['email' => Str::lower($email), 'token' => $token, 'password' => $password];
-        $result = DB::transaction(static fn (): mixed => self::broker()->reset($given, static function (User $user) use ($password): void {
-            $user->update(['password' => $password]);
-            Sessions::endAll($user->id);
-        }));
+        $result = DB::transaction(
+            static fn (): mixed => self::broker()->reset($given, static function (User $user) use ($password): void {
+                $user->update(['password' => $password]);
+                Sessions::endAll($user->id);
+            }),
+        );
 
         return $result === Password::PASSWORD_RESET;
     }
@@ -64,7 +69,11 @@ final class ResetLinks
     public static function among(User $owner, array $people): array
     {
         $owned = Membership::query()->where('user_id', $owner->id)->where('role', Role::Owner)->select('store_id');
-        $elsewhere = Membership::query()->whereIn('user_id', $people)->whereNotIn('store_id', $owned)->pluck('user_id')->all();
+        $elsewhere = Membership::query()
+            ->whereIn('user_id', $people)
+            ->whereNotIn('store_id', $owned)
+            ->pluck('user_id')
+            ->all();
 
         return array_values(array_diff($people, $elsewhere));
     }

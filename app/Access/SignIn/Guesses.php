@@ -65,8 +65,8 @@ final readonly class Guesses
     /** Counts before the password is looked at, so that many guesses at once are no way round. */
     private function count(): bool
     {
-        return RateLimiter::hit($this->key, self::COUNTED_SECONDS) <= $this->free
-            || Cache::add($this->key.':turn', true, self::TURN_SECONDS);
+        return RateLimiter::hit($this->key, self::COUNTED_SECONDS) <= $this->free ||
+            Cache::add($this->key.':turn', true, self::TURN_SECONDS);
     }
 
     public function failed(): void

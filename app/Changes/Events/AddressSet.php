@@ -12,7 +12,11 @@ final readonly class AddressSet
 {
     use Dispatchable;
 
-    public function __construct(public int $storeId, public int $pageId, public AddressField $field, public string $value)
-    {
+    public function __construct(
+        public int $storeId,
+        public int $pageId,
+        public AddressField $field,
+        public string $value,
+    ) {
     }
 }

@@ -10,7 +10,9 @@ return new class extends Migration
     public function up(): void
     {
         foreach (['drafts', 'address_changes'] as $table) {
-            DB::statement("ALTER TABLE $table ADD approved_by BIGINT UNSIGNED NULL COMMENT 'who approved it as it stands; empty again when it changes', ADD approved_at DATETIME NULL");
+            DB::statement(
+                "ALTER TABLE $table ADD approved_by BIGINT UNSIGNED NULL COMMENT 'who approved it as it stands; empty again when it changes', ADD approved_at DATETIME NULL",
+            );
         }
     }
 };

@@ -15,8 +15,12 @@ final class FeedClient
 {
     private ?string $token = null;
 
-    public function __construct(private readonly GuardedHttp $http, private readonly PageUrl $base, private readonly string $secret, public readonly FeedMapping $mapping)
-    {
+    public function __construct(
+        private readonly GuardedHttp $http,
+        private readonly PageUrl $base,
+        private readonly string $secret,
+        public readonly FeedMapping $mapping,
+    ) {
     }
 
     /**
@@ -29,18 +33,30 @@ final class FeedClient
      */
     public function rows(FeedPart $part, string $from, string $to, ?string $cursor): array
     {
-        $data = $this->ask('GET', $part->path, [$part->names['from'] => $from, $part->names['to'] => $to] + $part->ask + ($cursor === null ? [] : [$part->names['cursor'] => $cursor]));
+        $data = $this->ask(
+            'GET',
+            $part->path,
+            [$part->names['from'] => $from, $part->names['to'] => $to] +
+                $part->ask +
+                ($cursor === null ? [] : [$part->names['cursor'] => $cursor]),
+        );
         $given = FeedPart::at($data, $part->names['rows']);
         if (! is_array($given)) {
             throw new RuntimeException("The feed's answer has no \"{$part->names['rows']}\".");
         }
         $rows = [];
         foreach ($given as $row) {
-            $rows[] = array_values(array_map(static function (string $place) use ($row): string {
-                $value = is_array($row) ? FeedPart::at($row, $place) : null;
+            $rows[] = array_values(
+                array_map(static function (string $place) use ($row): string {
+                    $value = is_array($row) ? FeedPart::at($row, $place) : null;
 
-                return is_scalar($value) ? (is_float($value) ? rtrim(rtrim(number_format($value, 6, '.', ''), '0'), '.') : (string) $value) : '';
-            }, $part->fields));
+                    return is_scalar($value)
+                        ? (is_float($value)
+                            ? rtrim(rtrim(number_format($value, 6, '.', ''), '0'), '.')
+                            : (string) $value)
+                        : '';
+                }, $part->fields),
+            );
         }
         $text = static function (string $name) use ($data, $part): ?string {
             $value = FeedPart::at($data, $part->names[$name]);
@@ -48,7 +64,12 @@ final class FeedClient
             return is_scalar($value) && (string) $value !== '' ? (string) $value : null;
         };
 
-        return ['rows' => $rows, 'next' => $text('next'), 'last_day' => $text('last_day'), 'whole_to' => $text('whole_to')];
+        return [
+            'rows' => $rows,
+            'next' => $text('next'),
+            'last_day' => $text('last_day'),
+            'whole_to' => $text('whole_to'),
+        ];
     }
 
     /** The day of a simulated feed's clock, moved on by so many days; null where the feed has none. */
@@ -57,7 +78,10 @@ final class FeedClient
         if ($this->mapping->clock === null) {
             return null;
         }
-        $data = $days > 0 ? $this->ask('POST', $this->mapping->clock, [], ['days' => $days]) : $this->ask('GET', $this->mapping->clock, []);
+        $data =
+            $days > 0
+                ? $this->ask('POST', $this->mapping->clock, [], ['days' => $days])
+                : $this->ask('GET', $this->mapping->clock, []);
 
         return is_string($data['today'] ?? null) ? $data['today'] : null;
     }
@@ -71,7 +95,9 @@ final class FeedClient
     private function ask(string $method, string $path, array $query, ?array $body = null): array
     {
         for ($tries = 0; $tries < 2; $tries++) {
-            $answer = $this->http->fetch($this->request($method, $path, $query, $body, ['Authorization' => 'Bearer '.$this->token()]));
+            $answer = $this->http->fetch(
+                $this->request($method, $path, $query, $body, ['Authorization' => 'Bearer '.$this->token()]),
+            );
             if ($answer->status !== 401 || $this->mapping->token === null) {
                 break;
             }
@@ -87,7 +113,17 @@ final class FeedClient
             return $this->secret;
         }
         if ($this->token === null) {
-            $data = $this->read($this->http->fetch($this->request('POST', $this->mapping->token['path'], [], [$this->mapping->token['secret'] => $this->secret], [])));
+            $data = $this->read(
+                $this->http->fetch(
+                    $this->request(
+                        'POST',
+                        $this->mapping->token['path'],
+                        [],
+                        [$this->mapping->token['secret'] => $this->secret],
+                        [],
+                    ),
+                ),
+            );
             $token = FeedPart::at($data, $this->mapping->token['token']);
             $this->token = is_string($token) ? $token : throw new RuntimeException('The feed gave no token.');
         }
@@ -103,20 +139,41 @@ final class FeedClient
      */
     private function request(string $method, string $path, array $query, ?array $body, array $headers): HttpRequest
     {
-        $url = $this->base->resolve($path.($query === [] ? '' : '?'.http_build_query($query))) ?? throw new RuntimeException('The feed has no such address.');
+        $url =
+            $this->base->resolve($path.($query === [] ? '' : '?'.http_build_query($query))) ??
+            throw new RuntimeException('The feed has no such address.');
 
-        return new HttpRequest($url, $method, ['Accept' => 'application/json'] + ($body === null ? [] : ['Content-Type' => 'application/json']) + $headers, $body === null ? null : json_encode($body, JSON_THROW_ON_ERROR), timeout: 60, maxBytes: 20_000_000);
+        return new HttpRequest(
+            $url,
+            $method,
+            ['Accept' => 'application/json'] +
+                ($body === null ? [] : ['Content-Type' => 'application/json']) +
+                $headers,
+            $body === null ? null : json_encode($body, JSON_THROW_ON_ERROR),
+            timeout: 60,
+            maxBytes: 20_000_000,
+        );
     }
 
     /** @return array<array-key, mixed> */
     private function read(HttpAnswer $answer): array
     {
         if ($answer->status === 429 || $answer->status === 503 || $answer->status === 0 || $answer->status >= 500) {
-            throw new FeedNotNow($answer->problem ?? "The feed answered {$answer->status}.", max(1, $answer->retryAfter() ?? 10));
+            throw new FeedNotNow(
+                $answer->problem ?? "The feed answered {$answer->status}.",
+                max(1, $answer->retryAfter() ?? 10),
+            );
         }
         $data = json_decode($answer->body, true, 64);
         if ($answer->status !== 200 || ! is_array($data)) {
-            throw new RuntimeException("The feed answered {$answer->status}".(is_array($data) && is_string($data['error'] ?? null) ? ': '.mb_substr($data['error'], 0, 200) : ($answer->status === 200 ? ' without JSON.' : '.')));
+            throw new RuntimeException(
+                "The feed answered {$answer->status}".
+                    (is_array($data) && is_string($data['error'] ?? null)
+                        ? ': '.mb_substr($data['error'], 0, 200)
+                        : ($answer->status === 200
+                            ? ' without JSON.'
+                            : '.')),
+            );
         }
 
         return $data;

@@ -33,18 +33,40 @@ final readonly class FeedMapping
     public static function fromJson(string $json): self
     {
         $data = json_decode(trim($json) === '' ? self::USUAL : $json, true, 16);
-        if (! is_array($data) || ! is_array($data['parts'] ?? null) || $data['parts'] === [] || count($data['parts']) > 12) {
+        if (
+            ! is_array($data) ||
+            ! is_array($data['parts'] ?? null) ||
+            $data['parts'] === [] ||
+            count($data['parts']) > 12
+        ) {
             throw new InvalidArgumentException('a mapping is a JSON object with one to twelve parts.');
         }
         $token = $data['token'] ?? null;
-        if ($token !== null && (! is_array($token) || ! is_string($token['path'] ?? null) || ! is_string($token['secret'] ?? null) || ! is_string($token['token'] ?? null))) {
+        if (
+            $token !== null &&
+            (! is_array($token) ||
+                ! is_string($token['path'] ?? null) ||
+                ! is_string($token['secret'] ?? null) ||
+                ! is_string($token['token'] ?? null))
+        ) {
             throw new InvalidArgumentException('"token" needs path, secret and token.');
         }
 
         return new self(
-            $token === null ? null : ['path' => (string) $token['path'], 'secret' => (string) $token['secret'], 'token' => (string) $token['token']],
+            $token === null
+                ? null
+                : [
+                    'path' => (string) $token['path'],
+                    'secret' => (string) $token['secret'],
+                    'token' => (string) $token['token'],
+                ],
             is_string($data['clock'] ?? null) ? $data['clock'] : null,
-            array_values(array_map(static fn (mixed $part): FeedPart => FeedPart::fromArray(is_array($part) ? $part : []), $data['parts'])),
+            array_values(
+                array_map(
+                    static fn (mixed $part): FeedPart => FeedPart::fromArray(is_array($part) ? $part : []),
+                    $data['parts'],
+                ),
+            ),
         );
     }
 }

@@ -21,8 +21,14 @@ final readonly class FeedPart
      * @param  int  $history  days back that are pulled at first
      * @param  array<string, string>  $fields  member of a row by field; "keys.page" goes one level in
      */
-    private function __construct(public string $sort, public string $path, public array $ask, public array $names, public int $history, public array $fields)
-    {
+    private function __construct(
+        public string $sort,
+        public string $path,
+        public array $ask,
+        public array $names,
+        public int $history,
+        public array $fields,
+    ) {
     }
 
     /**
@@ -40,14 +46,38 @@ final readonly class FeedPart
         if (preg_match('~^/[^\s]{0,300}$~', $path) !== 1) {
             throw new InvalidArgumentException('the path of a part begins with a slash.');
         }
-        $texts = static fn (mixed $list): array => array_filter(is_array($list) ? $list : [], static fn (mixed $value, mixed $key): bool => is_string($value) && is_string($key) && strlen($value) <= 500, ARRAY_FILTER_USE_BOTH);
+        $texts = static fn (mixed $list): array => array_filter(
+            is_array($list) ? $list : [],
+            static fn (mixed $value, mixed $key): bool => is_string($value) && is_string($key) && strlen($value) <= 500,
+            ARRAY_FILTER_USE_BOTH,
+        );
         $fields = array_intersect_key($texts($data['fields'] ?? []), array_flip(self::FIELDS[$sort]));
-        if (! isset($fields['day']) || (! isset($fields['page']) && ! isset($fields['query']) && ! isset($fields['product']))) {
-            throw new InvalidArgumentException('a part tells at least the day, and the page, the query or the product.');
+        if (
+            ! isset($fields['day']) ||
+            (! isset($fields['page']) && ! isset($fields['query']) && ! isset($fields['product']))
+        ) {
+            throw new InvalidArgumentException(
+                'a part tells at least the day, and the page, the query or the product.',
+            );
         }
-        $names = ['from' => 'from', 'to' => 'to', 'cursor' => 'cursor', 'rows' => 'rows', 'next' => 'next', 'last_day' => 'last_day', 'whole_to' => 'whole_to'];
+        $names = [
+            'from' => 'from',
+            'to' => 'to',
+            'cursor' => 'cursor',
+            'rows' => 'rows',
+            'next' => 'next',
+            'last_day' => 'last_day',
+            'whole_to' => 'whole_to',
+        ];
 
-        return new self($sort, $path, $texts($data['ask'] ?? []), array_intersect_key($texts($data), $names) + $names, is_int($data['history'] ?? null) ? max(1, min(800, $data['history'])) : 480, $fields);
+        return new self(
+            $sort,
+            $path,
+            $texts($data['ask'] ?? []),
+            array_intersect_key($texts($data), $names) + $names,
+            is_int($data['history'] ?? null) ? max(1, min(800, $data['history'])) : 480,
+            $fields,
+        );
     }
 
     /**

@@ -11,7 +11,9 @@ final class AddressRefused extends RuntimeException
 {
     public static function private(string $host, string $address): self
     {
-        return new self("$host stands at $address, which is not a public address. The store's owner can allow this host and port in the settings.");
+        return new self(
+            "$host stands at $address, which is not a public address. The store's owner can allow this host and port in the settings.",
+        );
     }
 
     public static function unknown(string $host): self

@@ -51,16 +51,42 @@ final readonly class Browser
     {
         $program = self::program() ?? throw new RuntimeException('No Chromium is installed here.');
         $how = config('app.renderer');
-        self::isThere() || throw new RuntimeException('Chromium\'s sandbox does not start on this server; pages are not shown without it.');
+        self::isThere() ||
+            throw new RuntimeException(
+                'Chromium\'s sandbox does not start on this server; pages are not shown without it.',
+            );
         $home = ($how === 'sandbox' ? sys_get_temp_dir() : '/tmp').'/browser-'.bin2hex(random_bytes(8));
         mkdir($home, 0700);
         $how === 'sandbox' || chown($home, 'nobody');
-        $process = proc_open([
-            ...($how === 'sandbox' ? [] : ['/usr/sbin/runuser', '-u', 'nobody', '--']), $program,
-            ...($how === 'user' ? ['--no-sandbox'] : []), '--headless', '--disable-gpu', '--disable-quic', '--disable-dev-shm-usage', '--no-first-run', '--disable-extensions', '--disable-background-networking', '--disable-component-update', '--disable-sync',
-            '--blink-settings=imagesEnabled=false', '--no-proxy-server', "--user-data-dir=$home", '--user-agent='.GuardedHttp::USER_AGENT, '--host-resolver-rules='.$this->rules($url, $html),
-            '--virtual-time-budget='.(1000 * self::PAGE_SECONDS), '--timeout='.(1000 * self::PAGE_SECONDS), '--dump-dom', $url->text(),
-        ], [['file', '/dev/null', 'r'], ['pipe', 'w'], ['file', '/dev/null', 'w']], $pipes, $home, ['HOME' => $home, 'TMPDIR' => $home, 'LC_ALL' => 'C.UTF-8', 'PATH' => '/usr/bin:/bin']);
+        $process = proc_open(
+            [
+                ...$how === 'sandbox' ? [] : ['/usr/sbin/runuser', '-u', 'nobody', '--'],
+                $program,
+                ...$how === 'user' ? ['--no-sandbox'] : [],
+                '--headless',
+                '--disable-gpu',
+                '--disable-quic',
+                '--disable-dev-shm-usage',
+                '--no-first-run',
+                '--disable-extensions',
+                '--disable-background-networking',
+                '--disable-component-update',
+                '--disable-sync',
+                '--blink-settings=imagesEnabled=false',
+                '--no-proxy-server',
+                "--user-data-dir=$home",
+                '--user-agent='.GuardedHttp::USER_AGENT,
+                '--host-resolver-rules='.$this->rules($url, $html),
+                '--virtual-time-budget='. 1000 * self::PAGE_SECONDS,
+                '--timeout='. 1000 * self::PAGE_SECONDS,
+                '--dump-dom',
+                $url->text(),
+            ],
+            [['file', '/dev/null', 'r'], ['pipe', 'w'], ['file', '/dev/null', 'w']],
+            $pipes,
+            $home,
+            ['HOME' => $home, 'TMPDIR' => $home, 'LC_ALL' => 'C.UTF-8', 'PATH' => '/usr/bin:/bin'],
+        );
         if (! is_resource($process)) {
             throw new RuntimeException('Chromium does not start.');
         }
@@ -81,7 +107,13 @@ final readonly class Browser
         proc_close($process);
         exec('rm -rf '.escapeshellarg($home));
         if (! $isWhole || trim($document) === '') {
-            throw new RuntimeException($isWhole ? 'Chromium showed nothing.' : (strlen($document) > self::MOST_BYTES ? 'The document grew beyond '.number_format(self::MOST_BYTES).' bytes.' : 'The page did not come to rest within '.self::SECONDS.' seconds.'));
+            throw new RuntimeException(
+                $isWhole
+                    ? 'Chromium showed nothing.'
+                    : (strlen($document) > self::MOST_BYTES
+                        ? 'The document grew beyond '.number_format(self::MOST_BYTES).' bytes.'
+                        : 'The page did not come to rest within '.self::SECONDS.' seconds.'),
+            );
         }
 
         return $document;

@@ -108,7 +108,13 @@ final class GuardedHttp
             curl_setopt($handle, CURLOPT_POSTFIELDS, $request->body);
         }
         curl_multi_add_handle($this->multi, $handle);
-        $this->open[spl_object_id($handle)] = ['handle' => $handle, 'tag' => $tag, 'body' => $body, 'max' => $request->maxBytes, 'started' => microtime(true)];
+        $this->open[spl_object_id($handle)] = [
+            'handle' => $handle,
+            'tag' => $tag,
+            'body' => $body,
+            'max' => $request->maxBytes,
+            'started' => microtime(true),
+        ];
     }
 
     public function underWay(): int
@@ -157,7 +163,17 @@ final class GuardedHttp
             $headerBytes = (int) curl_getinfo($handle, CURLINFO_HEADER_SIZE);
             $text = substr($body->text, $headerBytes);
             $isCut = $body->cut || strlen($text) > $entry['max'];
-            $done[] = [$entry['tag'], new HttpAnswer($status, self::headers(substr($body->text, 0, $headerBytes)), $isCut ? substr($text, 0, $entry['max']) : $text, $isCut, $problem, microtime(true) - $entry['started'])];
+            $done[] = [
+                $entry['tag'],
+                new HttpAnswer(
+                    $status,
+                    self::headers(substr($body->text, 0, $headerBytes)),
+                    $isCut ? substr($text, 0, $entry['max']) : $text,
+                    $isCut,
+                    $problem,
+                    microtime(true) - $entry['started'],
+                ),
+            ];
             curl_multi_remove_handle($this->multi, $handle);
             if (count($this->spare) < 32) {
                 curl_reset($handle);
@@ -174,7 +190,9 @@ final class GuardedHttp
             if (str_starts_with($line, 'HTTP/')) {
                 $headers = [];
             } elseif (count($headers) < 100 && ($colon = strpos($line, ':')) !== false) {
-                $headers[strtolower(trim(substr($line, 0, $colon)))][] = mb_scrub(trim(substr($line, $colon + 1, 8000)));
+                $headers[strtolower(trim(substr($line, 0, $colon)))][] = mb_scrub(
+                    trim(substr($line, $colon + 1, 8000)),
+                );
             }
         }
 

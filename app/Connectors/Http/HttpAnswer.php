@@ -32,7 +32,11 @@ final readonly class HttpAnswer
     public function retryAfter(): ?int
     {
         $value = trim((string) $this->header('retry-after'));
-        $seconds = ctype_digit($value) ? (int) $value : ($value !== '' && ($at = strtotime($value)) !== false ? $at - time() : null);
+        $seconds = ctype_digit($value)
+            ? (int) $value
+            : ($value !== '' && ($at = strtotime($value)) !== false
+                ? $at - time()
+                : null);
 
         return $seconds === null ? null : max(0, min(3600, $seconds));
     }

@@ -12,19 +12,35 @@ use Orchard\Core\Url\PageUrl;
 /** The admin API over HTTP: JSON, bearer token, ETag and If-Match, 429 with Retry-After. */
 final readonly class HttpShopAdmin implements ShopAdmin
 {
-    private const TEXTS = ['title', 'description', 'h1', 'social_title', 'social_description', 'canonical', 'robots', 'slug'];
+    private const TEXTS = [
+        'title',
+        'description',
+        'h1',
+        'social_title',
+        'social_description',
+        'canonical',
+        'robots',
+        'slug',
+    ];
 
     private const SET_FOR_ADDRESSES = ['canonical', 'robots', 'redirect'];
 
-    public function __construct(private GuardedHttp $http, private PageUrl $base, private string $token, private float $timeout)
-    {
+    public function __construct(
+        private GuardedHttp $http,
+        private PageUrl $base,
+        private string $token,
+        private float $timeout,
+    ) {
     }
 
     public function list(?string $after): ResourceBatch
     {
         $data = $this->get('/resources?limit=250'.($after === null ? '' : '&after='.rawurlencode($after)));
         $items = is_array($data['items'] ?? null) ? $data['items'] : throw ShopUnavailable::garbled('no items');
-        $resources = array_map(fn (mixed $item): ShopResource => $this->resource(is_array($item) ? $item : []), array_values($items));
+        $resources = array_map(
+            fn (mixed $item): ShopResource => $this->resource(is_array($item) ? $item : []),
+            array_values($items),
+        );
 
         return new ResourceBatch($resources, is_scalar($data['next'] ?? null) ? (string) $data['next'] : null);
     }
@@ -41,7 +57,12 @@ final readonly class HttpShopAdmin implements ShopAdmin
         $hits = [];
         foreach ((array) ($this->get('/hits')['items'] ?? []) as $item) {
             if (is_array($item) && is_string($item['target'] ?? null) && is_numeric($item['hits'] ?? null)) {
-                $hits[$item['target']] = [(int) $item['hits'], is_string($item['last_hit'] ?? null) && preg_match('/^\d{4}-\d\d-\d\d$/', $item['last_hit']) === 1 ? $item['last_hit'] : null];
+                $hits[$item['target']] = [
+                    (int) $item['hits'],
+                    is_string($item['last_hit'] ?? null) && preg_match('/^\d{4}-\d\d-\d\d$/', $item['last_hit']) === 1
+                        ? $item['last_hit']
+                        : null,
+                ];
             }
         }
 
@@ -50,20 +71,35 @@ final readonly class HttpShopAdmin implements ShopAdmin
 
     public function write(string $id, array $fields, string $version): WriteOutcome
     {
-        $answer = $this->http->fetch($this->request('PATCH', self::pathOf($id), ['If-Match' => '"'.$version.'"', 'Content-Type' => 'application/json'], json_encode((object) $fields, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE)));
+        $answer = $this->http->fetch(
+            $this->request(
+                'PATCH',
+                self::pathOf($id),
+                ['If-Match' => '"'.$version.'"', 'Content-Type' => 'application/json'],
+                json_encode((object) $fields, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
+            ),
+        );
 
         return match (true) {
             $answer->status === 200 => $this->applied($id, $answer),
             $answer->status === 412 => WriteOutcome::moved(),
-            $answer->status === 429 => WriteOutcome::notNow('The shop asks to wait.', max(1, $answer->retryAfter() ?? 5)),
-            $answer->status === 0, $answer->status >= 500 => WriteOutcome::unknown($answer->problem ?? "The shop answered {$answer->status}.", $answer->retryAfter() ?? 0),
+            $answer->status === 429 => WriteOutcome::notNow(
+                'The shop asks to wait.',
+                max(1, $answer->retryAfter() ?? 5),
+            ),
+            $answer->status === 0, $answer->status >= 500 => WriteOutcome::unknown(
+                $answer->problem ?? "The shop answered {$answer->status}.",
+                $answer->retryAfter() ?? 0,
+            ),
             default => WriteOutcome::refused("The shop answered {$answer->status}: ".self::detail($answer)),
         };
     }
 
     private static function pathOf(string $id): string
     {
-        return str_starts_with($id, self::ADDRESS) ? '/addresses?target='.rawurlencode(substr($id, strlen(self::ADDRESS))) : '/resources/'.rawurlencode($id);
+        return str_starts_with($id, self::ADDRESS)
+            ? '/addresses?target='.rawurlencode(substr($id, strlen(self::ADDRESS)))
+            : '/resources/'.rawurlencode($id);
     }
 
     private function applied(string $id, HttpAnswer $answer): WriteOutcome
@@ -71,7 +107,9 @@ final readonly class HttpShopAdmin implements ShopAdmin
         $data = json_decode($answer->body, true);
         $data = is_array($data) ? $data : [];
         try {
-            return WriteOutcome::applied(str_starts_with($id, self::ADDRESS) ? $this->address($id, $data) : $this->resource($data));
+            return WriteOutcome::applied(
+                str_starts_with($id, self::ADDRESS) ? $this->address($id, $data) : $this->resource($data),
+            );
         } catch (ShopUnavailable $garbled) {
             return WriteOutcome::unknown($garbled->getMessage());
         }
@@ -102,9 +140,18 @@ final readonly class HttpShopAdmin implements ShopAdmin
      */
     private function request(string $method, string $path, array $headers = [], ?string $body = null): HttpRequest
     {
-        $url = PageUrl::parse(rtrim($this->base->text(), '/').$path) ?? throw ShopUnavailable::garbled("the address {$this->base->text()}$path");
+        $url =
+            PageUrl::parse(rtrim($this->base->text(), '/').$path) ??
+            throw ShopUnavailable::garbled("the address {$this->base->text()}$path");
 
-        return new HttpRequest($url, $method, ['Authorization' => 'Bearer '.$this->token, 'Accept' => 'application/json'] + $headers, $body, $this->timeout, 20_000_000);
+        return new HttpRequest(
+            $url,
+            $method,
+            ['Authorization' => 'Bearer '.$this->token, 'Accept' => 'application/json'] + $headers,
+            $body,
+            $this->timeout,
+            20_000_000,
+        );
     }
 
     /** @param  array<int|string, mixed>  $data */
@@ -118,7 +165,15 @@ final readonly class HttpShopAdmin implements ShopAdmin
             $fields[$field] = is_string($data[$field] ?? null) ? $data[$field] : '';
         }
 
-        return new ShopResource($id, 'address', (string) $data['version'], substr($id, strlen(self::ADDRESS)), '', $fields, []);
+        return new ShopResource(
+            $id,
+            'address',
+            (string) $data['version'],
+            substr($id, strlen(self::ADDRESS)),
+            '',
+            $fields,
+            [],
+        );
     }
 
     /** @param  array<int|string, mixed>  $data */
@@ -146,7 +201,15 @@ final readonly class HttpShopAdmin implements ShopAdmin
             }
         }
 
-        return new ShopResource((string) $data['id'], (string) $data['kind'], (string) $data['version'], (string) $data['path'], mb_substr((string) $data['name'], 0, 400), $fields, $attributes);
+        return new ShopResource(
+            (string) $data['id'],
+            (string) $data['kind'],
+            (string) $data['version'],
+            (string) $data['path'],
+            mb_substr((string) $data['name'], 0, 400),
+            $fields,
+            $attributes,
+        );
     }
 
     private static function detail(HttpAnswer $answer): string

@@ -15,7 +15,11 @@ final class ShopUnavailable extends RuntimeException
 
     public static function answered(int $status, string $detail, ?int $retryAfter): self
     {
-        return new self("The shop's admin API answered $status".($detail === '' ? '.' : ": $detail"), $status, $retryAfter);
+        return new self(
+            "The shop's admin API answered $status".($detail === '' ? '.' : ": $detail"),
+            $status,
+            $retryAfter,
+        );
     }
 
     public static function silent(string $problem): self

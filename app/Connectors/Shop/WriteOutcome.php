@@ -7,8 +7,12 @@ namespace App\Connectors\Shop;
 /** What became of a write. */
 final readonly class WriteOutcome
 {
-    private function __construct(public WriteResult $result, public ?ShopResource $resource, public string $reason, public int $waitSeconds)
-    {
+    private function __construct(
+        public WriteResult $result,
+        public ?ShopResource $resource,
+        public string $reason,
+        public int $waitSeconds,
+    ) {
     }
 
     public static function applied(ShopResource $resource): self

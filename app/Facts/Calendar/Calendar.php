@@ -17,8 +17,15 @@ final class Calendar
     private const MOST = 500;
 
     /** @throws InvalidArgumentException with a sentence for people */
-    public static function add(Store $store, string $name, bool $isBreak, string $first, string $last, Returns $returns, ?int $userId): int
-    {
+    public static function add(
+        Store $store,
+        string $name,
+        bool $isBreak,
+        string $first,
+        string $last,
+        Returns $returns,
+        ?int $userId,
+    ): int {
         $days = (int) (new DateTimeImmutable($first))->diff(new DateTimeImmutable($last))->format('%r%a') + 1;
         if ($days < 1 || $days > 366) {
             throw new InvalidArgumentException('The last day is the first or later, and within a year of it.');
@@ -27,7 +34,16 @@ final class Calendar
             throw new InvalidArgumentException('There are '.self::MOST.' events already; let old ones go first.');
         }
 
-        $id = DB::table('calendar_events')->insertGetId(['store_id' => $store->id, 'name' => mb_substr(trim($name), 0, 80), 'is_break' => $isBreak, 'first_day' => $first, 'days' => $days, 'returns' => $returns->value, 'user_id' => $userId, 'created_at' => now()]);
+        $id = DB::table('calendar_events')->insertGetId([
+            'store_id' => $store->id,
+            'name' => mb_substr(trim($name), 0, 80),
+            'is_break' => $isBreak,
+            'first_day' => $first,
+            'days' => $days,
+            'returns' => $returns->value,
+            'user_id' => $userId,
+            'created_at' => now(),
+        ]);
         $isBreak && BreaksChanged::dispatch($store->id);
 
         return $id;
@@ -43,7 +59,11 @@ final class Calendar
     /** @return list<object> as they were entered, the newest first */
     public static function all(Store $store): array
     {
-        return array_values(DB::select('SELECT * FROM calendar_events WHERE store_id = ? ORDER BY first_day DESC, id DESC', [$store->id]));
+        return array_values(
+            DB::select('SELECT * FROM calendar_events WHERE store_id = ? ORDER BY first_day DESC, id DESC', [
+                $store->id,
+            ]),
+        );
     }
 
     /**
@@ -59,9 +79,19 @@ final class Calendar
             $returns = Returns::from((string) $event->returns);
             for ($year = (int) substr($from, 0, 4) - 1; $year <= (int) substr($to, 0, 4); $year++) {
                 $first = $returns->in($began, $year)?->format('Y-m-d');
-                $last = $first === null ? null : (new DateTimeImmutable($first))->modify('+'.((int) $event->days - 1).' days')->format('Y-m-d');
+                $last =
+                    $first === null
+                        ? null
+                        : (new DateTimeImmutable($first))
+                            ->modify('+'.((int) $event->days - 1).' days')
+                            ->format('Y-m-d');
                 if ($first !== null && $first <= $to && $last >= $from) {
-                    $found[] = ['name' => (string) $event->name, 'is_break' => (bool) $event->is_break, 'first' => $first, 'last' => (string) $last];
+                    $found[] = [
+                        'name' => (string) $event->name,
+                        'is_break' => (bool) $event->is_break,
+                        'first' => $first,
+                        'last' => (string) $last,
+                    ];
                 }
             }
         }

@@ -49,7 +49,9 @@ enum Returns: string
     {
         $nth = intdiv((int) $first->format('j') - 1, 7);
         $month = $first->setDate($year, (int) $first->format('n'), 1);
-        $day = $month->modify('+'.(((int) $first->format('N') - (int) $month->format('N') + 7) % 7 + 7 * $nth).' days');
+        $day = $month->modify(
+            '+'.((((int) $first->format('N') - (int) $month->format('N') + 7) % 7) + 7 * $nth).' days',
+        );
 
         // A fifth one that this month lacks is its last.
         return $day->format('n') === $month->format('n') ? $day : $day->modify('-7 days');
@@ -61,10 +63,10 @@ enum Returns: string
         $a = $year % 19;
         [$b, $c] = [intdiv($year, 100), $year % 100];
         $h = (19 * $a + $b - intdiv($b, 4) - intdiv($b - intdiv($b + 8, 25) + 1, 3) + 15) % 30;
-        $l = (32 + 2 * ($b % 4) + 2 * intdiv($c, 4) - $h - $c % 4) % 7;
+        $l = (32 + 2 * ($b % 4) + 2 * intdiv($c, 4) - $h - ($c % 4)) % 7;
         $m = intdiv($a + 11 * $h + 22 * $l, 451);
         $sum = $h + $l - 7 * $m + 114;
 
-        return new DateTimeImmutable(sprintf('%04d-%02d-%02d', $year, intdiv($sum, 31), $sum % 31 + 1));
+        return new DateTimeImmutable(sprintf('%04d-%02d-%02d', $year, intdiv($sum, 31), ($sum % 31) + 1));
     }
 }

@@ -20,16 +20,40 @@ final class CalendarController
     {
         $today = $store->today();
 
-        return view('store.calendar', ['store' => $store, 'events' => Calendar::all($store), 'coming' => Calendar::between($store, $today, (new \DateTimeImmutable($today))->modify('+400 days')->format('Y-m-d'))]);
+        return view('store.calendar', [
+            'store' => $store,
+            'events' => Calendar::all($store),
+            'coming' => Calendar::between(
+                $store,
+                $today,
+                (new \DateTimeImmutable($today))->modify('+400 days')->format('Y-m-d'),
+            ),
+        ]);
     }
 
     public function add(Request $request, Store $store): RedirectResponse
     {
-        $given = $request->validate(['name' => ['required', 'string', 'max:80'], 'first' => ['required', 'date_format:Y-m-d', 'after:1990-01-01', 'before:2200-01-01'], 'last' => ['required', 'date_format:Y-m-d'], 'returns' => ['required', Rule::enum(Returns::class)], 'break' => ['nullable', 'in:1']]);
+        $given = $request->validate([
+            'name' => ['required', 'string', 'max:80'],
+            'first' => ['required', 'date_format:Y-m-d', 'after:1990-01-01', 'before:2200-01-01'],
+            'last' => ['required', 'date_format:Y-m-d'],
+            'returns' => ['required', Rule::enum(Returns::class)],
+            'break' => ['nullable', 'in:1'],
+        ]);
         try {
-            Calendar::add($store, $given['name'], ($given['break'] ?? null) === '1', $given['first'], $given['last'], Returns::from($given['returns']), (int) $request->user()?->getAuthIdentifier());
+            Calendar::add(
+                $store,
+                $given['name'],
+                ($given['break'] ?? null) === '1',
+                $given['first'],
+                $given['last'],
+                Returns::from($given['returns']),
+                (int) $request->user()?->getAuthIdentifier(),
+            );
         } catch (InvalidArgumentException $error) {
-            return back()->withInput()->withErrors(['last' => $error->getMessage()]);
+            return back()
+                ->withInput()
+                ->withErrors(['last' => $error->getMessage()]);
         }
 
         return redirect()->route('calendar', $store)->with('done', 'Added. It is marked on every chart.');

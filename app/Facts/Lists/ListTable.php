@@ -19,7 +19,10 @@ enum ListTable: string
     public function columns(): array
     {
         return match ($this) {
-            self::Products => ['page_id', 'number', 'name', 'price', 'currency', 'stock', 'maker', 'rating', 'reviews', 'life', 'back_on', 'replaced_by', 'attributes'],
+            self::Products => [
+                'page_id', 'number', 'name', 'price', 'currency', 'stock', 'maker', 'rating', 'reviews', 'life',
+                'back_on', 'replaced_by', 'attributes',
+            ],
             self::Keywords => ['phrase', 'country', 'volume', 'difficulty', 'topic', 'holders'],
             self::Rivals => ['phrase', 'rival_url', 'rival_host', 'position', 'traffic'],
             self::Backlinks => ['page_id', 'source_url', 'source_host', 'anchor', 'followed', 'placement'],

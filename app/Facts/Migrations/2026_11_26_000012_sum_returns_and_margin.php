@@ -11,7 +11,9 @@ return new class extends Migration
     public function up(): void
     {
         foreach (['page_weeks', 'page_index'] as $table) {
-            DB::statement("ALTER TABLE $table ADD returned DECIMAL(14,2) NOT NULL DEFAULT 0, ADD margin DECIMAL(14,2) NOT NULL DEFAULT 0");
+            DB::statement(
+                "ALTER TABLE $table ADD returned DECIMAL(14,2) NOT NULL DEFAULT 0, ADD margin DECIMAL(14,2) NOT NULL DEFAULT 0",
+            );
         }
         DB::statement('ALTER TABLE number_windows ADD tells_margin TINYINT NOT NULL DEFAULT 0');
     }

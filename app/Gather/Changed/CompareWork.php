@@ -41,7 +41,9 @@ final class CompareWork implements LongWork
     public function ended(int $subjectId, SliceEnd $end): void
     {
         if ($end->state !== 'done') {
-            DB::table('gather_comparisons')->where('id', $subjectId)->update(['state' => $end->state]);
+            DB::table('gather_comparisons')
+                ->where('id', $subjectId)
+                ->update(['state' => $end->state]);
         }
     }
 
@@ -66,8 +68,18 @@ final class CompareWork implements LongWork
             $after = $pages[count($pages) - 1];
             $rows = $this->changes($comparison, $pages);
             $run->fenced(static function () use ($run, $rows, $after): void {
-                Bulk::write('gather_changes', ['comparison_id', 'page_id', 'aspect', 'cause', 'kind', 'clicks', 'before_text', 'after_text', 'removed', 'added'], $rows, 'INSERT IGNORE');
-                DB::table('gather_comparisons')->where('id', $run->subjectId)->update(['compared_to' => $after]);
+                Bulk::write(
+                    'gather_changes',
+                    [
+                        'comparison_id', 'page_id', 'aspect', 'cause', 'kind', 'clicks', 'before_text', 'after_text',
+                        'removed', 'added',
+                    ],
+                    $rows,
+                    'INSERT IGNORE',
+                );
+                DB::table('gather_comparisons')
+                    ->where('id', $run->subjectId)
+                    ->update(['compared_to' => $after]);
             });
             $run->beat();
             if ($run->timeIsUp()) {
@@ -82,11 +94,25 @@ final class CompareWork implements LongWork
     /** @return list<int> the next pages with an interval that begins or ends between the two crawls */
     private function changedPages(object $comparison, int $after): array
     {
-        return Bulk::ids(DB::select('SELECT DISTINCT page_id FROM (
+        return Bulk::ids(
+            DB::select(
+                'SELECT DISTINCT page_id FROM (
                 SELECT page_id FROM page_facts WHERE store_id = ? AND from_crawl > ? AND from_crawl <= ? AND page_id > ?
-                UNION SELECT page_id FROM page_facts WHERE store_id = ? AND to_crawl > ? AND to_crawl <= ? AND page_id > ?) changed ORDER BY page_id LIMIT '.self::CHUNK, [
-            $comparison->store_id, $comparison->before_crawl, $comparison->after_crawl, $after, $comparison->store_id, $comparison->before_crawl, $comparison->after_crawl, $after,
-        ]), 'page_id');
+                UNION SELECT page_id FROM page_facts WHERE store_id = ? AND to_crawl > ? AND to_crawl <= ? AND page_id > ?) changed ORDER BY page_id LIMIT '.
+                    self::CHUNK,
+                [
+                    $comparison->store_id,
+                    $comparison->before_crawl,
+                    $comparison->after_crawl,
+                    $after,
+                    $comparison->store_id,
+                    $comparison->before_crawl,
+                    $comparison->after_crawl,
+                    $after,
+                ],
+            ),
+            'page_id',
+        );
     }
 
     /**
@@ -96,7 +122,14 @@ final class CompareWork implements LongWork
     private function changes(object $comparison, array $pages): array
     {
         $states = [];
-        foreach (DB::select('SELECT * FROM page_facts WHERE page_id IN ('.Bulk::list($pages).') AND from_crawl <= ? AND (to_crawl = 0 OR to_crawl > ?)', [$comparison->after_crawl, $comparison->before_crawl]) as $row) {
+        foreach (
+            DB::select(
+                'SELECT * FROM page_facts WHERE page_id IN ('.
+                    Bulk::list($pages).
+                    ') AND from_crawl <= ? AND (to_crawl = 0 OR to_crawl > ?)',
+                [$comparison->after_crawl, $comparison->before_crawl],
+            ) as $row
+        ) {
             if ((int) $row->from_crawl <= (int) $comparison->before_crawl) {
                 $states[(int) $row->page_id][0] = $row;
             }
@@ -105,7 +138,9 @@ final class CompareWork implements LongWork
             }
         }
         $index = [];
-        foreach (DB::select('SELECT page_id, kind, clicks FROM page_index WHERE page_id IN ('.Bulk::list($pages).')') as $row) {
+        foreach (
+            DB::select('SELECT page_id, kind, clicks FROM page_index WHERE page_id IN ('.Bulk::list($pages).')') as $row
+        ) {
             $index[(int) $row->page_id] = [(int) $row->kind, (int) $row->clicks];
         }
         $rows = [];
@@ -113,8 +148,32 @@ final class CompareWork implements LongWork
             [$kind, $clicks] = $index[$page] ?? [0, 0];
             foreach ($this->between($pair[0] ?? null, $pair[1] ?? null) as [$aspect, $before, $after]) {
                 $edit = $aspect->isText() ? Edit::between((string) $before, (string) $after) : null;
-                $signature = $edit?->signature() ?? ($aspect === Aspect::Appeared || $aspect === Aspect::Gone ? '' : md5($before."\n".$after, true));
-                $rows[] = [(int) $comparison->id, $page, $aspect->value, new Bytes(md5($aspect->value.' '.($aspect === Aspect::Appeared || $aspect === Aspect::Gone ? $kind : '').' '.$signature, true)), $kind, $clicks, $before, $after, $edit?->removed, $edit?->added];
+                $signature =
+                    $edit?->signature() ??
+                    ($aspect === Aspect::Appeared || $aspect === Aspect::Gone
+                        ? ''
+                        : md5($before."\n".$after, true));
+                $rows[] = [
+                    (int) $comparison->id,
+                    $page,
+                    $aspect->value,
+                    new Bytes(
+                        md5(
+                            $aspect->value.
+                                ' '.
+                                ($aspect === Aspect::Appeared || $aspect === Aspect::Gone ? $kind : '').
+                                ' '.
+                                $signature,
+                            true,
+                        ),
+                    ),
+                    $kind,
+                    $clicks,
+                    $before,
+                    $after,
+                    $edit?->removed,
+                    $edit?->added,
+                ];
             }
         }
 
@@ -138,13 +197,32 @@ final class CompareWork implements LongWork
         if ($before->status !== $after->status && ((int) $before->status !== 200 || (int) $after->status !== 200)) {
             return $found; // Texts of an error page or a redirect are no change of texts.
         }
-        foreach ([[Aspect::Redirect, 'redirect_url'], [Aspect::Title, 'title'], [Aspect::Description, 'description']] as [$aspect, $column]) {
+        foreach (
+            [[Aspect::Redirect, 'redirect_url'], [Aspect::Title, 'title'], [Aspect::Description, 'description']] as [$aspect, $column]
+        ) {
             if ($before->$column !== $after->$column) {
                 $found[] = [$aspect, $before->$column, $after->$column];
             }
         }
-        $list = static fn (string $json): string => implode(', ', array_filter((array) json_decode($json, true), is_string(...)));
-        foreach ([[Aspect::H1, $list($before->h1s), $list($after->h1s)], [Aspect::Canonical, trim($list($before->canonicals).' '.$before->canonical_header), trim($list($after->canonicals).' '.$after->canonical_header)], [Aspect::Robots, trim($before->robots.' '.$before->robots_header), trim($after->robots.' '.$after->robots_header)]] as [$aspect, $a, $b]) {
+        $list = static fn (string $json): string => implode(
+            ', ',
+            array_filter((array) json_decode($json, true), is_string(...)),
+        );
+        foreach (
+            [
+                [Aspect::H1, $list($before->h1s), $list($after->h1s)],
+                [
+                    Aspect::Canonical,
+                    trim($list($before->canonicals).' '.$before->canonical_header),
+                    trim($list($after->canonicals).' '.$after->canonical_header),
+                ],
+                [
+                    Aspect::Robots,
+                    trim($before->robots.' '.$before->robots_header),
+                    trim($after->robots.' '.$after->robots_header),
+                ],
+            ] as [$aspect, $a, $b]
+        ) {
             if ($a !== $b) {
                 $found[] = [$aspect, $a, $b];
             }
@@ -155,7 +233,12 @@ final class CompareWork implements LongWork
 
     private static function shown(object $facts): string
     {
-        return ((int) $facts->status === 0 ? 'no answer' : (string) $facts->status).($facts->redirect_url !== null ? ' → '.$facts->redirect_url : ((int) $facts->status === 200 ? ' '.$facts->title : ''));
+        return ((int) $facts->status === 0 ? 'no answer' : (string) $facts->status).
+            ($facts->redirect_url !== null
+                ? ' → '.$facts->redirect_url
+                : ((int) $facts->status === 200
+                    ? ' '.$facts->title
+                    : ''));
     }
 
     /**
@@ -166,24 +249,50 @@ final class CompareWork implements LongWork
     {
         DB::delete('DELETE FROM gather_causes WHERE comparison_id = ?', [$comparison]);
         // Canonicals and redirects lead each page elsewhere: only texts, robots rules and statuses can be one change made many times.
-        $ones = implode(',', [Aspect::Title->value, Aspect::Description->value, Aspect::H1->value, Aspect::Robots->value, Aspect::Appeared->value, Aspect::Gone->value]);
-        DB::statement('CREATE OR REPLACE TEMPORARY TABLE small_causes (cause BINARY(16) PRIMARY KEY, joined BINARY(16) NOT NULL)');
-        DB::insert("INSERT INTO small_causes SELECT cause, UNHEX(MD5(CONCAT('own ', MIN(aspect)))) FROM gather_changes WHERE comparison_id = ? GROUP BY cause HAVING MIN(aspect) NOT IN ($ones) OR (COUNT(*) < ? AND MIN(aspect) NOT IN (1, 2))", [$comparison, self::LEAST]);
-        DB::update('UPDATE gather_changes c JOIN small_causes s ON s.cause = c.cause SET c.cause = s.joined WHERE c.comparison_id = ?', [$comparison]);
-        DB::insert('INSERT INTO gather_causes (comparison_id, cause, aspect, kind, is_one, pages, clicks, removed, added) SELECT c.comparison_id, c.cause, MIN(c.aspect), IF(MIN(c.kind) = MAX(c.kind), MIN(c.kind), 0), MAX(s.joined IS NULL), COUNT(*), SUM(c.clicks), MIN(c.removed), MIN(c.added)
-            FROM gather_changes c LEFT JOIN (SELECT DISTINCT joined FROM small_causes) s ON s.joined = c.cause WHERE c.comparison_id = ? GROUP BY c.comparison_id, c.cause', [$comparison]);
+        $ones = implode(',', [
+            Aspect::Title->value,
+            Aspect::Description->value,
+            Aspect::H1->value,
+            Aspect::Robots->value,
+            Aspect::Appeared->value,
+            Aspect::Gone->value,
+        ]);
+        DB::statement(
+            'CREATE OR REPLACE TEMPORARY TABLE small_causes (cause BINARY(16) PRIMARY KEY, joined BINARY(16) NOT NULL)',
+        );
+        DB::insert(
+            "INSERT INTO small_causes SELECT cause, UNHEX(MD5(CONCAT('own ', MIN(aspect)))) FROM gather_changes WHERE comparison_id = ? GROUP BY cause HAVING MIN(aspect) NOT IN ($ones) OR (COUNT(*) < ? AND MIN(aspect) NOT IN (1, 2))",
+            [$comparison, self::LEAST],
+        );
+        DB::update(
+            'UPDATE gather_changes c JOIN small_causes s ON s.cause = c.cause SET c.cause = s.joined WHERE c.comparison_id = ?',
+            [$comparison],
+        );
+        DB::insert(
+            'INSERT INTO gather_causes (comparison_id, cause, aspect, kind, is_one, pages, clicks, removed, added) SELECT c.comparison_id, c.cause, MIN(c.aspect), IF(MIN(c.kind) = MAX(c.kind), MIN(c.kind), 0), MAX(s.joined IS NULL), COUNT(*), SUM(c.clicks), MIN(c.removed), MIN(c.added)
+            FROM gather_changes c LEFT JOIN (SELECT DISTINCT joined FROM small_causes) s ON s.joined = c.cause WHERE c.comparison_id = ? GROUP BY c.comparison_id, c.cause',
+            [$comparison],
+        );
         DB::statement('DROP TEMPORARY TABLE small_causes');
         $this->findFolders($comparison);
-        DB::table('gather_comparisons')->where('id', $comparison)->update(['state' => 'done']);
+        DB::table('gather_comparisons')
+            ->where('id', $comparison)
+            ->update(['state' => 'done']);
     }
 
     /** Says of each cause in which folder most of its pages stand, where nine in ten of them stand in one. */
     private function findFolders(int $comparison): void
     {
         $path = "SUBSTRING_INDEX(SUBSTRING(p.url, LOCATE('/', p.url, 9)), '?', 1)";
-        $rows = DB::select("SELECT cause, folder, n FROM (SELECT c.cause, LEFT($path, LOCATE('/', $path, 2)) AS folder, COUNT(*) AS n, SUM(COUNT(*)) OVER (PARTITION BY c.cause) AS total FROM gather_changes c JOIN pages p ON p.id = c.page_id WHERE c.comparison_id = ? GROUP BY c.cause, folder) f WHERE n >= 3 AND n >= 0.9 * total AND folder <> ''", [$comparison]);
+        $rows = DB::select(
+            "SELECT cause, folder, n FROM (SELECT c.cause, LEFT($path, LOCATE('/', $path, 2)) AS folder, COUNT(*) AS n, SUM(COUNT(*)) OVER (PARTITION BY c.cause) AS total FROM gather_changes c JOIN pages p ON p.id = c.page_id WHERE c.comparison_id = ? GROUP BY c.cause, folder) f WHERE n >= 3 AND n >= 0.9 * total AND folder <> ''",
+            [$comparison],
+        );
         foreach ($rows as $row) {
-            DB::table('gather_causes')->where('comparison_id', $comparison)->where('cause', $row->cause)->update(['folder' => mb_strcut((string) $row->folder, 0, 190)]);
+            DB::table('gather_causes')
+                ->where('comparison_id', $comparison)
+                ->where('cause', $row->cause)
+                ->update(['folder' => mb_strcut((string) $row->folder, 0, 190)]);
         }
     }
 }

@@ -21,7 +21,15 @@ final readonly class Comparisons
     /** @return list<object> crawls that can be compared, newest first: those that came to an end */
     public static function crawls(Store $store): array
     {
-        return array_values(DB::table('gather_crawls')->where('store_id', $store->id)->whereIn('state', ['complete', 'incomplete'])->orderByDesc('id')->limit(60)->get()->all());
+        return array_values(
+            DB::table('gather_crawls')
+                ->where('store_id', $store->id)
+                ->whereIn('state', ['complete', 'incomplete'])
+                ->orderByDesc('id')
+                ->limit(60)
+                ->get()
+                ->all(),
+        );
     }
 
     /**
@@ -31,24 +39,50 @@ final readonly class Comparisons
      */
     public function of(Store $store, int $before, int $after): object
     {
-        $known = DB::table('gather_crawls')->where('store_id', $store->id)->whereIn('id', [$before, $after])->whereIn('state', ['complete', 'incomplete'])->count();
+        $known = DB::table('gather_crawls')
+            ->where('store_id', $store->id)
+            ->whereIn('id', [$before, $after])
+            ->whereIn('state', ['complete', 'incomplete'])
+            ->count();
         if ($before >= $after || $known !== 2) {
             throw new InvalidArgumentException('Choose two crawls that came to an end, the earlier one first.');
         }
 
         return DB::transaction(function () use ($store, $before, $after): object {
-            if (DB::table('gather_comparisons')->insertOrIgnore(['store_id' => $store->id, 'before_crawl' => $before, 'after_crawl' => $after, 'state' => 'running', 'created_at' => now()]) > 0) {
+            if (
+                DB::table('gather_comparisons')->insertOrIgnore([
+                    'store_id' => $store->id,
+                    'before_crawl' => $before,
+                    'after_crawl' => $after,
+                    'state' => 'running',
+                    'created_at' => now(),
+                ]) > 0
+            ) {
                 $this->desk->begin(CompareWork::class, $store->id, (int) DB::getPdo()->lastInsertId(), null);
             }
 
-            return DB::table('gather_comparisons')->where('store_id', $store->id)->where('before_crawl', $before)->where('after_crawl', $after)->firstOrFail();
+            return DB::table('gather_comparisons')
+                ->where('store_id', $store->id)
+                ->where('before_crawl', $before)
+                ->where('after_crawl', $after)
+                ->firstOrFail();
         });
     }
 
     /** @return list<object> the causes, those that touch the most clicks and pages first */
     public static function causes(int $comparison): array
     {
-        return array_values(DB::table('gather_causes')->where('comparison_id', $comparison)->orderByDesc('clicks')->orderByDesc('pages')->orderBy('aspect')->orderBy('cause')->limit(200)->get()->all());
+        return array_values(
+            DB::table('gather_causes')
+                ->where('comparison_id', $comparison)
+                ->orderByDesc('clicks')
+                ->orderByDesc('pages')
+                ->orderBy('aspect')
+                ->orderBy('cause')
+                ->limit(200)
+                ->get()
+                ->all(),
+        );
     }
 
     /** @return array{rows: list<object>, next: ?string} pages of one cause, those with the most clicks first */
@@ -60,7 +94,13 @@ final readonly class Comparisons
             $where = ' AND (c.clicks < ? OR (c.clicks = ? AND c.page_id < ?))';
             array_push($values, $found[1], $found[1], $found[2]);
         }
-        $rows = array_values(DB::select("SELECT c.*, p.url FROM gather_changes c JOIN pages p ON p.id = c.page_id WHERE c.comparison_id = ? AND c.cause = ?$where ORDER BY c.clicks DESC, c.page_id DESC LIMIT ".(self::PAGE + 1), $values));
+        $rows = array_values(
+            DB::select(
+                "SELECT c.*, p.url FROM gather_changes c JOIN pages p ON p.id = c.page_id WHERE c.comparison_id = ? AND c.cause = ?$where ORDER BY c.clicks DESC, c.page_id DESC LIMIT ".
+                    (self::PAGE + 1),
+                $values,
+            ),
+        );
         $next = null;
         if (count($rows) > self::PAGE) {
             array_pop($rows);

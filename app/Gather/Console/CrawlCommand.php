@@ -21,7 +21,10 @@ final class CrawlCommand extends StoreCommand
             $store = $this->store();
             $begun = $crawls->begin($store, null);
             if (! $this->option('wait')) {
-                return $this->answer(['crawl' => $begun['crawl'], 'state' => 'waiting'], "Crawl {$begun['crawl']} has been started.");
+                return $this->answer(
+                    ['crawl' => $begun['crawl'], 'state' => 'waiting'],
+                    "Crawl {$begun['crawl']} has been started.",
+                );
             }
             $last = 0.0;
             $state = $desk->workToEnd($begun['work'], function (array $progress) use (&$last): void {
@@ -33,8 +36,19 @@ final class CrawlCommand extends StoreCommand
             $crawl = DB::table('gather_crawls')->where('id', $begun['crawl'])->first();
             $problem = DB::table('work')->where('id', $begun['work'])->value('problem');
             $this->answer(
-                ['crawl' => $begun['crawl'], 'state' => $state === 'done' ? $crawl?->state : $state, 'fetched' => (int) $crawl?->fetched, 'failed' => (int) $crawl?->failed, 'barred' => (int) $crawl?->barred, 'problem' => $problem, 'sync_problem' => $crawl?->sync_problem],
-                $state === 'done' ? "Crawl {$begun['crawl']} is {$crawl?->state}: {$crawl?->fetched} pages fetched, {$crawl?->failed} failed, {$crawl?->barred} barred.".($crawl?->sync_problem === null ? '' : ' '.$crawl->sync_problem) : "Crawl {$begun['crawl']} has $state. $problem",
+                [
+                    'crawl' => $begun['crawl'],
+                    'state' => $state === 'done' ? $crawl?->state : $state,
+                    'fetched' => (int) $crawl?->fetched,
+                    'failed' => (int) $crawl?->failed,
+                    'barred' => (int) $crawl?->barred,
+                    'problem' => $problem,
+                    'sync_problem' => $crawl?->sync_problem,
+                ],
+                $state === 'done'
+                    ? "Crawl {$begun['crawl']} is {$crawl?->state}: {$crawl?->fetched} pages fetched, {$crawl?->failed} failed, {$crawl?->barred} barred.".
+                        ($crawl?->sync_problem === null ? '' : ' '.$crawl->sync_problem)
+                    : "Crawl {$begun['crawl']} has $state. $problem",
             );
 
             return $state === 'done' ? 0 : 1;

@@ -20,6 +20,11 @@ final class ExportCommand extends StoreCommand
 
     public function handle(PageExport $export, PageList $list): int
     {
-        return $this->guarded(fn (): int => $this->export(PageExport::COLUMNS, $export->rows($store = $this->store(), $list->ids($store, PageFilter::of([])))));
+        return $this->guarded(
+            fn (): int => $this->export(
+                PageExport::COLUMNS,
+                $export->rows($store = $this->store(), $list->ids($store, PageFilter::of([]))),
+            ),
+        );
     }
 }

@@ -29,12 +29,26 @@ final class FeedCommand extends StoreCommand
             $state = 'waiting';
             if ($this->option('wait')) {
                 $state = $desk->workToEnd($work);
-                foreach (DB::table('work')->where('store_id', $store->id)->where('sort', 'gather.import')->whereIn('state', ['waiting', 'running'])->orderBy('id')->pluck('id') as $import) {
+                foreach (
+                    DB::table('work')
+                        ->where('store_id', $store->id)
+                        ->where('sort', 'gather.import')
+                        ->whereIn('state', ['waiting', 'running'])
+                        ->orderBy('id')
+                        ->pluck('id') as $import
+                ) {
                     $desk->workToEnd((int) $import);
                 }
             }
             $problem = DB::table('work')->where('id', $work)->value('problem');
-            $this->answer(['state' => $state, 'today' => $today, 'problem' => $problem], $state === 'done' ? 'The feed is pulled.' : ($state === 'waiting' ? 'The fetch has started.' : "The pull has $state: $problem"));
+            $this->answer(
+                ['state' => $state, 'today' => $today, 'problem' => $problem],
+                $state === 'done'
+                    ? 'The feed is pulled.'
+                    : ($state === 'waiting'
+                        ? 'The fetch has started.'
+                        : "The pull has $state: $problem"),
+            );
 
             return in_array($state, ['done', 'waiting'], true) ? 0 : 1;
         });

@@ -29,7 +29,13 @@ final class ImportCommand extends StoreCommand
     {
         return $this->guarded(function () use ($imports, $desk): int {
             $store = $this->store();
-            $sort = FileSort::named((string) $this->argument('kind')) ?? throw new InvalidArgumentException('There are files of '.implode(', ', array_column(FileSort::cases(), 'value')).', feed and sitemap.');
+            $sort =
+                FileSort::named((string) $this->argument('kind')) ??
+                throw new InvalidArgumentException(
+                    'There are files of '.
+                        implode(', ', array_column(FileSort::cases(), 'value')).
+                        ', feed and sitemap.',
+                );
             $file = (string) $this->argument('file');
             $path = $file;
             if ($file === '-') {
@@ -48,16 +54,40 @@ final class ImportCommand extends StoreCommand
                 $given = $this->corrections();
                 $look = FileLook::into($store->id, Imports::path($row), $sort, $given);
                 if (is_string($this->option('map'))) {
-                    $look = FileLook::into($store->id, Imports::path($row), $sort, $given + ['header_row' => (string) $look->dialect->headerRow], self::columns($this->option('map'), $look, $sort));
+                    $look = FileLook::into(
+                        $store->id,
+                        Imports::path($row),
+                        $sort,
+                        $given + ['header_row' => (string) $look->dialect->headerRow],
+                        self::columns($this->option('map'), $look, $sort),
+                    );
                 }
                 $leftOut = array_diff_key($look->names, $look->columns);
-                foreach ([...array_keys($look->doubts), ...($leftOut === [] ? [] : ['Columns that are left out: '.implode(', ', $leftOut).'. Match them with --map if they are wanted.'])] as $told) {
+                foreach (
+                    [
+                        ...array_keys($look->doubts),
+                        ...$leftOut === []
+                            ? []
+                            : [
+                                'Columns that are left out: '.
+                                implode(', ', $leftOut).
+                                '. Match them with --map if they are wanted.',
+                            ],
+                    ] as $told
+                ) {
                     $this->aside($told);
                 }
                 $this->tellReplaced($store, $look);
                 $differs = SumsBeside::of($store, Imports::path($row), $look)?->sentence();
                 $differs === null || $this->aside($differs);
-                $work = $imports->start($store, $import, $look, self::text($this->option('from')), self::text($this->option('to')), $given);
+                $work = $imports->start(
+                    $store,
+                    $import,
+                    $look,
+                    self::text($this->option('from')),
+                    self::text($this->option('to')),
+                    $given,
+                );
             } catch (InvalidArgumentException $wrong) {
                 $imports->drop($store, $import);
                 throw $wrong;
@@ -65,12 +95,31 @@ final class ImportCommand extends StoreCommand
             if ($this->option('wait')) {
                 $desk->workToEnd($work);
             }
-            $row = DB::table('gather_imports')->where('id', $import)->first() ?? throw new LogicException('The import no longer exists.');
-            foreach (DB::table('gather_asides')->where('import_id', $import)->orderBy('line')->limit(1000)->get() as $aside) {
+            $row =
+                DB::table('gather_imports')->where('id', $import)->first() ??
+                throw new LogicException('The import no longer exists.');
+            foreach (
+                DB::table('gather_asides')->where('import_id', $import)->orderBy('line')->limit(1000)->get() as $aside
+            ) {
                 $this->aside("row {$aside->line}, {$aside->column_name}: {$aside->reason}");
             }
-            $data = ['import' => $import, 'state' => $row->state, 'rows' => (int) $row->rows_taken, 'set_aside' => (int) $row->rows_aside, 'first_day' => $row->first_day, 'last_day' => $row->last_day, 'problem' => $row->state === 'failed' ? $row->remark : null];
-            $this->answer($data, $this->option('wait') ? ($row->state === 'done' ? number_format($data['rows'])." rows are in, {$data['set_aside']} were set aside." : 'The import ended as '.$row->state.': '.$row->remark) : "Import $import has begun.");
+            $data = [
+                'import' => $import,
+                'state' => $row->state,
+                'rows' => (int) $row->rows_taken,
+                'set_aside' => (int) $row->rows_aside,
+                'first_day' => $row->first_day,
+                'last_day' => $row->last_day,
+                'problem' => $row->state === 'failed' ? $row->remark : null,
+            ];
+            $this->answer(
+                $data,
+                $this->option('wait')
+                    ? ($row->state === 'done'
+                        ? number_format($data['rows'])." rows are in, {$data['set_aside']} were set aside."
+                        : 'The import ended as '.$row->state.': '.$row->remark)
+                    : "Import $import has begun.",
+            );
 
             return $this->option('wait') && $row->state !== 'done' ? 1 : 0;
         });
@@ -78,11 +127,24 @@ final class ImportCommand extends StoreCommand
 
     private function tellReplaced(Store $store, FileLook $look): void
     {
-        $replaced = $look->span === null || $look->sort->list() !== null ? null
-            : ScopeFinder::replaced($store, $look->sort->facts(), $look->sort->grain(array_values($look->columns)), $look->span[0], $look->span[1], $look->scope);
+        $replaced =
+            $look->span === null || $look->sort->list() !== null
+                ? null
+                : ScopeFinder::replaced(
+                    $store,
+                    $look->sort->facts(),
+                    $look->sort->grain(array_values($look->columns)),
+                    $look->span[0],
+                    $look->span[1],
+                    $look->scope,
+                );
         if ($replaced !== null) {
             $least = $look->span[2] ? '' : 'at least ';
-            $this->aside("Rows of these days are in already; $least{$replaced->rows} of them, of {$replaced->pages} pages with {$replaced->clicks} clicks or visits, are put to rest for {$look->scope->label($store)} ({$replaced->days} days).");
+            $this->aside(
+                "Rows of these days are in already; $least{$replaced->rows} of them, of {$replaced->pages} pages with {$replaced->clicks} clicks or visits, are put to rest for {$look->scope->label(
+                    $store,
+                )} ({$replaced->days} days).",
+            );
         }
     }
 
@@ -93,9 +155,17 @@ final class ImportCommand extends StoreCommand
      */
     private function corrections(): array
     {
-        [$charset, $dates, $decimals] = [self::text($this->option('charset')), self::text($this->option('dates')), self::text($this->option('decimals'))];
+        [$charset, $dates, $decimals] = [
+            self::text($this->option('charset')),
+            self::text($this->option('dates')),
+            self::text($this->option('decimals')),
+        ];
         if ($charset !== null && Encoding::labelled($charset) === null) {
-            throw new InvalidArgumentException("--charset: \"$charset\" is no charset that is known; there are ".implode(', ', Dialect::charsets()).'.');
+            throw new InvalidArgumentException(
+                "--charset: \"$charset\" is no charset that is known; there are ".
+                    implode(', ', Dialect::charsets()).
+                    '.',
+            );
         }
         if ($dates !== null && DateOrder::tryFrom($dates) === null) {
             throw new InvalidArgumentException('--dates wants dmy (day first) or mdy (month first).');
@@ -104,7 +174,15 @@ final class ImportCommand extends StoreCommand
             throw new InvalidArgumentException('--decimals wants "point" (1,234.5) or "comma" (1.234,5).');
         }
 
-        return array_filter(['scope' => self::text($this->option('scope')), 'charset' => $charset, 'dates' => $dates, 'decimal' => $decimals === null ? null : ($decimals === 'comma' ? ',' : '.')], is_string(...));
+        return array_filter(
+            [
+                'scope' => self::text($this->option('scope')),
+                'charset' => $charset,
+                'dates' => $dates,
+                'decimal' => $decimals === null ? null : ($decimals === 'comma' ? ',' : '.'),
+            ],
+            is_string(...),
+        );
     }
 
     /** @return array<int, string> */
@@ -115,12 +193,21 @@ final class ImportCommand extends StoreCommand
             $at = strrpos($pair, ':');
             [$name, $key] = $at === false ? [$pair, ''] : [trim(substr($pair, 0, $at)), trim(substr($pair, $at + 1))];
             $column = array_search(mb_strtolower($name), array_map(mb_strtolower(...), $look->names), true);
-            $column = $column === false && ctype_digit($name) && (int) $name >= 1 && (int) $name <= count($look->names) ? (int) $name - 1 : $column;
+            $column =
+                $column === false && ctype_digit($name) && (int) $name >= 1 && (int) $name <= count($look->names)
+                    ? (int) $name - 1
+                    : $column;
             if ($column === false) {
-                throw new InvalidArgumentException("--map: the file has no column \"$name\"; it has ".implode(', ', $look->names).'.');
+                throw new InvalidArgumentException(
+                    "--map: the file has no column \"$name\"; it has ".implode(', ', $look->names).'.',
+                );
             }
             if ($sort->field($key) === null) {
-                throw new InvalidArgumentException("--map: \"$key\" is no field of {$sort->value} rows; there are ".implode(', ', array_map(static fn ($field): string => $field->key, $sort->fields())).'.');
+                throw new InvalidArgumentException(
+                    "--map: \"$key\" is no field of {$sort->value} rows; there are ".
+                        implode(', ', array_map(static fn ($field): string => $field->key, $sort->fields())).
+                        '.',
+                );
             }
             $columns[(int) $column] = $key;
         }

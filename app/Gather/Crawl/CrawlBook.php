@@ -19,8 +19,12 @@ final class CrawlBook
 
     private readonly LinkBook $links;
 
-    public function __construct(Store $store, private readonly PageUrl $base, private readonly int $crawl, private readonly Frontier $frontier)
-    {
+    public function __construct(
+        Store $store,
+        private readonly PageUrl $base,
+        private readonly int $crawl,
+        private readonly Frontier $frontier,
+    ) {
         $this->pages = new PageBook($store);
         $this->links = new LinkBook($store->id);
     }
@@ -71,7 +75,17 @@ final class CrawlBook
         $between();
         $this->links->write($carried, $between);
         $fetched = array_values(array_filter(array_map(static fn (Outcome $outcome) => $outcome->fetched, $batch)));
-        $of = static fn (bool $isGone): array => array_values(array_map(static fn (FetchedPage $one): int => $one->pageId, array_filter($fetched, static fn (FetchedPage $one): bool => $isGone ? in_array($one->status, [404, 410], true) : $one->status === 200)));
+        $of = static fn (bool $isGone): array => array_values(
+            array_map(
+                static fn (FetchedPage $one): int => $one->pageId,
+                array_filter(
+                    $fetched,
+                    static fn (FetchedPage $one): bool => $isGone
+                        ? in_array($one->status, [404, 410], true)
+                        : $one->status === 200,
+                ),
+            ),
+        );
         $this->pages->keepLostTexts($of(true), $of(false));
         $this->pages->writeDetails($read);
         $between();
@@ -151,11 +165,25 @@ final class CrawlBook
                 foreach ($links as [$digest]) {
                     $found[$digest] = $ids[$digest];
                 }
-                $this->links->addBlock($block, $region, array_map(static fn (array $link): array => [$ids[$link[0]], $link[1], $link[2]], $links));
+                $this->links->addBlock(
+                    $block,
+                    $region,
+                    array_map(static fn (array $link): array => [$ids[$link[0]], $link[1], $link[2]], $links),
+                );
             }
             $blocks[] = $block;
         }
 
-        return [new PageLinks($outcome->answer, $outcome->parsed->digest ?? '', $rows, $blocks, $outcome->fetched?->validator('etag'), $outcome->fetched?->validator('last-modified')), $found];
+        return [
+            new PageLinks(
+                $outcome->answer,
+                $outcome->parsed->digest ?? '',
+                $rows,
+                $blocks,
+                $outcome->fetched?->validator('etag'),
+                $outcome->fetched?->validator('last-modified'),
+            ),
+            $found,
+        ];
     }
 }

@@ -26,33 +26,56 @@ final class CrawlTrust
     {
         // What is open now beside what it replaced in this crawl.
         $turned = "FROM page_facts n JOIN page_facts o ON o.page_id = n.page_id AND o.to_crawl = n.from_crawl WHERE n.store_id = $store AND n.to_crawl = 0 AND n.from_crawl = $crawl AND o.status = 200";
-        $fine = (int) DB::selectOne("SELECT COUNT(*) AS n FROM page_facts n WHERE n.store_id = $store AND n.to_crawl = 0 AND n.from_crawl < $crawl AND n.status = 200")->n;
+        $fine = (int) DB::selectOne(
+            "SELECT COUNT(*) AS n FROM page_facts n WHERE n.store_id = $store AND n.to_crawl = 0 AND n.from_crawl < $crawl AND n.status = 200",
+        )->n;
         $changed = (int) DB::selectOne("SELECT COUNT(*) AS n $turned")->n;
         $many = static fn (int $n): bool => $n >= self::FEWEST && $n > self::SHARE * ($fine + $changed);
         $groups = [];
-        foreach (DB::select("SELECT n.status, COUNT(*) AS n $turned AND n.status <> 200 GROUP BY n.status ORDER BY n.status") as $row) {
+        foreach (
+            DB::select("SELECT n.status, COUNT(*) AS n $turned AND n.status <> 200 GROUP BY n.status ORDER BY n.status") as $row
+        ) {
             $groups[(int) $row->status] = (int) $row->n;
         }
         $refused = array_sum(array_intersect_key($groups, array_flip(self::REFUSALS)));
-        $broken = array_sum(array_filter($groups, static fn (int $status): bool => $status >= 500, ARRAY_FILTER_USE_KEY));
+        $broken = array_sum(
+            array_filter($groups, static fn (int $status): bool => $status >= 500, ARRAY_FILTER_USE_KEY),
+        );
         if ($many($refused)) {
-            return number_format($refused).' pages that were fine before are refused now: the shop no longer lets this crawl in.';
+            return number_format($refused).
+                ' pages that were fine before are refused now: the shop no longer lets this crawl in.';
         }
         if ($many($broken)) {
-            return number_format($broken).' pages that were fine before answer with an error of the shop: it may be under repair or in the middle of a change.';
+            return number_format($broken).
+                ' pages that were fine before answer with an error of the shop: it may be under repair or in the middle of a change.';
         }
-        $wall = DB::selectOne("SELECT n.redirect_url AS target, COUNT(*) AS n $turned AND n.redirect_url IS NOT NULL GROUP BY n.redirect_url ORDER BY n DESC LIMIT 1");
+        $wall = DB::selectOne(
+            "SELECT n.redirect_url AS target, COUNT(*) AS n $turned AND n.redirect_url IS NOT NULL GROUP BY n.redirect_url ORDER BY n DESC LIMIT 1",
+        );
         if ($wall !== null && $many((int) $wall->n)) {
-            return number_format((int) $wall->n)." pages that were fine before lead to {$wall->target} now: a consent wall, a sign-in or a redirect by country stands before the shop.";
+            return number_format((int) $wall->n).
+                " pages that were fine before lead to {$wall->target} now: a consent wall, a sign-in or a redirect by country stands before the shop.";
         }
-        $same = DB::selectOne("SELECT n.title, COUNT(*) AS n $turned AND n.status = 200 AND n.title IS NOT NULL AND NOT (n.title <=> o.title) GROUP BY n.title ORDER BY n DESC LIMIT 1");
+        $same = DB::selectOne(
+            "SELECT n.title, COUNT(*) AS n $turned AND n.status = 200 AND n.title IS NOT NULL AND NOT (n.title <=> o.title) GROUP BY n.title ORDER BY n DESC LIMIT 1",
+        );
         if ($same !== null && $many((int) $same->n) && (int) $same->n > 0.5 * ($fine + $changed)) {
-            return number_format((int) $same->n).' pages of different titles all show "'.mb_substr((string) $same->title, 0, 80).'" now: a consent wall or a notice stands before the shop.';
+            return number_format((int) $same->n).
+                ' pages of different titles all show "'.
+                mb_substr((string) $same->title, 0, 80).
+                '" now: a consent wall or a notice stands before the shop.';
         }
         if ($fine + $changed === 0) {
-            $seen = DB::selectOne("SELECT COUNT(*) AS n, SUM(status IN (401, 403)) AS refused, SUM(status >= 500) AS broken FROM page_facts WHERE store_id = $store AND to_crawl = 0");
+            $seen = DB::selectOne(
+                "SELECT COUNT(*) AS n, SUM(status IN (401, 403)) AS refused, SUM(status >= 500) AS broken FROM page_facts WHERE store_id = $store AND to_crawl = 0",
+            );
             if ((int) $seen->n >= self::FEWEST && (int) $seen->refused + (int) $seen->broken > 0.3 * (int) $seen->n) {
-                return number_format((int) $seen->refused).' pages were refused and '.number_format((int) $seen->broken).' broken, of '.number_format((int) $seen->n).'.';
+                return number_format((int) $seen->refused).
+                    ' pages were refused and '.
+                    number_format((int) $seen->broken).
+                    ' broken, of '.
+                    number_format((int) $seen->n).
+                    '.';
             }
         }
 

@@ -34,7 +34,16 @@ use Orchard\Core\Url\PageUrl;
  */
 final class CrawlWork implements LongWork
 {
-    private const PHASES = ['robots' => 'sync', 'sync' => 'sitemaps', 'sitemaps' => 'pages', 'pages' => 'index', 'index' => 'depth', 'depth' => 'texts', 'texts' => 'tidy', 'tidy' => 'done'];
+    private const PHASES = [
+        'robots' => 'sync',
+        'sync' => 'sitemaps',
+        'sitemaps' => 'pages',
+        'pages' => 'index',
+        'index' => 'depth',
+        'depth' => 'texts',
+        'texts' => 'tidy',
+        'tidy' => 'done',
+    ];
 
     public function __construct(private readonly Connections $connections, private readonly Drifts $drifts)
     {
@@ -67,8 +76,21 @@ final class CrawlWork implements LongWork
                 return SliceEnd::failed('The crawl no longer exists.');
             }
             $phase = (string) $crawl->phase;
-            $run->beat(['phase' => $phase, 'fetched' => (int) $crawl->fetched, 'failed' => (int) $crawl->failed, 'barred' => (int) $crawl->barred], force: true);
-            $wait = in_array($phase, ['robots', 'sitemaps', 'pages'], true) ? $store->options()->crawlTimes()->secondsToWait(new \DateTimeImmutable('now', new \DateTimeZone($store->timezone))) : 0;
+            $run->beat(
+                [
+                    'phase' => $phase,
+                    'fetched' => (int) $crawl->fetched,
+                    'failed' => (int) $crawl->failed,
+                    'barred' => (int) $crawl->barred,
+                ],
+                force: true,
+            );
+            $wait = in_array($phase, ['robots', 'sitemaps', 'pages'], true)
+                ? $store
+                    ->options()
+                    ->crawlTimes()
+                    ->secondsToWait(new \DateTimeImmutable('now', new \DateTimeZone($store->timezone)))
+                : 0;
             if ($wait > 0) {
                 $run->beat(['waits' => $wait], force: true);
 
@@ -111,14 +133,23 @@ final class CrawlWork implements LongWork
     public function ended(int $subjectId, SliceEnd $end): void
     {
         if ($end->state !== 'done') {
-            DB::table('gather_crawls')->where('id', $subjectId)->update(['state' => $end->state, 'remark' => $end->problem === null ? null : mb_substr($end->problem, 0, 400), 'ended_at' => now()]);
+            DB::table('gather_crawls')
+                ->where('id', $subjectId)
+                ->update([
+                    'state' => $end->state,
+                    'remark' => $end->problem === null ? null : mb_substr($end->problem, 0, 400),
+                    'ended_at' => now(),
+                ]);
         }
     }
 
     /** A crawl concludes something only when nothing was cut off and the shop answered nearly all the time. */
     private function isComplete(object $crawl): bool
     {
-        return $crawl->doubt === null && (int) $crawl->cut_off === 0 && (int) $crawl->failed <= 0.02 * max(1, (int) $crawl->fetched) && (int) $crawl->fetched > 0;
+        return $crawl->doubt === null &&
+            (int) $crawl->cut_off === 0 &&
+            (int) $crawl->failed <= 0.02 * max(1, (int) $crawl->fetched) &&
+            (int) $crawl->fetched > 0;
     }
 
     private function robots(WorkRun $run, Store $store, object $crawl): ?SliceEnd
@@ -133,7 +164,10 @@ final class CrawlWork implements LongWork
         for ($hops = 0; $hops < 6 && $next !== null; $hops++) {
             $url = $next;
             $answer = $http->fetch(new HttpRequest($url, timeout: $options->timeout, maxBytes: RobotsTxt::MAX_BYTES));
-            $next = $answer->status >= 300 && $answer->status < 400 ? $url->resolve((string) $answer->header('location')) : null;
+            $next =
+                $answer->status >= 300 && $answer->status < 400
+                    ? $url->resolve((string) $answer->header('location'))
+                    : null;
         }
         $status = $answer === null ? 0 : $answer->status;
         if ($status === 0) {
@@ -141,12 +175,23 @@ final class CrawlWork implements LongWork
         }
         $rules = RobotsTxt::fromAnswer($status, (string) $answer?->body, GuardedHttp::PRODUCT_TOKEN);
         if ($rules->isShut()) {
-            return SliceEnd::failed("robots.txt answered $status; until it can be read, nothing may be fetched (RFC 9309).");
+            return SliceEnd::failed(
+                "robots.txt answered $status; until it can be read, nothing may be fetched (RFC 9309).",
+            );
         }
         $missing = self::missing($http, $base, $rules, $options->timeout);
         $run->fenced(static function () use ($run, $answer, $status, $base, $store, $missing): void {
-            DB::table('gather_crawls')->where('id', $run->subjectId)->update(['robots' => mb_scrub((string) $answer?->body), 'robots_status' => $status, 'missing' => $missing]);
-            (new Frontier($run->subjectId, $store))->addPages((new PageBook($store))->idsOf([$base->digest() => $base->text()]), 0);
+            DB::table('gather_crawls')
+                ->where('id', $run->subjectId)
+                ->update([
+                    'robots' => mb_scrub((string) $answer?->body),
+                    'robots_status' => $status,
+                    'missing' => $missing,
+                ]);
+            (new Frontier($run->subjectId, $store))->addPages(
+                (new PageBook($store))->idsOf([$base->digest() => $base->text()]),
+                0,
+            );
         });
 
         return null;
@@ -161,7 +206,10 @@ final class CrawlWork implements LongWork
         }
         $answer = $http->fetch(new HttpRequest($url, timeout: $timeout, maxBytes: 1_000_000));
 
-        return $answer->status === 200 && preg_match('~^(text/html|application/xhtml\+xml)~i', (string) $answer->header('content-type')) === 1 ? $answer->body : null;
+        return $answer->status === 200 &&
+            preg_match('~^(text/html|application/xhtml\+xml)~i', (string) $answer->header('content-type')) === 1
+            ? $answer->body
+            : null;
     }
 
     /** What the shop's back office cannot be asked for is told, and is no reason to leave the public pages alone. */
@@ -173,8 +221,17 @@ final class CrawlWork implements LongWork
         try {
             return (new ResourceSync($store, $this->connections->shop($store)))->work($run) ? null : SliceEnd::more();
         } catch (ShopUnavailable|AddressRefused $wrong) {
-            $told = mb_substr("The shop's products and collections could not be read, so they stay as they were: ".$wrong->getMessage(), 0, 400);
-            $run->fenced(static fn (): int => DB::table('gather_crawls')->where('id', $run->subjectId)->update(['sync_problem' => $told]));
+            $told = mb_substr(
+                "The shop's products and collections could not be read, so they stay as they were: ".
+                    $wrong->getMessage(),
+                0,
+                400,
+            );
+            $run->fenced(
+                static fn (): int => DB::table('gather_crawls')
+                    ->where('id', $run->subjectId)
+                    ->update(['sync_problem' => $told]),
+            );
 
             return null;
         }
@@ -220,8 +277,16 @@ final class CrawlWork implements LongWork
         $links = new LinkBook($store->id);
         $complete = $this->isComplete($crawl);
         $run->fenced(static fn () => Succession::find($run->storeId, $run->subjectId));
-        $run->fenced(static fn () => DB::delete('DELETE p FROM gather_patterns p JOIN gather_crawls c ON c.id = p.crawl_id WHERE c.store_id = ? AND (p.cut = 0 OR c.id < ?)', [$run->storeId, $run->subjectId]));
-        $older = DB::table('gather_crawls')->where('store_id', $store->id)->where('id', '<', $run->subjectId)->pluck('id');
+        $run->fenced(
+            static fn () => DB::delete(
+                'DELETE p FROM gather_patterns p JOIN gather_crawls c ON c.id = p.crawl_id WHERE c.store_id = ? AND (p.cut = 0 OR c.id < ?)',
+                [$run->storeId, $run->subjectId],
+            ),
+        );
+        $older = DB::table('gather_crawls')
+            ->where('store_id', $store->id)
+            ->where('id', '<', $run->subjectId)
+            ->pluck('id');
         do {
             if ($run->timeIsUp()) {
                 return SliceEnd::more();

@@ -32,7 +32,14 @@ final class Crawls
                 throw new RuntimeException('A crawl of this store is under way already.');
             }
             $options = $store->options();
-            $crawl = DB::table('gather_crawls')->insertGetId(['store_id' => $store->id, 'state' => 'running', 'base_url' => $store->base_url, 'concurrency' => $options->concurrency, 'page_limit' => $options->pageLimit, 'started_at' => now()]);
+            $crawl = DB::table('gather_crawls')->insertGetId([
+                'store_id' => $store->id,
+                'state' => 'running',
+                'base_url' => $store->base_url,
+                'concurrency' => $options->concurrency,
+                'page_limit' => $options->pageLimit,
+                'started_at' => now(),
+            ]);
 
             return ['crawl' => $crawl, 'work' => $this->desk->begin(CrawlWork::class, $store->id, $crawl, $userId)];
         });
@@ -47,15 +54,27 @@ final class Crawls
     public function goOn(Store $store): bool
     {
         $crawl = self::latest($store->id);
-        $work = $crawl === null ? null : DB::table('work')->where('sort', CrawlWork::sort())->where('subject_id', $crawl->id)->orderByDesc('id')->value('id');
+        $work =
+            $crawl === null
+                ? null
+                : DB::table('work')
+                    ->where('sort', CrawlWork::sort())
+                    ->where('subject_id', $crawl->id)
+                    ->orderByDesc('id')
+                    ->value('id');
         if ($crawl === null || $work === null || ! in_array($crawl->state, ['failed', 'stopped'], true)) {
             return false;
         }
         DB::transaction(function () use ($store, $crawl, $work): void {
             $again = (new Frontier((int) $crawl->id, $store))->askAgain(CrawlTrust::REFUSALS);
-            DB::table('gather_crawls')->where('id', $crawl->id)->update([
-                'state' => 'running', 'remark' => null, 'ended_at' => null, 'fetched' => max(0, (int) $crawl->fetched - $again),
-            ]);
+            DB::table('gather_crawls')
+                ->where('id', $crawl->id)
+                ->update([
+                    'state' => 'running',
+                    'remark' => null,
+                    'ended_at' => null,
+                    'fetched' => max(0, (int) $crawl->fetched - $again),
+                ]);
             $this->desk->resume((int) $work);
         });
 
@@ -68,7 +87,18 @@ final class Crawls
         foreach (Store::query()->get() as $store) {
             $latest = self::latest($store->id);
             $now = new DateTimeImmutable('now', new DateTimeZone($store->timezone));
-            if ($store->options()->crawlTimes()->isDue($now, $latest === null ? null : new DateTimeImmutable((string) $latest->started_at, new DateTimeZone('UTC'))) && $this->underWay($store) === null) {
+            if (
+                $store
+                    ->options()
+                    ->crawlTimes()
+                    ->isDue(
+                        $now,
+                        $latest === null
+                            ? null
+                            : new DateTimeImmutable((string) $latest->started_at, new DateTimeZone('UTC')),
+                    ) &&
+                $this->underWay($store) === null
+            ) {
                 $this->begin($store, null);
             }
         }
@@ -77,7 +107,11 @@ final class Crawls
     /** The work of a crawl that is waiting, running, stopped or failed and could go on. */
     public function underWay(Store $store): ?int
     {
-        $id = DB::table('work')->where('store_id', $store->id)->where('sort', CrawlWork::sort())->whereIn('state', ['waiting', 'running'])->value('id');
+        $id = DB::table('work')
+            ->where('store_id', $store->id)
+            ->where('sort', CrawlWork::sort())
+            ->whereIn('state', ['waiting', 'running'])
+            ->value('id');
 
         return $id === null ? null : (int) $id;
     }
@@ -90,12 +124,20 @@ final class Crawls
     /** The newest crawl whose links and depths the inventory shows; 0 where there is none. */
     public static function shown(int $storeId): int
     {
-        return (int) DB::table('gather_crawls')->where('store_id', $storeId)->whereIn('state', ['complete', 'incomplete'])->max('id');
+        return (int) DB::table('gather_crawls')
+            ->where('store_id', $storeId)
+            ->whereIn('state', ['complete', 'incomplete'])
+            ->max('id');
     }
 
     /** @return list<object> what a first crawl has fetched so far, the newest first, while nothing is sorted yet */
     public static function arriving(int $storeId): array
     {
-        return array_values(DB::select('SELECT p.id, p.url, f.title, f.status FROM page_facts f JOIN pages p ON p.id = f.page_id WHERE f.store_id = ? AND f.to_crawl = 0 ORDER BY f.page_id DESC LIMIT 50', [$storeId]));
+        return array_values(
+            DB::select(
+                'SELECT p.id, p.url, f.title, f.status FROM page_facts f JOIN pages p ON p.id = f.page_id WHERE f.store_id = ? AND f.to_crawl = 0 ORDER BY f.page_id DESC LIMIT 50',
+                [$storeId],
+            ),
+        );
     }
 }

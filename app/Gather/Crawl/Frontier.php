@@ -69,12 +69,30 @@ final class Frontier
      */
     public function addLinkedFrom(array $from, int $level): void
     {
-        $blocks = Bulk::ids(DB::select('SELECT DISTINCT block_id FROM page_blocks WHERE store_id = ? AND page_id IN ('.Bulk::list($from).')', [$this->storeId]), 'block_id');
+        $blocks = Bulk::ids(
+            DB::select(
+                'SELECT DISTINCT block_id FROM page_blocks WHERE store_id = ? AND page_id IN ('.
+                    Bulk::list($from).
+                    ')',
+                [$this->storeId],
+            ),
+            'block_id',
+        );
         $unopened = array_diff($blocks, array_keys($this->opened));
         $this->opened += array_fill_keys($unopened, true);
-        $this->addTargets('SELECT DISTINCT to_page FROM links WHERE store_id = '.$this->storeId.' AND from_page IN ('.Bulk::list($from).')', $level);
+        $this->addTargets(
+            'SELECT DISTINCT to_page FROM links WHERE store_id = '.
+                $this->storeId.
+                ' AND from_page IN ('.
+                Bulk::list($from).
+                ')',
+            $level,
+        );
         if ($unopened !== []) {
-            $this->addTargets('SELECT DISTINCT to_page FROM block_links WHERE block_id IN ('.Bulk::list($unopened).')', $level);
+            $this->addTargets(
+                'SELECT DISTINCT to_page FROM block_links WHERE block_id IN ('.Bulk::list($unopened).')',
+                $level,
+            );
         }
     }
 
@@ -83,20 +101,53 @@ final class Frontier
         $new = array_filter(Bulk::ids(DB::select($select), 'to_page'), fn (int $id): bool => ! isset($this->in[$id]));
         if ($new !== []) {
             $pages = DB::select('SELECT id, digest FROM pages WHERE id IN ('.Bulk::list($new).')');
-            $this->addPages(array_combine(array_map(static fn (object $row): string => (string) $row->digest, $pages), Bulk::ids($pages, 'id')), $level);
+            $this->addPages(
+                array_combine(
+                    array_map(static fn (object $row): string => (string) $row->digest, $pages),
+                    Bulk::ids($pages, 'id'),
+                ),
+                $level,
+            );
         }
     }
 
     /** @return list<FrontierPage> the next ones, lowest level first, within one level */
     public function next(int $count): array
     {
-        $level = DB::table('gather_frontier')->where('crawl_id', $this->crawl)->where('state', FrontierState::Queued->value)->min('level');
+        $level = DB::table('gather_frontier')
+            ->where('crawl_id', $this->crawl)
+            ->where('state', FrontierState::Queued->value)
+            ->min('level');
         if ($level === null) {
             return [];
         }
-        $rows = DB::select('SELECT f.page_id, p.url, f.attempts, f.level, a.answer_digest, a.edition, a.etag, a.last_modified FROM gather_frontier f JOIN pages p ON p.id = f.page_id LEFT JOIN page_answers a ON a.page_id = f.page_id WHERE f.crawl_id = ? AND f.state = 0 AND f.level = ? ORDER BY f.digest LIMIT '.$count, [$this->crawl, $level]);
+        $rows = DB::select(
+            'SELECT f.page_id, p.url, f.attempts, f.level, a.answer_digest, a.edition, a.etag, a.last_modified FROM gather_frontier f JOIN pages p ON p.id = f.page_id LEFT JOIN page_answers a ON a.page_id = f.page_id WHERE f.crawl_id = ? AND f.state = 0 AND f.level = ? ORDER BY f.digest LIMIT '.
+                $count,
+            [$this->crawl, $level],
+        );
 
-        return array_values(array_map(static fn (object $row): FrontierPage => new FrontierPage((int) $row->page_id, (string) $row->url, (int) $row->level, (int) $row->attempts, $row->answer_digest === null ? null : (string) $row->answer_digest, (int) $row->edition === PageReader::EDITION ? array_filter(['If-None-Match' => (string) $row->etag, 'If-Modified-Since' => $row->etag === null ? (string) $row->last_modified : ''], static fn (string $value): bool => $value !== '') : []), $rows));
+        return array_values(
+            array_map(
+                static fn (object $row): FrontierPage => new FrontierPage(
+                    (int) $row->page_id,
+                    (string) $row->url,
+                    (int) $row->level,
+                    (int) $row->attempts,
+                    $row->answer_digest === null ? null : (string) $row->answer_digest,
+                    (int) $row->edition === PageReader::EDITION
+                        ? array_filter(
+                            [
+                                'If-None-Match' => (string) $row->etag,
+                                'If-Modified-Since' => $row->etag === null ? (string) $row->last_modified : '',
+                            ],
+                            static fn (string $value): bool => $value !== '',
+                        )
+                        : [],
+                ),
+                $rows,
+            ),
+        );
     }
 
     /**
@@ -107,27 +158,39 @@ final class Frontier
      */
     public function askAgain(array $statuses): int
     {
-        return DB::update('UPDATE gather_frontier f JOIN page_facts p ON p.page_id = f.page_id AND p.to_crawl = 0 SET f.state = ?, f.attempts = 0, f.level = 0 WHERE f.crawl_id = ? AND f.state = ? AND p.status IN ('.Bulk::list($statuses).')', [
-            FrontierState::Queued->value, $this->crawl, FrontierState::Done->value,
-        ]);
+        return DB::update(
+            'UPDATE gather_frontier f JOIN page_facts p ON p.page_id = f.page_id AND p.to_crawl = 0 SET f.state = ?, f.attempts = 0, f.level = 0 WHERE f.crawl_id = ? AND f.state = ? AND p.status IN ('.
+                Bulk::list($statuses).
+                ')',
+            [FrontierState::Queued->value, $this->crawl, FrontierState::Done->value],
+        );
     }
 
     /** @param  list<int>  $pages */
     public function mark(array $pages, FrontierState $state): void
     {
         if ($pages !== []) {
-            DB::update('UPDATE gather_frontier SET state = ? WHERE crawl_id = ? AND page_id IN ('.Bulk::list($pages).')', [$state->value, $this->crawl]);
+            DB::update(
+                'UPDATE gather_frontier SET state = ? WHERE crawl_id = ? AND page_id IN ('.Bulk::list($pages).')',
+                [$state->value, $this->crawl],
+            );
         }
     }
 
     public function tried(int $page, string $problem): void
     {
-        DB::update('UPDATE gather_frontier SET attempts = attempts + 1, problem = ? WHERE crawl_id = ? AND page_id = ?', [mb_substr($problem, 0, 255), $this->crawl, $page]);
+        DB::update(
+            'UPDATE gather_frontier SET attempts = attempts + 1, problem = ? WHERE crawl_id = ? AND page_id = ?',
+            [mb_substr($problem, 0, 255), $this->crawl, $page],
+        );
     }
 
     public function cutOffRest(): int
     {
-        return DB::update('UPDATE gather_frontier SET state = ? WHERE crawl_id = ? AND state = 0', [FrontierState::CutOff->value, $this->crawl]);
+        return DB::update('UPDATE gather_frontier SET state = ? WHERE crawl_id = ? AND state = 0', [
+            FrontierState::CutOff->value,
+            $this->crawl,
+        ]);
     }
 
     public function count(FrontierState $state): int

@@ -12,8 +12,14 @@ final readonly class FrontierPage
      * @param  ?string  $answer  16 bytes that stand for its last answer; null where it was never parsed
      * @param  array<string, string>  $validators  headers by which the shop can say that nothing has changed
      */
-    public function __construct(public int $id, public string $url, public int $level, public int $attempts, public ?string $answer, public array $validators = [])
-    {
+    public function __construct(
+        public int $id,
+        public string $url,
+        public int $level,
+        public int $attempts,
+        public ?string $answer,
+        public array $validators = [],
+    ) {
     }
 
     public function onceMore(): self

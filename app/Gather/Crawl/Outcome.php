@@ -14,7 +14,12 @@ final readonly class Outcome
      * @param  ?FetchedPage  $fetched  null where the answer was the same as at the last crawl, to the byte
      * @param  string  $answer  16 bytes that stand for the answer; empty where nothing was parsed
      */
-    public function __construct(public FrontierPage $page, public FrontierState $state, public ?FetchedPage $fetched, public ?ParsedPage $parsed = null, public string $answer = '')
-    {
+    public function __construct(
+        public FrontierPage $page,
+        public FrontierState $state,
+        public ?FetchedPage $fetched,
+        public ?ParsedPage $parsed = null,
+        public string $answer = '',
+    ) {
     }
 }

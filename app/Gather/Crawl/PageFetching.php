@@ -46,7 +46,10 @@ final class PageFetching
     private const MOST_CANONICALS = 20_000;
 
     /** Headers that are kept. */
-    private const HEADERS = ['etag', 'last-modified', 'cache-control', 'expires', 'vary', 'content-language', 'content-encoding', 'link', 'x-robots-tag', 'strict-transport-security', 'server', 'age'];
+    private const HEADERS = [
+        'etag', 'last-modified', 'cache-control', 'expires', 'vary', 'content-language', 'content-encoding', 'link',
+        'x-robots-tag', 'strict-transport-security', 'server', 'age',
+    ];
 
     /** This many failures in a row, with nothing fetched between, end the crawl. */
     private const DEAD_AFTER = 25;
@@ -125,12 +128,20 @@ final class PageFetching
         $this->fetched = (int) $crawl->fetched;
         $this->failed = (int) $crawl->failed;
         $this->barred = (int) $crawl->barred;
-        $this->base = PageUrl::parse((string) $crawl->base_url) ?? throw new \LogicException('The crawl has no base URL.');
+        $this->base =
+            PageUrl::parse((string) $crawl->base_url) ?? throw new \LogicException('The crawl has no base URL.');
         $this->frontier = new Frontier($this->crawlId, $store);
         $this->book = new CrawlBook($store, $this->base, $this->crawlId, $this->frontier);
         $this->http = GuardedHttp::allowing($options->privateHosts);
-        $this->robots = RobotsTxt::fromAnswer((int) $crawl->robots_status, (string) $crawl->robots, GuardedHttp::PRODUCT_TOKEN);
-        $this->throttle = new Throttle((int) $crawl->concurrency, max($this->robots->crawlDelay ?? 0.0, $options->rate > 0 ? 1 / $options->rate : 0.0));
+        $this->robots = RobotsTxt::fromAnswer(
+            (int) $crawl->robots_status,
+            (string) $crawl->robots,
+            GuardedHttp::PRODUCT_TOKEN,
+        );
+        $this->throttle = new Throttle(
+            (int) $crawl->concurrency,
+            max($this->robots->crawlDelay ?? 0.0, $options->rate > 0 ? 1 / $options->rate : 0.0),
+        );
         $this->budget = new TrapBudget($this->crawlId, $options->trapBudget);
         $this->validators = (bool) $crawl->validators;
         $this->missing = $crawl->missing === null ? null : (string) $crawl->missing;
@@ -162,13 +173,22 @@ final class PageFetching
                 usleep(20000); // Waiting because the shop asked for it, or the pace says so.
             }
             $this->takeWhatIsThere($parsers, wait: true);
-            if (count($this->batch) >= self::BATCH || ($this->batch !== [] && microtime(true) - $this->lastWrite > self::BATCH_SECONDS)) {
+            if (
+                count($this->batch) >= self::BATCH ||
+                ($this->batch !== [] && microtime(true) - $this->lastWrite > self::BATCH_SECONDS)
+            ) {
                 $this->write($parsers);
                 if (count($this->queue) < 100) {
                     $this->refill();
                 }
             }
-            $this->run->beat(['fetched' => $this->fetched, 'failed' => $this->failed, 'barred' => $this->barred, 'rate' => round(($this->fetched - $before) / max(0.5, microtime(true) - $startedAt), 1), 'allowed' => $this->throttle->allowed()]);
+            $this->run->beat([
+                'fetched' => $this->fetched,
+                'failed' => $this->failed,
+                'barred' => $this->barred,
+                'rate' => round(($this->fetched - $before) / max(0.5, microtime(true) - $startedAt), 1),
+                'allowed' => $this->throttle->allowed(),
+            ]);
         }
     }
 
@@ -193,10 +213,19 @@ final class PageFetching
     private function endOfSlice(bool $dead): SliceEnd|null|false
     {
         if ($this->refused >= self::REFUSED_AFTER) {
-            return SliceEnd::failed("The shop refuses this crawl: the last {$this->refused} pages were all forbidden. Ask whoever runs the shop to let it in, then resume.");
+            return SliceEnd::failed(
+                "The shop refuses this crawl: the last {$this->refused} pages were all forbidden. Ask whoever runs the shop to let it in, then resume.",
+            );
         }
-        if ($dead || ($this->fetched === 0 && $this->failed > 0 && $this->frontier->count(FrontierState::Queued) === 0)) {
-            return SliceEnd::failed('The shop has stopped answering; last seen: '.($this->lastProblem ?? 'no answer').' Resume the crawl when it is back.');
+        if (
+            $dead ||
+            ($this->fetched === 0 && $this->failed > 0 && $this->frontier->count(FrontierState::Queued) === 0)
+        ) {
+            return SliceEnd::failed(
+                'The shop has stopped answering; last seen: '.
+                    ($this->lastProblem ?? 'no answer').
+                    ' Resume the crawl when it is back.',
+            );
         }
         if ($this->stopping) {
             return $this->stopWanted() ? SliceEnd::stopped() : SliceEnd::more();
@@ -235,11 +264,24 @@ final class PageFetching
             }
             if ($barred) {
                 $this->barred++;
-                $this->batch[] = new Outcome($page, FrontierState::Barred, new FetchedPage($page->id, $page->url, 0, problem: FetchedPage::BARRED));
+                $this->batch[] = new Outcome(
+                    $page,
+                    FrontierState::Barred,
+                    new FetchedPage($page->id, $page->url, 0, problem: FetchedPage::BARRED),
+                );
 
                 continue;
             }
-            $this->http->add(new HttpRequest($url, headers: ['Accept' => 'text/html,application/xhtml+xml,*/*;q=0.5'] + ($this->asksWhole($page) ? [] : $page->validators), timeout: $this->timeout, maxBytes: $this->pageBytes), $page);
+            $this->http->add(
+                new HttpRequest(
+                    $url,
+                    headers: ['Accept' => 'text/html,application/xhtml+xml,*/*;q=0.5'] +
+                        ($this->asksWhole($page) ? [] : $page->validators),
+                    timeout: $this->timeout,
+                    maxBytes: $this->pageBytes,
+                ),
+                $page,
+            );
             $this->throttle->started($now);
         }
     }
@@ -282,7 +324,11 @@ final class PageFetching
 
                 return;
             }
-            if (isset($page->validators['If-None-Match']) && $answer->status === 200 && $answer->header('etag') === $page->validators['If-None-Match']) {
+            if (
+                isset($page->validators['If-None-Match']) &&
+                $answer->status === 200 &&
+                $answer->header('etag') === $page->validators['If-None-Match']
+            ) {
                 $this->validators = false; // Another page under the same tag: the shop's word is worth nothing.
             }
             if (preg_match('~^(text/html|application/xhtml\+xml)~i', $type) === 1) {
@@ -314,7 +360,11 @@ final class PageFetching
             $this->queue[] = $page->onceMore();
         } else {
             $this->failed++;
-            $this->batch[] = new Outcome($page, FrontierState::Failed, new FetchedPage($page->id, $page->url, $answer->status, problem: $problem));
+            $this->batch[] = new Outcome(
+                $page,
+                FrontierState::Failed,
+                new FetchedPage($page->id, $page->url, $answer->status, problem: $problem),
+            );
         }
     }
 
@@ -324,14 +374,19 @@ final class PageFetching
         $location = $answer->status >= 300 && $answer->status < 400 ? $answer->header('location') : null;
 
         return new FetchedPage(
-            $page->id, $page->url, $answer->status,
-            $location === null ? null : ($url->resolve($location)?->text() ?? mb_substr($location, 0, 2048)),
+            $page->id,
+            $page->url,
+            $answer->status,
+            $location === null ? null : $url->resolve($location)?->text() ?? mb_substr($location, 0, 2048),
             trim(explode(';', $type)[0]),
             implode('; ', $answer->headers['x-robots-tag'] ?? []),
             LinkHeader::of($answer->headers['link'] ?? [], $url)->canonical,
             strlen($answer->body),
             $answer->cut ? 'cut off at '.number_format($this->pageBytes).' bytes' : null,
-            headers: array_map(static fn (array $values): string => mb_substr(mb_scrub(implode(', ', $values)), 0, 1000), array_intersect_key($answer->headers, array_flip(self::HEADERS))),
+            headers: array_map(
+                static fn (array $values): string => mb_substr(mb_scrub(implode(', ', $values)), 0, 1000),
+                array_intersect_key($answer->headers, array_flip(self::HEADERS)),
+            ),
             responseMs: (int) round(1000 * $answer->seconds),
         );
     }
@@ -339,7 +394,18 @@ final class PageFetching
     /** 16 bytes that stand for all of an answer that facts are read from, and for the reader. */
     private static function digestOf(HttpAnswer $answer, string $type): string
     {
-        return hash('xxh128', serialize([PageReader::EDITION, $answer->status, $type, $answer->headers['x-robots-tag'] ?? [], $answer->headers['link'] ?? [], $answer->cut]).$answer->body, true);
+        return hash(
+            'xxh128',
+            serialize([
+                PageReader::EDITION,
+                $answer->status,
+                $type,
+                $answer->headers['x-robots-tag'] ?? [],
+                $answer->headers['link'] ?? [],
+                $answer->cut,
+            ]).$answer->body,
+            true,
+        );
     }
 
     /** @param  array{FrontierPage, FetchedPage, string}  $tag page, what is known without parsing, digest of the answer */
@@ -361,12 +427,30 @@ final class PageFetching
         // What comes in between the statements belongs to the next batch, and so do its counts.
         [$batch, $again, $unchanged] = [$this->batch, $this->again, $this->unchanged];
         [$this->batch, $this->again, $this->unchanged] = [[], [], 0];
-        $counts = ['fetched' => $this->fetched, 'unchanged' => DB::raw('unchanged + '.$unchanged), 'validators' => $this->validators ? 1 : 0, 'failed' => $this->failed, 'barred' => $this->barred, 'level' => $batch === [] ? DB::raw('level') : $batch[0]->page->level];
+        $counts = [
+            'fetched' => $this->fetched,
+            'unchanged' => DB::raw('unchanged + '.$unchanged),
+            'validators' => $this->validators ? 1 : 0,
+            'failed' => $this->failed,
+            'barred' => $this->barred,
+            'level' => $batch === [] ? DB::raw('level') : $batch[0]->page->level,
+        ];
         $this->run->fenced(function () use ($parsers, $batch, $again, $counts): void {
             foreach ($again as $try) {
                 $this->frontier->tried($try['id'], $try['problem']);
             }
-            $this->budget->write(array_values(array_map(static fn (Outcome $outcome): string => $outcome->page->url, array_filter($batch, static fn (Outcome $outcome): bool => $outcome->state === FrontierState::Done || $outcome->state === FrontierState::Failed))));
+            $this->budget->write(
+                array_values(
+                    array_map(
+                        static fn (Outcome $outcome): string => $outcome->page->url,
+                        array_filter(
+                            $batch,
+                            static fn (Outcome $outcome): bool => $outcome->state === FrontierState::Done ||
+                                $outcome->state === FrontierState::Failed,
+                        ),
+                    ),
+                ),
+            );
             DB::table('gather_crawls')->where('id', $this->crawlId)->update($counts);
             $this->book->write($batch, function () use ($parsers): void {
                 $this->startRequests($parsers);
@@ -386,7 +470,14 @@ final class PageFetching
             if ($this->taken === [] && $this->queue === []) {
                 $cut = $this->frontier->cutOffRest();
                 if ($cut > 0) {
-                    $this->run->fenced(fn () => DB::table('gather_crawls')->where('id', $this->crawlId)->update(['cut_off' => DB::raw('cut_off + '.$cut), 'remark' => 'Cut off at '.number_format($this->limit).' pages.']));
+                    $this->run->fenced(
+                        fn () => DB::table('gather_crawls')
+                            ->where('id', $this->crawlId)
+                            ->update([
+                                'cut_off' => DB::raw('cut_off + '.$cut),
+                                'remark' => 'Cut off at '.number_format($this->limit).' pages.',
+                            ]),
+                    );
                 }
             }
 
@@ -406,8 +497,11 @@ final class PageFetching
     private function addKnownPages(): bool
     {
         $this->run->fenced(fn () => $this->knowCanonicals());
-        $rows = DB::select('SELECT p.id, p.digest, p.url FROM pages p LEFT JOIN gather_frontier f ON f.crawl_id = ? AND f.page_id = p.id
-            WHERE p.store_id = ? AND f.page_id IS NULL AND (p.sources > 0 OR EXISTS (SELECT 1 FROM resources r WHERE r.page_id = p.id AND r.gone = 0))', [$this->crawlId, $this->store->id]);
+        $rows = DB::select(
+            'SELECT p.id, p.digest, p.url FROM pages p LEFT JOIN gather_frontier f ON f.crawl_id = ? AND f.page_id = p.id
+            WHERE p.store_id = ? AND f.page_id IS NULL AND (p.sources > 0 OR EXISTS (SELECT 1 FROM resources r WHERE r.page_id = p.id AND r.gone = 0))',
+            [$this->crawlId, $this->store->id],
+        );
         $pages = [];
         foreach ($rows as $row) {
             if (PageUrl::parse((string) $row->url)?->sameHostAs($this->base) === true) {
@@ -425,8 +519,12 @@ final class PageFetching
     {
         // Those of the facts up to a row that this slice has looked at are known by now.
         $newest = (int) DB::table('page_facts')->where('store_id', $this->store->id)->where('to_crawl', 0)->max('id');
-        $named = DB::select("SELECT DISTINCT c.url FROM (SELECT JSON_UNQUOTE(JSON_EXTRACT(canonicals, '$[0]')) AS url FROM page_facts WHERE store_id = ? AND to_crawl = 0 AND id > ? AND canonicals <> '[]' UNION SELECT canonical_header FROM page_facts WHERE store_id = ? AND to_crawl = 0 AND id > ? AND canonical_header IS NOT NULL) c
-            LEFT JOIN pages p ON p.store_id = ? AND p.digest = UNHEX(MD5(c.url)) WHERE p.id IS NULL LIMIT ".self::MOST_CANONICALS, [$this->store->id, $this->lookedTo, $this->store->id, $this->lookedTo, $this->store->id]);
+        $named = DB::select(
+            "SELECT DISTINCT c.url FROM (SELECT JSON_UNQUOTE(JSON_EXTRACT(canonicals, '$[0]')) AS url FROM page_facts WHERE store_id = ? AND to_crawl = 0 AND id > ? AND canonicals <> '[]' UNION SELECT canonical_header FROM page_facts WHERE store_id = ? AND to_crawl = 0 AND id > ? AND canonical_header IS NOT NULL) c
+            LEFT JOIN pages p ON p.store_id = ? AND p.digest = UNHEX(MD5(c.url)) WHERE p.id IS NULL LIMIT ".
+                self::MOST_CANONICALS,
+            [$this->store->id, $this->lookedTo, $this->store->id, $this->lookedTo, $this->store->id],
+        );
         $this->lookedTo = count($named) < self::MOST_CANONICALS ? $newest : $this->lookedTo;
         $urls = [];
         foreach ($named as $row) {
@@ -443,6 +541,14 @@ final class PageFetching
     {
         $cpus = @file_get_contents('/proc/cpuinfo');
 
-        return max(1, min(8, $cpus === false ? 2 : substr_count($cpus, "\nprocessor") + (str_starts_with($cpus, 'processor') ? 1 : 0)));
+        return max(
+            1,
+            min(
+                8,
+                $cpus === false
+                    ? 2
+                    : substr_count($cpus, "\nprocessor") + (str_starts_with($cpus, 'processor') ? 1 : 0),
+            ),
+        );
     }
 }

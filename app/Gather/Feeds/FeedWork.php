@@ -81,7 +81,9 @@ final class FeedWork implements LongWork
                 }
             }
         } catch (FeedNotNow $wait) {
-            return $wait->seconds > self::LONGEST_WAIT || (int) ($run->progress()['waits'] ?? 0) > 40 ? SliceEnd::failed($wait->getMessage()) : $this->later($run, $wait);
+            return $wait->seconds > self::LONGEST_WAIT || (int) ($run->progress()['waits'] ?? 0) > 40
+                ? SliceEnd::failed($wait->getMessage())
+                : $this->later($run, $wait);
         } catch (RuntimeException $wrong) {
             return SliceEnd::failed($wrong->getMessage());
         }
@@ -103,7 +105,10 @@ final class FeedWork implements LongWork
         if ($row !== null && (int) $row->work_id === $run->workId && $row->is_done) {
             return null;
         }
-        $from = $row?->whole_to === null ? (new DateTimeImmutable($this->today))->modify("-{$part->history} days") : (new DateTimeImmutable((string) $row->whole_to))->modify('+1 day');
+        $from =
+            $row?->whole_to === null
+                ? (new DateTimeImmutable($this->today))->modify("-{$part->history} days")
+                : (new DateTimeImmutable((string) $row->whole_to))->modify('+1 day');
         if ($row !== null && (int) $row->work_id === $run->workId && $row->pulled_to !== null) {
             $from = max($from, (new DateTimeImmutable((string) $row->pulled_to))->modify('+1 day'));
         }
@@ -116,8 +121,14 @@ final class FeedWork implements LongWork
      * @param  array{string, string}  $days
      * @return bool whether the portion is in; else the next slice begins it anew
      */
-    private function pull(Store $store, FeedClient $client, FeedPart $part, int $number, array $days, WorkRun $run): bool
-    {
+    private function pull(
+        Store $store,
+        FeedClient $client,
+        FeedPart $part,
+        int $number,
+        array $days,
+        WorkRun $run,
+    ): bool {
         [$from, $to] = $days;
         $path = (string) tempnam(sys_get_temp_dir(), 'feed');
         $file = fopen($path, 'wb') ?: throw new RuntimeException('No room for the rows of the feed.');
@@ -150,8 +161,17 @@ final class FeedWork implements LongWork
     }
 
     /** Brings the portion in and writes down how far the feed is pulled, in one. */
-    private function take(Store $store, FeedPart $part, int $number, string $from, string $asked, ?string $lastDay, ?string $wholeTo, ?string $path, WorkRun $run): void
-    {
+    private function take(
+        Store $store,
+        FeedPart $part,
+        int $number,
+        string $from,
+        string $asked,
+        ?string $lastDay,
+        ?string $wholeTo,
+        ?string $path,
+        WorkRun $run,
+    ): void {
         $to = min($asked, $lastDay ?? $asked);
         // Nothing more is told in this run: the feed's last day lies before what was asked for, or today was.
         $isDone = $to < $asked || $asked >= $this->today;
@@ -160,13 +180,36 @@ final class FeedWork implements LongWork
         try {
             $run->fenced(function () use ($store, $sort, $number, $to, $wholeTo, $import, $run, $isDone): void {
                 if ($import !== null) {
-                    DB::table('gather_imports')->where('id', $import)->update(['is_feed' => 1]);
+                    DB::table('gather_imports')
+                        ->where('id', $import)
+                        ->update(['is_feed' => 1]);
                     $row = Imports::find($store, $import) ?? throw new RuntimeException('The fetch no longer exists.');
-                    $this->imports->start($store, $import, FileLook::into($store->id, Imports::path($row), $sort, ['scope' => 'store']));
+                    $this->imports->start(
+                        $store,
+                        $import,
+                        FileLook::into($store->id, Imports::path($row), $sort, ['scope' => 'store']),
+                    );
                 }
                 $whole = $wholeTo === null ? $to : min($wholeTo, $to);
-                $known = DB::table('gather_feed_parts')->where('store_id', $store->id)->where('part', $number)->value('whole_to');
-                DB::table('gather_feed_parts')->upsert([['store_id' => $store->id, 'part' => $number, 'work_id' => $run->workId, 'pulled_to' => $to, 'whole_to' => $known === null ? $whole : max((string) $known, $whole), 'is_done' => $isDone, 'pulled_at' => now()]], ['store_id', 'part'], ['work_id', 'pulled_to', 'whole_to', 'is_done', 'pulled_at']);
+                $known = DB::table('gather_feed_parts')
+                    ->where('store_id', $store->id)
+                    ->where('part', $number)
+                    ->value('whole_to');
+                DB::table('gather_feed_parts')->upsert(
+                    [
+                        [
+                            'store_id' => $store->id,
+                            'part' => $number,
+                            'work_id' => $run->workId,
+                            'pulled_to' => $to,
+                            'whole_to' => $known === null ? $whole : max((string) $known, $whole),
+                            'is_done' => $isDone,
+                            'pulled_at' => now(),
+                        ],
+                    ],
+                    ['store_id', 'part'],
+                    ['work_id', 'pulled_to', 'whole_to', 'is_done', 'pulled_at'],
+                );
             });
         } catch (\Throwable $lost) {
             $import === null || $this->imports->drop($store, $import);

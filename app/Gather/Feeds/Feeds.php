@@ -24,7 +24,11 @@ final readonly class Feeds
     {
         return DB::transaction(function () use ($store, $userId): int {
             DB::table('stores')->where('id', $store->id)->lockForUpdate()->first();
-            $active = DB::table('work')->where('store_id', $store->id)->where('sort', FeedWork::sort())->whereIn('state', ['waiting', 'running'])->value('id');
+            $active = DB::table('work')
+                ->where('store_id', $store->id)
+                ->where('sort', FeedWork::sort())
+                ->whereIn('state', ['waiting', 'running'])
+                ->value('id');
 
             return $active === null ? $this->desk->begin(FeedWork::class, $store->id, 0, $userId) : (int) $active;
         });
@@ -46,8 +50,13 @@ final readonly class Feeds
      */
     public function moveOn(Store $store, int $days): string
     {
-        $today = app(Connections::class)->feed($store)?->clock(max(1, min(400, $days))) ?? throw new RuntimeException('This feed has no clock that could be moved on.');
-        $ahead = (new DateTimeImmutable('today', new DateTimeZone($store->timezone)))->setTime(0, 0)->diff(new DateTimeImmutable($today, new DateTimeZone($store->timezone)))->format('%r%a');
+        $today =
+            app(Connections::class)->feed($store)?->clock(max(1, min(400, $days))) ??
+            throw new RuntimeException('This feed has no clock that could be moved on.');
+        $ahead = (new DateTimeImmutable('today', new DateTimeZone($store->timezone)))
+            ->setTime(0, 0)
+            ->diff(new DateTimeImmutable($today, new DateTimeZone($store->timezone)))
+            ->format('%r%a');
         $store->setClock(max(0, (int) $ahead));
 
         return $today;

@@ -67,7 +67,11 @@ final readonly class FileLook
     /** The file, to be read as this store's. */
     public static function fileOf(Store $store, string $path): TableFile
     {
-        $languages = $store->markets->map(static fn (Market $market): string => $market->language)->unique()->values()->all();
+        $languages = $store->markets
+            ->map(static fn (Market $market): string => $market->language)
+            ->unique()
+            ->values()
+            ->all();
 
         return TableFile::at($path, array_values($languages), new DateTimeZone($store->timezone));
     }
@@ -78,14 +82,27 @@ final readonly class FileLook
      *
      * @throws InvalidArgumentException where the file is no table
      */
-    public static function into(int $storeId, string $path, ?FileSort $sort = null, array $corrections = [], ?array $columns = null): self
-    {
+    public static function into(
+        int $storeId,
+        string $path,
+        ?FileSort $sort = null,
+        array $corrections = [],
+        ?array $columns = null,
+    ): self {
         $store = Store::query()->findOrFail($storeId);
         $file = self::fileOf($store, $path);
-        $known = DB::table('gather_shapes')->where('store_id', $storeId)->get()->keyBy(static fn (object $row): string => (string) $row->shape);
+        $known = DB::table('gather_shapes')
+            ->where('store_id', $storeId)
+            ->get()
+            ->keyBy(static fn (object $row): string => (string) $row->shape);
         $fields = array_merge(...array_map(static fn (FileSort $sort): array => $sort->fields(), FileSort::cases()));
         // Names that were brought in before are the surest sign of where the names stand.
-        $dialect = $file->look(static fn (array $row): int => $known->has(self::shape(array_map(trim(...), $row))) ? 1000 : count(Columns::match($row, $fields)))
+        $dialect = $file
+            ->look(
+                static fn (array $row): int => $known->has(self::shape(array_map(trim(...), $row)))
+                    ? 1000
+                    : count(Columns::match($row, $fields)),
+            )
             ->with($corrections);
         [$names, $rows] = self::start($file, $dialect);
         $shape = self::shape($dialect->headerRow === 0 ? [(string) count($names)] : $names);
@@ -104,8 +121,19 @@ final readonly class FileLook
         $dialect = $isChosen ? $dialect : $dialect->withDates($reading->order);
         $isOpen = ! $isChosen && ! $reading->isSure && $reading->order !== null;
 
-        return new self($sort, $dialect, $names, $columns, $rows, $shape, $remembered, $isOpen,
-            self::doubts($file, $dialect, $rows, $corrections), self::scope($store, $file, $dialect, $sort, $columns, $corrections, $before), self::span($cells, $dialect, $isWhole));
+        return new self(
+            $sort,
+            $dialect,
+            $names,
+            $columns,
+            $rows,
+            $shape,
+            $remembered,
+            $isOpen,
+            self::doubts($file, $dialect, $rows, $corrections),
+            self::scope($store, $file, $dialect, $sort, $columns, $corrections, $before),
+            self::span($cells, $dialect, $isWhole),
+        );
     }
 
     /** @return array<int, string> */
@@ -174,7 +202,9 @@ final readonly class FileLook
      */
     private static function dateCells(TableFile $file, Dialect $dialect, FileSort $sort, array $columns): array
     {
-        $column = array_key_first(array_filter($columns, static fn (string $key): bool => $sort->field($key)?->sort === CellSort::Day));
+        $column = array_key_first(
+            array_filter($columns, static fn (string $key): bool => $sort->field($key)?->sort === CellSort::Day),
+        );
         $cells = [];
         $read = 0;
         foreach ($column === null ? [] : $file->rows($dialect, $dialect->headerRow + 1) as $row) {
@@ -196,7 +226,12 @@ final readonly class FileLook
      */
     private static function span(array $cells, Dialect $dialect, bool $isWhole): ?array
     {
-        $days = array_filter(array_map(static fn (string $cell): ?string => ($dialect->dates ?? DateOrder::DayFirst)->parse($cell), $cells));
+        $days = array_filter(
+            array_map(
+                static fn (string $cell): ?string => ($dialect->dates ?? DateOrder::DayFirst)->parse($cell),
+                $cells,
+            ),
+        );
 
         return $days === [] ? null : [min($days), max($days), $isWhole];
     }
@@ -205,14 +240,23 @@ final readonly class FileLook
      * @param  array<int, string>  $columns
      * @param  array<array-key, mixed>  $corrections
      */
-    private static function scope(Store $store, TableFile $file, Dialect $dialect, FileSort $sort, array $columns, array $corrections, ?object $before): RowScope
-    {
+    private static function scope(
+        Store $store,
+        TableFile $file,
+        Dialect $dialect,
+        FileSort $sort,
+        array $columns,
+        array $corrections,
+        ?object $before,
+    ): RowScope {
         if (is_string($corrections['scope'] ?? null) && $corrections['scope'] !== '') {
             return RowScope::named($store, $corrections['scope']);
         }
         $remembered = $before === null ? [] : (array) json_decode((string) $before->dialect, true);
 
-        return ($remembered['scope_chosen'] ?? '') === 'store' ? RowScope::store() : ScopeFinder::of($store, $file, $dialect, $sort, $columns);
+        return ($remembered['scope_chosen'] ?? '') === 'store'
+            ? RowScope::store()
+            : ScopeFinder::of($store, $file, $dialect, $sort, $columns);
     }
 
     /**
@@ -222,9 +266,20 @@ final readonly class FileLook
      * @param  list<string>  $names
      * @return list<DateOrder>
      */
-    private static function hints(Store $store, Dialect $dialect, FileSort $sort, array $columns, array $names, ?object $before): array
-    {
-        $chosen = $before === null ? null : DateOrder::tryFrom((string) (((array) json_decode((string) $before->dialect, true))['dates_chosen'] ?? ''));
+    private static function hints(
+        Store $store,
+        Dialect $dialect,
+        FileSort $sort,
+        array $columns,
+        array $names,
+        ?object $before,
+    ): array {
+        $chosen =
+            $before === null
+                ? null
+                : DateOrder::tryFrom(
+                    (string) (((array) json_decode((string) $before->dialect, true))['dates_chosen'] ?? ''),
+                );
         if ($chosen !== null) {
             return [$chosen];
         }
@@ -232,9 +287,17 @@ final readonly class FileLook
         foreach ($columns as $column => $key) {
             // Words behind the English ones are those of other languages, and none of these writes the month first.
             $field = $sort->field($key);
-            $hints = [...$hints, ...($field !== null && self::isForeign($names[$column] ?? '', $field) ? [DateOrder::DayFirst] : [])];
+            $hints = [
+                ...$hints,
+                ...$field !== null && self::isForeign($names[$column] ?? '', $field) ? [DateOrder::DayFirst] : [],
+            ];
         }
-        $countries = $store->markets->map(static fn (Market $market): string => strtoupper((string) $market->country))->filter()->unique()->values()->all();
+        $countries = $store->markets
+            ->map(static fn (Market $market): string => strtoupper((string) $market->country))
+            ->filter()
+            ->unique()
+            ->values()
+            ->all();
         $monthFirst = array_intersect($countries, self::MONTH_FIRST);
         if ($countries !== [] && ($monthFirst === [] || count($monthFirst) === count($countries))) {
             $hints[] = $monthFirst === [] ? DateOrder::DayFirst : DateOrder::MonthFirst;
@@ -245,7 +308,15 @@ final readonly class FileLook
 
     private static function isForeign(string $name, Field $field): bool
     {
-        return preg_match('/[^\x00-\x7F]/', $name) === 1 || in_array(mb_strtolower($name), ['datum', 'tag', 'jour', 'fecha', 'giorno', 'dag', 'klicks', 'seite', 'adresse', 'zielseite', 'umsatz', 'bestellungen', 'besuche'], true);
+        return preg_match('/[^\x00-\x7F]/', $name) === 1 ||
+            in_array(
+                mb_strtolower($name),
+                [
+                    'datum', 'tag', 'jour', 'fecha', 'giorno', 'dag', 'klicks', 'seite', 'adresse', 'zielseite',
+                    'umsatz', 'bestellungen', 'besuche',
+                ],
+                true,
+            );
     }
 
     /**
@@ -259,10 +330,15 @@ final readonly class FileLook
         $isChosen = is_string($corrections['charset'] ?? null) && $corrections['charset'] !== '';
         if (! $isChosen && ! str_starts_with($dialect->charset, 'UTF')) {
             $isSure = $file->isSureOfCharset();
-            $doubts["The file does not say its charset; by its letters it is {$dialect->charset}.".($isSure ? '' : ' Another one is nearly as likely: look at the letters below.')] = ! $isSure;
+            $doubts[
+                "The file does not say its charset; by its letters it is {$dialect->charset}.".
+                    ($isSure ? '' : ' Another one is nearly as likely: look at the letters below.')
+            ] = ! $isSure;
         }
         if (str_contains(implode('', array_merge(...$rows ?: [[]])), "\u{FFFD}")) {
-            $doubts["Some bytes mean nothing in {$dialect->charset}; they are shown as \u{FFFD}. Choose another charset, or they stay so."] = true;
+            $doubts[
+                "Some bytes mean nothing in {$dialect->charset}; they are shown as \u{FFFD}. Choose another charset, or they stay so."
+            ] = true;
         }
 
         return $doubts;

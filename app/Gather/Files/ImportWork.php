@@ -70,7 +70,13 @@ final class ImportWork implements LongWork
         } else {
             $store = DB::table('gather_imports')->where('id', $subjectId)->value('store_id');
             is_numeric($store) && ChangingFacts::end((int) $store);
-            DB::table('gather_imports')->where('id', $subjectId)->update(['state' => $end->state, 'remark' => $end->problem === null ? null : mb_substr($end->problem, 0, 400), 'ended_at' => now()]);
+            DB::table('gather_imports')
+                ->where('id', $subjectId)
+                ->update([
+                    'state' => $end->state,
+                    'remark' => $end->problem === null ? null : mb_substr($end->problem, 0, 400),
+                    'ended_at' => now(),
+                ]);
         }
     }
 
@@ -85,7 +91,10 @@ final class ImportWork implements LongWork
             if ($import === null || $import->sort === null) {
                 return SliceEnd::failed('The import no longer exists.');
             }
-            $run->beat(['phase' => $import->phase, 'rows' => (int) $import->rows_taken, 'asides' => (int) $import->rows_aside], force: true);
+            $run->beat(
+                ['phase' => $import->phase, 'rows' => (int) $import->rows_taken, 'asides' => (int) $import->rows_aside],
+                force: true,
+            );
             try {
                 $next = match ((string) $import->phase) {
                     'read' => $this->read($run, $store, $import),
@@ -112,10 +121,18 @@ final class ImportWork implements LongWork
     {
         $sort = FileSort::from((string) $import->sort);
         $dialect = Imports::dialectOf($import);
-        $fields = array_filter(array_map(static fn (string $key): ?Field => $sort->field($key), FileLook::columnsOf((string) $import->columns)));
+        $fields = array_filter(
+            array_map(
+                static fn (string $key): ?Field => $sort->field($key),
+                FileLook::columnsOf((string) $import->columns),
+            ),
+        );
         $list = $sort->list();
         $reader = new RowReader($fields, $dialect, new DateTimeZone($store->timezone));
-        $intake = $list !== null ? new ListIntake($store, $sort, $reader) : new RowIntake($store, $sort, $reader, (string) $import->period_first, self::length($import));
+        $intake =
+            $list !== null
+                ? new ListIntake($store, $sort, $reader)
+                : new RowIntake($store, $sort, $reader, (string) $import->period_first, self::length($import));
         $staged = StagedRows::of($import);
         $list === null && $staged->resume();
         $file = FileLook::fileOf($store, Imports::path($import));
@@ -132,18 +149,43 @@ final class ImportWork implements LongWork
             }
             $intake->add($line, $cells);
             $problems = count($intake->aside());
-            if ($problems + $aside > self::MOST_ASIDES || ($problems === 1000 && $taken + $intake->count() === 0 && $sort !== FileSort::Logs)) {
+            if (
+                $problems + $aside > self::MOST_ASIDES ||
+                ($problems === 1000 && $taken + $intake->count() === 0 && $sort !== FileSort::Logs)
+            ) {
                 $last = $intake->aside()[$problems - 1] ?? throw new LogicException('Nothing was set aside.');
-                throw new InvalidArgumentException("Too many rows cannot be read; the columns are probably matched wrongly. Row $line: {$last['problem']->column} {$last['problem']->reason}.");
+                throw new InvalidArgumentException(
+                    "Too many rows cannot be read; the columns are probably matched wrongly. Row $line: {$last['problem']->column} {$last['problem']->reason}.",
+                );
             }
             if ($intake->count() >= self::PORTION || $problems >= 2000) {
-                [$taken, $aside] = $this->commit($run, $import, $intake, $staged, $next, $file->offset(), $taken, $aside, 'read');
+                [$taken, $aside] = $this->commit(
+                    $run,
+                    $import,
+                    $intake,
+                    $staged,
+                    $next,
+                    $file->offset(),
+                    $taken,
+                    $aside,
+                    'read',
+                );
                 if ($run->timeIsUp() || $run->stopAsked()) {
                     return 'read';
                 }
             }
         }
-        $this->commit($run, $import, $intake, $staged, $next, $file->offset(), $taken, $aside, $list === null ? 'days' : 'list');
+        $this->commit(
+            $run,
+            $import,
+            $intake,
+            $staged,
+            $next,
+            $file->offset(),
+            $taken,
+            $aside,
+            $list === null ? 'days' : 'list',
+        );
 
         return $list === null ? 'days' : 'list';
     }
@@ -160,7 +202,10 @@ final class ImportWork implements LongWork
             if ($line >= $dialect->headerRow) {
                 break;
             }
-            if (count(array_filter($cells, static fn (string $cell): bool => trim($cell) !== '')) >= self::MORE_THAN_A_TITLE) {
+            if (
+                count(array_filter($cells, static fn (string $cell): bool => trim($cell) !== '')) >=
+                self::MORE_THAN_A_TITLE
+            ) {
                 $above[$line] = $cells;
             }
         }
@@ -169,12 +214,57 @@ final class ImportWork implements LongWork
     }
 
     /** @return array{int, int} rows taken and rows set aside so far */
-    private function commit(WorkRun $run, object $import, RowIntake|ListIntake $intake, StagedRows $staged, int $next, int $offset, int $taken, int $aside, string $phase): array
-    {
-        [$taken, $aside] = $run->fenced(static function () use ($import, $intake, $staged, $next, $offset, $taken, $aside, $phase): array {
-            [$written, $problems] = $intake instanceof ListIntake ? $intake->store((int) $import->id) : self::stage($intake, $staged);
-            Bulk::write('gather_asides', ['import_id', 'line', 'column_name', 'reason', 'cells'], array_map(static fn (array $one): array => [(int) $import->id, $one['line'], $one['problem']->column, mb_substr($one['problem']->reason, 0, 255), json_encode($one['cells'], JSON_UNESCAPED_UNICODE | JSON_INVALID_UTF8_SUBSTITUTE | JSON_THROW_ON_ERROR)], $problems), 'INSERT IGNORE');
-            DB::table('gather_imports')->where('id', $import->id)->update(['next_row' => $next, 'next_offset' => $offset, 'rows_taken' => $taken + $written, 'rows_aside' => $aside + count($problems), 'phase' => $phase, 'staged' => $staged->toJson()]);
+    private function commit(
+        WorkRun $run,
+        object $import,
+        RowIntake|ListIntake $intake,
+        StagedRows $staged,
+        int $next,
+        int $offset,
+        int $taken,
+        int $aside,
+        string $phase,
+    ): array {
+        [$taken, $aside] = $run->fenced(static function () use (
+            $import,
+            $intake,
+            $staged,
+            $next,
+            $offset,
+            $taken,
+            $aside,
+            $phase,
+        ): array {
+            [$written, $problems] =
+                $intake instanceof ListIntake ? $intake->store((int) $import->id) : self::stage($intake, $staged);
+            Bulk::write(
+                'gather_asides',
+                ['import_id', 'line', 'column_name', 'reason', 'cells'],
+                array_map(
+                    static fn (array $one): array => [
+                        (int) $import->id,
+                        $one['line'],
+                        $one['problem']->column,
+                        mb_substr($one['problem']->reason, 0, 255),
+                        json_encode(
+                            $one['cells'],
+                            JSON_UNESCAPED_UNICODE | JSON_INVALID_UTF8_SUBSTITUTE | JSON_THROW_ON_ERROR,
+                        ),
+                    ],
+                    $problems,
+                ),
+                'INSERT IGNORE',
+            );
+            DB::table('gather_imports')
+                ->where('id', $import->id)
+                ->update([
+                    'next_row' => $next,
+                    'next_offset' => $offset,
+                    'rows_taken' => $taken + $written,
+                    'rows_aside' => $aside + count($problems),
+                    'phase' => $phase,
+                    'staged' => $staged->toJson(),
+                ]);
 
             return [$taken + $written, $aside + count($problems)];
         });
@@ -195,7 +285,11 @@ final class ImportWork implements LongWork
     /** Days that each row stands for. */
     private static function length(object $import): int
     {
-        return $import->period_first === null ? 1 : (int) (new \DateTimeImmutable((string) $import->period_first))->diff(new \DateTimeImmutable((string) $import->period_last))->days + 1;
+        return $import->period_first === null
+            ? 1
+            : (int) (new \DateTimeImmutable((string) $import->period_first))->diff(
+                new \DateTimeImmutable((string) $import->period_last),
+            )->days + 1;
     }
 
     /** Makes the rows of a list current, or takes them out again; then the pages that they speak of are sorted anew. */
@@ -204,7 +298,11 @@ final class ImportWork implements LongWork
         $sort = FileSort::from((string) $import->sort);
         $book = new ListBook($store->id, $sort->list() ?? throw new LogicException('No list.'));
         do {
-            $isDone = $run->fenced(fn (): bool => $import->is_back ? $book->takeBack((int) $import->id) : $book->makeCurrent((int) $import->id));
+            $isDone = $run->fenced(
+                fn (): bool => $import->is_back
+                    ? $book->takeBack((int) $import->id)
+                    : $book->makeCurrent((int) $import->id),
+            );
             $run->beat();
             if (! $isDone && $run->timeIsUp()) {
                 return (string) $import->phase;
@@ -212,8 +310,16 @@ final class ImportWork implements LongWork
         } while (! $isDone);
         (new KnownPages($store))->list($run);
         $run->fenced(function () use ($import, $sort, $store): void {
-            DB::table('gather_imports')->where('id', $import->id)->update(['phase' => 'done', 'state' => $import->is_back ? 'back' : 'done', 'remark' => null, 'ended_at' => now()]);
-            in_array($sort, [FileSort::Products, FileSort::Pages], true) && $this->desk->begin(ReindexWork::class, $store->id, 0, null);
+            DB::table('gather_imports')
+                ->where('id', $import->id)
+                ->update([
+                    'phase' => 'done',
+                    'state' => $import->is_back ? 'back' : 'done',
+                    'remark' => null,
+                    'ended_at' => now(),
+                ]);
+            in_array($sort, [FileSort::Products, FileSort::Pages], true) &&
+                $this->desk->begin(ReindexWork::class, $store->id, 0, null);
         });
 
         return 'done';
@@ -233,7 +339,20 @@ final class ImportWork implements LongWork
                 $run->fenced(static fn () => FactBook::namesPages((int) $import->id, $pages));
                 $run->beat();
             }
-            $run->fenced(fn () => DB::table('gather_imports')->where('id', $import->id)->update(['weeks' => json_encode($import->period_first === null ? array_values(array_unique(array_map(PageWeeks::weekOf(...), $all))) : [], JSON_THROW_ON_ERROR), 'first_day' => $all === [] ? null : min($all), 'last_day' => $all === [] ? null : ($import->period_last ?? max($all))]));
+            $run->fenced(
+                fn () => DB::table('gather_imports')
+                    ->where('id', $import->id)
+                    ->update([
+                        'weeks' => json_encode(
+                            $import->period_first === null
+                                ? array_values(array_unique(array_map(PageWeeks::weekOf(...), $all)))
+                                : [],
+                            JSON_THROW_ON_ERROR,
+                        ),
+                        'first_day' => $all === [] ? null : min($all),
+                        'last_day' => $all === [] ? null : $import->period_last ?? max($all),
+                    ]),
+            );
         }
         foreach (self::byMonth($book->daysLeft((int) $import->id, $staged->days(), self::length($import))) as $days) {
             [$path, $lines] = $staged->inOrder($facts, substr($days[0]['day'], 0, 7), static fn () => $run->beat());
@@ -247,7 +366,11 @@ final class ImportWork implements LongWork
                 return 'days';
             }
         }
-        $run->fenced(fn () => DB::table('gather_imports')->where('id', $import->id)->update(['phase' => 'weeks']));
+        $run->fenced(
+            fn () => DB::table('gather_imports')
+                ->where('id', $import->id)
+                ->update(['phase' => 'weeks']),
+        );
         $staged->forget();
 
         return 'weeks';
@@ -261,19 +384,44 @@ final class ImportWork implements LongWork
         $facts = FileSort::from((string) $import->sort)->facts();
         $book = new FactBook($store->id, $facts, (int) $import->grain);
         StagedRows::of($import)->forget();
-        $days = array_values(array_map(static fn (object $row): array => ['day' => (string) $row->day, 'days' => (int) $row->days], DB::select("SELECT day, days FROM fact_days WHERE import_id = ? AND state IN ('owns', 'rests') ORDER BY day, days", [$import->id])));
+        $days = array_values(
+            array_map(
+                static fn (object $row): array => ['day' => (string) $row->day, 'days' => (int) $row->days],
+                DB::select(
+                    "SELECT day, days FROM fact_days WHERE import_id = ? AND state IN ('owns', 'rests') ORDER BY day, days",
+                    [$import->id],
+                ),
+            ),
+        );
         foreach (self::byMonth($days) as $portion) {
             $run->fenced(function () use ($book, $import, $portion): void {
-                $weeks = array_filter((array) json_decode((string) DB::table('gather_imports')->where('id', $import->id)->value('weeks'), true), is_string(...));
-                $more = array_map(PageWeeks::weekOf(...), array_column(array_filter($portion, static fn (array $one): bool => $one['days'] === 1), 'day'));
+                $weeks = array_filter(
+                    (array) json_decode(
+                        (string) DB::table('gather_imports')->where('id', $import->id)->value('weeks'),
+                        true,
+                    ),
+                    is_string(...),
+                );
+                $more = array_map(
+                    PageWeeks::weekOf(...),
+                    array_column(array_filter($portion, static fn (array $one): bool => $one['days'] === 1), 'day'),
+                );
                 $book->giveDaysBack((int) $import->id, $portion);
-                DB::table('gather_imports')->where('id', $import->id)->update(['weeks' => json_encode(array_values(array_unique([...$weeks, ...$more])), JSON_THROW_ON_ERROR)]);
+                DB::table('gather_imports')
+                    ->where('id', $import->id)
+                    ->update([
+                        'weeks' => json_encode(array_values(array_unique([...$weeks, ...$more])), JSON_THROW_ON_ERROR),
+                    ]);
             });
             if ($run->timeIsUp()) {
                 return 'back';
             }
         }
-        $run->fenced(fn () => DB::table('gather_imports')->where('id', $import->id)->update(['phase' => 'weeks']));
+        $run->fenced(
+            fn () => DB::table('gather_imports')
+                ->where('id', $import->id)
+                ->update(['phase' => 'weeks']),
+        );
 
         return 'weeks';
     }
@@ -288,14 +436,20 @@ final class ImportWork implements LongWork
             $weeks = array_slice($weeks, count($portion));
             $run->fenced(static function () use ($sums, $portion, $weeks, $import): void {
                 $sums->rebuild($portion);
-                DB::table('gather_imports')->where('id', $import->id)->update(['weeks' => json_encode($weeks, JSON_THROW_ON_ERROR)]);
+                DB::table('gather_imports')
+                    ->where('id', $import->id)
+                    ->update(['weeks' => json_encode($weeks, JSON_THROW_ON_ERROR)]);
             });
             $run->beat(['weeks_left' => count($weeks)], force: true);
             if ($run->timeIsUp()) {
                 return 'weeks';
             }
         }
-        $run->fenced(fn () => DB::table('gather_imports')->where('id', $import->id)->update(['phase' => 'numbers']));
+        $run->fenced(
+            fn () => DB::table('gather_imports')
+                ->where('id', $import->id)
+                ->update(['phase' => 'numbers']),
+        );
 
         return 'numbers';
     }
@@ -309,7 +463,16 @@ final class ImportWork implements LongWork
             $run->beat();
         });
         InventoryRefreshed::dispatch($store->id, static fn () => $run->beat());
-        $run->fenced(fn () => DB::table('gather_imports')->where('id', $import->id)->update(['phase' => 'done', 'state' => $import->is_back ? 'back' : 'done', 'remark' => null, 'ended_at' => now()]));
+        $run->fenced(
+            fn () => DB::table('gather_imports')
+                ->where('id', $import->id)
+                ->update([
+                    'phase' => 'done',
+                    'state' => $import->is_back ? 'back' : 'done',
+                    'remark' => null,
+                    'ended_at' => now(),
+                ]),
+        );
 
         return 'done';
     }

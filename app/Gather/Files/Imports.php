@@ -51,12 +51,22 @@ final readonly class Imports
             throw new InvalidArgumentException('The file is larger than 2 GB.');
         }
         if (@disk_free_space(Storage::disk('uploads')->path('')) < 3 * $bytes + 200_000_000) {
-            throw new InvalidArgumentException('There is not enough room on the server\'s disk for the file and its rows.');
+            throw new InvalidArgumentException(
+                'There is not enough room on the server\'s disk for the file and its rows.',
+            );
         }
         $key = 'imports/'.Str::lower(Str::random(32));
         Storage::disk('uploads')->put($key, '');
 
-        return DB::table('gather_imports')->insertGetId(['store_id' => $store->id, 'user_id' => $userId, 'file_name' => mb_substr(basename($name), 0, 190), 'file_key' => $key, 'bytes' => $bytes, 'state' => 'arriving', 'created_at' => now()]);
+        return DB::table('gather_imports')->insertGetId([
+            'store_id' => $store->id,
+            'user_id' => $userId,
+            'file_name' => mb_substr(basename($name), 0, 190),
+            'file_key' => $key,
+            'bytes' => $bytes,
+            'state' => 'arriving',
+            'created_at' => now(),
+        ]);
     }
 
     /**
@@ -70,7 +80,11 @@ final readonly class Imports
     public function addPiece(Store $store, int $import, int $offset, $piece): int
     {
         return DB::transaction(function () use ($store, $import, $offset, $piece): int {
-            $row = DB::table('gather_imports')->where('store_id', $store->id)->where('id', $import)->lockForUpdate()->first();
+            $row = DB::table('gather_imports')
+                ->where('store_id', $store->id)
+                ->where('id', $import)
+                ->lockForUpdate()
+                ->first();
             if ($row === null || $row->state !== 'arriving') {
                 throw new InvalidArgumentException('No file is expected here.');
             }
@@ -88,7 +102,9 @@ final readonly class Imports
             if (! fflush($file) || ($arrived <= (int) $row->bytes && ! feof($piece))) {
                 @ftruncate($file, max(0, $offset));
                 fclose($file);
-                throw new InvalidArgumentException('The server\'s disk is full; the piece could not be kept. What came before it is there. Make room, then choose the file again.');
+                throw new InvalidArgumentException(
+                    'The server\'s disk is full; the piece could not be kept. What came before it is there. Make room, then choose the file again.',
+                );
             }
             if ($arrived > (int) $row->bytes) {
                 ftruncate($file, max(0, $offset));
@@ -97,7 +113,13 @@ final readonly class Imports
             if ($arrived > (int) $row->bytes) {
                 throw new InvalidArgumentException('More has come than was announced.');
             }
-            DB::table('gather_imports')->where('id', $import)->update(['arrived' => $arrived, 'state' => $arrived === (int) $row->bytes ? 'look' : 'arriving', 'digest' => $arrived === (int) $row->bytes ? hash_file('xxh128', self::path($row), true) : null]);
+            DB::table('gather_imports')
+                ->where('id', $import)
+                ->update([
+                    'arrived' => $arrived,
+                    'state' => $arrived === (int) $row->bytes ? 'look' : 'arriving',
+                    'digest' => $arrived === (int) $row->bytes ? hash_file('xxh128', self::path($row), true) : null,
+                ]);
 
             return $arrived;
         });
@@ -126,10 +148,22 @@ final readonly class Imports
      *
      * @throws InvalidArgumentException with a sentence for people; nothing is stored then
      */
-    public function start(Store $store, int $import, FileLook $look, ?string $periodFirst = null, ?string $periodLast = null, array $said = []): int
-    {
+    public function start(
+        Store $store,
+        int $import,
+        FileLook $look,
+        ?string $periodFirst = null,
+        ?string $periodLast = null,
+        array $said = [],
+    ): int {
         // Of how a file is written only what a person said is kept for the next one of its shape.
-        $chosen = array_filter(['dates_chosen' => DateOrder::tryFrom((string) ($said['dates'] ?? ''))?->value, 'scope_chosen' => ($said['scope'] ?? '') === 'store' ? 'store' : null], is_string(...));
+        $chosen = array_filter(
+            [
+                'dates_chosen' => DateOrder::tryFrom((string) ($said['dates'] ?? ''))?->value,
+                'scope_chosen' => ($said['scope'] ?? '') === 'store' ? 'store' : null,
+            ],
+            is_string(...),
+        );
         $keys = array_values($look->columns);
         if (count(array_unique($keys)) !== count($keys)) {
             throw new InvalidArgumentException('Two columns are matched to the same thing.');
@@ -139,10 +173,14 @@ final readonly class Imports
             throw new InvalidArgumentException($lack);
         }
         if (in_array('day', $keys, true) && $look->dialect->dates === null) {
-            throw new InvalidArgumentException('The file has dates in two orders, day first and month first. Choose which one is meant; rows of the other order are then set aside.');
+            throw new InvalidArgumentException(
+                'The file has dates in two orders, day first and month first. Choose which one is meant; rows of the other order are then set aside.',
+            );
         }
         if (in_array('day', $keys, true) && $look->datesOpen) {
-            throw new InvalidArgumentException('The dates in the file can be read both ways (day first or month first), and nothing decides between them. Choose which is meant: on the command line --dates=dmy or --dates=mdy.');
+            throw new InvalidArgumentException(
+                'The dates in the file can be read both ways (day first or month first), and nothing decides between them. Choose which is meant: on the command line --dates=dmy or --dates=mdy.',
+            );
         }
         $grain = $look->sort->list() === null ? $look->sort->grain($keys) : 0;
         [$first, $last] = [null, null];
@@ -151,14 +189,39 @@ final readonly class Imports
         }
 
         return DB::transaction(function () use ($store, $import, $look, $grain, $first, $last, $chosen): int {
-            $changed = DB::table('gather_imports')->where('store_id', $store->id)->where('id', $import)->where('state', 'look')->update([
-                'state' => 'running', 'sort' => $look->sort->value, 'grain' => $grain, 'dialect' => json_encode($look->dialect->toArray(), JSON_THROW_ON_ERROR), 'columns' => json_encode((object) $look->columns, JSON_THROW_ON_ERROR),
-                'period_first' => $first, 'period_last' => $last, 'scope' => $look->scope->text === 'pages' ? RowScope::pagesOf($import)->text : $look->scope->text, 'phase' => 'read', 'next_row' => $look->dialect->headerRow + 1, 'next_offset' => 0,
-            ]);
+            $changed = DB::table('gather_imports')
+                ->where('store_id', $store->id)
+                ->where('id', $import)
+                ->where('state', 'look')
+                ->update([
+                    'state' => 'running',
+                    'sort' => $look->sort->value,
+                    'grain' => $grain,
+                    'dialect' => json_encode($look->dialect->toArray(), JSON_THROW_ON_ERROR),
+                    'columns' => json_encode((object) $look->columns, JSON_THROW_ON_ERROR),
+                    'period_first' => $first,
+                    'period_last' => $last,
+                    'scope' => $look->scope->text === 'pages' ? RowScope::pagesOf($import)->text : $look->scope->text,
+                    'phase' => 'read',
+                    'next_row' => $look->dialect->headerRow + 1,
+                    'next_offset' => 0,
+                ]);
             if ($changed === 0) {
                 throw new InvalidArgumentException('This file has been started already, or has not arrived whole.');
             }
-            DB::table('gather_shapes')->upsert([['store_id' => $store->id, 'shape' => $look->shape, 'sort' => $look->sort->value, 'dialect' => json_encode((object) $chosen, JSON_THROW_ON_ERROR), 'columns' => json_encode((object) $look->columns, JSON_THROW_ON_ERROR)]], ['store_id', 'shape'], ['sort', 'dialect', 'columns']);
+            DB::table('gather_shapes')->upsert(
+                [
+                    [
+                        'store_id' => $store->id,
+                        'shape' => $look->shape,
+                        'sort' => $look->sort->value,
+                        'dialect' => json_encode((object) $chosen, JSON_THROW_ON_ERROR),
+                        'columns' => json_encode((object) $look->columns, JSON_THROW_ON_ERROR),
+                    ],
+                ],
+                ['store_id', 'shape'],
+                ['sort', 'dialect', 'columns'],
+            );
 
             return $this->desk->begin(ImportWork::class, $store->id, $import, null);
         });
@@ -174,7 +237,18 @@ final readonly class Imports
     public function takeBack(Store $store, int $import, ?int $userId): int
     {
         return DB::transaction(function () use ($store, $import, $userId): int {
-            $changed = DB::table('gather_imports')->where('store_id', $store->id)->where('id', $import)->whereIn('state', ['done', 'failed', 'stopped'])->whereNotNull('sort')->update(['state' => 'running', 'phase' => 'back', 'is_back' => 1, 'remark' => null, 'ended_at' => null]);
+            $changed = DB::table('gather_imports')
+                ->where('store_id', $store->id)
+                ->where('id', $import)
+                ->whereIn('state', ['done', 'failed', 'stopped'])
+                ->whereNotNull('sort')
+                ->update([
+                    'state' => 'running',
+                    'phase' => 'back',
+                    'is_back' => 1,
+                    'remark' => null,
+                    'ended_at' => null,
+                ]);
             if ($changed === 0) {
                 throw new InvalidArgumentException('Only a finished import can be removed, and only once.');
             }
@@ -189,7 +263,10 @@ final readonly class Imports
         $row = self::find($store, $import);
         if ($row !== null && in_array($row->state, ['arriving', 'look'], true)) {
             Storage::disk('uploads')->delete((string) $row->file_key);
-            DB::table('gather_imports')->where('id', $import)->whereIn('state', ['arriving', 'look'])->delete();
+            DB::table('gather_imports')
+                ->where('id', $import)
+                ->whereIn('state', ['arriving', 'look'])
+                ->delete();
         }
     }
 
@@ -206,11 +283,25 @@ final readonly class Imports
     /** Lets go of files that nobody has brought in for a week, and of what imports left half-way hold for a month. */
     public static function forgetAbandoned(): void
     {
-        foreach (DB::table('gather_imports')->whereIn('state', ['arriving', 'look'])->where('created_at', '<', now()->subDays(7))->pluck('id') as $id) {
+        foreach (
+            DB::table('gather_imports')
+                ->whereIn('state', ['arriving', 'look'])
+                ->where('created_at', '<', now()->subDays(7))
+                ->pluck('id') as $id
+        ) {
             self::letGo((int) $id);
-            DB::table('gather_imports')->where('id', $id)->whereIn('state', ['arriving', 'look'])->delete();
+            DB::table('gather_imports')
+                ->where('id', $id)
+                ->whereIn('state', ['arriving', 'look'])
+                ->delete();
         }
-        foreach (DB::table('gather_imports')->whereIn('state', ['failed', 'stopped'])->whereNotNull('sort')->where('ended_at', '<', now()->subDays(30))->pluck('id') as $id) {
+        foreach (
+            DB::table('gather_imports')
+                ->whereIn('state', ['failed', 'stopped'])
+                ->whereNotNull('sort')
+                ->where('ended_at', '<', now()->subDays(30))
+                ->pluck('id') as $id
+        ) {
             self::letGo((int) $id);
         }
     }
@@ -218,24 +309,40 @@ final readonly class Imports
     /** Another import of the same bytes whose days still count; null where there is none. */
     public static function twin(object $import): ?object
     {
-        return $import->digest === null ? null : DB::table('gather_imports')->where('store_id', $import->store_id)->where('digest', $import->digest)->where('id', '<>', $import->id)->where('state', 'done')->orderByDesc('id')->first();
+        return $import->digest === null
+            ? null
+            : DB::table('gather_imports')
+                ->where('store_id', $import->store_id)
+                ->where('digest', $import->digest)
+                ->where('id', '<>', $import->id)
+                ->where('state', 'done')
+                ->orderByDesc('id')
+                ->first();
     }
 
     public static function dialectOf(object $import): Dialect
     {
-        return (new Dialect(',', 'UTF-8', 1, new NumberForm, DateOrder::DayFirst))->with((array) json_decode((string) $import->dialect, true));
+        return (new Dialect(',', 'UTF-8', 1, new NumberForm(), DateOrder::DayFirst))->with(
+            (array) json_decode((string) $import->dialect, true),
+        );
     }
 
     /** @return array{string, string} */
     private static function period(?string $first, ?string $last): array
     {
-        $day = static fn (?string $text): ?DateTimeImmutable => is_string($text) && preg_match('/^\d{4}-\d\d-\d\d$/', $text) === 1 ? (DateTimeImmutable::createFromFormat('!Y-m-d', $text) ?: null) : null;
+        $day = static fn (?string $text): ?DateTimeImmutable => is_string($text) &&
+        preg_match('/^\d{4}-\d\d-\d\d$/', $text) === 1
+            ? (DateTimeImmutable::createFromFormat('!Y-m-d', $text) ?:
+            null)
+            : null;
         [$from, $to] = [$day($first), $day($last)];
         if ($from === null || $to === null) {
             throw new InvalidArgumentException('The file has no days: enter the first and last day it covers.');
         }
         if ($to < $from || $from->diff($to)->days > 800 || $to > new DateTimeImmutable('tomorrow')) {
-            throw new InvalidArgumentException('The period ends before it begins, lies in the future, or is longer than 800 days.');
+            throw new InvalidArgumentException(
+                'The period ends before it begins, lies in the future, or is longer than 800 days.',
+            );
         }
 
         return [$from->format('Y-m-d'), $to->format('Y-m-d')];

@@ -44,8 +44,13 @@ final class RowIntake
     /** @var list<array{line: int, cells: list<string>, problem: CellProblem}> */
     private array $aside = [];
 
-    public function __construct(private readonly Store $store, private readonly FileSort $sort, private readonly RowReader $reader, private readonly string $day, int $days)
-    {
+    public function __construct(
+        private readonly Store $store,
+        private readonly FileSort $sort,
+        private readonly RowReader $reader,
+        private readonly string $day,
+        int $days,
+    ) {
         $this->length = str_pad((string) $days, StagedRows::DAYS_WIDTH, '0', STR_PAD_LEFT);
         $this->addresses = new PageAddress($store);
         $this->pages = new PageBook($store);
@@ -66,7 +71,11 @@ final class RowIntake
     public function leaveOut(array $rows): void
     {
         foreach ($rows as $line => $cells) {
-            $this->aside[] = ['line' => $line, 'cells' => $cells, 'problem' => new CellProblem('Row', 'stands above the columns\' names')];
+            $this->aside[] = [
+                'line' => $line,
+                'cells' => $cells,
+                'problem' => new CellProblem('Row', 'stands above the columns\' names'),
+            ];
         }
     }
 
@@ -92,9 +101,18 @@ final class RowIntake
         $queries = $this->look();
         $owned = $this->pagesOfProducts();
         foreach ($this->waiting as $row) {
-            $page = $row['url'] !== null ? $this->pageIds[$row['url']] : ($row['product'] !== null ? $owned[$row['product']] ?? null : self::padded(0));
+            $page =
+                $row['url'] !== null
+                    ? $this->pageIds[$row['url']]
+                    : ($row['product'] !== null
+                        ? $owned[$row['product']] ?? null
+                        : self::padded(0));
             if ($page === null) {
-                $this->aside[] = ['line' => $row['line'], 'cells' => $row['cells'], 'problem' => new CellProblem('Product number', "\"{$row['product']}\" is no product of this store")];
+                $this->aside[] = [
+                    'line' => $row['line'],
+                    'cells' => $row['cells'],
+                    'problem' => new CellProblem('Product number', "\"{$row['product']}\" is no product of this store"),
+                ];
             } else {
                 $this->put($page, $row['day'], $row['query'] === null ? 0 : $queries[$row['query']], $row['rest']);
             }
@@ -148,7 +166,13 @@ final class RowIntake
         }
         $owned = [];
         foreach (array_chunk(array_map(strval(...), array_keys($products)), 2000) as $numbers) {
-            foreach (DB::table('resources')->where('store_id', $this->store->id)->whereIn('external_id', $numbers)->whereNotNull('page_id')->get(['external_id', 'page_id']) as $row) {
+            foreach (
+                DB::table('resources')
+                    ->where('store_id', $this->store->id)
+                    ->whereIn('external_id', $numbers)
+                    ->whereNotNull('page_id')
+                    ->get(['external_id', 'page_id']) as $row
+            ) {
                 $owned[(string) $row->external_id] = self::padded((int) $row->page_id);
             }
         }
@@ -160,7 +184,10 @@ final class RowIntake
     {
         $month = substr($day, 0, 7);
         $this->lines[$month] ??= '';
-        $this->lines[$month] .= "$page\t$day\t{$this->length}".($this->sort === FileSort::Search ? "\t".self::padded($query) : '')."\t$rest\n";
+        $this->lines[$month] .=
+            "$page\t$day\t{$this->length}".
+            ($this->sort === FileSort::Search ? "\t".self::padded($query) : '').
+            "\t$rest\n";
         $this->days[$day] = ($this->days[$day] ?? 0) + 1;
         $this->ready++;
     }
@@ -188,7 +215,12 @@ final class RowIntake
         if (array_key_exists('page', $values)) {
             $url = $values['page'] === null ? null : $this->addresses->urlOf((string) $values['page']);
             if ($url === null) {
-                return new CellProblem('Page', $values['page'] === null ? 'is empty' : '"'.mb_substr((string) $values['page'], 0, 120).'" is no page of this store');
+                return new CellProblem(
+                    'Page',
+                    $values['page'] === null
+                        ? 'is empty'
+                        : '"'.mb_substr((string) $values['page'], 0, 120).'" is no page of this store',
+                );
             }
         }
         $product = isset($values['product']) && $url === null ? (string) $values['product'] : null;
@@ -202,7 +234,15 @@ final class RowIntake
         if ($page !== null && $queryId !== null) {
             $this->put($page, $day, $queryId, $rest);
         } else {
-            $this->waiting[] = ['line' => $line, 'cells' => $product === null ? [] : $cells, 'url' => $url, 'product' => $product, 'query' => $query, 'day' => $day, 'rest' => $rest];
+            $this->waiting[] = [
+                'line' => $line,
+                'cells' => $product === null ? [] : $cells,
+                'url' => $url,
+                'product' => $product,
+                'query' => $query,
+                'day' => $day,
+                'rest' => $rest,
+            ];
         }
 
         return null;
@@ -229,7 +269,12 @@ final class RowIntake
         }
         $sum = $position === null ? 0 : (int) round(1000 * (float) $position * $impressions);
 
-        return ($values['country'] ?? '')."\t".($values['device'] ?? 0)."\t".($values['type'] ?? 0)."\t$clicks\t$impressions\t$sum";
+        return ($values['country'] ?? '').
+            "\t".
+            ($values['device'] ?? 0).
+            "\t".
+            ($values['type'] ?? 0).
+            "\t$clicks\t$impressions\t$sum";
     }
 
     /** @param  array<string, string|int|float|null>  $values */
@@ -245,6 +290,11 @@ final class RowIntake
         }
         $money = static fn (string $key): string => number_format((float) ($values[$key] ?? 0), 2, '.', '');
 
-        return ($values['visits'] ?? 0)."\t".($values['orders'] ?? 0)."\t".($values['units'] ?? 0)."\t{$money('revenue')}\t{$money('returned')}\t{$money('margin')}";
+        return ($values['visits'] ?? 0).
+            "\t".
+            ($values['orders'] ?? 0).
+            "\t".
+            ($values['units'] ?? 0).
+            "\t{$money('revenue')}\t{$money('returned')}\t{$money('margin')}";
     }
 }

@@ -42,17 +42,30 @@ final class ScopeFinder
         $page = count($markets->all()) > 1 && ! $markets->needLanguages() ? array_search('page', $columns, true) : false;
         $country = array_search('country', $columns, true);
         if ($page === false && $country === false) {
-            return self::namesFew($store, $file, $dialect, $sort, $columns) ? RowScope::parse('pages') : RowScope::store();
+            return self::namesFew($store, $file, $dialect, $sort, $columns)
+                ? RowScope::parse('pages')
+                : RowScope::store();
         }
         [$ofMarkets, $ofCountries] = self::common($store, $file, $dialect, $page, $country);
         if ($page !== false && count($ofMarkets) === 1) {
             return RowScope::market($markets->find((int) array_key_first($ofMarkets)));
         }
         $code = count($ofCountries) === 1 ? (string) array_key_first($ofCountries) : '';
-        $others = $code !== '' && $sort->facts() === FactTable::Search && DB::table('search_rows')->where('store_id', $store->id)
-            ->where('grain', $sort->grain(array_values($columns)))->whereNotIn('country', ['', $code])->limit(1)->exists();
+        $others =
+            $code !== '' &&
+            $sort->facts() === FactTable::Search &&
+            DB::table('search_rows')
+                ->where('store_id', $store->id)
+                ->where('grain', $sort->grain(array_values($columns)))
+                ->whereNotIn('country', ['', $code])
+                ->limit(1)
+                ->exists();
 
-        return $others ? RowScope::country($code) : (self::namesFew($store, $file, $dialect, $sort, $columns) ? RowScope::parse('pages') : RowScope::store());
+        return $others
+            ? RowScope::country($code)
+            : (self::namesFew($store, $file, $dialect, $sort, $columns)
+                ? RowScope::parse('pages')
+                : RowScope::store());
     }
 
     /**
@@ -60,8 +73,13 @@ final class ScopeFinder
      *
      * @param  array<int, string>  $columns
      */
-    private static function namesFew(Store $store, TableFile $file, Dialect $dialect, FileSort $sort, array $columns): bool
-    {
+    private static function namesFew(
+        Store $store,
+        TableFile $file,
+        Dialect $dialect,
+        FileSort $sort,
+        array $columns,
+    ): bool {
         $page = array_search('page', $columns, true);
         $day = array_search('day', $columns, true);
         if ($page === false || $day === false) {
@@ -95,20 +113,37 @@ final class ScopeFinder
     /** Pages that count in a day's week, where rows of this grain tell that day; 0 where they do not. */
     private static function pagesIn(Store $store, FactTable $facts, int $grain, string $day): int
     {
-        if (! DB::table('fact_days')->where('store_id', $store->id)->where('facts', $facts->value)->where('grain', $grain)->where('day', $day)->where('days', 1)->where('state', 'owns')->exists()) {
+        if (
+            ! DB::table('fact_days')
+                ->where('store_id', $store->id)
+                ->where('facts', $facts->value)
+                ->where('grain', $grain)
+                ->where('day', $day)
+                ->where('days', 1)
+                ->where('state', 'owns')
+                ->exists()
+        ) {
             return 0;
         }
         $seen = $facts === FactTable::Search ? 'impressions' : 'orders';
 
-        return (int) DB::selectOne("SELECT COUNT(*) AS n FROM page_weeks WHERE store_id = ? AND week = ? AND $seen > 0", [$store->id, PageWeeks::weekOf($day)])->n;
+        return (int) DB::selectOne(
+            "SELECT COUNT(*) AS n FROM page_weeks WHERE store_id = ? AND week = ? AND $seen > 0",
+            [$store->id, PageWeeks::weekOf($day)],
+        )->n;
     }
 
     /** @return array{array<int, true>, array<string, true>} markets by id and countries by code, two of each at most */
-    private static function common(Store $store, TableFile $file, Dialect $dialect, int|false $page, int|false $country): array
-    {
+    private static function common(
+        Store $store,
+        TableFile $file,
+        Dialect $dialect,
+        int|false $page,
+        int|false $country,
+    ): array {
         $addresses = new PageAddress($store);
         $markets = Markets::of($store);
-        $names = new Country;
+        $names = new Country();
         [$ofMarkets, $ofCountries, $known] = [[], [], []];
         $read = 0;
         foreach ($file->rows($dialect, $dialect->headerRow + 1) as $cells) {
@@ -124,7 +159,10 @@ final class ScopeFinder
             if ($cell !== '' && count($ofCountries) < 2) {
                 $ofCountries[(string) $names->code($cell)] = true;
             }
-            if (++$read >= self::ROWS || (($page === false || count($ofMarkets) > 1) && ($country === false || count($ofCountries) > 1))) {
+            if (
+                ++$read >= self::ROWS ||
+                (($page === false || count($ofMarkets) > 1) && ($country === false || count($ofCountries) > 1))
+            ) {
                 break;
             }
             $known = count($known) > 50_000 ? [] : $known;
@@ -138,18 +176,39 @@ final class ScopeFinder
      *
      * @return ?object{days: int, rows: int, pages: int, clicks: int, imports: int} null where nothing stands in these days
      */
-    public static function replaced(Store $store, FactTable $facts, int $grain, string $first, string $last, RowScope $scope): ?object
-    {
+    public static function replaced(
+        Store $store,
+        FactTable $facts,
+        int $grain,
+        string $first,
+        string $last,
+        RowScope $scope,
+    ): ?object {
         if (($grain & Grain::DAY) === 0) {
             return null;
         }
-        $days = DB::selectOne("SELECT COUNT(DISTINCT day) AS days, COUNT(DISTINCT import_id) AS imports FROM fact_days WHERE store_id = ? AND facts = ? AND grain = ? AND days = 1 AND state = 'owns' AND day BETWEEN ? AND ?", [$store->id, $facts->value, $grain, $first, $last]);
+        $days = DB::selectOne(
+            "SELECT COUNT(DISTINCT day) AS days, COUNT(DISTINCT import_id) AS imports FROM fact_days WHERE store_id = ? AND facts = ? AND grain = ? AND days = 1 AND state = 'owns' AND day BETWEEN ? AND ?",
+            [$store->id, $facts->value, $grain, $first, $last],
+        );
         if ((int) $days->days === 0) {
             return null;
         }
         $clicks = $facts === FactTable::Search ? 'SUM(clicks)' : 'SUM(visits)';
-        $rows = DB::selectOne("SELECT COUNT(*) AS n, COUNT(DISTINCT page_id) AS pages, $clicks AS clicks FROM {$facts->rows()} WHERE store_id = ? AND grain = ? AND days = 1 AND day BETWEEN ? AND ? AND ".$scope->condition($store->id, $facts), [$store->id, $grain, $first, $last]);
+        $rows = DB::selectOne(
+            "SELECT COUNT(*) AS n, COUNT(DISTINCT page_id) AS pages, $clicks AS clicks FROM {$facts->rows()} WHERE store_id = ? AND grain = ? AND days = 1 AND day BETWEEN ? AND ? AND ".
+                $scope->condition($store->id, $facts),
+            [$store->id, $grain, $first, $last],
+        );
 
-        return (int) $rows->n === 0 ? null : (object) ['days' => (int) $days->days, 'rows' => (int) $rows->n, 'pages' => (int) $rows->pages, 'clicks' => (int) $rows->clicks, 'imports' => (int) $days->imports];
+        return (int) $rows->n === 0
+            ? null
+            : (object) [
+                'days' => (int) $days->days,
+                'rows' => (int) $rows->n,
+                'pages' => (int) $rows->pages,
+                'clicks' => (int) $rows->clicks,
+                'imports' => (int) $days->imports,
+            ];
     }
 }

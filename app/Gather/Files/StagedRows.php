@@ -49,7 +49,9 @@ final class StagedRows
      */
     public function resume(): void
     {
-        is_dir($this->folder) || @mkdir($this->folder, 0700, true) || throw new RuntimeException('There is no room for the rows.');
+        is_dir($this->folder) ||
+            @mkdir($this->folder, 0700, true) ||
+            throw new RuntimeException('There is no room for the rows.');
         foreach (glob("$this->folder/*") ?: [] as $path) {
             $bytes = $this->months[basename($path)]['bytes'] ?? 0;
             if ($bytes === 0) {
@@ -63,7 +65,9 @@ final class StagedRows
         clearstatcache();
         foreach ($this->months as $month => ['bytes' => $bytes]) {
             if (! is_file("$this->folder/$month") || filesize("$this->folder/$month") < $bytes) {
-                throw new RuntimeException('Rows that were read already are gone from the disk. Take the import back and bring the file in again.');
+                throw new RuntimeException(
+                    'Rows that were read already are gone from the disk. Take the import back and bring the file in again.',
+                );
             }
         }
     }
@@ -78,7 +82,8 @@ final class StagedRows
     {
         foreach ($lines as $month => $text) {
             $file = self::open("$this->folder/$month", 'ab');
-            (@fwrite($file, $text) === strlen($text) && fsync($file)) || throw new RuntimeException('There is no room for the rows.');
+            (@fwrite($file, $text) === strlen($text) && fsync($file)) ||
+                throw new RuntimeException('There is no room for the rows.');
             fclose($file);
             $this->months[$month] ??= ['bytes' => 0, 'days' => []];
             $this->months[$month]['bytes'] += strlen($text);
@@ -147,7 +152,13 @@ final class StagedRows
     /** By the system's own sort, which holds little in memory however long the file is. */
     private function sort(string $from, string $to, Closure $meanwhile): void
     {
-        $process = proc_open(['sort', '-S', '96M', '-T', $this->folder, '-o', $to, $from], [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', '/dev/null', 'w']], $pipes, null, ['LC_ALL' => 'C', 'PATH' => getenv('PATH') ?: '/usr/bin:/bin']);
+        $process = proc_open(
+            ['sort', '-S', '96M', '-T', $this->folder, '-o', $to, $from],
+            [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', '/dev/null', 'w']],
+            $pipes,
+            null,
+            ['LC_ALL' => 'C', 'PATH' => getenv('PATH') ?: '/usr/bin:/bin'],
+        );
         if ($process === false) {
             throw new RuntimeException('The rows could not be sorted.');
         }
@@ -206,7 +217,9 @@ final class StagedRows
         }
         for ($i = $keys, $end = count($a); $i < $end; $i++) {
             // Money has two decimals, all else is whole; both are exact in a float up to 90 million millions.
-            $a[$i] = str_contains($a[$i], '.') ? number_format((float) $a[$i] + (float) $b[$i], 2, '.', '') : (string) ((int) $a[$i] + (int) $b[$i]);
+            $a[$i] = str_contains($a[$i], '.')
+                ? number_format((float) $a[$i] + (float) $b[$i], 2, '.', '')
+                : (string) ((int) $a[$i] + (int) $b[$i]);
         }
 
         return implode("\t", $a)."\n";

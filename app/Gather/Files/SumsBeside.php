@@ -37,8 +37,16 @@ final readonly class SumsBeside
      * @param  float  $there  and as they count so far
      * @param  bool  $empties  whether rows of its own sort of all other pages are put to rest
      */
-    private function __construct(private FactTable $facts, private bool $tellsQueries, public int $pages, public int $others, public float $told, public float $there, private bool $isWhole, private bool $empties)
-    {
+    private function __construct(
+        private FactTable $facts,
+        private bool $tellsQueries,
+        public int $pages,
+        public int $others,
+        public float $told,
+        public float $there,
+        private bool $isWhole,
+        private bool $empties,
+    ) {
     }
 
     /** Null where nothing of these pages and days is in yet, or where the file speaks of no pages and days. */
@@ -64,7 +72,26 @@ final readonly class SumsBeside
             }
         }
 
-        return $named === [] ? null : new self($facts, ($grain & Grain::QUERY) !== 0, count($named), count($there) - count($named), $told, $beside, $isWhole, ! $look->scope->isPages() && DB::table('fact_days')->where('store_id', $store->id)->where('facts', $facts->value)->where('grain', $grain)->where('days', 1)->where('state', 'owns')->whereBetween('day', [$look->span[0], $look->span[1]])->exists());
+        return $named === []
+            ? null
+            : new self(
+                $facts,
+                ($grain & Grain::QUERY) !== 0,
+                count($named),
+                count($there) - count($named),
+                $told,
+                $beside,
+                $isWhole,
+                ! $look->scope->isPages() &&
+                    DB::table('fact_days')
+                        ->where('store_id', $store->id)
+                        ->where('facts', $facts->value)
+                        ->where('grain', $grain)
+                        ->where('days', 1)
+                        ->where('state', 'owns')
+                        ->whereBetween('day', [$look->span[0], $look->span[1]])
+                        ->exists(),
+            );
     }
 
     /** What is to be said of it before it counts; null where the sums fit and nothing is lost. */
@@ -76,13 +103,25 @@ final readonly class SumsBeside
             $what = $this->facts === FactTable::Search ? 'clicks' : 'orders';
             $change = $this->told / max(1.0, $this->there) - 1;
             $percent = round(100 * abs($change)).'% '.($change < 0 ? 'fewer' : 'more');
-            $said[] = ($this->isWhole ? '' : 'As far as was looked (the first '.$n(self::ROWS).' rows): ')
-                ."{$n($this->told)} $what in this file for {$n($this->pages)} ".($this->pages === 1 ? 'page' : 'pages')." that have {$n($this->there)} on the same days so far, $percent (more than ".round(100 * self::MAY_DIFFER).'% is told).'
-                .($this->tellsQueries ? ' Queries cannot hold more than their page does.' : '');
+            $said[] =
+                ($this->isWhole ? '' : 'As far as was looked (the first '.$n(self::ROWS).' rows): ').
+                "{$n($this->told)} $what in this file for {$n($this->pages)} ".
+                ($this->pages === 1 ? 'page' : 'pages').
+                " that have {$n($this->there)} on the same days so far, $percent (more than ".
+                round(100 * self::MAY_DIFFER).
+                '% is told).'.
+                ($this->tellsQueries ? ' Queries cannot hold more than their page does.' : '');
         }
         $isLost = $this->empties && $this->isWhole && $this->others > $this->pages;
         if ($this->others > 0 && ($isLost || ($said !== [] && ! $this->empties))) {
-            $said[] = "{$n($this->others)} other ".($this->others === 1 ? 'page' : 'pages').($isLost ? ' that are told on these days are not in it and lose their rows of this sort, unless it speaks for the pages that it names alone.' : ($this->others === 1 ? ' keeps what it has.' : ' keep what they have.'));
+            $said[] =
+                "{$n($this->others)} other ".
+                ($this->others === 1 ? 'page' : 'pages').
+                ($isLost
+                    ? ' that are told on these days are not in it and lose their rows of this sort, unless it speaks for the pages that it names alone.'
+                    : ($this->others === 1
+                        ? ' keeps what it has.'
+                        : ' keep what they have.'));
         }
 
         return $said === [] ? null : implode(' ', $said);
@@ -93,7 +132,8 @@ final readonly class SumsBeside
         $change = $this->told / max(1.0, $this->there) - 1;
 
         // What searchers' privacy withholds is in no query row: fewer are as they should be, more cannot be.
-        return max($this->told, $this->there) >= self::FEWEST && ($this->tellsQueries ? $change > self::MAY_DIFFER : abs($change) > self::MAY_DIFFER);
+        return max($this->told, $this->there) >= self::FEWEST &&
+            ($this->tellsQueries ? $change > self::MAY_DIFFER : abs($change) > self::MAY_DIFFER);
     }
 
     /** @return array{array<string, array<string, float>>, array<string, true>, bool} clicks or orders by URL and Monday, the days, and whether these are all rows */
@@ -109,7 +149,12 @@ final readonly class SumsBeside
                 return [$urls, $days, false];
             }
             $values = $reader->read($cells);
-            if ($values instanceof CellProblem || ! is_string($values['day'] ?? null) || ! is_string($values['page'] ?? null) || (int) ($values['type'] ?? 0) !== 0) {
+            if (
+                $values instanceof CellProblem ||
+                ! is_string($values['day'] ?? null) ||
+                ! is_string($values['page'] ?? null) ||
+                (int) ($values['type'] ?? 0) !== 0
+            ) {
                 continue;
             }
             $url = $addresses->urlOf($values['page']);
@@ -131,7 +176,12 @@ final readonly class SumsBeside
      */
     private static function wholeWeeks(array $days): array
     {
-        $told = array_count_values(array_map(static fn (string $day): string => PageWeeks::weekOf($day), array_map(strval(...), array_keys($days))));
+        $told = array_count_values(
+            array_map(
+                static fn (string $day): string => PageWeeks::weekOf($day),
+                array_map(strval(...), array_keys($days)),
+            ),
+        );
 
         return array_fill_keys(array_keys(array_filter($told, static fn (int $n): bool => $n === 7)), true);
     }
@@ -145,12 +195,33 @@ final readonly class SumsBeside
     {
         $sums = [];
         $column = $facts === FactTable::Search ? 'clicks' : 'orders';
-        foreach ($weeks === [] ? [] : DB::select("SELECT page_id, SUM($column) AS n, MAX(".($facts === FactTable::Search ? 'impressions' : 'orders').') AS most FROM page_weeks WHERE store_id = ? AND week IN ('.PageWeeks::list(array_map(strval(...), array_keys($weeks))).') GROUP BY page_id HAVING most > 0', [$store->id]) as $row) {
+        foreach (
+            $weeks === []
+                ? []
+                : DB::select(
+                    "SELECT page_id, SUM($column) AS n, MAX(".
+                        ($facts === FactTable::Search ? 'impressions' : 'orders').
+                        ') AS most FROM page_weeks WHERE store_id = ? AND week IN ('.
+                        PageWeeks::list(array_map(strval(...), array_keys($weeks))).
+                        ') GROUP BY page_id HAVING most > 0',
+                    [$store->id],
+                ) as $row
+        ) {
             $sums[(int) $row->page_id] = (float) $row->n;
         }
-        foreach ($days === [] || $weeks !== [] ? [] : GrainDays::of($store->id, $facts, min(array_keys($days)), max(array_keys($days))) as $part) {
+        foreach (
+            $days === [] || $weeks !== []
+                ? []
+                : GrainDays::of($store->id, $facts, min(array_keys($days)), max(array_keys($days))) as $part
+        ) {
             $part = $part->on(static fn (string $day): bool => isset($days[$day]));
-            foreach ($part === null ? [] : DB::select("SELECT r.page_id, SUM(r.$column) AS n FROM {$facts->rows()} r WHERE {$part->condition()} GROUP BY r.page_id") as $row) {
+            foreach (
+                $part === null
+                    ? []
+                    : DB::select(
+                        "SELECT r.page_id, SUM(r.$column) AS n FROM {$facts->rows()} r WHERE {$part->condition()} GROUP BY r.page_id",
+                    ) as $row
+            ) {
                 $sums[(int) $row->page_id] = ($sums[(int) $row->page_id] ?? 0.0) + (float) $row->n;
             }
         }
@@ -167,7 +238,12 @@ final readonly class SumsBeside
         $ids = [];
         foreach (array_chunk($urls, 2000) as $some) {
             $digests = array_map(static fn (int|string $url): string => PageUrl::digestOf((string) $url), $some);
-            foreach (DB::table('pages')->where('store_id', $store->id)->whereIn('digest', $digests)->get(['id', 'digest']) as $row) {
+            foreach (
+                DB::table('pages')
+                    ->where('store_id', $store->id)
+                    ->whereIn('digest', $digests)
+                    ->get(['id', 'digest']) as $row
+            ) {
                 $ids[(string) $row->digest] = (int) $row->id;
             }
         }

@@ -18,12 +18,16 @@ final class ChangedController
     public function __invoke(Request $request, Store $store, Comparisons $comparisons): View
     {
         $crawls = Comparisons::crawls($store);
-        $number = static fn (string $key): ?int => is_string($request->query($key)) && ctype_digit($request->query($key)) ? (int) $request->query($key) : null;
+        $number = static fn (string $key): ?int => is_string($request->query($key)) && ctype_digit($request->query($key))
+            ? (int) $request->query($key)
+            : null;
         // An incomplete crawl says nothing of the pages that it did not reach: two complete ones are compared, where there are two.
         $whole = array_values(array_filter($crawls, static fn (object $crawl): bool => $crawl->state === 'complete'));
         $usual = count($whole) >= 2 ? $whole : $crawls;
         $after = $number('after') ?? (int) ($usual[0]->id ?? 0);
-        $earlier = static fn (array $some): ?object => array_values(array_filter($some, static fn (object $crawl): bool => (int) $crawl->id < $after))[0] ?? null;
+        $earlier = static fn (array $some): ?object => array_values(
+            array_filter($some, static fn (object $crawl): bool => (int) $crawl->id < $after),
+        )[0] ?? null;
         $before = $number('before') ?? (int) (($earlier($usual) ?? $earlier($crawls))->id ?? 0);
         $comparison = null;
         $problem = null;
@@ -34,13 +38,37 @@ final class ChangedController
                 $problem = $wrong->getMessage();
             }
         }
-        $hex = is_string($request->query('cause')) && preg_match('/^[0-9a-f]{32}$/', $request->query('cause')) === 1 ? $request->query('cause') : null;
-        $cause = $comparison === null || $hex === null ? null : DB::table('gather_causes')->where('comparison_id', $comparison->id)->where('cause', hex2bin($hex))->first();
+        $hex =
+            is_string($request->query('cause')) && preg_match('/^[0-9a-f]{32}$/', $request->query('cause')) === 1
+                ? $request->query('cause')
+                : null;
+        $cause =
+            $comparison === null || $hex === null
+                ? null
+                : DB::table('gather_causes')
+                    ->where('comparison_id', $comparison->id)
+                    ->where('cause', hex2bin($hex))
+                    ->first();
         $from = is_string($request->query('from')) ? $request->query('from') : null;
 
-        return view($request->hasHeader('HX-Request') ? 'gather.changed-list' : 'gather.changed', [
-            'store' => $store, 'drifts' => Drifts::list($store, 200), 'drifted' => Drifts::count($store), 'crawls' => $crawls, 'before' => $before, 'after' => $after, 'comparison' => $comparison, 'problem' => $problem,
-            'causes' => $comparison?->state === 'done' && $cause === null ? Comparisons::causes((int) $comparison->id) : [], 'cause' => $cause, 'hex' => $hex,
-        ] + ($cause === null || $comparison === null ? ['rows' => [], 'next' => null] : Comparisons::changes((int) $comparison->id, (string) $cause->cause, $from)));
+        return view(
+            $request->hasHeader('HX-Request') ? 'gather.changed-list' : 'gather.changed',
+            [
+                'store' => $store,
+                'drifts' => Drifts::list($store, 200),
+                'drifted' => Drifts::count($store),
+                'crawls' => $crawls,
+                'before' => $before,
+                'after' => $after,
+                'comparison' => $comparison,
+                'problem' => $problem,
+                'causes' => $comparison?->state === 'done' && $cause === null ? Comparisons::causes((int) $comparison->id) : [],
+                'cause' => $cause,
+                'hex' => $hex,
+            ] +
+                ($cause === null || $comparison === null
+                    ? ['rows' => [], 'next' => null]
+                    : Comparisons::changes((int) $comparison->id, (string) $cause->cause, $from)),
+        );
     }
 }

@@ -20,7 +20,30 @@ final class CrawlController
 {
     public function show(Store $store): View
     {
-        return view('gather.crawl', ['store' => $store, 'crawls' => DB::table('gather_crawls')->where('store_id', $store->id)->orderByDesc('id')->limit(20)->get(), 'sitemaps' => DB::table('gather_sitemaps')->where('crawl_id', Crawls::latest($store->id)->id ?? 0)->where('is_read', 1)->orderBy('level')->orderBy('url')->limit(200)->get(), 'patterns' => DB::table('gather_patterns')->where('crawl_id', Crawls::latest($store->id)->id ?? 0)->where('cut', '>', 0)->orderByDesc('cut')->limit(100)->get()] + $this->state($store));
+        return view(
+            'gather.crawl',
+            [
+                'store' => $store,
+                'crawls' => DB::table('gather_crawls')
+                    ->where('store_id', $store->id)
+                    ->orderByDesc('id')
+                    ->limit(20)
+                    ->get(),
+                'sitemaps' => DB::table('gather_sitemaps')
+                    ->where('crawl_id', Crawls::latest($store->id)->id ?? 0)
+                    ->where('is_read', 1)
+                    ->orderBy('level')
+                    ->orderBy('url')
+                    ->limit(200)
+                    ->get(),
+                'patterns' => DB::table('gather_patterns')
+                    ->where('crawl_id', Crawls::latest($store->id)->id ?? 0)
+                    ->where('cut', '>', 0)
+                    ->orderByDesc('cut')
+                    ->limit(100)
+                    ->get(),
+            ] + $this->state($store),
+        );
     }
 
     public function progress(Store $store): View
@@ -35,7 +58,9 @@ final class CrawlController
         try {
             $crawls->begin($store, $user->id);
         } catch (RuntimeException $busy) {
-            return redirect()->route('gather.crawl', $store)->withErrors(['crawl' => $busy->getMessage()]);
+            return redirect()
+                ->route('gather.crawl', $store)
+                ->withErrors(['crawl' => $busy->getMessage()]);
         }
 
         return redirect()->route('gather.crawl', $store);
@@ -66,8 +91,17 @@ final class CrawlController
         return [
             'work' => WorkView::latest($store->id, CrawlWork::sort()),
             'crawl' => $crawl,
-            'failures' => $crawl === null ? [] : DB::table('gather_frontier')->join('pages', 'pages.id', '=', 'gather_frontier.page_id')->where('crawl_id', $crawl->id)->where('state', 2)->limit(20)->get(['url', 'problem']),
-            'queued' => $crawl === null ? 0 : DB::table('gather_frontier')->where('crawl_id', $crawl->id)->where('state', 0)->count(),
+            'failures' => $crawl === null
+                    ? []
+                    : DB::table('gather_frontier')
+                        ->join('pages', 'pages.id', '=', 'gather_frontier.page_id')
+                        ->where('crawl_id', $crawl->id)
+                        ->where('state', 2)
+                        ->limit(20)
+                        ->get(['url', 'problem']),
+            'queued' => $crawl === null
+                    ? 0
+                    : DB::table('gather_frontier')->where('crawl_id', $crawl->id)->where('state', 0)->count(),
         ];
     }
 }

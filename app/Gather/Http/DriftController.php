@@ -15,19 +15,29 @@ final class DriftController
 {
     public function __invoke(Request $request, Store $store, Drifts $drifts): RedirectResponse
     {
-        $given = $request->validate(['verb' => ['required', 'in:back,accept'], 'all' => ['nullable', 'in:1'], 'which' => ['array', 'max:1000'], 'which.*' => ['string', 'regex:/^\d{1,18}\.\d{1,2}$/']]);
+        $given = $request->validate([
+            'verb' => ['required', 'in:back,accept'],
+            'all' => ['nullable', 'in:1'],
+            'which' => ['array', 'max:1000'],
+            'which.*' => ['string', 'regex:/^\d{1,18}\.\d{1,2}$/'],
+        ]);
         /** @var list<string> $keys */
         $keys = array_values($given['which'] ?? []);
-        $which = ($given['all'] ?? null) === '1' ? null : array_map(static function (string $key): array {
-            [$resource, $field] = explode('.', $key);
+        $which =
+            ($given['all'] ?? null) === '1'
+                ? null
+                : array_map(static function (string $key): array {
+                    [$resource, $field] = explode('.', $key);
 
-            return [(int) $resource, (int) $field];
-        }, $keys);
+                    return [(int) $resource, (int) $field];
+                }, $keys);
         /** @var User $user */
         $user = $request->user();
-        $done = $given['verb'] === 'back'
-            ? number_format($drifts->putBack($store, $which, $user->id)).' drafts were made of our texts; mark and release them to put them back.'
-            : number_format($drifts->accept($store, $which, $user->id)).' texts of the shop are accepted.';
+        $done =
+            $given['verb'] === 'back'
+                ? number_format($drifts->putBack($store, $which, $user->id)).
+                    ' drafts were made of our texts; mark and release them to put them back.'
+                : number_format($drifts->accept($store, $which, $user->id)).' texts of the shop are accepted.';
 
         return redirect()->route('gather.changed', $store)->with('done', $done);
     }

@@ -22,9 +22,21 @@ final class FeedController
     public function show(Store $store): View
     {
         return view('gather.feed', [
-            'store' => $store, 'connection' => DB::table('connections')->where('store_id', $store->id)->where('sort', 'feed')->where('url', '<>', '')->first(), 'mapping' => FeedMapping::fromJson($store->options()->feedMapping),
-            'parts' => DB::table('gather_feed_parts')->where('store_id', $store->id)->get()->keyBy('part'), 'work' => WorkView::latest($store->id, FeedWork::sort()),
-            'imports' => DB::table('gather_imports')->where('store_id', $store->id)->where('is_feed', 1)->orderByDesc('id')->limit(12)->get(),
+            'store' => $store,
+            'connection' => DB::table('connections')
+                ->where('store_id', $store->id)
+                ->where('sort', 'feed')
+                ->where('url', '<>', '')
+                ->first(),
+            'mapping' => FeedMapping::fromJson($store->options()->feedMapping),
+            'parts' => DB::table('gather_feed_parts')->where('store_id', $store->id)->get()->keyBy('part'),
+            'work' => WorkView::latest($store->id, FeedWork::sort()),
+            'imports' => DB::table('gather_imports')
+                ->where('store_id', $store->id)
+                ->where('is_feed', 1)
+                ->orderByDesc('id')
+                ->limit(12)
+                ->get(),
         ]);
     }
 
@@ -41,10 +53,14 @@ final class FeedController
         try {
             $today = $feeds->moveOn($store, (int) $given['days']);
         } catch (FeedNotNow|RuntimeException $wrong) {
-            return redirect()->route('gather.feed', $store)->withErrors(['days' => $wrong->getMessage()]);
+            return redirect()
+                ->route('gather.feed', $store)
+                ->withErrors(['days' => $wrong->getMessage()]);
         }
         $feeds->pull($store->refresh(), (int) $request->user()?->getAuthIdentifier());
 
-        return redirect()->route('gather.feed', $store)->with('done', "In the simulated market it is now $today; its days are being pulled.");
+        return redirect()
+            ->route('gather.feed', $store)
+            ->with('done', "In the simulated market it is now $today; its days are being pulled.");
     }
 }

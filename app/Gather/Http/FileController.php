@@ -32,7 +32,23 @@ final class FileController
 
     public function index(Store $store): View
     {
-        return view('gather.files', ['store' => $store, 'piece' => self::PIECE, 'imports' => DB::table('gather_imports')->leftJoin('users', 'users.id', '=', 'user_id')->where('store_id', $store->id)->where('is_feed', 0)->orderByDesc('gather_imports.id')->limit(50)->get(['gather_imports.*', 'users.name as user_name', DB::raw("(SELECT SUM(state = 'rests') FROM fact_days WHERE fact_days.import_id = gather_imports.id) AS resting")])]);
+        return view('gather.files', [
+            'store' => $store,
+            'piece' => self::PIECE,
+            'imports' => DB::table('gather_imports')
+                ->leftJoin('users', 'users.id', '=', 'user_id')
+                ->where('store_id', $store->id)
+                ->where('is_feed', 0)
+                ->orderByDesc('gather_imports.id')
+                ->limit(50)
+                ->get([
+                    'gather_imports.*',
+                    'users.name as user_name',
+                    DB::raw(
+                        "(SELECT SUM(state = 'rests') FROM fact_days WHERE fact_days.import_id = gather_imports.id) AS resting",
+                    ),
+                ]),
+        ]);
     }
 
     public function show(Request $request, Store $store, int $import): View
@@ -49,10 +65,26 @@ final class FileController
                 [$look, $problem] = [null, $wrong->getMessage()];
             }
 
-            return view('gather.file-look', ['store' => $store, 'import' => $row, 'look' => $look, 'markets' => count($store->markets) > 1 ? $store->markets : [], 'problem' => $problem, 'twin' => Imports::twin($row)]);
+            return view('gather.file-look', [
+                'store' => $store,
+                'import' => $row,
+                'look' => $look,
+                'markets' => count($store->markets) > 1 ? $store->markets : [],
+                'problem' => $problem,
+                'twin' => Imports::twin($row),
+            ]);
         }
 
-        return view('gather.file', ['asides' => DB::table('gather_asides')->where('import_id', $import)->orderBy('line')->limit(50)->get(), 'days' => DB::select('SELECT state, COUNT(*) AS days, MIN(day) AS first_day, MAX(day) AS last_day, SUM(row_count) AS row_count FROM fact_days WHERE import_id = ? GROUP BY state', [$import])] + $this->state($store, $row));
+        return view(
+            'gather.file',
+            [
+                'asides' => DB::table('gather_asides')->where('import_id', $import)->orderBy('line')->limit(50)->get(),
+                'days' => DB::select(
+                    'SELECT state, COUNT(*) AS days, MIN(day) AS first_day, MAX(day) AS last_day, SUM(row_count) AS row_count FROM fact_days WHERE import_id = ? GROUP BY state',
+                    [$import],
+                ),
+            ] + $this->state($store, $row),
+        );
     }
 
     public function progress(Store $store, int $import): View
@@ -68,15 +100,29 @@ final class FileController
         if ($row->state === 'look') {
             try {
                 $look = $this->look($request, $store, $row);
-                $replaced = $look->span === null || $look->sort->list() !== null ? null
-                    : ScopeFinder::replaced($store, $look->sort->facts(), $look->sort->grain(array_values($look->columns)), $look->span[0], $look->span[1], $look->scope);
+                $replaced =
+                    $look->span === null || $look->sort->list() !== null
+                        ? null
+                        : ScopeFinder::replaced(
+                            $store,
+                            $look->sort->facts(),
+                            $look->sort->grain(array_values($look->columns)),
+                            $look->span[0],
+                            $look->span[1],
+                            $look->scope,
+                        );
                 $differs = SumsBeside::of($store, Imports::path($row), $look)?->sentence();
             } catch (InvalidArgumentException) {
                 // The page around this says what is wrong.
             }
         }
 
-        return view('gather.file-replaces', ['differs' => $differs, 'replaced' => $replaced, 'scope' => isset($look) ? $look->scope->label($store) : '', 'isWhole' => isset($look) && ($look->span[2] ?? false)]);
+        return view('gather.file-replaces', [
+            'differs' => $differs,
+            'replaced' => $replaced,
+            'scope' => isset($look) ? $look->scope->label($store) : '',
+            'isWhole' => isset($look) && ($look->span[2] ?? false),
+        ]);
     }
 
     public function take(Request $request, Store $store, Imports $imports): RedirectResponse
@@ -85,22 +131,49 @@ final class FileController
         /** @var UploadedFile $file */
         $file = $request->file('file');
 
-        return $this->told($store, null, fn (): int => $imports->take($store, self::user($request)->id, $file->getClientOriginalName(), $file->getRealPath()));
+        return $this->told(
+            $store,
+            null,
+            fn (): int => $imports->take(
+                $store,
+                self::user($request)->id,
+                $file->getClientOriginalName(),
+                $file->getRealPath(),
+            ),
+        );
     }
 
     /** Announces a large file; one of the same name and size that this person has not finished sending goes on. */
     public function announce(Request $request, Store $store, Imports $imports): JsonResponse
     {
-        $given = $request->validate(['name' => ['required', 'string', 'max:255'], 'bytes' => ['required', 'integer', 'min:0']]);
+        $given = $request->validate([
+            'name' => ['required', 'string', 'max:255'],
+            'bytes' => ['required', 'integer', 'min:0'],
+        ]);
         $user = self::user($request)->id;
-        $known = DB::table('gather_imports')->where('store_id', $store->id)->where('user_id', $user)->where('state', 'arriving')->where('file_name', mb_substr(basename($given['name']), 0, 190))->where('bytes', $given['bytes'])->orderByDesc('id')->first();
+        $known = DB::table('gather_imports')
+            ->where('store_id', $store->id)
+            ->where('user_id', $user)
+            ->where('state', 'arriving')
+            ->where('file_name', mb_substr(basename($given['name']), 0, 190))
+            ->where('bytes', $given['bytes'])
+            ->orderByDesc('id')
+            ->first();
         try {
-            $import = $known === null ? $imports->announce($store, $user, $given['name'], (int) $given['bytes']) : (int) $known->id;
+            $import =
+                $known === null
+                    ? $imports->announce($store, $user, $given['name'], (int) $given['bytes'])
+                    : (int) $known->id;
         } catch (InvalidArgumentException $wrong) {
             return response()->json(['problem' => $wrong->getMessage()], 422);
         }
 
-        return response()->json(['import' => $import, 'arrived' => (int) ($known->arrived ?? 0), 'pieces' => route('gather.file.piece', [$store, $import]), 'page' => route('gather.file', [$store, $import])]);
+        return response()->json([
+            'import' => $import,
+            'arrived' => (int) ($known->arrived ?? 0),
+            'pieces' => route('gather.file.piece', [$store, $import]),
+            'page' => route('gather.file', [$store, $import]),
+        ]);
     }
 
     public function piece(Request $request, Store $store, Imports $imports, int $import): JsonResponse
@@ -112,7 +185,9 @@ final class FileController
             /** @var resource $body */
             $body = $request->getContent(true);
 
-            return response()->json(['arrived' => $imports->addPiece($store, $import, (int) $request->query('offset', '0'), $body)]);
+            return response()->json([
+                'arrived' => $imports->addPiece($store, $import, (int) $request->query('offset', '0'), $body),
+            ]);
         } catch (InvalidArgumentException $wrong) {
             return response()->json(['problem' => $wrong->getMessage(), 'arrived' => (int) $row->arrived], 409);
         }
@@ -124,7 +199,14 @@ final class FileController
 
         return $this->told($store, $import, function () use ($request, $store, $imports, $import, $row): int {
             $text = static fn (string $key): ?string => is_string($request->input($key)) ? $request->input($key) : null;
-            $imports->start($store, $import, $this->look($request, $store, $row), $text('first_day'), $text('last_day'), $request->only(['dates', 'scope']));
+            $imports->start(
+                $store,
+                $import,
+                $this->look($request, $store, $row),
+                $text('first_day'),
+                $text('last_day'),
+                $request->only(['dates', 'scope']),
+            );
 
             return $import;
         });
@@ -154,7 +236,13 @@ final class FileController
     {
         Imports::find($store, $import) ?? abort(404);
         $work = WorkView::about(ImportWork::sort(), $import);
-        if ($work !== null && DB::table('gather_imports')->where('id', $import)->whereIn('state', ['failed', 'stopped'])->update(['state' => 'running', 'ended_at' => null]) > 0) {
+        if (
+            $work !== null &&
+            DB::table('gather_imports')
+                ->where('id', $import)
+                ->whereIn('state', ['failed', 'stopped'])
+                ->update(['state' => 'running', 'ended_at' => null]) > 0
+        ) {
             $desk->resume($work->id);
         }
 
@@ -179,21 +267,41 @@ final class FileController
             $names[] = isset($columns[$i]) ? (string) $sort->field($columns[$i])?->label : 'Column '.($i + 1);
         }
 
-        return response()->streamDownload(static function () use ($import, $names): void {
-            $rows = (static function () use ($import, $names): \Generator {
-                foreach (DB::table('gather_asides')->where('import_id', $import)->orderBy('line')->lazy(1000) as $aside) {
-                    $cells = array_map(strval(...), array_values((array) json_decode((string) $aside->cells, true)));
-                    yield [...array_slice(array_pad($cells, count($names), ''), 0, count($names)), "row {$aside->line}, {$aside->column_name}: {$aside->reason}"];
-                }
-            })();
-            TableWriter::write('csv', [...$names, 'Set aside because'], $rows, fopen('php://output', 'wb') ?: throw new \RuntimeException('No output.'));
-        }, "{$store->slug}-set-aside-$import.csv", ['Content-Type' => TableWriter::FORMATS['csv']]);
+        return response()->streamDownload(
+            static function () use ($import, $names): void {
+                $rows = (static function () use ($import, $names): \Generator {
+                    foreach (
+                        DB::table('gather_asides')->where('import_id', $import)->orderBy('line')->lazy(1000) as $aside
+                    ) {
+                        $cells = array_map(
+                            strval(...),
+                            array_values((array) json_decode((string) $aside->cells, true)),
+                        );
+                        yield [
+                            ...array_slice(array_pad($cells, count($names), ''), 0, count($names)),
+                            "row {$aside->line}, {$aside->column_name}: {$aside->reason}",
+                        ];
+                    }
+                })();
+                TableWriter::write(
+                    'csv',
+                    [...$names, 'Set aside because'],
+                    $rows,
+                    fopen('php://output', 'wb') ?: throw new \RuntimeException('No output.'),
+                );
+            },
+            "{$store->slug}-set-aside-$import.csv",
+            ['Content-Type' => TableWriter::FORMATS['csv']],
+        );
     }
 
     private function look(Request $request, Store $store, object $import): FileLook
     {
         $sort = FileSort::tryFrom(is_string($request->input('sort')) ? $request->input('sort') : '');
-        $given = array_filter($request->only(['separator', 'charset', 'header_row', 'decimal', 'dates', 'scope']), is_string(...));
+        $given = array_filter(
+            $request->only(['separator', 'charset', 'header_row', 'decimal', 'dates', 'scope']),
+            is_string(...),
+        );
         $columns = null;
         if (is_array($request->input('columns')) && $sort !== null && $request->input('was') === $sort->value) {
             $columns = [];
@@ -210,7 +318,11 @@ final class FileController
     /** @return array{store: Store, import: object, work: ?WorkView} */
     private function state(Store $store, object $import): array
     {
-        return ['store' => $store, 'import' => $import, 'work' => WorkView::about(ImportWork::sort(), (int) $import->id)];
+        return [
+            'store' => $store,
+            'import' => $import,
+            'work' => WorkView::about(ImportWork::sort(), (int) $import->id),
+        ];
     }
 
     /** @param  callable(): int  $do  answers the import to be shown */
@@ -219,7 +331,12 @@ final class FileController
         try {
             return redirect()->route('gather.file', [$store, $do()]);
         } catch (InvalidArgumentException $wrong) {
-            return ($import === null ? redirect()->route('gather.files', $store) : redirect()->back(fallback: route('gather.file', [$store, $import])))->withErrors(['file' => $wrong->getMessage()])->withInput();
+            return ($import === null
+                ? redirect()->route('gather.files', $store)
+                : redirect()->back(fallback: route('gather.file', [$store, $import]))
+            )
+                ->withErrors(['file' => $wrong->getMessage()])
+                ->withInput();
         }
     }
 

@@ -30,16 +30,32 @@ final class InventoryController
         $crawl = Crawls::latest($store->id);
         $page = $list->page($store, $filter);
 
-        return view('gather.inventory', [
-            'arriving' => $page['rows'] === [] && ! $filter->asksForSome() && $crawl?->state === 'running' ? Crawls::arriving($store->id) : [],
-            'store' => $store, 'filter' => $filter, 'crawl' => $crawl, 'window' => $window, 'columns' => $filter->columns($window !== null), 'markets' => Markets::of($store)->all(),
-            'views' => SavedViews::of($store, (int) $request->user()?->getAuthIdentifier(), 'inventory'), 'selection' => Selections::find($store, $filter->selection), 'selections' => Selections::named($store),
-        ] + $page);
+        return view(
+            'gather.inventory',
+            [
+                'arriving' => $page['rows'] === [] && ! $filter->asksForSome() && $crawl?->state === 'running'
+                        ? Crawls::arriving($store->id)
+                        : [],
+                'store' => $store,
+                'filter' => $filter,
+                'crawl' => $crawl,
+                'window' => $window,
+                'columns' => $filter->columns($window !== null),
+                'markets' => Markets::of($store)->all(),
+                'views' => SavedViews::of($store, (int) $request->user()?->getAuthIdentifier(), 'inventory'),
+                'selection' => Selections::find($store, $filter->selection),
+                'selections' => Selections::named($store),
+            ] + $page,
+        );
     }
 
     public function counts(Request $request, Store $store, PageList $list): View
     {
-        return view('gather.counts', ['store' => $store, 'filter' => PageFilter::from($request), 'counts' => $list->counts($store)]);
+        return view('gather.counts', [
+            'store' => $store,
+            'filter' => PageFilter::from($request),
+            'counts' => $list->counts($store),
+        ]);
     }
 
     /** How many pages the filter shows; a fragment of its own, for it looks at all of them. */
@@ -52,7 +68,12 @@ final class InventoryController
     {
         $filter = $this->filter($request, $store);
 
-        return view('gather.folders', ['store' => $store, 'filter' => $filter, 'window' => NumberWindow::of($store), 'folders' => $list->folders($store, $filter)]);
+        return view('gather.folders', [
+            'store' => $store,
+            'filter' => $filter,
+            'window' => NumberWindow::of($store),
+            'folders' => $list->folders($store, $filter),
+        ]);
     }
 
     /** Turns what a form asks for into the address that stands for it. */
@@ -66,7 +87,8 @@ final class InventoryController
                 $query[$column->value] = $asked;
             } elseif (is_array($asked)) {
                 $bound = static fn (string $key): string => is_string($asked[$key] ?? null) ? trim($asked[$key]) : '';
-                $query[$column->value] = $bound('from') === '' && $bound('to') === '' ? '' : $bound('from').'..'.$bound('to');
+                $query[$column->value] =
+                    $bound('from') === '' && $bound('to') === '' ? '' : $bound('from').'..'.$bound('to');
             }
         }
         if (is_array($given['show'] ?? null)) {
@@ -76,15 +98,40 @@ final class InventoryController
         return redirect()->route('gather', [$store] + PageFilter::of($query)->query());
     }
 
-    public function export(Request $request, Store $store, PageList $list, PageExport $export, string $format): StreamedResponse
-    {
+    public function export(
+        Request $request,
+        Store $store,
+        PageList $list,
+        PageExport $export,
+        string $format,
+    ): StreamedResponse {
         abort_unless(isset(TableWriter::FORMATS[$format]), 404);
         $filter = $this->filter($request, $store);
-        $more = array_values(array_filter($filter->columns, static fn (PageColumn $column): bool => ! in_array($column->value, PageExport::COLUMNS, true)));
+        $more = array_values(
+            array_filter(
+                $filter->columns,
+                static fn (PageColumn $column): bool => ! in_array($column->value, PageExport::COLUMNS, true),
+            ),
+        );
 
-        return response()->streamDownload(static function () use ($store, $list, $filter, $more, $export, $format): void {
-            TableWriter::write($format, [...PageExport::COLUMNS, ...array_map(static fn (PageColumn $column): string => str_replace('-', '_', $column->value), $more)], $export->rows($store, $list->ids($store, $filter), $more), fopen('php://output', 'wb') ?: throw new \RuntimeException('No output.'));
-        }, "{$store->slug}-pages.$format", ['Content-Type' => TableWriter::FORMATS[$format]]);
+        return response()->streamDownload(
+            static function () use ($store, $list, $filter, $more, $export, $format): void {
+                TableWriter::write(
+                    $format,
+                    [
+                        ...PageExport::COLUMNS,
+                        ...array_map(
+                            static fn (PageColumn $column): string => str_replace('-', '_', $column->value),
+                            $more,
+                        ),
+                    ],
+                    $export->rows($store, $list->ids($store, $filter), $more),
+                    fopen('php://output', 'wb') ?: throw new \RuntimeException('No output.'),
+                );
+            },
+            "{$store->slug}-pages.$format",
+            ['Content-Type' => TableWriter::FORMATS[$format]],
+        );
     }
 
     /** A selection of another store is none. */

@@ -32,26 +32,54 @@ final class PageController
         return view($request->hasHeader('HX-Request') ? 'gather.beside' : 'gather.page', [
             'store' => $store,
             'page' => $row,
-            'facts' => DB::table('page_facts')->where('page_id', $page)->where('to_crawl', 0)->first() ?? DB::table('page_facts')->where('page_id', $page)->orderByDesc('to_crawl')->first(),
+            'facts' => DB::table('page_facts')->where('page_id', $page)->where('to_crawl', 0)->first() ??
+                DB::table('page_facts')->where('page_id', $page)->orderByDesc('to_crawl')->first(),
             'index' => DB::table('page_index')->where('page_id', $page)->first(),
             'resource' => $resource,
-            'texts' => $resource === null ? collect() : DB::table('resource_texts')->where('resource_id', $resource->id)->get()->keyBy('field'),
+            'texts' => $resource === null
+                    ? collect()
+                    : DB::table('resource_texts')->where('resource_id', $resource->id)->get()->keyBy('field'),
             'history' => $resource === null ? [] : History::of((int) $resource->id),
-            'linksIn' => DB::table('links')->join('pages', 'pages.id', '=', 'links.from_page')->where('to_page', $page)->limit(50)->get(['pages.id', 'pages.url', 'anchor', 'rel']),
-            'linksOut' => DB::table('links')->join('pages', 'pages.id', '=', 'links.to_page')->where('links.store_id', $store->id)->where('from_page', $page)->orderBy('place')->limit(100)->get(['pages.id', 'pages.url', 'anchor', 'rel']),
-            'numbers' => $numbers = PageNumbers::of($store, $page),
-            'events' => $numbers === null || $numbers->weeks === [] ? [] : Calendar::between($store, $numbers->window->firstDay, $numbers->window->lastDay),
+            'linksIn' => DB::table('links')
+                ->join('pages', 'pages.id', '=', 'links.from_page')
+                ->where('to_page', $page)
+                ->limit(50)
+                ->get(['pages.id', 'pages.url', 'anchor', 'rel']),
+            'linksOut' => DB::table('links')
+                ->join('pages', 'pages.id', '=', 'links.to_page')
+                ->where('links.store_id', $store->id)
+                ->where('from_page', $page)
+                ->orderBy('place')
+                ->limit(100)
+                ->get(['pages.id', 'pages.url', 'anchor', 'rel']),
+            'numbers' => ($numbers = PageNumbers::of($store, $page)),
+            'events' => $numbers === null || $numbers->weeks === []
+                    ? []
+                    : Calendar::between($store, $numbers->window->firstDay, $numbers->window->lastDay),
             'currency' => Markets::of($store)->find((int) $row->market_id)->currency,
             'sources' => PageSource::namesOf((int) $row->sources),
-            'kept' => $kept = DB::table('page_details')->where('page_id', $page)->first(),
+            'kept' => ($kept = DB::table('page_details')->where('page_id', $page)->first()),
             'details' => KeptDetails::unpack($kept?->details),
-            'languages' => self::languages((string) $row->url, KeptDetails::unpack($kept?->details), (array) json_decode((string) $kept?->headers, true), DB::table('gather_sitemap_pages')->where('page_id', $page)->value('alternates')),
-            'sizes' => (array) json_decode((string) DB::table('gather_image_sizes')->where('page_id', $page)->value('sizes'), true),
+            'languages' => self::languages(
+                (string) $row->url,
+                KeptDetails::unpack($kept?->details),
+                (array) json_decode((string) $kept?->headers, true),
+                DB::table('gather_sitemap_pages')->where('page_id', $page)->value('alternates'),
+            ),
+            'sizes' => (array) json_decode(
+                (string) DB::table('gather_image_sizes')->where('page_id', $page)->value('sizes'),
+                true,
+            ),
             'ownText' => (new RepeatedLines($store->id))->ownText(KeptDetails::textOf($kept?->text)),
             'product' => DB::table('page_products')->where('page_id', $page)->first(),
             'told' => ListsOfPage::of($page),
             'successor' => Succession::of($page),
-            'earlier' => DB::table('page_facts')->where('page_id', $page)->where('to_crawl', '>', 0)->orderByDesc('to_crawl')->limit(10)->get(),
+            'earlier' => DB::table('page_facts')
+                ->where('page_id', $page)
+                ->where('to_crawl', '>', 0)
+                ->orderByDesc('to_crawl')
+                ->limit(10)
+                ->get(),
         ]);
     }
 
@@ -69,7 +97,11 @@ final class PageController
             $told[] = ['tag', (string) ($one['code'] ?? ''), (string) ($one['url'] ?? '')];
         }
         $page = PageUrl::parse($url);
-        foreach ($page === null || ! is_string($headers['link'] ?? null) ? [] : LinkHeader::of([$headers['link']], $page)->hreflangs as $one) {
+        foreach (
+            $page === null || ! is_string($headers['link'] ?? null)
+                ? []
+                : LinkHeader::of([$headers['link']], $page)->hreflangs as $one
+        ) {
             $told[] = ['header', $one['code'], $one['url']];
         }
         foreach (is_string($sitemap) ? (array) json_decode($sitemap, true) : [] as $code => $address) {

@@ -21,21 +21,41 @@ final class PageFactsController
 {
     public function life(Request $request, Store $store, WorkDesk $desk, int $page): RedirectResponse
     {
-        $given = $request->validate(['life' => ['required', 'string', 'max:20'], 'back_on' => ['nullable', 'date_format:Y-m-d'], 'replaced_by' => ['nullable', 'string', 'max:500']]);
+        $given = $request->validate([
+            'life' => ['required', 'string', 'max:20'],
+            'back_on' => ['nullable', 'date_format:Y-m-d'],
+            'replaced_by' => ['nullable', 'string', 'max:500'],
+        ]);
         abort_unless(DB::table('pages')->where('store_id', $store->id)->where('id', $page)->exists(), 404);
         $life = LifeState::fromKey($given['life']) ?? abort(422);
         $user = (int) $request->user()?->getAuthIdentifier();
-        LivesByHand::say($store, $page, $life, $given['back_on'] ?? null, (string) ($given['replaced_by'] ?? ''), $user);
+        LivesByHand::say(
+            $store,
+            $page,
+            $life,
+            $given['back_on'] ?? null,
+            (string) ($given['replaced_by'] ?? ''),
+            $user,
+        );
         $desk->begin(ReindexWork::class, $store->id, 0, $user);
 
-        return redirect()->route('page', [$store, $page])->with('done', $life === LifeState::Unknown ? 'Its availability follows imports and the page again.' : "The product counts as {$life->label()} until somebody says otherwise.");
+        return redirect()
+            ->route('page', [$store, $page])
+            ->with(
+                'done',
+                $life === LifeState::Unknown
+                    ? 'Its availability follows imports and the page again.'
+                    : "The product counts as {$life->label()} until somebody says otherwise.",
+            );
     }
 
     public function images(Store $store, int $page): RedirectResponse
     {
         abort_unless(DB::table('pages')->where('store_id', $store->id)->where('id', $page)->exists(), 404);
 
-        return redirect()->route('page', [$store, $page])->with('done', ImageSizes::weigh($store, $page).' images told their size.');
+        return redirect()
+            ->route('page', [$store, $page])
+            ->with('done', ImageSizes::weigh($store, $page).' images told their size.');
     }
 
     public function successor(Request $request, Store $store, int $page): RedirectResponse
@@ -45,9 +65,14 @@ final class PageFactsController
         try {
             Succession::byHand($store, $page, (string) ($given['address'] ?? ''));
         } catch (InvalidArgumentException $wrong) {
-            return redirect()->route('page', [$store, $page])->withErrors(['address' => $wrong->getMessage()])->withInput();
+            return redirect()
+                ->route('page', [$store, $page])
+                ->withErrors(['address' => $wrong->getMessage()])
+                ->withInput();
         }
 
-        return redirect()->route('page', [$store, $page])->with('done', 'Kept.');
+        return redirect()
+            ->route('page', [$store, $page])
+            ->with('done', 'Kept.');
     }
 }

@@ -21,8 +21,16 @@ final class RenderController
     public function show(Store $store): View
     {
         return view('gather.rendered', [
-            'store' => $store, 'hasBrowser' => Browser::isThere(), 'work' => WorkView::latest($store->id, RenderWork::sort()),
-            'renders' => DB::table('gather_renders')->join('pages', 'pages.id', '=', 'gather_renders.page_id')->where('gather_renders.store_id', $store->id)->orderByDesc('differs')->orderByDesc('rendered_at')->limit(60)->get(['gather_renders.*', 'url']),
+            'store' => $store,
+            'hasBrowser' => Browser::isThere(),
+            'work' => WorkView::latest($store->id, RenderWork::sort()),
+            'renders' => DB::table('gather_renders')
+                ->join('pages', 'pages.id', '=', 'gather_renders.page_id')
+                ->where('gather_renders.store_id', $store->id)
+                ->orderByDesc('differs')
+                ->orderByDesc('rendered_at')
+                ->limit(60)
+                ->get(['gather_renders.*', 'url']),
         ]);
     }
 
@@ -30,11 +38,20 @@ final class RenderController
     public function start(Request $request, Store $store, WorkDesk $desk): RedirectResponse
     {
         $given = $request->validate(['page' => ['nullable', 'integer', 'min:1']]);
-        $pages = isset($given['page']) ? DB::table('pages')->where('store_id', $store->id)->where('id', $given['page'])->pluck('id')->map(intval(...))->all() : Renders::sample($store);
+        $pages = isset($given['page'])
+            ? DB::table('pages')
+                ->where('store_id', $store->id)
+                ->where('id', $given['page'])
+                ->pluck('id')
+                ->map(intval(...))
+                ->all()
+            : Renders::sample($store);
         abort_if($pages === [], 404);
         $work = WorkView::latest($store->id, RenderWork::sort());
         if ($work?->isActive() !== true) {
-            $desk->begin(RenderWork::class, $store->id, 0, (int) $request->user()?->getAuthIdentifier(), ['left' => array_values($pages)]);
+            $desk->begin(RenderWork::class, $store->id, 0, (int) $request->user()?->getAuthIdentifier(), [
+                'left' => array_values($pages),
+            ]);
         }
 
         return redirect()->route('gather.rendered', $store);

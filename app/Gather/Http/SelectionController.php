@@ -18,7 +18,15 @@ final class SelectionController
 {
     public function send(Request $request, Store $store, PageList $list): RedirectResponse
     {
-        $given = $request->validate(['to' => ['required', 'in:desk,list,csv,xlsx'], 'name' => ['nullable', 'string', 'max:120'], 'all' => ['nullable', 'in:1'], 'pages' => ['array', 'max:1000'], 'pages.*' => ['integer', 'min:1'], 'filter' => ['array', 'max:40'], 'filter.*' => ['nullable', 'string', 'max:500']]);
+        $given = $request->validate([
+            'to' => ['required', 'in:desk,list,csv,xlsx'],
+            'name' => ['nullable', 'string', 'max:120'],
+            'all' => ['nullable', 'in:1'],
+            'pages' => ['array', 'max:1000'],
+            'pages.*' => ['integer', 'min:1'],
+            'filter' => ['array', 'max:40'],
+            'filter.*' => ['nullable', 'string', 'max:500'],
+        ]);
         $filter = PageFilter::of(array_filter($given['filter'] ?? [], is_string(...)));
         abort_if($filter->selection !== null && Selections::find($store, $filter->selection) === null, 404);
         $back = redirect()->route('gather', [$store] + $filter->query());
@@ -30,15 +38,25 @@ final class SelectionController
             return redirect()->route('gather.export', [$store, $given['to']] + $filter->query());
         }
         try {
-            $id = Selections::keep($store, $given['to'] === 'list' ? (string) $given['name'] : '', (int) $request->user()?->getAuthIdentifier(), $all ? $list->ids($store, $filter) : [array_map(intval(...), array_values($given['pages'] ?? []))]);
+            $id = Selections::keep(
+                $store,
+                $given['to'] === 'list' ? (string) $given['name'] : '',
+                (int) $request->user()?->getAuthIdentifier(),
+                $all ? $list->ids($store, $filter) : [array_map(intval(...), array_values($given['pages'] ?? []))],
+            );
         } catch (InvalidArgumentException) {
             return $back->withErrors(['pages' => 'No page is picked: tick some, or choose all that match.']);
         }
 
         return match ($given['to']) {
             'desk' => redirect()->route('write', [$store, 'selection' => $id]),
-            'list' => redirect()->route('gather', [$store, 'selection' => $id])->with('done', 'The list is saved.'),
-            default => redirect()->route('gather.export', [$store, $given['to'], 'selection' => $id] + $filter->query()),
+            'list' => redirect()
+                ->route('gather', [$store, 'selection' => $id])
+                ->with('done', 'The list is saved.'),
+            default => redirect()->route(
+                'gather.export',
+                [$store, $given['to'], 'selection' => $id] + $filter->query(),
+            ),
         };
     }
 
@@ -50,10 +68,26 @@ final class SelectionController
         try {
             $id = Selections::keep($store, '', (int) $request->user()?->getAuthIdentifier(), [$pages]);
         } catch (InvalidArgumentException) {
-            return redirect()->route('gather', $store)->withErrors(['addresses' => 'None of these addresses is a page of this store.'])->withInput();
+            return redirect()
+                ->route('gather', $store)
+                ->withErrors(['addresses' => 'None of these addresses is a page of this store.'])
+                ->withInput();
         }
 
-        return redirect()->route('gather', [$store, 'selection' => $id])->with('done', number_format(count($pages)).' pages are picked.'.($unknown === [] ? '' : ' '.number_format(count($unknown)).' addresses are not known here: '.implode(', ', array_slice($unknown, 0, 5)).(count($unknown) > 5 ? ' …' : '')));
+        return redirect()
+            ->route('gather', [$store, 'selection' => $id])
+            ->with(
+                'done',
+                number_format(count($pages)).
+                    ' pages are picked.'.
+                    ($unknown === []
+                        ? ''
+                        : ' '.
+                            number_format(count($unknown)).
+                            ' addresses are not known here: '.
+                            implode(', ', array_slice($unknown, 0, 5)).
+                            (count($unknown) > 5 ? ' …' : '')),
+            );
     }
 
     public function drop(Store $store, int $selection): RedirectResponse
@@ -65,11 +99,25 @@ final class SelectionController
 
     public function saveView(Request $request, Store $store): RedirectResponse
     {
-        $given = $request->validate(['name' => ['required', 'string', 'max:80'], 'shared' => ['nullable', 'in:1'], 'filter' => ['array', 'max:40'], 'filter.*' => ['nullable', 'string', 'max:500']]);
+        $given = $request->validate([
+            'name' => ['required', 'string', 'max:80'],
+            'shared' => ['nullable', 'in:1'],
+            'filter' => ['array', 'max:40'],
+            'filter.*' => ['nullable', 'string', 'max:500'],
+        ]);
         $filter = PageFilter::of(array_filter($given['filter'] ?? [], is_string(...)));
-        SavedViews::save($store, (int) $request->user()?->getAuthIdentifier(), 'inventory', $given['name'], $filter->query(), ($given['shared'] ?? null) === '1');
+        SavedViews::save(
+            $store,
+            (int) $request->user()?->getAuthIdentifier(),
+            'inventory',
+            $given['name'],
+            $filter->query(),
+            ($given['shared'] ?? null) === '1',
+        );
 
-        return redirect()->route('gather', [$store] + $filter->query())->with('done', "The view “{$given['name']}” is kept.");
+        return redirect()
+            ->route('gather', [$store] + $filter->query())
+            ->with('done', "The view “{$given['name']}” is kept.");
     }
 
     public function dropView(Request $request, Store $store, int $view): RedirectResponse

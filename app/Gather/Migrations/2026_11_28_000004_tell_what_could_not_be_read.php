@@ -11,7 +11,10 @@ return new class extends Migration
     public function up(): void
     {
         Schema::table('gather_crawls', function (Blueprint $table): void {
-            $table->string('sync_problem', 400)->nullable()->comment('why the shop\'s own products and collections could not be read in this crawl');
+            $table
+                ->string('sync_problem', 400)
+                ->nullable()
+                ->comment('why the shop\'s own products and collections could not be read in this crawl');
         });
     }
 };

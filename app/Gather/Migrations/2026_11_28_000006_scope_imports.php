@@ -11,7 +11,10 @@ return new class extends Migration
     public function up(): void
     {
         Schema::table('gather_imports', function (Blueprint $table): void {
-            $table->string('scope', 190)->default('')->comment('part of the store that the rows speak for; empty for all of it');
+            $table
+                ->string('scope', 190)
+                ->default('')
+                ->comment('part of the store that the rows speak for; empty for all of it');
         });
     }
 };

@@ -45,9 +45,29 @@ enum PageColumn: string
     case Orders = 'orders';
     case Revenue = 'revenue';
 
-    private const USUAL = [self::Kind, self::Status, self::Engines, self::Depth, self::Links, self::LinksNav, self::Words];
+    private const USUAL = [
+        self::Kind,
+        self::Status,
+        self::Engines,
+        self::Depth,
+        self::Links,
+        self::LinksNav,
+        self::Words,
+    ];
 
-    private const USUAL_WITH_NUMBERS = [self::Kind, self::Status, self::Engines, self::Depth, self::Links, self::LinksNav, self::Clicks, self::Impressions, self::Position, self::Orders, self::Revenue];
+    private const USUAL_WITH_NUMBERS = [
+        self::Kind,
+        self::Status,
+        self::Engines,
+        self::Depth,
+        self::Links,
+        self::LinksNav,
+        self::Clicks,
+        self::Impressions,
+        self::Position,
+        self::Orders,
+        self::Revenue,
+    ];
 
     /** @return list<self> the columns shown where nobody has chosen any */
     public static function usual(bool $hasNumbers): array
@@ -98,7 +118,11 @@ enum PageColumn: string
     /** Whether it is asked for by a range of numbers; else by one of its choices. */
     public function isNumber(): bool
     {
-        return ! in_array($this, [self::Kind, self::Status, self::Engines, self::Canonical, self::Marks, self::Sources, self::Life], true);
+        return ! in_array(
+            $this,
+            [self::Kind, self::Status, self::Engines, self::Canonical, self::Marks, self::Sources, self::Life],
+            true,
+        );
     }
 
     /** Numbers in the table for one that people see. */
@@ -110,7 +134,28 @@ enum PageColumn: string
     /** Whether large numbers are looked for first. */
     public function isDown(): bool
     {
-        return in_array($this, [self::Links, self::LinksNav, self::LinksOut, self::Images, self::NoAlt, self::Bytes, self::Response, self::Stock, self::Price, self::Changed, self::Clicks, self::Impressions, self::Orders, self::Revenue, self::Hreflangs, self::H1s], true);
+        return in_array(
+            $this,
+            [
+                self::Links,
+                self::LinksNav,
+                self::LinksOut,
+                self::Images,
+                self::NoAlt,
+                self::Bytes,
+                self::Response,
+                self::Stock,
+                self::Price,
+                self::Changed,
+                self::Clicks,
+                self::Impressions,
+                self::Orders,
+                self::Revenue,
+                self::Hreflangs,
+                self::H1s,
+            ],
+            true,
+        );
     }
 
     public function needsNumbers(): bool
@@ -126,12 +171,46 @@ enum PageColumn: string
     public function choices(): array
     {
         return match ($this) {
-            self::Kind => array_column(array_map(static fn (PageKind $kind): array => [$kind->key(), $kind->label()], PageKind::cases()), 1, 0),
-            self::Engines => ['indexable' => 'indexable', 'not' => 'not indexable'] + array_column(array_map(static fn (WhyNot $why): array => [(string) $why->value, $why->words()], array_slice(WhyNot::cases(), 1)), 1, 0),
-            self::Canonical => array_column(array_map(static fn (CanonicalState $state): array => [(string) $state->value, $state->words()], CanonicalState::cases()), 1, 0),
-            self::Marks => array_column(array_map(static fn (PageMark $mark): array => [$mark->key(), $mark->words()], PageMark::cases()), 1, 0),
-            self::Sources => array_column(array_map(static fn (PageSource $source): array => [strtolower($source->name), strtolower($source->name)], PageSource::cases()), 1, 0),
-            self::Life => array_column(array_map(static fn (LifeState $state): array => [$state->key(), $state->label()], LifeState::cases()), 1, 0),
+            self::Kind => array_column(
+                array_map(static fn (PageKind $kind): array => [$kind->key(), $kind->label()], PageKind::cases()),
+                1,
+                0,
+            ),
+            self::Engines => ['indexable' => 'indexable', 'not' => 'not indexable'] +
+                array_column(
+                    array_map(
+                        static fn (WhyNot $why): array => [(string) $why->value, $why->words()],
+                        array_slice(WhyNot::cases(), 1),
+                    ),
+                    1,
+                    0,
+                ),
+            self::Canonical => array_column(
+                array_map(
+                    static fn (CanonicalState $state): array => [(string) $state->value, $state->words()],
+                    CanonicalState::cases(),
+                ),
+                1,
+                0,
+            ),
+            self::Marks => array_column(
+                array_map(static fn (PageMark $mark): array => [$mark->key(), $mark->words()], PageMark::cases()),
+                1,
+                0,
+            ),
+            self::Sources => array_column(
+                array_map(
+                    static fn (PageSource $source): array => [strtolower($source->name), strtolower($source->name)],
+                    PageSource::cases(),
+                ),
+                1,
+                0,
+            ),
+            self::Life => array_column(
+                array_map(static fn (LifeState $state): array => [$state->key(), $state->label()], LifeState::cases()),
+                1,
+                0,
+            ),
             default => [],
         };
     }
@@ -152,7 +231,9 @@ enum PageColumn: string
 
         return match ($this) {
             self::Kind => ['i.kind = ?', [PageKind::fromKey($choice)->value ?? 0]],
-            self::Engines => $choice === 'indexable' || $choice === 'not' ? ['i.indexable = ?', [$choice === 'not' ? 0 : 1]] : ['i.why_not = ?', [(int) $choice]],
+            self::Engines => $choice === 'indexable' || $choice === 'not'
+                ? ['i.indexable = ?', [$choice === 'not' ? 0 : 1]]
+                : ['i.why_not = ?', [(int) $choice]],
             self::Canonical => ['i.canonical = ?', [(int) $choice]],
             self::Marks => ['i.marks & ? <> 0', [PageMark::fromKey($choice)->value ?? 0]],
             self::Sources => ['i.sources & ? <> 0', [PageSource::fromKey($choice)->value ?? 0]],
@@ -174,7 +255,10 @@ enum PageColumn: string
             self::Engines => $row->indexable ? 'yes' : WhyNot::from((int) $value)->words(),
             self::Canonical => CanonicalState::from((int) $value)->words(),
             self::Depth => (int) $value === DepthRebuild::UNREACHED ? 'none' : (string) $value,
-            self::Marks => implode(', ', array_map(static fn (PageMark $mark): string => $mark->words(), PageMark::of((int) $value))),
+            self::Marks => implode(
+                ', ',
+                array_map(static fn (PageMark $mark): string => $mark->words(), PageMark::of((int) $value)),
+            ),
             self::Sources => implode(', ', PageSource::namesOf((int) $value)),
             self::Life => (int) $value === 0 ? '' : LifeState::from((int) $value)->label(),
             self::Position => (int) $value === 0 ? '–' : $number((int) $value / 1000, 1),

@@ -17,7 +17,10 @@ use Orchard\Core\LinkGraph\RedirectPath;
 /** The whole inventory as rows, in the order of addresses of pages as they were found. */
 final class PageExport
 {
-    public const COLUMNS = ['url', 'status', 'final_url', 'kind', 'indexable', 'why_not', 'title', 'description', 'h1', 'h1_count', 'canonical', 'depth', 'links_in', 'words', 'last_seen', 'sources'];
+    public const COLUMNS = [
+        'url', 'status', 'final_url', 'kind', 'indexable', 'why_not', 'title', 'description', 'h1', 'h1_count',
+        'canonical', 'depth', 'links_in', 'words', 'last_seen', 'sources',
+    ];
 
     /**
      * @param  iterable<list<int>>  $portions  page ids
@@ -27,14 +30,24 @@ final class PageExport
     public function rows(Store $store, iterable $portions, array $more = []): Generator
     {
         $redirects = [];
-        foreach (DB::select('SELECT p.url, f.redirect_url FROM page_facts f JOIN pages p ON p.id = f.page_id WHERE f.store_id = ? AND f.to_crawl = 0 AND f.redirect_url IS NOT NULL', [$store->id]) as $row) {
+        foreach (
+            DB::select(
+                'SELECT p.url, f.redirect_url FROM page_facts f JOIN pages p ON p.id = f.page_id WHERE f.store_id = ? AND f.to_crawl = 0 AND f.redirect_url IS NOT NULL',
+                [$store->id],
+            ) as $row
+        ) {
             $redirects[(string) $row->url] = (string) $row->redirect_url;
         }
         $path = new RedirectPath($redirects);
         $crawlers = $store->options()->crawlers;
         foreach ($portions as $portion) {
-            $rows = DB::select('SELECT i.*, p.url, f.title, f.description, f.h1s, f.canonicals, f.canonical_header, f.robots, f.robots_header, c.started_at
-                FROM page_index i JOIN pages p ON p.id = i.page_id LEFT JOIN page_facts f ON f.page_id = i.page_id AND f.to_crawl = 0 LEFT JOIN gather_crawls c ON c.id = p.seen_crawl WHERE i.store_id = ? AND i.page_id IN ('.Bulk::list($portion).') ORDER BY i.page_id', [$store->id]);
+            $rows = DB::select(
+                'SELECT i.*, p.url, f.title, f.description, f.h1s, f.canonicals, f.canonical_header, f.robots, f.robots_header, c.started_at
+                FROM page_index i JOIN pages p ON p.id = i.page_id LEFT JOIN page_facts f ON f.page_id = i.page_id AND f.to_crawl = 0 LEFT JOIN gather_crawls c ON c.id = p.seen_crawl WHERE i.store_id = ? AND i.page_id IN ('.
+                    Bulk::list($portion).
+                    ') ORDER BY i.page_id',
+                [$store->id],
+            );
             foreach ($rows as $row) {
                 /** @var list<string> $h1s */
                 $h1s = (array) json_decode((string) $row->h1s, true);
@@ -42,9 +55,26 @@ final class PageExport
                 $canonicals = (array) json_decode((string) $row->canonicals, true);
                 $depth = (int) $row->depth;
                 yield [
-                    (string) $row->url, (int) $row->status, isset($redirects[(string) $row->url]) ? $path->end((string) $row->url) : (string) $row->url, PageKind::from((int) $row->kind)->key(),
-                    $row->indexable ? 'yes' : 'no', WhyNot::from((int) $row->why_not)->wordsOf($row->robots ?? '', $row->robots_header ?? '', $crawlers), (string) $row->title, (string) $row->description, $h1s[0] ?? '', count($h1s), $canonicals[0] ?? (string) $row->canonical_header,
-                    $depth === DepthRebuild::UNREACHED ? null : $depth, (int) $row->links_in, (int) $row->words, (string) $row->started_at, implode(' ', PageSource::namesOf((int) $row->sources)),
+                    (string) $row->url,
+                    (int) $row->status,
+                    isset($redirects[(string) $row->url]) ? $path->end((string) $row->url) : (string) $row->url,
+                    PageKind::from((int) $row->kind)->key(),
+                    $row->indexable ? 'yes' : 'no',
+                    WhyNot::from((int) $row->why_not)->wordsOf(
+                        $row->robots ?? '',
+                        $row->robots_header ?? '',
+                        $crawlers,
+                    ),
+                    (string) $row->title,
+                    (string) $row->description,
+                    $h1s[0] ?? '',
+                    count($h1s),
+                    $canonicals[0] ?? (string) $row->canonical_header,
+                    $depth === DepthRebuild::UNREACHED ? null : $depth,
+                    (int) $row->links_in,
+                    (int) $row->words,
+                    (string) $row->started_at,
+                    implode(' ', PageSource::namesOf((int) $row->sources)),
                     ...array_map(static fn (PageColumn $column): string => $column->shown($row, true), $more),
                 ];
             }

@@ -51,14 +51,31 @@ final readonly class PageFilter
             }
         }
         // Two older ways to ask, which bookmarks may hold.
-        $asked += array_filter(['engines' => ['yes' => 'indexable', 'no' => 'not'][$given['indexable'] ?? ''] ?? '', 'depth' => ($given['reached'] ?? '') === 'no' ? DepthRebuild::UNREACHED.'..' : ''], static fn (string $value): bool => $value !== '');
+        $asked += array_filter(
+            [
+                'engines' => ['yes' => 'indexable', 'no' => 'not'][$given['indexable'] ?? ''] ?? '',
+                'depth' => ($given['reached'] ?? '') === 'no' ? DepthRebuild::UNREACHED.'..' : '',
+            ],
+            static fn (string $value): bool => $value !== '',
+        );
         $sort = (string) preg_replace('/^-/', '', $given['sort'] ?? '');
-        $columns = array_values(array_filter(array_map(PageColumn::tryFrom(...), explode(',', mb_substr($given['columns'] ?? '', 0, 400)))));
-        $number = static fn (string $key): ?int => ctype_digit($given[$key] ?? '') && strlen($given[$key]) < 18 ? (int) $given[$key] : null;
+        $columns = array_values(
+            array_filter(array_map(PageColumn::tryFrom(...), explode(',', mb_substr($given['columns'] ?? '', 0, 400)))),
+        );
+        $number = static fn (string $key): ?int => ctype_digit($given[$key] ?? '') && strlen($given[$key]) < 18
+            ? (int) $given[$key]
+            : null;
 
         return new self(
-            $asked, mb_substr(trim($given['q'] ?? ''), 0, 100), ($given['exact'] ?? '') === '1', preg_match('~^/[^\x00-\x1f]*$~', $given['folder'] ?? '') === 1 ? mb_strcut($given['folder'], 0, 190) : '',
-            $number('selection'), $number('market'), $sort !== 'address' && PageColumn::tryFrom($sort) !== null ? $sort : 'address', str_starts_with($given['sort'] ?? '', '-'), $columns,
+            $asked,
+            mb_substr(trim($given['q'] ?? ''), 0, 100),
+            ($given['exact'] ?? '') === '1',
+            preg_match('~^/[^\x00-\x1f]*$~', $given['folder'] ?? '') === 1 ? mb_strcut($given['folder'], 0, 190) : '',
+            $number('selection'),
+            $number('market'),
+            $sort !== 'address' && PageColumn::tryFrom($sort) !== null ? $sort : 'address',
+            str_starts_with($given['sort'] ?? '', '-'),
+            $columns,
             ($given['after'] ?? '') === '' ? null : mb_substr($given['after'], 0, 500),
         );
     }
@@ -69,16 +86,32 @@ final readonly class PageFilter
      */
     public function query(array $changes = []): array
     {
-        return array_filter($changes + $this->asked + [
-            'q' => $this->search, 'exact' => $this->exact ? '1' : null, 'folder' => $this->folder, 'selection' => $this->selection === null ? null : (string) $this->selection, 'market' => $this->market === null ? null : (string) $this->market,
-            'sort' => $this->sort === 'address' && ! $this->isTurned ? null : ($this->isTurned ? '-' : '').$this->sort, 'columns' => implode(',', array_column($this->columns, 'value')), 'after' => null,
-        ], static fn (?string $value): bool => $value !== null && $value !== '');
+        return array_filter(
+            $changes +
+                $this->asked + [
+                    'q' => $this->search,
+                    'exact' => $this->exact ? '1' : null,
+                    'folder' => $this->folder,
+                    'selection' => $this->selection === null ? null : (string) $this->selection,
+                    'market' => $this->market === null ? null : (string) $this->market,
+                    'sort' => $this->sort === 'address' && ! $this->isTurned
+                            ? null
+                            : ($this->isTurned ? '-' : '').$this->sort,
+                    'columns' => implode(',', array_column($this->columns, 'value')),
+                    'after' => null,
+                ],
+            static fn (?string $value): bool => $value !== null && $value !== '',
+        );
     }
 
     /** Whether anything but the order and the columns is asked for. */
     public function asksForSome(): bool
     {
-        return $this->asked !== [] || $this->search !== '' || $this->folder !== '' || $this->selection !== null || $this->market !== null;
+        return $this->asked !== [] ||
+            $this->search !== '' ||
+            $this->folder !== '' ||
+            $this->selection !== null ||
+            $this->market !== null;
     }
 
     /** @return list<PageColumn> */
@@ -98,9 +131,14 @@ final readonly class PageFilter
         }
         [$from, $to] = explode('..', $asked) + ['', ''];
 
-        return mb_strtolower($column->label()).' '.match (true) {
-            $from === $to => "exactly $from", $to === '' => "at least $from", $from === '' => "at most $to", default => "$from to $to"
-        };
+        return mb_strtolower($column->label()).
+            ' '.
+            match (true) {
+                $from === $to => "exactly $from",
+                $to === '' => "at least $from",
+                $from === '' => "at most $to",
+                default => "$from to $to",
+            };
     }
 
     /**
@@ -113,7 +151,15 @@ final readonly class PageFilter
         if (! $column->isNumber()) {
             return $column->condition($asked);
         }
-        if (preg_match('/^(-?\d{1,10}(?:\.\d{1,2})?)?\.\.(-?\d{1,10}(?:\.\d{1,2})?)?$/', $asked, $found, PREG_UNMATCHED_AS_NULL) !== 1 || ($found[1] === null && ($found[2] ?? null) === null)) {
+        if (
+            preg_match(
+                '/^(-?\d{1,10}(?:\.\d{1,2})?)?\.\.(-?\d{1,10}(?:\.\d{1,2})?)?$/',
+                $asked,
+                $found,
+                PREG_UNMATCHED_AS_NULL,
+            ) !== 1 ||
+            ($found[1] === null && ($found[2] ?? null) === null)
+        ) {
             return null;
         }
         [$sql, $values] = [[], []];

@@ -28,7 +28,11 @@ final class PageList
     {
         [$from, $where, $values] = $this->where($store, $filter);
         [$column, $isDown] = $this->order($filter);
-        if ($filter->after !== null && preg_match('/^([0-9a-f]*)\.(\d+)$/', $filter->after, $found) === 1 && strlen($found[1]) % 2 === 0) {
+        if (
+            $filter->after !== null &&
+            preg_match('/^([0-9a-f]*)\.(\d+)$/', $filter->after, $found) === 1 &&
+            strlen($found[1]) % 2 === 0
+        ) {
             $key = (string) hex2bin($found[1]);
             $key = $column === 'i.address' ? $key : (is_numeric($key) ? $key : '0');
             $sign = $isDown ? '<' : '>';
@@ -36,7 +40,11 @@ final class PageList
             array_push($values, $key, $key, (int) $found[2]);
         }
         $direction = $isDown ? 'DESC' : 'ASC';
-        $keys = DB::select("SELECT i.page_id, $column AS sort_key FROM $from WHERE $where ORDER BY $column $direction, i.page_id $direction LIMIT ".(self::PAGE + 1), $values);
+        $keys = DB::select(
+            "SELECT i.page_id, $column AS sort_key FROM $from WHERE $where ORDER BY $column $direction, i.page_id $direction LIMIT ".
+                (self::PAGE + 1),
+            $values,
+        );
         $next = null;
         if (count($keys) > self::PAGE) {
             array_pop($keys);
@@ -64,7 +72,15 @@ final class PageList
     {
         [$from, $where, $values] = $this->where($store, $filter);
         $after = 0;
-        while ($ids = Bulk::ids(DB::select("SELECT i.page_id FROM $from WHERE $where AND i.page_id > ? ORDER BY i.page_id LIMIT 5000", [...$values, $after]), 'page_id')) {
+        while (
+            $ids = Bulk::ids(
+                DB::select("SELECT i.page_id FROM $from WHERE $where AND i.page_id > ? ORDER BY i.page_id LIMIT 5000", [
+                    ...$values,
+                    $after,
+                ]),
+                'page_id',
+            )
+        ) {
             $after = end($ids);
             yield $ids;
         }
@@ -78,10 +94,25 @@ final class PageList
         $start = strlen($base) + 1;
         // Up to the next slash behind what is given; nothing where there is none, for then the page stands right in it.
         $folders = [];
-        foreach (DB::select("SELECT LEFT(i.address, LOCATE('/', i.address, $start)) AS folder, COUNT(*) AS pages, SUM(i.indexable) AS indexable, SUM(i.clicks) AS clicks, SUM(i.impressions) AS impressions, SUM(i.revenue) AS revenue FROM $from WHERE $where GROUP BY folder ORDER BY pages DESC LIMIT 2000", $values) as $row) {
+        foreach (
+            DB::select(
+                "SELECT LEFT(i.address, LOCATE('/', i.address, $start)) AS folder, COUNT(*) AS pages, SUM(i.indexable) AS indexable, SUM(i.clicks) AS clicks, SUM(i.impressions) AS impressions, SUM(i.revenue) AS revenue FROM $from WHERE $where GROUP BY folder ORDER BY pages DESC LIMIT 2000",
+                $values,
+            ) as $row
+        ) {
             // A slash in the query makes no folder.
-            $folder = (string) $row->folder === '' || str_contains((string) $row->folder, '?') ? $base : (string) $row->folder;
-            $known = $folders[$folder] ?? ['folder' => $folder, 'pages' => 0, 'indexable' => 0, 'clicks' => 0, 'impressions' => 0, 'revenue' => 0.0];
+            $folder =
+                (string) $row->folder === '' || str_contains((string) $row->folder, '?')
+                    ? $base
+                    : (string) $row->folder;
+            $known = $folders[$folder] ?? [
+                'folder' => $folder,
+                'pages' => 0,
+                'indexable' => 0,
+                'clicks' => 0,
+                'impressions' => 0,
+                'revenue' => 0.0,
+            ];
             foreach (['pages', 'indexable', 'clicks', 'impressions'] as $sum) {
                 $known[$sum] += (int) $row->{$sum};
             }
@@ -101,7 +132,11 @@ final class PageList
         $total = 0;
         $indexable = 0;
         $sources = [];
-        foreach (DB::select('SELECT kind, status, indexable, sources, pages FROM page_counts WHERE store_id = ?', [$store->id]) as $row) {
+        foreach (
+            DB::select('SELECT kind, status, indexable, sources, pages FROM page_counts WHERE store_id = ?', [
+                $store->id,
+            ]) as $row
+        ) {
             $n = (int) $row->pages;
             $kind = PageKind::from((int) $row->kind)->key();
             $kinds[$kind] = ($kinds[$kind] ?? 0) + $n;
@@ -114,7 +149,14 @@ final class PageList
         }
         ksort($statuses);
 
-        return ['total' => $total, 'kinds' => $kinds, 'statuses' => $statuses, 'indexable' => $indexable, 'sources' => $sources, 'unreached' => $total - ($sources['links'] ?? 0)];
+        return [
+            'total' => $total,
+            'kinds' => $kinds,
+            'statuses' => $statuses,
+            'indexable' => $indexable,
+            'sources' => $sources,
+            'unreached' => $total - ($sources['links'] ?? 0),
+        ];
     }
 
     /**
@@ -127,7 +169,13 @@ final class PageList
             return [];
         }
         $rows = [];
-        foreach (DB::select('SELECT i.*, p.url, f.title, f.description, f.redirect_url, f.problem FROM page_index i JOIN pages p ON p.id = i.page_id LEFT JOIN page_facts f ON f.page_id = i.page_id AND f.to_crawl = 0 WHERE i.page_id IN ('.Bulk::list($ids).')') as $row) {
+        foreach (
+            DB::select(
+                'SELECT i.*, p.url, f.title, f.description, f.redirect_url, f.problem FROM page_index i JOIN pages p ON p.id = i.page_id LEFT JOIN page_facts f ON f.page_id = i.page_id AND f.to_crawl = 0 WHERE i.page_id IN ('.
+                    Bulk::list($ids).
+                    ')',
+            ) as $row
+        ) {
             $rows[(int) $row->page_id] = $row;
         }
 
@@ -140,11 +188,16 @@ final class PageList
         $column = PageColumn::tryFrom($filter->sort);
         $isDown = ($column?->isDown() ?? false) !== $filter->isTurned;
 
-        return [match (true) {
-            $column === null => 'i.address',
-            $column === PageColumn::Stock || $column === PageColumn::Price => "COALESCE(i.{$column->column()}, ".($isDown ? '-1' : '1e11').')',
-            default => 'i.'.$column->column(),
-        }, $isDown];
+        return [
+            match (true) {
+                $column === null => 'i.address',
+                $column === PageColumn::Stock || $column === PageColumn::Price => "COALESCE(i.{$column->column()}, ".
+                    ($isDown ? '-1' : '1e11').
+                    ')',
+                default => 'i.'.$column->column(),
+            },
+            $isDown,
+        ];
     }
 
     /**
@@ -158,9 +211,15 @@ final class PageList
         $search = WordSearch::of($store->id, $filter->search);
         if ($search->byIndex) {
             // From the words to the rows at once: the found pages never travel here and back.
-            $from = 'page_words w JOIN '.($filter->selection === null ? 'page_index i ON i.page_id = w.page_id' : 'page_index i ON i.page_id = w.page_id JOIN selected_pages s ON s.page_id = i.page_id');
+            $from =
+                'page_words w JOIN '.
+                ($filter->selection === null
+                    ? 'page_index i ON i.page_id = w.page_id'
+                    : 'page_index i ON i.page_id = w.page_id JOIN selected_pages s ON s.page_id = i.page_id');
         } else {
-            $from = ($from === 'page_index i' ? $from.self::path($filter) : $from).' STRAIGHT_JOIN page_words w ON w.page_id = i.page_id';
+            $from =
+                ($from === 'page_index i' ? $from.self::path($filter) : $from).
+                ' STRAIGHT_JOIN page_words w ON w.page_id = i.page_id';
         }
 
         return [$from, "$where AND w.store_id = i.store_id AND $search->condition", [...$values, ...$search->values]];
@@ -173,7 +232,12 @@ final class PageList
      */
     private static function path(PageFilter $filter): string
     {
-        $ofKind = ['address' => 'by_kind', 'links' => 'by_kind_links', 'depth' => 'by_kind_depth', 'words' => 'by_kind_words'];
+        $ofKind = [
+            'address' => 'by_kind',
+            'links' => 'by_kind_links',
+            'depth' => 'by_kind_depth',
+            'words' => 'by_kind_words',
+        ];
 
         return match (true) {
             isset($filter->asked['kind'], $ofKind[$filter->sort]) => ' FORCE INDEX ('.$ofKind[$filter->sort].')',

@@ -39,7 +39,10 @@ final class ReindexWork implements LongWork
     public function slice(WorkRun $run): SliceEnd
     {
         $store = Store::query()->findOrFail($run->storeId);
-        if (! (new MarketSorting($store))->work($run) || ! (new IndexRebuild($store, Crawls::shown($store->id), false))->work($run)) {
+        if (
+            ! (new MarketSorting($store))->work($run) ||
+            ! (new IndexRebuild($store, Crawls::shown($store->id), false))->work($run)
+        ) {
             return SliceEnd::more();
         }
         (new ShownTexts($store))->work($run);

@@ -22,7 +22,10 @@ final readonly class MissingPage
 
     public static function from(string $html): self
     {
-        $facts = PageReader::read(Charset::toUtf8($html, null), PageUrl::parse('http://missing.invalid/') ?? throw new \LogicException('No URL.'));
+        $facts = PageReader::read(
+            Charset::toUtf8($html, null),
+            PageUrl::parse('http://missing.invalid/') ?? throw new \LogicException('No URL.'),
+        );
 
         return new self(self::linesOf($facts->details?->text), $facts->title);
     }
@@ -33,7 +36,8 @@ final readonly class MissingPage
         $all = count($lines + $this->lines);
 
         // A title of its own says that the page is about something, however little text there is.
-        return $title === $this->title && ($all === 0 || count(array_intersect_key($lines, $this->lines)) / $all >= self::LIKE);
+        return $title === $this->title &&
+            ($all === 0 || count(array_intersect_key($lines, $this->lines)) / $all >= self::LIKE);
     }
 
     /** @return array<string, true> lines by what stands in them but addresses and numbers, which such pages repeat of the one asked for */

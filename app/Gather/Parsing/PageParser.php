@@ -35,7 +35,7 @@ final class PageParser
     /** @param  ?string  $missing  HTML that answers for an address that does not exist */
     public function __construct(?string $missing = null)
     {
-        $this->memory = new RegionMemory;
+        $this->memory = new RegionMemory();
         $this->missing = $missing === null ? null : MissingPage::from($missing);
     }
 
@@ -43,10 +43,14 @@ final class PageParser
     {
         $page = PageUrl::parse($url) ?? throw new \InvalidArgumentException("$url is no URL.");
         if ($this->host !== $page->authority) {
-            [$this->memory, $this->host] = [new RegionMemory, $page->authority];
+            [$this->memory, $this->host] = [new RegionMemory(), $page->authority];
         }
         $text = Charset::toUtf8($body, $contentType);
-        $facts = PageReader::read(preg_match('~^application/xhtml\+xml~i', (string) $contentType) === 1 ? Xhtml::toHtml($text) : $text, $page, $this->memory);
+        $facts = PageReader::read(
+            preg_match('~^application/xhtml\+xml~i', (string) $contentType) === 1 ? Xhtml::toHtml($text) : $text,
+            $page,
+            $this->memory,
+        );
         if (count($this->digests) > self::MEMORY) {
             $this->digests = [];
         }
@@ -57,7 +61,8 @@ final class PageParser
         foreach ($facts->links as $link) {
             $digest = $this->digests[$link->target] ?? null;
             if ($digest === null) {
-                $digest = $this->digests[$link->target] = PageUrl::parse($link->target)?->sameHostAs($page) === true ? PageUrl::digestOf($link->target) : '';
+                $digest = $this->digests[$link->target] =
+                    PageUrl::parse($link->target)?->sameHostAs($page) === true ? PageUrl::digestOf($link->target) : '';
                 if ($digest !== '') {
                     $urls[$digest] = $link->target;
                 }
@@ -82,13 +87,40 @@ final class PageParser
             $blocks[] = [$digest, $region, isset($this->told[$digest]) ? null : $links];
             $this->told[$digest] = true;
         }
-        $bare = new PageFacts($facts->title, $facts->description, $facts->robots, $facts->canonicals, $facts->h1s, $facts->words, $facts->language, $facts->types, [], $facts->strays, refresh: $facts->refresh);
+        $bare = new PageFacts(
+            $facts->title,
+            $facts->description,
+            $facts->robots,
+            $facts->canonicals,
+            $facts->h1s,
+            $facts->words,
+            $facts->language,
+            $facts->types,
+            [],
+            $facts->strays,
+            refresh: $facts->refresh,
+        );
 
-        $details = ($facts->details ?? throw new \LogicException('A page was read without its details.'))->withExternals($externals);
+        $details = (
+            $facts->details ?? throw new \LogicException('A page was read without its details.')
+        )->withExternals($externals);
 
-        $isMissing = $this->missing?->isLike($details->text, $facts->title) === true
-            || NotFoundText::isSaid($facts->title, $facts->h1s, $facts->words, array_intersect($facts->types, ['Product', 'ProductGroup', 'og:product']) !== []);
+        $isMissing =
+            $this->missing?->isLike($details->text, $facts->title) === true ||
+            NotFoundText::isSaid(
+                $facts->title,
+                $facts->h1s,
+                $facts->words,
+                array_intersect($facts->types, ['Product', 'ProductGroup', 'og:product']) !== [],
+            );
 
-        return new ParsedPage($bare, KeptDetails::of($details, $isMissing), $urls, $main, $blocks, md5(serialize([$main, array_column($blocks, 0)]), true));
+        return new ParsedPage(
+            $bare,
+            KeptDetails::of($details, $isMissing),
+            $urls,
+            $main,
+            $blocks,
+            md5(serialize([$main, array_column($blocks, 0)]), true),
+        );
     }
 }

@@ -22,7 +22,13 @@ final readonly class ParsedPage
      * @param  list<array{string, int, ?list<array{string, string, int}>}>  $blocks  digest, region, links; the links only the first time that this parser meets the block
      * @param  string  $digest  16 bytes that change when any link or block does
      */
-    public function __construct(public PageFacts $facts, public KeptDetails $details, public array $urls, public array $links, public array $blocks, public string $digest)
-    {
+    public function __construct(
+        public PageFacts $facts,
+        public KeptDetails $details,
+        public array $urls,
+        public array $links,
+        public array $blocks,
+        public string $digest,
+    ) {
     }
 }

@@ -53,7 +53,9 @@ final class ParserPool
             return $done;
         }
         $read = array_map(static fn (ParserProcess $parser) => $parser->output(), $this->parsers);
-        $write = array_values(array_filter(array_map(static fn (ParserProcess $parser) => $parser->inputIfPending(), $this->parsers)));
+        $write = array_values(
+            array_filter(array_map(static fn (ParserProcess $parser) => $parser->inputIfPending(), $this->parsers)),
+        );
         $except = null;
         // A signal may cut the wait short, such as the one by which a worker is asked to end; that is no failure.
         @stream_select($read, $write, $except, 0, (int) ($wait * 1_000_000));
@@ -64,6 +66,8 @@ final class ParserPool
     /** @return list<array{mixed, ParsedPage|string}> */
     private function collect(): array
     {
-        return array_merge(...array_map(static fn (ParserProcess $parser): array => $parser->finished(), $this->parsers));
+        return array_merge(
+            ...array_map(static fn (ParserProcess $parser): array => $parser->finished(), $this->parsers),
+        );
     }
 }

@@ -36,7 +36,16 @@ final class ParserProcess
     /** @param  ?string  $missing  what the shop answers for an address that does not exist, where that is a page with status 200 */
     public function __construct(?string $missing)
     {
-        $command = [PHP_BINARY, '-d', 'opcache.enable_cli=1', '-d', 'opcache.jit=tracing', '-d', 'opcache.jit_buffer_size=32M', __DIR__.'/parser.php'];
+        $command = [
+            PHP_BINARY,
+            '-d',
+            'opcache.enable_cli=1',
+            '-d',
+            'opcache.jit=tracing',
+            '-d',
+            'opcache.jit_buffer_size=32M',
+            __DIR__.'/parser.php',
+        ];
         // Sockets hold several pages where a pipe holds two: a parser has something to do while this side writes to the database.
         $process = proc_open($command, [['socket'], ['socket']], $pipes);
         if (! is_resource($process)) {
@@ -88,7 +97,10 @@ final class ParserProcess
             }
             $page = unserialize(substr($this->incoming, $at + 4, $length), ['allowed_classes' => self::CLASSES]);
             $at += 4 + $length;
-            $done[] = [array_shift($this->tags), $page instanceof ParsedPage || is_string($page) ? $page : 'The parser gave no answer.'];
+            $done[] = [
+                array_shift($this->tags),
+                $page instanceof ParsedPage || is_string($page) ? $page : 'The parser gave no answer.',
+            ];
         }
         if ($at > 0) {
             $this->incoming = substr($this->incoming, $at);

@@ -27,7 +27,9 @@ $read = static function (int $length): ?string {
 
     return $data;
 };
-$missing = unserialize((string) $read((int) (unpack('V', (string) $read(4)) ?: [1 => 0])[1]), ['allowed_classes' => false]);
+$missing = unserialize((string) $read((int) (unpack('V', (string) $read(4)) ?: [1 => 0])[1]), [
+    'allowed_classes' => false,
+]);
 $parser = new PageParser(is_string($missing) ? $missing : null);
 while (($head = $read(4)) !== null) {
     $frame = $read((int) (unpack('V', $head) ?: [1 => 0])[1]);

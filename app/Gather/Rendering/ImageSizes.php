@@ -21,8 +21,22 @@ final class ImageSizes
     /** @return int images that told their size */
     public static function weigh(Store $store, int $page): int
     {
-        $details = KeptDetails::unpack(DB::table('page_details')->where('store_id', $store->id)->where('page_id', $page)->value('details'));
-        $sources = array_values(array_unique(array_filter(array_map(static fn (mixed $image): string => is_array($image) && is_string($image['src'] ?? null) ? $image['src'] : '', (array) ($details['images'] ?? [])), static fn (string $src): bool => preg_match('~^https?://~', $src) === 1)));
+        $details = KeptDetails::unpack(
+            DB::table('page_details')->where('store_id', $store->id)->where('page_id', $page)->value('details'),
+        );
+        $sources = array_values(
+            array_unique(
+                array_filter(
+                    array_map(
+                        static fn (mixed $image): string => is_array($image) && is_string($image['src'] ?? null)
+                            ? $image['src']
+                            : '',
+                        (array) ($details['images'] ?? []),
+                    ),
+                    static fn (string $src): bool => preg_match('~^https?://~', $src) === 1,
+                ),
+            ),
+        );
         $http = GuardedHttp::allowing($store->options()->privateHosts);
         $waiting = array_slice($sources, 0, self::MOST);
         $sizes = [];
@@ -34,10 +48,29 @@ final class ImageSizes
             }
             foreach ($http->finished(0.05) as [$src, $answer]) {
                 $length = $answer->header('content-length');
-                $sizes[(string) $src] = $answer->status === 200 && ctype_digit((string) $length) ? (int) $length : ($answer->status === 0 ? (string) $answer->problem : "answers {$answer->status}");
+                $sizes[(string) $src] =
+                    $answer->status === 200 && ctype_digit((string) $length)
+                        ? (int) $length
+                        : ($answer->status === 0
+                            ? (string) $answer->problem
+                            : "answers {$answer->status}");
             }
         }
-        DB::table('gather_image_sizes')->upsert([['page_id' => $page, 'store_id' => $store->id, 'sizes' => json_encode((object) $sizes, JSON_UNESCAPED_SLASHES | JSON_INVALID_UTF8_SUBSTITUTE | JSON_THROW_ON_ERROR), 'weighed_at' => now()]], ['page_id'], ['sizes', 'weighed_at']);
+        DB::table('gather_image_sizes')->upsert(
+            [
+                [
+                    'page_id' => $page,
+                    'store_id' => $store->id,
+                    'sizes' => json_encode(
+                        (object) $sizes,
+                        JSON_UNESCAPED_SLASHES | JSON_INVALID_UTF8_SUBSTITUTE | JSON_THROW_ON_ERROR,
+                    ),
+                    'weighed_at' => now(),
+                ],
+            ],
+            ['page_id'],
+            ['sizes', 'weighed_at'],
+        );
 
         return count(array_filter($sizes, is_int(...)));
     }

@@ -31,10 +31,21 @@ final class Renders
     public static function sample(Store $store): array
     {
         $pages = [];
-        foreach (DB::select('SELECT page_id, kind FROM (SELECT page_id, kind, ROW_NUMBER() OVER (PARTITION BY kind ORDER BY impressions DESC, links_in DESC, page_id) AS place FROM page_index WHERE store_id = ? AND status = 200) ranked WHERE place <= ? ORDER BY kind, place', [$store->id, self::OF_A_KIND]) as $row) {
+        foreach (
+            DB::select(
+                'SELECT page_id, kind FROM (SELECT page_id, kind, ROW_NUMBER() OVER (PARTITION BY kind ORDER BY impressions DESC, links_in DESC, page_id) AS place FROM page_index WHERE store_id = ? AND status = 200) ranked WHERE place <= ? ORDER BY kind, place',
+                [$store->id, self::OF_A_KIND],
+            ) as $row
+        ) {
             $pages[(int) $row->page_id] = true;
         }
-        foreach (DB::select('SELECT page_id FROM page_index WHERE store_id = ? AND status = 200 AND marks & ? <> 0 ORDER BY page_id LIMIT '.self::FILLED, [$store->id, PageMark::NeedsScript->value]) as $row) {
+        foreach (
+            DB::select(
+                'SELECT page_id FROM page_index WHERE store_id = ? AND status = 200 AND marks & ? <> 0 ORDER BY page_id LIMIT '.
+                    self::FILLED,
+                [$store->id, PageMark::NeedsScript->value],
+            ) as $row
+        ) {
             $pages[(int) $row->page_id] = true;
         }
 
@@ -43,29 +54,64 @@ final class Renders
 
     public function show(Store $store, int $page): void
     {
-        $url = PageUrl::parse((string) DB::table('pages')->where('store_id', $store->id)->where('id', $page)->value('url'));
+        $url = PageUrl::parse(
+            (string) DB::table('pages')->where('store_id', $store->id)->where('id', $page)->value('url'),
+        );
         if ($url === null) {
             return;
         }
         $raw = $shown = null;
         $problem = null;
         $options = $store->options();
-        $answer = GuardedHttp::allowing($options->privateHosts)->fetch(new HttpRequest($url, timeout: $options->timeout, maxBytes: $options->pageBytes));
+        $answer = GuardedHttp::allowing($options->privateHosts)->fetch(
+            new HttpRequest($url, timeout: $options->timeout, maxBytes: $options->pageBytes),
+        );
         if ($answer->status !== 200) {
             $problem = $answer->problem ?? "The page answers {$answer->status}.";
         } else {
             $raw = PageReader::read(Charset::toUtf8($answer->body, $answer->header('content-type')), $url);
             try {
-                $shown = PageReader::read((new Browser(new AddressGuard($options->privateHosts)))->show($url, $answer->body), $url);
+                $shown = PageReader::read(
+                    (new Browser(new AddressGuard($options->privateHosts)))->show($url, $answer->body),
+                    $url,
+                );
             } catch (RuntimeException|AddressRefused $wrong) {
                 $problem = $wrong->getMessage();
             }
         }
-        DB::table('gather_renders')->upsert([['page_id' => $page, 'store_id' => $store->id, 'rendered_at' => now(), 'raw' => self::told($raw), 'shown' => self::told($shown), 'differs' => $raw !== null && $shown !== null && self::told($raw) !== self::told($shown), 'problem' => $problem === null ? null : mb_substr($problem, 0, 255)]], ['page_id'], ['rendered_at', 'raw', 'shown', 'differs', 'problem']);
+        DB::table('gather_renders')->upsert(
+            [
+                [
+                    'page_id' => $page,
+                    'store_id' => $store->id,
+                    'rendered_at' => now(),
+                    'raw' => self::told($raw),
+                    'shown' => self::told($shown),
+                    'differs' => $raw !== null && $shown !== null && self::told($raw) !== self::told($shown),
+                    'problem' => $problem === null ? null : mb_substr($problem, 0, 255),
+                ],
+            ],
+            ['page_id'],
+            ['rendered_at', 'raw', 'shown', 'differs', 'problem'],
+        );
     }
 
     private static function told(?PageFacts $facts): ?string
     {
-        return $facts === null ? null : json_encode(['title' => $facts->title, 'description' => $facts->description, 'canonical' => $facts->canonicals, 'robots' => $facts->robots, 'h1' => $facts->h1s, 'links' => count(array_unique(array_column($facts->links, 'target'))), 'words' => $facts->words, 'types' => $facts->types], JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_INVALID_UTF8_SUBSTITUTE | JSON_THROW_ON_ERROR);
+        return $facts === null
+            ? null
+            : json_encode(
+                [
+                    'title' => $facts->title,
+                    'description' => $facts->description,
+                    'canonical' => $facts->canonicals,
+                    'robots' => $facts->robots,
+                    'h1' => $facts->h1s,
+                    'links' => count(array_unique(array_column($facts->links, 'target'))),
+                    'words' => $facts->words,
+                    'types' => $facts->types,
+                ],
+                JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_INVALID_UTF8_SUBSTITUTE | JSON_THROW_ON_ERROR,
+            );
     }
 }

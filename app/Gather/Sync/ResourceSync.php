@@ -48,7 +48,10 @@ final readonly class ResourceSync
             try {
                 return $this->admin->list($after);
             } catch (ShopUnavailable $unavailable) {
-                if ($try >= 4 || ($unavailable->status >= 400 && $unavailable->status < 500 && $unavailable->status !== 429)) {
+                if (
+                    $try >= 4 ||
+                    ($unavailable->status >= 400 && $unavailable->status < 500 && $unavailable->status !== 429)
+                ) {
                     throw $unavailable;
                 }
                 sleep(min(8, max($try, $unavailable->retryAfter ?? 0)));

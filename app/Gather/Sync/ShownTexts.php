@@ -25,7 +25,11 @@ final readonly class ShownTexts
     {
         $after = 0;
         while (true) {
-            $rows = DB::select('SELECT r.id, r.market_id, f.status, f.title, f.description FROM resources r JOIN page_facts f ON f.page_id = r.page_id AND f.to_crawl = 0 WHERE r.store_id = ? AND r.gone = 0 AND r.id > ? ORDER BY r.id LIMIT '.self::CHUNK, [$this->store->id, $after]);
+            $rows = DB::select(
+                'SELECT r.id, r.market_id, f.status, f.title, f.description FROM resources r JOIN page_facts f ON f.page_id = r.page_id AND f.to_crawl = 0 WHERE r.store_id = ? AND r.gone = 0 AND r.id > ? ORDER BY r.id LIMIT '.
+                    self::CHUNK,
+                [$this->store->id, $after],
+            );
             if ($rows === []) {
                 break;
             }
@@ -35,7 +39,9 @@ final readonly class ShownTexts
                 if ((int) $row->status !== 200) {
                     continue;
                 }
-                foreach ([[TextField::Title, $row->title], [TextField::Description, $row->description]] as [$field, $text]) {
+                foreach (
+                    [[TextField::Title, $row->title], [TextField::Description, $row->description]] as [$field, $text]
+                ) {
                     $texts[] = [(int) $row->id, $field->value, $this->store->id, (int) $row->market_id, $text];
                 }
             }
@@ -47,12 +53,27 @@ final readonly class ShownTexts
 
     private function learnSuffixes(WorkRun $run): void
     {
-        $groups = DB::select('SELECT DISTINCT market_id, kind FROM resources WHERE store_id = ? AND gone = 0', [$this->store->id]);
+        $groups = DB::select('SELECT DISTINCT market_id, kind FROM resources WHERE store_id = ? AND gone = 0', [
+            $this->store->id,
+        ]);
         $found = [];
         foreach ($groups as $group) {
-            $pairs = DB::select("SELECT t.stored, t.shown FROM resources r JOIN resource_texts t ON t.resource_id = r.id AND t.field = 1 WHERE r.store_id = ? AND r.market_id = ? AND r.kind = ? AND r.gone = 0 AND t.stored <> '' AND t.shown IS NOT NULL LIMIT 5000", [$this->store->id, $group->market_id, $group->kind]);
+            $pairs = DB::select(
+                "SELECT t.stored, t.shown FROM resources r JOIN resource_texts t ON t.resource_id = r.id AND t.field = 1 WHERE r.store_id = ? AND r.market_id = ? AND r.kind = ? AND r.gone = 0 AND t.stored <> '' AND t.shown IS NOT NULL LIMIT 5000",
+                [$this->store->id, $group->market_id, $group->kind],
+            );
             // Without a page nothing is known of what the theme adds; that is not the same as nothing added.
-            $pairs === [] || $found[] = [(int) $group->market_id, (int) $group->kind, TitleSuffix::learn(array_map(static fn (object $pair): array => [(string) $pair->stored, (string) $pair->shown], $pairs))];
+            $pairs === [] ||
+                ($found[] = [
+                    (int) $group->market_id,
+                    (int) $group->kind,
+                    TitleSuffix::learn(
+                        array_map(
+                            static fn (object $pair): array => [(string) $pair->stored, (string) $pair->shown],
+                            $pairs,
+                        ),
+                    ),
+                ]);
         }
         $run->fenced(fn () => TitleSuffixes::learned($this->store, $found));
     }

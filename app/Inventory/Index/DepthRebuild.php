@@ -30,7 +30,9 @@ final readonly class DepthRebuild
     {
         /** @var array<int, int> $node number by page id */
         $node = [];
-        foreach ($this->stream('SELECT page_id FROM page_index WHERE store_id = ? ORDER BY page_id', [$this->store->id]) as [$page]) {
+        foreach (
+            $this->stream('SELECT page_id FROM page_index WHERE store_id = ? ORDER BY page_id', [$this->store->id]) as [$page]
+        ) {
             $node[(int) $page] = count($node);
         }
         $run->beat();
@@ -51,12 +53,20 @@ final readonly class DepthRebuild
             }
         }
         $redirects = [];
-        foreach (DB::select('SELECT f.page_id, t.id AS target FROM page_facts f JOIN pages t ON t.store_id = f.store_id AND t.digest = UNHEX(MD5(f.redirect_url)) WHERE f.store_id = ? AND f.to_crawl = 0 AND f.redirect_url IS NOT NULL', [$this->store->id]) as $row) {
+        foreach (
+            DB::select(
+                'SELECT f.page_id, t.id AS target FROM page_facts f JOIN pages t ON t.store_id = f.store_id AND t.digest = UNHEX(MD5(f.redirect_url)) WHERE f.store_id = ? AND f.to_crawl = 0 AND f.redirect_url IS NOT NULL',
+                [$this->store->id],
+            ) as $row
+        ) {
             if (isset($node[(int) $row->page_id], $node[(int) $row->target])) {
                 $redirects[$node[(int) $row->page_id]] = $node[(int) $row->target];
             }
         }
-        $homeId = (int) DB::table('pages')->where('store_id', $this->store->id)->where('digest', $this->store->baseUrl()->digest())->value('id');
+        $homeId = (int) DB::table('pages')
+            ->where('store_id', $this->store->id)
+            ->where('digest', $this->store->baseUrl()->digest())
+            ->value('id');
         $home = $node[$homeId] ?? null;
         $depths = $home === null ? [] : ClickDepth::from($home, $starts, $targets, $redirects, $bundlesOf, $bundles);
         unset($starts, $targets, $bundlesOf, $bundles);
@@ -77,7 +87,11 @@ final readonly class DepthRebuild
         $starts = array_fill(0, count($node) + 1, 0);
         $targets = '';
         [$current, $seen] = [-1, []];
-        foreach ($this->stream('SELECT from_page, to_page FROM links WHERE store_id = ? ORDER BY from_page', [$this->store->id]) as [$page, $target]) {
+        foreach (
+            $this->stream('SELECT from_page, to_page FROM links WHERE store_id = ? ORDER BY from_page', [
+                $this->store->id,
+            ]) as [$page, $target]
+        ) {
             $from = $node[$page] ?? null;
             $to = $node[$target] ?? null;
             if ($from === null || $to === null) {
@@ -108,7 +122,12 @@ final readonly class DepthRebuild
     private function blocks(array $node): array
     {
         $bundles = [];
-        foreach ($this->stream('SELECT l.block_id, l.to_page FROM block_links l JOIN link_blocks b ON b.id = l.block_id WHERE b.store_id = ?', [$this->store->id]) as [$block, $to]) {
+        foreach (
+            $this->stream(
+                'SELECT l.block_id, l.to_page FROM block_links l JOIN link_blocks b ON b.id = l.block_id WHERE b.store_id = ?',
+                [$this->store->id],
+            ) as [$block, $to]
+        ) {
             if (isset($node[$to])) {
                 $bundles[(int) $block][] = $node[$to];
             }
@@ -125,7 +144,11 @@ final readonly class DepthRebuild
             }
         };
         [$current, $blocks] = [0, []];
-        foreach ($this->stream('SELECT page_id, block_id FROM page_blocks WHERE store_id = ? ORDER BY page_id, block_id', [$this->store->id]) as [$page, $block]) {
+        foreach (
+            $this->stream('SELECT page_id, block_id FROM page_blocks WHERE store_id = ? ORDER BY page_id, block_id', [
+                $this->store->id,
+            ]) as [$page, $block]
+        ) {
             if ($page !== $current) {
                 $keep($current, $blocks);
                 [$current, $blocks] = [$page, []];
@@ -151,13 +174,24 @@ final readonly class DepthRebuild
             foreach ($pages as $page) {
                 $number = $node[$page];
                 $depth = $depths[$number] ?? ClickDepth::UNREACHED;
-                $rows[] = [$page, $depth === ClickDepth::UNREACHED ? self::UNREACHED : $depth, $in[$number], $nav[$number], $out[$number]];
+                $rows[] = [
+                    $page,
+                    $depth === ClickDepth::UNREACHED ? self::UNREACHED : $depth,
+                    $in[$number],
+                    $nav[$number],
+                    $out[$number],
+                ];
             }
             $run->fenced(static function () use ($rows): void {
-                DB::statement('CREATE TEMPORARY TABLE IF NOT EXISTS new_depths (page_id BIGINT UNSIGNED PRIMARY KEY, depth SMALLINT UNSIGNED, links_in INT UNSIGNED, links_nav INT UNSIGNED, links_out INT UNSIGNED)');
+                DB::statement(
+                    'CREATE TEMPORARY TABLE IF NOT EXISTS new_depths (page_id BIGINT UNSIGNED PRIMARY KEY, depth SMALLINT UNSIGNED, links_in INT UNSIGNED, links_nav INT UNSIGNED, links_out INT UNSIGNED)',
+                );
                 DB::delete('DELETE FROM new_depths');
                 Bulk::write('new_depths', ['page_id', 'depth', 'links_in', 'links_nav', 'links_out'], $rows);
-                DB::update('UPDATE page_index i JOIN new_depths n ON n.page_id = i.page_id SET i.depth = n.depth, i.links_in = n.links_in, i.links_nav = n.links_nav, i.links_out = n.links_out, i.sources = IF(n.depth = ?, i.sources & ~1, i.sources | 1)', [self::UNREACHED]);
+                DB::update(
+                    'UPDATE page_index i JOIN new_depths n ON n.page_id = i.page_id SET i.depth = n.depth, i.links_in = n.links_in, i.links_nav = n.links_nav, i.links_out = n.links_out, i.sources = IF(n.depth = ?, i.sources & ~1, i.sources | 1)',
+                    [self::UNREACHED],
+                );
             });
             $run->beat();
         }

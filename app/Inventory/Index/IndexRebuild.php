@@ -51,10 +51,16 @@ final readonly class IndexRebuild
             $run->fenced(fn () => $lines->find());
         }
         while (true) {
-            $rows = DB::select('SELECT p.id, p.url, p.market_id, p.resource_id, r.kind AS resource_kind, f.status, f.redirect_url, f.content_type, f.title, f.robots, f.robots_header, f.canonicals, f.canonical_header, f.words, f.types, f.problem, f.description, f.h1s, f.strays, f.bytes, f.from_crawl, f.language, p.sources,'.($markets->needLanguages() ? ' d.details,' : '').'
+            $rows = DB::select(
+                'SELECT p.id, p.url, p.market_id, p.resource_id, r.kind AS resource_kind, f.status, f.redirect_url, f.content_type, f.title, f.robots, f.robots_header, f.canonicals, f.canonical_header, f.words, f.types, f.problem, f.description, f.h1s, f.strays, f.bytes, f.from_crawl, f.language, p.sources,'.
+                    ($markets->needLanguages() ? ' d.details,' : '').
+                    '
                 d.marks, d.product, d.text_life, d.response_ms, d.images, d.no_alt, d.structured_errors, d.hreflangs, d.needs_script, d.looks_missing
                 FROM page_facts f JOIN pages p ON p.id = f.page_id LEFT JOIN resources r ON r.id = p.resource_id LEFT JOIN page_details d ON d.page_id = p.id
-                WHERE f.store_id = ? AND f.to_crawl = 0 AND p.id > ? ORDER BY p.id LIMIT '.self::CHUNK, [$this->store->id, $after]);
+                WHERE f.store_id = ? AND f.to_crawl = 0 AND p.id > ? ORDER BY p.id LIMIT '.
+                    self::CHUNK,
+                [$this->store->id, $after],
+            );
             if ($rows === []) {
                 (new LearnedKinds($this->store))->learn($run);
                 (new KnownPages($this->store))->list($run, anew: true);
@@ -71,10 +77,30 @@ final readonly class IndexRebuild
             }
             $run->fenced(function () use ($index, $words, $products, $rows, $markets): void {
                 $markets->needLanguages() && $this->moveToMarkets($rows, $index);
-                $columns = ['market_id', 'resource_id', 'kind', 'status', 'indexable', 'why_not', 'words', 'title_chars', 'description_chars', 'h1s', 'images', 'no_alt', 'canonical', 'bytes', 'response_ms', 'hreflangs', 'marks', 'sources', 'life', 'stock', 'price', 'changed_crawl'];
-                Bulk::write('page_index', ['page_id', 'store_id', ...$columns, 'address'], $index, 'INSERT', 'ON DUPLICATE KEY UPDATE '.implode(', ', array_map(static fn (string $column): string => "$column = VALUES($column)", $columns)));
+                $columns = [
+                    'market_id', 'resource_id', 'kind', 'status', 'indexable', 'why_not', 'words', 'title_chars',
+                    'description_chars', 'h1s', 'images', 'no_alt', 'canonical', 'bytes', 'response_ms', 'hreflangs',
+                    'marks', 'sources', 'life', 'stock', 'price', 'changed_crawl',
+                ];
+                Bulk::write(
+                    'page_index',
+                    ['page_id', 'store_id', ...$columns, 'address'],
+                    $index,
+                    'INSERT',
+                    'ON DUPLICATE KEY UPDATE '.
+                        implode(
+                            ', ',
+                            array_map(static fn (string $column): string => "$column = VALUES($column)", $columns),
+                        ),
+                );
                 $products->write();
-                Bulk::write('page_words', ['page_id', 'store_id', 'words'], $words, 'INSERT', 'ON DUPLICATE KEY UPDATE words = VALUES(words)');
+                Bulk::write(
+                    'page_words',
+                    ['page_id', 'store_id', 'words'],
+                    $words,
+                    'INSERT',
+                    'ON DUPLICATE KEY UPDATE words = VALUES(words)',
+                );
             });
             $run->beat(['indexed_to' => $after], force: true);
             if ($run->timeIsUp()) {
@@ -89,20 +115,36 @@ final readonly class IndexRebuild
         if (! $this->complete) {
             return;
         }
-        DB::update('UPDATE page_facts f JOIN pages p ON p.id = f.page_id SET f.to_crawl = ? WHERE f.store_id = ? AND f.to_crawl = 0 AND p.seen_crawl < ?', [$this->crawl, $this->store->id, $this->crawl]);
+        DB::update(
+            'UPDATE page_facts f JOIN pages p ON p.id = f.page_id SET f.to_crawl = ? WHERE f.store_id = ? AND f.to_crawl = 0 AND p.seen_crawl < ?',
+            [$this->crawl, $this->store->id, $this->crawl],
+        );
         (new LinkBook($this->store->id))->doubtGone($this->crawl);
         foreach (['page_index', 'page_words'] as $table) {
-            DB::delete("DELETE i FROM $table i JOIN pages p ON p.id = i.page_id WHERE i.store_id = ? AND p.seen_crawl < ?", [$this->store->id, $this->crawl]);
+            DB::delete(
+                "DELETE i FROM $table i JOIN pages p ON p.id = i.page_id WHERE i.store_id = ? AND p.seen_crawl < ?",
+                [$this->store->id, $this->crawl],
+            );
         }
     }
 
     /** @return array{list<int|string|null>, list<int|string>} */
-    private function rowsOf(object $row, KindRules $rules, RepeatedLines $lines, ProductsOfPages $products, Markets $markets, ToldByLists $told): array
-    {
+    private function rowsOf(
+        object $row,
+        KindRules $rules,
+        RepeatedLines $lines,
+        ProductsOfPages $products,
+        Markets $markets,
+        ToldByLists $told,
+    ): array {
         $url = PageUrl::parse((string) $row->url) ?? $this->store->baseUrl();
         /** @var list<string> $types */
         $types = json_decode((string) $row->types, true);
-        $kind = $rules->kindOf($url, $row->resource_kind === null ? null : PageKind::from((int) $row->resource_kind), $types);
+        $kind = $rules->kindOf(
+            $url,
+            $row->resource_kind === null ? null : PageKind::from((int) $row->resource_kind),
+            $types,
+        );
         // A list of pages may say what the shop's own make-up does not.
         $kind = $kind === PageKind::Other ? $told->kindOf((int) $row->id) ?? $kind : $kind;
         $why = $this->whyNot($row);
@@ -117,9 +159,36 @@ final readonly class IndexRebuild
         $marks = self::marksOf($row, $kind, $strays, $h1s) | ($markets->isOfNone($url) ? PageMark::NoMarket->value : 0);
 
         return [
-            [(int) $row->id, $this->store->id, $markets->needLanguages() ? $markets->marketOfPage($url, self::codesOf($row))->id : (int) $row->market_id, $row->resource_id === null ? null : (int) $row->resource_id, $kind->value, (int) $row->status, $why === WhyNot::Indexable ? 1 : 0, $why->value, $row->marks === null ? (int) $row->words : $lines->ownWords((string) $row->marks), min(65535, mb_strlen($title)),
-                min(65535, mb_strlen((string) $row->description)), $h1s, (int) $row->images, (int) $row->no_alt, CanonicalState::of((string) $row->url, $canonicals, $row->canonical_header, $strays['canonical'] ?? 0)->value, (int) $row->bytes, (int) $row->response_ms, (int) $row->hreflangs, $marks,
-                (int) $row->sources | ($row->resource_id === null ? 0 : PageSource::Shop->value), $life->value, $product['stock'], $product['price'], (int) $row->from_crawl, substr($url->target(), 0, 190)],
+            [
+                (int) $row->id,
+                $this->store->id,
+                $markets->needLanguages()
+                    ? $markets->marketOfPage($url, self::codesOf($row))->id
+                    : (int) $row->market_id,
+                $row->resource_id === null ? null : (int) $row->resource_id,
+                $kind->value,
+                (int) $row->status,
+                $why === WhyNot::Indexable ? 1 : 0,
+                $why->value,
+                $row->marks === null ? (int) $row->words : $lines->ownWords((string) $row->marks),
+                min(65535, mb_strlen($title)),
+                min(65535, mb_strlen((string) $row->description)),
+                $h1s,
+                (int) $row->images,
+                (int) $row->no_alt,
+                CanonicalState::of((string) $row->url, $canonicals, $row->canonical_header, $strays['canonical'] ?? 0)
+                    ->value,
+                (int) $row->bytes,
+                (int) $row->response_ms,
+                (int) $row->hreflangs,
+                $marks,
+                (int) $row->sources | ($row->resource_id === null ? 0 : PageSource::Shop->value),
+                $life->value,
+                $product['stock'],
+                $product['price'],
+                (int) $row->from_crawl,
+                substr($url->target(), 0, 190),
+            ],
             [(int) $row->id, $this->store->id, WordSearch::textOf($title, $url->target())],
         ];
     }
@@ -163,11 +232,19 @@ final readonly class IndexRebuild
     {
         $isPage = (int) $row->status === 200 && $row->marks !== null;
         $marks = 0;
-        foreach ([
-            [PageMark::NeedsScript, (int) $row->needs_script === 1], [PageMark::LooksMissing, (int) $row->looks_missing === 1], [PageMark::BadStructured, (int) $row->structured_errors > 0],
-            [PageMark::StrayHead, isset($strays['canonical']) || isset($strays['robots'])], [PageMark::CutShort, str_starts_with((string) $row->problem, 'cut off')], [PageMark::KeptOut, $kind->isKeptOut()],
-            [PageMark::NoH1, $isPage && $h1s === 0], [PageMark::NoDescription, $isPage && (string) $row->description === ''], [PageMark::NoTitle, $isPage && (string) $row->title === ''],
-        ] as [$mark, $holds]) {
+        foreach (
+            [
+                [PageMark::NeedsScript, (int) $row->needs_script === 1],
+                [PageMark::LooksMissing, (int) $row->looks_missing === 1],
+                [PageMark::BadStructured, (int) $row->structured_errors > 0],
+                [PageMark::StrayHead, isset($strays['canonical']) || isset($strays['robots'])],
+                [PageMark::CutShort, str_starts_with((string) $row->problem, 'cut off')],
+                [PageMark::KeptOut, $kind->isKeptOut()],
+                [PageMark::NoH1, $isPage && $h1s === 0],
+                [PageMark::NoDescription, $isPage && (string) $row->description === ''],
+                [PageMark::NoTitle, $isPage && (string) $row->title === ''],
+            ] as [$mark, $holds]
+        ) {
             $marks |= $holds ? $mark->value : 0;
         }
 
@@ -194,7 +271,10 @@ final readonly class IndexRebuild
             $status >= 400 => WhyNot::ClientError,
             $status !== 200 => WhyNot::NoWholePage,
             preg_match('~^(text/html|application/xhtml\+xml)~i', (string) $row->content_type) !== 1 => WhyNot::NotHtml,
-            ($rules = IndexRules::from([(string) $row->robots, ...explode('; ', (string) $row->robots_header)], $this->crawlers))->noindex => WhyNot::Noindex,
+            ($rules = IndexRules::from(
+                [(string) $row->robots, ...explode('; ', (string) $row->robots_header)],
+                $this->crawlers,
+            ))->noindex => WhyNot::Noindex,
             $rules->barred !== [] => WhyNot::NoindexForOne,
             (int) $row->looks_missing === 1 => WhyNot::LooksMissing,
             $canonical !== null && $canonical !== $row->url => WhyNot::CanonicalElsewhere,

@@ -31,9 +31,15 @@ final readonly class KnownPages
         $rules = KindRules::of($this->store);
         $markets = Markets::of($this->store);
         $after = 0;
-        $missing = $anew ? 'LEFT JOIN page_facts i ON i.page_id = p.id AND i.to_crawl = 0' : 'LEFT JOIN page_index i ON i.page_id = p.id';
+        $missing = $anew
+            ? 'LEFT JOIN page_facts i ON i.page_id = p.id AND i.to_crawl = 0'
+            : 'LEFT JOIN page_index i ON i.page_id = p.id';
         while (true) {
-            $pages = DB::select("SELECT p.id, p.url, p.market_id, p.sources, NULL AS product, 0 AS text_life FROM pages p $missing WHERE p.store_id = ? AND p.sources > 0 AND i.page_id IS NULL AND p.id > ? ORDER BY p.id LIMIT ".self::CHUNK, [$this->store->id, $after]);
+            $pages = DB::select(
+                "SELECT p.id, p.url, p.market_id, p.sources, NULL AS product, 0 AS text_life FROM pages p $missing WHERE p.store_id = ? AND p.sources > 0 AND i.page_id IS NULL AND p.id > ? ORDER BY p.id LIMIT ".
+                    self::CHUNK,
+                [$this->store->id, $after],
+            );
             if ($pages === []) {
                 break;
             }
@@ -48,18 +54,50 @@ final readonly class KnownPages
                 $product = $products->of($page, $kind);
                 $life = $product['life'] === LifeState::Unknown ? $told->lifeOf((int) $page->id) : $product['life'];
                 $why = $told->isNoindex((int) $page->id) ? WhyNot::Noindex : WhyNot::NotFetched;
-                $rows[] = [(int) $page->id, $this->store->id, (int) $page->market_id, $kind->value, 0, 0, $why->value, (int) $page->sources, $life->value, $product['stock'], $product['price'], ($kind->isKeptOut() ? PageMark::KeptOut->value : 0) | ($markets->isOfNone($url) ? PageMark::NoMarket->value : 0), substr($url->target(), 0, 190)];
+                $rows[] = [
+                    (int) $page->id,
+                    $this->store->id,
+                    (int) $page->market_id,
+                    $kind->value,
+                    0,
+                    0,
+                    $why->value,
+                    (int) $page->sources,
+                    $life->value,
+                    $product['stock'],
+                    $product['price'],
+                    ($kind->isKeptOut() ? PageMark::KeptOut->value : 0) |
+                    ($markets->isOfNone($url) ? PageMark::NoMarket->value : 0),
+                    substr($url->target(), 0, 190),
+                ];
                 $words[] = [(int) $page->id, $this->store->id, WordSearch::textOf('', $url->target())];
             }
             $run->fenced(static function () use ($rows, $words, $products): void {
-                $columns = ['market_id', 'kind', 'status', 'indexable', 'why_not', 'sources', 'life', 'stock', 'price', 'marks'];
-                Bulk::write('page_index', ['page_id', 'store_id', ...$columns, 'address'], $rows, 'INSERT', 'ON DUPLICATE KEY UPDATE '.implode(', ', array_map(static fn (string $column): string => "$column = VALUES($column)", $columns)));
+                $columns = [
+                    'market_id', 'kind', 'status', 'indexable', 'why_not', 'sources', 'life', 'stock', 'price', 'marks',
+                ];
+                Bulk::write(
+                    'page_index',
+                    ['page_id', 'store_id', ...$columns, 'address'],
+                    $rows,
+                    'INSERT',
+                    'ON DUPLICATE KEY UPDATE '.
+                        implode(
+                            ', ',
+                            array_map(static fn (string $column): string => "$column = VALUES($column)", $columns),
+                        ),
+                );
                 Bulk::write('page_words', ['page_id', 'store_id', 'words'], $words, 'INSERT IGNORE');
                 $products->write();
             });
             $run->beat();
         }
-        $run->fenced(fn (): int => DB::update('UPDATE page_index i JOIN pages p ON p.id = i.page_id SET i.sources = (i.sources & 3) | p.sources WHERE i.store_id = ? AND i.sources & ~3 <> p.sources', [$this->store->id]));
+        $run->fenced(
+            fn (): int => DB::update(
+                'UPDATE page_index i JOIN pages p ON p.id = i.page_id SET i.sources = (i.sources & 3) | p.sources WHERE i.store_id = ? AND i.sources & ~3 <> p.sources',
+                [$this->store->id],
+            ),
+        );
         $run->fenced(fn () => WordSearch::rebuild($this->store->id));
         $run->fenced(fn () => PageCounts::rebuild($this->store->id));
     }

@@ -34,9 +34,14 @@ final readonly class LearnedKinds
     {
         $lists = $open = [];
         for ($after = 0; ; $after = (int) $rows[count($rows) - 1]->page_id) {
-            $rows = DB::select('SELECT i.page_id, p.url, COUNT(DISTINCT l.to_page) AS links, COUNT(DISTINCT IF(t.kind = ?, l.to_page, NULL)) AS products
-                FROM (SELECT page_id FROM page_index WHERE store_id = ? AND kind = ? AND status = 200 AND page_id > ? ORDER BY page_id LIMIT '.self::CHUNK.') i JOIN pages p ON p.id = i.page_id LEFT JOIN links l ON l.store_id = p.store_id AND l.from_page = i.page_id AND l.to_page <> i.page_id LEFT JOIN page_index t ON t.store_id = p.store_id AND t.page_id = l.to_page
-                GROUP BY i.page_id, p.url ORDER BY i.page_id', [PageKind::Product->value, $this->store->id, PageKind::Other->value, $after]);
+            $rows = DB::select(
+                'SELECT i.page_id, p.url, COUNT(DISTINCT l.to_page) AS links, COUNT(DISTINCT IF(t.kind = ?, l.to_page, NULL)) AS products
+                FROM (SELECT page_id FROM page_index WHERE store_id = ? AND kind = ? AND status = 200 AND page_id > ? ORDER BY page_id LIMIT '.
+                    self::CHUNK.
+                    ') i JOIN pages p ON p.id = i.page_id LEFT JOIN links l ON l.store_id = p.store_id AND l.from_page = i.page_id AND l.to_page <> i.page_id LEFT JOIN page_index t ON t.store_id = p.store_id AND t.page_id = l.to_page
+                GROUP BY i.page_id, p.url ORDER BY i.page_id',
+                [PageKind::Product->value, $this->store->id, PageKind::Other->value, $after],
+            );
             foreach ($rows as $row) {
                 if ((int) $row->products >= self::FEWEST && (int) $row->products >= self::MOSTLY * (int) $row->links) {
                     $lists[(string) $row->url] = (int) $row->page_id;
@@ -49,7 +54,19 @@ final readonly class LearnedKinds
                 break;
             }
         }
-        $known = $open === [] ? [] : array_fill_keys(array_map(static fn (object $row): string => (string) $row->url, DB::select('SELECT p.url FROM page_index i JOIN pages p ON p.id = i.page_id WHERE i.store_id = ? AND i.kind = ?', [$this->store->id, PageKind::Collection->value])), true);
+        $known =
+            $open === []
+                ? []
+                : array_fill_keys(
+                    array_map(
+                        static fn (object $row): string => (string) $row->url,
+                        DB::select(
+                            'SELECT p.url FROM page_index i JOIN pages p ON p.id = i.page_id WHERE i.store_id = ? AND i.kind = ?',
+                            [$this->store->id, PageKind::Collection->value],
+                        ),
+                    ),
+                    true,
+                );
         foreach ($open as $url => $page) {
             foreach (self::wider((string) $url) as $wider) {
                 if (isset($lists[$wider]) || isset($known[$wider])) {
@@ -58,7 +75,12 @@ final readonly class LearnedKinds
             }
         }
         foreach (array_chunk(array_values($lists), self::CHUNK) as $pages) {
-            $run->fenced(static fn (): int => DB::update('UPDATE page_index SET kind = ? WHERE page_id IN ('.Bulk::list($pages).')', [PageKind::Collection->value]));
+            $run->fenced(
+                static fn (): int => DB::update(
+                    'UPDATE page_index SET kind = ? WHERE page_id IN ('.Bulk::list($pages).')',
+                    [PageKind::Collection->value],
+                ),
+            );
         }
     }
 
@@ -78,6 +100,15 @@ final readonly class LearnedKinds
             }
         }
 
-        return array_values(array_filter(array_map(static fn (string $path): ?string => PageUrl::parse("{$url->scheme}://{$url->authority}$path")?->text(), $wider)));
+        return array_values(
+            array_filter(
+                array_map(
+                    static fn (string $path): ?string => PageUrl::parse(
+                        "{$url->scheme}://{$url->authority}$path",
+                    )?->text(),
+                    $wider,
+                ),
+            ),
+        );
     }
 }

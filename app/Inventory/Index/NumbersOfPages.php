@@ -14,14 +14,22 @@ final class NumbersOfPages
     private const CHUNK = 10_000;
 
     private const SUMS = [
-        'clicks' => 's.clicks', 'impressions' => 's.impressions', 'position_milli' => 'ROUND(s.position_sum / NULLIF(s.impressions, 0))',
-        'orders' => 's.orders', 'revenue' => 's.revenue', 'returned' => 's.returned', 'margin' => 's.margin',
+        'clicks' => 's.clicks',
+        'impressions' => 's.impressions',
+        'position_milli' => 'ROUND(s.position_sum / NULLIF(s.impressions, 0))',
+        'orders' => 's.orders',
+        'revenue' => 's.revenue',
+        'returned' => 's.returned',
+        'margin' => 's.margin',
     ];
 
     public static function forget(Store $store): void
     {
         $zeros = implode(', ', array_map(static fn (string $column): string => "$column = 0", array_keys(self::SUMS)));
-        DB::update("UPDATE page_index SET $zeros WHERE store_id = ? AND (impressions > 0 OR clicks > 0 OR orders > 0 OR revenue > 0)", [$store->id]);
+        DB::update(
+            "UPDATE page_index SET $zeros WHERE store_id = ? AND (impressions > 0 OR clicks > 0 OR orders > 0 OR revenue > 0)",
+            [$store->id],
+        );
     }
 
     /**
@@ -31,18 +39,29 @@ final class NumbersOfPages
      */
     public static function take(Store $store, string $sums, array $values, Closure $write): void
     {
-        $set = implode(', ', array_map(static fn (string $column): string => "i.$column = COALESCE(".self::SUMS[$column].', 0)', array_keys(self::SUMS)));
-        $chunk = 'SELECT MAX(page_id) AS id FROM (SELECT page_id FROM page_index WHERE store_id = ? AND page_id > ? ORDER BY page_id LIMIT '.self::CHUNK.') chunk';
+        $set = implode(
+            ', ',
+            array_map(
+                static fn (string $column): string => "i.$column = COALESCE(".self::SUMS[$column].', 0)',
+                array_keys(self::SUMS),
+            ),
+        );
+        $chunk =
+            'SELECT MAX(page_id) AS id FROM (SELECT page_id FROM page_index WHERE store_id = ? AND page_id > ? ORDER BY page_id LIMIT '.
+            self::CHUNK.
+            ') chunk';
         for ($after = 0; ; $after = (int) $last) {
             $last = DB::selectOne($chunk, [$store->id, $after])->id;
             if ($last === null) {
                 return;
             }
-            $write(static fn () => DB::update(
-                "UPDATE page_index i LEFT JOIN ($sums AND page_id > ? AND page_id <= ? GROUP BY page_id) s ON s.page_id = i.page_id SET $set"
-                .' WHERE i.store_id = ? AND i.page_id > ? AND i.page_id <= ?',
-                [...$values, $after, (int) $last, $store->id, $after, (int) $last],
-            ));
+            $write(
+                static fn () => DB::update(
+                    "UPDATE page_index i LEFT JOIN ($sums AND page_id > ? AND page_id <= ? GROUP BY page_id) s ON s.page_id = i.page_id SET $set".
+                        ' WHERE i.store_id = ? AND i.page_id > ? AND i.page_id <= ?',
+                    [...$values, $after, (int) $last, $store->id, $after, (int) $last],
+                ),
+            );
         }
     }
 }

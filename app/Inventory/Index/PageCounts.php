@@ -13,6 +13,9 @@ final class PageCounts
     public static function rebuild(int $store): void
     {
         DB::table('page_counts')->where('store_id', $store)->delete();
-        DB::insert('INSERT INTO page_counts SELECT ?, kind, status, indexable, sources, COUNT(*) FROM page_index WHERE store_id = ? GROUP BY kind, status, indexable, sources', [$store, $store]);
+        DB::insert(
+            'INSERT INTO page_counts SELECT ?, kind, status, indexable, sources, COUNT(*) FROM page_index WHERE store_id = ? GROUP BY kind, status, indexable, sources',
+            [$store, $store],
+        );
     }
 }

@@ -38,13 +38,27 @@ final class ProductsOfPages
         foreach (DB::select('SELECT * FROM lives_by_hand WHERE page_id IN ('.Bulk::list($pages).')') as $row) {
             $this->hand[(int) $row->page_id] = $row;
         }
-        foreach (DB::select('SELECT * FROM product_rows WHERE is_current = 1 AND page_id IN ('.Bulk::list($pages).') ORDER BY import_id, number') as $row) {
+        foreach (
+            DB::select(
+                'SELECT * FROM product_rows WHERE is_current = 1 AND page_id IN ('.
+                    Bulk::list($pages).
+                    ') ORDER BY import_id, number',
+            ) as $row
+        ) {
             $known = $this->file[(int) $row->page_id] ?? null;
             // Several numbers on one page are its variants: it sells as long as one does, at the lowest price.
             if ($known !== null) {
-                $row->price = $known->price !== null && ($row->price === null || (float) $known->price < (float) $row->price) ? $known->price : $row->price;
-                $row->stock = $known->stock === null || $row->stock === null ? $known->stock ?? $row->stock : (int) $known->stock + (int) $row->stock;
-                $row->life = in_array(LifeState::Selling->value, [(int) $known->life, (int) $row->life], true) ? LifeState::Selling->value : $row->life;
+                $row->price =
+                    $known->price !== null && ($row->price === null || (float) $known->price < (float) $row->price)
+                        ? $known->price
+                        : $row->price;
+                $row->stock =
+                    $known->stock === null || $row->stock === null
+                        ? $known->stock ?? $row->stock
+                        : (int) $known->stock + (int) $row->stock;
+                $row->life = in_array(LifeState::Selling->value, [(int) $known->life, (int) $row->life], true)
+                    ? LifeState::Selling->value
+                    : $row->life;
             }
             $this->file[(int) $row->page_id] = $row;
         }
@@ -67,23 +81,53 @@ final class ProductsOfPages
             return ['life' => LifeState::Unknown, 'stock' => null, 'price' => null];
         }
         $said = [
-            [LifeOrigin::Hand, (int) ($hand->life ?? 0)], [LifeOrigin::File, self::lifeOf($file)], [LifeOrigin::Structured, (int) ($structured['life'] ?? 0)], [LifeOrigin::Text, $kind === PageKind::Product ? (int) $row->text_life : 0],
+            [LifeOrigin::Hand, (int) ($hand->life ?? 0)],
+            [LifeOrigin::File, self::lifeOf($file)],
+            [LifeOrigin::Structured, (int) ($structured['life'] ?? 0)],
+            [LifeOrigin::Text, $kind === PageKind::Product ? (int) $row->text_life : 0],
         ];
         $told = $hand !== null && (int) $hand->life > 0 ? $hand : $file;
         $backOn = $told->back_on ?? ($structured['backOn'] ?? null);
         // A day in the past on which it was to be back says nothing of today: it is what it would be without one.
         if ($backOn !== null && $backOn < $this->today) {
             $backOn = null;
-            $said = array_map(static fn (array $one): array => [$one[0], $one[1] === LifeState::BackOn->value ? LifeState::Selling->value : $one[1]], $said);
+            $said = array_map(
+                static fn (array $one): array => [
+                    $one[0],
+                    $one[1] === LifeState::BackOn->value ? LifeState::Selling->value : $one[1],
+                ],
+                $said,
+            );
         }
-        [$origin, $life] = array_values(array_filter($said, static fn (array $one): bool => $one[1] > 0))[0] ?? [LifeOrigin::Nobody, 0];
-        $price = $file->price ?? $structured['price'] ?? null;
+        [$origin, $life] = array_values(array_filter($said, static fn (array $one): bool => $one[1] > 0))[0] ?? [
+            LifeOrigin::Nobody,
+            0,
+        ];
+        $price = $file->price ?? ($structured['price'] ?? null);
         $price = $price === null ? null : number_format((float) $price, 2, '.', '');
         $stock = $file === null || $file->stock === null ? null : (int) $file->stock;
-        $first = static fn (string $key): string => ($file->{$key} ?? '') !== '' ? (string) $file->{$key} : (string) ($structured[$key] ?? '');
+        $first = static fn (string $key): string => ($file->{$key} ?? '') !== ''
+            ? (string) $file->{$key}
+            : (string) ($structured[$key] ?? '');
         $this->rows[] = [
-            $page, $this->store, $first('number'), $life, $origin->value, $backOn, (string) ($told->replaced_by ?? ''), $price, $first('currency'), $stock, $first('maker'),
-            $file->rating ?? (isset($structured['rating']) ? number_format((float) $structured['rating'], 2, '.', '') : null), $file === null || $file->reviews === null ? (isset($structured['reviews']) ? (int) $structured['reviews'] : null) : (int) $file->reviews,
+            $page,
+            $this->store,
+            $first('number'),
+            $life,
+            $origin->value,
+            $backOn,
+            (string) ($told->replaced_by ?? ''),
+            $price,
+            $first('currency'),
+            $stock,
+            $first('maker'),
+            $file->rating ??
+            (isset($structured['rating']) ? number_format((float) $structured['rating'], 2, '.', '') : null),
+            $file === null || $file->reviews === null
+                ? (isset($structured['reviews'])
+                    ? (int) $structured['reviews']
+                    : null)
+                : (int) $file->reviews,
         ];
 
         return ['life' => LifeState::from($life), 'stock' => $stock, 'price' => $price];
@@ -95,7 +139,14 @@ final class ProductsOfPages
         if ($anew !== []) {
             DB::delete('DELETE FROM page_products WHERE page_id IN ('.Bulk::list($anew).')');
         }
-        Bulk::write('page_products', ['page_id', 'store_id', 'number', 'life', 'origin', 'back_on', 'replaced_by', 'price', 'currency', 'stock', 'maker', 'rating', 'reviews'], $this->rows);
+        Bulk::write(
+            'page_products',
+            [
+                'page_id', 'store_id', 'number', 'life', 'origin', 'back_on', 'replaced_by', 'price', 'currency',
+                'stock', 'maker', 'rating', 'reviews',
+            ],
+            $this->rows,
+        );
     }
 
     /** A file that tells the stock alone has said enough. */

@@ -37,7 +37,13 @@ final class RepeatedLines
     {
         $seen = [];
         $pages = 0;
-        foreach (DB::select('SELECT d.marks FROM pages p JOIN page_details d ON d.page_id = p.id WHERE p.store_id = ? ORDER BY p.digest LIMIT '.self::SAMPLE, [$this->store]) as $row) {
+        foreach (
+            DB::select(
+                'SELECT d.marks FROM pages p JOIN page_details d ON d.page_id = p.id WHERE p.store_id = ? ORDER BY p.digest LIMIT '.
+                    self::SAMPLE,
+                [$this->store],
+            ) as $row
+        ) {
             $pages++;
             $own = [];
             foreach (MainText::marksOf((string) $row->marks) as $mark => $words) {
@@ -47,9 +53,22 @@ final class RepeatedLines
                 $seen[$mark] = ($seen[$mark] ?? 0) + 1;
             }
         }
-        $this->repeated = $pages < self::FEWEST ? [] : array_map(static fn (): bool => true, array_filter($seen, static fn (int $n): bool => $n >= self::SHARE * $pages));
+        $this->repeated =
+            $pages < self::FEWEST
+                ? []
+                : array_map(
+                    static fn (): bool => true,
+                    array_filter($seen, static fn (int $n): bool => $n >= self::SHARE * $pages),
+                );
         DB::delete('DELETE FROM repeated_lines WHERE store_id = ?', [$this->store]);
-        Bulk::write('repeated_lines', ['store_id', 'mark'], array_map(fn (int|string $mark): array => [$this->store, new Bytes((string) $mark)], array_keys($this->repeated)));
+        Bulk::write(
+            'repeated_lines',
+            ['store_id', 'mark'],
+            array_map(
+                fn (int|string $mark): array => [$this->store, new Bytes((string) $mark)],
+                array_keys($this->repeated),
+            ),
+        );
     }
 
     /** Words of the lines that are the page's own. */
@@ -66,6 +85,12 @@ final class RepeatedLines
     /** The lines of a text that are the page's own. */
     public function ownText(string $text): string
     {
-        return implode("\n", array_filter(explode("\n", $text), fn (string $line): bool => ! isset($this->repeated[substr(hash('xxh64', $line, true), 0, 6)])));
+        return implode(
+            "\n",
+            array_filter(
+                explode("\n", $text),
+                fn (string $line): bool => ! isset($this->repeated[substr(hash('xxh64', $line, true), 0, 6)]),
+            ),
+        );
     }
 }

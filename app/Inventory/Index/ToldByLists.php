@@ -18,9 +18,16 @@ final class ToldByLists
     /** @param  list<int>  $pages at least one */
     public function __construct(array $pages)
     {
-        $rows = DB::select('SELECT page_id, attributes FROM listed_rows WHERE is_current = 1 AND page_id IN ('.Bulk::list($pages).') ORDER BY import_id');
+        $rows = DB::select(
+            'SELECT page_id, attributes FROM listed_rows WHERE is_current = 1 AND page_id IN ('.
+                Bulk::list($pages).
+                ') ORDER BY import_id',
+        );
         foreach ($rows as $row) {
-            $told = array_map(strval(...), array_filter((array) json_decode((string) $row->attributes, true), is_scalar(...)));
+            $told = array_map(
+                strval(...),
+                array_filter((array) json_decode((string) $row->attributes, true), is_scalar(...)),
+            );
             $this->told[(int) $row->page_id] = $told + ($this->told[(int) $row->page_id] ?? []);
         }
     }
@@ -38,7 +45,18 @@ final class ToldByLists
             return (float) $said > 0 ? LifeState::Selling : LifeState::OutOfStock;
         }
 
-        return LifeState::fromAvailability(['true' => 'yes', 'x' => 'yes', 'ja' => 'yes', 'oui' => 'yes', 'sí' => 'yes', 'false' => 'no', 'nein' => 'no', 'non' => 'no'][mb_strtolower($said)] ?? $said) ?? LifeState::Unknown;
+        return LifeState::fromAvailability(
+            [
+                'true' => 'yes',
+                'x' => 'yes',
+                'ja' => 'yes',
+                'oui' => 'yes',
+                'sí' => 'yes',
+                'false' => 'no',
+                'nein' => 'no',
+                'non' => 'no',
+            ][mb_strtolower($said)] ?? $said,
+        ) ?? LifeState::Unknown;
     }
 
     public function isNoindex(int $page): bool

@@ -28,7 +28,8 @@ final class CheckCommand extends HeadlessCommand
         }
         $tables = self::tables();
         $problems = array_filter([
-            $isNoted ? null : self::missing($tables), self::broken($tables),
+            $isNoted ? null : self::missing($tables),
+            self::broken($tables),
             $isNewKey || $isNoted ? null : self::wrongKey(),
         ]);
         foreach ($problems as $problem) {
@@ -45,8 +46,17 @@ final class CheckCommand extends HeadlessCommand
     /** @return list<string> */
     private static function tables(): array
     {
-        return array_values(array_map(strval(...), DB::table('information_schema.tables')->where('table_schema', DB::getDatabaseName())
-            ->where('table_type', 'BASE TABLE')->orderBy('table_name')->pluck('table_name')->all()));
+        return array_values(
+            array_map(
+                strval(...),
+                DB::table('information_schema.tables')
+                    ->where('table_schema', DB::getDatabaseName())
+                    ->where('table_type', 'BASE TABLE')
+                    ->orderBy('table_name')
+                    ->pluck('table_name')
+                    ->all(),
+            ),
+        );
     }
 
     /** @param  list<string>  $tables */
@@ -56,12 +66,17 @@ final class CheckCommand extends HeadlessCommand
             // The table itself may be what was deleted; a database that was never upgraded to it has no row of its making.
             $isMade = DB::table('migrations')->where('migration', '2026_11_28_000002_create_installation')->exists();
 
-            return $isMade ? 'The table "installation" of this database is gone. Bring the database back: bin/orchard restore FILE' : null;
+            return $isMade
+                ? 'The table "installation" of this database is gone. Bring the database back: bin/orchard restore FILE'
+                : null;
         }
         $known = (array) json_decode((string) DB::table('installation')->value('tables'), true);
         $gone = array_diff(array_filter($known, is_string(...)), $tables);
 
-        return $gone === [] ? null : self::named('Tables of this database are gone', $gone).' Bring the database back: bin/orchard restore FILE';
+        return $gone === []
+            ? null
+            : self::named('Tables of this database are gone', $gone).
+                    ' Bring the database back: bin/orchard restore FILE';
     }
 
     /** @param  list<string>  $tables */
@@ -76,8 +91,10 @@ final class CheckCommand extends HeadlessCommand
             }
         }
 
-        return $broken === [] ? null : self::named('Tables of this database cannot be read', $broken)
-            .' Files of it are missing or damaged. Bring the database back: bin/orchard restore FILE';
+        return $broken === []
+            ? null
+            : self::named('Tables of this database cannot be read', $broken).
+                    ' Files of it are missing or damaged. Bring the database back: bin/orchard restore FILE';
     }
 
     private static function wrongKey(): ?string
@@ -91,8 +108,8 @@ final class CheckCommand extends HeadlessCommand
             // Told below.
         }
 
-        return 'APP_KEY in the settings is not the key by which the secrets in this database were encrypted. '
-            .'Put the right settings back. To go on with the new key and type all secrets in again: bin/orchard store:check --accept-key';
+        return 'APP_KEY in the settings is not the key by which the secrets in this database were encrypted. '.
+            'Put the right settings back. To go on with the new key and type all secrets in again: bin/orchard store:check --accept-key';
     }
 
     /** @param  array<string>  $names */

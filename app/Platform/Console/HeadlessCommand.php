@@ -49,7 +49,12 @@ abstract class HeadlessCommand extends Command
     /** @param  array<string, mixed>  $data */
     protected function answer(array $data, string $text): int
     {
-        $this->output->writeln($this->option('json') ? json_encode($data, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR) : $text, OutputInterface::OUTPUT_RAW);
+        $this->output->writeln(
+            $this->option('json')
+                ? json_encode($data, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR)
+                : $text,
+            OutputInterface::OUTPUT_RAW,
+        );
 
         return 0;
     }

@@ -15,7 +15,16 @@ final class WordsCommand extends Command
 
     public function handle(): int
     {
-        $this->output->write($this->option('english') ? json_encode(WordList::english(), JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR)."\n" : WordList::text(), false, \Symfony\Component\Console\Output\OutputInterface::OUTPUT_RAW);
+        $this->output->write(
+            $this->option('english')
+                ? json_encode(
+                    WordList::english(),
+                    JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR,
+                )."\n"
+                : WordList::text(),
+            false,
+            \Symfony\Component\Console\Output\OutputInterface::OUTPUT_RAW,
+        );
 
         return 0;
     }

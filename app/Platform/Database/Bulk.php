@@ -20,8 +20,13 @@ final class Bulk
      * @param  string  $behind  what follows the rows, such as ON DUPLICATE KEY UPDATE
      * @return int rows affected, as the server counts them
      */
-    public static function write(string $table, array $columns, iterable $rows, string $verb = 'INSERT', string $behind = ''): int
-    {
+    public static function write(
+        string $table,
+        array $columns,
+        iterable $rows,
+        string $verb = 'INSERT',
+        string $behind = '',
+    ): int {
         $pdo = DB::connection()->getPdo();
         $head = "$verb INTO $table (".implode(', ', $columns).') VALUES ';
         $sql = '';

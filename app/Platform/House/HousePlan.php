@@ -61,8 +61,18 @@ final readonly class HousePlan
     /** @return list<string> all tables of the database, without the one of migrations */
     public static function tables(): array
     {
-        return array_values(array_map(strval(...), DB::table('information_schema.tables')->where('table_schema', DB::getDatabaseName())
-            ->where('table_type', 'BASE TABLE')->where('table_name', '<>', 'migrations')->orderBy('table_name')->pluck('table_name')->all()));
+        return array_values(
+            array_map(
+                strval(...),
+                DB::table('information_schema.tables')
+                    ->where('table_schema', DB::getDatabaseName())
+                    ->where('table_type', 'BASE TABLE')
+                    ->where('table_name', '<>', 'migrations')
+                    ->orderBy('table_name')
+                    ->pluck('table_name')
+                    ->all(),
+            ),
+        );
     }
 
     /** The plan as a table in Markdown. */

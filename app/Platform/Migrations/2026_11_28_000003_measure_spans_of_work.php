@@ -12,7 +12,11 @@ return new class extends Migration
     public function up(): void
     {
         Schema::table('work', function (Blueprint $table): void {
-            $table->unsignedInteger('wake_seconds')->default(0)->comment('seconds that were asked for when wake_at was set')->after('wake_at');
+            $table
+                ->unsignedInteger('wake_seconds')
+                ->default(0)
+                ->comment('seconds that were asked for when wake_at was set')
+                ->after('wake_at');
             $table->unsignedBigInteger('worked_ms')->default(0)->comment('milliseconds of all slices so far');
         });
     }

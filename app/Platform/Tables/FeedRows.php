@@ -17,7 +17,11 @@ use XMLReader;
 final class FeedRows
 {
     /** Elements of a product that get a column of their own, by local name; whatever else there is goes into the last one. */
-    private const NAMES = ['id', 'title', 'link', 'description', 'price', 'sale_price', 'availability', 'availability_date', 'quantity', 'brand', 'gtin', 'mpn', 'product_type', 'color', 'material', 'size', 'pattern', 'condition', 'rating', 'review_count', 'attributes'];
+    private const NAMES = [
+        'id', 'title', 'link', 'description', 'price', 'sale_price', 'availability', 'availability_date', 'quantity',
+        'brand', 'gtin', 'mpn', 'product_type', 'color', 'material', 'size', 'pattern', 'condition', 'rating',
+        'review_count', 'attributes',
+    ];
 
     /** Bytes of a JSON-LD file, which has to be read whole. */
     private const MOST_JSON = 50_000_000;
@@ -45,17 +49,25 @@ final class FeedRows
         $start = (string) file_get_contents($source, length: 65536);
         $plain = ltrim((string) preg_replace('/^\xEF\xBB\xBF/', '', $start));
         if (preg_match('/^<(?:!doctype\s+html|html)\b/i', $plain) === 1) {
-            throw new InvalidArgumentException('This is an HTML page, whatever its name says; a table or a feed is wanted.');
+            throw new InvalidArgumentException(
+                'This is an HTML page, whatever its name says; a table or a feed is wanted.',
+            );
         }
         if (str_starts_with($plain, '<')) {
             if (preg_match('/<!(DOCTYPE|ENTITY)/i', $start) === 1) {
-                throw new InvalidArgumentException('The XML file brings a document type or entities of its own; nothing is read from such a file.');
+                throw new InvalidArgumentException(
+                    'The XML file brings a document type or entities of its own; nothing is read from such a file.',
+                );
             }
             if (preg_match('/<(?:\w+:)?(urlset|sitemapindex)\b/', $start, $found) === 1) {
-                return $found[1] === 'sitemapindex' ? throw new InvalidArgumentException('This is a sitemap index; import the sitemaps that it lists.') : static fn (): Generator => self::sitemap($source);
+                return $found[1] === 'sitemapindex'
+                    ? throw new InvalidArgumentException('This is a sitemap index; import the sitemaps that it lists.')
+                    : static fn (): Generator => self::sitemap($source);
             }
 
-            return preg_match('/<(?:\w+:)?(rss|feed|RDF|channel|products|items)\b/', $start) === 1 ? static fn (): Generator => self::xml($source) : throw new InvalidArgumentException('The XML file is no RSS or Atom feed and no sitemap.');
+            return preg_match('/<(?:\w+:)?(rss|feed|RDF|channel|products|items)\b/', $start) === 1
+                ? static fn (): Generator => self::xml($source)
+                : throw new InvalidArgumentException('The XML file is no RSS or Atom feed and no sitemap.');
         }
         if (preg_match('/^[\[{]\s*["{\[]/', $plain) === 1) {
             return static fn (): Generator => self::json($source);
@@ -72,7 +84,7 @@ final class FeedRows
     /** @return Generator<int, list<string>> */
     private static function xml(string $source): Generator
     {
-        $xml = new XMLReader;
+        $xml = new XMLReader();
         if (! @$xml->open($source, null, LIBXML_NONET | LIBXML_COMPACT)) {
             throw new InvalidArgumentException('The XML file cannot be opened.');
         }
@@ -85,10 +97,16 @@ final class FeedRows
         try {
             while (@$xml->read()) {
                 if ($xml->nodeType === XMLReader::DOC_TYPE) {
-                    throw new InvalidArgumentException('The XML file brings a document type of its own; nothing is read from such a file.');
+                    throw new InvalidArgumentException(
+                        'The XML file brings a document type of its own; nothing is read from such a file.',
+                    );
                 }
                 if ($item === null) {
-                    if ($xml->nodeType === XMLReader::ELEMENT && in_array($xml->localName, ['item', 'entry', 'product'], true) && ! $xml->isEmptyElement) {
+                    if (
+                        $xml->nodeType === XMLReader::ELEMENT &&
+                        in_array($xml->localName, ['item', 'entry', 'product'], true) &&
+                        ! $xml->isEmptyElement
+                    ) {
                         [$item, $depth] = [[], $xml->depth];
                     }
 
@@ -106,7 +124,9 @@ final class FeedRows
             }
             $error = libxml_get_last_error();
             if ($error !== false && $error->level >= LIBXML_ERR_ERROR) {
-                throw new InvalidArgumentException("The XML file is broken in line {$error->line}: ".trim($error->message).'.');
+                throw new InvalidArgumentException(
+                    "The XML file is broken in line {$error->line}: ".trim($error->message).'.',
+                );
             }
         } finally {
             libxml_clear_errors();
@@ -122,7 +142,16 @@ final class FeedRows
     {
         $rest = array_diff_key($item, array_flip(self::NAMES));
         $item['link'] = ($item['link'] ?? '') === '' ? $item['url'] ?? '' : $item['link'];
-        $item['attributes'] = $rest === [] ? '' : json_encode($rest, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_INVALID_UTF8_SUBSTITUTE | JSON_THROW_ON_ERROR);
+        $item['attributes'] =
+            $rest === []
+                ? ''
+                : json_encode(
+                    $rest,
+                    JSON_UNESCAPED_UNICODE |
+                        JSON_UNESCAPED_SLASHES |
+                        JSON_INVALID_UTF8_SUBSTITUTE |
+                        JSON_THROW_ON_ERROR,
+                );
 
         return array_map(static fn (string $name): string => $item[$name] ?? '', self::NAMES);
     }
@@ -132,7 +161,9 @@ final class FeedRows
     {
         $text = (string) file_get_contents($source, length: self::MOST_JSON + 1);
         if (strlen($text) > self::MOST_JSON) {
-            throw new InvalidArgumentException('The JSON file is larger than '.number_format(self::MOST_JSON).' bytes; cut it into several.');
+            throw new InvalidArgumentException(
+                'The JSON file is larger than '.number_format(self::MOST_JSON).' bytes; cut it into several.',
+            );
         }
         $data = json_decode((string) preg_replace('/^\xEF\xBB\xBF/', '', $text), true, 64);
         if (! is_array($data)) {
@@ -142,10 +173,26 @@ final class FeedRows
         $number = 1;
         foreach (self::products($data) as $node) {
             $product = ProductData::from($node);
-            yield ++$number => self::row(array_filter([
-                'id' => $product->number, 'title' => $product->name, 'link' => is_string($node['url'] ?? null) ? $node['url'] : (is_string($node['@id'] ?? null) ? $node['@id'] : ''), 'price' => $product->price === null ? '' : trim($product->price.' '.$product->currency),
-                'availability' => $product->life->value === 0 ? '' : $product->life->label(), 'availability_date' => (string) $product->backOn, 'brand' => $product->maker, 'rating' => (string) $product->rating, 'review_count' => (string) $product->reviews,
-            ], static fn (string $value): bool => $value !== ''));
+            yield ++$number => self::row(
+                array_filter(
+                    [
+                        'id' => $product->number,
+                        'title' => $product->name,
+                        'link' => is_string($node['url'] ?? null)
+                            ? $node['url']
+                            : (is_string($node['@id'] ?? null)
+                                ? $node['@id']
+                                : ''),
+                        'price' => $product->price === null ? '' : trim($product->price.' '.$product->currency),
+                        'availability' => $product->life->value === 0 ? '' : $product->life->label(),
+                        'availability_date' => (string) $product->backOn,
+                        'brand' => $product->maker,
+                        'rating' => (string) $product->rating,
+                        'review_count' => (string) $product->reviews,
+                    ],
+                    static fn (string $value): bool => $value !== '',
+                ),
+            );
         }
         if ($number === 1) {
             throw new InvalidArgumentException('The JSON file holds no product of schema.org.');
@@ -174,7 +221,11 @@ final class FeedRows
     private static function sitemap(string $source): Generator
     {
         $bytes = (string) file_get_contents($source, length: Sitemap::MOST_BYTES + 1);
-        $read = Sitemap::read($bytes, PageUrl::parse((string) (preg_match('~<loc>\s*([^<\s]+)~', $bytes, $found) === 1 ? $found[1] : '')) ?? throw new InvalidArgumentException('The sitemap lists no address.'));
+        $read = Sitemap::read(
+            $bytes,
+            PageUrl::parse((string) (preg_match('~<loc>\s*([^<\s]+)~', $bytes, $found) === 1 ? $found[1] : '')) ??
+                throw new InvalidArgumentException('The sitemap lists no address.'),
+        );
         yield 1 => ['url'];
         $number = 1;
         foreach (array_keys($read->urls) as $url) {
@@ -212,7 +263,11 @@ final class FeedRows
             }
             $crawler = $parsed->crawler();
             if ($crawler !== null && ($parsed->method === 'GET' || $parsed->method === 'HEAD')) {
-                $key = $parsed->day($zone)."\t".str_replace("\t", '%09', $parsed->target)."\t$crawler\t{$parsed->status}";
+                $key =
+                    $parsed->day($zone).
+                    "\t".
+                    str_replace("\t", '%09', $parsed->target).
+                    "\t$crawler\t{$parsed->status}";
                 $sums[$key] = ($sums[$key] ?? 0) + 1;
                 if (count($sums) >= self::MOST_SUMS) {
                     yield from $tell($sums);

@@ -34,8 +34,12 @@ final class TableFile
      * @param  ?\Closure(): Generator<int, list<string>>  $read  gives the rows of a file that is no plain table
      * @param  list<string>  $languages  that its texts are probably in
      */
-    private function __construct(private readonly string $path, private readonly string $source, private readonly ?\Closure $read, private readonly array $languages = [])
-    {
+    private function __construct(
+        private readonly string $path,
+        private readonly string $source,
+        private readonly ?\Closure $read,
+        private readonly array $languages = [],
+    ) {
     }
 
     /**
@@ -52,12 +56,23 @@ final class TableFile
 
         return match (true) {
             $start === '' => throw new InvalidArgumentException('The file is empty.'),
-            str_starts_with($start, '%PDF') => throw new InvalidArgumentException('This is a PDF, whatever its name says; a table is wanted: CSV, TSV or XLSX.'),
-            str_starts_with($start, "\xD0\xCF\x11\xE0") => throw new InvalidArgumentException('This is a workbook of the old kind (XLS); save it as XLSX or CSV.'),
+            str_starts_with($start, '%PDF') => throw new InvalidArgumentException(
+                'This is a PDF, whatever its name says; a table is wanted: CSV, TSV or XLSX.',
+            ),
+            str_starts_with($start, "\xD0\xCF\x11\xE0") => throw new InvalidArgumentException(
+                'This is a workbook of the old kind (XLS); save it as XLSX or CSV.',
+            ),
             $isZip && $inner === null => new self($path, $path, static fn (): Generator => TableReader::workbook($path)),
-            default => self::plain($path, match (true) {
-                str_starts_with($start, "\x1F\x8B") => "compress.zlib://$path", $isZip => "zip://$path#$inner", default => $path
-            }, $languages, $zone),
+            default => self::plain(
+                $path,
+                match (true) {
+                    str_starts_with($start, "\x1F\x8B") => "compress.zlib://$path",
+                    $isZip => "zip://$path#$inner",
+                    default => $path,
+                },
+                $languages,
+                $zone,
+            ),
         };
     }
 
@@ -91,20 +106,29 @@ final class TableFile
         }
         $start = (string) file_get_contents($this->source, length: self::SAMPLE);
         $charset = Sniffer::charset($start, $this->languages);
-        $text = (string) preg_replace('/^\xEF\xBB\xBF/', '', $charset === 'UTF-8' ? $start : Encoding::labelled($charset)?->decode($start) ?? '');
+        $text = (string) preg_replace(
+            '/^\xEF\xBB\xBF/',
+            '',
+            $charset === 'UTF-8' ? $start : Encoding::labelled($charset)?->decode($start) ?? '',
+        );
         if (trim($text) === '') {
             throw new InvalidArgumentException('The file is empty.');
         }
 
         $text = (string) preg_replace('/^\x{FEFF}/u', '', mb_scrub($text));
 
-        return Sniffer::look(str_contains($text, "\n") ? $text : str_replace("\r", "\n", $text), $charset, $columnsKnown);
+        return Sniffer::look(
+            str_contains($text, "\n") ? $text : str_replace("\r", "\n", $text),
+            $charset,
+            $columnsKnown,
+        );
     }
 
     /** Whether a charset that the file does not name was recognised without doubt. */
     public function isSureOfCharset(): bool
     {
-        return CharsetGuess::of((string) file_get_contents($this->source, length: self::SAMPLE), $this->languages)->isSure;
+        return CharsetGuess::of((string) file_get_contents($this->source, length: self::SAMPLE), $this->languages)
+            ->isSure;
     }
 
     /**
@@ -178,7 +202,11 @@ final class TableFile
                 $isOpen = substr_count($more, '"') % 2 === 0;
             }
             if (strlen($line) > self::RECORD_BYTES) {
-                throw new InvalidArgumentException("Row $number is longer than ".number_format(self::RECORD_BYTES).' bytes; probably a quotation mark before it is never closed.');
+                throw new InvalidArgumentException(
+                    "Row $number is longer than ".
+                        number_format(self::RECORD_BYTES).
+                        ' bytes; probably a quotation mark before it is never closed.',
+                );
             }
             $at += strlen($line);
             $this->offset = $isPlain && ! $this->endsLinesByReturns() ? $at : 0;
@@ -195,7 +223,13 @@ final class TableFile
             }
             $row = CsvRecord::cells($line, $separator);
             if (count($row) > self::MOST_COLUMNS) {
-                throw new InvalidArgumentException("Row $number has ".number_format(count($row)).' columns; at most '.self::MOST_COLUMNS.' are read.');
+                throw new InvalidArgumentException(
+                    "Row $number has ".
+                        number_format(count($row)).
+                        ' columns; at most '.
+                        self::MOST_COLUMNS.
+                        ' are read.',
+                );
             }
             if (str_contains($line, "'")) {
                 $row = array_map(FormulaGuard::restore(...), $row);
@@ -211,7 +245,9 @@ final class TableFile
      */
     private static function line($file, string $ending): string|false
     {
-        return $ending === "\n" ? fgets($file, self::RECORD_BYTES + 2) : stream_get_line($file, self::RECORD_BYTES + 1, $ending);
+        return $ending === "\n"
+            ? fgets($file, self::RECORD_BYTES + 2)
+            : stream_get_line($file, self::RECORD_BYTES + 1, $ending);
     }
 
     private function endsLinesByReturns(): bool
@@ -227,7 +263,7 @@ final class TableFile
     /** The only file in a zip that is no workbook; null for a workbook. */
     private static function innerName(string $path): ?string
     {
-        $zip = new ZipArchive;
+        $zip = new ZipArchive();
         if ($zip->open($path, ZipArchive::RDONLY) !== true) {
             throw new InvalidArgumentException('The file begins like a zip or XLSX file, but cannot be opened as one.');
         }
@@ -245,7 +281,9 @@ final class TableFile
             }
         }
         if (count($names) !== 1) {
-            throw new InvalidArgumentException('The zip holds '.count($names).' files; put in one table at a time.');
+            throw new InvalidArgumentException(
+                'The zip holds '.count($names).' files; put in one table at a time.',
+            );
         }
 
         return $names[0];

@@ -36,18 +36,20 @@ final class TableReader
      */
     public static function workbook(string $path): Generator
     {
-        $zip = new ZipArchive;
+        $zip = new ZipArchive();
         if ($zip->open($path, ZipArchive::RDONLY) !== true) {
             throw new InvalidArgumentException('The file begins like an XLSX file, but cannot be opened as one.');
         }
         $sheet = self::firstSheet($zip);
         foreach ([$sheet, 'xl/sharedStrings.xml'] as $part) {
             if (($zip->statName($part)['size'] ?? 0) > self::MOST_UNPACKED) {
-                throw new InvalidArgumentException('The workbook unpacks to more than '.number_format(self::MOST_UNPACKED).' bytes.');
+                throw new InvalidArgumentException(
+                    'The workbook unpacks to more than '.number_format(self::MOST_UNPACKED).' bytes.',
+                );
             }
         }
         $shared = $zip->locateName('xl/sharedStrings.xml') === false ? [] : self::sharedTexts($path);
-        $xml = new XMLReader;
+        $xml = new XMLReader();
         if (! @$xml->open("zip://$path#$sheet", null, LIBXML_NONET | LIBXML_COMPACT)) {
             throw new InvalidArgumentException('The workbook has no sheet that can be read.');
         }
@@ -86,7 +88,7 @@ final class TableReader
     private static function sharedTexts(string $path): array
     {
         $texts = [];
-        $xml = new XMLReader;
+        $xml = new XMLReader();
         @$xml->open("zip://$path#xl/sharedStrings.xml", null, LIBXML_NONET | LIBXML_COMPACT);
         while (@$xml->read()) {
             if ($xml->nodeType === XMLReader::ELEMENT && $xml->localName === 'si') {
@@ -106,8 +108,9 @@ final class TableReader
     {
         $row = simplexml_load_string($xml->readOuterXml(), options: LIBXML_NONET);
         $cells = [];
-        foreach ($row === false ? [] : ($row->c ?? []) as $cell) {
-            $at = preg_match('/^([A-Z]+)/', (string) $cell['r'], $found) === 1 ? self::column($found[1]) : count($cells);
+        foreach ($row === false ? [] : $row->c ?? [] as $cell) {
+            $at =
+                preg_match('/^([A-Z]+)/', (string) $cell['r'], $found) === 1 ? self::column($found[1]) : count($cells);
             $text = match ((string) $cell['t']) {
                 's' => $shared[(int) $cell->v] ?? '',
                 'inlineStr' => self::textOf((string) $cell->is->asXML()),
@@ -127,7 +130,11 @@ final class TableReader
 
     private static function textOf(string $xml): string
     {
-        preg_match_all('~<(?:\w+:)?t(?:\s[^>]*)?>(.*?)</(?:\w+:)?t>~s', (string) preg_replace('~<(?:\w+:)?rPh.*?</(?:\w+:)?rPh>~s', '', $xml), $found);
+        preg_match_all(
+            '~<(?:\w+:)?t(?:\s[^>]*)?>(.*?)</(?:\w+:)?t>~s',
+            (string) preg_replace('~<(?:\w+:)?rPh.*?</(?:\w+:)?rPh>~s', '', $xml),
+            $found,
+        );
 
         return html_entity_decode(implode('', $found[1]), ENT_QUOTES | ENT_XML1, 'UTF-8');
     }

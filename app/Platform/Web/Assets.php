@@ -19,6 +19,8 @@ final class Assets
             $this->manifest = $manifest;
         }
 
-        return '/assets/'.($this->manifest[$name] ?? throw new \LogicException("There is no asset $name; run resources/build-assets.mjs."));
+        return '/assets/'.
+            ($this->manifest[$name] ??
+                throw new \LogicException("There is no asset $name; run resources/build-assets.mjs."));
     }
 }

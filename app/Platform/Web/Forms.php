@@ -18,7 +18,10 @@ use NumberFormatter;
 final class Forms
 {
     /** Locales that can be chosen; others are taken where a browser asks for them. */
-    public const LOCALES = ['en-GB', 'en-US', 'de-DE', 'de-CH', 'fr-FR', 'nl-NL', 'es-ES', 'it-IT', 'pt-PT', 'pl-PL', 'sv-SE', 'da-DK', 'fi-FI', 'cs-CZ', 'ja-JP'];
+    public const LOCALES = [
+        'en-GB', 'en-US', 'de-DE', 'de-CH', 'fr-FR', 'nl-NL', 'es-ES', 'it-IT', 'pt-PT', 'pl-PL', 'sv-SE', 'da-DK',
+        'fi-FI', 'cs-CZ', 'ja-JP',
+    ];
 
     private const USUAL = 'en-GB';
 
@@ -51,7 +54,9 @@ final class Forms
     public static function startFor(?string $own, ?string $asked): void
     {
         $locale = $own ?? ($asked === null ? null : str_replace('_', '-', (string) \Locale::acceptFromHttp($asked)));
-        self::$now = new self($locale === null || preg_match('/^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$/', $locale) !== 1 ? self::USUAL : $locale);
+        self::$now = new self(
+            $locale === null || preg_match('/^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$/', $locale) !== 1 ? self::USUAL : $locale,
+        );
     }
 
     public static function end(): void
@@ -78,7 +83,13 @@ final class Forms
             return '';
         }
 
-        return (string) self::now()->days()->format(is_string($day) ? new DateTimeImmutable(substr($day, 0, 10)) : new DateTimeImmutable($day->format('Y-m-d')));
+        return (string) self::now()
+            ->days()
+            ->format(
+                is_string($day)
+                    ? new DateTimeImmutable(substr($day, 0, 10))
+                    : new DateTimeImmutable($day->format('Y-m-d')),
+            );
     }
 
     /** @param  DateTimeInterface|string|null  $moment  in UTC; shown in the time zone, such as the store's */
@@ -95,8 +106,17 @@ final class Forms
     /** English has one order, day first with the month in letters, so that no day can be taken for a month; other languages have their own. */
     private function days(): IntlDateFormatter
     {
-        $pattern = str_starts_with($this->locale, 'en') ? 'd MMM y' : (string) (new IntlDatePatternGenerator($this->locale))->getBestPattern('yMMMd');
+        $pattern = str_starts_with($this->locale, 'en')
+            ? 'd MMM y'
+            : (string) (new IntlDatePatternGenerator($this->locale))->getBestPattern('yMMMd');
 
-        return $this->days ??= new IntlDateFormatter($this->locale, IntlDateFormatter::NONE, IntlDateFormatter::NONE, 'UTC', null, $pattern);
+        return $this->days ??= new IntlDateFormatter(
+            $this->locale,
+            IntlDateFormatter::NONE,
+            IntlDateFormatter::NONE,
+            'UTC',
+            null,
+            $pattern,
+        );
     }
 }

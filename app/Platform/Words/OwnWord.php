@@ -19,12 +19,12 @@ enum OwnWord: string
     public function meaning(): string
     {
         return match ($this) {
-            self::Upside => 'What a page could bring in 28 days beyond what it brings: from a title and description that are clicked as often as others at '
-                .'the same position, and from better positions. Press a page to see how it adds up.',
-            self::Withheld => 'Clicks and impressions that the page has by its own figures, but that no query row explains. Search engines leave out queries '
-                .'that few people ask.',
-            self::Worklist => 'The pages of one person or week, in the order in which they are worked on. What is written, released and seen live is '
-                .'ticked off by itself.',
+            self::Upside => 'What a page could bring in 28 days beyond what it brings: from a title and description that are clicked as often as others at '.
+                'the same position, and from better positions. Press a page to see how it adds up.',
+            self::Withheld => 'Clicks and impressions that the page has by its own figures, but that no query row explains. Search engines leave out queries '.
+                'that few people ask.',
+            self::Worklist => 'The pages of one person or week, in the order in which they are worked on. What is written, released and seen live is '.
+                'ticked off by itself.',
             self::Recipe => 'Writes a text for each page from its facts: name, price, collection and so on. It never overwrites a text that a person wrote.',
             self::Tangle => 'A set of URLs that show the same content. One of them stays; the others get its canonical or redirect to it.',
             self::Keeper => 'The URL of a set of duplicates that stays in search: the others name it as their canonical.',

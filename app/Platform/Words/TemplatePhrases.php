@@ -38,7 +38,12 @@ final class TemplatePhrases
         foreach (array_reverse(self::of($source)) as $phrase) {
             $other = $translations[$phrase['key']] ?? $phrase['key'];
             if ($other !== $phrase['key']) {
-                $filled = preg_replace_callback('/:(\d+)/', static fn (array $number): string => $phrase['parts'][(int) $number[1] - 1] ?? $number[0], $other) ?? $other;
+                $filled =
+                    preg_replace_callback(
+                        '/:(\d+)/',
+                        static fn (array $number): string => $phrase['parts'][(int) $number[1] - 1] ?? $number[0],
+                        $other,
+                    ) ?? $other;
                 $source = substr_replace($source, $filled, $phrase['start'], $phrase['end'] - $phrase['start']);
             }
         }
@@ -60,11 +65,20 @@ final class TemplatePhrases
             $rest = substr($this->source, $this->at, 40);
             $before = $this->at;
             $raw = [];
-            if (str_starts_with($rest, '{{--') || preg_match('/^@(?:php\b(?!\s*\()|verbatim\b)/', $rest) === 1 || preg_match('/^<(script|style|pre)\b/', $rest, $raw) === 1) {
+            if (
+                str_starts_with($rest, '{{--') ||
+                preg_match('/^@(?:php\b(?!\s*\()|verbatim\b)/', $rest) === 1 ||
+                preg_match('/^<(script|style|pre)\b/', $rest, $raw) === 1
+            ) {
                 $end();
-                $this->skipTo(match (true) {
-                    str_starts_with($rest, '{{--') => '--}}', str_starts_with($rest, '@php') => '@endphp', str_starts_with($rest, '@verb') => '@endverbatim', default => '</'.($raw[1] ?? '').'>'
-                });
+                $this->skipTo(
+                    match (true) {
+                        str_starts_with($rest, '{{--') => '--}}',
+                        str_starts_with($rest, '@php') => '@endphp',
+                        str_starts_with($rest, '@verb') => '@endverbatim',
+                        default => '</'.($raw[1] ?? '').'>',
+                    },
+                );
                 $start = $this->at;
             } elseif (preg_match('/^(?:\{\{|\{!!)/', $rest) === 1) {
                 $this->skipTo(str_starts_with($rest, '{{') ? '}}' : '!!}');
@@ -156,7 +170,12 @@ final class TemplatePhrases
         }
         $written = substr($this->source, $start, $this->at - $start);
         $lead = strlen($written) - strlen(ltrim($written));
-        $this->found[] = ['start' => $start + $lead, 'end' => $this->at - (strlen($written) - strlen(rtrim($written))), 'key' => $words, 'parts' => $parts];
+        $this->found[] = [
+            'start' => $start + $lead,
+            'end' => $this->at - (strlen($written) - strlen(rtrim($written))),
+            'key' => $words,
+            'parts' => $parts,
+        ];
     }
 
     private function skipTo(string $mark): void
@@ -171,7 +190,11 @@ final class TemplatePhrases
         for ($depth = 1; $this->at < strlen($this->source) && $depth > 0; $this->at++) {
             $letter = $this->source[$this->at];
             if ($letter === "'" || $letter === '"') {
-                for ($this->at++; $this->at < strlen($this->source) && $this->source[$this->at] !== $letter; $this->at++) {
+                for (
+                    $this->at++;
+                    $this->at < strlen($this->source) && $this->source[$this->at] !== $letter;
+                    $this->at++
+                ) {
                     $this->source[$this->at] === '\\' && $this->at++;
                 }
             } else {

@@ -22,11 +22,11 @@ final class DatabaseTrouble
     public static function words(Throwable $error): string
     {
         return match (true) {
-            ! $error instanceof QueryException => $error->getMessage(),
+            ! ($error instanceof QueryException) => $error->getMessage(),
             self::isAway($error) => 'The database does not answer just now. Nothing that was saved is lost; try again in a moment.',
             self::isPassing($error) => 'Others were writing the same rows for a long time. Nothing was changed; try again in a moment.',
-            in_array(self::number($error), self::FULL, true) => 'The database has no room left on its disk. Nothing was changed; '
-                .'whoever looks after the server has to make room first.',
+            in_array(self::number($error), self::FULL, true) => 'The database has no room left on its disk. Nothing was changed; '.
+                'whoever looks after the server has to make room first.',
             default => 'The database refused what was asked. Nothing was changed; the log says why (bin/orchard logs application).',
         };
     }
@@ -44,6 +44,6 @@ final class DatabaseTrouble
 
     private static function number(QueryException $error): int
     {
-        return (int) ($error->errorInfo[1] ?? $error->getPrevious()?->getCode() ?? 0);
+        return (int) ($error->errorInfo[1] ?? ($error->getPrevious()?->getCode() ?? 0));
     }
 }

@@ -22,8 +22,9 @@ final class WorkDesk
      * Held by nobody living: no owner; or a lease that has run out, or that ends further off than any lease can (the clock
      * was put back since), and no connection that is in the middle of a write for it.
      */
-    private const IS_FREE = '(owner IS NULL OR ((expires_at < UTC_TIMESTAMP(3) OR expires_at > TIMESTAMPADD(SECOND, ?, UTC_TIMESTAMP(3)))'
-        ." AND IS_USED_LOCK(CONCAT('orchard.work.', id)) IS NULL))";
+    private const IS_FREE =
+        '(owner IS NULL OR ((expires_at < UTC_TIMESTAMP(3) OR expires_at > TIMESTAMPADD(SECOND, ?, UTC_TIMESTAMP(3)))'.
+        " AND IS_USED_LOCK(CONCAT('orchard.work.', id)) IS NULL))";
 
     /** Its time has come; or it would come later than the span that was asked for, since the clock was put back. */
     private const IS_DUE = "state IN ('waiting', 'running') AND (wake_at <= UTC_TIMESTAMP() OR wake_at > TIMESTAMPADD(SECOND, wake_seconds + 2, UTC_TIMESTAMP()))";
@@ -58,9 +59,14 @@ final class WorkDesk
     public function begin(string $class, int $storeId, int $subjectId, ?int $userId, array $progress = []): int
     {
         $id = DB::table('work')->insertGetId([
-            'store_id' => $storeId, 'sort' => $class::sort(), 'subject_id' => $subjectId, 'state' => 'waiting',
-            'wake_at' => DB::raw('UTC_TIMESTAMP()'), 'progress' => json_encode((object) $progress, JSON_THROW_ON_ERROR),
-            'user_id' => $userId, 'created_at' => DB::raw('UTC_TIMESTAMP()'),
+            'store_id' => $storeId,
+            'sort' => $class::sort(),
+            'subject_id' => $subjectId,
+            'state' => 'waiting',
+            'wake_at' => DB::raw('UTC_TIMESTAMP()'),
+            'progress' => json_encode((object) $progress, JSON_THROW_ON_ERROR),
+            'user_id' => $userId,
+            'created_at' => DB::raw('UTC_TIMESTAMP()'),
         ]);
         $this->ring($id);
 
@@ -76,14 +82,22 @@ final class WorkDesk
     /** Asks for a stop; the slice under way ends at its next safe point. */
     public function stop(int $id): void
     {
-        DB::table('work')->where('id', $id)->whereIn('state', ['waiting', 'running'])->update(['stop_asked' => 1] + self::atOnce());
+        DB::table('work')
+            ->where('id', $id)
+            ->whereIn('state', ['waiting', 'running'])
+            ->update(['stop_asked' => 1] + self::atOnce());
         $this->ring($id);
     }
 
     public function resume(int $id): void
     {
-        $changed = DB::table('work')->where('id', $id)->whereIn('state', ['stopped', 'failed'])
-            ->update(['state' => 'waiting', 'stop_asked' => 0, 'failures' => 0, 'problem' => null, 'ended_at' => null] + self::atOnce());
+        $changed = DB::table('work')
+            ->where('id', $id)
+            ->whereIn('state', ['stopped', 'failed'])
+            ->update(
+                ['state' => 'waiting', 'stop_asked' => 0, 'failures' => 0, 'problem' => null, 'ended_at' => null] +
+                    self::atOnce(),
+            );
         if ($changed > 0) {
             $this->ring($id);
         }
@@ -115,7 +129,10 @@ final class WorkDesk
     public function sweep(): void
     {
         self::mendQueue();
-        $due = DB::select('SELECT id FROM work WHERE '.self::IS_DUE.' AND '.self::IS_FREE.' ORDER BY id LIMIT 200', [2 * WorkRun::LEASE_SECONDS]);
+        $due = DB::select(
+            'SELECT id FROM work WHERE '.self::IS_DUE.' AND '.self::IS_FREE.' ORDER BY id LIMIT 200',
+            [2 * WorkRun::LEASE_SECONDS],
+        );
         foreach ($due as $row) {
             $this->ring((int) $row->id);
         }
@@ -126,8 +143,11 @@ final class WorkDesk
     {
         $owner = gethostname().':'.getmypid();
         $taken = DB::update(
-            "UPDATE work SET owner = ?, fence = fence + 1, state = 'running', expires_at = TIMESTAMPADD(SECOND, ?, UTC_TIMESTAMP(3)),"
-            .' started_at = COALESCE(started_at, UTC_TIMESTAMP()) WHERE id = ? AND '.self::IS_DUE.' AND '.self::IS_FREE,
+            "UPDATE work SET owner = ?, fence = fence + 1, state = 'running', expires_at = TIMESTAMPADD(SECOND, ?, UTC_TIMESTAMP(3)),".
+                ' started_at = COALESCE(started_at, UTC_TIMESTAMP()) WHERE id = ? AND '.
+                self::IS_DUE.
+                ' AND '.
+                self::IS_FREE,
             [$owner, WorkRun::LEASE_SECONDS, $id, 2 * WorkRun::LEASE_SECONDS],
         );
         if ($taken === 0) {
@@ -139,7 +159,15 @@ final class WorkDesk
         }
         $fence = (int) $row->fence;
         $begun = microtime(true);
-        $run = new WorkRun($id, (int) $row->store_id, (int) $row->subject_id, $row->user_id === null ? null : (int) $row->user_id, $fence, microtime(true) + self::SLICE_SECONDS, (array) json_decode((string) $row->progress, true));
+        $run = new WorkRun(
+            $id,
+            (int) $row->store_id,
+            (int) $row->subject_id,
+            $row->user_id === null ? null : (int) $row->user_id,
+            $fence,
+            microtime(true) + self::SLICE_SECONDS,
+            (array) json_decode((string) $row->progress, true),
+        );
         try {
             $end = $this->work((string) $row->sort)->slice($run);
             $failures = 0;
@@ -148,7 +176,10 @@ final class WorkDesk
         } catch (Throwable $error) {
             Log::error("Work $id ({$row->sort}) failed.", ['exception' => $error]);
             $failures = (int) $row->failures + 1;
-            $end = $failures >= self::MOST_FAILURES ? SliceEnd::failed(mb_substr(DatabaseTrouble::words($error), 0, 1000)) : SliceEnd::later(2 ** $failures);
+            $end =
+                $failures >= self::MOST_FAILURES
+                    ? SliceEnd::failed(mb_substr(DatabaseTrouble::words($error), 0, 1000))
+                    : SliceEnd::later(2 ** $failures);
         }
         $this->release($id, $fence, $end, $failures, $run, microtime(true) - $begun);
 
@@ -157,7 +188,9 @@ final class WorkDesk
 
     private function work(string $sort): LongWork
     {
-        $work = $this->app->make($this->sorts[$sort] ?? throw new InvalidArgumentException("No one here does work of the sort $sort."));
+        $work = $this->app->make(
+            $this->sorts[$sort] ?? throw new InvalidArgumentException("No one here does work of the sort $sort."),
+        );
 
         return $work instanceof LongWork ? $work : throw new \LogicException("$sort is no long work.");
     }
@@ -166,13 +199,20 @@ final class WorkDesk
     {
         $ended = $end->state !== 'waiting';
         $held = DB::update(
-            'UPDATE work SET owner = NULL, expires_at = NULL, state = ?, failures = ?, problem = ?, wake_seconds = ?,'
-            .' wake_at = TIMESTAMPADD(SECOND, ?, UTC_TIMESTAMP()), progress = ?, worked_ms = worked_ms + ?,'
-            .' ended_at = IF(?, UTC_TIMESTAMP(), NULL) WHERE id = ? AND fence = ?',
+            'UPDATE work SET owner = NULL, expires_at = NULL, state = ?, failures = ?, problem = ?, wake_seconds = ?,'.
+                ' wake_at = TIMESTAMPADD(SECOND, ?, UTC_TIMESTAMP()), progress = ?, worked_ms = worked_ms + ?,'.
+                ' ended_at = IF(?, UTC_TIMESTAMP(), NULL) WHERE id = ? AND fence = ?',
             [
-                $end->state, $failures, $end->problem, $end->seconds, $end->seconds,
+                $end->state,
+                $failures,
+                $end->problem,
+                $end->seconds,
+                $end->seconds,
                 json_encode((object) $run->progress(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
-                (int) round(1000 * $seconds), $ended ? 1 : 0, $id, $fence,
+                (int) round(1000 * $seconds),
+                $ended ? 1 : 0,
+                $id,
+                $fence,
             ],
         );
         if ($held > 0 && $ended) {
@@ -185,11 +225,15 @@ final class WorkDesk
 
     private function ring(int $id, int $seconds = 0): void
     {
-        $row = DB::table('work')->where('id', $id)->first(['sort', 'worked_ms']);
+        $row = DB::table('work')
+            ->where('id', $id)
+            ->first(['sort', 'worked_ms']);
         $class = $this->sorts[(string) ($row->sort ?? '')] ?? null;
         if ($row !== null && $class !== null) {
             $isShort = $class::queue() === 'bulk' && $row->worked_ms < 1000 * self::SHORT_SECONDS;
-            WorkSlice::dispatch($id)->onQueue($isShort ? 'short' : $class::queue())->delay($seconds);
+            WorkSlice::dispatch($id)
+                ->onQueue($isShort ? 'short' : $class::queue())
+                ->delay($seconds);
         }
     }
 
@@ -203,10 +247,15 @@ final class WorkDesk
     private static function mendQueue(): void
     {
         $now = (int) (DB::selectOne('SELECT UNIX_TIMESTAMP() AS now')->now ?? 0);
-        DB::table('jobs')->where('created_at', '>', $now + 5)->update([
-            'available_at' => DB::raw($now.' + (available_at - created_at)'), 'created_at' => $now,
-        ]);
-        DB::table('jobs')->where('reserved_at', '>', $now + 5)->update(['reserved_at' => $now]);
+        DB::table('jobs')
+            ->where('created_at', '>', $now + 5)
+            ->update([
+                'available_at' => DB::raw($now.' + (available_at - created_at)'),
+                'created_at' => $now,
+            ]);
+        DB::table('jobs')
+            ->where('reserved_at', '>', $now + 5)
+            ->update(['reserved_at' => $now]);
     }
 
     /**
@@ -216,11 +265,12 @@ final class WorkDesk
     public static function isFirst(WorkRun $run, string $problem): bool
     {
         $sort = (string) DB::table('work')->where('id', $run->workId)->value('sort');
-        $earlier = "store_id = ? AND sort = ? AND id < ? AND started_at IS NOT NULL AND state IN ('waiting', 'running')";
+        $earlier =
+            "store_id = ? AND sort = ? AND id < ? AND started_at IS NOT NULL AND state IN ('waiting', 'running')";
         $values = [$run->storeId, $sort, $run->workId];
         DB::update(
-            "UPDATE work SET state = 'stopped', ended_at = UTC_TIMESTAMP(), problem = ? WHERE $earlier AND (owner IS NULL OR expires_at < UTC_TIMESTAMP(3))"
-            .' AND GREATEST(COALESCE(expires_at, wake_at), wake_at) < UTC_TIMESTAMP(3) - INTERVAL 1 MINUTE',
+            "UPDATE work SET state = 'stopped', ended_at = UTC_TIMESTAMP(), problem = ? WHERE $earlier AND (owner IS NULL OR expires_at < UTC_TIMESTAMP(3))".
+                ' AND GREATEST(COALESCE(expires_at, wake_at), wake_at) < UTC_TIMESTAMP(3) - INTERVAL 1 MINUTE',
             [$problem, ...$values],
         );
 

@@ -109,9 +109,15 @@ final class WorkRun
         }
         $this->progress = ($progress instanceof Closure ? $progress() : $progress) + $this->progress;
         $this->lastBeat = $now;
-        $held = DB::update('UPDATE work SET expires_at = TIMESTAMPADD(SECOND, ?, UTC_TIMESTAMP(3)), progress = ? WHERE id = ? AND fence = ?', [
-            self::LEASE_SECONDS, json_encode((object) $this->progress, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE), $this->workId, $this->fence,
-        ]);
+        $held = DB::update(
+            'UPDATE work SET expires_at = TIMESTAMPADD(SECOND, ?, UTC_TIMESTAMP(3)), progress = ? WHERE id = ? AND fence = ?',
+            [
+                self::LEASE_SECONDS,
+                json_encode((object) $this->progress, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
+                $this->workId,
+                $this->fence,
+            ],
+        );
         if ($held === 0 && ! DB::table('work')->where('id', $this->workId)->where('fence', $this->fence)->exists()) {
             throw LeaseLost::of($this->workId);
         }

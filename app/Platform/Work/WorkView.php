@@ -11,30 +11,64 @@ use Illuminate\Support\Facades\DB;
 final readonly class WorkView
 {
     /** @param  array<string, mixed>  $progress */
-    private function __construct(public int $id, public string $sort, public string $state, public array $progress, public ?string $problem, public bool $stopAsked, public ?Carbon $startedAt, public ?Carbon $endedAt)
-    {
+    private function __construct(
+        public int $id,
+        public string $sort,
+        public string $state,
+        public array $progress,
+        public ?string $problem,
+        public bool $stopAsked,
+        public ?Carbon $startedAt,
+        public ?Carbon $endedAt,
+    ) {
     }
 
     public static function latest(int $storeId, string $sort): ?self
     {
-        return self::from(DB::table('work')->where('store_id', $storeId)->where('sort', $sort)->orderByDesc('id')->first());
+        return self::from(
+            DB::table('work')->where('store_id', $storeId)->where('sort', $sort)->orderByDesc('id')->first(),
+        );
     }
 
     /** @return list<self> what is under way in a store, oldest first */
     public static function underWay(int $storeId): array
     {
-        return array_values(array_filter(DB::table('work')->where('store_id', $storeId)->whereIn('state', ['waiting', 'running'])->where('wake_at', '<=', now()->addMinutes(10))->orderBy('id')->limit(5)->get()->map(static fn (object $row): ?self => self::from($row))->all()));
+        return array_values(
+            array_filter(
+                DB::table('work')
+                    ->where('store_id', $storeId)
+                    ->whereIn('state', ['waiting', 'running'])
+                    ->where('wake_at', '<=', now()->addMinutes(10))
+                    ->orderBy('id')
+                    ->limit(5)
+                    ->get()
+                    ->map(static fn (object $row): ?self => self::from($row))
+                    ->all(),
+            ),
+        );
     }
 
     public static function about(string $sort, int $subjectId): ?self
     {
-        return self::from(DB::table('work')->where('sort', $sort)->where('subject_id', $subjectId)->orderByDesc('id')->first());
+        return self::from(
+            DB::table('work')->where('sort', $sort)->where('subject_id', $subjectId)->orderByDesc('id')->first(),
+        );
     }
 
     private static function from(?object $row): ?self
     {
-        return $row === null ? null : new self((int) $row->id, (string) $row->sort, (string) $row->state, (array) json_decode((string) $row->progress, true), $row->problem, (bool) $row->stop_asked,
-            $row->started_at === null ? null : Carbon::parse($row->started_at), $row->ended_at === null ? null : Carbon::parse($row->ended_at));
+        return $row === null
+            ? null
+            : new self(
+                (int) $row->id,
+                (string) $row->sort,
+                (string) $row->state,
+                (array) json_decode((string) $row->progress, true),
+                $row->problem,
+                (bool) $row->stop_asked,
+                $row->started_at === null ? null : Carbon::parse($row->started_at),
+                $row->ended_at === null ? null : Carbon::parse($row->ended_at),
+            );
     }
 
     public function isActive(): bool

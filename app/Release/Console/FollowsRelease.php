@@ -15,20 +15,46 @@ trait FollowsRelease
     private function follow(array $begun, WorkDesk $desk): int
     {
         if (! $this->option('wait')) {
-            return $this->answer(['release' => $begun['release'], 'state' => 'waiting'], "Release {$begun['release']} has been started.");
+            return $this->answer(
+                ['release' => $begun['release'], 'state' => 'waiting'],
+                "Release {$begun['release']} has been started.",
+            );
         }
         $state = $desk->workToEnd($begun['work']);
-        $look = DB::table('work')->where('sort', LookWork::sort())->where('subject_id', $begun['release'])->orderByDesc('id')->value('id');
+        $look = DB::table('work')
+            ->where('sort', LookWork::sort())
+            ->where('subject_id', $begun['release'])
+            ->orderByDesc('id')
+            ->value('id');
         if ($state === 'done' && $look !== null) {
             // One round of looks; what is not seen by then is looked at again later.
-            for ($i = 0; $i < 150 && DB::table('release_items')->where('release_id', $begun['release'])->where('seen', 'no')->exists(); $i++) {
+            for (
+                $i = 0;
+                $i < 150 &&
+                DB::table('release_items')->where('release_id', $begun['release'])->where('seen', 'no')->exists();
+                $i++
+            ) {
                 $desk->slice((int) $look) || usleep(200000);
             }
         }
-        $counts = array_map(intval(...), DB::table('release_items')->where('release_id', $begun['release'])->groupBy('state')->selectRaw('state, COUNT(*) AS n')->pluck('n', 'state')->all());
+        $counts = array_map(
+            intval(...),
+            DB::table('release_items')
+                ->where('release_id', $begun['release'])
+                ->groupBy('state')
+                ->selectRaw('state, COUNT(*) AS n')
+                ->pluck('n', 'state')
+                ->all(),
+        );
         $seen = DB::table('release_items')->where('release_id', $begun['release'])->where('seen', 'seen')->count();
-        $words = implode(', ', array_map(static fn (string $name, int $n): string => "$n $name", array_keys($counts), $counts));
-        $this->answer(['release' => $begun['release'], 'state' => $state, 'items' => $counts, 'seen_live' => $seen], "Release {$begun['release']} is $state: $words; $seen seen live.");
+        $words = implode(
+            ', ',
+            array_map(static fn (string $name, int $n): string => "$n $name", array_keys($counts), $counts),
+        );
+        $this->answer(
+            ['release' => $begun['release'], 'state' => $state, 'items' => $counts, 'seen_live' => $seen],
+            "Release {$begun['release']} is $state: $words; $seen seen live.",
+        );
 
         return $state === 'done' && ($counts['refused'] ?? 0) + ($counts['clash'] ?? 0) === 0 ? 0 : 1;
     }

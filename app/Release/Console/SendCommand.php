@@ -21,7 +21,17 @@ final class SendCommand extends StoreCommand
         return $this->guarded(function () use ($releases, $desk): int {
             $name = $this->option('name');
 
-            return $this->follow($releases->send($this->store(), null, null, is_string($name) && $name !== '' ? $name : null, null, is_numeric($part = $this->option('part')) ? (int) $part : 100), $desk);
+            return $this->follow(
+                $releases->send(
+                    $this->store(),
+                    null,
+                    null,
+                    is_string($name) && $name !== '' ? $name : null,
+                    null,
+                    is_numeric($part = $this->option('part')) ? (int) $part : 100,
+                ),
+                $desk,
+            );
         });
     }
 }

@@ -18,6 +18,11 @@ final class UndoCommand extends StoreCommand
 
     public function handle(Releases $releases, WorkDesk $desk): int
     {
-        return $this->guarded(fn (): int => $this->follow($releases->undo($this->store(), (int) $this->argument('release'), null, null), $desk));
+        return $this->guarded(
+            fn (): int => $this->follow(
+                $releases->undo($this->store(), (int) $this->argument('release'), null, null),
+                $desk,
+            ),
+        );
     }
 }

@@ -28,44 +28,161 @@ final class ReleaseController
 
     public function index(Request $request, Store $store): View
     {
-        $drafts = DB::table('drafts')->join('resources', 'resources.id', '=', 'drafts.resource_id')->join('resource_texts', static fn ($join) => $join->on('resource_texts.resource_id', '=', 'drafts.resource_id')->on('resource_texts.field', '=', 'drafts.field'))
-            ->leftJoin('users', 'users.id', '=', 'drafts.user_id')->where('drafts.store_id', $store->id)->where('drafts.state', DraftState::Ready->value)->where('drafts.id', '>', (int) $request->query('after', '0'))->orderBy('drafts.id')->limit(self::PAGE + 1)
-            ->leftJoin('users as a', 'a.id', '=', 'drafts.approved_by')->get(['drafts.*', 'resources.name', 'resources.url', 'resources.page_id', 'resource_texts.shown', 'resource_texts.draft_shown', 'users.name as user_name', 'a.name as approver']);
+        $drafts = DB::table('drafts')
+            ->join('resources', 'resources.id', '=', 'drafts.resource_id')
+            ->join(
+                'resource_texts',
+                static fn ($join) => $join
+                    ->on('resource_texts.resource_id', '=', 'drafts.resource_id')
+                    ->on('resource_texts.field', '=', 'drafts.field'),
+            )
+            ->leftJoin('users', 'users.id', '=', 'drafts.user_id')
+            ->where('drafts.store_id', $store->id)
+            ->where('drafts.state', DraftState::Ready->value)
+            ->where('drafts.id', '>', (int) $request->query('after', '0'))
+            ->orderBy('drafts.id')
+            ->limit(self::PAGE + 1)
+            ->leftJoin('users as a', 'a.id', '=', 'drafts.approved_by')
+            ->get([
+                'drafts.*',
+                'resources.name',
+                'resources.url',
+                'resources.page_id',
+                'resource_texts.shown',
+                'resource_texts.draft_shown',
+                'users.name as user_name',
+                'a.name as approver',
+            ]);
 
-        [$clicks, $after] = is_string($request->query('addresses')) && preg_match('/^(\d{1,15})-(\d{1,18})$/', $request->query('addresses'), $place) === 1 ? [(int) $place[1], (int) $place[2]] : [null, 0];
-        $addresses = DB::table('address_changes as c')->join('pages', 'pages.id', '=', 'c.page_id')->leftJoin('page_index', 'page_index.page_id', '=', 'pages.id')->leftJoin('users as a', 'a.id', '=', 'c.approved_by')->where('c.store_id', $store->id)->where('c.state', DraftState::Ready->value)
-            ->when($clicks !== null, static fn ($query) => $query->whereRaw('(COALESCE(clicks, 0) < ? OR (COALESCE(clicks, 0) = ? AND c.id > ?))', [$clicks, $clicks, $after]))
-            ->orderByRaw('COALESCE(clicks, 0) DESC')->orderBy('c.id')->limit(self::PAGE + 1)->get(['c.*', 'pages.url', 'clicks', 'a.name as approver']);
+        [$clicks, $after] =
+            is_string($request->query('addresses')) &&
+            preg_match('/^(\d{1,15})-(\d{1,18})$/', $request->query('addresses'), $place) === 1
+                ? [(int) $place[1], (int) $place[2]]
+                : [null, 0];
+        $addresses = DB::table('address_changes as c')
+            ->join('pages', 'pages.id', '=', 'c.page_id')
+            ->leftJoin('page_index', 'page_index.page_id', '=', 'pages.id')
+            ->leftJoin('users as a', 'a.id', '=', 'c.approved_by')
+            ->where('c.store_id', $store->id)
+            ->where('c.state', DraftState::Ready->value)
+            ->when(
+                $clicks !== null,
+                static fn ($query) => $query->whereRaw(
+                    '(COALESCE(clicks, 0) < ? OR (COALESCE(clicks, 0) = ? AND c.id > ?))',
+                    [$clicks, $clicks, $after],
+                ),
+            )
+            ->orderByRaw('COALESCE(clicks, 0) DESC')
+            ->orderBy('c.id')
+            ->limit(self::PAGE + 1)
+            ->get(['c.*', 'pages.url', 'clicks', 'a.name as approver']);
 
         return view('release.index', [
-            'store' => $store, 'drafts' => $drafts->take(self::PAGE), 'next' => $drafts->count() > self::PAGE ? $drafts[self::PAGE - 1]?->id : null,
-            'ready' => DB::table('drafts')->where('store_id', $store->id)->where('state', DraftState::Ready->value)->groupBy('field')->selectRaw('field, COUNT(*) AS n')->pluck('n', 'field'),
-            'approved' => DB::table('drafts')->where('store_id', $store->id)->where('state', DraftState::Ready->value)->whereNotNull('approved_at')->count(),
-            'addresses' => $addresses->take(self::PAGE), 'nextAddress' => $addresses->count() > self::PAGE ? $addresses[self::PAGE - 1] : null,
-            'readyAddresses' => $readyAddresses = array_map(intval(...), DB::table('address_changes')->where('store_id', $store->id)->where('state', DraftState::Ready->value)->groupBy('field')->selectRaw('field, COUNT(*) AS n')->pluck('n', 'field')->all()),
-            'atRisk' => $readyAddresses === [] ? 0 : (int) DB::table('page_index')->where('store_id', $store->id)->whereIn('page_id', DB::table('address_changes')->where('store_id', $store->id)->where('state', DraftState::Ready->value)->select('page_id'))->sum('clicks'), 'cap' => Releases::clicksAtRisk($store),
-            'senders' => DB::table('memberships')->join('users', 'users.id', '=', 'memberships.user_id')->where('store_id', $store->id)->whereIn('role', [Role::Approver->value, Role::Owner->value])->orderBy('name')->pluck('name')->all(),
-            'addressClashes' => DB::table('address_changes')->join('pages', 'pages.id', '=', 'page_id')->where('address_changes.store_id', $store->id)->whereIn('state', [DraftState::Clash->value, DraftState::Refused->value])->orderBy('address_changes.id')->limit(100)->get(['address_changes.*', 'pages.url']),
+            'store' => $store,
+            'drafts' => $drafts->take(self::PAGE),
+            'next' => $drafts->count() > self::PAGE ? $drafts[self::PAGE - 1]?->id : null,
+            'ready' => DB::table('drafts')
+                ->where('store_id', $store->id)
+                ->where('state', DraftState::Ready->value)
+                ->groupBy('field')
+                ->selectRaw('field, COUNT(*) AS n')
+                ->pluck('n', 'field'),
+            'approved' => DB::table('drafts')
+                ->where('store_id', $store->id)
+                ->where('state', DraftState::Ready->value)
+                ->whereNotNull('approved_at')
+                ->count(),
+            'addresses' => $addresses->take(self::PAGE),
+            'nextAddress' => $addresses->count() > self::PAGE ? $addresses[self::PAGE - 1] : null,
+            'readyAddresses' => ($readyAddresses = array_map(
+                intval(...),
+                DB::table('address_changes')
+                    ->where('store_id', $store->id)
+                    ->where('state', DraftState::Ready->value)
+                    ->groupBy('field')
+                    ->selectRaw('field, COUNT(*) AS n')
+                    ->pluck('n', 'field')
+                    ->all(),
+            )),
+            'atRisk' => $readyAddresses === []
+                    ? 0
+                    : (int) DB::table('page_index')
+                        ->where('store_id', $store->id)
+                        ->whereIn(
+                            'page_id',
+                            DB::table('address_changes')
+                                ->where('store_id', $store->id)
+                                ->where('state', DraftState::Ready->value)
+                                ->select('page_id'),
+                        )
+                        ->sum('clicks'),
+            'cap' => Releases::clicksAtRisk($store),
+            'senders' => DB::table('memberships')
+                ->join('users', 'users.id', '=', 'memberships.user_id')
+                ->where('store_id', $store->id)
+                ->whereIn('role', [Role::Approver->value, Role::Owner->value])
+                ->orderBy('name')
+                ->pluck('name')
+                ->all(),
+            'addressClashes' => DB::table('address_changes')
+                ->join('pages', 'pages.id', '=', 'page_id')
+                ->where('address_changes.store_id', $store->id)
+                ->whereIn('state', [DraftState::Clash->value, DraftState::Refused->value])
+                ->orderBy('address_changes.id')
+                ->limit(100)
+                ->get(['address_changes.*', 'pages.url']),
             'clashes' => $this->clashes($store),
-            'releases' => DB::table('release_batches')->leftJoin('users', 'users.id', '=', 'user_id')->where('store_id', $store->id)->orderByDesc('release_batches.id')->limit(20)->get(['release_batches.*', 'users.name as user_name']),
+            'releases' => DB::table('release_batches')
+                ->leftJoin('users', 'users.id', '=', 'user_id')
+                ->where('store_id', $store->id)
+                ->orderByDesc('release_batches.id')
+                ->limit(20)
+                ->get(['release_batches.*', 'users.name as user_name']),
         ]);
     }
 
     public function send(Request $request, Store $store, Releases $releases): RedirectResponse
     {
-        $request->validate(['drafts' => ['array', 'max:1000'], 'drafts.*' => ['integer'], 'scope' => ['required', 'in:ticked,all,texts,addresses,ticked-addresses,approved'], 'changes' => ['array', 'max:1000'], 'changes.*' => ['integer'], 'part' => ['nullable', 'integer', 'between:1,100'], 'name' => ['nullable', 'string', 'max:120']]);
+        $request->validate([
+            'drafts' => ['array', 'max:1000'],
+            'drafts.*' => ['integer'],
+            'scope' => ['required', 'in:ticked,all,texts,addresses,ticked-addresses,approved'],
+            'changes' => ['array', 'max:1000'],
+            'changes.*' => ['integer'],
+            'part' => ['nullable', 'integer', 'between:1,100'],
+            'name' => ['nullable', 'string', 'max:120'],
+        ]);
         /** @var User $user */
         $user = $request->user();
         /** @var list<int|string> $ticked */
         $ticked = $request->input('drafts', []);
         try {
-            $made = $releases->send($store, match ($request->input('scope')) {
-                'all', 'texts' => null, 'addresses', 'ticked-addresses' => [], 'approved' => self::approved($store), default => array_map(intval(...), array_values($ticked))
-            }, $user->id, $request->string('name')->trim()->value() ?: null, match ($request->input('scope')) {
-                'all', 'addresses' => null, 'ticked-addresses' => array_values(array_map(intval(...), $request->collect('changes')->filter(static fn (mixed $id): bool => is_scalar($id))->all())), default => []
-            }, (int) $request->input('part', '100'));
+            $made = $releases->send(
+                $store,
+                match ($request->input('scope')) {
+                    'all', 'texts' => null,
+                    'addresses', 'ticked-addresses' => [],
+                    'approved' => self::approved($store),
+                    default => array_map(intval(...), array_values($ticked)),
+                },
+                $user->id,
+                $request->string('name')->trim()->value() ?: null,
+                match ($request->input('scope')) {
+                    'all', 'addresses' => null,
+                    'ticked-addresses' => array_values(
+                        array_map(
+                            intval(...),
+                            $request->collect('changes')->filter(static fn (mixed $id): bool => is_scalar($id))->all(),
+                        ),
+                    ),
+                    default => [],
+                },
+                (int) $request->input('part', '100'),
+            );
         } catch (InvalidArgumentException $wrong) {
-            return redirect()->route('release', $store)->withErrors(['drafts' => $wrong->getMessage()]);
+            return redirect()
+                ->route('release', $store)
+                ->withErrors(['drafts' => $wrong->getMessage()]);
         }
 
         return redirect()->route('release.show', [$store, $made['release']]);
@@ -74,35 +191,87 @@ final class ReleaseController
     /** @return list<int> drafts that are ready and approved */
     private static function approved(Store $store): array
     {
-        return array_values(array_map(intval(...), DB::table('drafts')->where('store_id', $store->id)->where('state', DraftState::Ready->value)->whereNotNull('approved_at')->orderBy('id')->limit(Releases::MOST_ITEMS)->pluck('id')->all()));
+        return array_values(
+            array_map(
+                intval(...),
+                DB::table('drafts')
+                    ->where('store_id', $store->id)
+                    ->where('state', DraftState::Ready->value)
+                    ->whereNotNull('approved_at')
+                    ->orderBy('id')
+                    ->limit(Releases::MOST_ITEMS)
+                    ->pluck('id')
+                    ->all(),
+            ),
+        );
     }
 
     public function show(Request $request, Store $store, int $release): View
     {
         $row = $this->find($store, $release);
-        $items = DB::table('release_items')->leftJoin('resources', 'resources.id', '=', 'release_items.resource_id')->leftJoin('pages', 'pages.id', '=', 'release_items.page_id')->where('release_id', $release)
-            ->when(is_string($request->query('state')), static fn ($query) => $query->where('state', $request->query('state')))->when(is_string($request->query('seen')), static fn ($query) => $query->where('seen', $request->query('seen')))
-            ->where('release_items.id', '>', (int) $request->query('after', '0'))->orderBy('release_items.id')->limit(self::PAGE + 1)->get(['release_items.*', DB::raw('COALESCE(pages.url, resources.name) AS name'), DB::raw('COALESCE(release_items.page_id, resources.page_id) AS page_id')]);
+        $items = DB::table('release_items')
+            ->leftJoin('resources', 'resources.id', '=', 'release_items.resource_id')
+            ->leftJoin('pages', 'pages.id', '=', 'release_items.page_id')
+            ->where('release_id', $release)
+            ->when(
+                is_string($request->query('state')),
+                static fn ($query) => $query->where('state', $request->query('state')),
+            )
+            ->when(
+                is_string($request->query('seen')),
+                static fn ($query) => $query->where('seen', $request->query('seen')),
+            )
+            ->where('release_items.id', '>', (int) $request->query('after', '0'))
+            ->orderBy('release_items.id')
+            ->limit(self::PAGE + 1)
+            ->get([
+                'release_items.*',
+                DB::raw('COALESCE(pages.url, resources.name) AS name'),
+                DB::raw('COALESCE(release_items.page_id, resources.page_id) AS page_id'),
+            ]);
 
-        return view('release.show', ['store' => $store, 'release' => $row, 'items' => $items->take(self::PAGE), 'next' => $items->count() > self::PAGE ? $items[self::PAGE - 1]?->id : null, 'changesOf' => static fn (object $item): array => FieldChange::unpack((string) $item->fields)] + $this->progressOf($release));
+        return view(
+            'release.show',
+            [
+                'store' => $store,
+                'release' => $row,
+                'items' => $items->take(self::PAGE),
+                'next' => $items->count() > self::PAGE ? $items[self::PAGE - 1]?->id : null,
+                'changesOf' => static fn (object $item): array => FieldChange::unpack((string) $item->fields),
+            ] + $this->progressOf($release),
+        );
     }
 
     public function progress(Store $store, int $release): View
     {
-        return view('release.progress', ['store' => $store, 'release' => $this->find($store, $release)] + $this->progressOf($release));
+        return view(
+            'release.progress',
+            ['store' => $store, 'release' => $this->find($store, $release)] + $this->progressOf($release),
+        );
     }
 
     public function undo(Request $request, Store $store, int $release, Releases $releases): RedirectResponse
     {
-        $request->validate(['items' => ['array', 'max:1000'], 'items.*' => ['integer'], 'scope' => ['required', 'in:ticked,all']]);
+        $request->validate([
+            'items' => ['array', 'max:1000'],
+            'items.*' => ['integer'],
+            'scope' => ['required', 'in:ticked,all'],
+        ]);
         /** @var User $user */
         $user = $request->user();
         /** @var list<int|string> $ticked */
         $ticked = $request->input('items', []);
         try {
-            $made = $releases->undo($store, $release, $request->input('scope') === 'all' ? null : array_map(intval(...), array_values($ticked)), $user->id);
+            $made = $releases->undo(
+                $store,
+                $release,
+                $request->input('scope') === 'all' ? null : array_map(intval(...), array_values($ticked)),
+                $user->id,
+            );
         } catch (InvalidArgumentException $wrong) {
-            return redirect()->route('release.show', [$store, $release])->withErrors(['items' => $wrong->getMessage()]);
+            return redirect()
+                ->route('release.show', [$store, $release])
+                ->withErrors(['items' => $wrong->getMessage()]);
         }
 
         return redirect()->route('release.show', [$store, $made['release']]);
@@ -134,9 +303,14 @@ final class ReleaseController
     public function look(Store $store, int $release, WorkDesk $desk): RedirectResponse
     {
         $this->find($store, $release);
-        DB::table('release_items')->where('release_id', $release)->whereIn('seen', ['no', 'not yet', 'not seen'])->update(['seen' => 'no', 'look_at' => now(), 'looks' => 0]);
+        DB::table('release_items')
+            ->where('release_id', $release)
+            ->whereIn('seen', ['no', 'not yet', 'not seen'])
+            ->update(['seen' => 'no', 'look_at' => now(), 'looks' => 0]);
         $work = WorkView::about(LookWork::sort(), $release);
-        $work !== null && $work->isActive() ? $desk->wake($work->id) : $desk->begin(LookWork::class, $store->id, $release, null);
+        $work !== null && $work->isActive()
+            ? $desk->wake($work->id)
+            : $desk->begin(LookWork::class, $store->id, $release, null);
 
         return redirect()->route('release.show', [$store, $release]);
     }
@@ -148,26 +322,46 @@ final class ReleaseController
         $user = $request->user();
         $done = $drafts->decide($store, $draft, $request->input('keep') === 'ours', $user->id);
 
-        return redirect()->route('release', $store)->with('done', match (true) {
-            ! $done => 'This clash has already been decided.',
-            $request->input('keep') === 'ours' => 'The draft is ready to be sent over the shop’s text.',
-            default => 'The shop’s text stays; your draft is in the history.',
-        });
+        return redirect()
+            ->route('release', $store)
+            ->with(
+                'done',
+                match (true) {
+                    ! $done => 'This clash has already been decided.',
+                    $request->input('keep') === 'ours' => 'The draft is ready to be sent over the shop’s text.',
+                    default => 'The shop’s text stays; your draft is in the history.',
+                },
+            );
     }
 
     /** Ours over the shop's setting of an address, or the shop's over ours; what was refused is sent again or dropped. */
-    public function decideAddress(Request $request, Store $store, int $change, AddressChanges $changes): RedirectResponse
-    {
+    public function decideAddress(
+        Request $request,
+        Store $store,
+        int $change,
+        AddressChanges $changes,
+    ): RedirectResponse {
         $request->validate(['keep' => ['required', 'in:ours,theirs']]);
         /** @var User $user */
         $user = $request->user();
 
-        return redirect()->route('release', $store)->with('done', $changes->decide($store, $change, $request->input('keep') === 'ours', $user->id) ? 'Decided.' : 'This has already been decided.');
+        return redirect()
+            ->route('release', $store)
+            ->with(
+                'done',
+                $changes->decide($store, $change, $request->input('keep') === 'ours', $user->id)
+                    ? 'Decided.'
+                    : 'This has already been decided.',
+            );
     }
 
     private function find(Store $store, int $release): object
     {
-        return DB::table('release_batches')->leftJoin('users', 'users.id', '=', 'user_id')->where('store_id', $store->id)->where('release_batches.id', $release)->first(['release_batches.*', 'users.name as user_name']) ?? abort(404);
+        return DB::table('release_batches')
+            ->leftJoin('users', 'users.id', '=', 'user_id')
+            ->where('store_id', $store->id)
+            ->where('release_batches.id', $release)
+            ->first(['release_batches.*', 'users.name as user_name']) ?? abort(404);
     }
 
     /** @return array{sending: ?WorkView, looking: ?WorkView, counts: array<string, int>, seen: array<string, int>, undone: int} */
@@ -176,8 +370,25 @@ final class ReleaseController
         return [
             'sending' => WorkView::about(SendWork::sort(), $release),
             'looking' => WorkView::about(LookWork::sort(), $release),
-            'counts' => array_map(intval(...), DB::table('release_items')->where('release_id', $release)->groupBy('state')->selectRaw('state, COUNT(*) AS n')->pluck('n', 'state')->all()),
-            'seen' => array_map(intval(...), DB::table('release_items')->where('release_id', $release)->whereNotNull('seen')->groupBy('seen')->selectRaw('seen, COUNT(*) AS n')->pluck('n', 'seen')->all()),
+            'counts' => array_map(
+                intval(...),
+                DB::table('release_items')
+                    ->where('release_id', $release)
+                    ->groupBy('state')
+                    ->selectRaw('state, COUNT(*) AS n')
+                    ->pluck('n', 'state')
+                    ->all(),
+            ),
+            'seen' => array_map(
+                intval(...),
+                DB::table('release_items')
+                    ->where('release_id', $release)
+                    ->whereNotNull('seen')
+                    ->groupBy('seen')
+                    ->selectRaw('seen, COUNT(*) AS n')
+                    ->pluck('n', 'seen')
+                    ->all(),
+            ),
             'undone' => DB::table('release_items')->where('release_id', $release)->whereNotNull('undone_by')->count(),
         ];
     }
@@ -185,7 +396,18 @@ final class ReleaseController
     /** @return iterable<object> drafts that met a change in the shop, with the shop's text beside them */
     private function clashes(Store $store): iterable
     {
-        return DB::table('drafts')->join('resources', 'resources.id', '=', 'drafts.resource_id')->join('resource_texts', static fn ($join) => $join->on('resource_texts.resource_id', '=', 'drafts.resource_id')->on('resource_texts.field', '=', 'drafts.field'))
-            ->where('drafts.store_id', $store->id)->where('drafts.state', DraftState::Clash->value)->orderBy('drafts.id')->limit(100)->get(['drafts.*', 'resources.name', 'resources.url', 'resource_texts.stored']);
+        return DB::table('drafts')
+            ->join('resources', 'resources.id', '=', 'drafts.resource_id')
+            ->join(
+                'resource_texts',
+                static fn ($join) => $join
+                    ->on('resource_texts.resource_id', '=', 'drafts.resource_id')
+                    ->on('resource_texts.field', '=', 'drafts.field'),
+            )
+            ->where('drafts.store_id', $store->id)
+            ->where('drafts.state', DraftState::Clash->value)
+            ->orderBy('drafts.id')
+            ->limit(100)
+            ->get(['drafts.*', 'resources.name', 'resources.url', 'resource_texts.stored']);
     }
 }

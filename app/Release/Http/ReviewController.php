@@ -19,42 +19,93 @@ final class ReviewController
 {
     public function texts(Request $request, Store $store, Drafts $drafts): RedirectResponse
     {
-        $given = $request->validate(['do' => ['required', 'in:approve,back'], 'drafts' => ['required', 'array', 'max:1000'], 'drafts.*' => ['integer', 'min:1'], 'word' => ['nullable', 'string', 'max:300']], ['drafts.required' => 'No text is ticked.']);
+        $given = $request->validate(
+            [
+                'do' => ['required', 'in:approve,back'],
+                'drafts' => ['required', 'array', 'max:1000'],
+                'drafts.*' => ['integer', 'min:1'],
+                'word' => ['nullable', 'string', 'max:300'],
+            ],
+            ['drafts.required' => 'No text is ticked.'],
+        );
         $ids = array_values(array_map(intval(...), $given['drafts']));
         $user = (int) $request->user()?->getAuthIdentifier();
         if ($given['do'] === 'approve') {
-            return back()->with('done', self::counted($drafts->approve($store, $ids, $user), 'text is', 'texts are').' approved.');
+            return back()->with(
+                'done',
+                self::counted($drafts->approve($store, $ids, $user), 'text is', 'texts are').' approved.',
+            );
         }
 
-        return back()->with('done', self::counted($drafts->sendBack($store, $ids, trim((string) ($given['word'] ?? '')), $user), 'text goes', 'texts go').' back to the writing desk.');
+        return back()->with(
+            'done',
+            self::counted(
+                $drafts->sendBack($store, $ids, trim((string) ($given['word'] ?? '')), $user),
+                'text goes',
+                'texts go',
+            ).' back to the writing desk.',
+        );
     }
 
     public function addresses(Request $request, Store $store, AddressChanges $changes): RedirectResponse
     {
-        $given = $request->validate(['do' => ['required', 'in:approve,back'], 'changes' => ['required', 'array', 'max:1000'], 'changes.*' => ['integer', 'min:1']], ['changes.required' => 'No change is ticked.']);
+        $given = $request->validate(
+            [
+                'do' => ['required', 'in:approve,back'],
+                'changes' => ['required', 'array', 'max:1000'],
+                'changes.*' => ['integer', 'min:1'],
+            ],
+            ['changes.required' => 'No change is ticked.'],
+        );
         $ids = array_values(array_map(intval(...), $given['changes']));
         $user = (int) $request->user()?->getAuthIdentifier();
 
-        return back()->with('done', $given['do'] === 'approve' ? self::counted($changes->approve($store, $ids, $user), 'change is', 'changes are').' approved.' : self::counted($changes->dropSome($store, $ids, $user), 'change is', 'changes are').' withdrawn.');
+        return back()->with(
+            'done',
+            $given['do'] === 'approve'
+                ? self::counted($changes->approve($store, $ids, $user), 'change is', 'changes are').' approved.'
+                : self::counted($changes->dropSome($store, $ids, $user), 'change is', 'changes are').' withdrawn.',
+        );
     }
 
     /** Another text in place of one that is ready; it stays ready, and is to be approved anew. */
     public function edit(Request $request, Store $store, int $draft, Drafts $drafts): RedirectResponse
     {
-        $given = $request->validate(['text' => ['present', 'nullable', 'string', 'max:5000'], 'revision' => ['required', 'integer', 'min:0']]);
+        $given = $request->validate([
+            'text' => ['present', 'nullable', 'string', 'max:5000'],
+            'revision' => ['required', 'integer', 'min:0'],
+        ]);
         $row = DB::table('drafts')->where('store_id', $store->id)->where('id', $draft)->first() ?? abort(404);
         $user = (int) $request->user()?->getAuthIdentifier();
         try {
-            $outcome = $drafts->save($store, (int) $row->resource_id, TextField::from((int) $row->field), (string) ($given['text'] ?? ''), (int) $given['revision'], Origin::Hand, $user);
+            $outcome = $drafts->save(
+                $store,
+                (int) $row->resource_id,
+                TextField::from((int) $row->field),
+                (string) ($given['text'] ?? ''),
+                (int) $given['revision'],
+                Origin::Hand,
+                $user,
+            );
         } catch (InvalidArgumentException $wrong) {
             return back()->withErrors(['text' => $wrong->getMessage()]);
         }
         if (! $outcome->saved) {
-            return back()->withErrors(['text' => ($outcome->reason ?? '').($outcome->isClash() ? " {$outcome->otherAuthor} wrote: “{$outcome->draft?->value}”. Your text is in the history." : '')]);
+            return back()->withErrors([
+                'text' => ($outcome->reason ?? '').
+                    ($outcome->isClash()
+                        ? " {$outcome->otherAuthor} wrote: “{$outcome->draft?->value}”. Your text is in the history."
+                        : ''),
+            ]);
         }
         $outcome->draft === null || $drafts->markReady($store, [$outcome->draft->id], true, $user);
 
-        return back()->with('done', $outcome->draft === null ? 'This is the shop’s own text: there is nothing to send.' : 'Saved, and ready for release.');
+        return back()->with(
+            'done',
+            $outcome->draft === null
+                ? 'This is the shop’s own text: there is nothing to send.'
+                : 'Saved, and ready for release.',
+        );
     }
 
     private static function counted(int $count, string $one, string $many): string

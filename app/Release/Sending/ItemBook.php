@@ -34,17 +34,32 @@ final class ItemBook
     /** Before a request: from here on the shop may or may not have the write. */
     public function intend(object $item, string $version): void
     {
-        $this->set($item, ['state' => ItemState::Intended->value, 'version' => $version, 'unsure' => 1, 'not_before' => null]);
+        $this->set($item, [
+            'state' => ItemState::Intended->value,
+            'version' => $version,
+            'unsure' => 1,
+            'not_before' => null,
+        ]);
     }
 
     public function notSent(object $item, string $reason, int $wait, bool $unsure): void
     {
-        $this->set($item, ['state' => $unsure ? ItemState::Intended->value : ItemState::Waiting->value, 'unsure' => $unsure ? 1 : 0, 'reason' => mb_substr($reason, 0, 400), 'not_before' => now()->addSeconds($wait)]);
+        $this->set($item, [
+            'state' => $unsure ? ItemState::Intended->value : ItemState::Waiting->value,
+            'unsure' => $unsure ? 1 : 0,
+            'reason' => mb_substr($reason, 0, 400),
+            'not_before' => now()->addSeconds($wait),
+        ]);
     }
 
     public function later(object $item, string $reason, int $attempts, int $wait, bool $unsure): void
     {
-        $this->set($item, ['attempts' => $attempts, 'reason' => mb_substr($reason, 0, 400), 'unsure' => $unsure ? 1 : 0, 'not_before' => $wait > 0 ? now()->addSeconds($wait) : null]);
+        $this->set($item, [
+            'attempts' => $attempts,
+            'reason' => mb_substr($reason, 0, 400),
+            'unsure' => $unsure ? 1 : 0,
+            'not_before' => $wait > 0 ? now()->addSeconds($wait) : null,
+        ]);
     }
 
     public function refuse(object $item, string $reason): void
@@ -53,13 +68,41 @@ final class ItemBook
         [$isUndo, $userId] = $this->batch($item);
         foreach (FieldChange::unpack((string) $item->fields) as $change) {
             if ($change->field instanceof AddressField) {
-                $isUndo || $this->addresses->settle((int) $item->store_id, (int) $item->page_id, $change->field, DraftState::Refused, $change->base, $change->target, $reason, (int) $item->release_id, $userId);
+                $isUndo ||
+                    $this->addresses->settle(
+                        (int) $item->store_id,
+                        (int) $item->page_id,
+                        $change->field,
+                        DraftState::Refused,
+                        $change->base,
+                        $change->target,
+                        $reason,
+                        (int) $item->release_id,
+                        $userId,
+                    );
 
                 continue;
             }
-            History::add((int) $item->store_id, (int) $item->resource_id, $change->field, HistoryEvent::Refused, $change->base, $change->target, $userId, Origin::from($change->origin), (int) $item->release_id, $reason);
+            History::add(
+                (int) $item->store_id,
+                (int) $item->resource_id,
+                $change->field,
+                HistoryEvent::Refused,
+                $change->base,
+                $change->target,
+                $userId,
+                Origin::from($change->origin),
+                (int) $item->release_id,
+                $reason,
+            );
             if (! $isUndo) {
-                $this->drafts->settle((int) $item->store_id, (int) $item->resource_id, $change->field, DraftState::Refused, $reason);
+                $this->drafts->settle(
+                    (int) $item->store_id,
+                    (int) $item->resource_id,
+                    $change->field,
+                    DraftState::Refused,
+                    $reason,
+                );
             }
         }
         $this->giveBack($item, $isUndo);
@@ -68,24 +111,65 @@ final class ItemBook
     /** @param  list<FieldChange>  $changes */
     public function clash(object $item, array $changes, ShopResource $now, string $reason): void
     {
-        $this->set($item, ['state' => ItemState::Clash->value, 'reason' => mb_substr($reason, 0, 400), 'version' => $now->version]);
+        $this->set($item, [
+            'state' => ItemState::Clash->value,
+            'reason' => mb_substr($reason, 0, 400),
+            'version' => $now->version,
+        ]);
         [$isUndo, $userId] = $this->batch($item);
         foreach ($changes as $change) {
             $theirs = $now->fields[$change->field->key()] ?? '';
             if ($change->field instanceof AddressField) {
-                $isUndo || $this->addresses->settle((int) $item->store_id, (int) $item->page_id, $change->field, DraftState::Clash, $change->base, $change->target, $reason, (int) $item->release_id, $userId, $theirs);
+                $isUndo ||
+                    $this->addresses->settle(
+                        (int) $item->store_id,
+                        (int) $item->page_id,
+                        $change->field,
+                        DraftState::Clash,
+                        $change->base,
+                        $change->target,
+                        $reason,
+                        (int) $item->release_id,
+                        $userId,
+                        $theirs,
+                    );
 
                 continue;
             }
             Texts::stored((int) $item->resource_id, $change->field, $theirs);
             if ($theirs === $change->base && count($changes) > 1) {
                 // The other text is the one that changed; this one can be sent again as it is.
-                $isUndo || $this->drafts->settle((int) $item->store_id, (int) $item->resource_id, $change->field, DraftState::Ready, null);
+                $isUndo ||
+                    $this->drafts->settle(
+                        (int) $item->store_id,
+                        (int) $item->resource_id,
+                        $change->field,
+                        DraftState::Ready,
+                        null,
+                    );
 
                 continue;
             }
-            History::add((int) $item->store_id, (int) $item->resource_id, $change->field, HistoryEvent::Clash, $change->base, $theirs, $userId, Origin::from($change->origin), (int) $item->release_id, $reason);
-            $isUndo || $this->drafts->settle((int) $item->store_id, (int) $item->resource_id, $change->field, DraftState::Clash, $reason);
+            History::add(
+                (int) $item->store_id,
+                (int) $item->resource_id,
+                $change->field,
+                HistoryEvent::Clash,
+                $change->base,
+                $theirs,
+                $userId,
+                Origin::from($change->origin),
+                (int) $item->release_id,
+                $reason,
+            );
+            $isUndo ||
+                $this->drafts->settle(
+                    (int) $item->store_id,
+                    (int) $item->resource_id,
+                    $change->field,
+                    DraftState::Clash,
+                    $reason,
+                );
         }
         $this->giveBack($item, $isUndo);
         (int) $item->resource_id === 0 || TextsChanged::dispatch((int) $item->store_id, [(int) $item->resource_id], []);
@@ -94,20 +178,48 @@ final class ItemBook
     /** @param  list<FieldChange>  $changes */
     public function live(object $item, array $changes, ShopResource $now): void
     {
-        $this->set($item, ['state' => ItemState::Live->value, 'version' => $now->version, 'unsure' => 0, 'reason' => null, 'sent_at' => now(), 'seen' => 'no', 'look_at' => now()]);
+        $this->set($item, [
+            'state' => ItemState::Live->value,
+            'version' => $now->version,
+            'unsure' => 0,
+            'reason' => null,
+            'sent_at' => now(),
+            'seen' => 'no',
+            'look_at' => now(),
+        ]);
         Resources::hasVersion((int) $item->resource_id, $now->version);
         [$isUndo, $userId] = $this->batch($item);
         $store = Store::query()->findOrFail((int) $item->store_id);
         foreach ($changes as $change) {
             if ($change->field instanceof AddressField) {
-                $this->addresses->live($store->id, (int) $item->page_id, $change->field, $change->base, $change->target, $change->shownAfter, $isUndo, (int) $item->release_id, $userId);
+                $this->addresses->live(
+                    $store->id,
+                    (int) $item->page_id,
+                    $change->field,
+                    $change->base,
+                    $change->target,
+                    $change->shownAfter,
+                    $isUndo,
+                    (int) $item->release_id,
+                    $userId,
+                );
                 $change->field === AddressField::Slug && $this->moved($store, $item, $now, $isUndo);
 
                 continue;
             }
             $text = $this->drafts->lock($store, (int) $item->resource_id, $change->field);
             Texts::stored((int) $item->resource_id, $change->field, $change->target, $change->origin);
-            History::add($store->id, (int) $item->resource_id, $change->field, $isUndo ? HistoryEvent::Undone : HistoryEvent::Live, $change->base, $change->target, $userId, Origin::from($change->origin), (int) $item->release_id);
+            History::add(
+                $store->id,
+                (int) $item->resource_id,
+                $change->field,
+                $isUndo ? HistoryEvent::Undone : HistoryEvent::Live,
+                $change->base,
+                $change->target,
+                $userId,
+                Origin::from($change->origin),
+                (int) $item->release_id,
+            );
             $draft = $this->drafts->find((int) $item->resource_id, $change->field);
             if ($draft === null) {
                 continue;
@@ -145,7 +257,10 @@ final class ItemBook
     private function giveBack(object $item, bool $isUndo): void
     {
         if ($isUndo) {
-            DB::table('release_items')->where('external_id', $item->external_id)->where('undone_by', $item->release_id)->update(['undone_by' => null]);
+            DB::table('release_items')
+                ->where('external_id', $item->external_id)
+                ->where('undone_by', $item->release_id)
+                ->update(['undone_by' => null]);
         }
     }
 

@@ -63,15 +63,30 @@ final class LookWork implements LongWork
             if ($run->stopAsked()) {
                 return SliceEnd::stopped();
             }
-            $items = DB::table('release_items')->leftJoin('resources', 'resources.id', '=', 'release_items.resource_id')->leftJoin('pages', 'pages.id', '=', 'release_items.page_id')->where('release_id', $run->subjectId)->whereIn('seen', ['no', 'not yet'])->whereRaw(self::isDue())
-                ->orderBy('release_items.id')->limit(30)->get(['release_items.*', DB::raw('COALESCE(pages.url, resources.url) AS url')]);
+            $items = DB::table('release_items')
+                ->leftJoin('resources', 'resources.id', '=', 'release_items.resource_id')
+                ->leftJoin('pages', 'pages.id', '=', 'release_items.page_id')
+                ->where('release_id', $run->subjectId)
+                ->whereIn('seen', ['no', 'not yet'])
+                ->whereRaw(self::isDue())
+                ->orderBy('release_items.id')
+                ->limit(30)
+                ->get(['release_items.*', DB::raw('COALESCE(pages.url, resources.url) AS url')]);
             if ($items->isEmpty()) {
                 return $this->sleepOrEnd($run);
             }
             foreach ($items as $item) {
                 $url = PageUrl::parse((string) $item->url);
                 if ($url !== null) {
-                    $http->add(new HttpRequest($url, headers: ['Cache-Control' => 'no-cache'], timeout: min(10, $options->timeout), maxBytes: $options->pageBytes), [$item, $url]);
+                    $http->add(
+                        new HttpRequest(
+                            $url,
+                            headers: ['Cache-Control' => 'no-cache'],
+                            timeout: min(10, $options->timeout),
+                            maxBytes: $options->pageBytes,
+                        ),
+                        [$item, $url],
+                    );
                 }
             }
             while ($http->underWay() > 0) {
@@ -92,19 +107,43 @@ final class LookWork implements LongWork
         $shown = null;
         if ($answer->status === 200) {
             $facts = PageReader::read(Charset::toUtf8($answer->body, $answer->header('content-type')), $url);
-            $shown = [TextField::Title->value => $facts->title ?? '', TextField::Description->value => $facts->description ?? ''];
+            $shown = [
+                TextField::Title->value => $facts->title ?? '',
+                TextField::Description->value => $facts->description ?? '',
+            ];
         }
         $changes = FieldChange::unpack((string) $item->fields);
         if ($item->page_id !== null && $answer->status > 0) {
-            $shown = ($shown ?? [TextField::Title->value => '', TextField::Description->value => '']) + self::settings($url, $answer, $facts ?? null);
+            $shown =
+                ($shown ?? [TextField::Title->value => '', TextField::Description->value => '']) +
+                self::settings($url, $answer, $facts ?? null);
         }
-        $isSeen = $shown !== null && array_filter($changes, static fn (FieldChange $c): bool => ! $c->isShown($shown[$c->field->value])) === [];
+        $isSeen =
+            $shown !== null &&
+            array_filter($changes, static fn (FieldChange $c): bool => ! $c->isShown($shown[$c->field->value])) === [];
         $looks = (int) $item->looks + 1;
         $next = self::AGAIN[$looks - 1] ?? null;
-        DB::table('release_items')->where('id', $item->id)->update([
-            'seen' => $isSeen ? 'seen' : ($next === null ? 'not seen' : 'not yet'), 'looks' => $looks, 'seen_at' => $isSeen ? now() : null, 'look_at' => $isSeen || $next === null ? null : now()->addSeconds($next),
-            'shown_now' => $shown === null ? json_encode(['problem' => $answer->problem ?? "status {$answer->status}"]) : json_encode(['title' => $shown[1], 'description' => $shown[2], 'canonical' => $shown[11] ?? null, 'robots' => $shown[12] ?? null, 'redirect' => $shown[13] ?? null, 'slug' => $shown[14] ?? null], JSON_UNESCAPED_UNICODE | JSON_INVALID_UTF8_SUBSTITUTE),
-        ]);
+        DB::table('release_items')
+            ->where('id', $item->id)
+            ->update([
+                'seen' => $isSeen ? 'seen' : ($next === null ? 'not seen' : 'not yet'),
+                'looks' => $looks,
+                'seen_at' => $isSeen ? now() : null,
+                'look_at' => $isSeen || $next === null ? null : now()->addSeconds($next),
+                'shown_now' => $shown === null
+                        ? json_encode(['problem' => $answer->problem ?? "status {$answer->status}"])
+                        : json_encode(
+                            [
+                                'title' => $shown[1],
+                                'description' => $shown[2],
+                                'canonical' => $shown[11] ?? null,
+                                'robots' => $shown[12] ?? null,
+                                'redirect' => $shown[13] ?? null,
+                                'slug' => $shown[14] ?? null,
+                            ],
+                            JSON_UNESCAPED_UNICODE | JSON_INVALID_UTF8_SUBSTITUTE,
+                        ),
+            ]);
         if (! $isSeen) {
             return;
         }
@@ -112,12 +151,30 @@ final class LookWork implements LongWork
         foreach ($changes as $change) {
             $now = $shown[$change->field->value];
             if ($change->field instanceof AddressField) {
-                History::addAddress($store->id, (int) $item->page_id, $change->field, HistoryEvent::Seen, null, $now, null, (int) $item->release_id);
+                History::addAddress(
+                    $store->id,
+                    (int) $item->page_id,
+                    $change->field,
+                    HistoryEvent::Seen,
+                    null,
+                    $now,
+                    null,
+                    (int) $item->release_id,
+                );
 
                 continue;
             }
             $digests = [...$digests, ...Texts::shown((int) $item->resource_id, $change->field, $now)];
-            History::add($store->id, (int) $item->resource_id, $change->field, HistoryEvent::Seen, null, $now, null, releaseId: (int) $item->release_id);
+            History::add(
+                $store->id,
+                (int) $item->resource_id,
+                $change->field,
+                HistoryEvent::Seen,
+                null,
+                $now,
+                null,
+                releaseId: (int) $item->release_id,
+            );
         }
         $digests === [] || TextsChanged::dispatch($store->id, [(int) $item->resource_id], $digests);
     }
@@ -126,11 +183,23 @@ final class LookWork implements LongWork
     private static function settings(PageUrl $url, HttpAnswer $answer, ?PageFacts $facts): array
     {
         $location = $answer->header('location');
-        $to = $answer->status >= 300 && $answer->status < 400 && $location !== null ? ($url->resolve($location)?->text() ?? $location) : ($answer->status === 410 ? 'gone' : '');
+        $to =
+            $answer->status >= 300 && $answer->status < 400 && $location !== null
+                ? $url->resolve($location)?->text() ?? $location
+                : ($answer->status === 410
+                    ? 'gone'
+                    : '');
         $link = $answer->header('link');
         $canonical = $facts->canonicals[0] ?? ($link === null ? null : LinkHeader::of([$link], $url)->canonical);
 
-        return [AddressField::Canonical->value => $canonical ?? '', AddressField::Robots->value => trim(implode(', ', [...$facts->robots ?? [], ...array_filter([$answer->header('x-robots-tag')])])), AddressField::Redirect->value => $to, AddressField::Slug->value => $to];
+        return [
+            AddressField::Canonical->value => $canonical ?? '',
+            AddressField::Robots->value => trim(
+                implode(', ', [...$facts->robots ?? [], ...array_filter([$answer->header('x-robots-tag')])]),
+            ),
+            AddressField::Redirect->value => $to,
+            AddressField::Slug->value => $to,
+        ];
     }
 
     /** Its time has come; or it lies further off than the wait that was set, since the clock was put back. */
@@ -144,7 +213,10 @@ final class LookWork implements LongWork
     private function sleepOrEnd(WorkRun $run): SliceEnd
     {
         $run->beat($this->counts($run->subjectId), force: true);
-        $next = DB::table('release_items')->where('release_id', $run->subjectId)->whereIn('seen', ['no', 'not yet'])->min('look_at');
+        $next = DB::table('release_items')
+            ->where('release_id', $run->subjectId)
+            ->whereIn('seen', ['no', 'not yet'])
+            ->min('look_at');
 
         return $next === null ? SliceEnd::done() : SliceEnd::later(max(1, (int) (strtotime((string) $next) - time())));
     }
@@ -152,8 +224,17 @@ final class LookWork implements LongWork
     /** @return array<string, int> */
     private function counts(int $release): array
     {
-        $counts = DB::table('release_items')->where('release_id', $release)->whereNotNull('seen')->groupBy('seen')->selectRaw('seen, COUNT(*) AS n')->pluck('n', 'seen');
+        $counts = DB::table('release_items')
+            ->where('release_id', $release)
+            ->whereNotNull('seen')
+            ->groupBy('seen')
+            ->selectRaw('seen, COUNT(*) AS n')
+            ->pluck('n', 'seen');
 
-        return ['seen' => (int) ($counts['seen'] ?? 0), 'not_yet' => (int) ($counts['not yet'] ?? 0) + (int) ($counts['no'] ?? 0), 'not_seen' => (int) ($counts['not seen'] ?? 0)];
+        return [
+            'seen' => (int) ($counts['seen'] ?? 0),
+            'not_yet' => (int) ($counts['not yet'] ?? 0) + (int) ($counts['no'] ?? 0),
+            'not_seen' => (int) ($counts['not seen'] ?? 0),
+        ];
     }
 }

@@ -34,8 +34,11 @@ final class SendWork implements LongWork
     /** Seconds; Retry-After is followed for an hour at most. */
     private const LONGEST_WAIT = 3_660;
 
-    public function __construct(private readonly Connections $connections, private readonly ItemBook $book, private readonly WorkDesk $desk)
-    {
+    public function __construct(
+        private readonly Connections $connections,
+        private readonly ItemBook $book,
+        private readonly WorkDesk $desk,
+    ) {
     }
 
     public static function sort(): string
@@ -107,7 +110,13 @@ final class SendWork implements LongWork
                 return 0;
             }
 
-            return $this->tryLater($run, $item, $unavailable->getMessage(), $unavailable->retryAfter, isRequestToWait: $unavailable->status === 429);
+            return $this->tryLater(
+                $run,
+                $item,
+                $unavailable->getMessage(),
+                $unavailable->retryAfter,
+                isRequestToWait: $unavailable->status === 429,
+            );
         }
         $isThere = $this->hasAll($now, $changes, static fn (FieldChange $c): string => $c->target);
         $wasUnsure = (bool) $item->unsure;
@@ -119,12 +128,26 @@ final class SendWork implements LongWork
         }
         $isBase = $this->hasAll($now, $changes, static fn (FieldChange $c): string => $c->base);
         if ($wasUnsure && $now->version !== $item->version) {
-            $run->fenced(fn () => $this->book->clash($item, $changes, $now, 'The shop’s resource changed while the answer to our write was lost.'));
+            $run->fenced(
+                fn () => $this->book->clash(
+                    $item,
+                    $changes,
+                    $now,
+                    'The shop’s resource changed while the answer to our write was lost.',
+                ),
+            );
 
             return 0;
         }
         if (! $isBase) {
-            $run->fenced(fn () => $this->book->clash($item, $changes, $now, 'The shop’s text is no longer the one this was written against.'));
+            $run->fenced(
+                fn () => $this->book->clash(
+                    $item,
+                    $changes,
+                    $now,
+                    'The shop’s text is no longer the one this was written against.',
+                ),
+            );
 
             return 0;
         }
@@ -153,8 +176,14 @@ final class SendWork implements LongWork
         }
     }
 
-    private function tryLater(WorkRun $run, object $item, string $reason, ?int $seconds, bool $isRequestToWait = false, ?bool $unsure = null): int
-    {
+    private function tryLater(
+        WorkRun $run,
+        object $item,
+        string $reason,
+        ?int $seconds,
+        bool $isRequestToWait = false,
+        ?bool $unsure = null,
+    ): int {
         $attempts = (int) $item->attempts + ($isRequestToWait ? 0 : 1);
         if ($attempts >= self::MOST_ATTEMPTS) {
             $run->fenced(fn () => $this->book->refuse($item, "Given up after $attempts tries. $reason"));
@@ -170,17 +199,44 @@ final class SendWork implements LongWork
     private function next(int $release): ?object
     {
         // Intents first: whatever may have been sent is settled before anything new is.
-        return DB::table('release_items')->where('release_id', $release)->where('state', ItemState::Intended->value)->orderBy('id')->whereRaw('(not_before IS NULL OR not_before <= UTC_TIMESTAMP())')->first()
-            ?? DB::table('release_items')->where('release_id', $release)->where('state', ItemState::Waiting->value)->whereRaw('(not_before IS NULL OR not_before <= UTC_TIMESTAMP())')->orderBy('id')->first()
-            ?? DB::table('release_items')->where('release_id', $release)->whereIn('state', [ItemState::Waiting->value, ItemState::Intended->value])->orderBy('not_before')->first();
+        return DB::table('release_items')
+            ->where('release_id', $release)
+            ->where('state', ItemState::Intended->value)
+            ->orderBy('id')
+            ->whereRaw('(not_before IS NULL OR not_before <= UTC_TIMESTAMP())')
+            ->first() ??
+            (DB::table('release_items')
+                ->where('release_id', $release)
+                ->where('state', ItemState::Waiting->value)
+                ->whereRaw('(not_before IS NULL OR not_before <= UTC_TIMESTAMP())')
+                ->orderBy('id')
+                ->first() ??
+                DB::table('release_items')
+                    ->where('release_id', $release)
+                    ->whereIn('state', [ItemState::Waiting->value, ItemState::Intended->value])
+                    ->orderBy('not_before')
+                    ->first());
     }
 
     private function finish(WorkRun $run): SliceEnd
     {
-        $run->fenced(static fn () => DB::table('release_batches')->where('id', $run->subjectId)->whereNull('sent_at')->update(['sent_at' => now()]));
+        $run->fenced(
+            static fn () => DB::table('release_batches')
+                ->where('id', $run->subjectId)
+                ->whereNull('sent_at')
+                ->update(['sent_at' => now()]),
+        );
         $run->beat($this->counts($run->subjectId), force: true);
-        $hasLive = DB::table('release_items')->where('release_id', $run->subjectId)->where('state', ItemState::Live->value)->where('seen', 'no')->exists();
-        $looking = DB::table('work')->where('sort', LookWork::sort())->where('subject_id', $run->subjectId)->whereIn('state', ['waiting', 'running'])->exists();
+        $hasLive = DB::table('release_items')
+            ->where('release_id', $run->subjectId)
+            ->where('state', ItemState::Live->value)
+            ->where('seen', 'no')
+            ->exists();
+        $looking = DB::table('work')
+            ->where('sort', LookWork::sort())
+            ->where('subject_id', $run->subjectId)
+            ->whereIn('state', ['waiting', 'running'])
+            ->exists();
         if ($hasLive && ! $looking) {
             $this->desk->begin(LookWork::class, $run->storeId, $run->subjectId, $run->userId);
         }
@@ -191,10 +247,24 @@ final class SendWork implements LongWork
     /** @return array<string, int> */
     private function counts(int $release): array
     {
-        $counts = array_map(intval(...), DB::table('release_items')->where('release_id', $release)->groupBy('state')->selectRaw('state, COUNT(*) AS n')->pluck('n', 'state')->all());
+        $counts = array_map(
+            intval(...),
+            DB::table('release_items')
+                ->where('release_id', $release)
+                ->groupBy('state')
+                ->selectRaw('state, COUNT(*) AS n')
+                ->pluck('n', 'state')
+                ->all(),
+        );
         $open = ($counts['waiting'] ?? 0) + ($counts['intended'] ?? 0);
 
-        return ['open' => $open, 'live' => $counts['live'] ?? 0, 'refused' => $counts['refused'] ?? 0, 'clash' => $counts['clash'] ?? 0, 'all' => array_sum($counts)];
+        return [
+            'open' => $open,
+            'live' => $counts['live'] ?? 0,
+            'refused' => $counts['refused'] ?? 0,
+            'clash' => $counts['clash'] ?? 0,
+            'all' => array_sum($counts),
+        ];
     }
 
     /**

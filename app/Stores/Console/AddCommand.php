@@ -16,9 +16,20 @@ final class AddCommand extends StoreCommand
     {
         return $this->guarded(function () use ($stores): int {
             $slug = $this->option('slug');
-            $store = $stores->add((string) $this->option('name'), (string) $this->option('url'), is_string($slug) && $slug !== '' ? $slug : null, (string) $this->option('currency'), (string) $this->option('timezone'), (bool) $this->option('allow-private'), (string) $this->option('language'));
+            $store = $stores->add(
+                (string) $this->option('name'),
+                (string) $this->option('url'),
+                is_string($slug) && $slug !== '' ? $slug : null,
+                (string) $this->option('currency'),
+                (string) $this->option('timezone'),
+                (bool) $this->option('allow-private'),
+                (string) $this->option('language'),
+            );
 
-            return $this->answer(['slug' => $store->slug, 'name' => $store->name, 'url' => $store->base_url], "Added {$store->name} as \"{$store->slug}\".");
+            return $this->answer(
+                ['slug' => $store->slug, 'name' => $store->name, 'url' => $store->base_url],
+                "Added {$store->name} as \"{$store->slug}\".",
+            );
         });
     }
 }

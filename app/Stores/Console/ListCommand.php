@@ -14,8 +14,32 @@ final class ListCommand extends StoreCommand
 
     public function handle(): int
     {
-        $stores = Store::query()->orderBy('slug')->get()->map(static fn (Store $store): array => ['slug' => $store->slug, 'name' => $store->name, 'url' => $store->base_url, 'timezone' => $store->timezone])->all();
+        $stores = Store::query()
+            ->orderBy('slug')
+            ->get()
+            ->map(
+                static fn (Store $store): array => [
+                    'slug' => $store->slug,
+                    'name' => $store->name,
+                    'url' => $store->base_url,
+                    'timezone' => $store->timezone,
+                ],
+            )
+            ->all();
 
-        return $this->answer(['stores' => $stores], implode("\n", array_map(static fn (array $s): string => str_pad($s['slug'], 24).' '.str_pad($s['name'], 30).' '.$s['url'], $stores)));
+        return $this->answer(
+            ['stores' => $stores],
+            implode(
+                "\n",
+                array_map(
+                    static fn (array $s): string => str_pad($s['slug'], 24).
+                        ' '.
+                        str_pad($s['name'], 30).
+                        ' '.
+                        $s['url'],
+                    $stores,
+                ),
+            ),
+        );
     }
 }

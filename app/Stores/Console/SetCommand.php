@@ -26,7 +26,20 @@ final class SetCommand extends StoreCommand
             if ($this->option('list')) {
                 $rows = [...$options->list($store), ...MarketOptions::list($market)];
 
-                return $this->answer(['options' => $rows], implode("\n", array_map(static fn (array $row): string => str_pad($row['key'], 20).' '.str_pad((string) $row['value'], 30).' '.$row['means'], $rows)));
+                return $this->answer(
+                    ['options' => $rows],
+                    implode(
+                        "\n",
+                        array_map(
+                            static fn (array $row): string => str_pad($row['key'], 20).
+                                ' '.
+                                str_pad((string) $row['value'], 30).
+                                ' '.
+                                $row['means'],
+                            $rows,
+                        ),
+                    ),
+                );
             }
             $key = $this->argument('key');
             $value = $this->argument('value');
@@ -58,6 +71,10 @@ final class SetCommand extends StoreCommand
                 return $market;
             }
         }
-        throw new InvalidArgumentException("There is no market \"$name\"; there are ".implode(', ', array_map(static fn (Market $market): string => $market->name, $markets->all())).'.');
+        throw new InvalidArgumentException(
+            "There is no market \"$name\"; there are ".
+                implode(', ', array_map(static fn (Market $market): string => $market->name, $markets->all())).
+                '.',
+        );
     }
 }

@@ -16,9 +16,14 @@ abstract class StoreCommand extends HeadlessCommand
     {
         $given = $this->input->getOption('store');
         $slug = is_string($given) ? $given : '';
-        $store = $slug === '' && Store::query()->count() === 1 ? Store::query()->first() : Store::query()->where('slug', $slug)->first();
+        $store =
+            $slug === '' && Store::query()->count() === 1
+                ? Store::query()->first()
+                : Store::query()->where('slug', $slug)->first();
         if ($store === null) {
-            throw new InvalidArgumentException($slug === '' ? 'Which store? Give --store=SLUG.' : "There is no store \"$slug\".");
+            throw new InvalidArgumentException(
+                $slug === '' ? 'Which store? Give --store=SLUG.' : "There is no store \"$slug\".",
+            );
         }
 
         return $store;

@@ -26,12 +26,22 @@ final class SettingsController
 {
     public function show(Store $store, StoreOptions $options): View
     {
-        return view('store.settings', ['store' => $store, 'options' => $options->list($store), 'markets' => Markets::of($store)->all(), 'rules' => KindRules::of($store)->rules, 'suggestions' => KindSuggestions::of($store)]);
+        return view('store.settings', [
+            'store' => $store,
+            'options' => $options->list($store),
+            'markets' => Markets::of($store)->all(),
+            'rules' => KindRules::of($store)->rules,
+            'suggestions' => KindSuggestions::of($store),
+        ]);
     }
 
     public function update(Request $request, Store $store, StoreOptions $options): RedirectResponse
     {
-        $changed = $this->take($request, $options->list($store), static fn (string $key, string $value) => $options->set($store->refresh(), $key, $value));
+        $changed = $this->take(
+            $request,
+            $options->list($store),
+            static fn (string $key, string $value) => $options->set($store->refresh(), $key, $value),
+        );
         if (array_intersect(['markets', 'brand_terms', 'crawlers'], $changed) !== []) {
             RulesChanged::dispatch($store->id, $request->user()?->getAuthIdentifier());
         }
@@ -42,24 +52,35 @@ final class SettingsController
     public function market(Request $request, Store $store, Market $market): RedirectResponse
     {
         abort_unless($market->store_id === $store->id, 404);
-        $changed = $this->take($request, MarketOptions::list($market), static fn (string $key, string $value) => MarketOptions::set($market, $key, $value));
+        $changed = $this->take(
+            $request,
+            MarketOptions::list($market),
+            static fn (string $key, string $value) => MarketOptions::set($market, $key, $value),
+        );
         if ($changed !== []) {
             RulesChanged::dispatch($store->id, $request->user()?->getAuthIdentifier());
         }
 
-        return redirect()->route('settings', $store)->with('done', "The market {$market->name} is kept; pages and checks follow.");
+        return redirect()
+            ->route('settings', $store)
+            ->with('done', "The market {$market->name} is kept; pages and checks follow.");
     }
 
     public function addMarket(Request $request, Store $store, EditMarkets $edit): RedirectResponse
     {
-        $given = $request->validate(['name' => ['required', 'string', 'max:80'], 'country' => ['nullable', 'string', 'max:2']]);
+        $given = $request->validate([
+            'name' => ['required', 'string', 'max:80'],
+            'country' => ['nullable', 'string', 'max:2'],
+        ]);
         try {
             $market = $edit->add($store, $given['name'], strtoupper((string) ($given['country'] ?? '')));
         } catch (InvalidArgumentException $error) {
             throw ValidationException::withMessages(['name' => $error->getMessage()]);
         }
 
-        return redirect()->route('settings', $store)->with('done', "The market {$market->name} is there. Say below which pages are its own.");
+        return redirect()
+            ->route('settings', $store)
+            ->with('done', "The market {$market->name} is there. Say below which pages are its own.");
     }
 
     public function removeMarket(Request $request, Store $store, Market $market, EditMarkets $edit): RedirectResponse
@@ -72,7 +93,9 @@ final class SettingsController
         }
         RulesChanged::dispatch($store->id, $request->user()?->getAuthIdentifier());
 
-        return redirect()->route('settings', $store)->with('done', "The market {$market->name} is gone; its pages go to the others.");
+        return redirect()
+            ->route('settings', $store)
+            ->with('done', "The market {$market->name} is gone; its pages go to the others.");
     }
 
     /**
@@ -118,16 +141,30 @@ final class SettingsController
     public function suggested(Request $request, Store $store): RedirectResponse
     {
         $given = $request->validate(['take' => ['required', 'array', 'max:20'], 'take.*' => ['string', 'max:255']]);
-        $taken = array_values(array_filter(KindSuggestions::of($store), static fn (array $one): bool => in_array($one['rule']->value, $given['take'], true)));
+        $taken = array_values(
+            array_filter(
+                KindSuggestions::of($store),
+                static fn (array $one): bool => in_array($one['rule']->value, $given['take'], true),
+            ),
+        );
         (new KindRules([...array_column($taken, 'rule'), ...KindRules::of($store)->rules]))->save($store);
         RulesChanged::dispatch($store->id, $request->user()?->getAuthIdentifier());
 
-        return redirect()->route('settings', $store)->with('done', count($taken).' rules are added; the inventory is being sorted by them.');
+        return redirect()
+            ->route('settings', $store)
+            ->with('done', count($taken).' rules are added; the inventory is being sorted by them.');
     }
 
     public function kinds(Request $request, Store $store): RedirectResponse
     {
-        $given = $request->validate(['rules' => ['array', 'max:60'], 'rules.*.subject' => ['required', 'string'], 'rules.*.test' => ['required', 'string'], 'rules.*.value' => ['nullable', 'string', 'max:255'], 'rules.*.kind' => ['required', 'integer', 'between:1,8'], 'rules.*.place' => ['required', 'integer', 'between:0,999']]);
+        $given = $request->validate([
+            'rules' => ['array', 'max:60'],
+            'rules.*.subject' => ['required', 'string'],
+            'rules.*.test' => ['required', 'string'],
+            'rules.*.value' => ['nullable', 'string', 'max:255'],
+            'rules.*.kind' => ['required', 'integer', 'between:1,8'],
+            'rules.*.place' => ['required', 'integer', 'between:0,999'],
+        ]);
         $rules = [];
         /** @var list<array{subject: string, test: string, value: ?string, kind: int|string, place: int|string}> $rows */
         $rows = array_values($given['rules'] ?? []);
@@ -137,7 +174,12 @@ final class SettingsController
                 continue; // A row without a value is a row taken out.
             }
             try {
-                $rules[] = new KindRule($row['subject'], $row['test'], trim((string) $row['value']), PageKind::from((int) $row['kind']));
+                $rules[] = new KindRule(
+                    $row['subject'],
+                    $row['test'],
+                    trim((string) $row['value']),
+                    PageKind::from((int) $row['kind']),
+                );
             } catch (InvalidArgumentException $error) {
                 throw ValidationException::withMessages(['rules' => $error->getMessage()]);
             }
@@ -145,6 +187,8 @@ final class SettingsController
         (new KindRules($rules))->save($store);
         RulesChanged::dispatch($store->id, $request->user()?->getAuthIdentifier());
 
-        return redirect()->route('settings', $store)->with('done', 'The rules are saved; pages are being sorted by them.');
+        return redirect()
+            ->route('settings', $store)
+            ->with('done', 'The rules are saved; pages are being sorted by them.');
     }
 }

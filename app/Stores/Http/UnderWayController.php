@@ -28,7 +28,11 @@ final class UnderWayController
         $works = array_map(static function (WorkView $work) use ($store, $board, $desk): array {
             $step = Step::tryFrom(explode('.', $work->sort)[0]);
 
-            return ['view' => $work, 'title' => $desk->titleOf($work->sort), 'url' => $step === null ? null : $board->of($step)?->url($store)];
+            return [
+                'view' => $work,
+                'title' => $desk->titleOf($work->sort),
+                'url' => $step === null ? null : $board->of($step)?->url($store),
+            ];
         }, WorkView::underWay($store->id));
 
         return ['steps' => $board->forStore($store), 'works' => $works, 'stamps' => $stamps->of($store)];

@@ -10,12 +10,21 @@ use Orchard\Core\Url\PageUrl;
 /** One of the owner's rules that tell what kind a page is. */
 final readonly class KindRule
 {
-    public const SUBJECTS = ['path' => 'the path', 'query' => 'the query', 'resource' => 'the shop’s own kind', 'type' => 'a structured type'];
+    public const SUBJECTS = [
+        'path' => 'the path',
+        'query' => 'the query',
+        'resource' => 'the shop’s own kind',
+        'type' => 'a structured type',
+    ];
 
     public const TESTS = ['is' => 'is', 'begins' => 'begins with', 'contains' => 'contains', 'ends' => 'ends with'];
 
-    public function __construct(public string $subject, public string $test, public string $value, public PageKind $kind)
-    {
+    public function __construct(
+        public string $subject,
+        public string $test,
+        public string $value,
+        public PageKind $kind,
+    ) {
         if (! isset(self::SUBJECTS[$subject], self::TESTS[$test]) || strlen($value) > 255) {
             throw new InvalidArgumentException("A rule cannot ask whether $subject $test \"$value\".");
         }

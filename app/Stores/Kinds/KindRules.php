@@ -19,8 +19,15 @@ final readonly class KindRules
     public static function of(Store $store): self
     {
         $rules = [];
-        foreach (DB::table('kind_rules')->where('store_id', $store->id)->orderBy('place')->orderBy('id')->get() as $row) {
-            $rules[] = new KindRule((string) $row->subject, (string) $row->test, (string) $row->value, PageKind::from((int) $row->kind));
+        foreach (
+            DB::table('kind_rules')->where('store_id', $store->id)->orderBy('place')->orderBy('id')->get() as $row
+        ) {
+            $rules[] = new KindRule(
+                (string) $row->subject,
+                (string) $row->test,
+                (string) $row->value,
+                PageKind::from((int) $row->kind),
+            );
         }
 
         return new self($rules);
@@ -48,7 +55,14 @@ final readonly class KindRules
         DB::transaction(function () use ($store): void {
             DB::table('kind_rules')->where('store_id', $store->id)->delete();
             foreach ($this->rules as $place => $rule) {
-                DB::table('kind_rules')->insert(['store_id' => $store->id, 'place' => $place, 'subject' => $rule->subject, 'test' => $rule->test, 'value' => $rule->value, 'kind' => $rule->kind->value]);
+                DB::table('kind_rules')->insert([
+                    'store_id' => $store->id,
+                    'place' => $place,
+                    'subject' => $rule->subject,
+                    'test' => $rule->test,
+                    'value' => $rule->value,
+                    'kind' => $rule->kind->value,
+                ]);
             }
         });
     }

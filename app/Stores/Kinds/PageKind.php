@@ -53,16 +53,32 @@ enum PageKind: int
     {
         $word = mb_strtolower(trim($words));
 
-        return self::fromKey($word) ?? match ($word) {
-            'home page', 'homepage', 'start', 'startseite', 'accueil', 'inicio' => self::Home,
-            'collections', 'category', 'categories', 'kategorie', 'kategorien', 'catégorie', 'categoría', 'listing', 'list' => self::Collection,
-            'products', 'produkt', 'produkte', 'produit', 'producto', 'prodotto', 'item', 'artikelseite' => self::Product,
-            'articles', 'blog', 'post', 'blog post', 'journal', 'guide', 'ratgeber', 'magazin' => self::Article,
-            'page', 'pages', 'static', 'plain page', 'cms', 'info' => self::Plain,
-            'cart', 'checkout', 'warenkorb', 'cart or account' => self::Account,
-            'search page', 'suche' => self::Search,
-            default => null,
-        };
+        return self::fromKey($word) ??
+            match ($word) {
+                'home page', 'homepage', 'start', 'startseite', 'accueil', 'inicio' => self::Home,
+                'collections',
+                'category',
+                'categories',
+                'kategorie',
+                'kategorien',
+                'catégorie',
+                'categoría',
+                'listing',
+                'list' => self::Collection,
+                'products',
+                'produkt',
+                'produkte',
+                'produit',
+                'producto',
+                'prodotto',
+                'item',
+                'artikelseite' => self::Product,
+                'articles', 'blog', 'post', 'blog post', 'journal', 'guide', 'ratgeber', 'magazin' => self::Article,
+                'page', 'pages', 'static', 'plain page', 'cms', 'info' => self::Plain,
+                'cart', 'checkout', 'warenkorb', 'cart or account' => self::Account,
+                'search page', 'suche' => self::Search,
+                default => null,
+            };
     }
 
     public static function fromKey(string $key): ?self

@@ -11,7 +11,8 @@ return new class extends Migration
     public function up(): void
     {
         $utf8 = 'CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci';
-        $head = 'store_id BIGINT UNSIGNED NOT NULL, mark BINARY(16) NOT NULL, import_id BIGINT UNSIGNED NOT NULL, is_current TINYINT NOT NULL DEFAULT 0';
+        $head =
+            'store_id BIGINT UNSIGNED NOT NULL, mark BINARY(16) NOT NULL, import_id BIGINT UNSIGNED NOT NULL, is_current TINYINT NOT NULL DEFAULT 0';
         $tail = "PRIMARY KEY (store_id, mark, import_id), KEY (import_id)) $utf8";
         DB::unprepared("
         CREATE TABLE product_rows ($head,

@@ -25,7 +25,10 @@ final class Market extends Model
 {
     public $timestamps = false;
 
-    protected $fillable = ['store_id', 'place', 'name', 'language', 'country', 'currency', 'host', 'path_prefix', 'brand', 'limits', 'title_suffix'];
+    protected $fillable = [
+        'store_id', 'place', 'name', 'language', 'country', 'currency', 'host', 'path_prefix', 'brand', 'limits',
+        'title_suffix',
+    ];
 
     /** @return array<string, string> */
     protected function casts(): array

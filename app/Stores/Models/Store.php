@@ -42,13 +42,18 @@ final class Store extends Model
 
     public function baseUrl(): PageUrl
     {
-        return PageUrl::parse($this->base_url) ?? throw new \LogicException("Store {$this->slug} has the base URL \"{$this->base_url}\", which is no http address.");
+        return PageUrl::parse($this->base_url) ??
+            throw new \LogicException(
+                "Store {$this->slug} has the base URL \"{$this->base_url}\", which is no http address.",
+            );
     }
 
     /** The store's day, yyyy-mm-dd: in its own time zone, and ahead of ours where its feed is a simulated one whose clock was moved on. */
     public function today(): string
     {
-        return (new \DateTimeImmutable('now', new \DateTimeZone($this->timezone)))->modify('+'.$this->options()->daysAhead.' days')->format('Y-m-d');
+        return (new \DateTimeImmutable('now', new \DateTimeZone($this->timezone)))
+            ->modify('+'.$this->options()->daysAhead.' days')
+            ->format('Y-m-d');
     }
 
     /** @param  int  $daysAhead  days that a simulated feed's clock is ahead of ours: the store's days follow it */

@@ -37,6 +37,14 @@ final class Stamps
     {
         $request = request();
 
-        return sprintf('id="%1$s" hx-get="%2$s" hx-select="#%1$s" hx-trigger="%3$s" hx-swap="outerMorph"', e($id), e($request->fullUrl()), implode(', ', array_map(static fn (string $topic): string => "follow-$topic from:body delay:150ms", $topics)));
+        return sprintf(
+            'id="%1$s" hx-get="%2$s" hx-select="#%1$s" hx-trigger="%3$s" hx-swap="outerMorph"',
+            e($id),
+            e($request->fullUrl()),
+            implode(
+                ', ',
+                array_map(static fn (string $topic): string => "follow-$topic from:body delay:150ms", $topics),
+            ),
+        );
     }
 }

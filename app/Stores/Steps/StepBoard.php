@@ -25,7 +25,9 @@ final class StepBoard
     /** @return array<string, Missing> what steps cannot begin without, by step */
     public function missing(Store $store): array
     {
-        return array_filter(array_map(static fn (StepContribution $built): ?Missing => $built->missing($store), $this->built));
+        return array_filter(
+            array_map(static fn (StepContribution $built): ?Missing => $built->missing($store), $this->built),
+        );
     }
 
     /** @return list<array{step: Step, url: ?string, waiting: ?Waiting}> url is null where a step is not built yet */

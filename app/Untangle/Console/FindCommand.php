@@ -25,9 +25,19 @@ final class FindCommand extends StoreCommand
             $tangles = DB::table('untangle_tangles')->where('store_id', $store->id)->count();
             $pages = (int) DB::table('untangle_tangles')->where('store_id', $store->id)->sum('pages');
             $toDo = (int) DB::table('untangle_causes')->where('store_id', $store->id)->sum('to_do');
-            $this->answer(['state' => $state, 'tangles' => $tangles, 'pages' => $pages, 'to_do' => $toDo, 'problem' => $problem], match ($state) {
-                'done' => number_format($tangles).' tangles of '.number_format($pages).' addresses; something is to be done about '.number_format($toDo).' addresses.', 'waiting' => 'The search has begun.', default => "The search has $state. $problem",
-            });
+            $this->answer(
+                ['state' => $state, 'tangles' => $tangles, 'pages' => $pages, 'to_do' => $toDo, 'problem' => $problem],
+                match ($state) {
+                    'done' => number_format($tangles).
+                        ' tangles of '.
+                        number_format($pages).
+                        ' addresses; something is to be done about '.
+                        number_format($toDo).
+                        ' addresses.',
+                    'waiting' => 'The search has begun.',
+                    default => "The search has $state. $problem",
+                },
+            );
 
             return in_array($state, ['done', 'waiting'], true) ? 0 : 1;
         });

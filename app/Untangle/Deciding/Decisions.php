@@ -24,12 +24,20 @@ final class Decisions
     /** @throws InvalidArgumentException when there is no such cause or choice */
     public static function ofCause(Store $store, int $cause, ?string $choice, ?int $userId): void
     {
-        $row = DB::table('untangle_causes')->where('store_id', $store->id)->where('id', $cause)->first() ?? throw new InvalidArgumentException('There is no such cause any more.');
+        $row =
+            DB::table('untangle_causes')->where('store_id', $store->id)->where('id', $cause)->first() ??
+            throw new InvalidArgumentException('There is no such cause any more.');
         $sort = CauseSort::from((string) $row->sort);
         if ($choice !== null && ! isset($sort->choices()[$choice])) {
             throw new InvalidArgumentException("There is no choice \"$choice\" here.");
         }
-        DB::table('untangle_causes')->where('id', $cause)->update(['decision' => $choice, 'decided_by' => $choice === null ? null : $userId, 'decided_at' => $choice === null ? null : now()]);
+        DB::table('untangle_causes')
+            ->where('id', $cause)
+            ->update([
+                'decision' => $choice,
+                'decided_by' => $choice === null ? null : $userId,
+                'decided_at' => $choice === null ? null : now(),
+            ]);
         self::reckon($store, $cause, $sort, $choice ?? Rules::of($store)->choice($sort), $choice !== null);
     }
 
@@ -41,7 +49,13 @@ final class Decisions
     public static function rule(Store $store, CauseSort $sort, string $choice, ?int $userId): void
     {
         Rules::set($store, $sort, $choice, $userId);
-        foreach (DB::table('untangle_causes')->where('store_id', $store->id)->where('sort', $sort->value)->whereNull('decision')->pluck('id') as $cause) {
+        foreach (
+            DB::table('untangle_causes')
+                ->where('store_id', $store->id)
+                ->where('sort', $sort->value)
+                ->whereNull('decision')
+                ->pluck('id') as $cause
+        ) {
             self::reckon($store, (int) $cause, $sort, $choice, false);
         }
     }
@@ -78,7 +92,16 @@ final class Decisions
     public static function keepInstead(Store $store, int $cause, ?int $userId): int
     {
         $best = [];
-        foreach (DB::select('SELECT u.tangle_id, u.page_id FROM untangle_pages u JOIN page_index i ON i.page_id = u.page_id WHERE u.store_id = ? AND u.cause_id = ? AND u.tangle_id > 0 AND u.keeper_page <> u.page_id AND i.status = 200 AND i.why_not IN ('.WhyNot::Indexable->value.','.WhyNot::CanonicalElsewhere->value.') ORDER BY u.clicks DESC, i.links_in DESC, u.page_id', [$store->id, $cause]) as $row) {
+        foreach (
+            DB::select(
+                'SELECT u.tangle_id, u.page_id FROM untangle_pages u JOIN page_index i ON i.page_id = u.page_id WHERE u.store_id = ? AND u.cause_id = ? AND u.tangle_id > 0 AND u.keeper_page <> u.page_id AND i.status = 200 AND i.why_not IN ('.
+                    WhyNot::Indexable->value.
+                    ','.
+                    WhyNot::CanonicalElsewhere->value.
+                    ') ORDER BY u.clicks DESC, i.links_in DESC, u.page_id',
+                [$store->id, $cause],
+            ) as $row
+        ) {
             $best[(int) $row->tangle_id] ??= (int) $row->page_id;
         }
         DB::transaction(static function () use ($store, $best, $userId): void {
@@ -95,7 +118,13 @@ final class Decisions
     /** This page is not one with the others of its tangle. */
     public static function apart(Store $store, int $page, bool $isApart, ?int $userId): void
     {
-        $isApart ? self::decide($store, $page, 'apart', 'yes', $userId) : DB::table('untangle_decisions')->where('store_id', $store->id)->where('page_id', $page)->where('sort', 'apart')->delete();
+        $isApart
+            ? self::decide($store, $page, 'apart', 'yes', $userId)
+            : DB::table('untangle_decisions')
+                ->where('store_id', $store->id)
+                ->where('page_id', $page)
+                ->where('sort', 'apart')
+                ->delete();
     }
 
     /**
@@ -107,8 +136,27 @@ final class Decisions
     {
         DB::transaction(static function () use ($store, $cause, $pages, $means, $userId): void {
             foreach (array_chunk($pages, 500) as $chunk) {
-                $means === null ? DB::table('untangle_decisions')->where('store_id', $store->id)->where('sort', 'action')->whereIn('page_id', $chunk)->delete()
-                    : DB::table('untangle_decisions')->upsert(array_map(static fn (int $page): array => ['store_id' => $store->id, 'page_id' => $page, 'sort' => 'action', 'value' => $means->value, 'user_id' => $userId, 'set_at' => now()], $chunk), ['store_id', 'page_id', 'sort'], ['value', 'user_id', 'set_at']);
+                $means === null
+                    ? DB::table('untangle_decisions')
+                        ->where('store_id', $store->id)
+                        ->where('sort', 'action')
+                        ->whereIn('page_id', $chunk)
+                        ->delete()
+                    : DB::table('untangle_decisions')->upsert(
+                        array_map(
+                            static fn (int $page): array => [
+                                'store_id' => $store->id,
+                                'page_id' => $page,
+                                'sort' => 'action',
+                                'value' => $means->value,
+                                'user_id' => $userId,
+                                'set_at' => now(),
+                            ],
+                            $chunk,
+                        ),
+                        ['store_id', 'page_id', 'sort'],
+                        ['value', 'user_id', 'set_at'],
+                    );
             }
             self::reckonAll($store, [$cause => true]);
         });
@@ -117,31 +165,84 @@ final class Decisions
     /** What is done about one address, whatever its cause says; null takes that back. */
     public static function action(Store $store, int $page, ?Means $means, ?int $userId): void
     {
-        $means === null ? DB::table('untangle_decisions')->where('store_id', $store->id)->where('page_id', $page)->where('sort', 'action')->delete() : self::decide($store, $page, 'action', $means->value, $userId);
-        $row = DB::table('untangle_pages')->where('store_id', $store->id)->where('page_id', $page)->first(['cause_id']);
+        $means === null
+            ? DB::table('untangle_decisions')
+                ->where('store_id', $store->id)
+                ->where('page_id', $page)
+                ->where('sort', 'action')
+                ->delete()
+            : self::decide($store, $page, 'action', $means->value, $userId);
+        $row = DB::table('untangle_pages')
+            ->where('store_id', $store->id)
+            ->where('page_id', $page)
+            ->first(['cause_id']);
         if ($row !== null) {
-            $means !== null && DB::table('untangle_pages')->where('store_id', $store->id)->where('page_id', $page)->update(['action' => $means->value, 'why' => 'decided for this address', 'is_safe' => 1]);
+            $means !== null &&
+                DB::table('untangle_pages')
+                    ->where('store_id', $store->id)
+                    ->where('page_id', $page)
+                    ->update(['action' => $means->value, 'why' => 'decided for this address', 'is_safe' => 1]);
             self::reckonAll($store, [(int) $row->cause_id => true]);
         }
     }
 
     /** What a parameter does, as the owner says; null takes that back. It holds from the next finding on. */
-    public static function parameter(Store $store, string $scope, string $name, ?ParameterEffect $effect, ?int $userId): void
-    {
-        DB::table('untangle_parameters')->where('store_id', $store->id)->where('scope', $scope)->where('name', $name)->update(['said' => $effect?->value, 'said_by' => $effect === null ? null : $userId, 'said_at' => $effect === null ? null : now()]);
+    public static function parameter(
+        Store $store,
+        string $scope,
+        string $name,
+        ?ParameterEffect $effect,
+        ?int $userId,
+    ): void {
+        DB::table('untangle_parameters')
+            ->where('store_id', $store->id)
+            ->where('scope', $scope)
+            ->where('name', $name)
+            ->update([
+                'said' => $effect?->value,
+                'said_by' => $effect === null ? null : $userId,
+                'said_at' => $effect === null ? null : now(),
+            ]);
     }
 
     private static function decide(Store $store, int $page, string $sort, string $value, ?int $userId): void
     {
-        DB::table('untangle_decisions')->upsert([['store_id' => $store->id, 'page_id' => $page, 'sort' => $sort, 'value' => $value, 'user_id' => $userId, 'set_at' => now()]], ['store_id', 'page_id', 'sort'], ['value', 'user_id', 'set_at']);
+        DB::table('untangle_decisions')->upsert(
+            [
+                [
+                    'store_id' => $store->id,
+                    'page_id' => $page,
+                    'sort' => $sort,
+                    'value' => $value,
+                    'user_id' => $userId,
+                    'set_at' => now(),
+                ],
+            ],
+            ['store_id', 'page_id', 'sort'],
+            ['value', 'user_id', 'set_at'],
+        );
     }
 
     /** @return array<int, true> causes to be reckoned anew */
     private static function setKeeper(Store $store, int $page, bool $isKeeper, ?int $userId): array
     {
-        $tangle = (int) DB::table('untangle_pages')->where('store_id', $store->id)->where('page_id', $page)->value('tangle_id');
+        $tangle = (int) DB::table('untangle_pages')
+            ->where('store_id', $store->id)
+            ->where('page_id', $page)
+            ->value('tangle_id');
         // One tangle has one keeper: whoever was decided on before no longer is.
-        DB::table('untangle_decisions')->where('store_id', $store->id)->where('sort', 'keeper')->whereIn('page_id', DB::table('untangle_pages')->where('store_id', $store->id)->where('tangle_id', $tangle)->where('tangle_id', '>', 0)->select('page_id'))->delete();
+        DB::table('untangle_decisions')
+            ->where('store_id', $store->id)
+            ->where('sort', 'keeper')
+            ->whereIn(
+                'page_id',
+                DB::table('untangle_pages')
+                    ->where('store_id', $store->id)
+                    ->where('tangle_id', $tangle)
+                    ->where('tangle_id', '>', 0)
+                    ->select('page_id'),
+            )
+            ->delete();
         if (! $isKeeper) {
             return [];
         }
@@ -158,9 +259,17 @@ final class Decisions
     private static function changeKeeper(Store $store, int $tangle, int $keeper): array
     {
         $causes = $byResult = [];
-        foreach (DB::select('SELECT u.page_id, u.declared_page, u.verdict, u.cause_id, i.status FROM untangle_pages u JOIN page_index i ON i.store_id = u.store_id AND i.page_id = u.page_id WHERE u.store_id = ? AND u.tangle_id = ?', [$store->id, $tangle]) as $row) {
+        foreach (
+            DB::select(
+                'SELECT u.page_id, u.declared_page, u.verdict, u.cause_id, i.status FROM untangle_pages u JOIN page_index i ON i.store_id = u.store_id AND i.page_id = u.page_id WHERE u.store_id = ? AND u.tangle_id = ?',
+                [$store->id, $tangle],
+            ) as $row
+        ) {
             $page = (int) $row->page_id;
-            $verdict = (CanonicalVerdict::fromKey((string) $row->verdict) ?? CanonicalVerdict::NotNeeded)->withKeeper($page === $keeper, (int) $row->declared_page === $keeper && $page !== $keeper);
+            $verdict = (CanonicalVerdict::fromKey((string) $row->verdict) ?? CanonicalVerdict::NotNeeded)->withKeeper(
+                $page === $keeper,
+                (int) $row->declared_page === $keeper && $page !== $keeper,
+            );
             [$means, $why] = match (true) {
                 $page === $keeper => [Means::Leave, 'the keeper, decided by a person'],
                 $verdict === CanonicalVerdict::ToKeeper => [Means::Leave, 'names the keeper already'],
@@ -168,13 +277,25 @@ final class Decisions
                 default => [Means::Canonical, 'one page is enough'],
             };
             $byResult["{$verdict->key()}\n{$means->value}\n$why"][] = $page;
-            (int) $row->cause_id > 0 && $causes[(int) $row->cause_id] = true;
+            (int) $row->cause_id > 0 && ($causes[(int) $row->cause_id] = true);
         }
-        DB::table('untangle_tangles')->where('store_id', $store->id)->where('tangle_id', $tangle)->update(['keeper_page' => $keeper, 'reasons' => 'decided by a person', 'lead_points' => 1000]);
+        DB::table('untangle_tangles')
+            ->where('store_id', $store->id)
+            ->where('tangle_id', $tangle)
+            ->update(['keeper_page' => $keeper, 'reasons' => 'decided by a person', 'lead_points' => 1000]);
         foreach ($byResult as $result => $pages) {
             [$verdict, $means, $why] = explode("\n", $result);
             foreach (array_chunk($pages, self::CHUNK) as $chunk) {
-                DB::table('untangle_pages')->where('store_id', $store->id)->whereIn('page_id', $chunk)->update(['keeper_page' => $keeper, 'verdict' => $verdict, 'action' => $means, 'why' => $why, 'is_safe' => 1]);
+                DB::table('untangle_pages')
+                    ->where('store_id', $store->id)
+                    ->whereIn('page_id', $chunk)
+                    ->update([
+                        'keeper_page' => $keeper,
+                        'verdict' => $verdict,
+                        'action' => $means,
+                        'why' => $why,
+                        'is_safe' => 1,
+                    ]);
             }
         }
 
@@ -184,9 +305,22 @@ final class Decisions
     /** @param  array<int, true>  $causes  by id */
     private static function reckonAll(Store $store, array $causes): void
     {
-        foreach ($causes === [] ? [] : DB::table('untangle_causes')->where('store_id', $store->id)->whereIn('id', array_keys($causes))->get(['id', 'sort', 'decision']) as $cause) {
+        foreach (
+            $causes === []
+                ? []
+                : DB::table('untangle_causes')
+                    ->where('store_id', $store->id)
+                    ->whereIn('id', array_keys($causes))
+                    ->get(['id', 'sort', 'decision']) as $cause
+        ) {
             $sort = CauseSort::from((string) $cause->sort);
-            self::reckon($store, (int) $cause->id, $sort, $cause->decision ?? Rules::of($store)->choice($sort), $cause->decision !== null);
+            self::reckon(
+                $store,
+                (int) $cause->id,
+                $sort,
+                $cause->decision ?? Rules::of($store)->choice($sort),
+                $cause->decision !== null,
+            );
         }
     }
 
@@ -202,17 +336,27 @@ final class Decisions
             $toDo += $isToDo ? 1 : 0;
             $safe += $isToDo && $policy->isSafe ? 1 : 0;
             $exceptions += $row->own !== null || ($isToDo && ! $policy->isSafe) ? 1 : 0;
-            $isToDo && $actions[$policy->means->value] = ($actions[$policy->means->value] ?? 0) + 1;
+            $isToDo && ($actions[$policy->means->value] = ($actions[$policy->means->value] ?? 0) + 1);
         }
         arsort($actions);
         DB::transaction(static function () use ($store, $cause, $byResult, $toDo, $safe, $exceptions, $actions): void {
             foreach ($byResult as $result => $pages) {
                 [$means, $why, $isSafe] = explode("\n", $result);
                 foreach (array_chunk($pages, self::CHUNK) as $chunk) {
-                    DB::table('untangle_pages')->where('store_id', $store->id)->whereIn('page_id', $chunk)->update(['action' => $means, 'why' => mb_substr($why, 0, 255), 'is_safe' => (int) $isSafe]);
+                    DB::table('untangle_pages')
+                        ->where('store_id', $store->id)
+                        ->whereIn('page_id', $chunk)
+                        ->update(['action' => $means, 'why' => mb_substr($why, 0, 255), 'is_safe' => (int) $isSafe]);
                 }
             }
-            DB::table('untangle_causes')->where('id', $cause)->update(['to_do' => $toDo, 'exceptions' => $exceptions, 'is_safe' => $toDo > 0 && $safe >= 0.95 * $toDo ? 1 : 0, 'action' => array_key_first($actions) ?? Means::Leave->value]);
+            DB::table('untangle_causes')
+                ->where('id', $cause)
+                ->update([
+                    'to_do' => $toDo,
+                    'exceptions' => $exceptions,
+                    'is_safe' => $toDo > 0 && $safe >= 0.95 * $toDo ? 1 : 0,
+                    'action' => array_key_first($actions) ?? Means::Leave->value,
+                ]);
         });
     }
 
@@ -231,7 +375,19 @@ final class Decisions
         $isLearned = ! in_array($sort, [CauseSort::Parameter, CauseSort::Variant], true) || (bool) $row->is_safe;
         $demand = $choice === 'demand' && $sort === CauseSort::Variant ? self::demand($store, $row) : null;
 
-        return Policy::beside($sort, $choice, $isDecided, (int) $row->status, $verdict, $isClosed, (int) $row->sureness / 1000, $isLearned, (int) $row->lead_points / 100, (int) $row->clicks > (int) $row->keeper_clicks && (int) $row->clicks > 10, $demand);
+        return Policy::beside(
+            $sort,
+            $choice,
+            $isDecided,
+            (int) $row->status,
+            $verdict,
+            $isClosed,
+            (int) $row->sureness / 1000,
+            $isLearned,
+            (int) $row->lead_points / 100,
+            (int) $row->clicks > (int) $row->keeper_clicks && (int) $row->clicks > 10,
+            $demand,
+        );
     }
 
     private static function demand(Store $store, object $row): ?string
@@ -240,17 +396,33 @@ final class Decisions
         $demand[$store->id] ??= new OwnDemand($store);
         [$variant, $product] = [PageUrl::parse((string) $row->url), PageUrl::parse((string) $row->keeper_url)];
 
-        return $variant === null || $product === null ? null : $demand[$store->id]->of($variant, $product, (int) $row->tangle_id, static fn (): array => Bulk::ids(DB::select('SELECT page_id FROM untangle_pages WHERE store_id = ? AND tangle_id = ?', [$store->id, $row->tangle_id]), 'page_id'));
+        return $variant === null || $product === null
+            ? null
+            : $demand[$store->id]->of(
+                $variant,
+                $product,
+                (int) $row->tangle_id,
+                static fn (): array => Bulk::ids(
+                    DB::select('SELECT page_id FROM untangle_pages WHERE store_id = ? AND tangle_id = ?', [
+                        $store->id,
+                        $row->tangle_id,
+                    ]),
+                    'page_id',
+                ),
+            );
     }
 
     /** @return \Generator<object> the addresses of a cause, with what a policy asks of them */
     private static function rows(Store $store, int $cause): \Generator
     {
         for ($after = 0; ; $after = (int) $rows[count($rows) - 1]->page_id) {
-            $rows = DB::select("SELECT u.page_id, u.keeper_page, u.tangle_id, u.verdict, u.sureness, u.is_safe, u.clicks, i.status, i.why_not, COALESCE(k.clicks, 0) AS keeper_clicks, COALESCE(t.lead_points, 0) AS lead_points, d.value AS own, f.state AS facet, p.url, kp.url AS keeper_url
+            $rows = DB::select(
+                "SELECT u.page_id, u.keeper_page, u.tangle_id, u.verdict, u.sureness, u.is_safe, u.clicks, i.status, i.why_not, COALESCE(k.clicks, 0) AS keeper_clicks, COALESCE(t.lead_points, 0) AS lead_points, d.value AS own, f.state AS facet, p.url, kp.url AS keeper_url
                 FROM untangle_pages u JOIN page_index i ON i.store_id = u.store_id AND i.page_id = u.page_id JOIN pages p ON p.id = u.page_id LEFT JOIN untangle_pages k ON k.store_id = u.store_id AND k.page_id = u.keeper_page LEFT JOIN pages kp ON kp.id = u.keeper_page LEFT JOIN untangle_tangles t ON t.store_id = u.store_id AND t.tangle_id = u.tangle_id
                 LEFT JOIN untangle_decisions d ON d.store_id = u.store_id AND d.page_id = u.page_id AND d.sort = 'action' LEFT JOIN untangle_facets f ON f.store_id = u.store_id AND f.page_id = u.page_id
-                WHERE u.store_id = ? AND u.cause_id = ? AND u.page_id > ? ORDER BY u.page_id LIMIT ".self::CHUNK, [$store->id, $cause, $after]);
+                WHERE u.store_id = ? AND u.cause_id = ? AND u.page_id > ? ORDER BY u.page_id LIMIT ".self::CHUNK,
+                [$store->id, $cause, $after],
+            );
             yield from $rows;
             if ($rows === []) {
                 return;

@@ -29,7 +29,12 @@ enum Means: string
     public function short(): string
     {
         return match ($this) {
-            self::Canonical => 'canonical', self::Redirect => 'redirect', self::Noindex => 'noindex', self::Rewrite => 'new texts', self::Links => 'fix links', self::Leave => 'leave'
+            self::Canonical => 'canonical',
+            self::Redirect => 'redirect',
+            self::Noindex => 'noindex',
+            self::Rewrite => 'new texts',
+            self::Links => 'fix links',
+            self::Leave => 'leave',
         };
     }
 

@@ -52,16 +52,32 @@ final class OwnDemand
         if ($words === []) {
             return null;
         }
-        $found = array_values(array_filter($this->queriesOf($tangle, $pages), static fn (array $query): bool => array_diff($words, $query[1]) === []));
+        $found = array_values(
+            array_filter(
+                $this->queriesOf($tangle, $pages),
+                static fn (array $query): bool => array_diff($words, $query[1]) === [],
+            ),
+        );
         $seen = array_sum(array_column($found, 2));
         if ($seen >= self::ENOUGH) {
             $more = count($found) - 1;
 
-            return "“{$found[0][0]}”".($more > 0 ? " and $more more" : '').', '.number_format($seen).' impressions in thirteen weeks';
+            return "“{$found[0][0]}”".
+                ($more > 0 ? " and $more more" : '').
+                ', '.
+                number_format($seen).
+                ' impressions in thirteen weeks';
         }
         $name = array_slice(Words::of(str_replace('-', ' ', basename($product->path))), 0, 2);
         $best = null;
-        foreach ($name === [] ? [] : DB::select('SELECT phrase, volume FROM keyword_rows WHERE store_id = ? AND is_current = 1 AND volume >= ? AND phrase LIKE ? ORDER BY volume DESC, phrase LIMIT 50', [$this->store->id, self::ENOUGH, '%'.addcslashes($name[0], '%_\\').'%']) as $row) {
+        foreach (
+            $name === []
+                ? []
+                : DB::select(
+                    'SELECT phrase, volume FROM keyword_rows WHERE store_id = ? AND is_current = 1 AND volume >= ? AND phrase LIKE ? ORDER BY volume DESC, phrase LIMIT 50',
+                    [$this->store->id, self::ENOUGH, '%'.addcslashes($name[0], '%_\\').'%'],
+                ) as $row
+        ) {
             $best ??= array_diff([...$words, ...$name], Words::of((string) $row->phrase)) === [] ? $row : null;
         }
 
@@ -93,13 +109,27 @@ final class OwnDemand
         }
         $asked = Grain::PAGE | Grain::QUERY;
         $queries = [];
-        foreach ($this->parts ??= $window->isPeriod ? GrainDays::ofPeriod($this->store->id, FactTable::Search, $window, $asked) : GrainDays::of($this->store->id, FactTable::Search, $window->firstDay, $window->lastDay, $asked) as $part) {
-            foreach (DB::select('SELECT q.text, SUM(r.impressions) AS n FROM search_rows r JOIN search_queries q ON q.id = r.query_id WHERE r.page_id IN ('.Bulk::list($pages).") AND {$part->condition()} GROUP BY q.id, q.text") as $row) {
+        foreach (
+            $this->parts ??= $window->isPeriod
+                ? GrainDays::ofPeriod($this->store->id, FactTable::Search, $window, $asked)
+                : GrainDays::of($this->store->id, FactTable::Search, $window->firstDay, $window->lastDay, $asked) as $part
+        ) {
+            foreach (
+                DB::select(
+                    'SELECT q.text, SUM(r.impressions) AS n FROM search_rows r JOIN search_queries q ON q.id = r.query_id WHERE r.page_id IN ('.
+                        Bulk::list($pages).
+                        ") AND {$part->condition()} GROUP BY q.id, q.text",
+                ) as $row
+            ) {
                 $queries[(string) $row->text] = ($queries[(string) $row->text] ?? 0) + (int) $row->n;
             }
         }
         arsort($queries);
 
-        return array_map(static fn (int|string $text, int $n): array => [(string) $text, Words::of((string) $text), $n], array_keys($queries), $queries);
+        return array_map(
+            static fn (int|string $text, int $n): array => [(string) $text, Words::of((string) $text), $n],
+            array_keys($queries),
+            $queries,
+        );
     }
 }

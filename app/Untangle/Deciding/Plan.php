@@ -32,8 +32,12 @@ final readonly class Plan
      * @param  int  $keepers  changes that only make keepers declare themselves
      * @param  int  $clicks  of thirteen weeks, of all addresses that are changed
      */
-    private function __construct(public array $changes, public array $heldBack, public int $keepers, public int $clicks)
-    {
+    private function __construct(
+        public array $changes,
+        public array $heldBack,
+        public int $keepers,
+        public int $clicks,
+    ) {
     }
 
     /**
@@ -43,8 +47,15 @@ final readonly class Plan
     {
         $wanted = [];
         foreach (array_chunk(array_slice($pages, 0, self::MOST), 2000) as $chunk) {
-            foreach (DB::select('SELECT u.page_id, u.tangle_id, u.keeper_page, u.action, u.why, u.verdict, u.clicks, c.sort, f.parent_page FROM untangle_pages u LEFT JOIN untangle_causes c ON c.id = u.cause_id LEFT JOIN untangle_facets f ON f.store_id = u.store_id AND f.page_id = u.page_id
-                WHERE u.store_id = ? AND u.page_id IN ('.Bulk::list($chunk).') AND u.action IN (?, ?, ?)', [$store->id, ...Means::changes()]) as $row) {
+            foreach (
+                DB::select(
+                    'SELECT u.page_id, u.tangle_id, u.keeper_page, u.action, u.why, u.verdict, u.clicks, c.sort, f.parent_page FROM untangle_pages u LEFT JOIN untangle_causes c ON c.id = u.cause_id LEFT JOIN untangle_facets f ON f.store_id = u.store_id AND f.page_id = u.page_id
+                WHERE u.store_id = ? AND u.page_id IN ('.
+                        Bulk::list($chunk).
+                        ') AND u.action IN (?, ?, ?)',
+                    [$store->id, ...Means::changes()],
+                ) as $row
+            ) {
                 $wanted[(int) $row->page_id] = $row;
             }
         }
@@ -54,8 +65,17 @@ final readonly class Plan
         }
         // A keeper that names another would make a chain of every address that folds into it.
         $keepers = [];
-        foreach (array_chunk(array_values(array_unique(array_diff(array_values($targets), array_keys($wanted)))), 2000) as $chunk) {
-            foreach (DB::select('SELECT page_id, verdict, clicks FROM untangle_pages WHERE store_id = ? AND page_id IN ('.Bulk::list($chunk).')', [$store->id]) as $row) {
+        foreach (
+            array_chunk(array_values(array_unique(array_diff(array_values($targets), array_keys($wanted)))), 2000) as $chunk
+        ) {
+            foreach (
+                DB::select(
+                    'SELECT page_id, verdict, clicks FROM untangle_pages WHERE store_id = ? AND page_id IN ('.
+                        Bulk::list($chunk).
+                        ')',
+                    [$store->id],
+                ) as $row
+            ) {
                 if (CanonicalVerdict::fromKey((string) $row->verdict)?->isFault() === true) {
                     $keepers[(int) $row->page_id] = $row;
                 }
@@ -76,17 +96,35 @@ final readonly class Plan
         $changes = [];
         foreach ($wanted as $page => $row) {
             $means = Means::from((string) $row->action);
-            $changes[] = ['page' => $page, 'field' => match ($means) {
-                Means::Redirect => AddressField::Redirect, Means::Noindex => AddressField::Robots, default => AddressField::Canonical
-            }, 'value' => $means === Means::Noindex ? 'noindex' : $urls[$targets[$page]], 'why' => (string) $row->why];
+            $changes[] = [
+                'page' => $page,
+                'field' => match ($means) {
+                    Means::Redirect => AddressField::Redirect,
+                    Means::Noindex => AddressField::Robots,
+                    default => AddressField::Canonical,
+                },
+                'value' => $means === Means::Noindex ? 'noindex' : $urls[$targets[$page]],
+                'why' => (string) $row->why,
+            ];
         }
         $used = array_flip(array_map(static fn (int $page): int => $targets[$page], array_keys($wanted)));
         $keepers = array_intersect_key($keepers, $used);
         foreach ($keepers as $page => $row) {
-            $changes[] = ['page' => $page, 'field' => AddressField::Canonical, 'value' => $urls[$page], 'why' => 'the keeper names itself: '.lcfirst(CanonicalVerdict::fromKey((string) $row->verdict)?->words() ?? '')];
+            $changes[] = [
+                'page' => $page,
+                'field' => AddressField::Canonical,
+                'value' => $urls[$page],
+                'why' => 'the keeper names itself: '.
+                    lcfirst(CanonicalVerdict::fromKey((string) $row->verdict)?->words() ?? ''),
+            ];
         }
 
-        return new self($changes, $heldBack, count($keepers), (int) array_sum(array_map(static fn (object $row): int => (int) $row->clicks, [...$wanted, ...$keepers])));
+        return new self(
+            $changes,
+            $heldBack,
+            count($keepers),
+            (int) array_sum(array_map(static fn (object $row): int => (int) $row->clicks, [...$wanted, ...$keepers])),
+        );
     }
 
     /**
@@ -109,13 +147,17 @@ final readonly class Plan
     /** @return array<string, int> changes by field */
     public function counts(): array
     {
-        return array_count_values(array_map(static fn (array $change): string => $change['field']->key(), $this->changes));
+        return array_count_values(
+            array_map(static fn (array $change): string => $change['field']->key(), $this->changes),
+        );
     }
 
     private static function targetOf(object $row): int
     {
         return match (true) {
-            $row->sort === CauseSort::Narrow->value => $row->why === Policy::STANDS || $row->parent_page === null ? (int) $row->page_id : (int) $row->parent_page,
+            $row->sort === CauseSort::Narrow->value => $row->why === Policy::STANDS || $row->parent_page === null
+                ? (int) $row->page_id
+                : (int) $row->parent_page,
             (int) $row->keeper_page !== 0 && (int) $row->keeper_page !== (int) $row->page_id => (int) $row->keeper_page,
             default => (int) $row->page_id,
         };
@@ -132,16 +174,35 @@ final readonly class Plan
     private static function future(Store $store, array $wanted, array $targets, array $keepers): array
     {
         $planned = [];
-        foreach (DB::table('address_changes')->where('store_id', $store->id)->get(['page_id', 'field', 'value']) as $row) {
+        foreach (
+            DB::table('address_changes')
+                ->where('store_id', $store->id)
+                ->get(['page_id', 'field', 'value']) as $row
+        ) {
             $planned[(int) $row->page_id][(int) $row->field] = (string) $row->value;
         }
         $future = [];
-        foreach (array_chunk(array_values(array_unique([...array_keys($wanted), ...array_values($targets)])), 2000) as $chunk) {
-            foreach (DB::select('SELECT i.page_id, i.status, i.why_not, i.clicks, i.kind, u.tangle_id, u.declared_page, u.declared, f.redirect_url FROM page_index i LEFT JOIN untangle_pages u ON u.store_id = i.store_id AND u.page_id = i.page_id LEFT JOIN page_facts f ON f.page_id = i.page_id AND f.to_crawl = 0 WHERE i.store_id = ? AND i.page_id IN ('.Bulk::list($chunk).')', [$store->id]) as $row) {
+        foreach (
+            array_chunk(array_values(array_unique([...array_keys($wanted), ...array_values($targets)])), 2000) as $chunk
+        ) {
+            foreach (
+                DB::select(
+                    'SELECT i.page_id, i.status, i.why_not, i.clicks, i.kind, u.tangle_id, u.declared_page, u.declared, f.redirect_url FROM page_index i LEFT JOIN untangle_pages u ON u.store_id = i.store_id AND u.page_id = i.page_id LEFT JOIN page_facts f ON f.page_id = i.page_id AND f.to_crawl = 0 WHERE i.store_id = ? AND i.page_id IN ('.
+                        Bulk::list($chunk).
+                        ')',
+                    [$store->id],
+                ) as $row
+            ) {
                 $page = (int) $row->page_id;
                 $row->to = $targets[$page] ?? null;
                 $row->likes = self::likes($row, $wanted, $targets);
-                $future[$page] = self::futureOf($row, isset($wanted[$page]) ? Means::from((string) $wanted[$page]->action) : null, isset($keepers[$page]), $planned[$page] ?? [], $store);
+                $future[$page] = self::futureOf(
+                    $row,
+                    isset($wanted[$page]) ? Means::from((string) $wanted[$page]->action) : null,
+                    isset($keepers[$page]),
+                    $planned[$page] ?? [],
+                    $store,
+                );
             }
         }
 
@@ -160,7 +221,11 @@ final readonly class Plan
         $isNarrow = isset($wanted[$page]) && $wanted[$page]->sort === CauseSort::Narrow->value;
         $target = $isNarrow ? $targets[$page] : $page;
 
-        return $isNarrow && $target !== $page ? self::tangleOf($target) : ((int) $row->tangle_id !== 0 ? (int) $row->tangle_id : $page);
+        return $isNarrow && $target !== $page
+            ? self::tangleOf($target)
+            : ((int) $row->tangle_id !== 0
+                ? (int) $row->tangle_id
+                : $page);
     }
 
     private static function tangleOf(int $page): int
@@ -171,34 +236,62 @@ final readonly class Plan
     }
 
     /** @param  array<int, string>  $planned  changes that wait for a release already, by field */
-    private static function futureOf(object $row, ?Means $means, bool $namesItself, array $planned, Store $store): FuturePage
-    {
+    private static function futureOf(
+        object $row,
+        ?Means $means,
+        bool $namesItself,
+        array $planned,
+        Store $store,
+    ): FuturePage {
         $page = (int) $row->page_id;
         $to = $row->to === null ? $page : (int) $row->to;
         $redirect = match (true) {
             $means === Means::Redirect => $to,
-            isset($planned[AddressField::Redirect->value]) => self::pageAt($store, $planned[AddressField::Redirect->value]) ?? -1,
-            (int) $row->status >= 300 && (int) $row->status < 400 => self::pageAt($store, (string) $row->redirect_url) ?? -1,
+            isset($planned[AddressField::Redirect->value]) => self::pageAt(
+                $store,
+                $planned[AddressField::Redirect->value],
+            ) ?? -1,
+            (int) $row->status >= 300 && (int) $row->status < 400 => self::pageAt(
+                $store,
+                (string) $row->redirect_url,
+            ) ?? -1,
             default => null,
         };
         $canonical = match (true) {
             $means === Means::Canonical => $to,
             $namesItself => $page,
-            isset($planned[AddressField::Canonical->value]) => self::pageAt($store, $planned[AddressField::Canonical->value]) ?? -1,
+            isset($planned[AddressField::Canonical->value]) => self::pageAt(
+                $store,
+                $planned[AddressField::Canonical->value],
+            ) ?? -1,
             (int) $row->declared_page !== 0 => (int) $row->declared_page,
             (string) $row->declared !== '' => -1,
             default => null,
         };
-        $isListed = $means !== Means::Noindex && in_array(WhyNot::from((int) $row->why_not), [WhyNot::Indexable, WhyNot::CanonicalElsewhere], true) && ! PageKind::from((int) $row->kind)->isKeptOut();
+        $isListed =
+            $means !== Means::Noindex &&
+            in_array(WhyNot::from((int) $row->why_not), [WhyNot::Indexable, WhyNot::CanonicalElsewhere], true) &&
+            ! PageKind::from((int) $row->kind)->isKeptOut();
         // What is kept out of search need not lead anywhere.
         $canonical = $means === Means::Noindex ? null : $canonical;
 
-        return new FuturePage($page, $redirect !== null ? 301 : (int) $row->status, $isListed, $redirect, $redirect === null ? $canonical : null, (int) $row->likes, (int) $row->clicks);
+        return new FuturePage(
+            $page,
+            $redirect !== null ? 301 : (int) $row->status,
+            $isListed,
+            $redirect,
+            $redirect === null ? $canonical : null,
+            (int) $row->likes,
+            (int) $row->clicks,
+        );
     }
 
     private static function asItIs(Store $store, int $page, int $likes): FuturePage
     {
-        $row = DB::selectOne('SELECT i.page_id, i.status, i.why_not, i.clicks, i.kind, u.tangle_id, u.declared_page, u.declared, f.redirect_url, NULL AS `to`, 0 AS likes FROM page_index i LEFT JOIN untangle_pages u ON u.store_id = i.store_id AND u.page_id = i.page_id LEFT JOIN page_facts f ON f.page_id = i.page_id AND f.to_crawl = 0 WHERE i.page_id = ?', [$page]);
+        $row = DB::selectOne(
+            'SELECT i.page_id, i.status, i.why_not, i.clicks, i.kind, u.tangle_id, u.declared_page, u.declared, f.redirect_url, NULL AS `to`, 0 AS likes FROM page_index i LEFT JOIN untangle_pages u ON u.store_id = i.store_id AND u.page_id = i.page_id LEFT JOIN page_facts f ON f.page_id = i.page_id AND f.to_crawl = 0 WHERE i.page_id = ?',
+            [$page],
+        );
         $row->likes = $likes;
 
         return self::futureOf($row, null, false, [], $store);
@@ -207,7 +300,10 @@ final readonly class Plan
     private static function pageAt(Store $store, string $url): ?int
     {
         $parsed = PageUrl::parse($url);
-        $id = $parsed === null ? null : DB::table('pages')->where('store_id', $store->id)->where('digest', $parsed->digest())->value('id');
+        $id =
+            $parsed === null
+                ? null
+                : DB::table('pages')->where('store_id', $store->id)->where('digest', $parsed->digest())->value('id');
 
         return $id === null ? null : (int) $id;
     }

@@ -29,10 +29,23 @@ final readonly class Policy
      * @param  float  $lead  points by which the keeper leads
      * @param  ?string  $demand  by what a variant is searched for by itself, in words; null where it is not
      */
-    public static function beside(CauseSort $sort, string $choice, bool $isDecided, int $status, CanonicalVerdict $verdict, bool $isClosed, float $sureness, bool $isLearned, float $lead, bool $isBusier, ?string $demand): self
-    {
+    public static function beside(
+        CauseSort $sort,
+        string $choice,
+        bool $isDecided,
+        int $status,
+        CanonicalVerdict $verdict,
+        bool $isClosed,
+        float $sureness,
+        bool $isLearned,
+        float $lead,
+        bool $isBusier,
+        ?string $demand,
+    ): self {
         if ($status >= 300 && $status < 400) {
-            return $choice === 'redirect' && $verdict === CanonicalVerdict::Redirected ? new self(Means::Redirect, 'reaches the keeper by more than one hop', true) : new self(Means::Leave, 'redirects to the keeper', true);
+            return $choice === 'redirect' && $verdict === CanonicalVerdict::Redirected
+                ? new self(Means::Redirect, 'reaches the keeper by more than one hop', true)
+                : new self(Means::Leave, 'redirects to the keeper', true);
         }
         if ($choice === 'demand') {
             if ($demand !== null) {
@@ -60,16 +73,41 @@ final readonly class Policy
             default => null,
         };
 
-        return new self($means, $doubt ?? ($verdict->isFault() ? lcfirst($verdict->words()) : 'one page is enough'), $doubt === null);
+        return new self(
+            $means,
+            $doubt ?? ($verdict->isFault() ? lcfirst($verdict->words()) : 'one page is enough'),
+            $doubt === null,
+        );
     }
 
     /** A page that should stay, and declares something else. */
     public static function declared(CanonicalVerdict $verdict, string $choice, bool $isDecided): self
     {
         if (! $verdict->isFault() || $choice !== 'canonical') {
-            return new self(Means::Leave, $verdict->isFault() ? 'decided: left as it is' : lcfirst($verdict->words()), true);
+            return new self(
+                Means::Leave,
+                $verdict->isFault() ? 'decided: left as it is' : lcfirst($verdict->words()),
+                true,
+            );
         }
-        $isSafe = $isDecided || in_array($verdict, [CanonicalVerdict::Unreadable, CanonicalVerdict::Several, CanonicalVerdict::Stray, CanonicalVerdict::TagAgainstHeader, CanonicalVerdict::Unreachable, CanonicalVerdict::Redirected, CanonicalVerdict::Loop, CanonicalVerdict::Chain, CanonicalVerdict::Paging, CanonicalVerdict::Language], true);
+        $isSafe =
+            $isDecided ||
+            in_array(
+                $verdict,
+                [
+                    CanonicalVerdict::Unreadable,
+                    CanonicalVerdict::Several,
+                    CanonicalVerdict::Stray,
+                    CanonicalVerdict::TagAgainstHeader,
+                    CanonicalVerdict::Unreachable,
+                    CanonicalVerdict::Redirected,
+                    CanonicalVerdict::Loop,
+                    CanonicalVerdict::Chain,
+                    CanonicalVerdict::Paging,
+                    CanonicalVerdict::Language,
+                ],
+                true,
+            );
 
         return new self(Means::Canonical, lcfirst($verdict->words()), $isSafe);
     }
@@ -79,10 +117,18 @@ final readonly class Policy
     {
         return match (true) {
             $choice === 'leave' => new self(Means::Leave, 'the store’s rule: kept apart', true),
-            $choice === 'promote' && $isPromoted => $verdict->isFault() || $verdict === CanonicalVerdict::ToWider ? new self(Means::Canonical, self::STANDS, true) : new self(Means::Leave, 'has demand of its own', true),
-            $choice === 'noindex' => $isClosed ? new self(Means::Leave, 'is kept out of search already', true) : new self(Means::Noindex, 'a narrower list', false),
+            $choice === 'promote' && $isPromoted => $verdict->isFault() || $verdict === CanonicalVerdict::ToWider
+                ? new self(Means::Canonical, self::STANDS, true)
+                : new self(Means::Leave, 'has demand of its own', true),
+            $choice === 'noindex' => $isClosed
+                ? new self(Means::Leave, 'is kept out of search already', true)
+                : new self(Means::Noindex, 'a narrower list', false),
             $isClosed => new self(Means::Leave, 'is kept out of search already', true),
-            $verdict === CanonicalVerdict::ToWider || $verdict === CanonicalVerdict::ToKeeper => new self(Means::Leave, 'names the wider list already', true),
+            $verdict === CanonicalVerdict::ToWider || $verdict === CanonicalVerdict::ToKeeper => new self(
+                Means::Leave,
+                'names the wider list already',
+                true,
+            ),
             default => new self(Means::Canonical, 'a narrower list that stands by itself', false),
         };
     }

@@ -39,6 +39,18 @@ final readonly class Rules
         if (! isset($sort->choices()[$choice])) {
             throw new InvalidArgumentException("There is no choice \"$choice\" for {$sort->label()}.");
         }
-        DB::table('untangle_rules')->upsert([['store_id' => $store->id, 'name' => $sort->value, 'choice' => $choice, 'user_id' => $userId, 'set_at' => now()]], ['store_id', 'name'], ['choice', 'user_id', 'set_at']);
+        DB::table('untangle_rules')->upsert(
+            [
+                [
+                    'store_id' => $store->id,
+                    'name' => $sort->value,
+                    'choice' => $choice,
+                    'user_id' => $userId,
+                    'set_at' => now(),
+                ],
+            ],
+            ['store_id', 'name'],
+            ['choice', 'user_id', 'set_at'],
+        );
     }
 }

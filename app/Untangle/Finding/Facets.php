@@ -33,11 +33,32 @@ final class Facets
     public const DELAY = 28;
 
     /** @param  array<string, ParameterEffect>  $effects */
-    public static function rebuild(WorkRun $run, Inventory $inventory, Identities $identities, array $effects, Parameters $parameters): void
-    {
+    public static function rebuild(
+        WorkRun $run,
+        Inventory $inventory,
+        Identities $identities,
+        array $effects,
+        Parameters $parameters,
+    ): void {
         $store = $inventory->store;
-        $before = DB::table('untangle_facets')->where('store_id', $store->id)->get(['page_id', 'state', 'since'])->keyBy('page_id');
-        $selling = array_fill_keys(Bulk::ids(DB::select('SELECT page_id FROM page_index WHERE store_id = ? AND life IN ('.LifeState::Selling->value.','.LifeState::Unknown->value.')', [$store->id]), 'page_id'), true);
+        $before = DB::table('untangle_facets')
+            ->where('store_id', $store->id)
+            ->get(['page_id', 'state', 'since'])
+            ->keyBy('page_id');
+        $selling = array_fill_keys(
+            Bulk::ids(
+                DB::select(
+                    'SELECT page_id FROM page_index WHERE store_id = ? AND life IN ('.
+                        LifeState::Selling->value.
+                        ','.
+                        LifeState::Unknown->value.
+                        ')',
+                    [$store->id],
+                ),
+                'page_id',
+            ),
+            true,
+        );
         $rows = [];
         foreach ($inventory->pages as $page) {
             $parent = self::parentOf($page, $effects, $parameters);
@@ -49,21 +70,48 @@ final class Facets
             $inStock = count(array_filter($items, static fn (int $item): bool => isset($selling[$item])));
             $all = count(array_unique($wider->items));
             $hasText = $own->h1 !== $wider->h1 && count(array_diff($own->words, $wider->words)) >= self::WORDS;
-            $deserves = $page->impressions >= self::DEMAND && $inStock >= self::IN_STOCK && count($items) < self::SHARE * $all && $page->linksIn > 0 && $hasText;
+            $deserves =
+                $page->impressions >= self::DEMAND &&
+                $inStock >= self::IN_STOCK &&
+                count($items) < self::SHARE * $all &&
+                $page->linksIn > 0 &&
+                $hasText;
             $was = $before[$page->id] ?? null;
             $today = now()->toDateString();
             [$state, $since] = match (true) {
                 $deserves => ['promoted', $was?->state === 'promoted' ? $was->since : $today],
                 $was?->state === 'promoted' => ['falling', $today],
-                $was?->state === 'falling' && $was->since > now()->subDays(self::DELAY)->toDateString() => ['falling', $was->since],
+                $was?->state === 'falling' && $was->since > now()->subDays(self::DELAY)->toDateString() => [
+                    'falling',
+                    $was->since,
+                ],
                 default => ['kept', $was?->state === 'kept' ? $was->since : $today],
             };
-            $rows[] = [$store->id, $page->id, $parent, count($items), $all, $inStock, $page->impressions, $page->linksIn > 0 ? 1 : 0, $hasText ? 1 : 0, $state, (string) $since];
+            $rows[] = [
+                $store->id,
+                $page->id,
+                $parent,
+                count($items),
+                $all,
+                $inStock,
+                $page->impressions,
+                $page->linksIn > 0 ? 1 : 0,
+                $hasText ? 1 : 0,
+                $state,
+                (string) $since,
+            ];
             $run->beat();
         }
         $run->fenced(static function () use ($rows, $store): void {
             DB::delete('DELETE FROM untangle_facets WHERE store_id = ?', [$store->id]);
-            Bulk::write('untangle_facets', ['store_id', 'page_id', 'parent_page', 'products', 'of_products', 'in_stock', 'demand', 'has_link', 'has_text', 'state', 'since'], $rows);
+            Bulk::write(
+                'untangle_facets',
+                [
+                    'store_id', 'page_id', 'parent_page', 'products', 'of_products', 'in_stock', 'demand', 'has_link',
+                    'has_text', 'state', 'since',
+                ],
+                $rows,
+            );
         });
     }
 
@@ -76,11 +124,16 @@ final class Facets
         }
         $bare = $url;
         foreach (AddressForm::parameters($url) as [$name]) {
-            if (($effects[AddressForm::scopeOf($url)." $name"] ?? null) === ParameterEffect::Narrows && $bare !== null) {
+            if (
+                ($effects[AddressForm::scopeOf($url)." $name"] ?? null) === ParameterEffect::Narrows &&
+                $bare !== null
+            ) {
                 $bare = AddressForm::without($bare, $name);
             }
         }
 
-        return $bare === null || $bare->text() === $url->text() || $parameters->find($url) === null ? null : $parameters->find($bare);
+        return $bare === null || $bare->text() === $url->text() || $parameters->find($url) === null
+            ? null
+            : $parameters->find($bare);
     }
 }

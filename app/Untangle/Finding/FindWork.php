@@ -48,7 +48,12 @@ final class FindWork implements LongWork
     public function slice(WorkRun $run): SliceEnd
     {
         $store = Store::query()->findOrFail($run->storeId);
-        if (DB::selectOne("SELECT 1 AS n FROM work WHERE store_id = ? AND sort = ? AND id < ? AND state IN ('waiting', 'running') AND stop_asked = 0 AND GREATEST(COALESCE(expires_at, wake_at), wake_at) > UTC_TIMESTAMP(3) - INTERVAL 1 MINUTE LIMIT 1", [$store->id, self::sort(), $run->workId]) !== null) {
+        if (
+            DB::selectOne(
+                "SELECT 1 AS n FROM work WHERE store_id = ? AND sort = ? AND id < ? AND state IN ('waiting', 'running') AND stop_asked = 0 AND GREATEST(COALESCE(expires_at, wake_at), wake_at) > UTC_TIMESTAMP(3) - INTERVAL 1 MINUTE LIMIT 1",
+                [$store->id, self::sort(), $run->workId],
+            ) !== null
+        ) {
             return SliceEnd::later(1);
         }
         $telling = Knowledge::telling($store);
@@ -132,12 +137,26 @@ final class FindWork implements LongWork
             $rows[] = [$store->id, $a, $b, $finder->areVersions($a, $b) ? 1 : 0, $finder->isDeclared($a, $b) ? 1 : 0];
             $count++;
             if (count($rows) >= 5000) {
-                $run->fenced(static fn () => Bulk::write('untangle_pairs', ['store_id', 'a', 'b', 'is_version', 'is_declared'], $rows, 'INSERT IGNORE'));
+                $run->fenced(
+                    static fn () => Bulk::write(
+                        'untangle_pairs',
+                        ['store_id', 'a', 'b', 'is_version', 'is_declared'],
+                        $rows,
+                        'INSERT IGNORE',
+                    ),
+                );
                 $rows = [];
                 $run->beat(['candidates' => $count]);
             }
         }
-        $run->fenced(static fn () => Bulk::write('untangle_pairs', ['store_id', 'a', 'b', 'is_version', 'is_declared'], $rows, 'INSERT IGNORE'));
+        $run->fenced(
+            static fn () => Bulk::write(
+                'untangle_pairs',
+                ['store_id', 'a', 'b', 'is_version', 'is_declared'],
+                $rows,
+                'INSERT IGNORE',
+            ),
+        );
         $run->beat(['candidates' => $count, 'compared' => $finder->compared()], force: true);
 
         return ['judge', 0];
@@ -147,18 +166,48 @@ final class FindWork implements LongWork
     private function judge(WorkRun $run, Store $store, Identities $identities, Judge $judge): array
     {
         $from = is_array($run->progress()['judged_to'] ?? null) ? $run->progress()['judged_to'] : [0, 0];
-        $pairs = DB::select('SELECT a, b, is_version, is_declared FROM untangle_pairs WHERE store_id = ? AND (a > ? OR (a = ? AND b > ?)) ORDER BY a, b LIMIT '.self::PORTION, [$store->id, $from[0], $from[0], $from[1]]);
+        $pairs = DB::select(
+            'SELECT a, b, is_version, is_declared FROM untangle_pairs WHERE store_id = ? AND (a > ? OR (a = ? AND b > ?)) ORDER BY a, b LIMIT '.
+                self::PORTION,
+            [$store->id, $from[0], $from[0], $from[1]],
+        );
         if ($pairs === []) {
             return ['group', 0];
         }
         $identities->load([...Bulk::ids($pairs, 'a'), ...Bulk::ids($pairs, 'b')]);
         $rows = [];
         foreach ($pairs as $pair) {
-            $kin = $judge->judge($identities->of((int) $pair->a), $identities->of((int) $pair->b), (bool) $pair->is_version, (bool) $pair->is_declared);
-            $rows[] = [$store->id, (int) $pair->a, (int) $pair->b, (int) $pair->is_version, (int) $pair->is_declared, $kin->kinship->value, (int) round(1000 * $kin->likeness), (int) round(1000 * $kin->sureness), mb_substr($kin->reason, 0, 255), $kin->difference === null ? 0 : 1];
+            $kin = $judge->judge(
+                $identities->of((int) $pair->a),
+                $identities->of((int) $pair->b),
+                (bool) $pair->is_version,
+                (bool) $pair->is_declared,
+            );
+            $rows[] = [
+                $store->id,
+                (int) $pair->a,
+                (int) $pair->b,
+                (int) $pair->is_version,
+                (int) $pair->is_declared,
+                $kin->kinship->value,
+                (int) round(1000 * $kin->likeness),
+                (int) round(1000 * $kin->sureness),
+                mb_substr($kin->reason, 0, 255),
+                $kin->difference === null ? 0 : 1,
+            ];
             $run->beat();
         }
-        $run->fenced(static fn () => Bulk::write('untangle_pairs', ['store_id', 'a', 'b', 'is_version', 'is_declared', 'kinship', 'likeness', 'sureness', 'reason', 'differs'], $rows, 'REPLACE'));
+        $run->fenced(
+            static fn () => Bulk::write(
+                'untangle_pairs',
+                [
+                    'store_id', 'a', 'b', 'is_version', 'is_declared', 'kinship', 'likeness', 'sureness', 'reason',
+                    'differs',
+                ],
+                $rows,
+                'REPLACE',
+            ),
+        );
         $last = $pairs[count($pairs) - 1];
         $judged = is_int($run->progress()['judged'] ?? null) ? $run->progress()['judged'] : 0;
         $run->beat(['judged_to' => [(int) $last->a, (int) $last->b], 'judged' => $judged + count($rows)], force: true);
@@ -183,7 +232,9 @@ final class FindWork implements LongWork
         foreach ($identities->marks($withSignatures) as $marks) {
             $finder->add($marks);
         }
-        foreach (DB::table('untangle_decisions')->where('store_id', $store->id)->where('sort', 'apart')->pluck('page_id') as $page) {
+        foreach (
+            DB::table('untangle_decisions')->where('store_id', $store->id)->where('sort', 'apart')->pluck('page_id') as $page
+        ) {
             $finder->alone((int) $page);
         }
 
@@ -219,27 +270,39 @@ final class FindWork implements LongWork
     private static function addVersions(Store $store, TangleFinder $finder, Inventory $inventory): array
     {
         $versions = [];
-        $sets = new VersionSets;
-        foreach (DB::select("SELECT d.page_id, d.details, d.headers, f.language FROM page_details d JOIN page_facts f ON f.page_id = d.page_id AND f.to_crawl = 0 WHERE d.store_id = ? AND (d.hreflangs > 0 OR d.headers LIKE '%hreflang%')", [$store->id]) as $row) {
+        $sets = new VersionSets();
+        foreach (
+            DB::select(
+                "SELECT d.page_id, d.details, d.headers, f.language FROM page_details d JOIN page_facts f ON f.page_id = d.page_id AND f.to_crawl = 0 WHERE d.store_id = ? AND (d.hreflangs > 0 OR d.headers LIKE '%hreflang%')",
+                [$store->id],
+            ) as $row
+        ) {
             $page = $inventory->pages[(int) $row->page_id] ?? null;
             $named = KeptDetails::unpack($row->details)['hreflangs'] ?? [];
             $link = ((array) json_decode((string) $row->headers, true))['link'] ?? null;
             $url = is_string($link) && $page !== null ? PageUrl::parse($page->url) : null;
             $known = [];
-            foreach ([...(is_array($named) ? $named : []), ...($url === null ? [] : LinkHeader::of([$link], $url)->hreflangs)] as $one) {
+            foreach (
+                [...is_array($named) ? $named : [], ...$url === null ? [] : LinkHeader::of([$link], $url)->hreflangs] as $one
+            ) {
                 if (! is_array($one) || ! is_string($one['code'] ?? null) || ! is_string($one['url'] ?? null)) {
                     continue;
                 }
                 $versions[(int) $row->page_id][] = ['code' => $one['code'], 'url' => $one['url']];
                 $other = $inventory->find($one['url']);
-                $other === null || $known[] = ['code' => $one['code'], 'page' => $other];
+                $other === null || ($known[] = ['code' => $one['code'], 'page' => $other]);
             }
-            $page === null || $sets->add($page->id, $known, $inventory->find($inventory->declared($page)), (string) $row->language);
+            $page === null ||
+                $sets->add($page->id, $known, $inventory->find($inventory->declared($page)), (string) $row->language);
         }
         foreach ($sets->pairs() as [$page, $other, $isAlone]) {
             $finder->versions($page, $other, $isAlone);
         }
 
-        return array_filter($versions, static fn (int $page): bool => $sets->owner($page) === null, ARRAY_FILTER_USE_KEY);
+        return array_filter(
+            $versions,
+            static fn (int $page): bool => $sets->owner($page) === null,
+            ARRAY_FILTER_USE_KEY,
+        );
     }
 }

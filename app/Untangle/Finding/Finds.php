@@ -25,7 +25,13 @@ final readonly class Finds
     /** @return int the work's id; that of one that waits already, where there is one */
     public function begin(int $store, ?int $userId): int
     {
-        $waiting = DB::table('work')->where('store_id', $store)->where('sort', FindWork::sort())->where('state', 'waiting')->whereNull('started_at')->orderByDesc('id')->value('id');
+        $waiting = DB::table('work')
+            ->where('store_id', $store)
+            ->where('sort', FindWork::sort())
+            ->where('state', 'waiting')
+            ->whereNull('started_at')
+            ->orderByDesc('id')
+            ->value('id');
 
         return $waiting === null ? $this->desk->begin(FindWork::class, $store, 0, $userId) : (int) $waiting;
     }
@@ -42,15 +48,37 @@ final readonly class Finds
     private static function lookForDrift(Store $store): void
     {
         $shown = (static function () use ($store): \Generator {
-            foreach (DB::select('SELECT DISTINCT s.page_id, f.status, f.redirect_url, f.canonicals, f.canonical_header, f.robots, f.robots_header FROM address_states s JOIN page_facts f ON f.page_id = s.page_id AND f.to_crawl = 0 WHERE s.store_id = ? AND s.shown IS NOT NULL AND f.status > 0', [$store->id]) as $row) {
+            foreach (
+                DB::select(
+                    'SELECT DISTINCT s.page_id, f.status, f.redirect_url, f.canonicals, f.canonical_header, f.robots, f.robots_header FROM address_states s JOIN page_facts f ON f.page_id = s.page_id AND f.to_crawl = 0 WHERE s.store_id = ? AND s.shown IS NOT NULL AND f.status > 0',
+                    [$store->id],
+                ) as $row
+            ) {
                 $canonicals = (array) json_decode((string) $row->canonicals, true);
                 $robots = json_decode((string) $row->robots, true);
                 $header = json_decode((string) $row->robots_header, true);
-                $directives = array_filter([...(is_array($robots) ? $robots : [$row->robots]), ...(is_array($header) ? $header : [$row->robots_header])], static fn (mixed $text): bool => is_string($text) && $text !== '');
-                $to = $row->status >= 300 && $row->status < 400 ? (string) $row->redirect_url : ((int) $row->status === 410 ? 'gone' : '');
+                $directives = array_filter(
+                    [
+                        ...is_array($robots) ? $robots : [$row->robots],
+                        ...is_array($header) ? $header : [$row->robots_header],
+                    ],
+                    static fn (mixed $text): bool => is_string($text) && $text !== '',
+                );
+                $to =
+                    $row->status >= 300 && $row->status < 400
+                        ? (string) $row->redirect_url
+                        : ((int) $row->status === 410
+                            ? 'gone'
+                            : '');
                 yield (int) $row->page_id => [
-                    AddressField::Canonical->value => $row->status == 200 ? (is_string($canonicals[0] ?? null) ? $canonicals[0] : (string) $row->canonical_header) : null, AddressField::Robots->value => $row->status == 200 ? implode(', ', $directives) : null,
-                    AddressField::Redirect->value => $to, AddressField::Slug->value => $to,
+                    AddressField::Canonical->value => $row->status == 200
+                            ? (is_string($canonicals[0] ?? null)
+                                ? $canonicals[0]
+                                : (string) $row->canonical_header)
+                            : null,
+                    AddressField::Robots->value => $row->status == 200 ? implode(', ', $directives) : null,
+                    AddressField::Redirect->value => $to,
+                    AddressField::Slug->value => $to,
                 ];
             }
         })();
@@ -61,9 +89,21 @@ final readonly class Finds
     public static function export(Store $store): \Generator
     {
         for ($after = 0; ; $after = (int) $rows[count($rows) - 1]->page_id) {
-            $rows = DB::select('SELECT u.page_id, p.url, u.tangle_id, t.url AS tangle_url, k.url AS keeper, u.declared, u.verdict, u.action, u.is_safe, u.why, u.reason FROM untangle_pages u JOIN pages p ON p.id = u.page_id LEFT JOIN pages k ON k.id = u.keeper_page LEFT JOIN pages t ON t.id = u.tangle_id WHERE u.store_id = ? AND u.page_id > ? ORDER BY u.page_id LIMIT 2000', [$store->id, $after]);
+            $rows = DB::select(
+                'SELECT u.page_id, p.url, u.tangle_id, t.url AS tangle_url, k.url AS keeper, u.declared, u.verdict, u.action, u.is_safe, u.why, u.reason FROM untangle_pages u JOIN pages p ON p.id = u.page_id LEFT JOIN pages k ON k.id = u.keeper_page LEFT JOIN pages t ON t.id = u.tangle_id WHERE u.store_id = ? AND u.page_id > ? ORDER BY u.page_id LIMIT 2000',
+                [$store->id, $after],
+            );
             foreach ($rows as $row) {
-                yield [(string) $row->url, (int) $row->tangle_id === 0 ? '' : (string) $row->tangle_id, (string) $row->keeper, (string) $row->declared, CanonicalVerdict::fromKey((string) $row->verdict)->value ?? (string) $row->verdict, (string) $row->action, $row->is_safe ? 'yes' : 'no', trim($row->why.($row->reason === '' ? '' : "; $row->reason"), '; ')];
+                yield [
+                    (string) $row->url,
+                    (int) $row->tangle_id === 0 ? '' : (string) $row->tangle_id,
+                    (string) $row->keeper,
+                    (string) $row->declared,
+                    CanonicalVerdict::fromKey((string) $row->verdict)->value ?? (string) $row->verdict,
+                    (string) $row->action,
+                    $row->is_safe ? 'yes' : 'no',
+                    trim($row->why.($row->reason === '' ? '' : "; $row->reason"), '; '),
+                ];
             }
             if ($rows === []) {
                 return;

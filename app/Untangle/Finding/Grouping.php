@@ -31,7 +31,11 @@ use Orchard\Core\Url\PageUrl;
 /** Makes tangles of what was judged, chooses their keepers, says what is declared and what should be done, and gathers it by cause. */
 final class Grouping
 {
-    private const COLUMNS = ['store_id', 'page_id', 'tangle_id', 'keeper_page', 'cause_id', 'kinship', 'likeness', 'sureness', 'reason', 'declared', 'declared_page', 'verdict', 'notes', 'action', 'why', 'is_safe', 'chosen_page', 'clicks', 'impressions'];
+    private const COLUMNS = [
+        'store_id', 'page_id', 'tangle_id', 'keeper_page', 'cause_id', 'kinship', 'likeness', 'sureness', 'reason',
+        'declared', 'declared_page', 'verdict', 'notes', 'action', 'why', 'is_safe', 'chosen_page', 'clicks',
+        'impressions',
+    ];
 
     /** Sureness in thousandths up to which the words of two pages say too little to keep them apart. */
     private const TOO_LITTLE = 500;
@@ -88,11 +92,21 @@ final class Grouping
     private readonly Parameters $parameters;
 
     /** @param  array<int, list<array{code: string, url: string}>>  $versions  that pages name by hreflang */
-    public function __construct(private readonly WorkRun $run, private readonly Inventory $inventory, private readonly TangleFinder $finder, private readonly Identities $identities, private readonly Judge $judge, private readonly array $versions)
-    {
+    public function __construct(
+        private readonly WorkRun $run,
+        private readonly Inventory $inventory,
+        private readonly TangleFinder $finder,
+        private readonly Identities $identities,
+        private readonly Judge $judge,
+        private readonly array $versions,
+    ) {
         $this->store = $inventory->store;
         $this->effects = Knowledge::effects($this->store);
-        foreach (DB::table('untangle_parameters')->where('store_id', $this->store->id)->get(['scope', 'name', 'is_sure', 'said']) as $row) {
+        foreach (
+            DB::table('untangle_parameters')
+                ->where('store_id', $this->store->id)
+                ->get(['scope', 'name', 'is_sure', 'said']) as $row
+        ) {
             if ($row->is_sure || $row->said !== null) {
                 $this->sure["$row->scope $row->name"] = true;
             }
@@ -121,10 +135,13 @@ final class Grouping
         $this->run->beat(force: true);
         $this->chooseKeepers();
         $this->run->beat(force: true);
-        foreach (DB::table('untangle_causes')->where('store_id', $this->store->id)->whereNotNull('decision')->get() as $row) {
-            $this->cause((string) $row->name, CauseSort::from((string) $row->sort))['decision'] = (string) $row->decision;
+        foreach (
+            DB::table('untangle_causes')->where('store_id', $this->store->id)->whereNotNull('decision')->get() as $row
+        ) {
+            $this->cause((string) $row->name, CauseSort::from((string) $row->sort))['decision'] =
+                (string) $row->decision;
         }
-        $rows = new RowShelf;
+        $rows = new RowShelf();
         foreach (array_chunk($this->inventory->pages, self::CHUNK) as $pages) {
             $this->fetchPairs($pages);
             foreach ($pages as $page) {
@@ -156,16 +173,30 @@ final class Grouping
             if (isset($this->acts[$page->id]) || $this->finder->knows($page->id)) {
                 $digests[$page->id] = $page->digest;
             }
-            $bare = $this->finder->knows($page->id) ? FindWork::withoutSilent($page->url, $this->effects, $this->parameters) : null;
-            if ($bare !== null && $bare !== $page->id && $this->finder->knows($bare) && ! isset($this->decided[$page->id]['apart'])) {
+            $bare = $this->finder->knows($page->id)
+                ? FindWork::withoutSilent($page->url, $this->effects, $this->parameters)
+                : null;
+            if (
+                $bare !== null &&
+                $bare !== $page->id &&
+                $this->finder->knows($bare) &&
+                ! isset($this->decided[$page->id]['apart'])
+            ) {
                 $this->followSilent($page->id, $bare);
             }
         }
         $same = (function (): \Generator {
             for ($a = $b = 0; ; [$a, $b] = [(int) $pairs[count($pairs) - 1]->a, (int) $pairs[count($pairs) - 1]->b]) {
-                $pairs = DB::select('SELECT a, b, sureness, kinship FROM untangle_pairs WHERE store_id = ? AND (a > ? OR (a = ? AND b > ?)) ORDER BY a, b LIMIT 20000', [$this->store->id, $a, $a, $b]);
+                $pairs = DB::select(
+                    'SELECT a, b, sureness, kinship FROM untangle_pairs WHERE store_id = ? AND (a > ? OR (a = ? AND b > ?)) ORDER BY a, b LIMIT 20000',
+                    [$this->store->id, $a, $a, $b],
+                );
                 foreach ($pairs as $pair) {
-                    if (Kinship::from((string) $pair->kinship)->tangles() && ! $this->isApart((int) $pair->a) && ! $this->isApart((int) $pair->b)) {
+                    if (
+                        Kinship::from((string) $pair->kinship)->tangles() &&
+                        ! $this->isApart((int) $pair->a) &&
+                        ! $this->isApart((int) $pair->b)
+                    ) {
                         yield [(int) $pair->a, (int) $pair->b, (int) $pair->sureness / 1000];
                     }
                 }
@@ -175,7 +206,16 @@ final class Grouping
             }
         })();
         $acts = array_filter($this->acts, fn (int $page): bool => ! $this->isApart($page), ARRAY_FILTER_USE_KEY);
-        foreach ($this->finder->tangles($digests, $acts, $same, fn (int $a, int $b): bool => ! $this->isApart($a) && ! $this->isApart($b) && ($this->kin($a, $b)['kinship']->tangles() || $this->areOneByTheirWord($a, $b))) as $group) {
+        foreach (
+            $this->finder->tangles(
+                $digests,
+                $acts,
+                $same,
+                fn (int $a, int $b): bool => ! $this->isApart($a) &&
+                    ! $this->isApart($b) &&
+                    ($this->kin($a, $b)['kinship']->tangles() || $this->areOneByTheirWord($a, $b)),
+            ) as $group
+        ) {
             $group = array_values(array_filter($group, fn (int $page): bool => ! $this->isApart($page)));
             if (count($group) > 1) {
                 $this->tangles[$group[0]] = $group;
@@ -193,7 +233,10 @@ final class Grouping
         if ($kin['kinship'] !== Kinship::Distinct || $kin['sureness'] > self::TOO_LITTLE) {
             return false;
         }
-        [$ofA, $ofB] = [$this->inventory->find($this->inventory->declared($this->inventory->pages[$a])) ?? $a, $this->inventory->find($this->inventory->declared($this->inventory->pages[$b])) ?? $b];
+        [$ofA, $ofB] = [
+            $this->inventory->find($this->inventory->declared($this->inventory->pages[$a])) ?? $a,
+            $this->inventory->find($this->inventory->declared($this->inventory->pages[$b])) ?? $b,
+        ];
         $isOne = fn (int $page, int $other): bool => $page === $other || $this->kin($page, $other)['kinship']->tangles();
 
         return $ofA === $ofB && $this->finder->knows($ofA) && $isOne($a, $ofA) && $isOne($b, $ofA);
@@ -203,7 +246,8 @@ final class Grouping
     private function followSilent(int $page, int $bare): void
     {
         $kin = $this->kin($page, $bare);
-        $hasOneNumber = $kin['kinship']->tangles() || $this->identities->of($page)->number === $this->identities->of($bare)->number;
+        $hasOneNumber =
+            $kin['kinship']->tangles() || $this->identities->of($page)->number === $this->identities->of($bare)->number;
         if (! $kin['differs'] && $kin['kinship'] !== Kinship::Language && $hasOneNumber) {
             $url = PageUrl::parse($this->inventory->pages[$page]->url);
             $this->acts[$page] = $bare;
@@ -211,7 +255,7 @@ final class Grouping
             $scope = $url === null ? '' : AddressForm::scopeOf($url);
             foreach ($url === null ? [] : AddressForm::parameters($url) as [$name]) {
                 $effect = $this->effects["$scope $name"] ?? null;
-                $effect?->isSilent() && $words[] = "$name {$effect->words()}";
+                $effect?->isSilent() && ($words[] = "$name {$effect->words()}");
             }
             $this->actsWhy[$page] = implode(', ', $words);
         }
@@ -232,13 +276,27 @@ final class Grouping
         $this->fetched = $firsts = [];
         foreach ($pages as $page) {
             $tangle = $this->tangleOf[$page->id] ?? 0;
-            foreach ([$tangle === 0 ? null : $this->keepers[$tangle]?->page, $this->inventory->find($this->inventory->declared($page))] as $other) {
+            foreach (
+                [
+                    $tangle === 0 ? null : $this->keepers[$tangle]?->page,
+                    $this->inventory->find($this->inventory->declared($page)),
+                ] as $other
+            ) {
                 if ($other !== null && $other !== $page->id) {
                     $firsts[min($this->stands[$page->id] ?? $page->id, $this->stands[$other] ?? $other)] = true;
                 }
             }
         }
-        foreach ($firsts === [] ? [] : DB::select('SELECT a, b, kinship, likeness, sureness, reason, differs FROM untangle_pairs WHERE store_id = ? AND a IN ('.Bulk::list(array_keys($firsts)).')', [$this->store->id]) as $pair) {
+        foreach (
+            $firsts === []
+                ? []
+                : DB::select(
+                    'SELECT a, b, kinship, likeness, sureness, reason, differs FROM untangle_pairs WHERE store_id = ? AND a IN ('.
+                        Bulk::list(array_keys($firsts)).
+                        ')',
+                    [$this->store->id],
+                ) as $pair
+        ) {
             $this->fetched["$pair->a $pair->b"] = $pair;
         }
     }
@@ -248,33 +306,75 @@ final class Grouping
     {
         [$a, $b] = [$this->stands[$a] ?? $a, $this->stands[$b] ?? $b];
         if ($a === $b) {
-            return ['kinship' => Kinship::Same, 'likeness' => 1000, 'sureness' => 1000, 'reason' => 'the same to the letter', 'differs' => false];
+            return [
+                'kinship' => Kinship::Same,
+                'likeness' => 1000,
+                'sureness' => 1000,
+                'reason' => 'the same to the letter',
+                'differs' => false,
+            ];
         }
-        $pair = $this->fetched[min($a, $b).' '.max($a, $b)] ?? DB::selectOne('SELECT kinship, likeness, sureness, reason, differs FROM untangle_pairs WHERE store_id = ? AND a = ? AND b = ?', [$this->store->id, min($a, $b), max($a, $b)]);
+        $pair =
+            $this->fetched[min($a, $b).' '.max($a, $b)] ??
+            DB::selectOne(
+                'SELECT kinship, likeness, sureness, reason, differs FROM untangle_pairs WHERE store_id = ? AND a = ? AND b = ?',
+                [$this->store->id, min($a, $b), max($a, $b)],
+            );
         if ($pair !== null && $pair->kinship !== null) {
-            return ['kinship' => Kinship::from((string) $pair->kinship), 'likeness' => (int) $pair->likeness, 'sureness' => (int) $pair->sureness, 'reason' => (string) $pair->reason, 'differs' => (bool) $pair->differs];
+            return [
+                'kinship' => Kinship::from((string) $pair->kinship),
+                'likeness' => (int) $pair->likeness,
+                'sureness' => (int) $pair->sureness,
+                'reason' => (string) $pair->reason,
+                'differs' => (bool) $pair->differs,
+            ];
         }
         if (! $this->finder->knows($a) || ! $this->finder->knows($b)) {
-            return ['kinship' => Kinship::Distinct, 'likeness' => 0, 'sureness' => 0, 'reason' => 'shows nothing', 'differs' => false];
+            return [
+                'kinship' => Kinship::Distinct,
+                'likeness' => 0,
+                'sureness' => 0,
+                'reason' => 'shows nothing',
+                'differs' => false,
+            ];
         }
-        $names = fn (int $page): ?int => $this->inventory->find($this->inventory->declared($this->inventory->pages[$page]));
-        $kin = $this->judge->judge($this->identities->of(min($a, $b)), $this->identities->of(max($a, $b)), $this->finder->areVersions($a, $b), $names($a) === $b || $names($b) === $a);
+        $names = fn (int $page): ?int => $this->inventory->find(
+            $this->inventory->declared($this->inventory->pages[$page]),
+        );
+        $kin = $this->judge->judge(
+            $this->identities->of(min($a, $b)),
+            $this->identities->of(max($a, $b)),
+            $this->finder->areVersions($a, $b),
+            $names($a) === $b || $names($b) === $a,
+        );
         $this->run->beat();
 
-        return ['kinship' => $kin->kinship, 'likeness' => (int) round(1000 * $kin->likeness), 'sureness' => (int) round(1000 * $kin->sureness), 'reason' => $kin->reason, 'differs' => $kin->difference !== null];
+        return [
+            'kinship' => $kin->kinship,
+            'likeness' => (int) round(1000 * $kin->likeness),
+            'sureness' => (int) round(1000 * $kin->sureness),
+            'reason' => $kin->reason,
+            'differs' => $kin->difference !== null,
+        ];
     }
 
     private function chooseKeepers(): void
     {
-        $before = array_fill_keys(Bulk::ids(DB::select('SELECT keeper_page FROM untangle_tangles WHERE store_id = ?', [$this->store->id]), 'keeper_page'), true);
+        $before = array_fill_keys(
+            Bulk::ids(
+                DB::select('SELECT keeper_page FROM untangle_tangles WHERE store_id = ?', [$this->store->id]),
+                'keeper_page',
+            ),
+            true,
+        );
         $redirected = array_count_values($this->redirectTargets());
         foreach ($this->tangles as $tangle => $group) {
             $declaredBy = $chosenBy = [];
             foreach ($group as $page) {
                 $to = $this->inventory->find($this->inventory->declared($this->inventory->pages[$page]));
-                $to === null || $to === $page || $declaredBy[$to] = ($declaredBy[$to] ?? 0) + 1;
+                $to === null || $to === $page || ($declaredBy[$to] = ($declaredBy[$to] ?? 0) + 1);
                 $chosen = $this->inventory->chosen($page);
-                $chosen === null || $chosenBy[$chosen] = ($chosenBy[$chosen] ?? 0) + 1;
+                $chosen === null || ($chosenBy[$chosen] = ($chosenBy[$chosen] ?? 0) + 1);
             }
             $evidence = [];
             $was = $decided = null;
@@ -284,9 +384,24 @@ final class Grouping
                 if ($url === null) {
                     continue;
                 }
-                isset($before[$page]) && $was === null && $was = $page;
-                ($this->decided[$page]['keeper'] ?? '') === 'yes' && $decided = $page;
-                $evidence[] = new KeeperEvidence($page, $url, $seen->mayBeListed(), $declaredBy[$page] ?? 0, $this->inventory->declared($seen) === $seen->url, $redirected[$page] ?? 0, $seen->linksIn, $seen->inSitemap, $seen->clicks, $seen->impressions, $this->inventory->backlinks($page), $chosenBy[$page] ?? 0, $seen->depth, KeeperEvidence::tidinessOf($url, $this->form));
+                isset($before[$page]) && $was === null && ($was = $page);
+                ($this->decided[$page]['keeper'] ?? '') === 'yes' && ($decided = $page);
+                $evidence[] = new KeeperEvidence(
+                    $page,
+                    $url,
+                    $seen->mayBeListed(),
+                    $declaredBy[$page] ?? 0,
+                    $this->inventory->declared($seen) === $seen->url,
+                    $redirected[$page] ?? 0,
+                    $seen->linksIn,
+                    $seen->inSitemap,
+                    $seen->clicks,
+                    $seen->impressions,
+                    $this->inventory->backlinks($page),
+                    $chosenBy[$page] ?? 0,
+                    $seen->depth,
+                    KeeperEvidence::tidinessOf($url, $this->form),
+                );
             }
             $this->keepers[$tangle] = $evidence === [] ? null : Keeper::choose($evidence, $was, $decided);
         }
@@ -298,7 +413,7 @@ final class Grouping
         $targets = [];
         foreach ($this->inventory->pages as $page) {
             $to = $page->redirect === null ? null : $this->inventory->endOf($page->id);
-            $to === null || $targets[] = $to;
+            $to === null || ($targets[] = $to);
         }
 
         return $targets;
@@ -329,14 +444,42 @@ final class Grouping
         $verdict = $case->verdict();
         [$cause, $policy, $kin] = match (true) {
             // Two filters that leave the same products are one page, but what counts is that both narrow the wider list.
-            $keeper !== null && $keeper !== $page->id && ! ($this->narrowing($page) !== [] && $this->narrowing($this->inventory->pages[$keeper]) !== []) => $this->beside($page, $keeper, $verdict, $tangle),
+            $keeper !== null &&
+                $keeper !== $page->id &&
+                ! ($this->narrowing($page) !== [] && $this->narrowing($this->inventory->pages[$keeper]) !== []) => $this->beside($page, $keeper, $verdict, $tangle),
             default => $this->alone($page, $verdict, $tangle),
         };
-        $kin ??= ['kinship' => null, 'likeness' => 0, 'sureness' => 0, 'reason' => $keeper === $page->id ? 'keeper: '.implode(', ', $this->reasons($tangle)) : ''];
+        $kin ??= [
+            'kinship' => null,
+            'likeness' => 0,
+            'sureness' => 0,
+            'reason' => $keeper === $page->id ? 'keeper: '.implode(', ', $this->reasons($tangle)) : '',
+        ];
 
         return [
-            $this->store->id, $page->id, $tangle, $keeper ?? 0, $cause, $kin['kinship']->value ?? '', $kin['likeness'], $kin['sureness'], mb_substr($kin['reason'], 0, 255), mb_substr($declared ?? ($page->tags[0] ?? $page->header ?? ''), 0, 2048), $declaredPage ?? 0,
-            $verdict->key(), mb_substr(implode(', ', array_map(static fn (CanonicalVerdict $note): string => $note->value, $case->notes())), 0, 190), $policy->means->value, mb_substr($policy->why, 0, 255), $policy->isSafe ? 1 : 0, $this->inventory->chosen($page->id) ?? 0, $page->clicks, $page->impressions,
+            $this->store->id,
+            $page->id,
+            $tangle,
+            $keeper ?? 0,
+            $cause,
+            $kin['kinship']->value ?? '',
+            $kin['likeness'],
+            $kin['sureness'],
+            mb_substr($kin['reason'], 0, 255),
+            mb_substr($declared ?? ($page->tags[0] ?? ($page->header ?? '')), 0, 2048),
+            $declaredPage ?? 0,
+            $verdict->key(),
+            mb_substr(
+                implode(', ', array_map(static fn (CanonicalVerdict $note): string => $note->value, $case->notes())),
+                0,
+                190,
+            ),
+            $policy->means->value,
+            mb_substr($policy->why, 0, 255),
+            $policy->isSafe ? 1 : 0,
+            $this->inventory->chosen($page->id) ?? 0,
+            $page->clicks,
+            $page->impressions,
         ];
     }
 
@@ -358,17 +501,42 @@ final class Grouping
             $effects = $this->effectsBetween($page->url, $declared);
             $url = PageUrl::parse($declared);
             $target = new CanonicalTarget(
-                isOwnHost: $url !== null && in_array($url->authority, $this->form->hosts, true), isKnown: $other !== null, status: $other->status ?? 0, isBarred: $other?->whyNot === WhyNot::Barred, isClosed: $other?->whyNot->isClosed() ?? false,
-                leadsBack: $declaredPage !== null && $this->ways->leadsBack($page->id), namesAnother: $declaredPage !== null && $this->ways->namesAnother($declaredPage),
-                isUnlike: $kin !== null && $kin['kinship'] === Kinship::Distinct && ($kin['sureness'] >= 900 || $kin['likeness'] < 300), isFirstPart: in_array(ParameterEffect::Part, $effects, true) || $kin !== null && $kin['kinship'] === Kinship::Series,
-                isVersion: $declaredPage !== null && $this->finder->areVersions($page->id, $declaredPage) || $kin !== null && $kin['kinship'] === Kinship::Language, isWider: in_array(ParameterEffect::Narrows, $effects, true) || $kin !== null && $kin['kinship'] === Kinship::Narrower,
-                isInTangle: $declaredPage !== null && isset($this->tangleOf[$page->id], $this->tangleOf[$declaredPage]) && $this->tangleOf[$page->id] === $this->tangleOf[$declaredPage], isKeeper: $keeper !== null && $declaredPage === $keeper,
-                isOtherForm: $url !== null && PageUrl::parse($page->url) !== null && $url->isOtherFormOf(PageUrl::parse($page->url)),
+                isOwnHost: $url !== null && in_array($url->authority, $this->form->hosts, true),
+                isKnown: $other !== null,
+                status: $other->status ?? 0,
+                isBarred: $other?->whyNot === WhyNot::Barred,
+                isClosed: $other?->whyNot->isClosed() ?? false,
+                leadsBack: $declaredPage !== null && $this->ways->leadsBack($page->id),
+                namesAnother: $declaredPage !== null && $this->ways->namesAnother($declaredPage),
+                isUnlike: $kin !== null &&
+                    $kin['kinship'] === Kinship::Distinct &&
+                    ($kin['sureness'] >= 900 || $kin['likeness'] < 300),
+                isFirstPart: in_array(ParameterEffect::Part, $effects, true) ||
+                    ($kin !== null && $kin['kinship'] === Kinship::Series),
+                isVersion: ($declaredPage !== null && $this->finder->areVersions($page->id, $declaredPage)) ||
+                    ($kin !== null && $kin['kinship'] === Kinship::Language),
+                isWider: in_array(ParameterEffect::Narrows, $effects, true) ||
+                    ($kin !== null && $kin['kinship'] === Kinship::Narrower),
+                isInTangle: $declaredPage !== null &&
+                    isset($this->tangleOf[$page->id], $this->tangleOf[$declaredPage]) &&
+                    $this->tangleOf[$page->id] === $this->tangleOf[$declaredPage],
+                isKeeper: $keeper !== null && $declaredPage === $keeper,
+                isOtherForm: $url !== null &&
+                    PageUrl::parse($page->url) !== null &&
+                    $url->isOtherFormOf(PageUrl::parse($page->url)),
             );
         }
         $isMeant = $page->mayBeListed() && ! PageKind::from($page->kind)->isKeptOut();
 
-        return new CanonicalCase($page->url, $isMeant, $page->tags, $page->header, $page->strays, $keeper === null ? null : $keeper === $page->id, $target);
+        return new CanonicalCase(
+            $page->url,
+            $isMeant,
+            $page->tags,
+            $page->header,
+            $page->strays,
+            $keeper === null ? null : $keeper === $page->id,
+            $target,
+        );
     }
 
     /** @return list<ParameterEffect> what the parameters do that one address has and the other has not, or has otherwise */
@@ -381,8 +549,11 @@ final class Grouping
         $theirs = array_column(AddressForm::parameters($b), 1, 0);
         $effects = [];
         foreach (AddressForm::parameters($a) as [$name, $value]) {
-            $effect = ($theirs[$name] ?? null) === $value ? null : $this->effects[AddressForm::scopeOf($a)." $name"] ?? null;
-            $effect === null || $effects[] = $effect;
+            $effect =
+                ($theirs[$name] ?? null) === $value
+                    ? null
+                    : $this->effects[AddressForm::scopeOf($a)." $name"] ?? null;
+            $effect === null || ($effects[] = $effect);
         }
 
         return $effects;
@@ -396,7 +567,14 @@ final class Grouping
             throw new \LogicException("{$page->url} is no address.");
         }
         $acts = isset($this->acts[$page->id]);
-        $kin = $acts ? ['kinship' => Kinship::Same, 'likeness' => 1000, 'sureness' => 1000, 'reason' => $this->actsWhy[$page->id]] : $this->kin($page->id, $keeper);
+        $kin = $acts
+            ? [
+                'kinship' => Kinship::Same,
+                'likeness' => 1000,
+                'sureness' => 1000,
+                'reason' => $this->actsWhy[$page->id],
+            ]
+            : $this->kin($page->id, $keeper);
         if (! $kin['kinship']->tangles()) {
             $kin = ['kinship' => Kinship::Same, 'reason' => 'the same as others of the tangle'] + $kin;
         }
@@ -407,12 +585,34 @@ final class Grouping
         $sort = $isRedirect ? CauseSort::Moved : CauseSort::of($name, $isVariant);
         $decision = $this->cause($name, $sort)['decision'];
         $own = $this->decided[$page->id]['action'] ?? null;
-        $choice = $own ?? $decision ?? $this->rules->choice($sort);
-        $isLearned = ! in_array($sort, [CauseSort::Parameter, CauseSort::Variant], true) || $kin['reason'] === 'the same to the letter' || $this->areSure($url, $kept);
+        $choice = $own ?? ($decision ?? $this->rules->choice($sort));
+        $isLearned =
+            ! in_array($sort, [CauseSort::Parameter, CauseSort::Variant], true) ||
+            $kin['reason'] === 'the same to the letter' ||
+            $this->areSure($url, $kept);
         $lead = $this->keepers[$tangle]->lead ?? 0.0;
-        $demand = $choice === 'demand' && $sort === CauseSort::Variant ? $this->demand->of($url, $kept, $tangle, fn (): array => array_keys($this->tangleOf, $tangle, true)) : null;
-        $hops = $isRedirect && $page->redirect !== null && $this->inventory->find($page->redirect) !== $keeper && isset($this->acts[$page->id]);
-        $policy = Policy::beside($sort, $choice, $own !== null || $decision !== null, $page->status, $hops ? CanonicalVerdict::Redirected : $verdict, $page->whyNot->isClosed(), $kin['sureness'] / 1000, $isLearned, $lead, $page->clicks > $this->inventory->pages[$keeper]->clicks && $page->clicks > 10, $demand);
+        $demand =
+            $choice === 'demand' && $sort === CauseSort::Variant
+                ? $this->demand->of($url, $kept, $tangle, fn (): array => array_keys($this->tangleOf, $tangle, true))
+                : null;
+        $hops =
+            $isRedirect &&
+            $page->redirect !== null &&
+            $this->inventory->find($page->redirect) !== $keeper &&
+            isset($this->acts[$page->id]);
+        $policy = Policy::beside(
+            $sort,
+            $choice,
+            $own !== null || $decision !== null,
+            $page->status,
+            $hops ? CanonicalVerdict::Redirected : $verdict,
+            $page->whyNot->isClosed(),
+            $kin['sureness'] / 1000,
+            $isLearned,
+            $lead,
+            $page->clicks > $this->inventory->pages[$keeper]->clicks && $page->clicks > 10,
+            $demand,
+        );
         $this->count($name, $sort, $page, $tangle, $policy, $kin['sureness'] / 1000, $own !== null);
 
         return [$name, $policy, $kin];
@@ -422,7 +622,11 @@ final class Grouping
     {
         $theirs = array_column(AddressForm::parameters($kept), 1, 0);
         foreach (AddressForm::parameters($url) as [$name, $value]) {
-            if (($theirs[$name] ?? null) !== $value && ! $this->form->isTracking($name) && ! isset($this->sure[AddressForm::scopeOf($url)." $name"])) {
+            if (
+                ($theirs[$name] ?? null) !== $value &&
+                ! $this->form->isTracking($name) &&
+                ! isset($this->sure[AddressForm::scopeOf($url)." $name"])
+            ) {
                 return false;
             }
         }
@@ -439,8 +643,14 @@ final class Grouping
         $own = $this->decided[$page->id]['action'] ?? null;
         if ($url !== null && $narrowing !== []) {
             $name = 'narrows: '.implode(' + ', $narrowing).' in '.AddressForm::scopeOf($url);
-            $choice = $own ?? $this->cause($name, CauseSort::Narrow)['decision'] ?? $this->rules->choice(CauseSort::Narrow);
-            $policy = Policy::narrow($choice, $verdict, $page->whyNot->isClosed(), ($this->facets()[$page->id] ?? '') === 'promoted');
+            $choice =
+                $own ?? ($this->cause($name, CauseSort::Narrow)['decision'] ?? $this->rules->choice(CauseSort::Narrow));
+            $policy = Policy::narrow(
+                $choice,
+                $verdict,
+                $page->whyNot->isClosed(),
+                ($this->facets()[$page->id] ?? '') === 'promoted',
+            );
             $this->count($name, CauseSort::Narrow, $page, 0, $policy, 0.9, $own !== null);
 
             return [$name, $policy, null];
@@ -449,9 +659,11 @@ final class Grouping
             return ['', Policy::declared($verdict, 'leave', false), null];
         }
         $isPaging = $verdict === CanonicalVerdict::Paging && $parts !== [];
-        $name = $isPaging ? 'parts name the first: '.implode(' + ', $parts).' in '.AddressForm::scopeOf($url) : "declares: {$verdict->value} in ".AddressForm::shape($url);
+        $name = $isPaging
+            ? 'parts name the first: '.implode(' + ', $parts).' in '.AddressForm::scopeOf($url)
+            : "declares: {$verdict->value} in ".AddressForm::shape($url);
         $sort = $isPaging ? CauseSort::Paging : CauseSort::Declared;
-        $choice = $own ?? $this->cause($name, $sort)['decision'] ?? $this->rules->choice($sort);
+        $choice = $own ?? ($this->cause($name, $sort)['decision'] ?? $this->rules->choice($sort));
         $policy = Policy::declared($verdict, $choice, $own !== null || $this->cause($name, $sort)['decision'] !== null);
         $this->count($name, $sort, $page, $tangle, $policy, $policy->isSafe ? 1.0 : 0.6, $own !== null);
 
@@ -473,7 +685,7 @@ final class Grouping
         }
         $names = [];
         foreach (AddressForm::parameters($url) as [$name]) {
-            ($this->effects[AddressForm::scopeOf($url)." $name"] ?? null) === $effect && $names[] = $name;
+            ($this->effects[AddressForm::scopeOf($url)." $name"] ?? null) === $effect && ($names[] = $name);
         }
         sort($names);
 
@@ -483,24 +695,48 @@ final class Grouping
     /** @return array<int, string> state of narrowed lists, as of the last time */
     private function facets(): array
     {
-        return $this->facets ??= DB::table('untangle_facets')->where('store_id', $this->store->id)->pluck('state', 'page_id')->all();
+        return $this->facets ??= DB::table('untangle_facets')
+            ->where('store_id', $this->store->id)
+            ->pluck('state', 'page_id')
+            ->all();
     }
 
     /** @return array{sort: CauseSort, urls: int, to_do: int, tangles: array<int, true>, clicks: int, impressions: int, exceptions: int, sureness: float, safe: int, actions: array<string, int>, example: int, decision: ?string} */
     private function &cause(string $name, CauseSort $sort): array
     {
-        $this->causes[$name] ??= ['sort' => $sort, 'urls' => 0, 'to_do' => 0, 'tangles' => [], 'clicks' => 0, 'impressions' => 0, 'exceptions' => 0, 'sureness' => 0.0, 'safe' => 0, 'actions' => [], 'example' => 0, 'decision' => null];
+        $this->causes[$name] ??= [
+            'sort' => $sort,
+            'urls' => 0,
+            'to_do' => 0,
+            'tangles' => [],
+            'clicks' => 0,
+            'impressions' => 0,
+            'exceptions' => 0,
+            'sureness' => 0.0,
+            'safe' => 0,
+            'actions' => [],
+            'example' => 0,
+            'decision' => null,
+        ];
 
         return $this->causes[$name];
     }
 
-    private function count(string $name, CauseSort $sort, SeenPage $page, int $tangle, Policy $policy, float $sureness, bool $isException): void
-    {
+    private function count(
+        string $name,
+        CauseSort $sort,
+        SeenPage $page,
+        int $tangle,
+        Policy $policy,
+        float $sureness,
+        bool $isException,
+    ): void {
         $cause = &$this->cause($name, $sort);
         // What an address does is told by most of its kind: a variant among parameters makes a cause of variants.
-        $cause['sort'] = $cause['sort'] === CauseSort::Parameter && $sort === CauseSort::Variant ? $sort : $cause['sort'];
+        $cause['sort'] =
+            $cause['sort'] === CauseSort::Parameter && $sort === CauseSort::Variant ? $sort : $cause['sort'];
         $cause['urls']++;
-        $tangle === 0 || $cause['tangles'][$tangle] = true;
+        $tangle === 0 || ($cause['tangles'][$tangle] = true);
         $cause['clicks'] += $page->clicks;
         $cause['impressions'] += $page->impressions;
         $cause['sureness'] += $sureness;
@@ -530,9 +766,25 @@ final class Grouping
         foreach ($this->tangles as $tangle => $group) {
             $keeper = $this->keepers[$tangle];
             $pages = array_map(fn (int $page): SeenPage => $this->inventory->pages[$page], $group);
-            $points = array_map(static fn (array $parts): array => array_filter(array_map(static fn (float $points): float => round($points, 2), $parts)), $keeper->points ?? []);
-            $tangleRows[] = [$this->store->id, $tangle, $keeper->page ?? 0, count($group), array_sum(array_column($pages, 'clicks')), array_sum(array_column($pages, 'impressions')), $toDo[$tangle] ?? 0, ($toDo[$tangle] ?? 0) === ($safe[$tangle] ?? 0) ? 1 : 0,
-                $keeper === null || $keeper->lead === INF ? 1000 : (int) round(100 * min(10, $keeper->lead)), json_encode((object) $points, JSON_THROW_ON_ERROR), mb_substr(implode('; ', $keeper->reasons ?? []), 0, 500)];
+            $points = array_map(
+                static fn (array $parts): array => array_filter(
+                    array_map(static fn (float $points): float => round($points, 2), $parts),
+                ),
+                $keeper->points ?? [],
+            );
+            $tangleRows[] = [
+                $this->store->id,
+                $tangle,
+                $keeper->page ?? 0,
+                count($group),
+                array_sum(array_column($pages, 'clicks')),
+                array_sum(array_column($pages, 'impressions')),
+                $toDo[$tangle] ?? 0,
+                ($toDo[$tangle] ?? 0) === ($safe[$tangle] ?? 0) ? 1 : 0,
+                $keeper === null || $keeper->lead === INF ? 1000 : (int) round(100 * min(10, $keeper->lead)),
+                json_encode((object) $points, JSON_THROW_ON_ERROR),
+                mb_substr(implode('; ', $keeper->reasons ?? []), 0, 500),
+            ];
         }
         $totals = $this->totals($rows);
         $named = static function () use ($rows, $ids): \Generator {
@@ -545,9 +797,29 @@ final class Grouping
             DB::delete('DELETE FROM untangle_pages WHERE store_id = ?', [$this->store->id]);
             DB::delete('DELETE FROM untangle_tangles WHERE store_id = ?', [$this->store->id]);
             Bulk::write('untangle_pages', self::COLUMNS, $named());
-            Bulk::write('untangle_tangles', ['store_id', 'tangle_id', 'keeper_page', 'pages', 'clicks', 'impressions', 'to_do', 'is_safe', 'lead_points', 'points', 'reasons'], $tangleRows);
+            Bulk::write(
+                'untangle_tangles',
+                [
+                    'store_id', 'tangle_id', 'keeper_page', 'pages', 'clicks', 'impressions', 'to_do', 'is_safe',
+                    'lead_points', 'points', 'reasons',
+                ],
+                $tangleRows,
+            );
             $progress = $this->run->progress();
-            DB::table('untangle_states')->upsert([['store_id' => $this->store->id, 'found_at' => now(), 'pages' => $rows->count(), 'candidates' => is_int($progress['candidates'] ?? null) ? $progress['candidates'] : 0, 'judged' => is_int($progress['judged'] ?? null) ? $progress['judged'] : 0, 'totals' => json_encode($totals, JSON_THROW_ON_ERROR)]], ['store_id'], ['found_at', 'pages', 'candidates', 'judged', 'totals']);
+            DB::table('untangle_states')->upsert(
+                [
+                    [
+                        'store_id' => $this->store->id,
+                        'found_at' => now(),
+                        'pages' => $rows->count(),
+                        'candidates' => is_int($progress['candidates'] ?? null) ? $progress['candidates'] : 0,
+                        'judged' => is_int($progress['judged'] ?? null) ? $progress['judged'] : 0,
+                        'totals' => json_encode($totals, JSON_THROW_ON_ERROR),
+                    ],
+                ],
+                ['store_id'],
+                ['found_at', 'pages', 'candidates', 'judged', 'totals'],
+            );
         });
     }
 
@@ -569,7 +841,11 @@ final class Grouping
             $other = (int) $row[16];
             $meant = (int) $row[10] !== 0 ? (int) $row[10] : ((int) $row[3] !== 0 ? (int) $row[3] : $id);
             if ($other !== 0 && $other !== $id && $other !== $meant) {
-                $chosen = [$chosen[0] + 1, $chosen[1] + $page->clicks, $chosen[2] + ($this->inventory->pages[$other]->market === $page->market ? 0 : 1)];
+                $chosen = [
+                    $chosen[0] + 1,
+                    $chosen[1] + $page->clicks,
+                    $chosen[2] + ($this->inventory->pages[$other]->market === $page->market ? 0 : 1),
+                ];
             }
             if ((int) $row[3] !== 0 && (int) $row[3] !== $id) {
                 $listed = $page->inSitemap ? [$listed[0] + 1, $listed[1] + $page->clicks] : $listed;
@@ -587,13 +863,45 @@ final class Grouping
             $actions = array_diff_key($cause['actions'], [Means::Leave->value => 1]);
             arsort($actions);
             $isSafe = $cause['to_do'] > 0 && $cause['safe'] >= 0.95 * $cause['to_do'];
-            $rows[] = [$this->store->id, mb_substr((string) $name, 0, 300), $cause['sort']->value, $cause['urls'], $cause['to_do'], count($cause['tangles']), $cause['clicks'], $cause['impressions'], $cause['exceptions'], (int) round(1000 * $cause['sureness'] / max(1, $cause['urls'])), $isSafe ? 1 : 0, array_key_first($actions) ?? Means::Leave->value, $cause['example']];
+            $rows[] = [
+                $this->store->id,
+                mb_substr((string) $name, 0, 300),
+                $cause['sort']->value,
+                $cause['urls'],
+                $cause['to_do'],
+                count($cause['tangles']),
+                $cause['clicks'],
+                $cause['impressions'],
+                $cause['exceptions'],
+                (int) round((1000 * $cause['sureness']) / max(1, $cause['urls'])),
+                $isSafe ? 1 : 0,
+                array_key_first($actions) ?? Means::Leave->value,
+                $cause['example'],
+            ];
         }
-        $columns = ['sort', 'urls', 'to_do', 'tangles', 'clicks', 'impressions', 'exceptions', 'sureness', 'is_safe', 'action', 'example_page'];
+        $columns = [
+            'sort', 'urls', 'to_do', 'tangles', 'clicks', 'impressions', 'exceptions', 'sureness', 'is_safe', 'action',
+            'example_page',
+        ];
         $this->run->fenced(function () use ($rows, $columns): void {
-            DB::update('UPDATE untangle_causes SET urls = 0, to_do = 0, tangles = 0, clicks = 0, impressions = 0, exceptions = 0 WHERE store_id = ?', [$this->store->id]);
-            Bulk::write('untangle_causes', ['store_id', 'name', ...$columns], $rows, 'INSERT', 'ON DUPLICATE KEY UPDATE '.implode(', ', array_map(static fn (string $column): string => "$column = VALUES($column)", $columns)));
-            DB::delete('DELETE FROM untangle_causes WHERE store_id = ? AND urls = 0 AND decision IS NULL', [$this->store->id]);
+            DB::update(
+                'UPDATE untangle_causes SET urls = 0, to_do = 0, tangles = 0, clicks = 0, impressions = 0, exceptions = 0 WHERE store_id = ?',
+                [$this->store->id],
+            );
+            Bulk::write(
+                'untangle_causes',
+                ['store_id', 'name', ...$columns],
+                $rows,
+                'INSERT',
+                'ON DUPLICATE KEY UPDATE '.
+                    implode(
+                        ', ',
+                        array_map(static fn (string $column): string => "$column = VALUES($column)", $columns),
+                    ),
+            );
+            DB::delete('DELETE FROM untangle_causes WHERE store_id = ? AND urls = 0 AND decision IS NULL', [
+                $this->store->id,
+            ]);
         });
     }
 }

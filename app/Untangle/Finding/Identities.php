@@ -40,13 +40,22 @@ final class Identities
 
     public function __construct(private readonly Store $store, private readonly TellingWords $telling)
     {
-        $this->hash = new MinHash;
+        $this->hash = new MinHash();
     }
 
     /** Pages that show something to searchers, whether they may be listed or not; pages kept out on purpose and pages that are none are left out. */
     public static function shown(): string
     {
-        return 'i.status = 200 AND i.why_not NOT IN ('.implode(',', [WhyNot::NotHtml->value, WhyNot::LooksMissing->value, WhyNot::NotFetched->value, WhyNot::NoAnswer->value]).') AND i.kind NOT IN ('.implode(',', [PageKind::Search->value, PageKind::Account->value]).')';
+        return 'i.status = 200 AND i.why_not NOT IN ('.
+            implode(',', [
+                WhyNot::NotHtml->value,
+                WhyNot::LooksMissing->value,
+                WhyNot::NotFetched->value,
+                WhyNot::NoAnswer->value,
+            ]).
+            ') AND i.kind NOT IN ('.
+            implode(',', [PageKind::Search->value, PageKind::Account->value]).
+            ')';
     }
 
     /**
@@ -56,14 +65,27 @@ final class Identities
      */
     public function read(int $after): ?array
     {
-        $rows = DB::select('SELECT p.id, p.url, i.market_id, i.kind, f.title, f.h1s, f.language, d.text, d.product, pp.number, k.mark
+        $rows = DB::select(
+            'SELECT p.id, p.url, i.market_id, i.kind, f.title, f.h1s, f.language, d.text, d.product, pp.number, k.mark
             FROM page_index i JOIN pages p ON p.id = i.page_id JOIN page_facts f ON f.page_id = i.page_id AND f.to_crawl = 0 LEFT JOIN page_details d ON d.page_id = i.page_id LEFT JOIN page_products pp ON pp.page_id = i.page_id LEFT JOIN untangle_identities k ON k.store_id = i.store_id AND k.page_id = i.page_id
-            WHERE i.store_id = ? AND i.page_id > ? AND '.self::shown().' ORDER BY i.page_id LIMIT '.self::PORTION, [$this->store->id, $after]);
+            WHERE i.store_id = ? AND i.page_id > ? AND '.
+                self::shown().
+                ' ORDER BY i.page_id LIMIT '.
+                self::PORTION,
+            [$this->store->id, $after],
+        );
         if ($rows === []) {
             return null;
         }
         $links = [];
-        foreach (DB::select('SELECT l.from_page, l.to_page, l.anchor, i.kind FROM links l LEFT JOIN page_index i ON i.store_id = l.store_id AND i.page_id = l.to_page WHERE l.store_id = ? AND l.from_page IN ('.Bulk::list(Bulk::ids($rows, 'id')).') ORDER BY l.from_page, l.place', [$this->store->id]) as $link) {
+        foreach (
+            DB::select(
+                'SELECT l.from_page, l.to_page, l.anchor, i.kind FROM links l LEFT JOIN page_index i ON i.store_id = l.store_id AND i.page_id = l.to_page WHERE l.store_id = ? AND l.from_page IN ('.
+                    Bulk::list(Bulk::ids($rows, 'id')).
+                    ') ORDER BY l.from_page, l.place',
+                [$this->store->id],
+            ) as $link
+        ) {
             $links[(int) $link->from_page][] = $link;
         }
         $lines = $this->lines();
@@ -75,7 +97,17 @@ final class Identities
             if ($mark !== $row->mark) {
                 $marks = PageMarks::of($identity, $this->hash);
                 $bytes = static fn (string $value): ?Bytes => $value === '' ? null : new Bytes($value);
-                $write[] = [$this->store->id, (int) $row->id, new Bytes($mark), new Bytes((string) gzdeflate($packed, 1)), $bytes($marks->identity), $bytes($marks->called), $bytes($marks->items), $marks->number, new Bytes($marks->signature)];
+                $write[] = [
+                    $this->store->id,
+                    (int) $row->id,
+                    new Bytes($mark),
+                    new Bytes((string) gzdeflate($packed, 1)),
+                    $bytes($marks->identity),
+                    $bytes($marks->called),
+                    $bytes($marks->items),
+                    $marks->number,
+                    new Bytes($marks->signature),
+                ];
             }
         }
 
@@ -85,13 +117,23 @@ final class Identities
     /** @param  list<list<int|string|Bytes|null>>  $rows */
     public static function write(array $rows): void
     {
-        Bulk::write('untangle_identities', ['store_id', 'page_id', 'mark', 'identity', 'same', 'called', 'items', 'number', 'signature'], $rows, 'REPLACE');
+        Bulk::write(
+            'untangle_identities',
+            ['store_id', 'page_id', 'mark', 'identity', 'same', 'called', 'items', 'number', 'signature'],
+            $rows,
+            'REPLACE',
+        );
     }
 
     /** Pages that are shown no more have no identity. */
     public function forgetGone(): void
     {
-        DB::delete('DELETE k FROM untangle_identities k LEFT JOIN page_index i ON i.store_id = k.store_id AND i.page_id = k.page_id AND '.self::shown().' WHERE k.store_id = ? AND i.page_id IS NULL', [$this->store->id]);
+        DB::delete(
+            'DELETE k FROM untangle_identities k LEFT JOIN page_index i ON i.store_id = k.store_id AND i.page_id = k.page_id AND '.
+                self::shown().
+                ' WHERE k.store_id = ? AND i.page_id IS NULL',
+            [$this->store->id],
+        );
     }
 
     /**
@@ -102,11 +144,25 @@ final class Identities
     {
         $signature = $withSignatures ? 'k.signature' : "'' AS signature";
         for ($after = 0; ; $after = (int) $rows[count($rows) - 1]->page_id) {
-            $rows = DB::select('SELECT k.page_id, p.url, p.digest, k.same, k.called, k.items, k.number, '.$signature.' FROM untangle_identities k JOIN pages p ON p.id = k.page_id WHERE k.store_id = ? AND k.page_id > ? ORDER BY k.page_id LIMIT 5000', [$this->store->id, $after]);
+            $rows = DB::select(
+                'SELECT k.page_id, p.url, p.digest, k.same, k.called, k.items, k.number, '.
+                    $signature.
+                    ' FROM untangle_identities k JOIN pages p ON p.id = k.page_id WHERE k.store_id = ? AND k.page_id > ? ORDER BY k.page_id LIMIT 5000',
+                [$this->store->id, $after],
+            );
             foreach ($rows as $row) {
                 $url = PageUrl::parse((string) $row->url);
                 if ($url !== null) {
-                    yield new PageMarks((int) $row->page_id, $url, (string) $row->digest, (string) $row->same, (string) $row->called, (string) $row->number, (string) $row->items, (string) $row->signature);
+                    yield new PageMarks(
+                        (int) $row->page_id,
+                        $url,
+                        (string) $row->digest,
+                        (string) $row->same,
+                        (string) $row->called,
+                        (string) $row->number,
+                        (string) $row->items,
+                        (string) $row->signature,
+                    );
                 }
             }
             if ($rows === []) {
@@ -138,8 +194,18 @@ final class Identities
             $this->known = [];
         }
         foreach (array_chunk($pages, 500) as $chunk) {
-            foreach (DB::select('SELECT page_id, identity FROM untangle_identities WHERE store_id = ? AND page_id IN ('.Bulk::list($chunk).')', [$this->store->id]) as $row) {
-                $this->known[(int) $row->page_id] = self::unpack((int) $row->page_id, (string) gzinflate((string) $row->identity, 20_000_000));
+            foreach (
+                DB::select(
+                    'SELECT page_id, identity FROM untangle_identities WHERE store_id = ? AND page_id IN ('.
+                        Bulk::list($chunk).
+                        ')',
+                    [$this->store->id],
+                ) as $row
+            ) {
+                $this->known[(int) $row->page_id] = self::unpack(
+                    (int) $row->page_id,
+                    (string) gzinflate((string) $row->identity, 20_000_000),
+                );
             }
         }
     }
@@ -147,16 +213,31 @@ final class Identities
     /** Whether the shop says of any page that it shows a product or an article. */
     private function knowsProducts(): bool
     {
-        return $this->knowsProducts ??= DB::table('page_index')->where('store_id', $this->store->id)->whereIn('kind', [PageKind::Product->value, PageKind::Article->value])->exists();
+        return $this->knowsProducts ??= DB::table('page_index')
+            ->where('store_id', $this->store->id)
+            ->whereIn('kind', [PageKind::Product->value, PageKind::Article->value])
+            ->exists();
     }
 
     private function lines(): OwnLines
     {
         if ($this->lines === null) {
             $this->lines = new OwnLines($this->telling);
-            foreach (DB::select('SELECT i.kind, f.h1s, p.url, d.text FROM pages p JOIN page_index i ON i.store_id = p.store_id AND i.page_id = p.id JOIN page_facts f ON f.page_id = p.id AND f.to_crawl = 0 JOIN page_details d ON d.page_id = p.id WHERE p.store_id = ? AND '.self::shown().' ORDER BY p.digest LIMIT '.self::SAMPLE, [$this->store->id]) as $row) {
+            foreach (
+                DB::select(
+                    'SELECT i.kind, f.h1s, p.url, d.text FROM pages p JOIN page_index i ON i.store_id = p.store_id AND i.page_id = p.id JOIN page_facts f ON f.page_id = p.id AND f.to_crawl = 0 JOIN page_details d ON d.page_id = p.id WHERE p.store_id = ? AND '.
+                        self::shown().
+                        ' ORDER BY p.digest LIMIT '.
+                        self::SAMPLE,
+                    [$this->store->id],
+                ) as $row
+            ) {
                 $h1s = (array) json_decode((string) $row->h1s, true);
-                $this->lines->see((string) $row->kind, is_string($h1s[0] ?? null) ? $h1s[0] : (string) $row->url, explode("\n", KeptDetails::textOf($row->text)));
+                $this->lines->see(
+                    (string) $row->kind,
+                    is_string($h1s[0] ?? null) ? $h1s[0] : (string) $row->url,
+                    explode("\n", KeptDetails::textOf($row->text)),
+                );
             }
             $this->lines->learn();
         }
@@ -169,30 +250,74 @@ final class Identities
     {
         $kind = PageKind::from((int) $row->kind);
         $product = is_string($row->product) ? (array) json_decode($row->product, true) : [];
-        $isProduct = $kind === PageKind::Product || ($product !== [] && in_array($kind, [PageKind::Other, PageKind::Plain], true));
+        $isProduct =
+            $kind === PageKind::Product ||
+            ($product !== [] && in_array($kind, [PageKind::Other, PageKind::Plain], true));
         $url = PageUrl::parse((string) $row->url) ?? throw new \LogicException("{$row->url} is no address.");
         $anchors = $items = $others = [];
         foreach ($links as $link) {
             if ((int) $link->to_page !== (int) $row->id) {
                 $anchors[] = (string) $link->anchor;
-                $knowsProducts || $kind !== PageKind::Other || $others[(int) $link->to_page] = (int) $link->to_page;
-                in_array((int) $link->kind, [PageKind::Product->value, PageKind::Article->value], true) && $items[] = (int) $link->to_page;
+                $knowsProducts || $kind !== PageKind::Other || ($others[(int) $link->to_page] = (int) $link->to_page);
+                in_array((int) $link->kind, [PageKind::Product->value, PageKind::Article->value], true) &&
+                    ($items[] = (int) $link->to_page);
             }
         }
         ksort($others);
         $h1s = (array) json_decode((string) $row->h1s, true);
-        $number = (string) ($row->number ?? '') !== '' ? (string) $row->number : (is_string($product['number'] ?? null) ? $product['number'] : '');
+        $number =
+            (string) ($row->number ?? '') !== ''
+                ? (string) $row->number
+                : (is_string($product['number'] ?? null)
+                    ? $product['number']
+                    : '');
         $text = KeptDetails::textOf($row->text);
         // An article may show products and is no list of them.
         $items = $isProduct || in_array($kind, [PageKind::Article, PageKind::Plain], true) ? [] : $items;
 
-        return new Identity((int) $row->id, $url, (int) $row->market_id, strtolower((string) $row->language), $isProduct, (string) $row->title, is_string($h1s[0] ?? null) ? $h1s[0] : '', $isProduct ? $number : '', $isProduct && is_string($product['name'] ?? null) ? $product['name'] : '',
-            $text === '' ? [] : $lines->of((string) $row->kind, explode("\n", $text), $anchors, is_string($h1s[0] ?? null) ? $h1s[0] : ''), $items, $kind === PageKind::Collection, array_values($others));
+        return new Identity(
+            (int) $row->id,
+            $url,
+            (int) $row->market_id,
+            strtolower((string) $row->language),
+            $isProduct,
+            (string) $row->title,
+            is_string($h1s[0] ?? null) ? $h1s[0] : '',
+            $isProduct ? $number : '',
+            $isProduct && is_string($product['name'] ?? null) ? $product['name'] : '',
+            $text === ''
+                ? []
+                : $lines->of(
+                    (string) $row->kind,
+                    explode("\n", $text),
+                    $anchors,
+                    is_string($h1s[0] ?? null) ? $h1s[0] : '',
+                ),
+            $items,
+            $kind === PageKind::Collection,
+            array_values($others),
+        );
     }
 
     private static function pack(Identity $page): string
     {
-        return json_encode([$page->url->text(), $page->market, $page->language, $page->isProduct, $page->title, $page->h1, $page->number, $page->name, $page->lines, $page->items, $page->isListKind, $page->links], JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE);
+        return json_encode(
+            [
+                $page->url->text(),
+                $page->market,
+                $page->language,
+                $page->isProduct,
+                $page->title,
+                $page->h1,
+                $page->number,
+                $page->name,
+                $page->lines,
+                $page->items,
+                $page->isListKind,
+                $page->links,
+            ],
+            JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE,
+        );
     }
 
     private static function unpack(int $page, string $packed): Identity
@@ -201,6 +326,20 @@ final class Identities
         $kept = json_decode($packed, true, 8, JSON_THROW_ON_ERROR);
         $url = PageUrl::parse($kept[0]) ?? throw new \LogicException("$kept[0] is no address.");
 
-        return new Identity($page, $url, $kept[1], $kept[2], $kept[3], $kept[4], $kept[5], $kept[6], $kept[7], $kept[8], $kept[9], $kept[10], $kept[11] ?? []);
+        return new Identity(
+            $page,
+            $url,
+            $kept[1],
+            $kept[2],
+            $kept[3],
+            $kept[4],
+            $kept[5],
+            $kept[6],
+            $kept[7],
+            $kept[8],
+            $kept[9],
+            $kept[10],
+            $kept[11] ?? [],
+        );
     }
 }

@@ -33,26 +33,53 @@ final class Inventory
     public function __construct(public readonly Store $store)
     {
         for ($after = 0; ; $after = (int) $rows[count($rows) - 1]->page_id) {
-            $rows = DB::select('SELECT i.page_id, p.url, p.digest, i.market_id, i.kind, i.status, i.why_not, i.depth, i.links_in, i.clicks, i.impressions, i.sources, f.redirect_url, f.canonicals, f.canonical_header, f.strays
-                FROM page_index i JOIN pages p ON p.id = i.page_id LEFT JOIN page_facts f ON f.page_id = i.page_id AND f.to_crawl = 0 WHERE i.store_id = ? AND i.page_id > ? ORDER BY i.page_id LIMIT 5000', [$store->id, $after]);
+            $rows = DB::select(
+                'SELECT i.page_id, p.url, p.digest, i.market_id, i.kind, i.status, i.why_not, i.depth, i.links_in, i.clicks, i.impressions, i.sources, f.redirect_url, f.canonicals, f.canonical_header, f.strays
+                FROM page_index i JOIN pages p ON p.id = i.page_id LEFT JOIN page_facts f ON f.page_id = i.page_id AND f.to_crawl = 0 WHERE i.store_id = ? AND i.page_id > ? ORDER BY i.page_id LIMIT 5000',
+                [$store->id, $after],
+            );
             foreach ($rows as $row) {
                 /** @var list<string> $tags */
                 $tags = (array) json_decode((string) ($row->canonicals ?? '[]'), true);
                 $strays = (array) json_decode((string) ($row->strays ?? '[]'), true);
                 $this->byDigest[(string) $row->digest] = (int) $row->page_id;
                 $this->pages[(int) $row->page_id] = new SeenPage(
-                    (int) $row->page_id, (string) $row->url, (string) $row->digest, (int) $row->market_id, (int) $row->kind, (int) $row->status === 200 && $row->redirect_url !== null ? 302 : (int) $row->status, WhyNot::from((int) $row->why_not), (int) $row->depth === 65535 ? null : (int) $row->depth, (int) $row->links_in, (int) $row->clicks, (int) $row->impressions,
-                    ((int) $row->sources & PageSource::Sitemap->value) !== 0, $row->redirect_url === null ? null : (string) $row->redirect_url, $tags, $row->canonical_header === null ? null : (string) $row->canonical_header, (int) ($strays['canonical'] ?? 0),
+                    (int) $row->page_id,
+                    (string) $row->url,
+                    (string) $row->digest,
+                    (int) $row->market_id,
+                    (int) $row->kind,
+                    (int) $row->status === 200 && $row->redirect_url !== null ? 302 : (int) $row->status,
+                    WhyNot::from((int) $row->why_not),
+                    (int) $row->depth === 65535 ? null : (int) $row->depth,
+                    (int) $row->links_in,
+                    (int) $row->clicks,
+                    (int) $row->impressions,
+                    ((int) $row->sources & PageSource::Sitemap->value) !== 0,
+                    $row->redirect_url === null ? null : (string) $row->redirect_url,
+                    $tags,
+                    $row->canonical_header === null ? null : (string) $row->canonical_header,
+                    (int) ($strays['canonical'] ?? 0),
                 );
             }
             if ($rows === []) {
                 break;
             }
         }
-        foreach (DB::select('SELECT page_id, COUNT(*) AS n FROM backlink_rows WHERE store_id = ? AND is_current = 1 AND followed = 1 GROUP BY page_id', [$store->id]) as $row) {
+        foreach (
+            DB::select(
+                'SELECT page_id, COUNT(*) AS n FROM backlink_rows WHERE store_id = ? AND is_current = 1 AND followed = 1 GROUP BY page_id',
+                [$store->id],
+            ) as $row
+        ) {
             $this->backlinks[(int) $row->page_id] = (int) $row->n;
         }
-        foreach (DB::select("SELECT page_id, kept_url FROM index_rows WHERE store_id = ? AND is_current = 1 AND kept_url <> ''", [$store->id]) as $row) {
+        foreach (
+            DB::select(
+                "SELECT page_id, kept_url FROM index_rows WHERE store_id = ? AND is_current = 1 AND kept_url <> ''",
+                [$store->id],
+            ) as $row
+        ) {
             $kept = $this->find((string) $row->kept_url);
             if ($kept !== null) {
                 $this->chosen[(int) $row->page_id] = $kept;
@@ -87,7 +114,16 @@ final class Inventory
     public function endOf(int $page): ?int
     {
         $url = $this->pages[$page]->url;
-        $this->redirects ??= new RedirectPath(array_filter(array_column(array_map(static fn (SeenPage $one): array => [$one->url, $one->redirect], $this->pages), 1, 0), is_string(...)));
+        $this->redirects ??= new RedirectPath(
+            array_filter(
+                array_column(
+                    array_map(static fn (SeenPage $one): array => [$one->url, $one->redirect], $this->pages),
+                    1,
+                    0,
+                ),
+                is_string(...),
+            ),
+        );
         $end = $this->redirects->end($url);
         $found = $end === '' || $end === $url ? null : $this->find($end);
 
@@ -100,6 +136,10 @@ final class Inventory
         $end = $this->endOf($page);
         $isHome = $end !== null && $this->pages[$end]->kind === PageKind::Home->value;
 
-        return $end === null || $this->pages[$end]->status !== 200 || ($isHome && trim((string) parse_url($this->pages[$page]->url, PHP_URL_PATH), '/') !== '') ? null : $end;
+        return $end === null ||
+            $this->pages[$end]->status !== 200 ||
+            ($isHome && trim((string) parse_url($this->pages[$page]->url, PHP_URL_PATH), '/') !== '')
+            ? null
+            : $end;
     }
 }

@@ -21,24 +21,42 @@ final class Knowledge
     public static function telling(Store $store): TellingWords
     {
         $values = [];
-        foreach (DB::select("SELECT DISTINCT maker FROM page_products WHERE store_id = ? AND maker <> '' LIMIT 5000", [$store->id]) as $row) {
+        foreach (
+            DB::select("SELECT DISTINCT maker FROM page_products WHERE store_id = ? AND maker <> '' LIMIT 5000", [
+                $store->id,
+            ]) as $row
+        ) {
             $values['maker'][(string) $row->maker] = true;
         }
-        foreach (DB::select('SELECT attributes FROM resources WHERE store_id = ? AND gone = 0 LIMIT 20000', [$store->id]) as $row) {
+        foreach (
+            DB::select('SELECT attributes FROM resources WHERE store_id = ? AND gone = 0 LIMIT 20000', [$store->id]) as $row
+        ) {
             self::add($values, (array) json_decode((string) $row->attributes, true));
         }
-        foreach (DB::select("SELECT attributes FROM product_rows WHERE store_id = ? AND is_current = 1 AND attributes <> '' LIMIT 20000", [$store->id]) as $row) {
+        foreach (
+            DB::select(
+                "SELECT attributes FROM product_rows WHERE store_id = ? AND is_current = 1 AND attributes <> '' LIMIT 20000",
+                [$store->id],
+            ) as $row
+        ) {
             self::add($values, (array) json_decode((string) $row->attributes, true));
         }
         $words = [];
         foreach ($values as $name => $some) {
-            if (count($some) <= self::MOST_VALUES && preg_match('/price|stock|currency|collection|rating|review|products/i', (string) $name) !== 1) {
+            if (
+                count($some) <= self::MOST_VALUES &&
+                preg_match('/price|stock|currency|collection|rating|review|products/i', (string) $name) !== 1
+            ) {
                 array_push($words, ...array_map(strval(...), array_keys($some)));
             }
         }
         $settings = $store->options();
 
-        return new TellingWords($words, [$store->name, ...$settings->brandTerms, ...array_values(array_filter($store->markets()->pluck('brand')->all(), is_string(...)))]);
+        return new TellingWords($words, [
+            $store->name,
+            ...$settings->brandTerms,
+            ...array_values(array_filter($store->markets()->pluck('brand')->all(), is_string(...))),
+        ]);
     }
 
     /** The same, as of the newest finding: for screens, which must not read twenty thousand products. */
@@ -46,15 +64,28 @@ final class Knowledge
     {
         $found = (string) DB::table('untangle_states')->where('store_id', $store->id)->value('found_at');
 
-        return Cache::remember("untangle telling {$store->id} $found", 86400, static fn (): TellingWords => self::telling($store));
+        return Cache::remember(
+            "untangle telling {$store->id} $found",
+            86400,
+            static fn (): TellingWords => self::telling($store),
+        );
     }
 
     /** @param  array<string, ParameterEffect>|null  $effects  what is known of parameters by "scope name"; null to look it up */
     public static function form(Store $store, ?array $effects = null): AddressForm
     {
         $base = PageUrl::parse($store->base_url);
-        $hosts = array_filter([$base?->authority, ...$store->markets()->pluck('host')->all()], static fn (mixed $host): bool => is_string($host) && $host !== '');
-        $silent = array_map(static fn (): bool => true, array_filter($effects ?? self::effects($store), static fn (ParameterEffect $effect): bool => $effect->isSilent()));
+        $hosts = array_filter(
+            [$base?->authority, ...$store->markets()->pluck('host')->all()],
+            static fn (mixed $host): bool => is_string($host) && $host !== '',
+        );
+        $silent = array_map(
+            static fn (): bool => true,
+            array_filter(
+                $effects ?? self::effects($store),
+                static fn (ParameterEffect $effect): bool => $effect->isSilent(),
+            ),
+        );
 
         return new AddressForm(array_values(array_unique($hosts)), $store->options()->trackingParameters, $silent);
     }
@@ -81,7 +112,13 @@ final class Knowledge
     {
         foreach ($attributes as $name => $given) {
             foreach (is_string($given) ? explode(', ', $given) : [] as $value) {
-                if (mb_strlen($value) <= 30 && substr_count($value, ' ') <= 2 && ! is_numeric($value) && ! in_array($value, ['yes', 'no'], true) && count($values[$name] ?? []) <= self::MOST_VALUES) {
+                if (
+                    mb_strlen($value) <= 30 &&
+                    substr_count($value, ' ') <= 2 &&
+                    ! is_numeric($value) &&
+                    ! in_array($value, ['yes', 'no'], true) &&
+                    count($values[$name] ?? []) <= self::MOST_VALUES
+                ) {
                     $values[$name][$value] = true;
                 }
             }

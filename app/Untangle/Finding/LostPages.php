@@ -36,37 +36,93 @@ final class LostPages
     public static function rebuild(WorkRun $run, Inventory $inventory, Identities $identities): void
     {
         $store = $inventory->store;
-        $gone = array_filter($inventory->pages, static fn (SeenPage $page): bool => in_array($page->status, [404, 410], true));
+        $gone = array_filter(
+            $inventory->pages,
+            static fn (SeenPage $page): bool => in_array($page->status, [404, 410], true),
+        );
         $moved = DB::table('successions')->where('store_id', $store->id)->pluck('to_page', 'from_page')->all();
         $replaced = self::replacements($store);
         $sameNumber = self::sameNumber($store->id);
         $names = self::names($gone);
         $texts = DB::table('lost_texts')->where('store_id', $store->id)->pluck('text', 'page_id')->all();
         $index = self::index($inventory);
-        $redirected = array_fill_keys(Bulk::ids(DB::select('SELECT page_id FROM address_states WHERE store_id = ? AND field = ?', [$store->id, AddressField::Redirect->value]), 'page_id'), true);
+        $redirected = array_fill_keys(
+            Bulk::ids(
+                DB::select('SELECT page_id FROM address_states WHERE store_id = ? AND field = ?', [
+                    $store->id,
+                    AddressField::Redirect->value,
+                ]),
+                'page_id',
+            ),
+            true,
+        );
         $rows = [];
         foreach ($gone as $page) {
             if (isset($redirected[$page->id])) {
                 continue;
             }
             $backlinks = $inventory->backlinks($page->id);
-            $successor = $moved[$page->id] ?? $replaced[$page->id] ?? $sameNumber[$page->id] ?? null;
-            $successor = $successor !== null && ($inventory->pages[(int) $successor] ?? null)?->status === 200 ? (int) $successor : null;
+            $successor = $moved[$page->id] ?? ($replaced[$page->id] ?? ($sameNumber[$page->id] ?? null));
+            $successor =
+                $successor !== null && ($inventory->pages[(int) $successor] ?? null)?->status === 200
+                    ? (int) $successor
+                    : null;
             $isWanted = $page->clicks > 0 || $backlinks > 0;
-            [$like, $likeness, $byText] = $successor === null && $isWanted ? self::likest($page, $names[$page->id] ?? '', $texts[$page->id] ?? '', $index, $identities) : [null, 0.0, false];
+            [$like, $likeness, $byText] =
+                $successor === null && $isWanted
+                    ? self::likest($page, $names[$page->id] ?? '', $texts[$page->id] ?? '', $index, $identities)
+                    : [null, 0.0, false];
             [$target, $plan, $why] = match (true) {
-                $successor !== null => [$successor, 'redirect', isset($moved[$page->id]) ? 'moved there' : (isset($replaced[$page->id]) ? 'replaced by it' : 'the same product number')],
-                $like !== null && $byText => [$like, 'like', round(100 * $likeness).' of 100 runs of words of that page stood in its old text'],
-                $like !== null && $likeness >= self::LIKE => [$like, 'like', round(100 * $likeness).' of 100 words of its name and address'],
+                $successor !== null => [
+                    $successor,
+                    'redirect',
+                    isset($moved[$page->id])
+                        ? 'moved there'
+                        : (isset($replaced[$page->id])
+                            ? 'replaced by it'
+                            : 'the same product number'),
+                ],
+                $like !== null && $byText => [
+                    $like,
+                    'like',
+                    round(100 * $likeness).' of 100 runs of words of that page stood in its old text',
+                ],
+                $like !== null && $likeness >= self::LIKE => [
+                    $like,
+                    'like',
+                    round(100 * $likeness).' of 100 words of its name and address',
+                ],
                 $isWanted => [0, 'ask', 'nothing is like it'],
-                default => [0, 'gone', $page->linksIn > 0 ? 'nobody asks for it but links of the shop' : 'nobody asks for it'],
+                default => [
+                    0,
+                    'gone',
+                    $page->linksIn > 0 ? 'nobody asks for it but links of the shop' : 'nobody asks for it',
+                ],
             };
-            $rows[] = [$store->id, $page->id, $page->status, $page->clicks, $backlinks, $page->linksIn, $target, (int) round(1000 * $likeness), mb_substr($why, 0, 255), $plan];
+            $rows[] = [
+                $store->id,
+                $page->id,
+                $page->status,
+                $page->clicks,
+                $backlinks,
+                $page->linksIn,
+                $target,
+                (int) round(1000 * $likeness),
+                mb_substr($why, 0, 255),
+                $plan,
+            ];
             $run->beat();
         }
         $run->fenced(static function () use ($rows, $store): void {
             DB::delete('DELETE FROM untangle_lost WHERE store_id = ?', [$store->id]);
-            Bulk::write('untangle_lost', ['store_id', 'page_id', 'status', 'clicks', 'backlinks', 'links_in', 'target_page', 'likeness', 'why', 'plan'], $rows);
+            Bulk::write(
+                'untangle_lost',
+                [
+                    'store_id', 'page_id', 'status', 'clicks', 'backlinks', 'links_in', 'target_page', 'likeness',
+                    'why', 'plan',
+                ],
+                $rows,
+            );
         });
     }
 
@@ -74,9 +130,14 @@ final class LostPages
     private static function sameNumber(int $store): array
     {
         $shown = [];
-        foreach (DB::select("SELECT g.page_id, MIN(n.page_id) AS now FROM page_products g JOIN page_index gi ON gi.page_id = g.page_id AND gi.status IN (404, 410)
+        foreach (
+            DB::select(
+                "SELECT g.page_id, MIN(n.page_id) AS now FROM page_products g JOIN page_index gi ON gi.page_id = g.page_id AND gi.status IN (404, 410)
             JOIN page_products n ON n.store_id = g.store_id AND n.number = g.number AND n.page_id <> g.page_id JOIN page_index ni ON ni.page_id = n.page_id AND ni.status = 200 AND ni.market_id = gi.market_id AND ni.indexable = 1
-            WHERE g.store_id = ? AND g.number <> '' GROUP BY g.page_id", [$store]) as $row) {
+            WHERE g.store_id = ? AND g.number <> '' GROUP BY g.page_id",
+                [$store],
+            ) as $row
+        ) {
             $shown[(int) $row->page_id] = (int) $row->now;
         }
 
@@ -88,8 +149,13 @@ final class LostPages
     {
         $store = $of->id;
         $replaced = self::replacedByAddress($of);
-        foreach (DB::select("SELECT g.page_id, n.page_id AS by_page FROM (SELECT page_id, replaced_by FROM page_products WHERE store_id = ? AND replaced_by <> '' UNION SELECT page_id, replaced_by FROM product_rows WHERE store_id = ? AND is_current = 1 AND replaced_by <> '' AND page_id IS NOT NULL UNION SELECT page_id, replaced_by FROM lives_by_hand WHERE store_id = ? AND replaced_by <> '') g
-            JOIN page_products n ON n.store_id = ? AND n.number = g.replaced_by AND n.page_id <> g.page_id", [$store, $store, $store, $store]) as $row) {
+        foreach (
+            DB::select(
+                "SELECT g.page_id, n.page_id AS by_page FROM (SELECT page_id, replaced_by FROM page_products WHERE store_id = ? AND replaced_by <> '' UNION SELECT page_id, replaced_by FROM product_rows WHERE store_id = ? AND is_current = 1 AND replaced_by <> '' AND page_id IS NOT NULL UNION SELECT page_id, replaced_by FROM lives_by_hand WHERE store_id = ? AND replaced_by <> '') g
+            JOIN page_products n ON n.store_id = ? AND n.number = g.replaced_by AND n.page_id <> g.page_id",
+                [$store, $store, $store, $store],
+            ) as $row
+        ) {
             $replaced[(int) $row->page_id] = (int) $row->by_page;
         }
 
@@ -101,13 +167,22 @@ final class LostPages
     {
         $addresses = new PageAddress($store);
         $wanted = [];
-        foreach (DB::select("SELECT page_id, replaced_by FROM page_products WHERE store_id = ? AND replaced_by LIKE '%/%' UNION SELECT page_id, replaced_by FROM product_rows WHERE store_id = ? AND is_current = 1 AND replaced_by LIKE '%/%' AND page_id IS NOT NULL UNION SELECT page_id, replaced_by FROM lives_by_hand WHERE store_id = ? AND replaced_by LIKE '%/%'", [$store->id, $store->id, $store->id]) as $row) {
+        foreach (
+            DB::select(
+                "SELECT page_id, replaced_by FROM page_products WHERE store_id = ? AND replaced_by LIKE '%/%' UNION SELECT page_id, replaced_by FROM product_rows WHERE store_id = ? AND is_current = 1 AND replaced_by LIKE '%/%' AND page_id IS NOT NULL UNION SELECT page_id, replaced_by FROM lives_by_hand WHERE store_id = ? AND replaced_by LIKE '%/%'",
+                [$store->id, $store->id, $store->id],
+            ) as $row
+        ) {
             $url = $addresses->urlOf((string) $row->replaced_by);
-            $url === null || $wanted[(int) $row->page_id] = PageUrl::digestOf($url);
+            $url === null || ($wanted[(int) $row->page_id] = PageUrl::digestOf($url));
         }
         $ids = [];
         foreach (array_chunk(array_values(array_unique($wanted)), 1000) as $digests) {
-            $ids += DB::table('pages')->where('store_id', $store->id)->whereIn('digest', $digests)->pluck('id', 'digest')->all();
+            $ids += DB::table('pages')
+                ->where('store_id', $store->id)
+                ->whereIn('digest', $digests)
+                ->pluck('id', 'digest')
+                ->all();
         }
 
         return array_filter(array_map(static fn (string $digest): int => (int) ($ids[$digest] ?? 0), $wanted));
@@ -123,7 +198,14 @@ final class LostPages
     {
         $names = [];
         foreach (array_chunk(array_keys($gone), 2000) as $chunk) {
-            foreach (DB::select('SELECT page_id, title, h1s FROM page_facts WHERE page_id IN ('.Bulk::list($chunk).') AND status = 200 ORDER BY page_id, to_crawl', []) as $row) {
+            foreach (
+                DB::select(
+                    'SELECT page_id, title, h1s FROM page_facts WHERE page_id IN ('.
+                        Bulk::list($chunk).
+                        ') AND status = 200 ORDER BY page_id, to_crawl',
+                    [],
+                ) as $row
+            ) {
                 $h1s = (array) json_decode((string) $row->h1s, true);
                 $names[(int) $row->page_id] = is_string($h1s[0] ?? null) ? $h1s[0] : (string) $row->title;
             }
@@ -136,7 +218,12 @@ final class LostPages
     private static function index(Inventory $inventory): array
     {
         $byWord = $counts = $markets = [];
-        foreach (DB::select('SELECT i.page_id, p.url, f.h1s, i.market_id FROM page_index i JOIN pages p ON p.id = i.page_id JOIN page_facts f ON f.page_id = i.page_id AND f.to_crawl = 0 WHERE i.store_id = ? AND i.indexable = 1 AND i.depth <> 0', [$inventory->store->id]) as $row) {
+        foreach (
+            DB::select(
+                'SELECT i.page_id, p.url, f.h1s, i.market_id FROM page_index i JOIN pages p ON p.id = i.page_id JOIN page_facts f ON f.page_id = i.page_id AND f.to_crawl = 0 WHERE i.store_id = ? AND i.indexable = 1 AND i.depth <> 0',
+                [$inventory->store->id],
+            ) as $row
+        ) {
             $h1s = (array) json_decode((string) $row->h1s, true);
             $words = self::words(is_string($h1s[0] ?? null) ? $h1s[0] : '', (string) $row->url);
             $counts[(int) $row->page_id] = count($words);
@@ -153,8 +240,13 @@ final class LostPages
      * @param  array{array<string, list<int>>, array<int, int>, array<int, int>}  $index
      * @return array{?int, float, bool} the page that says what this one said, else that whose name is most like, rare words weighing more; how much of its own words it has; and whether that is by text
      */
-    private static function likest(SeenPage $page, string $name, string $text, array $index, Identities $identities): array
-    {
+    private static function likest(
+        SeenPage $page,
+        string $name,
+        string $text,
+        array $index,
+        Identities $identities,
+    ): array {
         [$byWord, $counts, $markets] = $index;
         $words = self::words($name, $page->url);
         $all = max(1, count($counts));
@@ -225,6 +317,16 @@ final class LostPages
     {
         $path = PageUrl::parse($url)->path ?? '';
 
-        return array_values(array_unique(array_filter([...Words::of($name), ...Words::of(str_replace(['-', '_', '/', '.html'], ' ', rawurldecode(basename($path))))], static fn (string $word): bool => mb_strlen($word) > 2)));
+        return array_values(
+            array_unique(
+                array_filter(
+                    [
+                        ...Words::of($name),
+                        ...Words::of(str_replace(['-', '_', '/', '.html'], ' ', rawurldecode(basename($path)))),
+                    ],
+                    static fn (string $word): bool => mb_strlen($word) > 2,
+                ),
+            ),
+        );
     }
 }

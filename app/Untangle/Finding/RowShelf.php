@@ -18,13 +18,21 @@ final class RowShelf
 
     public function __construct()
     {
-        $this->shelf = fopen('php://temp/maxmemory:'.self::BYTES_IN_MEMORY, 'w+b') ?: throw new RuntimeException('No room for rows.');
+        $this->shelf =
+            fopen('php://temp/maxmemory:'.self::BYTES_IN_MEMORY, 'w+b') ?:
+            throw new RuntimeException('No room for rows.');
     }
 
     /** @param  list<int|string>  $row */
     public function add(array $row): void
     {
-        fwrite($this->shelf, json_encode($row, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE)."\n");
+        fwrite(
+            $this->shelf,
+            json_encode(
+                $row,
+                JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE,
+            )."\n",
+        );
         $this->count++;
     }
 

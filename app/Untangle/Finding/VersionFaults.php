@@ -25,7 +25,13 @@ final class VersionFaults
         $pages = [];
         $add = static function (SeenPage $page) use (&$pages, $versions, $folded, $inventory): void {
             $declared = $inventory->declared($page);
-            $pages[$page->url] ??= new HreflangPage($page->url, $versions[$page->id] ?? [], $page->status, in_array($page->whyNot, [WhyNot::Noindex, WhyNot::NoindexForOne, WhyNot::Barred], true), isset($folded[$page->id]) || ($declared !== null && $declared !== $page->url));
+            $pages[$page->url] ??= new HreflangPage(
+                $page->url,
+                $versions[$page->id] ?? [],
+                $page->status,
+                in_array($page->whyNot, [WhyNot::Noindex, WhyNot::NoindexForOne, WhyNot::Barred], true),
+                isset($folded[$page->id]) || ($declared !== null && $declared !== $page->url),
+            );
         };
         foreach ($versions as $id => $named) {
             isset($inventory->pages[$id]) && $add($inventory->pages[$id]);
@@ -38,12 +44,24 @@ final class VersionFaults
         foreach (HreflangAudit::faults($pages) as $fault) {
             $id = $inventory->find($fault['page']);
             if ($id !== null && count($rows) < self::MOST) {
-                $rows[] = [$inventory->store->id, count($rows) + 1, $id, mb_substr($fault['other'], 0, 2048), mb_substr($fault['code'], 0, 35), $fault['fault']->value, $inventory->pages[$id]->clicks];
+                $rows[] = [
+                    $inventory->store->id,
+                    count($rows) + 1,
+                    $id,
+                    mb_substr($fault['other'], 0, 2048),
+                    mb_substr($fault['code'], 0, 35),
+                    $fault['fault']->value,
+                    $inventory->pages[$id]->clicks,
+                ];
             }
         }
         $run->fenced(static function () use ($rows, $inventory): void {
             DB::delete('DELETE FROM untangle_versions WHERE store_id = ?', [$inventory->store->id]);
-            Bulk::write('untangle_versions', ['store_id', 'place', 'page_id', 'other_url', 'code', 'fault', 'clicks'], $rows);
+            Bulk::write(
+                'untangle_versions',
+                ['store_id', 'place', 'page_id', 'other_url', 'code', 'fault', 'clicks'],
+                $rows,
+            );
         });
     }
 }

@@ -30,39 +30,92 @@ final class RedirectController
     {
         $only = in_array($request->query('only'), ['faults', 'waiting', 'live'], true) ? $request->query('only') : null;
         $after = (int) $request->query('after', '0');
-        $rows = DB::table('untangle_redirects')->where('store_id', $store->id)->when($only === 'faults', static fn ($query) => $query->whereNotNull('fault'))->when($only === 'waiting', static fn ($query) => $query->where('is_live', 0)->whereNull('fault'))->when($only === 'live', static fn ($query) => $query->where('is_live', 1))
-            ->when($after > 0, static fn ($query) => $query->where('id', '<', $after))->orderByDesc('id')->limit(self::PAGE + 1)->get();
+        $rows = DB::table('untangle_redirects')
+            ->where('store_id', $store->id)
+            ->when($only === 'faults', static fn ($query) => $query->whereNotNull('fault'))
+            ->when($only === 'waiting', static fn ($query) => $query->where('is_live', 0)->whereNull('fault'))
+            ->when($only === 'live', static fn ($query) => $query->where('is_live', 1))
+            ->when($after > 0, static fn ($query) => $query->where('id', '<', $after))
+            ->orderByDesc('id')
+            ->limit(self::PAGE + 1)
+            ->get();
 
-        return view('untangle.redirects', ['store' => $store, 'only' => $only, 'rows' => $rows->take(self::PAGE), 'next' => $rows->count() > self::PAGE ? $rows[self::PAGE - 1]?->id : null, 'refused' => session('refused', []),
-            'counts' => DB::selectOne('SELECT COUNT(*) AS n, COALESCE(SUM(fault IS NOT NULL), 0) AS faults, COALESCE(SUM(is_live = 0 AND fault IS NULL), 0) AS waiting, COALESCE(SUM(is_live), 0) AS live FROM untangle_redirects WHERE store_id = ?', [$store->id]), 'others' => DB::table('address_states')->where('store_id', $store->id)->where('field', AddressField::Redirect->value)->count()]);
+        return view('untangle.redirects', [
+            'store' => $store,
+            'only' => $only,
+            'rows' => $rows->take(self::PAGE),
+            'next' => $rows->count() > self::PAGE ? $rows[self::PAGE - 1]?->id : null,
+            'refused' => session('refused', []),
+            'counts' => DB::selectOne(
+                'SELECT COUNT(*) AS n, COALESCE(SUM(fault IS NOT NULL), 0) AS faults, COALESCE(SUM(is_live = 0 AND fault IS NULL), 0) AS waiting, COALESCE(SUM(is_live), 0) AS live FROM untangle_redirects WHERE store_id = ?',
+                [$store->id],
+            ),
+            'others' => DB::table('address_states')
+                ->where('store_id', $store->id)
+                ->where('field', AddressField::Redirect->value)
+                ->count(),
+        ]);
     }
 
     public function add(Request $request, Store $store): RedirectResponse
     {
-        $request->validate(['lines' => ['nullable', 'string', 'max:3000000'], 'from' => ['nullable', 'string', 'max:2000'], 'to' => ['nullable', 'string', 'max:2000']]);
+        $request->validate([
+            'lines' => ['nullable', 'string', 'max:3000000'],
+            'from' => ['nullable', 'string', 'max:2000'],
+            'to' => ['nullable', 'string', 'max:2000'],
+        ]);
         $book = new Book($store, app(AddressChanges::class));
         try {
-            $taken = $request->filled('from') ? $book->takePattern(trim($request->string('from')->value()), trim($request->string('to')->value()), (int) $request->user()?->getAuthIdentifier()) : $book->takeList($request->string('lines')->value(), (int) $request->user()?->getAuthIdentifier());
+            $taken = $request->filled('from')
+                ? $book->takePattern(
+                    trim($request->string('from')->value()),
+                    trim($request->string('to')->value()),
+                    (int) $request->user()?->getAuthIdentifier(),
+                )
+                : $book->takeList($request->string('lines')->value(), (int) $request->user()?->getAuthIdentifier());
         } catch (InvalidArgumentException $wrong) {
-            return back()->withInput()->withErrors(['lines' => $wrong->getMessage()]);
+            return back()
+                ->withInput()
+                ->withErrors(['lines' => $wrong->getMessage()]);
         }
 
-        return redirect()->route('untangle.redirects', $store)->with('refused', array_slice($taken['refused'], 0, 50))->with('done', number_format($taken['added']).' lines are in the book'.($taken['refused'] === [] ? '.' : ', '.number_format(count($taken['refused'])).' were refused.'));
+        return redirect()
+            ->route('untangle.redirects', $store)
+            ->with('refused', array_slice($taken['refused'], 0, 50))
+            ->with(
+                'done',
+                number_format($taken['added']).
+                    ' lines are in the book'.
+                    ($taken['refused'] === []
+                        ? '.'
+                        : ', '.number_format(count($taken['refused'])).' were refused.'),
+            );
     }
 
     public function put(Request $request, Store $store): RedirectResponse
     {
         $put = (new Book($store, app(AddressChanges::class)))->put((int) $request->user()?->getAuthIdentifier());
 
-        return redirect()->route('untangle.redirects', $store)->with('done', number_format($put).' redirects are ready under Release.');
+        return redirect()
+            ->route('untangle.redirects', $store)
+            ->with('done', number_format($put).' redirects are ready under Release.');
     }
 
     public function hits(Store $store, Connections $connections): RedirectResponse
     {
         try {
-            return redirect()->route('untangle.redirects', $store)->with('done', 'The shop told of '.number_format((new Book($store, app(AddressChanges::class)))->countHits($connections)).' lines.');
+            return redirect()
+                ->route('untangle.redirects', $store)
+                ->with(
+                    'done',
+                    'The shop told of '.
+                        number_format((new Book($store, app(AddressChanges::class)))->countHits($connections)).
+                        ' lines.',
+                );
         } catch (ShopUnavailable $unavailable) {
-            return redirect()->route('untangle.redirects', $store)->withErrors(['hits' => $unavailable->getMessage()]);
+            return redirect()
+                ->route('untangle.redirects', $store)
+                ->withErrors(['hits' => $unavailable->getMessage()]);
         }
     }
 
@@ -79,47 +132,108 @@ final class RedirectController
         abort_unless(in_array($form, ['csv', 'nginx.conf', 'apache.conf', 'apache.txt'], true), 404);
         $lines = (new Book($store, app(AddressChanges::class)))->flat();
         // A name with a line end in it would be a line of configuration.
-        $head = '# Redirects of '.preg_replace('/[^\P{C}]+|\s+/u', ' ', $store->name).', '.count($lines)." lines\n";
+        $head =
+            '# Redirects of '.preg_replace('/[^\P{C}]+|\s+/u', ' ', $store->name).', '.count($lines)." lines\n";
 
-        return response()->streamDownload(static function () use ($lines, $form, $head): void {
-            if ($form === 'csv') {
-                TableWriter::write('csv', ['from', 'to', 'status'], array_map(static fn (Redirect $line): array => [$line->from->text(), $line->to?->text() ?? 'gone', $line->status], $lines), fopen('php://output', 'wb') ?: throw new \RuntimeException('No output.'));
+        return response()->streamDownload(
+            static function () use ($lines, $form, $head): void {
+                if ($form === 'csv') {
+                    TableWriter::write(
+                        'csv',
+                        ['from', 'to', 'status'],
+                        array_map(
+                            static fn (Redirect $line): array => [
+                                $line->from->text(),
+                                $line->to?->text() ?? 'gone',
+                                $line->status,
+                            ],
+                            $lines,
+                        ),
+                        fopen('php://output', 'wb') ?: throw new \RuntimeException('No output.'),
+                    );
 
-                return;
-            }
-            if ($form === 'nginx.conf') {
-                $rules = NginxRules::write($lines);
-                echo "$head# For the http block:\n{$rules['maps']}\n# For the server block, before its locations:\n#".str_replace("\n", "\n#", rtrim($rules['server']))."\n";
+                    return;
+                }
+                if ($form === 'nginx.conf') {
+                    $rules = NginxRules::write($lines);
+                    echo "$head# For the http block:\n{$rules['maps']}\n# For the server block, before its locations:\n#".
+                        str_replace("\n", "\n#", rtrim($rules['server'])).
+                        "\n";
 
-                return;
-            }
-            $rules = ApacheRules::write($lines, 'conf/redirects.txt');
-            echo $form === 'apache.txt' ? $rules['map'] : "$head# For the server's or virtual host's configuration; the map lies in conf/redirects.txt below the server's root.\n{$rules['rules']}";
-        }, "{$store->slug}-redirects.".($form === 'apache.txt' ? 'txt' : $form), ['Content-Type' => $form === 'csv' ? 'text/csv; charset=utf-8' : 'text/plain; charset=utf-8']);
+                    return;
+                }
+                $rules = ApacheRules::write($lines, 'conf/redirects.txt');
+                echo $form === 'apache.txt'
+                    ? $rules['map']
+                    : "$head# For the server's or virtual host's configuration; the map lies in conf/redirects.txt below the server's root.\n{$rules['rules']}";
+            },
+            "{$store->slug}-redirects.".($form === 'apache.txt' ? 'txt' : $form),
+            ['Content-Type' => $form === 'csv' ? 'text/csv; charset=utf-8' : 'text/plain; charset=utf-8'],
+        );
     }
 
     public function lost(Request $request, Store $store): View
     {
-        $plan = in_array($request->query('plan'), ['redirect', 'like', 'ask', 'gone'], true) ? $request->query('plan') : null;
+        $plan = in_array($request->query('plan'), ['redirect', 'like', 'ask', 'gone'], true)
+            ? $request->query('plan')
+            : null;
 
         return view('untangle.lost', [
-            'store' => $store, 'plan' => $plan, 'counts' => DB::table('untangle_lost')->where('store_id', $store->id)->groupBy('plan')->selectRaw('plan, COUNT(*) AS n')->pluck('n', 'plan'),
-            'rows' => DB::table('untangle_lost as l')->join('pages as p', 'p.id', '=', 'l.page_id')->leftJoin('pages as t', 't.id', '=', 'l.target_page')->where('l.store_id', $store->id)->when($plan !== null, static fn ($query) => $query->where('l.plan', $plan))->orderByDesc('l.clicks')->orderByDesc('l.backlinks')->orderByDesc('l.links_in')->orderBy('l.page_id')->limit(200)->get(['l.*', 'p.url', 't.url as target_url']),
-            'links' => DB::table('links as l')->join('untangle_lost as o', static fn ($join) => $join->on('o.page_id', '=', 'l.to_page')->on('o.store_id', '=', 'l.store_id'))->join('pages as p', 'p.id', '=', 'l.from_page')->join('pages as t', 't.id', '=', 'l.to_page')->where('l.store_id', $store->id)->limit(50)->get(['p.url as from_url', 'l.anchor', 't.url as to_url']),
+            'store' => $store,
+            'plan' => $plan,
+            'counts' => DB::table('untangle_lost')
+                ->where('store_id', $store->id)
+                ->groupBy('plan')
+                ->selectRaw('plan, COUNT(*) AS n')
+                ->pluck('n', 'plan'),
+            'rows' => DB::table('untangle_lost as l')
+                ->join('pages as p', 'p.id', '=', 'l.page_id')
+                ->leftJoin('pages as t', 't.id', '=', 'l.target_page')
+                ->where('l.store_id', $store->id)
+                ->when($plan !== null, static fn ($query) => $query->where('l.plan', $plan))
+                ->orderByDesc('l.clicks')
+                ->orderByDesc('l.backlinks')
+                ->orderByDesc('l.links_in')
+                ->orderBy('l.page_id')
+                ->limit(200)
+                ->get(['l.*', 'p.url', 't.url as target_url']),
+            'links' => DB::table('links as l')
+                ->join(
+                    'untangle_lost as o',
+                    static fn ($join) => $join->on('o.page_id', '=', 'l.to_page')->on('o.store_id', '=', 'l.store_id'),
+                )
+                ->join('pages as p', 'p.id', '=', 'l.from_page')
+                ->join('pages as t', 't.id', '=', 'l.to_page')
+                ->where('l.store_id', $store->id)
+                ->limit(50)
+                ->get(['p.url as from_url', 'l.anchor', 't.url as to_url']),
         ]);
     }
 
     /** Ticked lost addresses redirect to what is proposed, or to what was written beside them; or stay gone for good. */
     public function decideLost(Request $request, Store $store): RedirectResponse
     {
-        $request->validate(['pages' => ['required', 'array', 'max:1000'], 'pages.*' => ['integer'], 'to' => ['array', 'max:1000'], 'to.*' => ['nullable', 'string', 'max:2000'], 'do' => ['required', 'in:redirect,gone']]);
+        $request->validate([
+            'pages' => ['required', 'array', 'max:1000'],
+            'pages.*' => ['integer'],
+            'to' => ['array', 'max:1000'],
+            'to.*' => ['nullable', 'string', 'max:2000'],
+            'do' => ['required', 'in:redirect,gone'],
+        ]);
         /** @var list<int|string> $ticked */
         $ticked = $request->input('pages');
         /** @var array<int|string, string|null> $to */
         $to = $request->input('to', []);
         $isGone = $request->input('do') === 'gone';
         $pairs = [];
-        foreach (DB::table('untangle_lost as l')->join('pages as p', 'p.id', '=', 'l.page_id')->leftJoin('pages as t', 't.id', '=', 'l.target_page')->where('l.store_id', $store->id)->whereIn('l.page_id', array_map(intval(...), $ticked))->get(['l.page_id', 'p.url', 't.url as target']) as $row) {
+        foreach (
+            DB::table('untangle_lost as l')
+                ->join('pages as p', 'p.id', '=', 'l.page_id')
+                ->leftJoin('pages as t', 't.id', '=', 'l.target_page')
+                ->where('l.store_id', $store->id)
+                ->whereIn('l.page_id', array_map(intval(...), $ticked))
+                ->get(['l.page_id', 'p.url', 't.url as target']) as $row
+        ) {
             $target = trim((string) ($to[$row->page_id] ?? '')) ?: (string) $row->target;
             if ($isGone || $target !== '') {
                 $pairs[] = [(string) $row->url, $isGone ? 'gone' : $target, $isGone ? 410 : 301, (string) $row->url];
@@ -132,6 +246,15 @@ final class RedirectController
         $taken = $book->add($pairs, 'lost', (int) $request->user()?->getAuthIdentifier());
         $put = $book->put((int) $request->user()?->getAuthIdentifier());
 
-        return redirect()->route('untangle.lost', $store)->with('done', number_format($put).' redirects are ready under Release.'.($taken['refused'] === [] ? '' : ' Refused: '.implode('; ', array_slice($taken['refused'], 0, 5))));
+        return redirect()
+            ->route('untangle.lost', $store)
+            ->with(
+                'done',
+                number_format($put).
+                    ' redirects are ready under Release.'.
+                    ($taken['refused'] === []
+                        ? ''
+                        : ' Refused: '.implode('; ', array_slice($taken['refused'], 0, 5))),
+            );
     }
 }

@@ -17,17 +17,33 @@ final class SlugController
     {
         $all = $request->query('all') === '1';
 
-        return view('untangle.slugs', ['store' => $store, 'all' => $all] + SlugAdvice::list($store, (int) $request->query('after', '0'), 30, $all));
+        return view(
+            'untangle.slugs',
+            ['store' => $store, 'all' => $all] +
+                SlugAdvice::list($store, (int) $request->query('after', '0'), 30, $all),
+        );
     }
 
     public function change(Request $request, Store $store): RedirectResponse
     {
-        $request->validate(['resource' => ['required', 'integer'], 'slug' => ['required', 'string', 'max:120'], 'confirmed' => ['nullable', 'in:1']]);
+        $request->validate([
+            'resource' => ['required', 'integer'],
+            'slug' => ['required', 'string', 'max:120'],
+            'confirmed' => ['nullable', 'in:1'],
+        ]);
         $user = $request->user()?->getAuthIdentifier();
         try {
-            SlugAdvice::change($store, (int) $request->input('resource'), $request->string('slug')->value(), $request->input('confirmed') === '1', is_numeric($user) ? (int) $user : null);
+            SlugAdvice::change(
+                $store,
+                (int) $request->input('resource'),
+                $request->string('slug')->value(),
+                $request->input('confirmed') === '1',
+                is_numeric($user) ? (int) $user : null,
+            );
         } catch (InvalidArgumentException $wrong) {
-            return back()->withInput()->withErrors(['slug' => $wrong->getMessage()]);
+            return back()
+                ->withInput()
+                ->withErrors(['slug' => $wrong->getMessage()]);
         }
 
         return back()->with('done', 'The new slug is ready for release; the old URL will redirect.');

@@ -19,16 +19,37 @@ final class ToldController
 {
     public function index(Store $store): View
     {
-        return view('untangle.told', ['store' => $store, 'waiting' => Told::waiting($store), 'to' => $store->options()->indexnowUrl, 'key' => Told::key($store), 'counts' => DB::table('untangle_told')->where('store_id', $store->id)->whereNull('sent_at')->groupBy('purpose')->selectRaw('purpose, COUNT(*) AS n')->pluck('n', 'purpose'),
-            'rows' => DB::table('untangle_told')->join('pages', 'pages.id', '=', 'page_id')->where('untangle_told.store_id', $store->id)->orderByRaw('sent_at IS NULL DESC')->orderByDesc('untangle_told.id')->limit(100)->get(['untangle_told.*', 'pages.url'])]);
+        return view('untangle.told', [
+            'store' => $store,
+            'waiting' => Told::waiting($store),
+            'to' => $store->options()->indexnowUrl,
+            'key' => Told::key($store),
+            'counts' => DB::table('untangle_told')
+                ->where('store_id', $store->id)
+                ->whereNull('sent_at')
+                ->groupBy('purpose')
+                ->selectRaw('purpose, COUNT(*) AS n')
+                ->pluck('n', 'purpose'),
+            'rows' => DB::table('untangle_told')
+                ->join('pages', 'pages.id', '=', 'page_id')
+                ->where('untangle_told.store_id', $store->id)
+                ->orderByRaw('sent_at IS NULL DESC')
+                ->orderByDesc('untangle_told.id')
+                ->limit(100)
+                ->get(['untangle_told.*', 'pages.url']),
+        ]);
     }
 
     public function send(Store $store): RedirectResponse
     {
         try {
-            return redirect()->route('untangle.told', $store)->with('done', number_format(Told::send($store)).' addresses were sent.');
+            return redirect()
+                ->route('untangle.told', $store)
+                ->with('done', number_format(Told::send($store)).' addresses were sent.');
         } catch (InvalidArgumentException|RuntimeException $wrong) {
-            return redirect()->route('untangle.told', $store)->withErrors(['told' => $wrong->getMessage()]);
+            return redirect()
+                ->route('untangle.told', $store)
+                ->withErrors(['told' => $wrong->getMessage()]);
         }
     }
 
@@ -36,6 +57,15 @@ final class ToldController
     {
         abort_unless(isset(TableWriter::FORMATS[$format]), 404);
 
-        return response()->streamDownload(static fn () => TableWriter::write($format, ['url', 'purpose', 'why', 'sent'], Told::export($store), fopen('php://output', 'wb') ?: throw new RuntimeException('No output.')), "{$store->slug}-to-tell.$format", ['Content-Type' => TableWriter::FORMATS[$format]]);
+        return response()->streamDownload(
+            static fn () => TableWriter::write(
+                $format,
+                ['url', 'purpose', 'why', 'sent'],
+                Told::export($store),
+                fopen('php://output', 'wb') ?: throw new RuntimeException('No output.'),
+            ),
+            "{$store->slug}-to-tell.$format",
+            ['Content-Type' => TableWriter::FORMATS[$format]],
+        );
     }
 }

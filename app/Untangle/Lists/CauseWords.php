@@ -36,14 +36,43 @@ final class CauseWords
     private static function parts(string $cause, CauseSort $sort): array
     {
         return match (true) {
-            preg_match('/^parameter (.+) in (.+)$/', $cause, $found) === 1 => [($sort === CauseSort::Variant ? 'Variants by parameter ' : 'Parameter ').$found[1], $found[2]],
+            preg_match('/^parameter (.+) in (.+)$/', $cause, $found) === 1 => [
+                ($sort === CauseSort::Variant ? 'Variants by parameter ' : 'Parameter ').$found[1],
+                $found[2],
+            ],
             preg_match('/^narrows: (.+) in (.+)$/', $cause, $found) === 1 => ["Filter $found[1]", $found[2]],
-            preg_match('/^path (.+) beside (.+)$/', $cause, $found) === 1 => ['One page at several paths', "$found[1] and $found[2]"],
+            preg_match('/^path (.+) beside (.+)$/', $cause, $found) === 1 => [
+                'One page at several paths',
+                "$found[1] and $found[2]",
+            ],
             preg_match('/^copies in (.+)$/', $cause, $found) === 1 => ['Copied products', $found[1]],
-            preg_match('/^same text in (.+)$/', $cause, $found) === 1 => ['Duplicate content at unrelated URLs', $found[1]],
-            preg_match('/^parts name the first: (.+) in (.+)$/', $cause, $found) === 1 => ["Page 2 and on: canonical to page 1 ($found[1])", $found[2]],
-            preg_match('/^declares: (.+) in (.+)$/', $cause, $found) === 1 => [CanonicalVerdict::tryFrom($found[1])?->words() ?? $found[1], $found[2]],
-            default => [['redirects' => 'Redirects', 'tracking' => 'Tracking parameters', 'print' => 'Print versions', 'slash' => 'Trailing slash', 'case' => 'Upper and lower case', 'scheme' => 'http and https', 'www' => 'www and no www', 'index page' => 'Index file names (index.html)', 'encoding' => 'URL encoding', 'order of parameters' => 'Order of parameters'][$cause] ?? ucfirst($cause), ''],
+            preg_match('/^same text in (.+)$/', $cause, $found) === 1 => [
+                'Duplicate content at unrelated URLs',
+                $found[1],
+            ],
+            preg_match('/^parts name the first: (.+) in (.+)$/', $cause, $found) === 1 => [
+                "Page 2 and on: canonical to page 1 ($found[1])",
+                $found[2],
+            ],
+            preg_match('/^declares: (.+) in (.+)$/', $cause, $found) === 1 => [
+                CanonicalVerdict::tryFrom($found[1])?->words() ?? $found[1],
+                $found[2],
+            ],
+            default => [
+                [
+                    'redirects' => 'Redirects',
+                    'tracking' => 'Tracking parameters',
+                    'print' => 'Print versions',
+                    'slash' => 'Trailing slash',
+                    'case' => 'Upper and lower case',
+                    'scheme' => 'http and https',
+                    'www' => 'www and no www',
+                    'index page' => 'Index file names (index.html)',
+                    'encoding' => 'URL encoding',
+                    'order of parameters' => 'Order of parameters',
+                ][$cause] ?? ucfirst($cause),
+                '',
+            ],
         };
     }
 }

@@ -22,37 +22,80 @@ final readonly class TanglePicture
      * @param  list<array{page: int, x: int, y: int, side: int, address: string, line: string, says: string, words: string, aside: ?string}>  $members  says is declares, redirects, itself, nothing or elsewhere
      * @param  ?array{page: int, address: string, line: string, says: string}  $keeper
      */
-    private function __construct(public int $tangle, public array $members, public ?array $keeper, public int $height, public int $more)
-    {
+    private function __construct(
+        public int $tangle,
+        public array $members,
+        public ?array $keeper,
+        public int $height,
+        public int $more,
+    ) {
     }
 
     public static function of(Store $store, int $tangle, int $most = 14): ?self
     {
-        $rows = DB::select('SELECT u.page_id, u.keeper_page, u.declared_page, u.declared, u.clicks, p.url, i.status, i.links_in, f.redirect_url, d.url AS declared_url FROM untangle_pages u JOIN pages p ON p.id = u.page_id JOIN page_index i ON i.page_id = u.page_id LEFT JOIN page_facts f ON f.page_id = u.page_id AND f.to_crawl = 0 LEFT JOIN pages d ON d.id = u.declared_page
-            WHERE u.store_id = ? AND u.tangle_id = ? ORDER BY u.clicks DESC, i.links_in DESC, u.page_id LIMIT 400', [$store->id, $tangle]);
+        $rows = DB::select(
+            'SELECT u.page_id, u.keeper_page, u.declared_page, u.declared, u.clicks, p.url, i.status, i.links_in, f.redirect_url, d.url AS declared_url FROM untangle_pages u JOIN pages p ON p.id = u.page_id JOIN page_index i ON i.page_id = u.page_id LEFT JOIN page_facts f ON f.page_id = u.page_id AND f.to_crawl = 0 LEFT JOIN pages d ON d.id = u.declared_page
+            WHERE u.store_id = ? AND u.tangle_id = ? ORDER BY u.clicks DESC, i.links_in DESC, u.page_id LIMIT 400',
+            [$store->id, $tangle],
+        );
         if ($rows === []) {
             return null;
         }
         $keeper = null;
         $members = [];
-        $others = array_values(array_filter($rows, static fn (object $row): bool => (int) $row->page_id !== (int) $row->keeper_page));
+        $others = array_values(
+            array_filter($rows, static fn (object $row): bool => (int) $row->page_id !== (int) $row->keeper_page),
+        );
         foreach ($rows as $row) {
             if ((int) $row->page_id === (int) $row->keeper_page) {
-                $keeper = ['page' => (int) $row->page_id, 'address' => self::address($store, $row->url), 'line' => self::line($row), 'says' => (int) $row->declared_page === (int) $row->page_id ? 'self-canonical' : ($row->declared === '' ? 'no canonical' : 'canonical to '.self::address($store, $row->declared_url ?? $row->declared))];
+                $keeper = [
+                    'page' => (int) $row->page_id,
+                    'address' => self::address($store, $row->url),
+                    'line' => self::line($row),
+                    'says' => (int) $row->declared_page === (int) $row->page_id
+                            ? 'self-canonical'
+                            : ($row->declared === ''
+                                ? 'no canonical'
+                                : 'canonical to '.self::address($store, $row->declared_url ?? $row->declared)),
+                ];
             }
         }
         foreach (array_slice($others, 0, $most) as $i => $row) {
             [$says, $words, $aside] = match (true) {
                 (int) $row->status >= 300 && (int) $row->status < 400 => ['redirects', 'redirects', null],
-                (int) $row->keeper_page !== 0 && (int) $row->declared_page === (int) $row->keeper_page => ['declares', 'canonical to the keeper', null],
+                (int) $row->keeper_page !== 0 && (int) $row->declared_page === (int) $row->keeper_page => [
+                    'declares',
+                    'canonical to the keeper',
+                    null,
+                ],
                 (int) $row->declared_page === (int) $row->page_id => ['itself', 'self-canonical', null],
                 (string) $row->declared === '' => ['nothing', 'no canonical', null],
-                default => ['elsewhere', 'canonical elsewhere', self::address($store, $row->declared_url ?? $row->declared)],
+                default => [
+                    'elsewhere',
+                    'canonical elsewhere',
+                    self::address($store, $row->declared_url ?? $row->declared),
+                ],
             };
-            $members[] = ['page' => (int) $row->page_id, 'x' => $i % 2 === 0 ? 0 : self::WIDTH - self::BOX, 'y' => self::ROW * intdiv($i, 2) + 4, 'side' => $i % 2, 'address' => self::address($store, $row->url), 'line' => self::line($row), 'says' => $says, 'words' => $words, 'aside' => $aside];
+            $members[] = [
+                'page' => (int) $row->page_id,
+                'x' => $i % 2 === 0 ? 0 : self::WIDTH - self::BOX,
+                'y' => self::ROW * intdiv($i, 2) + 4,
+                'side' => $i % 2,
+                'address' => self::address($store, $row->url),
+                'line' => self::line($row),
+                'says' => $says,
+                'words' => $words,
+                'aside' => $aside,
+            ];
         }
 
-        return new self($tangle, $members, $keeper, max(1, (int) ceil(count($members) / 2)) * self::ROW + 6, count($others) - count($members));
+        return new self(
+            $tangle,
+            $members,
+            $keeper,
+            max(1, (int) ceil(count($members) / 2)) * self::ROW + 6,
+            count($others) - count($members),
+        );
     }
 
     /** An address as it is drawn: the end of it where it is long. */
@@ -68,11 +111,21 @@ final readonly class TanglePicture
     {
         $says = array_count_values(array_column($this->members, 'words'));
 
-        return ($this->keeper === null ? 'No keeper. ' : "Keeper: {$this->keeper['address']}, {$this->keeper['line']}. ").implode(', ', array_map(static fn (string $words, int $count): string => "$count $words", array_keys($says), $says)).($this->more > 0 ? ", {$this->more} more." : '.');
+        return ($this->keeper === null
+            ? 'No keeper. '
+            : "Keeper: {$this->keeper['address']}, {$this->keeper['line']}. ").
+            implode(
+                ', ',
+                array_map(static fn (string $words, int $count): string => "$count $words", array_keys($says), $says),
+            ).
+            ($this->more > 0 ? ", {$this->more} more." : '.');
     }
 
     private static function line(object $row): string
     {
-        return Forms::number((int) $row->clicks).((int) $row->clicks === 1 ? ' click, ' : ' clicks, ').Forms::number((int) $row->links_in).((int) $row->links_in === 1 ? ' link' : ' links');
+        return Forms::number((int) $row->clicks).
+            ((int) $row->clicks === 1 ? ' click, ' : ' clicks, ').
+            Forms::number((int) $row->links_in).
+            ((int) $row->links_in === 1 ? ' link' : ' links');
     }
 }

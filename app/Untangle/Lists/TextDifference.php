@@ -23,7 +23,10 @@ final class TextDifference
         $lengths = array_fill(0, count($ours) + 1, array_fill(0, count($theirs) + 1, 0));
         for ($i = count($ours) - 1; $i >= 0; $i--) {
             for ($j = count($theirs) - 1; $j >= 0; $j--) {
-                $lengths[$i][$j] = $ours[$i] === $theirs[$j] ? $lengths[$i + 1][$j + 1] + 1 : max($lengths[$i + 1][$j], $lengths[$i][$j + 1]);
+                $lengths[$i][$j] =
+                    $ours[$i] === $theirs[$j]
+                        ? $lengths[$i + 1][$j + 1] + 1
+                        : max($lengths[$i + 1][$j], $lengths[$i][$j + 1]);
             }
         }
         $lines = [];

@@ -52,7 +52,10 @@ final class Book
             }
             $status = (int) ($cells[2] ?? 301);
             if (count($cells) < 2 || ! in_array($status, Redirect::STATUSES, true)) {
-                $refused[] = 'line '.($number + 1).': an old and a new address are needed, and a status of 301, 302, 307, 308 or 410 if any';
+                $refused[] =
+                    'line '.
+                    ($number + 1).
+                    ': an old and a new address are needed, and a status of 301, 302, 307, 308 or 410 if any';
 
                 continue;
             }
@@ -71,14 +74,22 @@ final class Book
     private static function cells(string $line): array
     {
         if (str_starts_with($line, '"')) {
-            return array_map(trim(...), array_map(strval(...), str_getcsv($line, preg_match('/";/', $line) === 1 ? ';' : ',', '"', '')));
+            return array_map(
+                trim(...),
+                array_map(strval(...), str_getcsv($line, preg_match('/";/', $line) === 1 ? ';' : ',', '"', '')),
+            );
         }
         $cells = preg_split('/\s+/', $line) ?: [];
         if (count($cells) < 2) {
             $cells = preg_split('~[,;](?=/|https?:|gone$|gone[,;]|[345]\d\d$|to\b|target\b)~', $line) ?: [];
         }
 
-        return array_values(array_filter(array_map(static fn (string $cell): string => rtrim($cell, ',;'), $cells), static fn (string $cell): bool => $cell !== ''));
+        return array_values(
+            array_filter(
+                array_map(static fn (string $cell): string => rtrim($cell, ',;'), $cells),
+                static fn (string $cell): bool => $cell !== '',
+            ),
+        );
     }
 
     /**
@@ -88,10 +99,22 @@ final class Book
      */
     public function takePattern(string $from, string $to, ?int $userId): array
     {
-        if (! str_starts_with($from, '/') || ! str_starts_with($to, '/') || strlen($from) < 2 || $from === $to || str_starts_with($to, $from)) {
-            throw new InvalidArgumentException('Both beginnings are paths such as /old/ and /new/, and the new one does not begin with the old one.');
+        if (
+            ! str_starts_with($from, '/') ||
+            ! str_starts_with($to, '/') ||
+            strlen($from) < 2 ||
+            $from === $to ||
+            str_starts_with($to, $from)
+        ) {
+            throw new InvalidArgumentException(
+                'Both beginnings are paths such as /old/ and /new/, and the new one does not begin with the old one.',
+            );
         }
-        $pages = DB::select('SELECT p.url, i.address FROM page_index i JOIN pages p ON p.id = i.page_id WHERE i.store_id = ? AND i.address LIKE ? ORDER BY i.address LIMIT '.(self::MOST + 1), [$this->store->id, addcslashes($from, '%_\\').'%']);
+        $pages = DB::select(
+            'SELECT p.url, i.address FROM page_index i JOIN pages p ON p.id = i.page_id WHERE i.store_id = ? AND i.address LIKE ? ORDER BY i.address LIMIT '.
+                (self::MOST + 1),
+            [$this->store->id, addcslashes($from, '%_\\').'%'],
+        );
         if (count($pages) > self::MOST) {
             throw new InvalidArgumentException('More than '.number_format(self::MOST).' addresses begin so.');
         }
@@ -99,7 +122,22 @@ final class Book
             throw new InvalidArgumentException("No known address begins with $from.");
         }
 
-        return $this->add(array_values(array_map(static fn (object $page): array => [(string) $page->url, $to.substr((string) PageUrl::parse((string) $page->url)?->target(), strlen($from)), 301, (string) $page->address], $pages)), 'pattern', $userId, []);
+        return $this->add(
+            array_values(
+                array_map(
+                    static fn (object $page): array => [
+                        (string) $page->url,
+                        $to.substr((string) PageUrl::parse((string) $page->url)?->target(), strlen($from)),
+                        301,
+                        (string) $page->address,
+                    ],
+                    $pages,
+                ),
+            ),
+            'pattern',
+            $userId,
+            [],
+        );
     }
 
     /**
@@ -112,10 +150,15 @@ final class Book
         $address = new PageAddress($this->store);
         $rows = [];
         foreach ($pairs as [$from, $to, $status, $called]) {
-            [$old, $new] = [$address->urlOf($from), $to === 'gone' ? 'gone' : ($address->urlOf($to) ?? PageUrl::parse($to)?->text())];
+            [$old, $new] = [
+                $address->urlOf($from),
+                $to === 'gone' ? 'gone' : $address->urlOf($to) ?? PageUrl::parse($to)?->text(),
+            ];
             $parsed = $old === null ? null : PageUrl::parse($old);
             if ($parsed === null || $new === null) {
-                $refused[] = "$called: ".($parsed === null ? "“{$from}” is no address of this store" : "“{$to}” is no address");
+                $refused[] =
+                    "$called: ".
+                    ($parsed === null ? "“{$from}” is no address of this store" : "“{$to}” is no address");
 
                 continue;
             }
@@ -125,9 +168,26 @@ final class Book
 
                 continue;
             }
-            $rows[$key->text()] ??= [$this->store->id, new Bytes($key->digest()), $parsed->text(), $new, $new === 'gone' ? 410 : $status, $origin, $userId, now()->format('Y-m-d H:i:s')];
+            $rows[$key->text()] ??= [
+                $this->store->id,
+                new Bytes($key->digest()),
+                $parsed->text(),
+                $new,
+                $new === 'gone' ? 410 : $status,
+                $origin,
+                $userId,
+                now()->format('Y-m-d H:i:s'),
+            ];
         }
-        DB::transaction(fn () => Bulk::write('untangle_redirects', ['store_id', 'digest', 'from_url', 'to_url', 'status', 'origin', 'user_id', 'created_at'], array_values($rows), 'INSERT', 'ON DUPLICATE KEY UPDATE to_url = VALUES(to_url), status = VALUES(status), origin = VALUES(origin), user_id = VALUES(user_id), is_live = IF(to_url = VALUES(to_url), is_live, 0)'));
+        DB::transaction(
+            fn () => Bulk::write(
+                'untangle_redirects',
+                ['store_id', 'digest', 'from_url', 'to_url', 'status', 'origin', 'user_id', 'created_at'],
+                array_values($rows),
+                'INSERT',
+                'ON DUPLICATE KEY UPDATE to_url = VALUES(to_url), status = VALUES(status), origin = VALUES(origin), user_id = VALUES(user_id), is_live = IF(to_url = VALUES(to_url), is_live, 0)',
+            ),
+        );
         $this->check();
 
         return ['added' => count($rows), 'refused' => $refused];
@@ -147,14 +207,27 @@ final class Book
         foreach ((new RedirectBook($lines))->refused() as [$line, $why]) {
             $faults[$ids[spl_object_id($line)]] = $why;
         }
-        foreach (DB::select('SELECT r.id, i.clicks, r.to_url FROM untangle_redirects r JOIN pages p ON p.store_id = r.store_id AND p.digest = UNHEX(MD5(r.from_url)) JOIN page_index i ON i.page_id = p.id LEFT JOIN untangle_pages u ON u.store_id = r.store_id AND u.page_id = p.id
-            WHERE r.store_id = ? AND r.is_live = 0 AND i.status = 200 AND i.indexable = 1 AND (u.keeper_page IS NULL OR u.keeper_page = 0 OR u.keeper_page = u.page_id)', [$this->store->id]) as $row) {
-            $faults[(int) $row->id] ??= 'a live page stands there, with '.number_format((int) $row->clicks).' clicks: send it only if that page is to go';
+        foreach (
+            DB::select(
+                'SELECT r.id, i.clicks, r.to_url FROM untangle_redirects r JOIN pages p ON p.store_id = r.store_id AND p.digest = UNHEX(MD5(r.from_url)) JOIN page_index i ON i.page_id = p.id LEFT JOIN untangle_pages u ON u.store_id = r.store_id AND u.page_id = p.id
+            WHERE r.store_id = ? AND r.is_live = 0 AND i.status = 200 AND i.indexable = 1 AND (u.keeper_page IS NULL OR u.keeper_page = 0 OR u.keeper_page = u.page_id)',
+                [$this->store->id],
+            ) as $row
+        ) {
+            $faults[(int) $row->id] ??=
+                'a live page stands there, with '.
+                number_format((int) $row->clicks).
+                ' clicks: send it only if that page is to go';
         }
         DB::transaction(function () use ($faults): void {
-            DB::table('untangle_redirects')->where('store_id', $this->store->id)->whereNotNull('fault')->update(['fault' => null]);
+            DB::table('untangle_redirects')
+                ->where('store_id', $this->store->id)
+                ->whereNotNull('fault')
+                ->update(['fault' => null]);
             foreach ($faults as $id => $why) {
-                DB::table('untangle_redirects')->where('id', $id)->update(['fault' => mb_substr($why, 0, 400)]);
+                DB::table('untangle_redirects')
+                    ->where('id', $id)
+                    ->update(['fault' => mb_substr($why, 0, 400)]);
             }
         });
     }
@@ -167,7 +240,12 @@ final class Book
     public function flat(): array
     {
         $lines = $this->lines(withFaults: false);
-        foreach (DB::select('SELECT p.url, s.value FROM address_states s JOIN pages p ON p.id = s.page_id WHERE s.store_id = ? AND s.field = ?', [$this->store->id, AddressField::Redirect->value]) as $row) {
+        foreach (
+            DB::select(
+                'SELECT p.url, s.value FROM address_states s JOIN pages p ON p.id = s.page_id WHERE s.store_id = ? AND s.field = ?',
+                [$this->store->id, AddressField::Redirect->value],
+            ) as $row
+        ) {
             $from = PageUrl::parse((string) $row->url);
             $to = $row->value === 'gone' ? null : $from?->resolve((string) $row->value);
             if ($from !== null) {
@@ -185,7 +263,12 @@ final class Book
         foreach ((new RedirectBook($this->lines(withFaults: $withClashes)))->flat() as $line) {
             $ends[$line->from->text()] = $line->to?->text() ?? 'gone';
         }
-        $open = DB::table('untangle_redirects')->where('store_id', $this->store->id)->where('is_live', 0)->when(! $withClashes, static fn ($query) => $query->whereNull('fault'))->limit(self::MOST)->get(['id', 'from_url', 'origin', 'status']);
+        $open = DB::table('untangle_redirects')
+            ->where('store_id', $this->store->id)
+            ->where('is_live', 0)
+            ->when(! $withClashes, static fn ($query) => $query->whereNull('fault'))
+            ->limit(self::MOST)
+            ->get(['id', 'from_url', 'origin', 'status']);
         $urls = [];
         foreach ($open as $row) {
             $url = PageUrl::parse((string) $row->from_url);
@@ -199,11 +282,19 @@ final class Book
         }
         $changes = [];
         foreach ($pages as $digest => $page) {
-            $changes[] = ['page' => $page, 'field' => AddressField::Redirect, 'value' => $ends[$urls[$digest]], 'why' => $ends[$urls[$digest]] === 'gone' ? 'gone for good' : 'the redirect book'];
+            $changes[] = [
+                'page' => $page,
+                'field' => AddressField::Redirect,
+                'value' => $ends[$urls[$digest]],
+                'why' => $ends[$urls[$digest]] === 'gone' ? 'gone for good' : 'the redirect book',
+            ];
         }
         $put = $this->changes->put($this->store, $changes, Origin::Import, $userId);
         foreach ($open->pluck('id')->chunk(2000) as $ids) {
-            DB::table('untangle_redirects')->whereIn('id', $ids)->whereIn('from_url', array_values($urls))->update(['is_live' => 1]);
+            DB::table('untangle_redirects')
+                ->whereIn('id', $ids)
+                ->whereIn('from_url', array_values($urls))
+                ->update(['is_live' => 1]);
         }
 
         return $put;
@@ -230,7 +321,9 @@ final class Book
             $key = RequestKey::of($line->from);
             $found = $hits[$key->path.($key->parameters === [] ? '' : '?'.implode('&', $key->parameters))] ?? null;
             if ($found !== null) {
-                DB::table('untangle_redirects')->where('id', $id)->update(['hits' => $found[0], 'last_hit' => $found[1]]);
+                DB::table('untangle_redirects')
+                    ->where('id', $id)
+                    ->update(['hits' => $found[0], 'last_hit' => $found[1]]);
                 $told++;
             }
         }
@@ -242,7 +335,14 @@ final class Book
     private function lines(bool $withFaults = true): array
     {
         $lines = [];
-        foreach (DB::table('untangle_redirects')->where('store_id', $this->store->id)->when(! $withFaults, static fn ($query) => $query->whereNull('fault'))->orderBy('id')->limit(200_000)->get(['id', 'from_url', 'to_url', 'status']) as $row) {
+        foreach (
+            DB::table('untangle_redirects')
+                ->where('store_id', $this->store->id)
+                ->when(! $withFaults, static fn ($query) => $query->whereNull('fault'))
+                ->orderBy('id')
+                ->limit(200_000)
+                ->get(['id', 'from_url', 'to_url', 'status']) as $row
+        ) {
             $from = PageUrl::parse((string) $row->from_url);
             $to = $row->to_url === 'gone' ? null : PageUrl::parse((string) $row->to_url);
             if ($from !== null) {

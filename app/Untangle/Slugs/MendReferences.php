@@ -27,9 +27,21 @@ final class MendReferences
         }
         // Where it was once before, it must not lead away from itself.
         $to = PageUrl::parse($moved->to);
-        $to === null || DB::table('untangle_redirects')->where('store_id', $store->id)->where('digest', RequestKey::of($to)->digest())->delete();
-        DB::table('untangle_redirects')->where('store_id', $store->id)->where('to_url', $moved->from)->update(['to_url' => $moved->to, 'is_live' => 0]);
-        DB::statement('REPLACE INTO untangle_redirects (store_id, digest, from_url, to_url, status, origin, is_live, created_at) VALUES (?, '.(new Bytes(RequestKey::of($from)->digest()))->literal().", ?, ?, 301, 'slug', 1, UTC_TIMESTAMP())", [$store->id, $moved->from, $moved->to]);
+        $to === null ||
+            DB::table('untangle_redirects')
+                ->where('store_id', $store->id)
+                ->where('digest', RequestKey::of($to)->digest())
+                ->delete();
+        DB::table('untangle_redirects')
+            ->where('store_id', $store->id)
+            ->where('to_url', $moved->from)
+            ->update(['to_url' => $moved->to, 'is_live' => 0]);
+        DB::statement(
+            'REPLACE INTO untangle_redirects (store_id, digest, from_url, to_url, status, origin, is_live, created_at) VALUES (?, '.
+                (new Bytes(RequestKey::of($from)->digest()))->literal().
+                ", ?, ?, 301, 'slug', 1, UTC_TIMESTAMP())",
+            [$store->id, $moved->from, $moved->to],
+        );
         app(AddressChanges::class)->retarget($store, $moved->from, $moved->to);
     }
 }

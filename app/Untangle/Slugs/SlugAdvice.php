@@ -38,7 +38,11 @@ final class SlugAdvice
         $last = $after;
         $isEnd = false;
         for ($portions = 0; count($faulty) < $limit && ! $isEnd && $portions < 20; $portions++) {
-            $resources = DB::select('SELECT id, url FROM resources WHERE store_id = ? AND gone = 0 AND id > ? ORDER BY id LIMIT '.self::PORTION, [$store->id, $last]);
+            $resources = DB::select(
+                'SELECT id, url FROM resources WHERE store_id = ? AND gone = 0 AND id > ? ORDER BY id LIMIT '.
+                    self::PORTION,
+                [$store->id, $last],
+            );
             foreach ($resources as $row) {
                 $slug = self::slugOf((string) $row->url);
                 $faults = $slug === '' ? [] : Slug::faults($slug);
@@ -52,12 +56,26 @@ final class SlugAdvice
             }
             $isEnd = $resources === [];
         }
-        $rows = $faulty === [] ? [] : DB::select('SELECT r.id, r.name, r.url, r.page_id, r.kind, COALESCE(i.clicks, 0) AS clicks, COALESCE(i.impressions, 0) AS impressions, COALESCE(i.position_milli, 0) AS position_milli, c.value AS planned, c.state AS planned_state
-            FROM resources r LEFT JOIN page_index i ON i.page_id = r.page_id LEFT JOIN address_changes c ON c.page_id = r.page_id AND c.field = ? WHERE r.id IN ('.Bulk::list(array_keys($faulty)).') ORDER BY r.id', [AddressField::Slug->value]);
+        $rows =
+            $faulty === []
+                ? []
+                : DB::select(
+                    'SELECT r.id, r.name, r.url, r.page_id, r.kind, COALESCE(i.clicks, 0) AS clicks, COALESCE(i.impressions, 0) AS impressions, COALESCE(i.position_milli, 0) AS position_milli, c.value AS planned, c.state AS planned_state
+            FROM resources r LEFT JOIN page_index i ON i.page_id = r.page_id LEFT JOIN address_changes c ON c.page_id = r.page_id AND c.field = ? WHERE r.id IN ('.
+                        Bulk::list(array_keys($faulty)).
+                        ') ORDER BY r.id',
+                    [AddressField::Slug->value],
+                );
         foreach ($rows as $row) {
             $row->slug = self::slugOf((string) $row->url);
             $row->faults = $faulty[(int) $row->id];
-            $row->proposal = self::free($store, $row, Slug::propose((string) preg_replace('/\s*\((?:copy|kopie|copie|copia)\s*\d*\)\s*$/i', '', (string) $row->name)));
+            $row->proposal = self::free(
+                $store,
+                $row,
+                Slug::propose(
+                    (string) preg_replace('/\s*\((?:copy|kopie|copie|copia)\s*\d*\)\s*$/i', '', (string) $row->name),
+                ),
+            );
             $row->guard = self::guardOf($row);
         }
 
@@ -70,8 +88,13 @@ final class SlugAdvice
         $position = (int) $row->position_milli / 1000;
 
         return match (true) {
-            (int) $row->clicks >= self::GUARDED_CLICKS => number_format((int) $row->clicks).' clicks in thirteen weeks',
-            $position > 0 && $position <= self::RANKS_WELL && (int) $row->impressions >= self::IMPRESSIONS => 'stands at position '.number_format($position, 1).', '.number_format((int) $row->impressions).' impressions',
+            (int) $row->clicks >= self::GUARDED_CLICKS => number_format((int) $row->clicks).
+                ' clicks in thirteen weeks',
+            $position > 0 && $position <= self::RANKS_WELL && (int) $row->impressions >= self::IMPRESSIONS => 'stands at position '.
+                number_format($position, 1).
+                ', '.
+                number_format((int) $row->impressions).
+                ' impressions',
             default => null,
         };
     }
@@ -83,26 +106,56 @@ final class SlugAdvice
      */
     public static function change(Store $store, int $resource, string $slug, bool $confirmed, ?int $userId): void
     {
-        $row = DB::selectOne('SELECT r.id, r.name, r.url, r.page_id, r.kind, COALESCE(i.clicks, 0) AS clicks, COALESCE(i.impressions, 0) AS impressions, COALESCE(i.position_milli, 0) AS position_milli FROM resources r LEFT JOIN page_index i ON i.page_id = r.page_id WHERE r.store_id = ? AND r.id = ? AND r.gone = 0', [$store->id, $resource]) ?? throw new InvalidArgumentException('The shop has no such page any more.');
+        $row =
+            DB::selectOne(
+                'SELECT r.id, r.name, r.url, r.page_id, r.kind, COALESCE(i.clicks, 0) AS clicks, COALESCE(i.impressions, 0) AS impressions, COALESCE(i.position_milli, 0) AS position_milli FROM resources r LEFT JOIN page_index i ON i.page_id = r.page_id WHERE r.store_id = ? AND r.id = ? AND r.gone = 0',
+                [$store->id, $resource],
+            ) ?? throw new InvalidArgumentException('The shop has no such page any more.');
         $was = self::slugOf((string) $row->url);
         $slug = trim($slug);
         $faults = Slug::faults($slug);
         $guard = self::guardOf($row);
         match (true) {
-            $row->page_id === null => throw new InvalidArgumentException('Its page is not known yet: crawl the shop first.'),
+            $row->page_id === null => throw new InvalidArgumentException(
+                'Its page is not known yet: crawl the shop first.',
+            ),
             $was === '' => throw new InvalidArgumentException('The home page has no slug.'),
-            $slug === '' || preg_match('/^[a-z0-9]+(-[a-z0-9]+)*$/', $slug) !== 1 => throw new InvalidArgumentException('A slug is small letters, digits and single hyphens.'),
+            $slug === '' || preg_match('/^[a-z0-9]+(-[a-z0-9]+)*$/', $slug) !== 1 => throw new InvalidArgumentException(
+                'A slug is small letters, digits and single hyphens.',
+            ),
             $faults !== [] => throw new InvalidArgumentException("“{$slug}” ".implode(', ', $faults).'.'),
             $slug === $was => throw new InvalidArgumentException('That is its slug already.'),
-            self::isTaken($store, $row, $slug) => throw new InvalidArgumentException("“{$slug}” is taken by another page."),
-            $guard !== null && ! $confirmed => throw new InvalidArgumentException("{$row->name} ranks: $guard. Confirm a second time that its address shall change."),
-            default => app(AddressChanges::class)->put($store, [['page' => (int) $row->page_id, 'field' => AddressField::Slug, 'value' => $slug, 'why' => "slug was $was", 'base' => $was]], Origin::Hand, $userId),
+            self::isTaken($store, $row, $slug) => throw new InvalidArgumentException(
+                "“{$slug}” is taken by another page.",
+            ),
+            $guard !== null && ! $confirmed => throw new InvalidArgumentException(
+                "{$row->name} ranks: $guard. Confirm a second time that its address shall change.",
+            ),
+            default => app(AddressChanges::class)->put(
+                $store,
+                [
+                    [
+                        'page' => (int) $row->page_id,
+                        'field' => AddressField::Slug,
+                        'value' => $slug,
+                        'why' => "slug was $was",
+                        'base' => $was,
+                    ],
+                ],
+                Origin::Hand,
+                $userId,
+            ),
         };
     }
 
     private static function free(Store $store, object $row, string $slug): string
     {
-        return $slug === '' || $slug === $row->slug ? $slug : Slug::free($slug, static fn (string $one): bool => $one !== $row->slug && self::isTaken($store, $row, $one));
+        return $slug === '' || $slug === $row->slug
+            ? $slug
+            : Slug::free(
+                $slug,
+                static fn (string $one): bool => $one !== $row->slug && self::isTaken($store, $row, $one),
+            );
     }
 
     private static function isTaken(Store $store, object $row, string $slug): bool
@@ -110,12 +163,21 @@ final class SlugAdvice
         $url = PageUrl::parse((string) $row->url);
         $new = $url === null ? null : $url->resolve((string) preg_replace('~[^/]*$~', '', $url->path).$slug);
 
-        return $new === null || DB::selectOne('SELECT 1 AS n FROM pages p JOIN page_index i ON i.page_id = p.id WHERE p.store_id = ? AND p.digest = ? AND i.status = 200', [$store->id, $new->digest()]) !== null
-            || DB::selectOne('SELECT 1 AS n FROM address_changes WHERE store_id = ? AND field = ? AND value = ? AND page_id <> ?', [$store->id, AddressField::Slug->value, $slug, (int) $row->page_id]) !== null;
+        return $new === null ||
+            DB::selectOne(
+                'SELECT 1 AS n FROM pages p JOIN page_index i ON i.page_id = p.id WHERE p.store_id = ? AND p.digest = ? AND i.status = 200',
+                [$store->id, $new->digest()],
+            ) !== null ||
+            DB::selectOne(
+                'SELECT 1 AS n FROM address_changes WHERE store_id = ? AND field = ? AND value = ? AND page_id <> ?',
+                [$store->id, AddressField::Slug->value, $slug, (int) $row->page_id],
+            ) !== null;
     }
 
     private static function slugOf(string $url): string
     {
-        return preg_match('~^[a-z]+://[^/?#]+/(?:[^?#]*/)?([^/?#]+)/?(?:[?#]|$)~', $url, $found) === 1 ? rawurldecode($found[1]) : '';
+        return preg_match('~^[a-z]+://[^/?#]+/(?:[^?#]*/)?([^/?#]+)/?(?:[?#]|$)~', $url, $found) === 1
+            ? rawurldecode($found[1])
+            : '';
     }
 }

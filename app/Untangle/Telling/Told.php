@@ -32,9 +32,32 @@ final class Told
         $told = DB::table('untangle_told')->where('store_id', $set->storeId)->where('page_id', $set->pageId);
         $wasTold = (clone $told)->whereNotNull('sent_at')->exists();
         // What was not sent yet of the same field is overtaken by what holds now; where nothing was sent, going back is no news.
-        (clone $told)->whereNull('sent_at')->whereIn('why', [self::AS_BEFORE, ...array_map(static fn (string $value): string => self::reason($set->field, $value)[1], ['gone', 'noindex', 'any'])])->delete();
+        (clone $told)
+            ->whereNull('sent_at')
+            ->whereIn('why', [
+                self::AS_BEFORE,
+                ...array_map(static fn (string $value): string => self::reason($set->field, $value)[1], [
+                    'gone',
+                    'noindex',
+                    'any',
+                ]),
+            ])
+            ->delete();
         if ($set->value !== '' || $wasTold) {
-            DB::table('untangle_told')->upsert([['store_id' => $set->storeId, 'page_id' => $set->pageId, 'purpose' => $purpose, 'why' => $why, 'created_at' => now(), 'sent_at' => null]], ['store_id', 'page_id', 'purpose'], ['why', 'created_at', 'sent_at']);
+            DB::table('untangle_told')->upsert(
+                [
+                    [
+                        'store_id' => $set->storeId,
+                        'page_id' => $set->pageId,
+                        'purpose' => $purpose,
+                        'why' => $why,
+                        'created_at' => now(),
+                        'sent_at' => null,
+                    ],
+                ],
+                ['store_id', 'page_id', 'purpose'],
+                ['why', 'created_at', 'sent_at'],
+            );
         }
     }
 
@@ -48,8 +71,12 @@ final class Told
     {
         return match (true) {
             $value === '' => ['crawl', self::AS_BEFORE],
-            $field === AddressField::Redirect => $value === 'gone' ? ['remove', 'it is gone'] : ['crawl', 'it redirects now'],
-            $field === AddressField::Robots => str_contains($value, 'noindex') ? ['remove', 'it is kept out of search'] : ['crawl', 'it may be listed again'],
+            $field === AddressField::Redirect => $value === 'gone'
+                ? ['remove', 'it is gone']
+                : ['crawl', 'it redirects now'],
+            $field === AddressField::Robots => str_contains($value, 'noindex')
+                ? ['remove', 'it is kept out of search']
+                : ['crawl', 'it may be listed again'],
             $field === AddressField::Slug => ['crawl', 'it has moved'],
             default => ['crawl', 'its canonical has changed'],
         };
@@ -72,19 +99,43 @@ final class Told
     public static function send(Store $store): int
     {
         $options = $store->options();
-        $to = PageUrl::parse($options->indexnowUrl) ?? throw new InvalidArgumentException('No address is set for IndexNow. An owner can do that in the settings (indexnow_url).');
+        $to =
+            PageUrl::parse($options->indexnowUrl) ??
+            throw new InvalidArgumentException(
+                'No address is set for IndexNow. An owner can do that in the settings (indexnow_url).',
+            );
         $base = PageUrl::parse($store->base_url) ?? throw new InvalidArgumentException('The store has no address.');
-        $rows = DB::table('untangle_told')->join('pages', 'pages.id', '=', 'page_id')->where('untangle_told.store_id', $store->id)->whereNull('sent_at')->orderBy('untangle_told.id')->limit(self::AT_ONCE)->get(['untangle_told.id', 'pages.url']);
-        $rows = $rows->filter(static fn (object $row): bool => PageUrl::parse((string) $row->url)?->sameHostAs($base) === true);
+        $rows = DB::table('untangle_told')
+            ->join('pages', 'pages.id', '=', 'page_id')
+            ->where('untangle_told.store_id', $store->id)
+            ->whereNull('sent_at')
+            ->orderBy('untangle_told.id')
+            ->limit(self::AT_ONCE)
+            ->get(['untangle_told.id', 'pages.url']);
+        $rows = $rows->filter(
+            static fn (object $row): bool => PageUrl::parse((string) $row->url)?->sameHostAs($base) === true,
+        );
         if ($rows->isEmpty()) {
             throw new InvalidArgumentException('Nothing to tell.');
         }
-        $body = json_encode(['host' => $base->authority, 'key' => self::key($store), 'keyLocation' => $base->scheme.'://'.$base->authority.'/'.self::key($store).'.txt', 'urlList' => $rows->pluck('url')->values()->all()], JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES);
-        $answer = GuardedHttp::allowing($options->privateHosts)->fetch(new HttpRequest($to, 'POST', ['Content-Type' => 'application/json; charset=utf-8'], $body, 20, 100_000));
-        $said = $answer->status === 0 ? ($answer->problem ?? 'no answer') : "status {$answer->status}";
+        $body = json_encode(
+            [
+                'host' => $base->authority,
+                'key' => self::key($store),
+                'keyLocation' => $base->scheme.'://'.$base->authority.'/'.self::key($store).'.txt',
+                'urlList' => $rows->pluck('url')->values()->all(),
+            ],
+            JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES,
+        );
+        $answer = GuardedHttp::allowing($options->privateHosts)->fetch(
+            new HttpRequest($to, 'POST', ['Content-Type' => 'application/json; charset=utf-8'], $body, 20, 100_000),
+        );
+        $said = $answer->status === 0 ? $answer->problem ?? 'no answer' : "status {$answer->status}";
         $isTaken = $answer->status === 200 || $answer->status === 202;
         foreach ($rows->pluck('id')->chunk(2000) as $ids) {
-            DB::table('untangle_told')->whereIn('id', $ids)->update(['answer' => mb_substr($said, 0, 190)] + ($isTaken ? ['sent_at' => now()] : []));
+            DB::table('untangle_told')
+                ->whereIn('id', $ids)
+                ->update(['answer' => mb_substr($said, 0, 190)] + ($isTaken ? ['sent_at' => now()] : []));
         }
         if (! $isTaken) {
             throw new RuntimeException("It was not taken: $said.");
@@ -96,7 +147,14 @@ final class Told
     /** @return \Generator<list<string>> what is waiting, or all */
     public static function export(Store $store): \Generator
     {
-        foreach (DB::table('untangle_told')->join('pages', 'pages.id', '=', 'page_id')->where('untangle_told.store_id', $store->id)->orderBy('untangle_told.id')->limit(200_000)->get(['pages.url', 'purpose', 'why', 'sent_at']) as $row) {
+        foreach (
+            DB::table('untangle_told')
+                ->join('pages', 'pages.id', '=', 'page_id')
+                ->where('untangle_told.store_id', $store->id)
+                ->orderBy('untangle_told.id')
+                ->limit(200_000)
+                ->get(['pages.url', 'purpose', 'why', 'sent_at']) as $row
+        ) {
             yield [(string) $row->url, (string) $row->purpose, (string) $row->why, (string) $row->sent_at];
         }
     }

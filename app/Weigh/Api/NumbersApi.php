@@ -32,15 +32,34 @@ final class NumbersApi
 
     public function stores(Request $request): JsonResponse
     {
-        $rows = DB::table('memberships')->join('stores', 'stores.id', '=', 'memberships.store_id')->where('user_id', $request->user()?->getAuthIdentifier())->orderBy('name')->get(['stores.id', 'slug', 'name', 'base_url', 'timezone', 'role']);
+        $rows = DB::table('memberships')
+            ->join('stores', 'stores.id', '=', 'memberships.store_id')
+            ->where('user_id', $request->user()?->getAuthIdentifier())
+            ->orderBy('name')
+            ->get(['stores.id', 'slug', 'name', 'base_url', 'timezone', 'role']);
 
         $markets = [];
-        foreach (DB::table('markets')->whereIn('store_id', $rows->pluck('id'))->orderBy('place')->orderBy('id')->get() as $one) {
-            $markets[(int) $one->store_id][] = ['id' => (int) $one->id, 'name' => $one->name, 'language' => $one->language, 'country' => $one->country, 'currency' => $one->currency];
+        foreach (
+            DB::table('markets')->whereIn('store_id', $rows->pluck('id'))->orderBy('place')->orderBy('id')->get() as $one
+        ) {
+            $markets[(int) $one->store_id][] = [
+                'id' => (int) $one->id,
+                'name' => $one->name,
+                'language' => $one->language,
+                'country' => $one->country,
+                'currency' => $one->currency,
+            ];
         }
         $stores = [];
         foreach ($rows as $row) {
-            $stores[] = ['slug' => $row->slug, 'name' => $row->name, 'url' => $row->base_url, 'role' => $row->role, 'timezone' => $row->timezone, 'markets' => $markets[(int) $row->id] ?? []];
+            $stores[] = [
+                'slug' => $row->slug,
+                'name' => $row->name,
+                'url' => $row->base_url,
+                'role' => $row->role,
+                'timezone' => $row->timezone,
+                'markets' => $markets[(int) $row->id] ?? [],
+            ];
         }
 
         return response()->json(['data' => $stores]);
@@ -49,76 +68,274 @@ final class NumbersApi
     public function pages(Request $request, Store $store): JsonResponse
     {
         $lens = $this->lens($request, $store);
-        $sort = is_string($request->query('sort')) && isset(WeighedPages::SORTS[$request->query('sort')]) ? $request->query('sort') : 'upside';
-        ['rows' => $rows, 'next' => $next] = WeighedPages::page($store, $lens, $sort, $this->after($request), self::size($request));
+        $sort =
+            is_string($request->query('sort')) && isset(WeighedPages::SORTS[$request->query('sort')])
+                ? $request->query('sort')
+                : 'upside';
+        ['rows' => $rows, 'next' => $next] = WeighedPages::page(
+            $store,
+            $lens,
+            $sort,
+            $this->after($request),
+            self::size($request),
+        );
         $then = $lens->against === 'year' ? '_year' : '_before';
 
-        return $this->answer($store, $lens, array_map(static fn (object $row): array => [
-            'page' => (int) $row->page_id, 'url' => $row->url, 'title' => $row->title, 'kind' => PageKind::from((int) $row->page_kind)->key(), ...self::sums((array) $row, $then),
-            'upside' => self::money($row->upside), 'low' => self::money($row->low), 'high' => self::money($row->high), 'upside_wording' => self::money($row->wording), 'upside_position' => self::money($row->lift), 'extra_clicks' => self::money($row->extra_clicks), 'click_value' => $row->click_value === null ? null : round((float) $row->click_value, 4),
-            'withheld_clicks' => $row->withheld_clicks === null ? null : (int) $row->withheld_clicks, 'reason' => $row->reason, 'touched' => $row->touched, 'worklist' => $row->worklist,
-        ], $rows), $next, WeighedPages::count($store, $lens, $sort));
+        return $this->answer(
+            $store,
+            $lens,
+            array_map(
+                static fn (object $row): array => [
+                    'page' => (int) $row->page_id,
+                    'url' => $row->url,
+                    'title' => $row->title,
+                    'kind' => PageKind::from((int) $row->page_kind)->key(),
+                    ...self::sums((array) $row, $then),
+                    'upside' => self::money($row->upside),
+                    'low' => self::money($row->low),
+                    'high' => self::money($row->high),
+                    'upside_wording' => self::money($row->wording),
+                    'upside_position' => self::money($row->lift),
+                    'extra_clicks' => self::money($row->extra_clicks),
+                    'click_value' => $row->click_value === null ? null : round((float) $row->click_value, 4),
+                    'withheld_clicks' => $row->withheld_clicks === null ? null : (int) $row->withheld_clicks,
+                    'reason' => $row->reason,
+                    'touched' => $row->touched,
+                    'worklist' => $row->worklist,
+                ],
+                $rows,
+            ),
+            $next,
+            WeighedPages::count($store, $lens, $sort),
+        );
     }
 
     public function queries(Request $request, Store $store): JsonResponse
     {
         $lens = $this->lens($request, $store);
-        ['rows' => $rows, 'next' => $next] = QueryList::page($store, $lens, $request->query('sort') === 'impressions' ? 'impressions' : 'clicks', $this->after($request), self::size($request));
+        ['rows' => $rows, 'next' => $next] = QueryList::page(
+            $store,
+            $lens,
+            $request->query('sort') === 'impressions' ? 'impressions' : 'clicks',
+            $this->after($request),
+            self::size($request),
+        );
         $then = $lens->against === 'year' ? '_year' : '_before';
 
-        return $this->answer($store, $lens, array_map(static fn (object $row): array => ['query' => (int) $row->query_id, 'text' => $row->text, 'class' => QueryClass::from((int) $row->class)->key(), 'pages' => (int) $row->pages, ...self::sums((array) $row, $then), 'volume' => $row->volume === null ? null : (int) $row->volume, 'difficulty' => $row->difficulty === null ? null : (float) $row->difficulty], $rows), $next, QueryList::count($store, $lens));
+        return $this->answer(
+            $store,
+            $lens,
+            array_map(
+                static fn (object $row): array => [
+                    'query' => (int) $row->query_id,
+                    'text' => $row->text,
+                    'class' => QueryClass::from((int) $row->class)->key(),
+                    'pages' => (int) $row->pages,
+                    ...self::sums((array) $row, $then),
+                    'volume' => $row->volume === null ? null : (int) $row->volume,
+                    'difficulty' => $row->difficulty === null ? null : (float) $row->difficulty,
+                ],
+                $rows,
+            ),
+            $next,
+            QueryList::count($store, $lens),
+        );
     }
 
     public function groups(Request $request, Store $store): JsonResponse
     {
         $lens = $this->lens($request, $store);
-        $by = is_string($request->query('by')) && isset(GroupSums::SORTS[$request->query('by')]) ? $request->query('by') : 'kind';
+        $by =
+            is_string($request->query('by')) && isset(GroupSums::SORTS[$request->query('by')])
+                ? $request->query('by')
+                : 'kind';
         $then = $lens->against === 'year' ? '_year' : '_before';
         if ($by === 'week') {
-            return $this->answer($store, $lens, array_map(static fn (object $row): array => ['name' => (string) $row->week, 'clicks' => (int) $row->clicks, 'impressions' => (int) $row->impressions, 'position' => self::position((array) $row, ''), 'orders' => (int) $row->orders, 'revenue' => self::money($row->revenue)], GroupSums::weeks($store, $lens)), null);
+            return $this->answer(
+                $store,
+                $lens,
+                array_map(
+                    static fn (object $row): array => [
+                        'name' => (string) $row->week,
+                        'clicks' => (int) $row->clicks,
+                        'impressions' => (int) $row->impressions,
+                        'position' => self::position((array) $row, ''),
+                        'orders' => (int) $row->orders,
+                        'revenue' => self::money($row->revenue),
+                    ],
+                    GroupSums::weeks($store, $lens),
+                ),
+                null,
+            );
         }
         $markets = Markets::of($store);
         $name = static fn (string $name): string => match ($by) {
-            'kind' => PageKind::from((int) $name)->key(), 'market' => $markets->find((int) $name)->name, 'device' => Lens::DEVICES[(int) $name] ?? 'other', 'class' => Lens::CLASSES[(int) $name] ?? 'other', 'collection' => (string) DB::table('pages')->where('id', (int) $name)->value('url'), default => $name
+            'kind' => PageKind::from((int) $name)->key(),
+            'market' => $markets->find((int) $name)->name,
+            'device' => Lens::DEVICES[(int) $name] ?? 'other',
+            'class' => Lens::CLASSES[(int) $name] ?? 'other',
+            'collection' => (string) DB::table('pages')->where('id', (int) $name)->value('url'),
+            default => $name,
         };
 
-        return $this->answer($store, $lens, array_map(static fn (array $row): array => ['name' => $name(is_scalar($row['name']) ? (string) $row['name'] : ''), 'pages' => self::whole($row, 'pages'), ...self::sums($row, $then)], GroupSums::of($store, $lens, $by)), null);
+        return $this->answer(
+            $store,
+            $lens,
+            array_map(
+                static fn (array $row): array => [
+                    'name' => $name(is_scalar($row['name']) ? (string) $row['name'] : ''),
+                    'pages' => self::whole($row, 'pages'),
+                    ...self::sums($row, $then),
+                ],
+                GroupSums::of($store, $lens, $by),
+            ),
+            null,
+        );
     }
 
     public function losing(Request $request, Store $store): JsonResponse
     {
         $lens = $this->lens($request, $store);
 
-        return $this->answer($store, $lens, array_map(static fn (object $row): array => ['page' => (int) $row->page_id, 'url' => $row->url, 'clicks' => (int) $row->clicks, 'change' => -(int) $row->lost, ...array_map(static fn (mixed $part): ?float => $row->has_parts ? self::money($part) : null, ['by_searches' => $row->demand, 'by_position' => $row->place, 'by_click_rate' => $row->rate, 'by_queries_new' => $row->came, 'by_queries_gone' => $row->went, 'by_withheld' => $row->withheld])], Losses::page($store, $lens)), null);
+        return $this->answer(
+            $store,
+            $lens,
+            array_map(
+                static fn (object $row): array => [
+                    'page' => (int) $row->page_id,
+                    'url' => $row->url,
+                    'clicks' => (int) $row->clicks,
+                    'change' => -(int) $row->lost,
+                    ...array_map(static fn (mixed $part): ?float => $row->has_parts ? self::money($part) : null, [
+                        'by_searches' => $row->demand,
+                        'by_position' => $row->place,
+                        'by_click_rate' => $row->rate,
+                        'by_queries_new' => $row->came,
+                        'by_queries_gone' => $row->went,
+                        'by_withheld' => $row->withheld,
+                    ]),
+                ],
+                Losses::page($store, $lens),
+            ),
+            null,
+        );
     }
 
     public function wins(Request $request, Store $store): JsonResponse
     {
         $lens = $this->lens($request, $store);
-        $sort = is_string($request->query('sort')) && isset(Findings::WINS[$request->query('sort')]) ? $request->query('sort') : 'near';
-        ['rows' => $rows, 'next' => $next] = Findings::wins($store, $lens, $sort, $this->after($request), self::size($request));
+        $sort =
+            is_string($request->query('sort')) && isset(Findings::WINS[$request->query('sort')])
+                ? $request->query('sort')
+                : 'near';
+        ['rows' => $rows, 'next' => $next] = Findings::wins(
+            $store,
+            $lens,
+            $sort,
+            $this->after($request),
+            self::size($request),
+        );
 
-        return $this->answer($store, $lens, array_map(static fn (object $row): array => ['page' => (int) $row->page_id, 'url' => $row->url, 'queries' => (int) $row->queries, 'extra_clicks' => self::money($row->gain), 'worth' => self::money($row->gain * $row->click_value), 'best' => array_map(static fn (object $one): array => ['text' => $one->text, 'position' => round((float) $one->position, 2), 'impressions' => (int) $one->impressions, 'clicks' => (int) $one->clicks], $row->best)], $rows), $next, Findings::count($store, $lens, $sort));
+        return $this->answer(
+            $store,
+            $lens,
+            array_map(
+                static fn (object $row): array => [
+                    'page' => (int) $row->page_id,
+                    'url' => $row->url,
+                    'queries' => (int) $row->queries,
+                    'extra_clicks' => self::money($row->gain),
+                    'worth' => self::money($row->gain * $row->click_value),
+                    'best' => array_map(
+                        static fn (object $one): array => [
+                            'text' => $one->text,
+                            'position' => round((float) $one->position, 2),
+                            'impressions' => (int) $one->impressions,
+                            'clicks' => (int) $one->clicks,
+                        ],
+                        $row->best,
+                    ),
+                ],
+                $rows,
+            ),
+            $next,
+            Findings::count($store, $lens, $sort),
+        );
     }
 
     public function missing(Request $request, Store $store): JsonResponse
     {
         $lens = $this->lens($request, $store);
-        ['rows' => $rows, 'next' => $next] = Findings::missing($store, $lens, $this->after($request), self::size($request));
+        ['rows' => $rows, 'next' => $next] = Findings::missing(
+            $store,
+            $lens,
+            $this->after($request),
+            self::size($request),
+        );
 
-        return $this->answer($store, $lens, array_map(static fn (object $row): array => ['page' => (int) $row->page_id, 'url' => $row->url, 'number' => $row->number, 'back_on' => $row->back_on, 'clicks_in_28_days' => self::money($row->missed_clicks), 'missed_in_28_days' => self::money($row->missed)], $rows), $next, Findings::count($store, $lens, null));
+        return $this->answer(
+            $store,
+            $lens,
+            array_map(
+                static fn (object $row): array => [
+                    'page' => (int) $row->page_id,
+                    'url' => $row->url,
+                    'number' => $row->number,
+                    'back_on' => $row->back_on,
+                    'clicks_in_28_days' => self::money($row->missed_clicks),
+                    'missed_in_28_days' => self::money($row->missed),
+                ],
+                $rows,
+            ),
+            $next,
+            Findings::count($store, $lens, null),
+        );
     }
 
     public function worklists(Store $store): JsonResponse
     {
-        return response()->json(['data' => array_map(static fn (object $row): array => ['id' => (int) $row->id, 'name' => $row->name, 'owner' => $row->owner, 'first_day' => $row->first_day, 'due_day' => $row->due_day, 'state' => $row->state, 'pages' => (int) $row->pages, 'done' => (int) $row->done, 'upside' => count($row->sums) > 1 ? null : self::money($row->upside), 'upside_done' => count($row->sums) > 1 ? null : self::money($row->upside_done), 'currency' => count($row->sums) === 1 ? (string) array_key_first($row->sums) : null, 'upside_by_currency' => (object) array_map(static fn (float $sum): float => round($sum, 2), $row->sums)], Worklists::all($store))]);
+        return response()->json([
+            'data' => array_map(
+                static fn (object $row): array => [
+                    'id' => (int) $row->id,
+                    'name' => $row->name,
+                    'owner' => $row->owner,
+                    'first_day' => $row->first_day,
+                    'due_day' => $row->due_day,
+                    'state' => $row->state,
+                    'pages' => (int) $row->pages,
+                    'done' => (int) $row->done,
+                    'upside' => count($row->sums) > 1 ? null : self::money($row->upside),
+                    'upside_done' => count($row->sums) > 1 ? null : self::money($row->upside_done),
+                    'currency' => count($row->sums) === 1 ? (string) array_key_first($row->sums) : null,
+                    'upside_by_currency' => (object) array_map(
+                        static fn (float $sum): float => round($sum, 2),
+                        $row->sums,
+                    ),
+                ],
+                Worklists::all($store),
+            ),
+        ]);
     }
 
     public function worklist(Store $store, int $list): JsonResponse
     {
         $row = Worklists::find($store, $list) ?? abort(404);
 
-        return response()->json(['data' => array_map(static fn (object $page): array => ['page' => (int) $page->page_id, 'url' => $page->url, 'state' => $page->state, 'minutes' => (int) $page->minutes, 'upside' => self::money($page->upside), 'reason' => $page->reason, 'note' => $page->note], Worklists::pages($store, $row))]);
+        return response()->json([
+            'data' => array_map(
+                static fn (object $page): array => [
+                    'page' => (int) $page->page_id,
+                    'url' => $page->url,
+                    'state' => $page->state,
+                    'minutes' => (int) $page->minutes,
+                    'upside' => self::money($page->upside),
+                    'reason' => $page->reason,
+                    'note' => $page->note,
+                ],
+                Worklists::pages($store, $row),
+            ),
+        ]);
     }
 
     private function lens(Request $request, Store $store): Lens
@@ -126,7 +343,9 @@ final class NumbersApi
         $market = $request->query('market');
         $known = array_map(static fn (Market $one): string => (string) $one->id, Markets::of($store)->all());
         if (is_string($market) && ! in_array($market, $known, true)) {
-            throw ValidationException::withMessages(['market' => 'is no market of this store; it has '.implode(', ', $known).'.']);
+            throw ValidationException::withMessages([
+                'market' => 'is no market of this store; it has '.implode(', ', $known).'.',
+            ]);
         }
 
         return Lens::from($request, $store, NumberWindow::of($store)->isPeriod ?? false);
@@ -151,14 +370,26 @@ final class NumbersApi
         $window = NumberWindow::of($store);
         $markets = Markets::of($store);
         $market = $lens->market === null ? null : $markets->find($lens->market);
-        $told = $window === null ? null : [
-            'weeks' => $window->isPeriod ? null : $lens->weeks, 'last_day' => $window->lastDay, 'against' => $lens->against,
-            'device' => Lens::DEVICES[$lens->device] ?? 'all', 'class' => Lens::CLASSES[$lens->class] ?? 'all',
-            'remarks' => $window->isPeriod ? [] : Remarks::of($store, $window, $lens),
-            'market' => $market?->id, 'currency' => Units::of($store)->unit($lens->market),
-        ];
+        $told =
+            $window === null
+                ? null
+                : [
+                    'weeks' => $window->isPeriod ? null : $lens->weeks,
+                    'last_day' => $window->lastDay,
+                    'against' => $lens->against,
+                    'device' => Lens::DEVICES[$lens->device] ?? 'all',
+                    'class' => Lens::CLASSES[$lens->class] ?? 'all',
+                    'remarks' => $window->isPeriod ? [] : Remarks::of($store, $window, $lens),
+                    'market' => $market?->id,
+                    'currency' => Units::of($store)->unit($lens->market),
+                ];
 
-        return response()->json(['window' => $told, 'data' => $data, 'total' => $total ?? count($data), 'next' => $next]);
+        return response()->json([
+            'window' => $told,
+            'data' => $data,
+            'total' => $total ?? count($data),
+            'next' => $next,
+        ]);
     }
 
     /**
@@ -167,8 +398,19 @@ final class NumbersApi
      */
     private static function sums(array $row, string $then): array
     {
-        return ['clicks' => self::whole($row, 'clicks'), 'impressions' => self::whole($row, 'impressions'), 'position' => self::position($row, ''), 'clicks_compared' => self::whole($row, "clicks_beside$then"), 'impressions_compared' => self::whole($row, "impressions_beside$then"), 'clicks_then' => self::whole($row, "clicks$then"), 'impressions_then' => self::whole($row, "impressions$then"), 'position_then' => self::position($row, $then)]
-            + (array_key_exists('revenue', $row) ? ['orders' => self::whole($row, 'orders'), 'revenue' => self::money($row['revenue'])] : []);
+        return [
+            'clicks' => self::whole($row, 'clicks'),
+            'impressions' => self::whole($row, 'impressions'),
+            'position' => self::position($row, ''),
+            'clicks_compared' => self::whole($row, "clicks_beside$then"),
+            'impressions_compared' => self::whole($row, "impressions_beside$then"),
+            'clicks_then' => self::whole($row, "clicks$then"),
+            'impressions_then' => self::whole($row, "impressions$then"),
+            'position_then' => self::position($row, $then),
+        ] +
+            (array_key_exists('revenue', $row)
+                ? ['orders' => self::whole($row, 'orders'), 'revenue' => self::money($row['revenue'])]
+                : []);
     }
 
     /** @param  array<string, mixed>  $row */

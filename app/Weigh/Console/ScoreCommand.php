@@ -24,12 +24,36 @@ final class ScoreCommand extends StoreCommand
             $state = $this->option('wait') ? $desk->workToEnd($work) : 'waiting';
             $pages = DB::table('weigh_scores')->where('store_id', $store->id)->count();
             $units = Units::of($store);
-            $sums = $units->sums(array_map(floatval(...), DB::table('weigh_scores')->where('store_id', $store->id)->groupBy('market_id')->selectRaw('market_id, SUM(upside) AS upside')->pluck('upside', 'market_id')->all()));
+            $sums = $units->sums(
+                array_map(
+                    floatval(...),
+                    DB::table('weigh_scores')
+                        ->where('store_id', $store->id)
+                        ->groupBy('market_id')
+                        ->selectRaw('market_id, SUM(upside) AS upside')
+                        ->pluck('upside', 'market_id')
+                        ->all(),
+                ),
+            );
             $upside = count($sums) > 1 ? null : round(array_sum($sums), 2);
             $problem = DB::table('work')->where('id', $work)->value('problem');
-            $this->answer(['state' => $state, 'pages' => $pages, 'upside' => $upside, 'upside_by_currency' => array_map(static fn (float $sum): float => round($sum, 2), $sums), 'problem' => $problem], match ($state) {
-                'done' => number_format($pages).' pages are weighed; together they could bring about '.Units::words($sums).' more in four weeks.', 'waiting' => 'The weighing has begun.', default => "The weighing has $state. $problem",
-            });
+            $this->answer(
+                [
+                    'state' => $state,
+                    'pages' => $pages,
+                    'upside' => $upside,
+                    'upside_by_currency' => array_map(static fn (float $sum): float => round($sum, 2), $sums),
+                    'problem' => $problem,
+                ],
+                match ($state) {
+                    'done' => number_format($pages).
+                        ' pages are weighed; together they could bring about '.
+                        Units::words($sums).
+                        ' more in four weeks.',
+                    'waiting' => 'The weighing has begun.',
+                    default => "The weighing has $state. $problem",
+                },
+            );
 
             return in_array($state, ['done', 'waiting'], true) ? 0 : 1;
         });

@@ -35,11 +35,23 @@ final class FindingsController
 {
     public function wins(Request $request, Store $store): View
     {
-        $sort = is_string($request->query('sort')) && isset(Findings::WINS[$request->query('sort')]) ? $request->query('sort') : 'near';
+        $sort =
+            is_string($request->query('sort')) && isset(Findings::WINS[$request->query('sort')])
+                ? $request->query('sort')
+                : 'near';
         $isRivals = $request->query('sort') === 'rivals';
         $lens = $this->lens($request, $store);
 
-        return view('weigh.wins', $this->frame($store, $lens) + ['sort' => $isRivals ? 'rivals' : $sort, 'rivals' => $isRivals ? Findings::rivals($store, $lens) : []] + ($isRivals ? ['rows' => [], 'next' => null] : Findings::wins($store, $lens, $sort, $this->after($request))));
+        return view(
+            'weigh.wins',
+            $this->frame($store, $lens) + [
+                'sort' => $isRivals ? 'rivals' : $sort,
+                'rivals' => $isRivals ? Findings::rivals($store, $lens) : [],
+            ] +
+                ($isRivals
+                    ? ['rows' => [], 'next' => null]
+                    : Findings::wins($store, $lens, $sort, $this->after($request))),
+        );
     }
 
     public function losing(Request $request, Store $store): View
@@ -47,7 +59,16 @@ final class FindingsController
         $lens = $this->lens($request, $store);
         $window = NumberWindow::of($store);
 
-        return view('weigh.losing', $this->frame($store, $lens) + ['rows' => Losses::page($store, $lens), 'breaks' => $window === null ? [] : [...Remarks::of($store, $window, $lens), ...Losses::remarks($store, $window, $lens)], 'isCompared' => $window !== null && Told::isCompared($store, $window, $lens)]);
+        return view(
+            'weigh.losing',
+            $this->frame($store, $lens) + [
+                'rows' => Losses::page($store, $lens),
+                'breaks' => $window === null
+                        ? []
+                        : [...Remarks::of($store, $window, $lens), ...Losses::remarks($store, $window, $lens)],
+                'isCompared' => $window !== null && Told::isCompared($store, $window, $lens),
+            ],
+        );
     }
 
     public function moved(Request $request, Store $store): View
@@ -63,23 +84,39 @@ final class FindingsController
         $ahead = in_array($request->query('ahead'), ['4', '13', '26'], true) ? (int) $request->query('ahead') : 13;
         $seasons = $request->query('only') === 'seasons';
 
-        return view('weigh.ahead', $this->frame($store, $lens) + ['ahead' => $ahead, 'seasons' => $seasons, 'today' => $store->today()] + Findings::ahead($store, $lens, $ahead, $seasons));
+        return view(
+            'weigh.ahead',
+            $this->frame($store, $lens) + ['ahead' => $ahead, 'seasons' => $seasons, 'today' => $store->today()] +
+                Findings::ahead($store, $lens, $ahead, $seasons),
+        );
     }
 
     public function missing(Request $request, Store $store): View
     {
         $lens = $this->lens($request, $store);
 
-        return view('weigh.missing', $this->frame($store, $lens) + Findings::missing($store, $lens, $this->after($request)));
+        return view(
+            'weigh.missing',
+            $this->frame($store, $lens) + Findings::missing($store, $lens, $this->after($request)),
+        );
     }
 
     public function missingSheet(Store $store, string $format): StreamedResponse
     {
         abort_unless(isset(TableWriter::FORMATS[$format]), 404);
 
-        return response()->streamDownload(static function () use ($store, $format): void {
-            TableWriter::write($format, MissingSheet::COLUMNS, MissingSheet::rows($store), fopen('php://output', 'wb') ?: throw new \RuntimeException('No output.'));
-        }, "{$store->slug}-not-in-stock.$format", ['Content-Type' => TableWriter::FORMATS[$format]]);
+        return response()->streamDownload(
+            static function () use ($store, $format): void {
+                TableWriter::write(
+                    $format,
+                    MissingSheet::COLUMNS,
+                    MissingSheet::rows($store),
+                    fopen('php://output', 'wb') ?: throw new \RuntimeException('No output.'),
+                );
+            },
+            "{$store->slug}-not-in-stock.$format",
+            ['Content-Type' => TableWriter::FORMATS[$format]],
+        );
     }
 
     public function curve(Request $request, Store $store): View
@@ -87,20 +124,62 @@ final class FindingsController
         $lens = $this->lens($request, $store);
         $market = $lens->market ?? Markets::of($store)->first()->id;
         $curve = Model::of($market)?->curve;
-        $page = is_string($request->query('page')) && ctype_digit($request->query('page')) && strlen($request->query('page')) < 18 ? DB::table('pages')->where('store_id', $store->id)->where('id', (int) $request->query('page'))->first() : null;
+        $page =
+            is_string($request->query('page')) &&
+            ctype_digit($request->query('page')) &&
+            strlen($request->query('page')) < 18
+                ? DB::table('pages')->where('store_id', $store->id)->where('id', (int) $request->query('page'))->first()
+                : null;
         $range = CurvePicture::range($request);
-        $marks = $curve === null ? [] : ($page === null ? CurvePicture::pages($store, $lens, $curve) : CurvePicture::queries($store, (int) $page->id, $curve));
+        $marks =
+            $curve === null
+                ? []
+                : ($page === null
+                    ? CurvePicture::pages($store, $lens, $curve)
+                    : CurvePicture::queries($store, (int) $page->id, $curve));
         $isPart = $request->hasAny(['from', 'to', 'low', 'high', 'hanging']);
-        $picked = $isPart ? array_values(array_filter($marks, static fn (array $mark): bool => $mark['position'] >= $range['from'] && $mark['position'] <= $range['to'] && $mark['rate'] >= $range['low'] && $mark['rate'] <= $range['high'] && ($request->query('hanging') !== '1' || $mark['hangs']))) : [];
-        usort($picked, static fn (array $a, array $b): int => [$b['upside'], $b['impressions']] <=> [$a['upside'], $a['impressions']]);
+        $picked = $isPart
+            ? array_values(
+                array_filter(
+                    $marks,
+                    static fn (array $mark): bool => $mark['position'] >= $range['from'] &&
+                        $mark['position'] <= $range['to'] &&
+                        $mark['rate'] >= $range['low'] &&
+                        $mark['rate'] <= $range['high'] &&
+                        ($request->query('hanging') !== '1' || $mark['hangs']),
+                ),
+            )
+            : [];
+        usort(
+            $picked,
+            static fn (array $a, array $b): int => [$b['upside'], $b['impressions']] <=> [
+                $a['upside'],
+                $a['impressions'],
+            ],
+        );
 
-        return view('weigh.curve', $this->frame($store, $lens) + ['curve' => $curve, 'page' => $page, 'marks' => $marks, 'range' => $range, 'isPart' => $isPart, 'hanging' => $request->query('hanging') === '1', 'picked' => $picked, 'density' => $page === null && count($marks) >= 2000 ? CurvePicture::density($store, $lens) : []]);
+        return view(
+            'weigh.curve',
+            $this->frame($store, $lens) + [
+                'curve' => $curve,
+                'page' => $page,
+                'marks' => $marks,
+                'range' => $range,
+                'isPart' => $isPart,
+                'hanging' => $request->query('hanging') === '1',
+                'picked' => $picked,
+                'density' => $page === null && count($marks) >= 2000 ? CurvePicture::density($store, $lens) : [],
+            ],
+        );
     }
 
     public function cut(Request $request, Store $store): View
     {
         $lens = $this->lens($request, $store);
-        $chosen = is_string($request->query('pages')) && ctype_digit($request->query('pages')) ? max(1, min(5000, (int) substr($request->query('pages'), 0, 6))) : null;
+        $chosen =
+            is_string($request->query('pages')) && ctype_digit($request->query('pages'))
+                ? max(1, min(5000, (int) substr($request->query('pages'), 0, 6)))
+                : null;
         $cut = HandOrRecipe::of($store, $lens, $chosen);
 
         return view('weigh.cut', $this->frame($store, $lens) + ['cut' => $cut, 'chosen' => $chosen ?? $cut->proposed]);
@@ -109,12 +188,23 @@ final class FindingsController
     /** Takes the pages before the cut into a worklist, or keeps those behind it for a recipe. */
     public function take(Request $request, Store $store): RedirectResponse
     {
-        $given = $request->validate(['pages' => ['required', 'integer', 'min:1', 'max:5000'], 'to' => ['required', 'string', 'max:20']]);
+        $given = $request->validate([
+            'pages' => ['required', 'integer', 'min:1', 'max:5000'],
+            'to' => ['required', 'string', 'max:20'],
+        ]);
         $lens = $this->lens($request, $store);
         $pages = (int) $given['pages'];
         try {
             if ($given['to'] === 'tail') {
-                $id = Selections::keep($store, 'Tail behind the first '.number_format($pages).', '.now()->setTimezone($store->timezone)->format('j M Y'), (int) $request->user()?->getAuthIdentifier(), HandOrRecipe::pages($store, $lens, $pages, true));
+                $id = Selections::keep(
+                    $store,
+                    'Tail behind the first '.
+                        number_format($pages).
+                        ', '.
+                        now()->setTimezone($store->timezone)->format('j M Y'),
+                    (int) $request->user()?->getAuthIdentifier(),
+                    HandOrRecipe::pages($store, $lens, $pages, true),
+                );
 
                 return redirect()->route('write', [$store, 'selection' => $id]);
             }
@@ -125,7 +215,9 @@ final class FindingsController
                 $added += Worklists::add($store, $list, $portion)['added'];
             }
 
-            return redirect()->route('worklist', [$store, $list->id])->with('done', number_format($added).' pages are in the worklist.');
+            return redirect()
+                ->route('worklist', [$store, $list->id])
+                ->with('done', number_format($added).' pages are in the worklist.');
         } catch (InvalidArgumentException $error) {
             return back()->withErrors(['pages' => $error->getMessage()]);
         }
@@ -136,19 +228,38 @@ final class FindingsController
         $lens = $this->lens($request, $store);
         $whatIf = WhatIf::from($request, $store);
 
-        return view($request->hasHeader('HX-Request') ? 'weigh.what-if-rows' : 'weigh.what-if', $this->frame($store, $lens) + ['whatIf' => $whatIf, 'assumed' => Model::assumptions($store), 'answer' => $whatIf->answer($store, $lens)]);
+        return view(
+            $request->hasHeader('HX-Request') ? 'weigh.what-if-rows' : 'weigh.what-if',
+            $this->frame($store, $lens) + [
+                'whatIf' => $whatIf,
+                'assumed' => Model::assumptions($store),
+                'answer' => $whatIf->answer($store, $lens),
+            ],
+        );
     }
 
     /** Makes what was tried the store's assumptions; all pages are weighed anew by them. */
     public function assume(Request $request, Store $store, StoreOptions $options, Scores $scores): RedirectResponse
     {
-        $given = $request->validate(['share' => ['required', 'numeric', 'min:0', 'max:1'], 'probability' => ['required', 'numeric', 'min:0', 'max:1'], 'target' => ['required', 'integer', 'min:1', 'max:5']]);
-        foreach (['share_closed' => $given['share'], 'lift_probability' => $given['probability'], 'target_position' => $given['target']] as $key => $value) {
+        $given = $request->validate([
+            'share' => ['required', 'numeric', 'min:0', 'max:1'],
+            'probability' => ['required', 'numeric', 'min:0', 'max:1'],
+            'target' => ['required', 'integer', 'min:1', 'max:5'],
+        ]);
+        foreach (
+            [
+                'share_closed' => $given['share'],
+                'lift_probability' => $given['probability'],
+                'target_position' => $given['target'],
+            ] as $key => $value
+        ) {
             $options->set($store->refresh(), $key, (string) $value);
         }
         $scores->begin($store->id, (int) $request->user()?->getAuthIdentifier());
 
-        return redirect()->route('weigh', $store)->with('done', 'Saved as the store’s assumptions. The upside is being calculated again.');
+        return redirect()
+            ->route('weigh', $store)
+            ->with('done', 'Saved as the store’s assumptions. The upside is being calculated again.');
     }
 
     private function lens(Request $request, Store $store): Lens
@@ -164,6 +275,13 @@ final class FindingsController
     /** @return array<string, mixed> what every one of these screens shows */
     private function frame(Store $store, Lens $lens): array
     {
-        return ['store' => $store, 'lens' => $lens, 'window' => NumberWindow::of($store), 'markets' => Markets::of($store), 'worklists' => Worklists::openOnes($store), 'total' => WeighedPages::total($store, $lens)];
+        return [
+            'store' => $store,
+            'lens' => $lens,
+            'window' => NumberWindow::of($store),
+            'markets' => Markets::of($store),
+            'worklists' => Worklists::openOnes($store),
+            'total' => WeighedPages::total($store, $lens),
+        ];
     }
 }

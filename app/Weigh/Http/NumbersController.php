@@ -28,12 +28,27 @@ final class NumbersController
     {
         $window = NumberWindow::of($store);
         $lens = Lens::from($request, $store, $window->isPeriod ?? false);
-        $by = is_string($request->query('by')) && isset(GroupSums::SORTS[$request->query('by')]) ? $request->query('by') : 'kind';
+        $by =
+            is_string($request->query('by')) && isset(GroupSums::SORTS[$request->query('by')])
+                ? $request->query('by')
+                : 'kind';
         $weeks = $window === null || $window->isPeriod ? [] : GroupSums::weeks($store, $lens);
 
         return view('weigh.numbers', [
-            'store' => $store, 'lens' => $lens, 'by' => $by, 'window' => $window, 'ranges' => Ranges::all($store), 'markets' => Markets::of($store), 'weeks' => $weeks, 'partWeeks' => $window === null ? [] : Told::partWeeks($store, $window, $lens), 'breaks' => $window === null ? [] : Remarks::of($store, $window, $lens), 'isCompared' => $window !== null && Told::isCompared($store, $window, $lens),
-            'rows' => $by === 'week' ? [] : self::named($store, $by, GroupSums::of($store, $lens, $by)), 'events' => $weeks === [] || $window === null ? [] : Calendar::between($store, (string) $weeks[0]->week, $window->lastDay),
+            'store' => $store,
+            'lens' => $lens,
+            'by' => $by,
+            'window' => $window,
+            'ranges' => Ranges::all($store),
+            'markets' => Markets::of($store),
+            'weeks' => $weeks,
+            'partWeeks' => $window === null ? [] : Told::partWeeks($store, $window, $lens),
+            'breaks' => $window === null ? [] : Remarks::of($store, $window, $lens),
+            'isCompared' => $window !== null && Told::isCompared($store, $window, $lens),
+            'rows' => $by === 'week' ? [] : self::named($store, $by, GroupSums::of($store, $lens, $by)),
+            'events' => $weeks === [] || $window === null
+                    ? []
+                    : Calendar::between($store, (string) $weeks[0]->week, $window->lastDay),
         ]);
     }
 
@@ -44,7 +59,19 @@ final class NumbersController
         $sort = $request->query('sort') === 'impressions' ? 'impressions' : 'clicks';
         $after = is_string($request->query('after')) ? mb_substr($request->query('after'), 0, 80) : null;
 
-        return view('weigh.queries', ['store' => $store, 'lens' => $lens, 'window' => $window, 'markets' => Markets::of($store), 'sort' => $sort, 'after' => $after, 'breaks' => $window === null ? [] : Remarks::of($store, $window, $lens), 'isCompared' => $window !== null && Told::isCompared($store, $window, $lens)] + QueryList::page($store, $lens, $sort, $after));
+        return view(
+            'weigh.queries',
+            [
+                'store' => $store,
+                'lens' => $lens,
+                'window' => $window,
+                'markets' => Markets::of($store),
+                'sort' => $sort,
+                'after' => $after,
+                'breaks' => $window === null ? [] : Remarks::of($store, $window, $lens),
+                'isCompared' => $window !== null && Told::isCompared($store, $window, $lens),
+            ] + QueryList::page($store, $lens, $sort, $after),
+        );
     }
 
     /** The pages that stand for one query. */
@@ -54,7 +81,13 @@ final class NumbersController
         abort_if($row === null, 404);
         $lens = Lens::from($request, $store, NumberWindow::of($store)->isPeriod ?? false);
 
-        return view($request->hasHeader('HX-Request') ? 'weigh.query-beside' : 'weigh.query-page', ['store' => $store, 'lens' => $lens, 'query' => $row, 'known' => DB::table('weigh_queries')->where('store_id', $store->id)->where('query_id', $query)->first(), 'pages' => QueryList::pagesOf($store, $query, $lens)]);
+        return view($request->hasHeader('HX-Request') ? 'weigh.query-beside' : 'weigh.query-page', [
+            'store' => $store,
+            'lens' => $lens,
+            'query' => $row,
+            'known' => DB::table('weigh_queries')->where('store_id', $store->id)->where('query_id', $query)->first(),
+            'pages' => QueryList::pagesOf($store, $query, $lens),
+        ]);
     }
 
     /** Where queries stand, week by week, in bands cut where the store's own curve halves. */
@@ -65,7 +98,16 @@ final class NumbersController
         $market = $lens->market ?? Markets::of($store)->first()->id;
         $bands = PlaceBands::of(Model::of($market)?->curve);
 
-        return view('weigh.places', ['store' => $store, 'lens' => $lens, 'window' => $window, 'markets' => Markets::of($store), 'breaks' => $window === null ? [] : Remarks::of($store, $window, $lens), 'bands' => $bands, 'weeks' => PlaceBands::weeks($store, $lens, $bands), 'events' => $window === null ? [] : Calendar::between($store, $window->firstDay, $window->lastDay)]);
+        return view('weigh.places', [
+            'store' => $store,
+            'lens' => $lens,
+            'window' => $window,
+            'markets' => Markets::of($store),
+            'breaks' => $window === null ? [] : Remarks::of($store, $window, $lens),
+            'bands' => $bands,
+            'weeks' => PlaceBands::weeks($store, $lens, $bands),
+            'events' => $window === null ? [] : Calendar::between($store, $window->firstDay, $window->lastDay),
+        ]);
     }
 
     /**
@@ -75,14 +117,30 @@ final class NumbersController
     private static function named(Store $store, string $by, array $rows): array
     {
         $markets = Markets::of($store);
-        $titles = $by === 'collection' ? DB::table('pages')->leftJoin('page_facts', fn ($join) => $join->on('page_facts.page_id', '=', 'pages.id')->where('to_crawl', 0))->whereIn('pages.id', array_column($rows, 'name'))->get(['pages.id', 'url', 'title'])->keyBy('id') : collect();
+        $titles =
+            $by === 'collection'
+                ? DB::table('pages')
+                    ->leftJoin(
+                        'page_facts',
+                        fn ($join) => $join->on('page_facts.page_id', '=', 'pages.id')->where('to_crawl', 0),
+                    )
+                    ->whereIn('pages.id', array_column($rows, 'name'))
+                    ->get(['pages.id', 'url', 'title'])
+                    ->keyBy('id')
+                : collect();
         foreach ($rows as $i => $row) {
             $name = is_scalar($row['name']) ? (string) $row['name'] : '';
             [$rows[$i]['label'], $rows[$i]['asked']] = match ($by) {
                 'kind' => [PageKind::from((int) $name)->plural(), ['kind' => PageKind::from((int) $name)->key()]],
                 'market' => [$markets->find((int) $name)->name, ['market' => $name]],
-                'device' => [Lens::deviceName((int) $name), ['device' => (int) $name === Lens::ALL ? null : Lens::DEVICES[(int) $name] ?? null]],
-                'class' => [Lens::className((int) $name), ['class' => (int) $name === Lens::ALL ? null : Lens::CLASSES[(int) $name] ?? null]],
+                'device' => [
+                    Lens::deviceName((int) $name),
+                    ['device' => (int) $name === Lens::ALL ? null : Lens::DEVICES[(int) $name] ?? null],
+                ],
+                'class' => [
+                    Lens::className((int) $name),
+                    ['class' => (int) $name === Lens::ALL ? null : Lens::CLASSES[(int) $name] ?? null],
+                ],
                 'collection' => [preg_replace('~^https?://[^/]+~', '', (string) ($titles[$name]->url ?? $name)), null],
                 default => [$name, null],
             };

@@ -21,11 +21,17 @@ final class RangeController
 {
     public function begin(Request $request, Store $store, Ranges $ranges): RedirectResponse
     {
-        $given = $request->validate(['first' => ['required', 'date_format:Y-m-d', 'after:1990-01-01', 'before:2200-01-01'], 'last' => ['required', 'date_format:Y-m-d', 'before:2200-01-01']]);
+        $given = $request->validate([
+            'first' => ['required', 'date_format:Y-m-d', 'after:1990-01-01', 'before:2200-01-01'],
+            'last' => ['required', 'date_format:Y-m-d', 'before:2200-01-01'],
+        ]);
         try {
             $id = $ranges->begin($store, $given['first'], $given['last'], (int) $request->user()?->getAuthIdentifier());
         } catch (InvalidArgumentException $error) {
-            return redirect()->route('weigh.numbers', $store)->withInput()->withErrors(['last' => $error->getMessage()]);
+            return redirect()
+                ->route('weigh.numbers', $store)
+                ->withInput()
+                ->withErrors(['last' => $error->getMessage()]);
         }
 
         return redirect()->route('weigh.range', [$store, $id]);
@@ -36,7 +42,25 @@ final class RangeController
         $row = Ranges::find($store, $range) ?? abort(404);
         $sort = in_array($request->query('sort'), Ranges::SORTS, true) ? (string) $request->query('sort') : 'clicks';
 
-        return view('weigh.range', ['store' => $store, 'range' => $row, 'sort' => $sort, 'total' => Ranges::total($row), 'isStale' => Ranges::isStale($store, $row), 'work' => $row->state === 'summing' ? WorkView::latest($store->id, RangeWork::sort()) : null, 'markets' => Markets::of($store), 'revenue' => Ranges::revenue($store, $row), 'remarks' => Ranges::remarks($store, $row)] + Ranges::page($row, $sort, is_string($request->query('after')) ? mb_substr($request->query('after'), 0, 80) : null));
+        return view(
+            'weigh.range',
+            [
+                'store' => $store,
+                'range' => $row,
+                'sort' => $sort,
+                'total' => Ranges::total($row),
+                'isStale' => Ranges::isStale($store, $row),
+                'work' => $row->state === 'summing' ? WorkView::latest($store->id, RangeWork::sort()) : null,
+                'markets' => Markets::of($store),
+                'revenue' => Ranges::revenue($store, $row),
+                'remarks' => Ranges::remarks($store, $row),
+            ] +
+                Ranges::page(
+                    $row,
+                    $sort,
+                    is_string($request->query('after')) ? mb_substr($request->query('after'), 0, 80) : null,
+                ),
+        );
     }
 
     public function export(Store $store, int $range, string $format): StreamedResponse
@@ -44,8 +68,17 @@ final class RangeController
         $row = Ranges::find($store, $range);
         abort_if($row === null || ! isset(TableWriter::FORMATS[$format]), 404);
 
-        return response()->streamDownload(static function () use ($store, $row, $format): void {
-            TableWriter::write($format, Ranges::COLUMNS, Ranges::export($store, $row), fopen('php://output', 'wb') ?: throw new \RuntimeException('No output.'));
-        }, "{$store->slug}-{$row->first_day}-{$row->last_day}.$format", ['Content-Type' => TableWriter::FORMATS[$format]]);
+        return response()->streamDownload(
+            static function () use ($store, $row, $format): void {
+                TableWriter::write(
+                    $format,
+                    Ranges::COLUMNS,
+                    Ranges::export($store, $row),
+                    fopen('php://output', 'wb') ?: throw new \RuntimeException('No output.'),
+                );
+            },
+            "{$store->slug}-{$row->first_day}-{$row->last_day}.$format",
+            ['Content-Type' => TableWriter::FORMATS[$format]],
+        );
     }
 }

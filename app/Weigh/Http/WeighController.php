@@ -39,15 +39,37 @@ final class WeighController
         $lens = Lens::from($request, $store, $window->isPeriod ?? false);
         $total = WeighedPages::total($store, $lens);
         $usual = 'upside';
-        $sort = is_string($request->query('sort')) && isset(WeighedPages::SORTS[$request->query('sort')]) ? $request->query('sort') : $usual;
+        $sort =
+            is_string($request->query('sort')) && isset(WeighedPages::SORTS[$request->query('sort')])
+                ? $request->query('sort')
+                : $usual;
         $after = is_string($request->query('after')) ? mb_substr($request->query('after'), 0, 80) : null;
         $model = DB::table('weigh_models')->where('store_id', $store->id)->orderBy('market_id')->first();
-        $isSeen = $window !== null && DB::table('weigh_scores')->where('store_id', $store->id)->where('impressions', '>', 0)->exists();
+        $isSeen =
+            $window !== null &&
+            DB::table('weigh_scores')->where('store_id', $store->id)->where('impressions', '>', 0)->exists();
 
-        return view('weigh.index', [
-            'store' => $store, 'lens' => $lens, 'sort' => $sort, 'usual' => $usual, 'markets' => Markets::of($store), 'window' => $window, 'work' => WorkView::latest($store->id, ScoreWork::sort()), 'model' => $model, 'total' => $total, 'after' => $after,
-            'breaks' => $window === null ? [] : Remarks::of($store, $window, $lens), 'isCompared' => $window !== null && Told::isCompared($store, $window, $lens), 'worklists' => Worklists::openOnes($store), 'effort' => Effort::of($store), 'core' => $isSeen ? [] : Findings::corePages($store), 'isSeen' => $isSeen,
-        ] + ($isSeen ? WeighedPages::page($store, $lens, $sort, $after) : ['rows' => [], 'next' => null]));
+        return view(
+            'weigh.index',
+            [
+                'store' => $store,
+                'lens' => $lens,
+                'sort' => $sort,
+                'usual' => $usual,
+                'markets' => Markets::of($store),
+                'window' => $window,
+                'work' => WorkView::latest($store->id, ScoreWork::sort()),
+                'model' => $model,
+                'total' => $total,
+                'after' => $after,
+                'breaks' => $window === null ? [] : Remarks::of($store, $window, $lens),
+                'isCompared' => $window !== null && Told::isCompared($store, $window, $lens),
+                'worklists' => Worklists::openOnes($store),
+                'effort' => Effort::of($store),
+                'core' => $isSeen ? [] : Findings::corePages($store),
+                'isSeen' => $isSeen,
+            ] + ($isSeen ? WeighedPages::page($store, $lens, $sort, $after) : ['rows' => [], 'next' => null]),
+        );
     }
 
     /** The sum behind a page's upside; its parts add up to it. */
@@ -55,20 +77,53 @@ final class WeighController
     {
         $score = DB::table('weigh_scores')->where('store_id', $store->id)->where('page_id', $page)->first();
         $evidence = $score === null ? null : (new PageEvidence($store, (int) $score->market_id))->page($page);
-        $scoring = $score === null || $evidence === null ? null : MarketScoring::of($store, (int) $score->market_id, $evidence[0]->group);
+        $scoring =
+            $score === null || $evidence === null
+                ? null
+                : MarketScoring::of($store, (int) $score->market_id, $evidence[0]->group);
         abort_if($score === null || $evidence === null || $scoring === null, 404);
         [$known, $row] = $evidence;
         $upside = $scoring->upside($known, $row);
         $window = NumberWindow::of($store);
         $lens = Lens::from($request, $store, $window->isPeriod ?? false);
         $weeks = in_array($lens->weeks, Losses::WEEKS, true) ? $lens->weeks : 13;
-        $changes = $window === null || $window->isPeriod ? [] : Losses::queries($store, $window, $page, (int) $score->market_id, $weeks, $lens->against, $scoring->model->curve);
-        $names = DB::table('search_queries')->whereIn('id', [...array_keys($upside->queries), ...array_column(array_slice($changes, 0, 15), 'query')])->pluck('text', 'id');
+        $changes =
+            $window === null || $window->isPeriod
+                ? []
+                : Losses::queries(
+                    $store,
+                    $window,
+                    $page,
+                    (int) $score->market_id,
+                    $weeks,
+                    $lens->against,
+                    $scoring->model->curve,
+                );
+        $names = DB::table('search_queries')
+            ->whereIn('id', [...array_keys($upside->queries), ...array_column(array_slice($changes, 0, 15), 'query')])
+            ->pluck('text', 'id');
 
         return view($request->hasHeader('HX-Request') ? 'weigh.why' : 'weigh.page', [
-            'store' => $store, 'score' => $score, 'upside' => $upside, 'pairs' => $known->pairs, 'names' => $names, 'season' => $scoring->seasonOf($row), 'assumptions' => $scoring->assumptions, 'row' => $row, 'why' => PartThatCounts::why($row),
-            'page' => DB::table('pages')->where('id', $page)->first(), 'title' => DB::table('page_facts')->where('page_id', $page)->where('to_crawl', 0)->value('title'), 'currency' => Units::of($store)->unit((int) $score->market_id),
-            'bands' => $bands = PlaceBands::of($scoring->model->curve), 'counts' => PlaceBands::ofPage($store, $page, $bands), 'changes' => $changes, 'weeks' => $weeks, 'lens' => $lens, 'compared' => $window === null ? null : Losses::ofPage($store, $window, $page, (int) $score->market_id, $weeks, $lens->against),
+            'store' => $store,
+            'score' => $score,
+            'upside' => $upside,
+            'pairs' => $known->pairs,
+            'names' => $names,
+            'season' => $scoring->seasonOf($row),
+            'assumptions' => $scoring->assumptions,
+            'row' => $row,
+            'why' => PartThatCounts::why($row),
+            'page' => DB::table('pages')->where('id', $page)->first(),
+            'title' => DB::table('page_facts')->where('page_id', $page)->where('to_crawl', 0)->value('title'),
+            'currency' => Units::of($store)->unit((int) $score->market_id),
+            'bands' => ($bands = PlaceBands::of($scoring->model->curve)),
+            'counts' => PlaceBands::ofPage($store, $page, $bands),
+            'changes' => $changes,
+            'weeks' => $weeks,
+            'lens' => $lens,
+            'compared' => $window === null
+                    ? null
+                    : Losses::ofPage($store, $window, $page, (int) $score->market_id, $weeks, $lens->against),
         ]);
     }
 
@@ -83,8 +138,17 @@ final class WeighController
     {
         abort_unless(isset(TableWriter::FORMATS[$format]), 404);
 
-        return response()->streamDownload(static function () use ($store, $format): void {
-            TableWriter::write($format, Scores::COLUMNS, Scores::export($store), fopen('php://output', 'wb') ?: throw new \RuntimeException('No output.'));
-        }, "{$store->slug}-upside.$format", ['Content-Type' => TableWriter::FORMATS[$format]]);
+        return response()->streamDownload(
+            static function () use ($store, $format): void {
+                TableWriter::write(
+                    $format,
+                    Scores::COLUMNS,
+                    Scores::export($store),
+                    fopen('php://output', 'wb') ?: throw new \RuntimeException('No output.'),
+                );
+            },
+            "{$store->slug}-upside.$format",
+            ['Content-Type' => TableWriter::FORMATS[$format]],
+        );
     }
 }

@@ -32,23 +32,53 @@ final class WorklistController
     {
         $today = $store->today();
 
-        return view('weigh.worklists', ['store' => $store, 'lists' => Worklists::all($store), 'people' => self::people($store), 'today' => $today, 'monthEnd' => (new \DateTimeImmutable($today))->modify('last day of this month')->format('Y-m-d'), 'hours' => $store->options()->assumed('month_hours'), 'markets' => Markets::of($store)->all(), 'addUp' => Units::of($store)->addUp()]);
+        return view('weigh.worklists', [
+            'store' => $store,
+            'lists' => Worklists::all($store),
+            'people' => self::people($store),
+            'today' => $today,
+            'monthEnd' => (new \DateTimeImmutable($today))->modify('last day of this month')->format('Y-m-d'),
+            'hours' => $store->options()->assumed('month_hours'),
+            'markets' => Markets::of($store)->all(),
+            'addUp' => Units::of($store)->addUp(),
+        ]);
     }
 
     public function open(Request $request, Store $store): RedirectResponse
     {
         $given = $request->validate([
-            'name' => ['required', 'string', 'max:120'], 'first' => ['required', 'date_format:Y-m-d'], 'due' => ['required', 'date_format:Y-m-d'], 'owner' => ['nullable', 'integer', Rule::exists('memberships', 'user_id')->where('store_id', $store->id)],
-            'by' => ['required', 'in:hours,pages'], 'capacity' => ['required', 'numeric', 'min:0', 'max:2000'], 'fill' => ['nullable', 'in:1'], 'kind' => ['nullable', 'string', 'max:20'], 'market' => ['nullable', 'string', 'max:18'],
+            'name' => ['required', 'string', 'max:120'],
+            'first' => ['required', 'date_format:Y-m-d'],
+            'due' => ['required', 'date_format:Y-m-d'],
+            'owner' => ['nullable', 'integer', Rule::exists('memberships', 'user_id')->where('store_id', $store->id)],
+            'by' => ['required', 'in:hours,pages'],
+            'capacity' => ['required', 'numeric', 'min:0', 'max:2000'],
+            'fill' => ['nullable', 'in:1'],
+            'kind' => ['nullable', 'string', 'max:20'],
+            'market' => ['nullable', 'string', 'max:18'],
         ]);
         $byPages = $given['by'] === 'pages';
         try {
-            $id = Worklists::open($store, $given['name'], $given['first'], $given['due'], $byPages ? 0 : (int) min(20000, round(60 * (float) $given['capacity'])), $byPages ? (int) $given['capacity'] : null, isset($given['owner']) ? (int) $given['owner'] : null, (int) $request->user()?->getAuthIdentifier(), Lens::from($request, $store, false)->market);
+            $id = Worklists::open(
+                $store,
+                $given['name'],
+                $given['first'],
+                $given['due'],
+                $byPages ? 0 : (int) min(20000, round(60 * (float) $given['capacity'])),
+                $byPages ? (int) $given['capacity'] : null,
+                isset($given['owner']) ? (int) $given['owner'] : null,
+                (int) $request->user()?->getAuthIdentifier(),
+                Lens::from($request, $store, false)->market,
+            );
         } catch (InvalidArgumentException $error) {
-            return back()->withInput()->withErrors(['due' => $error->getMessage()]);
+            return back()
+                ->withInput()
+                ->withErrors(['due' => $error->getMessage()]);
         }
 
-        return ($given['fill'] ?? null) === '1' ? $this->fill($request, $store, $id) : redirect()->route('worklist', [$store, $id]);
+        return ($given['fill'] ?? null) === '1'
+            ? $this->fill($request, $store, $id)
+            : redirect()->route('worklist', [$store, $id]);
     }
 
     public function show(Store $store, int $list): View
@@ -56,14 +86,46 @@ final class WorklistController
         $row = $this->list($store, $list);
         $pages = Worklists::pages($store, $row);
 
-        return view('weigh.worklist', ['store' => $store, 'list' => $row, 'pages' => $pages, 'touched' => LastTouched::ofPages(Bulk::ids($pages, 'page_id')), 'people' => self::people($store), 'others' => array_filter(Worklists::openOnes($store), static fn (object $one): bool => $one->id !== $row->id), 'units' => Units::of($store), 'isPeriod' => NumberWindow::of($store)->isPeriod ?? false]);
+        return view('weigh.worklist', [
+            'store' => $store,
+            'list' => $row,
+            'pages' => $pages,
+            'touched' => LastTouched::ofPages(Bulk::ids($pages, 'page_id')),
+            'people' => self::people($store),
+            'others' => array_filter(
+                Worklists::openOnes($store),
+                static fn (object $one): bool => $one->id !== $row->id,
+            ),
+            'units' => Units::of($store),
+            'isPeriod' => NumberWindow::of($store)->isPeriod ?? false,
+        ]);
     }
 
     public function update(Request $request, Store $store, int $list): RedirectResponse
     {
         $row = $this->list($store, $list);
-        $given = $request->validate(['name' => ['required', 'string', 'max:120'], 'first' => ['required', 'date_format:Y-m-d'], 'due' => ['required', 'date_format:Y-m-d', 'after_or_equal:first'], 'owner' => ['nullable', 'integer', Rule::exists('memberships', 'user_id')->where('store_id', $store->id)], 'capacity' => ['required', 'numeric', 'min:0', 'max:2000'], 'note' => ['nullable', 'string', 'max:2000']]);
-        DB::table('weigh_worklists')->where('id', $row->id)->update(['name' => $given['name'], 'first_day' => $given['first'], 'due_day' => $given['due'], 'owner_id' => $given['owner'] ?? null, 'note' => $given['note'] ?? ''] + ($row->most_pages === null ? ['minutes' => (int) min(20000, round(60 * (float) $given['capacity']))] : ['most_pages' => (int) $given['capacity']]));
+        $given = $request->validate([
+            'name' => ['required', 'string', 'max:120'],
+            'first' => ['required', 'date_format:Y-m-d'],
+            'due' => ['required', 'date_format:Y-m-d', 'after_or_equal:first'],
+            'owner' => ['nullable', 'integer', Rule::exists('memberships', 'user_id')->where('store_id', $store->id)],
+            'capacity' => ['required', 'numeric', 'min:0', 'max:2000'],
+            'note' => ['nullable', 'string', 'max:2000'],
+        ]);
+        DB::table('weigh_worklists')
+            ->where('id', $row->id)
+            ->update(
+                [
+                    'name' => $given['name'],
+                    'first_day' => $given['first'],
+                    'due_day' => $given['due'],
+                    'owner_id' => $given['owner'] ?? null,
+                    'note' => $given['note'] ?? '',
+                ] +
+                    ($row->most_pages === null
+                        ? ['minutes' => (int) min(20000, round(60 * (float) $given['capacity']))]
+                        : ['most_pages' => (int) $given['capacity']]),
+            );
 
         return back()->with('done', 'Saved.');
     }
@@ -72,12 +134,28 @@ final class WorklistController
     {
         $row = $this->list($store, $list);
         try {
-            ['added' => $added, 'settling' => $settling] = Worklists::fill($store, $row, self::lens($request, $store, $row));
+            ['added' => $added, 'settling' => $settling] = Worklists::fill(
+                $store,
+                $row,
+                self::lens($request, $store, $row),
+            );
         } catch (InvalidArgumentException $error) {
-            return redirect()->route('worklist', [$store, $list])->withErrors(['fill' => $error->getMessage()]);
+            return redirect()
+                ->route('worklist', [$store, $list])
+                ->withErrors(['fill' => $error->getMessage()]);
         }
 
-        return redirect()->route('worklist', [$store, $list])->with('done', ($added === 0 ? 'No page fits into what is left of the planned time.' : number_format($added).' pages were added: the most upside for the time planned.').($settling > 0 ? ' '.number_format($settling).' left out: their texts were released less than 6 weeks ago.' : ''));
+        return redirect()
+            ->route('worklist', [$store, $list])
+            ->with(
+                'done',
+                ($added === 0
+                    ? 'No page fits into what is left of the planned time.'
+                    : number_format($added).' pages were added: the most upside for the time planned.').
+                    ($settling > 0
+                        ? ' '.number_format($settling).' left out: their texts were released less than 6 weeks ago.'
+                        : ''),
+            );
     }
 
     /** What a list is filled from: the market that it was made for. */
@@ -85,22 +163,51 @@ final class WorklistController
     {
         $asked = Lens::from($request, $store, false);
 
-        return new Lens(market: $list->market_id === null ? $asked->market : (int) $list->market_id, kind: $asked->kind);
+        return new Lens(
+            market: $list->market_id === null ? $asked->market : (int) $list->market_id,
+            kind: $asked->kind,
+        );
     }
 
     /** Puts pages that were ticked somewhere into a list. */
     public function add(Request $request, Store $store): RedirectResponse
     {
-        $given = $request->validate(['list' => ['required', 'regex:/^(new|[1-9]\d{0,17})$/'], 'new_name' => ['required_if:list,new', 'nullable', 'string', 'max:120'], 'pages' => ['required', 'array', 'max:2000'], 'pages.*' => ['integer', 'min:1'], 'even' => ['nullable', 'in:1']], ['pages.required' => 'No page is ticked.', 'new_name.required_if' => 'The new worklist needs a name.']);
-        $row = $this->list($store, $given['list'] === 'new' ? $this->forTheMonth($request, $store, (string) $given['new_name']) : (int) $given['list']);
+        $given = $request->validate(
+            [
+                'list' => ['required', 'regex:/^(new|[1-9]\d{0,17})$/'],
+                'new_name' => ['required_if:list,new', 'nullable', 'string', 'max:120'],
+                'pages' => ['required', 'array', 'max:2000'],
+                'pages.*' => ['integer', 'min:1'],
+                'even' => ['nullable', 'in:1'],
+            ],
+            ['pages.required' => 'No page is ticked.', 'new_name.required_if' => 'The new worklist needs a name.'],
+        );
+        $row = $this->list(
+            $store,
+            $given['list'] === 'new'
+                ? $this->forTheMonth($request, $store, (string) $given['new_name'])
+                : (int) $given['list'],
+        );
         try {
-            ['added' => $added, 'elsewhere' => $elsewhere] = Worklists::add($store, $row, array_values(array_map(intval(...), $given['pages'])), ($given['even'] ?? null) === '1');
+            ['added' => $added, 'elsewhere' => $elsewhere] = Worklists::add(
+                $store,
+                $row,
+                array_values(array_map(intval(...), $given['pages'])),
+                ($given['even'] ?? null) === '1',
+            );
         } catch (InvalidArgumentException $error) {
             return back()->withErrors(['pages' => $error->getMessage()]);
         }
         $there = count($given['pages']) - $added - $elsewhere;
 
-        return back()->with('done', number_format($added).($added === 1 ? ' page was' : ' pages were')." added to “{$row->name}”.".($there > 0 ? ' '.number_format($there).' already in it.' : '').($elsewhere > 0 ? ' '.number_format($elsewhere).' left in other open worklists.' : ''));
+        return back()->with(
+            'done',
+            number_format($added).
+                ($added === 1 ? ' page was' : ' pages were').
+                " added to “{$row->name}”.".
+                ($there > 0 ? ' '.number_format($there).' already in it.' : '').
+                ($elsewhere > 0 ? ' '.number_format($elsewhere).' left in other open worklists.' : ''),
+        );
     }
 
     /** @return int a new list to the end of the month, with the month's hours and no other plan yet */
@@ -108,18 +215,38 @@ final class WorklistController
     {
         $today = $store->today();
 
-        return Worklists::open($store, $name, $today, (new \DateTimeImmutable($today))->modify('last day of this month')->format('Y-m-d'), (int) round(60 * $store->options()->assumed('month_hours')), null, null, (int) $request->user()?->getAuthIdentifier());
+        return Worklists::open(
+            $store,
+            $name,
+            $today,
+            (new \DateTimeImmutable($today))->modify('last day of this month')->format('Y-m-d'),
+            (int) round(60 * $store->options()->assumed('month_hours')),
+            null,
+            null,
+            (int) $request->user()?->getAuthIdentifier(),
+        );
     }
 
     public function page(Request $request, Store $store, int $list, int $page): RedirectResponse
     {
         $row = $this->list($store, $list);
-        $given = $request->validate(['left' => ['nullable', 'boolean'], 'minutes' => ['nullable', 'integer', 'min:1', 'max:5000'], 'note' => ['nullable', 'string', 'max:500'], 'do' => ['nullable', 'in:up,down,remove']]);
+        $given = $request->validate([
+            'left' => ['nullable', 'boolean'],
+            'minutes' => ['nullable', 'integer', 'min:1', 'max:5000'],
+            'note' => ['nullable', 'string', 'max:500'],
+            'do' => ['nullable', 'in:up,down,remove'],
+        ]);
         match ($given['do'] ?? null) {
             'up' => Worklists::move($row, $page, -1),
             'down' => Worklists::move($row, $page, 1),
             'remove' => Worklists::remove($row, $page),
-            default => Worklists::change($row, $page, isset($given['left']) ? (bool) $given['left'] : null, isset($given['minutes']) ? (int) $given['minutes'] : null, $request->has('note') ? (string) ($given['note'] ?? '') : null),
+            default => Worklists::change(
+                $row,
+                $page,
+                isset($given['left']) ? (bool) $given['left'] : null,
+                isset($given['minutes']) ? (int) $given['minutes'] : null,
+                $request->has('note') ? (string) ($given['note'] ?? '') : null,
+            ),
         };
 
         return redirect(route('worklist', [$store, $list]).'#page-'.$page);
@@ -129,9 +256,16 @@ final class WorklistController
     public function desk(Request $request, Store $store, int $list): RedirectResponse
     {
         $row = $this->list($store, $list);
-        $pages = array_values(array_filter(Worklists::pages($store, $row), static fn (object $page): bool => PageState::from((string) $page->state)->isOpen()));
+        $pages = array_values(
+            array_filter(
+                Worklists::pages($store, $row),
+                static fn (object $page): bool => PageState::from((string) $page->state)->isOpen(),
+            ),
+        );
         try {
-            $id = Selections::keep($store, '', (int) $request->user()?->getAuthIdentifier(), [Bulk::ids($pages, 'page_id')]);
+            $id = Selections::keep($store, '', (int) $request->user()?->getAuthIdentifier(), [
+                Bulk::ids($pages, 'page_id'),
+            ]);
         } catch (InvalidArgumentException) {
             return back()->withErrors(['pages' => 'No page of this worklist is open.']);
         }
@@ -150,7 +284,13 @@ final class WorklistController
             return back()->withErrors(['into' => $error->getMessage()]);
         }
 
-        return redirect()->route('worklists', $store)->with('done', "“{$row->name}” is closed.".($into === null ? '' : ' '.number_format($carried)." pages were moved to “{$into->name}”."));
+        return redirect()
+            ->route('worklists', $store)
+            ->with(
+                'done',
+                "“{$row->name}” is closed.".
+                    ($into === null ? '' : ' '.number_format($carried)." pages were moved to “{$into->name}”."),
+            );
     }
 
     public function drop(Store $store, int $list): RedirectResponse
@@ -158,7 +298,9 @@ final class WorklistController
         $row = $this->list($store, $list);
         Worklists::drop($row);
 
-        return redirect()->route('worklists', $store)->with('done', "“{$row->name}” was deleted; its pages stay as they are.");
+        return redirect()
+            ->route('worklists', $store)
+            ->with('done', "“{$row->name}” was deleted; its pages stay as they are.");
     }
 
     public function export(Store $store, int $list, string $format): StreamedResponse|Response
@@ -167,13 +309,25 @@ final class WorklistController
         $pages = Worklists::pages($store, $row);
         $name = "{$store->slug}-worklist-{$row->id}";
         if ($format === 'ics') {
-            return response(CalendarFile::of($store, $row, $pages), 200, ['Content-Type' => 'text/calendar; charset=utf-8', 'Content-Disposition' => "attachment; filename=\"$name.ics\""]);
+            return response(CalendarFile::of($store, $row, $pages), 200, [
+                'Content-Type' => 'text/calendar; charset=utf-8',
+                'Content-Disposition' => "attachment; filename=\"$name.ics\"",
+            ]);
         }
         abort_unless(isset(TableWriter::FORMATS[$format]), 404);
 
-        return response()->streamDownload(static function () use ($store, $pages, $format): void {
-            TableWriter::write($format, WorklistSheet::COLUMNS, WorklistSheet::rows($pages, Units::of($store)), fopen('php://output', 'wb') ?: throw new \RuntimeException('No output.'));
-        }, "$name.$format", ['Content-Type' => TableWriter::FORMATS[$format]]);
+        return response()->streamDownload(
+            static function () use ($store, $pages, $format): void {
+                TableWriter::write(
+                    $format,
+                    WorklistSheet::COLUMNS,
+                    WorklistSheet::rows($pages, Units::of($store)),
+                    fopen('php://output', 'wb') ?: throw new \RuntimeException('No output.'),
+                );
+            },
+            "$name.$format",
+            ['Content-Type' => TableWriter::FORMATS[$format]],
+        );
     }
 
     private function list(Store $store, int $id): object
@@ -184,6 +338,11 @@ final class WorklistController
     /** @return array<int, string> names of the store's people by id */
     private static function people(Store $store): array
     {
-        return DB::table('memberships')->join('users', 'users.id', '=', 'memberships.user_id')->where('store_id', $store->id)->orderBy('name')->pluck('name', 'users.id')->all();
+        return DB::table('memberships')
+            ->join('users', 'users.id', '=', 'memberships.user_id')
+            ->where('store_id', $store->id)
+            ->orderBy('name')
+            ->pluck('name', 'users.id')
+            ->all();
     }
 }

@@ -38,15 +38,32 @@ final readonly class CurvePicture
     /** @return array{from: float, to: float, low: float, high: float} what is asked of positions and rates; the whole picture where nothing is */
     public static function range(Request $request): array
     {
-        $number = static fn (string $key, float $usual): float => is_string($request->query($key)) && is_numeric($request->query($key)) ? (float) $request->query($key) : $usual;
-        $range = ['from' => max(1.0, $number('from', 1)), 'to' => min(150.0, $number('to', 150)), 'low' => max(0.0, $number('low', 0) / 100), 'high' => min(1.0, $number('high', 100) / 100)];
+        $number = static fn (string $key, float $usual): float => is_string($request->query($key)) &&
+        is_numeric($request->query($key))
+            ? (float) $request->query($key)
+            : $usual;
+        $range = [
+            'from' => max(1.0, $number('from', 1)),
+            'to' => min(150.0, $number('to', 150)),
+            'low' => max(0.0, $number('low', 0) / 100),
+            'high' => min(1.0, $number('high', 100) / 100),
+        ];
 
-        return ['from' => min($range['from'], $range['to']), 'to' => max($range['from'], $range['to']), 'low' => min($range['low'], $range['high']), 'high' => max($range['low'], $range['high'])];
+        return [
+            'from' => min($range['from'], $range['to']),
+            'to' => max($range['from'], $range['to']),
+            'low' => min($range['low'], $range['high']),
+            'high' => max($range['low'], $range['high']),
+        ];
     }
 
     public static function x(float $position): float
     {
-        return round(self::LEFT + (self::WIDTH - self::LEFT - 12) * log(max(1.0, min(self::DEEPEST, $position))) / log(self::DEEPEST), 1);
+        return round(
+            self::LEFT +
+                ((self::WIDTH - self::LEFT - 12) * log(max(1.0, min(self::DEEPEST, $position)))) / log(self::DEEPEST),
+            1,
+        );
     }
 
     public static function y(float $rate): float
@@ -64,10 +81,36 @@ final readonly class CurvePicture
     public static function pages(Store $store, Lens $lens, ClickCurve $curve): array
     {
         [$narrows, $values] = $lens->narrows();
-        $where = 's.store_id = ? AND s.weeks = 13 AND s.device = '.Lens::ALL.' AND s.class = '.Lens::BUT_BRAND.$narrows;
-        $rows = DB::select("SELECT r.*, p.url, w.upside, w.click_value FROM (SELECT s.page_id, s.clicks, s.impressions, s.position_sum FROM weigh_sums s WHERE $where AND s.impressions > 0 ORDER BY s.impressions DESC, s.page_id DESC LIMIT ".self::MARKS.') r JOIN pages p ON p.id = r.page_id LEFT JOIN weigh_scores w ON w.page_id = r.page_id', [$store->id, ...$values]);
+        $where =
+            's.store_id = ? AND s.weeks = 13 AND s.device = '.
+            Lens::ALL.
+            ' AND s.class = '.
+            Lens::BUT_BRAND.
+            $narrows;
+        $rows = DB::select(
+            "SELECT r.*, p.url, w.upside, w.click_value FROM (SELECT s.page_id, s.clicks, s.impressions, s.position_sum FROM weigh_sums s WHERE $where AND s.impressions > 0 ORDER BY s.impressions DESC, s.page_id DESC LIMIT ".
+                self::MARKS.
+                ') r JOIN pages p ON p.id = r.page_id LEFT JOIN weigh_scores w ON w.page_id = r.page_id',
+            [$store->id, ...$values],
+        );
 
-        return self::marks(array_values(array_map(static fn (object $row): array => ['id' => (int) $row->page_id, 'name' => (string) preg_replace('~^https?://[^/]+~', '', (string) $row->url), 'clicks' => (int) $row->clicks, 'impressions' => (int) $row->impressions, 'position_sum' => (int) $row->position_sum, 'worth' => (float) $row->click_value * (int) $row->clicks, 'upside' => (float) $row->upside], $rows)), $curve);
+        return self::marks(
+            array_values(
+                array_map(
+                    static fn (object $row): array => [
+                        'id' => (int) $row->page_id,
+                        'name' => (string) preg_replace('~^https?://[^/]+~', '', (string) $row->url),
+                        'clicks' => (int) $row->clicks,
+                        'impressions' => (int) $row->impressions,
+                        'position_sum' => (int) $row->position_sum,
+                        'worth' => (float) $row->click_value * (int) $row->clicks,
+                        'upside' => (float) $row->upside,
+                    ],
+                    $rows,
+                ),
+            ),
+            $curve,
+        );
     }
 
     /**
@@ -77,9 +120,32 @@ final readonly class CurvePicture
      */
     public static function queries(Store $store, int $page, ClickCurve $curve): array
     {
-        $rows = DB::select('SELECT r.*, q.text FROM (SELECT query_id, SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) AS position_sum FROM weigh_pairs WHERE store_id = ? AND page_id = ? AND span < '.ToldWeeks::WINDOW.' GROUP BY query_id ORDER BY SUM(impressions) DESC, query_id LIMIT '.self::MARKS.') r JOIN weigh_queries w ON w.store_id = ? AND w.query_id = r.query_id AND w.class <> 1 JOIN search_queries q ON q.id = r.query_id', [$store->id, $page, $store->id]);
+        $rows = DB::select(
+            'SELECT r.*, q.text FROM (SELECT query_id, SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) AS position_sum FROM weigh_pairs WHERE store_id = ? AND page_id = ? AND span < '.
+                ToldWeeks::WINDOW.
+                ' GROUP BY query_id ORDER BY SUM(impressions) DESC, query_id LIMIT '.
+                self::MARKS.
+                ') r JOIN weigh_queries w ON w.store_id = ? AND w.query_id = r.query_id AND w.class <> 1 JOIN search_queries q ON q.id = r.query_id',
+            [$store->id, $page, $store->id],
+        );
 
-        return self::marks(array_values(array_map(static fn (object $row): array => ['id' => (int) $row->query_id, 'name' => (string) $row->text, 'clicks' => (int) $row->clicks, 'impressions' => (int) $row->impressions, 'position_sum' => (int) $row->position_sum, 'worth' => (float) $row->impressions, 'upside' => 0.0], $rows)), $curve);
+        return self::marks(
+            array_values(
+                array_map(
+                    static fn (object $row): array => [
+                        'id' => (int) $row->query_id,
+                        'name' => (string) $row->text,
+                        'clicks' => (int) $row->clicks,
+                        'impressions' => (int) $row->impressions,
+                        'position_sum' => (int) $row->position_sum,
+                        'worth' => (float) $row->impressions,
+                        'upside' => 0.0,
+                    ],
+                    $rows,
+                ),
+            ),
+            $curve,
+        );
     }
 
     /**
@@ -90,13 +156,26 @@ final readonly class CurvePicture
     public static function density(Store $store, Lens $lens): array
     {
         [$narrows, $values] = $lens->narrows('');
-        $rows = DB::select("SELECT place, rate, SUM(pages) AS pages FROM weigh_density WHERE store_id = ?$narrows GROUP BY place, rate", [$store->id, ...$values]);
+        $rows = DB::select(
+            "SELECT place, rate, SUM(pages) AS pages FROM weigh_density WHERE store_id = ?$narrows GROUP BY place, rate",
+            [$store->id, ...$values],
+        );
         $most = max([1, ...array_map(static fn (object $row): int => (int) $row->pages, $rows)]);
         $cells = [];
         foreach ($rows as $row) {
             [$left, $right] = [self::x(exp((int) $row->place * 0.25)), self::x(exp(((int) $row->place + 1) * 0.25))];
-            [$low, $high] = [self::y(self::LEAST * exp((int) $row->rate * 0.4)), self::y(self::LEAST * exp(((int) $row->rate + 1) * 0.4))];
-            $cells[] = ['x' => $left, 'y' => $high, 'width' => max(0.0, $right - $left), 'height' => max(0.0, $low - $high), 'pages' => (int) $row->pages, 'part' => sqrt((int) $row->pages / $most)];
+            [$low, $high] = [
+                self::y(self::LEAST * exp((int) $row->rate * 0.4)),
+                self::y(self::LEAST * exp(((int) $row->rate + 1) * 0.4)),
+            ];
+            $cells[] = [
+                'x' => $left,
+                'y' => $high,
+                'width' => max(0.0, $right - $left),
+                'height' => max(0.0, $low - $high),
+                'pages' => (int) $row->pages,
+                'part' => sqrt((int) $row->pages / $most),
+            ];
         }
 
         return $cells;
@@ -106,7 +185,18 @@ final readonly class CurvePicture
     public static function rebuildDensity(Store $store): void
     {
         DB::delete('DELETE FROM weigh_density WHERE store_id = ?', [$store->id]);
-        DB::insert('INSERT INTO weigh_density (store_id, market_id, kind, place, rate, pages) SELECT ?, market_id, kind, LEAST(16, FLOOR(LN(GREATEST(1, position_sum / impressions / 1000)) / 0.25)) AS place, LEAST(16, GREATEST(0, FLOOR(LN(GREATEST('.self::LEAST.', clicks / impressions) / '.self::LEAST.') / 0.4))) AS rate, COUNT(*) FROM weigh_sums WHERE store_id = ? AND weeks = 13 AND device = '.Lens::ALL.' AND class = '.Lens::BUT_BRAND.' AND impressions > 0 AND position_sum > 0 GROUP BY market_id, kind, place, rate', [$store->id, $store->id]);
+        DB::insert(
+            'INSERT INTO weigh_density (store_id, market_id, kind, place, rate, pages) SELECT ?, market_id, kind, LEAST(16, FLOOR(LN(GREATEST(1, position_sum / impressions / 1000)) / 0.25)) AS place, LEAST(16, GREATEST(0, FLOOR(LN(GREATEST('.
+                self::LEAST.
+                ', clicks / impressions) / '.
+                self::LEAST.
+                ') / 0.4))) AS rate, COUNT(*) FROM weigh_sums WHERE store_id = ? AND weeks = 13 AND device = '.
+                Lens::ALL.
+                ' AND class = '.
+                Lens::BUT_BRAND.
+                ' AND impressions > 0 AND position_sum > 0 GROUP BY market_id, kind, place, rate',
+            [$store->id, $store->id],
+        );
     }
 
     /** @return array{line: string, band: string} paths of the curve and its band */
@@ -123,7 +213,10 @@ final readonly class CurvePicture
             $lower[] = $x.' '.self::y($low);
         }
 
-        return ['line' => 'M'.implode(' L', $line), 'band' => 'M'.implode(' L', [...$upper, ...array_reverse($lower)]).' Z'];
+        return [
+            'line' => 'M'.implode(' L', $line),
+            'band' => 'M'.implode(' L', [...$upper, ...array_reverse($lower)]).' Z',
+        ];
     }
 
     /**
@@ -141,7 +234,19 @@ final readonly class CurvePicture
             }
             $position = max(1.0, $row['position_sum'] / $row['impressions'] / 1000);
             // It hangs where even the upper end of its rate is below what its position earns.
-            $marks[] = ['id' => $row['id'], 'name' => $row['name'], 'x' => self::x($position), 'y' => self::y($range->rate), 'r' => round(2 + 8 * sqrt($row['worth'] / $most), 1), 'hangs' => $range->high < 0.9 * $curve->rate($position), 'position' => round($position, 1), 'rate' => $range->rate, 'clicks' => $row['clicks'], 'impressions' => $row['impressions'], 'upside' => $row['upside']];
+            $marks[] = [
+                'id' => $row['id'],
+                'name' => $row['name'],
+                'x' => self::x($position),
+                'y' => self::y($range->rate),
+                'r' => round(2 + 8 * sqrt($row['worth'] / $most), 1),
+                'hangs' => $range->high < 0.9 * $curve->rate($position),
+                'position' => round($position, 1),
+                'rate' => $range->rate,
+                'clicks' => $row['clicks'],
+                'impressions' => $row['impressions'],
+                'upside' => $row['upside'],
+            ];
         }
 
         return $marks;

@@ -31,8 +31,16 @@ final readonly class HandOrRecipe
      * @param  list<array{pages: int, upside: float, part: float, marginal: float, hours: float, cost: float}>  $steps  sums of the first so many, and what the last of them is worth in 28 days
      * @param  list<float>  $curve  upside of the first 1, 2, 3 … pages, thinned out to 200 points at most
      */
-    private function __construct(public int $proposed, public int $paying, public int $fitting, public float $total, public int $pages, public array $steps, public array $curve, public int $looked)
-    {
+    private function __construct(
+        public int $proposed,
+        public int $paying,
+        public int $fitting,
+        public float $total,
+        public int $pages,
+        public array $steps,
+        public array $curve,
+        public int $looked,
+    ) {
     }
 
     public static function of(Store $store, Lens $lens, ?int $chosen): self
@@ -55,20 +63,48 @@ final readonly class HandOrRecipe
             $isOpen = $isOpen && (float) $row->upside * $left * self::PERIODS >= $costs[$kind];
             $paying += $isOpen ? 1 : 0;
             $fitting += $spent + $minutes[$kind] <= 60 * $hours && $fitting === $nth ? 1 : 0;
-            $sums[] = [$sum += (float) $row->upside, (float) $row->upside, $spent += $minutes[$kind], $cost += $costs[$kind]];
+            $sums[] = [
+                ($sum += (float) $row->upside),
+                (float) $row->upside,
+                ($spent += $minutes[$kind]),
+                ($cost += $costs[$kind]),
+            ];
         }
         $proposed = min($paying, $fitting);
         $steps = [];
-        foreach (array_unique([...self::STEPS, $proposed, ...($chosen === null ? [] : [$chosen]), count($rows)]) as $pages) {
+        foreach (
+            array_unique([...self::STEPS, $proposed, ...$chosen === null ? [] : [$chosen], count($rows)]) as $pages
+        ) {
             if ($pages > 0 && isset($sums[$pages - 1])) {
                 [$upside, $marginal, $spentBy, $costBy] = $sums[$pages - 1];
-                $steps[$pages] = ['pages' => $pages, 'upside' => $upside, 'part' => (float) $total->upside > 0 ? $upside / (float) $total->upside : 0.0, 'marginal' => $marginal, 'hours' => $spentBy / 60, 'cost' => $costBy];
+                $steps[$pages] = [
+                    'pages' => $pages,
+                    'upside' => $upside,
+                    'part' => (float) $total->upside > 0 ? $upside / (float) $total->upside : 0.0,
+                    'marginal' => $marginal,
+                    'hours' => $spentBy / 60,
+                    'cost' => $costBy,
+                ];
             }
         }
         ksort($steps);
         $step = max(1, (int) ceil(count($sums) / 200));
 
-        return new self($proposed, $paying, $fitting, (float) $total->upside, (int) $total->pages, array_values($steps), array_values(array_map(static fn (array $one): float => $one[0], array_filter($sums, static fn (int $nth): bool => $nth % $step === 0, ARRAY_FILTER_USE_KEY))), count($rows));
+        return new self(
+            $proposed,
+            $paying,
+            $fitting,
+            (float) $total->upside,
+            (int) $total->pages,
+            array_values($steps),
+            array_values(
+                array_map(
+                    static fn (array $one): float => $one[0],
+                    array_filter($sums, static fn (int $nth): bool => $nth % $step === 0, ARRAY_FILTER_USE_KEY),
+                ),
+            ),
+            count($rows),
+        );
     }
 
     /**
@@ -79,13 +115,22 @@ final readonly class HandOrRecipe
     public static function pages(Store $store, Lens $lens, int $cut, bool $isTail): Generator
     {
         if (! $isTail) {
-            yield array_map(static fn (object $row): int => (int) $row->page_id, array_slice(self::best($store, $lens), 0, $cut));
+            yield array_map(
+                static fn (object $row): int => (int) $row->page_id,
+                array_slice(self::best($store, $lens), 0, $cut),
+            );
 
             return;
         }
         [$where, $values] = self::where($lens, $store);
         $portion = [];
-        foreach (DB::cursor("SELECT s.page_id FROM weigh_scores s WHERE $where AND s.upside > 0 ORDER BY s.upside DESC, s.page_id DESC LIMIT 1000000 OFFSET ".max(0, $cut), $values) as $row) {
+        foreach (
+            DB::cursor(
+                "SELECT s.page_id FROM weigh_scores s WHERE $where AND s.upside > 0 ORDER BY s.upside DESC, s.page_id DESC LIMIT 1000000 OFFSET ".
+                    max(0, $cut),
+                $values,
+            ) as $row
+        ) {
             $portion[] = (int) $row->page_id;
             if (count($portion) === 5000) {
                 yield $portion;
@@ -100,7 +145,13 @@ final readonly class HandOrRecipe
     {
         [$where, $values] = self::where($lens, $store);
 
-        return array_values(DB::select("SELECT s.page_id, s.kind, s.upside FROM weigh_scores s WHERE $where AND s.upside > 0 ORDER BY s.upside DESC, s.page_id DESC LIMIT ".self::LOOKED_AT, $values));
+        return array_values(
+            DB::select(
+                "SELECT s.page_id, s.kind, s.upside FROM weigh_scores s WHERE $where AND s.upside > 0 ORDER BY s.upside DESC, s.page_id DESC LIMIT ".
+                    self::LOOKED_AT,
+                $values,
+            ),
+        );
     }
 
     /** @return array{string, list<int>} */

@@ -12,16 +12,28 @@ use Orchard\Core\StructuredData\LifeState;
 /** What is searched for and cannot be bought, as a table for the buyers. */
 final class MissingSheet
 {
-    public const COLUMNS = ['product', 'number', 'maker', 'url', 'state', 'back_on', 'stock', 'clicks_in_28_days', 'missed_in_28_days'];
+    public const COLUMNS = [
+        'product', 'number', 'maker', 'url', 'state', 'back_on', 'stock', 'clicks_in_28_days', 'missed_in_28_days',
+    ];
 
     /** @return Generator<list<string|int|float|null>> */
     public static function rows(Store $store): Generator
     {
         $after = null;
         do {
-            ['rows' => $rows, 'next' => $after] = Findings::missing($store, new Lens, $after);
+            ['rows' => $rows, 'next' => $after] = Findings::missing($store, new Lens(), $after);
             foreach ($rows as $row) {
-                yield [(string) $row->title, (string) $row->number, (string) $row->maker, (string) $row->url, LifeState::from((int) $row->life)->label(), $row->back_on, $row->stock === null ? null : (int) $row->stock, round((float) $row->missed_clicks, 1), round((float) $row->missed, 2)];
+                yield [
+                    (string) $row->title,
+                    (string) $row->number,
+                    (string) $row->maker,
+                    (string) $row->url,
+                    LifeState::from((int) $row->life)->label(),
+                    $row->back_on,
+                    $row->stock === null ? null : (int) $row->stock,
+                    round((float) $row->missed_clicks, 1),
+                    round((float) $row->missed, 2),
+                ];
             }
         } while ($after !== null);
     }

@@ -25,7 +25,12 @@ final class QueryList
             $where .= " AND (s.$column < ? OR (s.$column = ? AND s.query_id < ?))";
             array_push($values, (int) $found[1], (int) $found[1], (int) $found[2]);
         }
-        $rows = DB::select("SELECT r.*, q.text, w.difficulty, w.volume, m.rivals FROM (SELECT s.* FROM weigh_query_sums s WHERE $where ORDER BY s.$column DESC, s.query_id DESC LIMIT ".($size + 1).") r JOIN search_queries q ON q.id = r.query_id LEFT JOIN weigh_queries w ON w.store_id = r.store_id AND w.query_id = r.query_id LEFT JOIN weigh_query_markets m ON m.store_id = r.store_id AND m.query_id = r.query_id AND m.market_id = r.market_id ORDER BY r.$column DESC, r.query_id DESC", $values);
+        $rows = DB::select(
+            "SELECT r.*, q.text, w.difficulty, w.volume, m.rivals FROM (SELECT s.* FROM weigh_query_sums s WHERE $where ORDER BY s.$column DESC, s.query_id DESC LIMIT ".
+                ($size + 1).
+                ") r JOIN search_queries q ON q.id = r.query_id LEFT JOIN weigh_queries w ON w.store_id = r.store_id AND w.query_id = r.query_id LEFT JOIN weigh_query_markets m ON m.store_id = r.store_id AND m.query_id = r.query_id AND m.market_id = r.market_id ORDER BY r.$column DESC, r.query_id DESC",
+            $values,
+        );
         $next = null;
         if (count($rows) > $size) {
             array_pop($rows);
@@ -48,10 +53,15 @@ final class QueryList
     private static function where(Store $store, Lens $lens): array
     {
         $class = match ($lens->class) {
-            Lens::ALL => '', Lens::BUT_BRAND => ' AND s.class <> 1', default => ' AND s.class = '.$lens->class
+            Lens::ALL => '',
+            Lens::BUT_BRAND => ' AND s.class <> 1',
+            default => ' AND s.class = '.$lens->class,
         };
 
-        return ["s.store_id = ? AND s.weeks = ? AND s.market_id = ?$class", [$store->id, $lens->weeks, $lens->market ?? Markets::of($store)->first()->id]];
+        return [
+            "s.store_id = ? AND s.weeks = ? AND s.market_id = ?$class",
+            [$store->id, $lens->weeks, $lens->market ?? Markets::of($store)->first()->id],
+        ];
     }
 
     /** @return list<object> pages with their sums for the query in the lens's weeks, the most seen first */
@@ -61,6 +71,11 @@ final class QueryList
         $in = $window === null ? '0' : implode(', ', Told::of($store, $window)->now($lens->weeks));
         $device = $lens->device === Lens::ALL ? '' : " AND device = {$lens->device}";
 
-        return array_values(DB::select("SELECT r.*, p.url, f.title, m.best_page IS NOT NULL AS is_best FROM (SELECT page_id, SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) AS position_sum FROM weigh_pairs FORCE INDEX (by_query) WHERE store_id = ? AND query_id = ? AND span IN ($in)$device GROUP BY page_id ORDER BY SUM(impressions) DESC, page_id LIMIT 100) r JOIN pages p ON p.id = r.page_id LEFT JOIN page_facts f ON f.page_id = r.page_id AND f.to_crawl = 0 LEFT JOIN weigh_query_markets m ON m.store_id = ? AND m.query_id = ? AND m.best_page = r.page_id ORDER BY r.impressions DESC, r.page_id", [$store->id, $query, $store->id, $query]));
+        return array_values(
+            DB::select(
+                "SELECT r.*, p.url, f.title, m.best_page IS NOT NULL AS is_best FROM (SELECT page_id, SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) AS position_sum FROM weigh_pairs FORCE INDEX (by_query) WHERE store_id = ? AND query_id = ? AND span IN ($in)$device GROUP BY page_id ORDER BY SUM(impressions) DESC, page_id LIMIT 100) r JOIN pages p ON p.id = r.page_id LEFT JOIN page_facts f ON f.page_id = r.page_id AND f.to_crawl = 0 LEFT JOIN weigh_query_markets m ON m.store_id = ? AND m.query_id = ? AND m.best_page = r.page_id ORDER BY r.impressions DESC, r.page_id",
+                [$store->id, $query, $store->id, $query],
+            ),
+        );
     }
 }

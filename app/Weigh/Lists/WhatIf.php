@@ -30,17 +30,36 @@ final readonly class WhatIf
      * @param  string  $unit  of all sums: a currency, or clicks
      * @param  bool  $leavesOut  whether markets of other units were asked for
      */
-    private function __construct(public float $share, public float $probability, public int $target, public float $value, public array $markets, public string $unit, public bool $leavesOut)
-    {
+    private function __construct(
+        public float $share,
+        public float $probability,
+        public int $target,
+        public float $value,
+        public array $markets,
+        public string $unit,
+        public bool $leavesOut,
+    ) {
     }
 
     public static function from(Request $request, Store $store): self
     {
         $assumed = Model::assumptions($store);
-        $number = static fn (string $key, float $usual, float $least, float $most): float => is_string($request->query($key)) && is_numeric($request->query($key)) ? max($least, min($most, (float) $request->query($key))) : $usual;
+        $number = static fn (string $key, float $usual, float $least, float $most): float => is_string(
+            $request->query($key),
+        ) && is_numeric($request->query($key))
+            ? max($least, min($most, (float) $request->query($key)))
+            : $usual;
         $markets = $request->query('markets');
         $units = Units::of($store);
-        $asked = array_values(array_map(intval(...), array_filter(is_array($markets) ? $markets : [], static fn (mixed $id): bool => is_string($id) && ctype_digit($id) && strlen($id) < 18)));
+        $asked = array_values(
+            array_map(
+                intval(...),
+                array_filter(
+                    is_array($markets) ? $markets : [],
+                    static fn (mixed $id): bool => is_string($id) && ctype_digit($id) && strlen($id) < 18,
+                ),
+            ),
+        );
         $known = array_map(static fn (Market $one): int => $one->id, Markets::of($store)->all());
         $asked = array_values(array_intersect($known, $asked));
         // Sums of unlike currencies say nothing: those of the first that is asked for are added.
@@ -48,8 +67,13 @@ final readonly class WhatIf
         $chosen = array_values(array_intersect($asked === [] ? $known : $asked, $units->markets()[$first]));
 
         return new self(
-            $number('share', $assumed->shareClosed, 0, 1), $number('probability', $assumed->liftProbability, 0, 1), (int) round($number('target', max(1, min(5, round($assumed->target))), 1, 5)), $number('value', 1, 0, 100),
-            $chosen === $known ? [] : $chosen, $first, count($chosen) < count($asked === [] ? $known : $asked),
+            $number('share', $assumed->shareClosed, 0, 1),
+            $number('probability', $assumed->liftProbability, 0, 1),
+            (int) round($number('target', max(1, min(5, round($assumed->target))), 1, 5)),
+            $number('value', 1, 0, 100),
+            $chosen === $known ? [] : $chosen,
+            $first,
+            count($chosen) < count($asked === [] ? $known : $asked),
         );
     }
 
@@ -67,12 +91,38 @@ final readonly class WhatIf
         if ($this->markets !== []) {
             $where .= ' AND s.market_id IN ('.Bulk::list($this->markets).')';
         }
-        $total = DB::selectOne("SELECT COALESCE(SUM($wording), 0) AS wording, COALESCE(SUM($lift), 0) AS lift, COALESCE(SUM(s.upside), 0) AS was FROM weigh_scores s WHERE $where", $values);
-        $rows = array_values(DB::select("SELECT s.page_id, s.kind, s.upside, $wording AS wording, $lift AS lift, $wording + $lift AS now FROM weigh_scores s WHERE $where ORDER BY now DESC, s.page_id DESC LIMIT ".self::PAGE, $values));
+        $total = DB::selectOne(
+            "SELECT COALESCE(SUM($wording), 0) AS wording, COALESCE(SUM($lift), 0) AS lift, COALESCE(SUM(s.upside), 0) AS was FROM weigh_scores s WHERE $where",
+            $values,
+        );
+        $rows = array_values(
+            DB::select(
+                "SELECT s.page_id, s.kind, s.upside, $wording AS wording, $lift AS lift, $wording + $lift AS now FROM weigh_scores s WHERE $where ORDER BY now DESC, s.page_id DESC LIMIT ".
+                    self::PAGE,
+                $values,
+            ),
+        );
         $pages = Bulk::ids($rows, 'page_id');
-        $places = array_flip(Bulk::ids(DB::select("SELECT s.page_id FROM weigh_scores s WHERE $where ORDER BY s.upside DESC, s.page_id DESC LIMIT ".self::PLACES, $values), 'page_id'));
+        $places = array_flip(
+            Bulk::ids(
+                DB::select(
+                    "SELECT s.page_id FROM weigh_scores s WHERE $where ORDER BY s.upside DESC, s.page_id DESC LIMIT ".
+                        self::PLACES,
+                    $values,
+                ),
+                'page_id',
+            ),
+        );
         $names = [];
-        foreach ($pages === [] ? [] : DB::select('SELECT p.id, p.url, f.title FROM pages p LEFT JOIN page_facts f ON f.page_id = p.id AND f.to_crawl = 0 WHERE p.id IN ('.Bulk::list($pages).')') as $row) {
+        foreach (
+            $pages === []
+                ? []
+                : DB::select(
+                    'SELECT p.id, p.url, f.title FROM pages p LEFT JOIN page_facts f ON f.page_id = p.id AND f.to_crawl = 0 WHERE p.id IN ('.
+                        Bulk::list($pages).
+                        ')',
+                ) as $row
+        ) {
             $names[(int) $row->id] = $row;
         }
         foreach ($rows as $row) {
@@ -81,6 +131,12 @@ final readonly class WhatIf
             $row->was_place = isset($places[(int) $row->page_id]) ? $places[(int) $row->page_id] + 1 : null;
         }
 
-        return ['rows' => $rows, 'upside' => (float) $total->wording + (float) $total->lift, 'wording' => (float) $total->wording, 'lift' => (float) $total->lift, 'was' => (float) $total->was];
+        return [
+            'rows' => $rows,
+            'upside' => (float) $total->wording + (float) $total->lift,
+            'wording' => (float) $total->wording,
+            'lift' => (float) $total->lift,
+            'was' => (float) $total->was,
+        ];
     }
 }

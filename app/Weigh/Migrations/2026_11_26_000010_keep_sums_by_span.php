@@ -11,8 +11,12 @@ return new class extends Migration
     public function up(): void
     {
         $utf8 = 'CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci';
-        $triple = static fn (string $end): string => "clicks$end INT UNSIGNED NOT NULL DEFAULT 0, impressions$end INT UNSIGNED NOT NULL DEFAULT 0, position_sum$end BIGINT UNSIGNED NOT NULL DEFAULT 0";
-        $money = static fn (string $end): string => "orders$end INT UNSIGNED NOT NULL DEFAULT 0, revenue$end DECIMAL(14,2) NOT NULL DEFAULT 0";
+        $triple = static fn (
+            string $end,
+        ): string => "clicks$end INT UNSIGNED NOT NULL DEFAULT 0, impressions$end INT UNSIGNED NOT NULL DEFAULT 0, position_sum$end BIGINT UNSIGNED NOT NULL DEFAULT 0";
+        $money = static fn (
+            string $end,
+        ): string => "orders$end INT UNSIGNED NOT NULL DEFAULT 0, revenue$end DECIMAL(14,2) NOT NULL DEFAULT 0";
         $now = $triple('').', '.$triple('_before').', '.$triple('_year');
         $sql = "
         DROP TABLE weigh_pairs; DROP TABLE weigh_queries; DROP TABLE weigh_scores;
@@ -41,7 +45,9 @@ return new class extends Migration
             PRIMARY KEY (store_id, weeks, device, class, sort, market_id, name)
         );
         CREATE TABLE weigh_weeks (
-            store_id BIGINT UNSIGNED NOT NULL, part BIGINT UNSIGNED NOT NULL, week DATE NOT NULL, market_id BIGINT UNSIGNED NOT NULL, kind TINYINT UNSIGNED NOT NULL, device TINYINT UNSIGNED NOT NULL, class TINYINT UNSIGNED NOT NULL, {$triple('')}, {$money('')},
+            store_id BIGINT UNSIGNED NOT NULL, part BIGINT UNSIGNED NOT NULL, week DATE NOT NULL, market_id BIGINT UNSIGNED NOT NULL, kind TINYINT UNSIGNED NOT NULL, device TINYINT UNSIGNED NOT NULL, class TINYINT UNSIGNED NOT NULL, {$triple(
+            '',
+        )}, {$money('')},
             PRIMARY KEY (store_id, part, week, market_id, kind, device, class)
         );
         CREATE TABLE weigh_places (

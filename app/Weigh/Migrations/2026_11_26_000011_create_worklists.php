@@ -21,6 +21,8 @@ return new class extends Migration
             upside DOUBLE NOT NULL, added_at DATETIME NOT NULL, done_at DATETIME NULL, done_by BIGINT UNSIGNED NULL,
             PRIMARY KEY (worklist_id, page_id), KEY by_page (store_id, page_id)
         ) $utf8");
-        DB::statement('CREATE TABLE weigh_density (store_id BIGINT UNSIGNED NOT NULL, market_id BIGINT UNSIGNED NOT NULL, kind TINYINT UNSIGNED NOT NULL, place TINYINT UNSIGNED NOT NULL, rate TINYINT UNSIGNED NOT NULL, pages INT UNSIGNED NOT NULL, PRIMARY KEY (store_id, market_id, kind, place, rate))');
+        DB::statement(
+            'CREATE TABLE weigh_density (store_id BIGINT UNSIGNED NOT NULL, market_id BIGINT UNSIGNED NOT NULL, kind TINYINT UNSIGNED NOT NULL, place TINYINT UNSIGNED NOT NULL, rate TINYINT UNSIGNED NOT NULL, pages INT UNSIGNED NOT NULL, PRIMARY KEY (store_id, market_id, kind, place, rate))',
+        );
     }
 };

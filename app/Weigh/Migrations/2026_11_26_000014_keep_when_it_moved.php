@@ -12,6 +12,8 @@ return new class extends Migration
     {
         DB::statement('ALTER TABLE weigh_scores ADD moved_at DATETIME NULL');
         // Queries with two pages are looked for among the most seen: the first fifty are found after few.
-        DB::statement('ALTER TABLE weigh_queries DROP KEY by_rivals, ADD KEY by_seen (store_id, impressions, query_id, rivals, class)');
+        DB::statement(
+            'ALTER TABLE weigh_queries DROP KEY by_rivals, ADD KEY by_seen (store_id, impressions, query_id, rivals, class)',
+        );
     }
 };

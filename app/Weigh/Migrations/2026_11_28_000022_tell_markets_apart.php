@@ -15,7 +15,9 @@ return new class extends Migration
             class TINYINT UNSIGNED NOT NULL, difficulty DECIMAL(5,2) NULL,
             PRIMARY KEY (store_id, query_id, market_id), KEY by_seen (store_id, market_id, impressions, query_id, rivals, class)
         )');
-        DB::statement('ALTER TABLE weigh_queries DROP KEY by_seen, DROP COLUMN best_page, DROP COLUMN rivals, DROP COLUMN impressions');
+        DB::statement(
+            'ALTER TABLE weigh_queries DROP KEY by_seen, DROP COLUMN best_page, DROP COLUMN rivals, DROP COLUMN impressions',
+        );
         DB::statement('ALTER TABLE weigh_scores ADD contradicts TINYINT NOT NULL DEFAULT 0');
         DB::statement('ALTER TABLE weigh_totals ADD contradicting INT UNSIGNED NOT NULL DEFAULT 0');
         DB::statement('ALTER TABLE weigh_worklists ADD market_id BIGINT UNSIGNED NULL');

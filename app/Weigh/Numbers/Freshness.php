@@ -22,19 +22,43 @@ final readonly class Freshness
 
     public static function of(Store $store, NumberWindow $window, QuerySums $queries): self
     {
-        $pages = DB::selectOne("SELECT COUNT(*) AS n, SUM(CRC32(CONCAT_WS(' ', page_id, kind, market_id))) AS mark FROM page_index WHERE store_id = ?", [$store->id]);
-        $lists = DB::selectOne('SELECT MAX(import_id) AS newest, COUNT(*) AS n FROM keyword_rows WHERE store_id = ? AND is_current = 1', [$store->id]);
-        $links = DB::selectOne("SELECT COUNT(*) AS n, SUM(CRC32(CONCAT_WS(' ', l.from_page, l.to_page))) AS mark FROM page_index c JOIN links l ON l.store_id = c.store_id AND l.from_page = c.page_id WHERE c.store_id = ? AND c.kind = ?", [$store->id, PageKind::Collection->value]);
+        $pages = DB::selectOne(
+            "SELECT COUNT(*) AS n, SUM(CRC32(CONCAT_WS(' ', page_id, kind, market_id))) AS mark FROM page_index WHERE store_id = ?",
+            [$store->id],
+        );
+        $lists = DB::selectOne(
+            'SELECT MAX(import_id) AS newest, COUNT(*) AS n FROM keyword_rows WHERE store_id = ? AND is_current = 1',
+            [$store->id],
+        );
+        $links = DB::selectOne(
+            "SELECT COUNT(*) AS n, SUM(CRC32(CONCAT_WS(' ', l.from_page, l.to_page))) AS mark FROM page_index c JOIN links l ON l.store_id = c.store_id AND l.from_page = c.page_id WHERE c.store_id = ? AND c.kind = ?",
+            [$store->id, PageKind::Collection->value],
+        );
         $mark = static fn (mixed ...$of): string => md5(json_encode($of, JSON_THROW_ON_ERROR));
 
         // Days behind the window's last, which is not complete yet, are in no sum.
-        return new self($mark($window->firstDay, $window->lastDay, $window->isPeriod, self::ofDays($store, '0000-01-01', $window->lastDay), ToldWeeks::of($store, $window)->toJson(), $pages, $lists, serialize($queries->classifier())), $mark($links));
+        return new self(
+            $mark(
+                $window->firstDay,
+                $window->lastDay,
+                $window->isPeriod,
+                self::ofDays($store, '0000-01-01', $window->lastDay),
+                ToldWeeks::of($store, $window)->toJson(),
+                $pages,
+                $lists,
+                serialize($queries->classifier()),
+            ),
+            $mark($links),
+        );
     }
 
     /** Which rows tell these days. */
     public static function ofDays(Store $store, string $first, string $last): string
     {
-        $days = DB::selectOne("SELECT COUNT(*) AS n, SUM(row_count) AS told, SUM(CRC32(CONCAT_WS(' ', facts, grain, day, days, import_id))) AS mark FROM fact_days WHERE store_id = ? AND state = 'owns' AND day BETWEEN ? AND ?", [$store->id, $first, $last]);
+        $days = DB::selectOne(
+            "SELECT COUNT(*) AS n, SUM(row_count) AS told, SUM(CRC32(CONCAT_WS(' ', facts, grain, day, days, import_id))) AS mark FROM fact_days WHERE store_id = ? AND state = 'owns' AND day BETWEEN ? AND ?",
+            [$store->id, $first, $last],
+        );
 
         return md5(json_encode($days, JSON_THROW_ON_ERROR));
     }
@@ -49,7 +73,11 @@ final readonly class Freshness
 
     public static function keep(Store $store, string $sums, string $links): void
     {
-        DB::table('weigh_states')->upsert([['store_id' => $store->id, 'fingerprint' => $sums, 'links' => $links, 'summed_at' => now()]], ['store_id'], ['fingerprint', 'links', 'summed_at']);
+        DB::table('weigh_states')->upsert(
+            [['store_id' => $store->id, 'fingerprint' => $sums, 'links' => $links, 'summed_at' => now()]],
+            ['store_id'],
+            ['fingerprint', 'links', 'summed_at'],
+        );
     }
 
     public static function forget(Store $store): void

@@ -29,10 +29,23 @@ final readonly class Lens
     public const DEVICES = [self::ALL => 'all', 1 => 'desktop', 2 => 'phone', 3 => 'tablet'];
 
     /** Keys of classes as they stand in addresses. */
-    public const CLASSES = [self::ALL => 'all', self::BUT_BRAND => 'but-brand', 1 => 'brand', 2 => 'maker', 0 => 'generic', 3 => 'question'];
+    public const CLASSES = [
+        self::ALL => 'all',
+        self::BUT_BRAND => 'but-brand',
+        1 => 'brand',
+        2 => 'maker',
+        0 => 'generic',
+        3 => 'question',
+    ];
 
-    public function __construct(public int $weeks = 13, public string $against = 'before', public int $device = self::ALL, public int $class = self::ALL, public ?int $market = null, public ?PageKind $kind = null)
-    {
+    public function __construct(
+        public int $weeks = 13,
+        public string $against = 'before',
+        public int $device = self::ALL,
+        public int $class = self::ALL,
+        public ?int $market = null,
+        public ?PageKind $kind = null,
+    ) {
     }
 
     public static function from(Request $request, Store $store, bool $isPeriod): self
@@ -45,7 +58,14 @@ final readonly class Lens
         // Sums of unlike currencies say nothing: with several, one market is looked at.
         $usual = Units::of($store)->addUp() ? null : $known[0];
 
-        return new self($weeks, $text('against') === 'year' ? 'year' : 'before', array_flip(self::DEVICES)[$text('device')] ?? self::ALL, array_flip(self::CLASSES)[$text('class')] ?? self::ALL, in_array($market, $known, true) ? $market : $usual, PageKind::fromKey($text('kind')));
+        return new self(
+            $weeks,
+            $text('against') === 'year' ? 'year' : 'before',
+            array_flip(self::DEVICES)[$text('device')] ?? self::ALL,
+            array_flip(self::CLASSES)[$text('class')] ?? self::ALL,
+            in_array($market, $known, true) ? $market : $usual,
+            PageKind::fromKey($text('kind')),
+        );
     }
 
     /**
@@ -56,10 +76,17 @@ final readonly class Lens
      */
     public function query(array $changes = []): array
     {
-        return array_filter($changes + [
-            'weeks' => $this->weeks === 13 ? null : (string) $this->weeks, 'against' => $this->against === 'before' ? null : $this->against, 'device' => $this->device === self::ALL ? null : self::DEVICES[$this->device] ?? null,
-            'class' => $this->class === self::ALL ? null : self::CLASSES[$this->class] ?? null, 'market' => $this->market === null ? null : (string) $this->market, 'kind' => $this->kind?->key(),
-        ], static fn (?string $value): bool => $value !== null);
+        return array_filter(
+            $changes + [
+                'weeks' => $this->weeks === 13 ? null : (string) $this->weeks,
+                'against' => $this->against === 'before' ? null : $this->against,
+                'device' => $this->device === self::ALL ? null : self::DEVICES[$this->device] ?? null,
+                'class' => $this->class === self::ALL ? null : self::CLASSES[$this->class] ?? null,
+                'market' => $this->market === null ? null : (string) $this->market,
+                'kind' => $this->kind?->key(),
+            ],
+            static fn (?string $value): bool => $value !== null,
+        );
     }
 
     /**
@@ -72,7 +99,10 @@ final readonly class Lens
     {
         $asked = array_filter(['kind' => $this->kind?->value, 'market_id' => $this->market], is_int(...));
 
-        return [implode('', array_map(static fn (string $column): string => " AND $of$column = ?", array_keys($asked))), array_values($asked)];
+        return [
+            implode('', array_map(static fn (string $column): string => " AND $of$column = ?", array_keys($asked))),
+            array_values($asked),
+        ];
     }
 
     /** Whether withheld clicks are part of what is seen: only where no class is asked for. */

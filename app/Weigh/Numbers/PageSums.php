@@ -55,14 +55,25 @@ final class PageSums
     {
         $this->told = Told::of($store, $window);
         $this->lastMonday = PageWeeks::weekOf($window->lastDay);
-        $this->firstDay = $window->isPeriod ? $window->firstDay : (new DateTimeImmutable($this->lastMonday))->modify('-'.(7 * (Span::WEEKS - 1)).' days')->format('Y-m-d');
+        $this->firstDay = $window->isPeriod
+            ? $window->firstDay
+            : (new DateTimeImmutable($this->lastMonday))
+                ->modify('-'. 7 * (Span::WEEKS - 1).' days')
+                ->format('Y-m-d');
         if ($window->isPeriod) {
             $this->days[$window->firstDay] = [0, $window->firstDay];
             $this->weeksBack[$window->firstDay] = 0;
         } else {
-            for ($day = new DateTimeImmutable($this->firstDay); $day->format('Y-m-d') <= $window->lastDay; $day = $day->modify('+1 day')) {
+            for (
+                $day = new DateTimeImmutable($this->firstDay);
+                $day->format('Y-m-d') <= $window->lastDay;
+                $day = $day->modify('+1 day')
+            ) {
                 $monday = PageWeeks::weekOf($day->format('Y-m-d'));
-                $this->weeksBack[$monday] ??= intdiv((int) (new DateTimeImmutable($monday))->diff(new DateTimeImmutable($this->lastMonday))->days, 7);
+                $this->weeksBack[$monday] ??= intdiv(
+                    (int) (new DateTimeImmutable($monday))->diff(new DateTimeImmutable($this->lastMonday))->days,
+                    7,
+                );
                 $this->days[$day->format('Y-m-d')] = [$this->told->cell($this->weeksBack[$monday]), $monday];
             }
         }
@@ -72,7 +83,13 @@ final class PageSums
     public function read(int $after): ?SummedPages
     {
         $pages = [];
-        foreach (DB::select('SELECT page_id, kind, market_id FROM page_index WHERE store_id = ? AND page_id > ? ORDER BY page_id LIMIT '.self::PAGES, [$this->store->id, $after]) as $row) {
+        foreach (
+            DB::select(
+                'SELECT page_id, kind, market_id FROM page_index WHERE store_id = ? AND page_id > ? ORDER BY page_id LIMIT '.
+                    self::PAGES,
+                [$this->store->id, $after],
+            ) as $row
+        ) {
             $pages[(int) $row->page_id] = [(int) $row->kind, (int) $row->market_id];
         }
         if ($pages === []) {
@@ -86,7 +103,12 @@ final class PageSums
         $tellsDevices = $queryGrains == $deviceGrains;
         $summed = new SummedPages($after, $last, $pages, $tellsDevices, $this->told, $this->weeksBack);
         foreach ($queryGrains as $part) {
-            foreach ($this->rows('r.query_id', "r.page_id > $after AND r.page_id <= $last AND {$part->condition()} AND r.query_id > 0") as [$page, $day, $query, $device, $clicks, $impressions, $positions]) {
+            foreach (
+                $this->rows(
+                    'r.query_id',
+                    "r.page_id > $after AND r.page_id <= $last AND {$part->condition()} AND r.query_id > 0",
+                ) as [$page, $day, $query, $device, $clicks, $impressions, $positions]
+            ) {
                 if ($impressions > 0 && isset($pages[$page])) {
                     [$span, $week] = $this->days[$day];
                     $summed->addQuery($page, $query, $device, $span, $week, $clicks, $impressions, $positions);
@@ -95,16 +117,37 @@ final class PageSums
         }
         if (! $tellsDevices) {
             foreach ($deviceGrains as $part) {
-                foreach ($this->rows('0', "r.page_id > $after AND r.page_id <= $last AND {$part->condition()}") as [$page, $day, , $device, $clicks, $impressions, $positions]) {
-                    isset($pages[$page]) && $summed->addDevice($page, $device, $this->days[$day][0], $clicks, $impressions, $positions);
+                foreach (
+                    $this->rows('0', "r.page_id > $after AND r.page_id <= $last AND {$part->condition()}") as [$page, $day, , $device, $clicks, $impressions, $positions]
+                ) {
+                    isset($pages[$page]) &&
+                        $summed->addDevice($page, $device, $this->days[$day][0], $clicks, $impressions, $positions);
                 }
             }
         }
         $own = $this->window->isPeriod
-            ? DB::select('SELECT page_id, ? AS week, clicks, impressions, position_milli * impressions AS position_sum, orders, revenue, returned, margin FROM page_index WHERE store_id = ? AND page_id > ? AND page_id <= ? AND (impressions > 0 OR orders > 0)', [$this->window->firstDay, $this->store->id, $after, $last])
-            : DB::select('SELECT page_id, week, clicks, impressions, position_sum, orders, revenue, returned, margin FROM page_weeks WHERE store_id = ? AND page_id > ? AND page_id <= ? AND week BETWEEN ? AND ?', [$this->store->id, $after, $last, $this->firstDay, $this->lastMonday]);
+            ? DB::select(
+                'SELECT page_id, ? AS week, clicks, impressions, position_milli * impressions AS position_sum, orders, revenue, returned, margin FROM page_index WHERE store_id = ? AND page_id > ? AND page_id <= ? AND (impressions > 0 OR orders > 0)',
+                [$this->window->firstDay, $this->store->id, $after, $last],
+            )
+            : DB::select(
+                'SELECT page_id, week, clicks, impressions, position_sum, orders, revenue, returned, margin FROM page_weeks WHERE store_id = ? AND page_id > ? AND page_id <= ? AND week BETWEEN ? AND ?',
+                [$this->store->id, $after, $last, $this->firstDay, $this->lastMonday],
+            );
         foreach ($own as $row) {
-            isset($pages[(int) $row->page_id]) && $summed->addPage((int) $row->page_id, $this->days[(string) $row->week][0], (string) $row->week, (int) $row->clicks, (int) $row->impressions, (int) $row->position_sum, (int) $row->orders, (float) $row->revenue, (float) $row->returned, (float) $row->margin);
+            isset($pages[(int) $row->page_id]) &&
+                $summed->addPage(
+                    (int) $row->page_id,
+                    $this->days[(string) $row->week][0],
+                    (string) $row->week,
+                    (int) $row->clicks,
+                    (int) $row->impressions,
+                    (int) $row->position_sum,
+                    (int) $row->orders,
+                    (float) $row->revenue,
+                    (float) $row->returned,
+                    (float) $row->margin,
+                );
         }
         $this->window->isPeriod || $this->readMixed($summed);
 
@@ -114,7 +157,13 @@ final class PageSums
     /** Reads the days that both sides tell in weeks of the window of which they do not tell the same days. */
     private function readMixed(SummedPages $summed): void
     {
-        foreach ([[ToldBy::Queries, FactTable::Search], [ToldBy::Sales, FactTable::Search], [ToldBy::Sales, FactTable::Sales]] as [$other, $facts]) {
+        foreach (
+            [
+                [ToldBy::Queries, FactTable::Search],
+                [ToldBy::Sales, FactTable::Search],
+                [ToldBy::Sales, FactTable::Sales],
+            ] as [$other, $facts]
+        ) {
             $days = [];
             foreach (array_unique(array_column($summed->pages, 1)) as $market) {
                 for ($week = 0; $week < NumberWindow::WEEKS; $week++) {
@@ -128,13 +177,30 @@ final class PageSums
                 $facts === FactTable::Search => '0, 0, 0, r.clicks, 0, 0, 0, 0',
                 default => '0, 0, 0, 0, r.orders, r.revenue, r.returned, r.margin',
             };
-            foreach ($all === [] ? [] : GrainDays::of($this->store->id, $facts, min(array_keys($all)), max(array_keys($all))) as $part) {
+            foreach (
+                $all === [] ? [] : GrainDays::of($this->store->id, $facts, min(array_keys($all)), max(array_keys($all))) as $part
+            ) {
                 $part = $part->on(static fn (string $day): bool => isset($all[$day]));
-                foreach ($part === null ? [] : Stream::rows("SELECT r.page_id, r.day, $sums FROM {$facts->rows()} r WHERE r.page_id > $summed->after AND r.page_id <= $summed->last AND {$part->condition()}") as $row) {
+                foreach (
+                    $part === null
+                        ? []
+                        : Stream::rows(
+                            "SELECT r.page_id, r.day, $sums FROM {$facts->rows()} r WHERE r.page_id > $summed->after AND r.page_id <= $summed->last AND {$part->condition()}",
+                        ) as $row
+                ) {
                     /** @var array{int, string, int, int, int, int, int, string, string, string} $row */
                     [$page, $day] = $row;
                     if (isset($summed->pages[$page]) && in_array($day, $days[$summed->pages[$page][1]], true)) {
-                        $summed->addMixed($page, [$row[2], $row[3], $row[4], $row[5], $row[6], (float) $row[7], (float) $row[8], (float) $row[9]]);
+                        $summed->addMixed($page, [
+                            $row[2],
+                            $row[3],
+                            $row[4],
+                            $row[5],
+                            $row[6],
+                            (float) $row[7],
+                            (float) $row[8],
+                            (float) $row[9],
+                        ]);
                     }
                 }
             }
@@ -155,34 +221,97 @@ final class PageSums
         foreach (SumColumns::windows($this->window) as $weeks) {
             foreach (array_keys(Lens::DEVICES) as $device) {
                 foreach (array_keys(Lens::CLASSES) as $class) {
-                    DB::delete('DELETE FROM weigh_sums WHERE store_id = ? AND weeks = ? AND device = ? AND class = ? AND page_id > ? AND page_id <= ?', [$id, $weeks, $device, $class, $summed->after, $summed->last]);
+                    DB::delete(
+                        'DELETE FROM weigh_sums WHERE store_id = ? AND weeks = ? AND device = ? AND class = ? AND page_id > ? AND page_id <= ?',
+                        [$id, $weeks, $device, $class, $summed->after, $summed->last],
+                    );
                 }
             }
         }
         $classOf = fn (int $query): int => ord($this->classes[$query - $this->firstQuery] ?? "\0");
-        $this->load('weigh_pairs (store_id, page_id, query_id, device, span, clicks, impressions, position_sum, square)', $summed->pairs($id));
+        $this->load(
+            'weigh_pairs (store_id, page_id, query_id, device, span, clicks, impressions, position_sum, square)',
+            $summed->pairs($id),
+        );
         $tallies = $summed->tallies($classOf);
-        $columns = implode(', ', array_merge(...array_map(static fn (string $end): array => ["clicks$end", "impressions$end", "position_sum$end", "orders$end", "revenue$end"], SumColumns::ENDS)));
-        $this->load("weigh_sums (store_id, weeks, device, class, page_id, kind, market_id, spread_milli, $columns)", $this->sums($summed, $tallies));
+        $columns = implode(
+            ', ',
+            array_merge(
+                ...array_map(
+                    static fn (string $end): array => [
+                        "clicks$end",
+                        "impressions$end",
+                        "position_sum$end",
+                        "orders$end",
+                        "revenue$end",
+                    ],
+                    SumColumns::ENDS,
+                ),
+            ),
+        );
+        $this->load(
+            "weigh_sums (store_id, weeks, device, class, page_id, kind, market_id, spread_milli, $columns)",
+            $this->sums($summed, $tallies),
+        );
         $part = $summed->after + 1;
-        Bulk::write('weigh_weeks', ['store_id', 'part', 'week', 'market_id', 'kind', 'device', 'class', 'clicks', 'impressions', 'position_sum', 'orders', 'revenue'], $summed->weeks($id, $part, $classOf, ! $this->window->isPeriod));
-        Bulk::write('weigh_places', ['store_id', 'part', 'week', 'market_id', 'kind', 'place', 'pairs', 'clicks', 'impressions'], $summed->places($id, $part, self::PLACES));
-        $this->window->isPeriod || Bulk::write('weigh_seasons', ['store_id', 'page_id', 'base', 'ahead_4', 'ahead_13', 'ahead_26'], $summed->seasons($id));
-        Bulk::write('weigh_evidence', ['store_id', 'page_id', 'clicks', 'impressions', 'position_sum', 'sold_clicks', 'orders', 'revenue', 'returned', 'margin', 'squares', 'order_weeks'], $summed->evidence($id, $this->window->isPeriod ? 1 : NumberWindow::WEEKS));
+        Bulk::write(
+            'weigh_weeks',
+            [
+                'store_id', 'part', 'week', 'market_id', 'kind', 'device', 'class', 'clicks', 'impressions',
+                'position_sum', 'orders', 'revenue',
+            ],
+            $summed->weeks($id, $part, $classOf, ! $this->window->isPeriod),
+        );
+        Bulk::write(
+            'weigh_places',
+            ['store_id', 'part', 'week', 'market_id', 'kind', 'place', 'pairs', 'clicks', 'impressions'],
+            $summed->places($id, $part, self::PLACES),
+        );
+        $this->window->isPeriod ||
+            Bulk::write(
+                'weigh_seasons',
+                ['store_id', 'page_id', 'base', 'ahead_4', 'ahead_13', 'ahead_26'],
+                $summed->seasons($id),
+            );
+        Bulk::write(
+            'weigh_evidence',
+            [
+                'store_id', 'page_id', 'clicks', 'impressions', 'position_sum', 'sold_clicks', 'orders', 'revenue',
+                'returned', 'margin', 'squares', 'order_weeks',
+            ],
+            $summed->evidence($id, $this->window->isPeriod ? 1 : NumberWindow::WEEKS),
+        );
     }
 
     /** Adds the parts of weeks and places up, and lets go what was kept of pages that are no more; called inside a transaction. */
     public function finish(): void
     {
         $id = $this->store->id;
-        foreach (['weigh_weeks' => ['week, market_id, kind, device, class', 'clicks, impressions, position_sum, orders, revenue'], 'weigh_places' => ['week, market_id, kind, place', 'pairs, clicks, impressions']] as $table => [$keys, $sums]) {
-            $totals = implode(', ', array_map(static fn (string $column): string => "SUM($column)", explode(', ', $sums)));
+        foreach (
+            [
+                'weigh_weeks' => [
+                    'week, market_id, kind, device, class',
+                    'clicks, impressions, position_sum, orders, revenue',
+                ],
+                'weigh_places' => ['week, market_id, kind, place', 'pairs, clicks, impressions'],
+            ] as $table => [$keys, $sums]
+        ) {
+            $totals = implode(
+                ', ',
+                array_map(static fn (string $column): string => "SUM($column)", explode(', ', $sums)),
+            );
             DB::delete("DELETE FROM $table WHERE store_id = ? AND part = 0", [$id]);
-            DB::insert("INSERT INTO $table (store_id, part, $keys, $sums) SELECT ?, 0, $keys, $totals FROM $table WHERE store_id = ? AND part > 0 GROUP BY $keys", [$id, $id]);
+            DB::insert(
+                "INSERT INTO $table (store_id, part, $keys, $sums) SELECT ?, 0, $keys, $totals FROM $table WHERE store_id = ? AND part > 0 GROUP BY $keys",
+                [$id, $id],
+            );
             DB::delete("DELETE FROM $table WHERE store_id = ? AND part > 0", [$id]);
         }
         foreach (['weigh_sums', 'weigh_pairs', 'weigh_seasons', 'weigh_evidence'] as $table) {
-            DB::delete("DELETE s FROM $table s LEFT JOIN page_index i ON i.store_id = s.store_id AND i.page_id = s.page_id WHERE s.store_id = ? AND i.page_id IS NULL", [$id]);
+            DB::delete(
+                "DELETE s FROM $table s LEFT JOIN page_index i ON i.store_id = s.store_id AND i.page_id = s.page_id WHERE s.store_id = ? AND i.page_id IS NULL",
+                [$id],
+            );
         }
     }
 
@@ -196,8 +325,13 @@ final class PageSums
             $lines = $cells = [];
             foreach ($tallies as $page => $tally) {
                 [$kind, $market] = $summed->pages[$page];
-                foreach ($tally->lenses($cells[$market] ??= SumColumns::all($this->told, $market, $weeks)) as [$device, $class, $spread, $numbers]) {
-                    $lines[$device][$class][] = "{$this->store->id}\t$weeks\t$device\t$class\t$page\t$kind\t$market\t$spread\t".implode("\t", $numbers)."\n";
+                foreach (
+                    $tally->lenses($cells[$market] ??= SumColumns::all($this->told, $market, $weeks)) as [$device, $class, $spread, $numbers]
+                ) {
+                    $lines[$device][$class][] =
+                        "{$this->store->id}\t$weeks\t$device\t$class\t$page\t$kind\t$market\t$spread\t".
+                        implode("\t", $numbers).
+                        "\n";
                 }
             }
             ksort($lines);
@@ -222,7 +356,9 @@ final class PageSums
             fclose($file);
             [$table, $columns] = explode(' ', $into, 2);
             $pdo = DB::connection()->getPdo();
-            $pdo->exec('LOAD DATA LOCAL INFILE '.$pdo->quote($path)." INTO TABLE $table CHARACTER SET ascii $columns");
+            $pdo->exec(
+                'LOAD DATA LOCAL INFILE '.$pdo->quote($path)." INTO TABLE $table CHARACTER SET ascii $columns",
+            );
         } finally {
             unlink($path);
         }
@@ -231,7 +367,11 @@ final class PageSums
     /** @return Generator<array{int, string, int, int, int, int, int}> rows of the facts as they come, without holding them: page, day, query, device, clicks, impressions, position sum */
     private function rows(string $query, string $where): Generator
     {
-        foreach (Stream::rows("SELECT r.page_id, r.day, $query, r.device, r.clicks, r.impressions, r.position_sum FROM search_rows r WHERE $where") as $row) {
+        foreach (
+            Stream::rows(
+                "SELECT r.page_id, r.day, $query, r.device, r.clicks, r.impressions, r.position_sum FROM search_rows r WHERE $where",
+            ) as $row
+        ) {
             /** @var array{int, string, int, int, int, int, int} $row */
             yield $row;
         }
@@ -240,8 +380,15 @@ final class PageSums
     private function readClasses(): string
     {
         $this->firstQuery = (int) DB::table('weigh_queries')->where('store_id', $this->store->id)->min('query_id');
-        $classes = str_repeat("\0", (int) DB::table('weigh_queries')->where('store_id', $this->store->id)->max('query_id') - $this->firstQuery + 1);
-        foreach (DB::select('SELECT query_id, class FROM weigh_queries WHERE store_id = ? AND class > 0', [$this->store->id]) as $row) {
+        $classes = str_repeat(
+            "\0",
+            (int) DB::table('weigh_queries')->where('store_id', $this->store->id)->max('query_id') -
+                $this->firstQuery +
+                1,
+        );
+        foreach (
+            DB::select('SELECT query_id, class FROM weigh_queries WHERE store_id = ? AND class > 0', [$this->store->id]) as $row
+        ) {
             $classes[(int) $row->query_id - $this->firstQuery] = chr((int) $row->class);
         }
 

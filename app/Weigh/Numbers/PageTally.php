@@ -12,10 +12,26 @@ final class PageTally
     /** @var array<int, array<int, array<int, array{int, int, int, float, int, float}>>> clicks, impressions, position sum, squares, orders, revenue by class, device, span */
     private array $sums = [];
 
-    public function add(int $class, int $device, int $span, int $clicks, int $impressions, int $positions, float $square, int $orders = 0, float $revenue = 0.0): void
-    {
+    public function add(
+        int $class,
+        int $device,
+        int $span,
+        int $clicks,
+        int $impressions,
+        int $positions,
+        float $square,
+        int $orders = 0,
+        float $revenue = 0.0,
+    ): void {
         $known = $this->sums[$class][$device][$span] ?? [0, 0, 0, 0.0, 0, 0.0];
-        $this->sums[$class][$device][$span] = [$known[0] + $clicks, $known[1] + $impressions, $known[2] + $positions, $known[3] + $square, $known[4] + $orders, $known[5] + $revenue];
+        $this->sums[$class][$device][$span] = [
+            $known[0] + $clicks,
+            $known[1] + $impressions,
+            $known[2] + $positions,
+            $known[3] + $square,
+            $known[4] + $orders,
+            $known[5] + $revenue,
+        ];
     }
 
     /** @return array<int, array{int, int, int, float, int, float}> sums of the page as a whole, by span */
@@ -42,7 +58,14 @@ final class PageTally
                         foreach ($lenses as [$asDevice, $asClass]) {
                             $known = $seen[$asDevice][$asClass][$span] ?? [0, 0, 0, 0.0, 0, 0.0];
                             $add = $bySpan[$span];
-                            $seen[$asDevice][$asClass][$span] = [$known[0] + $add[0], $known[1] + $add[1], $known[2] + $add[2], $known[3] + $add[3], $known[4] + $add[4], $known[5] + $add[5]];
+                            $seen[$asDevice][$asClass][$span] = [
+                                $known[0] + $add[0],
+                                $known[1] + $add[1],
+                                $known[2] + $add[2],
+                                $known[3] + $add[3],
+                                $known[4] + $add[4],
+                                $known[5] + $add[5],
+                            ];
                         }
                     }
                 }
@@ -62,7 +85,16 @@ final class PageTally
                 }
                 if ($any > 0) {
                     // Of a page as a whole the spread is that of its queries: its own position is a mean already.
-                    $rows[] = [$device, $class, self::spread($class === Lens::ALL && $device === Lens::ALL ? $told : self::together($bySpan, $cells[0][0])), $numbers];
+                    $rows[] = [
+                        $device,
+                        $class,
+                        self::spread(
+                            $class === Lens::ALL && $device === Lens::ALL
+                                ? $told
+                                : self::together($bySpan, $cells[0][0]),
+                        ),
+                        $numbers,
+                    ];
                 }
             }
         }
@@ -98,7 +130,14 @@ final class PageTally
         foreach ($spans as $span) {
             if (isset($bySpan[$span])) {
                 $one = $bySpan[$span];
-                $sum = [$sum[0] + $one[0], $sum[1] + $one[1], $sum[2] + $one[2], $sum[3] + $one[3], $sum[4] + $one[4], $sum[5] + $one[5]];
+                $sum = [
+                    $sum[0] + $one[0],
+                    $sum[1] + $one[1],
+                    $sum[2] + $one[2],
+                    $sum[3] + $one[3],
+                    $sum[4] + $one[4],
+                    $sum[5] + $one[5],
+                ];
             }
         }
 
@@ -112,7 +151,9 @@ final class PageTally
      */
     private static function spread(array $sum): int
     {
-        return $sum[1] === 0 || $sum[3] <= 0 ? 0 : (int) round(1000 * sqrt(max(0.0, $sum[3] / $sum[1] - ($sum[2] / $sum[1] / 1000) ** 2)));
+        return $sum[1] === 0 || $sum[3] <= 0
+            ? 0
+            : (int) round(1000 * sqrt(max(0.0, $sum[3] / $sum[1] - ($sum[2] / $sum[1] / 1000) ** 2)));
     }
 
     /** @return list<array{int, int}> lenses, as device and class, that see sums of this class and device */
@@ -121,7 +162,14 @@ final class PageTally
         return match (true) {
             $class === Lens::TOTAL => [[Lens::ALL, Lens::ALL]],
             $class === Lens::TOTAL_BY_DEVICE => $device === 0 ? [] : [[$device, Lens::ALL]],
-            default => array_merge(...array_map(static fn (int $as): array => $class === 1 ? [[$as, $class]] : [[$as, $class], [$as, Lens::BUT_BRAND]], $device === 0 ? [Lens::ALL] : [Lens::ALL, $device])),
+            default => array_merge(
+                ...array_map(
+                    static fn (int $as): array => $class === 1
+                        ? [[$as, $class]]
+                        : [[$as, $class], [$as, Lens::BUT_BRAND]],
+                    $device === 0 ? [Lens::ALL] : [Lens::ALL, $device],
+                ),
+            ),
         };
     }
 }

@@ -45,11 +45,24 @@ final class PlaceBands
     {
         [$narrows, $values] = $lens->narrows('');
         $weeks = [];
-        foreach (DB::select("SELECT week, place, SUM(pairs) AS pairs, SUM(clicks) AS clicks, SUM(impressions) AS impressions FROM weigh_places WHERE store_id = ? AND part = 0$narrows GROUP BY week, place ORDER BY week, place", [$store->id, ...$values]) as $row) {
-            $weeks[(string) $row->week] ??= array_fill(0, count($bands), ['pairs' => 0, 'clicks' => 0, 'impressions' => 0]);
+        foreach (
+            DB::select(
+                "SELECT week, place, SUM(pairs) AS pairs, SUM(clicks) AS clicks, SUM(impressions) AS impressions FROM weigh_places WHERE store_id = ? AND part = 0$narrows GROUP BY week, place ORDER BY week, place",
+                [$store->id, ...$values],
+            ) as $row
+        ) {
+            $weeks[(string) $row->week] ??= array_fill(0, count($bands), [
+                'pairs' => 0,
+                'clicks' => 0,
+                'impressions' => 0,
+            ]);
             $at = self::bandOf((int) $row->place, $bands);
             $known = $weeks[(string) $row->week][$at];
-            $weeks[(string) $row->week][$at] = ['pairs' => $known['pairs'] + (int) $row->pairs, 'clicks' => $known['clicks'] + (int) $row->clicks, 'impressions' => $known['impressions'] + (int) $row->impressions];
+            $weeks[(string) $row->week][$at] = [
+                'pairs' => $known['pairs'] + (int) $row->pairs,
+                'clicks' => $known['clicks'] + (int) $row->clicks,
+                'impressions' => $known['impressions'] + (int) $row->impressions,
+            ];
         }
 
         return $weeks;
@@ -64,7 +77,16 @@ final class PlaceBands
     public static function ofPage(Store $store, int $page, array $bands): array
     {
         $counts = array_fill(0, 3, array_fill(0, count($bands), 0));
-        foreach (DB::select('SELECT span DIV '.ToldWeeks::CELLS.' AS part, LEAST(21, GREATEST(1, ROUND(SUM(position_sum) / SUM(impressions) / 1000))) AS place FROM weigh_pairs WHERE store_id = ? AND page_id = ? AND span < '.ToldWeeks::WINDOW.' AND position_sum > 0 GROUP BY part, query_id', [$store->id, $page]) as $row) {
+        foreach (
+            DB::select(
+                'SELECT span DIV '.
+                    ToldWeeks::CELLS.
+                    ' AS part, LEAST(21, GREATEST(1, ROUND(SUM(position_sum) / SUM(impressions) / 1000))) AS place FROM weigh_pairs WHERE store_id = ? AND page_id = ? AND span < '.
+                    ToldWeeks::WINDOW.
+                    ' AND position_sum > 0 GROUP BY part, query_id',
+                [$store->id, $page],
+            ) as $row
+        ) {
             $counts[(int) $row->part][self::bandOf((int) $row->place, $bands)]++;
         }
 
@@ -74,7 +96,11 @@ final class PlaceBands
     /** @param  array{from: int, to: ?int}  $band */
     public static function label(array $band): string
     {
-        return $band['to'] === null ? 'beyond '.($band['from'] - 1) : ($band['from'] === $band['to'] ? (string) $band['from'] : "{$band['from']} to {$band['to']}");
+        return $band['to'] === null
+            ? 'beyond '.($band['from'] - 1)
+            : ($band['from'] === $band['to']
+                ? (string) $band['from']
+                : "{$band['from']} to {$band['to']}");
     }
 
     /** @param  non-empty-list<array{from: int, to: ?int}>  $bands */

@@ -33,13 +33,32 @@ final class QuerySums
     public function classify(int $after): ?int
     {
         $classifier = $this->classifier();
-        $rows = DB::select('SELECT id, text FROM search_queries WHERE store_id = ? AND id > ? ORDER BY id LIMIT '.self::QUERIES, [$this->store->id, $after]);
+        $rows = DB::select(
+            'SELECT id, text FROM search_queries WHERE store_id = ? AND id > ? ORDER BY id LIMIT '.self::QUERIES,
+            [$this->store->id, $after],
+        );
         if ($rows === []) {
             return null;
         }
         $last = (int) $rows[count($rows) - 1]->id;
-        Bulk::write('weigh_queries', ['store_id', 'query_id', 'class'], array_map(fn (object $row): array => [$this->store->id, (int) $row->id, $classifier->classOf((string) $row->text)->value], $rows), 'INSERT', 'ON DUPLICATE KEY UPDATE class = VALUES(class), difficulty = NULL, volume = NULL');
-        DB::update('UPDATE weigh_queries w JOIN search_queries q ON q.id = w.query_id JOIN keyword_rows k ON k.store_id = w.store_id AND k.phrase = q.text AND k.is_current = 1 SET w.difficulty = COALESCE(k.difficulty, w.difficulty), w.volume = COALESCE(k.volume, w.volume) WHERE w.store_id = ? AND w.query_id > ? AND w.query_id <= ?', [$this->store->id, $after, $last]);
+        Bulk::write(
+            'weigh_queries',
+            ['store_id', 'query_id', 'class'],
+            array_map(
+                fn (object $row): array => [
+                    $this->store->id,
+                    (int) $row->id,
+                    $classifier->classOf((string) $row->text)->value,
+                ],
+                $rows,
+            ),
+            'INSERT',
+            'ON DUPLICATE KEY UPDATE class = VALUES(class), difficulty = NULL, volume = NULL',
+        );
+        DB::update(
+            'UPDATE weigh_queries w JOIN search_queries q ON q.id = w.query_id JOIN keyword_rows k ON k.store_id = w.store_id AND k.phrase = q.text AND k.is_current = 1 SET w.difficulty = COALESCE(k.difficulty, w.difficulty), w.volume = COALESCE(k.volume, w.volume) WHERE w.store_id = ? AND w.query_id > ? AND w.query_id <= ?',
+            [$this->store->id, $after, $last],
+        );
 
         return $last;
     }
@@ -55,21 +74,49 @@ final class QuerySums
         }
         $brands[] = $this->store->name;
 
-        return $this->classifier = new QueryClassifier(array_values(array_unique(array_filter($brands))), array_values(array_map(static fn (object $row): string => (string) $row->maker, DB::select("SELECT DISTINCT maker FROM page_products WHERE store_id = ? AND maker <> '' LIMIT 5000", [$this->store->id]))));
+        return $this->classifier = new QueryClassifier(
+            array_values(array_unique(array_filter($brands))),
+            array_values(
+                array_map(
+                    static fn (object $row): string => (string) $row->maker,
+                    DB::select(
+                        "SELECT DISTINCT maker FROM page_products WHERE store_id = ? AND maker <> '' LIMIT 5000",
+                        [$this->store->id],
+                    ),
+                ),
+            ),
+        );
     }
 
     /** Reads and adds up the next queries; outside of any transaction. Null where none is left. */
     public function read(int $after): ?SummedQueries
     {
         $id = $this->store->id;
-        $last = DB::selectOne('SELECT MAX(query_id) AS id FROM (SELECT query_id FROM weigh_queries WHERE store_id = ? AND query_id > ? ORDER BY query_id LIMIT '.self::QUERIES.') part', [$id, $after])->id;
+        $last = DB::selectOne(
+            'SELECT MAX(query_id) AS id FROM (SELECT query_id FROM weigh_queries WHERE store_id = ? AND query_id > ? ORDER BY query_id LIMIT '.
+                self::QUERIES.
+                ') part',
+            [$id, $after],
+        )->id;
         if ($last === null) {
             return null;
         }
-        $summed = new SummedQueries($after, (int) $last, $this->window, $this->told ??= Told::of($this->store, $this->window));
+        $summed = new SummedQueries(
+            $after,
+            (int) $last,
+            $this->window,
+            ($this->told ??= Told::of($this->store, $this->window)),
+        );
         // With several markets each pair goes to that of its page.
-        [$market, $join] = count(Markets::of($this->store)->all()) === 1 ? [(string) Markets::of($this->store)->first()->id, ''] : ['i.market_id', 'JOIN page_index i ON i.store_id = p.store_id AND i.page_id = p.page_id'];
-        foreach (Stream::rows("SELECT p.query_id, p.page_id, $market, p.span, p.clicks, p.impressions, p.position_sum, p.square FROM weigh_pairs p FORCE INDEX (by_query) $join WHERE p.store_id = $id AND p.query_id > $after AND p.query_id <= $last ORDER BY p.query_id, p.page_id") as $row) {
+        [$market, $join] =
+            count(Markets::of($this->store)->all()) === 1
+                ? [(string) Markets::of($this->store)->first()->id, '']
+                : ['i.market_id', 'JOIN page_index i ON i.store_id = p.store_id AND i.page_id = p.page_id'];
+        foreach (
+            Stream::rows(
+                "SELECT p.query_id, p.page_id, $market, p.span, p.clicks, p.impressions, p.position_sum, p.square FROM weigh_pairs p FORCE INDEX (by_query) $join WHERE p.store_id = $id AND p.query_id > $after AND p.query_id <= $last ORDER BY p.query_id, p.page_id",
+            ) as $row
+        ) {
             /** @var array{int, int, int, int, int, int, int, float} $row */
             $summed->add(...$row);
         }
@@ -82,15 +129,43 @@ final class QuerySums
     {
         $id = $this->store->id;
         foreach (SumColumns::windows($this->window) as $weeks) {
-            DB::delete('DELETE FROM weigh_query_sums WHERE store_id = ? AND weeks = ? AND query_id > ? AND query_id <= ?', [$id, $weeks, $summed->after, $summed->last]);
+            DB::delete(
+                'DELETE FROM weigh_query_sums WHERE store_id = ? AND weeks = ? AND query_id > ? AND query_id <= ?',
+                [$id, $weeks, $summed->after, $summed->last],
+            );
         }
-        DB::delete('DELETE FROM weigh_query_markets WHERE store_id = ? AND query_id > ? AND query_id <= ?', [$id, $summed->after, $summed->last]);
+        DB::delete('DELETE FROM weigh_query_markets WHERE store_id = ? AND query_id > ? AND query_id <= ?', [
+            $id,
+            $summed->after,
+            $summed->last,
+        ]);
         $known = [];
-        foreach (DB::select('SELECT query_id, class, difficulty FROM weigh_queries WHERE store_id = ? AND query_id > ? AND query_id <= ? AND (class > 0 OR difficulty IS NOT NULL)', [$id, $summed->after, $summed->last]) as $row) {
-            $known[(int) $row->query_id] = [(int) $row->class, $row->difficulty === null ? null : (string) $row->difficulty];
+        foreach (
+            DB::select(
+                'SELECT query_id, class, difficulty FROM weigh_queries WHERE store_id = ? AND query_id > ? AND query_id <= ? AND (class > 0 OR difficulty IS NOT NULL)',
+                [$id, $summed->after, $summed->last],
+            ) as $row
+        ) {
+            $known[(int) $row->query_id] = [
+                (int) $row->class,
+                $row->difficulty === null ? null : (string) $row->difficulty,
+            ];
         }
-        Bulk::write('weigh_query_markets', ['store_id', 'market_id', 'query_id', 'best_page', 'rivals', 'impressions', 'class', 'difficulty'], $summed->best($id, $known));
-        $columns = array_merge(...array_map(static fn (string $end): array => ["clicks$end", "impressions$end", "position_sum$end"], SumColumns::ENDS));
-        Bulk::write('weigh_query_sums', ['store_id', 'weeks', 'market_id', 'query_id', 'class', 'pages', 'spread_milli', ...$columns], $summed->sums($id, $known));
+        Bulk::write(
+            'weigh_query_markets',
+            ['store_id', 'market_id', 'query_id', 'best_page', 'rivals', 'impressions', 'class', 'difficulty'],
+            $summed->best($id, $known),
+        );
+        $columns = array_merge(
+            ...array_map(
+                static fn (string $end): array => ["clicks$end", "impressions$end", "position_sum$end"],
+                SumColumns::ENDS,
+            ),
+        );
+        Bulk::write(
+            'weigh_query_sums',
+            ['store_id', 'weeks', 'market_id', 'query_id', 'class', 'pages', 'spread_milli', ...$columns],
+            $summed->sums($id, $known),
+        );
     }
 }

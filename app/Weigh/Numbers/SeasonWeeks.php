@@ -37,7 +37,8 @@ final readonly class SeasonWeeks
         $best = null;
         foreach ([true, false] as $holds) {
             $one = self::ofRows($told, $market, $holds);
-            $best = $best === null || $one->share * count($one->ahead) > $best->share * count($best->ahead) ? $one : $best;
+            $best =
+                $best === null || $one->share * count($one->ahead) > $best->share * count($best->ahead) ? $one : $best;
         }
 
         return $best;
@@ -48,7 +49,10 @@ final readonly class SeasonWeeks
         $part = static function (int $from, int $to) use ($told, $market, $holdsWithheld): array {
             [$weeks, $days] = [[], 0];
             for ($week = $from; $week < $to; $week++) {
-                $of = $told->holdsWithheld($market, $week) === $holdsWithheld ? $told->daysIn($market, ToldBy::Pages, $week) : 0;
+                $of =
+                    $told->holdsWithheld($market, $week) === $holdsWithheld
+                        ? $told->daysIn($market, ToldBy::Pages, $week)
+                        : 0;
                 $days += $of;
                 $weeks += $of > 0 ? [$week => true] : [];
             }
@@ -79,7 +83,10 @@ final readonly class SeasonWeeks
         $base = (float) array_sum(array_intersect_key($seen, $this->base));
         $sums = [$base];
         foreach (self::AHEAD as $weeks) {
-            $sums[] = isset($this->ahead[$weeks]) ? array_sum(array_intersect_key($seen, $this->ahead[$weeks][0])) * $this->share / $this->ahead[$weeks][1] : $base * $weeks / NumberWindow::WEEKS;
+            $sums[] = isset($this->ahead[$weeks])
+                ? (array_sum(array_intersect_key($seen, $this->ahead[$weeks][0])) * $this->share) /
+                    $this->ahead[$weeks][1]
+                : ($base * $weeks) / NumberWindow::WEEKS;
         }
 
         return $sums;

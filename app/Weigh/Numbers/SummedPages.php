@@ -41,15 +41,34 @@ final class SummedPages
      * @param  bool  $tellsDevices  whether what queries tell by device is all that is told by device
      * @param  array<string, int>  $weeksBack  of each week, by its Monday
      */
-    public function __construct(public readonly int $after, public readonly int $last, public readonly array $pages, private readonly bool $tellsDevices, private readonly ToldWeeks $told, private readonly array $weeksBack)
-    {
+    public function __construct(
+        public readonly int $after,
+        public readonly int $last,
+        public readonly array $pages,
+        private readonly bool $tellsDevices,
+        private readonly ToldWeeks $told,
+        private readonly array $weeksBack,
+    ) {
     }
 
-    public function addQuery(int $page, int $query, int $device, int $span, string $week, int $clicks, int $impressions, int $positions): void
-    {
+    public function addQuery(
+        int $page,
+        int $query,
+        int $device,
+        int $span,
+        string $week,
+        int $clicks,
+        int $impressions,
+        int $positions,
+    ): void {
         $key = $query * 4 + $device;
         $known = $this->pairs[$page][$key][$span] ?? [0, 0, 0, 0.0];
-        $this->pairs[$page][$key][$span] = [$known[0] + $clicks, $known[1] + $impressions, $known[2] + $positions, $known[3] + $positions * ($positions / $impressions) / 1e6];
+        $this->pairs[$page][$key][$span] = [
+            $known[0] + $clicks,
+            $known[1] + $impressions,
+            $known[2] + $positions,
+            $known[3] + ($positions * ($positions / $impressions)) / 1e6,
+        ];
         $known = $this->weeks[$page][$key][$week] ?? [0, 0, 0];
         $this->weeks[$page][$key][$week] = [$known[0] + $clicks, $known[1] + $impressions, $known[2] + $positions];
         $this->spans[$week] = $span;
@@ -58,11 +77,26 @@ final class SummedPages
     public function addDevice(int $page, int $device, int $span, int $clicks, int $impressions, int $positions): void
     {
         $known = $this->devices[$page][$device][$span] ?? [0, 0, 0, 0.0];
-        $this->devices[$page][$device][$span] = [$known[0] + $clicks, $known[1] + $impressions, $known[2] + $positions, $known[3] + ($impressions > 0 ? $positions * ($positions / $impressions) / 1e6 : 0.0)];
+        $this->devices[$page][$device][$span] = [
+            $known[0] + $clicks,
+            $known[1] + $impressions,
+            $known[2] + $positions,
+            $known[3] + ($impressions > 0 ? ($positions * ($positions / $impressions)) / 1e6 : 0.0),
+        ];
     }
 
-    public function addPage(int $page, int $span, string $week, int $clicks, int $impressions, int $positions, int $orders, float $revenue, float $returned, float $margin): void
-    {
+    public function addPage(
+        int $page,
+        int $span,
+        string $week,
+        int $clicks,
+        int $impressions,
+        int $positions,
+        int $orders,
+        float $revenue,
+        float $returned,
+        float $margin,
+    ): void {
         $this->own[$page][$week] = [$clicks, $impressions, $positions, $orders, $revenue, $returned, $margin];
         $this->spans[$week] = $span;
     }
@@ -71,7 +105,16 @@ final class SummedPages
     public function addMixed(int $page, array $sums): void
     {
         $known = $this->mixed[$page] ?? [0, 0, 0, 0, 0, 0.0, 0.0, 0.0];
-        $this->mixed[$page] = [$known[0] + $sums[0], $known[1] + $sums[1], $known[2] + $sums[2], $known[3] + $sums[3], $known[4] + $sums[4], $known[5] + $sums[5], $known[6] + $sums[6], $known[7] + $sums[7]];
+        $this->mixed[$page] = [
+            $known[0] + $sums[0],
+            $known[1] + $sums[1],
+            $known[2] + $sums[2],
+            $known[3] + $sums[3],
+            $known[4] + $sums[4],
+            $known[5] + $sums[5],
+            $known[6] + $sums[6],
+            $known[7] + $sums[7],
+        ];
     }
 
     /**
@@ -95,7 +138,13 @@ final class SummedPages
                     [$sums[0], $sums[1], $sums[2]] = [$sums[0] + $one[0], $sums[1] + $one[1], $sums[2] + $one[2]];
                 }
                 if ($this->told->both($market, ToldBy::Pages, ToldBy::Sales, $back) === true) {
-                    [$sums[3], $sums[4], $sums[5], $sums[6], $sums[7]] = [$sums[3] + $one[0], $sums[4] + $one[3], $sums[5] + $one[4], $sums[6] + $one[5], $sums[7] + $one[6]];
+                    [$sums[3], $sums[4], $sums[5], $sums[6], $sums[7]] = [
+                        $sums[3] + $one[0],
+                        $sums[4] + $one[3],
+                        $sums[5] + $one[4],
+                        $sums[6] + $one[5],
+                        $sums[7] + $one[6],
+                    ];
                     $squares += $one[3] > 0 ? $one[4] ** 2 / $one[3] : 0.0;
                     $orderWeeks += $one[3] > 0 ? 1 : 0;
                 }
@@ -132,17 +181,18 @@ final class SummedPages
     {
         $tallies = [];
         foreach ($this->pairs as $page => $keys) {
-            $tally = $tallies[$page] = new PageTally;
+            $tally = $tallies[$page] = new PageTally();
             foreach ($keys as $key => $spans) {
                 $class = $classOf($key >> 2);
                 foreach ($spans as $span => [$clicks, $impressions, $positions, $square]) {
                     $tally->add($class, $key & 3, $span, $clicks, $impressions, $positions, $square);
-                    $this->tellsDevices && $tally->add(Lens::TOTAL_BY_DEVICE, $key & 3, $span, $clicks, $impressions, $positions, $square);
+                    $this->tellsDevices &&
+                        $tally->add(Lens::TOTAL_BY_DEVICE, $key & 3, $span, $clicks, $impressions, $positions, $square);
                 }
             }
         }
         foreach ($this->devices as $page => $devices) {
-            $tally = $tallies[$page] ??= new PageTally;
+            $tally = $tallies[$page] ??= new PageTally();
             foreach ($devices as $device => $spans) {
                 foreach ($spans as $span => [$clicks, $impressions, $positions, $square]) {
                     $tally->add(Lens::TOTAL_BY_DEVICE, $device, $span, $clicks, $impressions, $positions, $square);
@@ -150,9 +200,19 @@ final class SummedPages
             }
         }
         foreach ($this->own as $page => $weeks) {
-            $tally = $tallies[$page] ??= new PageTally;
+            $tally = $tallies[$page] ??= new PageTally();
             foreach ($weeks as $week => [$clicks, $impressions, $positions, $orders, $revenue]) {
-                $tally->add(Lens::TOTAL, Lens::ALL, $this->spans[$week], $clicks, $impressions, $positions, 0.0, $orders, $revenue);
+                $tally->add(
+                    Lens::TOTAL,
+                    Lens::ALL,
+                    $this->spans[$week],
+                    $clicks,
+                    $impressions,
+                    $positions,
+                    0.0,
+                    $orders,
+                    $revenue,
+                );
             }
         }
         ksort($tallies);
@@ -185,7 +245,13 @@ final class SummedPages
             $of = "$market\t$kind\t".Lens::ALL."\t".Lens::ALL;
             foreach ($weeks as $week => $one) {
                 $known = $sums[$week][$of] ?? [0, 0, 0, 0, 0.0];
-                $sums[$week][$of] = [$known[0] + $one[0], $known[1] + $one[1], $known[2] + $one[2], $known[3] + $one[3], $known[4] + $one[4]];
+                $sums[$week][$of] = [
+                    $known[0] + $one[0],
+                    $known[1] + $one[1],
+                    $known[2] + $one[2],
+                    $known[3] + $one[3],
+                    $known[4] + $one[4],
+                ];
             }
         }
         foreach ($sums as $week => $ofs) {
@@ -206,7 +272,11 @@ final class SummedPages
                     if ($positions > 0 && $this->weeksBack[$week] < self::PLACED) {
                         $place = min($most, max(1, (int) round($positions / $impressions / 1000)));
                         $known = $counts[$week][$market][$kind][$place] ?? [0, 0, 0];
-                        $counts[$week][$market][$kind][$place] = [$known[0] + 1, $known[1] + $clicks, $known[2] + $impressions];
+                        $counts[$week][$market][$kind][$place] = [
+                            $known[0] + 1,
+                            $known[1] + $clicks,
+                            $known[2] + $impressions,
+                        ];
                     }
                 }
             }

@@ -31,15 +31,32 @@ final class SummedQueries
     /** @var array<int, true> cells of the window in which a query's best page is found */
     private readonly array $nowCells;
 
-    public function __construct(public readonly int $after, public readonly int $last, private readonly NumberWindow $window, private readonly ToldWeeks $told)
-    {
+    public function __construct(
+        public readonly int $after,
+        public readonly int $last,
+        private readonly NumberWindow $window,
+        private readonly ToldWeeks $told,
+    ) {
         $this->nowCells = array_fill_keys($told->now(NumberWindow::WEEKS), true);
     }
 
-    public function add(int $query, int $page, int $market, int $span, int $clicks, int $impressions, int $positions, float $square): void
-    {
+    public function add(
+        int $query,
+        int $page,
+        int $market,
+        int $span,
+        int $clicks,
+        int $impressions,
+        int $positions,
+        float $square,
+    ): void {
         $known = $this->sums[$query][$market][$span] ?? [0, 0, 0, 0.0];
-        $this->sums[$query][$market][$span] = [$known[0] + $clicks, $known[1] + $impressions, $known[2] + $positions, $known[3] + $square];
+        $this->sums[$query][$market][$span] = [
+            $known[0] + $clicks,
+            $known[1] + $impressions,
+            $known[2] + $positions,
+            $known[3] + $square,
+        ];
         $this->pages[$query][$market][$page][$span] = true;
         if (isset($this->nowCells[$span]) && $positions > 0) {
             $known = $this->now[$query][$market][$page] ?? [0, 0];
@@ -68,9 +85,21 @@ final class SummedQueries
                     if ([$isSeen ? 0 : 1, $position] < [$best[1] ? 0 : 1, $best[2]]) {
                         $best = [$page, $isSeen, $position];
                     }
-                    $stand += $isSeen && $impressions >= self::STANDS_PART * $all && $position <= 1000 * self::STANDS_TO ? 1 : 0;
+                    $stand +=
+                        $isSeen && $impressions >= self::STANDS_PART * $all && $position <= 1000 * self::STANDS_TO
+                            ? 1
+                            : 0;
                 }
-                yield [$store, $market, $query, $best[0], min(255, $stand), $all, $known[$query][0] ?? 0, $known[$query][1] ?? null];
+                yield [
+                    $store,
+                    $market,
+                    $query,
+                    $best[0],
+                    min(255, $stand),
+                    $all,
+                    $known[$query][0] ?? 0,
+                    $known[$query][1] ?? null,
+                ];
             }
         }
     }
@@ -89,7 +118,9 @@ final class SummedQueries
                     $numbers = [];
                     $seen = 0;
                     $spread = 0;
-                    foreach ($cells[$market] ??= SumColumns::cells($this->told, $market, ToldBy::Queries, $weeks) as $nth => $part) {
+                    foreach (
+                        $cells[$market] ??= SumColumns::cells($this->told, $market, ToldBy::Queries, $weeks) as $nth => $part
+                    ) {
                         $sum = [0, 0, 0, 0.0];
                         foreach ($part as $span) {
                             $one = $bySpan[$span] ?? [0, 0, 0, 0.0];
@@ -97,11 +128,30 @@ final class SummedQueries
                         }
                         array_push($numbers, $sum[0], $sum[1], $sum[2]);
                         $seen += $sum[1];
-                        $spread = $nth === 0 && $sum[1] > 0 && $sum[3] > 0 ? (int) round(1000 * sqrt(max(0.0, $sum[3] / $sum[1] - ($sum[2] / $sum[1] / 1000) ** 2))) : $spread;
+                        $spread =
+                            $nth === 0 && $sum[1] > 0 && $sum[3] > 0
+                                ? (int) round(
+                                    1000 * sqrt(max(0.0, $sum[3] / $sum[1] - ($sum[2] / $sum[1] / 1000) ** 2)),
+                                )
+                                : $spread;
                     }
                     if ($seen > 0) {
-                        $pages = count(array_filter($this->pages[$query][$market], static fn (array $seenIn): bool => array_intersect_key($seenIn, $now) !== []));
-                        yield [$store, $weeks, $market, $query, $known[$query][0] ?? 0, min(65535, $pages), $spread, ...$numbers];
+                        $pages = count(
+                            array_filter(
+                                $this->pages[$query][$market],
+                                static fn (array $seenIn): bool => array_intersect_key($seenIn, $now) !== [],
+                            ),
+                        );
+                        yield [
+                            $store,
+                            $weeks,
+                            $market,
+                            $query,
+                            $known[$query][0] ?? 0,
+                            min(65535, $pages),
+                            $spread,
+                            ...$numbers,
+                        ];
                     }
                 }
             }

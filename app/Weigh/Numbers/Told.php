@@ -28,7 +28,15 @@ final class Told
     {
         $told = self::of($store, $window);
         foreach ($window->isPeriod ? [] : Markets::of($store)->all() as $market) {
-            if (($lens->market === null || $lens->market === $market->id) && $told->besideDays($market->id, Lens::toldBy($lens->device, $lens->class), $lens->weeks, $lens->against) > 0) {
+            if (
+                ($lens->market === null || $lens->market === $market->id) &&
+                $told->besideDays(
+                    $market->id,
+                    Lens::toldBy($lens->device, $lens->class),
+                    $lens->weeks,
+                    $lens->against,
+                ) > 0
+            ) {
                 return true;
             }
         }
@@ -46,7 +54,7 @@ final class Told
             foreach (Markets::of($store)->all() as $market) {
                 $days = $told->daysIn($market->id, Lens::toldBy($lens->device, $lens->class), $back);
                 if ($days < 7 && ($lens->market === null || $lens->market === $market->id)) {
-                    $week = $monday->modify('-'.(7 * $back).' days')->format('Y-m-d');
+                    $week = $monday->modify('-'. 7 * $back.' days')->format('Y-m-d');
                     $weeks[$week] = min($weeks[$week] ?? 7, $days);
                 }
             }
@@ -58,6 +66,10 @@ final class Told
     /** Called inside a transaction. */
     public static function keep(Store $store, ToldWeeks $told): void
     {
-        DB::table('weigh_told')->upsert([['store_id' => $store->id, 'told' => $told->toJson()]], ['store_id'], ['told']);
+        DB::table('weigh_told')->upsert(
+            [['store_id' => $store->id, 'told' => $told->toJson()]],
+            ['store_id'],
+            ['told'],
+        );
     }
 }

@@ -24,7 +24,7 @@ final readonly class Units
         $tells = DB::table('weigh_models')->where('store_id', $store->id)->pluck('tells_money', 'market_id')->all();
         $units = [];
         foreach (Markets::of($store)->all() as $market) {
-            $units[$market->id] = ($tells[$market->id] ?? 1) ? $market->currency : self::CLICKS;
+            $units[$market->id] = $tells[$market->id] ?? 1 ? $market->currency : self::CLICKS;
         }
 
         return new self($units);
@@ -79,6 +79,15 @@ final readonly class Units
     /** @param  array<string, float>  $sums  by unit */
     public static function words(array $sums): string
     {
-        return $sums === [] ? '0' : implode(' and ', array_map(static fn (string $unit, float $sum): string => Scores::shown($sum)." $unit", array_keys($sums), $sums));
+        return $sums === []
+            ? '0'
+            : implode(
+                ' and ',
+                array_map(
+                    static fn (string $unit, float $sum): string => Scores::shown($sum)." $unit",
+                    array_keys($sums),
+                    $sums,
+                ),
+            );
     }
 }

@@ -40,9 +40,18 @@ final class RangeWork implements LongWork
         $all = max(1, DB::table('page_index')->where('store_id', $run->storeId)->count());
         while (! $run->stopAsked()) {
             $after = is_int($run->progress()['after'] ?? null) ? $run->progress()['after'] : 0;
-            $last = DB::selectOne('SELECT MAX(page_id) AS id, COUNT(*) AS n FROM (SELECT page_id FROM page_index WHERE store_id = ? AND page_id > ? ORDER BY page_id LIMIT '.self::PAGES.') part', [$run->storeId, $after]);
+            $last = DB::selectOne(
+                'SELECT MAX(page_id) AS id, COUNT(*) AS n FROM (SELECT page_id FROM page_index WHERE store_id = ? AND page_id > ? ORDER BY page_id LIMIT '.
+                    self::PAGES.
+                    ') part',
+                [$run->storeId, $after],
+            );
             if ($last->id === null) {
-                $run->fenced(static fn (): int => DB::table('weigh_ranges')->where('id', $range->id)->update(['state' => 'done', 'summed_at' => now()]));
+                $run->fenced(
+                    static fn (): int => DB::table('weigh_ranges')
+                        ->where('id', $range->id)
+                        ->update(['state' => 'done', 'summed_at' => now()]),
+                );
 
                 return SliceEnd::done();
             }
@@ -59,16 +68,31 @@ final class RangeWork implements LongWork
 
     public function ended(int $subjectId, SliceEnd $end): void
     {
-        DB::table('weigh_ranges')->where('id', $subjectId)->where('state', 'summing')->update(['state' => $end->state === 'done' ? 'done' : 'failed']);
+        DB::table('weigh_ranges')
+            ->where('id', $subjectId)
+            ->where('state', 'summing')
+            ->update(['state' => $end->state === 'done' ? 'done' : 'failed']);
     }
 
     private function sum(int $store, object $range, int $after, int $last): void
     {
-        DB::delete('DELETE FROM weigh_range_rows WHERE range_id = ? AND page_id > ? AND page_id <= ?', [$range->id, $after, $last]);
-        foreach ([[FactTable::Search, 'SUM(clicks), SUM(impressions), SUM(position_sum), 0, 0'], [FactTable::Sales, '0, 0, 0, SUM(orders), SUM(revenue)']] as [$facts, $sums]) {
+        DB::delete('DELETE FROM weigh_range_rows WHERE range_id = ? AND page_id > ? AND page_id <= ?', [
+            $range->id,
+            $after,
+            $last,
+        ]);
+        foreach (
+            [
+                [FactTable::Search, 'SUM(clicks), SUM(impressions), SUM(position_sum), 0, 0'],
+                [FactTable::Sales, '0, 0, 0, SUM(orders), SUM(revenue)'],
+            ] as [$facts, $sums]
+        ) {
             foreach (GrainDays::of($store, $facts, (string) $range->first_day, (string) $range->last_day) as $part) {
-                DB::insert("INSERT INTO weigh_range_rows (range_id, page_id, clicks, impressions, position_sum, orders, revenue) SELECT ?, r.page_id, $sums FROM {$facts->rows()} r WHERE r.page_id > ? AND r.page_id <= ? AND {$part->condition()} GROUP BY r.page_id
-                    ON DUPLICATE KEY UPDATE clicks = weigh_range_rows.clicks + VALUES(clicks), impressions = weigh_range_rows.impressions + VALUES(impressions), position_sum = weigh_range_rows.position_sum + VALUES(position_sum), orders = weigh_range_rows.orders + VALUES(orders), revenue = weigh_range_rows.revenue + VALUES(revenue)", [$range->id, $after, $last]);
+                DB::insert(
+                    "INSERT INTO weigh_range_rows (range_id, page_id, clicks, impressions, position_sum, orders, revenue) SELECT ?, r.page_id, $sums FROM {$facts->rows()} r WHERE r.page_id > ? AND r.page_id <= ? AND {$part->condition()} GROUP BY r.page_id
+                    ON DUPLICATE KEY UPDATE clicks = weigh_range_rows.clicks + VALUES(clicks), impressions = weigh_range_rows.impressions + VALUES(impressions), position_sum = weigh_range_rows.position_sum + VALUES(position_sum), orders = weigh_range_rows.orders + VALUES(orders), revenue = weigh_range_rows.revenue + VALUES(revenue)",
+                    [$range->id, $after, $last],
+                );
             }
         }
     }

@@ -45,13 +45,38 @@ final readonly class Ranges
 
         return DB::transaction(function () use ($store, $first, $last, $userId): int {
             DB::table('stores')->where('id', $store->id)->lockForUpdate()->first();
-            $id = DB::table('weigh_ranges')->where('store_id', $store->id)->where('first_day', $first)->where('last_day', $last)->value('id');
-            $id = is_numeric($id) ? (int) $id : DB::table('weigh_ranges')->insertGetId(['store_id' => $store->id, 'first_day' => $first, 'last_day' => $last, 'state' => 'new', 'mark' => '']);
-            $old = DB::table('weigh_ranges')->where('store_id', $store->id)->where('id', '<>', $id)->orderByDesc('id')->offset(self::MOST - 1)->limit(50)->pluck('id')->all();
+            $id = DB::table('weigh_ranges')
+                ->where('store_id', $store->id)
+                ->where('first_day', $first)
+                ->where('last_day', $last)
+                ->value('id');
+            $id = is_numeric($id)
+                ? (int) $id
+                : DB::table('weigh_ranges')->insertGetId([
+                    'store_id' => $store->id,
+                    'first_day' => $first,
+                    'last_day' => $last,
+                    'state' => 'new',
+                    'mark' => '',
+                ]);
+            $old = DB::table('weigh_ranges')
+                ->where('store_id', $store->id)
+                ->where('id', '<>', $id)
+                ->orderByDesc('id')
+                ->offset(self::MOST - 1)
+                ->limit(50)
+                ->pluck('id')
+                ->all();
             DB::table('weigh_range_rows')->whereIn('range_id', $old)->delete();
             DB::table('weigh_ranges')->whereIn('id', $old)->delete();
-            $isOpen = DB::table('work')->where('sort', RangeWork::sort())->where('subject_id', $id)->whereIn('state', ['waiting', 'running'])->exists();
-            DB::table('weigh_ranges')->where('id', $id)->update(['state' => 'summing', 'mark' => Freshness::ofDays($store, $first, $last)]);
+            $isOpen = DB::table('work')
+                ->where('sort', RangeWork::sort())
+                ->where('subject_id', $id)
+                ->whereIn('state', ['waiting', 'running'])
+                ->exists();
+            DB::table('weigh_ranges')
+                ->where('id', $id)
+                ->update(['state' => 'summing', 'mark' => Freshness::ofDays($store, $first, $last)]);
             $isOpen || $this->desk->begin(RangeWork::class, $store->id, $id, $userId);
 
             return $id;
@@ -61,7 +86,14 @@ final readonly class Ranges
     /** @return list<object> the newest first */
     public static function all(Store $store): array
     {
-        return array_values(DB::table('weigh_ranges')->where('store_id', $store->id)->orderByDesc('id')->limit(self::MOST)->get()->all());
+        return array_values(
+            DB::table('weigh_ranges')
+                ->where('store_id', $store->id)
+                ->orderByDesc('id')
+                ->limit(self::MOST)
+                ->get()
+                ->all(),
+        );
     }
 
     public static function find(Store $store, int $id): ?object
@@ -72,7 +104,8 @@ final readonly class Ranges
     /** Whether its days are told by other rows than when it was summed. */
     public static function isStale(Store $store, object $range): bool
     {
-        return $range->state === 'done' && $range->mark !== Freshness::ofDays($store, (string) $range->first_day, (string) $range->last_day);
+        return $range->state === 'done' &&
+            $range->mark !== Freshness::ofDays($store, (string) $range->first_day, (string) $range->last_day);
     }
 
     /** @return array{rows: list<object>, next: ?string} */
@@ -85,7 +118,14 @@ final readonly class Ranges
             $where .= " AND (r.$column < ? OR (r.$column = ? AND r.page_id < ?))";
             array_push($values, $found[1], $found[1], (int) $found[2]);
         }
-        $rows = array_values(DB::select("SELECT x.*, p.url, p.market_id, f.title FROM (SELECT r.* FROM weigh_range_rows r WHERE $where ORDER BY r.$column DESC, r.page_id DESC LIMIT ".(self::PAGE + 1).") x JOIN pages p ON p.id = x.page_id LEFT JOIN page_facts f ON f.page_id = x.page_id AND f.to_crawl = 0 ORDER BY x.$column DESC, x.page_id DESC", $values));
+        $rows = array_values(
+            DB::select(
+                "SELECT x.*, p.url, p.market_id, f.title FROM (SELECT r.* FROM weigh_range_rows r WHERE $where ORDER BY r.$column DESC, r.page_id DESC LIMIT ".
+                    (self::PAGE + 1).
+                    ") x JOIN pages p ON p.id = x.page_id LEFT JOIN page_facts f ON f.page_id = x.page_id AND f.to_crawl = 0 ORDER BY x.$column DESC, x.page_id DESC",
+                $values,
+            ),
+        );
         $next = null;
         if (count($rows) > self::PAGE) {
             array_pop($rows);
@@ -99,14 +139,22 @@ final readonly class Ranges
     /** @return object clicks, impressions, position_sum, orders, revenue, pages of all */
     public static function total(object $range): object
     {
-        return DB::selectOne('SELECT COUNT(*) AS pages, COALESCE(SUM(clicks), 0) AS clicks, COALESCE(SUM(impressions), 0) AS impressions, COALESCE(SUM(position_sum), 0) AS position_sum, COALESCE(SUM(orders), 0) AS orders, COALESCE(SUM(revenue), 0) AS revenue FROM weigh_range_rows WHERE range_id = ?', [$range->id]);
+        return DB::selectOne(
+            'SELECT COUNT(*) AS pages, COALESCE(SUM(clicks), 0) AS clicks, COALESCE(SUM(impressions), 0) AS impressions, COALESCE(SUM(position_sum), 0) AS position_sum, COALESCE(SUM(orders), 0) AS orders, COALESCE(SUM(revenue), 0) AS revenue FROM weigh_range_rows WHERE range_id = ?',
+            [$range->id],
+        );
     }
 
     /** @return array<string, float> revenue by currency, in the order of the markets */
     public static function revenue(Store $store, object $range): array
     {
         $sums = [];
-        foreach (DB::select('SELECT p.market_id, SUM(r.revenue) AS revenue FROM weigh_range_rows r JOIN pages p ON p.id = r.page_id WHERE r.range_id = ? GROUP BY p.market_id', [$range->id]) as $row) {
+        foreach (
+            DB::select(
+                'SELECT p.market_id, SUM(r.revenue) AS revenue FROM weigh_range_rows r JOIN pages p ON p.id = r.page_id WHERE r.range_id = ? GROUP BY p.market_id',
+                [$range->id],
+            ) as $row
+        ) {
             $sums[(int) $row->market_id] = (float) $row->revenue;
         }
         $all = [];
@@ -120,14 +168,23 @@ final readonly class Ranges
     /** @return list<string> which of its days nobody told, sentences for people */
     public static function remarks(Store $store, object $range): array
     {
-        $days = (int) (new DateTimeImmutable((string) $range->first_day))->diff(new DateTimeImmutable((string) $range->last_day))->days + 1;
+        $days =
+            (int) (new DateTimeImmutable((string) $range->first_day))->diff(
+                new DateTimeImmutable((string) $range->last_day),
+            )->days + 1;
         $sentences = [];
         foreach (['search' => FactTable::Search, 'sales' => FactTable::Sales] as $word => $facts) {
             $told = 0;
-            foreach (GrainDays::of($store->id, $facts, (string) $range->first_day, (string) $range->last_day) as $part) {
+            foreach (
+                GrainDays::of($store->id, $facts, (string) $range->first_day, (string) $range->last_day) as $part
+            ) {
                 $told += $part->before === [] ? count($part->days) : 0;
             }
-            $told === $days || $sentences[] = ($told === 0 ? "No row of $word tells these dates." : "Rows of $word are there for $told of these $days days; the sums are of those.");
+            $told === $days ||
+                ($sentences[] =
+                    $told === 0
+                        ? "No row of $word tells these dates."
+                        : "Rows of $word are there for $told of these $days days; the sums are of those.");
         }
 
         return $sentences;
@@ -141,7 +198,18 @@ final readonly class Ranges
         do {
             ['rows' => $rows, 'next' => $after] = self::page($range, 'clicks', $after);
             foreach ($rows as $row) {
-                yield [(string) $row->url, (int) $row->clicks, (int) $row->impressions, (int) $row->impressions > 0 ? round((int) $row->clicks / (int) $row->impressions, 5) : null, (int) $row->impressions > 0 && (int) $row->position_sum > 0 ? round((int) $row->position_sum / (int) $row->impressions / 1000, 2) : null, (int) $row->orders, (float) $row->revenue, $markets->find((int) $row->market_id)->currency];
+                yield [
+                    (string) $row->url,
+                    (int) $row->clicks,
+                    (int) $row->impressions,
+                    (int) $row->impressions > 0 ? round((int) $row->clicks / (int) $row->impressions, 5) : null,
+                    (int) $row->impressions > 0 && (int) $row->position_sum > 0
+                        ? round((int) $row->position_sum / (int) $row->impressions / 1000, 2)
+                        : null,
+                    (int) $row->orders,
+                    (float) $row->revenue,
+                    $markets->find((int) $row->market_id)->currency,
+                ];
             }
         } while ($after !== null);
     }

@@ -33,6 +33,8 @@ final readonly class Earnings
     /** What it is called, for people. */
     public function words(): string
     {
-        return $this->tellsMargin ? 'margin, less what came back' : 'revenue, less what came back'.($this->tax > 0 ? ' and tax' : '');
+        return $this->tellsMargin
+            ? 'margin, less what came back'
+            : 'revenue, less what came back'.($this->tax > 0 ? ' and tax' : '');
     }
 }

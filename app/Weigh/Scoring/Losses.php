@@ -34,21 +34,66 @@ final class Losses
     /** Makes the list of one window and comparison anew; called inside a transaction. */
     public static function rebuild(Store $store, NumberWindow $window, int $weeks, string $against): void
     {
-        DB::delete('DELETE FROM weigh_losses WHERE store_id = ? AND weeks = ? AND against = ?', [$store->id, $weeks, $against]);
+        DB::delete('DELETE FROM weigh_losses WHERE store_id = ? AND weeks = ? AND against = ?', [
+            $store->id,
+            $weeks,
+            $against,
+        ]);
         $told = Told::of($store, $window);
         $rows = [];
         foreach (Markets::of($store)->all() as $market) {
             [$now, $then, $hasParts] = self::weeks($told, $market->id, $weeks, $against);
             $curve = Model::of($market->id)?->curve;
-            foreach (array_chunk(self::lost($store, $window, $market->id, $weeks, $against, $now, $then, $hasParts), 100) as $portion) {
-                $changes = $hasParts ? self::ofPages($store->id, Bulk::ids($portion, 'page_id'), $told->cellsOf($now), $told->cellsOf($then)) : [];
+            foreach (
+                array_chunk(self::lost($store, $window, $market->id, $weeks, $against, $now, $then, $hasParts), 100) as $portion
+            ) {
+                $changes = $hasParts
+                    ? self::ofPages(
+                        $store->id,
+                        Bulk::ids($portion, 'page_id'),
+                        $told->cellsOf($now),
+                        $told->cellsOf($then),
+                    )
+                    : [];
                 foreach ($portion as $page) {
-                    $parts = $curve === null ? new ChangeParts : array_reduce($changes[(int) $page->page_id] ?? [], static fn (ChangeParts $sum, array $one): ChangeParts => $sum->plus(ChangeParts::ofQuery($one['before'], $one['now'], $curve)), new ChangeParts);
-                    $rows[] = [$store->id, $weeks, $against, (int) $page->page_id, $market->id, (int) $page->kind, (int) $page->clicks, (int) $page->lost, $parts->demand, $parts->position, $parts->rate, $parts->came, $parts->went, $hasParts ? -(int) $page->lost - $parts->total() : 0.0, $hasParts ? 1 : 0];
+                    $parts =
+                        $curve === null
+                            ? new ChangeParts()
+                            : array_reduce(
+                                $changes[(int) $page->page_id] ?? [],
+                                static fn (ChangeParts $sum, array $one): ChangeParts => $sum->plus(
+                                    ChangeParts::ofQuery($one['before'], $one['now'], $curve),
+                                ),
+                                new ChangeParts(),
+                            );
+                    $rows[] = [
+                        $store->id,
+                        $weeks,
+                        $against,
+                        (int) $page->page_id,
+                        $market->id,
+                        (int) $page->kind,
+                        (int) $page->clicks,
+                        (int) $page->lost,
+                        $parts->demand,
+                        $parts->position,
+                        $parts->rate,
+                        $parts->came,
+                        $parts->went,
+                        $hasParts ? -(int) $page->lost - $parts->total() : 0.0,
+                        $hasParts ? 1 : 0,
+                    ];
                 }
             }
         }
-        Bulk::write('weigh_losses', ['store_id', 'weeks', 'against', 'page_id', 'market_id', 'kind', 'clicks', 'lost', 'demand', 'place', 'rate', 'came', 'went', 'withheld', 'has_parts'], $rows);
+        Bulk::write(
+            'weigh_losses',
+            [
+                'store_id', 'weeks', 'against', 'page_id', 'market_id', 'kind', 'clicks', 'lost', 'demand', 'place',
+                'rate', 'came', 'went', 'withheld', 'has_parts',
+            ],
+            $rows,
+        );
     }
 
     /**
@@ -72,19 +117,39 @@ final class Losses
      * @param  list<int>  $then
      * @return list<object> page_id, kind, clicks, lost, the most lost first
      */
-    private static function lost(Store $store, NumberWindow $window, int $market, int $weeks, string $against, array $now, array $then, bool $hasParts): array
-    {
+    private static function lost(
+        Store $store,
+        NumberWindow $window,
+        int $market,
+        int $weeks,
+        string $against,
+        array $now,
+        array $then,
+        bool $hasParts,
+    ): array {
         if ($now === []) {
             return [];
         }
         $pages = Told::of($store, $window)->beside($market, ToldBy::Pages, $weeks, $against);
         if (! $hasParts || count($now) === count($pages)) {
-            return array_values(DB::select("SELECT page_id, kind, clicks_beside_$against AS clicks, CAST(clicks_$against AS SIGNED) - CAST(clicks_beside_$against AS SIGNED) AS lost FROM weigh_sums WHERE store_id = ? AND weeks = ? AND device = ? AND class = ? AND market_id = ? AND clicks_$against > clicks_beside_$against ORDER BY lost DESC, page_id LIMIT ".self::MOST, [$store->id, $weeks, Lens::ALL, Lens::ALL, $market]));
+            return array_values(
+                DB::select(
+                    "SELECT page_id, kind, clicks_beside_$against AS clicks, CAST(clicks_$against AS SIGNED) - CAST(clicks_beside_$against AS SIGNED) AS lost FROM weigh_sums WHERE store_id = ? AND weeks = ? AND device = ? AND class = ? AND market_id = ? AND clicks_$against > clicks_beside_$against ORDER BY lost DESC, page_id LIMIT ".
+                        self::MOST,
+                    [$store->id, $weeks, Lens::ALL, Lens::ALL, $market],
+                ),
+            );
         }
         // Rows by query tell fewer weeks than rows by page: those that both tell are compared.
         [$nowList, $all] = [self::mondays($window, $now), self::mondays($window, [...$now, ...$then])];
 
-        return array_values(DB::select("SELECT w.page_id, i.kind, SUM(IF(w.week IN ($nowList), w.clicks, 0)) AS clicks, SUM(IF(w.week IN ($nowList), -1, 1) * CAST(w.clicks AS SIGNED)) AS lost FROM page_weeks w JOIN page_index i ON i.store_id = w.store_id AND i.page_id = w.page_id AND i.market_id = ? WHERE w.store_id = ? AND w.week IN ($all) GROUP BY w.page_id, i.kind HAVING lost > 0 ORDER BY lost DESC, w.page_id LIMIT ".self::MOST, [$market, $store->id]));
+        return array_values(
+            DB::select(
+                "SELECT w.page_id, i.kind, SUM(IF(w.week IN ($nowList), w.clicks, 0)) AS clicks, SUM(IF(w.week IN ($nowList), -1, 1) * CAST(w.clicks AS SIGNED)) AS lost FROM page_weeks w JOIN page_index i ON i.store_id = w.store_id AND i.page_id = w.page_id AND i.market_id = ? WHERE w.store_id = ? AND w.week IN ($all) GROUP BY w.page_id, i.kind HAVING lost > 0 ORDER BY lost DESC, w.page_id LIMIT ".
+                    self::MOST,
+                [$market, $store->id],
+            ),
+        );
     }
 
     /**
@@ -98,10 +163,24 @@ final class Losses
         $told = Told::of($store, $window);
         $sentences = [];
         foreach ($window->isPeriod ? [] : Markets::of($store)->all() as $market) {
-            if (($lens->market === null || $lens->market === $market->id) && $told->beside($market->id, ToldBy::Pages, $weeks, $lens->against) !== [] && ! self::weeks($told, $market->id, $weeks, $lens->against)[2]) {
+            if (
+                ($lens->market === null || $lens->market === $market->id) &&
+                $told->beside($market->id, ToldBy::Pages, $weeks, $lens->against) !== [] &&
+                ! self::weeks($told, $market->id, $weeks, $lens->against)[2]
+            ) {
                 $from = $lens->against === 'year' ? 52 : $weeks;
-                $lacking = array_values(array_unique([...$told->lacking($market->id, ToldBy::Queries, $from, min(104, $from + $weeks)), ...$told->lacking($market->id, ToldBy::Queries, 0, $weeks)]));
-                $sentences[] = 'Losses'.(count(Markets::of($store)->all()) > 1 ? " of $market->name" : '').' are known as totals only, without reasons: query data is missing for '.Remarks::runs($lacking).'.';
+                $lacking = array_values(
+                    array_unique([
+                        ...$told->lacking($market->id, ToldBy::Queries, $from, min(104, $from + $weeks)),
+                        ...$told->lacking($market->id, ToldBy::Queries, 0, $weeks),
+                    ]),
+                );
+                $sentences[] =
+                    'Losses'.
+                    (count(Markets::of($store)->all()) > 1 ? " of $market->name" : '').
+                    ' are known as totals only, without reasons: query data is missing for '.
+                    Remarks::runs($lacking).
+                    '.';
             }
         }
 
@@ -113,7 +192,12 @@ final class Losses
     {
         [$where, $values] = $lens->narrows('l.');
 
-        return array_values(DB::select("SELECT l.*, p.url, f.title FROM weigh_losses l JOIN pages p ON p.id = l.page_id LEFT JOIN page_facts f ON f.page_id = l.page_id AND f.to_crawl = 0 WHERE l.store_id = ? AND l.weeks = ? AND l.against = ?$where ORDER BY l.lost DESC, l.page_id LIMIT 200", [$store->id, in_array($lens->weeks, self::WEEKS, true) ? $lens->weeks : 13, $lens->against, ...$values]));
+        return array_values(
+            DB::select(
+                "SELECT l.*, p.url, f.title FROM weigh_losses l JOIN pages p ON p.id = l.page_id LEFT JOIN page_facts f ON f.page_id = l.page_id AND f.to_crawl = 0 WHERE l.store_id = ? AND l.weeks = ? AND l.against = ?$where ORDER BY l.lost DESC, l.page_id LIMIT 200",
+                [$store->id, in_array($lens->weeks, self::WEEKS, true) ? $lens->weeks : 13, $lens->against, ...$values],
+            ),
+        );
     }
 
     /**
@@ -121,15 +205,35 @@ final class Losses
      *
      * @return ?object{now: int, then: int, weeks: int, hasParts: bool} null where nothing can be compared
      */
-    public static function ofPage(Store $store, NumberWindow $window, int $page, int $market, int $weeks, string $against): ?object
-    {
+    public static function ofPage(
+        Store $store,
+        NumberWindow $window,
+        int $page,
+        int $market,
+        int $weeks,
+        string $against,
+    ): ?object {
         [$now, $then, $hasParts] = self::weeks(Told::of($store, $window), $market, $weeks, $against);
         if ($window->isPeriod || $now === []) {
             return null;
         }
-        $row = DB::selectOne('SELECT SUM(IF(week IN ('.self::mondays($window, $now).'), clicks, 0)) AS now, SUM(IF(week IN ('.self::mondays($window, $then).'), clicks, 0)) AS earlier FROM page_weeks WHERE store_id = ? AND page_id = ? AND week IN ('.self::mondays($window, [...$now, ...$then]).')', [$store->id, $page]);
+        $row = DB::selectOne(
+            'SELECT SUM(IF(week IN ('.
+                self::mondays($window, $now).
+                '), clicks, 0)) AS now, SUM(IF(week IN ('.
+                self::mondays($window, $then).
+                '), clicks, 0)) AS earlier FROM page_weeks WHERE store_id = ? AND page_id = ? AND week IN ('.
+                self::mondays($window, [...$now, ...$then]).
+                ')',
+            [$store->id, $page],
+        );
 
-        return (object) ['now' => (int) $row->now, 'then' => (int) $row->earlier, 'weeks' => count($now), 'hasParts' => $hasParts];
+        return (object) [
+            'now' => (int) $row->now,
+            'then' => (int) $row->earlier,
+            'weeks' => count($now),
+            'hasParts' => $hasParts,
+        ];
     }
 
     /** @param  list<int>  $weeks  back */
@@ -137,7 +241,13 @@ final class Losses
     {
         $monday = new DateTimeImmutable(PageWeeks::weekOf($window->lastDay));
 
-        return implode(', ', array_map(static fn (int $back): string => "'".$monday->modify('-'.(7 * $back).' days')->format('Y-m-d')."'", $weeks));
+        return implode(
+            ', ',
+            array_map(
+                static fn (int $back): string => "'".$monday->modify('-'. 7 * $back.' days')->format('Y-m-d')."'",
+                $weeks,
+            ),
+        );
     }
 
     /**
@@ -145,15 +255,34 @@ final class Losses
      *
      * @return list<array{query: int, before: ?array{clicks: float, impressions: float, position: float}, now: ?array{clicks: float, impressions: float, position: float}, parts: ChangeParts}>
      */
-    public static function queries(Store $store, NumberWindow $window, int $page, int $market, int $weeks, string $against, ClickCurve $curve): array
-    {
+    public static function queries(
+        Store $store,
+        NumberWindow $window,
+        int $page,
+        int $market,
+        int $weeks,
+        string $against,
+        ClickCurve $curve,
+    ): array {
         $told = Told::of($store, $window);
         [$now, $then, $hasParts] = self::weeks($told, $market, $weeks, $against);
         $queries = [];
-        foreach ($hasParts ? self::ofPages($store->id, [$page], $told->cellsOf($now), $told->cellsOf($then))[$page] ?? [] : [] as $query => $one) {
-            $queries[] = ['query' => $query, ...$one, 'parts' => ChangeParts::ofQuery($one['before'], $one['now'], $curve)];
+        foreach (
+            $hasParts
+                ? self::ofPages($store->id, [$page], $told->cellsOf($now), $told->cellsOf($then))[$page] ?? []
+                : [] as $query => $one
+        ) {
+            $queries[] = [
+                'query' => $query,
+                ...$one,
+                'parts' => ChangeParts::ofQuery($one['before'], $one['now'], $curve),
+            ];
         }
-        usort($queries, static fn (array $a, array $b): int => abs($b['parts']->total()) <=> abs($a['parts']->total()) ?: $a['query'] <=> $b['query']);
+        usort(
+            $queries,
+            static fn (array $a, array $b): int => abs($b['parts']->total()) <=> abs($a['parts']->total()) ?:
+            $a['query'] <=> $b['query'],
+        );
 
         return $queries;
     }
@@ -168,9 +297,22 @@ final class Losses
     {
         [$now, $then] = [implode(', ', $nowCells), implode(', ', $thenCells)];
         $changes = [];
-        foreach ($pages === [] ? [] : DB::select("SELECT page_id, query_id, span IN ($now) AS is_now, SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) AS position_sum FROM weigh_pairs WHERE store_id = ? AND page_id IN (".Bulk::list($pages).") AND span IN ($now, $then) GROUP BY page_id, query_id, is_now", [$store]) as $row) {
+        foreach (
+            $pages === []
+                ? []
+                : DB::select(
+                    "SELECT page_id, query_id, span IN ($now) AS is_now, SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) AS position_sum FROM weigh_pairs WHERE store_id = ? AND page_id IN (".
+                        Bulk::list($pages).
+                        ") AND span IN ($now, $then) GROUP BY page_id, query_id, is_now",
+                    [$store],
+                ) as $row
+        ) {
             $changes[(int) $row->page_id][(int) $row->query_id] ??= ['before' => null, 'now' => null];
-            $changes[(int) $row->page_id][(int) $row->query_id][$row->is_now ? 'now' : 'before'] = ['clicks' => (float) $row->clicks, 'impressions' => (float) $row->impressions, 'position' => max(1.0, (float) $row->position_sum / max(1, (int) $row->impressions) / 1000)];
+            $changes[(int) $row->page_id][(int) $row->query_id][$row->is_now ? 'now' : 'before'] = [
+                'clicks' => (float) $row->clicks,
+                'impressions' => (float) $row->impressions,
+                'position' => max(1.0, (float) $row->position_sum / max(1, (int) $row->impressions) / 1000),
+            ];
         }
 
         return $changes;

@@ -19,13 +19,26 @@ use Orchard\Core\Demand\Upside;
 /** Scores the pages of one market: its model, what is assumed, and the seasons of its collections brought together. */
 final readonly class MarketScoring
 {
-    public const COLUMNS = ['page_id', 'store_id', 'market_id', 'kind', 'work_id', 'clicks', 'impressions', 'withheld_clicks', 'position_milli', 'orders', 'revenue', 'expected_rate', 'ratio', 'click_value', 'upside', 'low', 'high', 'wording', 'lift', 'own_part', 'reason', 'whole_gap', 'lift_1', 'lift_2', 'lift_3', 'lift_4', 'lift_5', 'ahead_4', 'ahead_13', 'ahead_26', 'season_week', 'season_peak', 'extra_clicks', 'missed', 'missed_clicks', 'near_queries', 'near_gain', 'far_queries', 'far_gain', 'question_queries', 'question_gain', 'worth', 'wording_clicks', 'contradicts', 'top_clicks'];
+    public const COLUMNS = [
+        'page_id', 'store_id', 'market_id', 'kind', 'work_id', 'clicks', 'impressions', 'withheld_clicks',
+        'position_milli', 'orders', 'revenue', 'expected_rate', 'ratio', 'click_value', 'upside', 'low', 'high',
+        'wording', 'lift', 'own_part', 'reason', 'whole_gap', 'lift_1', 'lift_2', 'lift_3', 'lift_4', 'lift_5',
+        'ahead_4', 'ahead_13', 'ahead_26', 'season_week', 'season_peak', 'extra_clicks', 'missed', 'missed_clicks',
+        'near_queries', 'near_gain', 'far_queries', 'far_gain', 'question_queries', 'question_gain', 'worth',
+        'wording_clicks', 'contradicts', 'top_clicks',
+    ];
 
     private PageScorer $scorer;
 
     /** @param  array<int, array{factors: array<int, float>, week: ?string, peak: float}>  $seasons  by group; 0 is the store */
-    private function __construct(private int $store, private int $market, public StoreModel $model, public Assumptions $assumptions, private array $seasons, private float $clickDays)
-    {
+    private function __construct(
+        private int $store,
+        private int $market,
+        public StoreModel $model,
+        public Assumptions $assumptions,
+        private array $seasons,
+        private float $clickDays,
+    ) {
         $this->scorer = new PageScorer($model, $assumptions);
     }
 
@@ -38,18 +51,40 @@ final readonly class MarketScoring
     {
         $model = Model::of($market);
         $seasons = [0 => ['factors' => [4 => 1.0, 13 => 1.0, 26 => 1.0], 'week' => null, 'peak' => 1.0]];
-        foreach (DB::select('SELECT * FROM weigh_season_groups WHERE store_id = ?'.($group === null ? '' : ' AND group_id IN (0, '.$group.')'), [$store->id]) as $row) {
-            $seasons[(int) $row->group_id] = ['factors' => [4 => (float) $row->ahead_4, 13 => (float) $row->ahead_13, 26 => (float) $row->ahead_26], 'week' => $row->week, 'peak' => (float) $row->peak];
+        foreach (
+            DB::select(
+                'SELECT * FROM weigh_season_groups WHERE store_id = ?'.
+                    ($group === null ? '' : ' AND group_id IN (0, '.$group.')'),
+                [$store->id],
+            ) as $row
+        ) {
+            $seasons[(int) $row->group_id] = [
+                'factors' => [4 => (float) $row->ahead_4, 13 => (float) $row->ahead_13, 26 => (float) $row->ahead_26],
+                'week' => $row->week,
+                'peak' => (float) $row->peak,
+            ];
         }
 
-        return $model === null ? null : new self($store->id, $market, $model, Model::assumptions($store), $seasons, self::clickDays($store, $market, $model));
+        return $model === null
+            ? null
+            : new self(
+                $store->id,
+                $market,
+                $model,
+                Model::assumptions($store),
+                $seasons,
+                self::clickDays($store, $market, $model),
+            );
     }
 
     /** Days of the window on which pages' clicks are told. */
     private static function clickDays(Store $store, int $market, StoreModel $model): float
     {
         $window = NumberWindow::of($store);
-        $days = $window === null || $window->isPeriod ? 0 : Told::of($store, $window)->count($market, ToldBy::Pages, NumberWindow::WEEKS);
+        $days =
+            $window === null || $window->isPeriod
+                ? 0
+                : Told::of($store, $window)->count($market, ToldBy::Pages, NumberWindow::WEEKS);
 
         return $days > 0 ? (float) $days : $model->days;
     }
@@ -57,7 +92,12 @@ final readonly class MarketScoring
     /** @param  object  $row  of the page, as PageEvidence gives it */
     public function upside(Evidence $page, object $row, ?Chance $chance = null): Upside
     {
-        return $this->scorer->score($page, PartThatCounts::of($row, $this->assumptions), $chance, $this->seasonOf($row)['factors'][4]);
+        return $this->scorer->score(
+            $page,
+            PartThatCounts::of($row, $this->assumptions),
+            $chance,
+            $this->seasonOf($row)['factors'][4],
+        );
     }
 
     /** @return array{factors: array<int, float>, week: ?string, peak: float} */
@@ -85,15 +125,51 @@ final readonly class MarketScoring
         foreach ($page->pairs as $pair) {
             $withheld += $pair->query === 0 ? $pair->clicks : 0;
         }
-        $missed = PartThatCounts::isMissing($row) ? (int) $row->clicks * 28 / $this->clickDays * $season['factors'][4] : 0.0;
+        $missed = PartThatCounts::isMissing($row)
+            ? (((int) $row->clicks * 28) / $this->clickDays) * $season['factors'][4]
+            : 0.0;
         $wins = $upside->wins;
 
         return [
-            $page->page, $this->store, $this->market, $page->kind, $work, (int) $row->clicks, (int) $row->impressions, $withheld, (int) $row->position_milli, (int) $row->orders, (string) $row->revenue,
-            $upside->expectedRate, $upside->ratio, $upside->clickValue, $upside->total(), $upside->range->low, $upside->range->high, $upside->wording, $upside->position, $upside->ownPart, Reason::of($page->pairs, $upside, $row),
-            $upside->fullGapClicks * $upside->clickValue * PartThatCounts::of($row, $this->assumptions), ...array_values($upside->lifts), ...array_values($season['factors']), $season['week'], $season['peak'], $upside->wordingClicks + $upside->positionClicks,
-            $missed * $upside->clickValue, $missed, $wins->nearQueries, $wins->nearClicks, $wins->farQueries, $wins->farClicks, $wins->questions, $wins->questionClicks,
-            $upside->clickValue * PartThatCounts::of($row, $this->assumptions), $upside->wordingClicks, PageEvidence::contradicts($page->pairs, $row) ? 1 : 0, $upside->topClicks,
+            $page->page,
+            $this->store,
+            $this->market,
+            $page->kind,
+            $work,
+            (int) $row->clicks,
+            (int) $row->impressions,
+            $withheld,
+            (int) $row->position_milli,
+            (int) $row->orders,
+            (string) $row->revenue,
+            $upside->expectedRate,
+            $upside->ratio,
+            $upside->clickValue,
+            $upside->total(),
+            $upside->range->low,
+            $upside->range->high,
+            $upside->wording,
+            $upside->position,
+            $upside->ownPart,
+            Reason::of($page->pairs, $upside, $row),
+            $upside->fullGapClicks * $upside->clickValue * PartThatCounts::of($row, $this->assumptions),
+            ...array_values($upside->lifts),
+            ...array_values($season['factors']),
+            $season['week'],
+            $season['peak'],
+            $upside->wordingClicks + $upside->positionClicks,
+            $missed * $upside->clickValue,
+            $missed,
+            $wins->nearQueries,
+            $wins->nearClicks,
+            $wins->farQueries,
+            $wins->farClicks,
+            $wins->questions,
+            $wins->questionClicks,
+            $upside->clickValue * PartThatCounts::of($row, $this->assumptions),
+            $upside->wordingClicks,
+            PageEvidence::contradicts($page->pairs, $row) ? 1 : 0,
+            $upside->topClicks,
         ];
     }
 }

@@ -23,6 +23,15 @@ final class Model
     {
         $options = $store->options();
 
-        return new Assumptions($options->assumed('share_closed'), $options->assumed('lift_probability'), $options->assumed('lift_falloff'), $options->assumed('target_position'), difficulty: $options->assumed('assumed_difficulty'), margin: Earnings::of($store)->tellsMargin ? 1.0 : $options->assumed('margin'), returning: $options->assumed('returning'), liftReach: $options->assumed('lift_reach'));
+        return new Assumptions(
+            $options->assumed('share_closed'),
+            $options->assumed('lift_probability'),
+            $options->assumed('lift_falloff'),
+            $options->assumed('target_position'),
+            difficulty: $options->assumed('assumed_difficulty'),
+            margin: Earnings::of($store)->tellsMargin ? 1.0 : $options->assumed('margin'),
+            returning: $options->assumed('returning'),
+            liftReach: $options->assumed('lift_reach'),
+        );
     }
 }

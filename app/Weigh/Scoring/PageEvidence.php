@@ -34,7 +34,15 @@ final readonly class PageEvidence
     /** @return Generator<array{Evidence, object}> */
     public function pages(int $after = 0): Generator
     {
-        while ($rows = DB::select('SELECT '.self::COLUMNS.' WHERE i.store_id = ? AND i.market_id = ? AND i.page_id > ? AND (i.impressions > 0 OR i.orders > 0) ORDER BY i.page_id LIMIT '.self::PAGES, [$this->store, $this->market, $after])) {
+        while (
+            $rows = DB::select(
+                'SELECT '.
+                    self::COLUMNS.
+                    ' WHERE i.store_id = ? AND i.market_id = ? AND i.page_id > ? AND (i.impressions > 0 OR i.orders > 0) ORDER BY i.page_id LIMIT '.
+                    self::PAGES,
+                [$this->store, $this->market, $after],
+            )
+        ) {
             $pairs = $this->pairs(Bulk::ids($rows, 'page_id'));
             foreach ($rows as $row) {
                 $after = (int) $row->page_id;
@@ -46,7 +54,10 @@ final readonly class PageEvidence
     /** @return ?array{Evidence, object} */
     public function page(int $page): ?array
     {
-        $row = DB::selectOne('SELECT '.self::COLUMNS.' WHERE i.store_id = ? AND i.page_id = ?', [$this->store, $page]);
+        $row = DB::selectOne('SELECT '.self::COLUMNS.' WHERE i.store_id = ? AND i.page_id = ?', [
+            $this->store,
+            $page,
+        ]);
 
         return $row === null ? null : $this->evidence($row, $this->pairs([$page])[$page] ?? []);
     }
@@ -69,13 +80,40 @@ final readonly class PageEvidence
         // Without a position nothing says what its clicks should be.
         if ($withheld > 0 && (int) $row->told_positions > 0) {
             $place = ((int) $row->told_positions / 1000 - $positions) / $withheld;
-            $pairs[] = new Pair(0, QueryClass::Generic, 0, max(0, min($withheld, (int) $row->told_clicks - $clicks)), $withheld, max(1.0, min(100.0, $place)), false);
+            $pairs[] = new Pair(
+                0,
+                QueryClass::Generic,
+                0,
+                max(0, min($withheld, (int) $row->told_clicks - $clicks)),
+                $withheld,
+                max(1.0, min(100.0, $place)),
+                false,
+            );
         }
 
-        $kept = $this->earnings->kept((float) $row->sold_revenue, (float) $row->sold_returned, (float) $row->sold_margin);
+        $kept = $this->earnings->kept(
+            (float) $row->sold_revenue,
+            (float) $row->sold_returned,
+            (float) $row->sold_margin,
+        );
         $part = (float) $row->sold_revenue > 0 ? $kept / (float) $row->sold_revenue : 0.0;
 
-        return [new Evidence((int) $row->page_id, (int) $row->kind, (int) $row->group_id, $pairs, (float) $row->sold_clicks, (float) $row->sold_orders, $kept, self::words((string) $row->address), (float) $row->squares * $part ** 2, (int) $row->order_weeks, (int) $row->kind === PageKind::Home->value || $row->address === '/'), $row];
+        return [
+            new Evidence(
+                (int) $row->page_id,
+                (int) $row->kind,
+                (int) $row->group_id,
+                $pairs,
+                (float) $row->sold_clicks,
+                (float) $row->sold_orders,
+                $kept,
+                self::words((string) $row->address),
+                (float) $row->squares * $part ** 2,
+                (int) $row->order_weeks,
+                (int) $row->kind === PageKind::Home->value || $row->address === '/',
+            ),
+            $row,
+        ];
     }
 
     /**
@@ -86,10 +124,17 @@ final readonly class PageEvidence
     public static function words(string $address): array
     {
         $path = mb_strtolower(rawurldecode(explode('?', $address, 2)[0]));
-        $words = array_filter(preg_split('/[^\p{L}\p{N}]+/u', $path) ?: [], static fn (string $word): bool => mb_strlen($word) >= 3 && preg_match('/\d/', $word) !== 1);
+        $words = array_filter(
+            preg_split('/[^\p{L}\p{N}]+/u', $path) ?: [],
+            static fn (string $word): bool => mb_strlen($word) >= 3 && preg_match('/\d/', $word) !== 1,
+        );
         preg_match('~^/[^/]+/~', $path, $folder);
 
-        return array_values(array_unique(array_map(static fn (string $text): int => -1 - (crc32($text) & 0x7FFFFFFF), [...$words, ...$folder])));
+        return array_values(
+            array_unique(
+                array_map(static fn (string $text): int => -1 - (crc32($text) & 0x7FFFFFFF), [...$words, ...$folder]),
+            ),
+        );
     }
 
     /**
@@ -99,7 +144,9 @@ final readonly class PageEvidence
      */
     public static function contradicts(array $pairs, object $row): bool
     {
-        $sum = static fn (string $of): int => array_sum(array_map(static fn (Pair $pair): int => $pair->query > 0 ? $pair->{$of} : 0, $pairs));
+        $sum = static fn (string $of): int => array_sum(
+            array_map(static fn (Pair $pair): int => $pair->query > 0 ? $pair->{$of} : 0, $pairs),
+        );
 
         return $sum('clicks') > (int) $row->told_clicks || $sum('impressions') > (int) $row->told_impressions;
     }
@@ -111,15 +158,39 @@ final readonly class PageEvidence
     private function pairs(array $pages): array
     {
         $pairs = [];
-        foreach (DB::select('SELECT p.*, q.best_page, q.class, q.difficulty FROM (SELECT page_id, query_id, device, SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) AS position_sum FROM weigh_pairs WHERE store_id = ? AND page_id IN ('.Bulk::list($pages).') AND span < '.ToldWeeks::WINDOW.' GROUP BY page_id, query_id, device) p JOIN weigh_query_markets q ON q.store_id = ? AND q.query_id = p.query_id AND q.market_id = ?', [$this->store, $this->store, $this->market]) as $row) {
+        foreach (
+            DB::select(
+                'SELECT p.*, q.best_page, q.class, q.difficulty FROM (SELECT page_id, query_id, device, SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) AS position_sum FROM weigh_pairs WHERE store_id = ? AND page_id IN ('.
+                    Bulk::list($pages).
+                    ') AND span < '.
+                    ToldWeeks::WINDOW.
+                    ' GROUP BY page_id, query_id, device) p JOIN weigh_query_markets q ON q.store_id = ? AND q.query_id = p.query_id AND q.market_id = ?',
+                [$this->store, $this->store, $this->market],
+            ) as $row
+        ) {
             if ((int) $row->position_sum === 0) {
                 continue;
             }
-            $pairs[(int) $row->page_id][] = new Pair((int) $row->query_id, QueryClass::from((int) $row->class), (int) $row->device, (int) $row->clicks, (int) $row->impressions, max(1.0, (int) $row->position_sum / 1000 / (int) $row->impressions), (int) $row->best_page === (int) $row->page_id, $row->difficulty === null ? null : (float) $row->difficulty);
+            $pairs[(int) $row->page_id][] = new Pair(
+                (int) $row->query_id,
+                QueryClass::from((int) $row->class),
+                (int) $row->device,
+                (int) $row->clicks,
+                (int) $row->impressions,
+                max(1.0, (int) $row->position_sum / 1000 / (int) $row->impressions),
+                (int) $row->best_page === (int) $row->page_id,
+                $row->difficulty === null ? null : (float) $row->difficulty,
+            );
         }
 
         // The database gives them in whatever order its plan has; sums of fractions and draws go by what the pairs are.
-        $key = static fn (Pair $pair): array => [$pair->impressions, $pair->clicks, $pair->position, $pair->device, $pair->query];
+        $key = static fn (Pair $pair): array => [
+            $pair->impressions,
+            $pair->clicks,
+            $pair->position,
+            $pair->device,
+            $pair->query,
+        ];
         foreach ($pairs as &$ofPage) {
             usort($ofPage, static fn (Pair $a, Pair $b): int => $key($b) <=> $key($a));
         }

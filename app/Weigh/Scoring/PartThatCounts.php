@@ -12,17 +12,27 @@ use Orchard\Core\StructuredData\LifeState;
 /** How much of a page's upside counts: nothing where it is kept out of search, folded into another, or has nothing to sell. */
 final class PartThatCounts
 {
-    private const NOTHING_TO_SELL = [LifeState::OutOfStock, LifeState::Discontinued, LifeState::Replaced, LifeState::Resting];
+    private const NOTHING_TO_SELL = [
+        LifeState::OutOfStock,
+        LifeState::Discontinued,
+        LifeState::Replaced,
+        LifeState::Resting,
+    ];
 
     public static function of(object $row, Assumptions $assumptions): float
     {
-        return self::why($row) === null ? ((int) $row->life === LifeState::BackOn->value ? $assumptions->returning : 1.0) : 0.0;
+        return self::why($row) === null
+            ? ((int) $row->life === LifeState::BackOn->value
+                ? $assumptions->returning
+                : 1.0)
+            : 0.0;
     }
 
     /** Whether its product is out, resting or gone while the page itself could be found. */
     public static function isMissing(object $row): bool
     {
-        return in_array(LifeState::from((int) $row->life), self::NOTHING_TO_SELL, true) && ! PageKind::from((int) $row->kind)->isKeptOut();
+        return in_array(LifeState::from((int) $row->life), self::NOTHING_TO_SELL, true) &&
+            ! PageKind::from((int) $row->kind)->isKeptOut();
     }
 
     /** Why nothing of it counts; null where it does. */

@@ -21,12 +21,17 @@ final class Reason
         if ($upside->total() <= 0) {
             $brand = array_filter($pairs, static fn (Pair $pair): bool => $pair->class === QueryClass::OwnBrand);
 
-            return $brand !== [] && count($brand) === count(array_filter($pairs, static fn (Pair $pair): bool => $pair->query > 0)) ? 'only brand queries' : 'gets the clicks that its positions allow';
+            return $brand !== [] &&
+                count($brand) === count(array_filter($pairs, static fn (Pair $pair): bool => $pair->query > 0))
+                ? 'only brand queries'
+                : 'gets the clicks that its positions allow';
         }
         if ($upside->wording >= $upside->position) {
             $missing = (int) round(100 * max(0.0, 1 - $upside->ratio));
 
-            return $missing >= 5 && $upside->ownPart >= 0.3 ? "CTR $missing% below average for its positions" : 'similar pages have a low CTR';
+            return $missing >= 5 && $upside->ownPart >= 0.3
+                ? "CTR $missing% below average for its positions"
+                : 'similar pages have a low CTR';
         }
         $near = [];
         foreach ($upside->queries as $id => $query) {
@@ -34,9 +39,16 @@ final class Reason
                 $near[$id] = true;
             }
         }
-        $positions = array_map(static fn (Pair $pair): float => $pair->position, array_filter($pairs, static fn (Pair $pair): bool => isset($near[$pair->query])));
+        $positions = array_map(
+            static fn (Pair $pair): float => $pair->position,
+            array_filter($pairs, static fn (Pair $pair): bool => isset($near[$pair->query])),
+        );
         $n = count($near);
 
-        return $positions === [] ? 'could rank higher' : ($n === 1 ? '1 query at position ' : "$n queries at positions ").round(min($positions)).($n === 1 ? '' : ' to '.round(max($positions)));
+        return $positions === []
+            ? 'could rank higher'
+            : ($n === 1 ? '1 query at position ' : "$n queries at positions ").
+                    round(min($positions)).
+                    ($n === 1 ? '' : ' to '.round(max($positions)));
     }
 }

@@ -65,7 +65,14 @@ final class ScoreWork implements LongWork
         $window = NumberWindow::of($store);
         if ($window === null) {
             $run->fenced(static function () use ($store): void {
-                foreach (['weigh_pairs', 'weigh_queries', 'weigh_query_markets', 'weigh_query_sums', 'weigh_sums', 'weigh_groups', 'weigh_weeks', 'weigh_places', 'weigh_seasons', 'weigh_season_groups', 'weigh_evidence', 'weigh_told', 'weigh_losses', 'weigh_density', 'weigh_totals', 'weigh_models', 'weigh_scores', 'weigh_states'] as $table) {
+                foreach (
+                    [
+                        'weigh_pairs', 'weigh_queries', 'weigh_query_markets', 'weigh_query_sums', 'weigh_sums',
+                        'weigh_groups', 'weigh_weeks', 'weigh_places', 'weigh_seasons', 'weigh_season_groups',
+                        'weigh_evidence', 'weigh_told', 'weigh_losses', 'weigh_density', 'weigh_totals', 'weigh_models',
+                        'weigh_scores', 'weigh_states',
+                    ] as $table
+                ) {
                     DB::table($table)->where('store_id', $store->id)->delete();
                 }
             });
@@ -194,7 +201,9 @@ final class ScoreWork implements LongWork
     private function seasons(WorkRun $run, Store $store, NumberWindow $window): array
     {
         Seasons::rebuild($run, $store, $window);
-        $mark = static fn (string $key): string => is_string($run->progress()[$key] ?? null) ? $run->progress()[$key] : '';
+        $mark = static fn (string $key): string => is_string($run->progress()[$key] ?? null)
+            ? $run->progress()[$key]
+            : '';
         $run->fenced(static fn () => Freshness::keep($store, $mark('sums'), $mark('links')));
 
         return ['models', 0];
@@ -227,13 +236,37 @@ final class ScoreWork implements LongWork
         $told = Told::of($store, $window);
         foreach (Markets::of($store)->all() as $market) {
             $evidence = new PageEvidence($store, $market->id);
-            $model = ModelFit::learn(static function () use ($evidence, $run): \Generator {
-                foreach ($evidence->pages() as [$page]) {
-                    yield $page;
-                    $run->beat();
-                }
-            }, self::daysOf($told, $window, $market->id), (float) (DB::table('weigh_season_groups')->where('store_id', $store->id)->where('group_id', 0)->value('ahead_4') ?? 1.0));
-            $run->fenced(static fn () => DB::table('weigh_models')->upsert([['market_id' => $market->id, 'store_id' => $store->id, 'model' => json_encode($model->toArray(), JSON_THROW_ON_ERROR), 'assumptions' => json_encode(Model::assumptions($store), JSON_THROW_ON_ERROR), 'tells_money' => $model->tellsMoney(), 'first_day' => $window->firstDay, 'last_day' => $window->lastDay, 'scored_at' => now()]], ['market_id'], ['store_id', 'model', 'assumptions', 'tells_money', 'first_day', 'last_day', 'scored_at']));
+            $model = ModelFit::learn(
+                static function () use ($evidence, $run): \Generator {
+                    foreach ($evidence->pages() as [$page]) {
+                        yield $page;
+                        $run->beat();
+                    }
+                },
+                self::daysOf($told, $window, $market->id),
+                (float) (DB::table('weigh_season_groups')
+                    ->where('store_id', $store->id)
+                    ->where('group_id', 0)
+                    ->value('ahead_4') ?? 1.0),
+            );
+            $run->fenced(
+                static fn () => DB::table('weigh_models')->upsert(
+                    [
+                        [
+                            'market_id' => $market->id,
+                            'store_id' => $store->id,
+                            'model' => json_encode($model->toArray(), JSON_THROW_ON_ERROR),
+                            'assumptions' => json_encode(Model::assumptions($store), JSON_THROW_ON_ERROR),
+                            'tells_money' => $model->tellsMoney(),
+                            'first_day' => $window->firstDay,
+                            'last_day' => $window->lastDay,
+                            'scored_at' => now(),
+                        ],
+                    ],
+                    ['market_id'],
+                    ['store_id', 'model', 'assumptions', 'tells_money', 'first_day', 'last_day', 'scored_at'],
+                ),
+            );
         }
 
         return ['scores', 0];
@@ -245,7 +278,9 @@ final class ScoreWork implements LongWork
         if ($window->isPeriod) {
             return (float) $window->length();
         }
-        $days = $told->countBoth($market, ToldBy::Pages, ToldBy::Queries, NumberWindow::WEEKS) ?: $told->count($market, ToldBy::Pages, NumberWindow::WEEKS);
+        $days =
+            $told->countBoth($market, ToldBy::Pages, ToldBy::Queries, NumberWindow::WEEKS) ?:
+            $told->count($market, ToldBy::Pages, NumberWindow::WEEKS);
 
         return (float) ($days ?: $window->length());
     }
@@ -255,7 +290,8 @@ final class ScoreWork implements LongWork
     {
         $scorings = [];
         foreach (Markets::of($store)->all() as $market) {
-            $scorings[$market->id] = MarketScoring::of($store, $market->id) ?? throw new \LogicException('A market has no model.');
+            $scorings[$market->id] =
+                MarketScoring::of($store, $market->id) ?? throw new \LogicException('A market has no model.');
         }
         foreach ($scorings as $market => $scoring) {
             $key = "scored_$market";
@@ -279,7 +315,12 @@ final class ScoreWork implements LongWork
             self::write($run, $rows);
             $run->beat([$key => -1], force: true);
         }
-        $run->fenced(fn () => DB::delete('DELETE FROM weigh_scores WHERE store_id = ? AND work_id <> ?', [$store->id, $run->workId]));
+        $run->fenced(
+            fn () => DB::delete('DELETE FROM weigh_scores WHERE store_id = ? AND work_id <> ?', [
+                $store->id,
+                $run->workId,
+            ]),
+        );
         $this->draw($run, $store, $scorings);
 
         return ['losses', 0];
@@ -296,16 +337,36 @@ final class ScoreWork implements LongWork
         $pages = [];
         $byUnit = Units::of($store)->markets();
         foreach ($byUnit as $markets) {
-            array_push($pages, ...DB::select('SELECT s.page_id, s.market_id, CONV(HEX(LEFT(p.digest, 4)), 16, 10) AS seed FROM weigh_scores s JOIN pages p ON p.id = s.page_id WHERE s.store_id = ? AND s.market_id IN ('.Bulk::list($markets).') AND s.upside > 0 ORDER BY s.upside DESC, p.digest LIMIT '.intdiv(self::DRAWN, count($byUnit)), [$store->id]));
+            array_push(
+                $pages,
+                ...DB::select(
+                    'SELECT s.page_id, s.market_id, CONV(HEX(LEFT(p.digest, 4)), 16, 10) AS seed FROM weigh_scores s JOIN pages p ON p.id = s.page_id WHERE s.store_id = ? AND s.market_id IN ('.
+                        Bulk::list($markets).
+                        ') AND s.upside > 0 ORDER BY s.upside DESC, p.digest LIMIT '.
+                        intdiv(self::DRAWN, count($byUnit)),
+                    [$store->id],
+                ),
+            );
         }
-        $evidence = array_map(static fn (int $market): PageEvidence => new PageEvidence($store, $market), array_combine(array_keys($scorings), array_keys($scorings)));
+        $evidence = array_map(
+            static fn (int $market): PageEvidence => new PageEvidence($store, $market),
+            array_combine(array_keys($scorings), array_keys($scorings)),
+        );
         foreach (array_chunk($pages, 200) as $chunk) {
             $run->fenced(static function () use ($chunk, $evidence, $scorings): void {
                 foreach ($chunk as $row) {
                     $page = $evidence[(int) $row->market_id]->page((int) $row->page_id);
                     if ($page !== null) {
-                        $upside = $scorings[(int) $row->market_id]->upside($page[0], $page[1], new Chance((int) $row->seed));
-                        DB::update('UPDATE weigh_scores SET low = ?, high = ? WHERE page_id = ?', [$upside->range->low, $upside->range->high, $row->page_id]);
+                        $upside = $scorings[(int) $row->market_id]->upside(
+                            $page[0],
+                            $page[1],
+                            new Chance((int) $row->seed),
+                        );
+                        DB::update('UPDATE weigh_scores SET low = ?, high = ? WHERE page_id = ?', [
+                            $upside->range->low,
+                            $upside->range->high,
+                            $row->page_id,
+                        ]);
                     }
                 }
             });
@@ -318,9 +379,29 @@ final class ScoreWork implements LongWork
     {
         // What a score was made of is kept where it moves, before it is written over, once a weighing: the database sets one column after the other.
         $moves = 'work_id <> VALUES(work_id) AND ABS(upside - VALUES(upside)) > 0.005';
-        $was = array_map(static fn (string $column): string => "was_$column = IF($moves, $column, was_$column)", ['worth', 'wording_clicks', 'extra_clicks', 'upside']);
-        array_push($was, "moved_by = IF($moves, ABS(VALUES(upside) - upside), moved_by)", "moved_at = IF($moves, UTC_TIMESTAMP(), moved_at)");
-        $now = array_map(static fn (string $column): string => "$column = VALUES($column)", array_slice(MarketScoring::COLUMNS, 1));
-        $run->fenced(static fn (): int => Bulk::write('weigh_scores', MarketScoring::COLUMNS, $rows, 'INSERT', 'ON DUPLICATE KEY UPDATE '.implode(', ', [...$was, ...$now])));
+        $was = array_map(static fn (string $column): string => "was_$column = IF($moves, $column, was_$column)", [
+            'worth',
+            'wording_clicks',
+            'extra_clicks',
+            'upside',
+        ]);
+        array_push(
+            $was,
+            "moved_by = IF($moves, ABS(VALUES(upside) - upside), moved_by)",
+            "moved_at = IF($moves, UTC_TIMESTAMP(), moved_at)",
+        );
+        $now = array_map(
+            static fn (string $column): string => "$column = VALUES($column)",
+            array_slice(MarketScoring::COLUMNS, 1),
+        );
+        $run->fenced(
+            static fn (): int => Bulk::write(
+                'weigh_scores',
+                MarketScoring::COLUMNS,
+                $rows,
+                'INSERT',
+                'ON DUPLICATE KEY UPDATE '.implode(', ', [...$was, ...$now]),
+            ),
+        );
     }
 }

@@ -21,7 +21,10 @@ use Illuminate\Support\Facades\Event;
 /** Begins the weighing, and reads its result. */
 final readonly class Scores
 {
-    public const COLUMNS = ['url', 'kind', 'market', 'impressions', 'clicks', 'withheld_clicks', 'ctr', 'position', 'expected_ctr', 'orders', 'revenue', 'upside', 'low', 'high', 'upside_wording', 'upside_position', 'reason', 'currency'];
+    public const COLUMNS = [
+        'url', 'kind', 'market', 'impressions', 'clicks', 'withheld_clicks', 'ctr', 'position', 'expected_ctr',
+        'orders', 'revenue', 'upside', 'low', 'high', 'upside_wording', 'upside_position', 'reason', 'currency',
+    ];
 
     public function __construct(private WorkDesk $desk)
     {
@@ -32,7 +35,12 @@ final readonly class Scores
     {
         return DB::transaction(function () use ($storeId, $userId): int {
             DB::table('stores')->where('id', $storeId)->lockForUpdate()->first();
-            $waiting = DB::table('work')->where('store_id', $storeId)->where('sort', ScoreWork::sort())->where('state', 'waiting')->whereNull('started_at')->value('id');
+            $waiting = DB::table('work')
+                ->where('store_id', $storeId)
+                ->where('sort', ScoreWork::sort())
+                ->where('state', 'waiting')
+                ->whereNull('started_at')
+                ->value('id');
 
             return $waiting === null ? $this->desk->begin(ScoreWork::class, $storeId, 0, $userId) : (int) $waiting;
         });
@@ -41,7 +49,10 @@ final readonly class Scores
     /** Begins the weighing of stores whose sums do not hold, since an upgrade made them otherwise or a weighing failed; of each once an hour at most. */
     public function beginMissing(): void
     {
-        $stores = DB::select("SELECT w.store_id FROM number_windows w LEFT JOIN weigh_states s ON s.store_id = w.store_id WHERE s.store_id IS NULL AND NOT EXISTS (SELECT 1 FROM work k WHERE k.store_id = w.store_id AND k.sort = ? AND (k.state IN ('waiting', 'running') OR k.created_at > UTC_TIMESTAMP() - INTERVAL 1 HOUR))", [ScoreWork::sort()]);
+        $stores = DB::select(
+            "SELECT w.store_id FROM number_windows w LEFT JOIN weigh_states s ON s.store_id = w.store_id WHERE s.store_id IS NULL AND NOT EXISTS (SELECT 1 FROM work k WHERE k.store_id = w.store_id AND k.sort = ? AND (k.state IN ('waiting', 'running') OR k.created_at > UTC_TIMESTAMP() - INTERVAL 1 HOUR))",
+            [ScoreWork::sort()],
+        );
         foreach (Bulk::ids($stores, 'store_id') as $store) {
             $this->begin($store, null);
         }
@@ -56,11 +67,28 @@ final readonly class Scores
         $ids = [];
         // Unlike currencies have no common order: one stands behind the other.
         foreach ($units->markets() as $ofUnit) {
-            array_push($ids, ...Bulk::ids(DB::select('SELECT page_id FROM weigh_scores WHERE store_id = ? AND market_id IN ('.Bulk::list($ofUnit).') ORDER BY upside DESC, page_id DESC', [$store->id]), 'page_id'));
+            array_push(
+                $ids,
+                ...Bulk::ids(
+                    DB::select(
+                        'SELECT page_id FROM weigh_scores WHERE store_id = ? AND market_id IN ('.
+                            Bulk::list($ofUnit).
+                            ') ORDER BY upside DESC, page_id DESC',
+                        [$store->id],
+                    ),
+                    'page_id',
+                ),
+            );
         }
         foreach (array_chunk($ids, 2000) as $chunk) {
             $rows = [];
-            foreach (DB::select('SELECT s.*, p.url FROM weigh_scores s JOIN pages p ON p.id = s.page_id WHERE s.page_id IN ('.Bulk::list($chunk).')') as $row) {
+            foreach (
+                DB::select(
+                    'SELECT s.*, p.url FROM weigh_scores s JOIN pages p ON p.id = s.page_id WHERE s.page_id IN ('.
+                        Bulk::list($chunk).
+                        ')',
+                ) as $row
+            ) {
                 $rows[(int) $row->page_id] = $row;
             }
             foreach ($chunk as $id) {
@@ -71,8 +99,24 @@ final readonly class Scores
                 $seen++;
                 $two = static fn (mixed $value): float => round((float) $value, 2);
                 yield [
-                    (string) $row->url, PageKind::from((int) $row->kind)->key(), $markets->find((int) $row->market_id)->name, (int) $row->impressions, (int) $row->clicks, (int) $row->withheld_clicks, (int) $row->impressions > 0 ? round((int) $row->clicks / (int) $row->impressions, 5) : null,
-                    (int) $row->position_milli === 0 ? null : (int) $row->position_milli / 1000, round((float) $row->expected_rate, 5), $units->isMoney((int) $row->market_id) ? (int) $row->orders : null, $units->isMoney((int) $row->market_id) ? $two($row->revenue) : null, $two($row->upside), $two($row->low), $two($row->high), $two($row->wording), $two($row->lift), (string) $row->reason, $units->unit((int) $row->market_id),
+                    (string) $row->url,
+                    PageKind::from((int) $row->kind)->key(),
+                    $markets->find((int) $row->market_id)->name,
+                    (int) $row->impressions,
+                    (int) $row->clicks,
+                    (int) $row->withheld_clicks,
+                    (int) $row->impressions > 0 ? round((int) $row->clicks / (int) $row->impressions, 5) : null,
+                    (int) $row->position_milli === 0 ? null : (int) $row->position_milli / 1000,
+                    round((float) $row->expected_rate, 5),
+                    $units->isMoney((int) $row->market_id) ? (int) $row->orders : null,
+                    $units->isMoney((int) $row->market_id) ? $two($row->revenue) : null,
+                    $two($row->upside),
+                    $two($row->low),
+                    $two($row->high),
+                    $two($row->wording),
+                    $two($row->lift),
+                    (string) $row->reason,
+                    $units->unit((int) $row->market_id),
                 ];
             }
         }
@@ -91,7 +135,9 @@ final readonly class Scores
 
     public static function listen(): void
     {
-        Event::listen([InventoryRefreshed::class, BreaksChanged::class], static function (InventoryRefreshed|BreaksChanged $event): void {
+        Event::listen([InventoryRefreshed::class, BreaksChanged::class], static function (
+            InventoryRefreshed|BreaksChanged $event,
+        ): void {
             if (NumberWindow::of(Store::query()->findOrFail($event->storeId)) !== null) {
                 app(self::class)->begin($event->storeId, null);
             }

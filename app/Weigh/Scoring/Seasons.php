@@ -44,21 +44,54 @@ final class Seasons
         $id = $store->id;
         $run->fenced(static function () use ($id): void {
             DB::update('UPDATE weigh_seasons SET group_id = 0 WHERE store_id = ? AND group_id > 0', [$id]);
-            DB::update('UPDATE weigh_seasons s JOIN (
+            DB::update(
+                'UPDATE weigh_seasons s JOIN (
                 SELECT page_id, SUBSTRING_INDEX(GROUP_CONCAT(collection ORDER BY size, collection), \',\', 1) AS collection FROM (
-                    SELECT DISTINCT l.to_page AS page_id, l.from_page AS collection, c.links_out AS size FROM page_index c JOIN links l ON l.store_id = c.store_id AND l.from_page = c.page_id JOIN page_index p ON p.store_id = c.store_id AND p.page_id = l.to_page AND p.kind = ? WHERE c.store_id = ? AND c.kind = ?) members GROUP BY page_id) m ON m.page_id = s.page_id SET s.group_id = m.collection WHERE s.store_id = ?', [PageKind::Product->value, $id, PageKind::Collection->value, $id]);
-            DB::update('UPDATE weigh_seasons s JOIN page_index i ON i.page_id = s.page_id AND i.kind = ? SET s.group_id = s.page_id WHERE s.store_id = ?', [PageKind::Collection->value, $id]);
+                    SELECT DISTINCT l.to_page AS page_id, l.from_page AS collection, c.links_out AS size FROM page_index c JOIN links l ON l.store_id = c.store_id AND l.from_page = c.page_id JOIN page_index p ON p.store_id = c.store_id AND p.page_id = l.to_page AND p.kind = ? WHERE c.store_id = ? AND c.kind = ?) members GROUP BY page_id) m ON m.page_id = s.page_id SET s.group_id = m.collection WHERE s.store_id = ?',
+                [PageKind::Product->value, $id, PageKind::Collection->value, $id],
+            );
+            DB::update(
+                'UPDATE weigh_seasons s JOIN page_index i ON i.page_id = s.page_id AND i.kind = ? SET s.group_id = s.page_id WHERE s.store_id = ?',
+                [PageKind::Collection->value, $id],
+            );
             DB::delete('DELETE FROM weigh_season_groups WHERE store_id = ?', [$id]);
         });
         $told = self::toldWeeks($store, $window);
         $total = DB::selectOne('SELECT '.self::SUMS.' FROM weigh_seasons WHERE store_id = ?', [$id]);
         $of = self::factors($total, [4 => 1.0, 13 => 1.0, 26 => 1.0], SeasonFactor::OF_STORE);
         $groups = [[0, $of, self::comes($window, self::weekly($store, $window, null), $told, 1.0)]];
-        foreach (DB::select('SELECT group_id, '.self::SUMS.' FROM weigh_seasons WHERE store_id = ? AND group_id > 0 GROUP BY group_id HAVING SUM(base) > 0 ORDER BY base DESC, group_id LIMIT '.self::GROUPS, [$id]) as $row) {
-            $groups[] = [(int) $row->group_id, self::factors($row, $of, SeasonFactor::OF_STORE), self::comes($window, self::weekly($store, $window, (int) $row->group_id), $told, (float) $row->base)];
+        foreach (
+            DB::select(
+                'SELECT group_id, '.
+                    self::SUMS.
+                    ' FROM weigh_seasons WHERE store_id = ? AND group_id > 0 GROUP BY group_id HAVING SUM(base) > 0 ORDER BY base DESC, group_id LIMIT '.
+                    self::GROUPS,
+                [$id],
+            ) as $row
+        ) {
+            $groups[] = [
+                (int) $row->group_id,
+                self::factors($row, $of, SeasonFactor::OF_STORE),
+                self::comes($window, self::weekly($store, $window, (int) $row->group_id), $told, (float) $row->base),
+            ];
             $run->beat();
         }
-        $run->fenced(static fn (): bool => DB::table('weigh_season_groups')->insert(array_map(static fn (array $one): array => ['store_id' => $id, 'group_id' => $one[0], 'ahead_4' => $one[1][4], 'ahead_13' => $one[1][13], 'ahead_26' => $one[1][26], 'week' => $one[2]['week'], 'peak' => $one[2]['peak']], $groups)));
+        $run->fenced(
+            static fn (): bool => DB::table('weigh_season_groups')->insert(
+                array_map(
+                    static fn (array $one): array => [
+                        'store_id' => $id,
+                        'group_id' => $one[0],
+                        'ahead_4' => $one[1][4],
+                        'ahead_13' => $one[1][13],
+                        'ahead_26' => $one[1][26],
+                        'week' => $one[2]['week'],
+                        'peak' => $one[2]['peak'],
+                    ],
+                    $groups,
+                ),
+            ),
+        );
     }
 
     /**
@@ -76,7 +109,9 @@ final class Seasons
     /** The day by which a page's work should be done that its season may find it; null where none comes. */
     public static function workBy(?string $week): ?string
     {
-        return $week === null ? null : (new DateTimeImmutable($week))->modify('-'.(7 * self::WORK_BEFORE).' days')->format('Y-m-d');
+        return $week === null
+            ? null
+            : (new DateTimeImmutable($week))->modify('-'. 7 * self::WORK_BEFORE.' days')->format('Y-m-d');
     }
 
     /**
@@ -87,7 +122,14 @@ final class Seasons
     {
         $factors = [];
         foreach (self::AHEAD as $weeks) {
-            $factors[$weeks] = SeasonFactor::shrunk((float) ($row->base ?? 0), (float) ($row->{"ahead_$weeks"} ?? 0), $weeks, NumberWindow::WEEKS, $wider[$weeks], $strength);
+            $factors[$weeks] = SeasonFactor::shrunk(
+                (float) ($row->base ?? 0),
+                (float) ($row->{"ahead_$weeks"} ?? 0),
+                $weeks,
+                NumberWindow::WEEKS,
+                $wider[$weeks],
+                $strength,
+            );
         }
 
         return $factors;
@@ -97,11 +139,24 @@ final class Seasons
     private static function toldWeeks(Store $store, NumberWindow $window): array
     {
         $told = Told::of($store, $window);
-        $markets = array_filter(Markets::of($store)->all(), static fn (Market $one): bool => $told->count($one->id, ToldBy::Pages, Span::WEEKS) > 0);
+        $markets = array_filter(
+            Markets::of($store)->all(),
+            static fn (Market $one): bool => $told->count($one->id, ToldBy::Pages, Span::WEEKS) > 0,
+        );
         $weeks = [];
         for ($back = 0; $back < 52 + NumberWindow::WEEKS; $back++) {
-            if ($markets !== [] && array_filter($markets, static fn (Market $one): bool => $told->daysIn($one->id, ToldBy::Pages, $back) < 7) === []) {
-                $weeks[(new DateTimeImmutable(PageWeeks::weekOf($window->lastDay)))->modify('-'.(7 * $back).' days')->format('Y-m-d')] = true;
+            if (
+                $markets !== [] &&
+                array_filter(
+                    $markets,
+                    static fn (Market $one): bool => $told->daysIn($one->id, ToldBy::Pages, $back) < 7,
+                ) === []
+            ) {
+                $weeks[
+                    (new DateTimeImmutable(PageWeeks::weekOf($window->lastDay)))
+                        ->modify('-'. 7 * $back.' days')
+                        ->format('Y-m-d')
+                ] = true;
             }
         }
 
@@ -112,10 +167,19 @@ final class Seasons
     private static function weekly(Store $store, NumberWindow $window, ?int $group): array
     {
         $from = (new DateTimeImmutable($window->firstDay))->modify('-364 days')->format('Y-m-d');
-        $to = (new DateTimeImmutable(PageWeeks::weekOf($window->lastDay)))->modify((7 * 26 - 364).' days')->format('Y-m-d');
-        $rows = $group === null
-            ? DB::select('SELECT week, SUM(impressions) AS seen FROM weigh_weeks WHERE store_id = ? AND part = 0 AND device = 9 AND class = 9 AND week BETWEEN ? AND ? GROUP BY week', [$store->id, $from, $to])
-            : DB::select('SELECT w.week, SUM(w.impressions) AS seen FROM weigh_seasons s JOIN page_weeks w ON w.store_id = s.store_id AND w.page_id = s.page_id AND w.week BETWEEN ? AND ? WHERE s.store_id = ? AND s.group_id = ? GROUP BY w.week', [$from, $to, $store->id, $group]);
+        $to = (new DateTimeImmutable(PageWeeks::weekOf($window->lastDay)))
+            ->modify(7 * 26 - 364 .' days')
+            ->format('Y-m-d');
+        $rows =
+            $group === null
+                ? DB::select(
+                    'SELECT week, SUM(impressions) AS seen FROM weigh_weeks WHERE store_id = ? AND part = 0 AND device = 9 AND class = 9 AND week BETWEEN ? AND ? GROUP BY week',
+                    [$store->id, $from, $to],
+                )
+                : DB::select(
+                    'SELECT w.week, SUM(w.impressions) AS seen FROM weigh_seasons s JOIN page_weeks w ON w.store_id = s.store_id AND w.page_id = s.page_id AND w.week BETWEEN ? AND ? WHERE s.store_id = ? AND s.group_id = ? GROUP BY w.week',
+                    [$from, $to, $store->id, $group],
+                );
         $weeks = [];
         foreach ($rows as $row) {
             $weeks[(string) $row->week] = (float) $row->seen;
@@ -137,7 +201,16 @@ final class Seasons
         $weeks = array_intersect_key($weeks, $told);
         $last = (new DateTimeImmutable(PageWeeks::weekOf($window->lastDay)))->modify('-364 days')->format('Y-m-d');
         $now = array_filter($weeks, static fn (string $week): bool => $week <= $last, ARRAY_FILTER_USE_KEY);
-        $base13 = count(array_filter(array_keys($told), static fn (string $week): bool => $week <= $last && $week > (new DateTimeImmutable($last))->modify('-'.(7 * NumberWindow::WEEKS).' days')->format('Y-m-d')));
+        $base13 = count(
+            array_filter(
+                array_keys($told),
+                static fn (string $week): bool => $week <= $last &&
+                    $week >
+                        (new DateTimeImmutable($last))
+                            ->modify('-'. 7 * NumberWindow::WEEKS.' days')
+                            ->format('Y-m-d'),
+            ),
+        );
         $mean = array_sum($now) / max(1, $base13);
         if ($base <= 0 || $mean < 20 || count($now) < 4 || 2 * $base13 < NumberWindow::WEEKS) {
             return ['week' => null, 'peak' => 1.0];
@@ -146,7 +219,7 @@ final class Seasons
         $first = null;
         for ($i = 1; $i <= 26; $i++) {
             $at = static function (int $by) use ($weeks, $told, $last, $i, $mean): float {
-                $week = (new DateTimeImmutable($last))->modify((7 * ($i + $by)).' days')->format('Y-m-d');
+                $week = (new DateTimeImmutable($last))->modify(7 * ($i + $by).' days')->format('Y-m-d');
 
                 return isset($told[$week]) ? $weeks[$week] ?? 0.0 : $mean;
             };
@@ -154,7 +227,7 @@ final class Seasons
             $smooth = ($at(0) + $at(1) + $at(2)) / 3 / $mean;
             $peak = max($peak, $smooth);
             if ($first === null && $smooth >= self::COMES && $at(0) / $mean >= self::COMES) {
-                $first = (new DateTimeImmutable($last))->modify((364 + 7 * $i).' days')->format('Y-m-d');
+                $first = (new DateTimeImmutable($last))->modify(364 + 7 * $i.' days')->format('Y-m-d');
             }
         }
 

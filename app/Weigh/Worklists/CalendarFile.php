@@ -16,14 +16,44 @@ final class CalendarFile
         // Two installations count their lists from one, too: the instance makes an id unique in the world (section 3.8.4.7).
         $world = 'orchard-'.substr(hash('sha256', 'calendar '.config('app.instance').config('app.key')), 0, 16);
         $stamp = gmdate('Ymd\THis\Z');
-        $day = static fn (string $day, string $change = '+0 days'): string => (new DateTimeImmutable($day))->modify($change)->format('Ymd');
-        $lines = ['BEGIN:VCALENDAR', 'VERSION:2.0', 'PRODID:-//Young Orchard//Worklist//EN', 'CALSCALE:GREGORIAN', 'BEGIN:VEVENT', "UID:worklist-{$list->id}@$world", "DTSTAMP:$stamp", 'DTSTART;VALUE=DATE:'.$day((string) $list->first_day), 'DTEND;VALUE=DATE:'.$day((string) $list->due_day, '+1 day'), 'SUMMARY:'.self::text("{$list->name} ({$store->name})"), 'DESCRIPTION:'.self::text(count($pages).' pages'.($list->note === '' ? '' : "\n".$list->note)), 'TRANSP:TRANSPARENT', 'END:VEVENT'];
+        $day = static fn (string $day, string $change = '+0 days'): string => (new DateTimeImmutable($day))
+            ->modify($change)
+            ->format('Ymd');
+        $lines = [
+            'BEGIN:VCALENDAR',
+            'VERSION:2.0',
+            'PRODID:-//Young Orchard//Worklist//EN',
+            'CALSCALE:GREGORIAN',
+            'BEGIN:VEVENT',
+            "UID:worklist-{$list->id}@$world",
+            "DTSTAMP:$stamp",
+            'DTSTART;VALUE=DATE:'.$day((string) $list->first_day),
+            'DTEND;VALUE=DATE:'.$day((string) $list->due_day, '+1 day'),
+            'SUMMARY:'.self::text("{$list->name} ({$store->name})"),
+            'DESCRIPTION:'.self::text(count($pages).' pages'.($list->note === '' ? '' : "\n".$list->note)),
+            'TRANSP:TRANSPARENT',
+            'END:VEVENT',
+        ];
         foreach ($pages as $page) {
             $state = PageState::from((string) $page->state);
-            array_push($lines, 'BEGIN:VTODO', "UID:worklist-{$list->id}-page-{$page->page_id}@$world", "DTSTAMP:$stamp", 'DUE;VALUE=DATE:'.$day((string) $list->due_day), 'SUMMARY:'.self::text((string) ($page->title ?? $page->url)), 'URL:'.preg_replace('/[\x00-\x20]/', '', (string) $page->url), 'DESCRIPTION:'.self::text(trim("{$page->reason}\n{$page->note}")),
-                'STATUS:'.match ($state) {
-                    PageState::Planned => 'NEEDS-ACTION', PageState::Written, PageState::Ready => 'IN-PROCESS', PageState::Left => 'CANCELLED', default => 'COMPLETED'
-                }, 'END:VTODO');
+            array_push(
+                $lines,
+                'BEGIN:VTODO',
+                "UID:worklist-{$list->id}-page-{$page->page_id}@$world",
+                "DTSTAMP:$stamp",
+                'DUE;VALUE=DATE:'.$day((string) $list->due_day),
+                'SUMMARY:'.self::text((string) ($page->title ?? $page->url)),
+                'URL:'.preg_replace('/[\x00-\x20]/', '', (string) $page->url),
+                'DESCRIPTION:'.self::text(trim("{$page->reason}\n{$page->note}")),
+                'STATUS:'.
+                    match ($state) {
+                        PageState::Planned => 'NEEDS-ACTION',
+                        PageState::Written, PageState::Ready => 'IN-PROCESS',
+                        PageState::Left => 'CANCELLED',
+                        default => 'COMPLETED',
+                    },
+                'END:VTODO',
+            );
         }
         $lines[] = 'END:VCALENDAR';
 
@@ -33,7 +63,12 @@ final class CalendarFile
     /** Section 3.3.11: backslashes, semicolons, commas and line ends are escaped. */
     private static function text(string $text): string
     {
-        return strtr(preg_replace('/\r\n?/', "\n", $text) ?? '', ['\\' => '\\\\', ';' => '\\;', ',' => '\\,', "\n" => '\\n']);
+        return strtr(preg_replace('/\r\n?/', "\n", $text) ?? '', [
+            '\\' => '\\\\',
+            ';' => '\\;',
+            ',' => '\\,',
+            "\n" => '\\n',
+        ]);
     }
 
     /** Section 3.1: lines of 75 octets at most, none cut inside a character. */

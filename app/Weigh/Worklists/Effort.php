@@ -21,14 +21,22 @@ final readonly class Effort
 
     public function minutes(int $kind): int
     {
-        return (int) round($this->store->options()->assumed(match (PageKind::from($kind)) {
-            PageKind::Home => 'minutes_home', PageKind::Collection => 'minutes_collection', PageKind::Product => 'minutes_product', PageKind::Article => 'minutes_article', default => 'minutes_other'
-        }));
+        return (int) round(
+            $this->store->options()->assumed(
+                match (PageKind::from($kind)) {
+                    PageKind::Home => 'minutes_home',
+                    PageKind::Collection => 'minutes_collection',
+                    PageKind::Product => 'minutes_product',
+                    PageKind::Article => 'minutes_article',
+                    default => 'minutes_other',
+                },
+            ),
+        );
     }
 
     /** What that costs. */
     public function cost(int $kind): float
     {
-        return $this->minutes($kind) / 60 * $this->store->options()->assumed('hour_cost');
+        return ($this->minutes($kind) / 60) * $this->store->options()->assumed('hour_cost');
     }
 }

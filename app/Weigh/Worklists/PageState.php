@@ -20,7 +20,10 @@ enum PageState: string
     public function label(): string
     {
         return match ($this) {
-            self::Left => 'left out', self::Seen => 'seen live', self::Ready => 'ready for release', default => $this->value
+            self::Left => 'left out',
+            self::Seen => 'seen live',
+            self::Ready => 'ready for release',
+            default => $this->value,
         };
     }
 
@@ -38,6 +41,12 @@ enum PageState: string
     /** @return string values of those that hold, as a list for SQL */
     public static function sql(bool $done): string
     {
-        return implode(',', array_map(static fn (self $one): string => "'$one->value'", array_filter(self::cases(), static fn (self $one): bool => $done ? $one->isDone() : $one->isOpen())));
+        return implode(
+            ',',
+            array_map(
+                static fn (self $one): string => "'$one->value'",
+                array_filter(self::cases(), static fn (self $one): bool => $done ? $one->isDone() : $one->isOpen()),
+            ),
+        );
     }
 }

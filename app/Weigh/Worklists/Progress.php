@@ -24,7 +24,10 @@ final class Progress
     public static function stamp(Store $store): string
     {
         self::learn($store);
-        $row = DB::selectOne("SELECT COUNT(*) AS lists, COALESCE(SUM(w.state = 'open'), 0) AS open, (SELECT CONCAT(COUNT(*), ' ', COALESCE(SUM(CRC32(CONCAT(p.page_id, p.state))), 0)) FROM weigh_worklist_pages p WHERE p.store_id = ?) AS pages FROM weigh_worklists w WHERE w.store_id = ?", [$store->id, $store->id]);
+        $row = DB::selectOne(
+            "SELECT COUNT(*) AS lists, COALESCE(SUM(w.state = 'open'), 0) AS open, (SELECT CONCAT(COUNT(*), ' ', COALESCE(SUM(CRC32(CONCAT(p.page_id, p.state))), 0)) FROM weigh_worklist_pages p WHERE p.store_id = ?) AS pages FROM weigh_worklists w WHERE w.store_id = ?",
+            [$store->id, $store->id],
+        );
 
         return "$row->lists $row->open $row->pages";
     }
@@ -37,20 +40,34 @@ final class Progress
         if ($known === null || $now <= (int) $known) {
             return;
         }
-        $changed = (int) $known === 0 ? [] : DB::select('SELECT DISTINCT resource_id, page_id FROM history WHERE store_id = ? AND id > ? LIMIT '.(self::FEW + 1), [$store->id, $known]);
+        $changed =
+            (int) $known === 0
+                ? []
+                : DB::select(
+                    'SELECT DISTINCT resource_id, page_id FROM history WHERE store_id = ? AND id > ? LIMIT '.
+                        (self::FEW + 1),
+                    [$store->id, $known],
+                );
         $only = match (true) {
             $changed === [] || count($changed) > self::FEW => '',
-            default => ' AND (p.resource_id IN ('.Bulk::list([0, ...Bulk::ids($changed, 'resource_id')]).') OR p.id IN ('.Bulk::list([0, ...Bulk::ids($changed, 'page_id')]).'))',
+            default => ' AND (p.resource_id IN ('.
+                Bulk::list([0, ...Bulk::ids($changed, 'resource_id')]).
+                ') OR p.id IN ('.
+                Bulk::list([0, ...Bulk::ids($changed, 'page_id')]).
+                '))',
         };
         [$live, $seen, $undone] = [HistoryEvent::Live->value, HistoryEvent::Seen->value, HistoryEvent::Undone->value];
         $last = "SELECT h.event FROM history h WHERE %s AND h.created_at >= w.added_at AND h.event IN ('$live', '$seen', '$undone') ORDER BY h.id DESC LIMIT 1";
         $byText = 'IF(p.resource_id IS NULL, NULL, ('.sprintf($last, 'h.resource_id = p.resource_id').'))';
         $byAddress = '('.sprintf($last, 'h.page_id = p.id').')';
         $ready = DraftState::Ready->value;
-        $states = DB::select("SELECT w.worklist_id, w.page_id, w.state, $byText AS text, $byAddress AS address,
+        $states = DB::select(
+            "SELECT w.worklist_id, w.page_id, w.state, $byText AS text, $byAddress AS address,
                 (SELECT MAX(IF(d.state = '$ready', 2, 1)) FROM drafts d WHERE d.resource_id = p.resource_id) AS draft, (SELECT MAX(IF(c.state = '$ready', 2, 1)) FROM address_changes c WHERE c.page_id = p.id) AS `change`
             FROM weigh_worklist_pages w JOIN weigh_worklists l ON l.id = w.worklist_id AND l.state = 'open' JOIN pages p ON p.id = w.page_id
-            WHERE w.store_id = ? AND w.state NOT IN ('left', 'done')$only", [$store->id]);
+            WHERE w.store_id = ? AND w.state NOT IN ('left', 'done')$only",
+            [$store->id],
+        );
         $by = [];
         foreach ($states as $row) {
             $state = match (true) {
@@ -60,15 +77,24 @@ final class Progress
                 max((int) $row->draft, (int) $row->change) === 1 => PageState::Written,
                 default => PageState::Planned,
             };
-            $state->value === $row->state || $by[$state->value][] = "({$row->worklist_id},{$row->page_id})";
+            $state->value === $row->state || ($by[$state->value][] = "({$row->worklist_id},{$row->page_id})");
         }
         DB::transaction(static function () use ($store, $by, $now): void {
             foreach ($by as $state => $pages) {
                 foreach (array_chunk($pages, 1000) as $chunk) {
-                    DB::update("UPDATE weigh_worklist_pages SET state = ? WHERE state <> 'left' AND (worklist_id, page_id) IN (".implode(',', $chunk).')', [$state]);
+                    DB::update(
+                        "UPDATE weigh_worklist_pages SET state = ? WHERE state <> 'left' AND (worklist_id, page_id) IN (".
+                            implode(',', $chunk).
+                            ')',
+                        [$state],
+                    );
                 }
             }
-            DB::table('weigh_worklists')->where('store_id', $store->id)->where('state', 'open')->where('learned_to', '<', $now)->update(['learned_to' => $now]);
+            DB::table('weigh_worklists')
+                ->where('store_id', $store->id)
+                ->where('state', 'open')
+                ->where('learned_to', '<', $now)
+                ->update(['learned_to' => $now]);
         });
     }
 }

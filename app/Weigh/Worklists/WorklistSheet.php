@@ -11,7 +11,10 @@ use Generator;
 /** A worklist as a table. */
 final class WorklistSheet
 {
-    public const COLUMNS = ['place', 'url', 'kind', 'title', 'upside_when_added', 'upside_now', 'reason', 'minutes', 'state', 'done_at', 'note', 'currency'];
+    public const COLUMNS = [
+        'place', 'url', 'kind', 'title', 'upside_when_added', 'upside_now', 'reason', 'minutes', 'state', 'done_at',
+        'note', 'currency',
+    ];
 
     /**
      * @param  list<object>  $pages  as Worklists::pages() gives them
@@ -21,7 +24,20 @@ final class WorklistSheet
     public static function rows(array $pages, Units $units): Generator
     {
         foreach ($pages as $nth => $page) {
-            yield [$nth + 1, (string) $page->url, $page->kind === null ? '' : PageKind::from((int) $page->kind)->key(), (string) $page->title, round((float) $page->upside, 2), $page->upside_now === null ? null : round((float) $page->upside_now, 2), (string) $page->reason, (int) $page->minutes, PageState::from((string) $page->state)->label(), $page->done_at, (string) $page->note, $units->unit((int) $page->market_id)];
+            yield [
+                $nth + 1,
+                (string) $page->url,
+                $page->kind === null ? '' : PageKind::from((int) $page->kind)->key(),
+                (string) $page->title,
+                round((float) $page->upside, 2),
+                $page->upside_now === null ? null : round((float) $page->upside_now, 2),
+                (string) $page->reason,
+                (int) $page->minutes,
+                PageState::from((string) $page->state)->label(),
+                $page->done_at,
+                (string) $page->note,
+                $units->unit((int) $page->market_id),
+            ];
         }
     }
 }

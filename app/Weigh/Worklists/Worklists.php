@@ -23,13 +23,35 @@ final class Worklists
     private const CANDIDATES = 5000;
 
     /** @return int the list's id */
-    public static function open(Store $store, string $name, string $first, string $due, int $minutes, ?int $mostPages, ?int $owner, ?int $userId, ?int $market = null): int
-    {
+    public static function open(
+        Store $store,
+        string $name,
+        string $first,
+        string $due,
+        int $minutes,
+        ?int $mostPages,
+        ?int $owner,
+        ?int $userId,
+        ?int $market = null,
+    ): int {
         if ($due < $first) {
             throw new InvalidArgumentException('The day on which it is due is the first day or later.');
         }
 
-        return DB::table('weigh_worklists')->insertGetId(['store_id' => $store->id, 'name' => mb_substr(trim($name), 0, 120), 'owner_id' => $owner, 'first_day' => $first, 'due_day' => $due, 'minutes' => $minutes, 'most_pages' => $mostPages, 'market_id' => $market, 'state' => 'open', 'note' => '', 'created_by' => $userId, 'created_at' => now()]);
+        return DB::table('weigh_worklists')->insertGetId([
+            'store_id' => $store->id,
+            'name' => mb_substr(trim($name), 0, 120),
+            'owner_id' => $owner,
+            'first_day' => $first,
+            'due_day' => $due,
+            'minutes' => $minutes,
+            'most_pages' => $mostPages,
+            'market_id' => $market,
+            'state' => 'open',
+            'note' => '',
+            'created_by' => $userId,
+            'created_at' => now(),
+        ]);
     }
 
     /** The list with this id; null where it is none of this store's. */
@@ -45,14 +67,24 @@ final class Worklists
         $units = Units::of($store);
         $done = PageState::sql(true);
         $sums = [];
-        foreach (DB::select("SELECT w.worklist_id, p.market_id, SUM(IF(w.state <> 'left', w.upside, 0)) AS upside, SUM(IF(w.state IN ($done), w.upside, 0)) AS done FROM weigh_worklist_pages w JOIN pages p ON p.id = w.page_id WHERE w.store_id = ? GROUP BY w.worklist_id, p.market_id", [$store->id]) as $row) {
+        foreach (
+            DB::select(
+                "SELECT w.worklist_id, p.market_id, SUM(IF(w.state <> 'left', w.upside, 0)) AS upside, SUM(IF(w.state IN ($done), w.upside, 0)) AS done FROM weigh_worklist_pages w JOIN pages p ON p.id = w.page_id WHERE w.store_id = ? GROUP BY w.worklist_id, p.market_id",
+                [$store->id],
+            ) as $row
+        ) {
             $sums[(int) $row->worklist_id]['all'][(int) $row->market_id] = (float) $row->upside;
             $sums[(int) $row->worklist_id]['done'][(int) $row->market_id] = (float) $row->done;
         }
-        $lists = array_values(DB::select("SELECT w.*, u.name AS owner, COALESCE(p.pages, 0) AS pages, COALESCE(p.done, 0) AS done, COALESCE(p.upside, 0) AS upside, COALESCE(p.upside_done, 0) AS upside_done, COALESCE(p.planned, 0) AS planned
+        $lists = array_values(
+            DB::select(
+                "SELECT w.*, u.name AS owner, COALESCE(p.pages, 0) AS pages, COALESCE(p.done, 0) AS done, COALESCE(p.upside, 0) AS upside, COALESCE(p.upside_done, 0) AS upside_done, COALESCE(p.planned, 0) AS planned
             FROM weigh_worklists w LEFT JOIN users u ON u.id = w.owner_id LEFT JOIN (
                 SELECT worklist_id, SUM(state <> 'left') AS pages, SUM(state IN ($done)) AS done, SUM(IF(state <> 'left', upside, 0)) AS upside, SUM(IF(state IN ($done), upside, 0)) AS upside_done, SUM(IF(state <> 'left', minutes, 0)) AS planned FROM weigh_worklist_pages WHERE store_id = ? GROUP BY worklist_id) p ON p.worklist_id = w.id
-            WHERE w.store_id = ? ORDER BY w.state = 'closed', IF(w.state = 'open', w.due_day, NULL), w.id DESC LIMIT 200", [$store->id, $store->id]));
+            WHERE w.store_id = ? ORDER BY w.state = 'closed', IF(w.state = 'open', w.due_day, NULL), w.id DESC LIMIT 200",
+                [$store->id, $store->id],
+            ),
+        );
         foreach ($lists as $list) {
             $list->sums = $units->sums($sums[(int) $list->id]['all'] ?? []);
             $list->sums_done = $units->sums($sums[(int) $list->id]['done'] ?? []);
@@ -64,7 +96,16 @@ final class Worklists
     /** @return list<object> the open ones, for choosing */
     public static function openOnes(Store $store): array
     {
-        return array_values(DB::table('weigh_worklists')->where('store_id', $store->id)->where('state', 'open')->orderBy('due_day')->orderBy('id')->limit(50)->get()->all());
+        return array_values(
+            DB::table('weigh_worklists')
+                ->where('store_id', $store->id)
+                ->where('state', 'open')
+                ->orderBy('due_day')
+                ->orderBy('id')
+                ->limit(50)
+                ->get()
+                ->all(),
+        );
     }
 
     /** @return list<object> pages in their order, with what is known of them now */
@@ -72,7 +113,12 @@ final class Worklists
     {
         Progress::learn($store);
 
-        return array_values(DB::select('SELECT w.*, p.url, f.title, s.upside AS upside_now, s.low, s.high, s.reason, s.clicks, s.impressions, i.kind, i.life, i.resource_id, p.market_id FROM weigh_worklist_pages w JOIN pages p ON p.id = w.page_id LEFT JOIN page_facts f ON f.page_id = w.page_id AND f.to_crawl = 0 LEFT JOIN weigh_scores s ON s.page_id = w.page_id LEFT JOIN page_index i ON i.page_id = w.page_id WHERE w.worklist_id = ? ORDER BY w.place, w.page_id', [$list->id]));
+        return array_values(
+            DB::select(
+                'SELECT w.*, p.url, f.title, s.upside AS upside_now, s.low, s.high, s.reason, s.clicks, s.impressions, i.kind, i.life, i.resource_id, p.market_id FROM weigh_worklist_pages w JOIN pages p ON p.id = w.page_id LEFT JOIN page_facts f ON f.page_id = w.page_id AND f.to_crawl = 0 LEFT JOIN weigh_scores s ON s.page_id = w.page_id LEFT JOIN page_index i ON i.page_id = w.page_id WHERE w.worklist_id = ? ORDER BY w.place, w.page_id',
+                [$list->id],
+            ),
+        );
     }
 
     /**
@@ -96,16 +142,49 @@ final class Worklists
             $effort = Effort::of($store);
             $asked = count($pages);
             if (! $evenElsewhere && $pages !== []) {
-                $elsewhere = Bulk::ids(DB::select("SELECT DISTINCT p.page_id FROM weigh_worklist_pages p JOIN weigh_worklists w ON w.id = p.worklist_id AND w.state = 'open' WHERE p.store_id = ? AND p.worklist_id <> ? AND p.page_id IN (".Bulk::list($pages).')', [$store->id, $list->id]), 'page_id');
+                $elsewhere = Bulk::ids(
+                    DB::select(
+                        "SELECT DISTINCT p.page_id FROM weigh_worklist_pages p JOIN weigh_worklists w ON w.id = p.worklist_id AND w.state = 'open' WHERE p.store_id = ? AND p.worklist_id <> ? AND p.page_id IN (".
+                            Bulk::list($pages).
+                            ')',
+                        [$store->id, $list->id],
+                    ),
+                    'page_id',
+                );
                 $pages = array_values(array_diff($pages, $elsewhere));
             }
             $order = array_flip($pages);
             $rows = [];
-            foreach ($pages === [] ? [] : DB::select('SELECT i.page_id, i.kind, COALESCE(s.upside, 0) AS upside FROM page_index i LEFT JOIN weigh_scores s ON s.page_id = i.page_id LEFT JOIN weigh_worklist_pages w ON w.worklist_id = ? AND w.page_id = i.page_id WHERE i.store_id = ? AND w.page_id IS NULL AND i.page_id IN ('.Bulk::list($pages).')', [$list->id, $store->id]) as $row) {
-                $rows[$order[(int) $row->page_id]] = [(int) $list->id, (int) $row->page_id, $store->id, 0, $effort->minutes((int) $row->kind), PageState::Planned->value, '', (float) $row->upside, now()->format('Y-m-d H:i:s')];
+            foreach (
+                $pages === []
+                    ? []
+                    : DB::select(
+                        'SELECT i.page_id, i.kind, COALESCE(s.upside, 0) AS upside FROM page_index i LEFT JOIN weigh_scores s ON s.page_id = i.page_id LEFT JOIN weigh_worklist_pages w ON w.worklist_id = ? AND w.page_id = i.page_id WHERE i.store_id = ? AND w.page_id IS NULL AND i.page_id IN ('.
+                            Bulk::list($pages).
+                            ')',
+                        [$list->id, $store->id],
+                    ) as $row
+            ) {
+                $rows[$order[(int) $row->page_id]] = [
+                    (int) $list->id,
+                    (int) $row->page_id,
+                    $store->id,
+                    0,
+                    $effort->minutes((int) $row->kind),
+                    PageState::Planned->value,
+                    '',
+                    (float) $row->upside,
+                    now()->format('Y-m-d H:i:s'),
+                ];
             }
             if ($known + count($rows) > self::MOST) {
-                throw new InvalidArgumentException('A worklist holds '.number_format(self::MOST).' pages at most; this would make '.number_format($known + count($rows)).'.');
+                throw new InvalidArgumentException(
+                    'A worklist holds '.
+                        number_format(self::MOST).
+                        ' pages at most; this would make '.
+                        number_format($known + count($rows)).
+                        '.',
+                );
             }
             ksort($rows);
             foreach ($rows as &$row) {
@@ -113,8 +192,14 @@ final class Worklists
             }
             unset($row);
             // What is written of them already is looked for.
-            DB::table('weigh_worklists')->where('id', $list->id)->update(['learned_to' => 0]);
-            Bulk::write('weigh_worklist_pages', ['worklist_id', 'page_id', 'store_id', 'place', 'minutes', 'state', 'note', 'upside', 'added_at'], $rows);
+            DB::table('weigh_worklists')
+                ->where('id', $list->id)
+                ->update(['learned_to' => 0]);
+            Bulk::write(
+                'weigh_worklist_pages',
+                ['worklist_id', 'page_id', 'store_id', 'place', 'minutes', 'state', 'note', 'upside', 'added_at'],
+                $rows,
+            );
 
             return ['added' => count($rows), 'elsewhere' => $asked - count($pages)];
         });
@@ -128,11 +213,24 @@ final class Worklists
      */
     public static function fill(Store $store, object $list, Lens $lens): array
     {
-        $used = DB::selectOne("SELECT COUNT(*) AS pages, COALESCE(SUM(minutes), 0) AS minutes FROM weigh_worklist_pages WHERE worklist_id = ? AND state <> 'left'", [$list->id]);
+        $used = DB::selectOne(
+            "SELECT COUNT(*) AS pages, COALESCE(SUM(minutes), 0) AS minutes FROM weigh_worklist_pages WHERE worklist_id = ? AND state <> 'left'",
+            [$list->id],
+        );
         $byPages = $list->most_pages !== null;
-        $left = min(WorkloadFill::MOST, max(0, $byPages ? (int) $list->most_pages - (int) $used->pages : (int) $list->minutes - (int) $used->minutes));
+        $left = min(
+            WorkloadFill::MOST,
+            max(
+                0,
+                $byPages ? (int) $list->most_pages - (int) $used->pages : (int) $list->minutes - (int) $used->minutes,
+            ),
+        );
         [$where, $values] = $lens->narrows();
-        $rows = DB::select("SELECT s.page_id, s.kind, s.upside AS worth FROM weigh_scores s WHERE s.store_id = ? AND s.upside > 0$where AND NOT EXISTS (SELECT 1 FROM weigh_worklist_pages p JOIN weigh_worklists w ON w.id = p.worklist_id AND w.state = 'open' WHERE p.store_id = s.store_id AND p.page_id = s.page_id) ORDER BY s.upside DESC, s.page_id LIMIT ".self::CANDIDATES, [$store->id, ...$values]);
+        $rows = DB::select(
+            "SELECT s.page_id, s.kind, s.upside AS worth FROM weigh_scores s WHERE s.store_id = ? AND s.upside > 0$where AND NOT EXISTS (SELECT 1 FROM weigh_worklist_pages p JOIN weigh_worklists w ON w.id = p.worklist_id AND w.state = 'open' WHERE p.store_id = s.store_id AND p.page_id = s.page_id) ORDER BY s.upside DESC, s.page_id LIMIT ".
+                self::CANDIDATES,
+            [$store->id, ...$values],
+        );
         $touched = [];
         foreach (array_chunk(Bulk::ids($rows, 'page_id'), 1000) as $portion) {
             $touched += LastTouched::ofPages($portion);
@@ -144,34 +242,64 @@ final class Worklists
             if (LastTouched::isSettling($touched[(int) $row->page_id] ?? null)) {
                 $settling++;
             } else {
-                $candidates[] = ['id' => (int) $row->page_id, 'worth' => (float) $row->worth, 'effort' => $byPages ? 1 : $effort->minutes((int) $row->kind)];
+                $candidates[] = [
+                    'id' => (int) $row->page_id,
+                    'worth' => (float) $row->worth,
+                    'effort' => $byPages ? 1 : $effort->minutes((int) $row->kind),
+                ];
             }
         }
 
-        return ['added' => self::add($store, $list, WorkloadFill::choose($candidates, $left))['added'], 'settling' => $settling];
+        return [
+            'added' => self::add($store, $list, WorkloadFill::choose($candidates, $left))['added'],
+            'settling' => $settling,
+        ];
     }
 
     /** Changes one page of a list; whether it is left out is all that is said by hand of how far it is. */
     public static function change(object $list, int $page, ?bool $isLeft, ?int $minutes, ?string $note): void
     {
-        $changes = array_filter(['state' => $isLeft === null ? null : ($isLeft ? PageState::Left : PageState::Planned)->value, 'minutes' => $minutes, 'note' => $note === null ? null : mb_substr(trim($note), 0, 500)], static fn (mixed $value): bool => $value !== null);
-        $changes === [] || DB::table('weigh_worklist_pages')->where('worklist_id', $list->id)->where('page_id', $page)->update($changes);
-        $isLeft === null || DB::table('weigh_worklists')->where('id', $list->id)->update(['learned_to' => 0]);
+        $changes = array_filter(
+            [
+                'state' => $isLeft === null ? null : ($isLeft ? PageState::Left : PageState::Planned)->value,
+                'minutes' => $minutes,
+                'note' => $note === null ? null : mb_substr(trim($note), 0, 500),
+            ],
+            static fn (mixed $value): bool => $value !== null,
+        );
+        $changes === [] ||
+            DB::table('weigh_worklist_pages')
+                ->where('worklist_id', $list->id)
+                ->where('page_id', $page)
+                ->update($changes);
+        $isLeft === null ||
+            DB::table('weigh_worklists')
+                ->where('id', $list->id)
+                ->update(['learned_to' => 0]);
     }
 
     /** Moves a page one place up or down. */
     public static function move(object $list, int $page, int $by): void
     {
         DB::transaction(static function () use ($list, $page, $by): void {
-            $pages = Bulk::ids(DB::select('SELECT page_id FROM weigh_worklist_pages WHERE worklist_id = ? ORDER BY place, page_id FOR UPDATE', [$list->id]), 'page_id');
+            $pages = Bulk::ids(
+                DB::select(
+                    'SELECT page_id FROM weigh_worklist_pages WHERE worklist_id = ? ORDER BY place, page_id FOR UPDATE',
+                    [$list->id],
+                ),
+                'page_id',
+            );
             $at = array_search($page, $pages, true);
-            $other = $at === false ? null : ($pages[$at + $by] ?? null);
+            $other = $at === false ? null : $pages[$at + $by] ?? null;
             if ($at === false || $other === null) {
                 return;
             }
             [$pages[$at], $pages[$at + $by]] = [$other, $page];
             foreach ($pages as $place => $id) {
-                DB::update('UPDATE weigh_worklist_pages SET place = ? WHERE worklist_id = ? AND page_id = ? AND place <> ?', [$place + 1, $list->id, $id, $place + 1]);
+                DB::update(
+                    'UPDATE weigh_worklist_pages SET place = ? WHERE worklist_id = ? AND page_id = ? AND place <> ?',
+                    [$place + 1, $list->id, $id, $place + 1],
+                );
             }
         });
     }
@@ -191,17 +319,38 @@ final class Worklists
         Progress::learn($store);
 
         return DB::transaction(static function () use ($store, $list, $into): int {
-            if (DB::table('weigh_worklists')->where('id', $list->id)->where('state', 'open')->update(['state' => 'closed', 'closed_at' => now()]) === 0) {
+            if (
+                DB::table('weigh_worklists')
+                    ->where('id', $list->id)
+                    ->where('state', 'open')
+                    ->update(['state' => 'closed', 'closed_at' => now()]) === 0
+            ) {
                 return 0;
             }
-            $open = Bulk::ids(DB::select('SELECT page_id FROM weigh_worklist_pages WHERE worklist_id = ? AND state IN ('.PageState::sql(false).') ORDER BY place', [$list->id]), 'page_id');
+            $open = Bulk::ids(
+                DB::select(
+                    'SELECT page_id FROM weigh_worklist_pages WHERE worklist_id = ? AND state IN ('.
+                        PageState::sql(false).
+                        ') ORDER BY place',
+                    [$list->id],
+                ),
+                'page_id',
+            );
             if ($into === null || $open === []) {
                 return 0;
             }
             $n = self::add($store, $into, $open)['added'];
             // Its planned effort and note go with it.
-            DB::update('UPDATE weigh_worklist_pages n JOIN weigh_worklist_pages o ON o.worklist_id = ? AND o.page_id = n.page_id SET n.minutes = o.minutes, n.note = o.note, n.added_at = o.added_at WHERE n.worklist_id = ? AND n.page_id IN ('.Bulk::list($open).')', [$list->id, $into->id]);
-            DB::table('weigh_worklists')->where('id', $into->id)->whereNull('carried_from')->update(['carried_from' => $list->id]);
+            DB::update(
+                'UPDATE weigh_worklist_pages n JOIN weigh_worklist_pages o ON o.worklist_id = ? AND o.page_id = n.page_id SET n.minutes = o.minutes, n.note = o.note, n.added_at = o.added_at WHERE n.worklist_id = ? AND n.page_id IN ('.
+                    Bulk::list($open).
+                    ')',
+                [$list->id, $into->id],
+            );
+            DB::table('weigh_worklists')
+                ->where('id', $into->id)
+                ->whereNull('carried_from')
+                ->update(['carried_from' => $list->id]);
 
             return $n;
         });

@@ -24,23 +24,55 @@ final class ApplyCommand extends StoreCommand
         return $this->guarded(function () use ($book, $desk): int {
             $store = $this->store();
             $name = (string) $this->argument('recipe');
-            $recipe = DB::table('write_recipes')->where('store_id', $store->id)->where(static fn ($query) => $query->where('name', $name)->orWhere('id', ctype_digit($name) ? (int) $name : 0))->first()
-                ?? throw new InvalidArgumentException("There is no recipe \"$name\".");
+            $recipe =
+                DB::table('write_recipes')
+                    ->where('store_id', $store->id)
+                    ->where(
+                        static fn ($query) => $query
+                            ->where('name', $name)
+                            ->orWhere('id', ctype_digit($name) ? (int) $name : 0),
+                    )
+                    ->first() ?? throw new InvalidArgumentException("There is no recipe \"$name\".");
             $begun = $book->preview($store, $recipe, $this->resources($store, $recipe), null);
             if ($desk->workToEnd($begun['work']) !== 'done') {
-                throw new RuntimeException('The preview failed: '.DB::table('work')->where('id', $begun['work'])->value('problem'));
+                throw new RuntimeException(
+                    'The preview failed: '.DB::table('work')->where('id', $begun['work'])->value('problem'),
+                );
             }
-            $counts = DB::table('write_recipe_rows')->where('run_id', $begun['run'])->groupBy('outcome')->selectRaw('outcome, COUNT(*) AS n')->pluck('n', 'outcome')->map(static fn (mixed $n): int => (int) $n)->all();
+            $counts = DB::table('write_recipe_rows')
+                ->where('run_id', $begun['run'])
+                ->groupBy('outcome')
+                ->selectRaw('outcome, COUNT(*) AS n')
+                ->pluck('n', 'outcome')
+                ->map(static fn (mixed $n): int => (int) $n)
+                ->all();
             $saved = 0;
             if (! $this->option('preview')) {
                 $work = $book->apply($store, $begun['run'], null);
                 if ($desk->workToEnd($work) !== 'done') {
-                    throw new RuntimeException('The recipe could not be applied: '.DB::table('work')->where('id', $work)->value('problem'));
+                    throw new RuntimeException(
+                        'The recipe could not be applied: '.DB::table('work')->where('id', $work)->value('problem'),
+                    );
                 }
-                $saved = (int) (json_decode((string) DB::table('work')->where('id', $work)->value('progress'), true)['saved'] ?? 0);
+                $saved =
+                    (int) (json_decode((string) DB::table('work')->where('id', $work)->value('progress'), true)[
+                        'saved'
+                    ] ?? 0);
             }
 
-            return $this->answer(['run' => $begun['run'], 'outcomes' => $counts, 'drafts' => $saved], implode(', ', array_map(static fn (string $outcome, int $n): string => "$n $outcome", array_keys($counts), $counts)).'. '.($this->option('preview') ? 'Nothing has been changed.' : "$saved drafts were made."));
+            return $this->answer(
+                ['run' => $begun['run'], 'outcomes' => $counts, 'drafts' => $saved],
+                implode(
+                    ', ',
+                    array_map(
+                        static fn (string $outcome, int $n): string => "$n $outcome",
+                        array_keys($counts),
+                        $counts,
+                    ),
+                ).
+                    '. '.
+                    ($this->option('preview') ? 'Nothing has been changed.' : "$saved drafts were made."),
+            );
         });
     }
 
@@ -53,12 +85,28 @@ final class ApplyCommand extends StoreCommand
         }
         $kind = PageKind::fromKey($to);
         if ($kind !== null) {
-            return $kind->value === (int) $recipe->kind ? null : throw new InvalidArgumentException("This recipe is for {$this->plural((int) $recipe->kind)}.");
+            return $kind->value === (int) $recipe->kind
+                ? null
+                : throw new InvalidArgumentException("This recipe is for {$this->plural((int) $recipe->kind)}.");
         }
-        $urls = @file($to, FILE_IGNORE_NEW_LINES | FILE_SKIP_EMPTY_LINES) ?: throw new InvalidArgumentException("\"$to\" is neither a kind of page nor a file of URLs.");
+        $urls =
+            @file($to, FILE_IGNORE_NEW_LINES | FILE_SKIP_EMPTY_LINES) ?:
+            throw new InvalidArgumentException("\"$to\" is neither a kind of page nor a file of URLs.");
         $ids = [];
         foreach (array_chunk($urls, 1000) as $chunk) {
-            $ids = [...$ids, ...DB::table('resources')->join('pages', 'pages.id', '=', 'resources.page_id')->where('resources.store_id', $store->id)->whereIn('pages.digest', array_map(static fn (string $url): string => md5(trim($url), true), $chunk))->pluck('resources.id')->map(static fn (mixed $n): int => (int) $n)->all()];
+            $ids = [
+                ...$ids,
+                ...DB::table('resources')
+                    ->join('pages', 'pages.id', '=', 'resources.page_id')
+                    ->where('resources.store_id', $store->id)
+                    ->whereIn(
+                        'pages.digest',
+                        array_map(static fn (string $url): string => md5(trim($url), true), $chunk),
+                    )
+                    ->pluck('resources.id')
+                    ->map(static fn (mixed $n): int => (int) $n)
+                    ->all(),
+            ];
         }
 
         return array_values($ids);

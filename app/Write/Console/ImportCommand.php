@@ -32,15 +32,36 @@ final class ImportCommand extends StoreCommand
                 unlink($path);
             }
             $isWide = (bool) DB::table('write_sheets')->where('id', $sheet)->value('is_wide');
-            $problems = DB::table('write_sheet_rows')->where('sheet_id', $sheet)->whereIn('outcome', ['error', 'clash'])->orderBy('place')->limit(1000)->get(['place', 'outcome', 'url', 'note']);
+            $problems = DB::table('write_sheet_rows')
+                ->where('sheet_id', $sheet)
+                ->whereIn('outcome', ['error', 'clash'])
+                ->orderBy('place')
+                ->limit(1000)
+                ->get(['place', 'outcome', 'url', 'note']);
             $made = $this->option('accept') ? $import->accept($store, $sheet, null) : 0;
             $counts = $import->counts($sheet);
             foreach ($problems as $row) {
-                $this->aside('row '.($isWide ? intdiv((int) $row->place, 2) : $row->place).", {$row->outcome}: {$row->note} ({$row->url})");
+                $this->aside(
+                    'row '.
+                        ($isWide ? intdiv((int) $row->place, 2) : $row->place).
+                        ", {$row->outcome}: {$row->note} ({$row->url})",
+                );
             }
 
-            return $this->answer(['sheet' => $sheet, 'rows' => $counts, 'drafts' => $made, 'problems' => $problems->all()],
-                implode(', ', array_map(static fn (string $outcome, int $n): string => "$n $outcome", array_keys($counts), $counts)).($this->option('accept') ? ". $made drafts were made." : '. Nothing has been changed; --accept makes drafts of the new ones.'));
+            return $this->answer(
+                ['sheet' => $sheet, 'rows' => $counts, 'drafts' => $made, 'problems' => $problems->all()],
+                implode(
+                    ', ',
+                    array_map(
+                        static fn (string $outcome, int $n): string => "$n $outcome",
+                        array_keys($counts),
+                        $counts,
+                    ),
+                ).
+                    ($this->option('accept')
+                        ? ". $made drafts were made."
+                        : '. Nothing has been changed; --accept makes drafts of the new ones.'),
+            );
         });
     }
 }

@@ -28,7 +28,13 @@ final class MeasureCommand extends StoreCommand
                 throw new InvalidArgumentException("$file is no file that can be read.");
             }
 
-            return $this->export(['text', 'characters', 'title_px', 'description_px', 'title_desktop', 'title_phone', 'description_desktop', 'description_phone', 'estimated'], $this->rows($ruler, $from));
+            return $this->export(
+                [
+                    'text', 'characters', 'title_px', 'description_px', 'title_desktop', 'title_phone',
+                    'description_desktop', 'description_phone', 'estimated',
+                ],
+                $this->rows($ruler, $from),
+            );
         });
     }
 
@@ -41,8 +47,16 @@ final class MeasureCommand extends StoreCommand
         while (($line = fgets($from, 1_000_000)) !== false) {
             $text = mb_scrub(rtrim($line, "\r\n"));
             yield [
-                $text, Ruler::characters($text), round($ruler->pixels($text, Slot::desktopTitle()->fontSize), 2), round($ruler->pixels($text, Slot::desktopDescription()->fontSize), 2),
-                ...array_map(static fn (Slot $slot): string => $ruler->fit($text, $slot)->shown(), [Slot::desktopTitle(), Slot::phoneTitle(), Slot::desktopDescription(), Slot::phoneDescription()]),
+                $text,
+                Ruler::characters($text),
+                round($ruler->pixels($text, Slot::desktopTitle()->fontSize), 2),
+                round($ruler->pixels($text, Slot::desktopDescription()->fontSize), 2),
+                ...array_map(static fn (Slot $slot): string => $ruler->fit($text, $slot)->shown(), [
+                    Slot::desktopTitle(),
+                    Slot::phoneTitle(),
+                    Slot::desktopDescription(),
+                    Slot::phoneDescription(),
+                ]),
                 $ruler->isExact($text) ? 'no' : 'yes',
             ];
         }

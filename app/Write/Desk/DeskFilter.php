@@ -12,7 +12,12 @@ use Orchard\Core\Wording\TextField;
 /** What the desk shows, in what order, from where on: everything that stands in the address. */
 final readonly class DeskFilter
 {
-    public const SORTS = ['name' => 'name', 'seen' => 'impressions', 'wide' => 'title width', 'picked' => 'order of the selection'];
+    public const SORTS = [
+        'name' => 'name',
+        'seen' => 'impressions',
+        'wide' => 'title width',
+        'picked' => 'order of the selection',
+    ];
 
     /**
      * @param  ?string  $state  "changed" for any draft, or a draft's state
@@ -34,7 +39,16 @@ final readonly class DeskFilter
     /** The same, from behind a row on. */
     public function goingOn(?string $after): self
     {
-        return new self($this->kind, $this->check, $this->field, $this->state, $this->search, $this->sort, $after, $this->selection);
+        return new self(
+            $this->kind,
+            $this->check,
+            $this->field,
+            $this->state,
+            $this->search,
+            $this->sort,
+            $after,
+            $this->selection,
+        );
     }
 
     public static function from(Request $request): self
@@ -47,9 +61,22 @@ final readonly class DeskFilter
     {
         $text = static fn (string $key): string => is_string($query[$key] ?? null) ? $query[$key] : '';
         $kind = PageKind::fromKey($text('kind'));
-        $state = in_array($text('state'), ['changed', 'open', 'ready', 'refused', 'clash', 'sending'], true) ? $text('state') : null;
+        $state = in_array($text('state'), ['changed', 'open', 'ready', 'refused', 'clash', 'sending'], true)
+            ? $text('state')
+            : null;
 
-        return new self($kind, Check::fromKey($text('check')), TextField::fromKey($text('field')), $state, mb_substr(trim($text('q')), 0, 100), isset(self::SORTS[$text('sort')]) && ($text('sort') !== 'picked' || $text('selection') !== '') ? $text('sort') : 'name', $text('after') === '' ? null : mb_substr($text('after'), 0, 400), ctype_digit($text('selection')) && strlen($text('selection')) < 18 ? (int) $text('selection') : null);
+        return new self(
+            $kind,
+            Check::fromKey($text('check')),
+            TextField::fromKey($text('field')),
+            $state,
+            mb_substr(trim($text('q')), 0, 100),
+            isset(self::SORTS[$text('sort')]) && ($text('sort') !== 'picked' || $text('selection') !== '')
+                ? $text('sort')
+                : 'name',
+            $text('after') === '' ? null : mb_substr($text('after'), 0, 400),
+            ctype_digit($text('selection')) && strlen($text('selection')) < 18 ? (int) $text('selection') : null,
+        );
     }
 
     /**
@@ -58,8 +85,18 @@ final readonly class DeskFilter
      */
     public function query(array $changes = []): array
     {
-        return array_filter($changes + [
-            'kind' => $this->kind?->key(), 'check' => $this->check?->key(), 'field' => $this->field?->key(), 'state' => $this->state, 'selection' => $this->selection === null ? null : (string) $this->selection, 'q' => $this->search, 'sort' => $this->sort === 'name' ? null : $this->sort, 'after' => null,
-        ], static fn (?string $value): bool => $value !== null && $value !== '');
+        return array_filter(
+            $changes + [
+                'kind' => $this->kind?->key(),
+                'check' => $this->check?->key(),
+                'field' => $this->field?->key(),
+                'state' => $this->state,
+                'selection' => $this->selection === null ? null : (string) $this->selection,
+                'q' => $this->search,
+                'sort' => $this->sort === 'name' ? null : $this->sort,
+                'after' => null,
+            ],
+            static fn (?string $value): bool => $value !== null && $value !== '',
+        );
     }
 }

@@ -27,17 +27,30 @@ final class DeskList
             'wide' => ['title_px', true],
             'seen' => ['impressions', true],
             // Few rows, for somebody picked them.
-            'picked' => ['(SELECT MIN(s.place) FROM pages p JOIN selected_pages s ON s.page_id = p.id AND s.selection_id = '.(int) $filter->selection.' WHERE p.resource_id = write_rows.resource_id)', false],
+            'picked' => [
+                '(SELECT MIN(s.place) FROM pages p JOIN selected_pages s ON s.page_id = p.id AND s.selection_id = '.
+                (int) $filter->selection.
+                ' WHERE p.resource_id = write_rows.resource_id)',
+                false,
+            ],
             default => ['name_key', false],
         };
-        if ($filter->after !== null && preg_match('/^([0-9a-f]*)\.(\d+)$/', $filter->after, $found) === 1 && strlen($found[1]) % 2 === 0) {
+        if (
+            $filter->after !== null &&
+            preg_match('/^([0-9a-f]*)\.(\d+)$/', $filter->after, $found) === 1 &&
+            strlen($found[1]) % 2 === 0
+        ) {
             $key = $order === 'name_key' ? (string) hex2bin($found[1]) : (int) (string) hex2bin($found[1]);
             $sign = $isDown ? '<' : '>';
             $where .= " AND ($order $sign ? OR ($order = ? AND resource_id $sign ?))";
             array_push($values, $key, $key, (int) $found[2]);
         }
         $direction = $isDown ? 'DESC' : 'ASC'; // One direction for both, as the index has them.
-        $keys = DB::select("SELECT resource_id, $order AS sort_key FROM write_rows WHERE $where ORDER BY $order $direction, resource_id $direction LIMIT ".($size + 1), $values);
+        $keys = DB::select(
+            "SELECT resource_id, $order AS sort_key FROM write_rows WHERE $where ORDER BY $order $direction, resource_id $direction LIMIT ".
+                ($size + 1),
+            $values,
+        );
         $next = null;
         if (count($keys) > $size) {
             array_pop($keys);
@@ -53,7 +66,10 @@ final class DeskList
     {
         [$where, $values] = $this->where($store, $filter);
 
-        return Bulk::ids(DB::select("SELECT resource_id FROM write_rows WHERE $where ORDER BY resource_id", $values), 'resource_id');
+        return Bulk::ids(
+            DB::select("SELECT resource_id FROM write_rows WHERE $where ORDER BY resource_id", $values),
+            'resource_id',
+        );
     }
 
     /** @return Generator<list<DeskRow>> all that the filter shows, in its order, some at a time */
@@ -78,22 +94,50 @@ final class DeskList
         $list = Bulk::list($ids);
         $suffixes = TitleSuffixes::of($store);
         $texts = [];
-        foreach (DB::select("SELECT t.*, d.id AS draft_id, d.value AS draft, d.revision, d.state, d.note, d.origin AS draft_origin FROM resource_texts t LEFT JOIN drafts d ON d.resource_id = t.resource_id AND d.field = t.field WHERE t.resource_id IN ($list)") as $text) {
+        foreach (
+            DB::select(
+                "SELECT t.*, d.id AS draft_id, d.value AS draft, d.revision, d.state, d.note, d.origin AS draft_origin FROM resource_texts t LEFT JOIN drafts d ON d.resource_id = t.resource_id AND d.field = t.field WHERE t.resource_id IN ($list)",
+            ) as $text
+        ) {
             $texts[(int) $text->resource_id][(int) $text->field] = $text;
         }
         $byId = [];
-        foreach (DB::select("SELECT r.id, r.name, r.url, r.page_id, r.market_id, r.kind, w.title_checks, w.description_checks, w.clicks, w.impressions FROM resources r JOIN write_rows w ON w.resource_id = r.id WHERE r.store_id = ? AND r.id IN ($list)", [$store->id]) as $row) {
+        foreach (
+            DB::select(
+                "SELECT r.id, r.name, r.url, r.page_id, r.market_id, r.kind, w.title_checks, w.description_checks, w.clicks, w.impressions FROM resources r JOIN write_rows w ON w.resource_id = r.id WHERE r.store_id = ? AND r.id IN ($list)",
+                [$store->id],
+            ) as $row
+        ) {
             $kind = PageKind::from((int) $row->kind);
             $suffix = $suffixes->suffix((int) $row->market_id, $kind->value);
             $cells = [];
             foreach (TextField::cases() as $field) {
                 $text = $texts[(int) $row->id][$field->value] ?? null;
                 $cells[$field->key()] = new DeskCell(
-                    $field, (string) $text?->stored, $text?->shown, $text?->draft, $text?->draft_id === null ? null : (int) $text->draft_id, (int) $text?->revision, $text?->state === null ? null : DraftState::from($text->state),
-                    $text?->note, (string) ($text->draft_origin ?? $text?->origin), Check::inBits((int) ($field === TextField::Title ? $row->title_checks : $row->description_checks)), $field === TextField::Title ? $suffix : '',
+                    $field,
+                    (string) $text?->stored,
+                    $text?->shown,
+                    $text?->draft,
+                    $text?->draft_id === null ? null : (int) $text->draft_id,
+                    (int) $text?->revision,
+                    $text?->state === null ? null : DraftState::from($text->state),
+                    $text?->note,
+                    (string) ($text->draft_origin ?? $text?->origin),
+                    Check::inBits((int) ($field === TextField::Title ? $row->title_checks : $row->description_checks)),
+                    $field === TextField::Title ? $suffix : '',
                 );
             }
-            $byId[(int) $row->id] = new DeskRow((int) $row->id, (string) $row->name, (string) $row->url, $row->page_id === null ? null : (int) $row->page_id, $kind, (int) $row->market_id, $cells, (int) $row->clicks, (int) $row->impressions);
+            $byId[(int) $row->id] = new DeskRow(
+                (int) $row->id,
+                (string) $row->name,
+                (string) $row->url,
+                $row->page_id === null ? null : (int) $row->page_id,
+                $kind,
+                (int) $row->market_id,
+                $cells,
+                (int) $row->clicks,
+                (int) $row->impressions,
+            );
         }
 
         return array_values(array_filter(array_map(static fn (int $id): ?DeskRow => $byId[$id] ?? null, $ids)));
@@ -105,9 +149,17 @@ final class DeskList
         [$where, $values] = $this->kindWhere($store, $filter);
         $total = $changed = 0;
         $checks = array_fill_keys(array_map(static fn (Check $check): string => $check->key(), Check::cases()), 0);
-        $states = array_fill_keys(array_map(static fn (DraftState $state): string => $state->value, DraftState::cases()), 0);
+        $states = array_fill_keys(
+            array_map(static fn (DraftState $state): string => $state->value, DraftState::cases()),
+            0,
+        );
         // Rows of the same checks and state come as one, straight from the index in its order; there are few sorts of rows.
-        foreach (DB::select("SELECT title_checks, description_checks, drafted, state, COUNT(*) AS n FROM write_rows WHERE $where GROUP BY kind, title_checks, description_checks, drafted, state", $values) as $row) {
+        foreach (
+            DB::select(
+                "SELECT title_checks, description_checks, drafted, state, COUNT(*) AS n FROM write_rows WHERE $where GROUP BY kind, title_checks, description_checks, drafted, state",
+                $values,
+            ) as $row
+        ) {
             $n = (int) $row->n;
             $total += $n;
             $changed += $row->drafted > 0 ? $n : 0;
@@ -133,7 +185,13 @@ final class DeskList
         [$where, $values] = $this->where($store, $filter);
         $names = implode(',', array_map(static fn (DraftState $state): string => "'{$state->value}'", $states));
 
-        return Bulk::ids(DB::select("SELECT d.id FROM drafts d JOIN (SELECT resource_id FROM write_rows WHERE $where) w ON w.resource_id = d.resource_id WHERE d.state IN ($names) ORDER BY d.id", $values), 'id');
+        return Bulk::ids(
+            DB::select(
+                "SELECT d.id FROM drafts d JOIN (SELECT resource_id FROM write_rows WHERE $where) w ON w.resource_id = d.resource_id WHERE d.state IN ($names) ORDER BY d.id",
+                $values,
+            ),
+            'id',
+        );
     }
 
     /** @return array{string, list<int|string>} */
@@ -172,7 +230,8 @@ final class DeskList
         }
         if ($filter->selection !== null) {
             // The texts of whatever shows under the pages that were picked, be it their main address or another.
-            $where .= ' AND resource_id IN (SELECT p.resource_id FROM selected_pages s JOIN page_selections n ON n.id = s.selection_id AND n.store_id = ? JOIN pages p ON p.id = s.page_id WHERE s.selection_id = ? AND p.resource_id IS NOT NULL)';
+            $where .=
+                ' AND resource_id IN (SELECT p.resource_id FROM selected_pages s JOIN page_selections n ON n.id = s.selection_id AND n.store_id = ? JOIN pages p ON p.id = s.page_id WHERE s.selection_id = ? AND p.resource_id IS NOT NULL)';
             array_push($values, $store->id, $filter->selection);
         }
 

@@ -12,8 +12,17 @@ use Orchard\Core\Wording\TextField;
 final readonly class DeskRow
 {
     /** @param  array<string, DeskCell>  $cells by the field's key */
-    public function __construct(public int $id, public string $name, public string $url, public ?int $pageId, public PageKind $kind, public int $marketId, public array $cells, public int $clicks = 0, public int $impressions = 0)
-    {
+    public function __construct(
+        public int $id,
+        public string $name,
+        public string $url,
+        public ?int $pageId,
+        public PageKind $kind,
+        public int $marketId,
+        public array $cells,
+        public int $clicks = 0,
+        public int $impressions = 0,
+    ) {
     }
 
     public function cell(TextField $field): DeskCell

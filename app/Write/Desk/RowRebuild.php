@@ -55,7 +55,12 @@ final class RowRebuild
         $digests = Bytes::list(array_values($event->digests));
         $markets = Bulk::list(array_map(static fn ($market): int => $market->id, Markets::of($store)->all()));
         foreach (['shown_digest', 'draft_digest'] as $column) {
-            foreach (DB::select("SELECT resource_id FROM resource_texts WHERE market_id IN ($markets) AND field IN (1, 2) AND $column IN ($digests) LIMIT ".self::MOST_NEIGHBOURS) as $row) {
+            foreach (
+                DB::select(
+                    "SELECT resource_id FROM resource_texts WHERE market_id IN ($markets) AND field IN (1, 2) AND $column IN ($digests) LIMIT ".
+                        self::MOST_NEIGHBOURS,
+                ) as $row
+            ) {
                 $ids[] = (int) $row->resource_id;
             }
         }
@@ -67,12 +72,20 @@ final class RowRebuild
     /** @param  Closure(): void  $stillAlive */
     public function all(Store $store, Closure $stillAlive): void
     {
-        DB::delete('DELETE w FROM write_rows w LEFT JOIN resources r ON r.id = w.resource_id AND r.gone = 0 WHERE w.store_id = ? AND r.id IS NULL', [$store->id]);
+        DB::delete(
+            'DELETE w FROM write_rows w LEFT JOIN resources r ON r.id = w.resource_id AND r.gone = 0 WHERE w.store_id = ? AND r.id IS NULL',
+            [$store->id],
+        );
         $repeated = self::repeatedIn($store);
         $stillAlive();
         $after = 0;
         while (true) {
-            $last = DB::selectOne('SELECT MAX(id) AS id FROM (SELECT id FROM resources WHERE store_id = ? AND id > ? ORDER BY id LIMIT '.self::CHUNK.') chunk', [$store->id, $after])->id;
+            $last = DB::selectOne(
+                'SELECT MAX(id) AS id FROM (SELECT id FROM resources WHERE store_id = ? AND id > ? ORDER BY id LIMIT '.
+                    self::CHUNK.
+                    ') chunk',
+                [$store->id, $after],
+            )->id;
             if ($last === null) {
                 return;
             }
@@ -86,20 +99,43 @@ final class RowRebuild
     private function rows(Store $store, string $which, ?array $repeated = null): void
     {
         $markets = Markets::of($store);
-        $rows = DB::select('SELECT r.id, r.market_id, r.kind, r.name, t.shown AS title, t.draft_shown AS title_draft, d.shown AS description, d.draft_shown AS description_draft, '.self::digest('t').' AS title_digest, '.self::digest('d').' AS description_digest
+        $rows = DB::select(
+            'SELECT r.id, r.market_id, r.kind, r.name, t.shown AS title, t.draft_shown AS title_draft, d.shown AS description, d.draft_shown AS description_draft, '.
+                self::digest('t').
+                ' AS title_digest, '.
+                self::digest('d').
+                ' AS description_digest
             FROM resources r JOIN resource_texts t ON t.resource_id = r.id AND t.field = 1 JOIN resource_texts d ON d.resource_id = r.id AND d.field = 2
-            WHERE r.store_id = ? AND r.gone = 0 AND '.$which, [$store->id]);
+            WHERE r.store_id = ? AND r.gone = 0 AND '.
+                $which,
+            [$store->id],
+        );
         if ($rows === []) {
             return;
         }
         $repeated ??= self::repeated($rows);
         $drafts = [];
-        foreach (DB::select('SELECT resource_id, field, state FROM drafts WHERE resource_id IN ('.Bulk::list(Bulk::ids($rows, 'id')).')') as $draft) {
+        foreach (
+            DB::select(
+                'SELECT resource_id, field, state FROM drafts WHERE resource_id IN ('.
+                    Bulk::list(Bulk::ids($rows, 'id')).
+                    ')',
+            ) as $draft
+        ) {
             $known = $drafts[(int) $draft->resource_id] ?? [0, 0];
-            $drafts[(int) $draft->resource_id] = [$known[0] | (int) $draft->field, max($known[1], DraftState::from((string) $draft->state)->rank())];
+            $drafts[(int) $draft->resource_id] = [
+                $known[0] | (int) $draft->field,
+                max($known[1], DraftState::from((string) $draft->state)->rank()),
+            ];
         }
         $seen = [];
-        foreach (DB::select('SELECT p.resource_id, SUM(i.clicks) AS clicks, SUM(i.impressions) AS impressions FROM pages p JOIN page_index i ON i.page_id = p.id WHERE p.resource_id IN ('.Bulk::list(Bulk::ids($rows, 'id')).') GROUP BY p.resource_id') as $page) {
+        foreach (
+            DB::select(
+                'SELECT p.resource_id, SUM(i.clicks) AS clicks, SUM(i.impressions) AS impressions FROM pages p JOIN page_index i ON i.page_id = p.id WHERE p.resource_id IN ('.
+                    Bulk::list(Bulk::ids($rows, 'id')).
+                    ') GROUP BY p.resource_id',
+            ) as $page
+        ) {
             $seen[(int) $page->resource_id] = [(int) $page->clicks, (int) $page->impressions];
         }
         $new = [];
@@ -107,15 +143,38 @@ final class RowRebuild
             $checker = new TextChecker($this->ruler, $markets->find((int) $row->market_id)->textLimits());
             $title = (string) ($row->title_draft ?? $row->title);
             $description = (string) ($row->description_draft ?? $row->description);
-            $titleBits = $checker->bits(TextField::Title, $title) | (isset($repeated["{$row->market_id} 1 {$row->title_digest}"]) ? Check::Repeated->value : 0);
-            $descriptionBits = $checker->bits(TextField::Description, $description) | (isset($repeated["{$row->market_id} 2 {$row->description_digest}"]) ? Check::Repeated->value : 0);
+            $titleBits =
+                $checker->bits(TextField::Title, $title) |
+                (isset($repeated["{$row->market_id} 1 {$row->title_digest}"]) ? Check::Repeated->value : 0);
+            $descriptionBits =
+                $checker->bits(TextField::Description, $description) |
+                (isset($repeated["{$row->market_id} 2 {$row->description_digest}"]) ? Check::Repeated->value : 0);
             [$drafted, $state] = $drafts[(int) $row->id] ?? [0, 0];
             $new[] = [
-                (int) $row->id, $store->id, (int) $row->market_id, (int) $row->kind, mb_strcut(mb_strtolower((string) $row->name), 0, 120), $titleBits, $descriptionBits, $titleBits | $descriptionBits, $drafted, $state,
-                (int) min(65535, round($checker->pixels(TextField::Title, $title))), (int) min(65535, round($checker->pixels(TextField::Description, $description))), ...($seen[(int) $row->id] ?? [0, 0]),
+                (int) $row->id,
+                $store->id,
+                (int) $row->market_id,
+                (int) $row->kind,
+                mb_strcut(mb_strtolower((string) $row->name), 0, 120),
+                $titleBits,
+                $descriptionBits,
+                $titleBits | $descriptionBits,
+                $drafted,
+                $state,
+                (int) min(65535, round($checker->pixels(TextField::Title, $title))),
+                (int) min(65535, round($checker->pixels(TextField::Description, $description))),
+                ...$seen[(int) $row->id] ?? [0, 0],
             ];
         }
-        Bulk::write('write_rows', ['resource_id', 'store_id', 'market_id', 'kind', 'name_key', 'title_checks', 'description_checks', 'any_checks', 'drafted', 'state', 'title_px', 'description_px', 'clicks', 'impressions'], $new, 'REPLACE');
+        Bulk::write(
+            'write_rows',
+            [
+                'resource_id', 'store_id', 'market_id', 'kind', 'name_key', 'title_checks', 'description_checks',
+                'any_checks', 'drafted', 'state', 'title_px', 'description_px', 'clicks', 'impressions',
+            ],
+            $new,
+            'REPLACE',
+        );
     }
 
     /** @param  list<int>  $ids */
@@ -125,7 +184,10 @@ final class RowRebuild
             return;
         }
         $list = Bulk::list($ids);
-        $ranked = implode(',', array_map(static fn (DraftState $state): string => "'{$state->value}'", DraftState::cases()));
+        $ranked = implode(
+            ',',
+            array_map(static fn (DraftState $state): string => "'{$state->value}'", DraftState::cases()),
+        );
         DB::update("UPDATE write_rows w LEFT JOIN (SELECT resource_id, BIT_OR(field) AS fields, MAX(FIELD(state, $ranked)) AS state FROM drafts WHERE resource_id IN ($list) GROUP BY resource_id) d ON d.resource_id = w.resource_id
             SET w.drafted = COALESCE(d.fields, 0), w.state = COALESCE(d.state, 0) WHERE w.resource_id IN ($list)");
     }
@@ -145,7 +207,14 @@ final class RowRebuild
     private static function repeatedIn(Store $store): array
     {
         $repeated = [];
-        foreach (DB::select('SELECT t.market_id, t.field, '.self::digest('t').' AS digest FROM resources r JOIN resource_texts t ON t.resource_id = r.id AND t.field IN (1, 2) WHERE r.store_id = ? AND r.gone = 0 GROUP BY t.market_id, t.field, digest HAVING COUNT(*) > 1 AND digest IS NOT NULL', [$store->id]) as $row) {
+        foreach (
+            DB::select(
+                'SELECT t.market_id, t.field, '.
+                    self::digest('t').
+                    ' AS digest FROM resources r JOIN resource_texts t ON t.resource_id = r.id AND t.field IN (1, 2) WHERE r.store_id = ? AND r.gone = 0 GROUP BY t.market_id, t.field, digest HAVING COUNT(*) > 1 AND digest IS NOT NULL',
+                [$store->id],
+            ) as $row
+        ) {
             $repeated["{$row->market_id} {$row->field} {$row->digest}"] = true;
         }
 
@@ -172,8 +241,18 @@ final class RowRebuild
             }
         }
         $counts = [];
-        foreach ($digests === [] ? [] : ['shown_digest' => ' AND o.draft_shown IS NULL', 'draft_digest' => ''] as $column => $where) {
-            foreach (DB::select("SELECT o.market_id, o.field, o.$column AS digest, COUNT(*) AS n FROM resource_texts o FORCE INDEX ($column) JOIN resources q ON q.id = o.resource_id AND q.gone = 0 WHERE o.market_id IN (".Bulk::list($markets).") AND o.field IN (1, 2) AND o.$column IN (".Bytes::list(array_values($digests)).")$where GROUP BY o.market_id, o.field, o.$column") as $row) {
+        foreach (
+            $digests === [] ? [] : ['shown_digest' => ' AND o.draft_shown IS NULL', 'draft_digest' => ''] as $column => $where
+        ) {
+            foreach (
+                DB::select(
+                    "SELECT o.market_id, o.field, o.$column AS digest, COUNT(*) AS n FROM resource_texts o FORCE INDEX ($column) JOIN resources q ON q.id = o.resource_id AND q.gone = 0 WHERE o.market_id IN (".
+                        Bulk::list($markets).
+                        ") AND o.field IN (1, 2) AND o.$column IN (".
+                        Bytes::list(array_values($digests)).
+                        ")$where GROUP BY o.market_id, o.field, o.$column",
+                ) as $row
+            ) {
                 $key = "{$row->market_id} {$row->field} {$row->digest}";
                 $counts[$key] = ($counts[$key] ?? 0) + (int) $row->n;
             }

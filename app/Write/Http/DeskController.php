@@ -32,53 +32,106 @@ final class DeskController
             $limits[$market->id] = $market->textLimits()->toArray();
         }
 
-        return view('write.desk', ['recipes' => DB::table('write_recipes')->where('store_id', $store->id)->orderBy('name')->limit(100)->get(['id', 'name']), 'store' => $store, 'filter' => $filter, 'limits' => $limits, 'window' => NumberWindow::of($store)] + $list->page($store, $filter));
+        return view(
+            'write.desk',
+            [
+                'recipes' => DB::table('write_recipes')
+                    ->where('store_id', $store->id)
+                    ->orderBy('name')
+                    ->limit(100)
+                    ->get(['id', 'name']),
+                'store' => $store,
+                'filter' => $filter,
+                'limits' => $limits,
+                'window' => NumberWindow::of($store),
+            ] + $list->page($store, $filter),
+        );
     }
 
     public function counts(Request $request, Store $store, DeskList $list): View
     {
         $filter = DeskFilter::from($request);
 
-        return view('write.counts', ['store' => $store, 'filter' => $filter, 'counts' => $list->counts($store, $filter)]);
+        return view('write.counts', [
+            'store' => $store,
+            'filter' => $filter,
+            'counts' => $list->counts($store, $filter),
+        ]);
     }
 
     /** Saves one text: as JSON for the desk, as a plain form for the dossier. */
-    public function save(Request $request, Store $store, int $resource, string $field, Drafts $drafts, DeskList $list): JsonResponse|RedirectResponse
-    {
-        $request->validate(['text' => ['present', 'nullable', 'string', 'max:5000'], 'revision' => ['required', 'integer', 'min:0']]);
+    public function save(
+        Request $request,
+        Store $store,
+        int $resource,
+        string $field,
+        Drafts $drafts,
+        DeskList $list,
+    ): JsonResponse|RedirectResponse {
+        $request->validate([
+            'text' => ['present', 'nullable', 'string', 'max:5000'],
+            'revision' => ['required', 'integer', 'min:0'],
+        ]);
         $textField = TextField::fromKey($field) ?? abort(404);
         /** @var User $user */
         $user = $request->user();
         abort_unless(DB::table('resources')->where('store_id', $store->id)->where('id', $resource)->exists(), 404);
         try {
-            $outcome = $drafts->save($store, $resource, $textField, (string) $request->input('text'), $request->integer('revision'), Origin::Hand, $user->id);
+            $outcome = $drafts->save(
+                $store,
+                $resource,
+                $textField,
+                (string) $request->input('text'),
+                $request->integer('revision'),
+                Origin::Hand,
+                $user->id,
+            );
         } catch (InvalidArgumentException $wrong) {
-            return $request->expectsJson() ? response()->json(['reason' => $wrong->getMessage()], 422) : back()->withInput()->withErrors(['text' => $wrong->getMessage()]);
+            return $request->expectsJson()
+                ? response()->json(['reason' => $wrong->getMessage()], 422)
+                : back()
+                    ->withInput()
+                    ->withErrors(['text' => $wrong->getMessage()]);
         }
         if (! $request->expectsJson()) {
             return $outcome->saved
                 ? back()->with('done', 'Saved as a draft.')
-                : back()->withInput()->withErrors(['text' => $outcome->reason.($outcome->isClash() ? " {$outcome->otherAuthor} wrote: “{$outcome->draft?->value}”. Your text is kept in the history; save again to put it over theirs." : '')]);
+                : back()
+                    ->withInput()
+                    ->withErrors([
+                        'text' => $outcome->reason.
+                            ($outcome->isClash()
+                                ? " {$outcome->otherAuthor} wrote: “{$outcome->draft?->value}”. Your text is kept in the history; save again to put it over theirs."
+                                : ''),
+                    ]);
         }
         $row = $list->rows($store, [$resource])[0] ?? null;
         $cell = $row?->cell($textField);
 
-        return response()->json([
-            'saved' => $outcome->saved,
-            'reason' => $outcome->reason,
-            'author' => $outcome->otherAuthor,
-            'text' => $outcome->draft->value ?? $cell?->stored,
-            'isDraft' => $outcome->draft !== null,
-            'draft' => $outcome->draft?->id,
-            'revision' => $outcome->draft !== null ? $outcome->draft->revision : 0,
-            'checks' => array_map(static fn (Check $check): string => $check->label(), $cell->checks ?? []),
-            'state' => $row?->state()?->label() ?? '',
-        ], $outcome->saved ? 200 : 409);
+        return response()->json(
+            [
+                'saved' => $outcome->saved,
+                'reason' => $outcome->reason,
+                'author' => $outcome->otherAuthor,
+                'text' => $outcome->draft->value ?? $cell?->stored,
+                'isDraft' => $outcome->draft !== null,
+                'draft' => $outcome->draft?->id,
+                'revision' => $outcome->draft !== null ? $outcome->draft->revision : 0,
+                'checks' => array_map(static fn (Check $check): string => $check->label(), $cell->checks ?? []),
+                'state' => $row?->state()?->label() ?? '',
+            ],
+            $outcome->saved ? 200 : 409,
+        );
     }
 
     public function ready(Request $request, Store $store, Drafts $drafts, DeskList $list): RedirectResponse
     {
-        $request->validate(['rows' => ['array', 'max:500'], 'rows.*' => ['integer'], 'scope' => ['required', 'in:rows,filter'], 'mark' => ['required', 'in:ready,open']]);
+        $request->validate([
+            'rows' => ['array', 'max:500'],
+            'rows.*' => ['integer'],
+            'scope' => ['required', 'in:rows,filter'],
+            'mark' => ['required', 'in:ready,open'],
+        ]);
         /** @var User $user */
         $user = $request->user();
         $ready = $request->input('mark') === 'ready';
@@ -88,10 +141,23 @@ final class DeskController
         } else {
             /** @var list<int|string> $rows */
             $rows = $request->input('rows', []);
-            $ids = DB::table('drafts')->where('store_id', $store->id)->whereIn('resource_id', array_map(intval(...), $rows))->pluck('id')->map(static fn (mixed $n): int => (int) $n)->values()->all();
+            $ids = DB::table('drafts')
+                ->where('store_id', $store->id)
+                ->whereIn('resource_id', array_map(intval(...), $rows))
+                ->pluck('id')
+                ->map(static fn (mixed $n): int => (int) $n)
+                ->values()
+                ->all();
         }
         $count = $drafts->markReady($store, $ids, $ready, $user->id);
 
-        return back()->with('done', $count === 0 ? 'None of these drafts could be changed.' : number_format($count).($count === 1 ? ' draft is' : ' drafts are').($ready ? ' ready for release.' : ' open again.'));
+        return back()->with(
+            'done',
+            $count === 0
+                ? 'None of these drafts could be changed.'
+                : number_format($count).
+                    ($count === 1 ? ' draft is' : ' drafts are').
+                    ($ready ? ' ready for release.' : ' open again.'),
+        );
     }
 }

@@ -25,14 +25,38 @@ final class RecipeBook
      *
      * @throws InvalidArgumentException with a sentence for people
      */
-    public function save(Store $store, ?int $id, string $name, PageKind $kind, TextField $field, array $parts, ?int $userId): int
-    {
+    public function save(
+        Store $store,
+        ?int $id,
+        string $name,
+        PageKind $kind,
+        TextField $field,
+        array $parts,
+        ?int $userId,
+    ): int {
         $name = trim($name);
         if ($name === '' || mb_strlen($name) > 80) {
             throw new InvalidArgumentException('A recipe needs a name of at most 80 characters.');
         }
-        $values = ['store_id' => $store->id, 'name' => $name, 'kind' => $kind->value, 'field' => $field->value, 'parts' => json_encode(array_map(static fn (RecipePart $part): array => $part->toArray(), self::parts($parts)), JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR), 'user_id' => $userId, 'updated_at' => now()];
-        if (DB::table('write_recipes')->where('store_id', $store->id)->where('name', $name)->when($id !== null, static fn ($query) => $query->where('id', '<>', $id))->exists()) {
+        $values = [
+            'store_id' => $store->id,
+            'name' => $name,
+            'kind' => $kind->value,
+            'field' => $field->value,
+            'parts' => json_encode(
+                array_map(static fn (RecipePart $part): array => $part->toArray(), self::parts($parts)),
+                JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR,
+            ),
+            'user_id' => $userId,
+            'updated_at' => now(),
+        ];
+        if (
+            DB::table('write_recipes')
+                ->where('store_id', $store->id)
+                ->where('name', $name)
+                ->when($id !== null, static fn ($query) => $query->where('id', '<>', $id))
+                ->exists()
+        ) {
             throw new InvalidArgumentException("There is a recipe \"$name\" already.");
         }
         if ($id === null) {
@@ -59,8 +83,16 @@ final class RecipeBook
     {
         return DB::transaction(function () use ($store, $recipe, $resourceIds, $userId, $scope): array {
             $run = DB::table('write_recipe_runs')->insertGetId([
-                'store_id' => $store->id, 'recipe_id' => $recipe->id, 'parts' => $recipe->parts, 'kind' => $recipe->kind, 'field' => $recipe->field,
-                'resources' => $resourceIds === null ? null : json_encode($resourceIds, JSON_THROW_ON_ERROR), 'scope' => mb_substr($scope, 0, 120), 'phase' => 'preview', 'user_id' => $userId, 'created_at' => now(),
+                'store_id' => $store->id,
+                'recipe_id' => $recipe->id,
+                'parts' => $recipe->parts,
+                'kind' => $recipe->kind,
+                'field' => $recipe->field,
+                'resources' => $resourceIds === null ? null : json_encode($resourceIds, JSON_THROW_ON_ERROR),
+                'scope' => mb_substr($scope, 0, 120),
+                'phase' => 'preview',
+                'user_id' => $userId,
+                'created_at' => now(),
             ]);
 
             return ['run' => $run, 'work' => $this->desk->begin(RecipeWork::class, $store->id, $run, $userId)];
@@ -76,7 +108,11 @@ final class RecipeBook
     public function apply(Store $store, int $run, ?int $userId, bool $withCut = true): int
     {
         return DB::transaction(function () use ($store, $run, $userId, $withCut): int {
-            $changed = DB::table('write_recipe_runs')->where('store_id', $store->id)->where('id', $run)->where('phase', 'shown')->update(['phase' => 'apply', 'user_id' => $userId, 'with_cut' => $withCut ? 1 : 0]);
+            $changed = DB::table('write_recipe_runs')
+                ->where('store_id', $store->id)
+                ->where('id', $run)
+                ->where('phase', 'shown')
+                ->update(['phase' => 'apply', 'user_id' => $userId, 'with_cut' => $withCut ? 1 : 0]);
             if ($changed === 0) {
                 throw new InvalidArgumentException('This preview has been applied already, or is not finished.');
             }
@@ -95,7 +131,13 @@ final class RecipeBook
     public function takeBack(Store $store, int $run, ?int $userId): int
     {
         return DB::transaction(function () use ($store, $run, $userId): int {
-            if (DB::table('write_recipe_runs')->where('store_id', $store->id)->where('id', $run)->where('phase', 'applied')->update(['phase' => 'back', 'user_id' => $userId]) === 0) {
+            if (
+                DB::table('write_recipe_runs')
+                    ->where('store_id', $store->id)
+                    ->where('id', $run)
+                    ->where('phase', 'applied')
+                    ->update(['phase' => 'back', 'user_id' => $userId]) === 0
+            ) {
                 throw new InvalidArgumentException('This run has not made its drafts yet, or was already taken back.');
             }
 

@@ -24,8 +24,11 @@ final class RecipeWork implements LongWork
 {
     private const CHUNK = 500;
 
-    public function __construct(private readonly Ruler $ruler, private readonly RecipeFacts $facts, private readonly Drafts $drafts)
-    {
+    public function __construct(
+        private readonly Ruler $ruler,
+        private readonly RecipeFacts $facts,
+        private readonly Drafts $drafts,
+    ) {
     }
 
     public static function sort(): string
@@ -74,9 +77,25 @@ final class RecipeWork implements LongWork
         $only === null || sort($only);
         $after = (int) DB::table('write_recipe_rows')->where('run_id', $row->id)->max('resource_id');
         while (true) {
-            $some = $only === null ? null : array_slice(array_values(array_filter($only, static fn (int $id): bool => $id > $after)), 0, self::CHUNK);
-            $pages = $some === [] ? [] : DB::select('SELECT r.id, r.name, r.attributes, r.market_id, r.kind, t.stored, t.origin, d.value AS draft, d.origin AS draft_origin, d.state FROM resources r JOIN resource_texts t ON t.resource_id = r.id AND t.field = ? LEFT JOIN drafts d ON d.resource_id = r.id AND d.field = ?
-                WHERE r.store_id = ? AND r.kind = ? AND r.gone = 0 AND r.id > ?'.($some === null ? '' : ' AND r.id IN ('.Bulk::list($some).')').' ORDER BY r.id LIMIT '.self::CHUNK, [$field->value, $field->value, $store->id, $row->kind, $after]);
+            $some =
+                $only === null
+                    ? null
+                    : array_slice(
+                        array_values(array_filter($only, static fn (int $id): bool => $id > $after)),
+                        0,
+                        self::CHUNK,
+                    );
+            $pages =
+                $some === []
+                    ? []
+                    : DB::select(
+                        'SELECT r.id, r.name, r.attributes, r.market_id, r.kind, t.stored, t.origin, d.value AS draft, d.origin AS draft_origin, d.state FROM resources r JOIN resource_texts t ON t.resource_id = r.id AND t.field = ? LEFT JOIN drafts d ON d.resource_id = r.id AND d.field = ?
+                WHERE r.store_id = ? AND r.kind = ? AND r.gone = 0 AND r.id > ?'.
+                            ($some === null ? '' : ' AND r.id IN ('.Bulk::list($some).')').
+                            ' ORDER BY r.id LIMIT '.
+                            self::CHUNK,
+                        [$field->value, $field->value, $store->id, $row->kind, $after],
+                    );
             if ($pages === [] && $some !== null && $some !== []) {
                 // None of these is of the recipe's kind.
                 $after = (int) end($some);
@@ -84,7 +103,11 @@ final class RecipeWork implements LongWork
                 continue;
             }
             if ($pages === []) {
-                $run->fenced(static fn () => DB::table('write_recipe_runs')->where('id', $row->id)->update(['phase' => 'shown']));
+                $run->fenced(
+                    static fn () => DB::table('write_recipe_runs')
+                        ->where('id', $row->id)
+                        ->update(['phase' => 'shown']),
+                );
 
                 return SliceEnd::done();
             }
@@ -92,19 +115,44 @@ final class RecipeWork implements LongWork
             foreach ($pages as $page) {
                 $after = (int) $page->id;
                 $market = $markets->find((int) $page->market_id);
-                $made = $recipe->compose($this->facts->of((string) $page->name, (string) $page->attributes, $market->brand), $field === TextField::Title ? $suffixes->suffix($market->id, (int) $page->kind) : '', $market->textLimits()->desktopSlot($field), $this->ruler);
+                $made = $recipe->compose(
+                    $this->facts->of((string) $page->name, (string) $page->attributes, $market->brand),
+                    $field === TextField::Title ? $suffixes->suffix($market->id, (int) $page->kind) : '',
+                    $market->textLimits()->desktopSlot($field),
+                    $this->ruler,
+                );
                 $outcome = match (true) {
                     $made->text === '' => 'empty',
                     mb_strlen($made->text) > $field->longest() => 'wide',
-                    ! Drafts::recipeMay($page->draft_origin === null ? null : Origin::from((string) $page->draft_origin), Origin::from((string) $page->origin), $page->state === null ? null : DraftState::from((string) $page->state)) => 'kept',
+                    ! Drafts::recipeMay(
+                        $page->draft_origin === null ? null : Origin::from((string) $page->draft_origin),
+                        Origin::from((string) $page->origin),
+                        $page->state === null ? null : DraftState::from((string) $page->state),
+                    ) => 'kept',
                     $made->text === (string) ($page->draft ?? $page->stored) => 'same',
                     ! $made->fits => 'wide',
                     default => 'new',
                 };
-                $rows[] = [(int) $row->id, $after, $outcome, mb_substr($made->text, 0, 2000), implode(',', $made->dropped)];
+                $rows[] = [
+                    (int) $row->id,
+                    $after,
+                    $outcome,
+                    mb_substr($made->text, 0, 2000),
+                    implode(',', $made->dropped),
+                ];
             }
-            $run->fenced(static fn () => Bulk::write('write_recipe_rows', ['run_id', 'resource_id', 'outcome', 'text', 'dropped'], $rows, 'REPLACE'));
-            $run->beat(['done' => (int) DB::table('write_recipe_rows')->where('run_id', $row->id)->count()], force: true);
+            $run->fenced(
+                static fn () => Bulk::write(
+                    'write_recipe_rows',
+                    ['run_id', 'resource_id', 'outcome', 'text', 'dropped'],
+                    $rows,
+                    'REPLACE',
+                ),
+            );
+            $run->beat(
+                ['done' => (int) DB::table('write_recipe_rows')->where('run_id', $row->id)->count()],
+                force: true,
+            );
             if ($run->timeIsUp()) {
                 return SliceEnd::more();
             }
@@ -116,21 +164,46 @@ final class RecipeWork implements LongWork
         $field = TextField::from((int) $row->field);
         $saved = is_int($run->progress()['saved'] ?? null) ? $run->progress()['saved'] : 0;
         while (true) {
-            $rows = DB::select('SELECT resource_id, text FROM write_recipe_rows WHERE run_id = ? AND outcome IN ('.((int) $row->with_cut === 1 ? "'new', 'wide'" : "'new'").") AND text <> '' AND applied = 0 ORDER BY resource_id LIMIT 100", [$row->id]);
+            $rows = DB::select(
+                'SELECT resource_id, text FROM write_recipe_rows WHERE run_id = ? AND outcome IN ('.
+                    ((int) $row->with_cut === 1 ? "'new', 'wide'" : "'new'").
+                    ") AND text <> '' AND applied = 0 ORDER BY resource_id LIMIT 100",
+                [$row->id],
+            );
             if ($rows === []) {
-                $run->fenced(static fn () => DB::table('write_recipe_runs')->where('id', $row->id)->update(['phase' => 'applied']));
+                $run->fenced(
+                    static fn () => DB::table('write_recipe_runs')
+                        ->where('id', $row->id)
+                        ->update(['phase' => 'applied']),
+                );
                 $run->beat(['saved' => $saved], force: true);
 
                 return SliceEnd::done();
             }
             $saved += $run->fenced(function () use ($store, $rows, $field, $row): int {
                 $saved = 0;
-                $was = DB::table('drafts')->whereIn('resource_id', Bulk::ids($rows, 'resource_id'))->where('field', $field->value)->pluck('value', 'resource_id');
+                $was = DB::table('drafts')
+                    ->whereIn('resource_id', Bulk::ids($rows, 'resource_id'))
+                    ->where('field', $field->value)
+                    ->pluck('value', 'resource_id');
                 foreach ($rows as $made) {
-                    $isSaved = $this->drafts->saveByRecipe($store, (int) $made->resource_id, $field, (string) $made->text, (int) $row->recipe_id, $row->user_id === null ? null : (int) $row->user_id);
+                    $isSaved = $this->drafts->saveByRecipe(
+                        $store,
+                        (int) $made->resource_id,
+                        $field,
+                        (string) $made->text,
+                        (int) $row->recipe_id,
+                        $row->user_id === null ? null : (int) $row->user_id,
+                    );
                     $saved += $isSaved ? 1 : 0;
                     // 1: saved by this run; 2: looked at, and left as it was.
-                    DB::table('write_recipe_rows')->where('run_id', $row->id)->where('resource_id', $made->resource_id)->update(['applied' => $isSaved ? 1 : 2, 'was' => $isSaved ? $was->get($made->resource_id) : null]);
+                    DB::table('write_recipe_rows')
+                        ->where('run_id', $row->id)
+                        ->where('resource_id', $made->resource_id)
+                        ->update([
+                            'applied' => $isSaved ? 1 : 2,
+                            'was' => $isSaved ? $was->get($made->resource_id) : null,
+                        ]);
                 }
 
                 return $saved;
@@ -147,9 +220,16 @@ final class RecipeWork implements LongWork
         $field = TextField::from((int) $row->field);
         $back = is_int($run->progress()['back'] ?? null) ? $run->progress()['back'] : 0;
         while (true) {
-            $rows = DB::select('SELECT resource_id, text, was FROM write_recipe_rows WHERE run_id = ? AND applied = 1 ORDER BY resource_id LIMIT 100', [$row->id]);
+            $rows = DB::select(
+                'SELECT resource_id, text, was FROM write_recipe_rows WHERE run_id = ? AND applied = 1 ORDER BY resource_id LIMIT 100',
+                [$row->id],
+            );
             if ($rows === []) {
-                $run->fenced(static fn () => DB::table('write_recipe_runs')->where('id', $row->id)->update(['phase' => 'taken']));
+                $run->fenced(
+                    static fn () => DB::table('write_recipe_runs')
+                        ->where('id', $row->id)
+                        ->update(['phase' => 'taken']),
+                );
                 $run->beat(['back' => $back], force: true);
 
                 return SliceEnd::done();
@@ -157,8 +237,18 @@ final class RecipeWork implements LongWork
             $back += $run->fenced(function () use ($store, $rows, $field, $row): int {
                 $back = 0;
                 foreach ($rows as $made) {
-                    $isBack = $this->drafts->takeBackRecipe($store, (int) $made->resource_id, $field, (string) $made->text, $made->was === null ? null : (string) $made->was, $row->user_id === null ? null : (int) $row->user_id);
-                    DB::table('write_recipe_rows')->where('run_id', $row->id)->where('resource_id', $made->resource_id)->update(['applied' => $isBack ? 3 : 4]);
+                    $isBack = $this->drafts->takeBackRecipe(
+                        $store,
+                        (int) $made->resource_id,
+                        $field,
+                        (string) $made->text,
+                        $made->was === null ? null : (string) $made->was,
+                        $row->user_id === null ? null : (int) $row->user_id,
+                    );
+                    DB::table('write_recipe_rows')
+                        ->where('run_id', $row->id)
+                        ->where('resource_id', $made->resource_id)
+                        ->update(['applied' => $isBack ? 3 : 4]);
                     $back += $isBack ? 1 : 0;
                 }
 

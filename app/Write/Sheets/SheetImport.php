@@ -41,7 +41,14 @@ final readonly class SheetImport
     ];
 
     /** Those of a file with one row a page. */
-    private const WIDE = ['url' => ['url', 'address', 'page'], 'title' => ['title'], 'title live' => ['title live'], 'description' => ['description'], 'description live' => ['description live'], 'key' => ['key']];
+    private const WIDE = [
+        'url' => ['url', 'address', 'page'],
+        'title' => ['title'],
+        'title live' => ['title live'],
+        'description' => ['description'],
+        'description live' => ['description live'],
+        'key' => ['key'],
+    ];
 
     public function __construct(private DeskList $list, private TextExport $export, private Drafts $drafts)
     {
@@ -57,7 +64,12 @@ final readonly class SheetImport
     public function stage(Store $store, string $path, string $fileName, ?int $userId): int
     {
         return DB::transaction(function () use ($store, $path, $fileName, $userId): int {
-            $sheet = DB::table('write_sheets')->insertGetId(['store_id' => $store->id, 'file_name' => mb_substr($fileName, 0, 190), 'user_id' => $userId, 'created_at' => now()]);
+            $sheet = DB::table('write_sheets')->insertGetId([
+                'store_id' => $store->id,
+                'file_name' => mb_substr($fileName, 0, 190),
+                'user_id' => $userId,
+                'created_at' => now(),
+            ]);
             $columns = null;
             $isWide = false;
             $chunk = [];
@@ -66,18 +78,27 @@ final readonly class SheetImport
             foreach (TableReader::read($path) as $place => $cells) {
                 if ($columns === null) {
                     [$columns, $isWide] = self::layout($cells);
-                    $isWide && DB::table('write_sheets')->where('id', $sheet)->update(['is_wide' => 1]);
+                    $isWide &&
+                        DB::table('write_sheets')
+                            ->where('id', $sheet)
+                            ->update(['is_wide' => 1]);
 
                     continue;
                 }
                 if (++$count > self::MOST_ROWS) {
-                    throw new InvalidArgumentException('A sheet has at most '.number_format(self::MOST_ROWS).' rows.');
+                    throw new InvalidArgumentException(
+                        'A sheet has at most '.number_format(self::MOST_ROWS).' rows.',
+                    );
                 }
-                $cell = static fn (string $name): ?string => isset($columns[$name]) ? (string) ($cells[$columns[$name]] ?? '') : null;
+                $cell = static fn (string $name): ?string => isset($columns[$name])
+                    ? (string) ($cells[$columns[$name]] ?? '')
+                    : null;
                 if ($isWide) {
                     array_push($chunk, ...self::two($place, $cell));
                 } else {
-                    $chunk[] = ['place' => $place, 'marks' => null] + array_combine(array_keys(self::WORDS), array_map($cell, array_keys(self::WORDS)));
+                    $chunk[] =
+                        ['place' => $place, 'marks' => null] +
+                        array_combine(array_keys(self::WORDS), array_map($cell, array_keys(self::WORDS)));
                 }
                 if (count($chunk) >= self::CHUNK) {
                     $this->stageChunk($store, $sheet, $chunk, $seen);
@@ -105,7 +126,16 @@ final readonly class SheetImport
         $rows = [];
         foreach (TextField::cases() as $nth => $field) {
             if ($cell($field->key()) !== null) {
-                $rows[] = ['place' => 2 * $place + $nth, 'marks' => count($marks) === 4 ? $marks[2 * $nth].'-'.$marks[2 * $nth + 1] : null, 'url' => $cell('url'), 'field' => $field->key(), 'draft' => $cell($field->key()), 'live' => $cell($field->key().' live'), 'characters' => null, 'pixels' => null];
+                $rows[] = [
+                    'place' => 2 * $place + $nth,
+                    'marks' => count($marks) === 4 ? $marks[2 * $nth].'-'.$marks[2 * $nth + 1] : null,
+                    'url' => $cell('url'),
+                    'field' => $field->key(),
+                    'draft' => $cell($field->key()),
+                    'live' => $cell($field->key().' live'),
+                    'characters' => null,
+                    'pixels' => null,
+                ];
             }
         }
 
@@ -115,23 +145,41 @@ final readonly class SheetImport
     /** What was written into the column of live texts is taken as if it stood in that of drafts. */
     public function takeLive(int $sheet): void
     {
-        DB::table('write_sheet_rows')->where('sheet_id', $sheet)->where('outcome', 'live')->update(['outcome' => 'new', 'note' => '']);
+        DB::table('write_sheet_rows')
+            ->where('sheet_id', $sheet)
+            ->where('outcome', 'live')
+            ->update(['outcome' => 'new', 'note' => '']);
     }
 
     /** @return ?string why not; null where it is settled */
     public function settle(Store $store, int $sheet, int $place, bool $mine, int $revision, ?int $userId): ?string
     {
-        $row = DB::table('write_sheet_rows')->where('sheet_id', $sheet)->where('place', $place)->where('outcome', 'clash')->first();
+        $row = DB::table('write_sheet_rows')
+            ->where('sheet_id', $sheet)
+            ->where('place', $place)
+            ->where('outcome', 'clash')
+            ->first();
         if ($row === null) {
             return 'This row has already been settled.';
         }
         if ($mine) {
-            $outcome = $this->drafts->save($store, (int) $row->resource_id, TextField::from((int) $row->field), (string) $row->text, $revision, Origin::Import, $userId);
+            $outcome = $this->drafts->save(
+                $store,
+                (int) $row->resource_id,
+                TextField::from((int) $row->field),
+                (string) $row->text,
+                $revision,
+                Origin::Import,
+                $userId,
+            );
             if (! $outcome->saved) {
                 return 'The text on the desk has changed once more: look at it again.';
             }
         }
-        DB::table('write_sheet_rows')->where('sheet_id', $sheet)->where('place', $place)->update(['outcome' => $mine ? 'done' : 'same', 'note' => $mine ? '' : 'What stood there was kept.']);
+        DB::table('write_sheet_rows')
+            ->where('sheet_id', $sheet)
+            ->where('place', $place)
+            ->update(['outcome' => $mine ? 'done' : 'same', 'note' => $mine ? '' : 'What stood there was kept.']);
 
         return null;
     }
@@ -142,16 +190,43 @@ final readonly class SheetImport
         $made = 0;
         $after = 0;
         while (true) {
-            $rows = DB::table('write_sheet_rows')->join('write_sheets', 'write_sheets.id', '=', 'sheet_id')->where('store_id', $store->id)->where('sheet_id', $sheet)->where('outcome', 'new')->where('place', '>', $after)->orderBy('place')->limit(self::CHUNK)->get(['write_sheet_rows.*']);
+            $rows = DB::table('write_sheet_rows')
+                ->join('write_sheets', 'write_sheets.id', '=', 'sheet_id')
+                ->where('store_id', $store->id)
+                ->where('sheet_id', $sheet)
+                ->where('outcome', 'new')
+                ->where('place', '>', $after)
+                ->orderBy('place')
+                ->limit(self::CHUNK)
+                ->get(['write_sheet_rows.*']);
             if ($rows->isEmpty()) {
-                DB::table('write_sheets')->where('store_id', $store->id)->where('id', $sheet)->whereNull('applied_at')->update(['applied_at' => now()]);
+                DB::table('write_sheets')
+                    ->where('store_id', $store->id)
+                    ->where('id', $sheet)
+                    ->whereNull('applied_at')
+                    ->update(['applied_at' => now()]);
 
                 return $made;
             }
             foreach ($rows as $row) {
                 $after = (int) $row->place;
-                $outcome = $this->drafts->save($store, (int) $row->resource_id, TextField::from((int) $row->field), (string) $row->text, (int) $row->revision, Origin::Import, $userId);
-                DB::table('write_sheet_rows')->where('sheet_id', $sheet)->where('place', $row->place)->update($outcome->saved ? ['outcome' => 'done'] : ['outcome' => 'clash', 'note' => mb_substr((string) $outcome->reason, 0, 400)]);
+                $outcome = $this->drafts->save(
+                    $store,
+                    (int) $row->resource_id,
+                    TextField::from((int) $row->field),
+                    (string) $row->text,
+                    (int) $row->revision,
+                    Origin::Import,
+                    $userId,
+                );
+                DB::table('write_sheet_rows')
+                    ->where('sheet_id', $sheet)
+                    ->where('place', $row->place)
+                    ->update(
+                        $outcome->saved
+                            ? ['outcome' => 'done']
+                            : ['outcome' => 'clash', 'note' => mb_substr((string) $outcome->reason, 0, 400)],
+                    );
                 $made += $outcome->saved ? 1 : 0;
             }
         }
@@ -160,7 +235,15 @@ final readonly class SheetImport
     /** @return array<string, int> rows by outcome */
     public function counts(int $sheet): array
     {
-        return array_map(intval(...), DB::table('write_sheet_rows')->where('sheet_id', $sheet)->groupBy('outcome')->selectRaw('outcome, COUNT(*) AS n')->pluck('n', 'outcome')->all());
+        return array_map(
+            intval(...),
+            DB::table('write_sheet_rows')
+                ->where('sheet_id', $sheet)
+                ->groupBy('outcome')
+                ->selectRaw('outcome, COUNT(*) AS n')
+                ->pluck('n', 'outcome')
+                ->all(),
+        );
     }
 
     /**
@@ -173,7 +256,13 @@ final readonly class SheetImport
             return;
         }
         $urls = array_values(array_unique(array_map(static fn (array $row): string => (string) $row['url'], $chunk)));
-        $ids = DB::table('resources')->join('pages', 'pages.id', '=', 'resources.page_id')->where('resources.store_id', $store->id)->where('gone', 0)->whereIn('pages.digest', array_map(static fn (string $url): string => md5(trim($url), true), $urls))->pluck('resources.id', 'pages.url')->map(static fn (mixed $n): int => (int) $n);
+        $ids = DB::table('resources')
+            ->join('pages', 'pages.id', '=', 'resources.page_id')
+            ->where('resources.store_id', $store->id)
+            ->where('gone', 0)
+            ->whereIn('pages.digest', array_map(static fn (string $url): string => md5(trim($url), true), $urls))
+            ->pluck('resources.id', 'pages.url')
+            ->map(static fn (mixed $n): int => (int) $n);
         $known = [];
         foreach ($this->list->rows($store, $ids->values()->all()) as $row) {
             $known[$row->id] = $row;
@@ -182,10 +271,29 @@ final readonly class SheetImport
         foreach ($chunk as $row) {
             $resource = $ids[trim((string) $row['url'])] ?? null;
             $field = TextField::fromKey(strtolower(trim((string) $row['field'])));
-            [$outcome, $note, $revision] = $this->judge($row, $resource === null ? null : $known[$resource] ?? null, $field, $seen);
-            $rows[] = [$sheet, (int) $row['place'], $outcome, mb_substr((string) $row['url'], 0, 2048), $field?->value, $resource, mb_substr((string) $row[$outcome === 'live' ? 'live' : 'draft'], 0, 4000), mb_substr($note, 0, 400), $revision];
+            [$outcome, $note, $revision] = $this->judge(
+                $row,
+                $resource === null ? null : $known[$resource] ?? null,
+                $field,
+                $seen,
+            );
+            $rows[] = [
+                $sheet,
+                (int) $row['place'],
+                $outcome,
+                mb_substr((string) $row['url'], 0, 2048),
+                $field?->value,
+                $resource,
+                mb_substr((string) $row[$outcome === 'live' ? 'live' : 'draft'], 0, 4000),
+                mb_substr($note, 0, 400),
+                $revision,
+            ];
         }
-        Bulk::write('write_sheet_rows', ['sheet_id', 'place', 'outcome', 'url', 'field', 'resource_id', 'text', 'note', 'revision'], $rows);
+        Bulk::write(
+            'write_sheet_rows',
+            ['sheet_id', 'place', 'outcome', 'url', 'field', 'resource_id', 'text', 'note', 'revision'],
+            $rows,
+        );
     }
 
     /**
@@ -203,7 +311,11 @@ final readonly class SheetImport
             return ['error', "The field \"{$row['field']}\" is neither title nor description.", 0];
         }
         if (mb_strlen($text) > $field->longest()) {
-            return ['error', "{$field->label()}: {$field->longest()} characters at most; this has ".mb_strlen($text).'.', 0];
+            return [
+                'error',
+                "{$field->label()}: {$field->longest()} characters at most; this has ".mb_strlen($text).'.',
+                0,
+            ];
         }
         $key = $resource->id.' '.$field->value;
         if (isset($seen[$key])) {
@@ -212,11 +324,25 @@ final readonly class SheetImport
         $seen[$key] = (int) $row['place'];
         $cell = $resource->cell($field);
         if ($row['marks'] !== null) {
-            return self::judgeByMarks($cell, (string) $row['marks'], $text, $row['live'] === null ? null : (string) $row['live']);
+            return self::judgeByMarks(
+                $cell,
+                (string) $row['marks'],
+                $text,
+                $row['live'] === null ? null : (string) $row['live'],
+            );
         }
         $isSame = $text === '' || $text === $cell->draft || ($cell->draft === null && $text === $cell->stored);
-        if ($isSame && $row['live'] !== null && self::tidied((string) $row['live']) !== self::tidied($cell->stored) && self::tidied((string) $row['live']) !== self::tidied((string) $cell->draft)) {
-            return ['live', 'The column of live texts was edited, or the shop’s text has changed since the export.', $cell->revision];
+        if (
+            $isSame &&
+            $row['live'] !== null &&
+            self::tidied((string) $row['live']) !== self::tidied($cell->stored) &&
+            self::tidied((string) $row['live']) !== self::tidied((string) $cell->draft)
+        ) {
+            return [
+                'live',
+                'The column of live texts was edited, or the shop’s text has changed since the export.',
+                $cell->revision,
+            ];
         }
         if ($text === '' || $text === $cell->draft || ($cell->draft === null && $text === $cell->stored)) {
             return ['same', '', 0];
@@ -243,7 +369,9 @@ final readonly class SheetImport
         [$liveMark, $textMark] = explode('-', $marks);
         $isLiveTouched = $live !== null && WideSheet::mark($live) !== $liveMark;
         if (WideSheet::mark($text) === $textMark) {
-            return $isLiveTouched && self::tidied((string) $live) !== self::tidied($cell->typed()) ? ['live', 'The column of live texts was edited.', $cell->revision] : ['same', '', 0];
+            return $isLiveTouched && self::tidied((string) $live) !== self::tidied($cell->typed())
+                ? ['live', 'The column of live texts was edited.', $cell->revision]
+                : ['same', '', 0];
         }
         if ($text === self::tidied($cell->typed())) {
             return ['same', '', 0];
@@ -255,7 +383,11 @@ final readonly class SheetImport
             return ['clash', 'The shop’s text has changed since the export.', 0];
         }
 
-        return ['new', $isLiveTouched ? 'The column of live texts was edited as well; it is not taken.' : '', $cell->revision];
+        return [
+            'new',
+            $isLiveTouched ? 'The column of live texts was edited as well; it is not taken.' : '',
+            $cell->revision,
+        ];
     }
 
     private static function tidied(string $text): string
@@ -275,7 +407,8 @@ final readonly class SheetImport
         }
         [$characters, $pixels] = $this->export->measure($cell->field, $text === '' ? '' : $text.$cell->suffix);
 
-        return (int) $row['characters'] === $characters && abs((float) str_replace(',', '.', (string) $row['pixels']) - $pixels) < 0.06;
+        return (int) $row['characters'] === $characters &&
+            abs((float) str_replace(',', '.', (string) $row['pixels']) - $pixels) < 0.06;
     }
 
     /**
@@ -287,7 +420,9 @@ final readonly class SheetImport
         $heads = array_map(static fn (string $cell): string => mb_strtolower(trim($cell)), $cells);
         $wide = self::found($heads, self::WIDE);
 
-        return isset($wide['url']) && (isset($wide['title']) || isset($wide['description'])) ? [$wide, true] : [self::columns($heads), false];
+        return isset($wide['url']) && (isset($wide['title']) || isset($wide['description']))
+            ? [$wide, true]
+            : [self::columns($heads), false];
     }
 
     /**
@@ -320,7 +455,13 @@ final readonly class SheetImport
         $found = self::found($heads, self::WORDS);
         $missing = array_diff(['url', 'field', 'draft'], array_keys($found));
         if ($missing !== []) {
-            throw new InvalidArgumentException('The first row must name the columns url and title or description, or url, field and draft. Missing: '.implode(', ', $missing).'. Found: '.mb_substr(implode(', ', $heads), 0, 200).'.');
+            throw new InvalidArgumentException(
+                'The first row must name the columns url and title or description, or url, field and draft. Missing: '.
+                    implode(', ', $missing).
+                    '. Found: '.
+                    mb_substr(implode(', ', $heads), 0, 200).
+                    '.',
+            );
         }
 
         return $found;

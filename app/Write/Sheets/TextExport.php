@@ -27,7 +27,15 @@ final readonly class TextExport
     {
         $after = 0;
         while (true) {
-            $ids = DB::table('write_rows')->where('store_id', $store->id)->where('resource_id', '>', $after)->orderBy('resource_id')->limit(500)->pluck('resource_id')->map(static fn (mixed $n): int => (int) $n)->values()->all();
+            $ids = DB::table('write_rows')
+                ->where('store_id', $store->id)
+                ->where('resource_id', '>', $after)
+                ->orderBy('resource_id')
+                ->limit(500)
+                ->pluck('resource_id')
+                ->map(static fn (mixed $n): int => (int) $n)
+                ->values()
+                ->all();
             if ($ids === []) {
                 return;
             }
@@ -35,7 +43,17 @@ final readonly class TextExport
             foreach ($this->list->rows($store, $ids) as $row) {
                 foreach ($row->cells as $cell) {
                     [$characters, $pixels] = $this->measure($cell->field, $cell->willShow() ?? '');
-                    yield [$row->url, $cell->field->key(), $cell->stored, $cell->draft ?? '', $cell->origin, $this->state($cell), $characters, $pixels, implode(' ', array_map(static fn (Check $check): string => $check->key(), $cell->checks))];
+                    yield [
+                        $row->url,
+                        $cell->field->key(),
+                        $cell->stored,
+                        $cell->draft ?? '',
+                        $cell->origin,
+                        $this->state($cell),
+                        $characters,
+                        $pixels,
+                        implode(' ', array_map(static fn (Check $check): string => $check->key(), $cell->checks)),
+                    ];
                 }
             }
         }

@@ -21,7 +21,11 @@ use Orchard\Core\Wording\TextField;
  */
 final readonly class WideSheet
 {
-    public const COLUMNS = ['url', 'name', 'kind', 'clicks', 'impressions', 'upside', 'title live', 'title', 'title shown', 'title characters', 'description live', 'description', 'description shown', 'description characters', 'state', 'key'];
+    public const COLUMNS = [
+        'url', 'name', 'kind', 'clicks', 'impressions', 'upside', 'title live', 'title', 'title shown',
+        'title characters', 'description live', 'description', 'description shown', 'description characters', 'state',
+        'key',
+    ];
 
     /** Widths of the columns, in characters. */
     public const WIDTHS = [34, 28, 12, 9, 12, 10, 40, 60, 44, 10, 44, 90, 44, 10, 10, 14];
@@ -42,12 +46,34 @@ final readonly class WideSheet
     public function rows(Store $store, DeskFilter $filter, ?array $resources = null): Generator
     {
         $line = 1;
-        foreach ($resources === null ? $this->list->all($store, $filter, self::CHUNK) : array_map(fn (array $ids): array => $this->list->rows($store, $ids), array_chunk($resources, self::CHUNK)) as $rows) {
-            $upside = $this->figures->of('upside', $store, array_values(array_filter(array_map(static fn (DeskRow $row): ?int => $row->pageId, $rows))));
+        foreach (
+            $resources === null
+                ? $this->list->all($store, $filter, self::CHUNK)
+                : array_map(
+                    fn (array $ids): array => $this->list->rows($store, $ids),
+                    array_chunk($resources, self::CHUNK),
+                ) as $rows
+        ) {
+            $upside = $this->figures->of(
+                'upside',
+                $store,
+                array_values(array_filter(array_map(static fn (DeskRow $row): ?int => $row->pageId, $rows))),
+            );
             foreach ($rows as $row) {
                 $line++;
                 $worth = $row->pageId === null ? null : $upside[$row->pageId] ?? null;
-                yield [$row->url, $row->name, $row->kind->key(), $row->clicks, $row->impressions, $worth === null ? null : round($worth, 2), ...self::cells($row->cell(TextField::Title), 'H', $line), ...self::cells($row->cell(TextField::Description), 'L', $line), $row->state()?->label() ?? '', self::key($row)];
+                yield [
+                    $row->url,
+                    $row->name,
+                    $row->kind->key(),
+                    $row->clicks,
+                    $row->impressions,
+                    $worth === null ? null : round($worth, 2),
+                    ...self::cells($row->cell(TextField::Title), 'H', $line),
+                    ...self::cells($row->cell(TextField::Description), 'L', $line),
+                    $row->state()?->label() ?? '',
+                    self::key($row),
+                ];
             }
         }
     }
@@ -78,8 +104,19 @@ final readonly class WideSheet
         $shown = $cell->willShow() ?? '';
         // What the page shows now may be more than the shop's text and what the theme usually adds; that stands as a text.
         $isUsual = $shown === $cell->typed().$cell->suffix && mb_strlen($cell->suffix) <= self::LONGEST_LITERAL;
-        $reckoned = new Formula("IF($column$line=\"\",\"\",$column$line&\"".str_replace('"', '""', $cell->suffix).'")', $shown);
+        $reckoned = new Formula(
+            "IF($column$line=\"\",\"\",$column$line&\"".str_replace('"', '""', $cell->suffix).'")',
+            $shown,
+        );
 
-        return [$cell->stored, $cell->typed(), $isUsual ? $reckoned : $shown, new Formula("LEN($column$line)".($suffix > 0 ? "+IF(LEN($column$line)>0,$suffix,0)" : ''), $cell->typed() === '' ? 0 : Ruler::characters($cell->typed().$cell->suffix))];
+        return [
+            $cell->stored,
+            $cell->typed(),
+            $isUsual ? $reckoned : $shown,
+            new Formula(
+                "LEN($column$line)".($suffix > 0 ? "+IF(LEN($column$line)>0,$suffix,0)" : ''),
+                $cell->typed() === '' ? 0 : Ruler::characters($cell->typed().$cell->suffix),
+            ),
+        ];
     }
 }

@@ -81,7 +81,12 @@ final readonly class FrontDoor
         $host = is_string($given['host'] ?? null) ? $given['host'] : '';
         $key = is_string($given['key'] ?? null) ? $given['key'] : '';
         $urls = is_array($given['urlList'] ?? null) ? array_filter($given['urlList'], is_string(...)) : [];
-        if ($host === '' || preg_match('/^[A-Za-z0-9\-]{8,128}$/', $key) !== 1 || $urls === [] || count($urls) > 10000) {
+        if (
+            $host === '' ||
+            preg_match('/^[A-Za-z0-9\-]{8,128}$/', $key) !== 1 ||
+            $urls === [] ||
+            count($urls) > 10000
+        ) {
             $this->answer(400, ['error' => 'host, key and urlList are needed.']);
 
             return;
@@ -94,7 +99,13 @@ final readonly class FrontDoor
                 return;
             }
         }
-        $this->book->set('indexnow', (string) json_encode([...array_slice((array) json_decode($this->book->get('indexnow', '[]'), true), -20000), ...array_values($urls)]));
+        $this->book->set(
+            'indexnow',
+            (string) json_encode([
+                ...array_slice((array) json_decode($this->book->get('indexnow', '[]'), true), -20000),
+                ...array_values($urls),
+            ]),
+        );
         $this->answer(202, []);
     }
 
@@ -118,7 +129,10 @@ final readonly class FrontDoor
         $next = (new DateTimeImmutable($this->book->today()))->modify('+1 day')->format('Y-m-d');
         // What the shop shows now is what it shows on the days to come.
         $this->book->note($next, Shelf::read($this->shop));
-        $this->book->set('today', (new DateTimeImmutable($this->book->today()))->modify("+$days days")->format('Y-m-d'));
+        $this->book->set(
+            'today',
+            (new DateTimeImmutable($this->book->today()))->modify("+$days days")->format('Y-m-d'),
+        );
         $this->book->db->exec("DELETE FROM uses WHERE what LIKE 'second %'");
         $this->answer(200, ['today' => $this->book->today()]);
     }
@@ -126,21 +140,35 @@ final readonly class FrontDoor
     /** @param  array<array-key, mixed>  $query */
     private function rows(string $what, array $query): void
     {
-        $day = static fn (string $key): ?string => is_string($query[$key] ?? null) && preg_match('/^\d{4}-\d\d-\d\d$/', $query[$key]) === 1 ? $query[$key] : null;
+        $day = static fn (string $key): ?string => is_string($query[$key] ?? null) &&
+        preg_match('/^\d{4}-\d\d-\d\d$/', $query[$key]) === 1
+            ? $query[$key]
+            : null;
         [$from, $to] = [$day('from'), $day('to')];
         if ($from === null || $to === null || $from > $to) {
             $this->answer(422, ['error' => 'from and to have to be days.']);
 
             return;
         }
-        $by = array_values(array_intersect(['page', 'query', 'device', 'country'], explode(',', is_string($query['by'] ?? null) ? $query['by'] : 'page')));
-        $first = max($from, (new DateTimeImmutable($this->book->get('opened')))->modify('-'.self::PAST.' days')->format('Y-m-d'));
+        $by = array_values(
+            array_intersect(
+                ['page', 'query', 'device', 'country'],
+                explode(',', is_string($query['by'] ?? null) ? $query['by'] : 'page'),
+            ),
+        );
+        $first = max(
+            $from,
+            (new DateTimeImmutable($this->book->get('opened')))->modify('-'.self::PAST.' days')->format('Y-m-d'),
+        );
         $last = min($to, (new DateTimeImmutable($this->book->today()))->modify('-1 day')->format('Y-m-d'));
         [$at, $skip] = explode('.', is_string($query['cursor'] ?? null) ? $query['cursor'] : "$first.0") + ['', '0'];
         $at = max($at, $first);
         $rows = [];
         $next = null;
-        for (; $at <= $last && $next === null; $at = (new DateTimeImmutable($at))->modify('+1 day')->format('Y-m-d'), $skip = '0') {
+        for (;
+            $at <= $last && $next === null;
+            $at = (new DateTimeImmutable($at))->modify('+1 day')->format('Y-m-d'), $skip = '0'
+        ) {
             $all = $what === 'search' ? $this->summed($this->ofDay($at)['search'], $by) : $this->ofDay($at)['sales'];
             $rest = array_slice($all, (int) $skip);
             foreach (array_slice($rest, 0, self::ROWS - count($rows)) as $row) {
@@ -150,7 +178,15 @@ final readonly class FrontDoor
                 $next = $this->cursor($at, $all, $rows);
             }
         }
-        $this->answer(200, ['rows' => $rows, 'next' => $next, 'first_day' => $first, 'last_day' => $last, 'whole_to' => (new DateTimeImmutable($this->book->today()))->modify('-'.(max(array_keys(self::LATE)) + 1).' days')->format('Y-m-d')]);
+        $this->answer(200, [
+            'rows' => $rows,
+            'next' => $next,
+            'first_day' => $first,
+            'last_day' => $last,
+            'whole_to' => (new DateTimeImmutable($this->book->today()))
+                ->modify('-'.(max(array_keys(self::LATE)) + 1).' days')
+                ->format('Y-m-d'),
+        ]);
     }
 
     /**
@@ -162,9 +198,14 @@ final readonly class FrontDoor
     private function cursor(string $day, array $all, array $told): string
     {
         $ofDay = count(array_filter($told, static fn (array $row): bool => $row['day'] === $day));
-        $skipped = is_string($_GET['cursor'] ?? null) && str_starts_with($_GET['cursor'], "$day.") ? (int) substr($_GET['cursor'], 11) : 0;
+        $skipped =
+            is_string($_GET['cursor'] ?? null) && str_starts_with($_GET['cursor'], "$day.")
+                ? (int) substr($_GET['cursor'], 11)
+                : 0;
 
-        return $skipped + $ofDay >= count($all) ? (new DateTimeImmutable($day))->modify('+1 day')->format('Y-m-d').'.0' : "$day.".($skipped + $ofDay);
+        return $skipped + $ofDay >= count($all)
+            ? (new DateTimeImmutable($day))->modify('+1 day')->format('Y-m-d').'.0'
+            : "$day.".($skipped + $ofDay);
     }
 
     /** @return array{search: list<array<string, mixed>>, sales: list<array<string, mixed>>} */
@@ -173,13 +214,20 @@ final readonly class FrontDoor
         $pages = $this->book->shownOn($day);
         $age = (int) (new DateTimeImmutable($day))->diff(new DateTimeImmutable($this->book->today()))->days;
         if (isset(self::LATE[$age])) {
-            $pages = array_filter($pages, static fn (string $path): bool => hexdec(substr(md5($day.$path), 0, 4)) / 65536 < self::LATE[$age], ARRAY_FILTER_USE_KEY);
+            $pages = array_filter(
+                $pages,
+                static fn (string $path): bool => hexdec(substr(md5($day.$path), 0, 4)) / 65536 < self::LATE[$age],
+                ARRAY_FILTER_USE_KEY,
+            );
         }
         $market = new Market((int) $this->book->get('seed', '7'), $pages);
         $told = $market->day($day);
         $host = $this->shop;
         foreach (['search', 'sales'] as $what) {
-            $told[$what] = array_map(static fn (array $row): array => ['page' => $host.$row['page']] + $row, $told[$what]);
+            $told[$what] = array_map(
+                static fn (array $row): array => ['page' => $host.$row['page']] + $row,
+                $told[$what],
+            );
         }
 
         return $told;
@@ -195,8 +243,14 @@ final readonly class FrontDoor
         $sums = [];
         foreach ($rows as $row) {
             $key = implode("\n", array_map(static fn (string $name): string => (string) $row[$name], $by));
-            $sums[$key] ??= array_intersect_key($row, array_flip($by)) + ['clicks' => 0, 'impressions' => 0, 'position' => 0.0];
-            $sums[$key]['position'] = ($sums[$key]['position'] * $sums[$key]['impressions'] + $row['position'] * $row['impressions']) / ($sums[$key]['impressions'] + $row['impressions']);
+            $sums[$key] ??= array_intersect_key($row, array_flip($by)) + [
+                'clicks' => 0,
+                'impressions' => 0,
+                'position' => 0.0,
+            ];
+            $sums[$key]['position'] =
+                ($sums[$key]['position'] * $sums[$key]['impressions'] + $row['position'] * $row['impressions']) /
+                ($sums[$key]['impressions'] + $row['impressions']);
             $sums[$key]['clicks'] += $row['clicks'];
             $sums[$key]['impressions'] += $row['impressions'];
         }
@@ -204,7 +258,9 @@ final readonly class FrontDoor
             $sums = array_filter($sums, static fn (array $row): bool => $row['impressions'] >= self::FEWEST);
         }
 
-        return array_values(array_map(static fn (array $row): array => ['position' => round($row['position'], 2)] + $row, $sums));
+        return array_values(
+            array_map(static fn (array $row): array => ['position' => round($row['position'], 2)] + $row, $sums),
+        );
     }
 
     /** @param  array<string, mixed>  $data */

@@ -42,29 +42,75 @@ final class Market
         foreach ($this->pages as $path => $page) {
             $clicksOfPage = 0;
             foreach ($this->terms($path) as [$term, $demand, $place, $isBrand]) {
-                $here = $demand * $ofWeek * $trend * $this->season($term, $ofYear) * exp(0.25 * $this->normal("d$day$term"));
-                $moved = max(1.0, $place * exp(0.10 * $this->normal("p$day$path$term") + 0.15 * sin($ofYear / 58 + $this->uniform("w$path$term") * 6.3)));
+                $here =
+                    $demand *
+                    $ofWeek *
+                    $trend *
+                    $this->season($term, $ofYear) *
+                    exp(0.25 * $this->normal("d$day$term"));
+                $moved = max(
+                    1.0,
+                    $place *
+                        exp(
+                            0.1 * $this->normal("p$day$path$term") +
+                                0.15 * sin($ofYear / 58 + $this->uniform("w$path$term") * 6.3),
+                        ),
+                );
                 $quality = $isBrand ? 1.0 : self::quality($page, $term, $titles[$page['title']]);
                 foreach (self::DEVICES as $device => $share) {
                     foreach (self::COUNTRIES as $country => $part) {
                         $position = round(max(1.0, $moved * ($device === 'mobile' ? 1.08 : 0.96)), 1);
-                        $impressions = $this->count($here * $share * $part * self::seen($position), "i$day$path$term$device$country");
+                        $impressions = $this->count(
+                            $here * $share * $part * self::seen($position),
+                            "i$day$path$term$device$country",
+                        );
                         if ($impressions === 0) {
                             continue;
                         }
-                        $clicks = min($impressions, $this->count($impressions * min(0.9, self::rate($position, $device, $isBrand) * $quality), "c$day$path$term$device$country"));
+                        $clicks = min(
+                            $impressions,
+                            $this->count(
+                                $impressions * min(0.9, self::rate($position, $device, $isBrand) * $quality),
+                                "c$day$path$term$device$country",
+                            ),
+                        );
                         $clicksOfPage += $clicks;
-                        $search[] = ['page' => $path, 'query' => $term, 'device' => $device, 'country' => $country, 'clicks' => $clicks, 'impressions' => $impressions, 'position' => $position];
+                        $search[] = [
+                            'page' => $path,
+                            'query' => $term,
+                            'device' => $device,
+                            'country' => $country,
+                            'clicks' => $clicks,
+                            'impressions' => $impressions,
+                            'position' => $position,
+                        ];
                     }
                 }
             }
             $visits = $this->count($clicksOfPage * 0.82, "v$day$path"); // Consent and blockers keep the rest unseen.
             $isProduct = str_starts_with($path, '/lamp/');
-            $orders = min($visits, $this->count($visits * ($isProduct ? 0.012 + 0.03 * $this->uniform("o$path") : (str_starts_with($path, '/range/') ? 0.016 : 0.002)), "b$day$path"));
+            $orders = min(
+                $visits,
+                $this->count(
+                    $visits *
+                        ($isProduct
+                            ? 0.012 + 0.03 * $this->uniform("o$path")
+                            : (str_starts_with($path, '/range/')
+                                ? 0.016
+                                : 0.002)),
+                    "b$day$path",
+                ),
+            );
             if ($visits > 0) {
                 $price = $page['price'] > 0 ? $page['price'] : 60 + 90 * $this->uniform("m$path");
                 $units = $orders + ($orders > 0 ? $this->count(0.2 * $orders, "u$day$path") : 0);
-                $sales[] = ['page' => $path, 'visits' => $visits, 'orders' => $orders, 'units' => $units, 'revenue' => round($units * $price, 2)];
+                $sales[] = [
+                    'page' => $path,
+                    'visits' => $visits,
+                    'orders' => $orders,
+                    'units' => $units,
+                    'revenue' => round($units * $price, 2),
+                ];
             }
         }
 
@@ -75,24 +121,43 @@ final class Market
     private function terms(string $path): array
     {
         if ($path === '/') {
-            return [['tindrel', 90.0, 1.0, true], ['tindrel lamps', 25.0, 1.0, true], ['tindrell', 6.0, 1.1, true], ['lamps online', 60.0, 14.0, false]];
+            return [
+                ['tindrel', 90.0, 1.0, true],
+                ['tindrel lamps', 25.0, 1.0, true],
+                ['tindrell', 6.0, 1.1, true],
+                ['lamps online', 60.0, 14.0, false],
+            ];
         }
         $words = explode(' ', trim(str_replace(['-', '/'], ' ', (string) preg_replace('~^/[^/]+/~', '/', $path))));
         $name = implode(' ', $words);
-        $heavy = fn (string $key, float $middle, float $spread): float => $middle * exp($spread * $this->normal("h$key"));
+        $heavy = fn (string $key, float $middle, float $spread): float => $middle *
+            exp($spread * $this->normal("h$key"));
         if (str_starts_with($path, '/range/')) {
             $place = 2 + 16 * $this->uniform("r$path") ** 1.4;
 
-            return [[$name, $heavy($name, 26, 1.2), $place, false], ["$name buy online", $heavy("$name b", 6, 1.0), $place * 1.1, false], ["best $name", $heavy("$name e", 5, 1.0), $place * 1.3, false], ["$name for living room", $heavy("$name l", 3, 0.9), $place * 0.9, false]];
+            return [
+                [$name, $heavy($name, 26, 1.2), $place, false],
+                ["$name buy online", $heavy("$name b", 6, 1.0), $place * 1.1, false],
+                ["best $name", $heavy("$name e", 5, 1.0), $place * 1.3, false],
+                ["$name for living room", $heavy("$name l", 3, 0.9), $place * 0.9, false],
+            ];
         }
         if (str_starts_with($path, '/lamp/')) {
             $kind = implode(' ', array_slice($words, -2));
             $place = 1.5 + 6 * $this->uniform("r$path");
 
-            return [[$name, $heavy($name, 1.6, 1.1), $place, false], [$words[0].' '.$kind, $heavy("$name k", 1.1, 1.0), $place * 1.2, false], [$kind, 40 + 200 * $this->uniform("g$kind"), 9 + 40 * $this->uniform("q$path"), false]];
+            return [
+                [$name, $heavy($name, 1.6, 1.1), $place, false],
+                [$words[0].' '.$kind, $heavy("$name k", 1.1, 1.0), $place * 1.2, false],
+                [$kind, 40 + 200 * $this->uniform("g$kind"), 9 + 40 * $this->uniform("q$path"), false],
+            ];
         }
         if (str_starts_with($path, '/journal/')) {
-            return [["how to $name", $heavy($name, 5, 1.2), 2 + 12 * $this->uniform("r$path"), false], [$name, $heavy("$name j", 3, 1.0), 4 + 10 * $this->uniform("s$path"), false], ["what is $name", $heavy("$name y", 2, 1.0), 3 + 14 * $this->uniform("t$path"), false]];
+            return [
+                ["how to $name", $heavy($name, 5, 1.2), 2 + 12 * $this->uniform("r$path"), false],
+                [$name, $heavy("$name j", 3, 1.0), 4 + 10 * $this->uniform("s$path"), false],
+                ["what is $name", $heavy("$name y", 2, 1.0), 3 + 14 * $this->uniform("t$path"), false],
+            ];
         }
 
         return [["tindrel $name", 2.0, 1.2, true]];
@@ -113,9 +178,13 @@ final class Market
         $length = mb_strlen($page['title']);
         $description = mb_strlen($page['description']);
 
-        return 0.62 + 0.46 * $share + ($first !== '' && mb_strpos($title, rtrim($first, 's')) < $length / 2 ? 0.08 : 0.0)
-            - ($length > self::LONGEST_TITLE ? 0.12 : 0.0) - ($length < 22 ? 0.14 : 0.0) - ($sameTitle > 1 ? 0.10 : 0.0)
-            + ($description >= 70 && $description <= 160 ? 0.06 : -0.05);
+        return 0.62 +
+            0.46 * $share +
+            ($first !== '' && mb_strpos($title, rtrim($first, 's')) < $length / 2 ? 0.08 : 0.0) -
+            ($length > self::LONGEST_TITLE ? 0.12 : 0.0) -
+            ($length < 22 ? 0.14 : 0.0) -
+            ($sameTitle > 1 ? 0.1 : 0.0) +
+            ($description >= 70 && $description <= 160 ? 0.06 : -0.05);
     }
 
     /** Share of searches in which a position is seen at all. */
@@ -133,7 +202,7 @@ final class Market
 
     private function season(string $term, int $ofYear): float
     {
-        $wave = cos(2 * M_PI * ($ofYear - 345) / 365);
+        $wave = cos((2 * M_PI * ($ofYear - 345)) / 365);
 
         return preg_match('/garden|outdoor|terrace|solar|porch/', $term) === 1 ? 1 - 0.6 * $wave : 1 + 0.28 * $wave;
     }

@@ -24,11 +24,18 @@ final class Shelf
         $pages = [];
         foreach (array_chunk($paths, 40) as $chunk) {
             foreach (self::fetch($shop, $chunk) as $path => $html) {
-                $html = preg_match('~charset=["\']?iso-8859-1~i', substr($html, 0, 2000)) === 1 ? mb_convert_encoding($html, 'UTF-8', 'ISO-8859-1') : $html;
+                $html =
+                    preg_match('~charset=["\']?iso-8859-1~i', substr($html, 0, 2000)) === 1
+                        ? mb_convert_encoding($html, 'UTF-8', 'ISO-8859-1')
+                        : $html;
                 preg_match('~<title>(.*?)</title>~s', $html, $title);
                 preg_match('~<meta name="description" content="([^"]*)"~', $html, $description);
                 preg_match('~"price":\s*"?([\d.]+)~', $html, $price);
-                $pages[$path] = ['title' => trim(html_entity_decode($title[1] ?? '', ENT_QUOTES | ENT_HTML5)), 'description' => html_entity_decode($description[1] ?? '', ENT_QUOTES | ENT_HTML5), 'price' => (float) ($price[1] ?? 0)];
+                $pages[$path] = [
+                    'title' => trim(html_entity_decode($title[1] ?? '', ENT_QUOTES | ENT_HTML5)),
+                    'description' => html_entity_decode($description[1] ?? '', ENT_QUOTES | ENT_HTML5),
+                    'price' => (float) ($price[1] ?? 0),
+                ];
             }
         }
 
@@ -40,7 +47,9 @@ final class Shelf
     {
         preg_match_all('~<loc>\s*https?://[^/<]+([^<\s]*)\s*</loc>~', $xml, $found);
 
-        return array_values(array_map(static fn (string $path): string => html_entity_decode($path, ENT_XML1), $found[1]));
+        return array_values(
+            array_map(static fn (string $path): string => html_entity_decode($path, ENT_XML1), $found[1]),
+        );
     }
 
     /**
@@ -53,7 +62,11 @@ final class Shelf
         $handles = [];
         foreach ($paths as $path) {
             $handles[$path] = curl_init($shop.$path);
-            curl_setopt_array($handles[$path], [CURLOPT_RETURNTRANSFER => true, CURLOPT_TIMEOUT => 30, CURLOPT_USERAGENT => 'market stand-in']);
+            curl_setopt_array($handles[$path], [
+                CURLOPT_RETURNTRANSFER => true,
+                CURLOPT_TIMEOUT => 30,
+                CURLOPT_USERAGENT => 'market stand-in',
+            ]);
             curl_multi_add_handle($all, $handles[$path]);
         }
         do {

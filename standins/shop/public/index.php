@@ -15,4 +15,7 @@ if ($_SERVER['REQUEST_METHOD'] === 'GET' && is_file($kept)) {
     return;
 }
 require __DIR__.'/../src/autoload.php';
-(new Tindrel\FrontDoor(new Tindrel\Shop($dir), 'http://'.$host, $kept))->serve($_SERVER['REQUEST_METHOD'] ?? 'GET', $target);
+(new Tindrel\FrontDoor(new Tindrel\Shop($dir), 'http://'.$host, $kept))->serve(
+    $_SERVER['REQUEST_METHOD'] ?? 'GET',
+    $target,
+);

@@ -8,8 +8,11 @@ namespace Tindrel;
 final readonly class Answer
 {
     /** @param  array<string, string>  $headers */
-    public function __construct(public int $status, public string $body, public array $headers = ['Content-Type' => 'text/html; charset=utf-8'])
-    {
+    public function __construct(
+        public int $status,
+        public string $body,
+        public array $headers = ['Content-Type' => 'text/html; charset=utf-8'],
+    ) {
     }
 
     public static function redirect(string $target, int $status = 301): self

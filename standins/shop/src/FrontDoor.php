@@ -10,8 +10,11 @@ use Tindrel\Theme\Pages;
 /** Takes a request to the part of the shop that answers it. */
 final class FrontDoor
 {
-    public function __construct(private readonly Shop $shop, private readonly string $origin, private readonly string $kept)
-    {
+    public function __construct(
+        private readonly Shop $shop,
+        private readonly string $origin,
+        private readonly string $kept,
+    ) {
     }
 
     public function serve(string $method, string $target): void
@@ -26,7 +29,10 @@ final class FrontDoor
         foreach ($answer->headers as $name => $value) {
             header("$name: $value");
         }
-        $keep = $answer->status === 200 && $method === 'GET' && $answer->headers === ['Content-Type' => 'text/html; charset=utf-8'];
+        $keep =
+            $answer->status === 200 &&
+            $method === 'GET' &&
+            $answer->headers === ['Content-Type' => 'text/html; charset=utf-8'];
         if ($keep) {
             @mkdir(dirname($this->kept), recursive: true);
             $new = $this->kept.'.'.getmypid();
@@ -50,9 +56,15 @@ final class FrontDoor
             return $this->page($method, $path, $asked);
         }
         if ($set['redirect'] !== '') {
-            $this->shop->db->prepare('UPDATE addresses SET hits = hits + 1, last_hit = ? WHERE target = ?')->execute([gmdate('Y-m-d'), $key]);
+            $this->shop->db
+                ->prepare('UPDATE addresses SET hits = hits + 1, last_hit = ? WHERE target = ?')
+                ->execute([gmdate('Y-m-d'), $key]);
 
-            return $set['redirect'] === 'gone' ? new Answer(410, 'This page is gone for good.', ['Content-Type' => 'text/plain']) : Answer::redirect(str_starts_with($set['redirect'], '/') ? $this->origin.$set['redirect'] : $set['redirect']);
+            return $set['redirect'] === 'gone'
+                ? new Answer(410, 'This page is gone for good.', ['Content-Type' => 'text/plain'])
+                : Answer::redirect(
+                    str_starts_with($set['redirect'], '/') ? $this->origin.$set['redirect'] : $set['redirect'],
+                );
         }
         $answer = $this->page($method, $path, $asked);
         $body = $answer->body;
@@ -61,7 +73,12 @@ final class FrontDoor
         if ($set['canonical'] !== '') {
             $body = (string) preg_replace('~<link rel="canonical"[^>]*>~', '', $body);
             unset($headers['Link']);
-            $added .= '<link rel="canonical" href="'.Theme\e(str_starts_with($set['canonical'], '/') ? $this->origin.$set['canonical'] : $set['canonical']).'">';
+            $added .=
+                '<link rel="canonical" href="'.
+                Theme\e(
+                    str_starts_with($set['canonical'], '/') ? $this->origin.$set['canonical'] : $set['canonical'],
+                ).
+                '">';
         }
         if ($set['robots'] !== '') {
             $body = (string) preg_replace('~<meta name="robots"[^>]*>~', '', $body);
@@ -75,7 +92,10 @@ final class FrontDoor
     private function page(string $method, string $path, array $asked): Answer
     {
         if ($method !== 'GET' && $method !== 'HEAD') {
-            return new Answer(405, 'This shop only shows pages here.', ['Content-Type' => 'text/plain', 'Allow' => 'GET, HEAD']);
+            return new Answer(405, 'This shop only shows pages here.', [
+                'Content-Type' => 'text/plain',
+                'Allow' => 'GET, HEAD',
+            ]);
         }
         $moved = $this->shop->row('SELECT target, status FROM redirects WHERE path = ?', [$path]);
         if ($moved !== null) {
@@ -90,12 +110,21 @@ final class FrontDoor
             $path === '/' => $pages->home(),
             $path === '/robots.txt' => $pages->robots(),
             $path === '/sitemap.xml' => $pages->sitemapIndex(),
-            preg_match('~^/sitemap-([a-z]+)-(\d+)\.xml$~', $path, $found) === 1 => $pages->sitemap($found[1], (int) $found[2]),
-            $path === '/look/tindrel.css' => Answer::plain((string) file_get_contents(__DIR__.'/Theme/tindrel.css'), 'text/css; charset=utf-8'),
+            preg_match('~^/sitemap-([a-z]+)-(\d+)\.xml$~', $path, $found) === 1 => $pages->sitemap(
+                $found[1],
+                (int) $found[2],
+            ),
+            $path === '/look/tindrel.css' => Answer::plain(
+                (string) file_get_contents(__DIR__.'/Theme/tindrel.css'),
+                'text/css; charset=utf-8',
+            ),
             preg_match('~^/pictures/([a-z0-9\-]+)\.svg$~', $path, $found) === 1 => $pages->picture($found[1]),
             $path === '/range' => $pages->ranges(),
             $path === '/journal' => $pages->journal(max(1, (int) ($asked['leaf'] ?? 1))),
-            preg_match('~^/journal/almanac/(\d{4})/(\d\d)$~', $path, $found) === 1 => $pages->almanac((int) $found[1], (int) $found[2]),
+            preg_match('~^/journal/almanac/(\d{4})/(\d\d)$~', $path, $found) === 1 => $pages->almanac(
+                (int) $found[1],
+                (int) $found[2],
+            ),
             $path === '/find' => $pages->find($asked['q'] ?? ''),
             $path === '/basket' => $pages->basket(),
             count($parts) === 2 && $parts[0] === 'lamp' => $pages->product($parts[1], null, $asked),

@@ -15,10 +15,17 @@ final class Shop
 
     public function __construct(public readonly string $dir)
     {
-        $this->db = new PDO('sqlite:'.$dir.'/shop.sqlite', options: [PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION, PDO::ATTR_DEFAULT_FETCH_MODE => PDO::FETCH_ASSOC]);
-        $this->db->exec('PRAGMA journal_mode=WAL; PRAGMA synchronous=NORMAL; PRAGMA busy_timeout=10000; PRAGMA cache_size=-16000');
+        $this->db = new PDO(
+            'sqlite:'.$dir.'/shop.sqlite',
+            options: [PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION, PDO::ATTR_DEFAULT_FETCH_MODE => PDO::FETCH_ASSOC],
+        );
+        $this->db->exec(
+            'PRAGMA journal_mode=WAL; PRAGMA synchronous=NORMAL; PRAGMA busy_timeout=10000; PRAGMA cache_size=-16000',
+        );
         // A shop that was grown before addresses could be set has no table for them yet.
-        $this->db->exec("CREATE TABLE IF NOT EXISTS addresses (target TEXT PRIMARY KEY, version INTEGER NOT NULL, canonical TEXT NOT NULL DEFAULT '', robots TEXT NOT NULL DEFAULT '', redirect TEXT NOT NULL DEFAULT '', hits INTEGER NOT NULL DEFAULT 0, last_hit TEXT)");
+        $this->db->exec(
+            "CREATE TABLE IF NOT EXISTS addresses (target TEXT PRIMARY KEY, version INTEGER NOT NULL, canonical TEXT NOT NULL DEFAULT '', robots TEXT NOT NULL DEFAULT '', redirect TEXT NOT NULL DEFAULT '', hits INTEGER NOT NULL DEFAULT 0, last_hit TEXT)",
+        );
     }
 
     public function createTables(): void
@@ -96,7 +103,10 @@ final class Shop
     public static function addressKey(string $target): string
     {
         [$path, $query] = [...explode('?', $target, 2), ''];
-        $pairs = array_map(static fn (string $pair): string => rawurldecode(str_replace('+', ' ', $pair)), array_filter(explode('&', (string) $query), static fn (string $pair): bool => $pair !== ''));
+        $pairs = array_map(
+            static fn (string $pair): string => rawurldecode(str_replace('+', ' ', $pair)),
+            array_filter(explode('&', (string) $query), static fn (string $pair): bool => $pair !== ''),
+        );
         sort($pairs, SORT_STRING);
 
         return rawurldecode((string) $path).($pairs === [] ? '' : '?'.implode('&', $pairs));

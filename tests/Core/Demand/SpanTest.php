@@ -16,10 +16,15 @@ function weeksOf(array $spans): array
     return $weeks;
 }
 
-it('makes up every window, what stood before it and a year earlier, without a gap or an overlap', function (int $weeks): void {
-    expect(weeksOf(Span::now($weeks)))->toBe(range(0, $weeks - 1))
-        ->and(weeksOf(Span::before($weeks)))->toBe(range($weeks, 2 * $weeks - 1))
-        ->and(weeksOf(Span::yearEarlier($weeks)))->toBe(range(52, 51 + $weeks));
+it('makes up every window, what stood before it and a year earlier, without a gap or an overlap', function (
+    int $weeks,
+): void {
+    expect(weeksOf(Span::now($weeks)))
+        ->toBe(range(0, $weeks - 1))
+        ->and(weeksOf(Span::before($weeks)))
+        ->toBe(range($weeks, 2 * $weeks - 1))
+        ->and(weeksOf(Span::yearEarlier($weeks)))
+        ->toBe(range(52, 51 + $weeks));
 })->with(Span::WINDOWS);
 
 it('looks ahead over the weeks that followed a year earlier', function (int $weeks): void {

@@ -21,7 +21,10 @@ function manyTexts(int $seed, int $count): array
                 $text[$chance->getInt(0, count($text) - 1)] = 'e'.$chance->getInt(0, 500);
             }
         } else {
-            $text = array_map(static fn (): string => 'w'.$chance->getInt(0, 4000), range(1, $chance->getInt(80, 160)));
+            $text = array_map(
+                static fn (): string => 'w'.$chance->getInt(0, 4000),
+                range(1, $chance->getInt(80, 160)),
+            );
         }
         $texts[] = $text;
     }
@@ -30,19 +33,29 @@ function manyTexts(int $seed, int $count): array
 }
 
 it('splits texts into words the way people read them', function (): void {
-    expect(Words::of('Élan E27, 2,5 m—don’t “tangle” a well-made cord. IP44!'))->toBe(['élan', 'e27', '2,5', 'm', 'don’t', 'tangle', 'a', 'well-made', 'cord', 'ip44'])
-        ->and(Words::apart(['a', 'b', 'b', 'c'], ['b', 'd']))->toBe([['a', 'b', 'c'], ['d']])->and(Words::of("\xff broken"))->toBe(['broken']);
+    expect(Words::of('Élan E27, 2,5 m—don’t “tangle” a well-made cord. IP44!'))
+        ->toBe(['élan', 'e27', '2,5', 'm', 'don’t', 'tangle', 'a', 'well-made', 'cord', 'ip44'])
+        ->and(Words::apart(['a', 'b', 'b', 'c'], ['b', 'd']))
+        ->toBe([['a', 'b', 'c'], ['d']])
+        ->and(Words::of("\xff broken"))
+        ->toBe(['broken']);
 });
 
 it('measures likeness as Jaccard does', function (): void {
     $runs = static fn (string $text): array => Shingles::of(explode(' ', $text));
     // Three runs each, two of them shared: 2 of 4.
-    expect(Shingles::likeness($runs('a b c d e'), $runs('b c d e f')))->toBe(0.5)->and(Shingles::containment($runs('a b c d'), $runs('a b c d e f')))->toBe(1.0)
-        ->and(Shingles::likeness($runs('a b'), $runs('a b')))->toBe(1.0)->and(Shingles::likeness([], []))->toBe(0.0);
+    expect(Shingles::likeness($runs('a b c d e'), $runs('b c d e f')))
+        ->toBe(0.5)
+        ->and(Shingles::containment($runs('a b c d'), $runs('a b c d e f')))
+        ->toBe(1.0)
+        ->and(Shingles::likeness($runs('a b'), $runs('a b')))
+        ->toBe(1.0)
+        ->and(Shingles::likeness([], []))
+        ->toBe(0.0);
 });
 
 it('estimates likeness within what 126 values allow', function (): void {
-    $hash = new MinHash;
+    $hash = new MinHash();
     $texts = manyTexts(5, 120);
     $far = 0;
     $pairs = 0;
@@ -58,10 +71,10 @@ it('estimates likeness within what 126 values allow', function (): void {
 });
 
 it('finds the pairs that comparing each with each finds', function (int $seed): void {
-    $hash = new MinHash;
+    $hash = new MinHash();
     $texts = manyTexts($seed, 300);
     $runs = array_map(Shingles::of(...), $texts);
-    $twins = new NearTwins;
+    $twins = new NearTwins();
     foreach ($runs as $i => $set) {
         $twins->add($i, $hash->signature($set));
     }
@@ -83,15 +96,26 @@ it('finds the pairs that comparing each with each finds', function (int $seed): 
             }
         }
     }
-    expect($all)->toBeGreaterThan(20)->and($missed / $all)->toBeLessThanOrEqual(0.02);
+    expect($all)
+        ->toBeGreaterThan(20)
+        ->and($missed / $all)
+        ->toBeLessThanOrEqual(0.02);
 })->with([1, 2, 3]);
 
 it('does not look at each pair of a large crowd', function (): void {
-    $hash = new MinHash;
-    $twins = new NearTwins;
+    $hash = new MinHash();
+    $twins = new NearTwins();
     for ($i = 0; $i < 1000; $i++) {
-        $twins->add($i, $hash->signature(Shingles::of([...explode(' ', str_repeat('the same words again and again for ever ', 12)), "end$i"])));
+        $twins->add(
+            $i,
+            $hash->signature(
+                Shingles::of([...explode(' ', str_repeat('the same words again and again for ever ', 12)), "end$i"]),
+            ),
+        );
     }
     $pairs = iterator_count($twins->pairs());
-    expect($pairs)->toBeGreaterThan(900)->and($twins->candidates())->toBeLessThan(1000 * 60);
+    expect($pairs)
+        ->toBeGreaterThan(900)
+        ->and($twins->candidates())
+        ->toBeLessThan(1000 * 60);
 });

@@ -11,7 +11,21 @@ function learnedLines(): OwnLines
     $lines = new OwnLines(new TellingWords(['Halden']));
     for ($i = 0; $i < 20; $i++) {
         foreach (['', 'Shown in brass.'] as $shown) {
-            $lines->see('product', "Lamp $i", array_values(array_filter(["Lamp $i", "All about lamp number $i and nothing else.", 'Free delivery in two days all over the country', 'Socket', $i % 2 === 0 ? 'E27' : 'E14', 'Made by Halden', $shown])));
+            $lines->see(
+                'product',
+                "Lamp $i",
+                array_values(
+                    array_filter([
+                        "Lamp $i",
+                        "All about lamp number $i and nothing else.",
+                        'Free delivery in two days all over the country',
+                        'Socket',
+                        $i % 2 === 0 ? 'E27' : 'E14',
+                        'Made by Halden',
+                        $shown,
+                    ]),
+                ),
+            );
         }
     }
     $lines->learn();
@@ -20,7 +34,16 @@ function learnedLines(): OwnLines
 }
 
 it('leaves what pages of a kind repeat, and keeps what is a page’s own', function (): void {
-    expect(learnedLines()->of('product', ['Lamp 3', 'All about lamp number 3 and nothing else.', 'Free delivery in two days all over the country', 'Socket', 'E14', 'Made by Halden']))->toBe(['Lamp 3', 'All about lamp number 3 and nothing else.', 'E14']);
+    expect(
+        learnedLines()->of('product', [
+            'Lamp 3',
+            'All about lamp number 3 and nothing else.',
+            'Free delivery in two days all over the country',
+            'Socket',
+            'E14',
+            'Made by Halden',
+        ]),
+    )->toBe(['Lamp 3', 'All about lamp number 3 and nothing else.', 'E14']);
 });
 
 it('keeps a short line that tells apart, though every name has it, as long as not every page does', function (): void {
@@ -28,19 +51,23 @@ it('keeps a short line that tells apart, though every name has it, as long as no
 });
 
 it('counts addresses of one name once, so that a page with many addresses does not lose its text', function (): void {
-    $lines = new OwnLines(new TellingWords);
+    $lines = new OwnLines(new TellingWords());
     for ($i = 0; $i < 40; $i++) {
-        $lines->see('product', 'The one with forty addresses', ['A text that stands at forty addresses of one page and is its own all the same']);
+        $lines->see('product', 'The one with forty addresses', [
+            'A text that stands at forty addresses of one page and is its own all the same',
+        ]);
     }
     for ($i = 0; $i < 12; $i++) {
         $lines->see('product', "Other $i", ["Text of the other number $i"]);
     }
     $lines->learn();
-    expect($lines->of('product', ['A text that stands at forty addresses of one page and is its own all the same']))->toHaveCount(1);
+    expect(
+        $lines->of('product', ['A text that stands at forty addresses of one page and is its own all the same']),
+    )->toHaveCount(1);
 });
 
 it('takes nothing for a frame where there are few pages', function (): void {
-    $lines = new OwnLines(new TellingWords);
+    $lines = new OwnLines(new TellingWords());
     foreach (range(1, 9) as $i) {
         $lines->see('article', "Name $i", ['The same on each of nine pages']);
     }
@@ -48,10 +75,29 @@ it('takes nothing for a frame where there are few pages', function (): void {
     expect($lines->of('article', ['The same on each of nine pages']))->toHaveCount(1);
 });
 
-it('leaves what tells of other pages: links, trails, cards, prices, ratings', function (string $line, bool $isOwn): void {
-    $own = (new OwnLines(new TellingWords))->of('product', [$line], ['Home', 'Pendant lamps', 'Corvin lamp', 'Brass', 'Copper'], 'Aldern lamp');
+it('leaves what tells of other pages: links, trails, cards, prices, ratings', function (
+    string $line,
+    bool $isOwn,
+): void {
+    $own = (new OwnLines(new TellingWords()))->of(
+        'product',
+        [$line],
+        ['Home', 'Pendant lamps', 'Corvin lamp', 'Brass', 'Copper'],
+        'Aldern lamp',
+    );
     expect($own)->toBe($isOwn ? [$line] : []);
 })->with([
-    ['Corvin lamp', false], ['Home / Pendant lamps / Aldern lamp', false], ['Corvin lamp € 49.90', false], ['Halden Studio € 49.90', false], ['Brass Copper', false], ['€ 1,249.00', false], ['4.7 / 5', false], ['(128)', false],
-    ['Aldern lamp', true], ['A Corvin lamp hangs beside it in our window', true], ['It costs less than € 50 and lasts for thirty years of evenings', true], ['E27', true], ['30 cm', true],
+    ['Corvin lamp', false],
+    ['Home / Pendant lamps / Aldern lamp', false],
+    ['Corvin lamp € 49.90', false],
+    ['Halden Studio € 49.90', false],
+    ['Brass Copper', false],
+    ['€ 1,249.00', false],
+    ['4.7 / 5', false],
+    ['(128)', false],
+    ['Aldern lamp', true],
+    ['A Corvin lamp hangs beside it in our window', true],
+    ['It costs less than € 50 and lasts for thirty years of evenings', true],
+    ['E27', true],
+    ['30 cm', true],
 ]);

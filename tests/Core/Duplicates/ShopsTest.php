@@ -38,12 +38,19 @@ it('untangles shops whose truth is known', function (int $seed): void {
     $shop = new TangledShop($seed);
     $found = new Untangled($shop);
     $pairs = pairsOf($shop, $found);
-    expect($pairs['right'] / ($pairs['right'] + $pairs['wrong']))->toBeGreaterThanOrEqual(0.98)->and($pairs['right'] / ($pairs['right'] + $pairs['missed']))->toBeGreaterThanOrEqual(0.95);
+    expect($pairs['right'] / ($pairs['right'] + $pairs['wrong']))
+        ->toBeGreaterThanOrEqual(0.98)
+        ->and($pairs['right'] / ($pairs['right'] + $pairs['missed']))
+        ->toBeGreaterThanOrEqual(0.95);
     $kept = array_filter($shop->keepers, static fn (string $url): bool => isset($found->keepers[$url]));
     $right = array_filter($kept, static fn (string $url): bool => $found->keepers[$url] === $url);
     expect(count($right) / count($kept))->toBeGreaterThanOrEqual(0.95);
     $verdicts = array_intersect_key($found->verdicts, $shop->verdicts);
-    $agreed = array_filter($verdicts, static fn (CanonicalVerdict $verdict, string $url): bool => $verdict->value === $shop->verdicts[$url], ARRAY_FILTER_USE_BOTH);
+    $agreed = array_filter(
+        $verdicts,
+        static fn (CanonicalVerdict $verdict, string $url): bool => $verdict->value === $shop->verdicts[$url],
+        ARRAY_FILTER_USE_BOTH,
+    );
     expect(count($agreed) / count($verdicts))->toBeGreaterThanOrEqual(0.98);
     foreach ($shop->effects as $parameter => $effect) {
         expect($found->studies[$parameter]->effect()?->value)->toBe($effect, $parameter);

@@ -25,13 +25,19 @@ it('ends raw text at its own end tag alone', function (string $name, string $htm
     'another tag does not end it' => ['title', 'a</b>b</title>c', 'a</b>b'],
     'a longer name does not end it' => ['title', 'a</titles>b</TITLE >c', 'a</titles>b'],
     'nothing ends it' => ['style', 'a { }', 'a { }'],
-    'a script in a comment in a script' => ['script', '<!-- <script> x </script> y --></script>z', '<!-- <script> x </script> y -->'],
+    'a script in a comment in a script' => [
+        'script',
+        '<!-- <script> x </script> y --></script>z',
+        '<!-- <script> x </script> y -->',
+    ],
     'a comment in a script without another script' => ['script', '<!-- x </script> --></script>', '<!-- x '],
 ]);
 
 it('reads attributes by the first of a name, decoded', function (): void {
     expect(Tokens::attributes(' HREF="/a?b=1&amp;c=2" href=/second hidden title=\'it "is"\' data-n = 5 =odd=1'))
         ->toBe(['href' => '/a?b=1&c=2', 'hidden' => '', 'title' => 'it "is"', 'data-n' => '5', '=odd' => '1'])
-        ->and(Tokens::attributes(''))->toBe([])
-        ->and(Tokens::attributes('a="/copy=1&copy;"'))->toBe(['a' => '/copy=1©']);
+        ->and(Tokens::attributes(''))
+        ->toBe([])
+        ->and(Tokens::attributes('a="/copy=1&copy;"'))
+        ->toBe(['a' => '/copy=1©']);
 });

@@ -13,7 +13,8 @@ use Random\Randomizer;
 
 function line(string $from, ?string $to, int $status = 301): Redirect
 {
-    $url = static fn (string $path): PageUrl => PageUrl::parse("https://shop.example$path") ?? throw new LogicException($path);
+    $url = static fn (string $path): PageUrl => PageUrl::parse("https://shop.example$path") ??
+        throw new LogicException($path);
 
     return new Redirect($url($from), $to === null ? null : $url($to), $status);
 }
@@ -32,27 +33,61 @@ function flat(RedirectBook $book): array
 
 it('matches requests by decoded path and sorted query', function (): void {
     $key = static fn (string $target): string => RequestKey::of(PageUrl::parse("https://shop.example$target"))->text();
-    expect($key('/caf%C3%A9?b=2&a=1'))->toBe('/café?a=1&b=2')->and($key('/x?q=a+b'))->toBe($key('/x?q=a%20b'))->and($key('/a//b'))->toBe('/a/b')->and($key('/A'))->not->toBe($key('/a'))->and($key('/x?'))->toBe('/x')
-        ->and(RequestKey::of(PageUrl::parse('https://shop.example/a%0Ab'))->isPlain())->toBeFalse()->and(RequestKey::of(PageUrl::parse('https://shop.example/%FF'))->isPlain())->toBeFalse();
-    expect(QueryWritings::of(['a=1 2', 'b=é']))->toContain('a=1%202&b=%C3%A9', 'b=%c3%a9&a=1+2')->and(QueryWritings::of([]))->toBe(['']);
+    expect($key('/caf%C3%A9?b=2&a=1'))
+        ->toBe('/café?a=1&b=2')
+        ->and($key('/x?q=a+b'))
+        ->toBe($key('/x?q=a%20b'))
+        ->and($key('/a//b'))
+        ->toBe('/a/b')
+        ->and($key('/A'))
+        ->not->toBe($key('/a'))
+        ->and($key('/x?'))
+        ->toBe('/x')
+        ->and(RequestKey::of(PageUrl::parse('https://shop.example/a%0Ab'))->isPlain())
+        ->toBeFalse()
+        ->and(RequestKey::of(PageUrl::parse('https://shop.example/%FF'))->isPlain())
+        ->toBeFalse();
+    expect(QueryWritings::of(['a=1 2', 'b=é']))
+        ->toContain('a=1%202&b=%C3%A9', 'b=%c3%a9&a=1+2')
+        ->and(QueryWritings::of([]))
+        ->toBe(['']);
 });
 
 it('flattens ways to one hop', function (): void {
-    $book = new RedirectBook([line('/a', '/b'), line('/b', '/c'), line('/c', '/d'), line('/x', '/y', 302), line('/gone', null, 410), line('/z', '/gone')]);
-    expect(flat($book))->toBe(['/a' => '/d', '/b' => '/d', '/c' => '/d', '/gone' => null, '/x' => '/y', '/z' => null])->and($book->refused())->toBe([]);
+    $book = new RedirectBook([
+        line('/a', '/b'),
+        line('/b', '/c'),
+        line('/c', '/d'),
+        line('/x', '/y', 302),
+        line('/gone', null, 410),
+        line('/z', '/gone'),
+    ]);
+    expect(flat($book))
+        ->toBe(['/a' => '/d', '/b' => '/d', '/c' => '/d', '/gone' => null, '/x' => '/y', '/z' => null])
+        ->and($book->refused())
+        ->toBe([]);
 });
 
 it('refuses what goes round, with the path, whoever stands first', function (): void {
     $lines = [line('/a', '/b'), line('/b', '/a'), line('/x', '/a'), line('/self', '/self'), line('/fine', '/there')];
     foreach ([$lines, array_reverse($lines)] as $given) {
         $book = new RedirectBook($given);
-        expect(flat($book))->toBe(['/fine' => '/there'])->and(array_column($book->refused(), 1))->toContain('goes round: /a → /b → /a', 'goes round: /self → /self')->toHaveCount(4);
+        expect(flat($book))
+            ->toBe(['/fine' => '/there'])
+            ->and(array_column($book->refused(), 1))
+            ->toContain('goes round: /a → /b → /a', 'goes round: /self → /self')
+            ->toHaveCount(4);
     }
 });
 
 it('tells of two lines for one address', function (): void {
     $book = new RedirectBook([line('/a?x=1&y=2', '/b'), line('/a?y=2&x=1', '/c'), line('/a?x=1&y=2', '/b')]);
-    expect(flat($book))->toBe(['/a?x=1&y=2' => '/b'])->and($book->refused())->toHaveCount(1)->and($book->refused()[0][1])->toContain('/b');
+    expect(flat($book))
+        ->toBe(['/a?x=1&y=2' => '/b'])
+        ->and($book->refused())
+        ->toHaveCount(1)
+        ->and($book->refused()[0][1])
+        ->toContain('/b');
 });
 
 it('ends every way that is left in one hop, and does nothing the second time', function (int $seed): void {
@@ -70,17 +105,42 @@ it('ends every way that is left in one hop, and does nothing the second time', f
     expect(flat($again))->toBe($flat)->and($again->refused())->toBe([]);
 })->with([1, 2, 3, 4, 5, 6]);
 
-it('proposes short slugs of what a page is called, led by its term', function (string $name, string $lead, string $slug): void {
+it('proposes short slugs of what a page is called, led by its term', function (
+    string $name,
+    string $lead,
+    string $slug,
+): void {
     expect(Slug::propose($name, $lead))->toBe($slug)->and(Slug::faults($slug))->toBe([]);
 })->with([
-    ['Aurora pendant lamp in brass', '', 'aurora-pendant-lamp-brass'], ['Größe Überwurf für das Bett', '', 'groesse-ueberwurf-bett'], ['Éclairage d’été', '', 'eclairage-dete'], ['Aurora', 'pendant lamp', 'pendant-lamp-aurora'], ['Pendant lamp Aurora', 'pendant lamp', 'pendant-lamp-aurora'],
-    ['A very long name of a lamp that goes on and on beyond what anybody would want to read in an address', '', 'very-long-name-lamp-that-goes-beyond-what-anybody-would-want'], ['50 × 60 cm & more', '', '50-60-cm-more'],
+    ['Aurora pendant lamp in brass', '', 'aurora-pendant-lamp-brass'],
+    ['Größe Überwurf für das Bett', '', 'groesse-ueberwurf-bett'],
+    ['Éclairage d’été', '', 'eclairage-dete'],
+    ['Aurora', 'pendant lamp', 'pendant-lamp-aurora'],
+    ['Pendant lamp Aurora', 'pendant lamp', 'pendant-lamp-aurora'],
+    [
+        'A very long name of a lamp that goes on and on beyond what anybody would want to read in an address',
+        '',
+        'very-long-name-lamp-that-goes-beyond-what-anybody-would-want',
+    ],
+    ['50 × 60 cm & more', '', '50-60-cm-more'],
 ]);
 
 it('says what is wrong with a slug', function (string $slug, string $fault): void {
     expect(Slug::faults($slug))->toContain($fault);
-})->with([['Aurora', 'has capital letters'], ['a_b', 'has underscores where hyphens should be'], ['a--b', 'has hyphens in a row or at an end'], ['aurora-copy', 'is a copy’s'], ['1234', 'is only a number'], [str_repeat('lamp-', 20).'x', 'is 101 characters long'], ['lamp-lamp-lamp-x', 'says one word several times'], ['caf%C3%A9', 'has characters other than letters, digits and hyphens']]);
+})->with([
+    ['Aurora', 'has capital letters'],
+    ['a_b', 'has underscores where hyphens should be'],
+    ['a--b', 'has hyphens in a row or at an end'],
+    ['aurora-copy', 'is a copy’s'],
+    ['1234', 'is only a number'],
+    [str_repeat('lamp-', 20).'x', 'is 101 characters long'],
+    ['lamp-lamp-lamp-x', 'says one word several times'],
+    ['caf%C3%A9', 'has characters other than letters, digits and hyphens'],
+]);
 
 it('numbers a slug that is taken', function (): void {
-    expect(Slug::free('aurora', static fn (string $slug): bool => in_array($slug, ['aurora', 'aurora-2'], true)))->toBe('aurora-3')->and(Slug::propose('!!!'))->toBe('');
+    expect(Slug::free('aurora', static fn (string $slug): bool => in_array($slug, ['aurora', 'aurora-2'], true)))
+        ->toBe('aurora-3')
+        ->and(Slug::propose('!!!'))
+        ->toBe('');
 });

@@ -10,7 +10,11 @@ function robots(string $file): RobotsTxt
     return RobotsTxt::parse($file, 'YoungOrchard');
 }
 
-it('lets the longest rule win, and allow where two are as long', function (string $rules, string $target, bool $allowed): void {
+it('lets the longest rule win, and allow where two are as long', function (
+    string $rules,
+    string $target,
+    bool $allowed,
+): void {
     expect(robots("User-agent: *\n$rules")->allows($target))->toBe($allowed);
 })->with([
     ["Allow: /p\nDisallow: /", '/page', true],
@@ -33,21 +37,34 @@ it('lets the longest rule win, and allow where two are as long', function (strin
 ]);
 
 it('reads the groups that speak to us, joined, and else those for all', function (): void {
-    $file = "User-agent: youngorchard\nDisallow: /a\n\nUser-agent: *\nDisallow: /b\n\nUser-agent: other\nUser-agent: YOUNGORCHARD/2.0\nDisallow: /c\n";
-    expect(robots($file)->allows('/a'))->toBeFalse()
-        ->and(robots($file)->allows('/c'))->toBeFalse()
-        ->and(robots($file)->allows('/b'))->toBeTrue()
-        ->and(RobotsTxt::parse($file, 'somebody')->allows('/b'))->toBeFalse();
+    $file =
+        "User-agent: youngorchard\nDisallow: /a\n\nUser-agent: *\nDisallow: /b\n\nUser-agent: other\nUser-agent: YOUNGORCHARD/2.0\nDisallow: /c\n";
+    expect(robots($file)->allows('/a'))
+        ->toBeFalse()
+        ->and(robots($file)->allows('/c'))
+        ->toBeFalse()
+        ->and(robots($file)->allows('/b'))
+        ->toBeTrue()
+        ->and(RobotsTxt::parse($file, 'somebody')->allows('/b'))
+        ->toBeFalse();
 });
 
 it('ignores rules before any group and reads odd line ends and a byte order mark', function (): void {
-    expect(robots("Disallow: /a\n\xEF\xBB\xBFx")->allows('/a'))->toBeTrue()
-        ->and(robots("\xEF\xBB\xBFUser-agent: *\rDisallow: /a\r\nCrawl-delay: 2.5")->allows('/a'))->toBeFalse()
-        ->and(robots("User-agent: *\nCrawl-delay: 2.5\nDisallow: /a")->crawlDelay)->toBe(2.5);
+    expect(robots("Disallow: /a\n\xEF\xBB\xBFx")->allows('/a'))
+        ->toBeTrue()
+        ->and(robots("\xEF\xBB\xBFUser-agent: *\rDisallow: /a\r\nCrawl-delay: 2.5")->allows('/a'))
+        ->toBeFalse()
+        ->and(robots("User-agent: *\nCrawl-delay: 2.5\nDisallow: /a")->crawlDelay)
+        ->toBe(2.5);
 });
 
-it('takes a missing file for consent and a failing one for a closed door', function (?int $status, bool $allowed): void {
-    expect(RobotsTxt::fromAnswer($status, "User-agent: *\nDisallow: /x", 'youngorchard')->allows('/page'))->toBe($allowed);
+it('takes a missing file for consent and a failing one for a closed door', function (
+    ?int $status,
+    bool $allowed,
+): void {
+    expect(RobotsTxt::fromAnswer($status, "User-agent: *\nDisallow: /x", 'youngorchard')->allows('/page'))->toBe(
+        $allowed,
+    );
 })->with([[200, true], [404, true], [403, true], [500, false], [503, false], [null, false]]);
 
 it('is quick on a pattern made to be slow', function (): void {
@@ -58,41 +75,71 @@ it('is quick on a pattern made to be slow', function (): void {
 it('reads robots directives of pages', function (array $given, bool $noindex): void {
     expect(IndexRules::from($given)->noindex)->toBe($noindex);
 })->with([
-    [['noindex, follow'], true], [['NONE'], true], [['index, follow'], false], [[], false], [['otherbot: noindex'], false],
-    [['max-snippet: 20, noindex'], true], [['index', 'noindex'], true], [['unavailable_after: 2030-01-01'], false],
+    [['noindex, follow'], true],
+    [['NONE'], true],
+    [['index, follow'], false],
+    [[], false],
+    [['otherbot: noindex'], false],
+    [['max-snippet: 20, noindex'], true],
+    [['index', 'noindex'], true],
+    [['unavailable_after: 2030-01-01'], false],
 ]);
 
-it('reads directives to single crawlers for those that count', function (array $given, bool $noindex, array $barred): void {
+it('reads directives to single crawlers for those that count', function (
+    array $given,
+    bool $noindex,
+    array $barred,
+): void {
     $rules = IndexRules::from($given, ['Seekbot', 'imagebot']);
     expect($rules->noindex)->toBe($noindex)->and($rules->barred)->toBe($barred);
 })->with([
-    [['seekbot: noindex'], false, ['seekbot']], [['otherbot: noindex, seekbot: nofollow, noindex'], false, ['seekbot']], [['index, follow, imagebot: none'], false, ['imagebot']], [['seekbot: noarchive'], false, []],
-    [['noindex, seekbot: index'], true, []], [['max-snippet: 20, seekbot: noindex, imagebot: none'], false, ['seekbot', 'imagebot']],
+    [['seekbot: noindex'], false, ['seekbot']],
+    [['otherbot: noindex, seekbot: nofollow, noindex'], false, ['seekbot']],
+    [['index, follow, imagebot: none'], false, ['imagebot']],
+    [['seekbot: noarchive'], false, []],
+    [['noindex, seekbot: index'], true, []],
+    [['max-snippet: 20, seekbot: noindex, imagebot: none'], false, ['seekbot', 'imagebot']],
 ]);
 
-it('takes a meta element for a directive to a crawler where it says nothing else', function (string $name, string $content, bool $is): void {
+it('takes a meta element for a directive to a crawler where it says nothing else', function (
+    string $name,
+    string $content,
+    bool $is,
+): void {
     expect(IndexRules::areDirectives($name, $content))->toBe($is);
-})->with([['seekbot', 'noindex, nofollow', true], ['seekbot', 'NOINDEX, max-snippet: 20', true], ['keywords', 'index cards, noindex', false], ['rating', 'all', false], ['viewport', 'width=device-width', false], ['author', '', false], ['seek bot', 'noindex', false]]);
+})->with([
+    ['seekbot', 'noindex, nofollow', true],
+    ['seekbot', 'NOINDEX, max-snippet: 20', true],
+    ['keywords', 'index cards, noindex', false],
+    ['rating', 'all', false],
+    ['viewport', 'width=device-width', false],
+    ['author', '', false],
+    ['seek bot', 'noindex', false],
+]);
 
 // RFC 9309 section 5.1, to the letter.
-it('decides the example of RFC 9309, section 5.1, for each of its crawlers', function (string $crawler, string $target, bool $allowed): void {
+it('decides the example of RFC 9309, section 5.1, for each of its crawlers', function (
+    string $crawler,
+    string $target,
+    bool $allowed,
+): void {
     $file = <<<'TXT'
-        User-Agent: *
-        Disallow: *.gif$
-        Disallow: /example/
-        Allow: /publications/
+    User-Agent: *
+    Disallow: *.gif$
+    Disallow: /example/
+    Allow: /publications/
 
-        User-Agent: foobot
-        Disallow:/
-        Allow:/example/page.html
-        Allow:/example/allowed.gif
+    User-Agent: foobot
+    Disallow:/
+    Allow:/example/page.html
+    Allow:/example/allowed.gif
 
-        User-Agent: barbot
-        User-Agent: bazbot
-        Disallow: /example/page.html
+    User-Agent: barbot
+    User-Agent: bazbot
+    Disallow: /example/page.html
 
-        User-Agent: quxbot
-        TXT;
+    User-Agent: quxbot
+    TXT;
     expect(RobotsTxt::parse($file, $crawler)->allows($target))->toBe($allowed);
 })->with([
     ['somebot', '/picture.gif', false],
@@ -113,7 +160,12 @@ it('decides the example of RFC 9309, section 5.1, for each of its crawlers', fun
 
 // RFC 9309 section 5.2: the most specific match.
 it('decides the example of RFC 9309, section 5.2', function (): void {
-    $rules = RobotsTxt::parse("User-Agent: foobot\nAllow: /example/page/\nDisallow: /example/page/disallowed.gif\n", 'foobot');
-    expect($rules->allows('/example/page/disallowed.gif'))->toBeFalse()
-        ->and($rules->allows('/example/page/'))->toBeTrue();
+    $rules = RobotsTxt::parse(
+        "User-Agent: foobot\nAllow: /example/page/\nDisallow: /example/page/disallowed.gif\n",
+        'foobot',
+    );
+    expect($rules->allows('/example/page/disallowed.gif'))
+        ->toBeFalse()
+        ->and($rules->allows('/example/page/'))
+        ->toBeTrue();
 });

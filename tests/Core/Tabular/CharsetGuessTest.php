@@ -42,13 +42,18 @@ it('recognises a charset by the letters', function (string $text, string $charse
 ]);
 
 it('says when another reading is nearly as good', function (): void {
-    expect(CharsetGuess::of(written('Hängelampe für Küche und Flur, weiß', 'WINDOWS-1252'), ['de'])->isSure)->toBeTrue()
-        ->and(CharsetGuess::of("\xE6", [])->isSure)->toBeFalse();
+    expect(CharsetGuess::of(written('Hängelampe für Küche und Flur, weiß', 'WINDOWS-1252'), ['de'])->isSure)
+        ->toBeTrue()
+        ->and(CharsetGuess::of("\xE6", [])->isSure)
+        ->toBeFalse();
 });
 
 it('names every encoding once, as people write it', function (): void {
     $charsets = Dialect::charsets();
-    expect($charsets)->toContain('UTF-8', 'Windows-1250', 'Shift_JIS', 'Big5', 'EUC-KR', 'KOI8-R', 'ISO-8859-15', 'Macintosh')->and(count($charsets))->toBe(count(array_unique($charsets)));
+    expect($charsets)
+        ->toContain('UTF-8', 'Windows-1250', 'Shift_JIS', 'Big5', 'EUC-KR', 'KOI8-R', 'ISO-8859-15', 'Macintosh')
+        ->and(count($charsets))
+        ->toBe(count(array_unique($charsets)));
     foreach ($charsets as $charset) {
         expect(Encoding::labelled($charset)?->label())->toBe($charset);
     }

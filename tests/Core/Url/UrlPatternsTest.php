@@ -6,7 +6,7 @@ use Orchard\Core\Url\PageUrl;
 use Orchard\Core\Url\UrlPatterns;
 
 it('knows the shapes that may have no end', function (string $path, array $patterns): void {
-    expect(UrlPatterns::of(PageUrl::parse("http://shop.example$path") ?? throw new LogicException))->toBe($patterns);
+    expect(UrlPatterns::of(PageUrl::parse("http://shop.example$path") ?? throw new LogicException()))->toBe($patterns);
 })->with([
     'a plain page' => ['/lamps/alma-12', []],
     'one parameter' => ['/lamps/alma?finish=brass', ['/lamps/alma?finish' => 1.0, '/lamps/…?finish' => 20.0]],

@@ -33,14 +33,18 @@ it('throttles guesses', function (): void {
     for ($i = 0; $i < 5; $i++) {
         $this->post('/sign-in', ['email' => $user->email, 'password' => "guess $i"]);
     }
-    $this->post('/sign-in', ['email' => $user->email, 'password' => 'a-long-password'])->assertSessionHasErrors('email');
+    $this->post('/sign-in', ['email' => $user->email, 'password' => 'a-long-password'])->assertSessionHasErrors(
+        'email',
+    );
     $this->assertGuest();
 });
 
 it('turns guests to the door and strangers away as if there were no such store', function (): void {
     $store = someStore();
     $this->get("/s/{$store->slug}/write")->assertRedirect('/sign-in');
-    $this->actingAs(member(someStore(), Role::Owner))->get("/s/{$store->slug}/write")->assertNotFound();
+    $this->actingAs(member(someStore(), Role::Owner))
+        ->get("/s/{$store->slug}/write")
+        ->assertNotFound();
 });
 
 it('has a policy on every route of a store, and refuses the stranger and the lesser role', function (): void {
@@ -53,15 +57,30 @@ it('has a policy on every route of a store, and refuses the stranger and the les
         if (! str_starts_with($route->uri(), 's/{store}')) {
             continue;
         }
-        $abilities = array_map(static fn (string $m): string => Str::between($m, 'can:', ','), array_filter($route->gatherMiddleware(), static fn (mixed $m): bool => is_string($m) && str_starts_with($m, 'can:')));
+        $abilities = array_map(
+            static fn (string $m): string => Str::between($m, 'can:', ','),
+            array_filter(
+                $route->gatherMiddleware(),
+                static fn (mixed $m): bool => is_string($m) && str_starts_with($m, 'can:'),
+            ),
+        );
         expect($abilities)->not->toBeEmpty($route->uri());
         expect($route->gatherMiddleware())->toContain('auth');
         $strictest = array_values(array_intersect(array_reverse(array_keys($needed)), $abilities))[0];
-        $url = '/'.str_replace(['{store}', '{format}', '{field}'], [$store->slug, 'csv', 'title'], preg_replace('/\{(?!store|format|field)[a-z?]+\}/', '1', $route->uri()) ?? '');
+        $url =
+            '/'.
+            str_replace(
+                ['{store}', '{format}', '{field}'],
+                [$store->slug, 'csv', 'title'],
+                preg_replace('/\{(?!store|format|field)[a-z?]+\}/', '1', $route->uri()) ?? '',
+            );
         $method = $route->methods()[0];
         expect($this->actingAs($stranger)->call($method, $url)->status())->toBe(404, "$method $url for a stranger");
         if ($needed[$strictest] !== null) {
-            expect($this->actingAs(member($store, $needed[$strictest]))->call($method, $url)->status())->toBe(403, "$method $url for the {$needed[$strictest]->value}");
+            expect($this->actingAs(member($store, $needed[$strictest]))->call($method, $url)->status())->toBe(
+                403,
+                "$method $url for the {$needed[$strictest]->value}",
+            );
         }
         $seen++;
     }
@@ -76,16 +95,30 @@ it('leaves no route open that is not meant to be', function (): void {
             $open[] = $route->methods()[0].' '.$route->uri();
         }
     }
-    expect($open)->toEqualCanonicalizing(['GET health', 'GET {fallbackPlaceholder}', 'GET sign-in', 'POST sign-in', 'GET invitations/{secret}', 'POST invitations/{secret}', 'POST csp-reports', 'GET new-password', 'POST new-password', 'GET new-password/{token}', 'POST new-password/{token}']);
+    expect($open)->toEqualCanonicalizing([
+        'GET health', 'GET {fallbackPlaceholder}', 'GET sign-in', 'POST sign-in', 'GET invitations/{secret}',
+        'POST invitations/{secret}', 'POST csp-reports', 'GET new-password', 'POST new-password',
+        'GET new-password/{token}', 'POST new-password/{token}',
+    ]);
 });
 
 it('tells an address that leads nowhere within the store’s frame, in words for people', function (): void {
     $store = someStore();
-    $this->get("/s/{$store->slug}/weigh/nothing")->assertNotFound()->assertDontSee($store->name)->assertDontSee('route');
+    $this->get("/s/{$store->slug}/weigh/nothing")
+        ->assertNotFound()
+        ->assertDontSee($store->name)
+        ->assertDontSee('route');
     $this->actingAs(member($store, Role::Viewer));
     $frame = 'aria-label="The eight steps"';
-    $this->get("/s/{$store->slug}/weigh/nothing")->assertNotFound()->assertSee('This page does not exist')->assertSee($frame, false);
-    $this->get("/s/{$store->slug}/gather/pages/999999999")->assertNotFound()->assertSee('This page does not exist')->assertDontSee('No query results')->assertSee($frame, false);
+    $this->get("/s/{$store->slug}/weigh/nothing")
+        ->assertNotFound()
+        ->assertSee('This page does not exist')
+        ->assertSee($frame, false);
+    $this->get("/s/{$store->slug}/gather/pages/999999999")
+        ->assertNotFound()
+        ->assertSee('This page does not exist')
+        ->assertDontSee('No query results')
+        ->assertSee($frame, false);
     $this->get('/s/no-such-store')->assertNotFound()->assertDontSee('App\\Stores')->assertDontSee($frame, false);
     $this->getJson('/api/v1/nothing')->assertNotFound();
 });
@@ -99,9 +132,20 @@ it('asks for the token of the form on every change', function (): void {
 it('sends strict headers, and cookies that are Secure where the scheme is', function (): void {
     $plain = $this->get('http://127.0.0.1/sign-in');
     $csp = (string) $plain->headers->get('Content-Security-Policy');
-    expect($csp)->toContain("default-src 'self'")->not->toContain('unsafe')->and($plain->headers->get('X-Content-Type-Options'))->toBe('nosniff');
-    $cookie = static fn ($response) => collect($response->headers->getCookies())->first(static fn ($c) => $c->getName() === 'orchard_session');
-    expect($cookie($plain)->isSecure())->toBeFalse()->and($cookie($plain)->isHttpOnly())->toBeTrue()->and($cookie($plain)->getSameSite())->toBe('lax');
+    expect($csp)
+        ->toContain("default-src 'self'")
+        ->not->toContain('unsafe')
+        ->and($plain->headers->get('X-Content-Type-Options'))
+        ->toBe('nosniff');
+    $cookie = static fn ($response) => collect($response->headers->getCookies())->first(
+        static fn ($c) => $c->getName() === 'orchard_session',
+    );
+    expect($cookie($plain)->isSecure())
+        ->toBeFalse()
+        ->and($cookie($plain)->isHttpOnly())
+        ->toBeTrue()
+        ->and($cookie($plain)->getSameSite())
+        ->toBe('lax');
     expect($cookie($this->get('https://127.0.0.1/sign-in'))->isSecure())->toBeTrue();
 });
 
@@ -109,9 +153,15 @@ it('lets an invitation in once', function (): void {
     $store = someStore();
     $email = Str::lower(Str::random(10)).'@new.example';
     $secret = app(Invitations::class)->invite($store, $email, Role::Writer, null);
-    expect(DB::table('access_invitations')->where('store_id', $store->id)->value('secret_hash'))->not->toContain($secret);
-    $this->get("/invitations/$secret")->assertOk()->assertSee($store->name);
-    $this->post("/invitations/$secret", ['name' => 'Nia New', 'password' => 'short'])->assertSessionHasErrors('password');
+    expect(DB::table('access_invitations')->where('store_id', $store->id)->value('secret_hash'))->not->toContain(
+        $secret,
+    );
+    $this->get("/invitations/$secret")
+        ->assertOk()
+        ->assertSee($store->name);
+    $this->post("/invitations/$secret", ['name' => 'Nia New', 'password' => 'short'])->assertSessionHasErrors(
+        'password',
+    );
     $this->post("/invitations/$secret", ['name' => 'Nia New', 'password' => 'long-enough-word'])->assertRedirect('/');
     $user = User::query()->where('email', $email)->firstOrFail();
     expect($user->roleIn($store))->toBe(Role::Writer);
@@ -128,17 +178,27 @@ it('does not open somebody’s account by a link alone', function (): void {
 it('keeps one owner in every store', function (): void {
     $store = someStore();
     $owner = member($store, Role::Owner);
-    $this->actingAs($owner)->post("/s/{$store->slug}/people/{$owner->id}", ['role' => 'viewer'])->assertSessionHasErrors('role');
+    $this->actingAs($owner)
+        ->post("/s/{$store->slug}/people/{$owner->id}", ['role' => 'viewer'])
+        ->assertSessionHasErrors('role');
     $second = member($store, Role::Owner);
-    $this->actingAs($owner)->post("/s/{$store->slug}/people/{$second->id}", ['role' => 'none'])->assertSessionHasNoErrors();
-    expect(Membership::query()->where('store_id', $store->id)->pluck('role', 'user_id')->all())->toBe([$owner->id => Role::Owner]);
+    $this->actingAs($owner)
+        ->post("/s/{$store->slug}/people/{$second->id}", ['role' => 'none'])
+        ->assertSessionHasNoErrors();
+    expect(Membership::query()->where('store_id', $store->id)->pluck('role', 'user_id')->all())->toBe([
+        $owner->id => Role::Owner,
+    ]);
 });
 
 it('invites from the command line', function (): void {
     $store = someStore();
-    expect(orchard(['access:invite', "--store={$store->slug}", '--email=x@y.example', '--role=approver']))->code->toBe(0)->out->toContain('/invitations/');
+    expect(orchard(['access:invite', "--store={$store->slug}", '--email=x@y.example', '--role=approver']))
+        ->code->toBe(0)
+        ->out->toContain('/invitations/');
     expect(orchard(['access:invite', "--store={$store->slug}", '--email=nonsense']))->code->toBe(2)->out->toBe('');
-    expect(orchard(['access:invite', '--store=no-such-store', '--email=x@y.example']))->code->toBe(2)->err->toContain('no-such-store');
+    expect(orchard(['access:invite', '--store=no-such-store', '--email=x@y.example']))
+        ->code->toBe(2)
+        ->err->toContain('no-such-store');
 });
 
 it('leaves what a form said to the page behind it, whatever fragments are asked for in between', function (): void {
@@ -146,10 +206,18 @@ it('leaves what a form said to the page behind it, whatever fragments are asked 
     $this->actingAs(member($store, Role::Owner));
     $said = fn (array $headers) => $this->withHeaders($headers)->get(route('people', $store))->assertOk();
     foreach ([['HX-Request' => 'true'], ['Sec-Fetch-Dest' => 'empty']] as $aside) {
-        $this->flushHeaders()->post(route('people.invite', $store), ['email' => 'newcomer@told.example', 'role' => 'viewer', 'how' => 'link'])->assertRedirect();
+        $this->flushHeaders()
+            ->post(route('people.invite', $store), [
+                'email' => 'newcomer@told.example',
+                'role' => 'viewer',
+                'how' => 'link',
+            ])
+            ->assertRedirect();
         $said($aside);
         $this->flushHeaders();
-        $said(['Sec-Fetch-Dest' => 'document'])->assertSee('newcomer@told.example')->assertSee('role="status"', false);
+        $said(['Sec-Fetch-Dest' => 'document'])
+            ->assertSee('newcomer@told.example')
+            ->assertSee('role="status"', false);
         $said(['Sec-Fetch-Dest' => 'document'])->assertDontSee('role="status"', false);
     }
 });

@@ -16,11 +16,28 @@ use Orchard\Core\Wording\TextField;
 /** @return array{Store, int, string} a store with one resource, the resource, and the title that the shop holds */
 function storeWithText(): array
 {
-    $store = (new Tests\Web\Site)->store();
+    $store = (new Tests\Web\Site())->store();
     $market = (int) DB::table('markets')->where('store_id', $store->id)->value('id');
-    $resource = DB::table('resources')->insertGetId(['store_id' => $store->id, 'market_id' => $market, 'kind' => 3, 'external_id' => 'p1', 'name' => 'Aldern', 'url' => $store->base_url.'lamp/aldern', 'version' => '"1"', 'attributes' => '{}', 'synced_at' => now()]);
+    $resource = DB::table('resources')->insertGetId([
+        'store_id' => $store->id,
+        'market_id' => $market,
+        'kind' => 3,
+        'external_id' => 'p1',
+        'name' => 'Aldern',
+        'url' => $store->base_url.'lamp/aldern',
+        'version' => '"1"',
+        'attributes' => '{}',
+        'synced_at' => now(),
+    ]);
     foreach (TextField::cases() as $field) {
-        DB::table('resource_texts')->insert(['resource_id' => $resource, 'store_id' => $store->id, 'market_id' => $market, 'field' => $field->value, 'stored' => 'As the shop has it', 'origin' => Origin::Shop->value]);
+        DB::table('resource_texts')->insert([
+            'resource_id' => $resource,
+            'store_id' => $store->id,
+            'market_id' => $market,
+            'field' => $field->value,
+            'stored' => 'As the shop has it',
+            'origin' => Origin::Shop->value,
+        ]);
     }
 
     return [$store, $resource, 'As the shop has it'];
@@ -28,7 +45,7 @@ function storeWithText(): array
 
 it('loses no word, whatever people and recipes do one after the other', function (int $seed): void {
     [$store, $resource, $stored] = storeWithText();
-    $drafts = new Drafts;
+    $drafts = new Drafts();
     $people = [member($store, Role::Writer)->id, member($store, Role::Writer)->id];
     mt_srand($seed);
     $texts = [$stored, 'Aldern lamp', 'Aldern floor lamp', 'A lamp called Aldern'];
@@ -40,18 +57,40 @@ it('loses no word, whatever people and recipes do one after the other', function
         if (mt_rand(0, 3) === 0) {
             $saved = $drafts->saveByRecipe($store, $resource, TextField::Title, $text, 1, null);
             // A recipe writes where nobody wrote by hand, and nothing that is there already.
-            expect($saved)->toBe(($before === null || $before->origin === Origin::Recipe) && $text !== $stored && $text !== $before?->value);
+            expect($saved)->toBe(
+                ($before === null || $before->origin === Origin::Recipe) &&
+                    $text !== $stored &&
+                    $text !== $before?->value,
+            );
         } else {
             $revision = mt_rand(0, 2) === 0 ? $seen[array_rand($seen)] : ($before !== null ? $before->revision : 0);
-            $outcome = $drafts->save($store, $resource, TextField::Title, "  $text ", $revision, Origin::Hand, $people[mt_rand(0, 1)]);
-            $isStale = $revision !== ($before !== null ? $before->revision : 0) && $text !== ($before !== null ? $before->value : $stored);
-            expect($outcome->saved)->toBe(! $isStale)->and($outcome->isClash())->toBe($isStale);
+            $outcome = $drafts->save(
+                $store,
+                $resource,
+                TextField::Title,
+                "  $text ",
+                $revision,
+                Origin::Hand,
+                $people[mt_rand(0, 1)],
+            );
+            $isStale =
+                $revision !== ($before !== null ? $before->revision : 0) &&
+                $text !== ($before !== null ? $before->value : $stored);
+            expect($outcome->saved)
+                ->toBe(! $isStale)
+                ->and($outcome->isClash())
+                ->toBe($isStale);
             $given[] = $text;
         }
         $after = $drafts->find($resource, TextField::Title);
         $seen[] = $after !== null ? $after->revision : 0;
         // One draft at most, never one that says what the shop says, and always against what the shop holds.
-        expect(DB::table('drafts')->where('resource_id', $resource)->count())->toBe($after === null ? 0 : 1)->and($after?->value)->not->toBe($stored)->and($after === null ? $stored : $after->baseValue)->toBe($stored);
+        expect(DB::table('drafts')->where('resource_id', $resource)->count())
+            ->toBe($after === null ? 0 : 1)
+            ->and($after?->value)
+            ->not->toBe($stored)
+            ->and($after === null ? $stored : $after->baseValue)
+            ->toBe($stored);
     }
     $told = array_map(static fn (object $entry): string => (string) $entry->after_value, History::of($resource, 1000));
     foreach (array_unique($given) as $text) {
@@ -70,49 +109,136 @@ it('loses no word, whatever people and recipes do one after the other', function
 
 it('leaves alone what is on its way to the shop', function (): void {
     [$store, $resource] = storeWithText();
-    $drafts = new Drafts;
+    $drafts = new Drafts();
     $draft = $drafts->save($store, $resource, TextField::Title, 'On its way', 0, Origin::Hand, null)->draft;
-    expect($drafts->markReady($store, [$draft->id], true, null))->toBe(1)->and($drafts->markReady($store, [$draft->id], true, null))->toBe(0);
-    DB::table('drafts')->where('id', $draft->id)->update(['state' => DraftState::Sending->value]);
-    $outcome = $drafts->save($store, $resource, TextField::Title, 'Something else', $draft->revision, Origin::Hand, null);
-    expect($outcome->saved)->toBeFalse()->and($outcome->reason)->toContain('on its way')->and($drafts->saveByRecipe($store, $resource, TextField::Title, 'By recipe', 1, null))->toBeFalse()
-        ->and($drafts->markReady($store, [$draft->id], false, null))->toBe(0)->and($drafts->find($resource, TextField::Title)?->value)->toBe('On its way');
+    expect($drafts->markReady($store, [$draft->id], true, null))
+        ->toBe(1)
+        ->and($drafts->markReady($store, [$draft->id], true, null))
+        ->toBe(0);
+    DB::table('drafts')
+        ->where('id', $draft->id)
+        ->update(['state' => DraftState::Sending->value]);
+    $outcome = $drafts->save(
+        $store,
+        $resource,
+        TextField::Title,
+        'Something else',
+        $draft->revision,
+        Origin::Hand,
+        null,
+    );
+    expect($outcome->saved)
+        ->toBeFalse()
+        ->and($outcome->reason)
+        ->toContain('on its way')
+        ->and($drafts->saveByRecipe($store, $resource, TextField::Title, 'By recipe', 1, null))
+        ->toBeFalse()
+        ->and($drafts->markReady($store, [$draft->id], false, null))
+        ->toBe(0)
+        ->and($drafts->find($resource, TextField::Title)?->value)
+        ->toBe('On its way');
 });
 
 it('takes no text of another store, none that is too long, and marks none of it', function (): void {
     [$store, $resource] = storeWithText();
     [$other] = storeWithText();
-    $drafts = new Drafts;
+    $drafts = new Drafts();
     $draft = $drafts->save($store, $resource, TextField::Title, 'Mine', 0, Origin::Hand, null)->draft;
-    expect(fn () => $drafts->save($other, $resource, TextField::Title, 'Theirs', 0, Origin::Hand, null))->toThrow(InvalidArgumentException::class, 'no text of resource')
-        ->and(fn () => $drafts->save($store, $resource, TextField::Title, str_repeat('ü', TextField::Title->longest() + 1), $draft->revision, Origin::Hand, null))->toThrow(InvalidArgumentException::class, 'characters at most')
-        ->and($drafts->markReady($other, [$draft->id], true, null))->toBe(0)->and($drafts->decide($other, $draft->id, true, null))->toBeFalse()->and($drafts->find($resource, TextField::Title)?->state)->toBe(DraftState::Open);
+    expect(fn () => $drafts->save($other, $resource, TextField::Title, 'Theirs', 0, Origin::Hand, null))
+        ->toThrow(InvalidArgumentException::class, 'no text of resource')
+        ->and(
+            fn () => $drafts->save(
+                $store,
+                $resource,
+                TextField::Title,
+                str_repeat('ü', TextField::Title->longest() + 1),
+                $draft->revision,
+                Origin::Hand,
+                null,
+            ),
+        )
+        ->toThrow(InvalidArgumentException::class, 'characters at most')
+        ->and($drafts->markReady($other, [$draft->id], true, null))
+        ->toBe(0)
+        ->and($drafts->decide($other, $draft->id, true, null))
+        ->toBeFalse()
+        ->and($drafts->find($resource, TextField::Title)?->state)
+        ->toBe(DraftState::Open);
 });
 
 it('decides a clash for one side, and once', function (bool $ours): void {
     [$store, $resource, $stored] = storeWithText();
-    $drafts = new Drafts;
+    $drafts = new Drafts();
     $draft = $drafts->save($store, $resource, TextField::Title, 'Ours', 0, Origin::Hand, null)->draft;
-    DB::table('drafts')->where('id', $draft->id)->update(['state' => DraftState::Clash->value]);
-    DB::table('resource_texts')->where('resource_id', $resource)->where('field', TextField::Title->value)->update(['stored' => 'Theirs']);
-    expect($drafts->decide($store, $draft->id, $ours, null))->toBeTrue()->and($drafts->decide($store, $draft->id, $ours, null))->toBeFalse();
+    DB::table('drafts')
+        ->where('id', $draft->id)
+        ->update(['state' => DraftState::Clash->value]);
+    DB::table('resource_texts')
+        ->where('resource_id', $resource)
+        ->where('field', TextField::Title->value)
+        ->update(['stored' => 'Theirs']);
+    expect($drafts->decide($store, $draft->id, $ours, null))
+        ->toBeTrue()
+        ->and($drafts->decide($store, $draft->id, $ours, null))
+        ->toBeFalse();
     $after = $drafts->find($resource, TextField::Title);
-    $ours ? expect($after)->state->toBe(DraftState::Ready)->baseValue->toBe('Theirs')->value->toBe('Ours') : expect($after)->toBeNull();
-    expect(array_map(static fn (object $entry): string => (string) $entry->event, History::of($resource, 1)))->toBe([$ours ? 'ready' : 'dropped']);
+    $ours
+        ? expect($after)->state->toBe(DraftState::Ready)->baseValue->toBe('Theirs')->value->toBe('Ours')
+        : expect($after)->toBeNull();
+    expect(array_map(static fn (object $entry): string => (string) $entry->event, History::of($resource, 1)))->toBe([
+        $ours ? 'ready' : 'dropped',
+    ]);
 })->with(['ours' => [true], 'theirs' => [false]]);
 
 it('puts down one change for an address and field, the later over the earlier', function (): void {
-    $store = (new Tests\Web\Site)->store();
+    $store = (new Tests\Web\Site())->store();
     $market = (int) DB::table('markets')->where('store_id', $store->id)->value('id');
-    $page = DB::table('pages')->insertGetId(['store_id' => $store->id, 'market_id' => $market, 'digest' => random_bytes(16), 'url' => $store->base_url.'a']);
-    $changes = new AddressChanges;
-    $ask = static fn (string $value, AddressField $field = AddressField::Canonical): int => $changes->put($store, [['page' => $page, 'field' => $field, 'value' => $value, 'why' => 'test']], Origin::Hand, null);
-    $held = static fn (): array => DB::table('address_changes')->where('page_id', $page)->orderBy('field')->get(['field', 'value', 'base_value', 'state'])->map(static fn (object $row): string => implode(' ', (array) $row))->all();
-    expect($ask('/b'))->toBe(1)->and($ask('/b'))->toBe(0)->and($ask('/c'))->toBe(1)->and($ask('noindex', AddressField::Robots))->toBe(1)->and($held())->toBe(['11 /c  ready', '12 noindex  ready']);
+    $page = DB::table('pages')->insertGetId([
+        'store_id' => $store->id,
+        'market_id' => $market,
+        'digest' => random_bytes(16),
+        'url' => $store->base_url.'a',
+    ]);
+    $changes = new AddressChanges();
+    $ask = static fn (string $value, AddressField $field = AddressField::Canonical): int => $changes->put(
+        $store,
+        [['page' => $page, 'field' => $field, 'value' => $value, 'why' => 'test']],
+        Origin::Hand,
+        null,
+    );
+    $held = static fn (): array => DB::table('address_changes')
+        ->where('page_id', $page)
+        ->orderBy('field')
+        ->get(['field', 'value', 'base_value', 'state'])
+        ->map(static fn (object $row): string => implode(' ', (array) $row))
+        ->all();
+    expect($ask('/b'))
+        ->toBe(1)
+        ->and($ask('/b'))
+        ->toBe(0)
+        ->and($ask('/c'))
+        ->toBe(1)
+        ->and($ask('noindex', AddressField::Robots))
+        ->toBe(1)
+        ->and($held())
+        ->toBe(['11 /c  ready', '12 noindex  ready']);
     // What is on its way stays; what is live by our doing is not asked for again, and is what the next change is written over.
-    DB::table('address_changes')->where('page_id', $page)->where('field', 11)->update(['state' => 'sending']);
+    DB::table('address_changes')
+        ->where('page_id', $page)
+        ->where('field', 11)
+        ->update(['state' => 'sending']);
     expect($ask('/d'))->toBe(0);
     $changes->live($store->id, $page, AddressField::Canonical, '', '/c', '/c', false, null, null);
-    expect($ask('/c'))->toBe(0)->and($ask('/e'))->toBe(1)->and($held())->toBe(['11 /e /c ready', '12 noindex  ready']);
-    expect($changes->drop($store, [$page], null))->toBe(2)->and($held())->toBe([])->and($changes->drop($store, null, null))->toBe(0);
+    expect($ask('/c'))
+        ->toBe(0)
+        ->and($ask('/e'))
+        ->toBe(1)
+        ->and($held())
+        ->toBe(['11 /e /c ready', '12 noindex  ready']);
+    expect($changes->drop($store, [$page], null))
+        ->toBe(2)
+        ->and($held())
+        ->toBe([])
+        ->and($changes->drop($store, null, null))
+        ->toBe(0);
 });

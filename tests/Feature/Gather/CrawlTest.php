@@ -20,7 +20,12 @@ beforeEach(fn () => freshShop());
 function inventory(int $store): array
 {
     $rows = [];
-    foreach (DB::select('SELECT i.*, p.url, f.title, f.redirect_url, f.h1s, f.canonicals, f.canonical_header, f.problem FROM page_index i JOIN pages p ON p.id = i.page_id JOIN page_facts f ON f.page_id = p.id AND f.to_crawl = 0 WHERE i.store_id = ?', [$store]) as $row) {
+    foreach (
+        DB::select(
+            'SELECT i.*, p.url, f.title, f.redirect_url, f.h1s, f.canonicals, f.canonical_header, f.problem FROM page_index i JOIN pages p ON p.id = i.page_id JOIN page_facts f ON f.page_id = p.id AND f.to_crawl = 0 WHERE i.store_id = ?',
+            [$store],
+        ) as $row
+    ) {
         $rows[(string) preg_replace('~^http://[^/]+~', '', (string) $row->url)] = $row;
     }
 
@@ -31,17 +36,39 @@ it('finds what is there: pages, redirects one by one, errors, what is barred, wh
     $store = shopStore();
     $crawl = crawl($store);
     $pages = inventory($store->id);
-    expect($crawl->state)->toBe('complete')->and($pages['/'])->depth->toBe(0)->status->toBe(200)->kind->toBe(PageKind::Home->value)
-        ->and($pages['/all-lamps'])->status->toBe(301)->redirect_url->toEndWith('/lamps')
-        ->and($pages['/lamps'])->status->toBe(301)->redirect_url->toEndWith('/sale')->depth->toBe(1)
-        ->and($pages['/sale'])->status->toBe(302)->and($pages['/round'])->status->toBe(301)
-        ->and($pages['/find'])->status->toBe(0)->problem->toBe('barred by robots.txt')
-        ->and($pages['/about/trade'])->status->toBe(200)->depth->toBe(65535)
-        ->and($pages['/about/terms'])->indexable->toBe(0)->and($pages['/about/jobs']->title)->toBeNull();
+    expect($crawl->state)
+        ->toBe('complete')
+        ->and($pages['/'])
+        ->depth->toBe(0)
+        ->status->toBe(200)
+        ->kind->toBe(PageKind::Home->value)
+        ->and($pages['/all-lamps'])
+        ->status->toBe(301)
+        ->redirect_url->toEndWith('/lamps')
+        ->and($pages['/lamps'])
+        ->status->toBe(301)
+        ->redirect_url->toEndWith('/sale')
+        ->depth->toBe(1)
+        ->and($pages['/sale'])
+        ->status->toBe(302)
+        ->and($pages['/round'])
+        ->status->toBe(301)
+        ->and($pages['/find'])
+        ->status->toBe(0)
+        ->problem->toBe('barred by robots.txt')
+        ->and($pages['/about/trade'])
+        ->status->toBe(200)
+        ->depth->toBe(65535)
+        ->and($pages['/about/terms'])
+        ->indexable->toBe(0)
+        ->and($pages['/about/jobs']->title)
+        ->toBeNull();
     $products = office('GET', '/resources?kind=product&limit=250')['items'];
     foreach ($products as $product) {
         expect($pages[$product['path']])->kind->toBe(PageKind::Product->value)->status->toBe(200);
-        expect($pages[$product['path']]->title)->toBe(($product['title'] !== '' ? $product['title'] : $product['name']).' – Tindrel');
+        expect($pages[$product['path']]->title)->toBe(
+            ($product['title'] !== '' ? $product['title'] : $product['name']).' – Tindrel',
+        );
     }
 });
 
@@ -50,8 +77,16 @@ it('syncs the shop’s resources and learns what the theme adds', function (): v
     crawl($store);
     expect(DB::table('resources')->where('store_id', $store->id)->count())->toBe(40 + 10 + 8 + 12 + 1);
     $market = $store->markets()->firstOrFail();
-    expect(DB::table('title_suffixes')->where('market_id', $market->id)->where('kind', PageKind::Product->value)->value('suffix'))->toBe(' – Tindrel');
-    $text = DB::selectOne("SELECT t.stored, t.shown FROM resource_texts t JOIN resources r ON r.id = t.resource_id WHERE r.store_id = ? AND r.kind = 3 AND t.field = 2 AND t.stored = '' LIMIT 1", [$store->id]);
+    expect(
+        DB::table('title_suffixes')
+            ->where('market_id', $market->id)
+            ->where('kind', PageKind::Product->value)
+            ->value('suffix'),
+    )->toBe(' – Tindrel');
+    $text = DB::selectOne(
+        "SELECT t.stored, t.shown FROM resource_texts t JOIN resources r ON r.id = t.resource_id WHERE r.store_id = ? AND r.kind = 3 AND t.field = 2 AND t.stored = '' LIMIT 1",
+        [$store->id],
+    );
     expect($text->shown)->not->toBe('');
 });
 
@@ -64,10 +99,21 @@ it('writes an unchanged page only once, and a changed one as an interval', funct
     $product = office('GET', '/resources?kind=product&limit=1')['items'][0];
     changeInShop($product['id'], ['title' => 'A title of today']);
     $third = crawl($store);
-    $page = DB::table('resources')->where('store_id', $store->id)->where('external_id', $product['id'])->value('page_id');
+    $page = DB::table('resources')
+        ->where('store_id', $store->id)
+        ->where('external_id', $product['id'])
+        ->value('page_id');
     $rows = DB::table('page_facts')->where('page_id', $page)->orderBy('id')->get();
-    expect($rows)->toHaveCount(2)->and((int) $rows[0]->to_crawl)->toBe((int) $third->id)->and($rows[1]->title)->toBe('A title of today – Tindrel')->and((int) $rows[1]->to_crawl)->toBe(0)
-        ->and((int) DB::table('pages')->where('id', $page)->value('seen_crawl'))->toBe((int) $third->id);
+    expect($rows)
+        ->toHaveCount(2)
+        ->and((int) $rows[0]->to_crawl)
+        ->toBe((int) $third->id)
+        ->and($rows[1]->title)
+        ->toBe('A title of today – Tindrel')
+        ->and((int) $rows[1]->to_crawl)
+        ->toBe(0)
+        ->and((int) DB::table('pages')->where('id', $page)->value('seen_crawl'))
+        ->toBe((int) $third->id);
 });
 
 it('cuts the same set at a limit every time, and calls such a crawl incomplete', function (): void {
@@ -77,7 +123,12 @@ it('cuts the same set at a limit every time, and calls such a crawl incomplete',
         app(StoreOptions::class)->set($store, 'page_limit', '60');
         app(StoreOptions::class)->set($store, 'concurrency', (string) $concurrency);
         $crawl = crawl($store->refresh());
-        expect($crawl->state)->toBe('incomplete')->and((int) $crawl->fetched)->toBe(60)->and((int) $crawl->cut_off)->toBeGreaterThan(0);
+        expect($crawl->state)
+            ->toBe('incomplete')
+            ->and((int) $crawl->fetched)
+            ->toBe(60)
+            ->and((int) $crawl->cut_off)
+            ->toBeGreaterThan(0);
         $urls = array_keys(array_filter(inventory($store->id), static fn (object $row): bool => (int) $row->status > 0));
         sort($urls);
         $sets[] = $urls;
@@ -85,27 +136,37 @@ it('cuts the same set at a limit every time, and calls such a crawl incomplete',
     expect($sets[0])->toBe($sets[1]);
 });
 
-it('says that nothing is gone after an incomplete crawl, and that something is after a complete one', function (): void {
-    $store = shopStore();
-    crawl($store);
-    $before = count(inventory($store->id));
-    app(StoreOptions::class)->set($store, 'page_limit', '10');
-    crawl($store->refresh());
-    expect(count(inventory($store->id)))->toBe($before);
-    app(StoreOptions::class)->set($store, 'page_limit', '5000');
-    $shop = new PDO('sqlite:'.getenv('SHOP_DATA').'/shop.sqlite');
-    $shop->exec("DELETE FROM resources WHERE kind = 'article'");
-    file_put_contents(getenv('SHOP_DATA').'/generation', '2');
-    crawl($store->refresh());
-    expect(count(inventory($store->id)))->toBeLessThan($before)->and(DB::table('resources')->where('store_id', $store->id)->where('gone', 1)->count())->toBe(8);
-});
+it(
+    'says that nothing is gone after an incomplete crawl, and that something is after a complete one',
+    function (): void {
+        $store = shopStore();
+        crawl($store);
+        $before = count(inventory($store->id));
+        app(StoreOptions::class)->set($store, 'page_limit', '10');
+        crawl($store->refresh());
+        expect(count(inventory($store->id)))->toBe($before);
+        app(StoreOptions::class)->set($store, 'page_limit', '5000');
+        $shop = new PDO('sqlite:'.getenv('SHOP_DATA').'/shop.sqlite');
+        $shop->exec("DELETE FROM resources WHERE kind = 'article'");
+        file_put_contents(getenv('SHOP_DATA').'/generation', '2');
+        crawl($store->refresh());
+        expect(count(inventory($store->id)))
+            ->toBeLessThan($before)
+            ->and(DB::table('resources')->where('store_id', $store->id)->where('gone', 1)->count())
+            ->toBe(8);
+    },
+);
 
 it('stops when asked and goes on where it was', function (): void {
     $store = shopStore();
     $begun = app(Crawls::class)->begin($store, null);
     $desk = app(WorkDesk::class);
-    DB::table('gather_crawls')->where('id', $begun['crawl'])->update(['concurrency' => 1]);
-    DB::table('work')->where('id', $begun['work'])->update(['stop_asked' => 1]);
+    DB::table('gather_crawls')
+        ->where('id', $begun['crawl'])
+        ->update(['concurrency' => 1]);
+    DB::table('work')
+        ->where('id', $begun['work'])
+        ->update(['stop_asked' => 1]);
     expect($desk->workToEnd($begun['work']))->toBe('stopped')->and(Crawls::latest($store->id)?->state)->toBe('stopped');
     $desk->resume($begun['work']);
     expect($desk->workToEnd($begun['work']))->toBe('done');
@@ -117,20 +178,44 @@ it('loses nothing and repeats nothing when its process is killed half-way', func
     $store = shopStore();
     $begun = app(Crawls::class)->begin($store, null);
     for ($kill = 0; $kill < 3; $kill++) {
-        $code = 'require "vendor/autoload.php"; $app = require "bootstrap/app.php"; $app->make(Illuminate\Contracts\Console\Kernel::class)->bootstrap(); $app->make(App\Platform\Work\WorkDesk::class)->slice('.$begun['work'].');';
-        $process = proc_open([PHP_BINARY, '-r', $code], [1 => ['file', '/dev/null', 'w'], 2 => ['file', '/dev/null', 'w']], $pipes, base_path());
+        $code =
+            'require "vendor/autoload.php"; $app = require "bootstrap/app.php"; $app->make(Illuminate\Contracts\Console\Kernel::class)->bootstrap(); $app->make(App\Platform\Work\WorkDesk::class)->slice('.
+            $begun['work'].
+            ');';
+        $process = proc_open(
+            [PHP_BINARY, '-r', $code],
+            [1 => ['file', '/dev/null', 'w'], 2 => ['file', '/dev/null', 'w']],
+            $pipes,
+            base_path(),
+        );
         usleep(450_000 + $kill * 150_000);
         proc_terminate($process, 9);
         proc_close($process);
-        DB::table('work')->where('id', $begun['work'])->update(['expires_at' => now()->subSecond()]);
+        DB::table('work')
+            ->where('id', $begun['work'])
+            ->update(['expires_at' => now()->subSecond()]);
     }
     expect(app(WorkDesk::class)->workToEnd($begun['work']))->toBe('done');
-    $facts = static fn (int $id): array => array_map(static fn (object $row): array => [$row->status, $row->title, $row->depth, $row->links_in, $row->links_nav, $row->kind, $row->why_not], inventory($id));
+    $facts = static fn (int $id): array => array_map(
+        static fn (object $row): array => [
+            $row->status,
+            $row->title,
+            $row->depth,
+            $row->links_in,
+            $row->links_nav,
+            $row->kind,
+            $row->why_not,
+        ],
+        inventory($id),
+    );
     $a = $facts($reference->id);
     $b = $facts($store->id);
     ksort($a);
     ksort($b);
-    expect($b)->toBe($a)->and(DB::table('page_facts')->where('store_id', $store->id)->count())->toBe(count($b));
+    expect($b)
+        ->toBe($a)
+        ->and(DB::table('page_facts')->where('store_id', $store->id)->count())
+        ->toBe(count($b));
 });
 
 it('starts one crawl when two press at once', function (): void {
@@ -140,12 +225,24 @@ it('starts one crawl when two press at once', function (): void {
 });
 
 it('says plainly when the shop does not answer, or its host is not allowed', function (): void {
-    $store = app(AddStore::class)->add('Dead', 'http://127.0.0.1:9', 'dead-'.Str::lower(Str::random(8)), allowPrivate: true);
+    $store = app(AddStore::class)->add(
+        'Dead',
+        'http://127.0.0.1:9',
+        'dead-'.Str::lower(Str::random(8)),
+        allowPrivate: true,
+    );
     $begun = app(Crawls::class)->begin($store, null);
-    expect(app(WorkDesk::class)->workToEnd($begun['work']))->toBe('failed')->and(Crawls::latest($store->id))->state->toBe('failed')->remark->toContain('does not answer');
+    expect(app(WorkDesk::class)->workToEnd($begun['work']))
+        ->toBe('failed')
+        ->and(Crawls::latest($store->id))
+        ->state->toBe('failed')
+        ->remark->toContain('does not answer');
     $closed = app(AddStore::class)->add('Closed', (string) getenv('SHOP_URL'), 'closed-'.Str::lower(Str::random(8)));
     $begun = app(Crawls::class)->begin($closed, null);
-    expect(app(WorkDesk::class)->workToEnd($begun['work']))->toBe('failed')->and(Crawls::latest($closed->id)?->remark)->toContain('not a public address');
+    expect(app(WorkDesk::class)->workToEnd($begun['work']))
+        ->toBe('failed')
+        ->and(Crawls::latest($closed->id)?->remark)
+        ->toContain('not a public address');
 });
 
 it('slows down when the shop does, and waits when asked to', function (): void {
@@ -177,16 +274,26 @@ it('shows the inventory: filters, sorts, finds, and pages by key without losing 
         expect($seen)->toHaveCount(count(inventory($store->id)))->and(array_unique($seen))->toHaveCount(count($seen));
     }
     $counts = $list->counts($store);
-    expect(array_sum($counts['kinds']))->toBe($counts['total'])->and(array_sum($counts['statuses']))->toBe($counts['total']);
+    expect(array_sum($counts['kinds']))
+        ->toBe($counts['total'])
+        ->and(array_sum($counts['statuses']))
+        ->toBe($counts['total']);
     $rows = $list->page($store, PageFilter::of(['q' => 'pendant lam', 'kind' => 'collection']))['rows'];
     expect($rows)->not->toBeEmpty();
     foreach ($rows as $row) {
         expect(mb_strtolower($row->title.' '.$row->url))->toContain('pendant');
     }
-    expect($list->page($store, PageFilter::of(['q' => '/range/pendant-lamps?', 'exact' => '1']))['rows'])->not->toBeEmpty()
-        ->and($list->page($store, PageFilter::of(['q' => '+-"*()@<>~', 'status' => 'x', 'after' => 'zz.1']))['rows'])->toBeArray();
-    $this->actingAs(member($store, Role::Viewer))->get("/s/{$store->slug}/gather?kind=product&sort=links")->assertOk()->assertSee('/lamp/');
-    $this->get("/s/{$store->slug}/gather/pages/{$rows[0]->page_id}")->assertOk()->assertSee('Click depth');
+    expect($list->page($store, PageFilter::of(['q' => '/range/pendant-lamps?', 'exact' => '1']))['rows'])
+        ->not->toBeEmpty()
+        ->and($list->page($store, PageFilter::of(['q' => '+-"*()@<>~', 'status' => 'x', 'after' => 'zz.1']))['rows'])
+        ->toBeArray();
+    $this->actingAs(member($store, Role::Viewer))
+        ->get("/s/{$store->slug}/gather?kind=product&sort=links")
+        ->assertOk()
+        ->assertSee('/lamp/');
+    $this->get("/s/{$store->slug}/gather/pages/{$rows[0]->page_id}")
+        ->assertOk()
+        ->assertSee('Click depth');
 });
 
 it('exports the inventory with the promised columns', function (): void {
@@ -194,10 +301,20 @@ it('exports the inventory with the promised columns', function (): void {
     crawl($store);
     $csv = orchard(['gather:export', "--store={$store->slug}"]);
     $lines = explode("\r\n", trim($csv['out']));
-    expect($csv['code'])->toBe(0)->and($lines[0])->toBe('url,status,final_url,kind,indexable,why_not,title,description,h1,h1_count,canonical,depth,links_in,words,last_seen,sources')->and(count($lines) - 1)->toBe(count(inventory($store->id)));
+    expect($csv['code'])
+        ->toBe(0)
+        ->and($lines[0])
+        ->toBe(
+            'url,status,final_url,kind,indexable,why_not,title,description,h1,h1_count,canonical,depth,links_in,words,last_seen,sources',
+        )
+        ->and(count($lines) - 1)
+        ->toBe(count(inventory($store->id)));
     $json = json_decode(orchard(['gather:export', "--store={$store->slug}", '--format=json'])['out'], true);
     $byUrl = array_column($json, null, 'url');
-    expect($byUrl[getenv('SHOP_URL').'/all-lamps']['final_url'])->toEndWith('/range/pendant-lamps')->and($byUrl[getenv('SHOP_URL').'/round']['final_url'])->toBe('');
+    expect($byUrl[getenv('SHOP_URL').'/all-lamps']['final_url'])
+        ->toEndWith('/range/pendant-lamps')
+        ->and($byUrl[getenv('SHOP_URL').'/round']['final_url'])
+        ->toBe('');
     expect(orchard(['gather:export', "--store={$store->slug}", '--format=pdf'])['code'])->toBe(2);
 });
 
@@ -206,6 +323,10 @@ it('keeps one store’s pages from another’s people', function (): void {
     crawl($mine);
     $page = DB::table('pages')->where('store_id', $mine->id)->value('id');
     $other = shopStore();
-    $this->actingAs(member($other, Role::Owner))->get("/s/{$other->slug}/gather/pages/$page")->assertNotFound();
-    $this->get("/s/{$other->slug}/gather")->assertOk()->assertDontSee('/lamp/');
+    $this->actingAs(member($other, Role::Owner))
+        ->get("/s/{$other->slug}/gather/pages/$page")
+        ->assertNotFound();
+    $this->get("/s/{$other->slug}/gather")
+        ->assertOk()
+        ->assertDontSee('/lamp/');
 });

@@ -30,7 +30,10 @@ function released(Store $store, string $external, string $title): int
 /** @return list<string> ours and theirs */
 function drifted(Store $store): array
 {
-    return array_map(static fn (object $drift): string => "{$drift->ours} / {$drift->theirs}", Drifts::list($store, 100));
+    return array_map(
+        static fn (object $drift): string => "{$drift->ours} / {$drift->theirs}",
+        Drifts::list($store, 100),
+    );
 }
 
 it('finds texts that were changed without us, and only those', function (): void {
@@ -42,7 +45,12 @@ it('finds texts that were changed without us, and only those', function (): void
     changeInShop($this->products[2]['id'], ['title' => 'Never ours']);
     crawl($this->store);
     expect(drifted($this->store))->toBe(['Our title / Their title']);
-    $this->actingAs(member($this->store, Role::Viewer))->get("/s/{$this->store->slug}/gather/changed")->assertOk()->assertSee('1 released text was')->assertSee('Their title')->assertDontSee('Make drafts of ours');
+    $this->actingAs(member($this->store, Role::Viewer))
+        ->get("/s/{$this->store->slug}/gather/changed")
+        ->assertOk()
+        ->assertSee('1 released text was')
+        ->assertSee('Their title')
+        ->assertDontSee('Make drafts of ours');
     // Changed back by themselves: nothing is left to decide.
     changeInShop($this->products[0]['id'], ['title' => 'Our title']);
     crawl($this->store);
@@ -57,14 +65,23 @@ it('puts ours back as drafts, or accepts theirs for good', function (): void {
     crawl($this->store);
     $this->actingAs(member($this->store, Role::Writer));
     $this->post("/s/{$this->store->slug}/gather/drift", ['verb' => 'back', 'which' => ["$first.1"]])->assertRedirect();
-    expect(app(Drafts::class)->find($first, TextField::Title)?->value)->toBe('Our first')->and(drifted($this->store))->toBe(['Our second / Their second']);
+    expect(app(Drafts::class)->find($first, TextField::Title)?->value)
+        ->toBe('Our first')
+        ->and(drifted($this->store))
+        ->toBe(['Our second / Their second']);
     $this->post("/s/{$this->store->slug}/gather/drift", ['verb' => 'accept', 'all' => '1'])->assertRedirect();
     crawl($this->store);
-    expect(drifted($this->store))->toBe([])->and(DB::table('history')->where('resource_id', $second)->orderByDesc('id')->value('event'))->toBe('accepted');
+    expect(drifted($this->store))
+        ->toBe([])
+        ->and(DB::table('history')->where('resource_id', $second)->orderByDesc('id')->value('event'))
+        ->toBe('accepted');
     changeInShop($this->products[1]['id'], ['title' => 'Their third']);
     crawl($this->store);
     expect(drifted($this->store))->toBe(['Their second / Their third']);
-    $this->post("/s/{$this->store->slug}/gather/drift", ['verb' => 'back', 'which' => ['1); DROP TABLE drifts']])->assertSessionHasErrors('which.0');
+    $this->post("/s/{$this->store->slug}/gather/drift", [
+        'verb' => 'back',
+        'which' => ['1); DROP TABLE drifts'],
+    ])->assertSessionHasErrors('which.0');
 });
 
 it('leaves a text with a draft to its release', function (): void {
@@ -77,12 +94,16 @@ it('leaves a text with a draft to its release', function (): void {
 });
 
 it('lets no lesser role and no stranger decide', function (): void {
-    $this->actingAs(member($this->store, Role::Viewer))->post("/s/{$this->store->slug}/gather/drift", ['verb' => 'accept', 'all' => '1'])->assertForbidden();
+    $this->actingAs(member($this->store, Role::Viewer))
+        ->post("/s/{$this->store->slug}/gather/drift", ['verb' => 'accept', 'all' => '1'])
+        ->assertForbidden();
     $id = released($this->store, $this->products[0]['id'], 'Our title');
     changeInShop($this->products[0]['id'], ['title' => 'Their title']);
     crawl($this->store);
     $other = shopStore();
-    $this->actingAs(member($other, Role::Owner))->post("/s/{$other->slug}/gather/drift", ['verb' => 'accept', 'which' => ["$id.1"]])->assertRedirect();
+    $this->actingAs(member($other, Role::Owner))
+        ->post("/s/{$other->slug}/gather/drift", ['verb' => 'accept', 'which' => ["$id.1"]])
+        ->assertRedirect();
     $this->post("/s/{$this->store->slug}/gather/drift", ['verb' => 'accept', 'all' => '1'])->assertNotFound();
     expect(drifted($this->store))->toHaveCount(1);
 });

@@ -24,39 +24,98 @@ use Tests\Web\Site;
 /** @return list<string> facts as "path day query country device clicks impressions position" in order */
 function searchRows(Store $store): array
 {
-    return array_map(static fn (object $r): string => implode(' ', [parse_url((string) $r->url, PHP_URL_PATH) ?? '-', $r->day, $r->text ?? '-', $r->country === '' ? '-' : $r->country, $r->device, $r->clicks, $r->impressions, $r->impressions > 0 ? round($r->position_sum / $r->impressions / 1000, 3) : '-']),
-        DB::select('SELECT p.url, r.day, q.text, r.country, r.device, r.clicks, r.impressions, r.position_sum FROM search_rows r LEFT JOIN pages p ON p.id = r.page_id LEFT JOIN search_queries q ON q.id = r.query_id WHERE r.store_id = ? ORDER BY r.grain, p.url, r.day, q.text, r.country, r.device', [$store->id]));
+    return array_map(
+        static fn (object $r): string => implode(' ', [
+            parse_url((string) $r->url, PHP_URL_PATH) ?? '-',
+            $r->day,
+            $r->text ?? '-',
+            $r->country === '' ? '-' : $r->country,
+            $r->device,
+            $r->clicks,
+            $r->impressions,
+            $r->impressions > 0 ? round($r->position_sum / $r->impressions / 1000, 3) : '-',
+        ]),
+        DB::select(
+            'SELECT p.url, r.day, q.text, r.country, r.device, r.clicks, r.impressions, r.position_sum FROM search_rows r LEFT JOIN pages p ON p.id = r.page_id LEFT JOIN search_queries q ON q.id = r.query_id WHERE r.store_id = ? ORDER BY r.grain, p.url, r.day, q.text, r.country, r.device',
+            [$store->id],
+        ),
+    );
 }
 
 it('brings in search rows of every spelling, and joins them to their pages', function (): void {
-    $store = (new Site)->store();
+    $store = (new Site())->store();
     $base = rtrim($store->base_url, '/');
-    $import = bringIn($store, "Datum;Seite;Suchanfrage;Land;Gerät;Klicks;Impressionen;Durchschnittliche Position\r\n"
-        ."01.03.2026;$base/lamp?utm_source=x#top;Floor  LAMP;Deutschland;Mobil;3;1.200;4,5\r\n"
-        .'01.03.2026;'.strtoupper(substr($base, 0, 7)).substr($base, 7)."/lamp;floor lamp;deu;mobile;1;300;6,5\r\n"
-        ."02.03.2026;/lamp;floor lamp;AT;DESKTOP;0;10;12\r\n");
-    expect((int) $import->rows_taken)->toBe(3)->and((int) $import->rows_aside)->toBe(0)->and($import->first_day)->toBe('2026-03-01')->and($import->last_day)->toBe('2026-03-02')
-        ->and(searchRows($store))->toBe(['/lamp 2026-03-01 floor lamp DE 2 4 1500 4.9', '/lamp 2026-03-02 floor lamp AT 1 0 10 12'])
-        ->and(DB::table('page_index')->where('store_id', $store->id)->where('why_not', 9)->count())->toBe(1)
-        ->and(DB::table('page_weeks')->where('store_id', $store->id)->orderBy('week')->get(['week', 'clicks', 'impressions'])->map(static fn (object $row): string => "{$row->week} {$row->clicks} {$row->impressions}")->all())->toBe(['2026-02-23 4 1500', '2026-03-02 0 10'])
-        ->and(is_dir(Imports::path($import).'.rows'))->toBeFalse();
+    $import = bringIn(
+        $store,
+        "Datum;Seite;Suchanfrage;Land;Gerät;Klicks;Impressionen;Durchschnittliche Position\r\n".
+            "01.03.2026;$base/lamp?utm_source=x#top;Floor  LAMP;Deutschland;Mobil;3;1.200;4,5\r\n".
+            '01.03.2026;'.
+            strtoupper(substr($base, 0, 7)).
+            substr($base, 7).
+            "/lamp;floor lamp;deu;mobile;1;300;6,5\r\n".
+            "02.03.2026;/lamp;floor lamp;AT;DESKTOP;0;10;12\r\n",
+    );
+    expect((int) $import->rows_taken)
+        ->toBe(3)
+        ->and((int) $import->rows_aside)
+        ->toBe(0)
+        ->and($import->first_day)
+        ->toBe('2026-03-01')
+        ->and($import->last_day)
+        ->toBe('2026-03-02')
+        ->and(searchRows($store))
+        ->toBe(['/lamp 2026-03-01 floor lamp DE 2 4 1500 4.9', '/lamp 2026-03-02 floor lamp AT 1 0 10 12'])
+        ->and(DB::table('page_index')->where('store_id', $store->id)->where('why_not', 9)->count())
+        ->toBe(1)
+        ->and(
+            DB::table('page_weeks')
+                ->where('store_id', $store->id)
+                ->orderBy('week')
+                ->get(['week', 'clicks', 'impressions'])
+                ->map(static fn (object $row): string => "{$row->week} {$row->clicks} {$row->impressions}")
+                ->all(),
+        )
+        ->toBe(['2026-02-23 4 1500', '2026-03-02 0 10'])
+        ->and(is_dir(Imports::path($import).'.rows'))
+        ->toBeFalse();
 });
 
 it('sets aside what cannot be read, with line, column and reason, and takes the rest', function (): void {
-    $store = (new Site)->store();
-    $import = bringIn($store, "page,day,clicks,impressions,position,country,device\n/ok,2026-03-01,1,10,2,DE,desktop\n/neg,2026-03-01,-1,10,2,DE,desktop\n/more,2026-03-01,11,10,2,DE,desktop\n/zero,2026-03-01,1,10,0,DE,desktop\n"
-        ."https://other.example/x,2026-03-01,1,10,2,DE,desktop\n/day,2026-02-30,1,10,2,DE,desktop\n/future,2031-01-01,1,10,2,DE,desktop\n/land,2026-03-01,1,10,2,Atlantis,desktop\n/device,2026-03-01,1,10,2,DE,fridge\n,2026-03-01,1,10,2,DE,desktop\n/half,2026-03-01,1.5,10,2,DE,desktop\n/none,2026-03-01,1,,2,DE,desktop\n");
-    $asides = DB::table('gather_asides')->where('import_id', $import->id)->orderBy('line')->get()->map(static fn (object $row): string => "{$row->line} {$row->column_name}: {$row->reason}")->all();
-    expect(searchRows($store))->toBe(['/ok 2026-03-01 - DE 1 1 10 2'])->and($asides)->toBe([
-        '3 Clicks: "-1" is below nought', '4 Clicks: 11 clicks are more than 10 impressions', '5 Position: 0 is no position; the first is 1', '6 Page: "https://other.example/x" is no page of this store', '7 Day: "2026-02-30" is no day',
-        '8 Day: 2031-01-01 lies in the future', '9 Country: "Atlantis" is no country that is known', '10 Device: "fridge" is no device: desktop, phone or tablet', '11 Page: is empty', '12 Clicks: "1.5" is no whole number', '13 Impressions: is empty',
-    ])->and((int) $import->rows_aside)->toBe(11);
+    $store = (new Site())->store();
+    $import = bringIn(
+        $store,
+        "page,day,clicks,impressions,position,country,device\n/ok,2026-03-01,1,10,2,DE,desktop\n/neg,2026-03-01,-1,10,2,DE,desktop\n/more,2026-03-01,11,10,2,DE,desktop\n/zero,2026-03-01,1,10,0,DE,desktop\n".
+            "https://other.example/x,2026-03-01,1,10,2,DE,desktop\n/day,2026-02-30,1,10,2,DE,desktop\n/future,2031-01-01,1,10,2,DE,desktop\n/land,2026-03-01,1,10,2,Atlantis,desktop\n/device,2026-03-01,1,10,2,DE,fridge\n,2026-03-01,1,10,2,DE,desktop\n/half,2026-03-01,1.5,10,2,DE,desktop\n/none,2026-03-01,1,,2,DE,desktop\n",
+    );
+    $asides = DB::table('gather_asides')
+        ->where('import_id', $import->id)
+        ->orderBy('line')
+        ->get()
+        ->map(static fn (object $row): string => "{$row->line} {$row->column_name}: {$row->reason}")
+        ->all();
+    expect(searchRows($store))
+        ->toBe(['/ok 2026-03-01 - DE 1 1 10 2'])
+        ->and($asides)
+        ->toBe([
+            '3 Clicks: "-1" is below nought', '4 Clicks: 11 clicks are more than 10 impressions',
+            '5 Position: 0 is no position; the first is 1',
+            '6 Page: "https://other.example/x" is no page of this store', '7 Day: "2026-02-30" is no day',
+            '8 Day: 2031-01-01 lies in the future', '9 Country: "Atlantis" is no country that is known',
+            '10 Device: "fridge" is no device: desktop, phone or tablet', '11 Page: is empty',
+            '12 Clicks: "1.5" is no whole number', '13 Impressions: is empty',
+        ])
+        ->and((int) $import->rows_aside)
+        ->toBe(11);
 });
 
 it('refuses a file that cannot be meant, and stores nothing of it', function (string $text, string $why): void {
-    $store = (new Site)->store();
-    expect(fn () => bringIn($store, $text))->toThrow(InvalidArgumentException::class, $why)
-        ->and(DB::table('fact_days')->where('store_id', $store->id)->count())->toBe(0)->and(DB::table('pages')->where('store_id', $store->id)->count())->toBe(0);
+    $store = (new Site())->store();
+    expect(fn () => bringIn($store, $text))
+        ->toThrow(InvalidArgumentException::class, $why)
+        ->and(DB::table('fact_days')->where('store_id', $store->id)->count())
+        ->toBe(0)
+        ->and(DB::table('pages')->where('store_id', $store->id)->count())
+        ->toBe(0);
 })->with([
     'no impressions' => ["page,clicks\n/a,1\n", 'needs a column of impressions'],
     'no pages' => ["day,clicks,impressions\n2026-01-01,1,2\n", 'pages or of queries'],
@@ -67,74 +126,147 @@ it('refuses a file that cannot be meant, and stores nothing of it', function (st
 ]);
 
 it('stops where nearly nothing can be read, and leaves no facts', function (): void {
-    $store = (new Site)->store();
-    $import = bringIn($store, "page,day,clicks,impressions\n".str_repeat("https://other.example/a,2026-03-01,1,2\n", 1200), ends: 'failed');
-    expect($import->remark)->toContain('Too many rows')->and(DB::table('search_rows')->where('store_id', $store->id)->count())->toBe(0);
+    $store = (new Site())->store();
+    $import = bringIn(
+        $store,
+        "page,day,clicks,impressions\n".str_repeat("https://other.example/a,2026-03-01,1,2\n", 1200),
+        ends: 'failed',
+    );
+    expect($import->remark)
+        ->toContain('Too many rows')
+        ->and(DB::table('search_rows')->where('store_id', $store->id)->count())
+        ->toBe(0);
 });
 
-it('lets the newest import own its days whole, the same file twice count once, and an import be taken back', function (): void {
-    $store = (new Site)->store();
-    $head = "page,day,clicks,impressions,position\n";
-    $old = bringIn($store, $head."/a,2026-03-02,5,50,2\n/b,2026-03-02,1,10,3\n/a,2026-03-03,6,60,2\n");
-    bringIn($store, $head."/a,2026-03-02,5,50,2\n/b,2026-03-02,1,10,3\n/a,2026-03-03,6,60,2\n");
-    $before = searchRows($store);
-    $weeks = static fn (): array => DB::table('page_weeks')->where('store_id', $store->id)->orderByDesc('clicks')->pluck('clicks')->map(static fn (mixed $n): int => (int) $n)->all();
-    expect($before)->toBe(['/a 2026-03-02 - - 0 5 50 2', '/a 2026-03-03 - - 0 6 60 2', '/b 2026-03-02 - - 0 1 10 3'])->and($weeks())->toBe([11, 1]);
-    $new = bringIn($store, $head."/a,2026-03-02,7,70,2\n");
-    expect(searchRows($store))->toBe(['/a 2026-03-02 - - 0 7 70 2', '/a 2026-03-03 - - 0 6 60 2'])->and($weeks())->toBe([13]);
-    app(WorkDesk::class)->workToEnd(app(Imports::class)->takeBack($store, (int) $new->id, null));
-    expect(searchRows($store))->toBe($before)->and($weeks())->toBe([11, 1])->and(Imports::find($store, (int) $new->id)?->state)->toBe('back');
-    // The first one rests under the second: taking it back changes nothing that counts.
-    app(WorkDesk::class)->workToEnd(app(Imports::class)->takeBack($store, (int) $old->id, null));
-    expect(searchRows($store))->toBe($before)->and(fn () => app(Imports::class)->takeBack($store, (int) $old->id, null))->toThrow(InvalidArgumentException::class);
-});
+it(
+    'lets the newest import own its days whole, the same file twice count once, and an import be taken back',
+    function (): void {
+        $store = (new Site())->store();
+        $head = "page,day,clicks,impressions,position\n";
+        $old = bringIn($store, $head."/a,2026-03-02,5,50,2\n/b,2026-03-02,1,10,3\n/a,2026-03-03,6,60,2\n");
+        bringIn($store, $head."/a,2026-03-02,5,50,2\n/b,2026-03-02,1,10,3\n/a,2026-03-03,6,60,2\n");
+        $before = searchRows($store);
+        $weeks = static fn (): array => DB::table('page_weeks')
+            ->where('store_id', $store->id)
+            ->orderByDesc('clicks')
+            ->pluck('clicks')
+            ->map(static fn (mixed $n): int => (int) $n)
+            ->all();
+        expect($before)
+            ->toBe(['/a 2026-03-02 - - 0 5 50 2', '/a 2026-03-03 - - 0 6 60 2', '/b 2026-03-02 - - 0 1 10 3'])
+            ->and($weeks())
+            ->toBe([11, 1]);
+        $new = bringIn($store, $head."/a,2026-03-02,7,70,2\n");
+        expect(searchRows($store))
+            ->toBe(['/a 2026-03-02 - - 0 7 70 2', '/a 2026-03-03 - - 0 6 60 2'])
+            ->and($weeks())
+            ->toBe([13]);
+        app(WorkDesk::class)->workToEnd(app(Imports::class)->takeBack($store, (int) $new->id, null));
+        expect(searchRows($store))
+            ->toBe($before)
+            ->and($weeks())
+            ->toBe([11, 1])
+            ->and(Imports::find($store, (int) $new->id)?->state)
+            ->toBe('back');
+        // The first one rests under the second: taking it back changes nothing that counts.
+        app(WorkDesk::class)->workToEnd(app(Imports::class)->takeBack($store, (int) $old->id, null));
+        expect(searchRows($store))
+            ->toBe($before)
+            ->and(fn () => app(Imports::class)->takeBack($store, (int) $old->id, null))
+            ->toThrow(InvalidArgumentException::class);
+    },
+);
 
 it('keeps page totals and page-query rows apart, and sums pages by the coarser', function (): void {
-    $store = (new Site)->store();
-    bringIn($store, "page,day,query,clicks,impressions\n/a,2026-03-02,lamp,400,4000\n/a,2026-03-02,floor lamp,220,2000\n/a,2026-03-03,lamp,10,100\n");
+    $store = (new Site())->store();
+    bringIn(
+        $store,
+        "page,day,query,clicks,impressions\n/a,2026-03-02,lamp,400,4000\n/a,2026-03-02,floor lamp,220,2000\n/a,2026-03-03,lamp,10,100\n",
+    );
     expect((int) DB::table('page_weeks')->where('store_id', $store->id)->value('clicks'))->toBe(630);
     bringIn($store, "page,day,clicks,impressions\n/a,2026-03-02,1000,9000\n");
-    expect((int) DB::table('page_weeks')->where('store_id', $store->id)->value('clicks'))->toBe(1010)->and(DB::table('search_rows')->where('store_id', $store->id)->count())->toBe(4);
+    expect((int) DB::table('page_weeks')->where('store_id', $store->id)->value('clicks'))
+        ->toBe(1010)
+        ->and(DB::table('search_rows')->where('store_id', $store->id)->count())
+        ->toBe(4);
 });
 
 it('sums web search alone', function (): void {
-    $store = (new Site)->store();
+    $store = (new Site())->store();
     bringIn($store, "page,day,search type,clicks,impressions\n/a,2026-03-02,web,4,40\n/a,2026-03-02,image,100,1000\n");
     expect((int) DB::table('page_weeks')->where('store_id', $store->id)->value('clicks'))->toBe(4);
 });
 
 it('counts rows of a period in exactly that period', function (): void {
-    $store = (new Site)->store();
-    bringIn($store, "page,clicks,impressions,position\n/a,30,300,4\n/a,10,100,8\n", first: '2026-01-01', last: '2026-03-31');
+    $store = (new Site())->store();
+    bringIn(
+        $store,
+        "page,clicks,impressions,position\n/a,30,300,4\n/a,10,100,8\n",
+        first: '2026-01-01',
+        last: '2026-03-31',
+    );
     $window = NumberWindow::of($store);
-    expect($window?->isPeriod)->toBeTrue()->and($window?->firstDay)->toBe('2026-01-01')->and($window?->lastDay)->toBe('2026-03-31')
-        ->and((array) DB::table('page_index')->where('store_id', $store->id)->first(['clicks', 'impressions', 'position_milli']))->toBe(['clicks' => 40, 'impressions' => 400, 'position_milli' => 5000])
-        ->and(DB::table('page_weeks')->where('store_id', $store->id)->count())->toBe(0);
+    expect($window?->isPeriod)
+        ->toBeTrue()
+        ->and($window?->firstDay)
+        ->toBe('2026-01-01')
+        ->and($window?->lastDay)
+        ->toBe('2026-03-31')
+        ->and(
+            (array) DB::table('page_index')
+                ->where('store_id', $store->id)
+                ->first(['clicks', 'impressions', 'position_milli']),
+        )
+        ->toBe(['clicks' => 40, 'impressions' => 400, 'position_milli' => 5000])
+        ->and(DB::table('page_weeks')->where('store_id', $store->id)->count())
+        ->toBe(0);
 });
 
 it('brings in sales rows by page or by product number', function (): void {
     $store = crawledStore();
     $product = DB::table('resources')->where('store_id', $store->id)->where('kind', 3)->orderBy('id')->first();
     $day = now()->subDays(20)->format('Y-m-d');
-    $import = bringIn($store, "Date,Product ID,Orders,Items sold,Revenue\n$day,{$product->external_id},2,3,\"1,234.50\"\n$day,{$product->external_id},1,1,10\n$day,no-such,1,1,5\n$day,{$product->external_id},1,1,-5\n", FileSort::Sales);
+    $import = bringIn(
+        $store,
+        "Date,Product ID,Orders,Items sold,Revenue\n$day,{$product->external_id},2,3,\"1,234.50\"\n$day,{$product->external_id},1,1,10\n$day,no-such,1,1,5\n$day,{$product->external_id},1,1,-5\n",
+        FileSort::Sales,
+    );
     $row = DB::table('sales_rows')->where('store_id', $store->id)->first();
-    expect($row)->page_id->toBe($product->page_id)->orders->toBe(3)->units->toBe(4)->revenue->toBe('1244.50')
-        ->and(DB::table('gather_asides')->where('import_id', $import->id)->orderBy('line')->pluck('reason')->all())->toBe(['"no-such" is no product of this store', '-5 is below nought or beyond all reason'])
-        ->and((array) DB::table('page_index')->where('page_id', $product->page_id)->first(['orders', 'revenue']))->toBe(['orders' => 3, 'revenue' => '1244.50']);
+    expect($row)
+        ->page_id->toBe($product->page_id)
+        ->orders->toBe(3)
+        ->units->toBe(4)
+        ->revenue->toBe('1244.50')
+        ->and(DB::table('gather_asides')->where('import_id', $import->id)->orderBy('line')->pluck('reason')->all())
+        ->toBe(['"no-such" is no product of this store', '-5 is below nought or beyond all reason'])
+        ->and(
+            (array) DB::table('page_index')
+                ->where('page_id', $product->page_id)
+                ->first(['orders', 'revenue']),
+        )
+        ->toBe(['orders' => 3, 'revenue' => '1244.50']);
 });
 
 it('chooses thirteen whole weeks that end with the last complete one', function (): void {
-    $store = (new Site)->store();
+    $store = (new Site())->store();
     $day = static fn (int $ago): string => now()->subDays($ago)->format('Y-m-d');
     bringIn($store, "page,day,clicks,impressions\n/a,{$day(0)},1,2\n/a,{$day(200)},1,2\n");
     $window = NumberWindow::of($store);
-    expect($window)->not->toBeNull()->and((new DateTimeImmutable($window->firstDay))->format('N'))->toBe('1')->and((new DateTimeImmutable($window->firstDay))->diff(new DateTimeImmutable($window->lastDay))->days)->toBe(90)
-        ->and($window->lastDay <= $day(3))->toBeTrue()->and($window->lastDay > $day(10))->toBeTrue();
+    expect($window)
+        ->not->toBeNull()
+        ->and((new DateTimeImmutable($window->firstDay))->format('N'))
+        ->toBe('1')
+        ->and((new DateTimeImmutable($window->firstDay))->diff(new DateTimeImmutable($window->lastDay))->days)
+        ->toBe(90)
+        ->and($window->lastDay <= $day(3))
+        ->toBeTrue()
+        ->and($window->lastDay > $day(10))
+        ->toBeTrue();
 });
 
 it('sums weeks as brute force over the file does', function (): void {
     mt_srand(11);
-    $store = (new Site)->store();
+    $store = (new Site())->store();
     $text = "page,day,query,country,clicks,impressions,position\n";
     $expected = [];
     for ($i = 0; $i < 3000; $i++) {
@@ -142,14 +274,29 @@ it('sums weeks as brute force over the file does', function (): void {
         $day = (new DateTimeImmutable('2026-01-01'))->modify('+'.mt_rand(0, 80).' days')->format('Y-m-d');
         $impressions = mt_rand(0, 50);
         $clicks = mt_rand(0, $impressions);
-        $text .= "$page,$day,q".mt_rand(1, 9).','.['DE', 'AT', 'CH'][mt_rand(0, 2)].",$clicks,$impressions,".mt_rand(1, 30)."\n";
+        $text .=
+            "$page,$day,q".
+            mt_rand(1, 9).
+            ','.
+            ['DE', 'AT', 'CH'][mt_rand(0, 2)].
+            ",$clicks,$impressions,".
+            mt_rand(1, 30).
+            "\n";
         $key = PageWeeks::weekOf($day).' '.$page;
         $expected[$key] = [($expected[$key][0] ?? 0) + $clicks, ($expected[$key][1] ?? 0) + $impressions];
     }
     bringIn($store, $text);
     $found = [];
-    foreach (DB::select('SELECT w.week, p.url, w.clicks, w.impressions FROM page_weeks w JOIN pages p ON p.id = w.page_id WHERE w.store_id = ?', [$store->id]) as $row) {
-        $found[$row->week.' '.parse_url((string) $row->url, PHP_URL_PATH)] = [(int) $row->clicks, (int) $row->impressions];
+    foreach (
+        DB::select(
+            'SELECT w.week, p.url, w.clicks, w.impressions FROM page_weeks w JOIN pages p ON p.id = w.page_id WHERE w.store_id = ?',
+            [$store->id],
+        ) as $row
+    ) {
+        $found[$row->week.' '.parse_url((string) $row->url, PHP_URL_PATH)] = [
+            (int) $row->clicks,
+            (int) $row->impressions,
+        ];
     }
     ksort($expected);
     ksort($found);
@@ -159,45 +306,81 @@ it('sums weeks as brute force over the file does', function (): void {
 it('ends the same when its process is killed half-way', function (): void {
     $text = "page,day,query,clicks,impressions,position\n";
     for ($i = 0; $i < 60000; $i++) {
-        $text .= '/p'.($i % 700).','.sprintf('2026-0%d-%02d', 1 + $i % 3, 1 + $i % 28).',query '.($i % 900).','.($i % 3).','.(3 + $i % 40).",3.5\n";
+        $text .=
+            '/p'.
+            $i % 700 .
+            ','.
+            sprintf('2026-0%d-%02d', 1 + ($i % 3), 1 + ($i % 28)).
+            ',query '.
+            $i % 900 .
+            ','.
+            $i % 3 .
+            ','.
+            (3 + ($i % 40)).
+            ",3.5\n";
     }
-    $reference = (new Site)->store();
+    $reference = (new Site())->store();
     bringIn($reference, $text);
-    $store = (new Site)->store();
+    $store = (new Site())->store();
     $imports = app(Imports::class);
     $path = (string) tempnam(sys_get_temp_dir(), 'rows');
     file_put_contents($path, $text);
     $import = $imports->take($store, null, 'rows.csv', $path);
-    $work = $imports->start($store, $import, FileLook::into($store->id, Imports::path(Imports::find($store, $import)), FileSort::Search));
+    $work = $imports->start(
+        $store,
+        $import,
+        FileLook::into($store->id, Imports::path(Imports::find($store, $import)), FileSort::Search),
+    );
     for ($kill = 0; $kill < 3; $kill++) {
-        $code = 'require "vendor/autoload.php"; $app = require "bootstrap/app.php"; $app->make(Illuminate\Contracts\Console\Kernel::class)->bootstrap(); $app->make(App\Platform\Work\WorkDesk::class)->slice('.$work.');';
-        $process = proc_open([PHP_BINARY, '-r', $code], [1 => ['file', '/dev/null', 'w'], 2 => ['file', '/dev/null', 'w']], $pipes, base_path());
+        $code =
+            'require "vendor/autoload.php"; $app = require "bootstrap/app.php"; $app->make(Illuminate\Contracts\Console\Kernel::class)->bootstrap(); $app->make(App\Platform\Work\WorkDesk::class)->slice('.
+            $work.
+            ');';
+        $process = proc_open(
+            [PHP_BINARY, '-r', $code],
+            [1 => ['file', '/dev/null', 'w'], 2 => ['file', '/dev/null', 'w']],
+            $pipes,
+            base_path(),
+        );
         usleep(400_000 + $kill * 350_000);
         proc_terminate($process, 9);
         proc_close($process);
-        DB::table('work')->where('id', $work)->update(['expires_at' => now()->subSecond()]);
+        DB::table('work')
+            ->where('id', $work)
+            ->update(['expires_at' => now()->subSecond()]);
     }
-    expect(app(WorkDesk::class)->workToEnd($work))->toBe('done')->and((int) Imports::find($store, $import)?->rows_taken)->toBe(60000)
-        ->and(md5(implode("\n", searchRows($store))))->toBe(md5(implode("\n", searchRows($reference))))
-        ->and(DB::table('page_weeks')->where('store_id', $store->id)->sum('clicks'))->toEqual(DB::table('page_weeks')->where('store_id', $reference->id)->sum('clicks'));
+    expect(app(WorkDesk::class)->workToEnd($work))
+        ->toBe('done')
+        ->and((int) Imports::find($store, $import)?->rows_taken)
+        ->toBe(60000)
+        ->and(md5(implode("\n", searchRows($store))))
+        ->toBe(md5(implode("\n", searchRows($reference))))
+        ->and(DB::table('page_weeks')->where('store_id', $store->id)->sum('clicks'))
+        ->toEqual(DB::table('page_weeks')->where('store_id', $reference->id)->sum('clicks'));
 });
 
 it('forgets what has rested for thirty days', function (): void {
-    $store = (new Site)->store();
+    $store = (new Site())->store();
     foreach ([1, 2] as $clicks) {
         bringIn($store, "page,day,clicks,impressions\n/a,2026-03-02,$clicks,9\n");
     }
-    $rested = static fn (): int => DB::table('fact_days')->join('resting_search', static fn ($join) => $join->on('resting_search.import_id', '=', 'fact_days.import_id'))->where('store_id', $store->id)->count();
+    $rested = static fn (): int => DB::table('fact_days')
+        ->join('resting_search', static fn ($join) => $join->on('resting_search.import_id', '=', 'fact_days.import_id'))
+        ->where('store_id', $store->id)
+        ->count();
     expect($rested())->toBe(1);
     FactBook::forgetOld();
     expect($rested())->toBe(1);
-    DB::table('fact_days')->where('store_id', $store->id)->where('state', 'rests')->update(['rested_at' => now()->subDays(31)]);
+    DB::table('fact_days')
+        ->where('store_id', $store->id)
+        ->where('state', 'rests')
+        ->update(['rested_at' => now()->subDays(31)]);
     FactBook::forgetOld();
     expect($rested())->toBe(0);
 });
 
 it('takes a file in pieces, in order, none twice and none too many', function (): void {
-    $store = (new Site)->store();
+    $store = (new Site())->store();
     $imports = app(Imports::class);
     $stream = static function (string $bytes) {
         $file = fopen('php://memory', 'w+b');
@@ -207,50 +390,111 @@ it('takes a file in pieces, in order, none twice and none too many', function ()
         return $file;
     };
     $import = $imports->announce($store, null, 'big.csv', 10);
-    expect($imports->addPiece($store, $import, 0, $stream('01234')))->toBe(5)->and($imports->addPiece($store, $import, 0, $stream('01234')))->toBe(5)
-        ->and(fn () => $imports->addPiece($store, $import, 7, $stream('789')))->toThrow(InvalidArgumentException::class, 'only 5 have arrived')
-        ->and(fn () => $imports->addPiece($store, $import, 5, $stream('567890')))->toThrow(InvalidArgumentException::class, 'More has come')
-        ->and($imports->addPiece($store, $import, 5, $stream('56789')))->toBe(10)->and(file_get_contents(Imports::path(Imports::find($store, $import))))->toBe('0123456789')
-        ->and(fn () => $imports->announce($store, null, 'huge.csv', 3_000_000_000))->toThrow(InvalidArgumentException::class, '2 GB');
+    expect($imports->addPiece($store, $import, 0, $stream('01234')))
+        ->toBe(5)
+        ->and($imports->addPiece($store, $import, 0, $stream('01234')))
+        ->toBe(5)
+        ->and(fn () => $imports->addPiece($store, $import, 7, $stream('789')))
+        ->toThrow(InvalidArgumentException::class, 'only 5 have arrived')
+        ->and(fn () => $imports->addPiece($store, $import, 5, $stream('567890')))
+        ->toThrow(InvalidArgumentException::class, 'More has come')
+        ->and($imports->addPiece($store, $import, 5, $stream('56789')))
+        ->toBe(10)
+        ->and(file_get_contents(Imports::path(Imports::find($store, $import))))
+        ->toBe('0123456789')
+        ->and(fn () => $imports->announce($store, null, 'huge.csv', 3_000_000_000))
+        ->toThrow(InvalidArgumentException::class, '2 GB');
 });
 
 it('remembers how a file of one shape was matched', function (): void {
-    $store = (new Site)->store();
+    $store = (new Site())->store();
     $path = (string) tempnam(sys_get_temp_dir(), 'rows');
     file_put_contents($path, "Where,When,Hits,Shown\n/a,2026-03-02,1,9\n");
     $imports = app(Imports::class);
     $import = $imports->take($store, null, 'odd.csv', $path);
     $look = FileLook::into($store->id, $path);
     expect($look->isRemembered)->toBeFalse()->and($look->columns)->toBe([]);
-    $imports->start($store, $import, FileLook::into($store->id, $path, FileSort::Search, ['dates' => 'dmy'], [0 => 'page', 1 => 'day', 2 => 'clicks', 3 => 'impressions']));
-    expect(FileLook::into($store->id, $path))->isRemembered->toBeTrue()->columns->toBe([0 => 'page', 1 => 'day', 2 => 'clicks', 3 => 'impressions'])
-        ->and(FileLook::into((new Site)->store()->id, $path)->isRemembered)->toBeFalse();
+    $imports->start(
+        $store,
+        $import,
+        FileLook::into(
+            $store->id,
+            $path,
+            FileSort::Search,
+            ['dates' => 'dmy'],
+            [0 => 'page', 1 => 'day', 2 => 'clicks', 3 => 'impressions'],
+        ),
+    );
+    expect(FileLook::into($store->id, $path))
+        ->isRemembered->toBeTrue()
+        ->columns->toBe([0 => 'page', 1 => 'day', 2 => 'clicks', 3 => 'impressions'])
+        ->and(FileLook::into((new Site())->store()->id, $path)->isRemembered)
+        ->toBeFalse();
     unlink($path);
 });
 
 it('is driven from the command line', function (): void {
-    $store = (new Site)->store();
-    $done = orchard(['gather:import', 'search', '-', "--store={$store->slug}", '--wait', '--json'], "page,day,clicks,impressions\n/a,2026-03-02,1,9\n/b,2026-03-02,9,1\n");
+    $store = (new Site())->store();
+    $done = orchard(
+        ['gather:import', 'search', '-', "--store={$store->slug}", '--wait', '--json'],
+        "page,day,clicks,impressions\n/a,2026-03-02,1,9\n/b,2026-03-02,9,1\n",
+    );
     $answer = json_decode($done['out'], true);
-    expect($done['code'])->toBe(0)->and($answer)->toMatchArray(['state' => 'done', 'rows' => 1, 'set_aside' => 1, 'first_day' => '2026-03-02'])->and($done['err'])->toContain('row 3, Clicks: 9 clicks are more than 1 impressions');
-    expect(orchard(['gather:import', 'search', '-', "--store={$store->slug}", '--map=Where:page,2:day,Hits:clicks,Shown:impressions', '--wait'], "Where,When,Hits,Shown\n/a,2026-03-03,1,9\n"))->code->toBe(0)->out->toContain('1 rows are in');
-    expect(orchard(['gather:import', 'search', '-', "--store={$store->slug}", '--map=Nowhere:page'], "Where,Hits\n/a,1\n"))->code->toBe(2)->err->toContain('no column "Nowhere"');
-    expect(orchard(['gather:import', 'recipes', '-', "--store={$store->slug}"], 'x'))->code->toBe(2)->err->toContain('There are files of search, sales');
-    expect(orchard(['gather:import', 'search', '/no/such.csv', "--store={$store->slug}"])['code'])->toBe(2)->and(DB::table('gather_imports')->where('store_id', $store->id)->count())->toBe(2);
+    expect($done['code'])
+        ->toBe(0)
+        ->and($answer)
+        ->toMatchArray(['state' => 'done', 'rows' => 1, 'set_aside' => 1, 'first_day' => '2026-03-02'])
+        ->and($done['err'])
+        ->toContain('row 3, Clicks: 9 clicks are more than 1 impressions');
+    expect(
+        orchard(
+            [
+                'gather:import',
+                'search',
+                '-',
+                "--store={$store->slug}",
+                '--map=Where:page,2:day,Hits:clicks,Shown:impressions',
+                '--wait',
+            ],
+            "Where,When,Hits,Shown\n/a,2026-03-03,1,9\n",
+        ),
+    )
+        ->code->toBe(0)
+        ->out->toContain('1 rows are in');
+    expect(
+        orchard(['gather:import', 'search', '-', "--store={$store->slug}", '--map=Nowhere:page'], "Where,Hits\n/a,1\n"),
+    )
+        ->code->toBe(2)
+        ->err->toContain('no column "Nowhere"');
+    expect(orchard(['gather:import', 'recipes', '-', "--store={$store->slug}"], 'x'))
+        ->code->toBe(2)
+        ->err->toContain('There are files of search, sales');
+    expect(orchard(['gather:import', 'search', '/no/such.csv', "--store={$store->slug}"])['code'])
+        ->toBe(2)
+        ->and(DB::table('gather_imports')->where('store_id', $store->id)->count())
+        ->toBe(2);
 });
 
 it('fetches pages that only a file told of, with the next crawl', function (): void {
-    $site = (new Site)->linking('/', [])->linking('/hidden', []);
+    $site = (new Site())->linking('/', [])->linking('/hidden', []);
     $store = $site->store();
     bringIn($store, "page,day,clicks,impressions\n/hidden,2026-03-02,1,9\n/gone,2026-03-02,1,9\n");
     crawl($store);
     $rows = json_decode(orchard(['gather:export', "--store={$store->slug}", '--format=json'])['out'], true);
-    $byPath = array_combine(array_map(static fn (array $row): string => substr($row['url'], strlen($site->url)), $rows), $rows);
-    expect($byPath['/hidden'])->toMatchArray(['status' => 200, 'depth' => null, 'sources' => 'search'])->and($byPath['/gone'])->toMatchArray(['status' => 404, 'sources' => 'search'])->and($byPath['/']['sources'])->toBe('links');
+    $byPath = array_combine(
+        array_map(static fn (array $row): string => substr($row['url'], strlen($site->url)), $rows),
+        $rows,
+    );
+    expect($byPath['/hidden'])
+        ->toMatchArray(['status' => 200, 'depth' => null, 'sources' => 'search'])
+        ->and($byPath['/gone'])
+        ->toMatchArray(['status' => 404, 'sources' => 'search'])
+        ->and($byPath['/']['sources'])
+        ->toBe('links');
 });
 
 it('tells a page’s numbers so that they add up: queries, the rest of them, and what is withheld', function (): void {
-    $store = (new Site)->store();
+    $store = (new Site())->store();
     $day = now()->subDays(20)->format('Y-m-d');
     $rows = "page,day,query,clicks,impressions,position\n/a,$day,lamp,400,4000,2\n/a,$day,floor lamp,220,2000,5\n";
     for ($i = 0; $i < 30; $i++) {
@@ -258,58 +502,129 @@ it('tells a page’s numbers so that they add up: queries, the rest of them, and
     }
     bringIn($store, $rows);
     bringIn($store, "page,day,clicks,impressions,position\n/a,$day,1000,9000,3\n");
-    $page = static fn (string $path): int => (int) DB::table('pages')->where('store_id', $store->id)->where('url', rtrim($store->base_url, '/').$path)->value('id');
+    $page = static fn (string $path): int => (int) DB::table('pages')
+        ->where('store_id', $store->id)
+        ->where('url', rtrim($store->base_url, '/').$path)
+        ->value('id');
     $a = PageNumbers::of($store, $page('/a'));
-    expect($a?->total)->toMatchArray(['clicks' => 1000, 'impressions' => 9000, 'position' => 3.0])->and($a?->withheld)->toBe(['clicks' => 380, 'impressions' => 3000])
-        ->and(array_map(static fn (array $query): array => [$query['text'], $query['clicks'], $query['position']], $a->queries ?? []))->toBe([['lamp', 400, 2.0], ['floor lamp', 220, 5.0]])
-        ->and(array_sum(array_column($a->weeks ?? [], 'clicks')))->toBe(1000)->and($a?->weeks)->toHaveCount(13);
+    expect($a?->total)
+        ->toMatchArray(['clicks' => 1000, 'impressions' => 9000, 'position' => 3.0])
+        ->and($a?->withheld)
+        ->toBe(['clicks' => 380, 'impressions' => 3000])
+        ->and(
+            array_map(
+                static fn (array $query): array => [$query['text'], $query['clicks'], $query['position']],
+                $a->queries ?? [],
+            ),
+        )
+        ->toBe([['lamp', 400, 2.0], ['floor lamp', 220, 5.0]])
+        ->and(array_sum(array_column($a->weeks ?? [], 'clicks')))
+        ->toBe(1000)
+        ->and($a?->weeks)
+        ->toHaveCount(13);
     // The day's page rows own it for every page: /b has none of them, so all that its queries tell is more than its total, and said as it is.
     $b = PageNumbers::of($store, $page('/b'));
-    expect($b?->queries)->toHaveCount(25)->and($b?->rest)->toBe(['queries' => 5, 'clicks' => 0 + 1 + 2 + 3 + 4, 'impressions' => 500]);
+    expect($b?->queries)
+        ->toHaveCount(25)
+        ->and($b?->rest)
+        ->toBe(['queries' => 5, 'clicks' => 0 + 1 + 2 + 3 + 4, 'impressions' => 500]);
     foreach ([$a, $b] as $numbers) {
-        expect(array_sum(array_column($numbers->queries, 'clicks')) + $numbers->rest['clicks'] + $numbers->withheld['clicks'])->toBe($numbers->total['clicks']);
+        expect(
+            array_sum(array_column($numbers->queries, 'clicks')) +
+                $numbers->rest['clicks'] +
+                $numbers->withheld['clicks'],
+        )->toBe($numbers->total['clicks']);
     }
-    expect(PageNumbers::of((new Site)->store(), 1))->toBeNull();
+    expect(PageNumbers::of((new Site())->store(), 1))->toBeNull();
 });
 
 it('leads through the screens: a file, the look into it, its import, what it set aside, and back', function (): void {
-    $store = (new Site)->store();
+    $store = (new Site())->store();
     $this->actingAs(member($store, Role::Writer));
-    $file = UploadedFile::fake()->createWithContent('export.csv', "Wo;Wann;Klicks;Impressionen\n/a;1.3.2026;1;9\n/b;1.3.2026;9;1\n");
-    $this->get("/s/{$store->slug}/gather/files")->assertOk()->assertSee('No imports yet');
-    $url = (string) $this->post("/s/{$store->slug}/gather/files", ['file' => $file])->assertRedirect()->headers->get('Location');
+    $file = UploadedFile::fake()->createWithContent(
+        'export.csv',
+        "Wo;Wann;Klicks;Impressionen\n/a;1.3.2026;1;9\n/b;1.3.2026;9;1\n",
+    );
+    $this->get("/s/{$store->slug}/gather/files")
+        ->assertOk()
+        ->assertSee('No imports yet');
+    $url = (string) $this->post("/s/{$store->slug}/gather/files", ['file' => $file])
+        ->assertRedirect()
+        ->headers->get('Location');
     $this->get($url)->assertOk()->assertSee('needs a column of pages')->assertSee('1.3.2026');
     $this->post("$url/start")->assertSessionHasErrors('file');
     $this->get($url)->assertSee('needs a column of pages');
-    $this->get("$url?sort=search&was=search&columns[0]=page&columns[1]=day&columns[2]=clicks&columns[3]=impressions&separator=;&dates=dmy")->assertOk()->assertDontSee('needs a column');
-    $this->post("$url/start", ['sort' => 'search', 'was' => 'search', 'columns' => ['page', 'day', 'clicks', 'impressions'], 'separator' => ';', 'dates' => 'dmy'])->assertSessionHasNoErrors();
+    $this->get(
+        "$url?sort=search&was=search&columns[0]=page&columns[1]=day&columns[2]=clicks&columns[3]=impressions&separator=;&dates=dmy",
+    )
+        ->assertOk()
+        ->assertDontSee('needs a column');
+    $this->post("$url/start", [
+        'sort' => 'search',
+        'was' => 'search',
+        'columns' => ['page', 'day', 'clicks', 'impressions'],
+        'separator' => ';',
+        'dates' => 'dmy',
+    ])->assertSessionHasNoErrors();
     $work = (int) DB::table('work')->where('store_id', $store->id)->where('sort', ImportWork::sort())->value('id');
-    $this->get("$url/progress")->assertOk()->assertSee('waiting for its turn');
+    $this->get("$url/progress")
+        ->assertOk()
+        ->assertSee('waiting for its turn');
     expect(app(WorkDesk::class)->workToEnd($work))->toBe('done');
     $this->get($url)->assertOk()->assertSee('9 clicks are more than 1 impressions')->assertSee('in use');
-    expect($this->get("$url/set-aside.csv")->assertOk()->streamedContent())->toContain('/b,1.3.2026,9,1,"row 3, Clicks: 9 clicks are more than 1 impressions"');
-    $this->get("/s/{$store->slug}/gather/files")->assertOk()->assertSee('export.csv')->assertSee('search rows by page, day');
+    expect(
+        $this->get("$url/set-aside.csv")
+            ->assertOk()
+            ->streamedContent(),
+    )->toContain('/b,1.3.2026,9,1,"row 3, Clicks: 9 clicks are more than 1 impressions"');
+    $this->get("/s/{$store->slug}/gather/files")
+        ->assertOk()
+        ->assertSee('export.csv')
+        ->assertSee('search rows by page, day');
     $this->post("$url/back")->assertRedirect();
-    expect(app(WorkDesk::class)->workToEnd((int) DB::table('work')->where('store_id', $store->id)->max('id')))->toBe('done');
+    expect(app(WorkDesk::class)->workToEnd((int) DB::table('work')->where('store_id', $store->id)->max('id')))->toBe(
+        'done',
+    );
     $this->get($url)->assertOk()->assertSee('removed');
     $this->post("$url/back")->assertSessionHasErrors('file');
 });
 
 it('takes large files in pieces over HTTP, and goes on with one that was interrupted', function (): void {
-    $store = (new Site)->store();
+    $store = (new Site())->store();
     $this->actingAs(member($store, Role::Writer));
     $bytes = "page,day,clicks,impressions\n".str_repeat("/a,2026-03-01,1,9\n", 50);
-    $announce = fn (): array => (array) $this->postJson("/s/{$store->slug}/gather/files/announce", ['name' => 'big.csv', 'bytes' => strlen($bytes)])->assertOk()->json();
-    $piece = fn (string $url, int $offset, string $body) => $this->call('POST', "$url?offset=$offset", [], [], [], ['CONTENT_TYPE' => 'application/octet-stream', 'HTTP_CONTENT_LENGTH' => (string) strlen($body)], $body);
+    $announce = fn (): array => (array) $this->postJson("/s/{$store->slug}/gather/files/announce", [
+        'name' => 'big.csv',
+        'bytes' => strlen($bytes),
+    ])
+        ->assertOk()
+        ->json();
+    $piece = fn (string $url, int $offset, string $body) => $this->call(
+        'POST',
+        "$url?offset=$offset",
+        [],
+        [],
+        [],
+        ['CONTENT_TYPE' => 'application/octet-stream', 'HTTP_CONTENT_LENGTH' => (string) strlen($body)],
+        $body,
+    );
     $first = $announce();
-    $piece($first['pieces'], 0, substr($bytes, 0, 300))->assertOk()->assertJson(['arrived' => 300]);
+    $piece($first['pieces'], 0, substr($bytes, 0, 300))
+        ->assertOk()
+        ->assertJson(['arrived' => 300]);
     $again = $announce();
     expect($again['import'])->toBe($first['import'])->and($again['arrived'])->toBe(300);
-    $piece($again['pieces'], 500, 'x')->assertStatus(409)->assertJson(['arrived' => 300]);
+    $piece($again['pieces'], 500, 'x')
+        ->assertStatus(409)
+        ->assertJson(['arrived' => 300]);
     $this->get($again['page'])->assertOk()->assertSee('300 of');
-    $piece($again['pieces'], 300, substr($bytes, 300))->assertOk()->assertJson(['arrived' => strlen($bytes)]);
+    $piece($again['pieces'], 300, substr($bytes, 300))
+        ->assertOk()
+        ->assertJson(['arrived' => strlen($bytes)]);
     $this->get($again['page'])->assertOk()->assertSee('>Import<', false);
-    $this->postJson("/s/{$store->slug}/gather/files/announce", ['name' => 'empty.csv', 'bytes' => 0])->assertStatus(422);
+    $this->postJson("/s/{$store->slug}/gather/files/announce", ['name' => 'empty.csv', 'bytes' => 0])->assertStatus(
+        422,
+    );
     $this->actingAs(member($store, Role::Writer));
     $other = $announce();
     expect($other['import'])->not->toBe($first['import']);
@@ -320,16 +635,29 @@ it('takes large files in pieces over HTTP, and goes on with one that was interru
 });
 
 it('keeps files from strangers and viewers', function (): void {
-    $store = (new Site)->store();
+    $store = (new Site())->store();
     $import = bringIn($store, "page,day,clicks,impressions\n/a,2026-03-01,1,9\n");
-    $paths = ['take' => '', 'announce' => '/announce', 'pieces' => "/{$import->id}/pieces", 'start' => "/{$import->id}/start", 'back' => "/{$import->id}/back", 'stop' => "/{$import->id}/stop", 'resume' => "/{$import->id}/resume", 'drop' => "/{$import->id}/drop"];
+    $paths = [
+        'take' => '',
+        'announce' => '/announce',
+        'pieces' => "/{$import->id}/pieces",
+        'start' => "/{$import->id}/start",
+        'back' => "/{$import->id}/back",
+        'stop' => "/{$import->id}/stop",
+        'resume' => "/{$import->id}/resume",
+        'drop' => "/{$import->id}/drop",
+    ];
     $this->actingAs(member($store, Role::Viewer));
     foreach ($paths as $path) {
         $this->post("/s/{$store->slug}/gather/files$path")->assertForbidden();
     }
-    $this->get("/s/{$store->slug}/gather/files/{$import->id}")->assertOk()->assertDontSee('Take it back');
-    $other = (new Site)->store();
-    $this->actingAs(member($other, Role::Owner))->get("/s/{$store->slug}/gather/files")->assertNotFound();
+    $this->get("/s/{$store->slug}/gather/files/{$import->id}")
+        ->assertOk()
+        ->assertDontSee('Take it back');
+    $other = (new Site())->store();
+    $this->actingAs(member($other, Role::Owner))
+        ->get("/s/{$store->slug}/gather/files")
+        ->assertNotFound();
     foreach (["/{$import->id}", "/{$import->id}/progress", "/{$import->id}/set-aside.csv"] as $path) {
         $this->get("/s/{$other->slug}/gather/files$path")->assertNotFound();
     }
@@ -342,48 +670,83 @@ it('keeps files from strangers and viewers', function (): void {
 
 it('brings the texts that are seen most to the top of the desk', function (): void {
     $store = crawledStore();
-    $rows = DB::select('SELECT r.id, p.url FROM resources r JOIN pages p ON p.id = r.page_id WHERE r.store_id = ? AND r.kind = 3 ORDER BY r.id LIMIT 3', [$store->id]);
+    $rows = DB::select(
+        'SELECT r.id, p.url FROM resources r JOIN pages p ON p.id = r.page_id WHERE r.store_id = ? AND r.kind = 3 ORDER BY r.id LIMIT 3',
+        [$store->id],
+    );
     $day = now()->subDays(20)->format('Y-m-d');
-    bringIn($store, "page,day,clicks,impressions\n{$rows[0]->url},$day,1,50\n{$rows[1]->url},$day,9,900\n{$rows[2]->url},$day,2,200\n");
+    bringIn(
+        $store,
+        "page,day,clicks,impressions\n{$rows[0]->url},$day,1,50\n{$rows[1]->url},$day,9,900\n{$rows[2]->url},$day,2,200\n",
+    );
     $list = app(DeskList::class);
     $filter = DeskFilter::from(Request::create('/', 'GET', ['kind' => 'product', 'sort' => 'seen']));
     $shown = $list->page($store, $filter)['rows'];
-    expect(array_map(static fn ($row): array => [$row->id, $row->clicks, $row->impressions], array_slice($shown, 0, 4)))->toMatchArray([[$rows[1]->id, 9, 900], [$rows[2]->id, 2, 200], [$rows[0]->id, 1, 50]])
-        ->and($shown[3]->impressions)->toBe(0);
-    $this->actingAs(member($store, Role::Viewer))->get("/s/{$store->slug}/write?sort=seen")->assertOk()->assertSee('impressions')->assertSee('900');
+    expect(array_map(static fn ($row): array => [$row->id, $row->clicks, $row->impressions], array_slice($shown, 0, 4)))
+        ->toMatchArray([[$rows[1]->id, 9, 900], [$rows[2]->id, 2, 200], [$rows[0]->id, 1, 50]])
+        ->and($shown[3]->impressions)
+        ->toBe(0);
+    $this->actingAs(member($store, Role::Viewer))
+        ->get("/s/{$store->slug}/write?sort=seen")
+        ->assertOk()
+        ->assertSee('impressions')
+        ->assertSee('900');
 });
 
 it('pages the desk by what is seen most without losing or repeating a row', function (): void {
     $store = crawledStore();
     $day = now()->subDays(20)->format('Y-m-d');
     $text = "page,day,clicks,impressions\n";
-    foreach (DB::select('SELECT p.url FROM resources r JOIN pages p ON p.id = r.page_id WHERE r.store_id = ?', [$store->id]) as $i => $row) {
-        $text .= "{$row->url},$day,0,".($i % 5)."\n";
+    foreach (
+        DB::select('SELECT p.url FROM resources r JOIN pages p ON p.id = r.page_id WHERE r.store_id = ?', [$store->id]) as $i => $row
+    ) {
+        $text .= "{$row->url},$day,0,".$i % 5 ."\n";
     }
     bringIn($store, $text);
     foreach (['seen', 'wide', 'name'] as $sort) {
         $seen = [];
         $after = '';
         do {
-            $page = app(DeskList::class)->page($store, DeskFilter::from(Request::create('/', 'GET', ['sort' => $sort, 'after' => $after])));
+            $page = app(DeskList::class)->page(
+                $store,
+                DeskFilter::from(Request::create('/', 'GET', ['sort' => $sort, 'after' => $after])),
+            );
             array_push($seen, ...array_map(static fn ($row): int => $row->id, $page['rows']));
             $after = (string) $page['next'];
         } while ($after !== '');
-        expect($seen)->toHaveCount(DB::table('write_rows')->where('store_id', $store->id)->count())->and(array_unique($seen))->toHaveCount(count($seen));
+        expect($seen)
+            ->toHaveCount(DB::table('write_rows')->where('store_id', $store->id)->count())
+            ->and(array_unique($seen))
+            ->toHaveCount(count($seen));
     }
 });
 
 it('says so where no file told of a page, instead of drawing nothing', function (): void {
     $store = crawledStore();
-    $pages = DB::select('SELECT p.id, p.url FROM resources r JOIN pages p ON p.id = r.page_id WHERE r.store_id = ? AND r.kind = 3 ORDER BY r.id LIMIT 2', [$store->id]);
-    bringIn($store, "page,day,query,clicks,impressions\n{$pages[0]->url},".now()->subDays(20)->format('Y-m-d').",oak lamp,3,50\n");
+    $pages = DB::select(
+        'SELECT p.id, p.url FROM resources r JOIN pages p ON p.id = r.page_id WHERE r.store_id = ? AND r.kind = 3 ORDER BY r.id LIMIT 2',
+        [$store->id],
+    );
+    bringIn(
+        $store,
+        "page,day,query,clicks,impressions\n{$pages[0]->url},".
+            now()->subDays(20)->format('Y-m-d').
+            ",oak lamp,3,50\n",
+    );
     $this->actingAs(member($store, Role::Viewer));
-    $this->get("/s/{$store->slug}/gather/pages/{$pages[0]->id}")->assertOk()->assertSee('oak lamp')->assertSee('withheld')->assertDontSee('No search or sales data');
-    $this->get("/s/{$store->slug}/gather/pages/{$pages[1]->id}")->assertOk()->assertSee('No search or sales data')->assertDontSee('withheld');
+    $this->get("/s/{$store->slug}/gather/pages/{$pages[0]->id}")
+        ->assertOk()
+        ->assertSee('oak lamp')
+        ->assertSee('withheld')
+        ->assertDontSee('No search or sales data');
+    $this->get("/s/{$store->slug}/gather/pages/{$pages[1]->id}")
+        ->assertOk()
+        ->assertSee('No search or sales data')
+        ->assertDontSee('withheld');
 });
 
 it('keeps no file that it needs no more', function (): void {
-    $store = (new Site)->store();
+    $store = (new Site())->store();
     $done = bringIn($store, "page,day,clicks,impressions\n/a,2026-03-01,1,9\n");
     expect(is_file(Imports::path($done)))->toBeFalse();
     $imports = app(Imports::class);
@@ -392,34 +755,61 @@ it('keeps no file that it needs no more', function (): void {
     [$old, $new] = [$imports->take($store, null, 'old.csv', $path), $imports->take($store, null, 'new.csv', $path)];
     unlink($path);
     $file = Imports::path(Imports::find($store, $old));
-    DB::table('gather_imports')->where('id', $old)->update(['created_at' => now()->subDays(8)]);
+    DB::table('gather_imports')
+        ->where('id', $old)
+        ->update(['created_at' => now()->subDays(8)]);
     Imports::forgetAbandoned();
-    expect(is_file($file))->toBeFalse()->and(Imports::find($store, $old))->toBeNull()->and(is_file(Imports::path(Imports::find($store, $new))))->toBeTrue();
-    $failed = bringIn($store, "page,day,clicks,impressions\n".str_repeat("https://other.example/a,2026-03-01,1,2\n", 1200), ends: 'failed');
+    expect(is_file($file))
+        ->toBeFalse()
+        ->and(Imports::find($store, $old))
+        ->toBeNull()
+        ->and(is_file(Imports::path(Imports::find($store, $new))))
+        ->toBeTrue();
+    $failed = bringIn(
+        $store,
+        "page,day,clicks,impressions\n".str_repeat("https://other.example/a,2026-03-01,1,2\n", 1200),
+        ends: 'failed',
+    );
     expect(is_file(Imports::path($failed)))->toBeTrue()->and(is_dir(Imports::path($failed).'.rows'))->toBeTrue();
-    DB::table('gather_imports')->where('id', $failed->id)->update(['ended_at' => now()->subDays(31)]);
+    DB::table('gather_imports')
+        ->where('id', $failed->id)
+        ->update(['ended_at' => now()->subDays(31)]);
     Imports::forgetAbandoned();
     expect(is_file(Imports::path($failed)))->toBeFalse()->and(is_dir(Imports::path($failed).'.rows'))->toBeFalse();
 });
 
 it('calls an import that was taken back so, though that stopped half-way with a problem', function (): void {
-    $store = (new Site)->store();
+    $store = (new Site())->store();
     $import = bringIn($store, "page,day,clicks,impressions\n/a,2026-03-02,5,50\n");
     $work = app(Imports::class)->takeBack($store, (int) $import->id, null);
     // As a failure behind the days leaves it: the phase is weeks, the remark says what went wrong.
-    DB::table('work')->where('id', $work)->update(['stop_asked' => 1]);
+    DB::table('work')
+        ->where('id', $work)
+        ->update(['stop_asked' => 1]);
     expect(app(WorkDesk::class)->workToEnd($work))->toBe('stopped');
-    DB::table('gather_imports')->where('id', $import->id)->update(['state' => 'running', 'remark' => 'The database went away.']);
+    DB::table('gather_imports')
+        ->where('id', $import->id)
+        ->update(['state' => 'running', 'remark' => 'The database went away.']);
     app(WorkDesk::class)->resume($work);
-    expect(app(WorkDesk::class)->workToEnd($work))->toBe('done')->and(Imports::find($store, (int) $import->id))->state->toBe('back')->remark->toBeNull()
-        ->and(DB::table('search_rows')->where('store_id', $store->id)->count())->toBe(0);
+    expect(app(WorkDesk::class)->workToEnd($work))
+        ->toBe('done')
+        ->and(Imports::find($store, (int) $import->id))
+        ->state->toBe('back')
+        ->remark->toBeNull()
+        ->and(DB::table('search_rows')->where('store_id', $store->id)->count())
+        ->toBe(0);
 });
 
 it('brings in a workbook, whose days are numbers', function (): void {
-    $store = (new Site)->store();
+    $store = (new Site())->store();
     $path = (string) tempnam(sys_get_temp_dir(), 'rows');
     $serial = (int) (new DateTimeImmutable('1899-12-30'))->diff(new DateTimeImmutable('2026-03-02'))->days;
-    TableWriter::write('xlsx', ['Page', 'Date', 'Clicks', 'Impressions', 'Position'], [['/a', $serial, 3, 40, 2.5], ['/b', $serial + 1, 1, 9, 4]], fopen($path, 'wb') ?: throw new RuntimeException);
+    TableWriter::write(
+        'xlsx',
+        ['Page', 'Date', 'Clicks', 'Impressions', 'Position'],
+        [['/a', $serial, 3, 40, 2.5], ['/b', $serial + 1, 1, 9, 4]],
+        fopen($path, 'wb') ?: throw new RuntimeException(),
+    );
     bringIn($store, (string) file_get_contents($path));
     unlink($path);
     expect(searchRows($store))->toBe(['/a 2026-03-02 - - 0 3 40 2.5', '/b 2026-03-03 - - 0 1 9 4']);

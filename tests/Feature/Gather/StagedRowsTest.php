@@ -50,7 +50,14 @@ it('adds up what says the same, and puts it in the order of the key', function (
         $days = [];
         for ($i = 0; $i < 400; $i++) {
             $day = sprintf('2026-08-%02d', mt_rand(1, 3));
-            $key = sprintf("%010d\t%s\t00001\t%010d\t%s\t%d\t0", mt_rand(1, 6), $day, mt_rand(0, 9), ['', 'AT', 'DE'][mt_rand(0, 2)], mt_rand(1, 2));
+            $key = sprintf(
+                "%010d\t%s\t00001\t%010d\t%s\t%d\t0",
+                mt_rand(1, 6),
+                $day,
+                mt_rand(0, 9),
+                ['', 'AT', 'DE'][mt_rand(0, 2)],
+                mt_rand(1, 2),
+            );
             [$clicks, $impressions, $position] = [mt_rand(0, 9), mt_rand(10, 99), mt_rand(1000, 99000)];
             $lines .= "$key\t$clicks\t$impressions\t$position\n";
             $days[$day] = ($days[$day] ?? 0) + 1;
@@ -65,14 +72,27 @@ it('adds up what says the same, and puts it in the order of the key', function (
     foreach ($sums as $key => $numbers) {
         $expected[] = "$key\t".implode("\t", $numbers);
     }
-    expect(orderedLines($rows, FactTable::Search, '2026-08'))->toBe($expected)->and(array_sum($rows->days()))->toBe(1600)->and(array_keys($rows->days()))->toBe(['2026-08-01', '2026-08-02', '2026-08-03']);
+    expect(orderedLines($rows, FactTable::Search, '2026-08'))
+        ->toBe($expected)
+        ->and(array_sum($rows->days()))
+        ->toBe(1600)
+        ->and(array_keys($rows->days()))
+        ->toBe(['2026-08-01', '2026-08-02', '2026-08-03']);
 })->with([1, 2, 3]);
 
 it('adds money to the cent', function (): void {
     $rows = stagedRows($this->key);
     $rows->resume();
-    $rows->add(['2026-08' => "0000000007\t2026-08-01\t00001\t3\t1\t2\t0.10\t0.00\t-1.05\n0000000007\t2026-08-01\t00001\t4\t1\t1\t0.20\t99999999999.99\t0.06\n0000000008\t2026-08-01\t00001\t4\t1\t1\t0.20\t0.00\t0.00\n"], ['2026-08-01' => 3]);
-    expect(orderedLines($rows, FactTable::Sales, '2026-08'))->toBe(["0000000007\t2026-08-01\t00001\t7\t2\t3\t0.30\t99999999999.99\t-0.99", "0000000008\t2026-08-01\t00001\t4\t1\t1\t0.20\t0.00\t0.00"]);
+    $rows->add(
+        [
+            '2026-08' => "0000000007\t2026-08-01\t00001\t3\t1\t2\t0.10\t0.00\t-1.05\n0000000007\t2026-08-01\t00001\t4\t1\t1\t0.20\t99999999999.99\t0.06\n0000000008\t2026-08-01\t00001\t4\t1\t1\t0.20\t0.00\t0.00\n",
+        ],
+        ['2026-08-01' => 3],
+    );
+    expect(orderedLines($rows, FactTable::Sales, '2026-08'))->toBe([
+        "0000000007\t2026-08-01\t00001\t7\t2\t3\t0.30\t99999999999.99\t-0.99",
+        "0000000008\t2026-08-01\t00001\t4\t1\t1\t0.20\t0.00\t0.00",
+    ]);
 });
 
 it('takes only what the database knows of for read, whatever a killed process left', function (): void {
@@ -84,9 +104,14 @@ it('takes only what the database knows of for read, whatever a killed process le
     $rows->add(['2026-08' => $line(2), '2026-09' => $line(3)], ['2026-08-01' => 1, '2026-09-01' => 1]); // Written, and killed before the database took it down.
     $next = stagedRows($this->key, $known);
     $next->resume();
-    expect(is_file(stagedFolder($this->key).'/2026-09'))->toBeFalse()->and($next->days())->toBe(['2026-08-01' => 1]);
+    expect(is_file(stagedFolder($this->key).'/2026-09'))
+        ->toBeFalse()
+        ->and($next->days())
+        ->toBe(['2026-08-01' => 1]);
     $next->add(['2026-08' => $line(4)], ['2026-08-01' => 1]);
-    expect(array_map(static fn (string $text): int => (int) $text, orderedLines($next, FactTable::Sales, '2026-08')))->toBe([1, 4]);
+    expect(
+        array_map(static fn (string $text): int => (int) $text, orderedLines($next, FactTable::Sales, '2026-08')),
+    )->toBe([1, 4]);
 });
 
 it('says so where rows that were read are gone from the disk', function (): void {
@@ -94,7 +119,10 @@ it('says so where rows that were read are gone from the disk', function (): void
     $rows->resume();
     $rows->add(['2026-08' => "0000000001\t2026-08-01\t00001\t1\t1\t1\t1.00\t0.00\t0.00\n"], ['2026-08-01' => 1]);
     unlink(stagedFolder($this->key).'/2026-08');
-    expect(fn () => stagedRows($this->key, $rows->toJson())->resume())->toThrow(RuntimeException::class, 'gone from the disk');
+    expect(fn () => stagedRows($this->key, $rows->toJson())->resume())->toThrow(
+        RuntimeException::class,
+        'gone from the disk',
+    );
 });
 
 it('leaves nothing behind, and minds nothing that is not there', function (): void {
@@ -107,7 +135,7 @@ it('leaves nothing behind, and minds nothing that is not there', function (): vo
 });
 
 it('tells the ids of all queries that are asked for, however many it may remember', function (): void {
-    $store = (new Tests\Web\Site)->store();
+    $store = (new Tests\Web\Site())->store();
     $texts = array_map(static fn (int $n): string => $n % 3 === 0 ? (string) $n : "lamp $n", range(1, 25));
     $book = new QueryBook($store->id, memory: 10);
     $ids = $book->idsOf($texts);
@@ -128,6 +156,10 @@ it('says so where the disk is full, and counts nothing that is not on it', funct
     $rows->resume();
     $known = $rows->toJson();
     symlink('/dev/full', stagedFolder($this->key).'/2026-08'); // Every write there finds no space left.
-    expect(fn () => $rows->add(['2026-08' => str_repeat("x\n", 5000)], ['2026-08-01' => 5000]))->toThrow(RuntimeException::class, 'no room for the rows')
-        ->and($rows->toJson())->toBe($known)->and($rows->days())->toBe([]);
+    expect(fn () => $rows->add(['2026-08' => str_repeat("x\n", 5000)], ['2026-08-01' => 5000]))
+        ->toThrow(RuntimeException::class, 'no room for the rows')
+        ->and($rows->toJson())
+        ->toBe($known)
+        ->and($rows->days())
+        ->toBe([]);
 });

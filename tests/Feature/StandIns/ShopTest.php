@@ -7,11 +7,23 @@ beforeEach(fn () => freshShop());
 /** @return array{int, array<string, mixed>, string} status, body, header lines */
 function rawOffice(string $method, string $path, ?string $body = null, array $headers = []): array
 {
-    $context = stream_context_create(['http' => ['method' => $method, 'ignore_errors' => true, 'timeout' => 30, 'content' => (string) $body, 'header' => ['Content-Type: application/json', ...$headers]]]);
+    $context = stream_context_create([
+        'http' => [
+            'method' => $method,
+            'ignore_errors' => true,
+            'timeout' => 30,
+            'content' => (string) $body,
+            'header' => ['Content-Type: application/json', ...$headers],
+        ],
+    ]);
     $answer = @file_get_contents(getenv('SHOP_URL').'/office/v1'.$path, false, $context);
     $lines = implode("\n", $http_response_header ?? []);
 
-    return [preg_match('~^HTTP/\S+ (\d+)~', $lines, $found) === 1 ? (int) $found[1] : 0, (array) json_decode((string) $answer, true), $lines];
+    return [
+        preg_match('~^HTTP/\S+ (\d+)~', $lines, $found) === 1 ? (int) $found[1] : 0,
+        (array) json_decode((string) $answer, true),
+        $lines,
+    ];
 }
 
 function bearer(): string
@@ -28,9 +40,19 @@ it('grows the same shop from the same seed, and another from another', function 
     $grow = static function (int $seed): string {
         $dir = sys_get_temp_dir().'/shop-'.uniqid();
         mkdir($dir);
-        exec('php '.escapeshellarg(base_path('standins/shop/bin/make-shop')).' '.escapeshellarg($dir)." tiny $seed");
+        exec(
+            'php '.
+                escapeshellarg(base_path('standins/shop/bin/make-shop')).
+                ' '.
+                escapeshellarg($dir).
+                " tiny $seed",
+        );
         $db = new PDO("sqlite:$dir/shop.sqlite");
-        $all = serialize([$db->query('SELECT * FROM resources ORDER BY number')?->fetchAll(), $db->query('SELECT * FROM shelf ORDER BY collection, place')?->fetchAll(), $db->query('SELECT * FROM redirects ORDER BY path')?->fetchAll()]);
+        $all = serialize([
+            $db->query('SELECT * FROM resources ORDER BY number')?->fetchAll(),
+            $db->query('SELECT * FROM shelf ORDER BY collection, place')?->fetchAll(),
+            $db->query('SELECT * FROM redirects ORDER BY path')?->fetchAll(),
+        ]);
         $db = null;
         exec('rm -rf '.escapeshellarg($dir));
 
@@ -40,7 +62,12 @@ it('grows the same shop from the same seed, and another from another', function 
 });
 
 it('lets nobody in without the token', function (): void {
-    expect(rawOffice('GET', '/resources')[0])->toBe(401)->and(rawOffice('GET', '/resources', headers: ['Authorization: Bearer wrong'])[0])->toBe(401)->and(rawOffice('PUT', '/switches', '{"slow_ms":1}')[0])->toBe(401);
+    expect(rawOffice('GET', '/resources')[0])
+        ->toBe(401)
+        ->and(rawOffice('GET', '/resources', headers: ['Authorization: Bearer wrong'])[0])
+        ->toBe(401)
+        ->and(rawOffice('PUT', '/switches', '{"slow_ms":1}')[0])
+        ->toBe(401);
 });
 
 it('lists everything in batches, each once', function (): void {
@@ -57,14 +84,39 @@ it('lists everything in batches, each once', function (): void {
 it('takes a change at the right version alone, shows it at once, and logs it', function (): void {
     $product = firstProduct();
     $path = "/resources/{$product['id']}";
-    $send = static fn (string $body, array $headers = []): int => rawOffice('PATCH', $path, $body, [bearer(), ...$headers])[0];
-    expect($send('{"title":"x"}'))->toBe(428)->and($send('{"title":"x"}', ['If-Match: "9"']))->toBe(412)->and($send('[]', ['If-Match: "1"']))->toBe(400)->and($send('{"colour":"x"}', ['If-Match: "1"']))->toBe(422)
-        ->and($send(json_encode(['title' => str_repeat('x', 401)]), ['If-Match: "1"']))->toBe(422)->and($send('{"title":5}', ['If-Match: "1"']))->toBe(422);
+    $send = static fn (string $body, array $headers = []): int => rawOffice('PATCH', $path, $body, [
+        bearer(),
+        ...$headers,
+    ])[0];
+    expect($send('{"title":"x"}'))
+        ->toBe(428)
+        ->and($send('{"title":"x"}', ['If-Match: "9"']))
+        ->toBe(412)
+        ->and($send('[]', ['If-Match: "1"']))
+        ->toBe(400)
+        ->and($send('{"colour":"x"}', ['If-Match: "1"']))
+        ->toBe(422)
+        ->and($send(json_encode(['title' => str_repeat('x', 401)]), ['If-Match: "1"']))
+        ->toBe(422)
+        ->and($send('{"title":5}', ['If-Match: "1"']))
+        ->toBe(422);
     expect(office('GET', '/changes')['items'])->toBe([]);
     $before = shopPage($product['path']);
-    expect($send('{"title":"Tom & \"Ann\" <b>","h1":"A heading","robots":"noindex","social_title":"For friends","canonical":"/range"}', ['If-Match: "1"']))->toBe(200);
+    expect(
+        $send(
+            '{"title":"Tom & \"Ann\" <b>","h1":"A heading","robots":"noindex","social_title":"For friends","canonical":"/range"}',
+            ['If-Match: "1"'],
+        ),
+    )->toBe(200);
     $after = shopPage($product['path']);
-    expect($before)->not->toContain('A heading')->and($after)->toContain('<title>Tom &amp; &quot;Ann&quot; &lt;b&gt; – Tindrel</title>')->toContain('<h1>A heading</h1>')->toContain('content="noindex"')->toContain('content="For friends"')->toContain('rel="canonical" href="'.getenv('SHOP_URL').'/range"');
+    expect($before)
+        ->not->toContain('A heading')
+        ->and($after)
+        ->toContain('<title>Tom &amp; &quot;Ann&quot; &lt;b&gt; – Tindrel</title>')
+        ->toContain('<h1>A heading</h1>')
+        ->toContain('content="noindex"')
+        ->toContain('content="For friends"')
+        ->toContain('rel="canonical" href="'.getenv('SHOP_URL').'/range"');
     expect(office('GET', '/changes')['items'])->toHaveCount(1)->and(office('GET', $path)['version'])->toBe('2');
 });
 
@@ -72,29 +124,66 @@ it('moves a page with a redirect and names its pictures', function (): void {
     $product = firstProduct();
     changeInShop($product['id'], ['slug' => 'a-new-address', 'images' => ['0' => 'A lamp on a table']]);
     expect(shopPage('/lamp/a-new-address'))->toContain('alt="A lamp on a table"');
-    $moved = @get_headers(getenv('SHOP_URL').$product['path'], false, stream_context_create(['http' => ['follow_location' => 0]]));
-    expect($moved[0] ?? '')->toContain('301')->and(implode(' ', $moved ?: []))->toContain('/lamp/a-new-address');
-    [$status] = rawOffice('PATCH', '/resources/'.office('GET', '/resources?kind=product&limit=2')['items'][1]['id'], '{"slug":"a-new-address"}', [bearer(), 'If-Match: "1"']);
+    $moved = @get_headers(
+        getenv('SHOP_URL').$product['path'],
+        false,
+        stream_context_create(['http' => ['follow_location' => 0]]),
+    );
+    expect($moved[0] ?? '')
+        ->toContain('301')
+        ->and(implode(' ', $moved ?: []))
+        ->toContain('/lamp/a-new-address');
+    [$status] = rawOffice(
+        'PATCH',
+        '/resources/'.office('GET', '/resources?kind=product&limit=2')['items'][1]['id'],
+        '{"slug":"a-new-address"}',
+        [bearer(), 'If-Match: "1"'],
+    );
     expect($status)->toBe(422);
 });
 
 it('misbehaves as its switches say', function (): void {
     $path = '/resources/'.firstProduct()['id'];
     office('PUT', '/switches', ['fail_every' => 1]);
-    expect(rawOffice('PATCH', $path, '{"title":"x"}', [bearer(), 'If-Match: "1"'])[0])->toBe(500)->and(office('GET', $path)['version'])->toBe('1');
+    expect(rawOffice('PATCH', $path, '{"title":"x"}', [bearer(), 'If-Match: "1"'])[0])
+        ->toBe(500)
+        ->and(office('GET', $path)['version'])
+        ->toBe('1');
     office('PUT', '/switches', ['fail_every' => 0, 'lose_every' => 1]);
-    expect(rawOffice('PATCH', $path, '{"title":"lost answer"}', [bearer(), 'If-Match: "1"'])[0])->toBe(0)->and(office('GET', $path)['title'])->toBe('lost answer');
+    expect(rawOffice('PATCH', $path, '{"title":"lost answer"}', [bearer(), 'If-Match: "1"'])[0])
+        ->toBe(0)
+        ->and(office('GET', $path)['title'])
+        ->toBe('lost answer');
     office('PUT', '/switches', ['lose_every' => 0, 'stall_every' => 1, 'stall_seconds' => 1]);
     $start = microtime(true);
-    expect(rawOffice('PATCH', $path, '{"title":"too late"}', [bearer(), 'If-Match: "2"'])[0])->toBe(503)->and(microtime(true) - $start)->toBeGreaterThan(0.9)->and(office('GET', $path)['title'])->toBe('lost answer');
+    expect(rawOffice('PATCH', $path, '{"title":"too late"}', [bearer(), 'If-Match: "2"'])[0])
+        ->toBe(503)
+        ->and(microtime(true) - $start)
+        ->toBeGreaterThan(0.9)
+        ->and(office('GET', $path)['title'])
+        ->toBe('lost answer');
     office('PUT', '/switches', ['stall_every' => 0, 'rate' => 1, 'burst' => 2]);
     $statuses = array_map(static fn (): array => rawOffice('GET', $path, headers: [bearer()]), range(1, 4));
-    expect(array_column($statuses, 0))->toContain(429)->and(implode(' ', array_column($statuses, 2)))->toContain('Retry-After');
+    expect(array_column($statuses, 0))
+        ->toContain(429)
+        ->and(implode(' ', array_column($statuses, 2)))
+        ->toContain('Retry-After');
     expect(rawOffice('PUT', '/switches', '{"no_such":1}', [bearer()])[0])->toBe(422);
 });
 
 it('carries no clock, nonce or version: a page is the same each time', function (): void {
-    foreach (['/', '/range', '/range/pendant-lamps', firstProduct()['path'], '/journal', '/about/delivery', '/robots.txt', '/sitemap.xml'] as $path) {
+    foreach (
+        [
+            '/',
+            '/range',
+            '/range/pendant-lamps',
+            firstProduct()['path'],
+            '/journal',
+            '/about/delivery',
+            '/robots.txt',
+            '/sitemap.xml',
+        ] as $path
+    ) {
         $first = shopPage($path);
         exec('rm -rf '.escapeshellarg(getenv('SHOP_DATA').'/pages').'/*');
         expect(shopPage($path))->toBe($first);
@@ -104,7 +193,11 @@ it('carries no clock, nonce or version: a page is the same each time', function 
 it('has its faults', function (): void {
     $products = office('GET', '/resources?kind=product&limit=250')['items'];
     $titles = array_column($products, 'title');
-    expect(array_filter($titles, static fn (string $t): bool => $t === ''))->not->toBeEmpty()->and(array_filter($titles, static fn (string $t): bool => mb_strlen($t) > 80))->not->toBeEmpty()
-        ->and(count($titles))->toBeGreaterThan(count(array_unique($titles)));
+    expect(array_filter($titles, static fn (string $t): bool => $t === ''))
+        ->not->toBeEmpty()
+        ->and(array_filter($titles, static fn (string $t): bool => mb_strlen($t) > 80))
+        ->not->toBeEmpty()
+        ->and(count($titles))
+        ->toBeGreaterThan(count(array_unique($titles)));
     expect(shopPage('/about/jobs'))->not->toContain('<title>')->and(shopPage('/range'))->not->toContain('/about/trade');
 });

@@ -8,7 +8,12 @@ use App\Facts\Calendar\Returns;
 use Illuminate\Support\Facades\DB;
 use Tests\Web\Site;
 
-it('finds the days of what comes again', function (Returns $returns, string $first, int $year, ?string $expected): void {
+it('finds the days of what comes again', function (
+    Returns $returns,
+    string $first,
+    int $year,
+    ?string $expected,
+): void {
     expect($returns->in(new DateTimeImmutable($first), $year)?->format('Y-m-d'))->toBe($expected);
 })->with([
     'once' => [Returns::Never, '2026-10-05', 2027, null],
@@ -25,20 +30,40 @@ it('marks what was entered on every time axis, and warns where a break lies in a
     $store = weighableStore();
     weigh($store);
     $day = static fn (int $weeks): string => now()->startOfWeek()->subWeeks($weeks)->toDateString();
-    $this->actingAs(member($store, Role::Writer))->post("/s/{$store->slug}/weigh/calendar", ['name' => 'Spring sale', 'first' => $day(5), 'last' => $day(5), 'returns' => 'never'])->assertRedirect();
-    $this->get("/s/{$store->slug}/weigh/numbers")->assertOk()->assertSee('Spring sale')->assertDontSee('A break in the data lies');
-    $this->post("/s/{$store->slug}/weigh/calendar", ['name' => 'Counting failed', 'first' => $day(6), 'last' => $day(6), 'returns' => 'never', 'break' => '1'])->assertRedirect();
-    $this->get("/s/{$store->slug}/weigh")->assertSee('A break in the data lies in what is compared here')->assertSee('Counting failed');
+    $this->actingAs(member($store, Role::Writer))
+        ->post("/s/{$store->slug}/weigh/calendar", [
+            'name' => 'Spring sale',
+            'first' => $day(5),
+            'last' => $day(5),
+            'returns' => 'never',
+        ])
+        ->assertRedirect();
+    $this->get("/s/{$store->slug}/weigh/numbers")
+        ->assertOk()
+        ->assertSee('Spring sale')
+        ->assertDontSee('A break in the data lies');
+    $this->post("/s/{$store->slug}/weigh/calendar", [
+        'name' => 'Counting failed',
+        'first' => $day(6),
+        'last' => $day(6),
+        'returns' => 'never',
+        'break' => '1',
+    ])->assertRedirect();
+    $this->get("/s/{$store->slug}/weigh")
+        ->assertSee('A break in the data lies in what is compared here')
+        ->assertSee('Counting failed');
     $this->get("/s/{$store->slug}/weigh/places")->assertSee('Counting failed');
     $page = (int) DB::table('pages')->where('store_id', $store->id)->where('url', 'like', '%/good')->value('id');
-    $this->get("/s/{$store->slug}/gather/pages/$page")->assertSee('Spring sale')->assertSee('Counting failed');
+    $this->get("/s/{$store->slug}/gather/pages/$page")
+        ->assertSee('Spring sale')
+        ->assertSee('Counting failed');
     $event = (int) DB::table('calendar_events')->where('store_id', $store->id)->where('is_break', 1)->value('id');
     $this->post("/s/{$store->slug}/weigh/calendar/$event/drop")->assertRedirect();
     $this->get("/s/{$store->slug}/weigh")->assertDontSee('Counting failed');
 });
 
 it('takes no days that make no sense, and nothing from strangers or viewers', function (): void {
-    $store = (new Site)->store();
+    $store = (new Site())->store();
     $path = "/s/{$store->slug}/weigh/calendar";
     $event = ['name' => 'Sale', 'first' => '2026-05-04', 'last' => '2026-05-03', 'returns' => 'never'];
     $this->post($path, $event)->assertRedirect('/sign-in');
@@ -50,7 +75,7 @@ it('takes no days that make no sense, and nothing from strangers or viewers', fu
     $this->post($path, ['returns' => 'sometimes'] + $event)->assertSessionHasErrors('returns');
     expect(Calendar::all($store))->toBe([]);
     $id = Calendar::add($store, 'Sale', false, '2026-05-04', '2026-05-05', Returns::Never, null);
-    $other = (new Site)->store();
+    $other = (new Site())->store();
     $this->actingAs(member($other, Role::Owner))->get($path)->assertNotFound();
     $this->post("/s/{$other->slug}/weigh/calendar/$id/drop")->assertRedirect();
     expect(Calendar::all($store))->toHaveCount(1);

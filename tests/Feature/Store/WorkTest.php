@@ -33,7 +33,7 @@ final class CountingWork implements LongWork
 
     public function slice(WorkRun $run): SliceEnd
     {
-        return (self::$act ?? throw new LogicException)($run);
+        return (self::$act ?? throw new LogicException())($run);
     }
 
     public function ended(int $subjectId, SliceEnd $end): void
@@ -55,17 +55,27 @@ it('works slice after slice to the end, and says so once', function (): void {
         return $slices < 4 ? SliceEnd::more() : SliceEnd::done();
     };
     $id = app(WorkDesk::class)->begin(CountingWork::class, 1, 0, null);
-    expect(app(WorkDesk::class)->workToEnd($id))->toBe('done')->and($slices)->toBe(4)->and(CountingWork::$told)->toBe(['done'])
-        ->and(json_decode((string) DB::table('work')->where('id', $id)->value('progress'), true)['slices'])->toBe(4);
+    expect(app(WorkDesk::class)->workToEnd($id))
+        ->toBe('done')
+        ->and($slices)
+        ->toBe(4)
+        ->and(CountingWork::$told)
+        ->toBe(['done'])
+        ->and(json_decode((string) DB::table('work')->where('id', $id)->value('progress'), true)['slices'])
+        ->toBe(4);
 });
 
 it('lets one process at a time hold it, and another take over when the holder is dead', function (): void {
     CountingWork::$act = static fn (WorkRun $run): SliceEnd => SliceEnd::done();
     $desk = app(WorkDesk::class);
     $id = $desk->begin(CountingWork::class, 1, 0, null);
-    DB::table('work')->where('id', $id)->update(['state' => 'running', 'owner' => 'elsewhere:1', 'fence' => 7, 'expires_at' => now()->addSeconds(30)]);
+    DB::table('work')
+        ->where('id', $id)
+        ->update(['state' => 'running', 'owner' => 'elsewhere:1', 'fence' => 7, 'expires_at' => now()->addSeconds(30)]);
     expect($desk->slice($id))->toBeFalse();
-    DB::table('work')->where('id', $id)->update(['expires_at' => now()->subSecond()]);
+    DB::table('work')
+        ->where('id', $id)
+        ->update(['expires_at' => now()->subSecond()]);
     expect($desk->slice($id))->toBeTrue()->and((int) DB::table('work')->where('id', $id)->value('fence'))->toBe(8);
 });
 
@@ -82,7 +92,10 @@ it('stops a process whose lease was taken before it writes anything', function (
     $desk = app(WorkDesk::class);
     $id = $desk->begin(CountingWork::class, 1, 0, null);
     $desk->slice($id);
-    expect($wrote)->toBeFalse()->and(DB::table('work')->where('id', $id)->value('state'))->toBe('running');
+    expect($wrote)
+        ->toBeFalse()
+        ->and(DB::table('work')->where('id', $id)->value('state'))
+        ->toBe('running');
 });
 
 it('tries again after an error, later each time, and gives up in the end with the reason', function (): void {
@@ -90,10 +103,16 @@ it('tries again after an error, later each time, and gives up in the end with th
     $desk = app(WorkDesk::class);
     $id = $desk->begin(CountingWork::class, 1, 0, null);
     for ($i = 0; $i < 5; $i++) {
-        DB::table('work')->where('id', $id)->update(['wake_at' => now()->subSecond()]);
+        DB::table('work')
+            ->where('id', $id)
+            ->update(['wake_at' => now()->subSecond()]);
         $desk->slice($id);
     }
-    expect(DB::table('work')->where('id', $id)->first())->state->toBe('failed')->problem->toBe('the disk is full')->and(CountingWork::$told)->toBe(['failed']);
+    expect(DB::table('work')->where('id', $id)->first())
+        ->state->toBe('failed')
+        ->problem->toBe('the disk is full')
+        ->and(CountingWork::$told)
+        ->toBe(['failed']);
     $desk->resume($id);
     expect(DB::table('work')->where('id', $id)->value('state'))->toBe('waiting');
 });
@@ -107,11 +126,23 @@ it('rings for what is due and held by nobody', function (): void {
     $desk = app(WorkDesk::class);
     $id = $desk->begin(CountingWork::class, 1, 0, null);
     // What other tests left waiting would be rung for first.
-    DB::table('work')->where('id', '<', $id)->whereIn('state', ['waiting', 'running'])->update(['state' => 'stopped']);
+    DB::table('work')
+        ->where('id', '<', $id)
+        ->whereIn('state', ['waiting', 'running'])
+        ->update(['state' => 'stopped']);
     DB::table('jobs')->delete();
     $desk->sweep();
-    expect(DB::table('jobs')->where('payload', 'like', '%workId\\\\\\\\\\\\";i:'.$id.';%')->count() + DB::table('jobs')->where('payload', 'like', "%i:$id;%")->count())->toBeGreaterThan(0);
-    DB::table('work')->where('id', $id)->update(['state' => 'done']);
+    expect(
+        DB::table('jobs')
+            ->where('payload', 'like', '%workId\\\\\\\\\\\\";i:'.$id.';%')
+            ->count() +
+            DB::table('jobs')
+                ->where('payload', 'like', "%i:$id;%")
+                ->count(),
+    )->toBeGreaterThan(0);
+    DB::table('work')
+        ->where('id', $id)
+        ->update(['state' => 'done']);
 });
 
 /** A connection of somebody else, who waits a second at most for a locked row. */
@@ -129,7 +160,10 @@ it('answers who stops or follows at once, however long a fenced write takes', fu
     CountingWork::$act = function (WorkRun $run) use (&$seen): SliceEnd {
         $run->fenced(function () use ($run, &$seen): void {
             DB::table('cache')->upsert([['key' => 'a long write', 'value' => '1', 'expiration' => 0]], ['key']);
-            $seen[] = elsewhere()->table('work')->where('id', $run->workId)->update(['stop_asked' => 1]);
+            $seen[] = elsewhere()
+                ->table('work')
+                ->where('id', $run->workId)
+                ->update(['stop_asked' => 1]);
             $seen[] = elsewhere()->table('work')->where('id', $run->workId)->sharedLock()->value('state');
         });
 
@@ -137,21 +171,34 @@ it('answers who stops or follows at once, however long a fenced write takes', fu
     };
     $desk = app(WorkDesk::class);
     $id = $desk->begin(CountingWork::class, 1, 0, null);
-    expect($desk->workToEnd($id))->toBe('stopped')->and($seen)->toBe([1, 'running']);
+    expect($desk->workToEnd($id))
+        ->toBe('stopped')
+        ->and($seen)
+        ->toBe([1, 'running']);
 });
 
-it('does not hand over work whose holder is in the middle of a write that outlasts the lease, unless its connection is gone', function (): void {
-    CountingWork::$act = static fn (WorkRun $run): SliceEnd => SliceEnd::done();
-    $desk = app(WorkDesk::class);
-    $id = $desk->begin(CountingWork::class, 1, 0, null);
-    $holder = elsewhere();
-    $holder->table('work')->where('id', $id)->update(['state' => 'running', 'owner' => 'elsewhere:1', 'expires_at' => DB::raw('TIMESTAMPADD(SECOND, -20, UTC_TIMESTAMP(3))')]);
-    $holder->select('SELECT GET_LOCK(?, 0)', [WorkRun::lockOf($id)]);
-    expect($desk->slice($id))->toBeFalse();
-    DB::purge('elsewhere'); // killed
-    unset($holder);
-    expect($desk->workToEnd($id))->toBe('done');
-});
+it(
+    'does not hand over work whose holder is in the middle of a write that outlasts the lease, unless its connection is gone',
+    function (): void {
+        CountingWork::$act = static fn (WorkRun $run): SliceEnd => SliceEnd::done();
+        $desk = app(WorkDesk::class);
+        $id = $desk->begin(CountingWork::class, 1, 0, null);
+        $holder = elsewhere();
+        $holder
+            ->table('work')
+            ->where('id', $id)
+            ->update([
+                'state' => 'running',
+                'owner' => 'elsewhere:1',
+                'expires_at' => DB::raw('TIMESTAMPADD(SECOND, -20, UTC_TIMESTAMP(3))'),
+            ]);
+        $holder->select('SELECT GET_LOCK(?, 0)', [WorkRun::lockOf($id)]);
+        expect($desk->slice($id))->toBeFalse();
+        DB::purge('elsewhere'); // killed
+        unset($holder);
+        expect($desk->workToEnd($id))->toBe('done');
+    },
+);
 
 it('keeps nothing of a write whose lease was taken meanwhile', function (): void {
     $key = 'fenced '.bin2hex(random_bytes(6));
@@ -166,8 +213,13 @@ it('keeps nothing of a write whose lease was taken meanwhile', function (): void
     $desk = app(WorkDesk::class);
     $id = $desk->begin(CountingWork::class, 1, 0, null);
     $desk->slice($id);
-    expect(DB::table('cache')->where('key', $key)->exists())->toBeFalse()->and(DB::table('work')->where('id', $id)->value('state'))->toBe('running');
-    DB::table('work')->where('id', $id)->update(['state' => 'stopped']);
+    expect(DB::table('cache')->where('key', $key)->exists())
+        ->toBeFalse()
+        ->and(DB::table('work')->where('id', $id)->value('state'))
+        ->toBe('running');
+    DB::table('work')
+        ->where('id', $id)
+        ->update(['state' => 'stopped']);
 });
 
 it('is held up neither by a clock that was ahead nor by one that was put back', function (): void {
@@ -175,7 +227,10 @@ it('is held up neither by a clock that was ahead nor by one that was put back', 
     $desk = app(WorkDesk::class);
     $id = $desk->begin(CountingWork::class, 1, 0, null);
     // A lease from when the clock was two days ahead.
-    DB::update('UPDATE work SET state = ?, owner = ?, expires_at = TIMESTAMPADD(DAY, 2, UTC_TIMESTAMP(3)) WHERE id = ?', ['running', 'dead:1', $id]);
+    DB::update(
+        'UPDATE work SET state = ?, owner = ?, expires_at = TIMESTAMPADD(DAY, 2, UTC_TIMESTAMP(3)) WHERE id = ?',
+        ['running', 'dead:1', $id],
+    );
     expect($desk->slice($id))->toBeTrue()->and($desk->slice($id))->toBeFalse();
     // Ten minutes were asked for; in two hours is later than that can be.
     DB::update('UPDATE work SET wake_at = TIMESTAMPADD(HOUR, 2, UTC_TIMESTAMP()) WHERE id = ?', [$id]);
@@ -183,11 +238,21 @@ it('is held up neither by a clock that was ahead nor by one that was put back', 
     DB::update('UPDATE work SET wake_at = TIMESTAMPADD(SECOND, 590, UTC_TIMESTAMP()) WHERE id = ?', [$id]);
     expect($desk->slice($id))->toBeFalse();
     DB::table('jobs')->delete();
-    DB::table('jobs')->insert(['queue' => 'bulk', 'payload' => '{}', 'attempts' => 0, 'created_at' => time() + 7200, 'available_at' => time() + 7230]);
+    DB::table('jobs')->insert([
+        'queue' => 'bulk',
+        'payload' => '{}',
+        'attempts' => 0,
+        'created_at' => time() + 7200,
+        'available_at' => time() + 7230,
+    ]);
     $desk->sweep();
-    expect((int) DB::table('jobs')->where('payload', '{}')->value('available_at'))->toBeGreaterThan(time() + 25)->toBeLessThan(time() + 35);
+    expect((int) DB::table('jobs')->where('payload', '{}')->value('available_at'))
+        ->toBeGreaterThan(time() + 25)
+        ->toBeLessThan(time() + 35);
     DB::table('jobs')->delete();
-    DB::table('work')->where('id', $id)->update(['state' => 'stopped']);
+    DB::table('work')
+        ->where('id', $id)
+        ->update(['state' => 'stopped']);
 });
 
 it('lets short work pass long work', function (): void {
@@ -200,7 +265,9 @@ it('lets short work pass long work', function (): void {
     $desk = app(WorkDesk::class);
     $id = $desk->begin(CountingWork::class, 1, 0, null);
     $desk->slice($id);
-    DB::table('work')->where('id', $id)->update(['worked_ms' => 31_000]);
+    DB::table('work')
+        ->where('id', $id)
+        ->update(['worked_ms' => 31_000]);
     $desk->slice($id);
     $desk->slice($id);
     expect($queues)->toBe(['short', 'short', 'bulk']);
@@ -213,16 +280,38 @@ it('tells trouble with the database in words', function (): void {
     $other = elsewhere();
     $other->beginTransaction();
     $other->table('cache')->where('key', $row)->lockForUpdate()->get();
-    $write = static fn () => DB::table('cache')->where('key', $row)->update(['value' => '2']);
+    $write = static fn () => DB::table('cache')
+        ->where('key', $row)
+        ->update(['value' => '2']);
     CountingWork::$act = static fn (WorkRun $run): SliceEnd => $write() > 0 ? SliceEnd::done() : SliceEnd::done();
     $desk = app(WorkDesk::class);
     $id = $desk->begin(CountingWork::class, 1, 0, null);
-    DB::table('work')->where('id', $id)->update(['failures' => 4]);
+    DB::table('work')
+        ->where('id', $id)
+        ->update(['failures' => 4]);
     $desk->slice($id);
-    expect(DB::table('work')->where('id', $id)->value('problem'))->toContain('try again in a moment')->not->toContain('SQL');
+    expect(DB::table('work')->where('id', $id)->value('problem'))
+        ->toContain('try again in a moment')
+        ->not->toContain('SQL');
     Illuminate\Support\Facades\Route::get('/locked', $write);
-    $this->get('/locked')->assertStatus(503)->assertSee('try again')->assertDontSee('SQLSTATE')->assertHeader('Retry-After');
-    $this->getJson('/locked')->assertStatus(503)->assertJsonPath('message', App\Platform\Work\DatabaseTrouble::words(new Illuminate\Database\QueryException('x', 'select', [], tap(new PDOException('y'), static fn (PDOException $e) => $e->errorInfo = ['HY000', 1205, '']))));
+    $this->get('/locked')
+        ->assertStatus(503)
+        ->assertSee('try again')
+        ->assertDontSee('SQLSTATE')
+        ->assertHeader('Retry-After');
+    $this->getJson('/locked')
+        ->assertStatus(503)
+        ->assertJsonPath(
+            'message',
+            App\Platform\Work\DatabaseTrouble::words(
+                new Illuminate\Database\QueryException(
+                    'x',
+                    'select',
+                    [],
+                    tap(new PDOException('y'), static fn (PDOException $e) => ($e->errorInfo = ['HY000', 1205, ''])),
+                ),
+            ),
+        );
     $other->rollBack();
     DB::purge('elsewhere');
     putenv('DB_PORT=1');

@@ -26,8 +26,27 @@ function apartStore(int $seed, array $currencies, bool $thirdSells = true): Stor
     $store = app(AddStore::class)->add('Apart', 'https://apart.example', 'apart-'.Str::lower(Str::random(10)));
     $first = $store->markets()->firstOrFail();
     foreach ([['DE', 'de', '/de'], ['AT', 'de', '/at'], ['UK', 'en', '/uk']] as $i => [$name, $language, $prefix]) {
-        $market = $i === 0 ? $first : Market::query()->create(['store_id' => $store->id, 'place' => $i + 1, 'name' => $name, 'language' => $language, 'country' => '', 'currency' => 'EUR', 'host' => '', 'brand' => 'Apart', 'limits' => []]);
-        $market->update(['name' => $name, 'language' => $language, 'country' => $name === 'UK' ? 'GB' : $name, 'currency' => $currencies[$i], 'path_prefix' => $prefix]);
+        $market =
+            $i === 0
+                ? $first
+                : Market::query()->create([
+                    'store_id' => $store->id,
+                    'place' => $i + 1,
+                    'name' => $name,
+                    'language' => $language,
+                    'country' => '',
+                    'currency' => 'EUR',
+                    'host' => '',
+                    'brand' => 'Apart',
+                    'limits' => [],
+                ]);
+        $market->update([
+            'name' => $name,
+            'language' => $language,
+            'country' => $name === 'UK' ? 'GB' : $name,
+            'currency' => $currencies[$i],
+            'path_prefix' => $prefix,
+        ]);
     }
     $store = $store->refresh();
     $chance = new Chance($seed);
@@ -38,12 +57,13 @@ function apartStore(int $seed, array $currencies, bool $thirdSells = true): Stor
             for ($page = 1; $page <= 6; $page++) {
                 $clicks = $chance->whole(2, 9) + $page;
                 $impressions = 60 + 20 * $page;
-                $pages .= "$prefix/p/$page,$day,".($clicks + 2).','.($impressions + 20).','.($page + 2 + $i)."\n";
+                $pages .=
+                    "$prefix/p/$page,$day,".($clicks + 2).','.($impressions + 20).','.($page + 2 + $i)."\n";
                 // Both German-speaking markets are found by the same queries; two pages of the first stand for one.
                 $word = $i < 2 ? ($page === 2 ? 'eiche 1' : "eiche $page") : "oak $page";
                 $queries .= "$prefix/p/$page,$word,$day,$clicks,$impressions,".($page + 2 + $i)."\n";
                 $orders = $chance->whole(0, 2);
-                $sales .= "$prefix/p/$page,$day,$orders,".($orders * (40 + 10 * $page)).".50\n";
+                $sales .= "$prefix/p/$page,$day,$orders,".$orders * (40 + 10 * $page).".50\n";
             }
         }
         $pages .= $i === 0 ? "/imprint,{$days[0][3]},3,40,5\n" : '';
@@ -60,9 +80,19 @@ function apartStore(int $seed, array $currencies, bool $thirdSells = true): Stor
 function byRows(Store $store, string $table, string $column, int $grain, int $weeks = 13, int $back = 0): array
 {
     $last = (string) DB::table('number_windows')->where('store_id', $store->id)->value('last_day');
-    $end = (new DateTimeImmutable($last))->modify('-'.(7 * $back).' days');
+    $end = (new DateTimeImmutable($last))->modify('-'. 7 * $back.' days');
     $sums = [];
-    foreach (DB::select("SELECT SUBSTRING_INDEX(SUBSTRING(p.url, 23), '/', 1) AS part, SUM(r.$column) AS n FROM $table r JOIN pages p ON p.id = r.page_id WHERE r.store_id = ? AND r.grain = ? AND r.day BETWEEN ? AND ? GROUP BY part", [$store->id, $grain, $end->modify('-'.(7 * $weeks - 1).' days')->format('Y-m-d'), $end->format('Y-m-d')]) as $row) {
+    foreach (
+        DB::select(
+            "SELECT SUBSTRING_INDEX(SUBSTRING(p.url, 23), '/', 1) AS part, SUM(r.$column) AS n FROM $table r JOIN pages p ON p.id = r.page_id WHERE r.store_id = ? AND r.grain = ? AND r.day BETWEEN ? AND ? GROUP BY part",
+            [
+                $store->id,
+                $grain,
+                $end->modify('-'.(7 * $weeks - 1).' days')->format('Y-m-d'),
+                $end->format('Y-m-d'),
+            ],
+        ) as $row
+    ) {
         $sums[(string) $row->part] = (float) $row->n;
     }
 
@@ -72,20 +102,54 @@ function byRows(Store $store, string $table, string $column, int $grain, int $we
 it('seeks the best placed page of a query in its own market', function (): void {
     $store = apartStore(4, ['EUR', 'EUR', 'GBP']);
     $best = [];
-    foreach (DB::select('SELECT m.market_id, q.text, p.url, m.rivals FROM weigh_query_markets m JOIN search_queries q ON q.id = m.query_id JOIN pages p ON p.id = m.best_page WHERE m.store_id = ?', [$store->id]) as $row) {
-        $best[(string) $row->text][(int) $row->market_id] = [(string) parse_url((string) $row->url, PHP_URL_PATH), (int) $row->rivals];
+    foreach (
+        DB::select(
+            'SELECT m.market_id, q.text, p.url, m.rivals FROM weigh_query_markets m JOIN search_queries q ON q.id = m.query_id JOIN pages p ON p.id = m.best_page WHERE m.store_id = ?',
+            [$store->id],
+        ) as $row
+    ) {
+        $best[(string) $row->text][(int) $row->market_id] = [
+            (string) parse_url((string) $row->url, PHP_URL_PATH),
+            (int) $row->rivals,
+        ];
     }
     [$de, $at, $uk] = DB::table('markets')->where('store_id', $store->id)->orderBy('place')->pluck('id')->all();
-    expect($best['eiche 1'])->toBe([$de => ['/de/p/1', 2], $at => ['/at/p/1', 2]])->and($best['eiche 5'])->toBe([$de => ['/de/p/5', 1], $at => ['/at/p/5', 1]])->and($best['oak 3'])->toBe([$uk => ['/uk/p/3', 1]]);
+    expect($best['eiche 1'])
+        ->toBe([$de => ['/de/p/1', 2], $at => ['/at/p/1', 2]])
+        ->and($best['eiche 5'])
+        ->toBe([$de => ['/de/p/5', 1], $at => ['/at/p/5', 1]])
+        ->and($best['oak 3'])
+        ->toBe([$uk => ['/uk/p/3', 1]]);
     // No market takes the upside of the other, and only pages of one market stand beside each other.
     $rows = weighed($store);
-    expect($rows['/at/p/5']['upside_position'])->toBeGreaterThan(0.0)->and($rows['/de/p/5']['upside_position'])->toBeGreaterThan(0.0)->and($rows['/de/p/2']['upside_position'])->toBe(0.0);
-    foreach (Findings::rivals($store, new Lens) as $rival) {
-        expect($rival->text)->toBe('eiche 1')->and(array_unique(array_map(static fn (object $page): string => substr((string) parse_url((string) $page->url, PHP_URL_PATH), 0, 3), $rival->pages)))->toHaveCount(1);
+    expect($rows['/at/p/5']['upside_position'])
+        ->toBeGreaterThan(0.0)
+        ->and($rows['/de/p/5']['upside_position'])
+        ->toBeGreaterThan(0.0)
+        ->and($rows['/de/p/2']['upside_position'])
+        ->toBe(0.0);
+    foreach (Findings::rivals($store, new Lens()) as $rival) {
+        expect($rival->text)
+            ->toBe('eiche 1')
+            ->and(
+                array_unique(
+                    array_map(
+                        static fn (object $page): string => substr(
+                            (string) parse_url((string) $page->url, PHP_URL_PATH),
+                            0,
+                            3,
+                        ),
+                        $rival->pages,
+                    ),
+                ),
+            )
+            ->toHaveCount(1);
     }
 });
 
-it('tells every sum as the rows do, market by market, and adds nothing that cannot be added', function (int $seed): void {
+it('tells every sum as the rows do, market by market, and adds nothing that cannot be added', function (
+    int $seed,
+): void {
     $store = apartStore($seed, ['EUR', 'CHF', 'GBP']);
     $this->actingAs(member($store, Role::Owner));
     $markets = DB::table('markets')->where('store_id', $store->id)->orderBy('place')->get();
@@ -93,51 +157,120 @@ it('tells every sum as the rows do, market by market, and adds nothing that cann
     $revenue = byRows($store, 'sales_rows', 'revenue', 33);
     foreach ($markets as $market) {
         $part = strtolower((string) $market->name);
-        $sums = DB::selectOne('SELECT SUM(clicks) AS clicks, SUM(revenue) AS revenue, SUM(clicks_before) AS before_, SUM(clicks_beside_before) AS beside FROM weigh_groups WHERE store_id = ? AND weeks = 13 AND device = 9 AND class = 9 AND sort = ? AND market_id = ?', [$store->id, 'kind', $market->id]);
-        expect((float) $sums->clicks)->toBe($clicks[$part] + ($part === 'de' ? $clicks['imprint'] ?? 0 : 0))->and((float) $sums->revenue)->toBe($revenue[$part]);
+        $sums = DB::selectOne(
+            'SELECT SUM(clicks) AS clicks, SUM(revenue) AS revenue, SUM(clicks_before) AS before_, SUM(clicks_beside_before) AS beside FROM weigh_groups WHERE store_id = ? AND weeks = 13 AND device = 9 AND class = 9 AND sort = ? AND market_id = ?',
+            [$store->id, 'kind', $market->id],
+        );
+        expect((float) $sums->clicks)
+            ->toBe($clicks[$part] + ($part === 'de' ? $clicks['imprint'] ?? 0 : 0))
+            ->and((float) $sums->revenue)
+            ->toBe($revenue[$part]);
         // Of the first two markets four weeks are told before the window, of the third none.
-        $monday = (new DateTimeImmutable((string) DB::table('number_windows')->where('store_id', $store->id)->value('last_day')))->modify('-6 days');
+        $monday = (new DateTimeImmutable(
+            (string) DB::table('number_windows')->where('store_id', $store->id)->value('last_day'),
+        ))->modify('-6 days');
         $then = byRows($store, 'search_rows', 'clicks', 33, 13, 13);
-        expect((float) $sums->before_)->toBe(($then[$part] ?? 0.0) + ($part === 'de' ? $then['imprint'] : 0.0))->and(isset($then[$part]))->toBe($part !== 'uk');
+        expect((float) $sums->before_)
+            ->toBe(($then[$part] ?? 0.0) + ($part === 'de' ? $then['imprint'] : 0.0))
+            ->and(isset($then[$part]))
+            ->toBe($part !== 'uk');
         if ($part === 'de') {
-            $now = (float) DB::selectOne('SELECT SUM(r.clicks) AS n FROM search_rows r JOIN pages p ON p.id = r.page_id WHERE r.store_id = ? AND r.grain = 33 AND p.url LIKE ? AND r.day BETWEEN ? AND ?', [$store->id, 'https://apart.example/de/%', $monday->modify('-21 days')->format('Y-m-d'), $monday->modify('+6 days')->format('Y-m-d')])->n;
+            $now = (float) DB::selectOne(
+                'SELECT SUM(r.clicks) AS n FROM search_rows r JOIN pages p ON p.id = r.page_id WHERE r.store_id = ? AND r.grain = 33 AND p.url LIKE ? AND r.day BETWEEN ? AND ?',
+                [
+                    $store->id,
+                    'https://apart.example/de/%',
+                    $monday->modify('-21 days')->format('Y-m-d'),
+                    $monday->modify('+6 days')->format('Y-m-d'),
+                ],
+            )->n;
             expect((float) $sums->beside)->toBe($now);
         }
         // A click is worth what the days tell that both sides hold.
-        $value = (float) DB::table('weigh_scores')->where('store_id', $store->id)->where('market_id', $market->id)->avg('click_value');
-        expect($value)->toEqualWithDelta($revenue[$part] / $clicks[$part], 0.35 * $revenue[$part] / $clicks[$part]);
-        $page = $this->get(route('weigh', [$store, 'market' => $market->id]))->assertOk()->assertSeeText("{$market->currency} upside in 28 days");
-        $sum = (float) DB::table('weigh_scores')->where('store_id', $store->id)->where('market_id', $market->id)->sum('upside');
+        $value = (float) DB::table('weigh_scores')
+            ->where('store_id', $store->id)
+            ->where('market_id', $market->id)
+            ->avg('click_value');
+        expect($value)->toEqualWithDelta($revenue[$part] / $clicks[$part], (0.35 * $revenue[$part]) / $clicks[$part]);
+        $page = $this->get(route('weigh', [$store, 'market' => $market->id]))
+            ->assertOk()
+            ->assertSeeText("{$market->currency} upside in 28 days");
+        $sum = (float) DB::table('weigh_scores')
+            ->where('store_id', $store->id)
+            ->where('market_id', $market->id)
+            ->sum('upside');
         $page->assertSee(App\Weigh\Scoring\Scores::shown($sum));
     }
     // The whole store has no common sum.
-    expect(preg_match('~name="market"[^>]*><option value="(\d+)"[^>]*selected~', (string) $this->get(route('weigh.numbers', [$store, 'by' => 'kind']))->assertOk()->getContent(), $first))->toBe(1)->and((int) $first[1])->toBe($markets[0]->id);
+    expect(
+        preg_match(
+            '~name="market"[^>]*><option value="(\d+)"[^>]*selected~',
+            (string) $this->get(route('weigh.numbers', [$store, 'by' => 'kind']))->assertOk()->getContent(),
+            $first,
+        ),
+    )
+        ->toBe(1)
+        ->and((int) $first[1])
+        ->toBe($markets[0]->id);
     $export = weighed($store);
     foreach ($export as $path => $row) {
-        expect($row['currency'])->toBe(['de' => 'EUR', 'at' => 'CHF', 'uk' => 'GBP', 'imprint' => 'EUR'][explode('/', $path)[1]], $path);
+        expect($row['currency'])->toBe(
+            ['de' => 'EUR', 'at' => 'CHF', 'uk' => 'GBP', 'imprint' => 'EUR'][explode('/', $path)[1]],
+            $path,
+        );
     }
-    $this->get(route('weigh.what-if', [$store, 'markets' => [(string) $markets[1]->id, (string) $markets[2]->id]]))->assertOk()->assertSeeText('CHF upside in 28 days')->assertSee('Sums in CHF only')->assertDontSee('/uk/p/');
-    $this->get(route('weigh.cut', [$store, 'market' => $markets[2]->id]))->assertOk()->assertSee('GBP')->assertDontSee('EUR');
+    $this->get(route('weigh.what-if', [$store, 'markets' => [(string) $markets[1]->id, (string) $markets[2]->id]]))
+        ->assertOk()
+        ->assertSeeText('CHF upside in 28 days')
+        ->assertSee('Sums in CHF only')
+        ->assertDontSee('/uk/p/');
+    $this->get(route('weigh.cut', [$store, 'market' => $markets[2]->id]))
+        ->assertOk()
+        ->assertSee('GBP')
+        ->assertDontSee('EUR');
     $told = json_decode((string) orchard(['weigh:score', "--store=$store->slug", '--wait', '--json'])['out'], true);
-    expect($told['upside'])->toBeNull()->and(array_keys($told['upside_by_currency']))->toBe(['EUR', 'CHF', 'GBP']);
+    expect($told['upside'])
+        ->toBeNull()
+        ->and(array_keys($told['upside_by_currency']))
+        ->toBe(['EUR', 'CHF', 'GBP']);
 })->with([11, 12]);
 
 it('fills a worklist from the market that was chosen, and sums it by currency', function (): void {
     $store = apartStore(5, ['EUR', 'CHF', 'GBP']);
     $this->actingAs(member($store, Role::Owner));
     $markets = DB::table('markets')->where('store_id', $store->id)->orderBy('place')->pluck('id')->all();
-    $this->post(route('worklists.open', $store), ['name' => 'Austria', 'first' => '2026-01-01', 'due' => '2026-02-01', 'by' => 'pages', 'capacity' => 4, 'fill' => '1', 'market' => (string) $markets[1]])->assertRedirect();
+    $this->post(route('worklists.open', $store), [
+        'name' => 'Austria',
+        'first' => '2026-01-01',
+        'due' => '2026-02-01',
+        'by' => 'pages',
+        'capacity' => 4,
+        'fill' => '1',
+        'market' => (string) $markets[1],
+    ])->assertRedirect();
     $list = DB::table('weigh_worklists')->where('store_id', $store->id)->first();
-    $paths = static fn (): array => array_map(static fn (object $one): string => substr((string) parse_url((string) $one->url, PHP_URL_PATH), 0, 4), Worklists::pages($store, $list));
-    expect(array_unique($paths()))->toBe(['/at/'])->and(count($paths()))->toBe(4);
+    $paths = static fn (): array => array_map(
+        static fn (object $one): string => substr((string) parse_url((string) $one->url, PHP_URL_PATH), 0, 4),
+        Worklists::pages($store, $list),
+    );
+    expect(array_unique($paths()))
+        ->toBe(['/at/'])
+        ->and(count($paths()))
+        ->toBe(4);
     DB::table('weigh_worklists')->update(['most_pages' => 6]);
     $this->post(route('worklist.fill', [$store, $list->id]));
-    expect(array_unique($paths()))->toBe(['/at/'])->and(count($paths()))->toBe(6);
+    expect(array_unique($paths()))
+        ->toBe(['/at/'])
+        ->and(count($paths()))
+        ->toBe(6);
     // Pages of another currency that a person puts in stand in a sum of their own.
     $uk = (int) DB::table('weigh_scores')->where('market_id', $markets[2])->orderByDesc('upside')->value('page_id');
     Worklists::add($store, $list, [$uk]);
     $sums = Worklists::all($store)[0]->sums;
-    expect(array_keys($sums))->toBe(['CHF', 'GBP'])->and($sums['GBP'])->toEqualWithDelta((float) DB::table('weigh_scores')->where('page_id', $uk)->value('upside'), 0.01);
+    expect(array_keys($sums))
+        ->toBe(['CHF', 'GBP'])
+        ->and($sums['GBP'])
+        ->toEqualWithDelta((float) DB::table('weigh_scores')->where('page_id', $uk)->value('upside'), 0.01);
     $this->get(route('worklists', $store))->assertSee('CHF')->assertSee('GBP');
     $this->get(route('worklist', [$store, $list->id]))->assertSee('CHF')->assertSee('GBP');
     $sheet = $this->get(route('worklist.export', [$store, $list->id, 'csv']))->streamedContent();
@@ -147,10 +280,22 @@ it('fills a worklist from the market that was chosen, and sums it by currency', 
 it('leaves pages of other open lists there unless they are wanted', function (): void {
     $store = apartStore(6, ['EUR', 'EUR', 'EUR']);
     $this->actingAs(member($store, Role::Owner));
-    $lists = array_map(static fn (string $name): object => Worklists::find($store, Worklists::open($store, $name, '2026-01-01', '2026-02-01', 600, null, null, null)), ['one', 'two']);
+    $lists = array_map(
+        static fn (string $name): object => Worklists::find(
+            $store,
+            Worklists::open($store, $name, '2026-01-01', '2026-02-01', 600, null, null, null),
+        ),
+        ['one', 'two'],
+    );
     $pages = DB::table('weigh_scores')->where('store_id', $store->id)->limit(3)->pluck('page_id')->all();
-    $this->post(route('worklists.add', $store), ['list' => $lists[0]->id, 'pages' => $pages])->assertSessionHas('done', fn (string $said): bool => str_starts_with($said, '3 pages were added to'));
-    $this->post(route('worklists.add', $store), ['list' => $lists[1]->id, 'pages' => $pages])->assertSessionHas('done', fn (string $said): bool => str_contains($said, '3 left in other open worklists'));
+    $this->post(route('worklists.add', $store), ['list' => $lists[0]->id, 'pages' => $pages])->assertSessionHas(
+        'done',
+        fn (string $said): bool => str_starts_with($said, '3 pages were added to'),
+    );
+    $this->post(route('worklists.add', $store), ['list' => $lists[1]->id, 'pages' => $pages])->assertSessionHas(
+        'done',
+        fn (string $said): bool => str_contains($said, '3 left in other open worklists'),
+    );
     expect(Worklists::pages($store, $lists[1]))->toBe([]);
     $this->post(route('worklists.add', $store), ['list' => $lists[1]->id, 'pages' => $pages, 'even' => '1']);
     expect(Worklists::pages($store, $lists[1]))->toHaveCount(3);
@@ -160,21 +305,49 @@ it('counts clicks where no sales are known, everywhere', function (): void {
     $store = apartStore(7, ['EUR', 'EUR', 'EUR'], thirdSells: false);
     $this->actingAs(member($store, Role::Owner));
     $uk = (int) DB::table('markets')->where('store_id', $store->id)->where('name', 'UK')->value('id');
-    $rows = array_filter(weighed($store), static fn (string $path): bool => str_starts_with($path, '/uk'), ARRAY_FILTER_USE_KEY);
+    $rows = array_filter(
+        weighed($store),
+        static fn (string $path): bool => str_starts_with($path, '/uk'),
+        ARRAY_FILTER_USE_KEY,
+    );
     $scores = DB::table('weigh_scores')->where('market_id', $uk)->get()->keyBy('page_id');
     foreach ($rows as $row) {
-        expect($row['currency'])->toBe('clicks')->and($row['revenue'])->toBeNull()->and($row['orders'])->toBeNull()
-            ->and($row['upside'])->toEqualWithDelta($row['upside_wording'] + $row['upside_position'], 0.02);
-        $row['upside'] > 0.5 && expect($row['reason'])->not->toBe('earns what its positions can')->and($row['low'])->toBeLessThan($row['upside'])->and($row['high'])->toBeGreaterThan($row['upside']);
+        expect($row['currency'])
+            ->toBe('clicks')
+            ->and($row['revenue'])
+            ->toBeNull()
+            ->and($row['orders'])
+            ->toBeNull()
+            ->and($row['upside'])
+            ->toEqualWithDelta($row['upside_wording'] + $row['upside_position'], 0.02);
+        $row['upside'] > 0.5 &&
+            expect($row['reason'])
+                ->not->toBe('earns what its positions can')
+                ->and($row['low'])
+                ->toBeLessThan($row['upside'])
+                ->and($row['high'])
+                ->toBeGreaterThan($row['upside']);
     }
     foreach ($scores as $score) {
-        expect((float) $score->upside)->toEqualWithDelta((float) $score->extra_clicks, 1e-6)->and((float) $score->click_value)->toBe(1.0);
+        expect((float) $score->upside)
+            ->toEqualWithDelta((float) $score->extra_clicks, 1e-6)
+            ->and((float) $score->click_value)
+            ->toBe(1.0);
     }
     expect(array_sum(array_column($rows, 'upside')))->toBeGreaterThan(10.0);
-    $this->get(route('weigh', [$store, 'market' => $uk]))->assertOk()->assertSee('No sales data for these days')->assertSeeText('clicks upside in 28 days');
-    $list = Worklists::find($store, Worklists::open($store, 'Clicks', '2026-01-01', '2026-02-01', 600, 3, null, null, $uk));
+    $this->get(route('weigh', [$store, 'market' => $uk]))
+        ->assertOk()
+        ->assertSee('No sales data for these days')
+        ->assertSeeText('clicks upside in 28 days');
+    $list = Worklists::find(
+        $store,
+        Worklists::open($store, 'Clicks', '2026-01-01', '2026-02-01', 600, 3, null, null, $uk),
+    );
     Worklists::fill($store, $list, new Lens(market: $uk));
-    expect(array_keys(Worklists::all($store)[0]->sums))->toBe(['clicks'])->and(Worklists::pages($store, $list))->toHaveCount(3);
+    expect(array_keys(Worklists::all($store)[0]->sums))
+        ->toBe(['clicks'])
+        ->and(Worklists::pages($store, $list))
+        ->toHaveCount(3);
     $this->get(route('worklist', [$store, $list->id]))->assertSeeText('clicks upside released');
     $this->get(route('weigh.why', [$store, $scores->first()->page_id]))->assertOk();
 });
@@ -182,8 +355,14 @@ it('counts clicks where no sales are known, everywhere', function (): void {
 it('tells which pages fit no market, and what a new market does not know yet', function (): void {
     $store = apartStore(8, ['EUR', 'CHF', 'GBP']);
     $this->actingAs(member($store, Role::Owner));
-    $this->get(route('weigh.numbers', $store))->assertSee('1 page fits no market’s host and path and is counted with DE.', false);
-    $this->get(route('gather', [$store, 'marks' => 'no-market']))->assertOk()->assertSee('/imprint')->assertDontSee('/uk/p/1');
+    $this->get(route('weigh.numbers', $store))->assertSee(
+        '1 page fits no market’s host and path and is counted with DE.',
+        false,
+    );
+    $this->get(route('gather', [$store, 'marks' => 'no-market']))
+        ->assertOk()
+        ->assertSee('/imprint')
+        ->assertDontSee('/uk/p/1');
     $options = array_column(MarketOptions::list($store->markets()->firstOrFail()), 'value', 'key');
     expect($options['title_suffix'])->toContain('not known yet');
 });

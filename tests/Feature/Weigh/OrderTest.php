@@ -15,8 +15,10 @@ use Tests\Web\Site;
  */
 function storeOfLines(array $queries, array $sales, int $files): Store
 {
-    $store = (new Site)->store();
-    DB::table('stores')->where('id', $store->id)->update(['base_url' => 'https://order.example']);
+    $store = (new Site())->store();
+    DB::table('stores')
+        ->where('id', $store->id)
+        ->update(['base_url' => 'https://order.example']);
     $store->refresh();
     // A day is one import's: the files part the days between them.
     foreach (array_chunk($queries, (int) ceil(count($queries) / $files)) as $part) {
@@ -37,9 +39,21 @@ it('gives the same numbers for the same facts, in whatever order and files they 
             for ($query = 0; $query < 6; $query++) {
                 $seen = mt_rand(20, 900);
                 $position = mt_rand(10, 260) / 10;
-                $queries[$day][] = "/$folder/p-$page,word ".(($page * 7 + $query * 5) % 90).",$day,".(int) ($seen * mt_rand(0, 300) / 1000 / $position).",$seen,$position\n";
+                $queries[$day][] =
+                    "/$folder/p-$page,word ".
+                    ($page * 7 + $query * 5) % 90 .
+                    ",$day,".
+                    (int) (($seen * mt_rand(0, 300)) / 1000 / $position).
+                    ",$seen,$position\n";
             }
-            $sales[] = "/$folder/p-$page,$day,".mt_rand(5, 60).','.($orders = mt_rand(0, 4)).','.($orders * mt_rand(2000, 9000) / 100)."\n";
+            $sales[] =
+                "/$folder/p-$page,$day,".
+                mt_rand(5, 60).
+                ','.
+                ($orders = mt_rand(0, 4)).
+                ','.
+                ($orders * mt_rand(2000, 9000)) / 100 .
+                "\n";
         }
     }
     $straight = storeOfLines(array_merge(...array_values($queries)), $sales, 1);
@@ -55,13 +69,24 @@ it('gives the same numbers for the same facts, in whatever order and files they 
     foreach ([$straight, $shuffled, $parted] as $store) {
         weigh($store);
     }
-    $numbers = static fn (Store $store): array => collect(weighed($store))->sortKeys()->map(static fn (array $row): array => array_diff_key($row, ['url' => 0]))->all();
+    $numbers = static fn (Store $store): array => collect(weighed($store))
+        ->sortKeys()
+        ->map(static fn (array $row): array => array_diff_key($row, ['url' => 0]))
+        ->all();
     $first = $numbers($straight);
-    expect($first)->toHaveCount(60)->and(array_sum(array_map(floatval(...), array_column($first, 'upside'))))->toBeGreaterThan(0.0);
+    expect($first)
+        ->toHaveCount(60)
+        ->and(array_sum(array_map(floatval(...), array_column($first, 'upside'))))
+        ->toBeGreaterThan(0.0);
     expect($numbers($shuffled))->toBe($first);
     expect($numbers($parted))->toBe($first);
     // And weighing again changes nothing, to the last bit.
-    $sum = static fn (Store $store): string => (string) json_encode(DB::select('SELECT SUM(CRC32(CONCAT_WS("|", page_id, upside, low, high, wording, lift, ratio, click_value, expected_rate, extra_clicks))) AS s, COUNT(*) AS n FROM weigh_scores WHERE store_id = ?', [$store->id]));
+    $sum = static fn (Store $store): string => (string) json_encode(
+        DB::select(
+            'SELECT SUM(CRC32(CONCAT_WS("|", page_id, upside, low, high, wording, lift, ratio, click_value, expected_rate, extra_clicks))) AS s, COUNT(*) AS n FROM weigh_scores WHERE store_id = ?',
+            [$store->id],
+        ),
+    );
     $before = $sum($straight);
     DB::table('weigh_states')->where('store_id', $straight->id)->delete();
     weigh($straight);

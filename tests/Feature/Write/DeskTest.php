@@ -18,20 +18,29 @@ beforeEach(function (): void {
 
 function product(Store $store, int $nth = 0): object
 {
-    return DB::table('resources')->where('store_id', $store->id)->where('kind', 3)->orderBy('id')->skip($nth)->first() ?? throw new LogicException('No product.');
+    return DB::table('resources')
+        ->where('store_id', $store->id)
+        ->where('kind', 3)
+        ->orderBy('id')
+        ->skip($nth)
+        ->first() ?? throw new LogicException('No product.');
 }
 
 /** @return list<string> */
 function checksOf(int $resource, string $field = 'title'): array
 {
-    $bits = (int) DB::table('write_rows')->where('resource_id', $resource)->value("{$field}_checks");
+    $bits = (int) DB::table('write_rows')
+        ->where('resource_id', $resource)
+        ->value("{$field}_checks");
 
     return array_map(static fn ($check): string => $check->key(), Orchard\Core\Wording\Check::inBits($bits));
 }
 
 function saveText(Store $store, User $user, int $resource, string $text, int $revision = 0, string $field = 'title')
 {
-    return test()->actingAs($user)->postJson("/s/{$store->slug}/write/texts/$resource/$field", ['text' => $text, 'revision' => $revision]);
+    return test()
+        ->actingAs($user)
+        ->postJson("/s/{$store->slug}/write/texts/$resource/$field", ['text' => $text, 'revision' => $revision]);
 }
 
 it('saves a draft, tells its checks, and takes it back when the shop’s text is typed again', function (): void {
@@ -39,11 +48,25 @@ it('saves a draft, tells its checks, and takes it back when the shop’s text is
     $writer = member($this->store, Role::Writer);
     $saved = saveText($this->store, $writer, $product->id, 'Lamp')->assertOk();
     $saved->assertJson(['saved' => true, 'isDraft' => true, 'checks' => ['too short'], 'state' => 'draft']);
-    expect((array) DB::table('drafts')->where('resource_id', $product->id)->first(['value', 'origin']))->toBe(['value' => 'Lamp', 'origin' => 'hand'])->and(checksOf($product->id))->toBe(['short']);
-    $stored = (string) DB::table('resource_texts')->where('resource_id', $product->id)->where('field', 1)->value('stored');
-    saveText($this->store, $writer, $product->id, $stored, $saved->json('revision'))->assertOk()->assertJson(['isDraft' => false, 'revision' => 0, 'state' => '']);
-    expect(DB::table('drafts')->where('resource_id', $product->id)->exists())->toBeFalse()
-        ->and(array_map(static fn (object $e): string => (string) $e->event, History::of($product->id)))->toBe(['reverted', 'saved']);
+    expect(
+        (array) DB::table('drafts')
+            ->where('resource_id', $product->id)
+            ->first(['value', 'origin']),
+    )
+        ->toBe(['value' => 'Lamp', 'origin' => 'hand'])
+        ->and(checksOf($product->id))
+        ->toBe(['short']);
+    $stored = (string) DB::table('resource_texts')
+        ->where('resource_id', $product->id)
+        ->where('field', 1)
+        ->value('stored');
+    saveText($this->store, $writer, $product->id, $stored, $saved->json('revision'))
+        ->assertOk()
+        ->assertJson(['isDraft' => false, 'revision' => 0, 'state' => '']);
+    expect(DB::table('drafts')->where('resource_id', $product->id)->exists())
+        ->toBeFalse()
+        ->and(array_map(static fn (object $e): string => (string) $e->event, History::of($product->id)))
+        ->toBe(['reverted', 'saved']);
 });
 
 it('tells the second of two people who changed what, and loses neither text', function (): void {
@@ -52,7 +75,9 @@ it('tells the second of two people who changed what, and loses neither text', fu
     saveText($this->store, $ama, $product->id, 'Text of the first')->assertOk();
     $clash = saveText($this->store, $wim, $product->id, 'Text of the second')->assertStatus(409);
     expect($clash->json())->saved->toBeFalse()->text->toBe('Text of the first')->author->toBe($ama->name);
-    expect(DB::table('history')->where('resource_id', $product->id)->where('event', 'not taken')->value('after_value'))->toBe('Text of the second');
+    expect(
+        DB::table('history')->where('resource_id', $product->id)->where('event', 'not taken')->value('after_value'),
+    )->toBe('Text of the second');
     saveText($this->store, $wim, $product->id, 'Text of the second', $clash->json('revision'))->assertOk();
     expect(DB::table('drafts')->where('resource_id', $product->id)->value('value'))->toBe('Text of the second');
 });
@@ -61,8 +86,10 @@ it('saves the same text twice without a second version', function (): void {
     $product = product($this->store);
     $writer = member($this->store, Role::Writer);
     $first = saveText($this->store, $writer, $product->id, 'The same text')->json('revision');
-    expect(saveText($this->store, $writer, $product->id, 'The same text', 0)->assertOk()->json('revision'))->toBe($first)
-        ->and(DB::table('history')->where('resource_id', $product->id)->count())->toBe(1);
+    expect(saveText($this->store, $writer, $product->id, 'The same text', 0)->assertOk()->json('revision'))
+        ->toBe($first)
+        ->and(DB::table('history')->where('resource_id', $product->id)->count())
+        ->toBe(1);
 });
 
 it('refuses what it should', function (): void {
@@ -74,7 +101,9 @@ it('refuses what it should', function (): void {
     saveText($this->store, $writer, $product->id, 'x', 0, 'slug')->assertNotFound();
     $other = shopStore();
     saveText($other, member($other, Role::Owner), $product->id, 'x')->assertNotFound();
-    $this->actingAs($writer)->postJson("/s/{$this->store->slug}/write/texts/{$product->id}/title", ['text' => ['a'], 'revision' => 'x'])->assertStatus(422);
+    $this->actingAs($writer)
+        ->postJson("/s/{$this->store->slug}/write/texts/{$product->id}/title", ['text' => ['a'], 'revision' => 'x'])
+        ->assertStatus(422);
     expect(DB::table('drafts')->where('store_id', $this->store->id)->count())->toBe(0);
 });
 
@@ -86,22 +115,47 @@ it('marks repeated texts on every page that shares them, and takes the mark away
     expect(checksOf($one->id))->not->toContain('repeated');
     $drafts->save($this->store, $two->id, TextField::Title, mb_strtoupper($same), 0, Origin::Hand, null);
     expect(checksOf($one->id))->toContain('repeated')->and(checksOf($two->id))->toContain('repeated');
-    $drafts->save($this->store, $one->id, TextField::Title, 'Now it is a title of its own', $first->revision, Origin::Hand, null);
+    $drafts->save(
+        $this->store,
+        $one->id,
+        TextField::Title,
+        'Now it is a title of its own',
+        $first->revision,
+        Origin::Hand,
+        null,
+    );
     expect(checksOf($one->id))->not->toContain('repeated')->and(checksOf($two->id))->not->toContain('repeated');
     $shown = (string) DB::table('resource_texts')->where('resource_id', $three->id)->where('field', 1)->value('shown');
-    $drafts->save($this->store, $two->id, TextField::Title, str_replace(' – Tindrel', '', $shown), $drafts->find($two->id, TextField::Title)?->revision ?? 0, Origin::Hand, null);
+    $drafts->save(
+        $this->store,
+        $two->id,
+        TextField::Title,
+        str_replace(' – Tindrel', '', $shown),
+        $drafts->find($two->id, TextField::Title)?->revision ?? 0,
+        Origin::Hand,
+        null,
+    );
     expect(checksOf($two->id))->toContain('repeated')->and(checksOf($three->id))->toContain('repeated');
 });
 
 it('counts repeated texts as SQL over all pairs does', function (): void {
-    $shown = DB::select('SELECT r.id, LOWER(t.shown) AS text FROM resources r JOIN resource_texts t ON t.resource_id = r.id AND t.field = 1 WHERE r.store_id = ? AND t.shown <> \'\'', [$this->store->id]);
+    $shown = DB::select(
+        'SELECT r.id, LOWER(t.shown) AS text FROM resources r JOIN resource_texts t ON t.resource_id = r.id AND t.field = 1 WHERE r.store_id = ? AND t.shown <> \'\'',
+        [$this->store->id],
+    );
     $byText = [];
     foreach ($shown as $row) {
         $byText[$row->text][] = (int) $row->id;
     }
     $expected = array_merge(...array_values(array_filter($byText, static fn (array $ids): bool => count($ids) > 1)));
     sort($expected);
-    $marked = DB::table('write_rows')->where('store_id', $this->store->id)->whereRaw('title_checks & 8')->orderBy('resource_id')->pluck('resource_id')->map(static fn (mixed $n): int => (int) $n)->all();
+    $marked = DB::table('write_rows')
+        ->where('store_id', $this->store->id)
+        ->whereRaw('title_checks & 8')
+        ->orderBy('resource_id')
+        ->pluck('resource_id')
+        ->map(static fn (mixed $n): int => (int) $n)
+        ->all();
     expect($marked)->toBe($expected)->and($marked)->not->toBeEmpty();
 });
 
@@ -109,15 +163,40 @@ it('says the same of a text whether it is looked at alone or with all others', f
     $user = member($this->store, Role::Writer);
     $drafts = app(Drafts::class);
     mt_srand(9);
-    $ids = DB::table('resources')->where('store_id', $this->store->id)->where('gone', 0)->orderBy('id')->pluck('id')->map(intval(...))->all();
+    $ids = DB::table('resources')
+        ->where('store_id', $this->store->id)
+        ->where('gone', 0)
+        ->orderBy('id')
+        ->pluck('id')
+        ->map(intval(...))
+        ->all();
     for ($i = 0; $i < 40; $i++) {
         $resource = $ids[array_rand($ids)];
         $field = TextField::from(mt_rand(1, 2));
         $known = $drafts->find($resource, $field);
-        $text = mt_rand(0, 4) === 0 ? (string) DB::table('resource_texts')->where('resource_id', $resource)->where('field', $field->value)->value('stored') : ['The same for three', 'The same for some', 'One of its own '.$i][mt_rand(0, 2)];
-        $drafts->save($this->store, $resource, $field, $text, $known !== null ? $known->revision : 0, Origin::Hand, $user->id);
+        $text =
+            mt_rand(0, 4) === 0
+                ? (string) DB::table('resource_texts')
+                    ->where('resource_id', $resource)
+                    ->where('field', $field->value)
+                    ->value('stored')
+                : ['The same for three', 'The same for some', 'One of its own '.$i][mt_rand(0, 2)];
+        $drafts->save(
+            $this->store,
+            $resource,
+            $field,
+            $text,
+            $known !== null ? $known->revision : 0,
+            Origin::Hand,
+            $user->id,
+        );
     }
-    $rows = fn (): array => DB::table('write_rows')->where('store_id', $this->store->id)->orderBy('resource_id')->get()->map(static fn (object $row): array => (array) $row)->all();
+    $rows = fn (): array => DB::table('write_rows')
+        ->where('store_id', $this->store->id)
+        ->orderBy('resource_id')
+        ->get()
+        ->map(static fn (object $row): array => (array) $row)
+        ->all();
     $alone = $rows();
     app(App\Write\Desk\RowRebuild::class)->all($this->store, static fn () => null);
     expect($alone)->toBe($rows())->and(array_filter(array_column($alone, 'drafted')))->not->toBe([]);
@@ -125,8 +204,23 @@ it('says the same of a text whether it is looked at alone or with all others', f
 
 it('shows the desk with its filters, to viewers too, and pages by key', function (): void {
     $viewer = member($this->store, Role::Viewer);
-    $this->actingAs($viewer)->get("/s/{$this->store->slug}/write")->assertOk()->assertSee(product($this->store)->name)->assertSee('readonly', false);
-    foreach (['kind=product', 'kind=collection&check=missing&field=description', 'check=repeated', 'state=changed', 'sort=wide', 'q=lamp', 'after=zz', 'kind=nonsense&check[]=x'] as $query) {
+    $this->actingAs($viewer)
+        ->get("/s/{$this->store->slug}/write")
+        ->assertOk()
+        ->assertSee(product($this->store)->name)
+        ->assertSee('readonly', false);
+    foreach (
+        [
+            'kind=product',
+            'kind=collection&check=missing&field=description',
+            'check=repeated',
+            'state=changed',
+            'sort=wide',
+            'q=lamp',
+            'after=zz',
+            'kind=nonsense&check[]=x',
+        ] as $query
+    ) {
         $this->get("/s/{$this->store->slug}/write?$query")->assertOk();
         $this->get("/s/{$this->store->slug}/write/counts?$query")->assertOk();
     }
@@ -144,18 +238,43 @@ it('shows the desk with its filters, to viewers too, and pages by key', function
 it('marks drafts as ready, ticked or all of a view, and back', function (): void {
     $writer = member($this->store, Role::Writer);
     foreach ([0, 1, 2] as $nth) {
-        saveText($this->store, $writer, product($this->store, $nth)->id, "A good title for product number $nth here")->assertOk();
+        saveText(
+            $this->store,
+            $writer,
+            product($this->store, $nth)->id,
+            "A good title for product number $nth here",
+        )->assertOk();
     }
-    $this->actingAs($writer)->post("/s/{$this->store->slug}/write/ready", ['scope' => 'rows', 'mark' => 'ready', 'rows' => [product($this->store)->id]])->assertSessionHas('done');
+    $this->actingAs($writer)
+        ->post("/s/{$this->store->slug}/write/ready", [
+            'scope' => 'rows',
+            'mark' => 'ready',
+            'rows' => [product($this->store)->id],
+        ])
+        ->assertSessionHas('done');
     expect(DB::table('drafts')->where('store_id', $this->store->id)->where('state', 'ready')->count())->toBe(1);
     $this->post("/s/{$this->store->slug}/write/ready?kind=product", ['scope' => 'filter', 'mark' => 'ready']);
     expect(DB::table('drafts')->where('store_id', $this->store->id)->where('state', 'ready')->count())->toBe(3);
-    saveText($this->store, $writer, product($this->store)->id, 'Written anew, so it is open again', app(Drafts::class)->find(product($this->store)->id, TextField::Title)?->revision ?? 0);
+    saveText(
+        $this->store,
+        $writer,
+        product($this->store)->id,
+        'Written anew, so it is open again',
+        app(Drafts::class)->find(product($this->store)->id, TextField::Title)?->revision ?? 0,
+    );
     expect(app(Drafts::class)->find(product($this->store)->id, TextField::Title)?->state)->toBe(DraftState::Open);
 });
 
 it('saves from the plain form of the dossier as well', function (): void {
     $product = product($this->store);
-    $this->actingAs(member($this->store, Role::Writer))->post("/s/{$this->store->slug}/write/texts/{$product->id}/description", ['text' => 'Written in the dossier.', 'revision' => 0])->assertRedirect()->assertSessionHas('done');
-    $this->get("/s/{$this->store->slug}/gather/pages/{$product->page_id}")->assertOk()->assertSee('Written in the dossier.');
+    $this->actingAs(member($this->store, Role::Writer))
+        ->post("/s/{$this->store->slug}/write/texts/{$product->id}/description", [
+            'text' => 'Written in the dossier.',
+            'revision' => 0,
+        ])
+        ->assertRedirect()
+        ->assertSessionHas('done');
+    $this->get("/s/{$this->store->slug}/gather/pages/{$product->page_id}")
+        ->assertOk()
+        ->assertSee('Written in the dossier.');
 });

@@ -10,9 +10,25 @@ use Tindrel\Shop;
 /** The shop's admin API (see openapi.json). */
 final class Office
 {
-    private const TEXTS = ['title' => 400, 'description' => 2000, 'h1' => 400, 'social_title' => 400, 'social_description' => 2000, 'canonical' => 2000, 'robots' => 200];
+    private const TEXTS = [
+        'title' => 400,
+        'description' => 2000,
+        'h1' => 400,
+        'social_title' => 400,
+        'social_description' => 2000,
+        'canonical' => 2000,
+        'robots' => 200,
+    ];
 
-    private const SWITCHES = ['slow_ms' => 60000, 'fail_every' => 1000, 'stall_every' => 1000, 'lose_every' => 1000, 'stall_seconds' => 120, 'rate' => 100000, 'burst' => 100000];
+    private const SWITCHES = [
+        'slow_ms' => 60000,
+        'fail_every' => 1000,
+        'stall_every' => 1000,
+        'lose_every' => 1000,
+        'stall_seconds' => 120,
+        'rate' => 100000,
+        'burst' => 100000,
+    ];
 
     public function __construct(private readonly Shop $shop)
     {
@@ -31,7 +47,14 @@ final class Office
             return $method === 'PUT' ? $this->turn() : self::json(200, $this->switches());
         }
         if ($path === '/changes') {
-            return self::json(200, ['items' => array_map(static fn (array $row): array => ['fields' => json_decode((string) $row['fields'], true)] + $row, $this->shop->rows('SELECT * FROM changes WHERE number > ? ORDER BY number LIMIT 5000', [(int) ($asked['after'] ?? 0)]))]);
+            return self::json(200, [
+                'items' => array_map(
+                    static fn (array $row): array => ['fields' => json_decode((string) $row['fields'], true)] + $row,
+                    $this->shop->rows('SELECT * FROM changes WHERE number > ? ORDER BY number LIMIT 5000', [
+                        (int) ($asked['after'] ?? 0),
+                    ]),
+                ),
+            ]);
         }
         $switches = $this->switches();
         $wait = $this->takeToken($switches['rate'], $switches['burst']);
@@ -44,11 +67,25 @@ final class Office
 
         return match (true) {
             $path === '/resources' && $method === 'GET' => $this->list($asked),
-            preg_match('~^/resources/([a-z]+-\d+)$~', $path, $found) === 1 && $method === 'GET' => $this->read($found[1]),
-            preg_match('~^/resources/([a-z]+-\d+)$~', $path, $found) === 1 && $method === 'PATCH' => $this->change($found[1], $switches),
-            $path === '/addresses' && $method === 'GET' => $this->address((string) (is_string($asked['target'] ?? null) ? $asked['target'] : '')),
-            $path === '/addresses' && $method === 'PATCH' => $this->changeAddress((string) (is_string($asked['target'] ?? null) ? $asked['target'] : ''), $switches),
-            $path === '/hits' && $method === 'GET' => self::json(200, ['items' => $this->shop->rows('SELECT target, hits, last_hit FROM addresses WHERE hits > 0 ORDER BY target LIMIT 50000')]),
+            preg_match('~^/resources/([a-z]+-\d+)$~', $path, $found) === 1 && $method === 'GET' => $this->read(
+                $found[1],
+            ),
+            preg_match('~^/resources/([a-z]+-\d+)$~', $path, $found) === 1 && $method === 'PATCH' => $this->change(
+                $found[1],
+                $switches,
+            ),
+            $path === '/addresses' && $method === 'GET' => $this->address(
+                (string) (is_string($asked['target'] ?? null) ? $asked['target'] : ''),
+            ),
+            $path === '/addresses' && $method === 'PATCH' => $this->changeAddress(
+                (string) (is_string($asked['target'] ?? null) ? $asked['target'] : ''),
+                $switches,
+            ),
+            $path === '/hits' && $method === 'GET' => self::json(200, [
+                'items' => $this->shop->rows(
+                    'SELECT target, hits, last_hit FROM addresses WHERE hits > 0 ORDER BY target LIMIT 50000',
+                ),
+            ]),
             default => self::problem(404, 'There is no such thing here.'),
         };
     }
@@ -59,18 +96,26 @@ final class Office
         $limit = max(1, min(250, (int) ($asked['limit'] ?? 100)));
         $after = (int) ($asked['after'] ?? 0);
         $kind = is_string($asked['kind'] ?? null) ? $asked['kind'] : '';
-        $rows = $this->shop->rows('SELECT * FROM resources WHERE number > ? AND (? = \'\' OR kind = ?) ORDER BY number LIMIT '.($limit + 1), [$after, $kind, $kind]);
+        $rows = $this->shop->rows(
+            'SELECT * FROM resources WHERE number > ? AND (? = \'\' OR kind = ?) ORDER BY number LIMIT '.($limit + 1),
+            [$after, $kind, $kind],
+        );
         $more = count($rows) > $limit;
         $rows = array_slice($rows, 0, $limit);
 
-        return self::json(200, ['items' => array_map($this->show(...), $rows), 'next' => $more ? (int) $rows[$limit - 1]['number'] : null]);
+        return self::json(200, [
+            'items' => array_map($this->show(...), $rows),
+            'next' => $more ? (int) $rows[$limit - 1]['number'] : null,
+        ]);
     }
 
     private function read(string $id): Answer
     {
         $row = $this->shop->row('SELECT * FROM resources WHERE id = ?', [$id]);
 
-        return $row === null ? self::problem(404, "There is no resource $id.") : self::json(200, $this->show($row), ['ETag' => '"'.$row['version'].'"']);
+        return $row === null
+            ? self::problem(404, "There is no resource $id.")
+            : self::json(200, $this->show($row), ['ETag' => '"'.$row['version'].'"']);
     }
 
     private const SET_FOR_ADDRESSES = ['canonical' => 2000, 'robots' => 200, 'redirect' => 2000];
@@ -81,7 +126,10 @@ final class Office
         if (! str_starts_with($target, '/') || strlen($target) > 2000) {
             return self::problem(422, 'target must be a path, with its query if any.');
         }
-        $row = $this->shop->row('SELECT target, version, canonical, robots, redirect, hits FROM addresses WHERE target = ?', [$key = Shop::addressKey($target)]) ?? ['target' => $key, 'version' => 0, 'canonical' => '', 'robots' => '', 'redirect' => '', 'hits' => 0];
+        $row = $this->shop->row(
+            'SELECT target, version, canonical, robots, redirect, hits FROM addresses WHERE target = ?',
+            [($key = Shop::addressKey($target))],
+        ) ?? ['target' => $key, 'version' => 0, 'canonical' => '', 'robots' => '', 'redirect' => '', 'hits' => 0];
 
         return self::json(200, ['version' => (string) $row['version']] + $row, ['ETag' => '"'.$row['version'].'"']);
     }
@@ -96,10 +144,17 @@ final class Office
             }
             $row = (array) json_decode($now->body, true);
             if (trim($match, '"') !== $row['version']) {
-                return self::problem(412, "The address is at version {$row['version']}.", ['ETag' => '"'.$row['version'].'"']);
+                return self::problem(412, "The address is at version {$row['version']}.", [
+                    'ETag' => '"'.$row['version'].'"',
+                ]);
             }
             foreach ($fields as $name => $value) {
-                if (! isset(self::SET_FOR_ADDRESSES[$name]) || ! is_string($value) || strlen($value) > self::SET_FOR_ADDRESSES[$name] || preg_match('/[\x00-\x1f]/', $value) === 1) {
+                if (
+                    ! isset(self::SET_FOR_ADDRESSES[$name]) ||
+                    ! is_string($value) ||
+                    strlen($value) > self::SET_FOR_ADDRESSES[$name] ||
+                    preg_match('/[\x00-\x1f]/', $value) === 1
+                ) {
                     return self::problem(422, "$name cannot be set, or is too long.");
                 }
                 if ($name === 'redirect' && $value !== '' && Shop::addressKey($value) === $row['target']) {
@@ -107,9 +162,24 @@ final class Office
                 }
             }
             $new = $fields + $row;
-            $this->shop->db->prepare('INSERT INTO addresses (target, version, canonical, robots, redirect) VALUES (?, ?, ?, ?, ?) ON CONFLICT (target) DO UPDATE SET version = excluded.version, canonical = excluded.canonical, robots = excluded.robots, redirect = excluded.redirect')
-                ->execute([$row['target'], (int) $row['version'] + 1, $new['canonical'], $new['robots'], $new['redirect']]);
-            $this->shop->db->prepare('INSERT INTO changes (resource, version, fields) VALUES (?, ?, ?)')->execute(['address:'.$row['target'], (int) $row['version'] + 1, json_encode($fields, JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR)]);
+            $this->shop->db
+                ->prepare(
+                    'INSERT INTO addresses (target, version, canonical, robots, redirect) VALUES (?, ?, ?, ?, ?) ON CONFLICT (target) DO UPDATE SET version = excluded.version, canonical = excluded.canonical, robots = excluded.robots, redirect = excluded.redirect',
+                )
+                ->execute([
+                    $row['target'],
+                    (int) $row['version'] + 1,
+                    $new['canonical'],
+                    $new['robots'],
+                    $new['redirect'],
+                ]);
+            $this->shop->db
+                ->prepare('INSERT INTO changes (resource, version, fields) VALUES (?, ?, ?)')
+                ->execute([
+                    'address:'.$row['target'],
+                    (int) $row['version'] + 1,
+                    json_encode($fields, JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR),
+                ]);
 
             return $this->address($target);
         });
@@ -167,20 +237,37 @@ final class Office
             return self::problem(404, "There is no resource $id.");
         }
         if (trim($match, '"') !== (string) $row['version']) {
-            return self::problem(412, "The resource is at version {$row['version']}.", ['ETag' => '"'.$row['version'].'"']);
+            return self::problem(412, "The resource is at version {$row['version']}.", [
+                'ETag' => '"'.$row['version'].'"',
+            ]);
         }
         $new = [];
         foreach ($fields as $name => $value) {
             if (isset(self::TEXTS[$name])) {
-                if (! is_string($value) || mb_strlen($value) > self::TEXTS[$name] || preg_match('/[\x00-\x08\x0b\x0c\x0e-\x1f]/', $value) === 1) {
+                if (
+                    ! is_string($value) ||
+                    mb_strlen($value) > self::TEXTS[$name] ||
+                    preg_match('/[\x00-\x08\x0b\x0c\x0e-\x1f]/', $value) === 1
+                ) {
                     return self::problem(422, "$name must be a text of at most ".self::TEXTS[$name].' characters.');
                 }
                 $new[$name] = $value;
             } elseif ($name === 'slug') {
-                if (! is_string($value) || preg_match('/^[a-z0-9]+(-[a-z0-9]+)*$/', $value) !== 1 || strlen($value) > 120 || $row['kind'] === 'home') {
+                if (
+                    ! is_string($value) ||
+                    preg_match('/^[a-z0-9]+(-[a-z0-9]+)*$/', $value) !== 1 ||
+                    strlen($value) > 120 ||
+                    $row['kind'] === 'home'
+                ) {
                     return self::problem(422, 'slug must be small letters, digits and hyphens.');
                 }
-                if ($this->shop->row('SELECT 1 FROM resources WHERE kind = ? AND slug = ? AND id <> ?', [$row['kind'], $value, $id]) !== null) {
+                if (
+                    $this->shop->row('SELECT 1 FROM resources WHERE kind = ? AND slug = ? AND id <> ?', [
+                        $row['kind'],
+                        $value,
+                        $id,
+                    ]) !== null
+                ) {
                     return self::problem(422, "slug $value is taken.");
                 }
                 $new['slug'] = $value;
@@ -195,21 +282,34 @@ final class Office
                     }
                     $images[$i]['alt'] = $alt;
                 }
-                $new['images'] = json_encode($images, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR);
+                $new['images'] = json_encode(
+                    $images,
+                    JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR,
+                );
             } else {
                 return self::problem(422, "There is no field $name that could be changed.");
             }
         }
         $version = (int) $row['version'] + 1;
         $set = implode(', ', array_map(static fn (string $name): string => "$name = ?", array_keys($new)));
-        $this->shop->db->prepare("UPDATE resources SET $set, version = ? WHERE id = ?")->execute([...array_values($new), $version, $id]);
+        $this->shop->db
+            ->prepare("UPDATE resources SET $set, version = ? WHERE id = ?")
+            ->execute([...array_values($new), $version, $id]);
         if (isset($new['slug']) && $new['slug'] !== $row['slug']) {
-            $this->shop->db->prepare('DELETE FROM redirects WHERE path = ?')->execute([Shop::pathOf($row['kind'], $new['slug'])]);
-            $this->shop->db->prepare('INSERT OR REPLACE INTO redirects VALUES (?, ?, 301)')->execute([Shop::pathOf($row['kind'], $row['slug']), Shop::pathOf($row['kind'], $new['slug'])]);
+            $this->shop->db
+                ->prepare('DELETE FROM redirects WHERE path = ?')
+                ->execute([Shop::pathOf($row['kind'], $new['slug'])]);
+            $this->shop->db
+                ->prepare('INSERT OR REPLACE INTO redirects VALUES (?, ?, 301)')
+                ->execute([Shop::pathOf($row['kind'], $row['slug']), Shop::pathOf($row['kind'], $new['slug'])]);
         }
-        $this->shop->db->prepare('INSERT INTO changes (resource, version, fields) VALUES (?, ?, ?)')->execute([$id, $version, json_encode($fields, JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR)]);
+        $this->shop->db
+            ->prepare('INSERT INTO changes (resource, version, fields) VALUES (?, ?, ?)')
+            ->execute([$id, $version, json_encode($fields, JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR)]);
 
-        return self::json(200, $this->show((array) $this->shop->row('SELECT * FROM resources WHERE id = ?', [$id])), ['ETag' => '"'.$version.'"']);
+        return self::json(200, $this->show((array) $this->shop->row('SELECT * FROM resources WHERE id = ?', [$id])), [
+            'ETag' => '"'.$version.'"',
+        ]);
     }
 
     /**
@@ -219,16 +319,44 @@ final class Office
     private function show(array $row): array
     {
         $facts = json_decode((string) $row['facts'], true);
-        $shown = ['id' => $row['id'], 'kind' => $row['kind'], 'version' => (string) $row['version'], 'path' => Shop::pathOf($row['kind'], $row['slug']), 'slug' => $row['slug'], 'name' => $row['name']];
+        $shown = [
+            'id' => $row['id'],
+            'kind' => $row['kind'],
+            'version' => (string) $row['version'],
+            'path' => Shop::pathOf($row['kind'], $row['slug']),
+            'slug' => $row['slug'],
+            'name' => $row['name'],
+        ];
         foreach (array_keys(self::TEXTS) as $field) {
             $shown[$field] = $row[$field];
         }
         $shown['images'] = json_decode((string) $row['images'], true);
-        $shown['attributes'] = $row['kind'] === 'product' ? [
-            'type' => $facts['type_name'], 'maker' => $facts['maker'], 'finish' => $facts['finishes'], 'size' => $facts['sizes'], 'socket' => $facts['socket'],
-            'room' => $facts['room'], 'style' => $facts['style'], 'material' => $facts['material'], 'price' => number_format($facts['price'], 2, '.', ''), 'currency' => 'EUR', 'in_stock' => $facts['in_stock'],
-            'collection' => $this->shop->row('SELECT c.name FROM shelf s JOIN resources c ON c.id = s.collection WHERE s.product = ? ORDER BY c.number LIMIT 1', [$row['id']])['name'] ?? null,
-        ] : ($row['kind'] === 'collection' ? ['products' => (int) ($this->shop->row('SELECT COUNT(*) AS n FROM shelf WHERE collection = ?', [$row['id']])['n'] ?? 0)] : (object) []);
+        $shown['attributes'] =
+            $row['kind'] === 'product'
+                ? [
+                    'type' => $facts['type_name'],
+                    'maker' => $facts['maker'],
+                    'finish' => $facts['finishes'],
+                    'size' => $facts['sizes'],
+                    'socket' => $facts['socket'],
+                    'room' => $facts['room'],
+                    'style' => $facts['style'],
+                    'material' => $facts['material'],
+                    'price' => number_format($facts['price'], 2, '.', ''),
+                    'currency' => 'EUR',
+                    'in_stock' => $facts['in_stock'],
+                    'collection' => $this->shop->row(
+                        'SELECT c.name FROM shelf s JOIN resources c ON c.id = s.collection WHERE s.product = ? ORDER BY c.number LIMIT 1',
+                        [$row['id']],
+                    )['name'] ?? null,
+                ]
+                : ($row['kind'] === 'collection'
+                    ? [
+                        'products' => (int) ($this->shop->row('SELECT COUNT(*) AS n FROM shelf WHERE collection = ?', [
+                            $row['id'],
+                        ])['n'] ?? 0),
+                    ]
+                    : (object) []);
 
         return $shown;
     }
@@ -236,7 +364,10 @@ final class Office
     /** @return array<string, int> */
     private function switches(): array
     {
-        return array_map(intval(...), array_column($this->shop->rows('SELECT name, value FROM switches'), 'value', 'name'));
+        return array_map(
+            intval(...),
+            array_column($this->shop->rows('SELECT name, value FROM switches'), 'value', 'name'),
+        );
     }
 
     private function turn(): Answer
@@ -261,7 +392,9 @@ final class Office
         $now = microtime(true);
         $tokens = min((float) $burst, (float) $bucket['tokens'] + max(0, $now - (float) $bucket['at']) * $rate);
         $passes = $tokens >= 1;
-        $this->shop->db->prepare('UPDATE bucket SET tokens = ?, at = ?, calls = calls + 1')->execute([$passes ? $tokens - 1 : $tokens, $now]);
+        $this->shop->db
+            ->prepare('UPDATE bucket SET tokens = ?, at = ?, calls = calls + 1')
+            ->execute([$passes ? $tokens - 1 : $tokens, $now]);
         $this->shop->db->exec('COMMIT');
 
         return $passes ? 0.0 : max(0.05, (1 - $tokens) / max(1, $rate));
@@ -283,12 +416,21 @@ final class Office
      */
     private static function json(int $status, array $data, array $headers = []): Answer
     {
-        return new Answer($status, json_encode($data, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR)."\n", ['Content-Type' => 'application/json'] + $headers);
+        return new Answer(
+            $status,
+            json_encode($data, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR)."\n",
+            ['Content-Type' => 'application/json'] + $headers,
+        );
     }
 
     /** @param  array<string, string>  $headers */
     private static function problem(int $status, string $detail, array $headers = []): Answer
     {
-        return new Answer($status, json_encode(['status' => $status, 'detail' => $detail], JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR)."\n", ['Content-Type' => 'application/problem+json'] + $headers);
+        return new Answer(
+            $status,
+            json_encode(['status' => $status, 'detail' => $detail], JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR).
+                "\n",
+            ['Content-Type' => 'application/problem+json'] + $headers,
+        );
     }
 }

@@ -28,21 +28,50 @@ final class Layout
      * @param  array<string, string>  $headers
      * @param  ?array<string, mixed>  $ld
      */
-    public function page(array $resource, string $main, ?string $canonical, bool $suffix = true, ?string $fallback = null, array $headers = [], ?array $ld = null, string $ogType = 'website', string $beforeMeta = '', bool $titled = true): Answer
-    {
+    public function page(
+        array $resource,
+        string $main,
+        ?string $canonical,
+        bool $suffix = true,
+        ?string $fallback = null,
+        array $headers = [],
+        ?array $ld = null,
+        string $ogType = 'website',
+        string $beforeMeta = '',
+        bool $titled = true,
+    ): Answer {
         $title = $resource['title'] !== '' ? $resource['title'] : ($titled ? $resource['name'] : '');
         $title = $title === '' ? '' : $title.($suffix ? ' – '.Shop::NAME : '');
         $description = $resource['description'] !== '' ? $resource['description'] : (string) $fallback;
         if ($resource['canonical'] !== '') {
             $canonical = $resource['canonical'] === '-' ? null : $resource['canonical'];
         }
-        $head = ($title === '' ? '' : '<title>'.e($title).'</title>').$beforeMeta
-            .($description === '' ? '' : '<meta name="description" content="'.e($description).'">')
-            .($resource['robots'] === '' ? '' : '<meta name="robots" content="'.e($resource['robots']).'">')
-            .($canonical === null ? '' : '<link rel="canonical" href="'.e(str_starts_with($canonical, '/') ? $this->origin.$canonical : $canonical).'">')
-            .'<meta property="og:type" content="'.$ogType.'"><meta property="og:title" content="'.e($resource['social_title'] !== '' ? $resource['social_title'] : $resource['name']).'">'
-            .($resource['social_description'] === '' ? '' : '<meta property="og:description" content="'.e($resource['social_description']).'">')
-            .($ld === null ? '' : '<script type="application/ld+json">'.json_encode($ld, JSON_HEX_TAG | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR).'</script>');
+        $head =
+            ($title === '' ? '' : '<title>'.e($title).'</title>').
+            $beforeMeta.
+            ($description === '' ? '' : '<meta name="description" content="'.e($description).'">').
+            ($resource['robots'] === '' ? '' : '<meta name="robots" content="'.e($resource['robots']).'">').
+            ($canonical === null
+                ? ''
+                : '<link rel="canonical" href="'.
+                    e(str_starts_with($canonical, '/') ? $this->origin.$canonical : $canonical).
+                    '">').
+            '<meta property="og:type" content="'.
+            $ogType.
+            '"><meta property="og:title" content="'.
+            e($resource['social_title'] !== '' ? $resource['social_title'] : $resource['name']).
+            '">'.
+            ($resource['social_description'] === ''
+                ? ''
+                : '<meta property="og:description" content="'.e($resource['social_description']).'">').
+            ($ld === null
+                ? ''
+                : '<script type="application/ld+json">'.
+                    json_encode(
+                        $ld,
+                        JSON_HEX_TAG | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR,
+                    ).
+                    '</script>');
 
         return new Answer(200, $this->frame($head, $main), ['Content-Type' => 'text/html; charset=utf-8'] + $headers);
     }
@@ -50,9 +79,19 @@ final class Layout
     /** A page that is no resource: its texts are the theme's own. */
     public function fixed(string $title, string $main, ?string $canonical, string $robots = ''): Answer
     {
-        return new Answer(200, $this->frame('<title>'.e($title).' – '.Shop::NAME.'</title>'
-            .($robots === '' ? '' : '<meta name="robots" content="'.$robots.'">')
-            .($canonical === null ? '' : '<link rel="canonical" href="'.e($this->origin.$canonical).'">'), $main));
+        return new Answer(
+            200,
+            $this->frame(
+                '<title>'.
+                    e($title).
+                    ' – '.
+                    Shop::NAME.
+                    '</title>'.
+                    ($robots === '' ? '' : '<meta name="robots" content="'.$robots.'">').
+                    ($canonical === null ? '' : '<link rel="canonical" href="'.e($this->origin.$canonical).'">'),
+                $main,
+            ),
+        );
     }
 
     /** @param  array<string, mixed>  $resource */
@@ -74,10 +113,22 @@ final class Layout
     {
         [$menu, $about] = $this->furniture();
 
-        return '<!DOCTYPE html>'."\n".'<html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1">'.$head
-            .'<link rel="stylesheet" href="/look/tindrel.css"></head><body>'.Icons::sprite().'<header><a class="mark" href="/">Tindrel</a><nav aria-label="Ranges"><span class="word" tabindex="0">Lamps</span><div class="menu">'.$menu.'</div><a href="/range">All ranges</a><a href="/journal">Journal</a></nav>'
-            .'<p class="own"><a href="/find" rel="nofollow">Find</a> <a href="/basket" rel="nofollow">Basket</a></p></header><main>'.$main.'</main><footer><nav aria-label="About">'.$about.'<a href="/sale">Sale</a><a href="/all-lamps">Lamps A to Z</a><a href="/round">Rewards</a></nav>'
-            .'<form class="letter" action="/about/contact" method="get"><label for="letter">Letters from the workshop</label><input id="letter" name="mail" type="email"><button>Send me one a month</button></form><p>Tindrel, lamps with a maker’s name.</p></footer></body></html>'."\n";
+        return '<!DOCTYPE html>'.
+            "\n".
+            '<html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1">'.
+            $head.
+            '<link rel="stylesheet" href="/look/tindrel.css"></head><body>'.
+            Icons::sprite().
+            '<header><a class="mark" href="/">Tindrel</a><nav aria-label="Ranges"><span class="word" tabindex="0">Lamps</span><div class="menu">'.
+            $menu.
+            '</div><a href="/range">All ranges</a><a href="/journal">Journal</a></nav>'.
+            '<p class="own"><a href="/find" rel="nofollow">Find</a> <a href="/basket" rel="nofollow">Basket</a></p></header><main>'.
+            $main.
+            '</main><footer><nav aria-label="About">'.
+            $about.
+            '<a href="/sale">Sale</a><a href="/all-lamps">Lamps A to Z</a><a href="/round">Rewards</a></nav>'.
+            '<form class="letter" action="/about/contact" method="get"><label for="letter">Letters from the workshop</label><input id="letter" name="mail" type="email"><button>Send me one a month</button></form><p>Tindrel, lamps with a maker’s name.</p></footer></body></html>'.
+            "\n";
     }
 
     /** @return array{string, string} the menu of ranges, in columns, and the links of the footer */
@@ -88,16 +139,31 @@ final class Layout
             return $made[$this->shop->dir];
         }
         $menu = '';
-        foreach ($this->shop->rows("SELECT slug, name, facts FROM resources WHERE kind = 'collection' ORDER BY number LIMIT 48") as $i => $row) {
+        foreach (
+            $this->shop->rows(
+                "SELECT slug, name, facts FROM resources WHERE kind = 'collection' ORDER BY number LIMIT 48",
+            ) as $i => $row
+        ) {
             if (json_decode((string) $row['facts'], true)['hidden']) {
                 continue;
             }
-            $menu .= ($i % 12 === 0 ? ($i === 0 ? '<div class="column">' : '</div><div class="column">') : '')
-                .'<a class="range" href="'.Shop::pathOf('collection', $row['slug']).'"><svg class="icon" width="20" height="20" aria-hidden="true" focusable="false"><use href="#i-'.($i % 8).'"></use></svg><span class="name">'.e($row['name']).'</span> <span class="hint">chosen by hand, sent in two days</span></a>';
+            $menu .=
+                ($i % 12 === 0 ? ($i === 0 ? '<div class="column">' : '</div><div class="column">') : '').
+                '<a class="range" href="'.
+                Shop::pathOf('collection', $row['slug']).
+                '"><svg class="icon" width="20" height="20" aria-hidden="true" focusable="false"><use href="#i-'.
+                $i % 8 .
+                '"></use></svg><span class="name">'.
+                e($row['name']).
+                '</span> <span class="hint">chosen by hand, sent in two days</span></a>';
         }
         $menu .= $menu === '' ? '' : '</div>';
         $about = '';
-        foreach ($this->shop->rows("SELECT slug, name FROM resources WHERE kind = 'page' AND slug <> 'trade' ORDER BY number") as $row) {
+        foreach (
+            $this->shop->rows(
+                "SELECT slug, name FROM resources WHERE kind = 'page' AND slug <> 'trade' ORDER BY number",
+            ) as $row
+        ) {
             $about .= '<a href="'.Shop::pathOf('page', $row['slug']).'">'.e($row['name']).'</a>';
         }
 

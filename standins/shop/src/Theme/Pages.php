@@ -28,9 +28,17 @@ final class Pages
         if ($home === null) {
             return $this->missing();
         }
-        $best = $this->shop->rows("SELECT p.* FROM resources p WHERE kind = 'product' AND EXISTS (SELECT 1 FROM shelf WHERE product = p.id) ORDER BY number LIMIT 12");
-        $main = '<section class="hero">'.Layout::heading($home, 'name').'<p>'.e($home['body']).'</p><p><a class="button" href="/range">See every range</a></p></section>'
-            .'<h2>Chosen this week</h2>'.$this->grid($best, null);
+        $best = $this->shop->rows(
+            "SELECT p.* FROM resources p WHERE kind = 'product' AND EXISTS (SELECT 1 FROM shelf WHERE product = p.id) ORDER BY number LIMIT 12",
+        );
+        $main =
+            '<section class="hero">'.
+            Layout::heading($home, 'name').
+            '<p>'.
+            e($home['body']).
+            '</p><p><a class="button" href="/range">See every range</a></p></section>'.
+            '<h2>Chosen this week</h2>'.
+            $this->grid($best, null);
 
         return $this->layout->page($home, $main, '/', suffix: false);
     }
@@ -40,40 +48,125 @@ final class Pages
     {
         $product = $this->shop->resource('product', $slug);
         $collection = $under === null ? null : $this->shop->resource('collection', $under);
-        if ($product === null || ($under !== null && ($collection === null || $this->shop->row('SELECT 1 FROM shelf WHERE collection = ? AND product = ?', [$collection['id'], $product['id']]) === null))) {
+        if (
+            $product === null ||
+            ($under !== null &&
+                ($collection === null ||
+                    $this->shop->row('SELECT 1 FROM shelf WHERE collection = ? AND product = ?', [
+                        $collection['id'],
+                        $product['id'],
+                    ]) === null))
+        ) {
             return $this->missing();
         }
         $facts = $product['facts'];
         $finish = $asked['finish'] ?? null;
-        $variant = $finish !== null && in_array($finish, array_map(self::handle(...), $facts['finishes']), true) ? $finish : null;
+        $variant =
+            $finish !== null && in_array($finish, array_map(self::handle(...), $facts['finishes']), true)
+                ? $finish
+                : null;
         $crumbs = '<a href="/">Home</a> / ';
-        $collection ??= ($row = $this->shop->row('SELECT c.* FROM shelf s JOIN resources c ON c.id = s.collection WHERE s.product = ? ORDER BY c.number LIMIT 1', [$product['id']])) ? Shop::unpack($row) : null;
+        $collection ??= ($row = $this->shop->row(
+            'SELECT c.* FROM shelf s JOIN resources c ON c.id = s.collection WHERE s.product = ? ORDER BY c.number LIMIT 1',
+            [$product['id']],
+        ))
+            ? Shop::unpack($row)
+            : null;
         if ($collection !== null) {
-            $crumbs .= '<a href="'.Shop::pathOf('collection', $collection['slug']).'">'.e($collection['name']).'</a> / ';
+            $crumbs .=
+                '<a href="'.
+                Shop::pathOf('collection', $collection['slug']).
+                '">'.
+                e($collection['name']).
+                '</a> / ';
         }
         $swatches = '';
         foreach (array_slice($facts['finishes'], 0, $facts['linked_finishes']) as $name) {
-            $swatches .= '<a class="swatch" href="'.Shop::pathOf('product', $slug).'?finish='.self::handle($name).'">'.e($name).'</a> ';
+            $swatches .=
+                '<a class="swatch" href="'.
+                Shop::pathOf('product', $slug).
+                '?finish='.
+                self::handle($name).
+                '">'.
+                e($name).
+                '</a> ';
         }
         $pictures = '';
         foreach ($product['images'] as $image) {
-            $pictures .= '<img src="'.e($image['src']).'"'.($image['alt'] === '' ? '' : ' alt="'.e($image['alt']).'"').' width="360" height="360">';
+            $pictures .=
+                '<img src="'.
+                e($image['src']).
+                '"'.
+                ($image['alt'] === '' ? '' : ' alt="'.e($image['alt']).'"').
+                ' width="360" height="360">';
         }
         $rows = '';
-        foreach (['Maker' => $facts['maker'], 'Made of' => $facts['material'], 'Sizes' => implode(', ', $facts['sizes']), 'Socket' => $facts['socket'], 'Light' => $facts['kelvin'].' K', 'For the' => $facts['room']] as $label => $value) {
+        foreach (
+            [
+                'Maker' => $facts['maker'],
+                'Made of' => $facts['material'],
+                'Sizes' => implode(', ', $facts['sizes']),
+                'Socket' => $facts['socket'],
+                'Light' => $facts['kelvin'].' K',
+                'For the' => $facts['room'],
+            ] as $label => $value
+        ) {
             $rows .= '<tr><th>'.$label.'</th><td>'.e($value).'</td></tr>';
         }
-        $near = $this->shop->rows('SELECT p.* FROM shelf s JOIN resources p ON p.id = s.product WHERE s.collection = ? AND s.product <> ? ORDER BY (s.place + ?) % 17, s.place LIMIT 8', [$collection['id'] ?? '', $product['id'], $product['number']]);
-        $main = '<p class="crumbs">'.$crumbs.e($product['name']).'</p><div class="product"><div class="pictures">'.$pictures.'</div><div>'
-            .Layout::heading($product, $facts['h1']).'<p class="price">€ '.number_format($facts['price'], 2).'</p><p>'.($facts['in_stock'] ? 'In stock, sent within two days.' : 'Out of stock at the moment.').'</p>'
-            .($variant === null ? '' : '<p>Shown in '.e(str_replace('-', ' ', $variant)).'.</p>').'<p class="finishes">'.$swatches.'</p><div class="text"><p>'.nl2br(e($product['body'])).'</p></div><table>'.$rows.'</table>'
-            .'<form action="/basket" method="get"><button name="add" value="'.e($product['id']).'">Into the basket</button></form></div></div>'
-            .$this->voices($product).($near === [] ? '' : '<h2>Others like it</h2>'.$this->grid($near, null));
-        $ld = ['@context' => 'https://schema.org', '@type' => 'Product', 'name' => $product['name'], 'sku' => $product['id'], 'brand' => ['@type' => 'Brand', 'name' => $facts['maker']],
-            'offers' => ['@type' => 'Offer', 'price' => $facts['price'], 'priceCurrency' => 'EUR', 'availability' => 'https://schema.org/'.($facts['in_stock'] ? 'InStock' : 'OutOfStock')]];
+        $near = $this->shop->rows(
+            'SELECT p.* FROM shelf s JOIN resources p ON p.id = s.product WHERE s.collection = ? AND s.product <> ? ORDER BY (s.place + ?) % 17, s.place LIMIT 8',
+            [$collection['id'] ?? '', $product['id'], $product['number']],
+        );
+        $main =
+            '<p class="crumbs">'.
+            $crumbs.
+            e($product['name']).
+            '</p><div class="product"><div class="pictures">'.
+            $pictures.
+            '</div><div>'.
+            Layout::heading($product, $facts['h1']).
+            '<p class="price">€ '.
+            number_format($facts['price'], 2).
+            '</p><p>'.
+            ($facts['in_stock'] ? 'In stock, sent within two days.' : 'Out of stock at the moment.').
+            '</p>'.
+            ($variant === null ? '' : '<p>Shown in '.e(str_replace('-', ' ', $variant)).'.</p>').
+            '<p class="finishes">'.
+            $swatches.
+            '</p><div class="text"><p>'.
+            nl2br(e($product['body'])).
+            '</p></div><table>'.
+            $rows.
+            '</table>'.
+            '<form action="/basket" method="get"><button name="add" value="'.
+            e($product['id']).
+            '">Into the basket</button></form></div></div>'.
+            $this->voices($product).
+            ($near === [] ? '' : '<h2>Others like it</h2>'.$this->grid($near, null));
+        $ld = [
+            '@context' => 'https://schema.org',
+            '@type' => 'Product',
+            'name' => $product['name'],
+            'sku' => $product['id'],
+            'brand' => ['@type' => 'Brand', 'name' => $facts['maker']],
+            'offers' => [
+                '@type' => 'Offer',
+                'price' => $facts['price'],
+                'priceCurrency' => 'EUR',
+                'availability' => 'https://schema.org/'.($facts['in_stock'] ? 'InStock' : 'OutOfStock'),
+            ],
+        ];
         $first = $facts['pixel_in_head'] ? '<img src="/pictures/pixel.svg" width="1" height="1">' : '';
 
-        return $this->layout->page($product, $main, Shop::pathOf('product', $slug), fallback: mb_strimwidth($product['body'], 0, 155, '…'), ld: $ld, ogType: 'product', beforeMeta: $first);
+        return $this->layout->page(
+            $product,
+            $main,
+            Shop::pathOf('product', $slug),
+            fallback: mb_strimwidth($product['body'], 0, 155, '…'),
+            ld: $ld,
+            ogType: 'product',
+            beforeMeta: $first,
+        );
     }
 
     /** @param  array<string, string>  $asked */
@@ -85,7 +178,13 @@ final class Pages
         }
         $facts = $collection['facts'];
         $own = Shop::pathOf('collection', $slug);
-        $rows = array_map(Shop::unpack(...), $this->shop->rows('SELECT p.* FROM shelf s JOIN resources p ON p.id = s.product WHERE s.collection = ? ORDER BY s.place', [$collection['id']]));
+        $rows = array_map(
+            Shop::unpack(...),
+            $this->shop->rows(
+                'SELECT p.* FROM shelf s JOIN resources p ON p.id = s.product WHERE s.collection = ? ORDER BY s.place',
+                [$collection['id']],
+            ),
+        );
         $finishes = [];
         foreach ($rows as $row) {
             foreach ($row['facts']['finishes'] as $finish) {
@@ -96,23 +195,35 @@ final class Pages
         $finishes = array_slice($finishes, 0, 4);
         $finish = isset($finishes[$asked['finish'] ?? '']) ? $asked['finish'] : null;
         if ($finish !== null) {
-            $rows = array_values(array_filter($rows, static fn (array $row): bool => in_array($finishes[$finish], $row['facts']['finishes'], true)));
+            $rows = array_values(
+                array_filter(
+                    $rows,
+                    static fn (array $row): bool => in_array($finishes[$finish], $row['facts']['finishes'], true),
+                ),
+            );
         }
         $order = in_array($asked['order'] ?? '', ['price-up', 'price-down', 'name'], true) ? $asked['order'] : null;
-        usort($rows, static fn (array $a, array $b): int => match ($order) {
-            'price-up' => $a['facts']['price'] <=> $b['facts']['price'] ?: $a['number'] <=> $b['number'],
-            'price-down' => $b['facts']['price'] <=> $a['facts']['price'] ?: $a['number'] <=> $b['number'],
-            'name' => $a['name'] <=> $b['name'] ?: $a['number'] <=> $b['number'],
-            default => 0,
-        });
+        usort(
+            $rows,
+            static fn (array $a, array $b): int => match ($order) {
+                'price-up' => $a['facts']['price'] <=> $b['facts']['price'] ?: $a['number'] <=> $b['number'],
+                'price-down' => $b['facts']['price'] <=> $a['facts']['price'] ?: $a['number'] <=> $b['number'],
+                'name' => $a['name'] <=> $b['name'] ?: $a['number'] <=> $b['number'],
+                default => 0,
+            },
+        );
         $leaves = max(1, (int) ceil(count($rows) / self::PER_LEAF));
         $leaf = (int) ($asked['leaf'] ?? 1);
         if ($leaf < 1 || $leaf > $leaves) {
             return $this->missing();
         }
-        $link = static fn (array $with): string => e($own.(($query = http_build_query(array_filter($with))) === '' ? '' : '?'.$query));
+        $link = static fn (array $with): string => e(
+            $own.(($query = http_build_query(array_filter($with))) === '' ? '' : '?'.$query),
+        );
         $tools = '<p class="tools">Order: ';
-        foreach (['price-up' => 'price, low first', 'price-down' => 'price, high first', 'name' => 'name'] as $key => $label) {
+        foreach (
+            ['price-up' => 'price, low first', 'price-down' => 'price, high first', 'name' => 'name'] as $key => $label
+        ) {
             $tools .= '<a href="'.$link(['order' => $key]).'">'.$label.'</a> ';
         }
         $tools .= '· Only: ';
@@ -121,15 +232,34 @@ final class Pages
         }
         $paging = '';
         for ($i = 1; $leaves > 1 && $i <= $leaves; $i++) {
-            $paging .= $i === $leaf ? " <b>$i</b>" : ' <a href="'.$link(['finish' => $finish, 'order' => $order, 'leaf' => $i > 1 ? $i : null]).'">'.$i.'</a>';
+            $paging .=
+                $i === $leaf
+                    ? " <b>$i</b>"
+                    : ' <a href="'.
+                        $link(['finish' => $finish, 'order' => $order, 'leaf' => $i > 1 ? $i : null]).
+                        '">'.
+                        $i.
+                        '</a>';
         }
         $shown = array_slice($rows, ($leaf - 1) * self::PER_LEAF, self::PER_LEAF);
-        $main = '<p class="crumbs"><a href="/">Home</a> / <a href="/range">Ranges</a> / '.e($collection['name']).'</p>'
-            .($facts['heading'] === 'banner' && $collection['h1'] === '' ? '<h1 class="banner">Light for every room</h1><h2>'.e($collection['name']).'</h2>' : Layout::heading($collection, $facts['heading']))
-            .'<p class="intro">'.e($collection['body']).'</p>'.$tools.'</p>'.$this->grid($shown, $slug).($paging === '' ? '' : '<p class="paging">Leaf'.$paging.'</p>');
+        $main =
+            '<p class="crumbs"><a href="/">Home</a> / <a href="/range">Ranges</a> / '.
+            e($collection['name']).
+            '</p>'.
+            ($facts['heading'] === 'banner' && $collection['h1'] === ''
+                ? '<h1 class="banner">Light for every room</h1><h2>'.e($collection['name']).'</h2>'
+                : Layout::heading($collection, $facts['heading'])).
+            '<p class="intro">'.
+            e($collection['body']).
+            '</p>'.
+            $tools.
+            '</p>'.
+            $this->grid($shown, $slug).
+            ($paging === '' ? '' : '<p class="paging">Leaf'.$paging.'</p>');
         $canonical = $own;
         if ($leaf > 1 && ! $facts['paging_to_first']) {
-            $canonical = $own.'?'.http_build_query(array_filter(['finish' => $finish, 'order' => $order, 'leaf' => $leaf]));
+            $canonical =
+                $own.'?'.http_build_query(array_filter(['finish' => $finish, 'order' => $order, 'leaf' => $leaf]));
         } elseif (($finish !== null || $order !== null) && $facts['params_to_self']) {
             $canonical = $own.'?'.http_build_query(array_filter(['finish' => $finish, 'order' => $order]));
         }
@@ -141,8 +271,12 @@ final class Pages
     public function ranges(): Answer
     {
         $list = '';
-        foreach ($this->shop->rows("SELECT slug, name, facts FROM resources WHERE kind = 'collection' ORDER BY number") as $row) {
-            $list .= json_decode((string) $row['facts'], true)['hidden'] ? '' : '<li><a href="'.Shop::pathOf('collection', $row['slug']).'">'.e($row['name']).'</a></li>';
+        foreach (
+            $this->shop->rows("SELECT slug, name, facts FROM resources WHERE kind = 'collection' ORDER BY number") as $row
+        ) {
+            $list .= json_decode((string) $row['facts'], true)['hidden']
+                ? ''
+                : '<li><a href="'.Shop::pathOf('collection', $row['slug']).'">'.e($row['name']).'</a></li>';
         }
 
         return $this->layout->fixed('All ranges', '<h1>All ranges</h1><ul class="ranges">'.$list.'</ul>', '/range');
@@ -156,15 +290,35 @@ final class Pages
             return $this->missing();
         }
         $list = '';
-        foreach ($this->shop->rows("SELECT slug, name, description FROM resources WHERE kind = 'article' ORDER BY number LIMIT 12 OFFSET ".(($leaf - 1) * 12)) as $row) {
-            $list .= '<article><h2><a href="'.Shop::pathOf('article', $row['slug']).'">'.e($row['name']).'</a></h2><p>'.e($row['description']).'</p></article>';
+        foreach (
+            $this->shop->rows(
+                "SELECT slug, name, description FROM resources WHERE kind = 'article' ORDER BY number LIMIT 12 OFFSET ".
+                    ($leaf - 1) * 12,
+            ) as $row
+        ) {
+            $list .=
+                '<article><h2><a href="'.
+                Shop::pathOf('article', $row['slug']).
+                '">'.
+                e($row['name']).
+                '</a></h2><p>'.
+                e($row['description']).
+                '</p></article>';
         }
         $paging = '';
         for ($i = 1; $i <= $leaves; $i++) {
             $paging .= ' <a href="/journal'.($i > 1 ? '?leaf='.$i : '').'">'.$i.'</a>';
         }
 
-        return $this->layout->fixed('Journal'.($leaf > 1 ? ', leaf '.$leaf : ''), '<h1>Journal</h1>'.$list.'<p class="paging">Leaf'.$paging.'</p><p><a href="/journal/almanac/2019/01">The almanac of light</a></p>', '/journal'.($leaf > 1 ? '?leaf='.$leaf : ''));
+        return $this->layout->fixed(
+            'Journal'.($leaf > 1 ? ', leaf '.$leaf : ''),
+            '<h1>Journal</h1>'.
+                $list.
+                '<p class="paging">Leaf'.
+                $paging.
+                '</p><p><a href="/journal/almanac/2019/01">The almanac of light</a></p>',
+            '/journal'.($leaf > 1 ? '?leaf='.$leaf : ''),
+        );
     }
 
     /** The crawl trap: a calendar in which every month leads to the next, up to a bound. */
@@ -175,10 +329,20 @@ final class Pages
         if ($month < 1 || $month > 12 || $at < 1 || $at > $months) {
             return $this->missing();
         }
-        $path = static fn (int $n): string => sprintf('/journal/almanac/%d/%02d', 2019 + intdiv($n - 1, 12), ($n - 1) % 12 + 1);
-        $links = ($at > 1 ? '<a href="'.$path($at - 1).'">the month before</a> ' : '').($at < $months ? '<a href="'.$path($at + 1).'">the month after</a>' : '');
+        $path = static fn (int $n): string => sprintf(
+            '/journal/almanac/%d/%02d',
+            2019 + intdiv($n - 1, 12),
+            (($n - 1) % 12) + 1,
+        );
+        $links =
+            ($at > 1 ? '<a href="'.$path($at - 1).'">the month before</a> ' : '').
+            ($at < $months ? '<a href="'.$path($at + 1).'">the month after</a>' : '');
 
-        return $this->layout->fixed("Almanac of light: month $month of $year", "<h1>Month $month of $year</h1><p>Hours of daylight and when to light the lamps.</p><p>$links</p>", $path($at));
+        return $this->layout->fixed(
+            "Almanac of light: month $month of $year",
+            "<h1>Month $month of $year</h1><p>Hours of daylight and when to light the lamps.</p><p>$links</p>",
+            $path($at),
+        );
     }
 
     public function article(string $slug): Answer
@@ -193,14 +357,42 @@ final class Pages
         }
         $links = '';
         foreach ($article['facts']['links'] as $i => $path) {
-            $links .= '<li><a href="'.e($path).'"'.($i === 2 ? ' rel="nofollow"' : '').'>'.e(ucfirst(str_replace('-', ' ', basename($path)))).'</a></li>';
+            $links .=
+                '<li><a href="'.
+                e($path).
+                '"'.
+                ($i === 2 ? ' rel="nofollow"' : '').
+                '>'.
+                e(ucfirst(str_replace('-', ' ', basename($path)))).
+                '</a></li>';
         }
-        $main = '<p class="crumbs"><a href="/">Home</a> / <a href="/journal">Journal</a></p><article>'.Layout::heading($article, 'name').$text.'<h2>Seen here</h2><ul>'.$links.'</ul></article>';
+        $main =
+            '<p class="crumbs"><a href="/">Home</a> / <a href="/journal">Journal</a></p><article>'.
+            Layout::heading($article, 'name').
+            $text.
+            '<h2>Seen here</h2><ul>'.
+            $links.
+            '</ul></article>';
         $own = Shop::pathOf('article', $slug);
         $headers = $article['facts']['link_header'] ? ['Link' => "<{$this->origin}$own>; rel=\"canonical\""] : [];
-        $answer = $this->layout->page($article, $main, $headers === [] ? $own : null, fallback: mb_strimwidth($article['body'], 0, 155, '…'), headers: $headers, ogType: 'article');
+        $answer = $this->layout->page(
+            $article,
+            $main,
+            $headers === [] ? $own : null,
+            fallback: mb_strimwidth($article['body'], 0, 155, '…'),
+            headers: $headers,
+            ogType: 'article',
+        );
         if ($article['facts']['latin1']) {
-            return new Answer(200, (string) mb_convert_encoding(str_replace('<meta charset="utf-8">', '', $answer->body), 'ISO-8859-1', 'UTF-8'), ['Content-Type' => 'text/html; charset=iso-8859-1'] + $answer->headers);
+            return new Answer(
+                200,
+                (string) mb_convert_encoding(
+                    str_replace('<meta charset="utf-8">', '', $answer->body),
+                    'ISO-8859-1',
+                    'UTF-8',
+                ),
+                ['Content-Type' => 'text/html; charset=iso-8859-1'] + $answer->headers,
+            );
         }
 
         return $answer;
@@ -210,31 +402,67 @@ final class Pages
     {
         $page = $this->shop->resource('page', $slug);
 
-        return $page === null ? $this->missing()
-            : $this->layout->page($page, Layout::heading($page, 'name').'<p>'.e($page['body']).'</p>', Shop::pathOf('page', $slug), titled: ! $page['facts']['untitled']);
+        return $page === null
+            ? $this->missing()
+            : $this->layout->page(
+                $page,
+                Layout::heading($page, 'name').'<p>'.e($page['body']).'</p>',
+                Shop::pathOf('page', $slug),
+                titled: ! $page['facts']['untitled'],
+            );
     }
 
     public function find(string $words): Answer
     {
         $words = mb_substr(trim($words), 0, 80);
-        $found = $words === '' ? [] : $this->shop->rows("SELECT * FROM resources WHERE kind = 'product' AND name LIKE ? ESCAPE '\\' ORDER BY number LIMIT 24", ['%'.addcslashes($words, '%_\\').'%']);
+        $found =
+            $words === ''
+                ? []
+                : $this->shop->rows(
+                    "SELECT * FROM resources WHERE kind = 'product' AND name LIKE ? ESCAPE '\\' ORDER BY number LIMIT 24",
+                    ['%'.addcslashes($words, '%_\\').'%'],
+                );
 
-        return $this->layout->fixed('Find', '<h1>Find</h1><form action="/find"><input name="q" aria-label="Words" value="'.e($words).'"><button>Find</button></form>'.($found === [] ? '<p>Nothing found.</p>' : $this->grid($found, null)), '/find', robots: 'noindex');
+        return $this->layout->fixed(
+            'Find',
+            '<h1>Find</h1><form action="/find"><input name="q" aria-label="Words" value="'.
+                e($words).
+                '"><button>Find</button></form>'.
+                ($found === [] ? '<p>Nothing found.</p>' : $this->grid($found, null)),
+            '/find',
+            robots: 'noindex',
+        );
     }
 
     public function basket(): Answer
     {
-        return $this->layout->fixed('Basket', '<h1>Basket</h1><p>Your basket is empty.</p>', '/basket', robots: 'noindex');
+        return $this->layout->fixed(
+            'Basket',
+            '<h1>Basket</h1><p>Your basket is empty.</p>',
+            '/basket',
+            robots: 'noindex',
+        );
     }
 
     public function missing(): Answer
     {
-        return new Answer(404, $this->layout->fixed('Not found', '<h1>Not found</h1><p>There is no such page. <a href="/range">See every range</a>.</p>', null, robots: 'noindex')->body);
+        return new Answer(
+            404,
+            $this->layout->fixed(
+                'Not found',
+                '<h1>Not found</h1><p>There is no such page. <a href="/range">See every range</a>.</p>',
+                null,
+                robots: 'noindex',
+            )->body,
+        );
     }
 
     public function robots(): Answer
     {
-        return Answer::plain("User-agent: *\nDisallow: /find\nDisallow: /basket\nDisallow: /office/\nAllow: /range\n\nSitemap: {$this->origin}/sitemap.xml\n", 'text/plain; charset=utf-8');
+        return Answer::plain(
+            "User-agent: *\nDisallow: /find\nDisallow: /basket\nDisallow: /office/\nAllow: /range\n\nSitemap: {$this->origin}/sitemap.xml\n",
+            'text/plain; charset=utf-8',
+        );
     }
 
     public function sitemapIndex(): Answer
@@ -247,12 +475,24 @@ final class Pages
             }
         }
 
-        return Answer::plain("<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n<sitemapindex xmlns=\"http://www.sitemaps.org/schemas/sitemap/0.9\">\n$files</sitemapindex>\n", 'application/xml');
+        return Answer::plain(
+            "<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n<sitemapindex xmlns=\"http://www.sitemaps.org/schemas/sitemap/0.9\">\n$files</sitemapindex>\n",
+            'application/xml',
+        );
     }
 
     public function sitemap(string $kind, int $file): Answer
     {
-        $rows = $file < 1 ? [] : $this->shop->rows('SELECT slug FROM resources WHERE kind = ? ORDER BY number LIMIT '.self::SITEMAP_SIZE.' OFFSET '.(($file - 1) * self::SITEMAP_SIZE), [$kind]);
+        $rows =
+            $file < 1
+                ? []
+                : $this->shop->rows(
+                    'SELECT slug FROM resources WHERE kind = ? ORDER BY number LIMIT '.
+                        self::SITEMAP_SIZE.
+                        ' OFFSET '.
+                        ($file - 1) * self::SITEMAP_SIZE,
+                    [$kind],
+                );
         if ($rows === []) {
             return $this->missing();
         }
@@ -261,7 +501,10 @@ final class Pages
             $urls .= '<url><loc>'.$this->origin.Shop::pathOf($kind, $row['slug'])."</loc></url>\n";
         }
 
-        return Answer::plain("<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n<urlset xmlns=\"http://www.sitemaps.org/schemas/sitemap/0.9\">\n$urls</urlset>\n", 'application/xml');
+        return Answer::plain(
+            "<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n<urlset xmlns=\"http://www.sitemaps.org/schemas/sitemap/0.9\">\n$urls</urlset>\n",
+            'application/xml',
+        );
     }
 
     public function picture(string $name): Answer
@@ -278,9 +521,25 @@ final class Pages
     {
         $luck = crc32((string) $product['slug']);
         $list = '';
-        for ($i = 0; $i < 3 + $luck % 4; $i++) {
-            $sentence = str_replace(['{room}', '{style}', '{finish}'], [strtolower($product['facts']['room']), 'plain', strtolower($product['facts']['finishes'][0])], Words::ARTICLE_SENTENCES[($luck + 5 * $i) % count(Words::ARTICLE_SENTENCES)]);
-            $list .= '<li class="voice"><p class="stars" aria-label="'.(3 + ($luck + $i) % 3).' of 5">'.str_repeat('<svg class="icon" width="14" height="14" aria-hidden="true"><use href="#i-3"></use></svg>', 3 + ($luck + $i) % 3).'</p><blockquote><p>'.e($sentence).'</p></blockquote><p class="by">'.e(Words::MODELS[($luck + 7 * $i) % count(Words::MODELS)]).', bought it</p></li>';
+        for ($i = 0; $i < 3 + ($luck % 4); $i++) {
+            $sentence = str_replace(
+                ['{room}', '{style}', '{finish}'],
+                [strtolower($product['facts']['room']), 'plain', strtolower($product['facts']['finishes'][0])],
+                Words::ARTICLE_SENTENCES[($luck + 5 * $i) % count(Words::ARTICLE_SENTENCES)],
+            );
+            $list .=
+                '<li class="voice"><p class="stars" aria-label="'.
+                (3 + (($luck + $i) % 3)).
+                ' of 5">'.
+                str_repeat(
+                    '<svg class="icon" width="14" height="14" aria-hidden="true"><use href="#i-3"></use></svg>',
+                    3 + (($luck + $i) % 3),
+                ).
+                '</p><blockquote><p>'.
+                e($sentence).
+                '</p></blockquote><p class="by">'.
+                e(Words::MODELS[($luck + 7 * $i) % count(Words::MODELS)]).
+                ', bought it</p></li>';
         }
 
         return '<section class="voices"><h2>What buyers say</h2><ul>'.$list.'</ul></section>';
@@ -298,8 +557,31 @@ final class Pages
             foreach ($product['facts']['finishes'] as $finish) {
                 $dots .= '<span class="dot dot-'.self::handle($finish).'" title="'.e($finish).'"></span>';
             }
-            $cells .= '<li class="card" data-id="'.e($product['id']).'"><a href="'.e($path).'"><img src="'.e($image['src']).'" srcset="'.e($image['src']).' 220w, '.e($image['src']).'?w=440 440w, '.e($image['src']).'?w=880 880w" sizes="(min-width: 900px) 25vw, 50vw" alt="'.e($image['alt']).'" width="220" height="220" loading="lazy" decoding="async"><span class="card-name">'.e($product['name']).'</span></a>'
-                .'<div class="dots" aria-hidden="true">'.$dots.'</div><small class="maker">'.e($product['facts']['maker']).'</small> <small class="price"><span class="currency">€</span> <span class="amount">'.number_format($product['facts']['price'], 2).'</span></small></li>';
+            $cells .=
+                '<li class="card" data-id="'.
+                e($product['id']).
+                '"><a href="'.
+                e($path).
+                '"><img src="'.
+                e($image['src']).
+                '" srcset="'.
+                e($image['src']).
+                ' 220w, '.
+                e($image['src']).
+                '?w=440 440w, '.
+                e($image['src']).
+                '?w=880 880w" sizes="(min-width: 900px) 25vw, 50vw" alt="'.
+                e($image['alt']).
+                '" width="220" height="220" loading="lazy" decoding="async"><span class="card-name">'.
+                e($product['name']).
+                '</span></a>'.
+                '<div class="dots" aria-hidden="true">'.
+                $dots.
+                '</div><small class="maker">'.
+                e($product['facts']['maker']).
+                '</small> <small class="price"><span class="currency">€</span> <span class="amount">'.
+                number_format($product['facts']['price'], 2).
+                '</span></small></li>';
         }
 
         return '<ul class="grid">'.$cells.'</ul>';
