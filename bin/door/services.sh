@@ -45,6 +45,16 @@ ports_are_lost() {
     owned "$VAR/settings" "$VAR/env"
 }
 
+# database_port_is_lost: nobody but this instance knows the database's port, so it may always be another one.
+database_port_is_lost() {
+    complain "Port $DB_PORT, where the database listened, was taken by another program in the meantime; it gets another one."
+    TAKEN_PORTS="$HTTP_PORT $(for shop in $SHOPS; do shop_port "${shop%%:*}"; market_port "${shop%%:*}"; done | tr '\n' ' ')"
+    DB_PORT="$(free_port $((8410 + RANDOM % 80)))"
+    save_settings
+    write_env
+    owned "$VAR/settings" "$VAR/env"
+}
+
 make_sockets() {
     if [ ! -d "$SOCKETS" ]; then
         mkdir -m 700 "$SOCKETS"
@@ -95,6 +105,7 @@ database_up() {
         end_orphans
         wait_for 3 ports_are_free || true
         local taken; taken="$(taken_port)"
+        if [ -n "$taken" ] && [ "$taken" = "$DB_PORT" ]; then database_port_is_lost; database_up; return; fi
         if [ -n "$taken" ]; then ports_are_lost "Port $taken"; database_up; return; fi
         write_configs
         owned "$VAR"/*.cnf "$VAR"/*.conf

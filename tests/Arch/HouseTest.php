@@ -78,6 +78,8 @@ it('reads what a source writes, in whatever way it is put', function (string $co
     ['Bulk::write(\'page_index\', [\'a\'], $rows);', ['page_index']],
     ['DB::delete("DELETE FROM {$this->facts->rows()} WHERE 1");', ['?']],
     ['foreach ($tables as $table) { DB::table($table)->where(\'a\', 1)->delete(); }', ['?']],
+    ["Bulk::write(\n    'page_index',\n    ['a'],\n    \$rows,\n);", ['page_index']],
+    ["DB::table('drafts')\n    ->where('id', 1)\n    ->update(['a' => 1]);", ['drafts']],
     ['$market->update([\'name\' => \'x\']);', ['markets']],
     ['DB::select(\'SELECT * FROM drafts ORDER BY id\');', []],
     [

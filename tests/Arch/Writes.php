@@ -28,7 +28,7 @@ final class Writes
         }
         // The query builder: from the table's name to the end of the statement.
         preg_match_all(
-            "/(?:->|::)table\((?:'([a-z_]+)[^']*'|(\\$[^)]+))\)/",
+            "/(?:->|::)table\(\s*(?:'([a-z_]+)[^']*'|(\\$[^)]+))\s*\)/",
             $source,
             $found,
             PREG_OFFSET_CAPTURE | PREG_UNMATCHED_AS_NULL,
@@ -42,7 +42,7 @@ final class Writes
                 $tables[] = $found[1][$nth][0] ?? '?';
             }
         }
-        preg_match_all("/Bulk::(?:write|load)\((?:'([a-z_]+)'|([^,]+)),/", $source, $found, PREG_UNMATCHED_AS_NULL);
+        preg_match_all("/Bulk::(?:write|load)\(\s*(?:'([a-z_]+)'|([^,]+)),/", $source, $found, PREG_UNMATCHED_AS_NULL);
         foreach ($found[1] as $table) {
             $tables[] = $table ?? '?';
         }

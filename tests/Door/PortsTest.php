@@ -42,6 +42,15 @@ it(
                 ->toBe([])
                 ->and($ports($clones[1]))
                 ->not->toContain((string) $port);
+            // The database's port is known to nobody else: it moves, also later.
+            $clones[1]->door(['stop']);
+            [$web, $database] = $ports($clones[1]);
+            $inTheWay = stream_socket_server("tcp://127.0.0.1:$database");
+            expect($inTheWay)->not->toBeFalse();
+            expect($clones[1]->door(['start', '--no-demo']))->code->toBe(0);
+            expect($clones[1]->setting('HTTP_PORT'))->toBe($web)->and($clones[1]->setting('DB_PORT'))->not->toBe($database);
+            expect($clones[1]->health())->toBe("ok\n{$clones[1]->setting('INSTANCE_ID')}\n");
+            $clones[1]->door(['stop']);
             // People know the ports by now: they stay, and the program that stands in the way is named.
             $clones[0]->door(['stop']);
             $other = stream_socket_server('tcp://127.0.0.1:'.$clones[0]->setting('HTTP_PORT'));
