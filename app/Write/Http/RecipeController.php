@@ -245,16 +245,32 @@ final class RecipeController
                 'draft_shown',
             ]);
 
+        $recipe = DB::table('write_recipes')->where('id', $row->recipe_id)->first();
+
         return view($request->headers->has('HX-Request') ? 'write.run-part' : 'write.run', [
             'store' => $store,
             'run' => $row,
-            'recipe' => DB::table('write_recipes')->where('id', $row->recipe_id)->first(),
+            'recipe' => $recipe,
+            'partsOfRank' => self::partsOfRank((string) ($row->parts ?? $recipe->parts ?? '[]')),
             'counts' => $counts,
             'outcome' => $outcome,
             'rows' => $rows->take(50),
             'next' => $rows->count() > 50 ? $rows[49]?->resource_id : null,
             'work' => WorkView::about(RecipeWork::sort(), $run),
         ]);
+    }
+
+    /** @return array<int, string> what parts that drop out together hold, in words, by their rank */
+    private static function partsOfRank(string $json): array
+    {
+        $words = [];
+        /** @var list<array{fact: ?string, words: string, rank?: int}> $parts */
+        $parts = json_decode($json, true);
+        foreach ($parts as $part) {
+            $words[$part['rank'] ?? 0][] = $part['fact'] ? RecipeFacts::label($part['fact']) : trim($part['words']);
+        }
+
+        return array_map(static fn (array $together): string => implode(', ', $together), $words);
     }
 
     public function apply(Request $request, Store $store, int $run, RecipeBook $book): RedirectResponse

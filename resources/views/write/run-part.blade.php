@@ -26,7 +26,7 @@
         <thead><tr><th scope="col">Page</th><th scope="col">Live now, or draft</th><th scope="col">New</th><th scope="col">Left out</th></tr></thead>
         <tbody>
         @forelse ($rows as $row)
-            <tr><td class="clip g-page">@if ($row->page_id)<a href="{{ route('page', [$store, $row->page_id]) }}">{{ $row->name }}</a>@else{{ $row->name }}@endif</td><td>{{ $row->draft_shown ?? $row->shown }}</td><td>{{ $row->text }}</td><td class="soft">{{ $row->dropped === '' ? '' : implode(', ', array_map(fn ($rank) => [3 => 'the first', 2 => 'the next', 1 => 'the last'][$rank] ?? 'rank '.$rank, explode(',', $row->dropped))) }}</td></tr>
+            <tr><td class="clip g-page">@if ($row->page_id)<a href="{{ route('page', [$store, $row->page_id]) }}">{{ $row->name }}</a>@else{{ $row->name }}@endif</td><td>{{ $row->draft_shown ?? $row->shown }}</td><td>{{ $row->text }}</td><td class="soft">{{ $row->dropped === '' ? '' : implode(', ', array_map(static fn (string $rank): string => $partsOfRank[(int) $rank] ?? '', explode(',', $row->dropped))) }}</td></tr>
         @empty
             <tr><td colspan="4">No pages here.</td></tr>
         @endforelse

@@ -267,3 +267,17 @@ it('shows while one builds what it would write, and how wide that is', function 
         array_map(RecipeFacts::label(...), ['name', 'demand', 'in_stock', 'colour_temperature', 'leadTime', 'sku']),
     )->toBe(['Name', 'Searches', 'In stock', 'Colour temperature', 'Lead Time', 'SKU']);
 });
+
+it('names the parts that were left out so that a text fits', function (): void {
+    $parts = [
+        ['fact' => 'name', 'words' => '', 'rank' => 0],
+        ['fact' => 'maker', 'words' => ' by ', 'rank' => 1],
+        ['fact' => null, 'words' => str_repeat(' and a good deal more', 6), 'rank' => 2],
+    ];
+    $recipe = app(RecipeBook::class)->save($this->store, null, 'Long', PageKind::Product, TextField::Title, $parts, null);
+    $run = tryRecipe($this, $this->store, ['recipe' => $recipe]);
+    expect(DB::table('write_recipe_rows')->where('run_id', $run)->where('dropped', '2')->count())->toBeGreaterThan(0);
+    $this->get(route('write.run', [$this->store, $run]))
+        ->assertOk()
+        ->assertSee('<td class="soft">and a good deal more', false);
+});
