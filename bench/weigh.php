@@ -8,7 +8,7 @@ declare(strict_types=1);
  */
 
 use App\Platform\Work\WorkDesk;
-use App\Weigh\Scoring\Scores;
+use App\Weigh\Weighing\Scores;
 use App\Weigh\Worklists\Worklists;
 use Illuminate\Support\Facades\DB;
 

@@ -15,7 +15,7 @@ use App\Stores\AddStore;
 use App\Stores\Models\Store;
 use App\Stores\StoreOptions;
 use App\Untangle\Finding\Finds;
-use App\Weigh\Scoring\Scores;
+use App\Weigh\Weighing\Scores;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Orchard\Core\Text\Ruler;

@@ -13,6 +13,8 @@ use App\Changes\Events\TextsChanged;
 use App\Connectors\Shop\ShopAdmin;
 use App\Platform\Database\Bulk;
 use App\Platform\Work\WorkDesk;
+use App\Release\Items\FieldChange;
+use App\Release\Items\ItemState;
 use App\Release\Sending\SendWork;
 use App\Stores\Models\Store;
 use App\Stores\TitleSuffixes;

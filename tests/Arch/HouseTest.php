@@ -53,7 +53,7 @@ it('writes each table in its own room alone', function (): void {
         'Facts/Partitions.php',
         'Inventory/Index/IndexRebuild.php',
         'Weigh/Numbers/PageSums.php',
-        'Weigh/Scoring/ScoreWork.php',
+        'Weigh/Weighing/ScoreWork.php',
     ]);
 });
 
@@ -113,6 +113,25 @@ it('lets each room know the rooms below it only, and a step no other step', func
         }
     }
     expect($wrong)->toBe([]);
+});
+
+it('has no two folders that use each other, but a folder and what stands in it', function (): void {
+    $uses = [];
+    foreach (ownSources() as $path => $source) {
+        preg_match_all('/^use App\\\\([\w\\\\]+)\\\\\w+;/m', $source, $found);
+        foreach ($found[1] as $space) {
+            $uses[dirname($path)][str_replace('\\', '/', $space)] = true;
+        }
+    }
+    $circles = [];
+    foreach ($uses as $here => $others) {
+        foreach (array_keys($others) as $there) {
+            if ($here < $there && isset($uses[$there][$here]) && ! str_starts_with($there, "$here/")) {
+                $circles[] = "$here and $there";
+            }
+        }
+    }
+    expect($circles)->toBe([])->and(count($uses))->toBeGreaterThan(50);
 });
 
 it('has no circle among the kernels', function (): void {

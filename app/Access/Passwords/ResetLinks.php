@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Access\Passwords;
 
 use App\Access\Mail\Postbox;
-use App\Access\Mail\ResetMail;
 use App\Access\Models\Membership;
 use App\Access\Models\User;
 use App\Access\Role;

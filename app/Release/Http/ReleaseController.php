@@ -11,7 +11,7 @@ use App\Changes\Drafts;
 use App\Changes\DraftState;
 use App\Platform\Work\WorkDesk;
 use App\Platform\Work\WorkView;
-use App\Release\FieldChange;
+use App\Release\Items\FieldChange;
 use App\Release\Releases;
 use App\Release\Sending\LookWork;
 use App\Release\Sending\SendWork;

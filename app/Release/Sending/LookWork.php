@@ -15,7 +15,7 @@ use App\Connectors\Http\HttpRequest;
 use App\Platform\Work\LongWork;
 use App\Platform\Work\SliceEnd;
 use App\Platform\Work\WorkRun;
-use App\Release\FieldChange;
+use App\Release\Items\FieldChange;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Markup\Charset;

@@ -6,7 +6,7 @@ namespace App\Weigh\Console;
 
 use App\Platform\Console\ExportsTable;
 use App\Stores\Console\StoreCommand;
-use App\Weigh\Scoring\Scores;
+use App\Weigh\Weighing\Scores;
 
 final class ExportCommand extends StoreCommand
 {

@@ -7,7 +7,7 @@ namespace App\Weigh\Console;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Console\StoreCommand;
 use App\Weigh\Numbers\Units;
-use App\Weigh\Scoring\Scores;
+use App\Weigh\Weighing\Scores;
 use Illuminate\Support\Facades\DB;
 
 final class ScoreCommand extends StoreCommand

@@ -21,7 +21,7 @@ use App\Weigh\Numbers\Remarks;
 use App\Weigh\Numbers\Told;
 use App\Weigh\Scoring\Losses;
 use App\Weigh\Scoring\Model;
-use App\Weigh\Scoring\Scores;
+use App\Weigh\Weighing\Scores;
 use App\Weigh\Worklists\Worklists;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Weigh\Numbers;
 
+use App\Platform\Web\Forms;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
-use App\Weigh\Scoring\Scores;
 use Illuminate\Support\Facades\DB;
 
 /** In what each market's sums are told: its currency, or clicks where no sales are known. Unlike units are never added. */
@@ -84,10 +84,21 @@ final readonly class Units
             : implode(
                 ' and ',
                 array_map(
-                    static fn (string $unit, float $sum): string => Scores::shown($sum)." $unit",
+                    static fn (string $unit, float $sum): string => Units::shown($sum)." $unit",
                     array_keys($sums),
                     $sums,
                 ),
             );
+    }
+
+    /** Two significant digits: no more is known. */
+    public static function shown(float $money): string
+    {
+        if ($money <= 0) {
+            return '0';
+        }
+        $digits = 1 - (int) floor(log10($money));
+
+        return Forms::number(round($money, $digits), max(0, min(2, $digits)));
     }
 }

@@ -9,7 +9,7 @@
             <tr>
                 <td class="nowrap">@if ($entry['url'])<a href="{{ $entry['url'] }}"><b>{{ $entry['step']->label() }}</b></a>@else<span class="soft">{{ $entry['step']->label() }}</span>@endif</td>
                 <td>{{ $entry['step']->question() }}</td>
-                <td>@if (! $entry['url'])<em class="soft">coming</em>@elseif ($entry['waiting'])<b>@n($entry['waiting']->count)</b> {{ $entry['waiting']->words }}@elseif (isset($missing[$entry['step']->value]))@else<span class="soft">nothing</span>@endif @if (isset($missing[$entry['step']->value])){{ $missing[$entry['step']->value]->words }} @can('write', $store)<a href="{{ $missing[$entry['step']->value]->url }}">{{ $missing[$entry['step']->value]->label }}</a>@endcan @endif</td>
+                <td>@if (! $entry['url'])<em class="soft">coming</em>@elseif ($entry['waiting'])<b>@n($entry['waiting']->count)</b> {{ $entry['waiting']->words }}@elseif (isset($missing[$entry['step']->value]))@else<span class="soft">nothing</span>@endif @if (isset($missing[$entry['step']->value])){{ $missing[$entry['step']->value]->words }} @can('write', $store)<a class="in-text" href="{{ $missing[$entry['step']->value]->url }}">{{ $missing[$entry['step']->value]->label }}</a>@endcan @endif</td>
             </tr>
         @endforeach
         </tbody>

@@ -1,7 +1,7 @@
 @extends('frame')
 @section('title', 'Coming season')
 @push('scripts')<script src="{{ app(App\Platform\Web\Assets::class)->url('weigh.js') }}" type="module"></script>@endpush
-@php($money = static fn (mixed $value): string => App\Weigh\Scoring\Scores::shown((float) $value))
+@php($money = static fn (mixed $value): string => App\Weigh\Numbers\Units::shown((float) $value))
 @section('content')
     <div class="head"><h1>Coming season</h1></div>
     @include('weigh.tabs')

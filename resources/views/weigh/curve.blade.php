@@ -3,7 +3,7 @@
 @push('scripts')<script src="{{ app(App\Platform\Web\Assets::class)->url('weigh.js') }}" type="module"></script>@endpush
 @php
     use App\Weigh\Lists\CurvePicture;
-    $money = static fn (mixed $value): string => App\Weigh\Scoring\Scores::shown((float) $value);
+    $money = static fn (mixed $value): string => App\Weigh\Numbers\Units::shown((float) $value);
     $keep = $page === null ? [] : ['page' => $page->id];
     $percent = static fn (float $rate): string => rtrim(rtrim(number_format(100 * $rate, 2, '.', ''), '0'), '.');
 @endphp

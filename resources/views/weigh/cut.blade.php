@@ -1,7 +1,7 @@
 @extends('frame')
 @section('title', 'By hand or by recipe')
 @php
-    $money = static fn (mixed $value): string => App\Weigh\Scoring\Scores::shown((float) $value);
+    $money = static fn (mixed $value): string => App\Weigh\Numbers\Units::shown((float) $value);
     $currency = App\Weigh\Numbers\Units::of($store)->unit($lens->market);
     $n = count($cut->curve);
     $step = $n > 0 ? max(1, (int) ceil($cut->looked / 200)) : 1;

@@ -3,7 +3,7 @@
 @push('scripts')<script src="{{ app(App\Platform\Web\Assets::class)->url('weigh.js') }}" type="module"></script>@endpush
 @php
     use App\Weigh\Lists\WeighedPages;
-    $money = static fn (mixed $value): string => App\Weigh\Scoring\Scores::shown((float) $value);
+    $money = static fn (mixed $value): string => App\Weigh\Numbers\Units::shown((float) $value);
     $to = static fn (array $changes): string => route('weigh', [$store] + array_filter(array_key_exists('sort', $changes) ? ['sort' => $changes['sort']] : ['sort' => $sort === $usual ? null : $sort]) + $lens->query(array_diff_key($changes, ['sort' => 1])));
     $units = App\Weigh\Numbers\Units::of($store);
     $currency = $units->unit($lens->market);

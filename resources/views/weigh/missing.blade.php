@@ -1,6 +1,6 @@
 @extends('frame')
 @section('title', 'Out of stock')
-@php($money = static fn (mixed $value): string => App\Weigh\Scoring\Scores::shown((float) $value))
+@php($money = static fn (mixed $value): string => App\Weigh\Numbers\Units::shown((float) $value))
 @section('content')
     <div class="head"><h1>In demand, out of stock</h1><div class="tools"><span class="soft">For the buyers:</span> <a href="{{ route('weigh.missing.sheet', [$store, 'csv']) }}">CSV</a> <a href="{{ route('weigh.missing.sheet', [$store, 'xlsx']) }}">XLSX</a></div></div>
     @include('weigh.tabs')

@@ -1,8 +1,8 @@
 @extends('frame')
 @section('title', 'Upside changed')
 @php
-    $money = static fn (mixed $value): string => App\Weigh\Scoring\Scores::shown((float) $value);
-    $signed = static fn (float $value): string => abs($value) < 0.005 ? '·' : ($value > 0 ? '+' : '−').App\Weigh\Scoring\Scores::shown(abs($value));
+    $money = static fn (mixed $value): string => App\Weigh\Numbers\Units::shown((float) $value);
+    $signed = static fn (float $value): string => abs($value) < 0.005 ? '·' : ($value > 0 ? '+' : '−').App\Weigh\Numbers\Units::shown(abs($value));
 @endphp
 @section('content')
     <div class="head"><h1>Upside changed</h1></div>

@@ -1,5 +1,5 @@
 @php
-    $round = App\Weigh\Scoring\Scores::shown(...);
+    $round = App\Weigh\Numbers\Units::shown(...);
     $money = static fn (float $value): string => App\Platform\Web\Forms::number($value, 2);
     $rate = static fn (float $value): string => App\Platform\Web\Forms::number(100 * $value, 1).'%';
     $byQuery = [];
@@ -13,7 +13,7 @@
     $rest = array_slice($sums, 20, null, true);
 @endphp
 @if ($score->contradicts)<p class="note is-hand">The query data holds more clicks than the page’s total on the same days, so the imported files contradict each other. This calculation uses the queries.</p>@endif
-<p>Expected extra {{ $currency === App\Weigh\Numbers\Units::CLICKS ? 'clicks' : 'revenue' }} in 28 days: <b>{{ App\Weigh\Scoring\Scores::shown($upside->total()) }} {{ $currency }}</b> <span class="soft">(range: {{ App\Weigh\Scoring\Scores::shown((float) $score->low) }} to {{ App\Weigh\Scoring\Scores::shown((float) $score->high) }}, four times in five)</span></p>
+<p>Expected extra {{ $currency === App\Weigh\Numbers\Units::CLICKS ? 'clicks' : 'revenue' }} in 28 days: <b>{{ App\Weigh\Numbers\Units::shown($upside->total()) }} {{ $currency }}</b> <span class="soft">(range: {{ App\Weigh\Numbers\Units::shown((float) $score->low) }} to {{ App\Weigh\Numbers\Units::shown((float) $score->high) }}, four times in five)</span></p>
 @if ($why)<p class="note is-hand">It counts as 0: {{ $why }}.</p>@endif
 <dl class="facts">
     <dt>CTR</dt><dd>{{ $rate($row->impressions > 0 ? $row->clicks / $row->impressions : 0) }} ; expected at its positions: {{ $rate($upside->expectedRate) }}, without brand queries. Allowing for how little data there is, it gets <b>{{ App\Platform\Web\Forms::number($upside->ratio, 2) }}</b> times the expected clicks.</dd>

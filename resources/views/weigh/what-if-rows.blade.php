@@ -1,4 +1,4 @@
-@php($money = static fn (mixed $value): string => App\Weigh\Scoring\Scores::shown((float) $value))
+@php($money = static fn (mixed $value): string => App\Weigh\Numbers\Units::shown((float) $value))
 @php($currency = $whatIf->unit)
 @if ($whatIf->leavesOut)<p class="note">Sums in {{ $whatIf->unit }} only; markets in another unit are left out, because units cannot be added.</p>@endif
 <div class="figures" role="status">

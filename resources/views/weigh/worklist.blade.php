@@ -2,7 +2,7 @@
 @section('title', $list->name)
 @php
     use App\Weigh\Worklists\PageState;
-    $money = static fn (mixed $value): string => App\Weigh\Scoring\Scores::shown((float) $value);
+    $money = static fn (mixed $value): string => App\Weigh\Numbers\Units::shown((float) $value);
     $counted = array_filter($pages, static fn (object $page): bool => $page->state !== 'left');
     $done = array_filter($pages, static fn (object $page): bool => PageState::from($page->state)->isDone());
     $sum = static fn (array $rows, string $column): float => array_sum(array_map(static fn (object $row): float => (float) $row->{$column}, $rows));

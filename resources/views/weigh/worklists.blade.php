@@ -1,6 +1,6 @@
 @extends('frame')
 @section('title', 'Worklists')
-@php($money = static fn (mixed $value): string => App\Weigh\Scoring\Scores::shown((float) $value))
+@php($money = static fn (mixed $value): string => App\Weigh\Numbers\Units::shown((float) $value))
 @section('content')
     <div class="head"><h1><x-own-word of="worklist">Worklists</x-own-word></h1></div>
     @include('weigh.tabs')

@@ -199,7 +199,7 @@ it('tells every sum as the rows do, market by market, and adds nothing that cann
             ->where('store_id', $store->id)
             ->where('market_id', $market->id)
             ->sum('upside');
-        $page->assertSee(App\Weigh\Scoring\Scores::shown($sum));
+        $page->assertSee(App\Weigh\Numbers\Units::shown($sum));
     }
     // The whole store has no common sum.
     expect(

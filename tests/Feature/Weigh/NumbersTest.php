@@ -254,7 +254,7 @@ it(
         $undisturbed = $dump();
         expect(array_sum(array_map(count(...), $undisturbed)))->toBeGreaterThan(500);
         DB::table('weigh_states')->where('store_id', $store->id)->delete();
-        $work = app(App\Weigh\Scoring\Scores::class)->begin($store->id, null);
+        $work = app(App\Weigh\Weighing\Scores::class)->begin($store->id, null);
         DB::table('work')
             ->where('id', $work)
             ->update(['state' => 'running', 'fence' => 1]);
@@ -263,7 +263,7 @@ it(
         for ($slice = 0; $slice < 200; $slice++) {
             // Every slice is out of time after one step; now and then the process dies before it could say how far it came.
             $run = new App\Platform\Work\WorkRun($work, $store->id, 0, null, 1, 0.0, $progress);
-            $end = (new App\Weigh\Scoring\ScoreWork())->slice($run);
+            $end = (new App\Weigh\Weighing\ScoreWork())->slice($run);
             if ($end->state === 'done') {
                 break;
             }

@@ -482,7 +482,7 @@ it('changes the numbers of a window when all of an import is in', function (): v
     (new App\Facts\PageWeeks($store->id))->rebuild([App\Facts\PageWeeks::weekOf(daysBack(70)[0])]);
     // A crawl that ends meanwhile sums nothing, and nothing is weighed.
     App\Facts\NumberWindow::refresh($store, static fn (Closure $write): mixed => $write());
-    $weighing = app(App\Weigh\Scoring\Scores::class)->begin($store->id, null);
+    $weighing = app(App\Weigh\Weighing\Scores::class)->begin($store->id, null);
     app(App\Platform\Work\WorkDesk::class)->slice($weighing);
     expect([windowOf($store)['/p/3']->clicks, upsides($store)])
         ->toBe($before)

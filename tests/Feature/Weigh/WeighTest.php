@@ -8,7 +8,7 @@ use App\Gather\Files\Imports;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Models\Store;
 use App\Stores\StoreOptions;
-use App\Weigh\Scoring\ScoreWork;
+use App\Weigh\Weighing\ScoreWork;
 use Illuminate\Support\Facades\DB;
 use Tests\Web\Site;
 
@@ -279,7 +279,7 @@ it('weighs by itself what an upgrade made otherwise, and not again and again', f
         ->where('state', 'waiting')
         ->count();
     DB::table('work')->where('store_id', $store->id)->delete();
-    $scores = app(App\Weigh\Scoring\Scores::class);
+    $scores = app(App\Weigh\Weighing\Scores::class);
     $scores->beginMissing();
     expect($waiting())->toBe(0);
     DB::table('weigh_states')->where('store_id', $store->id)->delete();

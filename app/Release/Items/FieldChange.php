@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Release;
+namespace App\Release\Items;
 
 use App\Changes\AddressField;
 use Orchard\Core\Wording\TextField;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Access\Mail;
+namespace App\Access\Passwords;
 
 use App\Access\Passwords\ResetLinks;
 use Illuminate\Bus\Queueable;

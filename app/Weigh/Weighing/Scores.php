@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Weigh\Scoring;
+namespace App\Weigh\Weighing;
 
 use App\Facts\Events\BreaksChanged;
 use App\Facts\NumberWindow;
@@ -120,17 +120,6 @@ final readonly class Scores
                 ];
             }
         }
-    }
-
-    /** Two significant digits: no more is known. */
-    public static function shown(float $money): string
-    {
-        if ($money <= 0) {
-            return '0';
-        }
-        $digits = 1 - (int) floor(log10($money));
-
-        return Forms::number(round($money, $digits), max(0, min(2, $digits)));
     }
 
     public static function listen(): void

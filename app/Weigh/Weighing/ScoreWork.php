@@ -2,8 +2,13 @@
 
 declare(strict_types=1);
 
-namespace App\Weigh\Scoring;
+namespace App\Weigh\Weighing;
 
+use App\Weigh\Scoring\Losses;
+use App\Weigh\Scoring\MarketScoring;
+use App\Weigh\Scoring\Model;
+use App\Weigh\Scoring\PageEvidence;
+use App\Weigh\Scoring\Seasons;
 use App\Facts\NumberWindow;
 use App\Facts\ToldBy;
 use App\Facts\ToldWeeks;

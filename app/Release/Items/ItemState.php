@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Release;
+namespace App\Release\Items;
 
 /** Where one resource of a release stands. */
 enum ItemState: string
