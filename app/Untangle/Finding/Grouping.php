@@ -301,10 +301,16 @@ final class Grouping
         }
     }
 
+    /** The page by which a page was judged: the first of those that are the same to the letter. */
+    private function standsFor(int $page): int
+    {
+        return $this->stands[$page] ?? $page;
+    }
+
     /** @return array{kinship: Kinship, likeness: int, sureness: int, reason: string, differs: bool} */
     private function kin(int $a, int $b): array
     {
-        [$a, $b] = [$this->stands[$a] ?? $a, $this->stands[$b] ?? $b];
+        [$a, $b] = [$this->standsFor($a), $this->standsFor($b)];
         if ($a === $b) {
             return [
                 'kinship' => Kinship::Same,
@@ -575,6 +581,7 @@ final class Grouping
                 'reason' => $this->actsWhy[$page->id],
             ]
             : $this->kin($page->id, $keeper);
+        $isLetter = ! $acts && $this->standsFor($page->id) === $this->standsFor($keeper);
         if (! $kin['kinship']->tangles()) {
             $kin = ['kinship' => Kinship::Same, 'reason' => 'the same as others of the tangle'] + $kin;
         }
@@ -588,7 +595,7 @@ final class Grouping
         $choice = $own ?? ($decision ?? $this->rules->choice($sort));
         $isLearned =
             ! in_array($sort, [CauseSort::Parameter, CauseSort::Variant], true) ||
-            $kin['reason'] === 'the same to the letter' ||
+            $isLetter ||
             $this->areSure($url, $kept);
         $lead = $this->keepers[$tangle]->lead ?? 0.0;
         $demand =
