@@ -47,6 +47,7 @@ test('a session that ended loses nothing: it is told, one signs in beside, and w
     await signIn(page, 'writer');
     await page.goto('/s/tindrel/write?kind=collection');
     await ready(page);
+    await page.waitForLoadState('networkidle'); // An answer on its way would bring the session's cookie back.
     await cookies(context);
     const box = page.locator('.type[data-field="description"]').nth(2);
     await box.fill('Typed after the session had ended, and not lost.');
@@ -70,6 +71,7 @@ test('a session that ended loses nothing: it is told, one signs in beside, and w
     await expect(page.locator('#saved-line')).toHaveText('All saved');
     // A screen without a desk tells it, too, and keeps its frame: the sign-in page does not come into the rail.
     await page.goto('/s/tindrel/gather');
+    await page.waitForLoadState('networkidle'); // An answer on its way would bring the session's cookie back.
     await cookies(context);
     await page.evaluate(() => document.body.dispatchEvent(new CustomEvent('came-back')));
     await expect(page.getByRole('alert')).toContainText('Your session has ended');

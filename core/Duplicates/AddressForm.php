@@ -124,7 +124,7 @@ final readonly class AddressForm
      * Why an address exists beside the one that it should be: the habit of the shop that made it. Addresses with one cause are decided
      * together.
      */
-    public function cause(PageUrl $url, PageUrl $keeper): string
+    public function cause(PageUrl $url, PageUrl $keeper): Cause
     {
         [$ours, $theirs] = [array_column(self::parameters($url), 1, 0), array_column(self::parameters($keeper), 1, 0)];
         $names = [];
@@ -141,32 +141,37 @@ final readonly class AddressForm
             '/',
         );
         if ($plain($path) === $plain($kept)) {
+            $prints = array_filter($names, static fn (string $name): bool => preg_match(self::PRINT, $name) === 1);
+
             return match (true) {
-                $names === ['tracking'] => 'tracking',
-                array_filter($names, static fn (string $name): bool => preg_match(self::PRINT, $name) === 1) !== [] => 'print',
-                $names !== [] => 'parameter '.implode(' + ', $names).' in '.self::scopeOf($keeper),
-                self::bareHost($url->authority) !== self::bareHost($keeper->authority) => 'host '.$url->authority,
-                $url->authority !== $keeper->authority => 'www',
-                $url->scheme !== $keeper->scheme => 'scheme',
-                preg_match(self::INDEX, $path) !== preg_match(self::INDEX, $kept) => 'index page',
-                mb_strtolower($path) === mb_strtolower($kept) && $path !== $kept => 'case',
-                $path !== $kept => 'slash',
-                $url->path !== $keeper->path => 'encoding',
-                default => 'order of parameters',
+                $names === ['tracking'] => Cause::of(CauseType::Tracking),
+                $prints !== [] => Cause::of(CauseType::Print),
+                $names !== [] => Cause::of(CauseType::Parameter, implode(' + ', $names), self::scopeOf($keeper)),
+                self::bareHost($url->authority) !== self::bareHost($keeper->authority) => Cause::of(
+                    CauseType::Host,
+                    $url->authority,
+                ),
+                $url->authority !== $keeper->authority => Cause::of(CauseType::Www),
+                $url->scheme !== $keeper->scheme => Cause::of(CauseType::Scheme),
+                preg_match(self::INDEX, $path) !== preg_match(self::INDEX, $kept) => Cause::of(CauseType::IndexFile),
+                mb_strtolower($path) === mb_strtolower($kept) && $path !== $kept => Cause::of(CauseType::LetterCase),
+                $path !== $kept => Cause::of(CauseType::Slash),
+                $url->path !== $keeper->path => Cause::of(CauseType::Encoding),
+                default => Cause::of(CauseType::Order),
             };
         }
         if (preg_match(self::PRINT, $path) === 1 && preg_match(self::PRINT, $kept) !== 1) {
-            return 'print';
+            return Cause::of(CauseType::Print);
         }
         [$shape, $keptShape] = [self::shape($url), self::shape($keeper)];
 
         return match (true) {
-            $shape !== $keptShape => "path $shape beside $keptShape",
+            $shape !== $keptShape => Cause::of(CauseType::Path, $keptShape, $shape),
             preg_match(
                 '~[\-_](?:copy|kopie|copie|copia|duplicate|\d{1,2})(?:[\-_]\d+)?(?:\.\w+)?$~i',
                 rtrim($path, '/'),
-            ) === 1 => "copies in $shape",
-            default => "same text in $shape",
+            ) === 1 => Cause::of(CauseType::Copies, scope: $shape),
+            default => Cause::of(CauseType::Text, scope: $shape),
         };
     }
 

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Untangle\Deciding;
 
+use Orchard\Core\Duplicates\CauseType;
+
 /** Sorts of causes: habits of shops by which one page comes to have many addresses. */
 enum CauseSort: string
 {
@@ -93,15 +95,19 @@ enum CauseSort: string
     }
 
     /** The sort of a cause that core\Duplicates\AddressForm names. */
-    public static function of(string $cause, bool $isVariant): self
+    public static function of(CauseType $type, bool $isVariant): self
     {
-        return match (true) {
-            $cause === 'tracking' => self::Tracking,
-            str_starts_with($cause, 'parameter ') => $isVariant ? self::Variant : self::Parameter,
-            $cause === 'print' => self::Print,
-            str_starts_with($cause, 'path ') => self::Path,
-            str_starts_with($cause, 'copies ') => self::Copies,
-            str_starts_with($cause, 'same text ') => self::Text,
+        return match ($type) {
+            CauseType::Tracking => self::Tracking,
+            CauseType::Parameter => $isVariant ? self::Variant : self::Parameter,
+            CauseType::Print => self::Print,
+            CauseType::Path => self::Path,
+            CauseType::Copies => self::Copies,
+            CauseType::Text => self::Text,
+            CauseType::Redirects => self::Moved,
+            CauseType::Narrows => self::Narrow,
+            CauseType::Paging => self::Paging,
+            CauseType::Declared => self::Declared,
             default => self::Writing,
         };
     }

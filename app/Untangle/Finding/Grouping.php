@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Untangle\Finding;
 
 use App\Inventory\WhyNot;
+use App\Platform\Bytes;
 use App\Platform\Database\Bulk;
 use App\Platform\Work\WorkRun;
 use App\Stores\Kinds\PageKind;
@@ -16,6 +17,8 @@ use App\Untangle\Deciding\Policy;
 use App\Untangle\Deciding\Rules;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Duplicates\AddressForm;
+use Orchard\Core\Duplicates\Cause;
+use Orchard\Core\Duplicates\CauseType;
 use Orchard\Core\Duplicates\Judge;
 use Orchard\Core\Duplicates\Keeper;
 use Orchard\Core\Duplicates\KeeperEvidence;
@@ -74,7 +77,7 @@ final class Grouping
     /** @var array<int, array<string, string>> what people decided of single pages, by page and sort */
     private array $decided = [];
 
-    /** @var array<string, array{sort: CauseSort, urls: int, to_do: int, tangles: array<int, true>, clicks: int, impressions: int, exceptions: int, sureness: float, safe: int, actions: array<string, int>, example: int, decision: ?string}> */
+    /** @var array<string, array{cause: Cause, sort: CauseSort, urls: int, to_do: int, tangles: array<int, true>, clicks: int, impressions: int, exceptions: int, sureness: float, safe: int, actions: array<string, int>, example: int, decision: ?string}> */
     private array $causes = [];
 
     /** @var ?array<int, string> */
@@ -138,8 +141,8 @@ final class Grouping
         foreach (
             DB::table('untangle_causes')->where('store_id', $this->store->id)->whereNotNull('decision')->get() as $row
         ) {
-            $this->cause((string) $row->name, CauseSort::from((string) $row->sort))['decision'] =
-                (string) $row->decision;
+            $cause = Cause::of(CauseType::from((string) $row->type), (string) $row->parameter, (string) $row->scope);
+            $this->cause($cause, CauseSort::from((string) $row->sort))['decision'] = (string) $row->decision;
         }
         $rows = new RowShelf();
         foreach (array_chunk($this->inventory->pages, self::CHUNK) as $pages) {
@@ -439,7 +442,7 @@ final class Grouping
         return $folded;
     }
 
-    /** @return list<int|string> a row of untangle_pages, its cause still a name */
+    /** @return list<int|string> a row of untangle_pages, its cause by its digest */
     private function row(SeenPage $page): array
     {
         $tangle = $this->tangleOf[$page->id] ?? 0;
@@ -565,7 +568,11 @@ final class Grouping
         return $effects;
     }
 
-    /** @return array{string, Policy, ?array{kinship: Kinship, likeness: int, sureness: int, reason: string}} cause, what to do, and how it stands to the keeper */
+    /**
+     * Digest of the cause, what to do, and how it stands to the keeper.
+     *
+     * @return array{string, Policy, ?array{kinship: Kinship, likeness: int, sureness: int, reason: string}}
+     */
     private function beside(SeenPage $page, int $keeper, CanonicalVerdict $verdict, int $tangle): array
     {
         [$url, $kept] = [PageUrl::parse($page->url), PageUrl::parse($this->inventory->pages[$keeper]->url)];
@@ -588,9 +595,9 @@ final class Grouping
         $isRedirect = $page->status >= 300 && $page->status < 400;
         $effects = $this->effectsBetween($page->url, $this->inventory->pages[$keeper]->url);
         $isVariant = $kin['kinship'] === Kinship::Variant || in_array(ParameterEffect::Variant, $effects, true);
-        $name = $isRedirect ? 'redirects' : $this->form->cause($url, $kept);
-        $sort = $isRedirect ? CauseSort::Moved : CauseSort::of($name, $isVariant);
-        $decision = $this->cause($name, $sort)['decision'];
+        $cause = $isRedirect ? Cause::of(CauseType::Redirects) : $this->form->cause($url, $kept);
+        $sort = CauseSort::of($cause->type, $isVariant);
+        $decision = $this->cause($cause, $sort)['decision'];
         $own = $this->decided[$page->id]['action'] ?? null;
         $choice = $own ?? ($decision ?? $this->rules->choice($sort));
         $isLearned =
@@ -620,9 +627,9 @@ final class Grouping
             $page->clicks > $this->inventory->pages[$keeper]->clicks && $page->clicks > 10,
             $demand,
         );
-        $this->count($name, $sort, $page, $tangle, $policy, $kin['sureness'] / 1000, $own !== null);
+        $this->count($cause, $sort, $page, $tangle, $policy, $kin['sureness'] / 1000, $own !== null);
 
-        return [$name, $policy, $kin];
+        return [bin2hex($cause->digest()), $policy, $kin];
     }
 
     private function areSure(PageUrl $url, PageUrl $kept): bool
@@ -649,32 +656,37 @@ final class Grouping
         $parts = $this->parametersThat(ParameterEffect::Part, $page);
         $own = $this->decided[$page->id]['action'] ?? null;
         if ($url !== null && $narrowing !== []) {
-            $name = 'narrows: '.implode(' + ', $narrowing).' in '.AddressForm::scopeOf($url);
+            $cause = Cause::of(CauseType::Narrows, implode(' + ', $narrowing), AddressForm::scopeOf($url));
             $choice =
-                $own ?? ($this->cause($name, CauseSort::Narrow)['decision'] ?? $this->rules->choice(CauseSort::Narrow));
+                $own ??
+                ($this->cause($cause, CauseSort::Narrow)['decision'] ?? $this->rules->choice(CauseSort::Narrow));
             $policy = Policy::narrow(
                 $choice,
                 $verdict,
                 $page->whyNot->isClosed(),
                 ($this->facets()[$page->id] ?? '') === 'promoted',
             );
-            $this->count($name, CauseSort::Narrow, $page, 0, $policy, 0.9, $own !== null);
+            $this->count($cause, CauseSort::Narrow, $page, 0, $policy, 0.9, $own !== null);
 
-            return [$name, $policy, null];
+            return [bin2hex($cause->digest()), $policy, null];
         }
         if (! $verdict->isFault() || $url === null) {
             return ['', Policy::declared($verdict, 'leave', false), null];
         }
         $isPaging = $verdict === CanonicalVerdict::Paging && $parts !== [];
-        $name = $isPaging
-            ? 'parts name the first: '.implode(' + ', $parts).' in '.AddressForm::scopeOf($url)
-            : "declares: {$verdict->value} in ".AddressForm::shape($url);
-        $sort = $isPaging ? CauseSort::Paging : CauseSort::Declared;
-        $choice = $own ?? ($this->cause($name, $sort)['decision'] ?? $this->rules->choice($sort));
-        $policy = Policy::declared($verdict, $choice, $own !== null || $this->cause($name, $sort)['decision'] !== null);
-        $this->count($name, $sort, $page, $tangle, $policy, $policy->isSafe ? 1.0 : 0.6, $own !== null);
+        $cause = $isPaging
+            ? Cause::of(CauseType::Paging, implode(' + ', $parts), AddressForm::scopeOf($url))
+            : Cause::of(CauseType::Declared, $verdict->value, AddressForm::shape($url));
+        $sort = CauseSort::of($cause->type, false);
+        $choice = $own ?? ($this->cause($cause, $sort)['decision'] ?? $this->rules->choice($sort));
+        $policy = Policy::declared(
+            $verdict,
+            $choice,
+            $own !== null || $this->cause($cause, $sort)['decision'] !== null,
+        );
+        $this->count($cause, $sort, $page, $tangle, $policy, $policy->isSafe ? 1.0 : 0.6, $own !== null);
 
-        return [$name, $policy, null];
+        return [bin2hex($cause->digest()), $policy, null];
     }
 
     /** @return list<string> parameters of a page's address that narrow a list, in order */
@@ -708,10 +720,12 @@ final class Grouping
             ->all();
     }
 
-    /** @return array{sort: CauseSort, urls: int, to_do: int, tangles: array<int, true>, clicks: int, impressions: int, exceptions: int, sureness: float, safe: int, actions: array<string, int>, example: int, decision: ?string} */
-    private function &cause(string $name, CauseSort $sort): array
+    /** @return array{cause: Cause, sort: CauseSort, urls: int, to_do: int, tangles: array<int, true>, clicks: int, impressions: int, exceptions: int, sureness: float, safe: int, actions: array<string, int>, example: int, decision: ?string} */
+    private function &cause(Cause $cause, CauseSort $sort): array
     {
-        $this->causes[$name] ??= [
+        $digest = bin2hex($cause->digest());
+        $this->causes[$digest] ??= [
+            'cause' => $cause,
             'sort' => $sort,
             'urls' => 0,
             'to_do' => 0,
@@ -726,11 +740,11 @@ final class Grouping
             'decision' => null,
         ];
 
-        return $this->causes[$name];
+        return $this->causes[$digest];
     }
 
     private function count(
-        string $name,
+        Cause $of,
         CauseSort $sort,
         SeenPage $page,
         int $tangle,
@@ -738,7 +752,7 @@ final class Grouping
         float $sureness,
         bool $isException,
     ): void {
-        $cause = &$this->cause($name, $sort);
+        $cause = &$this->cause($of, $sort);
         // What an address does is told by most of its kind: a variant among parameters makes a cause of variants.
         $cause['sort'] =
             $cause['sort'] === CauseSort::Parameter && $sort === CauseSort::Variant ? $sort : $cause['sort'];
@@ -761,7 +775,11 @@ final class Grouping
     private function write(RowShelf $rows): void
     {
         $this->writeCauses();
-        $ids = DB::table('untangle_causes')->where('store_id', $this->store->id)->pluck('id', 'name')->all();
+        $ids = DB::table('untangle_causes')
+            ->where('store_id', $this->store->id)
+            ->selectRaw('id, LOWER(HEX(digest)) AS digest')
+            ->pluck('id', 'digest')
+            ->all();
         $tangleRows = [];
         $toDo = $safe = [];
         foreach ($rows->all() as $row) {
@@ -866,13 +884,16 @@ final class Grouping
     private function writeCauses(): void
     {
         $rows = [];
-        foreach ($this->causes as $name => $cause) {
+        foreach ($this->causes as $cause) {
             $actions = array_diff_key($cause['actions'], [Means::Leave->value => 1]);
             arsort($actions);
             $isSafe = $cause['to_do'] > 0 && $cause['safe'] >= 0.95 * $cause['to_do'];
             $rows[] = [
                 $this->store->id,
-                mb_substr((string) $name, 0, 300),
+                $cause['cause']->type->value,
+                $cause['cause']->parameter,
+                $cause['cause']->scope,
+                new Bytes($cause['cause']->digest()),
                 $cause['sort']->value,
                 $cause['urls'],
                 $cause['to_do'],
@@ -897,7 +918,7 @@ final class Grouping
             );
             Bulk::write(
                 'untangle_causes',
-                ['store_id', 'name', ...$columns],
+                ['store_id', 'type', 'parameter', 'scope', 'digest', ...$columns],
                 $rows,
                 'INSERT',
                 'ON DUPLICATE KEY UPDATE '.

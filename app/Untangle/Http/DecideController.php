@@ -16,6 +16,7 @@ use App\Untangle\Deciding\Decisions;
 use App\Untangle\Deciding\Means;
 use App\Untangle\Deciding\Plan;
 use App\Untangle\Finding\Finds;
+use App\Untangle\Lists\CauseWords;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
@@ -318,7 +319,7 @@ final class DecideController
         }
         $selection = Selections::keep(
             $store,
-            mb_substr('To rewrite: '.$cause->name, 0, 120),
+            mb_substr('To rewrite: '.CauseWords::of($cause), 0, 120),
             (int) $request->user()?->getAuthIdentifier(),
             [array_values($pages)],
         );

@@ -96,7 +96,6 @@ final class TangleController
         $members = DB::table('untangle_pages as u')
             ->join('pages as p', 'p.id', '=', 'u.page_id')
             ->join('page_index as i', 'i.page_id', '=', 'u.page_id')
-            ->leftJoin('untangle_causes as c', 'c.id', '=', 'u.cause_id')
             ->leftJoin(
                 'untangle_decisions as d',
                 static fn ($join) => $join
@@ -111,7 +110,13 @@ final class TangleController
             ->orderBy('u.page_id')
             ->limit(self::MEMBERS)
             ->get([
-                'u.*', 'p.url', 'i.status', 'i.why_not', 'i.links_in', 'i.depth', 'i.sources', 'c.name as cause',
+                'u.*',
+                'p.url',
+                'i.status',
+                'i.why_not',
+                'i.links_in',
+                'i.depth',
+                'i.sources',
                 'd.value as is_decided',
             ]);
 

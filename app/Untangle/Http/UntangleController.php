@@ -180,7 +180,7 @@ final class UntangleController
     public static function familyOf(Store $store, object $cause): array
     {
         $sort = CauseSort::from((string) $cause->sort);
-        $family = CauseWords::family((string) $cause->name, $sort);
+        $family = CauseWords::family($cause);
 
         return array_values(
             array_filter(
@@ -193,7 +193,7 @@ final class UntangleController
                     ->limit(2000)
                     ->get()
                     ->all(),
-                static fn (object $one): bool => CauseWords::family((string) $one->name, $sort) === $family,
+                static fn (object $one): bool => CauseWords::family($one) === $family,
             ),
         );
     }

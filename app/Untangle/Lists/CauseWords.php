@@ -5,74 +5,54 @@ declare(strict_types=1);
 namespace App\Untangle\Lists;
 
 use App\Untangle\Deciding\CauseSort;
+use Orchard\Core\Duplicates\CauseType;
 use Orchard\Core\LinkGraph\CanonicalVerdict;
 
 /**
  * A cause as people would say it: what it is, and where. Causes that are the same fault in several folders are one family: it has the name without
- * the folder.
+ * the folder. All methods take a row of untangle_causes.
  */
 final class CauseWords
 {
-    public static function of(string $cause, CauseSort $sort): string
+    public static function of(object $cause): string
     {
-        [$family, $where] = self::parts($cause, $sort);
+        [$family, $where] = [self::family($cause), self::where($cause)];
 
         return $where === '' ? $family : "$family, $where";
     }
 
-    /** What is the same for all folders; causes with the same words are one family. */
-    public static function family(string $cause, CauseSort $sort): string
+    /** What is the same for all folders. */
+    public static function family(object $cause): string
     {
-        return self::parts($cause, $sort)[0];
+        $parameter = (string) $cause->parameter;
+
+        return match (CauseType::from((string) $cause->type)) {
+            CauseType::Parameter => ($cause->sort === CauseSort::Variant->value
+                ? 'Variants by parameter '
+                : 'Parameter ').$parameter,
+            CauseType::Narrows => "Filter $parameter",
+            CauseType::Path => 'One page at several paths',
+            CauseType::Copies => 'Copied products',
+            CauseType::Text => 'Duplicate content at unrelated URLs',
+            CauseType::Paging => "Page 2 and on: canonical to page 1 ($parameter)",
+            CauseType::Declared => CanonicalVerdict::tryFrom($parameter)?->words() ?? $parameter,
+            CauseType::Redirects => 'Redirects',
+            CauseType::Tracking => 'Tracking parameters',
+            CauseType::Print => 'Print versions',
+            CauseType::Slash => 'Trailing slash',
+            CauseType::LetterCase => 'Upper and lower case',
+            CauseType::Scheme => 'http and https',
+            CauseType::Www => 'www and no www',
+            CauseType::Host => "Host $parameter",
+            CauseType::IndexFile => 'Index file names (index.html)',
+            CauseType::Encoding => 'URL encoding',
+            CauseType::Order => 'Order of parameters',
+        };
     }
 
     /** The folder in which it is so; empty where a cause has none. */
-    public static function where(string $cause, CauseSort $sort): string
+    public static function where(object $cause): string
     {
-        return self::parts($cause, $sort)[1];
-    }
-
-    /** @return array{string, string} what it is, and where */
-    private static function parts(string $cause, CauseSort $sort): array
-    {
-        return match (true) {
-            preg_match('/^parameter (.+) in (.+)$/', $cause, $found) === 1 => [
-                ($sort === CauseSort::Variant ? 'Variants by parameter ' : 'Parameter ').$found[1],
-                $found[2],
-            ],
-            preg_match('/^narrows: (.+) in (.+)$/', $cause, $found) === 1 => ["Filter $found[1]", $found[2]],
-            preg_match('/^path (.+) beside (.+)$/', $cause, $found) === 1 => [
-                'One page at several paths',
-                "$found[1] and $found[2]",
-            ],
-            preg_match('/^copies in (.+)$/', $cause, $found) === 1 => ['Copied products', $found[1]],
-            preg_match('/^same text in (.+)$/', $cause, $found) === 1 => [
-                'Duplicate content at unrelated URLs',
-                $found[1],
-            ],
-            preg_match('/^parts name the first: (.+) in (.+)$/', $cause, $found) === 1 => [
-                "Page 2 and on: canonical to page 1 ($found[1])",
-                $found[2],
-            ],
-            preg_match('/^declares: (.+) in (.+)$/', $cause, $found) === 1 => [
-                CanonicalVerdict::tryFrom($found[1])?->words() ?? $found[1],
-                $found[2],
-            ],
-            default => [
-                [
-                    'redirects' => 'Redirects',
-                    'tracking' => 'Tracking parameters',
-                    'print' => 'Print versions',
-                    'slash' => 'Trailing slash',
-                    'case' => 'Upper and lower case',
-                    'scheme' => 'http and https',
-                    'www' => 'www and no www',
-                    'index page' => 'Index file names (index.html)',
-                    'encoding' => 'URL encoding',
-                    'order of parameters' => 'Order of parameters',
-                ][$cause] ?? ucfirst($cause),
-                '',
-            ],
-        };
+        return $cause->type === CauseType::Path->value ? "$cause->scope and $cause->parameter" : (string) $cause->scope;
     }
 }

@@ -3,10 +3,10 @@
     use App\Untangle\Lists\CauseWords;
     $left = max(0, $cause->to_do - $cause->ready - $cause->live);
 @endphp
-@section('title', CauseWords::of($cause->name, $sort))
+@section('title', CauseWords::of($cause))
 @section('content')
     <div @follows('cause', 'tangles', 'texts')>
-    <div class="head"><h1>{{ CauseWords::of($cause->name, $sort) }}</h1>@if ($family > 1)<span class="soft"><a href="{{ route('untangle.family', [$store, $cause->id]) }}">the same in {{ $family - 1 }} other {{ $family === 2 ? 'folder' : 'folders' }}</a></span>@endif</div>
+    <div class="head"><h1>{{ CauseWords::of($cause) }}</h1>@if ($family > 1)<span class="soft"><a href="{{ route('untangle.family', [$store, $cause->id]) }}">the same in {{ $family - 1 }} other {{ $family === 2 ? 'folder' : 'folders' }}</a></span>@endif</div>
     @include('untangle.tabs')
     <div class="figures"><span><span class="big-number">@n($cause->urls)</span> URLs{{ $cause->tangles > 0 ? ' in '.App\Platform\Web\Forms::number($cause->tangles).' tangles' : '' }}</span><span><b>@n($left)</b> to do</span>@if ($cause->ready > 0)<span class="state is-growth">@n($cause->ready) ready for release</span>@endif @if ($cause->live > 0)<span class="state is-growth">@n($cause->live) live, @n($cause->seen) seen live</span>@endif<span><b>@n($cause->clicks)</b> clicks, <b>@n($cause->impressions)</b> impressions in 13 weeks</span><span><b>{{ (int) floor($cause->sureness / 10) }}%</b> certain</span></div>
     <div class="columns-2 cause-columns"><div>

@@ -3,7 +3,7 @@
     use App\Untangle\Deciding\CauseSort;
     use App\Untangle\Lists\CauseWords;
     $rules = App\Untangle\Deciding\Rules::of($store);
-    $families = $causes->groupBy(static fn (object $cause): string => $cause->sort.' '.CauseWords::family($cause->name, CauseSort::from($cause->sort)));
+    $families = $causes->groupBy(static fn (object $cause): string => $cause->sort.' '.CauseWords::family($cause));
     $done = static fn (object $of): string => implode(', ', array_filter([$of->ready > 0 ? App\Platform\Web\Forms::number($of->ready).' ready' : '', $of->live > 0 ? App\Platform\Web\Forms::number($of->live).' live' : '', $of->seen > 0 ? App\Platform\Web\Forms::number($of->seen).' seen live' : '']));
 @endphp
 <table class="ledger tight causes" data-sortable>
@@ -17,7 +17,7 @@
             $what = $family->map(static fn (object $one): string => $one->decision !== null ? 'Decided: '.lcfirst($sort->choices()[$one->decision] ?? $one->decision) : ($one->to_do > 0 ? $sort->choices()[$rules->choice($sort)] ?? '' : 'Nothing'))->unique();
         @endphp
         <tr>
-            <td class="clip w-cause">@if ($family->count() === 1)<a href="{{ route('untangle.cause', [$store, $cause->id]) }}" title="{{ $sort->label() }}">{{ CauseWords::of($cause->name, $sort) }}</a>@else<a href="{{ route('untangle.family', [$store, $cause->id]) }}" title="{{ $sort->label() }}">{{ CauseWords::family($cause->name, $sort) }}</a> <span class="soft">in @n($family->count()) folders</span>@endif</td>
+            <td class="clip w-cause">@if ($family->count() === 1)<a href="{{ route('untangle.cause', [$store, $cause->id]) }}" title="{{ $sort->label() }}">{{ CauseWords::of($cause) }}</a>@else<a href="{{ route('untangle.family', [$store, $cause->id]) }}" title="{{ $sort->label() }}">{{ CauseWords::family($cause) }}</a> <span class="soft">in @n($family->count()) folders</span>@endif</td>
             <td class="num"><a href="{{ $family->count() === 1 ? route('untangle.cause', [$store, $cause->id, 'show' => 'all']) : route('untangle.family', [$store, $cause->id]) }}">@n($sum->urls)</a></td><td class="num">@n($sum->clicks)</td><td class="num"><b>@n($sum->to_do)</b></td>
             <td>{{ $what->count() === 1 ? $what->first() : 'Several ways' }}</td>
             <td class="num">{{ (int) floor($family->min('sureness') / 10) }}%</td>

@@ -24,7 +24,7 @@
         </section>
         @if ($going->isNotEmpty())<section><div class="head tight-head"><h2>On the way</h2><span class="soft">all URLs are ready for release or live; the next crawl looks at them again</span></div>@include('untangle.causes', ['causes' => $going])</section>@endif
         @if ($picture)
-            <section><div class="head tight-head"><h2>For example</h2><span class="soft">{{ App\Untangle\Lists\CauseWords::of($example->name, App\Untangle\Deciding\CauseSort::from($example->sort)) }}: <a href="{{ route('untangle.tangle', [$store, $picture->tangle]) }}">this tangle</a></span></div>
+            <section><div class="head tight-head"><h2>For example</h2><span class="soft">{{ App\Untangle\Lists\CauseWords::of($example) }}: <a href="{{ route('untangle.tangle', [$store, $picture->tangle]) }}">this tangle</a></span></div>
             @include('untangle.picture')</section>
         @endif
         @if ($decided->isNotEmpty())<section><h2>Decided</h2>@include('untangle.causes', ['causes' => $decided])</section>@endif

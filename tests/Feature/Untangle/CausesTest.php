@@ -9,6 +9,8 @@ use App\Stores\Models\Store;
 use App\Untangle\Lists\CauseProgress;
 use App\Untangle\UntangleStep;
 use Illuminate\Support\Facades\DB;
+use Orchard\Core\Duplicates\Cause;
+use Orchard\Core\Duplicates\CauseType;
 
 /** The demo-like small shop, crawled and searched for duplicates, whose API takes canonicals. */
 function searchedShop(): Store
@@ -103,11 +105,13 @@ it('shows the same fault in several folders as one cause, and decides it for all
     $this->actingAs(member($store, Role::Writer));
     $cause = causesToDo($store)[0];
     // The same fault in two more folders, which the small shop does not have.
-    $name = 'declares: redirected in ';
     foreach (['/one/*', '/two/*', '/three/*'] as $folder) {
         DB::table('untangle_causes')->insert([
             'store_id' => $store->id,
-            'name' => $name.$folder,
+            'type' => 'declared',
+            'parameter' => 'redirected',
+            'scope' => $folder,
+            'digest' => Cause::of(CauseType::Declared, 'redirected', $folder)->digest(),
             'sort' => 'declared',
             'urls' => 1,
             'to_do' => 1,
@@ -116,7 +120,7 @@ it('shows the same fault in several folders as one cause, and decides it for all
     }
     $ids = DB::table('untangle_causes')
         ->where('store_id', $store->id)
-        ->where('name', 'like', "$name%")
+        ->where(['type' => 'declared', 'parameter' => 'redirected'])
         ->pluck('id')
         ->all();
     $this->get(route('untangle', $store))
@@ -234,4 +238,38 @@ it('asks whether one means it, where the keeper that is chosen has far fewer cli
     $this->post(route('untangle.page', [$store, $tangle->keeper_page]), ['do' => 'keeper'])->assertSessionMissing(
         'question',
     );
+});
+
+it('keeps decisions on causes that were known by a name in words', function (): void {
+    $store = crawledStore();
+    $names = [
+        'parameter finish + size in /lamp/' => ['parameter', 'finish + size', '/lamp/'],
+        'narrows: finish in /range/' => ['narrows', 'finish', '/range/'],
+        'parts name the first: leaf in /range/' => ['paging', 'leaf', '/range/'],
+        'declares: outside the head in /lamp/*' => ['declared', 'outside the head', '/lamp/*'],
+        'path /range/*/* beside /lamp/*' => ['path', '/lamp/*', '/range/*/*'],
+        'copies in /lamp/*' => ['copies', '', '/lamp/*'],
+        'same text in /in the house/*' => ['text', '', '/in the house/*'],
+        'host shop.example:8080' => ['host', 'shop.example:8080', ''],
+        'index page' => ['index-file', '', ''],
+        'order of parameters' => ['order', '', ''],
+    ];
+    DB::statement("ALTER TABLE untangle_causes ADD COLUMN name VARCHAR(300) NOT NULL DEFAULT ''");
+    foreach (array_keys($names) as $i => $name) {
+        $row = ['store_id' => $store->id, 'name' => $name, 'sort' => 'path', 'decision' => 'leave', 'urls' => $i];
+        DB::table('untangle_causes')->insert($row + ['digest' => md5($name, true)]);
+    }
+    $migration = require app_path('Untangle/Migrations/2026_11_28_000041_keep_causes_as_values.php');
+    $migration->up();
+    $kept = DB::table('untangle_causes')->where('store_id', $store->id)->orderBy('urls')->get();
+    expect($kept->map(static fn (object $row): array => [$row->type, $row->parameter, $row->scope])->all())
+        ->toBe(array_values($names))
+        ->and($kept->pluck('decision')->unique()->all())
+        ->toBe(['leave']);
+    // What finds them later knows them by the same digest.
+    foreach ($kept as $row) {
+        expect(Cause::of(CauseType::from($row->type), $row->parameter, $row->scope)->digest())->toBe($row->digest);
+    }
+    $migration->up();
+    expect(DB::table('untangle_causes')->where('store_id', $store->id)->count())->toBe(count($names));
 });

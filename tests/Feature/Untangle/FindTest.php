@@ -74,12 +74,15 @@ it('finds one product at all of its addresses, its keeper, and what each declare
 
 it('gathers what was found by cause, and shows it', function (): void {
     [, $store] = foundSite();
-    $causes = DB::table('untangle_causes')->where('store_id', $store->id)->get()->keyBy('name');
-    expect($causes['path /range/*/* beside /lamp/*'])
+    $causes = DB::table('untangle_causes')
+        ->where('store_id', $store->id)
+        ->get()
+        ->keyBy(static fn (object $row): string => trim("$row->type $row->parameter $row->scope"));
+    expect($causes['path /lamp/* /range/*/*'])
         ->sort->toBe('path')
         ->urls->toBe(10)
         ->to_do->toBe(4)
-        ->and($causes['parameter finish in /lamp/'])
+        ->and($causes['parameter finish /lamp/'])
         ->sort->toBe('variant')
         ->urls->toBe(20)
         ->and($causes['redirects']->to_do)
@@ -87,7 +90,7 @@ it('gathers what was found by cause, and shows it', function (): void {
         ->and(
             DB::table('untangle_pages')
                 ->where('store_id', $store->id)
-                ->where('cause_id', $causes['parameter finish in /lamp/']->id)
+                ->where('cause_id', $causes['parameter finish /lamp/']->id)
                 ->count(),
         )
         ->toBe(20);
@@ -98,7 +101,7 @@ it('gathers what was found by cause, and shows it', function (): void {
         ->assertSee('Your call')
         ->assertSee('Variants by parameter finish, /lamp/')
         ->assertSee('One page at several paths, /range/*/* and /lamp/*');
-    $this->get("/s/{$store->slug}/untangle/causes/{$causes['parameter finish in /lamp/']->id}")
+    $this->get("/s/{$store->slug}/untangle/causes/{$causes['parameter finish /lamp/']->id}")
         ->assertOk()
         ->assertSee('/lamp/elmet?finish=brass');
     $tangle = DB::table('untangle_pages')
@@ -159,7 +162,7 @@ it('learns what a parameter does, and follows what the owner says of it', functi
         ->and(
             DB::table('untangle_causes')
                 ->where('store_id', $store->id)
-                ->where('name', 'parameter finish in /lamp/')
+                ->where(['type' => 'parameter', 'parameter' => 'finish', 'scope' => '/lamp/'])
                 ->value('sort'),
         )
         ->toBe('parameter');
@@ -172,7 +175,7 @@ it('lets a decision on a cause cover its addresses, and those that come later', 
     [$site, $store] = foundSite();
     $cause = DB::table('untangle_causes')
         ->where('store_id', $store->id)
-        ->where('name', 'path /range/*/* beside /lamp/*')
+        ->where(['type' => 'path', 'scope' => '/range/*/*', 'parameter' => '/lamp/*'])
         ->first();
     expect(Decisions::preview($store, (int) $cause->id, CauseSort::Path, 'redirect'))->toBe(['redirect' => [10, 0]]);
     $this->actingAs(member($store, Role::Writer))
@@ -257,7 +260,7 @@ it('lets the addresses of a cause stay instead, in bulk', function (): void {
     [, $store] = foundSite();
     $cause = DB::table('untangle_causes')
         ->where('store_id', $store->id)
-        ->where('name', 'path /range/*/* beside /lamp/*')
+        ->where(['type' => 'path', 'scope' => '/range/*/*', 'parameter' => '/lamp/*'])
         ->value('id');
     $this->actingAs(member($store, Role::Writer))
         ->post("/s/{$store->slug}/untangle/causes/$cause/keep-instead")

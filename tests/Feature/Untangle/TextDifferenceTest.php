@@ -7,6 +7,7 @@ use App\Untangle\Deciding\Means;
 use App\Untangle\Deciding\Policy;
 use App\Untangle\Lists\CauseWords;
 use App\Untangle\Lists\TextDifference;
+use Orchard\Core\Duplicates\CauseType;
 use Orchard\Core\LinkGraph\CanonicalVerdict;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
@@ -48,9 +49,12 @@ it('says of every cause and every choice what it means', function (CauseSort $so
     foreach (array_keys($sort->choices()) as $choice) {
         expect(Means::tryFrom($choice) !== null || in_array($choice, ['demand', 'promote'], true))->toBeTrue();
     }
-    expect(CauseWords::of('parameter finish in /lamp/', $sort))
+    $cause = static fn (string $type, string $parameter, string $scope): string => CauseWords::of(
+        (object) ['type' => $type, 'parameter' => $parameter, 'scope' => $scope, 'sort' => $sort->value],
+    );
+    expect($cause('parameter', 'finish', '/lamp/'))
         ->toContain('finish, /lamp/')
-        ->and(CauseWords::of('declares: unreachable in /lamp/*', $sort))
+        ->and($cause('declared', 'unreachable', '/lamp/*'))
         ->toBe('Canonical to an error page (404), /lamp/*');
 })->with(CauseSort::cases());
 
@@ -90,3 +94,9 @@ it('is safe only where nothing speaks against it', function (array $with, string
     'not in demand' => [['choice' => 'demand'], 'canonical', true],
     'to be rewritten' => [['choice' => 'rewrite'], 'rewrite', false],
 ]);
+
+it('has words for every type of cause', function (CauseType $type): void {
+    expect(
+        CauseWords::of((object) ['type' => $type->value, 'parameter' => 'p', 'scope' => '', 'sort' => 'writing']),
+    )->not->toBe('');
+})->with(CauseType::cases());
