@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Access\Passwords;
 
-use App\Access\Passwords\ResetLinks;
 use Illuminate\Bus\Queueable;
 use Illuminate\Contracts\Queue\ShouldBeEncrypted;
 use Illuminate\Mail\Mailable;

@@ -4,11 +4,6 @@ declare(strict_types=1);
 
 namespace App\Weigh\Weighing;
 
-use App\Weigh\Scoring\Losses;
-use App\Weigh\Scoring\MarketScoring;
-use App\Weigh\Scoring\Model;
-use App\Weigh\Scoring\PageEvidence;
-use App\Weigh\Scoring\Seasons;
 use App\Facts\NumberWindow;
 use App\Facts\ToldBy;
 use App\Facts\ToldWeeks;
@@ -28,6 +23,11 @@ use App\Weigh\Numbers\PageSums;
 use App\Weigh\Numbers\QuerySums;
 use App\Weigh\Numbers\Told;
 use App\Weigh\Numbers\Units;
+use App\Weigh\Scoring\Losses;
+use App\Weigh\Scoring\MarketScoring;
+use App\Weigh\Scoring\Model;
+use App\Weigh\Scoring\PageEvidence;
+use App\Weigh\Scoring\Seasons;
 use Closure;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Demand\Chance;

@@ -8,7 +8,6 @@ use App\Facts\Events\BreaksChanged;
 use App\Facts\NumberWindow;
 use App\Inventory\Events\InventoryRefreshed;
 use App\Platform\Database\Bulk;
-use App\Platform\Web\Forms;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Markets;
