@@ -121,7 +121,8 @@ function serving(array $command, int $port, string $dir, Closure $ask): void
         proc_open($command, [['pipe', 'r'], ['file', "$dir/out", 'w'], ['file', "$dir/err", 'w']], $pipes) ?:
         throw new RuntimeException('It does not start.');
     try {
-        for ($i = 0; $i < 100 && ! answers($port); $i++) {
+        // Its own file tells that it listens: on the same port another program might answer.
+        for ($i = 0; $i < 100 && ! (is_file("$dir/pid") && answers($port)); $i++) {
             usleep(50_000);
             if (! proc_get_status($process)['running']) {
                 throw new RuntimeException((string) file_get_contents("$dir/err"));
