@@ -209,6 +209,27 @@ it('cuts off what has no end, says so, and finds the same set every time', funct
     expect($sets[0])->toHaveCount(27)->and($sets[1])->toBe($sets[0]);
 });
 
+it('takes no page for gone that a smaller budget cut off', function (): void {
+    $site = new Site();
+    $days = array_map(static fn (int $n): string => "/days/2026/$n", range(1, 20));
+    $site->linking('/', array_combine($days, $days));
+    foreach ($days as $day) {
+        $site->linking($day, []);
+    }
+    $store = $site->store();
+    $listed = static fn (): int => DB::table('page_index')->where('store_id', $store->id)->count();
+    crawl($store);
+    expect($listed())->toBe(21);
+    app(StoreOptions::class)->set($store, 'trap_budget', '10');
+    $crawl = crawl($store->refresh());
+    expect($crawl->state)
+        ->toBe('complete')
+        ->and(DB::table('gather_frontier')->where('crawl_id', $crawl->id)->where('state', 4)->count())
+        ->toBe(10)
+        ->and($listed())
+        ->toBe(21);
+});
+
 it('lets the shop say that nothing has changed, and does not believe it once it was wrong', function (): void {
     $site = new Site();
     $html = static fn (string $title): string => "<title>$title</title><body><main><h1>$title</h1></main>";
