@@ -31,9 +31,9 @@ final class FindCommand extends StoreCommand
                     'done' => number_format($tangles).
                         ' tangles of '.
                         number_format($pages).
-                        ' addresses; something is to be done about '.
+                        ' URLs, '.
                         number_format($toDo).
-                        ' addresses.',
+                        ' URLs to do.',
                     'waiting' => 'The search has begun.',
                     default => "The search has $state. $problem",
                 },
