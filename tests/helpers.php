@@ -59,6 +59,7 @@ function shopStore(): Store
     $url = (string) getenv('SHOP_URL');
     $store = app(AddStore::class)->add('Small shop', $url, 'small-'.Str::lower(Str::random(10)), allowPrivate: true);
     app(StoreOptions::class)->set($store, 'shop_url', "$url/office/v1");
+    app(StoreOptions::class)->set($store, 'shop_mapping', (string) file_get_contents(dirname(__DIR__).'/app/Demo/tindrel.mapping.json'));
     app(StoreOptions::class)->set(
         $store,
         'shop_token',

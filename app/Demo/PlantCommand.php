@@ -44,6 +44,7 @@ final class PlantCommand extends StoreCommand
                 $store = $stores->add('Tindrel', $url, $slug, 'EUR', 'Europe/Berlin', allowPrivate: true);
                 $options->set($store, 'shop_url', "$url/office/v1");
                 $options->set($store, 'shop_token', trim($token));
+                $options->set($store, 'shop_mapping', (string) file_get_contents(__DIR__.'/tindrel.mapping.json'));
                 (new KindRules([
                     new KindRule('path', 'is', '/', PageKind::Home),
                     new KindRule('path', 'begins', '/lamp/', PageKind::Product),

@@ -7,12 +7,14 @@ namespace App\Stores;
 use App\Connectors\Feed\FeedClient;
 use App\Connectors\Feed\FeedMapping;
 use App\Connectors\Http\GuardedHttp;
-use App\Connectors\Shop\HttpShopAdmin;
-use App\Connectors\Shop\ShopAdmin;
+use App\Connectors\Shop\MappedShop;
+use App\Connectors\Shop\Mapping\ShopMapping;
+use App\Connectors\Shop\Mapping\SignedHttp;
 use App\Connectors\Shop\ShopUnavailable;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\Crypt;
 use Illuminate\Support\Facades\DB;
+use InvalidArgumentException;
 use Orchard\Core\Url\PageUrl;
 
 /** What a store is connected to outside: its shop's admin API, and a feed of numbers. */
@@ -27,22 +29,58 @@ final class Connections
             ->exists();
     }
 
-    /** @throws ShopUnavailable when no connection is set */
-    public function shop(Store $store): ShopAdmin
+    /** @throws ShopUnavailable when no connection is set, or nothing says how it is asked */
+    public function shop(Store $store): MappedShop
     {
-        $row = DB::table('connections')->where('store_id', $store->id)->where('sort', 'shop')->first();
+        $mapping = $this->mapping($store) ?? throw ($this->hasShop($store) ? ShopUnavailable::notMapped() : ShopUnavailable::notConnected());
+
+        return new MappedShop($this->signed($store, $mapping), $mapping);
+    }
+
+    /** What the shop's API can be asked for; null where none is connected, or its mapping is not whole yet. */
+    public function mapping(Store $store): ?ShopMapping
+    {
+        $json = $this->row($store)?->mapping;
+        if (! is_string($json) || ! $this->hasShop($store)) {
+            return null;
+        }
+        try {
+            return ShopMapping::fromJson($json);
+        } catch (InvalidArgumentException) {
+            return null;
+        }
+    }
+
+    /**
+     * The way to the shop, signed in as a mapping says: as it is kept, or as it is being put together.
+     *
+     * @throws ShopUnavailable when no address is set
+     */
+    public function signed(Store $store, ShopMapping $mapping): SignedHttp
+    {
+        $row = $this->row($store);
         $url = $row === null ? null : PageUrl::parse((string) $row->url);
         if ($row === null || $url === null) {
             throw ShopUnavailable::notConnected();
         }
         $options = $store->options();
 
-        return new HttpShopAdmin(
+        return new SignedHttp(
             GuardedHttp::allowing($options->privateHosts),
             $url,
             Crypt::decryptString((string) $row->secret),
             min(15, $options->timeout),
+            $mapping,
         );
+    }
+
+    /** @return object{url: string, secret: string, mapping: ?string}|null */
+    private function row(Store $store): ?object
+    {
+        /** @var object{url: string, secret: string, mapping: ?string}|null $row */
+        $row = DB::table('connections')->where('store_id', $store->id)->where('sort', 'shop')->first();
+
+        return $row;
     }
 
     /** The store's feed; null where none is set. */

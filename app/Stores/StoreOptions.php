@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Stores;
 
 use App\Connectors\Feed\FeedMapping;
+use App\Connectors\Shop\Mapping\ShopMapping;
 use App\Stores\Models\Market;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\Crypt;
@@ -74,6 +75,11 @@ final class StoreOptions
             'means' => 'address of the shop\'s admin API',
         ];
         $rows[] = [
+            'key' => 'shop_mapping',
+            'value' => ($connection->mapping ?? null) === null ? '' : '(set)',
+            'means' => 'JSON that says how the shop\'s API is asked and written (docs/connect.md); store:mapping shows it',
+        ];
+        $rows[] = [
             'key' => 'brand_terms',
             'value' => implode(',', $settings->brandTerms),
             'means' => 'words by which people search for the store itself, with commas; its brand counts without being named',
@@ -110,7 +116,7 @@ final class StoreOptions
         $rows[] = [
             'key' => 'shop_token',
             'value' => $connection === null ? '' : '(set)',
-            'means' => 'its bearer token; kept encrypted',
+            'means' => 'its key or secret; kept encrypted',
         ];
 
         return $rows;
@@ -215,6 +221,7 @@ final class StoreOptions
                 ? $this->connect($store, secret: $value, sort: 'feed')
                 : throw $wrong('at most 4000 characters.'),
             'feed_mapping' => $this->setMapping($store, $value),
+            'shop_mapping' => $this->mapShop($store, $value),
             'shop_token' => strlen($value) <= 4000
                 ? $this->connect($store, secret: $value)
                 : throw $wrong('at most 4000 characters.'),
@@ -255,6 +262,21 @@ final class StoreOptions
             throw new InvalidArgumentException("feed_mapping: {$wrong->getMessage()}");
         }
         $store->update(['settings' => ['feed_mapping' => $json] + $store->settings]);
+    }
+
+    /** @throws InvalidArgumentException with the place in the mapping */
+    private function mapShop(Store $store, string $json): void
+    {
+        try {
+            $json === '' || ShopMapping::fromJson($json);
+        } catch (InvalidArgumentException $wrong) {
+            throw new InvalidArgumentException("shop_mapping: {$wrong->getMessage()}");
+        }
+        $this->connect($store);
+        DB::table('connections')
+            ->where('store_id', $store->id)
+            ->where('sort', 'shop')
+            ->update(['mapping' => $json === '' ? null : $json]);
     }
 
     private function connect(Store $store, ?string $url = null, ?string $secret = null, string $sort = 'shop'): void

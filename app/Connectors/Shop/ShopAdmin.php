@@ -32,9 +32,10 @@ interface ShopAdmin
     public function hits(): array;
 
     /**
-     * Writes all fields in one request, only where the resource is still at the version.
+     * Writes fields of a resource as it was read, only where it is still at that version as far as the shop can tell.
      *
+     * @param  ShopResource  $read  as it was read just before
      * @param  array<string, string>  $fields
      */
-    public function write(string $id, array $fields, string $version): WriteOutcome;
+    public function write(ShopResource $read, array $fields): WriteOutcome;
 }

@@ -30,6 +30,12 @@ final readonly class WriteOutcome
         return new self(WriteResult::Refused, null, $reason, 0);
     }
 
+    /** The shop refuses whatever is sent with this key; the others would fare alike. */
+    public static function lockedOut(string $reason): self
+    {
+        return new self(WriteResult::LockedOut, null, $reason, 0);
+    }
+
     public static function unknown(string $reason, int $waitSeconds = 0): self
     {
         return new self(WriteResult::Unknown, null, $reason, $waitSeconds);

@@ -15,6 +15,9 @@ enum WriteResult
     /** The shop will not take it, however often it is sent. */
     case Refused;
 
+    /** The key is not taken; nothing was written, and nothing that follows would be. */
+    case LockedOut;
+
     /** Not done, but may be later: too many requests, or the shop says that nothing was changed. */
     case NotNow;
 

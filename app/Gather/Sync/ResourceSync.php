@@ -50,7 +50,7 @@ final readonly class ResourceSync
             } catch (ShopUnavailable $unavailable) {
                 if (
                     $try >= 4 ||
-                    ($unavailable->status >= 400 && $unavailable->status < 500 && $unavailable->status !== 429)
+                    $unavailable->isFinal()
                 ) {
                     throw $unavailable;
                 }

@@ -7,6 +7,7 @@ namespace App\Release\Sending;
 use App\Connectors\Shop\ShopAdmin;
 use App\Connectors\Shop\ShopResource;
 use App\Connectors\Shop\ShopUnavailable;
+use App\Connectors\Shop\WriteOutcome;
 use App\Connectors\Shop\WriteResult;
 use App\Platform\Work\LongWork;
 use App\Platform\Work\SliceEnd;
@@ -63,7 +64,11 @@ final class SendWork implements LongWork
     public function slice(WorkRun $run): SliceEnd
     {
         $store = Store::query()->findOrFail($run->storeId);
-        $admin = $this->connections->shop($store);
+        try {
+            $admin = $this->connections->shop($store);
+        } catch (ShopUnavailable $unavailable) {
+            return SliceEnd::failed($unavailable->getMessage());
+        }
         while (! $run->timeIsUp()) {
             if ($run->stopAsked()) {
                 return SliceEnd::stopped();
@@ -84,7 +89,12 @@ final class SendWork implements LongWork
 
                 continue;
             }
-            $pause = $this->send($run, $admin, $item);
+            try {
+                $pause = $this->send($run, $admin, $item);
+            } catch (ShopUnavailable $lockedOut) {
+                // Nothing of the rest is lost: it waits, and goes on with another key.
+                return SliceEnd::failed($lockedOut->getMessage());
+            }
             $run->beat(fn (): array => $this->counts($run->subjectId));
             if ($pause > 2) {
                 return SliceEnd::later($pause);
@@ -97,14 +107,21 @@ final class SendWork implements LongWork
         return SliceEnd::more();
     }
 
-    /** @return int seconds to wait before the next request */
+    /**
+     * @return int seconds to wait before the next request
+     *
+     * @throws ShopUnavailable where the shop does not take the key: then nothing more can be sent
+     */
     private function send(WorkRun $run, ShopAdmin $admin, object $item): int
     {
         $changes = FieldChange::unpack((string) $item->fields);
         try {
             $now = $admin->read((string) $item->external_id);
         } catch (ShopUnavailable $unavailable) {
-            if ($unavailable->status >= 400 && $unavailable->status < 500 && $unavailable->status !== 429) {
+            if ($unavailable->isLockedOut()) {
+                throw $unavailable;
+            }
+            if ($unavailable->isFinal()) {
                 $run->fenced(fn () => $this->book->refuse($item, $unavailable->getMessage()));
 
                 return 0;
@@ -118,51 +135,61 @@ final class SendWork implements LongWork
                 isRequestToWait: $unavailable->status === 429,
             );
         }
-        $isThere = $this->hasAll($now, $changes, static fn (FieldChange $c): string => $c->target);
+        $missing = self::missing($now, $changes);
         $wasUnsure = (bool) $item->unsure;
-        if ($isThere) {
+        if ($missing === []) {
             // Either an earlier send reached the shop, or the shop has come to the same text by itself.
             $run->fenced(fn () => $this->book->live($item, $changes, $now));
 
             return 0;
         }
-        $isBase = $this->hasAll($now, $changes, static fn (FieldChange $c): string => $c->base);
-        if ($wasUnsure && $now->version !== $item->version) {
-            $run->fenced(
-                fn () => $this->book->clash(
-                    $item,
-                    $changes,
-                    $now,
-                    'The shop’s resource changed while the answer to our write was lost.',
-                ),
-            );
-
-            return 0;
-        }
-        if (! $isBase) {
-            $run->fenced(
-                fn () => $this->book->clash(
-                    $item,
-                    $changes,
-                    $now,
-                    'The shop’s text is no longer the one this was written against.',
-                ),
-            );
+        $clash = match (true) {
+            // Where a part of it has arrived, it was our write that moved the version.
+            $wasUnsure && $now->version !== $item->version && count($missing) === count($changes)
+                => 'The shop’s resource changed while the answer to our write was lost.',
+            self::differs($now, $missing, static fn (FieldChange $c): string => $c->base)
+                => 'The shop’s text is no longer the one this was written against.',
+            default => null,
+        };
+        if ($clash !== null) {
+            $run->fenced(fn () => $this->book->clash($item, $changes, $now, $clash));
 
             return 0;
         }
         $run->fenced(fn () => $this->book->intend($item, $now->version));
-        $outcome = $admin->write((string) $item->external_id, $this->targets($changes), $now->version);
 
+        return $this->settle($run, $item, $changes, $now, $admin->write($now, self::targets($missing)));
+    }
+
+    /**
+     * Writes down what became of a write.
+     *
+     * @param  list<FieldChange>  $changes
+     * @return int seconds to wait before the next request
+     *
+     * @throws ShopUnavailable
+     */
+    private function settle(WorkRun $run, object $item, array $changes, ShopResource $read, WriteOutcome $outcome): int
+    {
+        $wasUnsure = (bool) $item->unsure;
+        $after = $outcome->resource ?? $read;
         switch ($outcome->result) {
             case WriteResult::Applied:
-                $run->fenced(fn () => $this->book->live($item, $changes, $outcome->resource ?? $now));
+                $run->fenced(
+                    fn () => self::missing($after, $changes) === []
+                        ? $this->book->live($item, $changes, $after)
+                        : $this->book->clash($item, $changes, $after, 'The shop took the change, but holds another text now.'),
+                );
 
                 return 0;
             case WriteResult::Refused:
                 $run->fenced(fn () => $this->book->refuse($item, $outcome->reason));
 
                 return 0;
+            case WriteResult::LockedOut:
+                $run->fenced(fn () => $this->book->notSent($item, $outcome->reason, 0, $wasUnsure));
+
+                throw ShopUnavailable::answered(401, '', null);
             case WriteResult::NotNow:
                 // The shop says plainly that it did nothing.
                 $run->fenced(fn () => $this->book->notSent($item, $outcome->reason, $outcome->waitSeconds, $wasUnsure));
@@ -268,25 +295,41 @@ final class SendWork implements LongWork
     }
 
     /**
+     * What is not yet as it is to be.
+     *
+     * @param  list<FieldChange>  $changes
+     * @return list<FieldChange>
+     */
+    private static function missing(ShopResource $now, array $changes): array
+    {
+        return array_values(
+            array_filter(
+                $changes,
+                static fn (FieldChange $change): bool => ($now->fields[$change->field->key()] ?? '') !== $change->target,
+            ),
+        );
+    }
+
+    /**
      * @param  list<FieldChange>  $changes
      * @param  callable(FieldChange): string  $wanted
      */
-    private function hasAll(ShopResource $now, array $changes, callable $wanted): bool
+    private static function differs(ShopResource $now, array $changes, callable $wanted): bool
     {
         foreach ($changes as $change) {
             if (($now->fields[$change->field->key()] ?? '') !== $wanted($change)) {
-                return false;
+                return true;
             }
         }
 
-        return true;
+        return false;
     }
 
     /**
      * @param  list<FieldChange>  $changes
      * @return array<string, string>
      */
-    private function targets(array $changes): array
+    private static function targets(array $changes): array
     {
         $targets = [];
         foreach ($changes as $change) {

@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Connectors\Shop\Mapping;
+
+use stdClass;
+
+/** Where the shop keeps what is set for single addresses: canonical, robots, redirect. */
+final readonly class AddressSettings
+{
+    /** @param  array<string, Place>  $fields */
+    private function __construct(public ItemReading $read, public array $fields, public ItemWriting $write)
+    {
+    }
+
+    public static function of(stdClass $given): self
+    {
+        return new self(
+            ItemReading::of($given->read),
+            array_map(Place::of(...), get_object_vars($given->fields)),
+            ItemWriting::of($given->write),
+        );
+    }
+
+    public function can(string $field): bool
+    {
+        return isset($this->fields[$field]) && $this->write->can($field);
+    }
+}
