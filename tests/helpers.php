@@ -5,12 +5,15 @@ declare(strict_types=1);
 use App\Access\Models\Membership;
 use App\Access\Models\User;
 use App\Access\Role;
+use App\Changes\Drafts;
+use App\Changes\Origin;
 use App\Gather\Crawl\Crawls;
 use App\Gather\Files\FileLook;
 use App\Gather\Files\FileSort;
 use App\Gather\Files\Imports;
 use App\Gather\Pages\ReindexWork;
 use App\Platform\Work\WorkDesk;
+use App\Release\Sending\LookWork;
 use App\Stores\AddStore;
 use App\Stores\Models\Store;
 use App\Stores\StoreOptions;
@@ -20,6 +23,7 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Orchard\Core\Text\Ruler;
 use Orchard\Core\Text\WidthTable;
+use Orchard\Core\Wording\TextField;
 use Tests\Shops\LaidOutShop;
 use Tests\Web\Site;
 
@@ -67,6 +71,51 @@ function shopStore(): Store
     );
 
     return $store->refresh();
+}
+
+/** Grows the second stand-in shop anew. */
+function freshPottery(int $wares = 240): void
+{
+    $dir = (string) getenv('POTTERY_DATA');
+    @unlink("$dir/secret");
+    exec('php '.escapeshellarg(dirname(__DIR__).'/standins/pottery/bin/make-pottery').' '.escapeshellarg($dir)." $wares 2>&1", $out, $code);
+    if ($code !== 0) {
+        throw new RuntimeException(implode("\n", $out));
+    }
+}
+
+function potterySecret(): string
+{
+    return trim((string) file_get_contents(getenv('POTTERY_DATA').'/secret'));
+}
+
+/** A store of its own on the second stand-in shop; connected by its mapping, or not at all. */
+function potteryStore(bool $connected = true): Store
+{
+    $url = (string) getenv('POTTERY_URL');
+    $store = app(AddStore::class)->add('Pottery', $url, 'pottery-'.Str::lower(Str::random(10)), 'GBP', allowPrivate: true);
+    if ($connected) {
+        $options = app(StoreOptions::class);
+        $options->set($store, 'shop_url', "$url/backend");
+        $options->set($store, 'shop_token', potterySecret());
+        $options->set($store, 'shop_mapping', (string) file_get_contents(dirname(__DIR__).'/docs/examples/fennmoor.mapping.json'));
+    }
+
+    return $store->refresh();
+}
+
+/** @return array<array-key, mixed> the second shop's switches or its log; what is given is switched */
+function pottery(string $path, ?array $turn = null): array
+{
+    $context = stream_context_create([
+        'http' => [
+            'method' => $turn === null ? 'GET' : 'PUT',
+            'header' => ['Test-Key: '.potterySecret(), 'Content-Type: application/json'],
+            'content' => $turn === null ? '' : json_encode($turn),
+        ],
+    ]);
+
+    return (array) json_decode((string) file_get_contents(getenv('POTTERY_URL')."/backend$path", false, $context), true);
 }
 
 /** Crawls a store to the end in this process and answers the crawl. */
@@ -471,4 +520,69 @@ function judged(LaidOutShop $shop): array
         'unsafe' => $unsafe,
         'wrong' => $wrong,
     ];
+}
+
+/** Drafts for the first so many products and marks them ready: a title for each, a description for every third. @return array<string, string> path by external id */
+function readyDrafts(Store $store, int $count): array
+{
+    $drafts = app(Drafts::class);
+    $paths = [];
+    foreach (
+        DB::table('resources')->where('store_id', $store->id)->where('kind', 3)->orderBy('id')->limit($count)->get() as $i => $product
+    ) {
+        $drafts->save(
+            $store,
+            $product->id,
+            TextField::Title,
+            "Better title number $i for {$product->name}",
+            0,
+            Origin::Hand,
+            null,
+        );
+        if ($i % 3 === 0) {
+            $drafts->save(
+                $store,
+                $product->id,
+                TextField::Description,
+                "A better description, number $i, that says what the page shows & why.",
+                0,
+                Origin::Hand,
+                null,
+            );
+        }
+        $paths[(string) $product->external_id] = (string) preg_replace('~^http://[^/]+~', '', (string) $product->url);
+    }
+    $drafts->markReady(
+        $store,
+        DB::table('drafts')
+            ->where('store_id', $store->id)
+            ->pluck('id')
+            ->map(static fn (mixed $n): int => (int) $n)
+            ->all(),
+        true,
+        null,
+    );
+
+    return $paths;
+}
+
+/** Looks until nothing is left to be seen. */
+function lookAtAll(int $release): void
+{
+    $desk = app(WorkDesk::class);
+    $work = DB::table('work')
+        ->where('sort', LookWork::sort())
+        ->where('subject_id', $release)
+        ->orderByDesc('id')
+        ->value('id');
+    for (
+        $i = 0;
+        $i < 50 && DB::table('release_items')->where('release_id', $release)->where('seen', 'no')->exists();
+        $i++
+    ) {
+        DB::table('work')
+            ->where('id', $work)
+            ->update(['wake_at' => now()->subSecond()]);
+        $desk->slice((int) $work);
+    }
 }

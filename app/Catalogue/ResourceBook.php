@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Catalogue;
 
+use App\Catalogue\Events\ResourcesConnected;
 use App\Connectors\Shop\ShopResource;
 use App\Inventory\PageBook;
 use App\Platform\Database\Bulk;
@@ -11,6 +12,7 @@ use App\Stores\Kinds\PageKind;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
+use Orchard\Core\Url\PageUrl;
 use Orchard\Core\Wording\TextField;
 
 /** Writes what the shop lets us edit: resources, their stored texts and the pages they show under. */
@@ -27,26 +29,32 @@ final readonly class ResourceBook
         $this->markets = Markets::of($store);
     }
 
-    /** @param  list<ShopResource>  $resources */
-    public function write(array $resources): void
+    /**
+     * @param  list<ShopResource>  $resources
+     * @return int how many were left out, since the shop tells no address of theirs that is its own
+     */
+    public function write(array $resources): int
     {
         $base = $this->store->baseUrl();
         $urls = [];
         $urlOf = [];
         foreach ($resources as $resource) {
-            $url = $base->resolve($resource->path);
+            $url = $resource->path === '' ? null : $base->resolve($resource->path);
             if ($url !== null && $url->sameHostAs($base)) {
                 $urlOf[$resource->id] = $url;
                 $urls[$url->digest()] = $url->text();
             }
         }
+        $given = count($resources);
+        $resources = array_values(
+            array_filter($resources, static fn (ShopResource $one): bool => isset($urlOf[$one->id])),
+        );
         $pageIds = $this->pages->idsOf($urls);
+        $pageOf = array_map(static fn (PageUrl $url): int => $pageIds[$url->digest()], $urlOf);
+        $joined = (new Takeover($this->store))->join($resources, $pageOf);
         $rows = [];
         foreach ($resources as $resource) {
-            $url = $urlOf[$resource->id] ?? null;
-            if ($url === null) {
-                continue;
-            }
+            $url = $urlOf[$resource->id];
             $rows[] = [
                 $this->store->id,
                 $this->markets->marketOf($url)->id,
@@ -54,9 +62,10 @@ final readonly class ResourceBook
                 self::kind($resource->kind)->value,
                 $resource->name,
                 $url->text(),
-                $pageIds[$url->digest()],
+                $pageOf[$resource->id],
                 $resource->version,
                 json_encode((object) $resource->attributes, JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR),
+                $resource->number,
                 now()->format('Y-m-d H:i:s'),
                 $this->syncId,
             ];
@@ -65,19 +74,37 @@ final readonly class ResourceBook
             'resources',
             [
                 'store_id', 'market_id', 'external_id', 'kind', 'name', 'url', 'page_id', 'version', 'attributes',
-                'synced_at', 'sync_id',
+                'number', 'synced_at', 'sync_id',
             ],
             $rows,
             'INSERT',
-            'ON DUPLICATE KEY UPDATE market_id = VALUES(market_id), kind = VALUES(kind), name = VALUES(name), url = VALUES(url), page_id = VALUES(page_id), version = VALUES(version), attributes = VALUES(attributes), synced_at = VALUES(synced_at), sync_id = VALUES(sync_id), gone = 0',
+            'ON DUPLICATE KEY UPDATE market_id = VALUES(market_id), kind = VALUES(kind), name = VALUES(name), url = VALUES(url), page_id = VALUES(page_id), version = VALUES(version), attributes = VALUES(attributes), number = VALUES(number), synced_at = VALUES(synced_at), sync_id = VALUES(sync_id), gone = 0, from_page = 0',
         );
         $this->writeTexts($resources);
+        $joined === [] || ResourcesConnected::dispatch($this->store->id, $joined);
+
+        return $given - count($resources);
+    }
+
+    /**
+     * Whether this run has met all of these already: then the list comes round.
+     *
+     * @param  list<ShopResource>  $resources
+     */
+    public function hasMet(array $resources): bool
+    {
+        return $resources !== [] &&
+            DB::table('resources')
+                ->where('store_id', $this->store->id)
+                ->where('sync_id', $this->syncId)
+                ->whereIn('external_id', array_map(static fn (ShopResource $one): string => $one->id, $resources))
+                ->count() === count(array_unique(array_map(static fn (ShopResource $one): string => $one->id, $resources)));
     }
 
     /** Resources that the run did not meet are no longer in the shop. */
     public function markGone(): void
     {
-        DB::update('UPDATE resources SET gone = 1 WHERE store_id = ? AND sync_id <> ?', [
+        DB::update('UPDATE resources SET gone = 1 WHERE store_id = ? AND sync_id <> ? AND from_page = 0', [
             $this->store->id,
             $this->syncId,
         ]);
@@ -109,17 +136,10 @@ final readonly class ResourceBook
                 ];
             }
         }
-        // A text that changed in the shop without us is the shop's own again.
-        Bulk::write(
-            'resource_texts',
-            ['resource_id', 'field', 'store_id', 'market_id', 'stored'],
-            $rows,
-            'INSERT',
-            "ON DUPLICATE KEY UPDATE origin = IF(BINARY stored = BINARY VALUES(stored), origin, 'shop'), stored = VALUES(stored), market_id = VALUES(market_id)",
-        );
+        Texts::storeMany($rows);
     }
 
-    private static function kind(string $kind): PageKind
+    public static function kind(string $kind): PageKind
     {
         return match ($kind) {
             'home' => PageKind::Home,
@@ -128,6 +148,16 @@ final readonly class ResourceBook
             'article' => PageKind::Article,
             'page' => PageKind::Plain,
             default => PageKind::Other,
+        };
+    }
+
+    /** What a mapping calls a kind of page. */
+    public static function word(PageKind $kind): string
+    {
+        return match ($kind) {
+            PageKind::Home, PageKind::Product, PageKind::Collection, PageKind::Article => $kind->key(),
+            PageKind::Plain => 'page',
+            default => 'other',
         };
     }
 }

@@ -18,6 +18,22 @@ final class Texts
         self::of($resource, $field)->update(['stored' => $value] + ($origin === null ? [] : ['origin' => $origin]));
     }
 
+    /**
+     * What the shop holds of many; a text that changed there without us is the shop's own again.
+     *
+     * @param  list<array{int, int, int, int, string}>  $texts  resource, field, store, market and text
+     */
+    public static function storeMany(array $texts): void
+    {
+        Bulk::write(
+            'resource_texts',
+            ['resource_id', 'field', 'store_id', 'market_id', 'stored'],
+            $texts,
+            'INSERT',
+            "ON DUPLICATE KEY UPDATE origin = IF(BINARY stored = BINARY VALUES(stored), origin, 'shop'), stored = VALUES(stored), market_id = VALUES(market_id)",
+        );
+    }
+
     /** @return list<string> digests of what showed before and of what shows now: texts that may be duplicates of others from now on, or no longer */
     public static function shown(int $resource, TextField $field, ?string $value): array
     {

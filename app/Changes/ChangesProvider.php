@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace App\Changes;
 
+use App\Catalogue\Events\ResourcesConnected;
 use App\Stores\Models\Store;
 use App\Stores\Steps\Stamps;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Event;
 use Illuminate\Support\ServiceProvider;
 
 final class ChangesProvider extends ServiceProvider
@@ -17,6 +19,10 @@ final class ChangesProvider extends ServiceProvider
         $stamps->register(
             'texts',
             static fn (Store $store): string => (string) DB::table('history')->where('store_id', $store->id)->max('id'),
+        );
+        Event::listen(
+            ResourcesConnected::class,
+            static fn (ResourcesConnected $joined) => app(Drafts::class)->rebaseAll($joined->resourceIds),
         );
         $this->loadMigrationsFrom(__DIR__.'/Migrations');
     }

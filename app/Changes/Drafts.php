@@ -7,6 +7,7 @@ namespace App\Changes;
 use App\Catalogue\TextDigest;
 use App\Catalogue\Texts;
 use App\Changes\Events\TextsChanged;
+use App\Platform\Database\Bulk;
 use App\Stores\Models\Store;
 use App\Stores\TitleSuffixes;
 use Illuminate\Support\Facades\DB;
@@ -431,6 +432,19 @@ final class Drafts
         DB::table('drafts')
             ->where('id', $draft->id)
             ->update(['base_value' => $base]);
+    }
+
+    /**
+     * What was guessed of stored texts is known now: drafts that wait stand on what is known.
+     *
+     * @param  list<int>  $resources
+     */
+    public function rebaseAll(array $resources): void
+    {
+        $list = Bulk::list($resources);
+        DB::update(
+            "UPDATE drafts d JOIN resource_texts t ON t.resource_id = d.resource_id AND t.field = d.field SET d.base_value = t.stored WHERE d.resource_id IN ($list) AND d.state IN ('open', 'ready')",
+        );
     }
 
     /**

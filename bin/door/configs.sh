@@ -99,22 +99,9 @@ http {
 CNF
         for shop in $SHOPS; do
             name="${shop%%:*}"
+            if is_pottery "$shop"; then shop_server "$name" pottery POTTERY_DATA; continue; fi
+            shop_server "$name" shop SHOP_DATA
             cat <<CNF
-    server {
-        listen 127.0.0.1:$(shop_port "$name");
-        gzip off;
-        location / {
-            include /etc/nginx/fastcgi_params;
-            fastcgi_param SCRIPT_FILENAME "$ROOT/standins/shop/public/index.php";
-            fastcgi_param SHOP_DATA "$VAR/shops/$name";
-            fastcgi_param HTTP_HOST \$host:\$server_port;
-            fastcgi_pass unix:$SOCKETS/shop.sock;
-            fastcgi_read_timeout 150;
-            fastcgi_intercept_errors on;
-            error_page 599 = @silence;
-        }
-        location @silence { return 444; }
-    }
     server {
         listen 127.0.0.1:$(market_port "$name");
         location / {
@@ -131,6 +118,27 @@ CNF
         echo "}"
     } >"$VAR/nginx.conf"
     write_supervisor
+}
+
+# shop_server NAME PROGRAM VARIABLE: the web server of a stand-in shop, whose program finds its data by the variable.
+shop_server() {
+    cat <<CNF
+    server {
+        listen 127.0.0.1:$(shop_port "$1");
+        gzip off;
+        location / {
+            include /etc/nginx/fastcgi_params;
+            fastcgi_param SCRIPT_FILENAME "$ROOT/standins/$2/public/index.php";
+            fastcgi_param $3 "$VAR/shops/$1";
+            fastcgi_param HTTP_HOST \$host:\$server_port;
+            fastcgi_pass unix:$SOCKETS/shop.sock;
+            fastcgi_read_timeout 150;
+            fastcgi_intercept_errors on;
+            error_page 599 = @silence;
+        }
+        location @silence { return 444; }
+    }
+CNF
 }
 
 write_supervisor() {

@@ -30,6 +30,9 @@ lacking_setting() {
     for shop in $SHOPS; do [[ "$(shop_port "${shop%%:*}")" =~ ^[0-9]{4,5}$ ]] || { echo "SHOP_PORT_${shop%%:*}"; return; }; done
 }
 
+# The stand-in shops that a new installation comes with.
+DEMO_SHOPS="tindrel:demo fennmoor:pottery"
+
 # was_up: whether this instance has been up once. Its ports stay, and a missing database is a loss, not a beginning.
 was_up() { [ -f "$VAR/settled" ]; }
 
@@ -53,10 +56,17 @@ choose_settings() {
     owned "$VAR/settings" "$VAR/env"
 }
 
-# Older instances had no id, and no port for a market.
+# Older instances had no id, no port for a market, and one stand-in shop.
 complete_settings() {
     local shop name
     TAKEN_PORTS="${TAKEN_PORTS:-}"
+    if [ "$SHOPS" = tindrel:demo ]; then
+        SHOPS="$DEMO_SHOPS"
+        SHOP_PORT_fennmoor="$(free_port 8420)"; TAKEN_PORTS="$TAKEN_PORTS $SHOP_PORT_fennmoor"
+        MARKET_PORT_fennmoor="$(free_port 8440)"
+        save_settings
+        supervisor_is_up && instance_down
+    fi
     if [ -z "${INSTANCE_ID:-}" ]; then
         INSTANCE_ID="$(random_word 8)"
         echo "INSTANCE_ID=$INSTANCE_ID" >>"$VAR/settings"
@@ -122,7 +132,7 @@ settings_from_env() {
     APP_KEY="$(env_value APP_KEY)"; DB_PASSWORD="$(env_value DB_PASSWORD)"; INSTANCE_ID="$(env_value APP_INSTANCE)"
     DB_PORT="$(env_value DB_PORT)"; HTTP_PORT="$(env_value APP_PORT)"
     [ -n "$INSTANCE_ID" ] || INSTANCE_ID="$(random_word 8)"
-    SHOPS=""; [ ! -d "$VAR/shops/tindrel" ] || SHOPS="tindrel:demo"
+    SHOPS=""; [ ! -d "$VAR/shops/tindrel" ] || SHOPS="$DEMO_SHOPS"
     local shop name
     for shop in $SHOPS; do
         name="${shop%%:*}"
@@ -135,6 +145,9 @@ settings_from_env() {
 }
 
 market_port() { local key="MARKET_PORT_$1"; echo "${!key:-}"; }
+
+# is_pottery NAME:SIZE: whether a stand-in is the second one, of another make.
+is_pottery() { [ "${1##*:}" = pottery ]; }
 
 shop_port() { local key="SHOP_PORT_$1"; echo "${!key:-}"; }
 

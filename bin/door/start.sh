@@ -27,7 +27,7 @@ door_start() {
     say "Starting Young Orchard"
     PORT_ASKED="$port"
     [ "$new_key" = no ] || make_new_key
-    if [ "$demo" = yes ]; then choose_settings "$port" "tindrel:demo"; else choose_settings "$port" ""; fi
+    if [ "$demo" = yes ]; then choose_settings "$port" "$DEMO_SHOPS"; else choose_settings "$port" ""; fi
     find_renderer
     rm -f "$VAR/ready"
     database_up 9>&-
@@ -59,7 +59,7 @@ make_new_key() {
     [ ! -f "$VAR/settings" ] || die "var/run/settings is there; --new-key is for when it is lost. Move it away first."
     INSTANCE_ID="$(random_word 8)"; DB_PASSWORD="$(random_word)"
     APP_KEY="base64:$(head -c 32 /dev/urandom | base64)"
-    SHOPS=""; [ ! -d "$VAR/shops/tindrel" ] || SHOPS="tindrel:demo"
+    SHOPS=""; [ ! -d "$VAR/shops/tindrel" ] || SHOPS="$DEMO_SHOPS"
     choose_ports "$PORT_ASKED"
 }
 
@@ -72,6 +72,7 @@ tell_address() {
     say "  Young Orchard   http://127.0.0.1:$HTTP_PORT"
     if [ -n "$SHOPS" ]; then
         say "  Tindrel, the stand-in shop   http://127.0.0.1:$(shop_port tindrel)"
+        say "  Fennmoor, another one        http://127.0.0.1:$(shop_port fennmoor)"
         say "  Sign in as owner@tindrel.example (or approver@, writer@, viewer@), password: lamps-in-a-row"
     else
         say "  Add your store:       bin/orchard store:add --name='My Shop' --url=https://shop.example"

@@ -12,7 +12,7 @@ door_test() {
     instance_down
     rm -rf "$VAR"
     unset HTTP_PORT DB_PORT INSTANCE_ID
-    choose_settings "" "tindrel:demo small:tiny"
+    choose_settings "" "tindrel:demo small:tiny fennmoor:pottery"
     mkdir -p "$VAR/results" && { if is_root; then chown "$RUN_AS" "$VAR/results"; fi; }
     trap 'instance_down >/dev/null 2>&1' EXIT
     trap 'exit 130' INT TERM
@@ -46,12 +46,12 @@ door_test() {
         web_up
     fi
     if [ "$what" = all ] || [ "$what" = app ]; then
-        as_user env DB_DATABASE=orchard_pest_test SHOP_URL="http://127.0.0.1:$(shop_port small)" SHOP_DATA="$VAR/shops/small" MARKET_URL="http://127.0.0.1:$(market_port small)" MARKET_DATA="$VAR/markets/small" $php vendor/bin/pest --colors=never --cache-directory="$VAR/tmp/pest" --testsuite=app --log-junit="$VAR/results/app.xml" || code=1
+        as_user env DB_DATABASE=orchard_pest_test SHOP_URL="http://127.0.0.1:$(shop_port small)" SHOP_DATA="$VAR/shops/small" MARKET_URL="http://127.0.0.1:$(market_port small)" MARKET_DATA="$VAR/markets/small" POTTERY_URL="http://127.0.0.1:$(shop_port fennmoor)" POTTERY_DATA="$VAR/shops/fennmoor" $php vendor/bin/pest --colors=never --cache-directory="$VAR/tmp/pest" --testsuite=app --log-junit="$VAR/results/app.xml" || code=1
     fi
     if [ "$what" = all ] || [ "$what" = browser ]; then
         console demo:plant --url="http://127.0.0.1:$(shop_port tindrel)" --token-file="$VAR/shops/tindrel/token" --feed="http://127.0.0.1:$(market_port tindrel)" --feed-secret-file="$VAR/markets/tindrel/secret" >"$VAR/log/demo.log" 2>&1 || { tail -n 20 "$VAR/log/demo.log"; die "The demo could not be brought in."; }
         workers_up
-        as_user env APP_URL="http://127.0.0.1:$HTTP_PORT" SHOP_URL="http://127.0.0.1:$(shop_port tindrel)" ORCHARD_INSTANCE=test node_modules/.bin/playwright test --config e2e/playwright.config.mjs || code=1
+        as_user env APP_URL="http://127.0.0.1:$HTTP_PORT" SHOP_URL="http://127.0.0.1:$(shop_port tindrel)" POTTERY_URL="http://127.0.0.1:$(shop_port fennmoor)" ORCHARD_INSTANCE=test node_modules/.bin/playwright test --config e2e/playwright.config.mjs || code=1
     fi
     instance_down
     nothing_is_open

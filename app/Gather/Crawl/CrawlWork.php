@@ -8,6 +8,7 @@ use App\Changes\Drifts;
 use App\Connectors\Http\AddressRefused;
 use App\Connectors\Http\GuardedHttp;
 use App\Connectors\Http\HttpRequest;
+use App\Catalogue\PageResources;
 use App\Connectors\Shop\ShopUnavailable;
 use App\Facts\NumberWindow;
 use App\Gather\Sync\ResourceSync;
@@ -219,7 +220,13 @@ final class CrawlWork implements LongWork
             return null;
         }
         try {
-            return (new ResourceSync($store, $this->connections->shop($store)))->work($run) ? null : SliceEnd::more();
+            if (! (new ResourceSync($store, $this->connections->shop($store)))->work($run)) {
+                return SliceEnd::more();
+            }
+            $strays = $run->progress()['strays'] ?? 0;
+            $told = is_int($strays) && $strays > 0
+                ? number_format($strays).' things of the shop have no address among its pages, so they were left out. Look at the field “path” under Connect the shop.'
+                : null;
         } catch (ShopUnavailable|AddressRefused $wrong) {
             $told = mb_substr(
                 "The shop's products and collections could not be read, so they stay as they were: ".
@@ -227,14 +234,15 @@ final class CrawlWork implements LongWork
                 0,
                 400,
             );
+        }
+        $told === null ||
             $run->fenced(
                 static fn (): int => DB::table('gather_crawls')
                     ->where('id', $run->subjectId)
                     ->update(['sync_problem' => $told]),
             );
 
-            return null;
-        }
+        return null;
     }
 
     /** @return bool whether the list table is whole; else the next slice goes on */
@@ -260,6 +268,7 @@ final class CrawlWork implements LongWork
 
     private function texts(Store $store, WorkRun $run): null
     {
+        $this->pageResources($store)->work($run);
         (new ShownTexts($store))->work($run);
         $run->fenced(fn (): int => $this->drifts->look($store));
         NumberWindow::refresh($store, static function (Closure $write) use ($run): void {
@@ -269,6 +278,12 @@ final class CrawlWork implements LongWork
         InventoryRefreshed::dispatch($store->id, static fn () => $run->beat());
 
         return null;
+    }
+
+    /** What the shop's API does not tell of is written for by its page. */
+    private function pageResources(Store $store): PageResources
+    {
+        return new PageResources($store, PageResources::unmapped($this->connections->mapping($store)));
     }
 
     /** Only the newest crawl's frontier is kept, and only the links of pages that are still there. */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Gather\Pages;
 
 use App\Catalogue\MarketSorting;
+use App\Catalogue\PageResources;
 use App\Gather\Crawl\Crawls;
 use App\Gather\Sync\ShownTexts;
 use App\Inventory\Events\InventoryRefreshed;
@@ -12,6 +13,7 @@ use App\Inventory\Index\IndexRebuild;
 use App\Platform\Work\LongWork;
 use App\Platform\Work\SliceEnd;
 use App\Platform\Work\WorkRun;
+use App\Stores\Connections;
 use App\Stores\Models\Store;
 
 /** Sorts the inventory anew after the owner has changed the rules for page kinds or the markets; each part can be done again. */
@@ -45,6 +47,7 @@ final class ReindexWork implements LongWork
         ) {
             return SliceEnd::more();
         }
+        (new PageResources($store, PageResources::unmapped((new Connections())->mapping($store))))->work($run);
         (new ShownTexts($store))->work($run);
         InventoryRefreshed::dispatch($store->id, static fn () => $run->beat());
 

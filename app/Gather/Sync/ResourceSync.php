@@ -14,6 +14,9 @@ use App\Stores\Models\Store;
 /** Brings the shop's resources in, batch by batch, and joins each to the page it shows under. */
 final readonly class ResourceSync
 {
+    /** Things of one shop; a list that is longer never ends. */
+    private const MOST = 1_000_000;
+
     public function __construct(private Store $store, private ShopAdmin $admin)
     {
     }
@@ -23,14 +26,28 @@ final readonly class ResourceSync
     {
         $progress = $run->progress();
         $after = is_string($progress['sync_after'] ?? null) ? $progress['sync_after'] : null;
-        $count = $run->progress()['resources'] ?? 0;
+        $count = is_int($progress['resources'] ?? null) ? $progress['resources'] : 0;
+        $strays = is_int($progress['strays'] ?? null) ? $progress['strays'] : 0;
         $book = new ResourceBook($this->store, $run->subjectId);
-        while (true) {
+        for ($turn = 0; ; $turn++) {
             $batch = $this->batch($after);
-            $run->fenced(static fn () => $book->write($batch->resources));
-            $count = (is_int($count) ? $count : 0) + count($batch->resources);
+            // The first batch of a slice may be one that a killed process had written already.
+            if ($turn > 0 && $book->hasMet($batch->resources)) {
+                throw ShopUnavailable::garbled(
+                    'a list gives the same page twice. Look at its paging under Connect the shop.',
+                );
+            }
+            $run->fenced(static function () use ($book, $batch, &$strays): void {
+                $strays += $book->write($batch->resources);
+            });
+            $count += count($batch->resources);
+            if ($count > self::MOST) {
+                throw ShopUnavailable::garbled(
+                    'a list of more than '.number_format(self::MOST).' things. Look at its paging under Connect the shop.',
+                );
+            }
             $after = $batch->next;
-            $run->beat(['sync_after' => $after, 'resources' => $count], force: true);
+            $run->beat(['sync_after' => $after, 'resources' => $count, 'strays' => $strays], force: true);
             if ($after === null) {
                 $run->fenced(static fn () => $book->markGone());
 

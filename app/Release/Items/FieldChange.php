@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Release\Items;
 
 use App\Changes\AddressField;
+use Orchard\Core\Wording\ShownText;
 use Orchard\Core\Wording\TextField;
 
 /** One text, or one setting of an address, in a release: what it was, what it is to be, and what a searcher is to see. */
@@ -68,11 +69,13 @@ final readonly class FieldChange
         );
     }
 
-    /** Whether the page shows what it should. */
+    /** Whether the page shows what it should; themes may set a text's quotation marks in their own way. */
     public function isShown(?string $now): bool
     {
         if ($this->shownAfter !== null) {
-            return trim((string) $now) === $this->shownAfter;
+            return $this->field instanceof TextField
+                ? ShownText::is((string) $now, $this->shownAfter)
+                : trim((string) $now) === $this->shownAfter;
         }
 
         return $this->shownBefore === null || trim((string) $now) !== $this->shownBefore;

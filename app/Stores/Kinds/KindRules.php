@@ -46,6 +46,11 @@ final readonly class KindRules
             new KindRule('type', 'is', 'og:product', PageKind::Product),
             new KindRule('type', 'is', 'CollectionPage', PageKind::Collection),
             new KindRule('type', 'is', 'BlogPosting', PageKind::Article),
+            new KindRule('type', 'is', 'Article', PageKind::Article),
+            new KindRule('type', 'is', 'NewsArticle', PageKind::Article),
+            new KindRule('type', 'is', 'AboutPage', PageKind::Plain),
+            new KindRule('type', 'is', 'ContactPage', PageKind::Plain),
+            new KindRule('type', 'is', 'FAQPage', PageKind::Plain),
             new KindRule('type', 'is', 'og:article', PageKind::Article),
         ]);
     }

@@ -153,7 +153,7 @@ it('crawls the public pages though the shop’s API cannot be asked, and says wh
     $site = (new Site())
         ->linking('/', ['/a' => 'A'])
         ->linking('/a', [])
-        ->page('/wrong', 'no JSON here', 200);
+        ->page('/wrong/resources?limit=250', 'no JSON here', 200);
     $store = $site->store();
     app(StoreOptions::class)->set($store, 'shop_url', str_replace('SITE', $site->url, $address));
     app(StoreOptions::class)->set($store, 'shop_token', 'x');
@@ -163,7 +163,7 @@ it('crawls the public pages though the shop’s API cannot be asked, and says wh
     $this->actingAs(member($store, App\Access\Role::Viewer))
         ->get("/s/{$store->slug}/gather/crawl")
         ->assertSee('could not be read');
-})->with([['SITE/nowhere', '404'], ['SITE/wrong', 'admin API']]);
+})->with([['SITE/nowhere', '404'], ['SITE/wrong', 'makes no sense']]);
 
 it('does not call gone what is only a not-found page with status 200', function (): void {
     $site = (new Site())

@@ -8,7 +8,6 @@ use App\Changes\DraftState;
 use App\Changes\Origin;
 use App\Platform\Work\WorkDesk;
 use App\Release\Releases;
-use App\Release\Sending\LookWork;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\TextField;
@@ -16,71 +15,6 @@ use Orchard\Core\Wording\TextField;
 beforeEach(function (): void {
     $this->store = crawledStore();
 });
-
-/** Drafts for the first so many products and marks them ready: a title for each, a description for every third. @return array<string, string> path by external id */
-function readyDrafts(Store $store, int $count): array
-{
-    $drafts = app(Drafts::class);
-    $paths = [];
-    foreach (
-        DB::table('resources')->where('store_id', $store->id)->where('kind', 3)->orderBy('id')->limit($count)->get() as $i => $product
-    ) {
-        $drafts->save(
-            $store,
-            $product->id,
-            TextField::Title,
-            "Better title number $i for {$product->name}",
-            0,
-            Origin::Hand,
-            null,
-        );
-        if ($i % 3 === 0) {
-            $drafts->save(
-                $store,
-                $product->id,
-                TextField::Description,
-                "A better description, number $i, that says what the page shows & why.",
-                0,
-                Origin::Hand,
-                null,
-            );
-        }
-        $paths[(string) $product->external_id] = (string) preg_replace('~^http://[^/]+~', '', (string) $product->url);
-    }
-    $drafts->markReady(
-        $store,
-        DB::table('drafts')
-            ->where('store_id', $store->id)
-            ->pluck('id')
-            ->map(static fn (mixed $n): int => (int) $n)
-            ->all(),
-        true,
-        null,
-    );
-
-    return $paths;
-}
-
-/** Looks until nothing is left to be seen. */
-function lookAtAll(int $release): void
-{
-    $desk = app(WorkDesk::class);
-    $work = DB::table('work')
-        ->where('sort', LookWork::sort())
-        ->where('subject_id', $release)
-        ->orderByDesc('id')
-        ->value('id');
-    for (
-        $i = 0;
-        $i < 50 && DB::table('release_items')->where('release_id', $release)->where('seen', 'no')->exists();
-        $i++
-    ) {
-        DB::table('work')
-            ->where('id', $work)
-            ->update(['wake_at' => now()->subSecond()]);
-        $desk->slice((int) $work);
-    }
-}
 
 it('makes texts live, sees them on the page, and takes them back to the byte', function (): void {
     $paths = readyDrafts($this->store, 9);
