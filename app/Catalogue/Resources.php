@@ -37,6 +37,18 @@ final class Resources
         return ['from' => $from, 'page' => $page];
     }
 
+    /**
+     * What the shop holds of them is known by a file of its own, and no longer guessed from their pages.
+     *
+     * @param  list<int>  $resources
+     */
+    public static function toldByFile(array $resources): void
+    {
+        foreach (array_chunk($resources, 5000) as $chunk) {
+            DB::table('resources')->whereIn('id', $chunk)->where('from_page', 1)->update(['from_page' => 2]);
+        }
+    }
+
     /** @param  list<int>  $resources */
     public static function toMarket(array $resources, int $market): void
     {

@@ -110,6 +110,16 @@ final class AddressChanges
         }
     }
 
+    /** A change that was handed over and given up waits again. */
+    public function backToReady(int $page, AddressField $field): void
+    {
+        DB::table('address_changes')
+            ->where('page_id', $page)
+            ->where('field', $field->value)
+            ->where('state', DraftState::Sending->value)
+            ->update(['state' => DraftState::Ready->value]);
+    }
+
     /**
      * What names an address that has moved names its new one: changes that wait at once, and what holds by a new change.
      *

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Release;
 
 use App\Platform\Work\WorkDesk;
+use App\Release\Console\HandoverCommand;
 use App\Release\Console\SendCommand;
 use App\Release\Console\UndoCommand;
 use App\Release\Sending\LookWork;
@@ -18,7 +19,7 @@ final class ReleaseProvider extends ServiceProvider
     {
         $this->loadMigrationsFrom(__DIR__.'/Migrations');
         $this->loadRoutesFrom(__DIR__.'/routes.php');
-        $this->commands([SendCommand::class, UndoCommand::class]);
+        $this->commands([SendCommand::class, UndoCommand::class, HandoverCommand::class]);
         $desk->register(SendWork::class);
         $desk->register(LookWork::class);
         $board->register(new ReleaseStep());

@@ -44,6 +44,7 @@ final class StoreOptions
                     'rate' => $settings->rate,
                     'trap_budget' => $settings->trapBudget,
                     'clicks_at_risk' => $settings->clicksAtRisk,
+                    'handover_days' => $settings->handoverDays,
                     default => $settings->timeout,
                 },
                 'means' => $number['means'],

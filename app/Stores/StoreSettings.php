@@ -16,6 +16,8 @@ final readonly class StoreSettings
      * @param  int  $timeout  seconds that an answer may take, 2 to 60
      * @param  list<string>  $crawlers  names of the crawlers by which the store lives, in small letters: what robots directives say to them alone decides
      * @param  list<string>  $brandTerms  words by which people search for the store itself
+     * @param  array<string, string>  $ways  by which way a field gets into the shop (direct, file, person), for fields of which that was chosen
+     * @param  int  $handoverDays  days after which what was handed over and is not seen live is told, 1 to 90
      * @param  int  $clicksAtRisk  hundredths of the store's clicks whose addresses one release may change, 1 to 100
      * @param  string  $indexnowUrl  where lists of changed addresses are sent by the IndexNow protocol; empty for nowhere
      * @param  array<string, int|float|string>  $weighing  what is assumed in weighing, by key; those that were set
@@ -46,6 +48,8 @@ final readonly class StoreSettings
         public int $clicksAtRisk = 25,
         public string $indexnowUrl = '',
         public array $crawlers = [],
+        public array $ways = [],
+        public int $handoverDays = 7,
     ) {
     }
 
@@ -83,6 +87,12 @@ final readonly class StoreSettings
                 'max' => 100000,
                 'default' => 2000,
                 'means' => 'pages that a crawl takes of one pattern of addresses, such as the combinations of a list\'s filters',
+            ],
+            'handover_days' => [
+                'min' => 1,
+                'max' => 90,
+                'default' => 7,
+                'means' => 'days after which changes that were handed over (as a file, or to somebody) and are not seen live are told',
             ],
             'clicks_at_risk' => [
                 'min' => 1,
@@ -211,7 +221,7 @@ final readonly class StoreSettings
         $values = [];
         foreach (self::numbers() as $key => $number) {
             $value = is_numeric($given[$key] ?? null) ? (int) $given[$key] : $number['default'];
-            $values[] = max($number['min'], min($number['max'], $value));
+            $values[$key] = max($number['min'], min($number['max'], $value));
         }
         $text = static fn (string $key, string $default): string => is_string($given[$key] ?? null)
             ? $given[$key]
@@ -221,23 +231,25 @@ final readonly class StoreSettings
             : null;
 
         return new self(
-            $values[0],
-            $values[1],
-            $values[2],
-            $values[3],
+            $values['concurrency'],
+            $values['page_limit'],
+            $values['page_bytes'],
+            $values['timeout'],
             $list('private_hosts') ?? [],
             $list('tracking_parameters') ?? self::TRACKING,
-            $values[4],
-            $values[5],
+            $values['rate'],
+            $values['trap_budget'],
             $text('crawl_schedule', 'never'),
             $text('crawl_hours', ''),
             $text('feed_mapping', ''),
             is_int($given['days_ahead'] ?? null) ? max(0, min(4000, $given['days_ahead'])) : 0,
             $list('brand_terms') ?? [],
             array_filter(is_array($given['weighing'] ?? null) ? $given['weighing'] : [], is_numeric(...)),
-            $values[6],
+            $values['clicks_at_risk'],
             $text('indexnow_url', ''),
             $list('crawlers') ?? [],
+            array_filter(is_array($given['ways'] ?? null) ? $given['ways'] : [], is_string(...)),
+            $values['handover_days'],
         );
     }
 }

@@ -71,7 +71,7 @@ console() {
 }
 
 # caller_console ARGS...: the same for the door's caller, whose files that user may not be able to reach. A file that is
-# read is handed over as a copy, one that is written (--out=) comes back through a pipe.
+# read is handed over as a copy, one that is written (--out=) comes back through a pipe; a folder of them (release:handover) file by file.
 caller_console() {
     if ! is_root || [ "$RUN_AS" = root ]; then console "$@"; return; fi
     local folder args=() arg out="" code=0
@@ -84,8 +84,11 @@ caller_console() {
             *) args+=("$(handed "$folder" "$arg")") ;;
         esac
     done
-    if [ -n "$out" ] && ! { : >>"$out"; } 2>/dev/null; then rm -rf "$folder"; die "$out cannot be written."; fi
+    local many=""; [ "${1:-}" != release:handover ] || many="$out"
+    if [ -n "$many" ]; then mkdir -p "$many" 2>/dev/null && [ -w "$many" ] || { rm -rf "$folder"; die "$out cannot be written."; }; fi
+    if [ -z "$many" ] && [ -n "$out" ] && ! { : >>"$out"; } 2>/dev/null; then rm -rf "$folder"; die "$out cannot be written."; fi
     console "${args[@]}" || code=$?
+    if [ -n "$many" ]; then local written; for written in "$folder/out-${out##*/}"/*; do [ ! -f "$written" ] || cat "$written" >"$many/${written##*/}" || code=1; done; fi
     if [ -n "$out" ] && [ -f "$folder/out-${out##*/}" ]; then cat "$folder/out-${out##*/}" >"$out" || code=1; fi
     rm -rf "$folder"
     return "$code"

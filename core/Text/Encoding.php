@@ -100,6 +100,23 @@ final class Encoding
         };
     }
 
+    /** The bytes of a text; null where the encoding lacks one of its signs. Not for UTF-16. */
+    public function encode(string $text): ?string
+    {
+        if ($this->name === 'utf-8') {
+            return $text;
+        }
+        if (isset(self::CONVERTERS[$this->name])) {
+            $bytes = (string) @(new UConverter(self::CONVERTERS[$this->name], 'utf-8'))->convert($text);
+        } else {
+            // Where two bytes are read as the same sign, the first is written.
+            $table = $this->name === 'big5' ? self::big5Table() : $this->singles();
+            $bytes = strtr($text, array_flip(array_reverse($table, true)));
+        }
+
+        return $this->decode($bytes) === $text ? $bytes : null;
+    }
+
     /** Whether a byte below 80 always stands for itself, so that lines and separators can be found before decoding. */
     public function keepsAscii(): bool
     {

@@ -68,7 +68,7 @@ final class TableReader
         $zip->close();
     }
 
-    private static function firstSheet(ZipArchive $zip): string
+    public static function firstSheet(ZipArchive $zip): string
     {
         foreach (['xl/worksheets/sheet1.xml', 'xl/worksheets/sheet.xml'] as $usual) {
             if ($zip->locateName($usual) !== false) {

@@ -11,7 +11,7 @@ use Illuminate\Support\Facades\DB;
 /** For the commands that begin a release: with --wait they work or follow it to its end, the first live check included. */
 trait FollowsRelease
 {
-    /** @param  array{release: int, work: int}  $begun */
+    /** @param  array{release: int, work: ?int}  $begun */
     private function follow(array $begun, WorkDesk $desk): int
     {
         if (! $this->option('wait')) {
@@ -20,7 +20,8 @@ trait FollowsRelease
                 "Release {$begun['release']} has been started.",
             );
         }
-        $state = $desk->workToEnd($begun['work']);
+        // What is handed over waits for others; only a first look is taken.
+        $state = $begun['work'] === null ? 'done' : $desk->workToEnd($begun['work']);
         $look = DB::table('work')
             ->where('sort', LookWork::sort())
             ->where('subject_id', $begun['release'])
@@ -53,7 +54,8 @@ trait FollowsRelease
         );
         $this->answer(
             ['release' => $begun['release'], 'state' => $state, 'items' => $counts, 'seen_live' => $seen],
-            "Release {$begun['release']} is $state: $words; $seen seen live.",
+            "Release {$begun['release']} is $state: $words; $seen seen live.".
+                (($counts['handed'] ?? 0) > 0 ? " Its files: release:handover {$begun['release']} --out=FOLDER" : ''),
         );
 
         return $state === 'done' && ($counts['refused'] ?? 0) + ($counts['clash'] ?? 0) === 0 ? 0 : 1;

@@ -12,6 +12,7 @@ use App\Changes\DraftState;
 use App\Platform\Work\WorkDesk;
 use App\Platform\Work\WorkView;
 use App\Release\Items\FieldChange;
+use App\Release\Making\Portion;
 use App\Release\Releases;
 use App\Release\Sending\LookWork;
 use App\Release\Sending\SendWork;
@@ -116,7 +117,7 @@ final class ReleaseController
                                 ->select('page_id'),
                         )
                         ->sum('clicks'),
-            'cap' => Releases::clicksAtRisk($store),
+            'cap' => Portion::clicksAtRisk($store),
             'senders' => DB::table('memberships')
                 ->join('users', 'users.id', '=', 'memberships.user_id')
                 ->where('store_id', $store->id)

@@ -27,6 +27,12 @@ final readonly class FieldChange
     ) {
     }
 
+    /** The change that takes this one back. */
+    public function reversed(): self
+    {
+        return new self($this->field, $this->target, $this->base, 'shop', $this->shownAfter, $this->shownBefore);
+    }
+
     /**
      * @param  list<self>  $changes
      */

@@ -108,6 +108,31 @@ final class ItemBook
         $this->giveBack($item, $isUndo);
     }
 
+    /**
+     * What cannot be handed over.
+     *
+     * @param  ?array<string, string>  $theirs  texts that the shop holds instead, by field: a clash; null where it is refused
+     */
+    public function hinder(int $id, string $reason, ?array $theirs): void
+    {
+        $item = DB::table('release_items')->where('id', $id)->first();
+        if ($item === null) {
+            return;
+        }
+        $this->set($item, ['seen' => null, 'look_at' => null, 'handed_at' => null]);
+        if ($theirs === null) {
+            $this->refuse($item, $reason);
+
+            return;
+        }
+        $changes = FieldChange::unpack((string) $item->fields);
+        $fields = $theirs;
+        foreach ($changes as $change) {
+            $fields[$change->field->key()] ??= $change->base;
+        }
+        $this->clash($item, $changes, new ShopResource((string) $item->external_id, '', '', '', '', $fields, []), $reason);
+    }
+
     /** @param  list<FieldChange>  $changes */
     public function clash(object $item, array $changes, ShopResource $now, string $reason): void
     {
@@ -188,6 +213,42 @@ final class ItemBook
             'look_at' => now(),
         ]);
         Resources::hasVersion((int) $item->resource_id, $now->version);
+        $this->hold($item, $changes, $now->path);
+    }
+
+    /**
+     * What was handed over has been seen on its page, so the shop holds it.
+     *
+     * @param  list<FieldChange>  $changes
+     */
+    public function arrived(object $item, array $changes): void
+    {
+        $this->set($item, ['state' => ItemState::Live->value, 'reason' => null, 'sent_at' => now()]);
+        $slug = array_filter($changes, static fn (FieldChange $change): bool => $change->field === AddressField::Slug);
+        $this->hold($item, $changes, (string) (array_values($slug)[0]->shownAfter ?? ''));
+    }
+
+    /** What was handed over is not waited for any longer; its drafts are ready again. */
+    public function giveUp(object $item): void
+    {
+        $this->set($item, ['state' => ItemState::Withdrawn->value, 'seen' => null, 'look_at' => null]);
+        [$isUndo] = $this->batch($item);
+        foreach ($isUndo ? [] : FieldChange::unpack((string) $item->fields) as $change) {
+            $change->field instanceof AddressField
+                ? $this->addresses->backToReady((int) $item->page_id, $change->field)
+                : $this->drafts->settle((int) $item->store_id, (int) $item->resource_id, $change->field, DraftState::Ready, null);
+        }
+        $this->giveBack($item, $isUndo);
+    }
+
+    /**
+     * Writes down what the shop holds from now on.
+     *
+     * @param  list<FieldChange>  $changes
+     * @param  string  $path  where the thing shows now
+     */
+    private function hold(object $item, array $changes, string $path): void
+    {
         [$isUndo, $userId] = $this->batch($item);
         $store = Store::query()->findOrFail((int) $item->store_id);
         foreach ($changes as $change) {
@@ -203,7 +264,7 @@ final class ItemBook
                     (int) $item->release_id,
                     $userId,
                 );
-                $change->field === AddressField::Slug && $this->moved($store, $item, $now, $isUndo);
+                $change->field === AddressField::Slug && $this->moved($store, $item, $path, $isUndo);
 
                 continue;
             }
@@ -234,9 +295,9 @@ final class ItemBook
     }
 
     /** A resource has a new address: its history goes there with it, at once and not only when the next crawl finds the redirect. */
-    private function moved(Store $store, object $item, ShopResource $now, bool $isUndo): void
+    private function moved(Store $store, object $item, string $path, bool $isUndo): void
     {
-        $url = PageUrl::parse($store->base_url)?->resolve($now->path);
+        $url = PageUrl::parse($store->base_url)?->resolve($path);
         if ($url === null) {
             return;
         }

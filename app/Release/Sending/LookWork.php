@@ -16,6 +16,7 @@ use App\Platform\Work\LongWork;
 use App\Platform\Work\SliceEnd;
 use App\Platform\Work\WorkRun;
 use App\Release\Items\FieldChange;
+use App\Release\Items\ItemState;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Markup\Charset;
@@ -34,6 +35,10 @@ final class LookWork implements LongWork
 {
     /** Seconds until the next look, after each look that did not see it; about three days in all. */
     private const AGAIN = [20, 60, 300, 1800, 7200, 21600, 86400, 86400];
+
+    public function __construct(private readonly ItemBook $book)
+    {
+    }
 
     public static function sort(): string
     {
@@ -122,7 +127,11 @@ final class LookWork implements LongWork
             $shown !== null &&
             array_filter($changes, static fn (FieldChange $c): bool => ! $c->isShown($shown[$c->field->value])) === [];
         $looks = (int) $item->looks + 1;
-        $next = self::AGAIN[$looks - 1] ?? null;
+        $isHanded = (string) $item->state === ItemState::Handed->value;
+        // Whoever it was handed to may take days; a page is not asked more than daily for it.
+        $next = $isHanded
+            ? (strtotime((string) $item->due_at) <= time() ? null : self::AGAIN[$looks - 1] ?? 86400)
+            : self::AGAIN[$looks - 1] ?? null;
         DB::table('release_items')
             ->where('id', $item->id)
             ->update([
@@ -147,6 +156,7 @@ final class LookWork implements LongWork
         if (! $isSeen) {
             return;
         }
+        $isHanded && $this->book->arrived($item, $changes);
         $digests = [];
         foreach ($changes as $change) {
             $now = $shown[$change->field->value];

@@ -263,9 +263,11 @@ final class SendWork implements LongWork
             ->where('sort', LookWork::sort())
             ->where('subject_id', $run->subjectId)
             ->whereIn('state', ['waiting', 'running'])
-            ->exists();
-        if ($hasLive && ! $looking) {
-            $this->desk->begin(LookWork::class, $run->storeId, $run->subjectId, $run->userId);
+            ->value('id');
+        if ($hasLive) {
+            is_numeric($looking)
+                ? $this->desk->wake((int) $looking)
+                : $this->desk->begin(LookWork::class, $run->storeId, $run->subjectId, $run->userId);
         }
 
         return SliceEnd::done();

@@ -10,6 +10,7 @@ use App\Changes\Origin;
 use App\Gather\Files\FileSort;
 use App\Inventory\Succession;
 use App\Platform\Work\WorkDesk;
+use App\Release\Making\Portion;
 use App\Release\Releases;
 use App\Release\Sending\LookWork;
 use App\Stores\Models\Store;
@@ -350,7 +351,7 @@ it('sends a first part, and stays within the clicks that one release may touch',
     // 10 of 100 of 4,000 clicks: four addresses of a hundred each.
     expect(DB::table('release_items')->where('release_id', $made['release'])->count())
         ->toBe(4)
-        ->and(Releases::clicksAtRisk($store))
+        ->and(Portion::clicksAtRisk($store))
         ->toBe(400);
     DB::table('page_index')
         ->whereIn('page_id', $pages->pluck('id'))

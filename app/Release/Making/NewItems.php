@@ -1,0 +1,189 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Release\Making;
+
+use App\Changes\AddressField;
+use App\Changes\Draft;
+use App\Connectors\Shop\ShopAdmin;
+use App\Release\Handing\Via;
+use App\Release\Handing\Way;
+use App\Release\Handing\Ways;
+use App\Release\Items\FieldChange;
+use App\Release\Items\ItemState;
+use App\Stores\Kinds\PageKind;
+use App\Stores\Models\Store;
+use App\Stores\TitleSuffixes;
+use Illuminate\Support\Collection;
+use Illuminate\Support\Facades\DB;
+use LogicException;
+use Orchard\Core\Url\PageUrl;
+use Orchard\Core\Wording\TextField;
+
+/** Writes the items of a new release: what belongs to one thing and takes the same way goes in one. */
+final readonly class NewItems
+{
+    public function __construct(private Store $store, private int $release, private Ways $ways)
+    {
+    }
+
+    /**
+     * @param  Collection<int, Draft>  $drafts
+     * @return int how many items
+     */
+    public function addTexts(Collection $drafts): int
+    {
+        $suffixes = TitleSuffixes::of($this->store);
+        $count = 0;
+        foreach ($drafts->groupBy('resourceId')->chunk(500) as $chunk) {
+            $ids = array_values($chunk->keys()->map(static fn (int|string $id): int => (int) $id)->all());
+            $this->ways->lookUp($ids);
+            $resources = DB::table('resources')->whereIn('id', $ids)->get()->keyBy('id');
+            $shown = DB::table('resource_texts')->whereIn('resource_id', $ids)->get()->groupBy('resource_id');
+            $rows = [];
+            foreach ($chunk as $resourceId => $group) {
+                $resource = $resources[$resourceId] ?? throw new LogicException("Draft of resource $resourceId, which is not there.");
+                $kind = PageKind::from((int) $resource->kind);
+                $ways = $changes = [];
+                foreach ($group as $draft) {
+                    $way = $this->ways->ofText($draft->field, $kind, (int) $resourceId, (int) $resource->from_page > 0);
+                    $before = $shown->get($resourceId)?->firstWhere('field', $draft->field->value)?->shown;
+                    $suffix = $draft->field === TextField::Title ? $suffixes->suffix((int) $resource->market_id, $kind->value) : '';
+                    $after = $draft->value === '' ? null : $draft->value.$suffix;
+                    $ways[$way->key()] = $way;
+                    $changes[$way->key()][] = new FieldChange($draft->field, $draft->baseValue, $draft->value, $draft->origin->value, $before, $after);
+                }
+                foreach ($ways as $key => $way) {
+                    $rows[] = $this->row($way, (int) $resourceId, (string) $resource->external_id, null, $changes[$key]);
+                }
+            }
+            DB::table('release_items')->insert($rows);
+            $count += count($rows);
+        }
+
+        return $count;
+    }
+
+    /**
+     * @param  Collection<int, \stdClass>  $changes  rows of address_changes
+     * @return int how many items
+     */
+    public function addAddresses(Collection $changes): int
+    {
+        $base = PageUrl::parse($this->store->base_url);
+        $count = 0;
+        foreach ($changes->groupBy('page_id')->chunk(500) as $chunk) {
+            $pages = $this->pages(array_values($chunk->keys()->map(static fn (int|string $id): int => (int) $id)->all()));
+            $rows = [];
+            foreach ($chunk as $page => $group) {
+                $row = $pages[$page] ?? throw new LogicException("Page $page is not there.");
+                $url = PageUrl::parse((string) $row->url) ?? throw new LogicException("Page $page has no address.");
+                $kind = PageKind::tryFrom((int) $row->kind) ?? PageKind::Other;
+                $resource = (int) $row->resource_id;
+                $ways = $parts = [];
+                foreach ($group as $change) {
+                    $field = AddressField::from((int) $change->field);
+                    $way = $this->ways->ofAddress($field, $resource, $kind, (int) $row->from_page > 0);
+                    $isOwn = $this->ways->isOfResource($field, $resource, $kind) || ($way->file !== null && $field !== AddressField::Redirect);
+                    $key = $way->key().($isOwn ? ' own' : '');
+                    $ways[$key] = [$way, $isOwn];
+                    $parts[$key][] = $this->addressChange($change, $row, $url, $base);
+                }
+                foreach ($ways as $key => [$way, $isOwn]) {
+                    $rows[] = $this->row(
+                        $way,
+                        $isOwn ? $resource : 0,
+                        $isOwn ? (string) $row->external_id : ShopAdmin::ADDRESS.$url->target(),
+                        (int) $page,
+                        $parts[$key],
+                    );
+                }
+            }
+            DB::table('release_items')->insert($rows);
+            $count += count($rows);
+        }
+
+        return $count;
+    }
+
+    /**
+     * @param  list<FieldChange>  $changes
+     * @return array<string, mixed>
+     */
+    public function row(Way $way, int $resource, string $external, ?int $page, array $changes): array
+    {
+        $isDirect = $way->via === Via::Direct;
+
+        return [
+            'release_id' => $this->release,
+            'store_id' => $this->store->id,
+            'resource_id' => $resource,
+            'page_id' => $page,
+            'external_id' => $external,
+            'state' => ($isDirect ? ItemState::Waiting : ItemState::Handed)->value,
+            'fields' => FieldChange::pack($changes),
+            'via' => $way->via->value,
+            'file_id' => $way->file,
+            'handed_at' => $isDirect ? null : now(),
+            'due_at' => $isDirect ? null : now()->addDays($this->store->options()->handoverDays),
+            'seen' => $isDirect ? null : 'no',
+            // Nobody has put it in within the first minutes.
+            'look_at' => $isDirect ? null : now()->addMinutes(2),
+        ];
+    }
+
+    /**
+     * @param  list<int>  $ids
+     * @return Collection<int|string, \stdClass>
+     */
+    private function pages(array $ids): Collection
+    {
+        $rows = DB::table('pages')
+            ->leftJoin(
+                'page_facts',
+                static fn ($join) => $join->on('page_facts.page_id', '=', 'pages.id')->where('to_crawl', 0),
+            )
+            ->leftJoin('resources', 'resources.id', '=', 'pages.resource_id')
+            ->whereIn('pages.id', $ids)
+            ->get([
+                'pages.id', 'pages.url', 'pages.resource_id', 'resources.external_id', 'resources.kind',
+                'resources.from_page', 'canonicals', 'canonical_header', 'robots', 'redirect_url',
+            ]);
+        $this->ways->lookUp(array_values($rows->map(static fn (\stdClass $row): int => (int) $row->resource_id)->all()));
+
+        return $rows->keyBy('id');
+    }
+
+    private function addressChange(object $change, object $page, PageUrl $url, ?PageUrl $base): FieldChange
+    {
+        $field = AddressField::from((int) $change->field);
+        $value = (string) $change->value;
+        $canonicals = (array) json_decode((string) $page->canonicals, true);
+        $robots = json_decode((string) $page->robots, true);
+        [$before, $after] = match ($field) {
+            AddressField::Canonical => [
+                is_string($canonicals[0] ?? null) ? $canonicals[0] : (string) $page->canonical_header,
+                $value,
+            ],
+            AddressField::Robots => [
+                is_array($robots) ? implode(', ', array_filter($robots, is_string(...))) : (string) $page->robots,
+                $value,
+            ],
+            AddressField::Redirect => [
+                (string) $page->redirect_url,
+                $value === 'gone' ? $value : $url->resolve($value)?->text() ?? $value,
+            ],
+            AddressField::Slug => ['', $url->resolve(preg_replace('~[^/]*$~', '', $url->path).$value)?->text()],
+        };
+
+        return new FieldChange(
+            $field,
+            (string) $change->base_value,
+            $value,
+            (string) $change->origin,
+            $before,
+            $value === '' ? null : $after,
+        );
+    }
+}

@@ -1,0 +1,141 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Release\Making;
+
+use App\Stores\Models\Store;
+use Illuminate\Support\Collection;
+use Illuminate\Support\Facades\DB;
+use InvalidArgumentException;
+
+/** How much of what is ready goes in one release: a first part of it, and no more clicks than the store risks at a time. */
+final readonly class Portion
+{
+    public function __construct(private Store $store, private int $percent)
+    {
+    }
+
+    /**
+     * The pages whose addresses are changed in this release. What an address is to lead to, and is to be changed itself, goes with it or before it: a
+     * duplicate that names its keeper while that still names another would be a chain.
+     *
+     * @param  Collection<int, \stdClass>  $changes  rows of address_changes
+     * @return list<int>
+     */
+    public function chosen(Collection $changes): array
+    {
+        $all = array_values(array_unique(array_map(intval(...), $changes->pluck('page_id')->all())));
+        $byUrl = [];
+        foreach (array_chunk($all, 5000) as $chunk) {
+            $byUrl += DB::table('pages')->whereIn('id', $chunk)->pluck('id', 'url')->all();
+        }
+        $leadsTo = [];
+        foreach ($changes as $change) {
+            $target = (int) ($byUrl[(string) $change->value] ?? 0);
+            if ($target !== 0 && $target !== (int) $change->page_id) {
+                $leadsTo[(int) $change->page_id] = $target;
+            }
+        }
+        $part = $this->part($all);
+        $taken = $this->withinCap(
+            array_values(array_unique([...$part, ...array_values(array_intersect_key($leadsTo, array_flip($part)))])),
+        );
+        $isTaken = array_flip($taken);
+        $settled = array_values(
+            array_filter(
+                $taken,
+                static fn (int $page): bool => ! isset($leadsTo[$page]) || isset($isTaken[$leadsTo[$page]]),
+            ),
+        );
+        if ($all !== [] && $settled === []) {
+            throw new InvalidArgumentException(
+                'What these addresses lead to has more clicks than one release of this store may touch (the option clicks_at_risk).',
+            );
+        }
+
+        return $settled;
+    }
+
+    /**
+     * A part of many, taken evenly: each hundredth, each twentieth, the same for the same list.
+     *
+     * @param  list<int>  $ids
+     * @return list<int>
+     */
+    public function part(array $ids): array
+    {
+        $percent = $ids === [] ? 100 : max(1, min(100, $this->percent));
+        $most = (int) ceil((count($ids) * $percent) / 100);
+
+        return $percent === 100
+            ? $ids
+            : array_values(
+                array_map(
+                    static fn (int $i): int => $ids[(int) floor(($i * count($ids)) / $most)],
+                    range(0, max(0, $most - 1)),
+                ),
+            );
+    }
+
+    /**
+     * Of the pages whose address is to change, those whose clicks together stay within what the store risks in one release; those with the
+     * fewest clicks first.
+     *
+     * @param  list<int>  $pages
+     * @return list<int>
+     */
+    private function withinCap(array $pages): array
+    {
+        $cap = self::clicksAtRisk($this->store);
+        if ($cap === null || $pages === []) {
+            return $pages;
+        }
+        $taken = [];
+        $sum = 0;
+        foreach (
+            DB::table('page_index')
+                ->where('store_id', $this->store->id)
+                ->whereIn('page_id', $pages)
+                ->orderBy('clicks')
+                ->orderBy('page_id')
+                ->get(['page_id', 'clicks']) as $row
+        ) {
+            if ($sum + (int) $row->clicks > $cap) {
+                break;
+            }
+            $sum += (int) $row->clicks;
+            $taken[] = (int) $row->page_id;
+        }
+        $known = DB::table('page_index')
+            ->where('store_id', $this->store->id)
+            ->whereIn('page_id', $pages)
+            ->pluck('page_id')
+            ->all();
+        $taken = [...$taken, ...array_values(array_diff($pages, $known))];
+        if ($taken === []) {
+            throw new InvalidArgumentException(
+                'Each of these addresses has more clicks than one release of this store may touch ('.
+                    number_format($cap).
+                    '; the option clicks_at_risk).',
+            );
+        }
+
+        return $taken;
+    }
+
+    /** Clicks of thirteen weeks whose addresses one release may change; null for no bound. */
+    public static function clicksAtRisk(Store $store): ?int
+    {
+        $share = $store->options()->clicksAtRisk;
+
+        return $share >= 100
+            ? null
+            : max(
+                100,
+                (int) floor(
+                    ($share / 100) * (int) DB::table('page_index')->where('store_id', $store->id)->sum('clicks'),
+                ),
+            );
+    }
+}
