@@ -118,6 +118,32 @@ function pottery(string $path, ?array $turn = null): array
     return (array) json_decode((string) file_get_contents(getenv('POTTERY_URL')."/backend$path", false, $context), true);
 }
 
+/** What the second shop's back office answers, signed in. */
+function potteryOffice(string $method, string $path, string $body = ''): string
+{
+    $ask = static fn (string $method, string $path, string $body, array $headers): string => (string) file_get_contents(
+        getenv('POTTERY_URL')."/backend$path",
+        false,
+        stream_context_create(['http' => ['method' => $method, 'content' => $body, 'header' => $headers, 'ignore_errors' => true]]),
+    );
+    $form = http_build_query(['grant_type' => 'client_credentials', 'client_id' => 'orchard-keeper', 'client_secret' => potterySecret()]);
+    $token = json_decode($ask('POST', '/auth/token', $form, ['Content-Type: application/x-www-form-urlencoded']), true)['token']['value'];
+
+    return $ask($method, $path, $body, ["Authorization: Bearer $token", 'Content-Type: application/octet-stream']);
+}
+
+/** Brings a file of the shop in and confirms what was found on sight. */
+function shopFile(Store $store, string $name, string $bytes, ?array $needs = null): App\Release\Handing\ShopFile
+{
+    $path = (string) tempnam(sys_get_temp_dir(), 'file');
+    file_put_contents($path, $bytes);
+    $files = app(App\Release\Handing\ShopFiles::class);
+    $file = $files->take($store, null, $name, $path);
+    unlink($path);
+
+    return $files->confirm($store, $file, $file->type, $file->fields, $needs);
+}
+
 /** Crawls a store to the end in this process and answers the crawl. */
 function crawl(Store $store): object
 {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Release;
 
 use App\Changes\DraftState;
+use App\Release\Items\ItemState;
 use App\Stores\Models\Store;
 use App\Stores\Steps\Missing;
 use App\Stores\Steps\Step;
@@ -41,8 +42,15 @@ final class ReleaseStep implements StepContribution
         $clashes = (int) ($states['clash'] ?? 0) + (int) ($addresses['clash'] ?? 0);
         $ready = (int) ($states['ready'] ?? 0) + (int) ($addresses['ready'] ?? 0);
 
+        $unseen = DB::table('release_items')
+            ->where('store_id', $store->id)
+            ->where('state', ItemState::Handed->value)
+            ->where('seen', 'not seen')
+            ->count();
+
         return match (true) {
             $clashes > 0 => new Waiting($clashes, $clashes === 1 ? 'clash to decide' : 'clashes to decide'),
+            $unseen > 0 => new Waiting($unseen, 'handed over, not seen'),
             $ready > 0 => new Waiting(
                 $ready,
                 $addresses->isEmpty()

@@ -81,6 +81,14 @@ final class StoreOptions
             'means' => 'JSON that says how the shop\'s API is asked and written (docs/connect.md); store:mapping shows it',
         ];
         $rows[] = [
+            'key' => 'ways',
+            'value' => implode(
+                ',',
+                array_map(static fn (string $field, string $way): string => "$field=$way", array_keys($settings->ways), $settings->ways),
+            ),
+            'means' => 'by which way a field gets into the shop, such as "title=direct,canonical=person" (direct, file, person); what is not named goes directly where it can, else as a file, else by somebody',
+        ];
+        $rows[] = [
             'key' => 'brand_terms',
             'value' => implode(',', $settings->brandTerms),
             'means' => 'words by which people search for the store itself, with commas; its brand counts without being named',
@@ -223,6 +231,7 @@ final class StoreOptions
                 : throw $wrong('at most 4000 characters.'),
             'feed_mapping' => $this->setMapping($store, $value),
             'shop_mapping' => $this->mapShop($store, $value),
+            'ways' => $this->setWays($store, $value),
             'shop_token' => strlen($value) <= 4000
                 ? $this->connect($store, secret: $value)
                 : throw $wrong('at most 4000 characters.'),
@@ -263,6 +272,20 @@ final class StoreOptions
             throw new InvalidArgumentException("feed_mapping: {$wrong->getMessage()}");
         }
         $store->update(['settings' => ['feed_mapping' => $json] + $store->settings]);
+    }
+
+    private function setWays(Store $store, string $value): void
+    {
+        $ways = [];
+        foreach (array_filter(array_map(trim(...), explode(',', $value)), static fn (string $one): bool => $one !== '') as $one) {
+            if (preg_match('/^(title|description|canonical|robots|redirect|slug)\s*=\s*(direct|file|person)$/', $one, $found) !== 1) {
+                throw new InvalidArgumentException(
+                    "ways: \"$one\" is not a field and its way, such as title=direct; ways are direct, file and person.",
+                );
+            }
+            $ways[$found[1]] = $found[2];
+        }
+        $store->update(['settings' => ['ways' => $ways] + $store->settings]);
     }
 
     /** @throws InvalidArgumentException with the place in the mapping */

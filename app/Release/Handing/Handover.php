@@ -56,16 +56,25 @@ final readonly class Handover
         if ($file->type === 'redirects') {
             return $this->redirects($file, $table, $head);
         }
-        $cells = [];
+        $wanted = [];
         foreach ($this->items($file) as [, $row, $changes]) {
             foreach ($changes as $change) {
                 $column = $file->column($change->field->key());
-                $column === null || ($cells[$row][$column] = $change->target);
+                $column === null || ($wanted[$row][$column] = $change->target);
             }
         }
-        ksort($cells);
+        ksort($wanted);
+        $cells = $wanted;
+        foreach ($table->records() as $number => $record) {
+            foreach ($wanted[$number] ?? [] as $column => $text) {
+                if (self::plain($record[$column] ?? '') === $text) {
+                    // It is there already, be it with line breaks of its own: it stays to the byte.
+                    unset($cells[$number][$column]);
+                }
+            }
+        }
 
-        return $table->with($cells, [...$head, ...array_keys($cells)], $this->columns($file, $cells));
+        return $table->with($cells, [...$head, ...array_keys($wanted)], $this->columns($file, $wanted));
     }
 
     /**
@@ -119,7 +128,7 @@ final readonly class Handover
             if (self::isFormula($change->target)) {
                 return ['state' => 'refused', 'reason' => 'It begins like a formula, which a spreadsheet would run when somebody opens the file. Begin it with a letter.', 'theirs' => []];
             }
-            $now = trim((string) preg_replace('/\s+/u', ' ', $cells[$column] ?? ''));
+            $now = self::plain($cells[$column] ?? '');
             if ($now !== $change->base && $now !== $change->target && ! $this->isOlder($file, $item, $change)) {
                 $theirs[$change->field->key()] = $now;
             }
@@ -148,15 +157,13 @@ final readonly class Handover
         $rows = [];
         foreach (
             DB::table('release_items as i')
-                ->leftJoin('release_file_rows as r', static fn ($join) => $join->on('r.resource_id', '=', 'i.resource_id')->on('r.file_id', '=', 'i.file_id'))
                 ->where('i.release_id', $this->release)
                 ->where('i.file_id', $file->id)
                 ->whereNotIn('i.state', ['clash', 'refused', 'withdrawn'])
-                ->groupBy('i.id')
                 ->orderBy('i.id')
-                ->get(['i.id', 'i.resource_id', 'i.external_id', 'i.fields', DB::raw('MIN(r.at_row) AS at')]) as $item
+                ->get(['i.id', 'i.resource_id', 'i.external_id', 'i.fields', DB::raw('(SELECT MIN(r.at_row) FROM release_file_rows r WHERE r.resource_id = i.resource_id AND r.file_id = i.file_id) AS place')]) as $item
         ) {
-            $rows[] = [$item, (int) $item->at, FieldChange::unpack((string) $item->fields)];
+            $rows[] = [$item, (int) $item->place, FieldChange::unpack((string) $item->fields)];
         }
 
         return $rows;
@@ -216,6 +223,12 @@ final readonly class Handover
         }
 
         return $table->appended($records, $head);
+    }
+
+    /** A cell as a text on one line, as texts are kept with us. */
+    private static function plain(string $cell): string
+    {
+        return trim((string) preg_replace('/\s+/u', ' ', $cell));
     }
 
     /** Whether a spreadsheet would run it: a sign that begins a formula, and for plus and minus something that it could call. */
