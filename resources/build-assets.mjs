@@ -39,7 +39,7 @@ const own = readdirSync(root + 'resources/css').sort().map(name => readFileSync(
 add('orchard.css', '@charset "UTF-8";' + bulma + '\n' + rewrite(own));
 
 // Scripts that others import come first, so that their hashed names are known.
-for (const name of ['ruler.js', 'card.js', 'frame.js', 'desk.js', 'recipe.js', 'upload.js', 'beside.js', 'weigh.js']) {
+for (const name of ['ruler.js', 'card.js', 'frame.js', 'desk.js', 'recipe.js', 'upload.js', 'beside.js', 'weigh.js', 'mapping.js']) {
     const path = root + 'resources/js/' + name;
     if (existsSync(path)) add(name, rewrite(readFileSync(path, 'utf8')));
 }

@@ -2,6 +2,8 @@
 
 declare(strict_types=1);
 
+use App\Release\Http\ConnectController;
+use App\Release\Http\HandoverController;
 use App\Release\Http\ReleaseController;
 use App\Release\Http\ReviewController;
 use Illuminate\Support\Facades\Route;
@@ -12,6 +14,12 @@ Route::middleware(['web', 'auth', 'can:view,store'])
         Route::get('/', [ReleaseController::class, 'index'])->name('release');
         Route::get('/{release}', [ReleaseController::class, 'show'])
             ->name('release.show')
+            ->whereNumber('release');
+        Route::get('/{release}/list', [HandoverController::class, 'list'])
+            ->name('release.list')
+            ->whereNumber('release');
+        Route::get('/{release}/list/{form}', [HandoverController::class, 'form'])
+            ->name('release.list.form')
             ->whereNumber('release');
         Route::get('/{release}/progress', [ReleaseController::class, 'progress'])
             ->name('release.progress')
@@ -36,6 +44,18 @@ Route::middleware(['web', 'auth', 'can:view,store'])
             Route::post('/{release}/look', [ReleaseController::class, 'look'])
                 ->name('release.look')
                 ->whereNumber('release');
+            Route::get('/{release}/files/{file}', [HandoverController::class, 'file'])
+                ->name('release.file')
+                ->whereNumber(['release', 'file']);
+            Route::post('/{release}/links', [HandoverController::class, 'share'])
+                ->name('release.share')
+                ->whereNumber('release');
+            Route::post('/{release}/links/end', [HandoverController::class, 'endLinks'])
+                ->name('release.share.end')
+                ->whereNumber('release');
+            Route::post('/{release}/give-up', [HandoverController::class, 'giveUp'])
+                ->name('release.give-up')
+                ->whereNumber('release');
             Route::post('/addresses/{change}', [ReleaseController::class, 'decideAddress'])
                 ->name('release.decide.address')
                 ->whereNumber('change');
@@ -43,4 +63,31 @@ Route::middleware(['web', 'auth', 'can:view,store'])
                 ->name('release.decide')
                 ->whereNumber('draft');
         });
+    });
+
+// By which ways changes get into the shop: its owner's to set.
+Route::middleware(['web', 'auth', 'can:manage,store'])
+    ->prefix('/s/{store}/connect')
+    ->group(function (): void {
+        Route::get('/', [ConnectController::class, 'show'])->name('connect');
+        Route::post('/ways', [ConnectController::class, 'ways'])->name('connect.ways');
+        Route::post('/files', [ConnectController::class, 'upload'])->name('connect.files');
+        Route::get('/files/{file}', [ConnectController::class, 'file'])
+            ->name('connect.file')
+            ->whereNumber('file');
+        Route::post('/files/{file}', [ConnectController::class, 'confirm'])
+            ->name('connect.file.confirm')
+            ->whereNumber('file');
+        Route::post('/files/{file}/remove', [ConnectController::class, 'remove'])
+            ->name('connect.file.remove')
+            ->whereNumber('file');
+    });
+
+// Whoever has the link sees one list, and nothing else.
+Route::middleware(['web', 'throttle:60,1'])
+    ->prefix('/handed/{token}')
+    ->where(['token' => '[A-Za-z0-9]{40}'])
+    ->group(function (): void {
+        Route::get('/', [HandoverController::class, 'guest'])->name('handed');
+        Route::get('/{form}', [HandoverController::class, 'guestForm'])->name('handed.form');
     });

@@ -12,6 +12,8 @@ use App\Changes\DraftState;
 use App\Platform\Work\WorkDesk;
 use App\Platform\Work\WorkView;
 use App\Release\Items\FieldChange;
+use App\Release\Handing\Handover;
+use App\Release\Handing\WayPreview;
 use App\Release\Making\Portion;
 use App\Release\Releases;
 use App\Release\Sending\LookWork;
@@ -118,6 +120,7 @@ final class ReleaseController
                         )
                         ->sum('clicks'),
             'cap' => Portion::clicksAtRisk($store),
+            'ways' => (new WayPreview($store))->count(),
             'senders' => DB::table('memberships')
                 ->join('users', 'users.id', '=', 'memberships.user_id')
                 ->where('store_id', $store->id)
@@ -238,6 +241,14 @@ final class ReleaseController
                 'release' => $row,
                 'items' => $items->take(self::PAGE),
                 'next' => $items->count() > self::PAGE ? $items[self::PAGE - 1]?->id : null,
+                'files' => (new Handover($store, $release))->files(),
+                'handed' => DB::table('release_items')
+                    ->where('release_id', $release)
+                    ->groupBy('via')
+                    ->selectRaw('via, COUNT(*) AS n, MIN(due_at) AS due')
+                    ->get()
+                    ->keyBy('via')
+                    ->all(),
                 'changesOf' => static fn (object $item): array => FieldChange::unpack((string) $item->fields),
             ] + $this->progressOf($release),
         );
@@ -307,7 +318,12 @@ final class ReleaseController
         DB::table('release_items')
             ->where('release_id', $release)
             ->whereIn('seen', ['no', 'not yet', 'not seen'])
-            ->update(['seen' => 'no', 'look_at' => now(), 'looks' => 0]);
+            ->update([
+                'seen' => 'no',
+                'look_at' => now(),
+                'looks' => 0,
+                'due_at' => DB::raw("IF(state = 'handed', TIMESTAMPADD(DAY, {$store->options()->handoverDays}, UTC_TIMESTAMP()), due_at)"),
+            ]);
         $work = WorkView::about(LookWork::sort(), $release);
         $work !== null && $work->isActive()
             ? $desk->wake($work->id)

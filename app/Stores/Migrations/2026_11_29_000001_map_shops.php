@@ -13,7 +13,7 @@ return new class extends Migration
     public function up(): void
     {
         DB::statement(
-            "ALTER TABLE connections ADD mapping MEDIUMTEXT NULL COMMENT 'JSON: how the shop is asked and written (docs/connect.md)'",
+            "ALTER TABLE connections ADD mapping MEDIUMTEXT NULL COMMENT 'JSON: how the shop is asked and written (docs/connect.md)', ADD mapping_draft MEDIUMTEXT NULL COMMENT 'the same while it is being put together', ADD trial TEXT NULL COMMENT 'JSON: a text that a trial is changing, until it is put back'",
         );
         DB::table('connections')->where('sort', 'shop')->update(['mapping' => self::BEFORE]);
         // Numbers of shops are told apart by case, and may be longer than our stand-in's.

@@ -10,6 +10,7 @@
 @section('content')
     <div @follows('release-ready', 'texts', 'work')>
     <div class="head"><h1>Ready for <x-own-word of="release">release</x-own-word></h1><span class="soft">@n($ready[1] ?? 0) {{ ($ready[1] ?? 0) == 1 ? 'title' : 'titles' }}, @n($ready[2] ?? 0) {{ ($ready[2] ?? 0) == 1 ? 'description' : 'descriptions' }}{{ $changes ? ', '.App\Platform\Web\Forms::number($changes).' URL '.($changes === 1 ? 'change' : 'changes') : '' }}</span></div>
+    @if (array_diff_key($ways, ['direct' => 0]) !== [])<p class="note">They go: @foreach ($ways as $way => $n)<b>@n($n)</b> {{ ['direct' => 'directly', 'person' => 'by somebody else, on a list'][$way] ?? "as the file $way" }}{{ $loop->last ? '.' : ', ' }}@endforeach @can('manage', $store)<a href="{{ route('connect', $store) }}">Choose the ways</a>@endcan</p>@endif
     @cannot('release', $store)<p class="note">Approvers send what is ready: {{ implode(', ', $senders) }}. You see here what they see.</p>@endcannot
     @if (count($clashes))
         <h2>Clashes: the shop’s text has changed since the draft was written</h2>
@@ -74,7 +75,7 @@
                     <button class="button" name="do" value="approve" formaction="{{ route('release.review.texts', $store) }}">Approve the ticked</button>
                     <label>Reason <input class="input" name="word" maxlength="300" size="22"></label><button class="button" name="do" value="back" formaction="{{ route('release.review.texts', $store) }}">Send the ticked back</button>
                 </div>
-                <p class="hint">Sent texts are live at once. Each is checked on the page (live check), and everything can be taken back.</p>
+                <p class="hint">Texts that go directly are live at once. Each is checked on the page (live check), and everything can be taken back.</p>
             @endif
         @endcan
         <div class="scroll"><table class="ledger texts-ready">

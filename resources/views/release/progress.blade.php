@@ -12,6 +12,8 @@
         @if ($notYet)<span><b>@n($notYet)</b> not checked live yet</span>@endif
         @if ($seen['not seen'] ?? 0)<span class="state is-hand"><b>@n($seen['not seen'])</b> not live on the page</span>@endif
         @if ($open)<span><b>@n($open)</b> waiting to be sent</span>@endif
+        @if ($counts['handed'] ?? 0)<span><b>@n($counts['handed'])</b> handed over</span>@endif
+        @if ($counts['withdrawn'] ?? 0)<span><b>@n($counts['withdrawn'])</b> given up</span>@endif
         @if ($counts['refused'] ?? 0)<span class="state is-hand"><b>@n($counts['refused'])</b> refused</span>@endif
         @if ($counts['clash'] ?? 0)<span class="state is-hand"><b>@n($counts['clash'])</b> {{ $counts['clash'] === 1 ? 'clash' : 'clashes' }}</span>@endif
         @if ($undone)<span><b>@n($undone)</b> taken back</span>@endif
@@ -24,6 +26,7 @@
             @if ($busy && ! $sending->stopAsked)<form method="post" action="{{ route('release.stop', [$store, $release->id]) }}">@csrf<button class="button is-hand">Stop sending</button></form>@endif
             @if ($sending && in_array($sending->state, ['stopped', 'failed'], true))<form method="post" action="{{ route('release.resume', [$store, $release->id]) }}">@csrf<button class="button is-growth">Continue sending</button></form>@endif
             @if (! $busy && ($counts['live'] ?? 0) > $undone)<form method="post" action="{{ route('release.undo', [$store, $release->id]) }}">@csrf<button class="button is-hand" name="scope" value="all">Take the whole release back</button></form>@endif
+            @if ($counts['handed'] ?? 0)<form method="post" action="{{ route('release.give-up', [$store, $release->id]) }}">@csrf<button class="button">Give up what is not live</button></form>@endif
             @if (! $busy && $notYet + ($seen['not seen'] ?? 0) > 0)<form method="post" action="{{ route('release.look', [$store, $release->id]) }}">@csrf<button class="button">Check live again</button></form>@endif
         </div>
     @endcan

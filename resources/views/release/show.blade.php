@@ -4,6 +4,15 @@
     <div class="head"><h1>{{ $release->name }}</h1><span class="soft">{{ $release->user_name ?? 'command line' }}, {{ App\Platform\Web\Forms::moment($release->created_at, $store->timezone) }}</span><div class="tools"><a href="{{ route('release', $store) }}">All releases</a></div></div>
     @if ($release->undo_of)<p>This takes back <a href="{{ route('release.show', [$store, $release->undo_of]) }}">an earlier release</a>.</p>@endif
     @include('release.progress')
+    @if ($files !== [] || isset($handed['person']))
+        <h2>Handed over</h2>
+        @can('release', $store)
+        @foreach ($files as $file)
+            <p class="form-end"><a class="button is-growth" href="{{ route('release.file', [$store, $release->id, $file->id]) }}">Download {{ (new App\Release\Handing\Handover($store, (int) $release->id))->nameOf($file) }}</a> <span class="soft">Import it into the shop as you import {{ $file->name }}; only its changed rows are in it.</span></p>
+        @endforeach
+        @endcan
+        @if (isset($handed['person']))<p><a href="{{ route('release.list', [$store, $release->id]) }}">The list for somebody else</a> <span class="soft">@n($handed['person']->n) {{ (int) $handed['person']->n === 1 ? 'change' : 'changes' }}; prints, and can be shared by a link</span></p>@endif
+    @endif
     <div @follows('release-rows', 'texts', 'work')>
     <form method="post" action="{{ route('release.undo', [$store, $release->id]) }}">
         @csrf
@@ -18,7 +27,7 @@
                         <td>@if ($loop->first)@if ($item->page_id)<a href="{{ route('page', [$store, $item->page_id]) }}">{{ $item->name }}</a>@else{{ $item->name }}@endif @endif</td>
                         <td>{{ $change->field->label() }}</td>
                         <td><del>{{ $change->base === '' ? 'nothing' : $change->base }}</del></td><td><ins>{{ $change->target === '' ? 'nothing' : $change->target }}</ins></td>
-                        <td>@if ($loop->first)<span class="state {{ in_array($item->state, ['refused', 'clash'], true) ? 'is-hand' : ($item->state === 'live' ? 'is-growth' : '') }}">{{ App\Release\Items\ItemState::from($item->state)->label() }}</span>@if ($item->undone_by)<br><a href="{{ route('release.show', [$store, $item->undone_by]) }}">taken back</a>@endif @if ($item->reason && $item->state !== 'live')<br><span class="soft">{{ $item->reason }}</span>@endif @endif</td>
+                        <td>@if ($loop->first)<span class="state {{ in_array($item->state, ['refused', 'clash'], true) ? 'is-hand' : ($item->state === 'live' ? 'is-growth' : '') }}">{{ App\Release\Items\ItemState::from($item->state)->label() }}</span>@if ($item->via !== 'direct') <span class="soft">{{ App\Release\Handing\Via::from($item->via)->label() }}</span>@endif @if ($item->undone_by)<br><a href="{{ route('release.show', [$store, $item->undone_by]) }}">taken back</a>@endif @if ($item->reason && $item->state !== 'live')<br><span class="soft">{{ $item->reason }}</span>@endif @endif</td>
                         <td>@if ($item->seen === 'seen')<span class="state is-growth">seen live</span>@elseif ($item->seen)<span class="state">{{ $item->seen === 'no' ? 'not checked yet' : $item->seen }}</span>@if ($shownNow)<br><span class="soft">the page shows: {{ $shownNow['problem'] ?? $shownNow[$change->field->key()] ?? '' }}</span>@endif @endif</td>
                     </tr>
                 @endforeach

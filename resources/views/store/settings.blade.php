@@ -2,9 +2,10 @@
 @section('title', 'Settings')
 @section('content')
     <div class="head"><h1>Settings of {{ $store->name }}</h1></div>
+    <p class="note">How texts, canonicals and redirects get into the shop, its API, its files: <a href="{{ route('connect', $store) }}">Connect the shop</a></p>
     <form method="post" action="{{ route('settings.update', $store) }}">
         @csrf
-        @include('store.options', ['options' => array_filter($options, fn ($option) => $option['key'] !== 'markets'), 'prefix' => 'o'])
+        @include('store.options', ['options' => array_filter($options, fn ($option) => ! in_array($option['key'], ['markets', 'shop_url', 'shop_token', 'shop_mapping', 'ways'], true)), 'prefix' => 'o'])
         <div class="form-end"><button class="button is-growth">Keep these settings</button></div>
     </form>
     @foreach ($markets as $market)

@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Release\Handing;
+
+use App\Changes\AddressField;
+use App\Changes\DraftState;
+use App\Stores\Kinds\PageKind;
+use App\Stores\Models\Store;
+use Illuminate\Support\Facades\DB;
+use Orchard\Core\Wording\TextField;
+
+/** How many of the changes that are ready take which way. */
+final readonly class WayPreview
+{
+    public function __construct(private Store $store)
+    {
+    }
+
+    /** @return array<string, int> changes by way: direct, person, or the name of a file */
+    public function count(): array
+    {
+        $ways = Ways::of($this->store);
+        $files = FileBook::of($this->store);
+        $counts = [];
+        $add = static function (Way $way, int $n) use (&$counts, $files): void {
+            $key = $way->via->value;
+            foreach ($files->files as $file) {
+                $key = $file->id === $way->file ? $file->name : $key;
+            }
+            $counts[$key] = ($counts[$key] ?? 0) + $n;
+        };
+        // Things of one kind, and in the same files, go the same way: one of each is asked about.
+        foreach (
+            DB::select(
+                "SELECT d.field, r.kind, r.from_page, COUNT(*) AS n, MIN(d.resource_id) AS one FROM drafts d JOIN resources r ON r.id = d.resource_id
+                WHERE d.store_id = ? AND d.state = ? GROUP BY d.field, r.kind, r.from_page, (SELECT GROUP_CONCAT(f.file_id ORDER BY f.file_id) FROM release_file_rows f JOIN release_files s ON s.id = f.file_id AND s.removed_at IS NULL AND s.confirmed_at IS NOT NULL WHERE f.resource_id = d.resource_id)",
+                [$this->store->id, DraftState::Ready->value],
+            ) as $group
+        ) {
+            $add($ways->ofText(TextField::from((int) $group->field), PageKind::from((int) $group->kind), (int) $group->one, (int) $group->from_page > 0), (int) $group->n);
+        }
+        foreach (
+            DB::select(
+                'SELECT c.field, COALESCE(r.kind, 6) AS kind, COALESCE(r.from_page, 0) AS from_page, COUNT(*) AS n, COALESCE(MIN(r.id), 0) AS one FROM address_changes c JOIN pages p ON p.id = c.page_id LEFT JOIN resources r ON r.id = p.resource_id
+                WHERE c.store_id = ? AND c.state = ? GROUP BY c.field, kind, from_page, r.id IS NULL',
+                [$this->store->id, DraftState::Ready->value],
+            ) as $group
+        ) {
+            $add($ways->ofAddress(AddressField::from((int) $group->field), (int) $group->one, PageKind::from((int) $group->kind), (int) $group->from_page > 0), (int) $group->n);
+        }
+
+        return $counts;
+    }
+}
