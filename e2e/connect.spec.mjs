@@ -14,12 +14,13 @@ async function backend(method, path, body) {
     return Buffer.from(await answer.arrayBuffer());
 }
 
-/** A store of its own on the second shop, with the demo's owner as its owner. */
+/** A store of its own on the second shop, with an owner of its own. */
 async function newStore(page, slug) {
     orchard('store:add', '--name=Fennmoor Pottery', `--url=${potteryUrl}`, `--slug=${slug}`, '--currency=GBP', '--allow-private');
-    const { link } = JSON.parse(orchard('access:invite', `--store=${slug}`, '--email=owner@tindrel.example', '--role=owner', '--json'));
+    const { link } = JSON.parse(orchard('access:invite', `--store=${slug}`, `--email=${slug}@pottery.example`, '--role=owner', '--json'));
     await page.goto(new URL(link).pathname);
-    await page.getByLabel('Your password').fill('lamps-in-a-row');
+    await page.getByLabel('Your name').fill('Petra Potter');
+    await page.getByLabel(/password/i).fill('clay-on-the-wheel');
     await page.getByRole('button', { name: 'Join' }).click();
     await expect(page.getByRole('button', { name: 'Join' })).toHaveCount(0);
 }
@@ -135,7 +136,7 @@ test('a shop without any API is written, handed over as its own file, seen live,
     const exported = await backend('GET', '/files/wares.csv');
     await page.getByLabel('A file that the shop exported').setInputFiles({ name: 'wares.csv', mimeType: 'text/csv', buffer: exported });
     await page.getByRole('button', { name: 'Bring it in' }).click();
-    await expect(page.getByLabel('Headline for search')).toHaveValue('title');
+    await expect(page.getByLabel('Headline for search', { exact: true })).toHaveValue('title');
     await expect(page.getByLabel('Ware no', { exact: true })).toHaveValue('key');
     await axe(page);
     await page.getByRole('button', { name: 'That is right' }).click();

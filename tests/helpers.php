@@ -132,6 +132,16 @@ function potteryOffice(string $method, string $path, string $body = ''): string
     return $ask($method, $path, $body, ["Authorization: Bearer $token", 'Content-Type: application/octet-stream']);
 }
 
+/** The second shop without its API: crawled, and its file of wares brought in. */
+function handedStore(int $wares = 240): Store
+{
+    freshPottery($wares);
+    $store = potteryStore(connected: false);
+    crawl($store);
+
+    return $store;
+}
+
 /** Brings a file of the shop in and confirms what was found on sight. */
 function shopFile(Store $store, string $name, string $bytes, ?array $needs = null): App\Release\Handing\ShopFile
 {

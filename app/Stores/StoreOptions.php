@@ -300,7 +300,7 @@ final class StoreOptions
         DB::table('connections')
             ->where('store_id', $store->id)
             ->where('sort', 'shop')
-            ->update(['mapping' => $json === '' ? null : $json]);
+            ->update(['mapping' => $json === '' ? null : $json, 'mapping_draft' => null]);
     }
 
     private function connect(Store $store, ?string $url = null, ?string $secret = null, string $sort = 'shop'): void

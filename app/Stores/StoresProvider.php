@@ -7,6 +7,7 @@ namespace App\Stores;
 use App\Platform\Work\WorkView;
 use App\Stores\Console\AddCommand;
 use App\Stores\Console\ListCommand;
+use App\Stores\Console\MappingCommand;
 use App\Stores\Console\SetCommand;
 use App\Stores\Models\Store;
 use App\Stores\Steps\Stamps;
@@ -27,7 +28,7 @@ final class StoresProvider extends ServiceProvider
         $stamps->register('work', self::workStamp(...));
         $this->loadMigrationsFrom(__DIR__.'/Migrations');
         $this->loadRoutesFrom(__DIR__.'/routes.php');
-        $this->commands([AddCommand::class, ListCommand::class, SetCommand::class]);
+        $this->commands([AddCommand::class, ListCommand::class, MappingCommand::class, SetCommand::class]);
         Blade::directive(
             'follows',
             static fn (string $what): string => '<?php echo \\'.Stamps::class."::attributes($what); ?>",

@@ -34,7 +34,7 @@
             <p class="rail-line"><a href="{{ route('store', $currentStore) }}" @if (request()->routeIs('store')) aria-current="page" @endif>{{ $stores->count() > 1 ? 'Overview' : $currentStore->name }}</a></p>
             @include('store.standing')
             @can('manage', $currentStore)
-                <p class="rail-line"><a href="{{ route('settings', $currentStore) }}" @if (request()->routeIs('settings*')) aria-current="page" @endif>Settings</a> <a href="{{ route('people', $currentStore) }}" @if (request()->routeIs('people*')) aria-current="page" @endif>People</a></p>
+                <p class="rail-line"><a href="{{ route('settings', $currentStore) }}" @if (request()->routeIs('settings*', 'connect*')) aria-current="page" @endif>Settings</a> <a href="{{ route('people', $currentStore) }}" @if (request()->routeIs('people*')) aria-current="page" @endif>People</a></p>
             @endcan
         @else
             <div class="grow"></div>

@@ -90,11 +90,13 @@ final readonly class HandoverController
         return redirect()->route('release.show', [$store, $release])->with('done', $count === 0 ? 'Everything has been seen meanwhile.' : number_format($count).' are given up; their drafts are ready again.');
     }
 
-    public function guest(string $token): View
+    public function guest(string $token): Response
     {
         ['store' => $store, 'release' => $release, 'name' => $name] = $this->links->open($token) ?? abort(404);
 
-        return view('release.list', $this->listOf($store, $release, $name) + ['token' => $token, 'isGuest' => true]);
+        return response()
+            ->view('release.list', $this->listOf($store, $release, $name) + ['token' => $token, 'isGuest' => true])
+            ->header('X-Robots-Tag', 'noindex');
     }
 
     public function guestForm(string $token, string $form): StreamedResponse

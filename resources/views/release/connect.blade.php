@@ -43,7 +43,7 @@
                     <td>{{ $file->type === 'redirects' ? 'redirects' : implode(', ', array_keys(array_diff_key($file->fields, ['key' => 0, 'url' => 0, 'name' => 0]))) }}</td>
                     <td class="num">@if ($file->isConfirmed)@n($file->rows)@endif</td>
                     <td class="num">@if (! $file->isConfirmed)<span class="state is-hand">not confirmed</span>@elseif ($file->type === 'items')@n($file->matched)@endif</td>
-                    <td><form method="post" action="{{ route('connect.file.remove', [$store, $file->id]) }}">@csrf<button class="button" aria-label="Use {{ $file->name }} no longer">Use no longer</button></form></td>
+                    <td><form method="post" action="{{ route('connect.file.remove', [$store, $file->id]) }}">@csrf<button class="button" aria-label="Use no longer: {{ $file->name }}">Use no longer</button></form></td>
                 </tr>
             @endforeach
             </tbody>

@@ -14,16 +14,6 @@ use App\Stores\StoreOptions;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\TextField;
 
-/** The second shop without its API: crawled, and its file of wares brought in. */
-function handedStore(int $wares = 240): Store
-{
-    freshPottery($wares);
-    $store = potteryStore(connected: false);
-    crawl($store);
-
-    return $store;
-}
-
 function textOf(Store $store, string $path): object
 {
     return DB::table('resources')->join('resource_texts as t', 't.resource_id', '=', 'resources.id')->where('resources.store_id', $store->id)->where('gone', 0)->where('url', 'like', "%$path")->where('field', 1)->first(['resources.*', 't.stored', 't.shown'])
