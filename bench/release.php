@@ -93,7 +93,7 @@ for ($kill = 0; $kill < 2; $kill++) {
         ->where('id', $begun['work'])
         ->update(['expires_at' => now()->subSecond(), 'wake_at' => now()->subSecond()]);
 }
-$state = $desk->workToEnd($begun['work']);
+$state = $desk->workToEnd((int) $begun['work']);
 $seconds = microtime(true) - $start;
 office('demo', 'PUT', '/switches', [
     'fail_every' => 0,
@@ -135,7 +135,7 @@ result(
     null,
 );
 $undo = app(Releases::class)->undo($store, $begun['release'], null, null);
-$desk->workToEnd($undo['work']);
+$desk->workToEnd((int) $undo['work']);
 $after = $html();
 result(
     'undo: pages whose HTML is the same to the byte',

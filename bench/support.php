@@ -43,7 +43,11 @@ function benchStore(string $shop, int $concurrency = 5): Store
             ->first() ?? app(AddStore::class)->add("Bench $shop", $url, "bench-$shop", allowPrivate: true);
     $options = app(StoreOptions::class);
     $options->set($store->refresh(), 'shop_url', "$url/office/v1");
-    $options->set($store->refresh(), 'shop_mapping', (string) file_get_contents(dirname(__DIR__).'/app/Demo/tindrel.mapping.json'));
+    $options->set(
+        $store->refresh(),
+        'shop_mapping',
+        (string) file_get_contents(dirname(__DIR__).'/app/Demo/tindrel.mapping.json'),
+    );
     $options->set(
         $store,
         'shop_token',

@@ -63,7 +63,11 @@ function shopStore(): Store
     $url = (string) getenv('SHOP_URL');
     $store = app(AddStore::class)->add('Small shop', $url, 'small-'.Str::lower(Str::random(10)), allowPrivate: true);
     app(StoreOptions::class)->set($store, 'shop_url', "$url/office/v1");
-    app(StoreOptions::class)->set($store, 'shop_mapping', (string) file_get_contents(dirname(__DIR__).'/app/Demo/tindrel.mapping.json'));
+    app(StoreOptions::class)->set(
+        $store,
+        'shop_mapping',
+        (string) file_get_contents(dirname(__DIR__).'/app/Demo/tindrel.mapping.json'),
+    );
     app(StoreOptions::class)->set(
         $store,
         'shop_token',
@@ -78,7 +82,15 @@ function freshPottery(int $wares = 240): void
 {
     $dir = (string) getenv('POTTERY_DATA');
     @unlink("$dir/secret");
-    exec('php '.escapeshellarg(dirname(__DIR__).'/standins/pottery/bin/make-pottery').' '.escapeshellarg($dir)." $wares 2>&1", $out, $code);
+    exec(
+        'php '.
+            escapeshellarg(dirname(__DIR__).'/standins/pottery/bin/make-pottery').
+            ' '.
+            escapeshellarg($dir).
+            " $wares 2>&1",
+        $out,
+        $code,
+    );
     if ($code !== 0) {
         throw new RuntimeException(implode("\n", $out));
     }
@@ -93,12 +105,22 @@ function potterySecret(): string
 function potteryStore(bool $connected = true): Store
 {
     $url = (string) getenv('POTTERY_URL');
-    $store = app(AddStore::class)->add('Pottery', $url, 'pottery-'.Str::lower(Str::random(10)), 'GBP', allowPrivate: true);
+    $store = app(AddStore::class)->add(
+        'Pottery',
+        $url,
+        'pottery-'.Str::lower(Str::random(10)),
+        'GBP',
+        allowPrivate: true,
+    );
     if ($connected) {
         $options = app(StoreOptions::class);
         $options->set($store, 'shop_url', "$url/backend");
         $options->set($store, 'shop_token', potterySecret());
-        $options->set($store, 'shop_mapping', (string) file_get_contents(dirname(__DIR__).'/docs/examples/fennmoor.mapping.json'));
+        $options->set(
+            $store,
+            'shop_mapping',
+            (string) file_get_contents(dirname(__DIR__).'/docs/examples/fennmoor.mapping.json'),
+        );
     }
 
     return $store->refresh();
@@ -115,7 +137,10 @@ function pottery(string $path, ?array $turn = null): array
         ],
     ]);
 
-    return (array) json_decode((string) file_get_contents(getenv('POTTERY_URL')."/backend$path", false, $context), true);
+    return (array) json_decode(
+        (string) file_get_contents(getenv('POTTERY_URL')."/backend$path", false, $context),
+        true,
+    );
 }
 
 /** What the second shop's back office answers, signed in. */
@@ -124,10 +149,18 @@ function potteryOffice(string $method, string $path, string $body = ''): string
     $ask = static fn (string $method, string $path, string $body, array $headers): string => (string) file_get_contents(
         getenv('POTTERY_URL')."/backend$path",
         false,
-        stream_context_create(['http' => ['method' => $method, 'content' => $body, 'header' => $headers, 'ignore_errors' => true]]),
+        stream_context_create([
+            'http' => ['method' => $method, 'content' => $body, 'header' => $headers, 'ignore_errors' => true],
+        ]),
     );
-    $form = http_build_query(['grant_type' => 'client_credentials', 'client_id' => 'orchard-keeper', 'client_secret' => potterySecret()]);
-    $token = json_decode($ask('POST', '/auth/token', $form, ['Content-Type: application/x-www-form-urlencoded']), true)['token']['value'];
+    $form = http_build_query([
+        'grant_type' => 'client_credentials',
+        'client_id' => 'orchard-keeper',
+        'client_secret' => potterySecret(),
+    ]);
+    $token = json_decode($ask('POST', '/auth/token', $form, ['Content-Type: application/x-www-form-urlencoded']), true)[
+        'token'
+    ]['value'];
 
     return $ask($method, $path, $body, ["Authorization: Bearer $token", 'Content-Type: application/octet-stream']);
 }

@@ -28,7 +28,13 @@ final readonly class PageResources
     /** Titles by which it is learned what the theme adds. */
     private const SAMPLE = 2000;
 
-    public const WRITTEN = [PageKind::Home, PageKind::Collection, PageKind::Product, PageKind::Article, PageKind::Plain];
+    public const WRITTEN = [
+        PageKind::Home,
+        PageKind::Collection,
+        PageKind::Product,
+        PageKind::Article,
+        PageKind::Plain,
+    ];
 
     /** @param  list<PageKind>  $kinds  that the shop's API does not tell of; all of WRITTEN where none is connected */
     public function __construct(private Store $store, private array $kinds)
@@ -46,7 +52,10 @@ final readonly class PageResources
             array_filter(
                 self::WRITTEN,
                 static fn (PageKind $kind): bool => $mapping === null ||
-                    array_filter($mapping->lists, static fn (ItemList $list): bool => $list->holds(ResourceBook::word($kind))) === [],
+                    array_filter(
+                        $mapping->lists,
+                        static fn (ItemList $list): bool => $list->holds(ResourceBook::word($kind)),
+                    ) === [],
             ),
         );
     }
@@ -121,7 +130,10 @@ final readonly class PageResources
         );
         $ids = DB::table('resources')
             ->where('store_id', $this->store->id)
-            ->whereIn('external_id', array_map(static fn (\stdClass $row): string => self::idOf((int) $row->page_id), $rows))
+            ->whereIn(
+                'external_id',
+                array_map(static fn (\stdClass $row): string => self::idOf((int) $row->page_id), $rows),
+            )
             ->get(['id', 'page_id', 'market_id', 'from_page'])
             ->keyBy('page_id');
         $texts = $shows = [];
@@ -181,7 +193,10 @@ final readonly class PageResources
             ) as $group
         ) {
             $key = "$group->market_id $group->kind";
-            if ($known->isKnown((int) $group->market_id, (int) $group->kind) && ($suffix = $known->suffix((int) $group->market_id, (int) $group->kind)) !== '') {
+            if (
+                $known->isKnown((int) $group->market_id, (int) $group->kind) &&
+                ($suffix = $known->suffix((int) $group->market_id, (int) $group->kind)) !== ''
+            ) {
                 $found[$key] = $suffix;
 
                 continue;
@@ -191,7 +206,9 @@ final readonly class PageResources
                     self::SAMPLE,
                 [$this->store->id, $group->market_id, $group->kind],
             );
-            $found[$key] = TitleSuffix::ofShown(array_values(array_map(static fn (\stdClass $row): string => (string) $row->title, $titles)));
+            $found[$key] = TitleSuffix::ofShown(
+                array_values(array_map(static fn (\stdClass $row): string => (string) $row->title, $titles)),
+            );
         }
         // A kind with few pages, such as the only home page, has what the others of its market have in common.
         foreach (array_keys($found) as $key) {
@@ -227,18 +244,25 @@ final readonly class PageResources
         $h1 = is_array($h1s) && is_string($h1s[0] ?? null) ? trim($h1s[0]) : '';
         $title = TitleSuffix::without((string) $row->title, $suffix);
 
-        return mb_substr($h1 !== '' && mb_strlen($h1) <= 200 ? $h1 : ($title !== '' ? $title : (string) $row->url), 0, 400);
+        return mb_substr(
+            $h1 !== '' && mb_strlen($h1) <= 200 ? $h1 : ($title !== '' ? $title : (string) $row->url),
+            0,
+            400,
+        );
     }
 
     /** @return array<string, string> */
     private static function attributes(\stdClass $row): array
     {
-        return array_filter([
-            'maker' => (string) $row->maker,
-            'price' => $row->price === null ? '' : number_format((float) $row->price, 2, '.', ''),
-            'currency' => (string) $row->currency,
-            'number' => (string) $row->number,
-        ], static fn (string $value): bool => $value !== '');
+        return array_filter(
+            [
+                'maker' => (string) $row->maker,
+                'price' => $row->price === null ? '' : number_format((float) $row->price, 2, '.', ''),
+                'currency' => (string) $row->currency,
+                'number' => (string) $row->number,
+            ],
+            static fn (string $value): bool => $value !== '',
+        );
     }
 
     private function kindList(): string

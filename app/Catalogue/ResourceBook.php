@@ -98,7 +98,8 @@ final readonly class ResourceBook
                 ->where('store_id', $this->store->id)
                 ->where('sync_id', $this->syncId)
                 ->whereIn('external_id', array_map(static fn (ShopResource $one): string => $one->id, $resources))
-                ->count() === count(array_unique(array_map(static fn (ShopResource $one): string => $one->id, $resources)));
+                ->count() ===
+                count(array_unique(array_map(static fn (ShopResource $one): string => $one->id, $resources)));
     }
 
     /** Resources that the run did not meet are no longer in the shop. */

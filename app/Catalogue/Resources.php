@@ -45,7 +45,10 @@ final class Resources
     public static function toldByFile(array $resources): void
     {
         foreach (array_chunk($resources, 5000) as $chunk) {
-            DB::table('resources')->whereIn('id', $chunk)->where('from_page', 1)->update(['from_page' => 2]);
+            DB::table('resources')
+                ->whereIn('id', $chunk)
+                ->where('from_page', 1)
+                ->update(['from_page' => 2]);
         }
     }
 

@@ -31,7 +31,11 @@ final readonly class Takeover
         $known = array_flip(
             array_map(
                 strval(...),
-                DB::table('resources')->where('store_id', $this->store->id)->whereIn('external_id', $ids)->pluck('external_id')->all(),
+                DB::table('resources')
+                    ->where('store_id', $this->store->id)
+                    ->whereIn('external_id', $ids)
+                    ->pluck('external_id')
+                    ->all(),
             ),
         );
         $new = array_filter($resources, static fn (ShopResource $one): bool => ! isset($known[$one->id]));
@@ -41,11 +45,15 @@ final readonly class Takeover
         [$byPage, $byNumber, $byId] = $this->candidates($new, $pageOf);
         $joined = [];
         foreach ($new as $one) {
-            $id = $byPage[$pageOf[$one->id]] ?? ($byId[self::bare($one->id)] ?? ($one->number === '' ? null : $byNumber[$one->number] ?? null));
+            $id =
+                $byPage[$pageOf[$one->id]] ??
+                ($byId[self::bare($one->id)] ?? ($one->number === '' ? null : $byNumber[$one->number] ?? null));
             if ($id === null || isset($joined[$id])) {
                 continue;
             }
-            DB::table('resources')->where('id', $id)->update(['external_id' => $one->id, 'from_page' => 0]);
+            DB::table('resources')
+                ->where('id', $id)
+                ->update(['external_id' => $one->id, 'from_page' => 0]);
             $joined[$id] = $id;
         }
 
@@ -67,7 +75,12 @@ final readonly class Takeover
             ->pluck('id', 'page_id')
             ->map(static fn (mixed $id): int => (int) $id)
             ->all();
-        $numbers = array_values(array_filter(array_map(static fn (ShopResource $one): string => $one->number, $new), static fn (string $number): bool => $number !== ''));
+        $numbers = array_values(
+            array_filter(
+                array_map(static fn (ShopResource $one): string => $one->number, $new),
+                static fn (string $number): bool => $number !== '',
+            ),
+        );
         $byNumber = DB::table('resources')
             ->where('store_id', $this->store->id)
             ->where('from_page', '>', 0)

@@ -232,7 +232,14 @@ final class PageBook
     public function showEach(array $resources): void
     {
         foreach (array_chunk($resources, 500, true) as $chunk) {
-            $cases = implode(' ', array_map(static fn (int $page, int $resource): string => "WHEN $page THEN $resource", array_keys($chunk), $chunk));
+            $cases = implode(
+                ' ',
+                array_map(
+                    static fn (int $page, int $resource): string => "WHEN $page THEN $resource",
+                    array_keys($chunk),
+                    $chunk,
+                ),
+            );
             $pages = Bulk::list(array_keys($chunk));
             DB::update("UPDATE pages SET resource_id = CASE id $cases END WHERE id IN ($pages)");
             DB::update("UPDATE page_index SET resource_id = CASE page_id $cases END WHERE page_id IN ($pages)");

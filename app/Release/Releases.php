@@ -65,7 +65,15 @@ final class Releases
         $ways = Ways::of($store, $only);
         $portion = new Portion($store, $percent);
 
-        return DB::transaction(function () use ($store, $draftIds, $userId, $name, $addressIds, $ways, $portion): array {
+        return DB::transaction(function () use (
+            $store,
+            $draftIds,
+            $userId,
+            $name,
+            $addressIds,
+            $ways,
+            $portion,
+        ): array {
             $drafts = DB::table('drafts')
                 ->where('store_id', $store->id)
                 ->where('state', DraftState::Ready->value)
@@ -130,8 +138,14 @@ final class Releases
         foreach ((new Handover($store, $release))->obstacles() as $id => $obstacle) {
             $this->book->hinder($id, $obstacle['reason'], $obstacle['state'] === 'clash' ? $obstacle['theirs'] : null);
         }
-        $isHanded = DB::table('release_items')->where('release_id', $release)->where('state', ItemState::Handed->value)->exists();
-        $isDirect = DB::table('release_items')->where('release_id', $release)->where('via', Via::Direct->value)->exists();
+        $isHanded = DB::table('release_items')
+            ->where('release_id', $release)
+            ->where('state', ItemState::Handed->value)
+            ->exists();
+        $isDirect = DB::table('release_items')
+            ->where('release_id', $release)
+            ->where('via', Via::Direct->value)
+            ->exists();
         $isHanded && $this->desk->begin(LookWork::class, $store->id, $release, $userId);
 
         return [
@@ -194,6 +208,7 @@ final class Releases
                     ->whereIn('id', $chunk->pluck('id'))
                     ->update(['undone_by' => $undo]);
             }
+
             return $this->begin($store, $undo, $items->count(), $userId);
         });
     }
@@ -227,9 +242,12 @@ final class Releases
     {
         $via = Via::from((string) $item->via);
         $field = FieldChange::unpack((string) $item->fields)[0] ?? null;
-        $file = $via !== Via::File || $field === null
-            ? null
-            : ($field->field === AddressField::Redirect ? $files->ofRedirects() : $files->holding((int) $item->resource_id, $field->field->key()));
+        $file =
+            $via !== Via::File || $field === null
+                ? null
+                : ($field->field === AddressField::Redirect
+                    ? $files->ofRedirects()
+                    : $files->holding((int) $item->resource_id, $field->field->key()));
 
         return new Way($via, $file ?? ($item->file_id === null ? null : (int) $item->file_id));
     }

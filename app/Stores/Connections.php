@@ -32,7 +32,9 @@ final class Connections
     /** @throws ShopUnavailable when no connection is set, or nothing says how it is asked */
     public function shop(Store $store): MappedShop
     {
-        $mapping = $this->mapping($store) ?? throw ($this->hasShop($store) ? ShopUnavailable::notMapped() : ShopUnavailable::notConnected());
+        $mapping =
+            $this->mapping($store) ??
+            throw $this->hasShop($store) ? ShopUnavailable::notMapped() : ShopUnavailable::notConnected();
 
         return new MappedShop($this->signed($store, $mapping), $mapping);
     }

@@ -84,7 +84,11 @@ final class StoreOptions
             'key' => 'ways',
             'value' => implode(
                 ',',
-                array_map(static fn (string $field, string $way): string => "$field=$way", array_keys($settings->ways), $settings->ways),
+                array_map(
+                    static fn (string $field, string $way): string => "$field=$way",
+                    array_keys($settings->ways),
+                    $settings->ways,
+                ),
             ),
             'means' => 'by which way a field gets into the shop, such as "title=direct,canonical=person" (direct, file, person); what is not named goes directly where it can, else as a file, else by somebody',
         ];
@@ -277,8 +281,16 @@ final class StoreOptions
     private function setWays(Store $store, string $value): void
     {
         $ways = [];
-        foreach (array_filter(array_map(trim(...), explode(',', $value)), static fn (string $one): bool => $one !== '') as $one) {
-            if (preg_match('/^(title|description|canonical|robots|redirect|slug)\s*=\s*(direct|file|person)$/', $one, $found) !== 1) {
+        foreach (
+            array_filter(array_map(trim(...), explode(',', $value)), static fn (string $one): bool => $one !== '') as $one
+        ) {
+            if (
+                preg_match(
+                    '/^(title|description|canonical|robots|redirect|slug)\s*=\s*(direct|file|person)$/',
+                    $one,
+                    $found,
+                ) !== 1
+            ) {
                 throw new InvalidArgumentException(
                     "ways: \"$one\" is not a field and its way, such as title=direct; ways are direct, file and person.",
                 );

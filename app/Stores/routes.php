@@ -8,7 +8,9 @@ use App\Stores\Http\UnderWayController;
 use Illuminate\Support\Facades\Route;
 
 // What a mapping looks like is no secret, and wanted by who writes one.
-Route::middleware('web')->get('/schema/shop-mapping.json', [MappingController::class, 'schema'])->name('schema.mapping');
+Route::middleware('web')
+    ->get('/schema/shop-mapping.json', [MappingController::class, 'schema'])
+    ->name('schema.mapping');
 
 Route::middleware(['web', 'auth'])
     ->prefix('/s/{store}')
@@ -18,7 +20,9 @@ Route::middleware(['web', 'auth'])
             Route::get('/connect/mapping', [MappingController::class, 'show'])->name('connect.mapping');
             Route::post('/connect/mapping', [MappingController::class, 'save'])->name('connect.mapping.save');
             Route::get('/connect/mapping.json', [MappingController::class, 'export'])->name('connect.mapping.export');
-            Route::post('/connect/mapping/import', [MappingController::class, 'import'])->name('connect.mapping.import');
+            Route::post('/connect/mapping/import', [MappingController::class, 'import'])->name(
+                'connect.mapping.import',
+            );
             Route::get('/settings', [SettingsController::class, 'show'])->name('settings');
             Route::post('/settings', [SettingsController::class, 'update'])->name('settings.update');
             Route::post('/settings/markets', [SettingsController::class, 'addMarket'])->name('settings.markets');

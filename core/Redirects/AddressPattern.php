@@ -23,7 +23,9 @@ final readonly class AddressPattern
     public static function between(PageUrl $from, string $to): self
     {
         $names = self::names($from);
-        $of = self::open($from->path).($names === [] ? '' : '?'.implode('&', array_map(static fn (string $name): string => "$name=…", $names)));
+        $of =
+            self::open($from->path).
+            ($names === [] ? '' : '?'.implode('&', array_map(static fn (string $name): string => "$name=…", $names)));
         $target = PageUrl::parse($to);
         if ($target === null) {
             return new self($of, $to === '' ? 'as the theme sets it' : "“{$to}”");
@@ -36,7 +38,13 @@ final readonly class AddressPattern
             match (true) {
                 $target->text() === $from->text() => 'the URL itself',
                 $target->path === $from->path && $gone !== [] && array_diff($left, $names) === [] => 'the same URL without '.self::list($gone),
-                self::last($target->path) === self::last($from->path) && self::last($from->path) !== '' => self::upTo($target->path).'<the last part of the URL>'.($left === [] ? '' : '?'.implode('&', array_map(static fn (string $name): string => "$name=…", $left))),
+                self::last($target->path) === self::last($from->path) && self::last($from->path) !== '' => self::upTo(
+                    $target->path,
+                ).
+                    '<the last part of the URL>'.
+                    ($left === []
+                        ? ''
+                        : '?'.implode('&', array_map(static fn (string $name): string => "$name=…", $left))),
                 default => $target->text(),
             },
         );

@@ -36,7 +36,11 @@ final readonly class DelimitedTable implements RawTable
         if ($this->isWide) {
             $mark = substr($bytes, 0, 2);
             $this->mark = $mark === "\xFF\xFE" || $mark === "\xFE\xFF" ? $mark : '';
-            $this->text = mb_convert_encoding(substr($bytes, strlen($this->mark)), 'UTF-8', strtoupper($this->encoding->name));
+            $this->text = (string) mb_convert_encoding(
+                substr($bytes, strlen($this->mark)),
+                'UTF-8',
+                strtoupper($this->encoding->name),
+            );
 
             return;
         }
@@ -82,14 +86,17 @@ final readonly class DelimitedTable implements RawTable
                 while (count($raw) <= $column) {
                     $raw[] = '';
                 }
-                $raw[$column] = $raw[$column] === '' && $text !== '' ? $this->written($text, '', $number) : $raw[$column];
+                $raw[$column] =
+                    $raw[$column] === '' && $text !== '' ? $this->written($text, '', $number) : $raw[$column];
             }
-            $kept = $columns === null ? $raw : array_map(static fn (int $column): string => $raw[$column] ?? '', $columns);
+            $kept =
+                $columns === null ? $raw : array_map(static fn (int $column): string => $raw[$column] ?? '', $columns);
             $parts[] = implode($this->separator, $kept).substr($this->text, $start + $length, $end);
         }
         $bytes = implode('', $parts);
 
-        return $this->mark.($this->isWide ? mb_convert_encoding($bytes, strtoupper($this->encoding->name), 'UTF-8') : $bytes);
+        return $this->mark.
+            ($this->isWide ? (string) mb_convert_encoding($bytes, strtoupper($this->encoding->name), 'UTF-8') : $bytes);
     }
 
     public function lacks(string $text): ?string
@@ -120,16 +127,21 @@ final readonly class DelimitedTable implements RawTable
         }
         $kept = $this->with([], $only);
         if ($this->isWide) {
-            $kept = mb_convert_encoding(substr($kept, strlen($this->mark)), 'UTF-8', strtoupper($this->encoding->name));
+            $kept = (string) mb_convert_encoding(substr($kept, strlen($this->mark)), 'UTF-8', strtoupper($this->encoding->name));
         } else {
             $kept = substr($kept, strlen($this->mark));
         }
         $text = $kept === '' || str_ends_with($kept, $ending) ? $kept : $kept.$ending;
         foreach ($records as $i => $record) {
-            $text .= implode($this->separator, array_map(fn (string $cell): string => $this->written($cell, $sample, $i + 1), $record)).$ending;
+            $text .=
+                implode(
+                    $this->separator,
+                    array_map(fn (string $cell): string => $this->written($cell, $sample, $i + 1), $record),
+                ).$ending;
         }
 
-        return $this->mark.($this->isWide ? mb_convert_encoding($text, strtoupper($this->encoding->name), 'UTF-8') : $text);
+        return $this->mark.
+            ($this->isWide ? (string) mb_convert_encoding($text, strtoupper($this->encoding->name), 'UTF-8') : $text);
     }
 
     /** @return Generator<int, array{int, int, int}> start and length of each record in bytes, and bytes of its line end */
@@ -219,25 +231,35 @@ final readonly class DelimitedTable implements RawTable
         }
         $close = strrpos($raw, '"');
 
-        return $close === 0 ? substr($raw, 1) : str_replace('""', '"', substr($raw, 1, (int) $close - 1)).substr($raw, (int) $close + 1);
+        return $close === 0
+            ? substr($raw, 1)
+            : str_replace('""', '"', substr($raw, 1, (int) $close - 1)).substr($raw, (int) $close + 1);
     }
 
     /** @throws InvalidArgumentException */
     private function written(string $value, string $before, int $number): string
     {
-        $isQuoted = ($before[0] ?? '') === '"' || strpbrk($value, "\"\r\n".$this->separator) !== false || $value !== trim($value);
+        $isQuoted =
+            ($before[0] ?? '') === '"' ||
+            strpbrk($value, "\"\r\n".$this->separator) !== false ||
+            $value !== trim($value);
         $text = $isQuoted ? '"'.str_replace('"', '""', $value).'"' : $value;
         if ($this->isWide || $this->encoding->name === 'utf-8') {
             return $text;
         }
+
         return $this->encoding->encode($text) ??
             throw new InvalidArgumentException(
-                "Row $number: the file is written in {$this->encoding->label()}, which has no sign for “{$this->lacks($value)}”.",
+                "Row $number: the file is written in {$this->encoding->label()}, which has no sign for “{$this->lacks(
+                    $value,
+                )}”.",
             );
     }
 
     private function decoded(string $value): string
     {
-        return $this->isWide || ($this->encoding->name === 'utf-8' && mb_check_encoding($value, 'UTF-8')) ? $value : $this->encoding->decode($value);
+        return $this->isWide || ($this->encoding->name === 'utf-8' && mb_check_encoding($value, 'UTF-8'))
+            ? $value
+            : $this->encoding->decode($value);
     }
 }

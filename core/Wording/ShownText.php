@@ -14,9 +14,26 @@ final class ShownText
     private const LEAST_OF_CUT = 40;
 
     private const TYPOGRAPHY = [
-        '“' => '"', '”' => '"', '„' => '"', '«' => '"', '»' => '"', '‟' => '"', '″' => '"',
-        '‘' => "'", '’' => "'", '‚' => "'", '‹' => "'", '›' => "'", '′' => "'",
-        '–' => '-', '—' => '-', '‑' => '-', '−' => '-', '…' => '...', "\u{AD}" => '', "\u{200B}" => '',
+        '“' => '"',
+        '”' => '"',
+        '„' => '"',
+        '«' => '"',
+        '»' => '"',
+        '‟' => '"',
+        '″' => '"',
+        '‘' => "'",
+        '’' => "'",
+        '‚' => "'",
+        '‹' => "'",
+        '›' => "'",
+        '′' => "'",
+        '–' => '-',
+        '—' => '-',
+        '‑' => '-',
+        '−' => '-',
+        '…' => '...',
+        "\u{AD}" => '',
+        "\u{200B}" => '',
     ];
 
     public static function is(string $shown, string $wanted): bool
@@ -33,7 +50,9 @@ final class ShownText
 
     private static function plain(string $text): string
     {
-        $text = trim((string) preg_replace('/[\s\x{A0}\x{202F}\x{2009}]+/u', ' ', strtr(mb_scrub($text), self::TYPOGRAPHY)));
+        $text = trim(
+            (string) preg_replace('/[\s\x{A0}\x{202F}\x{2009}]+/u', ' ', strtr(mb_scrub($text), self::TYPOGRAPHY)),
+        );
 
         // Two hyphens are typed for a dash.
         return str_replace('--', '-', $text);

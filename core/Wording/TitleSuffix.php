@@ -54,7 +54,9 @@ final class TitleSuffix
     public static function ofShown(array $shown): string
     {
         $suffix = '';
-        $rest = array_values(array_filter(array_map(trim(...), $shown), static fn (string $title): bool => $title !== ''));
+        $rest = array_values(
+            array_filter(array_map(trim(...), $shown), static fn (string $title): bool => $title !== ''),
+        );
         $least = self::LEAST_SHARE_OF_SHOWN * count($rest);
         // An ending may have several parts, such as the department and the shop.
         for ($part = 0; $part < 3 && count($rest) >= self::LEAST_PAIRS; $part++) {

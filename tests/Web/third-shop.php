@@ -8,7 +8,9 @@ declare(strict_types=1);
 $things = [];
 foreach (range(1, 7) as $i) {
     $things["gid://thing/$i"] = [
-        'gid' => "gid://thing/$i", 'handle' => (string) $i, 'title' => "Thing $i",
+        'gid' => "gid://thing/$i",
+        'handle' => (string) $i,
+        'title' => "Thing $i",
         'extras' => [
             ['id' => 10 * $i, 'space' => 'shop', 'key' => 'care', 'value' => 'Wash by hand'],
             ['id' => 10 * $i + 1, 'space' => 'search', 'key' => 'title', 'value' => "First title $i"],
@@ -37,14 +39,25 @@ while (($client = stream_socket_accept($server, 3600)) !== false) {
             $from = (int) ($asked['after'] ?? 0);
             $some = array_slice(array_values($things), $from, $asked['first']);
 
-            return ['answer' => ['edges' => array_map(static fn (array $thing): array => ['node' => $thing], $some), 'end' => $from + count($some) < count($things) ? (string) ($from + count($some)) : null]];
+            return [
+                'answer' => [
+                    'edges' => array_map(static fn (array $thing): array => ['node' => $thing], $some),
+                    'end' => $from + count($some) < count($things) ? (string) ($from + count($some)) : null,
+                ],
+            ];
         })(),
         $asked['action'] === 'get' => ['answer' => $things[$asked['gid']] ?? null],
         default => (static function () use (&$things, $asked, $file): array {
             foreach ($asked['extras'] as $extra) {
-                $at = array_search($extra['id'] === null ? -1 : (int) $extra['id'], array_column($things[$asked['gid']]['extras'], 'id'), true);
+                $at = array_search(
+                    $extra['id'] === null ? -1 : (int) $extra['id'],
+                    array_column($things[$asked['gid']]['extras'], 'id'),
+                    true,
+                );
                 $entry = ['id' => $extra['id'] === null ? random_int(1000, 9999) : (int) $extra['id']] + $extra;
-                $at === false ? ($things[$asked['gid']]['extras'][] = $entry) : ($things[$asked['gid']]['extras'][$at] = $entry);
+                $at === false
+                    ? ($things[$asked['gid']]['extras'][] = $entry)
+                    : ($things[$asked['gid']]['extras'][$at] = $entry);
             }
             file_put_contents($file, json_encode($things));
 
@@ -52,6 +65,11 @@ while (($client = stream_socket_accept($server, 3600)) !== false) {
         })(),
     };
     $text = (string) json_encode($answer);
-    fwrite($client, "HTTP/1.1 200 OK\r\nContent-Type: application/json\r\nConnection: close\r\nContent-Length: ".strlen($text)."\r\n\r\n$text");
+    fwrite(
+        $client,
+        "HTTP/1.1 200 OK\r\nContent-Type: application/json\r\nConnection: close\r\nContent-Length: ".
+            strlen($text).
+            "\r\n\r\n$text",
+    );
     fclose($client);
 }

@@ -21,14 +21,19 @@ final readonly class MappedShop implements ShopAdmin
 
     public function list(?string $after): ResourceBatch
     {
-        [$place, $mark] = $after === null ? [0, null] : [(int) $after, str_contains($after, ' ') ? substr((string) strstr($after, ' '), 1) : null];
-        $list = $this->mapping->lists[$place] ?? throw ShopUnavailable::garbled('a list that the mapping no longer has.');
+        [$place, $mark] =
+            $after === null
+                ? [0, null]
+                : [(int) $after, str_contains($after, ' ') ? substr((string) strstr($after, ' '), 1) : null];
+        $list =
+            $this->mapping->lists[$place] ?? throw ShopUnavailable::garbled('a list that the mapping no longer has.');
         [$entries, $next] = $this->page($list, $mark);
         $resources = array_map(
             fn (mixed $entry): ShopResource => $this->resource($list, $list->inside($entry)),
             $entries,
         );
-        $following = $next !== null ? "$place $next" : (isset($this->mapping->lists[$place + 1]) ? (string) ($place + 1) : null);
+        $following =
+            $next !== null ? "$place $next" : (isset($this->mapping->lists[$place + 1]) ? (string) ($place + 1) : null);
 
         return new ResourceBatch($resources, $following);
     }
@@ -63,7 +68,9 @@ final readonly class MappedShop implements ShopAdmin
             return $this->readAddress($id);
         }
         [$list, $own] = $this->find($id);
-        $read = $list->read ?? throw ShopUnavailable::cannot("the mapping does not say how one of \"{$list->name}\" is read.");
+        $read =
+            $list->read ??
+            throw ShopUnavailable::cannot("the mapping does not say how one of \"{$list->name}\" is read.");
         $request = $read->request->filled(['id' => $own]);
         $answer = $this->http->send($read->request->method, $request);
         $item = $read->item->read($this->data($answer, $request['path']));
@@ -83,7 +90,9 @@ final readonly class MappedShop implements ShopAdmin
         }
         $list = RequestShape::of($form->list);
         $request = $list->filled([]);
-        $entries = Pointer::of((string) $form->items)->read($this->data($this->http->send($list->method, $request), $request['path']));
+        $entries = Pointer::of((string) $form->items)->read(
+            $this->data($this->http->send($list->method, $request), $request['path']),
+        );
         $hits = [];
         foreach (is_array($entries) ? $entries : [] as $entry) {
             $target = Pointer::of((string) $form->target)->text($entry);
@@ -103,7 +112,9 @@ final readonly class MappedShop implements ShopAdmin
     public function write(ShopResource $read, array $fields): WriteOutcome
     {
         try {
-            return str_starts_with($read->id, self::ADDRESS) ? $this->writeAddress($read, $fields) : $this->writeItem($read, $fields);
+            return str_starts_with($read->id, self::ADDRESS)
+                ? $this->writeAddress($read, $fields)
+                : $this->writeItem($read, $fields);
         } catch (ShopUnavailable $unavailable) {
             return self::outcome($unavailable, isWriting: false);
         }
@@ -120,12 +131,18 @@ final readonly class MappedShop implements ShopAdmin
     public function dry(ShopResource $read, array $fields): array
     {
         [$list, $own] = $this->find($read->id);
-        $write = $list->write ?? throw ShopUnavailable::cannot("the mapping does not say how one of \"{$list->name}\" is written.");
+        $write =
+            $list->write ??
+            throw ShopUnavailable::cannot("the mapping does not say how one of \"{$list->name}\" is written.");
 
         return array_map(
             fn (array $some): string => $this->http->inWords(
                 $write->request->method,
-                $write->request($some, ['id' => $own, 'version' => $read->version, 'number' => $read->number], $read->records),
+                $write->request(
+                    $some,
+                    ['id' => $own, 'version' => $read->version, 'number' => $read->number],
+                    $read->records,
+                ),
             ),
             self::portions($write, $fields),
         );
@@ -136,8 +153,11 @@ final readonly class MappedShop implements ShopAdmin
     {
         [$list, $own] = $this->find($read->id);
         $write = $list->write;
+        if ($write === null) {
+            return WriteOutcome::refused("The mapping does not say how one of \"{$list->name}\" is written.");
+        }
         foreach (array_keys($fields) as $field) {
-            if ($write === null || ! $list->can($field)) {
+            if (! $list->can($field)) {
                 return WriteOutcome::refused("The mapping does not say how $field is written to \"{$list->name}\".");
             }
         }
@@ -152,11 +172,20 @@ final readonly class MappedShop implements ShopAdmin
             $answer = $sent;
         }
         try {
-            $item = $write?->item === null || $write->each ? null : $write->item->read(json_decode((string) $answer?->body, true, 64));
+            $item =
+                $write->item === null || $write->each
+                    ? null
+                    : $write->item->read(json_decode((string) $answer?->body, true, 64));
             $header = $list->read?->versionHeader;
-            if (is_array($item) && $list->hasVersion() && ($header === null || $answer?->header(strtolower($header)) !== null)) {
+            if (
+                is_array($item) &&
+                $list->hasVersion() &&
+                ($header === null || $answer?->header(strtolower($header)) !== null)
+            ) {
                 return WriteOutcome::applied(
-                    $list->resource($item, $header === null ? null : $answer?->header(strtolower($header)))->named($read->id),
+                    $list
+                        ->resource($item, $header === null ? null : $answer?->header(strtolower($header)))
+                        ->named($read->id),
                 );
             }
 
@@ -211,7 +240,10 @@ final readonly class MappedShop implements ShopAdmin
             }
             $header = $settings->read->versionHeader;
             if ($version === '' && ! isset($settings->fields['version'])) {
-                $version = $header === null ? 'read '.md5(serialize($fields)) : (string) $answer->header(strtolower($header));
+                $version =
+                    $header === null
+                        ? 'read '.md5(serialize($fields))
+                        : (string) $answer->header(strtolower($header));
             } elseif ($version === '') {
                 throw ShopUnavailable::garbled('an address without version');
             }
@@ -222,7 +254,9 @@ final readonly class MappedShop implements ShopAdmin
             $version .= '|'.$records['redirect'].'|'.md5($fields['redirect']);
         }
         if ($fields === []) {
-            throw ShopUnavailable::cannot('its mapping does not say where canonicals, robots or redirects of single addresses are kept.');
+            throw ShopUnavailable::cannot(
+                'its mapping does not say where canonicals, robots or redirects of single addresses are kept.',
+            );
         }
 
         return new ShopResource($id, 'address', $version, $target, '', $fields, [], '', $records);
@@ -257,17 +291,20 @@ final readonly class MappedShop implements ShopAdmin
         }
         $settings = $this->mapping->addresses;
         foreach (array_keys($fields) as $field) {
-            if ($settings?->can($field) !== true) {
+            if ($settings === null || ! $settings->can($field)) {
                 return WriteOutcome::refused("The mapping does not say how $field of a single address is set.");
             }
         }
-        foreach ($settings === null || $fields === [] ? [] : self::portions($settings->write, $fields) as $some) {
-            $sent = $this->sent(
-                $settings->write,
-                $settings->write->request($some, ['target' => $target, 'version' => explode('|', $read->version)[0]]),
-            );
-            if ($sent instanceof WriteOutcome) {
-                return $sent;
+        if ($settings !== null && $fields !== []) {
+            $version = explode('|', $read->version)[0];
+            foreach (self::portions($settings->write, $fields) as $some) {
+                $sent = $this->sent(
+                    $settings->write,
+                    $settings->write->request($some, ['target' => $target, 'version' => $version]),
+                );
+                if ($sent instanceof WriteOutcome) {
+                    return $sent;
+                }
             }
         }
         try {
@@ -308,11 +345,14 @@ final readonly class MappedShop implements ShopAdmin
     private static function outcome(ShopUnavailable $unavailable, bool $isWriting): WriteOutcome
     {
         return match (true) {
-            $unavailable->status === 429 => WriteOutcome::notNow('The shop asks to wait.', max(1, $unavailable->retryAfter ?? 5)),
+            $unavailable->status === 429 => WriteOutcome::notNow(
+                'The shop asks to wait.',
+                max(1, $unavailable->retryAfter ?? 1),
+            ),
             $unavailable->isLockedOut() => WriteOutcome::lockedOut($unavailable->getMessage()),
             $unavailable->isFinal() => WriteOutcome::refused($unavailable->getMessage()),
             // Before anything was sent, nothing can have been done.
-            ! $isWriting => WriteOutcome::notNow($unavailable->getMessage(), max(1, $unavailable->retryAfter ?? 5)),
+            ! $isWriting => WriteOutcome::notNow($unavailable->getMessage(), max(1, $unavailable->retryAfter ?? 1)),
             default => WriteOutcome::unknown($unavailable->getMessage(), $unavailable->retryAfter ?? 0),
         };
     }
@@ -332,7 +372,12 @@ final readonly class MappedShop implements ShopAdmin
         }
         $data = json_decode($answer->body, true, 64);
         if ($answer->status < 200 || $answer->status >= 300) {
-            throw ShopUnavailable::answered($answer->status, $this->detail($data), $answer->retryAfter(), strtok($asked, '?') ?: $asked);
+            throw ShopUnavailable::answered(
+                $answer->status,
+                $this->detail($data),
+                $answer->retryAfter(),
+                strtok($asked, '?') ?: $asked,
+            );
         }
         if ($answer->cut) {
             throw ShopUnavailable::garbled('more than 20 MB at once. Ask for fewer on a page.');
@@ -362,7 +407,18 @@ final readonly class MappedShop implements ShopAdmin
         if ($mapped !== null && $mapped !== '') {
             return mb_substr($mapped, 0, 300);
         }
-        foreach (['/detail', '/message', '/error/message', '/error_description', '/error', '/errors/0/message', '/errors/0', '/title'] as $usual) {
+        foreach (
+            [
+                '/detail',
+                '/message',
+                '/error/message',
+                '/error_description',
+                '/error',
+                '/errors/0/message',
+                '/errors/0',
+                '/title',
+            ] as $usual
+        ) {
             $text = Pointer::of($usual)->read($data);
             if (is_string($text) && $text !== '') {
                 return mb_substr($text, 0, 300);
@@ -375,7 +431,8 @@ final readonly class MappedShop implements ShopAdmin
     /** @return array{ItemList, string} */
     private function find(string $id): array
     {
-        return $this->mapping->find($id) ?? throw ShopUnavailable::cannot("the mapping has no list that \"$id\" could be in.");
+        return $this->mapping->find($id) ??
+            throw ShopUnavailable::cannot("the mapping has no list that \"$id\" could be in.");
     }
 
     private function resource(ItemList $list, mixed $item): ShopResource
@@ -390,7 +447,8 @@ final readonly class MappedShop implements ShopAdmin
     {
         foreach ($headers as $header) {
             if (preg_match('/<([^>]+)>\s*;[^,]*\brel\s*=\s*"?[^",;]*\bnext\b/i', $header, $found) === 1) {
-                return $this->http->pathOf($found[1]) ?? throw ShopUnavailable::garbled('the next page of a list is on another host.');
+                return $this->http->pathOf($found[1]) ??
+                    throw ShopUnavailable::garbled('the next page of a list is on another host.');
             }
         }
 

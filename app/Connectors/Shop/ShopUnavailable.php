@@ -38,11 +38,7 @@ final class ShopUnavailable extends RuntimeException
 
     public static function notConnected(): self
     {
-        return new self(
-            'No admin API is set for this store. An owner can do that under Connect the shop.',
-            0,
-            null,
-        );
+        return new self('No admin API is set for this store. An owner can do that under Connect the shop.', 0, null);
     }
 
     public static function notMapped(): self

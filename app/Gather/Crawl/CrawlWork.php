@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Gather\Crawl;
 
+use App\Catalogue\PageResources;
 use App\Changes\Drifts;
 use App\Connectors\Http\AddressRefused;
 use App\Connectors\Http\GuardedHttp;
 use App\Connectors\Http\HttpRequest;
-use App\Catalogue\PageResources;
 use App\Connectors\Shop\ShopUnavailable;
 use App\Facts\NumberWindow;
 use App\Gather\Sync\ResourceSync;

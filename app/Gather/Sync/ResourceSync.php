@@ -43,7 +43,9 @@ final readonly class ResourceSync
             $count += count($batch->resources);
             if ($count > self::MOST) {
                 throw ShopUnavailable::garbled(
-                    'a list of more than '.number_format(self::MOST).' things. Look at its paging under Connect the shop.',
+                    'a list of more than '.
+                        number_format(self::MOST).
+                        ' things. Look at its paging under Connect the shop.',
                 );
             }
             $after = $batch->next;
@@ -65,10 +67,7 @@ final readonly class ResourceSync
             try {
                 return $this->admin->list($after);
             } catch (ShopUnavailable $unavailable) {
-                if (
-                    $try >= 4 ||
-                    $unavailable->isFinal()
-                ) {
+                if ($try >= 4 || $unavailable->isFinal()) {
                     throw $unavailable;
                 }
                 sleep(min(8, max($try, $unavailable->retryAfter ?? 0)));

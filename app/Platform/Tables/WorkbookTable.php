@@ -75,12 +75,23 @@ final readonly class WorkbookTable implements RawTable
         $rows = '';
         foreach ($records as $record) {
             $at++;
-            $cells = array_map(static fn (int $column, string $cell): string => $cell === '' ? '' : self::text('', self::letters($column).$at, '', $cell), array_keys($record), $record);
+            $cells = array_map(
+                static fn (int $column, string $cell): string => $cell === ''
+                    ? ''
+                    : self::text('', self::letters($column).$at, '', $cell),
+                array_keys($record),
+                $record,
+            );
             $rows .= "<row r=\"$at\">".implode('', $cells).'</row>';
         }
 
         return $this->changed(
-            fn (string $xml): string => (string) preg_replace('~(?=</(?:\w+:)?sheetData>)~', addcslashes($rows, '\\$'), $this->sheet($xml, [], $only, null), 1),
+            fn (string $xml): string => (string) preg_replace(
+                '~(?=</(?:\w+:)?sheetData>)~',
+                addcslashes($rows, '\\$'),
+                $this->sheet($xml, [], $only, null),
+                1,
+            ),
         );
     }
 
@@ -107,18 +118,27 @@ final readonly class WorkbookTable implements RawTable
                 if ($new === [] && $last === $number && $place === null) {
                     return $row[0];
                 }
-                $attributes = (string) preg_replace(['/\br="\d+"/', '/\s+spans="[^"]*"/'], ["r=\"$last\"", ''], $row[2]);
+                $attributes = (string) preg_replace(
+                    ['/\br="\d+"/', '/\s+spans="[^"]*"/'],
+                    ["r=\"$last\"", ''],
+                    $row[2],
+                );
 
-                return "<{$row[1]}row$attributes>".$this->row($row[1], $row[4] ?? '', $number, $last, $new, $place)."</{$row[1]}row>";
+                return "<{$row[1]}row$attributes>".
+                    $this->row($row[1], $row[4] ?? '', $number, $last, $new, $place).
+                    "</{$row[1]}row>";
             },
             $xml,
         );
 
         return $keep === null && $place === null
             ? $xml
-            // What speaks of places that are no longer there.
-            : (string) preg_replace(
-                ['~<((?:\w+:)?)(dimension|autoFilter)\b[^>]*?(/>|>.*?</\1\2>)~s', '~<((?:\w+:)?)(mergeCells|conditionalFormatting|dataValidations|hyperlinks)\b.*?</\1\2>~s'],
+            : // What speaks of places that are no longer there.
+            (string) preg_replace(
+                [
+                    '~<((?:\w+:)?)(dimension|autoFilter)\b[^>]*?(/>|>.*?</\1\2>)~s',
+                    '~<((?:\w+:)?)(mergeCells|conditionalFormatting|dataValidations|hyperlinks)\b.*?</\1\2>~s',
+                ],
                 '',
                 $xml,
             );
@@ -147,9 +167,15 @@ final readonly class WorkbookTable implements RawTable
                 $style = preg_match('/\bs="\d+"/', $cell[2], $styled) === 1 ? ' '.$styled[0] : '';
                 $out[$target] = self::text($prefix, self::letters($target).$to, $style, $new[$at]);
             } else {
-                $out[$target] = $from === $to && $target === $at
-                    ? $cell[0]
-                    : (string) preg_replace('/\br="[A-Z]+\d+"/', 'r="'.self::letters($target).$to.'"', $cell[0], 1);
+                $out[$target] =
+                    $from === $to && $target === $at
+                        ? $cell[0]
+                        : (string) preg_replace(
+                            '/\br="[A-Z]+\d+"/',
+                            'r="'.self::letters($target).$to.'"',
+                            $cell[0],
+                            1,
+                        );
             }
         }
         foreach ($new as $at => $text) {
@@ -165,7 +191,11 @@ final readonly class WorkbookTable implements RawTable
 
     private static function text(string $prefix, string $at, string $style, string $text): string
     {
-        $text = (string) preg_replace('/[^\x{9}\x{A}\x{D}\x{20}-\x{D7FF}\x{E000}-\x{FFFD}\x{10000}-\x{10FFFF}]/u', '', $text);
+        $text = (string) preg_replace(
+            '/[^\x{9}\x{A}\x{D}\x{20}-\x{D7FF}\x{E000}-\x{FFFD}\x{10000}-\x{10FFFF}]/u',
+            '',
+            $text,
+        );
 
         return $text === ''
             ? "<{$prefix}c r=\"$at\"$style/>"

@@ -23,9 +23,10 @@ final class SendCommand extends StoreCommand
         return $this->guarded(function () use ($releases, $desk): int {
             $name = $this->option('name');
             $via = $this->option('via');
-            $only = is_string($via) && $via !== ''
-                ? Via::tryFrom($via) ?? throw new InvalidArgumentException('--via is direct, file or person.')
-                : null;
+            $only =
+                is_string($via) && $via !== ''
+                    ? Via::tryFrom($via) ?? throw new InvalidArgumentException('--via is direct, file or person.')
+                    : null;
 
             return $this->follow(
                 $releases->send(

@@ -74,7 +74,11 @@ final class FileBook
         $this->held = array_fill_keys($resources, []);
         foreach ($files === [] ? [] : array_chunk($resources, 2000) as $chunk) {
             foreach (
-                DB::table('release_file_rows')->whereIn('resource_id', $chunk)->whereIn('file_id', $files)->orderByDesc('file_id')->get(['resource_id', 'file_id']) as $row
+                DB::table('release_file_rows')
+                    ->whereIn('resource_id', $chunk)
+                    ->whereIn('file_id', $files)
+                    ->orderByDesc('file_id')
+                    ->get(['resource_id', 'file_id']) as $row
             ) {
                 $this->held[(int) $row->resource_id][] = (int) $row->file_id;
             }
@@ -86,7 +90,11 @@ final class FileBook
     {
         isset($this->held[$resource]) || $this->lookUp([$resource]);
         foreach ($this->files as $file) {
-            if ($file->type === 'items' && $file->column($field) !== null && in_array($file->id, $this->held[$resource], true)) {
+            if (
+                $file->type === 'items' &&
+                $file->column($field) !== null &&
+                in_array($file->id, $this->held[$resource], true)
+            ) {
                 return $file->id;
             }
         }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Release\Handing;
 
-use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Tabular\CellSort;
 use Orchard\Core\Tabular\Columns;
@@ -23,20 +22,77 @@ final readonly class FileSight
     /** Share of cells of a column that must agree with what is known. */
     private const LEAST_SHARE = 0.3;
 
-    public function __construct(private Store $store, private Things $things)
+    public function __construct(private Things $things)
     {
     }
 
     /** @return list<Field> what a column of a file of pages may be */
     public static function fields(): array
     {
-        $field = static fn (string $key, string $label, string ...$words): Field => new Field($key, $label, CellSort::Text, array_values($words));
+        $field = static fn (string $key, string $label, string ...$words): Field => new Field(
+            $key,
+            $label,
+            CellSort::Text,
+            array_values($words),
+        );
 
         return [
-            $field('key', 'Key', 'id', 'key', 'sku', 'handle', 'number', 'no', 'code', 'item no', 'ware no', 'article number', 'artikelnummer', 'nummer', 'référence', 'referencia'),
-            $field('url', 'URL', 'url', 'address', 'link', 'page', 'path', 'permalink', 'landing page', 'adresse', 'dirección'),
-            $field('title', 'Title', 'seo title', 'meta title', 'title tag', 'search title', 'page title', 'headline for search', 'browser title', 'meta titel', 'seitentitel', 'meta t'),
-            $field('description', 'Description', 'seo description', 'meta description', 'search description', 'teaser', 'metabeschreibung', 'meta beschreibung', 'meta d'),
+            $field(
+                'key',
+                'Key',
+                'id',
+                'key',
+                'sku',
+                'handle',
+                'number',
+                'no',
+                'code',
+                'item no',
+                'ware no',
+                'article number',
+                'artikelnummer',
+                'nummer',
+                'référence',
+                'referencia',
+            ),
+            $field(
+                'url',
+                'URL',
+                'url',
+                'address',
+                'link',
+                'page',
+                'path',
+                'permalink',
+                'landing page',
+                'adresse',
+                'dirección',
+            ),
+            $field(
+                'title',
+                'Title',
+                'seo title',
+                'meta title',
+                'title tag',
+                'search title',
+                'page title',
+                'headline for search',
+                'browser title',
+                'meta titel',
+                'seitentitel',
+                'meta t',
+            ),
+            $field(
+                'description',
+                'Description',
+                'seo description',
+                'meta description',
+                'search description',
+                'teaser',
+                'metabeschreibung',
+                'meta beschreibung',
+                'meta d',
+            ),
             $field('h1', 'H1', 'h1', 'heading', 'headline', 'überschrift'),
             $field('canonical', 'Canonical', 'canonical', 'canonical url', 'canonical link'),
             $field('slug', 'Slug', 'slug', 'url key', 'handle'),
@@ -48,8 +104,13 @@ final readonly class FileSight
     public static function redirectFields(): array
     {
         return [
-            new Field('from', 'From', CellSort::Text, ['from', 'old', 'source', 'redirect from', 'old url', 'old path', 'path', 'request path', 'von', 'alt']),
-            new Field('to', 'To', CellSort::Text, ['to', 'new', 'target', 'redirect to', 'new url', 'new path', 'destination', 'target path', 'nach', 'neu', 'ziel']),
+            new Field('from', 'From', CellSort::Text, [
+                'from', 'old', 'source', 'redirect from', 'old url', 'old path', 'path', 'request path', 'von', 'alt',
+            ]),
+            new Field('to', 'To', CellSort::Text, [
+                'to', 'new', 'target', 'redirect to', 'new url', 'new path', 'destination', 'target path', 'nach',
+                'neu', 'ziel',
+            ]),
         ];
     }
 
@@ -97,7 +158,12 @@ final readonly class FileSight
                 continue;
             }
             $at = count(array_filter($full, fn (string $cell): bool => $this->things->at($cell) !== null));
-            $numbered = count(array_filter($full, fn (string $cell): bool => ($this->things->numbered($cell) ?? $this->things->called($cell)) !== null));
+            $numbered = count(
+                array_filter(
+                    $full,
+                    fn (string $cell): bool => ($this->things->numbered($cell) ?? $this->things->called($cell)) !== null,
+                ),
+            );
             $at > $best['url'][0] && ($best['url'] = [$at, $column]);
             // What names a row is told once; among columns that do, the one that is called so.
             $isUnique = count(array_unique($full)) === count($full);
@@ -131,7 +197,10 @@ final readonly class FileSight
         $url = isset($fields['url']) ? $row[$fields['url']] ?? '' : '';
         $key = isset($fields['key']) ? $row[$fields['key']] ?? '' : '';
 
-        return $this->things->at($url) ?? $this->things->numbered($key) ?? ($key === '' ? null : $this->things->called($key)) ?? ($url === '' ? null : $this->things->called($url));
+        return $this->things->at($url) ??
+            ($this->things->numbered($key) ??
+                (($key === '' ? null : $this->things->called($key)) ??
+                    ($url === '' ? null : $this->things->called($url))));
     }
 
     /**
@@ -140,8 +209,14 @@ final readonly class FileSight
      * @param  array<int, array<string, string>>  $texts
      * @param  array<string, int>  $taken
      */
-    private function agreeing(string $field, int $columns, array $sample, array $found, array $texts, array $taken): ?int
-    {
+    private function agreeing(
+        string $field,
+        int $columns,
+        array $sample,
+        array $found,
+        array $texts,
+        array $taken,
+    ): ?int {
         $best = [0.0, null];
         for ($column = 0; $column < $columns; $column++) {
             if (in_array($column, $taken, true)) {
@@ -173,12 +248,22 @@ final readonly class FileSight
         foreach (array_chunk($things, 2000) as $chunk) {
             foreach (
                 DB::table('resources as r')
-                    ->leftJoin('resource_texts as t', static fn ($join) => $join->on('t.resource_id', '=', 'r.id')->where('t.field', 1))
-                    ->leftJoin('resource_texts as d', static fn ($join) => $join->on('d.resource_id', '=', 'r.id')->where('d.field', 2))
+                    ->leftJoin(
+                        'resource_texts as t',
+                        static fn ($join) => $join->on('t.resource_id', '=', 'r.id')->where('t.field', 1),
+                    )
+                    ->leftJoin(
+                        'resource_texts as d',
+                        static fn ($join) => $join->on('d.resource_id', '=', 'r.id')->where('d.field', 2),
+                    )
                     ->whereIn('r.id', $chunk)
                     ->get(['r.id', 'r.name', 't.stored as title', 'd.stored as description']) as $row
             ) {
-                $texts[(int) $row->id] = ['title' => (string) $row->title, 'description' => (string) $row->description, 'name' => (string) $row->name];
+                $texts[(int) $row->id] = [
+                    'title' => (string) $row->title,
+                    'description' => (string) $row->description,
+                    'name' => (string) $row->name,
+                ];
             }
         }
 

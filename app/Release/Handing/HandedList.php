@@ -40,7 +40,13 @@ final readonly class HandedList
             $value = self::valueOf($change, $url);
             $pattern = AddressPattern::between($url, $value);
             $key = $change->field->key()."\n".($pattern->isRule() ? $pattern->key() : $url->text());
-            $groups[$key] ??= ['field' => $change->field->key(), 'pattern' => $pattern, 'rows' => [], 'count' => 0, 'done' => 0];
+            $groups[$key] ??= [
+                'field' => $change->field->key(),
+                'pattern' => $pattern,
+                'rows' => [],
+                'count' => 0,
+                'done' => 0,
+            ];
             $groups[$key]['count']++;
             $groups[$key]['done'] += $isDone ? 1 : 0;
             if (count($groups[$key]['rows']) < self::EXAMPLES) {
@@ -48,7 +54,13 @@ final readonly class HandedList
             }
         }
         $made = array_map(self::group(...), array_values($groups));
-        usort($made, static fn (HandedGroup $a, HandedGroup $b): int => [$b->isTemplate, $b->count] <=> [$a->isTemplate, $a->count]);
+        usort(
+            $made,
+            static fn (HandedGroup $a, HandedGroup $b): int => [$b->isTemplate, $b->count] <=> [
+                $a->isTemplate,
+                $a->count,
+            ],
+        );
 
         return $made;
     }
@@ -62,7 +74,15 @@ final readonly class HandedList
     {
         foreach ($this->items('r.id IS NOT NULL AND i.page_id IS NULL') as $item) {
             foreach (FieldChange::unpack((string) $item->fields) as $change) {
-                yield ['name' => (string) $item->name, 'url' => (string) $item->resource_url, 'field' => $change->field->label(), 'before' => $change->base, 'after' => $change->target, 'isDone' => $item->seen === 'seen', 'seen' => $item->seen];
+                yield [
+                    'name' => (string) $item->name,
+                    'url' => (string) $item->resource_url,
+                    'field' => $change->field->label(),
+                    'before' => $change->base,
+                    'after' => $change->target,
+                    'isDone' => $item->seen === 'seen',
+                    'seen' => $item->seen,
+                ];
             }
         }
     }
@@ -142,7 +162,8 @@ final readonly class HandedList
         $isTemplate = $group['count'] >= self::LEAST && $group['pattern']->isRule();
         $words = $isTemplate
             ? "On every URL of the form {$group['pattern']->of}: {$group['field']} = {$group['pattern']->value}"
-            : "{$group['rows'][0]['url']}: {$group['field']} = ".($group['rows'][0]['value'] === '' ? 'as the theme sets it' : $group['rows'][0]['value']);
+            : "{$group['rows'][0]['url']}: {$group['field']} = ".
+                ($group['rows'][0]['value'] === '' ? 'as the theme sets it' : $group['rows'][0]['value']);
 
         return new HandedGroup($group['field'], $words, $group['rows'], $group['count'], $group['done'], $isTemplate);
     }

@@ -28,7 +28,14 @@ final readonly class Handover
     {
         $files = [];
         foreach (
-            DB::table('release_items')->where('release_id', $this->release)->where('store_id', $this->store->id)->where('via', Via::File->value)->whereNotIn('state', ['clash', 'refused', 'withdrawn'])->distinct()->orderBy('file_id')->pluck('file_id') as $id
+            DB::table('release_items')
+                ->where('release_id', $this->release)
+                ->where('store_id', $this->store->id)
+                ->where('via', Via::File->value)
+                ->whereNotIn('state', ['clash', 'refused', 'withdrawn'])
+                ->distinct()
+                ->orderBy('file_id')
+                ->pluck('file_id') as $id
         ) {
             $file = FileBook::find((int) $id);
             $file === null || ($files[] = $file);
@@ -123,10 +130,18 @@ final readonly class Handover
             }
             $sign = $table->lacks($change->target);
             if ($sign !== null) {
-                return ['state' => 'refused', 'reason' => "The file “{$file->name}” is written in {$file->charset}, which has no sign for “{$sign}”.", 'theirs' => []];
+                return [
+                    'state' => 'refused',
+                    'reason' => "The file “{$file->name}” is written in {$file->charset}, which has no sign for “{$sign}”.",
+                    'theirs' => [],
+                ];
             }
             if (self::isFormula($change->target)) {
-                return ['state' => 'refused', 'reason' => 'It begins like a formula, which a spreadsheet would run when somebody opens the file. Begin it with a letter.', 'theirs' => []];
+                return [
+                    'state' => 'refused',
+                    'reason' => 'It begins like a formula, which a spreadsheet would run when somebody opens the file. Begin it with a letter.',
+                    'theirs' => [],
+                ];
             }
             $now = self::plain($cells[$column] ?? '');
             if ($now !== $change->base && $now !== $change->target && ! $this->isOlder($file, $item, $change)) {
@@ -136,7 +151,11 @@ final readonly class Handover
 
         return $theirs === []
             ? null
-            : ['state' => 'clash', 'reason' => "The shop’s file of {$file->createdAt} holds another text than this was written against.", 'theirs' => $theirs];
+            : [
+                'state' => 'clash',
+                'reason' => "The shop’s file of {$file->createdAt} holds another text than this was written against.",
+                'theirs' => $theirs,
+            ];
     }
 
     /** Whether a text was released, and seen or taken back, since the file was exported: then the file does not know of it. */
@@ -161,7 +180,15 @@ final readonly class Handover
                 ->where('i.file_id', $file->id)
                 ->whereNotIn('i.state', ['clash', 'refused', 'withdrawn'])
                 ->orderBy('i.id')
-                ->get(['i.id', 'i.resource_id', 'i.external_id', 'i.fields', DB::raw('(SELECT MIN(r.at_row) FROM release_file_rows r WHERE r.resource_id = i.resource_id AND r.file_id = i.file_id) AS place')]) as $item
+                ->get([
+                    'i.id',
+                    'i.resource_id',
+                    'i.external_id',
+                    'i.fields',
+                    DB::raw(
+                        '(SELECT MIN(r.at_row) FROM release_file_rows r WHERE r.resource_id = i.resource_id AND r.file_id = i.file_id) AS place',
+                    ),
+                ]) as $item
         ) {
             $rows[] = [$item, (int) $item->place, FieldChange::unpack((string) $item->fields)];
         }
@@ -214,8 +241,14 @@ final readonly class Handover
                     continue;
                 }
                 $from = substr((string) $item->external_id, strlen('address:'));
-                $to = str_starts_with($change->target, $base) && ! $isWhole ? substr($change->target, strlen($base)) : $change->target;
-                $record = array_map(static fn (int $column): string => $usual[$column] ?? '', array_keys($file->columns));
+                $to =
+                    str_starts_with($change->target, $base) && ! $isWhole
+                        ? substr($change->target, strlen($base))
+                        : $change->target;
+                $record = array_map(
+                    static fn (int $column): string => $usual[$column] ?? '',
+                    array_keys($file->columns),
+                );
                 $record[$file->fields['from']] = $isWhole ? $base.$from : $from;
                 $record[$file->fields['to']] = $isWhole && str_starts_with($to, '/') ? $base.$to : $to;
                 $records[] = array_values($record);

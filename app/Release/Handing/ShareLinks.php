@@ -39,7 +39,9 @@ final class ShareLinks
             ->first(['release_links.store_id', 'release_links.release_id', 'release_batches.name']);
         $store = $row === null ? null : Store::query()->find((int) $row->store_id);
 
-        return $row === null || $store === null ? null : ['store' => $store, 'release' => (int) $row->release_id, 'name' => (string) $row->name];
+        return $row === null || $store === null
+            ? null
+            : ['store' => $store, 'release' => (int) $row->release_id, 'name' => (string) $row->name];
     }
 
     public function count(int $release): int

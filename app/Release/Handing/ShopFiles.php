@@ -20,7 +20,6 @@ use Illuminate\Support\Str;
 use InvalidArgumentException;
 use Orchard\Core\Tabular\Columns;
 use Orchard\Core\Tabular\DelimitedTable;
-use Orchard\Core\Tabular\Dialect;
 use Orchard\Core\Tabular\RawTable;
 use Orchard\Core\Wording\TextField;
 
@@ -56,7 +55,7 @@ final class ShopFiles
         $table = $isBook ? new WorkbookTable($path) : new DelimitedTable((string) file_get_contents($path), $dialect->separator ?: ',', $dialect->charset);
         [$names, $sample] = self::sample($table, $dialect->headerRow);
         self::checkNames($names);
-        $seen = (new FileSight($store, Things::of($store)))->look($names, $sample);
+        $seen = (new FileSight(Things::of($store)))->look($names, $sample);
         $before = $this->alike($store, $names);
         $key = 'shop-files/'.Str::lower(Str::random(32));
         Storage::disk('uploads')->put($key, (string) file_get_contents($path));
@@ -152,7 +151,7 @@ final class ShopFiles
         if (array_intersect(['title', 'description', 'h1', 'canonical', 'slug'], array_keys($fields)) === []) {
             throw new InvalidArgumentException('Say which column holds titles, descriptions or another text that is to be written.');
         }
-        $sight = new FileSight($store, Things::of($store));
+        $sight = new FileSight(Things::of($store));
         $names = $fields['key'] ?? ($fields['url'] ?? 0);
         $seen = [];
         $things = [];

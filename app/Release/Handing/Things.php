@@ -16,8 +16,12 @@ final readonly class Things
      * @param  array<string, int>  $bySlug  0 where several have it
      * @param  array<string, int>  $byNumber  0 where several have it
      */
-    private function __construct(private PageUrl $base, private array $byDigest, private array $bySlug, private array $byNumber)
-    {
+    private function __construct(
+        private PageUrl $base,
+        private array $byDigest,
+        private array $bySlug,
+        private array $byNumber,
+    ) {
     }
 
     public static function of(Store $store): self
@@ -34,8 +38,14 @@ final readonly class Things
                 $row->digest === null || ($byDigest[(string) $row->digest] = $after);
                 $slug = self::slug((string) $row->url);
                 $slug === '' || ($bySlug[$slug] = isset($bySlug[$slug]) ? 0 : $after);
-                foreach (array_unique([(string) $row->number, (string) preg_replace('/^[a-z0-9-]+:/', '', (string) $row->external_id)]) as $number) {
-                    $number === '' || ($byNumber[mb_strtolower($number)] = isset($byNumber[mb_strtolower($number)]) ? 0 : $after);
+                foreach (
+                    array_unique([
+                        (string) $row->number,
+                        (string) preg_replace('/^[a-z0-9-]+:/', '', (string) $row->external_id),
+                    ]) as $number
+                ) {
+                    $number === '' ||
+                        ($byNumber[mb_strtolower($number)] = isset($byNumber[mb_strtolower($number)]) ? 0 : $after);
                 }
             }
         } while (count($rows) === 20000);
@@ -58,18 +68,21 @@ final readonly class Things
     /** By the last part of an address, without its ending. */
     public function called(string $cell): ?int
     {
-        return ($this->bySlug[self::slug($cell)] ?? 0) ?: null;
+        return $this->bySlug[self::slug($cell)] ?? 0 ?: null;
     }
 
     public function numbered(string $cell): ?int
     {
-        return ($this->byNumber[mb_strtolower(trim($cell))] ?? 0) ?: null;
+        return $this->byNumber[mb_strtolower(trim($cell))] ?? 0 ?: null;
     }
 
     private static function slug(string $address): string
     {
         $path = strtok(trim($address), '?#') ?: '';
-        $last = preg_match('~([^/]+)/?$~', (string) preg_replace('~^https?://[^/]+~i', '', $path), $found) === 1 ? $found[1] : '';
+        $last =
+            preg_match('~([^/]+)/?$~', (string) preg_replace('~^https?://[^/]+~i', '', $path), $found) === 1
+                ? $found[1]
+                : '';
 
         return mb_strtolower(rawurldecode((string) preg_replace('/\.[a-z]{2,5}$/i', '', $last)));
     }

@@ -94,7 +94,10 @@ final readonly class Ways
 
         return match (true) {
             $isDirect && ($chosen === null || $chosen === Via::Direct) => new Way(Via::Direct),
-            $file !== null && $chosen !== Via::Person && ($chosen === Via::File || ! $isDirect) => new Way(Via::File, $file),
+            $file !== null && $chosen !== Via::Person && ($chosen === Via::File || ! $isDirect) => new Way(
+                Via::File,
+                $file,
+            ),
             default => new Way(Via::Person),
         };
     }

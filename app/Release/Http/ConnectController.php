@@ -27,23 +27,49 @@ final readonly class ConnectController
 
     public function show(Store $store, Connections $connections): View
     {
-        $files = DB::table('release_files')->where('store_id', $store->id)->whereNull('removed_at')->orderByDesc('id')->limit(50)->get()->map(ShopFile::from(...));
+        $files = DB::table('release_files')
+            ->where('store_id', $store->id)
+            ->whereNull('removed_at')
+            ->orderByDesc('id')
+            ->limit(50)
+            ->get()
+            ->map(ShopFile::from(...));
         $mapping = $connections->mapping($store);
 
         return view('release.connect', [
             'store' => $store,
             'ways' => Ways::of($store),
-            'fields' => ['title' => 'Titles', 'description' => 'Descriptions', 'canonical' => 'Canonicals', 'robots' => 'Robots', 'redirect' => 'Redirects', 'slug' => 'Slugs'],
+            'fields' => [
+                'title' => 'Titles',
+                'description' => 'Descriptions',
+                'canonical' => 'Canonicals',
+                'robots' => 'Robots',
+                'redirect' => 'Redirects',
+                'slug' => 'Slugs',
+            ],
             'mapping' => $mapping,
-            'url' => (string) DB::table('connections')->where('store_id', $store->id)->where('sort', 'shop')->value('url'),
-            'known' => DB::table('resources')->where('store_id', $store->id)->where('gone', 0)->groupBy('from_page')->selectRaw('from_page, COUNT(*) AS n')->pluck('n', 'from_page')->all(),
+            'url' => (string) DB::table('connections')
+                ->where('store_id', $store->id)
+                ->where('sort', 'shop')
+                ->value('url'),
+            'known' => DB::table('resources')
+                ->where('store_id', $store->id)
+                ->where('gone', 0)
+                ->groupBy('from_page')
+                ->selectRaw('from_page, COUNT(*) AS n')
+                ->pluck('n', 'from_page')
+                ->all(),
             'files' => $files,
         ]);
     }
 
     public function ways(Request $request, Store $store, StoreOptions $options): RedirectResponse
     {
-        $given = $request->validate(['ways' => ['array:'.implode(',', Ways::FIELDS)], 'ways.*' => ['nullable', 'in:direct,file,person'], 'days' => ['required', 'integer', 'between:1,90']]);
+        $given = $request->validate([
+            'ways' => ['array:'.implode(',', Ways::FIELDS)],
+            'ways.*' => ['nullable', 'in:direct,file,person'],
+            'days' => ['required', 'integer', 'between:1,90'],
+        ]);
         $chosen = [];
         foreach ($given['ways'] ?? [] as $field => $way) {
             is_string($way) && $way !== '' && ($chosen[] = "$field=$way");
@@ -56,12 +82,22 @@ final readonly class ConnectController
 
     public function upload(Request $request, Store $store): RedirectResponse
     {
-        $request->validate(['file' => ['required', 'file', 'max:'.intdiv(ShopFiles::MOST_BYTES, 1024)]], ['file.max' => 'The file is larger than 60 MB. Export fewer columns or pages at a time.']);
+        $request->validate(
+            ['file' => ['required', 'file', 'max:'.intdiv(ShopFiles::MOST_BYTES, 1024)]],
+            ['file.max' => 'The file is larger than 60 MB. Export fewer columns or pages at a time.'],
+        );
         $given = $request->file('file');
         try {
-            $file = $this->files->take($store, $request->user()?->id, (string) $given?->getClientOriginalName(), (string) $given?->getRealPath());
+            $file = $this->files->take(
+                $store,
+                $request->user()?->id,
+                (string) $given?->getClientOriginalName(),
+                (string) $given?->getRealPath(),
+            );
         } catch (InvalidArgumentException $wrong) {
-            throw ValidationException::withMessages(['file' => $wrong->getMessage()])->redirectTo(route('connect', $store));
+            throw ValidationException::withMessages(['file' => $wrong->getMessage()])->redirectTo(
+                route('connect', $store),
+            );
         }
 
         return redirect()->route('connect.file', [$store, $file->id]);
@@ -92,7 +128,14 @@ final readonly class ConnectController
 
     public function confirm(Request $request, Store $store, int $file): RedirectResponse
     {
-        $request->validate(['type' => ['required', 'in:items,redirects'], 'is' => ['array', 'max:500'], 'is.*' => ['nullable', 'string', 'max:20'], 'needs' => ['array', 'max:500'], 'needs.*' => ['integer', 'between:0,499'], 'all' => ['nullable', 'boolean']]);
+        $request->validate([
+            'type' => ['required', 'in:items,redirects'],
+            'is' => ['array', 'max:500'],
+            'is.*' => ['nullable', 'string', 'max:20'],
+            'needs' => ['array', 'max:500'],
+            'needs.*' => ['integer', 'between:0,499'],
+            'all' => ['nullable', 'boolean'],
+        ]);
         $found = $this->files->find($store, $file) ?? abort(404);
         $type = (string) $request->input('type');
         $known = array_column($type === 'redirects' ? FileSight::redirectFields() : FileSight::fields(), 'key');
@@ -107,24 +150,36 @@ final readonly class ConnectController
                 }
                 $fields[$field] = (int) $column;
             }
-            $needs = $request->boolean('all') ? null : array_values(array_map(intval(...), array_filter($request->array('needs'), is_numeric(...))));
+            $needs = $request->boolean('all')
+                ? null
+                : array_values(array_map(intval(...), array_filter($request->array('needs'), is_numeric(...))));
             $confirmed = $this->files->confirm($store, $found, $type, $fields, $needs);
         } catch (InvalidArgumentException $wrong) {
-            throw ValidationException::withMessages(['file' => $wrong->getMessage()])->redirectTo(route('connect.file', [$store, $file]));
+            throw ValidationException::withMessages(['file' => $wrong->getMessage()])->redirectTo(
+                route('connect.file', [$store, $file]),
+            );
         }
 
-        return redirect()->route('connect', $store)->with(
-            'done',
-            $type === 'redirects'
-                ? "“{$confirmed->name}”: redirects go out in this form."
-                : "“{$confirmed->name}”: ".number_format($confirmed->matched).' of '.number_format($confirmed->rows).' rows are pages of the store; the others stay as they are.',
-        );
+        return redirect()
+            ->route('connect', $store)
+            ->with(
+                'done',
+                $type === 'redirects'
+                    ? "“{$confirmed->name}”: redirects go out in this form."
+                    : "“{$confirmed->name}”: ".
+                        number_format($confirmed->matched).
+                        ' of '.
+                        number_format($confirmed->rows).
+                        ' rows are pages of the store; the others stay as they are.',
+            );
     }
 
     public function remove(Store $store, int $file): RedirectResponse
     {
         $this->files->remove($store, $file);
 
-        return redirect()->route('connect', $store)->with('done', 'The file is no longer used. Releases that were made of it keep it.');
+        return redirect()
+            ->route('connect', $store)
+            ->with('done', 'The file is no longer used. Releases that were made of it keep it.');
     }
 }

@@ -45,7 +45,9 @@ final readonly class HandoverController
                         'Content-Disposition' => 'attachment; filename="'.$handover->nameOf($one).'"',
                     ]);
                 } catch (InvalidArgumentException $wrong) {
-                    return redirect()->route('release.show', [$store, $release])->withErrors(['file' => $wrong->getMessage()]);
+                    return redirect()
+                        ->route('release.show', [$store, $release])
+                        ->withErrors(['file' => $wrong->getMessage()]);
                 }
             }
         }
@@ -56,7 +58,10 @@ final readonly class HandoverController
     {
         $name = $this->check($store, $release);
 
-        return view('release.list', $this->listOf($store, $release, $name) + ['links' => $this->links->count($release), 'isGuest' => false]);
+        return view(
+            'release.list',
+            $this->listOf($store, $release, $name) + ['links' => $this->links->count($release), 'isGuest' => false],
+        );
     }
 
     public function form(Store $store, int $release, string $form): StreamedResponse
@@ -71,7 +76,9 @@ final readonly class HandoverController
         $this->check($store, $release);
         $token = $this->links->make($store, $release, $request->user()?->id);
 
-        return redirect()->route('release.list', [$store, $release])->with('link', route('handed', $token));
+        return redirect()
+            ->route('release.list', [$store, $release])
+            ->with('link', route('handed', $token));
     }
 
     public function endLinks(Store $store, int $release): RedirectResponse
@@ -79,7 +86,9 @@ final readonly class HandoverController
         $this->check($store, $release);
         $this->links->end($store, $release);
 
-        return redirect()->route('release.list', [$store, $release])->with('done', 'All links to this list have ended.');
+        return redirect()
+            ->route('release.list', [$store, $release])
+            ->with('done', 'All links to this list have ended.');
     }
 
     public function giveUp(Request $request, Store $store, int $release, Releases $releases): RedirectResponse
@@ -87,7 +96,14 @@ final readonly class HandoverController
         $this->check($store, $release);
         $count = $releases->giveUp($store, $release, null);
 
-        return redirect()->route('release.show', [$store, $release])->with('done', $count === 0 ? 'Everything has been seen meanwhile.' : number_format($count).' are given up; their drafts are ready again.');
+        return redirect()
+            ->route('release.show', [$store, $release])
+            ->with(
+                'done',
+                $count === 0
+                    ? 'Everything has been seen meanwhile.'
+                    : number_format($count).' are given up; their drafts are ready again.',
+            );
     }
 
     public function guest(string $token): Response
@@ -153,13 +169,27 @@ final readonly class HandoverController
                 }
                 $lines = $list->redirects();
                 if ($form === 'redirects.csv') {
-                    TableWriter::write('csv', ['from', 'to', 'status'], array_map(static fn (Redirect $line): array => [$line->from->text(), $line->to?->text() ?? 'gone', $line->status], $lines), $out);
+                    TableWriter::write(
+                        'csv',
+                        ['from', 'to', 'status'],
+                        array_map(
+                            static fn (Redirect $line): array => [
+                                $line->from->text(),
+                                $line->to?->text() ?? 'gone',
+                                $line->status,
+                            ],
+                            $lines,
+                        ),
+                        $out,
+                    );
 
                     return;
                 }
                 if ($form === 'nginx.conf') {
                     $rules = NginxRules::write($lines);
-                    echo "# For the http block:\n{$rules['maps']}\n# For the server block, before its locations:\n#".str_replace("\n", "\n#", rtrim($rules['server']))."\n";
+                    echo "# For the http block:\n{$rules['maps']}\n# For the server block, before its locations:\n#".
+                        str_replace("\n", "\n#", rtrim($rules['server'])).
+                        "\n";
 
                     return;
                 }

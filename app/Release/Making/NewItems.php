@@ -43,19 +43,37 @@ final readonly class NewItems
             $shown = DB::table('resource_texts')->whereIn('resource_id', $ids)->get()->groupBy('resource_id');
             $rows = [];
             foreach ($chunk as $resourceId => $group) {
-                $resource = $resources[$resourceId] ?? throw new LogicException("Draft of resource $resourceId, which is not there.");
+                $resource =
+                    $resources[$resourceId] ??
+                    throw new LogicException("Draft of resource $resourceId, which is not there.");
                 $kind = PageKind::from((int) $resource->kind);
                 $ways = $changes = [];
                 foreach ($group as $draft) {
                     $way = $this->ways->ofText($draft->field, $kind, (int) $resourceId, (int) $resource->from_page > 0);
                     $before = $shown->get($resourceId)?->firstWhere('field', $draft->field->value)?->shown;
-                    $suffix = $draft->field === TextField::Title ? $suffixes->suffix((int) $resource->market_id, $kind->value) : '';
+                    $suffix =
+                        $draft->field === TextField::Title
+                            ? $suffixes->suffix((int) $resource->market_id, $kind->value)
+                            : '';
                     $after = $draft->value === '' ? null : $draft->value.$suffix;
                     $ways[$way->key()] = $way;
-                    $changes[$way->key()][] = new FieldChange($draft->field, $draft->baseValue, $draft->value, $draft->origin->value, $before, $after);
+                    $changes[$way->key()][] = new FieldChange(
+                        $draft->field,
+                        $draft->baseValue,
+                        $draft->value,
+                        $draft->origin->value,
+                        $before,
+                        $after,
+                    );
                 }
                 foreach ($ways as $key => $way) {
-                    $rows[] = $this->row($way, (int) $resourceId, (string) $resource->external_id, null, $changes[$key]);
+                    $rows[] = $this->row(
+                        $way,
+                        (int) $resourceId,
+                        (string) $resource->external_id,
+                        null,
+                        $changes[$key],
+                    );
                 }
             }
             DB::table('release_items')->insert($rows);
@@ -74,7 +92,9 @@ final readonly class NewItems
         $base = PageUrl::parse($this->store->base_url);
         $count = 0;
         foreach ($changes->groupBy('page_id')->chunk(500) as $chunk) {
-            $pages = $this->pages(array_values($chunk->keys()->map(static fn (int|string $id): int => (int) $id)->all()));
+            $pages = $this->pages(
+                array_values($chunk->keys()->map(static fn (int|string $id): int => (int) $id)->all()),
+            );
             $rows = [];
             foreach ($chunk as $page => $group) {
                 $row = $pages[$page] ?? throw new LogicException("Page $page is not there.");
@@ -85,7 +105,9 @@ final readonly class NewItems
                 foreach ($group as $change) {
                     $field = AddressField::from((int) $change->field);
                     $way = $this->ways->ofAddress($field, $resource, $kind, (int) $row->from_page > 0);
-                    $isOwn = $this->ways->isOfResource($field, $resource, $kind) || ($way->file !== null && $field !== AddressField::Redirect);
+                    $isOwn =
+                        $this->ways->isOfResource($field, $resource, $kind) ||
+                        ($way->file !== null && $field !== AddressField::Redirect);
                     $key = $way->key().($isOwn ? ' own' : '');
                     $ways[$key] = [$way, $isOwn];
                     $parts[$key][] = $this->addressChange($change, $row, $url, $base);

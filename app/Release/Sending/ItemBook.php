@@ -130,7 +130,12 @@ final class ItemBook
         foreach ($changes as $change) {
             $fields[$change->field->key()] ??= $change->base;
         }
-        $this->clash($item, $changes, new ShopResource((string) $item->external_id, '', '', '', '', $fields, []), $reason);
+        $this->clash(
+            $item,
+            $changes,
+            new ShopResource((string) $item->external_id, '', '', '', '', $fields, []),
+            $reason,
+        );
     }
 
     /** @param  list<FieldChange>  $changes */
@@ -236,7 +241,13 @@ final class ItemBook
         foreach ($isUndo ? [] : FieldChange::unpack((string) $item->fields) as $change) {
             $change->field instanceof AddressField
                 ? $this->addresses->backToReady((int) $item->page_id, $change->field)
-                : $this->drafts->settle((int) $item->store_id, (int) $item->resource_id, $change->field, DraftState::Ready, null);
+                : $this->drafts->settle(
+                    (int) $item->store_id,
+                    (int) $item->resource_id,
+                    $change->field,
+                    DraftState::Ready,
+                    null,
+                );
         }
         $this->giveBack($item, $isUndo);
     }

@@ -130,7 +130,9 @@ final class LookWork implements LongWork
         $isHanded = (string) $item->state === ItemState::Handed->value;
         // Whoever it was handed to may take days; a page is not asked more than daily for it.
         $next = $isHanded
-            ? (strtotime((string) $item->due_at) <= time() ? null : self::AGAIN[$looks - 1] ?? 86400)
+            ? (strtotime((string) $item->due_at) <= time()
+                ? null
+                : self::AGAIN[$looks - 1] ?? 86400)
             : self::AGAIN[$looks - 1] ?? null;
         DB::table('release_items')
             ->where('id', $item->id)

@@ -145,10 +145,8 @@ final class SendWork implements LongWork
         }
         $clash = match (true) {
             // Where a part of it has arrived, it was our write that moved the version.
-            $wasUnsure && $now->version !== $item->version && count($missing) === count($changes)
-                => 'The shop’s resource changed while the answer to our write was lost.',
-            self::differs($now, $missing, static fn (FieldChange $c): string => $c->base)
-                => 'The shop’s text is no longer the one this was written against.',
+            $wasUnsure && $now->version !== $item->version && count($missing) === count($changes) => 'The shop’s resource changed while the answer to our write was lost.',
+            self::differs($now, $missing, static fn (FieldChange $c): string => $c->base) => 'The shop’s text is no longer the one this was written against.',
             default => null,
         };
         if ($clash !== null) {
@@ -178,7 +176,12 @@ final class SendWork implements LongWork
                 $run->fenced(
                     fn () => self::missing($after, $changes) === []
                         ? $this->book->live($item, $changes, $after)
-                        : $this->book->clash($item, $changes, $after, 'The shop took the change, but holds another text now.'),
+                        : $this->book->clash(
+                            $item,
+                            $changes,
+                            $after,
+                            'The shop took the change, but holds another text now.',
+                        ),
                 );
 
                 return 0;

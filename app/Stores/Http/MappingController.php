@@ -82,10 +82,14 @@ final readonly class MappingController
             $drafts->keep($draft);
             [$done, $more] = $this->do((string) $request->input('do'), $request, $store->refresh(), $draft, $place);
         } catch (InvalidArgumentException|ShopUnavailable $wrong) {
-            throw ValidationException::withMessages(['mapping' => $wrong->getMessage()])->redirectTo(route('connect.mapping', [$store, 'list' => $place]));
+            throw ValidationException::withMessages(['mapping' => $wrong->getMessage()])->redirectTo(
+                route('connect.mapping', [$store, 'list' => $place]),
+            );
         }
 
-        return redirect()->route('connect.mapping', [$store, 'list' => $place])->with(array_filter(['done' => $done]) + $more);
+        return redirect()
+            ->route('connect.mapping', [$store, 'list' => $place])
+            ->with(array_filter(['done' => $done]) + $more);
     }
 
     public function export(Store $store): Response
@@ -107,10 +111,14 @@ final readonly class MappingController
             $given = json_decode($json, false, 64);
             $given instanceof stdClass && (new MappingDraft($store))->keep($given);
         } catch (InvalidArgumentException $wrong) {
-            throw ValidationException::withMessages(['file' => $wrong->getMessage()])->redirectTo(route('connect.mapping', $store));
+            throw ValidationException::withMessages(['file' => $wrong->getMessage()])->redirectTo(
+                route('connect.mapping', $store),
+            );
         }
 
-        return redirect()->route('connect.mapping', $store)->with('done', 'The mapping is brought in. Look at it, try it, then use it.');
+        return redirect()
+            ->route('connect.mapping', $store)
+            ->with('done', 'The mapping is brought in. Look at it, try it, then use it.');
     }
 
     /** The form that mappings have, for whoever writes one by hand. */
@@ -140,8 +148,21 @@ final readonly class MappingController
                 throw new InvalidArgumentException('A mapping has at most '.self::MOST_LISTS.' lists.');
             }
             $names = array_map(static fn (stdClass $one): string => (string) $one->name, $draft->lists);
-            $free = array_values(array_diff(['products', 'collections', 'articles', 'pages', 'list-5', 'list-6', 'list-7', 'list-8', 'list-9', 'list-10', 'list-11', 'list-12'], $names))[0];
-            $kinds = ['products' => 'product', 'collections' => 'collection', 'articles' => 'article', 'pages' => 'page'];
+            $free = array_values(
+                array_diff(
+                    [
+                        'products', 'collections', 'articles', 'pages', 'list-5', 'list-6', 'list-7', 'list-8',
+                        'list-9', 'list-10', 'list-11', 'list-12',
+                    ],
+                    $names,
+                ),
+            )[0];
+            $kinds = [
+                'products' => 'product',
+                'collections' => 'collection',
+                'articles' => 'article',
+                'pages' => 'page',
+            ];
             $draft->lists[] = MappingDraft::newList($free, $kinds[$free] ?? 'other');
 
             return count($draft->lists) - 1;
@@ -176,7 +197,15 @@ final readonly class MappingController
                     throw new InvalidArgumentException('Say which one to try it on: its number in the shop.');
                 }
 
-                return [null, ['trial' => (new Trial($store, $shop))->run($mapping->idOf($mapping->lists[$place], $own), $this->field($request, $mapping->lists[$place]))]];
+                return [
+                    null,
+                    [
+                        'trial' => (new Trial($store, $shop))->run(
+                            $mapping->idOf($mapping->lists[$place], $own),
+                            $this->field($request, $mapping->lists[$place]),
+                        ),
+                    ],
+                ];
             case 'right':
                 $problem = (new Trial($store, $this->connections->shop($store)))->putRight();
                 if ($problem !== null) {
@@ -187,7 +216,10 @@ final readonly class MappingController
             case 'use':
                 (new MappingDraft($store))->use();
 
-                return ['The mapping is in use. The next crawl brings in what the shop holds; releases go directly from now on.', []];
+                return [
+                    'The mapping is in use. The next crawl brings in what the shop holds; releases go directly from now on.',
+                    [],
+                ];
             default:
                 return ['Kept.', []];
         }
@@ -211,14 +243,17 @@ final readonly class MappingController
             $mapping = ShopMapping::fromJson(MappingDraft::json($draft));
             $list = $mapping->lists[$place];
             $item = $sample->items($draft->lists[$place])[0] ?? null;
-            $field = array_values(array_filter(['title', 'description', 'h1', 'canonical'], $list->can(...)))[0] ?? null;
+            $field =
+                array_values(array_filter(['title', 'description', 'h1', 'canonical'], $list->can(...)))[0] ?? null;
             if ($item === null || $field === null) {
                 return [];
             }
             $resource = $list->resource($item);
             $named = $resource->named($mapping->idOf($list, $resource->id));
 
-            return (new MappedShop($this->connections->signed($store, $mapping), $mapping))->dry($named, [$field => ($resource->fields[$field] ?? '').'.']);
+            return (new MappedShop($this->connections->signed($store, $mapping), $mapping))->dry($named, [
+                $field => ($resource->fields[$field] ?? '').'.',
+            ]);
         } catch (InvalidArgumentException|ShopUnavailable $wrong) {
             return [$wrong->getMessage()];
         }

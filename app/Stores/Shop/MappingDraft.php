@@ -32,29 +32,49 @@ final readonly class MappingDraft
 
     public function read(): stdClass
     {
-        $row = DB::table('connections')->where('store_id', $this->store->id)->where('sort', 'shop')->first(['mapping', 'mapping_draft']);
+        $row = DB::table('connections')
+            ->where('store_id', $this->store->id)
+            ->where('sort', 'shop')
+            ->first(['mapping', 'mapping_draft']);
         $given = json_decode((string) ($row->mapping_draft ?? ($row->mapping ?? '')), false, 64);
         $draft = $given instanceof stdClass ? $given : new stdClass();
         $draft->mapping = 1;
         isset($draft->sign_in) || ($draft->sign_in = (object) ['by' => 'bearer']);
-        isset($draft->lists) && is_array($draft->lists) && $draft->lists !== [] || ($draft->lists = [self::newList('products', 'product')]);
+        (isset($draft->lists) && is_array($draft->lists) && $draft->lists !== []) ||
+            ($draft->lists = [self::newList('products', 'product')]);
 
         return $draft;
     }
 
     public static function newList(string $name, string $kind): stdClass
     {
-        return (object) ['name' => $name, 'kind' => $kind, 'list' => (object) ['path' => '/'.$name], 'items' => '', 'fields' => (object) ['id' => '/id']];
+        return (object) [
+            'name' => $name,
+            'kind' => $kind,
+            'list' => (object) ['path' => '/'.$name],
+            'items' => '',
+            'fields' => (object) ['id' => '/id'],
+        ];
     }
 
     public function keep(stdClass $draft): void
     {
         $json = self::json($draft);
         if (strlen($json) > ShopMapping::LONGEST) {
-            throw new InvalidArgumentException('The mapping has more than '.number_format(ShopMapping::LONGEST).' bytes.');
+            throw new InvalidArgumentException(
+                'The mapping has more than '.number_format(ShopMapping::LONGEST).' bytes.',
+            );
         }
         DB::table('connections')->upsert(
-            [['store_id' => $this->store->id, 'sort' => 'shop', 'url' => '', 'secret' => Crypt::encryptString(''), 'mapping_draft' => $json]],
+            [
+                [
+                    'store_id' => $this->store->id,
+                    'sort' => 'shop',
+                    'url' => '',
+                    'secret' => Crypt::encryptString(''),
+                    'mapping_draft' => $json,
+                ],
+            ],
             ['store_id', 'sort'],
             ['mapping_draft'],
         );
@@ -98,18 +118,28 @@ final readonly class MappingDraft
     {
         foreach ($typed as $place => $text) {
             $place = (string) $place;
-            if (preg_match('~^/(name|sign_in|rate|errors|redirects|addresses|hits|lists/\d{1,2})(/[a-z0-9_]{1,30}){0,4}$~', $place) !== 1) {
+            if (
+                preg_match(
+                    '~^/(name|sign_in|rate|errors|redirects|addresses|hits|lists/\d{1,2})(/[a-z0-9_]{1,30}){0,4}$~',
+                    $place,
+                ) !== 1
+            ) {
                 throw new InvalidArgumentException("$place is no place in a mapping.");
             }
             $value = self::valueOf($place, is_string($text) ? trim($text) : '');
-            $value === null ? self::takeOut($draft, explode('/', substr($place, 1))) : Pointer::of($place)->put($draft, $value);
+            $value === null
+                ? self::takeOut($draft, explode('/', substr($place, 1)))
+                : Pointer::of($place)->put($draft, $value);
         }
         self::prune($draft);
     }
 
     public static function json(stdClass $draft): string
     {
-        return json_encode($draft, JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR);
+        return json_encode(
+            $draft,
+            JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR,
+        );
     }
 
     /** A place's value as it is typed. */
@@ -125,7 +155,10 @@ final readonly class MappingDraft
             $at === null => '',
             is_bool($at) => $at ? '1' : '',
             is_scalar($at) => (string) $at,
-            $at instanceof stdClass && in_array(substr($last, 1), self::PAIRS, true) => self::pairsOf($at, $last === '/headers' ? ': ' : ' = '),
+            $at instanceof stdClass && in_array(substr($last, 1), self::PAIRS, true) => self::pairsOf(
+                $at,
+                $last === '/headers' ? ': ' : ' = ',
+            ),
             default => json_encode($at, JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR),
         };
     }
@@ -134,7 +167,10 @@ final readonly class MappingDraft
     {
         $lines = [];
         foreach (get_object_vars($pairs) as $name => $value) {
-            $lines[] = $name.$between.(is_string($value) ? $value : json_encode($value, JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR));
+            $lines[] =
+                $name.
+                $between.
+                (is_string($value) ? $value : json_encode($value, JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR));
         }
 
         return implode("\n", $lines);
@@ -161,18 +197,25 @@ final readonly class MappingDraft
         if ($last === 'each') {
             return true;
         }
-        if (in_array($last, self::PAIRS, true) && ! ($last === 'attributes' && $text[0] === '/' && ! str_contains($text, '='))) {
+        if (
+            in_array($last, self::PAIRS, true) &&
+            ! ($last === 'attributes' && $text[0] === '/' && ! str_contains($text, '='))
+        ) {
             return self::pairs($place, $text, $last === 'headers' ? ':' : '=');
         }
         if ($last === 'moved' || $last === 'wait') {
-            $all = array_values(array_filter(array_map(trim(...), explode(',', $text)), static fn (string $one): bool => $one !== ''));
+            $all = array_values(
+                array_filter(array_map(trim(...), explode(',', $text)), static fn (string $one): bool => $one !== ''),
+            );
 
             return $last === 'moved' ? array_map(intval(...), $all) : $all;
         }
         if (preg_match(self::JSON, $place) === 1 || $text[0] === '{') {
             $value = json_decode($text, false, 32);
-            if (! $value instanceof stdClass && ! is_array($value)) {
-                throw new InvalidArgumentException("$place: this is no JSON (".strtolower(json_last_error_msg()).').');
+            if (! ($value instanceof stdClass) && ! is_array($value)) {
+                throw new InvalidArgumentException(
+                    "$place: this is no JSON (".strtolower(json_last_error_msg()).').',
+                );
             }
 
             return $value;
@@ -181,7 +224,11 @@ final readonly class MappingDraft
         return $text;
     }
 
-    /** @throws InvalidArgumentException */
+    /**
+     * @param  non-empty-string  $between
+     *
+     * @throws InvalidArgumentException
+     */
     private static function pairs(string $place, string $text, string $between): stdClass
     {
         $pairs = new stdClass();
@@ -191,7 +238,9 @@ final readonly class MappingDraft
             }
             [$name, $value] = [...array_map(trim(...), explode($between, $line, 2)), ''];
             if ($name === '' || $value === '') {
-                throw new InvalidArgumentException("$place: “{$line}” is no name and value with “{$between}” between them.");
+                throw new InvalidArgumentException(
+                    "$place: “{$line}” is no name and value with “{$between}” between them.",
+                );
             }
             $pairs->{$name} = $value[0] === '{' ? json_decode($value) ?? $value : $value;
         }
@@ -217,13 +266,23 @@ final readonly class MappingDraft
     private static function prune(stdClass $draft): void
     {
         foreach (['rate', 'errors'] as $section) {
-            if (isset($draft->{$section}) && ($section === 'errors' ? ! isset($draft->errors->at) : get_object_vars($draft->rate) === [])) {
+            if (
+                isset($draft->{$section}) &&
+                ($section === 'errors' ? ! isset($draft->errors->at) : get_object_vars($draft->rate) === [])
+            ) {
                 unset($draft->{$section});
             }
         }
         foreach (['header', 'user', 'path', 'body', 'token', 'seconds', 'scope'] as $name) {
-            $wanted = ['bearer' => [], 'none' => [], 'header' => ['header'], 'basic' => ['user'], 'client' => ['user', 'path', 'body', 'token', 'seconds', 'scope']];
-            in_array($name, $wanted[$draft->sign_in->by ?? 'bearer'] ?? [], true) || ($draft->sign_in instanceof stdClass && self::drop($draft->sign_in, $name));
+            $wanted = [
+                'bearer' => [],
+                'none' => [],
+                'header' => ['header'],
+                'basic' => ['user'],
+                'client' => ['user', 'path', 'body', 'token', 'seconds', 'scope'],
+            ];
+            in_array($name, $wanted[$draft->sign_in->by ?? 'bearer'] ?? [], true) ||
+                ($draft->sign_in instanceof stdClass && self::drop($draft->sign_in, $name));
         }
         foreach ($draft->lists as $list) {
             if (isset($list->kind) && $list->kind instanceof stdClass && ! isset($list->kind->at)) {
@@ -235,7 +294,11 @@ final readonly class MappingDraft
             }
             // What is half said stays, and is told as lacking.
             $write = $list->write ?? null;
-            if ($write instanceof stdClass && ! isset($write->request->path) && get_object_vars($write->put ?? new stdClass()) === []) {
+            if (
+                $write instanceof stdClass &&
+                ! isset($write->request->path) &&
+                get_object_vars($write->put ?? new stdClass()) === []
+            ) {
                 unset($list->write);
             }
             if (isset($list->paging) && $list->paging->by === 'none') {

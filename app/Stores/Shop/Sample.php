@@ -39,19 +39,40 @@ final readonly class Sample
             'mapping' => 1,
             'sign_in' => $draft->sign_in,
             'rate' => $draft->rate ?? null,
-            'lists' => [(object) array_filter(['name' => 'sample', 'kind' => 'other', 'list' => $list->list, 'items' => '', 'fields' => (object) ['id' => ''], 'paging' => $list->paging ?? null], static fn (mixed $part): bool => $part !== null)],
+            'lists' => [
+                (object) array_filter(
+                    [
+                        'name' => 'sample',
+                        'kind' => 'other',
+                        'list' => $list->list,
+                        'items' => '',
+                        'fields' => (object) ['id' => ''],
+                        'paging' => $list->paging ?? null,
+                    ],
+                    static fn (mixed $part): bool => $part !== null,
+                ),
+            ],
         ]);
         $mapping = ShopMapping::fromJson(MappingDraft::json($least));
         $shape = $mapping->lists[0];
         $begun = microtime(true);
-        $answer = $connections->signed($store, $mapping)->send($shape->list->method, $shape->paging->ask($shape->list->filled(['cursor' => '']), null));
+        $answer = $connections
+            ->signed($store, $mapping)
+            ->send($shape->list->method, $shape->paging->ask($shape->list->filled(['cursor' => '']), null));
         $spent = (int) round((microtime(true) - $begun) * 1000);
         if ($answer->status === 0) {
             throw ShopUnavailable::silent((string) $answer->problem);
         }
         $data = json_decode($answer->body, true, 64);
         if ($answer->status >= 300) {
-            throw ShopUnavailable::answered($answer->status, is_array($data) ? mb_substr((string) json_encode($data, JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE), 0, 200) : '', $answer->retryAfter(), (string) $list->list->path);
+            throw ShopUnavailable::answered(
+                $answer->status,
+                is_array($data)
+                    ? mb_substr((string) json_encode($data, JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE), 0, 200)
+                    : '',
+                $answer->retryAfter(),
+                (string) $list->list->path,
+            );
         }
         if (! is_array($data)) {
             throw ShopUnavailable::garbled('it answers, but not with JSON.');
@@ -118,27 +139,71 @@ final readonly class Sample
     }
 
     /** @param  list<array{depth: int, name: ?string, place: ?string, text: string, kind: string, more: int}>  $lines */
-    private static function walk(mixed $value, string $place, ?string $name, int $depth, string $items, array &$lines): void
-    {
+    private static function walk(
+        mixed $value,
+        string $place,
+        ?string $name,
+        int $depth,
+        string $items,
+        array &$lines,
+    ): void {
         if (count($lines) > self::MOST_LINES) {
             return;
         }
         if (! is_array($value)) {
-            $text = (string) json_encode($value, JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_INVALID_UTF8_SUBSTITUTE);
-            $lines[] = ['depth' => $depth, 'name' => $name, 'place' => $place, 'text' => $text, 'kind' => 'value', 'more' => 0];
+            $text = (string) json_encode(
+                $value,
+                JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_INVALID_UTF8_SUBSTITUTE,
+            );
+            $lines[] = [
+                'depth' => $depth,
+                'name' => $name,
+                'place' => $place,
+                'text' => $text,
+                'kind' => 'value',
+                'more' => 0,
+            ];
 
             return;
         }
         $isList = array_is_list($value);
-        $lines[] = ['depth' => $depth, 'name' => $name, 'place' => $isList ? $place : null, 'text' => $isList ? '[' : '{', 'kind' => 'open', 'more' => 0];
+        $lines[] = [
+            'depth' => $depth,
+            'name' => $name,
+            'place' => $isList ? $place : null,
+            'text' => $isList ? '[' : '{',
+            'kind' => 'open',
+            'more' => 0,
+        ];
         $shown = $isList ? array_slice($value, 0, $place === $items ? 1 : 3, true) : $value;
         foreach ($shown as $key => $inner) {
-            self::walk($inner, $place.'/'.str_replace(['~', '/'], ['~0', '~1'], (string) $key), $isList ? null : (string) $key, $depth + 1, $items, $lines);
+            self::walk(
+                $inner,
+                $place.'/'.str_replace(['~', '/'], ['~0', '~1'], (string) $key),
+                $isList ? null : (string) $key,
+                $depth + 1,
+                $items,
+                $lines,
+            );
         }
         if (count($shown) < count($value)) {
-            $lines[] = ['depth' => $depth + 1, 'name' => null, 'place' => null, 'text' => '', 'kind' => 'more', 'more' => count($value) - count($shown)];
+            $lines[] = [
+                'depth' => $depth + 1,
+                'name' => null,
+                'place' => null,
+                'text' => '',
+                'kind' => 'more',
+                'more' => count($value) - count($shown),
+            ];
         }
-        $lines[] = ['depth' => $depth, 'name' => null, 'place' => null, 'text' => $isList ? ']' : '}', 'kind' => 'close', 'more' => 0];
+        $lines[] = [
+            'depth' => $depth,
+            'name' => null,
+            'place' => null,
+            'text' => $isList ? ']' : '}',
+            'kind' => 'close',
+            'more' => 0,
+        ];
     }
 
     private static function pointer(mixed $text): Pointer

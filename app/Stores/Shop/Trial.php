@@ -35,21 +35,39 @@ final readonly class Trial
             $begun = microtime(true);
             $before = $this->shop->read($id);
             $was = $before->fields[$field] ?? '';
-            $steps[] = ['words' => "Read: $field is ".($was === '' ? 'empty' : "“{$was}”"), 'isGood' => true, 'milliseconds' => $took($begun)];
+            $steps[] = [
+                'words' => "Read: $field is ".($was === '' ? 'empty' : "“{$was}”"),
+                'isGood' => true,
+                'milliseconds' => $took($begun),
+            ];
             $tried = $was === '' ? 'A trial.' : "$was.";
             $this->note($id, $field, $was);
             $begun = microtime(true);
             $written = $this->write($before, $field, $tried);
-            $steps[] = ['words' => $written ?? 'Sent with a dot at its end', 'isGood' => $written === null, 'milliseconds' => $took($begun)];
+            $steps[] = [
+                'words' => $written ?? 'Sent with a dot at its end',
+                'isGood' => $written === null,
+                'milliseconds' => $took($begun),
+            ];
             $begun = microtime(true);
             $now = $this->shop->read($id);
             $isThere = ($now->fields[$field] ?? '') === $tried;
-            $steps[] = ['words' => $isThere ? 'Read again: as sent' : 'Read again: “'.($now->fields[$field] ?? '').'”', 'isGood' => $isThere, 'milliseconds' => $took($begun)];
+            $steps[] = [
+                'words' => $isThere ? 'Read again: as sent' : 'Read again: “'.($now->fields[$field] ?? '').'”',
+                'isGood' => $isThere,
+                'milliseconds' => $took($begun),
+            ];
             if (($now->fields[$field] ?? '') !== $was) {
                 $begun = microtime(true);
                 $back = $this->write($now, $field, $was);
                 $isBack = $back === null && ($this->shop->read($id)->fields[$field] ?? '') === $was;
-                $steps[] = ['words' => $isBack ? 'Put back, as before to the letter' : 'NOT put back: '.($back ?? 'the shop holds another text now'), 'isGood' => $isBack, 'milliseconds' => $took($begun)];
+                $steps[] = [
+                    'words' => $isBack
+                        ? 'Put back, as before to the letter'
+                        : 'NOT put back: '.($back ?? 'the shop holds another text now'),
+                    'isGood' => $isBack,
+                    'milliseconds' => $took($begun),
+                ];
                 $isBack && $this->forget();
             } else {
                 $this->forget();
@@ -67,8 +85,16 @@ final readonly class Trial
         $kept = DB::table('connections')->where('store_id', $store->id)->where('sort', 'shop')->value('trial');
         $left = is_string($kept) ? json_decode($kept, true) : null;
 
-        return is_array($left) && is_string($left['id'] ?? null) && is_string($left['field'] ?? null) && is_string($left['was'] ?? null)
-            ? ['id' => $left['id'], 'field' => $left['field'], 'was' => $left['was'], 'at' => (string) ($left['at'] ?? '')]
+        return is_array($left) &&
+            is_string($left['id'] ?? null) &&
+            is_string($left['field'] ?? null) &&
+            is_string($left['was'] ?? null)
+            ? [
+                'id' => $left['id'],
+                'field' => $left['field'],
+                'was' => $left['was'],
+                'at' => (string) ($left['at'] ?? ''),
+            ]
             : null;
     }
 
@@ -101,7 +127,11 @@ final readonly class Trial
     {
         $outcome = $this->shop->write($read, [$field => $text]);
 
-        return $outcome->result === WriteResult::Applied ? null : ($outcome->reason === '' ? 'The shop did not take it.' : $outcome->reason);
+        return $outcome->result === WriteResult::Applied
+            ? null
+            : ($outcome->reason === ''
+                ? 'The shop did not take it.'
+                : $outcome->reason);
     }
 
     private function note(string $id, string $field, string $was): void
@@ -109,11 +139,19 @@ final readonly class Trial
         DB::table('connections')
             ->where('store_id', $this->store->id)
             ->where('sort', 'shop')
-            ->update(['trial' => json_encode(['id' => $id, 'field' => $field, 'was' => $was, 'at' => now()->toIso8601String()], JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE)]);
+            ->update([
+                'trial' => json_encode(
+                    ['id' => $id, 'field' => $field, 'was' => $was, 'at' => now()->toIso8601String()],
+                    JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE,
+                ),
+            ]);
     }
 
     private function forget(): void
     {
-        DB::table('connections')->where('store_id', $this->store->id)->where('sort', 'shop')->update(['trial' => null]);
+        DB::table('connections')
+            ->where('store_id', $this->store->id)
+            ->where('sort', 'shop')
+            ->update(['trial' => null]);
     }
 }

@@ -15,7 +15,7 @@ final readonly class Backend
     {
     }
 
-    /** @param  array<int|string, mixed>  $asked */
+    /** @param  array<string, mixed>  $ware */
     public static function pathOf(array $ware): string
     {
         return "/{$ware['department']}/{$ware['no']}-{$ware['slug']}.html";
@@ -32,7 +32,10 @@ final readonly class Backend
         }
         $token = preg_match('/^Bearer (\S+)$/', $_SERVER['HTTP_AUTHORIZATION'] ?? '', $found) === 1 ? $found[1] : '';
         if ($this->kiln->row('SELECT 1 FROM tokens WHERE value = ? AND ends > ?', [$token, microtime(true)]) === null) {
-            return Reply::json(['result' => null, 'fault' => ['code' => 'token', 'text' => 'The token is unknown or has ended.']], 401);
+            return Reply::json(
+                ['result' => null, 'fault' => ['code' => 'token', 'text' => 'The token is unknown or has ended.']],
+                401,
+            );
         }
         $switches = $this->kiln->switches();
         [$used, $passes] = $this->enter($switches['rate'], $switches['burst']);
@@ -69,7 +72,10 @@ final readonly class Backend
             ($_POST['client_id'] ?? '') !== self::CLIENT ||
             ! hash_equals($this->kiln->secret(), (string) ($_POST['client_secret'] ?? ''))
         ) {
-            return Reply::json(['result' => null, 'fault' => ['code' => 'client', 'text' => 'Client or secret are wrong.']], 400);
+            return Reply::json(
+                ['result' => null, 'fault' => ['code' => 'client', 'text' => 'Client or secret are wrong.']],
+                400,
+            );
         }
         $life = $this->kiln->switches()['lifetime'];
         $value = bin2hex(random_bytes(16));
@@ -118,12 +124,29 @@ final readonly class Backend
             $path === '/departments' && $method === 'GET' => $this->list('departments', 'place', $asked),
             preg_match('~^/wares/(\d+)$~', $path, $found) === 1 => $this->ware($method, (int) $found[1]),
             preg_match('~^/departments/([a-z]+)$~', $path, $found) === 1 => $this->department($method, $found[1]),
-            $path === '/moves' && $method === 'GET' => Reply::json(['result' => ['rows' => $this->kiln->rows('SELECT id, old, new FROM moves WHERE old = ?', [(string) ($asked['old'] ?? '')])]]),
-            $path === '/moves' || preg_match('~^/moves/(\d+)$~', $path) === 1 => $this->move($method, (int) substr($path, 7)),
-            preg_match('~^/files/(wares\.csv|departments\.tsv)$~', $path, $found) === 1 => (new Sheets($this->kiln))->reply($method, $found[1]),
+            $path === '/moves' && $method === 'GET' => Reply::json([
+                'result' => [
+                    'rows' => $this->kiln->rows('SELECT id, old, new FROM moves WHERE old = ?', [
+                        (string) ($asked['old'] ?? ''),
+                    ]),
+                ],
+            ]),
+            $path === '/moves' || preg_match('~^/moves/(\d+)$~', $path) === 1 => $this->move(
+                $method,
+                (int) substr($path, 7),
+            ),
+            preg_match('~^/files/(wares\.csv|departments\.tsv)$~', $path, $found) === 1 => (new Sheets(
+                $this->kiln,
+            ))->reply($method, $found[1]),
             default => Reply::json(['fault' => ['code' => 'nothing', 'text' => 'There is no such thing.']], 404),
         };
-        if ($method !== 'GET' && $reply->status === 200 && ! str_contains($reply->body, '"fault"') && isset($hits) && $hits('lose_every')) {
+        if (
+            $method !== 'GET' &&
+            $reply->status === 200 &&
+            ! str_contains($reply->body, '"fault"') &&
+            isset($hits) &&
+            $hits('lose_every')
+        ) {
             return new Reply(599);
         }
 
@@ -134,11 +157,15 @@ final readonly class Backend
     private function list(string $table, string $order, array $asked): Reply
     {
         $page = max(1, (int) ($asked['page'] ?? 1));
-        $rows = $this->kiln->rows("SELECT * FROM $table ORDER BY $order LIMIT ".self::PER_PAGE.' OFFSET '.($page - 1) * self::PER_PAGE);
+        $rows = $this->kiln->rows(
+            "SELECT * FROM $table ORDER BY $order LIMIT ".self::PER_PAGE.' OFFSET '.($page - 1) * self::PER_PAGE,
+        );
         $all = (int) ($this->kiln->row("SELECT COUNT(*) AS n FROM $table")['n'] ?? 0);
 
         return Reply::json([
-            'result' => ['rows' => array_map($table === 'wares' ? self::showWare(...) : self::showDepartment(...), $rows)],
+            'result' => [
+                'rows' => array_map($table === 'wares' ? self::showWare(...) : self::showDepartment(...), $rows),
+            ],
             'pages' => ['now' => $page, 'last' => max(1, (int) ceil($all / self::PER_PAGE))],
         ]);
     }
@@ -153,8 +180,17 @@ final readonly class Backend
             'ware' => [
                 'no' => $row['no'],
                 'texts' => ['name' => $row['name'], 'link' => self::pathOf($row)],
-                'search' => ['headline' => $row['headline'] === '' ? null : $row['headline'], 'teaser' => $row['teaser'], 'canonical_to' => $row['canonical_to']],
-                'facts' => ['glaze' => $row['glaze'], 'maker' => $row['maker'], 'price' => ['gross' => $row['price'], 'unit' => 'GBP'], 'stock' => $row['stock']],
+                'search' => [
+                    'headline' => $row['headline'] === '' ? null : $row['headline'],
+                    'teaser' => $row['teaser'],
+                    'canonical_to' => $row['canonical_to'],
+                ],
+                'facts' => [
+                    'glaze' => $row['glaze'],
+                    'maker' => $row['maker'],
+                    'price' => ['gross' => $row['price'], 'unit' => 'GBP'],
+                    'stock' => $row['stock'],
+                ],
                 'stamps' => ['changed' => $row['changed']],
             ],
         ];
@@ -209,15 +245,28 @@ final readonly class Backend
         }
         $given = (array) json_decode((string) file_get_contents('php://input', length: 100000), true);
 
-        return $this->change('departments', 'code', $code, (array) ($given['department']['meta'] ?? []), ['t' => 120, 'd' => 500], 'edited');
+        return $this->change(
+            'departments',
+            'code',
+            $code,
+            (array) ($given['department']['meta'] ?? []),
+            ['t' => 120, 'd' => 500],
+            'edited',
+        );
     }
 
     /**
      * @param  array<array-key, mixed>  $given
      * @param  array<string, int>  $longest
      */
-    public function change(string $table, string $key, int|string $id, array $given, array $longest, string $stamp): Reply
-    {
+    public function change(
+        string $table,
+        string $key,
+        int|string $id,
+        array $given,
+        array $longest,
+        string $stamp,
+    ): Reply {
         if ($given === []) {
             return Reply::fault('Nothing was given.');
         }
@@ -231,8 +280,15 @@ final readonly class Backend
         }
         $set = implode(', ', array_map(static fn (int|string $name): string => "$name = ?", array_keys($given)));
         $this->kiln->db->exec('BEGIN IMMEDIATE');
-        $this->kiln->run("UPDATE $table SET $set, $stamp = ? WHERE $key = ?", [...array_values($given), Kiln::now(), $id]);
-        $this->kiln->run('INSERT INTO log (thing, body) VALUES (?, ?)', ["$table/$id", json_encode($given, JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR)]);
+        $this->kiln->run("UPDATE $table SET $set, $stamp = ? WHERE $key = ?", [
+            ...array_values($given),
+            Kiln::now(),
+            $id,
+        ]);
+        $this->kiln->run('INSERT INTO log (thing, body) VALUES (?, ?)', [
+            "$table/$id",
+            json_encode($given, JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR),
+        ]);
         $this->kiln->db->exec('COMMIT');
 
         return Reply::json(['result' => 'saved']);
@@ -249,12 +305,18 @@ final readonly class Backend
             return Reply::fault('A move needs a path of this shop to lead to.');
         } elseif ($method === 'PUT') {
             $this->kiln->run('UPDATE moves SET new = ?, changed = ? WHERE id = ?', [$new, Kiln::now(), $id]);
-        } elseif ($this->kiln->row('SELECT 1 FROM moves WHERE old = ?', [$old]) !== null || ! str_starts_with($old, '/')) {
+        } elseif (
+            $this->kiln->row('SELECT 1 FROM moves WHERE old = ?', [$old]) !== null ||
+            ! str_starts_with($old, '/')
+        ) {
             return Reply::fault('There is a move of this address already.');
         } else {
             $this->kiln->run('INSERT INTO moves (old, new, changed) VALUES (?, ?, ?)', [$old, $new, Kiln::now()]);
         }
-        $this->kiln->run('INSERT INTO log (thing, body) VALUES (?, ?)', ["moves/$method", json_encode([$id, $old, $new], JSON_THROW_ON_ERROR)]);
+        $this->kiln->run('INSERT INTO log (thing, body) VALUES (?, ?)', [
+            "moves/$method",
+            json_encode([$id, $old, $new], JSON_THROW_ON_ERROR),
+        ]);
 
         return Reply::json(['result' => 'saved']);
     }

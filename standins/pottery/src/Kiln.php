@@ -12,7 +12,12 @@ final class Kiln
     public const NAME = 'Fennmoor Pottery';
 
     private const SWITCHES = [
-        'rate' => 400, 'burst' => 400, 'lifetime' => 3600, 'fail_every' => 0, 'lose_every' => 0, 'stall_every' => 0,
+        'rate' => 400,
+        'burst' => 400,
+        'lifetime' => 3600,
+        'fail_every' => 0,
+        'lose_every' => 0,
+        'stall_every' => 0,
         'stall_seconds' => 20,
     ];
 
@@ -80,7 +85,10 @@ final class Kiln
         if (! isset(self::SWITCHES[$name])) {
             return false;
         }
-        $this->run('INSERT INTO switches VALUES (?, ?) ON CONFLICT (name) DO UPDATE SET value = excluded.value', [$name, $value]);
+        $this->run('INSERT INTO switches VALUES (?, ?) ON CONFLICT (name) DO UPDATE SET value = excluded.value', [
+            $name,
+            $value,
+        ]);
         $this->run('UPDATE gate SET level = 0, writes = 0, at = ?', [microtime(true)]);
 
         return true;
@@ -102,15 +110,30 @@ final class Kiln
             INSERT INTO gate VALUES (0, 0, 0);
         ');
         $this->db->beginTransaction();
-        $departments = ['mugs' => 'Mugs', 'bowls' => 'Bowls', 'plates' => 'Plates', 'jugs' => 'Jugs & Pitchers', 'vases' => 'Vases', 'tiles' => 'Tiles'];
+        $departments = [
+            'mugs' => 'Mugs',
+            'bowls' => 'Bowls',
+            'plates' => 'Plates',
+            'jugs' => 'Jugs & Pitchers',
+            'vases' => 'Vases',
+            'tiles' => 'Tiles',
+        ];
         $place = 0;
         foreach ($departments as $code => $label) {
             $this->run('INSERT INTO departments VALUES (?, ?, ?, ?, ?, ?, ?)', [
-                $code, $place++, $label, $place % 2 ? "$label for every table" : '', $place % 3 ? '' : "All our $label, thrown by hand.",
-                "Our $label are thrown on the wheel, dried for a week and fired twice.", self::now(),
+                $code,
+                $place++,
+                $label,
+                $place % 2 ? "$label for every table" : '',
+                $place % 3 ? '' : "All our $label, thrown by hand.",
+                "Our $label are thrown on the wheel, dried for a week and fired twice.",
+                self::now(),
             ]);
         }
-        $woods = ['Ash', 'Birch', 'Cedar', 'Damson', 'Elder', 'Fern', 'Gorse', 'Heath', 'Ivy', 'Juniper', 'Knapweed', 'Larch', 'Moss', 'Nettle', 'Oak', 'Pine', 'Quince', 'Reed', 'Sedge', 'Teasel'];
+        $woods = [
+            'Ash', 'Birch', 'Cedar', 'Damson', 'Elder', 'Fern', 'Gorse', 'Heath', 'Ivy', 'Juniper', 'Knapweed', 'Larch',
+            'Moss', 'Nettle', 'Oak', 'Pine', 'Quince', 'Reed', 'Sedge', 'Teasel',
+        ];
         $glazes = ['blue', 'green', 'white', 'rust', 'slate'];
         $makers = ['Hale & Daughter', 'Brook Kiln', 'The Old Forge', 'M. Sorrel'];
         $codes = array_keys($departments);
@@ -123,20 +146,46 @@ final class Kiln
             $glaze = $glazes[mt_rand(0, 4)];
             $maker = $makers[mt_rand(0, 3)];
             $luck = mt_rand(1, 100);
-            $this->run('INSERT INTO wares (no, department, slug, name, headline, teaser, story, glaze, maker, price, stock, changed) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)', [
-                1000 + $i,
-                $code,
-                strtolower((string) preg_replace('/[^A-Za-z0-9]+/', '-', $name)),
-                $name,
-                match (true) { $luck <= 30 => '', $luck <= 45 => "Buy $name \"by hand\" online...", default => "$name, $glaze glaze, thrown by $maker" },
-                match (true) { $luck % 4 === 0 => '', $luck % 4 === 1 => "A $name in $glaze, thrown by hand.\nGoes in the oven & the dishwasher; each one is a little different from the next, and café quality at that.", default => "The $name by $maker; \"quiet\" $glaze glaze." },
-                "The $name was thrown by $maker in one afternoon.\nIts $glaze glaze is made from ash of our own stove; no two are alike, and that is the point of it.",
-                $glaze, $maker, mt_rand(12, 90) + 0.5, mt_rand(0, 20), self::now(),
-            ]);
+            $this->run(
+                'INSERT INTO wares (no, department, slug, name, headline, teaser, story, glaze, maker, price, stock, changed) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)',
+                [
+                    1000 + $i,
+                    $code,
+                    strtolower((string) preg_replace('/[^A-Za-z0-9]+/', '-', $name)),
+                    $name,
+                    match (true) {
+                        $luck <= 30 => '',
+                        $luck <= 45 => "Buy $name \"by hand\" online...",
+                        default => "$name, $glaze glaze, thrown by $maker",
+                    },
+                    match (true) {
+                        $luck % 4 === 0 => '',
+                        $luck % 4 === 1 => "A $name in $glaze, thrown by hand.\nGoes in the oven & the dishwasher; each one is a little different from the next, and café quality at that.",
+                        default => "The $name by $maker; \"quiet\" $glaze glaze.",
+                    },
+                    "The $name was thrown by $maker in one afternoon.\nIts $glaze glaze is made from ash of our own stove; no two are alike, and that is the point of it.",
+                    $glaze,
+                    $maker,
+                    mt_rand(12, 90) + 0.5,
+                    mt_rand(0, 20),
+                    self::now(),
+                ],
+            );
         }
-        foreach (['story' => ['first-firing' => 'The first firing', 'why-ash' => 'Why ash makes a good glaze'], 'help' => ['delivery' => 'Delivery', 'care' => 'Care of pots']] as $folder => $some) {
+        foreach (
+            [
+                'story' => ['first-firing' => 'The first firing', 'why-ash' => 'Why ash makes a good glaze'],
+                'help' => ['delivery' => 'Delivery', 'care' => 'Care of pots'],
+            ] as $folder => $some
+        ) {
             foreach ($some as $slug => $name) {
-                $this->run('INSERT INTO leaves VALUES (?, ?, ?, ?, ?)', ["/$folder/$slug.html", $name, '', $folder === 'story' ? "$name, told by those who were there." : '', str_repeat("$name is a matter of patience, a dry shed and a good stove. ", 6)]);
+                $this->run('INSERT INTO leaves VALUES (?, ?, ?, ?, ?)', [
+                    "/$folder/$slug.html",
+                    $name,
+                    '',
+                    $folder === 'story' ? "$name, told by those who were there." : '',
+                    str_repeat("$name is a matter of patience, a dry shed and a good stove. ", 6),
+                ]);
             }
         }
         $this->db->commit();

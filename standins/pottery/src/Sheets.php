@@ -8,8 +8,25 @@ namespace Fennmoor;
 final readonly class Sheets
 {
     private const COLUMNS = [
-        'wares.csv' => ['Ware no' => 'no', 'Page' => '', 'Name' => 'name', 'Headline for search' => 'headline', 'Teaser' => 'teaser', 'Story' => 'story', 'Glaze' => 'glaze', 'Price gross' => 'price', 'Stock' => 'stock'],
-        'departments.tsv' => ['code' => 'code', 'address' => '', 'label' => 'label', 'meta t' => 't', 'meta d' => 'd', 'intro' => 'intro'],
+        'wares.csv' => [
+            'Ware no' => 'no',
+            'Page' => '',
+            'Name' => 'name',
+            'Headline for search' => 'headline',
+            'Teaser' => 'teaser',
+            'Story' => 'story',
+            'Glaze' => 'glaze',
+            'Price gross' => 'price',
+            'Stock' => 'stock',
+        ],
+        'departments.tsv' => [
+            'code' => 'code',
+            'address' => '',
+            'label' => 'label',
+            'meta t' => 't',
+            'meta d' => 'd',
+            'intro' => 'intro',
+        ],
     ];
 
     private const WRITABLE = ['headline' => 120, 'teaser' => 500, 't' => 120, 'd' => 500];
@@ -27,7 +44,9 @@ final readonly class Sheets
     {
         $isWares = $file === 'wares.csv';
         $lines = [array_keys(self::COLUMNS[$file])];
-        foreach ($this->kiln->rows('SELECT * FROM '.($isWares ? 'wares ORDER BY no' : 'departments ORDER BY place')) as $row) {
+        foreach (
+            $this->kiln->rows('SELECT * FROM '.($isWares ? 'wares ORDER BY no' : 'departments ORDER BY place')) as $row
+        ) {
             $line = [];
             foreach (self::COLUMNS[$file] as $column => $of) {
                 $line[] = match (true) {
@@ -39,13 +58,34 @@ final readonly class Sheets
             $lines[] = $line;
         }
         if (! $isWares) {
-            $text = implode("\n", array_map(static fn (array $line): string => implode("\t", array_map(static fn (string $cell): string => strtr($cell, "\t\n", '  '), $line)), $lines))."\n";
+            $text =
+                implode(
+                    "\n",
+                    array_map(
+                        static fn (array $line): string => implode(
+                            "\t",
+                            array_map(static fn (string $cell): string => strtr($cell, "\t\n", '  '), $line),
+                        ),
+                        $lines,
+                    ),
+                )."\n";
 
             return new Reply(200, $text, ['Content-Type' => 'text/tab-separated-values; charset=utf-8']);
         }
-        $text = implode('', array_map(static fn (array $line): string => implode(';', array_map(static fn (string $cell): string => '"'.str_replace('"', '""', $cell).'"', $line))."\r\n", $lines));
+        $text = implode(
+            '',
+            array_map(
+                static fn (array $line): string => implode(
+                    ';',
+                    array_map(static fn (string $cell): string => '"'.str_replace('"', '""', $cell).'"', $line),
+                )."\r\n",
+                $lines,
+            ),
+        );
 
-        return new Reply(200, mb_convert_encoding($text, 'Windows-1252', 'UTF-8'), ['Content-Type' => 'text/csv; charset=windows-1252']);
+        return new Reply(200, mb_convert_encoding($text, 'Windows-1252', 'UTF-8'), [
+            'Content-Type' => 'text/csv; charset=windows-1252',
+        ]);
     }
 
     private function in(string $file, string $bytes): Reply
@@ -74,17 +114,31 @@ final readonly class Sheets
                     $given[$of] = (string) ($cells[$i] ?? '');
                 }
             }
-            $known = $this->kiln->row($isWares ? 'SELECT * FROM wares WHERE no = ?' : 'SELECT * FROM departments WHERE code = ?', [$id]);
+            $known = $this->kiln->row(
+                $isWares ? 'SELECT * FROM wares WHERE no = ?' : 'SELECT * FROM departments WHERE code = ?',
+                [$id],
+            );
             if ($known === null) {
                 $problems[] = "There is no $id.";
 
                 continue;
             }
-            $new = array_filter($given, static fn (string $value, string $of): bool => $value !== (string) $known[$of], ARRAY_FILTER_USE_BOTH);
+            $new = array_filter(
+                $given,
+                static fn (string $value, string $of): bool => $value !== (string) $known[$of],
+                ARRAY_FILTER_USE_BOTH,
+            );
             if ($new === []) {
                 continue;
             }
-            $reply = (new Backend($this->kiln))->change($isWares ? 'wares' : 'departments', $isWares ? 'no' : 'code', $isWares ? (int) $id : $id, $new, self::WRITABLE, $isWares ? 'changed' : 'edited');
+            $reply = (new Backend($this->kiln))->change(
+                $isWares ? 'wares' : 'departments',
+                $isWares ? 'no' : 'code',
+                $isWares ? (int) $id : $id,
+                $new,
+                self::WRITABLE,
+                $isWares ? 'changed' : 'edited',
+            );
             str_contains($reply->body, '"fault"') ? ($problems[] = "$id: {$reply->body}") : $taken++;
         }
 

@@ -19,10 +19,20 @@ final readonly class Storefront
             return new Reply(301, '', ['Location' => $this->origin.$move['new']]);
         }
         if ($path === '/') {
-            return $this->page('/', Kiln::NAME, '', Kiln::NAME, 'Pots from the edge of the fen.', $this->departmentLinks(), isHome: true);
+            return $this->page(
+                '/',
+                Kiln::NAME,
+                '',
+                Kiln::NAME,
+                'Pots from the edge of the fen.',
+                $this->departmentLinks(),
+                isHome: true,
+            );
         }
         if ($path === '/robots.txt') {
-            return new Reply(200, "User-agent: *\nDisallow: /backend/\nSitemap: $this->origin/sitemap.xml\n", ['Content-Type' => 'text/plain']);
+            return new Reply(200, "User-agent: *\nDisallow: /backend/\nSitemap: $this->origin/sitemap.xml\n", [
+                'Content-Type' => 'text/plain',
+            ]);
         }
         if ($path === '/sitemap.xml') {
             return $this->sitemap();
@@ -37,7 +47,14 @@ final readonly class Storefront
 
         return $leaf === null
             ? Reply::html('<!doctype html><title>Nothing here</title><h1>Nothing here</h1>', 404)
-            : $this->page($path, $leaf['title'] ?: $leaf['name'], $leaf['teaser'], $leaf['name'], $leaf['story'], type: str_starts_with($path, '/story') ? 'Article' : '');
+            : $this->page(
+                $path,
+                $leaf['title'] ?: $leaf['name'],
+                $leaf['teaser'],
+                $leaf['name'],
+                $leaf['story'],
+                type: str_starts_with($path, '/story') ? 'Article' : '',
+            );
     }
 
     private function ware(string $department, int $no, string $slug, bool $isVariant): Reply
@@ -47,18 +64,33 @@ final readonly class Storefront
             return Reply::html('<!doctype html><title>Nothing here</title><h1>Nothing here</h1>', 404);
         }
         $path = Backend::pathOf($ware);
-        $json = json_encode([
-            '@context' => 'https://schema.org', '@type' => 'Product', 'sku' => (string) $ware['no'], 'name' => $ware['name'], 'brand' => ['@type' => 'Brand', 'name' => $ware['maker']],
-            'offers' => ['@type' => 'Offer', 'price' => number_format((float) $ware['price'], 2, '.', ''), 'priceCurrency' => 'GBP', 'availability' => 'https://schema.org/'.($ware['stock'] > 0 ? 'InStock' : 'OutOfStock')],
-        ], JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_HEX_TAG);
+        $json = json_encode(
+            [
+                '@context' => 'https://schema.org',
+                '@type' => 'Product',
+                'sku' => (string) $ware['no'],
+                'name' => $ware['name'],
+                'brand' => ['@type' => 'Brand', 'name' => $ware['maker']],
+                'offers' => [
+                    '@type' => 'Offer',
+                    'price' => number_format((float) $ware['price'], 2, '.', ''),
+                    'priceCurrency' => 'GBP',
+                    'availability' => 'https://schema.org/'.($ware['stock'] > 0 ? 'InStock' : 'OutOfStock'),
+                ],
+            ],
+            JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_HEX_TAG,
+        );
 
         return $this->page(
             $path,
-            ($ware['headline'] ?: $ware['name']),
+            $ware['headline'] ?: $ware['name'],
             $ware['teaser'],
             $ware['name'],
             $ware['story'],
-            "<p>£ {$ware['price']}</p><a href=\"$path?glaze=all\">All glazes</a> <a href=\"/shop/$department\">More</a>".'<script type="application/ld+json">'.$json.'</script>',
+            "<p>£ {$ware['price']}</p><a href=\"$path?glaze=all\">All glazes</a> <a href=\"/shop/$department\">More</a>".
+                '<script type="application/ld+json">'.
+                $json.
+                '</script>',
             canonical: $ware['canonical_to'] !== '' ? $ware['canonical_to'] : $path,
         );
     }
@@ -71,14 +103,37 @@ final readonly class Storefront
         }
         $links = '';
         foreach ($this->kiln->rows('SELECT * FROM wares WHERE department = ? ORDER BY no', [$code]) as $ware) {
-            $links .= '<li><a href="'.Backend::pathOf($ware).'">'.self::e($ware['name'])."</a> £ {$ware['price']}</li>";
+            $links .=
+                '<li><a href="'.
+                Backend::pathOf($ware).
+                '">'.
+                self::e($ware['name']).
+                "</a> £ {$ware['price']}</li>";
         }
 
-        return $this->page("/shop/$code", $row['t'] ?: $row['label'], $row['d'], $row['label'], $row['intro'], "<ul>$links</ul>", suffix: ' – By shelf – '.Kiln::NAME);
+        return $this->page(
+            "/shop/$code",
+            $row['t'] ?: $row['label'],
+            $row['d'],
+            $row['label'],
+            $row['intro'],
+            "<ul>$links</ul>",
+            suffix: ' – By shelf – '.Kiln::NAME,
+        );
     }
 
-    private function page(string $path, string $title, string $teaser, string $h1, string $text, string $more = '', bool $isHome = false, string $type = '', string $canonical = '', string $suffix = ' · '.Kiln::NAME): Reply
-    {
+    private function page(
+        string $path,
+        string $title,
+        string $teaser,
+        string $h1,
+        string $text,
+        string $more = '',
+        bool $isHome = false,
+        string $type = '',
+        string $canonical = '',
+        string $suffix = ' · '.Kiln::NAME,
+    ): Reply {
         $title = self::typeset($title).($isHome ? '' : $suffix);
         $teaser = self::typeset((string) preg_replace('/\s+/', ' ', $teaser));
         if (mb_strlen($teaser) > 155) {
@@ -87,13 +142,26 @@ final readonly class Storefront
         $canonical = $canonical === '' ? $path : $canonical;
 
         return Reply::html(
-            '<!doctype html><html lang="en"><head><meta charset="utf-8"><title>'.self::e($title).'</title>'.
+            '<!doctype html><html lang="en"><head><meta charset="utf-8"><title>'.
+                self::e($title).
+                '</title>'.
                 ($teaser === '' ? '' : '<meta name="description" content="'.self::e($teaser).'">').
-                '<link rel="canonical" href="'.self::e(str_starts_with($canonical, '/') ? $this->origin.$canonical : $canonical).'">'.
-                ($type === 'Article' ? '<script type="application/ld+json">{"@context":"https://schema.org","@type":"Article","headline":"'.self::e($h1).'"}</script>' : '').
-                '</head><body><nav><a href="/">Home</a> '.$this->departmentLinks().
+                '<link rel="canonical" href="'.
+                self::e(str_starts_with($canonical, '/') ? $this->origin.$canonical : $canonical).
+                '">'.
+                ($type === 'Article'
+                    ? '<script type="application/ld+json">{"@context":"https://schema.org","@type":"Article","headline":"'.
+                        self::e($h1).
+                        '"}</script>'
+                    : '').
+                '</head><body><nav><a href="/">Home</a> '.
+                $this->departmentLinks().
                 ' <a href="/story/first-firing.html">The first firing</a> <a href="/story/why-ash.html">Why ash</a> <a href="/help/delivery.html">Delivery</a> <a href="/help/care.html">Care</a></nav>'.
-                '<main><h1>'.self::e($h1).'</h1><p>'.nl2br(self::e($text))."</p>$more</main></body></html>",
+                '<main><h1>'.
+                self::e($h1).
+                '</h1><p>'.
+                nl2br(self::e($text)).
+                "</p>$more</main></body></html>",
         );
     }
 
@@ -109,7 +177,10 @@ final readonly class Storefront
 
     private function sitemap(): Reply
     {
-        $urls = array_map(static fn (array $row): string => "/shop/{$row['code']}", $this->kiln->rows('SELECT code FROM departments'));
+        $urls = array_map(
+            static fn (array $row): string => "/shop/{$row['code']}",
+            $this->kiln->rows('SELECT code FROM departments'),
+        );
         foreach ($this->kiln->rows('SELECT * FROM wares ORDER BY no') as $ware) {
             $urls[] = Backend::pathOf($ware);
         }
@@ -117,7 +188,8 @@ final readonly class Storefront
         return new Reply(
             200,
             '<?xml version="1.0" encoding="UTF-8"?><urlset xmlns="http://www.sitemaps.org/schemas/sitemap/0.9">'.
-                implode('', array_map(fn (string $path): string => "<url><loc>$this->origin$path</loc></url>", $urls)).'</urlset>',
+                implode('', array_map(fn (string $path): string => "<url><loc>$this->origin$path</loc></url>", $urls)).
+                '</urlset>',
             ['Content-Type' => 'application/xml'],
         );
     }

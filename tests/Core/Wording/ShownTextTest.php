@@ -5,15 +5,27 @@ declare(strict_types=1);
 use Orchard\Core\Wording\ShownText;
 use Orchard\Core\Wording\TitleSuffix;
 
-it('takes for the same text what a theme only set otherwise, and nothing else', function (string $shown, string $wanted, bool $is): void {
+it('takes for the same text what a theme only set otherwise, and nothing else', function (
+    string $shown,
+    string $wanted,
+    bool $is,
+): void {
     expect(ShownText::is($shown, $wanted))->toBe($is);
 })->with([
     ['Ash mug', 'Ash mug', true],
     [" Ash\u{A0}mug ", 'Ash mug', true],
     ['The “quiet” glaze – it’s blue…', "The \"quiet\" glaze - it's blue...", true],
-    ['A teaser of some length that the theme cuts at its own place, as…', 'A teaser of some length that the theme cuts at its own place, as themes do.', true],
+    [
+        'A teaser of some length that the theme cuts at its own place, as…',
+        'A teaser of some length that the theme cuts at its own place, as themes do.',
+        true,
+    ],
     ['A teaser…', 'A teaser of some length', false],
-    ['A teaser of some length that the theme cuts at another place, so…', 'A teaser of some length that the theme cuts at its own place, as themes do.', false],
+    [
+        'A teaser of some length that the theme cuts at another place, so…',
+        'A teaser of some length that the theme cuts at its own place, as themes do.',
+        false,
+    ],
     ['Ash mug 2', 'Ash mug 3', false],
     ['Ash Mug', 'Ash mug', false],
     ['', 'Ash mug', false],

@@ -96,11 +96,21 @@ it('leaves no route open that is not meant to be', function (): void {
         }
     }
     expect($open)->toEqualCanonicalizing([
-        'GET health', 'GET {fallbackPlaceholder}', 'GET sign-in', 'POST sign-in', 'GET invitations/{secret}',
-        'POST invitations/{secret}', 'POST csp-reports', 'GET new-password', 'POST new-password',
-        'GET new-password/{token}', 'POST new-password/{token}',
+        'GET health',
+        'GET {fallbackPlaceholder}',
+        'GET sign-in',
+        'POST sign-in',
+        'GET invitations/{secret}',
+        'POST invitations/{secret}',
+        'POST csp-reports',
+        'GET new-password',
+        'POST new-password',
+        'GET new-password/{token}',
+        'POST new-password/{token}',
         // A list that is shared by its link alone, and the form of a mapping.
-        'GET handed/{token}', 'GET handed/{token}/{form}', 'GET schema/shop-mapping.json',
+        'GET handed/{token}',
+        'GET handed/{token}/{form}',
+        'GET schema/shop-mapping.json',
     ]);
 });
 

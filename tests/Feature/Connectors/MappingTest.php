@@ -183,7 +183,7 @@ it('says what is wrong with a mapping, and where', function (array $change, stri
     [['surprise' => 1], 'surprise'],
 ]);
 
-it('stops a release where the key is refused, loses nothing, and goes on with another', function () use ($goods): void {
+it('stops a release where the key is refused, loses nothing, and goes on with another', function (): void {
     freshPottery();
     $store = potteryStore();
     crawl($store);

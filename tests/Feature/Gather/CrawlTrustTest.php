@@ -157,7 +157,11 @@ it('crawls the public pages though the shop’s API cannot be asked, and says wh
     $store = $site->store();
     app(StoreOptions::class)->set($store, 'shop_url', str_replace('SITE', $site->url, $address));
     app(StoreOptions::class)->set($store, 'shop_token', 'x');
-    app(StoreOptions::class)->set($store, 'shop_mapping', (string) file_get_contents(base_path('app/Demo/tindrel.mapping.json')));
+    app(StoreOptions::class)->set(
+        $store,
+        'shop_mapping',
+        (string) file_get_contents(base_path('app/Demo/tindrel.mapping.json')),
+    );
     crawl($store->refresh());
     expect(Crawls::latest($store->id))->state->toBe('complete')->fetched->toBe(2)->sync_problem->toContain($words);
     $this->actingAs(member($store, App\Access\Role::Viewer))

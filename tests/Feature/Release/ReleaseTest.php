@@ -3,14 +3,10 @@
 declare(strict_types=1);
 
 use App\Access\Role;
-use App\Changes\Drafts;
 use App\Changes\DraftState;
-use App\Changes\Origin;
 use App\Platform\Work\WorkDesk;
 use App\Release\Releases;
-use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
-use Orchard\Core\Wording\TextField;
 
 beforeEach(function (): void {
     $this->store = crawledStore();

@@ -7,7 +7,6 @@ use App\Connectors\Shop\WriteResult;
 use App\Stores\Connections;
 use App\Stores\Shop\MappingDraft;
 use App\Stores\Shop\Trial;
-use App\Stores\StoreOptions;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 

@@ -97,7 +97,9 @@ final readonly class ItemList
     {
         $own = isset($this->fields['id']) ? $this->fields['id']->text($item) : '';
         if ($own === '') {
-            throw ShopUnavailable::garbled("an entry of the list \"{$this->name}\" without a number where the mapping looks for it.");
+            throw ShopUnavailable::garbled(
+                "an entry of the list \"{$this->name}\" without a number where the mapping looks for it.",
+            );
         }
         $texts = [];
         foreach (self::TEXTS as $field) {
@@ -109,7 +111,8 @@ final readonly class ItemList
         return new ShopResource(
             $own,
             $this->kindOf($item),
-            $version ?? (isset($this->fields['version']) ? $this->fields['version']->text($item) : self::digest($texts)),
+            $version ??
+                (isset($this->fields['version']) ? $this->fields['version']->text($item) : self::digest($texts)),
             $this->path($item, $own),
             mb_substr(isset($this->fields['name']) ? $this->fields['name']->text($item) : $own, 0, 400),
             $texts,
@@ -128,7 +131,8 @@ final readonly class ItemList
     /** @param  array<string, string>  $texts */
     private static function digest(array $texts): string
     {
-        return 'read '.substr(hash('sha256', json_encode($texts, JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE)), 0, 32);
+        return 'read '.
+            substr(hash('sha256', json_encode($texts, JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE)), 0, 32);
     }
 
     private function kindOf(mixed $item): string
@@ -164,9 +168,10 @@ final readonly class ItemList
         if ($this->attributes === null) {
             return [];
         }
-        $given = $this->attributes instanceof Pointer
-            ? (array) $this->attributes->read($item)
-            : array_map(static fn (Place $place): string => $place->text($item), $this->attributes);
+        $given =
+            $this->attributes instanceof Pointer
+                ? (array) $this->attributes->read($item)
+                : array_map(static fn (Place $place): string => $place->text($item), $this->attributes);
         $texts = [];
         foreach ($given as $name => $value) {
             $text = match (true) {

@@ -4,28 +4,56 @@ declare(strict_types=1);
 
 namespace App\Connectors\Shop\Mapping;
 
-/** Holds requests to the rate that a shop allows: so many at once, then one after the other; also where a header tells how many are used. */
+/**
+ * Holds requests to the rate that a shop allows. A stated rate is a bucket of tokens, kept a little below, since both clocks drift against each
+ * other; a header that tells how many are used is believed more than the bucket. Where nothing is stated, the rate is found by being asked to
+ * wait: it falls then, and rises slowly as long as all goes well (additive increase, multiplicative decrease).
+ */
 final class Pace
 {
+    /** Share of a stated rate that is used. */
+    private const MARGIN = 0.985;
+
+    /** @var array<string, self> what is known of a shop outlasts a slice of work in the same process */
+    private static array $known = [];
+
+    private float $rate;
+
     private float $tokens;
 
     private float $at;
 
-    public function __construct(private readonly float $perSecond, private readonly int $burst)
+    private float $begun;
+
+    private int $sent = 0;
+
+    private function __construct(private readonly float $perSecond, private readonly int $burst)
     {
-        $this->tokens = max(1, $burst);
-        $this->at = microtime(true);
+        $this->rate = $perSecond * self::MARGIN;
+        $this->tokens = max(1, $burst - 1);
+        $this->at = $this->begun = microtime(true);
+    }
+
+    /**
+     * @param  string  $shop  by which it is known again
+     * @param  float  $perSecond  requests a second; 0 where nothing is stated
+     * @param  int  $burst  requests at once
+     */
+    public static function of(string $shop, float $perSecond, int $burst): self
+    {
+        return self::$known["$shop $perSecond $burst"] ??= new self($perSecond, $burst);
     }
 
     /** Waits until the next request may go. */
     public function wait(): void
     {
-        if ($this->perSecond <= 0) {
+        $this->sent++;
+        if ($this->rate <= 0) {
             return;
         }
         $this->refill();
         if ($this->tokens < 1) {
-            usleep((int) ceil(((1 - $this->tokens) / $this->perSecond) * 1_000_000));
+            usleep((int) ceil(((1 - $this->tokens) / $this->rate) * 1_000_000));
             $this->refill();
         }
         $this->tokens -= 1;
@@ -34,18 +62,47 @@ final class Pace
     /** @param  ?string  $told  as in "32/40": used, and how many are allowed */
     public function learn(?string $told): void
     {
-        if ($told === null || preg_match('~^\s*(\d+)\s*/\s*(\d+)~', $told, $found) !== 1 || $this->perSecond <= 0) {
+        if ($told === null || preg_match('~^\s*(\d+)\s*/\s*(\d+)~', $told, $found) !== 1 || $this->rate <= 0) {
             return;
         }
-        // Somebody else may use the same allowance.
+        // Somebody else may use the same allowance. Shops round up what is used, so that a small difference means nothing.
         $this->refill();
-        $this->tokens = min($this->tokens, (float) ($found[2] - $found[1]));
+        $left = (int) $found[2] - (int) $found[1];
+        if ($this->tokens > $left + max(2, 0.2 * (int) $found[2])) {
+            $this->tokens = $left + 1;
+        }
+    }
+
+    /** The shop answered, or asked to wait. */
+    public function answered(bool $mustWait): void
+    {
+        if ($this->perSecond > 0) {
+            $mustWait && ($this->tokens = min($this->tokens, 0.0));
+
+            return;
+        }
+        if (! $mustWait) {
+            $this->rate *= 1.002;
+
+            return;
+        }
+        $now = microtime(true);
+        // At first what got through counts; later a rate that was too high falls, the faster the sooner it was.
+        $this->rate = match (true) {
+            $this->rate <= 0 => max(0.2, $this->sent / max(1.0, $now - $this->begun)),
+            $this->sent < 20 => $this->rate * 0.7,
+            default => $this->rate * 0.93,
+        };
+        $this->tokens = 0;
+        $this->at = $this->begun = $now;
+        $this->sent = 0;
     }
 
     private function refill(): void
     {
         $now = microtime(true);
-        $this->tokens = min(max(1, $this->burst), $this->tokens + max(0, $now - $this->at) * $this->perSecond);
+        $room = $this->perSecond > 0 ? max(1, $this->burst - 1) : 1;
+        $this->tokens = min($room, $this->tokens + max(0, $now - $this->at) * $this->rate);
         $this->at = $now;
     }
 }

@@ -25,7 +25,7 @@ final readonly class Paging
 
         return new self(
             $by,
-            (string) ($given->name ?? ['page' => 'page', 'offset' => 'offset', 'cursor' => 'cursor'][$by] ?? ''),
+            (string) ($given->name ?? (['page' => 'page', 'offset' => 'offset', 'cursor' => 'cursor'][$by] ?? '')),
             isset($given->body) ? Pointer::of((string) $given->body) : null,
             (int) ($given->first ?? ($by === 'page' ? 1 : 0)),
             (int) ($given->size ?? 0),
@@ -57,7 +57,10 @@ final readonly class Paging
         }
         if ($this->name !== '') {
             $request['path'] .=
-                (str_contains($request['path'], '?') ? '&' : '?').rawurlencode($this->name).'='.rawurlencode($mark);
+                (str_contains($request['path'], '?') ? '&' : '?').
+                rawurlencode($this->name).
+                '='.
+                rawurlencode($mark);
         }
 
         return $request;

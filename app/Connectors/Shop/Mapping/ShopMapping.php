@@ -44,9 +44,10 @@ final readonly class ShopMapping
             throw new InvalidArgumentException('A mapping has at most '.number_format(self::LONGEST).' bytes.');
         }
         $given = json_decode($json, false, 32);
-        if (! $given instanceof stdClass) {
+        if (! ($given instanceof stdClass)) {
             throw new InvalidArgumentException(
-                'A mapping is a JSON object.'.(json_last_error() === JSON_ERROR_NONE ? '' : ' '.json_last_error_msg().'.'),
+                'A mapping is a JSON object.'.
+                    (json_last_error() === JSON_ERROR_NONE ? '' : ' '.json_last_error_msg().'.'),
             );
         }
         self::check($given);
@@ -127,7 +128,10 @@ final readonly class ShopMapping
         }
         $told = [];
         foreach ((new ErrorFormatter())->format($error, true) as $place => $messages) {
-            $told[] = ($place === '/' ? 'The mapping' : $place).': '.implode(' ', array_map(strval(...), (array) $messages));
+            $told[] =
+                ($place === '/' ? 'The mapping' : $place).
+                ': '.
+                implode(' ', array_map(strval(...), (array) $messages));
         }
         throw new InvalidArgumentException(mb_substr(implode(' ', array_slice($told, 0, 5)), 0, 1000));
     }

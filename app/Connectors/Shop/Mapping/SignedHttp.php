@@ -30,7 +30,7 @@ final class SignedHttp
         private readonly float $timeout,
         private readonly ShopMapping $mapping,
     ) {
-        $this->pace = new Pace($mapping->perSecond, $mapping->burst);
+        $this->pace = Pace::of($base->text(), $mapping->perSecond, $mapping->burst);
     }
 
     /**
@@ -54,6 +54,7 @@ final class SignedHttp
                 ),
             );
             $this->mapping->usedHeader === null || $this->pace->learn($answer->header($this->mapping->usedHeader));
+            $this->pace->answered($answer->status === 429);
             if ($answer->status !== 401 || $this->mapping->signIn->by !== 'client' || $try > 1) {
                 return $answer;
             }
@@ -75,7 +76,9 @@ final class SignedHttp
             'none' => [],
             default => ['Authorization' => 'Bearer ••••••••'],
         };
-        foreach ($hidden + $request['headers'] + ($request['body'] === null ? [] : ['Content-Type' => 'application/json']) as $name => $value) {
+        foreach (
+            $hidden + $request['headers'] + ($request['body'] === null ? [] : ['Content-Type' => 'application/json']) as $name => $value
+        ) {
             $lines[] = "$name: $value";
         }
         if ($request['body'] !== null) {
@@ -97,7 +100,9 @@ final class SignedHttp
         $url = $this->base->resolve($link);
         $root = rtrim($this->base->text(), '/');
 
-        return $url === null || ! str_starts_with($url->text(), $root.'/') ? null : substr($url->text(), strlen($root));
+        return $url === null || ! str_starts_with($url->text(), $root.'/')
+            ? null
+            : substr($url->text(), strlen($root));
     }
 
     private function url(string $path): PageUrl
@@ -123,8 +128,7 @@ final class SignedHttp
         };
 
         return $own +
-            $request['headers'] +
-            ['Accept' => 'application/json'] +
+            $request['headers'] + ['Accept' => 'application/json'] +
             ($request['body'] === null ? [] : ['Content-Type' => 'application/json']);
     }
 
@@ -134,8 +138,12 @@ final class SignedHttp
             return $this->token;
         }
         $signIn = $this->mapping->signIn;
-        $given = ['grant_type' => 'client_credentials', $signIn->idName => $signIn->user, $signIn->secretName => $this->secret] +
-            ($signIn->scope === '' ? [] : ['scope' => $signIn->scope]);
+        $given =
+            [
+                'grant_type' => 'client_credentials',
+                $signIn->idName => $signIn->user,
+                $signIn->secretName => $this->secret,
+            ] + ($signIn->scope === '' ? [] : ['scope' => $signIn->scope]);
         $answer = $this->http->fetch(
             new HttpRequest(
                 $this->url($signIn->path),
@@ -170,6 +178,9 @@ final class SignedHttp
 
     private static function json(mixed $body): string
     {
-        return json_encode($body, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_INVALID_UTF8_SUBSTITUTE);
+        return json_encode(
+            $body,
+            JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_INVALID_UTF8_SUBSTITUTE,
+        );
     }
 }
