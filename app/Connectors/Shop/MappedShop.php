@@ -347,7 +347,8 @@ final readonly class MappedShop implements ShopAdmin
         return match (true) {
             $unavailable->status === 429 => WriteOutcome::notNow(
                 'The shop asks to wait.',
-                max(1, $unavailable->retryAfter ?? 1),
+                // Without a word of when, the next request goes at the pace that was found.
+                $unavailable->retryAfter ?? 0,
             ),
             $unavailable->isLockedOut() => WriteOutcome::lockedOut($unavailable->getMessage()),
             $unavailable->isFinal() => WriteOutcome::refused($unavailable->getMessage()),

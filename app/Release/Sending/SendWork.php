@@ -220,7 +220,7 @@ final class SendWork implements LongWork
 
             return 0;
         }
-        $wait = max($seconds ?? 0, $isRequestToWait ? 1 : min(60, 2 ** max(0, $attempts - 1) - 1));
+        $wait = max($seconds ?? 0, $isRequestToWait ? 0 : min(60, 2 ** max(0, $attempts - 1) - 1));
         $run->fenced(fn () => $this->book->later($item, $reason, $attempts, $wait, $unsure ?? (bool) $item->unsure));
 
         return $isRequestToWait ? $wait : 0;

@@ -93,6 +93,7 @@ final class Pace
             $this->sent < 20 => $this->rate * 0.7,
             default => $this->rate * 0.93,
         };
+        $this->rate = max(0.05, $this->rate);
         $this->tokens = 0;
         $this->at = $this->begun = $now;
         $this->sent = 0;
