@@ -3,7 +3,8 @@
 declare(strict_types=1);
 
 /**
- * A release of 300 changes against a shop that answers 429, 500, time-outs and lost answers, with the worker killed twice:
+ * A release of 300 changes against a shop that answers 429, 500, time-outs and lost answers, with the worker killed
+ * twice:
  * value is the number of changes that the shop's own log holds exactly once, limit is 300. Then the undo, to the byte.
  */
 

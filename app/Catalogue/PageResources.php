@@ -18,8 +18,10 @@ use Orchard\Core\Wording\TextField;
 use Orchard\Core\Wording\TitleSuffix;
 
 /**
- * Makes resources from pages, so that a shop without an API can be written for: one for each page of a kind that people write for, that is
- * shown in search and that no resource of the shop's own shows under. Its stored texts are the page's own without what the theme adds.
+ * Makes resources from pages, so that a shop without an API can be written for: one for each page of a kind that
+ * people write for, that is
+ * shown in search and that no resource of the shop's own shows under. Its stored texts are the page's own without what
+ * the theme adds.
  */
 final readonly class PageResources
 {
@@ -81,12 +83,15 @@ final readonly class PageResources
             DB::select(
                 "SELECT i.page_id, p.url, i.market_id, i.kind, f.title, f.description, f.h1s, x.number, x.maker, x.price, x.currency, x.stock, x.life,
                     own.id AS own_id, own.from_page, t.stored AS title_stored, d.stored AS description_stored
-                FROM page_index i JOIN pages p ON p.id = i.page_id JOIN page_facts f ON f.page_id = i.page_id AND f.to_crawl = 0
+                FROM page_index i JOIN pages p ON p.id = i.page_id JOIN page_facts f ON f.page_id = i.page_id
+                AND f.to_crawl = 0
                 LEFT JOIN page_products x ON x.page_id = i.page_id
                 LEFT JOIN resources own ON own.store_id = i.store_id AND own.page_id = i.page_id AND own.from_page > 0
-                LEFT JOIN resource_texts t ON t.resource_id = own.id AND t.field = 1 LEFT JOIN resource_texts d ON d.resource_id = own.id AND d.field = 2
+                LEFT JOIN resource_texts t ON t.resource_id = own.id AND t.field = 1 LEFT
+                JOIN resource_texts d ON d.resource_id = own.id AND d.field = 2
                 LEFT JOIN resources r ON r.page_id = i.page_id AND r.from_page = 0 AND r.gone = 0
-                WHERE i.store_id = ? AND i.page_id > ? AND i.indexable = 1 AND i.status = 200 AND i.kind IN ({$this->kindList()}) AND r.id IS NULL
+                WHERE i.store_id = ? AND i.page_id > ? AND i.indexable = 1 AND i.status = 200
+                AND i.kind IN ({$this->kindList()}) AND r.id IS NULL
                 ORDER BY i.page_id LIMIT ".self::CHUNK,
                 [$this->store->id, $after],
             ),
@@ -126,7 +131,10 @@ final readonly class PageResources
             ],
             $resources,
             'INSERT',
-            "ON DUPLICATE KEY UPDATE market_id = VALUES(market_id), kind = VALUES(kind), name = IF(from_page = 2, name, VALUES(name)), url = VALUES(url), page_id = VALUES(page_id), attributes = VALUES(attributes), number = IF(VALUES(number) = '', number, VALUES(number)), synced_at = VALUES(synced_at), gone = 0",
+            'ON DUPLICATE KEY UPDATE market_id = VALUES(market_id), kind = VALUES(kind), name = IF(from_page = '.
+                '2, name, VALUES(name)), url = VALUES(url), page_id = VALUES(page_id), attributes = '.
+                "VALUES(attributes), number = IF(VALUES(number) = '', number, VALUES(number)), synced_at = ".
+                'VALUES(synced_at), gone = 0',
         );
         $ids = DB::table('resources')
             ->where('store_id', $this->store->id)
@@ -171,8 +179,10 @@ final readonly class PageResources
     private function endOthers(): void
     {
         DB::update(
-            "UPDATE resources r LEFT JOIN page_index i ON i.page_id = r.page_id AND i.indexable = 1 AND i.status = 200 AND i.kind IN ({$this->kindList()})
-            SET r.gone = IF(i.page_id IS NULL, 1, 0) WHERE r.store_id = ? AND r.from_page > 0 AND r.gone <> IF(i.page_id IS NULL, 1, 0)",
+            "UPDATE resources r LEFT JOIN page_index i ON i.page_id = r.page_id AND i.indexable = 1
+            AND i.status = 200 AND i.kind IN ({$this->kindList()})
+            SET r.gone = IF(i.page_id IS NULL, 1, 0) WHERE r.store_id = ? AND r.from_page > 0
+            AND r.gone <> IF(i.page_id IS NULL, 1, 0)",
             [$this->store->id],
         );
     }
@@ -188,7 +198,8 @@ final readonly class PageResources
         $found = [];
         foreach (
             DB::select(
-                "SELECT market_id, kind FROM page_index WHERE store_id = ? AND indexable = 1 AND kind IN ({$this->kindList()}) GROUP BY market_id, kind",
+                'SELECT market_id, kind FROM page_index WHERE store_id = ? AND indexable = 1 AND kind IN '.
+                    "({$this->kindList()}) GROUP BY market_id, kind",
                 [$this->store->id],
             ) as $group
         ) {
@@ -202,7 +213,9 @@ final readonly class PageResources
                 continue;
             }
             $titles = DB::select(
-                "SELECT f.title FROM page_index i JOIN page_facts f ON f.page_id = i.page_id AND f.to_crawl = 0 WHERE i.store_id = ? AND i.market_id = ? AND i.kind = ? AND i.indexable = 1 AND f.title <> '' LIMIT ".
+                'SELECT f.title FROM page_index i JOIN page_facts f ON f.page_id = i.page_id AND f.to_crawl = 0 '.
+                    'WHERE i.store_id = ? AND i.market_id = ? AND i.kind = ? AND i.indexable = 1 AND f.title <> '.
+                    "'' LIMIT ".
                     self::SAMPLE,
                 [$this->store->id, $group->market_id, $group->kind],
             );

@@ -78,7 +78,10 @@ final readonly class ResourceBook
             ],
             $rows,
             'INSERT',
-            'ON DUPLICATE KEY UPDATE market_id = VALUES(market_id), kind = VALUES(kind), name = VALUES(name), url = VALUES(url), page_id = VALUES(page_id), version = VALUES(version), attributes = VALUES(attributes), number = VALUES(number), synced_at = VALUES(synced_at), sync_id = VALUES(sync_id), gone = 0, from_page = 0',
+            'ON DUPLICATE KEY UPDATE market_id = VALUES(market_id), kind = VALUES(kind), name = VALUES(name), '.
+                'url = VALUES(url), page_id = VALUES(page_id), version = VALUES(version), attributes = '.
+                'VALUES(attributes), number = VALUES(number), synced_at = VALUES(synced_at), sync_id = '.
+                'VALUES(sync_id), gone = 0, from_page = 0',
         );
         $this->writeTexts($resources);
         $joined === [] || ResourcesConnected::dispatch($this->store->id, $joined);

@@ -10,8 +10,10 @@ use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 
 /**
- * Joins what the shop tells of to what was made from its pages before: by the page that both show under, else by the stock number, where one
- * alone has it. Drafts and history hang on the resource, and so stay. A shop whose mapping got a second list names its things anew; they are
+ * Joins what the shop tells of to what was made from its pages before: by the page that both show under, else by the
+ * stock number, where one
+ * alone has it. Drafts and history hang on the resource, and so stay. A shop whose mapping got a second list names its
+ * things anew; they are
  * recognised by the number behind the name.
  */
 final readonly class Takeover

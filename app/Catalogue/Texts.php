@@ -30,7 +30,8 @@ final class Texts
             ['resource_id', 'field', 'store_id', 'market_id', 'stored'],
             $texts,
             'INSERT',
-            "ON DUPLICATE KEY UPDATE origin = IF(BINARY stored = BINARY VALUES(stored), origin, 'shop'), stored = VALUES(stored), market_id = VALUES(market_id)",
+            "ON DUPLICATE KEY UPDATE origin = IF(BINARY stored = BINARY VALUES(stored), origin, 'shop'), stored ".
+                '= VALUES(stored), market_id = VALUES(market_id)',
         );
     }
 

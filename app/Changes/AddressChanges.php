@@ -10,13 +10,15 @@ use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 
 /**
- * What is to become true of single addresses: their canonical, robots, redirect or slug. One change for each address and field; a later one
+ * What is to become true of single addresses: their canonical, robots, redirect or slug. One change for each address
+ * and field; a later one
  * takes the place of an earlier one unless that is on its way to the shop.
  */
 final class AddressChanges
 {
     /**
-     * Puts changes down, ready for a release. Each is written against what holds by our doing; a shop that holds something else is met as a
+     * Puts changes down, ready for a release. Each is written against what holds by our doing; a shop that holds
+     * something else is met as a
      * clash. What already holds, or is being asked for, is left out.
      *
      * @param  list<array{page: int, field: AddressField, value: string, why: string, base?: string}>  $changes  base is what the shop holds where we did not set it, such as a slug
@@ -121,7 +123,8 @@ final class AddressChanges
     }
 
     /**
-     * What names an address that has moved names its new one: changes that wait at once, and what holds by a new change.
+     * What names an address that has moved names its new one: changes that wait at once, and what holds by a new
+     * change.
      *
      * @return int how many changes were put down
      */
@@ -349,7 +352,10 @@ final class AddressChanges
         AddressSet::dispatch($store, $page, $field, $value);
     }
 
-    /** What was on its way stands still again, with the reason; what the shop holds is what it would be written over next. */
+    /**
+     * What was on its way stands still again, with the reason; what the shop holds is what it would be written over
+     * next.
+     */
     public function settle(
         int $store,
         int $page,

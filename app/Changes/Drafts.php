@@ -443,7 +443,8 @@ final class Drafts
     {
         $list = Bulk::list($resources);
         DB::update(
-            "UPDATE drafts d JOIN resource_texts t ON t.resource_id = d.resource_id AND t.field = d.field SET d.base_value = t.stored WHERE d.resource_id IN ($list) AND d.state IN ('open', 'ready')",
+            'UPDATE drafts d JOIN resource_texts t ON t.resource_id = d.resource_id AND t.field = d.field SET '.
+                "d.base_value = t.stored WHERE d.resource_id IN ($list) AND d.state IN ('open', 'ready')",
         );
     }
 

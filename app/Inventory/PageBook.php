@@ -179,7 +179,8 @@ final class PageBook
     }
 
     /**
-     * Keeps what pages said before they were gone, for as long as they are: called before their details are written anew.
+     * Keeps what pages said before they were gone, for as long as they are: called before their details are written
+     * anew.
      *
      * @param  list<int>  $gone
      * @param  list<int>  $back  pages that answer again

@@ -43,7 +43,8 @@ final class Releases
     }
 
     /**
-     * Takes what is ready into a release and begins to send it: texts and settings of addresses. What belongs to one resource goes in one item.
+     * Takes what is ready into a release and begins to send it: texts and settings of addresses. What belongs to one
+     * resource goes in one item.
      *
      * @param  ?list<int>  $draftIds  null for all that are ready
      * @param  ?list<int>  $addressIds  null for all that are ready
@@ -237,7 +238,10 @@ final class Releases
         });
     }
 
-    /** What went in as a file goes back as one, made of the newest file that holds the thing; the others go back as they went. */
+    /**
+     * What went in as a file goes back as one, made of the newest file that holds the thing; the others go back as
+     * they went.
+     */
     private static function wayBack(\stdClass $item, FileBook $files): Way
     {
         $via = Via::from((string) $item->via);

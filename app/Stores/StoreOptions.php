@@ -13,7 +13,10 @@ use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 use Orchard\Core\Url\PageUrl;
 
-/** Every option of a store by name, for commands and the settings page; what belongs to its markets is in MarketOptions. */
+/**
+ * Every option of a store by name, for commands and the settings page; what belongs to its markets is in
+ * MarketOptions.
+ */
 final class StoreOptions
 {
     /** @return list<array{key: string, value: string|int|float, means: string}> */
@@ -78,7 +81,8 @@ final class StoreOptions
         $rows[] = [
             'key' => 'shop_mapping',
             'value' => ($connection->mapping ?? null) === null ? '' : '(set)',
-            'means' => 'JSON that says how the shop\'s API is asked and written (docs/connect.md); store:mapping shows it',
+            'means' => 'JSON that says how the shop\'s API is asked and written (docs/connect.md); '.
+                'store:mapping shows it',
         ];
         $rows[] = [
             'key' => 'ways',
@@ -90,7 +94,9 @@ final class StoreOptions
                     $settings->ways,
                 ),
             ),
-            'means' => 'by which way a field gets into the shop, such as "title=direct,canonical=person" (direct, file, person); what is not named goes directly where it can, else as a file, else by somebody',
+            'means' => 'by which way a field gets into the shop, such as "title=direct,canonical=person" '.
+                '(direct, file, person); what is not named goes directly where it can, else as a file, else by '.
+                'somebody',
         ];
         $rows[] = [
             'key' => 'brand_terms',
@@ -292,7 +298,8 @@ final class StoreOptions
                 ) !== 1
             ) {
                 throw new InvalidArgumentException(
-                    "ways: \"$one\" is not a field and its way, such as title=direct; ways are direct, file and person.",
+                    "ways: \"$one\" is not a field and its way, such as title=direct; ways are direct, file and ".
+                        'person.',
                 );
             }
             $ways[$found[1]] = $found[2];

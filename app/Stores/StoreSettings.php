@@ -92,7 +92,8 @@ final readonly class StoreSettings
                 'min' => 1,
                 'max' => 90,
                 'default' => 7,
-                'means' => 'days after which changes that were handed over (as a file, or to somebody) and are not seen live are told',
+                'means' => 'days after which changes that were handed over (as a file, or to somebody) and are '.
+                    'not seen live are told',
             ],
             'clicks_at_risk' => [
                 'min' => 1,

@@ -7,7 +7,8 @@ namespace Orchard\Core\Redirects;
 use Orchard\Core\Url\PageUrl;
 
 /**
- * What many addresses and the values they are to have share, so that a template can be changed once instead of each address by itself:
+ * What many addresses and the values they are to have share, so that a template can be changed once instead of each
+ * address by itself:
  * the form of the address (its last part left open), the names of its parameters, and what the value makes of it.
  */
 final readonly class AddressPattern

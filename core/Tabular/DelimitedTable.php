@@ -9,7 +9,8 @@ use InvalidArgumentException;
 use Orchard\Core\Text\Encoding;
 
 /**
- * A CSV or TSV file (RFC 4180, and what programs make of it) that is changed cell by cell: quotation marks, line ends, charset, byte order
+ * A CSV or TSV file (RFC 4180, and what programs make of it) that is changed cell by cell: quotation marks, line ends,
+ * charset, byte order
  * mark and every other cell stay as they are. A new text is quoted where its cell was, or where it has to be.
  */
 final readonly class DelimitedTable implements RawTable
@@ -127,7 +128,11 @@ final readonly class DelimitedTable implements RawTable
         }
         $kept = $this->with([], $only);
         if ($this->isWide) {
-            $kept = (string) mb_convert_encoding(substr($kept, strlen($this->mark)), 'UTF-8', strtoupper($this->encoding->name));
+            $kept = (string) mb_convert_encoding(
+                substr($kept, strlen($this->mark)),
+                'UTF-8',
+                strtoupper($this->encoding->name),
+            );
         } else {
             $kept = substr($kept, strlen($this->mark));
         }
@@ -187,7 +192,9 @@ final readonly class DelimitedTable implements RawTable
         return $length;
     }
 
-    /** Where a quoted cell that begins there ends: behind its closing mark; at the end of the file where it has none. */
+    /**
+     * Where a quoted cell that begins there ends: behind its closing mark; at the end of the file where it has none.
+     */
     private function quoteEnd(int $at): int
     {
         $length = strlen($this->text);

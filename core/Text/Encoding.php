@@ -9,8 +9,10 @@ use UConverter;
 /**
  * An encoding of the Encoding Standard (encoding.spec.whatwg.org), with its decoder: what browsers make of bytes.
  *
- * Bytes that mean nothing become U+FFFD. Single-byte encodings and Big5 go by the standard's own tables, since no library here
- * has them right; the other legacy ones by ICU, with the places mended in which its tables differ. tools/make-encodings.mjs makes
+ * Bytes that mean nothing become U+FFFD. Single-byte encodings and Big5 go by the standard's own tables, since no
+ * library here
+ * has them right; the other legacy ones by ICU, with the places mended in which its tables differ. tools/make-
+ * encodings.mjs makes
  * the tables; e2e/encodings.spec.mjs compares every byte and every pair of bytes with another implementation.
  */
 final class Encoding

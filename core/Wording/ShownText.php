@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace Orchard\Core\Wording;
 
 /**
- * Whether a page shows a text that was given to its shop. Themes set quotation marks, dashes and dots in their own way, and cut what is
+ * Whether a page shows a text that was given to its shop. Themes set quotation marks, dashes and dots in their own
+ * way, and cut what is
  * long; that is the same text. What differs in a letter or a digit is another.
  */
 final class ShownText

@@ -43,7 +43,10 @@ final class TitleSuffix
     /** What stands between a title and what the theme adds; longer signs first. */
     private const SEPARATORS = '/^(.*\S)(\s+(?:\||–|—|-|·|•|::|»|\/\/)\s+\S.*?|\s*(?:\|)\s*\S.*?)$/u';
 
-    /** Share of all titles that must end alike for their ending to count as the theme's, where the stored ones are not known. */
+    /**
+     * Share of all titles that must end alike for their ending to count as the theme's, where the stored ones are not
+     * known.
+     */
     private const LEAST_SHARE_OF_SHOWN = 0.6;
 
     /**

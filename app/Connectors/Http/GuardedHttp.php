@@ -83,14 +83,16 @@ final class GuardedHttp
             CURLOPT_FOLLOWLOCATION => false,
             CURLOPT_PROTOCOLS => CURLPROTO_HTTP | CURLPROTO_HTTPS,
             CURLOPT_PROXY => '',
-            // On a kept connection that breaks before an answer, curl would send the request again by itself; what changes something is sent once.
+            // On a kept connection that breaks before an answer, curl would send the request again by itself; what
+            // changes something is sent once.
             CURLOPT_FRESH_CONNECT => ! in_array($request->method, ['GET', 'HEAD'], true),
             CURLOPT_RESOLVE => [trim($url->host(), '[]').':'.$url->port().':'.$address],
             CURLOPT_CONNECTTIMEOUT_MS => (int) min(10000, $request->timeout * 1000),
             CURLOPT_TIMEOUT_MS => (int) ($request->timeout * 1000),
             CURLOPT_NOSIGNAL => true,
             CURLOPT_ENCODING => '',
-            // Headers come in one stream with the body, in large pieces: a call into PHP for each line would cost more than all the rest.
+            // Headers come in one stream with the body, in large pieces: a call into PHP for each line would cost more
+            // than all the rest.
             CURLOPT_HEADER => true,
             CURLOPT_BUFFERSIZE => 131072,
             CURLOPT_WRITEFUNCTION => static function (CurlHandle $h, string $piece) use ($body, $most): int {

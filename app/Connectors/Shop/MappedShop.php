@@ -53,7 +53,8 @@ final readonly class MappedShop implements ShopAdmin
         $entries = $list->items->read($data);
         if (! is_array($entries)) {
             throw ShopUnavailable::garbled(
-                "the list \"{$list->name}\" is not where the mapping looks for it. Fetch a sample under Connect the shop and click on the list.",
+                "the list \"{$list->name}\" is not where the mapping looks for it. Fetch a sample under Connect ".
+                    'the shop and click on the list.',
             );
         }
         $link = $answer->headers['link'] ?? [];

@@ -7,7 +7,10 @@ namespace App\Connectors\Shop;
 /** What is asked of a shop's back office, whatever shop it is. */
 interface ShopAdmin
 {
-    /** What stands before path and query in the id of an address, of which canonical, robots and redirect can be read and written like the texts of a resource. */
+    /**
+     * What stands before path and query in the id of an address, of which canonical, robots and redirect can be read
+     * and written like the texts of a resource.
+     */
     public const ADDRESS = 'address:';
 
     /**

@@ -21,8 +21,10 @@ final class ShopUnavailable extends RuntimeException
 
         return new self(
             match (true) {
-                $status === 401 => "The shop refuses the key (401)$told It is wrong or has run out: set another under Connect the shop.",
-                $status === 403 => "The key may not do this (403)$told Give it the right in the shop, or let this be done in another way.",
+                $status === 401 => "The shop refuses the key (401)$told It is wrong or has run out: set another ".
+                    'under Connect the shop.',
+                $status === 403 => "The key may not do this (403)$told Give it the right in the shop, or let ".
+                    'this be done in another way.',
                 $status === 404 => "The shop has nothing$at (404)$told",
                 default => "The shop's admin API answered $status$told",
             },
@@ -44,7 +46,8 @@ final class ShopUnavailable extends RuntimeException
     public static function notMapped(): self
     {
         return new self(
-            'The shop has an address, but nothing says how its API is asked. An owner can do that under Connect the shop.',
+            'The shop has an address, but nothing says how its API is asked. An owner can do that under Connect '.
+                'the shop.',
             0,
             null,
         );

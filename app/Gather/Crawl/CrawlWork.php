@@ -224,9 +224,12 @@ final class CrawlWork implements LongWork
                 return SliceEnd::more();
             }
             $strays = $run->progress()['strays'] ?? 0;
-            $told = is_int($strays) && $strays > 0
-                ? number_format($strays).' things of the shop have no address among its pages, so they were left out. Look at the field “path” under Connect the shop.'
-                : null;
+            $told =
+                is_int($strays) && $strays > 0
+                    ? number_format($strays).
+                        ' things of the shop have no address among its pages, so they were '.
+                        'left out. Look at the field “path” under Connect the shop.'
+                    : null;
         } catch (ShopUnavailable|AddressRefused $wrong) {
             $told = mb_substr(
                 "The shop's products and collections could not be read, so they stay as they were: ".

@@ -16,7 +16,10 @@ use App\Platform\Work\WorkRun;
 use App\Stores\Connections;
 use App\Stores\Models\Store;
 
-/** Sorts the inventory anew after the owner has changed the rules for page kinds or the markets; each part can be done again. */
+/**
+ * Sorts the inventory anew after the owner has changed the rules for page kinds or the markets; each part can be done
+ * again.
+ */
 final class ReindexWork implements LongWork
 {
     public static function sort(): string

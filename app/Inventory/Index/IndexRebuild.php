@@ -52,7 +52,10 @@ final readonly class IndexRebuild
         }
         while (true) {
             $rows = DB::select(
-                'SELECT p.id, p.url, p.market_id, p.resource_id, IF(r.from_page = 0, r.kind, NULL) AS resource_kind, f.status, f.redirect_url, f.content_type, f.title, f.robots, f.robots_header, f.canonicals, f.canonical_header, f.words, f.types, f.problem, f.description, f.h1s, f.strays, f.bytes, f.from_crawl, f.language, p.sources,'.
+                'SELECT p.id, p.url, p.market_id, p.resource_id, IF(r.from_page = 0, r.kind, NULL) AS '.
+                    'resource_kind, f.status, f.redirect_url, f.content_type, f.title, f.robots, '.
+                    'f.robots_header, f.canonicals, f.canonical_header, f.words, f.types, f.problem, '.
+                    'f.description, f.h1s, f.strays, f.bytes, f.from_crawl, f.language, p.sources,'.
                     ($markets->needLanguages() ? ' d.details,' : '').
                     '
                 d.marks, d.product, d.text_life, d.response_ms, d.images, d.no_alt, d.structured_errors, d.hreflangs, d.needs_script, d.looks_missing

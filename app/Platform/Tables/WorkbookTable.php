@@ -11,7 +11,8 @@ use Orchard\Core\Tabular\RawTable;
 use ZipArchive;
 
 /**
- * An XLSX workbook (ECMA-376) of which cells of the first sheet are changed: styles, other sheets, other cells and the order stay as they are.
+ * An XLSX workbook (ECMA-376) of which cells of the first sheet are changed: styles, other sheets, other cells and the
+ * order stay as they are.
  * A new text is an inline one in the style of its cell; rows that are left out close up.
  */
 final readonly class WorkbookTable implements RawTable

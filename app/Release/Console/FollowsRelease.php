@@ -8,7 +8,9 @@ use App\Platform\Work\WorkDesk;
 use App\Release\Sending\LookWork;
 use Illuminate\Support\Facades\DB;
 
-/** For the commands that begin a release: with --wait they work or follow it to its end, the first live check included. */
+/**
+ * For the commands that begin a release: with --wait they work or follow it to its end, the first live check included.
+ */
 trait FollowsRelease
 {
     /** @param  array{release: int, work: ?int}  $begun */

@@ -11,7 +11,9 @@ use InvalidArgumentException;
 
 final class HandoverCommand extends StoreCommand
 {
-    protected $signature = 'release:handover {release : its number} {--store=} {--out= : folder that the files are written to} {--json}';
+    protected $signature =
+        'release:handover {release : its number} {--store=} {--out= : folder that the files '.
+        'are written to} {--json}';
 
     protected $description = 'Write the files of a release that is handed over to the shop\'s import';
 
@@ -36,7 +38,8 @@ final class HandoverCommand extends StoreCommand
             $written = [];
             foreach ($files as $file) {
                 $path = rtrim($folder, '/').'/'.$handover->nameOf($file);
-                if (@file_put_contents("$path.new", $handover->bytes($file)) === false || ! rename("$path.new", $path)) {
+                $isWritten = @file_put_contents("$path.new", $handover->bytes($file)) !== false;
+                if (! $isWritten || ! rename("$path.new", $path)) {
                     throw new InvalidArgumentException("$path cannot be written.");
                 }
                 $written[] = basename($path);

@@ -14,9 +14,14 @@ final class SendCommand extends StoreCommand
 {
     use FollowsRelease;
 
-    protected $signature = 'release:send {--store=} {--name= : what the release is called} {--part=100 : hundredths of what is ready to send first} {--via= : direct, file or person: the way that all of it takes; else as it was chosen for the store} {--wait : work in this process until all is sent and looked at once} {--json}';
+    protected $signature =
+        'release:send {--store=} {--name= : what the release is called} {--part=100 : '.
+        'hundredths of what is ready to send first} {--via= : direct, file or person: the way that all of it '.
+        'takes; else as it was chosen for the store} {--wait : work in this process until all is sent and '.
+        'looked at once} {--json}';
 
-    protected $description = 'Get all that is ready into the shop, directly, as a file or by a list: texts, and settings of addresses';
+    protected $description =
+        'Get all that is ready into the shop, directly, as a file or by a list: texts, and '.'settings of addresses';
 
     public function handle(Releases $releases, WorkDesk $desk): int
     {

@@ -11,7 +11,8 @@ use Orchard\Core\Tabular\Field;
 use Orchard\Core\Wording\ShownText;
 
 /**
- * Finds out what the columns of a shop's file are: first by what they hold (addresses and numbers of the store's own pages, the very titles,
+ * Finds out what the columns of a shop's file are: first by what they hold (addresses and numbers of the store's own
+ * pages, the very titles,
  * descriptions and headings that these show), then by their names.
  */
 final readonly class FileSight

@@ -15,7 +15,8 @@ use Orchard\Core\Url\PageUrl;
 use stdClass;
 
 /**
- * The list that a person or a developer works by: settings of addresses by what they have in common, texts page by page. Whether something is
+ * The list that a person or a developer works by: settings of addresses by what they have in common, texts page by
+ * page. Whether something is
  * done is told by the live check alone.
  */
 final readonly class HandedList
@@ -135,8 +136,10 @@ final readonly class HandedList
         $after = 0;
         do {
             $rows = DB::select(
-                "SELECT i.id, i.fields, i.seen, r.name, r.url AS resource_url, p.url AS page_url FROM release_items i LEFT JOIN resources r ON r.id = i.resource_id LEFT JOIN pages p ON p.id = i.page_id
-                WHERE i.release_id = ? AND i.store_id = ? AND i.via = 'person' AND i.state <> 'withdrawn' AND $which AND i.id > ? ORDER BY i.id LIMIT 1000",
+                "SELECT i.id, i.fields, i.seen, r.name, r.url AS resource_url, p.url AS page_url
+                FROM release_items i LEFT JOIN resources r ON r.id = i.resource_id LEFT JOIN pages p ON p.id = i.page_id
+                WHERE i.release_id = ? AND i.store_id = ? AND i.via = 'person' AND i.state <> 'withdrawn'
+                AND $which AND i.id > ? ORDER BY i.id LIMIT 1000",
                 [$this->release, $this->store->id, $after],
             );
             foreach ($rows as $row) {

@@ -14,7 +14,8 @@ use Orchard\Core\Wording\TextField;
 use stdClass;
 
 /**
- * The files of a release: the shop's own, with its changed rows alone and all other cells to the byte as they came. Made anew each time they
+ * The files of a release: the shop's own, with its changed rows alone and all other cells to the byte as they came.
+ * Made anew each time they
  * are asked for, from the file that the shop exported and the items, so that what is downloaded twice is the same.
  */
 final readonly class Handover
@@ -85,7 +86,8 @@ final readonly class Handover
     }
 
     /**
-     * What cannot go in its file, before anything is handed over: the file holds another text than the change was written against, lacks a
+     * What cannot go in its file, before anything is handed over: the file holds another text than the change was
+     * written against, lacks a
      * sign of it, or would be run as a formula where somebody opens it.
      *
      * @return array<int, array{state: string, reason: string, theirs: array<string, string>}> by item
@@ -132,14 +134,16 @@ final readonly class Handover
             if ($sign !== null) {
                 return [
                     'state' => 'refused',
-                    'reason' => "The file “{$file->name}” is written in {$file->charset}, which has no sign for “{$sign}”.",
+                    'reason' => "The file “{$file->name}” is written in {$file->charset}, which has no sign for ".
+                        "“{$sign}”.",
                     'theirs' => [],
                 ];
             }
             if (self::isFormula($change->target)) {
                 return [
                     'state' => 'refused',
-                    'reason' => 'It begins like a formula, which a spreadsheet would run when somebody opens the file. Begin it with a letter.',
+                    'reason' => 'It begins like a formula, which a spreadsheet would run when somebody opens '.
+                        'the file. Begin it with a letter.',
                     'theirs' => [],
                 ];
             }
@@ -158,7 +162,10 @@ final readonly class Handover
             ];
     }
 
-    /** Whether a text was released, and seen or taken back, since the file was exported: then the file does not know of it. */
+    /**
+     * Whether a text was released, and seen or taken back, since the file was exported: then the file does not know of
+     * it.
+     */
     private function isOlder(ShopFile $file, stdClass $item, FieldChange $change): bool
     {
         return $change->field instanceof TextField &&
@@ -186,7 +193,8 @@ final readonly class Handover
                     'i.external_id',
                     'i.fields',
                     DB::raw(
-                        '(SELECT MIN(r.at_row) FROM release_file_rows r WHERE r.resource_id = i.resource_id AND r.file_id = i.file_id) AS place',
+                        '(SELECT MIN(r.at_row) FROM release_file_rows r WHERE r.resource_id = i.resource_id AND '.
+                            'r.file_id = i.file_id) AS place',
                     ),
                 ]) as $item
         ) {
@@ -216,7 +224,8 @@ final readonly class Handover
     }
 
     /**
-     * Redirects are rows of their own under the names; where every line of the shop's file has the same in a column, such as a status, so have these.
+     * Redirects are rows of their own under the names; where every line of the shop's file has the same in a column,
+     * such as a status, so have these.
      *
      * @param  list<int>  $head
      */
@@ -264,7 +273,10 @@ final readonly class Handover
         return trim((string) preg_replace('/\s+/u', ' ', $cell));
     }
 
-    /** Whether a spreadsheet would run it: a sign that begins a formula, and for plus and minus something that it could call. */
+    /**
+     * Whether a spreadsheet would run it: a sign that begins a formula, and for plus and minus something that it could
+     * call.
+     */
     private static function isFormula(string $text): bool
     {
         return preg_match('/^[=@\t\r]/', $text) === 1 || preg_match('/^[+\-].*[(|!]/s', $text) === 1;

@@ -8,7 +8,10 @@ use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 
-/** Links by which somebody without an account sees the list of one release, and nothing else. Only a digest of each is kept. */
+/**
+ * Links by which somebody without an account sees the list of one release, and nothing else. Only a digest of each is
+ * kept.
+ */
 final class ShareLinks
 {
     public const DAYS = 30;

@@ -40,19 +40,31 @@ final class ShopFiles
     {
         $bytes = (int) @filesize($path);
         if ($bytes > self::MOST_BYTES) {
-            throw new InvalidArgumentException('The file is larger than 60 MB. Export fewer columns or pages at a time.');
+            throw new InvalidArgumentException(
+                'The file is larger than 60 MB. Export fewer columns or pages at a time.',
+            );
         }
-        $languages = array_values(array_filter(array_map(static fn (Market $market): string => $market->language, Markets::of($store)->all())));
+        $languages = array_values(
+            array_filter(array_map(static fn (Market $market): string => $market->language, Markets::of($store)->all())),
+        );
         $file = TableFile::at($path, $languages);
         $isBook = str_starts_with((string) file_get_contents($path, length: 4), "PK\x03\x04");
-        $dialect = $file->look(static fn (array $row): int => count(Columns::match($row, [...FileSight::fields(), ...FileSight::redirectFields()])));
+        $dialect = $file->look(
+            static fn (array $row): int => count(
+                Columns::match($row, [...FileSight::fields(), ...FileSight::redirectFields()]),
+            ),
+        );
         if ($dialect->headerRow === 0) {
-            throw new InvalidArgumentException('The file has no row with the names of its columns, so its import could not be told what is what.');
+            throw new InvalidArgumentException(
+                'The file has no row with the names of its columns, so its import could not be told what is what.',
+            );
         }
         if ($isBook && str_ends_with(strtolower($name), '.zip')) {
             throw new InvalidArgumentException('Unpack the zip first: the shop’s import wants the file as it is.');
         }
-        $table = $isBook ? new WorkbookTable($path) : new DelimitedTable((string) file_get_contents($path), $dialect->separator ?: ',', $dialect->charset);
+        $table = $isBook
+            ? new WorkbookTable($path)
+            : new DelimitedTable((string) file_get_contents($path), $dialect->separator ?: ',', $dialect->charset);
         [$names, $sample] = self::sample($table, $dialect->headerRow);
         self::checkNames($names);
         $seen = (new FileSight(Things::of($store)))->look($names, $sample);
@@ -82,13 +94,18 @@ final class ShopFiles
 
     public function find(Store $store, int $id): ?ShopFile
     {
-        $row = DB::table('release_files')->where('store_id', $store->id)->where('id', $id)->whereNull('removed_at')->first();
+        $row = DB::table('release_files')
+            ->where('store_id', $store->id)
+            ->where('id', $id)
+            ->whereNull('removed_at')
+            ->first();
 
         return $row === null ? null : ShopFile::from($row);
     }
 
     /**
-     * Confirms what the columns are: rows are joined to the store's pages, and what the file tells of their texts counts as what the shop holds.
+     * Confirms what the columns are: rows are joined to the store's pages, and what the file tells of their texts
+     * counts as what the shop holds.
      *
      * @param  array<string, int>  $fields  column by field
      * @param  ?list<int>  $needs
@@ -112,7 +129,13 @@ final class ShopFiles
             Bulk::write(
                 'release_file_rows',
                 ['file_id', 'at_row', 'resource_id'],
-                array_values(array_map(static fn (int $row, int $thing): array => [$file->id, $row, $thing], array_keys($matched), $matched)),
+                array_values(
+                    array_map(
+                        static fn (int $row, int $thing): array => [$file->id, $row, $thing],
+                        array_keys($matched),
+                        $matched,
+                    ),
+                ),
                 'INSERT',
             );
             DB::table('release_files')
@@ -134,7 +157,10 @@ final class ShopFiles
     /** The file is no longer used; releases that were made of it keep it. */
     public function remove(Store $store, int $id): void
     {
-        DB::table('release_files')->where('store_id', $store->id)->where('id', $id)->update(['removed_at' => now()]);
+        DB::table('release_files')
+            ->where('store_id', $store->id)
+            ->where('id', $id)
+            ->update(['removed_at' => now()]);
     }
 
     /**
@@ -146,10 +172,15 @@ final class ShopFiles
     private function join(Store $store, ShopFile $file, array $fields): array
     {
         if (! isset($fields['key']) && ! isset($fields['url'])) {
-            throw new InvalidArgumentException('Say which column names a row: its key or its URL. Without one the shop’s import could not know what to change.');
+            throw new InvalidArgumentException(
+                'Say which column names a row: its key or its URL. Without one the shop’s import could not know '.
+                    'what to change.',
+            );
         }
         if (array_intersect(['title', 'description', 'h1', 'canonical', 'slug'], array_keys($fields)) === []) {
-            throw new InvalidArgumentException('Say which column holds titles, descriptions or another text that is to be written.');
+            throw new InvalidArgumentException(
+                'Say which column holds titles, descriptions or another text that is to be written.',
+            );
         }
         $sight = new FileSight(Things::of($store));
         $names = $fields['key'] ?? ($fields['url'] ?? 0);
@@ -161,7 +192,9 @@ final class ShopFiles
                 continue;
             }
             if (count($things) >= self::MOST_ROWS) {
-                throw new InvalidArgumentException('The file has more than '.number_format(self::MOST_ROWS).' rows.');
+                throw new InvalidArgumentException(
+                    'The file has more than '.number_format(self::MOST_ROWS).' rows.',
+                );
             }
             $key = trim($row[$names] ?? '');
             if ($key === '') {
@@ -184,7 +217,8 @@ final class ShopFiles
         }
         if (array_filter($things) === []) {
             throw new InvalidArgumentException(
-                'No row is a page of this store: neither its URL nor its key is known. Crawl the store first, or choose another column.',
+                'No row is a page of this store: neither its URL nor its key is known. Crawl the store first, '.
+                    'or choose another column.',
             );
         }
 
@@ -214,19 +248,29 @@ final class ShopFiles
      */
     private function takeTexts(Store $store, ShopFile $file, array $fields, array $matched): void
     {
-        $told = array_values(array_filter(TextField::cases(), static fn (TextField $field): bool => isset($fields[$field->key()])));
+        $told = array_values(
+            array_filter(TextField::cases(), static fn (TextField $field): bool => isset($fields[$field->key()])),
+        );
         if ($told === []) {
             return;
         }
         // The shop's own API knows better than a file.
         $ours = [];
         foreach (array_chunk(array_values($matched), 5000) as $chunk) {
-            $ours += DB::table('resources')->whereIn('id', $chunk)->where('from_page', '>', 0)->pluck('market_id', 'id')->all();
+            $ours += DB::table('resources')
+                ->whereIn('id', $chunk)
+                ->where('from_page', '>', 0)
+                ->pluck('market_id', 'id')
+                ->all();
         }
         $busy = array_flip(
             array_map(
                 static fn (object $row): string => "$row->resource_id $row->field",
-                DB::table('drafts')->where('store_id', $store->id)->where('state', 'sending')->get(['resource_id', 'field'])->all(),
+                DB::table('drafts')
+                    ->where('store_id', $store->id)
+                    ->where('state', 'sending')
+                    ->get(['resource_id', 'field'])
+                    ->all(),
             ),
         );
         $texts = [];
@@ -237,7 +281,13 @@ final class ShopFiles
             }
             foreach ($told as $field) {
                 if (! isset($busy["$thing {$field->value}"])) {
-                    $texts[] = [$thing, $field->value, $store->id, (int) $ours[$thing], trim((string) preg_replace('/\s+/u', ' ', $row[$fields[$field->key()]] ?? ''))];
+                    $texts[] = [
+                        $thing,
+                        $field->value,
+                        $store->id,
+                        (int) $ours[$thing],
+                        trim((string) preg_replace('/\s+/u', ' ', $row[$fields[$field->key()]] ?? '')),
+                    ];
                 }
             }
         }
@@ -300,7 +350,9 @@ final class ShopFiles
             throw new InvalidArgumentException('The file has more than 500 columns.');
         }
         if ($twice !== []) {
-            throw new InvalidArgumentException('Two columns are both called “'.$twice[0].'”; the shop’s import could not tell them apart.');
+            throw new InvalidArgumentException(
+                'Two columns are both called “'.$twice[0].'”; the shop’s import could not tell them apart.',
+            );
         }
     }
 }

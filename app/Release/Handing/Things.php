@@ -30,7 +30,8 @@ final readonly class Things
         $after = 0;
         do {
             $rows = DB::select(
-                'SELECT r.id, r.url, r.number, r.external_id, p.digest FROM resources r LEFT JOIN pages p ON p.id = r.page_id WHERE r.store_id = ? AND r.gone = 0 AND r.id > ? ORDER BY r.id LIMIT 20000',
+                'SELECT r.id, r.url, r.number, r.external_id, p.digest FROM resources r LEFT JOIN pages p ON '.
+                    'p.id = r.page_id WHERE r.store_id = ? AND r.gone = 0 AND r.id > ? ORDER BY r.id LIMIT 20000',
                 [$store->id, $after],
             );
             foreach ($rows as $row) {

@@ -34,8 +34,12 @@ final readonly class WayPreview
         // Things of one kind, and in the same files, go the same way: one of each is asked about.
         foreach (
             DB::select(
-                'SELECT d.field, r.kind, r.from_page, COUNT(*) AS n, MIN(d.resource_id) AS one FROM drafts d JOIN resources r ON r.id = d.resource_id
-                WHERE d.store_id = ? AND d.state = ? GROUP BY d.field, r.kind, r.from_page, (SELECT GROUP_CONCAT(f.file_id ORDER BY f.file_id) FROM release_file_rows f JOIN release_files s ON s.id = f.file_id AND s.removed_at IS NULL AND s.confirmed_at IS NOT NULL WHERE f.resource_id = d.resource_id)',
+                'SELECT d.field, r.kind, r.from_page, COUNT(*) AS n, MIN(d.resource_id) AS one FROM drafts d
+                JOIN resources r ON r.id = d.resource_id
+                WHERE d.store_id = ? AND d.state = ?
+                GROUP BY d.field, r.kind, r.from_page, (SELECT GROUP_CONCAT(f.file_id ORDER BY f.file_id)
+                FROM release_file_rows f JOIN release_files s ON s.id = f.file_id AND s.removed_at IS NULL
+                AND s.confirmed_at IS NOT NULL WHERE f.resource_id = d.resource_id)',
                 [$this->store->id, DraftState::Ready->value],
             ) as $group
         ) {

@@ -12,7 +12,10 @@ use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
 use Orchard\Core\Wording\TextField;
 
-/** Which way each field of a store takes: as it was chosen, else directly where the shop's API can, as a file where one holds it, by somebody else otherwise. */
+/**
+ * Which way each field of a store takes: as it was chosen, else directly where the shop's API can, as a file where one
+ * holds it, by somebody else otherwise.
+ */
 final readonly class Ways
 {
     public const FIELDS = ['title', 'description', 'canonical', 'robots', 'redirect', 'slug'];

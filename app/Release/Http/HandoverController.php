@@ -21,7 +21,10 @@ use Orchard\Core\Redirects\NginxRules;
 use Orchard\Core\Redirects\Redirect;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
-/** What a release hands over: files for the shop's import, and the list for a person or a developer, also by a link without an account. */
+/**
+ * What a release hands over: files for the shop's import, and the list for a person or a developer, also by a link
+ * without an account.
+ */
 final readonly class HandoverController
 {
     private const FORMS = ['redirects.csv', 'nginx.conf', 'apache.conf', 'apache.txt', 'list.csv'];

@@ -322,7 +322,10 @@ final class ReleaseController
                 'seen' => 'no',
                 'look_at' => now(),
                 'looks' => 0,
-                'due_at' => DB::raw("IF(state = 'handed', TIMESTAMPADD(DAY, {$store->options()->handoverDays}, UTC_TIMESTAMP()), due_at)"),
+                'due_at' => DB::raw(
+                    "IF(state = 'handed', TIMESTAMPADD(DAY, {$store->options()->handoverDays}, ".
+                        'UTC_TIMESTAMP()), due_at)',
+                ),
             ]);
         $work = WorkView::about(LookWork::sort(), $release);
         $work !== null && $work->isActive()
@@ -351,7 +354,9 @@ final class ReleaseController
             );
     }
 
-    /** Ours over the shop's setting of an address, or the shop's over ours; what was refused is sent again or dropped. */
+    /**
+     * Ours over the shop's setting of an address, or the shop's over ours; what was refused is sent again or dropped.
+     */
     public function decideAddress(
         Request $request,
         Store $store,

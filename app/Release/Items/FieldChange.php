@@ -8,7 +8,9 @@ use App\Changes\AddressField;
 use Orchard\Core\Wording\ShownText;
 use Orchard\Core\Wording\TextField;
 
-/** One text, or one setting of an address, in a release: what it was, what it is to be, and what a searcher is to see. */
+/**
+ * One text, or one setting of an address, in a release: what it was, what it is to be, and what a searcher is to see.
+ */
 final readonly class FieldChange
 {
     /**

@@ -9,7 +9,10 @@ use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 
-/** How much of what is ready goes in one release: a first part of it, and no more clicks than the store risks at a time. */
+/**
+ * How much of what is ready goes in one release: a first part of it, and no more clicks than the store risks at a
+ * time.
+ */
 final readonly class Portion
 {
     public function __construct(private Store $store, private int $percent)
@@ -17,7 +20,8 @@ final readonly class Portion
     }
 
     /**
-     * The pages whose addresses are changed in this release. What an address is to lead to, and is to be changed itself, goes with it or before it: a
+     * The pages whose addresses are changed in this release. What an address is to lead to, and is to be changed
+     * itself, goes with it or before it: a
      * duplicate that names its keeper while that still names another would be a chain.
      *
      * @param  Collection<int, \stdClass>  $changes  rows of address_changes
@@ -50,7 +54,8 @@ final readonly class Portion
         );
         if ($all !== [] && $settled === []) {
             throw new InvalidArgumentException(
-                'What these addresses lead to has more clicks than one release of this store may touch (the option clicks_at_risk).',
+                'What these addresses lead to has more clicks than one release of this store may touch (the '.
+                    'option clicks_at_risk).',
             );
         }
 
@@ -79,7 +84,8 @@ final readonly class Portion
     }
 
     /**
-     * Of the pages whose address is to change, those whose clicks together stay within what the store risks in one release; those with the
+     * Of the pages whose address is to change, those whose clicks together stay within what the store risks in one
+     * release; those with the
      * fewest clicks first.
      *
      * @param  list<int>  $pages

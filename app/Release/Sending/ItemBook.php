@@ -305,7 +305,10 @@ final class ItemBook
         (int) $item->resource_id === 0 || TextsChanged::dispatch($store->id, [(int) $item->resource_id], []);
     }
 
-    /** A resource has a new address: its history goes there with it, at once and not only when the next crawl finds the redirect. */
+    /**
+     * A resource has a new address: its history goes there with it, at once and not only when the next crawl finds the
+     * redirect.
+     */
     private function moved(Store $store, object $item, string $path, bool $isUndo): void
     {
         $url = PageUrl::parse($store->base_url)?->resolve($path);

@@ -146,7 +146,8 @@ final class SendWork implements LongWork
         $clash = match (true) {
             // Where a part of it has arrived, it was our write that moved the version.
             $wasUnsure && $now->version !== $item->version && count($missing) === count($changes) => 'The shop’s resource changed while the answer to our write was lost.',
-            self::differs($now, $missing, static fn (FieldChange $c): string => $c->base) => 'The shop’s text is no longer the one this was written against.',
+            self::differs($now, $missing, static fn (FieldChange $c): string => $c->base) => 'The shop’s text '.
+                'is no longer the one this was written against.',
             default => null,
         };
         if ($clash !== null) {

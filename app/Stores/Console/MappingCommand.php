@@ -10,7 +10,9 @@ use InvalidArgumentException;
 
 final class MappingCommand extends StoreCommand
 {
-    protected $signature = 'store:mapping {file? : a mapping that is to be used from now on; without it the one in use is shown} {--store=} {--json}';
+    protected $signature =
+        'store:mapping {file? : a mapping that is to be used from now on; without it the one '.
+        'in use is shown} {--store=} {--json}';
 
     protected $description = 'Show how the shop\'s API is asked and written, or set it from a file (docs/connect.md)';
 

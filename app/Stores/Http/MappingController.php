@@ -217,7 +217,8 @@ final readonly class MappingController
                 (new MappingDraft($store))->use();
 
                 return [
-                    'The mapping is in use. The next crawl brings in what the shop holds; releases go directly from now on.',
+                    'The mapping is in use. The next crawl brings in what the shop holds; releases go directly '.
+                    'from now on.',
                     [],
                 ];
             default:

@@ -33,7 +33,9 @@ final readonly class KindRules
         return new self($rules);
     }
 
-    /** Rules that most stores can start from: the root is home, then what the shop itself says, then structured types. */
+    /**
+     * Rules that most stores can start from: the root is home, then what the shop itself says, then structured types.
+     */
     public static function usual(): self
     {
         return new self([

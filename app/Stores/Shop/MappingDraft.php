@@ -14,7 +14,8 @@ use InvalidArgumentException;
 use stdClass;
 
 /**
- * A mapping while it is put together on screen: kept at every step, be it whole or not, and used only once it is whole and somebody says so.
+ * A mapping while it is put together on screen: kept at every step, be it whole or not, and used only once it is whole
+ * and somebody says so.
  * What is typed comes as texts by their places (RFC 6901) in the mapping.
  */
 final readonly class MappingDraft

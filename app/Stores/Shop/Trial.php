@@ -12,7 +12,8 @@ use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 
 /**
- * Tries a mapping on one thing of the shop: reads it, writes one text with a dot at its end, reads again, puts the text back, reads once more.
+ * Tries a mapping on one thing of the shop: reads it, writes one text with a dot at its end, reads again, puts the
+ * text back, reads once more.
  * What is being changed is written down before, so that a trial which is cut off can be put right.
  */
 final readonly class Trial

@@ -99,10 +99,17 @@ final class Kiln
     {
         mt_srand($seed);
         $this->db->exec('
-            CREATE TABLE departments (code TEXT PRIMARY KEY, place INTEGER NOT NULL, label TEXT NOT NULL, t TEXT NOT NULL, d TEXT NOT NULL, intro TEXT NOT NULL, edited TEXT NOT NULL);
-            CREATE TABLE wares (no INTEGER PRIMARY KEY, department TEXT NOT NULL, slug TEXT NOT NULL, name TEXT NOT NULL, headline TEXT NOT NULL, teaser TEXT NOT NULL, canonical_to TEXT NOT NULL DEFAULT \'\', story TEXT NOT NULL, glaze TEXT NOT NULL, maker TEXT NOT NULL, price REAL NOT NULL, stock INTEGER NOT NULL, changed TEXT NOT NULL);
-            CREATE TABLE leaves (path TEXT PRIMARY KEY, name TEXT NOT NULL, title TEXT NOT NULL, teaser TEXT NOT NULL, story TEXT NOT NULL);
-            CREATE TABLE moves (id INTEGER PRIMARY KEY AUTOINCREMENT, old TEXT UNIQUE NOT NULL, new TEXT NOT NULL, changed TEXT NOT NULL);
+            CREATE TABLE departments (code TEXT PRIMARY KEY, place INTEGER NOT NULL,
+            label TEXT NOT NULL, t TEXT NOT NULL, d TEXT NOT NULL, intro TEXT NOT NULL, edited TEXT NOT NULL);
+            CREATE TABLE wares (no INTEGER PRIMARY KEY, department TEXT NOT NULL, slug TEXT NOT NULL,
+            name TEXT NOT NULL, headline TEXT NOT NULL, teaser TEXT NOT NULL,
+            canonical_to TEXT NOT NULL DEFAULT \'\',
+            story TEXT NOT NULL, glaze TEXT NOT NULL, maker TEXT NOT NULL,
+            price REAL NOT NULL, stock INTEGER NOT NULL, changed TEXT NOT NULL);
+            CREATE TABLE leaves (path TEXT PRIMARY KEY, name TEXT NOT NULL,
+            title TEXT NOT NULL, teaser TEXT NOT NULL, story TEXT NOT NULL);
+            CREATE TABLE moves (id INTEGER PRIMARY KEY AUTOINCREMENT, old TEXT UNIQUE NOT NULL,
+            new TEXT NOT NULL, changed TEXT NOT NULL);
             CREATE TABLE log (id INTEGER PRIMARY KEY AUTOINCREMENT, thing TEXT NOT NULL, body TEXT NOT NULL);
             CREATE TABLE switches (name TEXT PRIMARY KEY, value INTEGER NOT NULL);
             CREATE TABLE gate (level REAL NOT NULL, at REAL NOT NULL, writes INTEGER NOT NULL);
@@ -147,7 +154,8 @@ final class Kiln
             $maker = $makers[mt_rand(0, 3)];
             $luck = mt_rand(1, 100);
             $this->run(
-                'INSERT INTO wares (no, department, slug, name, headline, teaser, story, glaze, maker, price, stock, changed) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)',
+                'INSERT INTO wares (no, department, slug, name, headline, teaser, story, glaze, maker, price, '.
+                    'stock, changed) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)',
                 [
                     1000 + $i,
                     $code,
@@ -160,10 +168,12 @@ final class Kiln
                     },
                     match (true) {
                         $luck % 4 === 0 => '',
-                        $luck % 4 === 1 => "A $name in $glaze, thrown by hand.\nGoes in the oven & the dishwasher; each one is a little different from the next, and café quality at that.",
+                        $luck % 4 === 1 => "A $name in $glaze, thrown by hand.\nGoes in the oven & the ".
+                            'dishwasher; each one is a little different from the next, and café quality at that.',
                         default => "The $name by $maker; \"quiet\" $glaze glaze.",
                     },
-                    "The $name was thrown by $maker in one afternoon.\nIts $glaze glaze is made from ash of our own stove; no two are alike, and that is the point of it.",
+                    "The $name was thrown by $maker in one afternoon.\nIts $glaze glaze is made from ash of our ".
+                    'own stove; no two are alike, and that is the point of it.',
                     $glaze,
                     $maker,
                     mt_rand(12, 90) + 0.5,

@@ -87,7 +87,8 @@ final readonly class Storefront
             $ware['teaser'],
             $ware['name'],
             $ware['story'],
-            "<p>£ {$ware['price']}</p><a href=\"$path?glaze=all\">All glazes</a> <a href=\"/shop/$department\">More</a>".
+            "<p>£ {$ware['price']}</p><a href=\"$path?glaze=all\">All glazes</a> <a ".
+                "href=\"/shop/$department\">More</a>".
                 '<script type="application/ld+json">'.
                 $json.
                 '</script>',
@@ -150,13 +151,15 @@ final readonly class Storefront
                 self::e(str_starts_with($canonical, '/') ? $this->origin.$canonical : $canonical).
                 '">'.
                 ($type === 'Article'
-                    ? '<script type="application/ld+json">{"@context":"https://schema.org","@type":"Article","headline":"'.
+                    ? '<script type="application/ld+json">'.
+                            '{"@context":"https://schema.org","@type":"Article","headline":"'.
                         self::e($h1).
                         '"}</script>'
                     : '').
                 '</head><body><nav><a href="/">Home</a> '.
                 $this->departmentLinks().
-                ' <a href="/story/first-firing.html">The first firing</a> <a href="/story/why-ash.html">Why ash</a> <a href="/help/delivery.html">Delivery</a> <a href="/help/care.html">Care</a></nav>'.
+                ' <a href="/story/first-firing.html">The first firing</a> <a href="/story/why-ash.html">Why '.
+                'ash</a> <a href="/help/delivery.html">Delivery</a> <a href="/help/care.html">Care</a></nav>'.
                 '<main><h1>'.
                 self::e($h1).
                 '</h1><p>'.

@@ -8,7 +8,9 @@ use App\Connectors\Shop\ShopResource;
 use App\Connectors\Shop\ShopUnavailable;
 use stdClass;
 
-/** One list of the shop's things: how it is asked for, where each field stands in an item, how one is read and written. */
+/**
+ * One list of the shop's things: how it is asked for, where each field stands in an item, how one is read and written.
+ */
 final readonly class ItemList
 {
     public const TEXTS = [

@@ -6,7 +6,10 @@ namespace App\Connectors\Shop\Mapping;
 
 use stdClass;
 
-/** How one item is read: the request, where the item stands in the answer, and the header that is its version, if one is. */
+/**
+ * How one item is read: the request, where the item stands in the answer, and the header that is its version, if one
+ * is.
+ */
 final readonly class ItemReading
 {
     private function __construct(public RequestShape $request, public Pointer $item, public ?string $versionHeader)

@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace App\Connectors\Shop\Mapping;
 
 /**
- * Holds requests to the rate that a shop allows. A stated rate is a bucket of tokens, kept a little below, since both clocks drift against each
- * other; a header that tells how many are used is believed more than the bucket. Where nothing is stated, the rate is found by being asked to
+ * Holds requests to the rate that a shop allows. A stated rate is a bucket of tokens, kept a little below, since both
+ * clocks drift against each
+ * other; a header that tells how many are used is believed more than the bucket. Where nothing is stated, the rate is
+ * found by being asked to
  * wait: it falls then, and rises slowly as long as all goes well (additive increase, multiplicative decrease).
  */
 final class Pace
@@ -65,7 +67,8 @@ final class Pace
         if ($told === null || preg_match('~^\s*(\d+)\s*/\s*(\d+)~', $told, $found) !== 1 || $this->rate <= 0) {
             return;
         }
-        // Somebody else may use the same allowance. Shops round up what is used, so that a small difference means nothing.
+        // Somebody else may use the same allowance. Shops round up what is used, so that a small difference means
+        // nothing.
         $this->refill();
         $left = (int) $found[2] - (int) $found[1];
         if ($this->tokens > $left + max(2, 0.2 * (int) $found[2])) {

@@ -6,7 +6,10 @@ namespace App\Connectors\Shop\Mapping;
 
 use stdClass;
 
-/** How a list is turned over: by page number, by offset, by a cursor in the answer, by a Link header (RFC 8288), or not at all. */
+/**
+ * How a list is turned over: by page number, by offset, by a cursor in the answer, by a Link header (RFC 8288), or not
+ * at all.
+ */
 final readonly class Paging
 {
     private function __construct(

@@ -6,7 +6,9 @@ namespace App\Connectors\Shop\Mapping;
 
 use stdClass;
 
-/** Where a field stands in an item: at a pointer, or in the attached record that is recognised by some of its values. */
+/**
+ * Where a field stands in an item: at a pointer, or in the attached record that is recognised by some of its values.
+ */
 final readonly class Place
 {
     /** @param  array<string, string>  $where  texts by pointer, that the record must have; empty for a plain pointer */

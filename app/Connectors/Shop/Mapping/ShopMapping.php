@@ -9,7 +9,10 @@ use Opis\JsonSchema\Errors\ErrorFormatter;
 use Opis\JsonSchema\Validator;
 use stdClass;
 
-/** How one shop's admin API is asked and written; made from JSON that people write or put together on screen. Holds no secret. */
+/**
+ * How one shop's admin API is asked and written; made from JSON that people write or put together on screen. Holds no
+ * secret.
+ */
 final readonly class ShopMapping
 {
     /** Bytes of a mapping; more is something else. */
@@ -72,7 +75,8 @@ final readonly class ShopMapping
     }
 
     /**
-     * The list that a resource is of, and the shop's own number of it. Where there are several lists, the id says which.
+     * The list that a resource is of, and the shop's own number of it. Where there are several lists, the id says
+     * which.
      *
      * @return ?array{ItemList, string}
      */

@@ -6,7 +6,10 @@ namespace App\Connectors\Shop\Mapping;
 
 use stdClass;
 
-/** By what a shop knows us: a bearer token, a header of its own, user and password, or client credentials (RFC 6749 section 4.4). */
+/**
+ * By what a shop knows us: a bearer token, a header of its own, user and password, or client credentials (RFC 6749
+ * section 4.4).
+ */
 final readonly class SignIn
 {
     private function __construct(

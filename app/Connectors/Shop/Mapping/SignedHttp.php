@@ -11,7 +11,10 @@ use App\Connectors\Shop\ShopUnavailable;
 use Orchard\Core\Url\PageUrl;
 use stdClass;
 
-/** Sends requests to a shop's API: signed in, at its pace, to its host alone. A token that has run out is had anew once. */
+/**
+ * Sends requests to a shop's API: signed in, at its pace, to its host alone. A token that has run out is had anew
+ * once.
+ */
 final class SignedHttp
 {
     /** Bytes of an answer that are read. */
