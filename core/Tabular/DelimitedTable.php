@@ -172,6 +172,12 @@ final readonly class DelimitedTable implements RawTable
     private function recordEnd(int $at): int
     {
         $length = strlen($this->text);
+        $end = $at + strcspn($this->text, "\r\n", $at);
+        $mark = strpos($this->text, '"', $at);
+        if ($mark === false || $mark >= $end) {
+            // Most lines of most files.
+            return $end;
+        }
         $isCellStart = true;
         while ($at < $length) {
             if ($isCellStart && $this->text[$at] === '"') {
@@ -214,6 +220,15 @@ final readonly class DelimitedTable implements RawTable
     {
         $end = $start + $length;
         $cells = [];
+        $record = substr($this->text, $start, $length);
+        if (! str_contains($record, '"')) {
+            foreach (explode($this->separator, $record) as $cell) {
+                $cells[] = [$start, strlen($cell)];
+                $start += strlen($cell) + 1;
+            }
+
+            return $cells;
+        }
         $at = $start;
         while (true) {
             $begin = $at;

@@ -32,14 +32,12 @@ final readonly class WayPreview
             $counts[$key] = ($counts[$key] ?? 0) + $n;
         };
         // Things of one kind, and in the same files, go the same way: one of each is asked about.
+        $inFiles = self::inFiles(array_map(static fn (ShopFile $file): int => $file->id, $files->files));
         foreach (
             DB::select(
-                'SELECT d.field, r.kind, r.from_page, COUNT(*) AS n, MIN(d.resource_id) AS one FROM drafts d
-                JOIN resources r ON r.id = d.resource_id
-                WHERE d.store_id = ? AND d.state = ?
-                GROUP BY d.field, r.kind, r.from_page, (SELECT GROUP_CONCAT(f.file_id ORDER BY f.file_id)
-                FROM release_file_rows f JOIN release_files s ON s.id = f.file_id AND s.removed_at IS NULL
-                AND s.confirmed_at IS NOT NULL WHERE f.resource_id = d.resource_id)',
+                "SELECT d.field, r.kind, r.from_page, $inFiles AS in_files, COUNT(*) AS n, MIN(d.resource_id) AS one
+                FROM drafts d JOIN resources r ON r.id = d.resource_id WHERE d.store_id = ? AND d.state = ?
+                GROUP BY d.field, r.kind, r.from_page, in_files",
                 [$this->store->id, DraftState::Ready->value],
             ) as $group
         ) {
@@ -72,5 +70,21 @@ final readonly class WayPreview
         }
 
         return $counts;
+    }
+
+    /**
+     * SQL that tells in which files a thing of a draft stands.
+     *
+     * @param  list<int>  $files
+     */
+    private static function inFiles(array $files): string
+    {
+        $rows = 'FROM release_file_rows f WHERE f.resource_id = d.resource_id AND f.file_id IN ('.implode(',', $files).')';
+
+        return match (count($files)) {
+            0 => '0',
+            1 => "EXISTS (SELECT 1 $rows)",
+            default => "(SELECT GROUP_CONCAT(f.file_id ORDER BY f.file_id) $rows)",
+        };
     }
 }

@@ -243,3 +243,23 @@ it('keeps redirects that are records of their own: makes, changes, removes', fun
     expect($admin->write($admin->read($target), ['redirect' => 'gone'])->result)->toBe(WriteResult::Refused)
         ->and($admin->write($admin->read($target), ['canonical' => '/x'])->reason)->toContain('mapping does not say');
 });
+
+it('keeps a release going where the shop refuses one body, or one of its things is gone', function (): void {
+    freshPottery(24);
+    $store = potteryStore();
+    crawl($store);
+    readyDrafts($store, 4);
+    [$long, $gone] = DB::table('drafts')->where('store_id', $store->id)->where('field', 1)->orderBy('id')->limit(2)->pluck('resource_id')->all();
+    DB::table('drafts')->where('resource_id', $long)->where('field', 1)->update(['value' => str_repeat('too long ', 20)]);
+    $number = DB::table('resources')->where('id', $gone)->value('number');
+    (new PDO('sqlite:'.getenv('POTTERY_DATA').'/pottery.sqlite'))->exec("DELETE FROM wares WHERE no = $number");
+    $begun = app(Releases::class)->send($store, null, null);
+    expect(app(WorkDesk::class)->workToEnd((int) $begun['work']))->toBe('done');
+    $told = DB::table('release_items')->where('release_id', $begun['release'])->orderBy('id')->pluck('reason', 'resource_id')->all();
+    expect(states($begun['release']))->toEqualCanonicalizing(['live' => 2, 'refused' => 2])
+        ->and($told[$long])->toContain('longer than 120 characters')
+        ->and($told[$gone])->toContain("There is no ware $number");
+    // The description that went with the refused title was not half written.
+    $log = array_column(pottery('/log')['rows'], 'body');
+    expect(array_filter($log, static fn (string $body): bool => str_contains($body, 'number 0,')))->toBe([]);
+});
