@@ -12,6 +12,7 @@ Route::middleware(['web', 'auth', 'can:view,store'])
     ->prefix('/s/{store}/release')
     ->group(function (): void {
         Route::get('/', [ReleaseController::class, 'index'])->name('release');
+        Route::get('/ways', [ReleaseController::class, 'ways'])->name('release.ways');
         Route::get('/{release}', [ReleaseController::class, 'show'])
             ->name('release.show')
             ->whereNumber('release');

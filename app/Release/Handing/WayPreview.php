@@ -79,7 +79,8 @@ final readonly class WayPreview
      */
     private static function inFiles(array $files): string
     {
-        $rows = 'FROM release_file_rows f WHERE f.resource_id = d.resource_id AND f.file_id IN ('.implode(',', $files).')';
+        $list = implode(',', $files);
+        $rows = "FROM release_file_rows f WHERE f.resource_id = d.resource_id AND f.file_id IN ($list)";
 
         return match (count($files)) {
             0 => '0',

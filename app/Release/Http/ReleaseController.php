@@ -120,7 +120,6 @@ final class ReleaseController
                         )
                         ->sum('clicks'),
             'cap' => Portion::clicksAtRisk($store),
-            'ways' => (new WayPreview($store))->count(),
             'senders' => DB::table('memberships')
                 ->join('users', 'users.id', '=', 'memberships.user_id')
                 ->where('store_id', $store->id)
@@ -143,6 +142,12 @@ final class ReleaseController
                 ->limit(20)
                 ->get(['release_batches.*', 'users.name as user_name']),
         ]);
+    }
+
+    /** Which way what is ready will go; by itself, since thousands may be ready. */
+    public function ways(Store $store): View
+    {
+        return view('release.ways', ['store' => $store, 'ways' => (new WayPreview($store))->count()]);
     }
 
     public function send(Request $request, Store $store, Releases $releases): RedirectResponse

@@ -7,6 +7,7 @@ namespace App\Release\Making;
 use App\Changes\AddressField;
 use App\Changes\Draft;
 use App\Connectors\Shop\ShopAdmin;
+use App\Platform\Database\Bulk;
 use App\Release\Handing\Via;
 use App\Release\Handing\Way;
 use App\Release\Handing\Ways;
@@ -172,7 +173,7 @@ final readonly class NewItems
                 'pages.id', 'pages.url', 'pages.resource_id', 'resources.external_id', 'resources.kind',
                 'resources.from_page', 'canonicals', 'canonical_header', 'robots', 'redirect_url',
             ]);
-        $this->ways->lookUp(array_values($rows->map(static fn (\stdClass $row): int => (int) $row->resource_id)->all()));
+        $this->ways->lookUp(Bulk::ids($rows->all(), 'resource_id'));
 
         return $rows->keyBy('id');
     }

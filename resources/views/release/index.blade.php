@@ -10,7 +10,7 @@
 @section('content')
     <div @follows('release-ready', 'texts', 'work')>
     <div class="head"><h1>Ready for <x-own-word of="release">release</x-own-word></h1><span class="soft">@n($ready[1] ?? 0) {{ ($ready[1] ?? 0) == 1 ? 'title' : 'titles' }}, @n($ready[2] ?? 0) {{ ($ready[2] ?? 0) == 1 ? 'description' : 'descriptions' }}{{ $changes ? ', '.App\Platform\Web\Forms::number($changes).' URL '.($changes === 1 ? 'change' : 'changes') : '' }}</span></div>
-    @if (array_diff_key($ways, ['direct' => 0]) !== [])<p class="note">They go: @foreach ($ways as $way => $n)<b>@n($n)</b> {{ ['direct' => 'directly', 'person' => 'by somebody else, on a list'][$way] ?? "as the file $way" }}{{ $loop->last ? '.' : ', ' }}@endforeach @can('manage', $store)<a href="{{ route('connect', $store) }}">Choose the ways</a>@endcan</p>@endif
+    @if ($texts + $changes > 0)<div hx-get="{{ route('release.ways', $store) }}" hx-trigger="load" hx-swap="outerHTML"></div>@endif
     @cannot('release', $store)<p class="note">Approvers send what is ready: {{ implode(', ', $senders) }}. You see here what they see.</p>@endcannot
     @if (count($clashes))
         <h2>Clashes: the shop’s text has changed since the draft was written</h2>

@@ -1,0 +1,1 @@
+<div>@if (array_diff_key($ways, ['direct' => 0]) !== [])<p class="note">They go: @foreach ($ways as $way => $n)<b>@n($n)</b> {{ ['direct' => 'directly', 'person' => 'by somebody else, on a list'][$way] ?? "as the file $way" }}{{ $loop->last ? '.' : ', ' }}@endforeach @can('manage', $store)<a href="{{ route('connect', $store) }}">Choose the ways</a>@endcan</p>@endif</div>
