@@ -65,21 +65,17 @@ if (!only.length && !process.env.AS_IS) {
 const owner = await as('owner');
 const firstLink = selector => async page => { await page.locator(selector).first().click(); };
 await take(writer, 'gather-inventory', '/gather?sort=clicks');
-await take(writer, 'gather-beside', '/gather?sort=clicks', async page => { await page.locator('a[data-beside]').nth(2).click(); await page.getByRole('heading', { name: 'Facts' }).waitFor(); });
 await take(writer, 'gather-changed', '/gather/changed');
 await take(writer, 'gather-feed', '/gather/feed');
 await take(writer, 'page-dossier', '/gather?q=art+deco+lamps&kind=collection', async page => { await page.goto(await page.locator('#inventory tbody a').first().getAttribute('href')); });
 await take(writer, 'weigh', '/weigh');
 await take(writer, 'weigh-why', '/weigh', async page => { await page.locator('a[data-beside]').first().click(); await page.locator('#beside table').first().waitFor(); });
-await take(writer, 'weigh-curve', '/weigh/curve');
 await take(writer, 'weigh-worklist', '/weigh/worklists', async page => {
     if (await page.locator('table.ledger tbody a').count()) return firstLink('table.ledger tbody a')(page);
     await page.getByRole('button', { name: 'Make the worklist' }).click();
     await page.waitForURL(/worklists\/\d+/);
 });
 await take(writer, 'write-desk', '/write?kind=product&check=wide&field=title', ready);
-const dark = await as('writer', 'dark');
-await take(dark, 'write-desk-dark', '/write?kind=collection', async page => { await ready(page); await page.locator('.type[data-field="description"]').nth(0).focus(); });
 const recipe = async page => {
     await page.getByLabel('Name', { exact: true }).fill(`Titles from facts ${Date.now() % 100000}`);
     for (const [fact, words, rank] of [['finish', ' in ', '1'], ['maker', ' by ', '2']]) {
@@ -90,7 +86,6 @@ const recipe = async page => {
         await part.locator('select').last().selectOption({ index: Number(rank) });
     }
 };
-await take(writer, 'write-recipe', '/write/recipes/new?kind=product', recipe);
 await take(writer, 'write-recipe-preview', '/write/recipes/new?kind=product', async page => {
     await recipe(page);
     await page.getByRole('button', { name: 'Save and preview' }).click();
@@ -110,4 +105,63 @@ await take(writer, 'untangle-tangle', '/untangle/tangles', firstLink('table.ledg
 await take(owner, 'release-ready', '/release');
 await take(owner, 'release-sent', '/release', firstLink('a[href*="/release/"]'));
 await take(owner, 'settings', '/settings');
+
+// A shop of another make: connected by mapping on one screen, written for by its own file on others.
+const door = (...words) => execFileSync(root + 'bin/orchard', words, { encoding: 'utf8' });
+const pottery = `http://127.0.0.1:${setting('SHOP_PORT_fennmoor')}`;
+const key = readFileSync(root + 'var/run/shops/fennmoor/secret', 'utf8').trim();
+async function exported() {
+    const form = new URLSearchParams({ grant_type: 'client_credentials', client_id: 'orchard-keeper', client_secret: key });
+    const { token } = await (await fetch(pottery + '/backend/auth/token', { method: 'POST', body: form })).json();
+    return Buffer.from(await (await fetch(pottery + '/backend/files/wares.csv', { headers: { Authorization: `Bearer ${token.value}` } })).arrayBuffer());
+}
+const shops = ['connect-mapping', 'connect-ways', 'release-handed'];
+if (!only.length || only.some(name => shops.includes(name))) {
+    const slug = `fennmoor-${Date.now() % 1_000_000}`;
+    door('store:add', '--name=Fennmoor Pottery', `--url=${pottery}`, `--slug=${slug}`, '--currency=GBP', '--allow-private');
+    const { link } = JSON.parse(door('access:invite', `--store=${slug}`, `--email=${slug}@fennmoor.example`, '--role=owner', '--json'));
+    const potter = await (await browser.newContext({ baseURL: base, viewport: { width: 1280, height: 800 } })).newPage();
+    await potter.goto(new URL(link).pathname);
+    await potter.getByLabel('Your name').fill('Petra Potter');
+    await potter.getByLabel(/password/i).fill('clay-on-the-wheel');
+    await potter.getByRole('button', { name: 'Join' }).click();
+    await potter.waitForLoadState();
+    door('gather:crawl', `--store=${slug}`, '--wait');
+    const shot = async (name, before = async () => {}) => { await before(); await potter.waitForTimeout(1000); if (!only.length || only.includes(name)) await potter.screenshot({ path: `${root}docs/screenshots/${name}.png` }); };
+    await potter.goto(`/s/${slug}/connect`);
+    await potter.getByLabel('A file that the shop exported').setInputFiles({ name: 'wares.csv', mimeType: 'text/csv', buffer: await exported() });
+    await potter.getByRole('button', { name: 'Bring it in' }).click();
+    await potter.getByRole('button', { name: 'That is right' }).click();
+    await shot('connect-ways', () => potter.goto(`/s/${slug}/connect`));
+    await potter.goto(`/s/${slug}/write?kind=product`);
+    await ready(potter);
+    for (let i = 0; i < 8; i++) {
+        await potter.locator('.type[data-field="title"]').nth(i).fill(['A mug for cold mornings, thrown by hand', 'A bowl for soup and for standing about', 'A plate with a rim that keeps the sauce', 'A jug that pours to the last drop', 'A vase for a single branch', 'Tiles in a glaze of our own ash', 'A mug with room for a second cup', 'A wide bowl for bread and fruit'][i]);
+        await potter.locator('.pick').nth(i).check();
+    }
+    await potter.locator('.type[data-field="title"]').nth(9).focus();
+    await saved(potter);
+    await potter.getByRole('button', { name: 'Mark the ticked as ready' }).click();
+    await potter.waitForSelector('.note');
+    await potter.goto(`/s/${slug}/release`);
+    await potter.getByRole('button', { name: /^Send all/ }).click();
+    await shot('release-handed');
+    await potter.goto(`/s/${slug}/connect/mapping`);
+    await potter.getByLabel('Bring a mapping in').setInputFiles(root + 'docs/examples/fennmoor.mapping.json');
+    await potter.getByRole('button', { name: 'Bring it in' }).click();
+    await potter.getByLabel('Address', { exact: true }).fill(pottery + '/backend');
+    await potter.getByLabel('Secret').fill(key);
+    await potter.getByRole('button', { name: 'Keep' }).first().click();
+    await potter.getByRole('button', { name: 'Fetch a sample' }).click();
+    await shot('connect-mapping', async () => { await potter.getByRole('button', { name: 'Try it' }).click(); await potter.locator('.tries').waitFor(); await potter.getByLabel('Title', { exact: true }).focus(); });
+}
+if (!only.length || only.includes('release-list')) {
+    await owner.goto('/s/tindrel/untangle');
+    await owner.getByRole('button', { name: /^Make all .* ready for release/ }).click();
+    await owner.waitForSelector('.note');
+    const { release } = JSON.parse(orchard('release:send', '--via=person', '--name=For the theme’s developer', '--json'));
+    await take(owner, 'release-list', `/release/${release}/list`);
+    await owner.goto(`/s/tindrel/release/${release}`);
+    await owner.getByRole('button', { name: 'Give up what is not live' }).click();
+}
 await browser.close();

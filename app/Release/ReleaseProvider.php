@@ -11,6 +11,9 @@ use App\Release\Console\UndoCommand;
 use App\Release\Sending\LookWork;
 use App\Release\Sending\SendWork;
 use App\Stores\Steps\StepBoard;
+use Illuminate\Cache\RateLimiting\Limit;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\ServiceProvider;
 
 final class ReleaseProvider extends ServiceProvider
@@ -23,5 +26,6 @@ final class ReleaseProvider extends ServiceProvider
         $desk->register(SendWork::class);
         $desk->register(LookWork::class);
         $board->register(new ReleaseStep());
+        RateLimiter::for('handed', static fn (Request $request): Limit => Limit::perMinute(60)->by((string) $request->ip()));
     }
 }

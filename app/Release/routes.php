@@ -85,7 +85,7 @@ Route::middleware(['web', 'auth', 'can:manage,store'])
     });
 
 // Whoever has the link sees one list, and nothing else.
-Route::middleware(['web', 'throttle:60,1'])
+Route::middleware(['web', 'throttle:handed'])
     ->prefix('/handed/{token}')
     ->where(['token' => '[A-Za-z0-9]{40}'])
     ->group(function (): void {

@@ -15,7 +15,7 @@
     @include('gather.tabs')
     @if (! $crawl && $rows === [] && ! $filter->asksForSome())
         <div class="note">
-            <p>No pages are known yet. A crawl reads every page that can be reached by links or sitemaps, and the products and collections from the shop’s admin API.</p>
+            <p>No pages are known yet. A crawl reads every page that can be reached by links or sitemaps, and what the shop’s API tells, where one is connected.</p>
             @can('write', $store)<form method="post" action="{{ route('gather.crawl.start', $store) }}">@csrf<button class="button is-growth" data-once>Start the first crawl</button></form>@endcan
         </div>
     @elseif ($arriving !== [])

@@ -32,7 +32,7 @@
                 <tbody>
                 @include('write.rows', ['mayWrite' => Gate::allows('write', $store), 'pageUrl' => url('/s/'.$store->slug.'/gather/pages').'/'])
                 @if ($rows === [])
-                    <tr><td colspan="8">@if ($filter->query() === [])No products or collections yet. <a href="{{ route('gather.crawl', $store) }}">Crawl the store</a> first: their texts come from the shop’s admin API.@else No page matches. <a href="{{ route('write', $store) }}">Show all</a>@endif</td></tr>
+                    <tr><td colspan="8">@if ($filter->query() === [])No products or collections yet. <a href="{{ route('gather.crawl', $store) }}">Crawl the store</a> first: each product, collection, article and plain page that it finds becomes a row here.@else No page matches. <a href="{{ route('write', $store) }}">Show all</a>@endif</td></tr>
                 @endif
                 </tbody>
             </table>
