@@ -86,6 +86,11 @@ final readonly class MappingDraft
     {
         try {
             ShopMapping::fromJson(self::json($draft));
+            foreach ($draft->lists as $list) {
+                if (! isset($list->fields->path) && ! isset($list->url)) {
+                    return "The list “{$list->name}” does not say at which URL its things show.";
+                }
+            }
 
             return '';
         } catch (InvalidArgumentException $wrong) {
@@ -105,7 +110,12 @@ final readonly class MappingDraft
     /** @throws InvalidArgumentException where it is not whole */
     public function use(): void
     {
-        app(StoreOptions::class)->set($this->store, 'shop_mapping', self::json($this->read()));
+        $draft = $this->read();
+        $lacks = self::lacks($draft);
+        if ($lacks !== '') {
+            throw new InvalidArgumentException($lacks);
+        }
+        app(StoreOptions::class)->set($this->store, 'shop_mapping', self::json($draft));
     }
 
     /**

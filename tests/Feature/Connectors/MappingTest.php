@@ -2,6 +2,9 @@
 
 declare(strict_types=1);
 
+use App\Changes\AddressChanges;
+use App\Changes\AddressField;
+use App\Changes\Origin;
 use App\Connectors\Shop\Mapping\ShopMapping;
 use App\Connectors\Shop\ShopUnavailable;
 use App\Connectors\Shop\WriteResult;
@@ -262,4 +265,34 @@ it('keeps a release going where the shop refuses one body, or one of its things 
     // The description that went with the refused title was not half written.
     $log = array_column(pottery('/log')['rows'], 'body');
     expect(array_filter($log, static fn (string $body): bool => str_contains($body, 'number 0,')))->toBe([]);
+});
+
+it('sets a canonical with its thing and a redirect as a record, and leaves robots to somebody, as the shop’s API has it', function (): void {
+    freshPottery(24);
+    $store = potteryStore();
+    crawl($store);
+    $base = rtrim($store->base_url, '/');
+    $page = pageAt($store, '/mugs/1000-ash-mug.html');
+    $change = static fn (AddressField $field, string $value, int $page): array => [
+        'page' => $page, 'field' => $field, 'value' => $value, 'why' => 'a test',
+    ];
+    app(AddressChanges::class)->put($store, [
+        $change(AddressField::Canonical, "$base/shop/mugs", $page),
+        $change(AddressField::Redirect, '/shop/jugs', pageAt($store, '/jugs/1003-ash-jug.html')),
+        $change(AddressField::Robots, 'noindex', $page),
+    ], Origin::Hand, null);
+    $begun = app(Releases::class)->send($store, [], null);
+    expect(app(WorkDesk::class)->workToEnd((int) $begun['work']))->toBe('done');
+    lookAtAll($begun['release']);
+    $items = DB::table('release_items')->where('release_id', $begun['release'])->orderBy('external_id')->get();
+    expect($items->map(static fn (object $item): string => "$item->external_id $item->via $item->state $item->seen")->all())
+        ->toEqualCanonicalizing([
+            'wares:1000 direct live seen',
+            'address:/jugs/1003-ash-jug.html direct live seen',
+            'address:/mugs/1000-ash-mug.html person handed not yet',
+        ]);
+    expect((string) file_get_contents("$base/mugs/1000-ash-mug.html"))->toContain("rel=\"canonical\" href=\"$base/shop/mugs\"");
+    $undo = app(Releases::class)->undo($store, $begun['release'], null, null);
+    expect(app(WorkDesk::class)->workToEnd((int) $undo['work']))->toBe('done')
+        ->and((string) file_get_contents("$base/mugs/1000-ash-mug.html"))->toContain("href=\"$base/mugs/1000-ash-mug.html\"");
 });
