@@ -1,10 +1,18 @@
-import { readFileSync, writeFileSync } from 'node:fs';
+import { execFileSync } from 'node:child_process';
+import { readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { axe, expect, orchard, root, signIn, test } from './helpers.mjs';
 
 const potteryUrl = process.env.POTTERY_URL;
 const secret = () => readFileSync(process.env.ORCHARD_VAR + '/shops/fennmoor/secret', 'utf8').trim();
 const mapping = () => JSON.parse(readFileSync(root + 'docs/examples/fennmoor.mapping.json', 'utf8'));
 const shown = async path => (await fetch(potteryUrl + path)).text();
+
+/** The second shop as on its first day, whatever was tried on it before. */
+test.beforeEach(() => {
+    const folder = process.env.ORCHARD_VAR + '/shops/fennmoor';
+    rmSync(folder + '/secret', { force: true });
+    execFileSync('php', [root + 'standins/pottery/bin/make-pottery', folder]);
+});
 
 /** What the second shop's back office answers, signed in. */
 async function backend(method, path, body) {
