@@ -59,11 +59,13 @@ choose_settings() {
 # Older instances had no id, no port for a market, and one stand-in shop.
 complete_settings() {
     local shop name
-    TAKEN_PORTS="${TAKEN_PORTS:-}"
+    # Ports of this instance are taken, whether it runs or not.
+    TAKEN_PORTS="${TAKEN_PORTS:-} $HTTP_PORT $DB_PORT"
+    for shop in $SHOPS; do TAKEN_PORTS="$TAKEN_PORTS $(shop_port "${shop%%:*}") $(market_port "${shop%%:*}")"; done
     if [ "$SHOPS" = tindrel:demo ]; then
         SHOPS="$DEMO_SHOPS"
         SHOP_PORT_fennmoor="$(free_port 8420)"; TAKEN_PORTS="$TAKEN_PORTS $SHOP_PORT_fennmoor"
-        MARKET_PORT_fennmoor="$(free_port 8440)"
+        MARKET_PORT_fennmoor="$(free_port 8440)"; TAKEN_PORTS="$TAKEN_PORTS $MARKET_PORT_fennmoor"
         save_settings
         supervisor_is_up && instance_down
     fi
