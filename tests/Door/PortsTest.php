@@ -65,3 +65,19 @@ it(
         }
     },
 );
+
+it('gives a stand-in that an older instance lacks ports of its own', function (): void {
+    $folder = sys_get_temp_dir().'/ports-'.bin2hex(random_bytes(4));
+    mkdir($folder);
+    $script =
+        'set -euo pipefail; cd '.escapeshellarg(dirname(__DIR__, 2)).'; ROOT="$PWD"; INSTANCE=run; VAR='.escapeshellarg($folder).
+        '; for part in common instance settings; do . "bin/door/$part.sh"; done; supervisor_is_up() { return 1; }; owned() { :; };'.
+        ' HTTP_PORT=48400; DB_PORT=48410; DB_PASSWORD=x; APP_KEY=x; INSTANCE_ID=x; SHOPS=tindrel:demo;'.
+        // The ports that would be chosen first are this instance's own already.
+        ' SHOP_PORT_tindrel=8420; MARKET_PORT_tindrel=8440; complete_settings; cat "$VAR/settings"';
+    exec('bash -c '.escapeshellarg($script).' 2>&1', $out, $code);
+    exec('rm -rf '.escapeshellarg($folder));
+    expect($code)->toBe(0, implode("\n", $out))->and($out)->toContain("SHOPS='tindrel:demo fennmoor:pottery'");
+    preg_match_all('/_PORT(?:_\w+)?=(\d+)/', implode("\n", $out), $ports);
+    expect($ports[1])->toHaveCount(6)->and(array_unique($ports[1]))->toHaveCount(6);
+});
