@@ -71,7 +71,7 @@ it('gives a stand-in that an older instance lacks ports of its own', function ()
     mkdir($folder);
     $script =
         'set -euo pipefail; cd '.escapeshellarg(dirname(__DIR__, 2)).'; ROOT="$PWD"; INSTANCE=run; VAR='.escapeshellarg($folder).
-        '; for part in common instance settings; do . "bin/door/$part.sh"; done; supervisor_is_up() { return 1; }; owned() { :; };'.
+        '; for part in common instance settings; do . "bin/door/$part.sh"; done; supervisor_is_up() { return 1; }; owned() { :; }; port_is_taken() { return 1; };'.
         ' HTTP_PORT=48400; DB_PORT=48410; DB_PASSWORD=x; APP_KEY=x; INSTANCE_ID=x; SHOPS=tindrel:demo;'.
         // The ports that would be chosen first are this instance's own already.
         ' SHOP_PORT_tindrel=8420; MARKET_PORT_tindrel=8440; complete_settings; cat "$VAR/settings"';
