@@ -158,7 +158,7 @@ if (!only.length || only.some(name => shops.includes(name))) {
 if (!only.length || only.includes('release-list')) {
     await owner.goto('/s/tindrel/untangle');
     await owner.getByRole('button', { name: /^Make all .* ready for release/ }).click();
-    await owner.waitForSelector('.note');
+    await owner.getByText('changes are ready for release').waitFor();
     const { release } = JSON.parse(orchard('release:send', '--via=person', '--name=For the theme’s developer', '--json'));
     await take(owner, 'release-list', `/release/${release}/list`);
     await owner.goto(`/s/tindrel/release/${release}`);

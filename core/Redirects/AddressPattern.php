@@ -24,9 +24,7 @@ final readonly class AddressPattern
     public static function between(PageUrl $from, string $to): self
     {
         $names = self::names($from);
-        $of =
-            self::open($from->path).
-            ($names === [] ? '' : '?'.implode('&', array_map(static fn (string $name): string => "$name=…", $names)));
+        $of = self::open($from->path).self::query($names);
         $target = PageUrl::parse($to);
         if ($target === null) {
             return new self($of, $to === '' ? 'as the theme sets it' : "“{$to}”");
@@ -34,21 +32,22 @@ final readonly class AddressPattern
         $left = self::names($target);
         $gone = array_values(array_diff($names, $left));
 
-        return new self(
-            $of,
-            match (true) {
-                $target->text() === $from->text() => 'the URL itself',
-                $target->path === $from->path && $gone !== [] && array_diff($left, $names) === [] => 'the same URL without '.self::list($gone),
-                self::last($target->path) === self::last($from->path) && self::last($from->path) !== '' => self::upTo(
-                    $target->path,
-                ).
-                    '<the last part of the URL>'.
-                    ($left === []
-                        ? ''
-                        : '?'.implode('&', array_map(static fn (string $name): string => "$name=…", $left))),
-                default => $target->text(),
-            },
-        );
+        $last = self::last($from->path);
+        if ($target->text() === $from->text()) {
+            return new self($of, 'the URL itself');
+        }
+        if ($target->path === $from->path && $gone !== [] && array_diff($left, $names) === []) {
+            return new self($of, 'the same URL without '.self::list($gone));
+        }
+        if ($last !== '' && self::last($target->path) === $last) {
+            // Whatever folder it stands in, the value is made of the last part alone.
+            return new self(
+                self::openFolders($of),
+                self::upTo($target->path).'<the last part of the URL>'.self::query($left),
+            );
+        }
+
+        return new self($of, $target->text());
     }
 
     public function key(): string
@@ -78,6 +77,18 @@ final readonly class AddressPattern
     private static function open(string $path): string
     {
         return self::last($path) === '' ? $path : self::upTo($path).'…';
+    }
+
+    /** The folders between the first and the last part of a form left open, too. */
+    private static function openFolders(string $of): string
+    {
+        return (string) preg_replace('~(?<=[^/]/)[^/?]+(?=/)~', '…', $of);
+    }
+
+    /** @param  list<string>  $names */
+    private static function query(array $names): string
+    {
+        return $names === [] ? '' : '?'.implode('&', array_map(static fn (string $name): string => "$name=…", $names));
     }
 
     private static function upTo(string $path): string
