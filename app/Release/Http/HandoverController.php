@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Release\Http;
 
+use App\Changes\RedirectFile;
 use App\Platform\Tables\TableWriter;
 use App\Release\Handing\HandedList;
 use App\Release\Handing\Handover;
@@ -16,9 +17,6 @@ use Illuminate\Http\Response;
 use Illuminate\Support\Facades\DB;
 use Illuminate\View\View;
 use InvalidArgumentException;
-use Orchard\Core\Redirects\ApacheRules;
-use Orchard\Core\Redirects\NginxRules;
-use Orchard\Core\Redirects\Redirect;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
 /**
@@ -27,8 +25,6 @@ use Symfony\Component\HttpFoundation\StreamedResponse;
  */
 final readonly class HandoverController
 {
-    private const FORMS = ['redirects.csv', 'nginx.conf', 'apache.conf', 'apache.txt', 'list.csv'];
-
     /** Rows of texts that the screen shows; the file has all. */
     private const SHOWN = 300;
 
@@ -159,48 +155,18 @@ final readonly class HandoverController
 
     private function download(Store $store, int $release, string $form): StreamedResponse
     {
-        abort_unless(in_array($form, self::FORMS, true), 404);
+        abort_unless($form === 'list.csv' || in_array($form, RedirectFile::FORMS, true), 404);
         $list = new HandedList($store, $release);
 
         return response()->streamDownload(
             static function () use ($list, $form): void {
                 $out = fopen('php://output', 'wb') ?: throw new \RuntimeException('No output.');
-                if ($form === 'list.csv') {
-                    TableWriter::write('csv', ['url', 'field', 'now', 'to be', 'seen live'], self::rows($list), $out);
-
-                    return;
-                }
-                $lines = $list->redirects();
-                if ($form === 'redirects.csv') {
-                    TableWriter::write(
-                        'csv',
-                        ['from', 'to', 'status'],
-                        array_map(
-                            static fn (Redirect $line): array => [
-                                $line->from->text(),
-                                $line->to?->text() ?? 'gone',
-                                $line->status,
-                            ],
-                            $lines,
-                        ),
-                        $out,
-                    );
-
-                    return;
-                }
-                if ($form === 'nginx.conf') {
-                    $rules = NginxRules::write($lines);
-                    echo "# For the http block:\n{$rules['maps']}\n# For the server block, before its locations:\n#".
-                        str_replace("\n", "\n#", rtrim($rules['server'])).
-                        "\n";
-
-                    return;
-                }
-                $rules = ApacheRules::write($lines, 'conf/redirects.txt');
-                echo $form === 'apache.txt' ? $rules['map'] : $rules['rules'];
+                $form === 'list.csv'
+                    ? TableWriter::write('csv', ['url', 'field', 'now', 'to be', 'seen live'], self::rows($list), $out)
+                    : RedirectFile::write($form, $list->redirects(), $out);
             },
-            "{$store->slug}-release-$release-$form",
-            ['Content-Type' => str_ends_with($form, '.csv') ? 'text/csv; charset=utf-8' : 'text/plain; charset=utf-8'],
+            "{$store->slug}-release-$release-".($form === 'csv' ? 'redirects.csv' : $form),
+            ['Content-Type' => RedirectFile::type($form === 'list.csv' ? 'csv' : $form)],
         );
     }
 

@@ -6,8 +6,8 @@ namespace App\Untangle\Http;
 
 use App\Changes\AddressChanges;
 use App\Changes\AddressField;
+use App\Changes\RedirectFile;
 use App\Connectors\Shop\ShopUnavailable;
-use App\Platform\Tables\TableWriter;
 use App\Stores\Connections;
 use App\Stores\Models\Store;
 use App\Untangle\Redirects\Book;
@@ -16,8 +16,6 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\View\View;
 use InvalidArgumentException;
-use Orchard\Core\Redirects\ApacheRules;
-use Orchard\Core\Redirects\NginxRules;
 use Orchard\Core\Redirects\Redirect;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
@@ -129,46 +127,21 @@ final class RedirectController
     /** The book as a web server or a spreadsheet takes it. */
     public function export(Store $store, string $form): StreamedResponse
     {
-        abort_unless(in_array($form, ['csv', 'nginx.conf', 'apache.conf', 'apache.txt'], true), 404);
+        abort_unless(in_array($form, RedirectFile::FORMS, true), 404);
         $lines = (new Book($store, app(AddressChanges::class)))->flat();
         // A name with a line end in it would be a line of configuration.
         $head =
             '# Redirects of '.preg_replace('/[^\P{C}]+|\s+/u', ' ', $store->name).', '.count($lines)." lines\n";
 
         return response()->streamDownload(
-            static function () use ($lines, $form, $head): void {
-                if ($form === 'csv') {
-                    TableWriter::write(
-                        'csv',
-                        ['from', 'to', 'status'],
-                        array_map(
-                            static fn (Redirect $line): array => [
-                                $line->from->text(),
-                                $line->to?->text() ?? 'gone',
-                                $line->status,
-                            ],
-                            $lines,
-                        ),
-                        fopen('php://output', 'wb') ?: throw new \RuntimeException('No output.'),
-                    );
-
-                    return;
-                }
-                if ($form === 'nginx.conf') {
-                    $rules = NginxRules::write($lines);
-                    echo "$head# For the http block:\n{$rules['maps']}\n# For the server block, before its locations:\n#".
-                        str_replace("\n", "\n#", rtrim($rules['server'])).
-                        "\n";
-
-                    return;
-                }
-                $rules = ApacheRules::write($lines, 'conf/redirects.txt');
-                echo $form === 'apache.txt'
-                    ? $rules['map']
-                    : "$head# For the server's or virtual host's configuration; the map lies in conf/redirects.txt below the server's root.\n{$rules['rules']}";
-            },
+            static fn () => RedirectFile::write(
+                $form,
+                $lines,
+                fopen('php://output', 'wb') ?: throw new \RuntimeException('No output.'),
+                $head,
+            ),
             "{$store->slug}-redirects.".($form === 'apache.txt' ? 'txt' : $form),
-            ['Content-Type' => $form === 'csv' ? 'text/csv; charset=utf-8' : 'text/plain; charset=utf-8'],
+            ['Content-Type' => RedirectFile::type($form)],
         );
     }
 

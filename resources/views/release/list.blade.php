@@ -13,7 +13,7 @@
     </div>
     <p class="figures" role="status"><span><span class="big-number">@n($progress['done'])</span> of @n($progress['count']) {{ $progress['count'] === 1 ? 'change' : 'changes' }} seen live</span></p>
     <p class="hint">Nobody needs to tick anything off: the pages are looked at, and what is live is told here.@if ($isGuest) This link shows this list and nothing else.@endif</p>
-    <div class="filters"><a href="{{ $formUrl('list.csv') }}">The whole list as CSV</a>@if ($redirects !== []) <span class="of">Redirects as</span> <a href="{{ $formUrl('redirects.csv') }}">CSV</a> <a href="{{ $formUrl('nginx.conf') }}">nginx rules</a> <a href="{{ $formUrl('apache.conf') }}">Apache rules</a> <a href="{{ $formUrl('apache.txt') }}">Apache map</a>@endif</div>
+    <div class="filters"><a href="{{ $formUrl('list.csv') }}">The whole list as CSV</a>@if ($redirects !== []) <span class="of">Redirects as</span> <a href="{{ $formUrl('csv') }}">CSV</a> <a href="{{ $formUrl('nginx.conf') }}">nginx rules</a> <a href="{{ $formUrl('apache.conf') }}">Apache rules</a> <a href="{{ $formUrl('apache.txt') }}">Apache map</a>@endif</div>
     @unless ($isGuest)
         @can('release', $store)
             <div class="filters"><form method="post" action="{{ route('release.share', [$store, $release]) }}">@csrf<button class="button">Make a link for somebody without an account</button></form>

@@ -122,7 +122,7 @@ it('shows the list to whoever has its link, and nothing else of the store to any
         ->assertSee('On every URL of the form')
         ->assertDontSee('Settings')
         ->assertHeader('X-Robots-Tag', 'noindex');
-    expect($this->get("$path/redirects.csv")->streamedContent())->toContain('/lamp/ash');
+    expect($this->get("$path/csv")->streamedContent())->toContain('/lamp/ash');
     expect($this->get("$path/nginx.conf")->streamedContent())->toContain('map');
     $this->get("$path/passwd")->assertNotFound();
     $this->get('/handed/'.str_repeat('a', 40))->assertNotFound();
