@@ -245,15 +245,21 @@ final class Releases
     private static function wayBack(\stdClass $item, FileBook $files): Way
     {
         $via = Via::from((string) $item->via);
-        $field = FieldChange::unpack((string) $item->fields)[0] ?? null;
-        $file =
-            $via !== Via::File || $field === null
-                ? null
-                : ($field->field === AddressField::Redirect
+        $own = $item->file_id === null ? null : (int) $item->file_id;
+        if ($via !== Via::File) {
+            return new Way($via);
+        }
+        $holding = array_unique(
+            array_map(
+                static fn (FieldChange $change): ?int => $change->field === AddressField::Redirect
                     ? $files->ofRedirects()
-                    : $files->holding((int) $item->resource_id, $field->field->key()));
+                    : $files->holding((int) $item->resource_id, $change->field->key()),
+                FieldChange::unpack((string) $item->fields),
+            ),
+        );
 
-        return new Way($via, $file ?? ($item->file_id === null ? null : (int) $item->file_id));
+        // All of it goes in one file: a newer one that lacks a column of it would leave that out.
+        return new Way($via, count($holding) === 1 ? reset($holding) ?? $own : $own);
     }
 
     private function make(Store $store, string $name, ?int $undoOf, ?int $userId): int

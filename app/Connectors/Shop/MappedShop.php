@@ -282,31 +282,30 @@ final readonly class MappedShop implements ShopAdmin
     private function writeAddress(ShopResource $read, array $fields): WriteOutcome
     {
         $target = substr($read->id, strlen(self::ADDRESS));
-        $outcome = null;
-        if (isset($fields['redirect']) && $this->mapping->redirects !== null) {
-            $outcome = $this->writeRedirect($target, $read->records['redirect'] ?? '', $fields['redirect']);
-            unset($fields['redirect']);
-            if ($outcome !== null) {
-                return $outcome;
-            }
-        }
         $settings = $this->mapping->addresses;
-        foreach (array_keys($fields) as $field) {
+        $isRecord = isset($fields['redirect']) && $this->mapping->redirects !== null;
+        $redirect = $fields['redirect'] ?? '';
+        $others = $isRecord ? array_diff_key($fields, ['redirect' => 0]) : $fields;
+        // Before anything is sent: what is half known is not half written.
+        foreach (array_keys($others) as $field) {
             if ($settings === null || ! $settings->can($field)) {
                 return WriteOutcome::refused("The mapping does not say how $field of a single address is set.");
             }
         }
-        if ($settings !== null && $fields !== []) {
-            $version = explode('|', $read->version)[0];
-            foreach (self::portions($settings->write, $fields) as $some) {
-                $sent = $this->sent(
-                    $settings->write,
-                    $settings->write->request($some, ['target' => $target, 'version' => $version]),
-                );
-                if ($sent instanceof WriteOutcome) {
-                    return $sent;
-                }
+        $problem = $isRecord ? $this->writeRedirect($target, $read->records['redirect'] ?? '', $redirect) : null;
+        if ($problem !== null) {
+            return $problem;
+        }
+        $isBegun = $isRecord;
+        $version = explode('|', $read->version)[0];
+        foreach ($settings === null || $others === [] ? [] : self::portions($settings->write, $others) as $some) {
+            $request = $settings?->write->request($some, ['target' => $target, 'version' => $version]);
+            $sent = $settings === null || $request === null ? null : $this->sent($settings->write, $request);
+            if ($sent instanceof WriteOutcome) {
+                // A part of it is done: what holds now must be read.
+                return $isBegun ? WriteOutcome::unknown($sent->reason, $sent->waitSeconds) : $sent;
             }
+            $isBegun = true;
         }
         try {
             return WriteOutcome::applied($this->read($read->id));

@@ -114,6 +114,12 @@ final class ShopFiles
      */
     public function confirm(Store $store, ShopFile $file, string $type, array $fields, ?array $needs): ShopFile
     {
+        if (DB::table('release_items')->where('store_id', $store->id)->where('file_id', $file->id)->exists()) {
+            throw new InvalidArgumentException(
+                'A release was made of this file, and is made anew from it whenever it is downloaded. Bring the file '.
+                    'in once more to say otherwise what its columns are.',
+            );
+        }
         foreach ($fields as $field => $column) {
             if (! isset($file->columns[$column])) {
                 throw new InvalidArgumentException("The file has no column $column for $field.");

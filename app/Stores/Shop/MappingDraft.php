@@ -131,11 +131,22 @@ final readonly class MappingDraft
             $place = (string) $place;
             if (
                 preg_match(
-                    '~^/(name|sign_in|rate|errors|redirects|addresses|hits|lists/\d{1,2})(/[a-z0-9_]{1,30}){0,4}$~',
+                    '~^/(redirects|addresses|hits|(sign_in|rate|errors|lists/(\d{1,2}))(/[a-z0-9_]{1,30}){1,4})$~',
                     $place,
-                ) !== 1
+                    $found,
+                ) !== 1 ||
+                // These hold other places; a text in their stead would lose them.
+                preg_match('~/(list|fields|paging|read|write|request|put)$~', $place) === 1
             ) {
                 throw new InvalidArgumentException("$place is no place in a mapping.");
+            }
+            if (($found[3] ?? '') !== '' && ! isset($draft->lists[(int) $found[3]])) {
+                throw new InvalidArgumentException(
+                    'This list was taken out meanwhile, in another window or by somebody else.',
+                );
+            }
+            if (preg_match('~^/lists/\d+/name$~', $place) === 1 && ! (is_string($text) && trim($text) !== '')) {
+                throw new InvalidArgumentException('A list needs a name.');
             }
             $value = self::valueOf($place, is_string($text) ? trim($text) : '');
             $value === null
@@ -292,8 +303,9 @@ final readonly class MappingDraft
                 'basic' => ['user'],
                 'client' => ['user', 'path', 'body', 'token', 'seconds', 'scope'],
             ];
-            in_array($name, $wanted[$draft->sign_in->by ?? 'bearer'] ?? [], true) ||
-                ($draft->sign_in instanceof stdClass && self::drop($draft->sign_in, $name));
+            if (! in_array($name, $wanted[$draft->sign_in->by ?? 'bearer'] ?? [], true)) {
+                unset($draft->sign_in->{$name});
+            }
         }
         foreach ($draft->lists as $list) {
             if (isset($list->kind) && $list->kind instanceof stdClass && ! isset($list->kind->at)) {
@@ -312,16 +324,9 @@ final readonly class MappingDraft
             ) {
                 unset($list->write);
             }
-            if (isset($list->paging) && $list->paging->by === 'none') {
+            if (isset($list->paging) && ($list->paging->by ?? 'none') === 'none') {
                 unset($list->paging);
             }
         }
-    }
-
-    private static function drop(stdClass $from, string $name): bool
-    {
-        unset($from->{$name});
-
-        return true;
     }
 }

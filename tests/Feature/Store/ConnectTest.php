@@ -35,6 +35,11 @@ it('keeps what is typed of a mapping, be it whole or not, and uses it only when 
     $post(['/lists/0/write/request/body' => '{"a":'])->assertSessionHasErrors('mapping');
     $post(['/lists/0/../x' => '1'])->assertSessionHasErrors('mapping');
     expect((new MappingDraft($store))->read()->lists[0]->paging->size)->toBe(50);
+    // Another window took the list out, or a place that holds others is overwritten: nothing of the draft is lost.
+    foreach (['/lists/7/fields/title' => '/x', '/lists/0/name' => '', '/lists/0/fields' => 'x', '/lists/0' => 'x', '/sign_in' => 'x'] as $place => $text) {
+        $post([$place => $text])->assertSessionHasErrors('mapping');
+        $this->get("/s/{$store->slug}/connect/mapping")->assertOk();
+    }
     // Taking a field out, a list in and out.
     $post(['/lists/0/fields/title' => ''])->assertSessionHasNoErrors();
     expect(isset((new MappingDraft($store))->read()->lists[0]->fields->title))->toBeFalse();
