@@ -19,9 +19,8 @@ use Orchard\Core\Wording\TitleSuffix;
 
 /**
  * Makes resources from pages, so that a shop without an API can be written for: one for each page of a kind that
- * people write for, that is
- * shown in search and that no resource of the shop's own shows under. Its stored texts are the page's own without what
- * the theme adds.
+ * people write for, that is shown in search and that no resource of the shop's own shows under. Its stored texts are
+ * the page's own without what the theme adds.
  */
 final readonly class PageResources
 {
@@ -81,14 +80,14 @@ final readonly class PageResources
     {
         return array_values(
             DB::select(
-                "SELECT i.page_id, p.url, i.market_id, i.kind, f.title, f.description, f.h1s, x.number, x.maker, x.price, x.currency, x.stock, x.life,
-                    own.id AS own_id, own.from_page, t.stored AS title_stored, d.stored AS description_stored
+                "SELECT i.page_id, p.url, i.market_id, i.kind, f.title, f.description, f.h1s, x.number, x.maker,
+                    x.price, x.currency, t.stored AS title_stored, d.stored AS description_stored
                 FROM page_index i JOIN pages p ON p.id = i.page_id JOIN page_facts f ON f.page_id = i.page_id
                 AND f.to_crawl = 0
                 LEFT JOIN page_products x ON x.page_id = i.page_id
                 LEFT JOIN resources own ON own.store_id = i.store_id AND own.page_id = i.page_id AND own.from_page > 0
-                LEFT JOIN resource_texts t ON t.resource_id = own.id AND t.field = 1 LEFT
-                JOIN resource_texts d ON d.resource_id = own.id AND d.field = 2
+                LEFT JOIN resource_texts t ON t.resource_id = own.id AND t.field = 1
+                LEFT JOIN resource_texts d ON d.resource_id = own.id AND d.field = 2
                 LEFT JOIN resources r ON r.page_id = i.page_id AND r.from_page = 0 AND r.gone = 0
                 WHERE i.store_id = ? AND i.page_id > ? AND i.indexable = 1 AND i.status = 200
                 AND i.kind IN ({$this->kindList()}) AND r.id IS NULL

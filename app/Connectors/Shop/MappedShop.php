@@ -45,7 +45,7 @@ final readonly class MappedShop implements ShopAdmin
      *
      * @throws ShopUnavailable
      */
-    public function page(ItemList $list, ?string $mark = null): array
+    private function page(ItemList $list, ?string $mark): array
     {
         $request = $list->paging->ask($list->list->filled(['cursor' => $mark ?? '']), $mark);
         $answer = $this->http->send($list->list->method, $request);

@@ -69,7 +69,7 @@ final readonly class HandedList
     /**
      * Texts that somebody is to put in.
      *
-     * @return Generator<int, array{name: string, url: string, field: string, before: string, after: string, isDone: bool, seen: ?string}>
+     * @return Generator<int, array{name: string, url: string, field: string, before: string, after: string, isDone: bool}>
      */
     public function texts(): Generator
     {
@@ -82,7 +82,6 @@ final readonly class HandedList
                     'before' => $change->base,
                     'after' => $change->target,
                     'isDone' => $item->seen === 'seen',
-                    'seen' => $item->seen,
                 ];
             }
         }

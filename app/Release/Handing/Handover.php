@@ -15,8 +15,8 @@ use stdClass;
 
 /**
  * The files of a release: the shop's own, with its changed rows alone and all other cells to the byte as they came.
- * Made anew each time they
- * are asked for, from the file that the shop exported and the items, so that what is downloaded twice is the same.
+ * Made anew each time they are asked for, from the file that the shop exported and the items, so that what is
+ * downloaded twice is the same.
  */
 final readonly class Handover
 {
@@ -87,8 +87,7 @@ final readonly class Handover
 
     /**
      * What cannot go in its file, before anything is handed over: the file holds another text than the change was
-     * written against, lacks a
-     * sign of it, or would be run as a formula where somebody opens it.
+     * written against, lacks a sign of it, or would be run as a formula where somebody opens it.
      *
      * @return array<int, array{state: string, reason: string, theirs: array<string, string>}> by item
      */

@@ -107,6 +107,12 @@ it(
             DB::table('release_items')->where('release_id', $made['release'])->pluck('seen')->countBy()->all(),
         )->toBe(['not yet' => 30]);
 
+        // What its columns are stays as it was, for the file is made anew at each download.
+        expect(fn () => app(ShopFiles::class)->confirm($store, $file, 'items', ['key' => 0, 'title' => 2], null))->toThrow(
+            InvalidArgumentException::class,
+            'A release was made of this file',
+        );
+
         // Somebody imports the file into the shop.
         expect(json_decode(potteryOffice('POST', '/files/wares.csv', $out), true)['result'])->toBe([
             'changed' => 30,

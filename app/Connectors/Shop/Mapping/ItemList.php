@@ -76,14 +76,6 @@ final readonly class ItemList
         return $this->read !== null && $this->write?->can($field) === true && isset($this->fields[$field]);
     }
 
-    /** @return array<string, bool> whether each mapped field is in the item */
-    public function found(mixed $entry): array
-    {
-        $item = $this->inside->read($entry);
-
-        return array_map(static fn (Place $place): bool => $place->exists($item), $this->fields);
-    }
-
     /** Where the item is told apart from what wraps it in the list. */
     public function inside(mixed $entry): mixed
     {

@@ -41,12 +41,6 @@ final readonly class ItemWriting
         return isset($this->put[$field]);
     }
 
-    /** @return list<string> */
-    public function fields(): array
-    {
-        return array_keys($this->put);
-    }
-
     /**
      * @param  array<string, string>  $fields
      * @param  array<string, string>  $values  for the names in the request
