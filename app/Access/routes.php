@@ -6,6 +6,7 @@ use App\Access\Http\AccountController;
 use App\Access\Http\CspReportController;
 use App\Access\Http\HomeController;
 use App\Access\Http\InvitationController;
+use App\Access\Http\OverviewController;
 use App\Access\Http\PasswordResetController;
 use App\Access\Http\PeopleController;
 use App\Access\Http\SessionController;
@@ -37,9 +38,7 @@ Route::middleware('web')->group(function (): void {
     Route::middleware('auth')->group(function (): void {
         Route::get('/', [HomeController::class, 'home'])->name('home');
         Route::get('/stores', [HomeController::class, 'stores'])->name('stores');
-        Route::get('/s/{store}', [HomeController::class, 'store'])
-            ->middleware('can:view,store')
-            ->name('store');
+        Route::get('/s/{store}', OverviewController::class)->middleware('can:view,store')->name('store');
         Route::get('/account', [AccountController::class, 'show'])->name('account');
         Route::post('/account/password', [AccountController::class, 'changePassword'])->name('account.password');
         Route::post('/account/locale', [AccountController::class, 'writeAs'])->name('account.locale');

@@ -6,6 +6,7 @@ namespace App\Changes;
 
 use App\Catalogue\Events\ResourcesConnected;
 use App\Stores\Models\Store;
+use App\Stores\Overview\OverviewBoard;
 use App\Stores\Steps\Stamps;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Event;
@@ -13,8 +14,9 @@ use Illuminate\Support\ServiceProvider;
 
 final class ChangesProvider extends ServiceProvider
 {
-    public function boot(Stamps $stamps): void
+    public function boot(Stamps $stamps, OverviewBoard $overview): void
     {
+        ChangesOverview::register($overview);
         // The history is written in the transaction of each change of a text or an address.
         $stamps->register(
             'texts',

@@ -21,6 +21,7 @@ use App\Inventory\Selections;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Events\RulesChanged;
 use App\Stores\Models\Store;
+use App\Stores\Overview\OverviewBoard;
 use App\Stores\Steps\Stamps;
 use App\Stores\Steps\StepBoard;
 use Illuminate\Console\Scheduling\Schedule;
@@ -29,8 +30,9 @@ use Illuminate\Support\ServiceProvider;
 
 final class GatherProvider extends ServiceProvider
 {
-    public function boot(WorkDesk $desk, StepBoard $board, Stamps $stamps): void
+    public function boot(WorkDesk $desk, StepBoard $board, Stamps $stamps, OverviewBoard $overview): void
     {
+        GatherOverview::register($overview);
         $this->loadMigrationsFrom(__DIR__.'/Migrations');
         $this->loadRoutesFrom(__DIR__.'/routes.php');
         $this->commands([CrawlCommand::class, ExportCommand::class, ImportCommand::class, FeedCommand::class]);

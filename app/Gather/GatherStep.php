@@ -7,10 +7,12 @@ namespace App\Gather;
 use App\Changes\Drifts;
 use App\Gather\Crawl\Crawls;
 use App\Stores\Models\Store;
+use App\Stores\Steps\Hand;
 use App\Stores\Steps\Missing;
 use App\Stores\Steps\Step;
 use App\Stores\Steps\StepContribution;
 use App\Stores\Steps\Waiting;
+use Illuminate\Support\Facades\DB;
 
 final class GatherStep implements StepContribution
 {
@@ -40,6 +42,45 @@ final class GatherStep implements StepContribution
             $crawl->state === 'failed', $crawl->state === 'incomplete' => new Waiting(1, 'crawl to look at'),
             default => null,
         };
+    }
+
+    public function hand(Store $store): ?Hand
+    {
+        $drifted = Drifts::count($store);
+        if ($drifted > 0) {
+            return new Hand(
+                $drifted,
+                $drifted === 1
+                    ? 'text that we released was changed in the shop'
+                    : 'texts that we released were changed in the shop',
+                route('gather.changed', $store),
+                $drifted === 1 ? 'Look at it' : "See the $drifted",
+            );
+        }
+        $crawl = Crawls::latest($store->id);
+        if ($crawl !== null && in_array($crawl->state, ['failed', 'incomplete'], true)) {
+            return new Hand(
+                null,
+                $crawl->state === 'failed'
+                    ? 'The last crawl failed'.($crawl->remark === null ? '' : ": $crawl->remark")
+                    : 'The last crawl did not reach all pages',
+                route('gather', $store),
+                'Look at the crawl',
+            );
+        }
+        $broken = (int) DB::selectOne(
+            'SELECT COUNT(*) AS n FROM page_index WHERE store_id = ? AND status >= 400 AND clicks > 0',
+            [$store->id],
+        )->n;
+
+        return $broken === 0
+            ? null
+            : new Hand(
+                $broken,
+                $broken === 1 ? 'page with clicks answers with an error' : 'pages with clicks answer with an error',
+                route('gather', [$store, 'status' => '4xx', 'sort' => 'clicks']),
+                $broken === 1 ? 'See it' : "See the $broken",
+            );
     }
 
     public function missing(Store $store): ?Missing

@@ -10,6 +10,7 @@ use App\Release\Console\SendCommand;
 use App\Release\Console\UndoCommand;
 use App\Release\Sending\LookWork;
 use App\Release\Sending\SendWork;
+use App\Stores\Overview\OverviewBoard;
 use App\Stores\Steps\StepBoard;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Http\Request;
@@ -18,14 +19,18 @@ use Illuminate\Support\ServiceProvider;
 
 final class ReleaseProvider extends ServiceProvider
 {
-    public function boot(WorkDesk $desk, StepBoard $board): void
+    public function boot(WorkDesk $desk, StepBoard $board, OverviewBoard $overview): void
     {
+        ReleaseOverview::register($overview);
         $this->loadMigrationsFrom(__DIR__.'/Migrations');
         $this->loadRoutesFrom(__DIR__.'/routes.php');
         $this->commands([SendCommand::class, UndoCommand::class, HandoverCommand::class]);
         $desk->register(SendWork::class);
         $desk->register(LookWork::class);
         $board->register(new ReleaseStep());
-        RateLimiter::for('handed', static fn (Request $request): Limit => Limit::perMinute(60)->by((string) $request->ip()));
+        RateLimiter::for(
+            'handed',
+            static fn (Request $request): Limit => Limit::perMinute(60)->by((string) $request->ip()),
+        );
     }
 }

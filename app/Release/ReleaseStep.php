@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace App\Release;
 
 use App\Changes\DraftState;
+use App\Platform\Web\Forms;
 use App\Release\Items\ItemState;
 use App\Stores\Models\Store;
+use App\Stores\Steps\Hand;
 use App\Stores\Steps\Missing;
 use App\Stores\Steps\Step;
 use App\Stores\Steps\StepContribution;
@@ -27,39 +29,73 @@ final class ReleaseStep implements StepContribution
 
     public function waiting(Store $store): ?Waiting
     {
-        $states = DB::table('drafts')
-            ->where('store_id', $store->id)
-            ->whereIn('state', [DraftState::Ready->value, DraftState::Clash->value])
-            ->groupBy('state')
-            ->selectRaw('state, COUNT(*) AS n')
-            ->pluck('n', 'state');
-        $addresses = DB::table('address_changes')
-            ->where('store_id', $store->id)
-            ->whereIn('state', [DraftState::Ready->value, DraftState::Clash->value])
-            ->groupBy('state')
-            ->selectRaw('state, COUNT(*) AS n')
-            ->pluck('n', 'state');
-        $clashes = (int) ($states['clash'] ?? 0) + (int) ($addresses['clash'] ?? 0);
-        $ready = (int) ($states['ready'] ?? 0) + (int) ($addresses['ready'] ?? 0);
-
-        $unseen = DB::table('release_items')
-            ->where('store_id', $store->id)
-            ->where('state', ItemState::Handed->value)
-            ->where('seen', 'not seen')
-            ->count();
+        ['ready' => $ready, 'clash' => $clashes, 'unseen' => $unseen, 'addresses' => $addresses] = $this->counts(
+            $store,
+        );
 
         return match (true) {
             $clashes > 0 => new Waiting($clashes, $clashes === 1 ? 'clash to decide' : 'clashes to decide'),
             $unseen > 0 => new Waiting($unseen, 'handed over, not seen'),
             $ready > 0 => new Waiting(
                 $ready,
-                $addresses->isEmpty()
-                    ? ($ready === 1
-                        ? 'text ready'
-                        : 'texts ready')
-                    : ($ready === 1
-                        ? 'change ready'
-                        : 'changes ready'),
+                ($addresses === 0 ? 'text' : 'change').($ready === 1 ? ' ready' : 's ready'),
+            ),
+            default => null,
+        };
+    }
+
+    /** @return array{ready: int, clash: int, unseen: int, addresses: int} addresses: those of ready and clash that are no texts */
+    private function counts(Store $store): array
+    {
+        $of = static fn (string $table): array => DB::table($table)
+            ->where('store_id', $store->id)
+            ->whereIn('state', [DraftState::Ready->value, DraftState::Clash->value])
+            ->groupBy('state')
+            ->selectRaw('state, COUNT(*) AS n')
+            ->pluck('n', 'state')
+            ->all();
+        [$texts, $addresses] = [$of('drafts'), $of('address_changes')];
+
+        return [
+            'ready' => (int) ($texts['ready'] ?? 0) + (int) ($addresses['ready'] ?? 0),
+            'clash' => (int) ($texts['clash'] ?? 0) + (int) ($addresses['clash'] ?? 0),
+            'unseen' => DB::table('release_items')
+                ->where('store_id', $store->id)
+                ->where('state', ItemState::Handed->value)
+                ->where('seen', 'not seen')
+                ->count(),
+            'addresses' => (int) array_sum($addresses),
+        ];
+    }
+
+    public function hand(Store $store): ?Hand
+    {
+        ['ready' => $ready, 'clash' => $clashes, 'unseen' => $unseen] = $this->counts($store);
+        $unseenToo = $unseen === 0 ? '' : '; '.Forms::number($unseen).' handed over are not seen in the shop yet';
+        $rest =
+            ($ready === 0
+                ? ''
+                : '; '.Forms::number($ready).($ready === 1 ? ' change is' : ' changes are').' ready to be sent').
+            $unseenToo;
+
+        return match (true) {
+            $clashes > 0 => new Hand(
+                $clashes,
+                ($clashes === 1 ? 'text was' : 'texts were')." changed in the shop as well as here$rest",
+                route('release', $store),
+                $clashes === 1 ? 'Decide it' : "Decide the $clashes",
+            ),
+            $ready > 0 => new Hand(
+                $ready,
+                ($ready === 1 ? 'change is' : 'changes are')." ready to be sent$unseenToo",
+                route('release', $store),
+                'Look and send',
+            ),
+            $unseen > 0 => new Hand(
+                $unseen,
+                'handed over are not seen in the shop yet',
+                route('release', $store),
+                'See them',
             ),
             default => null,
         };
@@ -70,7 +106,7 @@ final class ReleaseStep implements StepContribution
         return $this->waiting($store) !== null || DB::table('release_batches')->where('store_id', $store->id)->exists()
             ? null
             : new Missing(
-                'Nothing is ready yet. Drafts that are marked as ready on the writing desk are sent to the shop from here.',
+                'Nothing is ready yet. Drafts that are marked as ready are sent to the shop from here.',
                 route('write', $store),
                 'Write texts',
             );

@@ -10,6 +10,7 @@ use App\Stores\Console\ListCommand;
 use App\Stores\Console\MappingCommand;
 use App\Stores\Console\SetCommand;
 use App\Stores\Models\Store;
+use App\Stores\Overview\OverviewBoard;
 use App\Stores\Steps\Stamps;
 use App\Stores\Steps\StepBoard;
 use Illuminate\Support\Facades\Blade;
@@ -21,6 +22,7 @@ final class StoresProvider extends ServiceProvider
     {
         $this->app->singleton(StepBoard::class);
         $this->app->singleton(Stamps::class);
+        $this->app->singleton(OverviewBoard::class);
     }
 
     public function boot(Stamps $stamps): void

@@ -16,6 +16,10 @@ Route::middleware(['web', 'auth'])
     ->prefix('/s/{store}')
     ->group(function (): void {
         Route::get('/under-way', UnderWayController::class)->middleware('can:view,store')->name('under-way');
+        Route::post('/work/{work}/stop', [UnderWayController::class, 'stop'])
+            ->whereNumber('work')
+            ->middleware('can:write,store')
+            ->name('work.stop');
         Route::middleware('can:manage,store')->group(function (): void {
             Route::get('/connect/mapping', [MappingController::class, 'show'])->name('connect.mapping');
             Route::post('/connect/mapping', [MappingController::class, 'save'])->name('connect.mapping.save');

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Untangle;
 
+use App\Platform\Web\Forms;
 use App\Stores\Models\Store;
+use App\Stores\Steps\Hand;
 use App\Stores\Steps\Missing;
 use App\Stores\Steps\Step;
 use App\Stores\Steps\StepContribution;
@@ -35,6 +37,33 @@ final class UntangleStep implements StepContribution
             ->count();
 
         return $open === 0 ? null : new Waiting($open, $open === 1 ? 'cause to decide' : 'causes to decide');
+    }
+
+    public function hand(Store $store): ?Hand
+    {
+        CauseProgress::learn($store);
+        $open = DB::selectOne(
+            'SELECT COUNT(*) AS n, COALESCE(SUM(is_safe = 0), 0) AS yours, COALESCE(SUM(IF(is_safe = 1, to_do - '.
+                'ready - live, 0)), 0) AS safe FROM untangle_causes WHERE store_id = ? AND to_do > ready + live '.
+                'AND decision IS NULL',
+            [$store->id],
+        );
+        [$all, $yours, $safe] = [(int) $open->n, (int) $open->yours, (int) $open->safe];
+        $parts = array_filter([
+            $yours === 0 ? '' : Forms::number($yours).($yours === 1 ? ' is' : ' are').' your call',
+            $safe === 0
+                ? ''
+                : Forms::number($safe).($safe === 1 ? ' change is' : ' changes are').' safe as they stand',
+        ]);
+
+        return $all === 0
+            ? null
+            : new Hand(
+                $all,
+                ($all === 1 ? 'cause' : 'causes').' to decide: '.implode(', ', $parts),
+                route('untangle', $store),
+                $all === 1 ? 'Decide it' : "Decide the $all",
+            );
     }
 
     public function missing(Store $store): ?Missing

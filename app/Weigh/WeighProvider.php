@@ -7,6 +7,7 @@ namespace App\Weigh;
 use App\Inventory\Figures;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Models\Store;
+use App\Stores\Overview\OverviewBoard;
 use App\Stores\Steps\Stamps;
 use App\Stores\Steps\StepBoard;
 use App\Weigh\Console\ExportCommand;
@@ -21,8 +22,14 @@ use Illuminate\Support\ServiceProvider;
 
 final class WeighProvider extends ServiceProvider
 {
-    public function boot(WorkDesk $desk, StepBoard $board, Stamps $stamps, Figures $figures): void
-    {
+    public function boot(
+        WorkDesk $desk,
+        StepBoard $board,
+        Stamps $stamps,
+        Figures $figures,
+        OverviewBoard $overview,
+    ): void {
+        WeighOverview::register($overview);
         $figures->register(
             'upside',
             static fn (Store $store, array $pages): array => array_map(

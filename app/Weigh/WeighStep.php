@@ -5,13 +5,16 @@ declare(strict_types=1);
 namespace App\Weigh;
 
 use App\Facts\NumberWindow;
+use App\Platform\Web\Forms;
 use App\Stores\Models\Store;
+use App\Stores\Steps\Hand;
 use App\Stores\Steps\Missing;
 use App\Stores\Steps\Step;
 use App\Stores\Steps\StepContribution;
 use App\Stores\Steps\Waiting;
 use App\Weigh\Worklists\PageState;
 use App\Weigh\Worklists\Progress;
+use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
 
 final class WeighStep implements StepContribution
@@ -31,13 +34,63 @@ final class WeighStep implements StepContribution
         // Lists are few, and each holds two thousand pages at most.
         Progress::learn($store);
         $open = (int) DB::selectOne(
-            'SELECT COUNT(*) AS n FROM weigh_worklists w JOIN weigh_worklist_pages p ON p.worklist_id = w.id AND p.state IN ('.
+            'SELECT COUNT(*) AS n FROM weigh_worklists w JOIN weigh_worklist_pages p ON p.worklist_id = w.id
+                AND p.state IN ('.
                 PageState::sql(false).
                 ") WHERE w.store_id = ? AND w.state = 'open'",
             [$store->id],
         )->n;
 
         return $open === 0 ? null : new Waiting($open, 'in worklists');
+    }
+
+    public function hand(Store $store): ?Hand
+    {
+        Progress::learn($store);
+        $list = DB::selectOne(
+            'SELECT w.id, w.name, w.due_day, COUNT(*) AS pages, SUM(p.state IN ('.
+                PageState::sql(false).
+                ')) AS open FROM weigh_worklists w JOIN weigh_worklist_pages p ON p.worklist_id = w.id AND '.
+                "p.state <> 'left' WHERE w.store_id = ? AND w.state = 'open' GROUP BY w.id, w.name, ".
+                'w.due_day HAVING open > 0 ORDER BY w.due_day, w.id LIMIT 1',
+            [$store->id],
+        );
+        if ($list !== null) {
+            $days = (int) (new DateTimeImmutable($store->today()))
+                ->diff(new DateTimeImmutable((string) $list->due_day))
+                ->format('%r%a');
+
+            return new Hand(
+                (int) $list->open,
+                'of '.
+                    Forms::number((int) $list->pages).
+                    " pages in “{$list->name}” are still to do; ".
+                    match (true) {
+                        $days < 0 => 'it was due on '.Forms::day((string) $list->due_day),
+                        $days === 0 => 'it is due today',
+                        $days === 1 => '1 day left',
+                        default => "$days days left",
+                    },
+                route('worklist', [$store, $list->id]),
+                'Open the worklist',
+            );
+        }
+        $losing = (int) DB::selectOne(
+            "SELECT COUNT(*) AS n FROM weigh_losses WHERE store_id = ? AND weeks = 4 AND against = 'before' AND '.
+                'lost >= 10",
+            [$store->id],
+        )->n;
+
+        return $losing === 0
+            ? null
+            : new Hand(
+                $losing,
+                $losing === 1
+                    ? 'page lost ten clicks or more against the four weeks before'
+                    : 'pages lost ten clicks or more against the four weeks before',
+                route('weigh.losing', [$store, 'weeks' => 4]),
+                'See why',
+            );
     }
 
     public function missing(Store $store): ?Missing

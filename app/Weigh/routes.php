@@ -56,6 +56,9 @@ Route::middleware(['web', 'auth', 'can:view,store'])
             Route::post('/weigh/dates', [RangeController::class, 'begin'])->name('weigh.ranges');
             Route::post('/weigh/score', [WeighController::class, 'score'])->name('weigh.score');
             Route::post('/weigh/hand-or-recipe', [FindingsController::class, 'take'])->name('weigh.cut.take');
+            Route::post('/weigh/lots/{place}', [WeighController::class, 'lot'])
+                ->whereNumber('place')
+                ->name('weigh.lot');
             Route::post('/weigh/worklists', [WorklistController::class, 'open'])->name('worklists.open');
             Route::post('/weigh/worklists/add', [WorklistController::class, 'add'])->name('worklists.add');
             foreach (

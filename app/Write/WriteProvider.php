@@ -7,6 +7,7 @@ namespace App\Write;
 use App\Changes\Events\TextsChanged;
 use App\Inventory\Events\InventoryRefreshed;
 use App\Platform\Work\WorkDesk;
+use App\Stores\Overview\OverviewBoard;
 use App\Stores\Steps\StepBoard;
 use App\Write\Console\ApplyCommand;
 use App\Write\Console\ExportCommand;
@@ -19,8 +20,9 @@ use Illuminate\Support\ServiceProvider;
 
 final class WriteProvider extends ServiceProvider
 {
-    public function boot(WorkDesk $desk, StepBoard $board): void
+    public function boot(WorkDesk $desk, StepBoard $board, OverviewBoard $overview): void
     {
+        WriteOverview::register($overview);
         $this->loadMigrationsFrom(__DIR__.'/Migrations');
         $this->loadRoutesFrom(__DIR__.'/routes.php');
         $this->commands([ApplyCommand::class, ExportCommand::class, ImportCommand::class, MeasureCommand::class]);

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace App\Write;
 
+use App\Platform\Web\Forms;
+use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
+use App\Stores\Steps\Hand;
 use App\Stores\Steps\Missing;
 use App\Stores\Steps\Step;
 use App\Stores\Steps\StepContribution;
@@ -28,6 +31,36 @@ final class WriteStep implements StepContribution
         $count = DB::table('write_rows')->where('store_id', $store->id)->where('state', '=', 1)->count();
 
         return $count === 0 ? null : new Waiting($count, $count === 1 ? 'page in draft' : 'pages in draft');
+    }
+
+    public function hand(Store $store): ?Hand
+    {
+        $drafts = DB::table('write_rows')->where('store_id', $store->id)->where('state', '=', 1)->count();
+        $faulty = (int) DB::selectOne(
+            'SELECT COUNT(*) AS n FROM write_rows WHERE store_id = ? AND any_checks > 0 AND kind IN ('.
+                PageKind::Product->value.
+                ', '.
+                PageKind::Collection->value.
+                ')',
+            [$store->id],
+        )->n;
+        $more =
+            $faulty === 0
+                ? ''
+                : Forms::number($faulty).' products and collections have a title or description to mend';
+
+        return match (true) {
+            $drafts > 0 => new Hand(
+                $drafts,
+                ($drafts === 1 ? 'page has a draft' : 'pages have a draft').
+                    ' that is not ready yet'.
+                    ($more === '' ? '' : "; $more"),
+                route('write', [$store, 'state' => 'draft']),
+                'Go on writing',
+            ),
+            $more !== '' => new Hand(null, $more, route('write', [$store]), 'Write'),
+            default => null,
+        };
     }
 
     public function missing(Store $store): ?Missing

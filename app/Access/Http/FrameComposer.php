@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Access\Http;
 
 use App\Access\Models\User;
+use App\Access\Visits;
 use App\Platform\Web\Assets;
 use App\Stores\Http\UnderWayController;
 use App\Stores\Models\Store;
@@ -37,6 +38,7 @@ final readonly class FrameComposer
         $user = $this->request->user();
         $store = $this->request->route('store');
         $store = $store instanceof Store ? $store : ErrorFrame::store();
+        $user instanceof User && $store !== null && Visits::note($user, $store);
         $theme = $this->request->cookies->get('theme');
         $view->with(
             ($store === null ? [] : UnderWayController::standing($store, $this->board, $this->stamps)) + [

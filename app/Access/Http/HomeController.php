@@ -5,8 +5,6 @@ declare(strict_types=1);
 namespace App\Access\Http;
 
 use App\Access\Models\User;
-use App\Stores\Models\Store;
-use App\Stores\Steps\StepBoard;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\View\View;
@@ -30,14 +28,5 @@ final class HomeController
         $user = $request->user();
 
         return view('store.stores', ['mine' => $user->stores()->orderBy('name')->get()]);
-    }
-
-    public function store(Store $store, StepBoard $board): View
-    {
-        return view('store.loop', [
-            'store' => $store,
-            'entries' => $board->forStore($store),
-            'missing' => $board->missing($store),
-        ]);
     }
 }

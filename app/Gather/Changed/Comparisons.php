@@ -69,6 +69,21 @@ final readonly class Comparisons
         });
     }
 
+    /** Begins to compare the last two complete crawls, so that in the morning it stands there what changed. */
+    public function ofLatest(Store $store): void
+    {
+        $crawls = DB::table('gather_crawls')
+            ->where('store_id', $store->id)
+            ->where('state', 'complete')
+            ->orderByDesc('id')
+            ->limit(2)
+            ->pluck('id')
+            ->all();
+        if (count($crawls) === 2) {
+            $this->of($store, (int) $crawls[1], (int) $crawls[0]);
+        }
+    }
+
     /** @return list<object> the causes, those that touch the most clicks and pages first */
     public static function causes(int $comparison): array
     {
@@ -96,7 +111,8 @@ final readonly class Comparisons
         }
         $rows = array_values(
             DB::select(
-                "SELECT c.*, p.url FROM gather_changes c JOIN pages p ON p.id = c.page_id WHERE c.comparison_id = ? AND c.cause = ?$where ORDER BY c.clicks DESC, c.page_id DESC LIMIT ".
+                "SELECT c.*, p.url FROM gather_changes c JOIN pages p ON p.id = c.page_id WHERE c.comparison_id = ?
+                    AND c.cause = ?$where ORDER BY c.clicks DESC, c.page_id DESC LIMIT ".
                     (self::PAGE + 1),
                 $values,
             ),

@@ -11,6 +11,7 @@ use App\Connectors\Http\GuardedHttp;
 use App\Connectors\Http\HttpRequest;
 use App\Connectors\Shop\ShopUnavailable;
 use App\Facts\NumberWindow;
+use App\Gather\Changed\Comparisons;
 use App\Gather\Sync\ResourceSync;
 use App\Gather\Sync\ShownTexts;
 use App\Inventory\Events\InventoryRefreshed;
@@ -133,7 +134,10 @@ final class CrawlWork implements LongWork
 
     public function ended(int $subjectId, SliceEnd $end): void
     {
-        if ($end->state !== 'done') {
+        if ($end->state === 'done') {
+            $crawled = (int) DB::table('gather_crawls')->where('id', $subjectId)->value('store_id');
+            app(Comparisons::class)->ofLatest(Store::query()->findOrFail($crawled));
+        } else {
             DB::table('gather_crawls')
                 ->where('id', $subjectId)
                 ->update([
@@ -297,7 +301,8 @@ final class CrawlWork implements LongWork
         $run->fenced(static fn () => Succession::find($run->storeId, $run->subjectId));
         $run->fenced(
             static fn () => DB::delete(
-                'DELETE p FROM gather_patterns p JOIN gather_crawls c ON c.id = p.crawl_id WHERE c.store_id = ? AND (p.cut = 0 OR c.id < ?)',
+                'DELETE p FROM gather_patterns p JOIN gather_crawls c ON c.id = p.crawl_id WHERE c.store_id = ?
+                    AND (p.cut = 0 OR c.id < ?)',
                 [$run->storeId, $run->subjectId],
             ),
         );

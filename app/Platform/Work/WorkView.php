@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Platform\Work;
 
+use App\Platform\Web\Forms;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
 
@@ -28,6 +29,12 @@ final readonly class WorkView
         return self::from(
             DB::table('work')->where('store_id', $storeId)->where('sort', $sort)->orderByDesc('id')->first(),
         );
+    }
+
+    /** The work with this number; null where it is none of this store's. */
+    public static function of(int $storeId, int $id): ?self
+    {
+        return self::from(DB::table('work')->where('store_id', $storeId)->where('id', $id)->first());
     }
 
     /** @return list<self> what is under way in a store, oldest first */
@@ -79,6 +86,17 @@ final readonly class WorkView
     public function number(string $key): int
     {
         return is_numeric($this->progress[$key] ?? null) ? (int) $this->progress[$key] : 0;
+    }
+
+    /** What has been done so far, as a few words; empty where nothing is counted. */
+    public function counts(): string
+    {
+        $words = [];
+        foreach (['fetched' => 'pages', 'rows' => 'rows', 'failed' => 'failed'] as $key => $of) {
+            $this->number($key) > 0 && ($words[] = Forms::number($this->number($key))." $of");
+        }
+
+        return implode(', ', $words);
     }
 
     public function stateInWords(): string

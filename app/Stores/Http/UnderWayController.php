@@ -11,14 +11,29 @@ use App\Stores\Steps\Stamps;
 use App\Stores\Steps\Step;
 use App\Stores\Steps\StepBoard;
 use App\Stores\Steps\Waiting;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Support\Facades\Gate;
 use Illuminate\View\View;
 
-/** How things stand, for the frame of every screen: what waits in each step, what is being worked on, and the stamps that screens follow. */
+/**
+ * How things stand, for the frame of every screen: what waits in each step, what is being worked on, and the stamps
+ * that screens follow.
+ */
 final class UnderWayController
 {
     public function __invoke(Store $store, StepBoard $board, Stamps $stamps): View
     {
         return view('store.standing', ['currentStore' => $store] + self::standing($store, $board, $stamps));
+    }
+
+    /** Stops a piece of long work; what goes into the shop is stopped by those who may send it. */
+    public function stop(Store $store, int $work, WorkDesk $desk): RedirectResponse
+    {
+        $view = WorkView::of($store->id, $work) ?? abort(404);
+        str_starts_with($view->sort, 'release.') && Gate::authorize('release', $store);
+        $desk->stop($work);
+
+        return back()->with('done', ucfirst($desk->titleOf($view->sort)).': it is being stopped.');
     }
 
     /** @return array{steps: list<array{step: Step, url: ?string, waiting: ?Waiting}>, works: list<array{view: WorkView, title: string, url: ?string}>, stamps: array<string, string>} */

@@ -24,12 +24,12 @@ enum Step: string
     public function question(): string
     {
         return match ($this) {
-            self::Gather => 'What pages are there, and what do we know of each?',
+            self::Gather => 'What pages are there?',
             self::Weigh => 'Where is money left lying?',
             self::Match => 'Which search term does each page go for?',
             self::Write => 'What should the searcher read?',
-            self::Untangle => 'Which URLs are the same page, and which one stays?',
-            self::Tend => 'Is the store built so that the pages can be found?',
+            self::Untangle => 'Which URLs are the same page, and which stays?',
+            self::Tend => 'Can the pages be found?',
             self::Release => 'Is it live?',
             self::Watch => 'Did it pay?',
         };

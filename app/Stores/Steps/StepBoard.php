@@ -30,6 +30,12 @@ final class StepBoard
         );
     }
 
+    /** @return array<string, ?Hand> what needs a hand in the steps that are built */
+    public function hands(Store $store): array
+    {
+        return array_map(static fn (StepContribution $built): ?Hand => $built->hand($store), $this->built);
+    }
+
     /** @return list<array{step: Step, url: ?string, waiting: ?Waiting}> url is null where a step is not built yet */
     public function forStore(Store $store): array
     {

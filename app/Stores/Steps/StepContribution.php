@@ -17,6 +17,12 @@ interface StepContribution
     /** What waits there, in a few words; null where nothing does. Must cost one indexed query at most. */
     public function waiting(Store $store): ?Waiting;
 
+    /**
+     * What needs a hand there, as a sentence, with the straight way to it; null where nothing does. A few indexed
+     * queries at most.
+     */
+    public function hand(Store $store): ?Hand;
+
     /** What the step cannot begin without; null where it has what it needs. */
     public function missing(Store $store): ?Missing;
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Weigh\Http;
 
 use App\Facts\NumberWindow;
+use App\Inventory\Selections;
 use App\Platform\Tables\TableWriter;
 use App\Platform\Work\WorkView;
 use App\Stores\Markets;
@@ -17,17 +18,20 @@ use App\Weigh\Numbers\Remarks;
 use App\Weigh\Numbers\Told;
 use App\Weigh\Numbers\Units;
 use App\Weigh\Scoring\Losses;
+use App\Weigh\Scoring\LotSums;
 use App\Weigh\Scoring\MarketScoring;
 use App\Weigh\Scoring\PageEvidence;
 use App\Weigh\Scoring\PartThatCounts;
 use App\Weigh\Weighing\Scores;
 use App\Weigh\Weighing\ScoreWork;
+use App\Weigh\WeighOverview;
 use App\Weigh\Worklists\Effort;
 use App\Weigh\Worklists\Worklists;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\View\View;
+use InvalidArgumentException;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
 /** Which pages first, in money, with the reason. */
@@ -70,6 +74,22 @@ final class WeighController
                 'isSeen' => $isSeen,
             ] + ($isSeen ? WeighedPages::page($store, $lens, $sort, $after) : ['rows' => [], 'next' => null]),
         );
+    }
+
+    /** Takes the pages of a lot to the writing desk, those of most upside first. */
+    public function lot(Request $request, Store $store, int $place): RedirectResponse
+    {
+        $request->validate(['market' => ['required', 'integer', 'min:0']]);
+        $pages = LotSums::pages($store, (int) $request->input('market'), $place, WeighOverview::AT_ONCE);
+        try {
+            $id = Selections::keep($store, '', (int) $request->user()?->getAuthIdentifier(), [$pages]);
+        } catch (InvalidArgumentException) {
+            return redirect()
+                ->route('weigh', $store)
+                ->withErrors(['lot' => 'This lot was weighed again meanwhile; here is what could be earned now.']);
+        }
+
+        return redirect()->route('write', [$store, 'selection' => $id, 'sort' => 'picked']);
     }
 
     /** The sum behind a page's upside; its parts add up to it. */

@@ -11,7 +11,8 @@ use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 
 /**
- * Tells whether what was summed still holds: the sums, where days, kinds and markets of pages, keyword lists and the words of own brand and makers are the
+ * Tells whether what was summed still holds: the sums, where days, kinds and markets of pages, keyword lists and the
+ * words of own brand and makers are the
  * same; and which pages make up the collections, where their links are.
  */
 final readonly class Freshness
@@ -23,7 +24,8 @@ final readonly class Freshness
     public static function of(Store $store, NumberWindow $window, QuerySums $queries): self
     {
         $pages = DB::selectOne(
-            "SELECT COUNT(*) AS n, SUM(CRC32(CONCAT_WS(' ', page_id, kind, market_id))) AS mark FROM page_index WHERE store_id = ?",
+            "SELECT COUNT(*) AS n, SUM(CRC32(CONCAT_WS(' ', page_id, kind, market_id))) AS mark FROM page_index
+                WHERE store_id = ?",
             [$store->id],
         );
         $lists = DB::selectOne(
@@ -31,7 +33,9 @@ final readonly class Freshness
             [$store->id],
         );
         $links = DB::selectOne(
-            "SELECT COUNT(*) AS n, SUM(CRC32(CONCAT_WS(' ', l.from_page, l.to_page))) AS mark FROM page_index c JOIN links l ON l.store_id = c.store_id AND l.from_page = c.page_id WHERE c.store_id = ? AND c.kind = ?",
+            "SELECT COUNT(*) AS n, SUM(CRC32(CONCAT_WS(' ', l.from_page, l.to_page, t.canonical))) AS mark FROM ".
+                'page_index c JOIN links l ON l.store_id = c.store_id AND l.from_page = c.page_id JOIN '.
+                'page_index t ON t.page_id = l.to_page WHERE c.store_id = ? AND c.kind = ?',
             [$store->id, PageKind::Collection->value],
         );
         $mark = static fn (mixed ...$of): string => md5(json_encode($of, JSON_THROW_ON_ERROR));
@@ -56,7 +60,8 @@ final readonly class Freshness
     public static function ofDays(Store $store, string $first, string $last): string
     {
         $days = DB::selectOne(
-            "SELECT COUNT(*) AS n, SUM(row_count) AS told, SUM(CRC32(CONCAT_WS(' ', facts, grain, day, days, import_id))) AS mark FROM fact_days WHERE store_id = ? AND state = 'owns' AND day BETWEEN ? AND ?",
+            "SELECT COUNT(*) AS n, SUM(row_count) AS told, SUM(CRC32(CONCAT_WS(' ', facts, grain, day, days,
+                import_id))) AS mark FROM fact_days WHERE store_id = ? AND state = 'owns' AND day BETWEEN ? AND ?",
             [$store->id, $first, $last],
         );
 

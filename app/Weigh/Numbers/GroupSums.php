@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Weigh\Numbers;
 
-use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 
@@ -46,8 +45,8 @@ final class GroupSums
             $weeks,
             $sort,
         ]);
-        $collection = PageKind::Collection->value;
-        // A folder is the first part of a path, and the first two; a product counts in every collection whose main content links to it.
+        // A folder is the first part of a path, and the first two; a product counts in every collection that it is part
+        // of.
         $sources = match ($sort) {
             'kind' => [['s.kind', '']],
             'folder' => [
@@ -57,15 +56,14 @@ final class GroupSums
                 ],
                 [
                     "LEFT(i.address, LOCATE('/', i.address, LOCATE('/', i.address, 2) + 1))",
-                    "JOIN page_index i ON i.store_id = s.store_id AND i.page_id = s.page_id AND LOCATE('/', i.address, 2) > 0 AND LOCATE('/', SUBSTRING_INDEX(i.address, '?', 1), LOCATE('/', i.address, 2) + 1) > 0",
+                    "JOIN page_index i ON i.store_id = s.store_id AND i.page_id = s.page_id AND LOCATE('/', i.address,
+                        2) > 0 AND LOCATE('/', SUBSTRING_INDEX(i.address, '?', 1), LOCATE('/', i.address, 2) + 1) > 0",
                 ],
             ],
             'collection' => [
                 [
-                    'c.collection',
-                    'JOIN (SELECT DISTINCT l.from_page AS collection, l.to_page AS page_id FROM page_index f JOIN links l ON l.store_id = f.store_id AND l.from_page = f.page_id JOIN page_index t ON t.store_id = f.store_id AND t.page_id = l.to_page AND t.kind = '.
-                    PageKind::Product->value.
-                    " WHERE f.store_id = {$store->id} AND f.kind = $collection) c ON c.page_id = s.page_id",
+                    'c.collection_id',
+                    'JOIN weigh_collection_pages c ON c.store_id = s.store_id AND c.page_id = s.page_id',
                 ],
             ],
             default => [],
@@ -111,7 +109,8 @@ final class GroupSums
             );
         } else {
             $rows = DB::select(
-                "SELECT name, SUM(pages) AS pages, $sums FROM weigh_groups WHERE $where AND sort = ? AND device = ? AND class = ? GROUP BY name ORDER BY SUM(impressions) DESC, name LIMIT ".
+                "SELECT name, SUM(pages) AS pages, $sums FROM weigh_groups WHERE $where AND sort = ? AND device = ?
+                    AND class = ? GROUP BY name ORDER BY SUM(impressions) DESC, name LIMIT ".
                     self::MOST,
                 [...$values, $sort, $lens->device, $lens->class],
             );
@@ -127,7 +126,8 @@ final class GroupSums
      */
     public static function weeks(Store $store, Lens $lens): array
     {
-        // Rows of a device or class are kept apart from those of pages as a whole; of one device without its class, its classes are added up.
+        // Rows of a device or class are kept apart from those of pages as a whole; of one device without its class, its
+        // classes are added up.
         [$where, $values] = match (true) {
             $lens->device === Lens::ALL && $lens->class === Lens::ALL => ['device = 9 AND class = 9', []],
             default => [
@@ -148,7 +148,9 @@ final class GroupSums
 
         return array_values(
             DB::select(
-                "SELECT week, SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) AS position_sum, SUM(orders) AS orders, SUM(revenue) AS revenue FROM weigh_weeks WHERE store_id = ? AND part = 0 AND $where$narrows GROUP BY week ORDER BY week",
+                "SELECT week, SUM(clicks) AS clicks, SUM(impressions) AS impressions,
+                    SUM(position_sum) AS position_sum, SUM(orders) AS orders, SUM(revenue) AS revenue FROM weigh_weeks
+                    WHERE store_id = ? AND part = 0 AND $where$narrows GROUP BY week ORDER BY week",
                 [$store->id, ...$values, ...$more],
             ),
         );

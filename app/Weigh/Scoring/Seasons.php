@@ -20,7 +20,8 @@ use Orchard\Core\Demand\SeasonFactor;
 use Orchard\Core\Demand\Span;
 
 /**
- * What lies ahead, as it was a year earlier: of the store, of each collection leaned on the store, and of each page leaned on its collection. A page's
+ * What lies ahead, as it was a year earlier: of the store, of each collection leaned on the store, and of each page
+ * leaned on its collection. A page's
  * collection is the smallest whose main content links to it.
  */
 final class Seasons
@@ -45,13 +46,14 @@ final class Seasons
         $run->fenced(static function () use ($id): void {
             DB::update('UPDATE weigh_seasons SET group_id = 0 WHERE store_id = ? AND group_id > 0', [$id]);
             DB::update(
-                'UPDATE weigh_seasons s JOIN (
-                SELECT page_id, SUBSTRING_INDEX(GROUP_CONCAT(collection ORDER BY size, collection), \',\', 1) AS collection FROM (
-                    SELECT DISTINCT l.to_page AS page_id, l.from_page AS collection, c.links_out AS size FROM page_index c JOIN links l ON l.store_id = c.store_id AND l.from_page = c.page_id JOIN page_index p ON p.store_id = c.store_id AND p.page_id = l.to_page AND p.kind = ? WHERE c.store_id = ? AND c.kind = ?) members GROUP BY page_id) m ON m.page_id = s.page_id SET s.group_id = m.collection WHERE s.store_id = ?',
-                [PageKind::Product->value, $id, PageKind::Collection->value, $id],
+                "UPDATE weigh_seasons s JOIN (
+                SELECT m.page_id, SUBSTRING_INDEX(GROUP_CONCAT(m.collection_id ORDER BY c.links_out, m.collection_id),
+                ',', 1) AS collection FROM weigh_collection_pages m JOIN page_index c ON c.page_id = m.collection_id WHERE m.store_id = ? GROUP BY m.page_id) m ON m.page_id = s.page_id SET s.group_id = m.collection WHERE s.store_id = ?",
+                [$id, $id],
             );
             DB::update(
-                'UPDATE weigh_seasons s JOIN page_index i ON i.page_id = s.page_id AND i.kind = ? SET s.group_id = s.page_id WHERE s.store_id = ?',
+                'UPDATE weigh_seasons s JOIN page_index i ON i.page_id = s.page_id AND i.kind = ?
+                    SET s.group_id = s.page_id WHERE s.store_id = ?',
                 [PageKind::Collection->value, $id],
             );
             DB::delete('DELETE FROM weigh_season_groups WHERE store_id = ?', [$id]);
@@ -64,7 +66,8 @@ final class Seasons
             DB::select(
                 'SELECT group_id, '.
                     self::SUMS.
-                    ' FROM weigh_seasons WHERE store_id = ? AND group_id > 0 GROUP BY group_id HAVING SUM(base) > 0 ORDER BY base DESC, group_id LIMIT '.
+                    ' FROM weigh_seasons WHERE store_id = ? AND group_id > 0 GROUP BY group_id HAVING SUM(base) > 0
+                        ORDER BY base DESC, group_id LIMIT '.
                     self::GROUPS,
                 [$id],
             ) as $row
@@ -173,11 +176,14 @@ final class Seasons
         $rows =
             $group === null
                 ? DB::select(
-                    'SELECT week, SUM(impressions) AS seen FROM weigh_weeks WHERE store_id = ? AND part = 0 AND device = 9 AND class = 9 AND week BETWEEN ? AND ? GROUP BY week',
+                    'SELECT week, SUM(impressions) AS seen FROM weigh_weeks WHERE store_id = ? AND part = 0
+                        AND device = 9 AND class = 9 AND week BETWEEN ? AND ? GROUP BY week',
                     [$store->id, $from, $to],
                 )
                 : DB::select(
-                    'SELECT w.week, SUM(w.impressions) AS seen FROM weigh_seasons s JOIN page_weeks w ON w.store_id = s.store_id AND w.page_id = s.page_id AND w.week BETWEEN ? AND ? WHERE s.store_id = ? AND s.group_id = ? GROUP BY w.week',
+                    'SELECT w.week, SUM(w.impressions) AS seen FROM weigh_seasons s JOIN page_weeks w
+                        ON w.store_id = s.store_id AND w.page_id = s.page_id AND w.week BETWEEN ? AND ?
+                        WHERE s.store_id = ? AND s.group_id = ? GROUP BY w.week',
                     [$from, $to, $store->id, $group],
                 );
         $weeks = [];
@@ -190,7 +196,8 @@ final class Seasons
     }
 
     /**
-     * When the season comes, seen from now: the first week ahead that was seen COMES times as often as the window's weeks, and lasted; and how high it goes.
+     * When the season comes, seen from now: the first week ahead that was seen COMES times as often as the window's
+     * weeks, and lasted; and how high it goes.
      *
      * @param  array<string, float>  $weeks
      * @param  array<string, true>  $told  weeks that are told; of the others nothing is known
@@ -223,7 +230,8 @@ final class Seasons
 
                 return isset($told[$week]) ? $weeks[$week] ?? 0.0 : $mean;
             };
-            // Three weeks together, so that one odd week makes no season; and the first of them itself, so that none begins before it does.
+            // Three weeks together, so that one odd week makes no season; and the first of them itself, so that none
+            // begins before it does.
             $smooth = ($at(0) + $at(1) + $at(2)) / 3 / $mean;
             $peak = max($peak, $smooth);
             if ($first === null && $smooth >= self::COMES && $at(0) / $mean >= self::COMES) {

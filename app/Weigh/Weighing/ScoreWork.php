@@ -17,6 +17,7 @@ use App\Stores\Markets;
 use App\Stores\Models\Store;
 use App\Weigh\Lists\CurvePicture;
 use App\Weigh\Lists\WeighedPages;
+use App\Weigh\Numbers\CollectionPages;
 use App\Weigh\Numbers\Freshness;
 use App\Weigh\Numbers\GroupSums;
 use App\Weigh\Numbers\PageSums;
@@ -24,6 +25,7 @@ use App\Weigh\Numbers\QuerySums;
 use App\Weigh\Numbers\Told;
 use App\Weigh\Numbers\Units;
 use App\Weigh\Scoring\Losses;
+use App\Weigh\Scoring\LotSums;
 use App\Weigh\Scoring\MarketScoring;
 use App\Weigh\Scoring\Model;
 use App\Weigh\Scoring\PageEvidence;
@@ -35,7 +37,8 @@ use Orchard\Core\Demand\ModelFit;
 use Orchard\Core\Demand\Span;
 
 /**
- * Weighs all pages of a store: sums page-query pairs, tells queries apart, learns each market's model, and reckons every page's upside. The old
+ * Weighs all pages of a store: sums page-query pairs, tells queries apart, learns each market's model, and reckons
+ * every page's upside. The old
  * scores stand until the new ones are in.
  */
 final class ScoreWork implements LongWork
@@ -75,7 +78,7 @@ final class ScoreWork implements LongWork
                         'weigh_pairs', 'weigh_queries', 'weigh_query_markets', 'weigh_query_sums', 'weigh_sums',
                         'weigh_groups', 'weigh_weeks', 'weigh_places', 'weigh_seasons', 'weigh_season_groups',
                         'weigh_evidence', 'weigh_told', 'weigh_losses', 'weigh_density', 'weigh_totals', 'weigh_models',
-                        'weigh_scores', 'weigh_states',
+                        'weigh_scores', 'weigh_states', 'weigh_lots', 'weigh_lot_pages', 'weigh_collection_pages',
                     ] as $table
                 ) {
                     DB::table($table)->where('store_id', $store->id)->delete();
@@ -118,7 +121,9 @@ final class ScoreWork implements LongWork
     }
 
     /**
-     * Nothing is weighed while rows are taken in or out: half an import is no result. And one weighing of a store at a time: two would take each other's scores for old ones. The later one finds most of its sums made. An earlier one that nobody
+     * Nothing is weighed while rows are taken in or out: half an import is no result. And one weighing of a store at a
+     * time: two would take each other's scores for old ones. The later one finds most of its sums made. An earlier one
+     * that nobody
      * has held for a minute is let go, for this one does all that it would have done.
      */
     private function mustWait(WorkRun $run): bool
@@ -197,7 +202,10 @@ final class ScoreWork implements LongWork
         if ($next === null) {
             return ['seasons', 0];
         }
-        $run->fenced(static fn () => GroupSums::rebuild($store, ...$next));
+        $run->fenced(static function () use ($store, $nth, $next): void {
+            $nth > 0 || CollectionPages::rebuild($store);
+            GroupSums::rebuild($store, ...$next);
+        });
 
         return ['groups', $nth + 1];
     }
@@ -226,6 +234,7 @@ final class ScoreWork implements LongWork
             $run->fenced(static function () use ($store): void {
                 CurvePicture::rebuildDensity($store);
                 WeighedPages::rebuildTotals($store);
+                LotSums::rebuild($store);
             });
 
             return ['done', 0];
@@ -277,7 +286,10 @@ final class ScoreWork implements LongWork
         return ['scores', 0];
     }
 
-    /** Days that a market's pairs stand for: those of the window that queries tell; those of its pages where no query is told. */
+    /**
+     * Days that a market's pairs stand for: those of the window that queries tell; those of its pages where no query
+     * is told.
+     */
     private static function daysOf(ToldWeeks $told, NumberWindow $window, int $market): float
     {
         if ($window->isPeriod) {
@@ -338,14 +350,16 @@ final class ScoreWork implements LongWork
      */
     private function draw(WorkRun $run, Store $store, array $scorings): void
     {
-        // Draws are seeded by the address, so that they do not hang on the order in which pages became known. Pages of unlike currencies have no common order.
+        // Draws are seeded by the address, so that they do not hang on the order in which pages became known. Pages of
+        // unlike currencies have no common order.
         $pages = [];
         $byUnit = Units::of($store)->markets();
         foreach ($byUnit as $markets) {
             array_push(
                 $pages,
                 ...DB::select(
-                    'SELECT s.page_id, s.market_id, CONV(HEX(LEFT(p.digest, 4)), 16, 10) AS seed FROM weigh_scores s JOIN pages p ON p.id = s.page_id WHERE s.store_id = ? AND s.market_id IN ('.
+                    'SELECT s.page_id, s.market_id, CONV(HEX(LEFT(p.digest, 4)), 16, 10) AS seed FROM weigh_scores s
+                        JOIN pages p ON p.id = s.page_id WHERE s.store_id = ? AND s.market_id IN ('.
                         Bulk::list($markets).
                         ') AND s.upside > 0 ORDER BY s.upside DESC, p.digest LIMIT '.
                         intdiv(self::DRAWN, count($byUnit)),
@@ -382,7 +396,8 @@ final class ScoreWork implements LongWork
     /** @param  list<list<int|float|string|null>>  $rows */
     private static function write(WorkRun $run, array $rows): void
     {
-        // What a score was made of is kept where it moves, before it is written over, once a weighing: the database sets one column after the other.
+        // What a score was made of is kept where it moves, before it is written over, once a weighing: the database
+        // sets one column after the other.
         $moves = 'work_id <> VALUES(work_id) AND ABS(upside - VALUES(upside)) > 0.005';
         $was = array_map(static fn (string $column): string => "was_$column = IF($moves, $column, was_$column)", [
             'worth',

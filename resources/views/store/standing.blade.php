@@ -20,7 +20,7 @@
     <div class="under-way">
         @foreach ($works as ['view' => $work, 'title' => $title, 'url' => $url])
             <p>@if ($url)<a href="{{ $url }}">{{ ucfirst($title) }}</a>@else{{ ucfirst($title) }}@endif</p>
-            <p class="soft">{{ $work->state === 'waiting' ? 'waits' : 'under way' }}{{ implode('', array_filter([$work->number('fetched') ? ', '.App\Platform\Web\Forms::number($work->number('fetched')).' pages' : '', $work->number('rows') ? ', '.App\Platform\Web\Forms::number($work->number('rows')).' rows' : '', $work->number('failed') ? ', '.App\Platform\Web\Forms::number($work->number('failed')).' failed' : ''])) }}</p>
+            <p class="soft">{{ $work->state === 'waiting' ? 'waits' : 'under way' }}{{ $work->counts() === '' ? '' : ', '.$work->counts() }}</p>
         @endforeach
     </div>
 </div>

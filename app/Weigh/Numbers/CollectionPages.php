@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Weigh\Numbers;
+
+use App\Inventory\CanonicalState;
+use App\Stores\Kinds\PageKind;
+use App\Stores\Models\Store;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Which products make up which collection: those that its main content links to. Many shops link to a product under
+ * the collection's own path
+ * (/range/floor-lamps/dome), while clicks and orders come to the URL that such a page names as canonical: it is that
+ * one that counts. So do the pages of a
+ * collection in another order, or its second page, where they name the collection as canonical.
+ */
+final class CollectionPages
+{
+    /** Makes them anew; called inside a transaction. */
+    public static function rebuild(Store $store): void
+    {
+        [$product, $collection, $another] = [
+            PageKind::Product->value,
+            PageKind::Collection->value,
+            CanonicalState::Another->value,
+        ];
+        DB::delete('DELETE FROM weigh_collection_pages WHERE store_id = ?', [$store->id]);
+        // For each page that shows a collection or a product the one that counts. A page's digest is the MD5 of its URL
+        // (PageUrl::digest).
+        DB::statement('DROP TEMPORARY TABLE IF EXISTS counting_page, counting_product');
+        DB::statement(
+            'CREATE TEMPORARY TABLE counting_page (page_id BIGINT UNSIGNED PRIMARY KEY,
+                counts BIGINT UNSIGNED NOT NULL, kind TINYINT UNSIGNED NOT NULL)',
+        );
+        DB::insert(
+            'INSERT INTO counting_page SELECT page_id, page_id, kind FROM page_index WHERE store_id = ? AND kind IN (?,
+                ?) AND canonical <> ?',
+            [$store->id, $product, $collection, $another],
+        );
+        DB::insert(
+            "INSERT IGNORE INTO counting_page SELECT t.page_id, k.page_id, k.kind FROM page_index t JOIN page_facts f
+                ON f.page_id = t.page_id AND f.to_crawl = 0
+                JOIN pages p ON p.store_id = t.store_id AND p.digest = UNHEX(MD5(COALESCE(JSON_VALUE(f.canonicals,
+                '$[0]'), f.canonical_header))) JOIN page_index k ON k.page_id = p.id AND k.kind = t.kind
+                WHERE t.store_id = ? AND t.kind IN (?, ?) AND t.canonical = ?",
+            [$store->id, $product, $collection, $another],
+        );
+        DB::statement(
+            'CREATE TEMPORARY TABLE counting_product (page_id BIGINT UNSIGNED PRIMARY KEY) AS SELECT page_id, counts
+                FROM counting_page WHERE kind = ?',
+            [$product],
+        );
+        DB::insert(
+            'INSERT IGNORE INTO weigh_collection_pages (store_id, page_id, collection_id) SELECT ?, p.counts, c.counts
+                FROM counting_page c JOIN links l ON l.store_id = ? AND l.from_page = c.page_id JOIN counting_product p
+                ON p.page_id = l.to_page WHERE c.kind = ?',
+            [$store->id, $store->id, $collection],
+        );
+        DB::statement('DROP TEMPORARY TABLE counting_page, counting_product');
+    }
+}

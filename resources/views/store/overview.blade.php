@@ -1,0 +1,67 @@
+@extends('frame')
+@section('title', $store->name)
+@section('content')
+    <div class="head">
+        <h1>{{ $store->name }}</h1>
+        <span class="soft">{{ $before ? 'You were last here '.mb_substr($since, 6).'.' : $store->base_url }}</span>
+        @if ($lots)<div class="tools"><span class="soft">{{ $lots->market === '' ? '' : $lots->market.', ' }}{{ $lots->unit }} in 28 days</span> <a href="{{ $lots->url }}">why these sums</a> <a href="{{ route('store', [$store] + ($showsFirstHour ? [] : ['first-hour' => 1])) }}">{{ $showsFirstHour ? 'Back to the sums' : 'New here? The first hour' }}</a></div>@endif
+    </div>
+    <div @follows('loop', 'texts', 'tangles', 'worklists', 'weighed', 'pages', 'work')>
+    @if ($showsFirstHour)
+        @include('store.first-hour')
+    @else
+        @include('store.lots')
+        @if ($next && $next->place < 80)<div class="next-thing"><span class="soft">Next of the first hour:</span> <b>{{ $next->name }}</b> <span class="soft">({{ $next->gives }})</span> @can('write', $store)@include('store.way', ['way' => $next->ways[0] ?? null])@endcan</div>@endif
+    @endif
+    <h2 class="flat">What needs a hand, step by step</h2>
+    <div class="scroll"><table class="ledger hands">
+        <thead class="sr"><tr><th scope="col">Step</th><th scope="col">Question</th><th scope="col">What needs a hand</th><th scope="col">Way</th></tr></thead>
+        <tbody>
+        @foreach ($entries as $nth => $entry)
+            @php($step = $entry['step'])
+            @php($hand = $hands[$step->value] ?? null)
+            @php($lack = $missing[$step->value] ?? null)
+            <tr>
+                <td class="nowrap"><span class="soft nth">{{ $nth + 1 }}</span> @if ($entry['url'])<a class="quiet" href="{{ $entry['url'] }}"><b>{{ $step->label() }}</b></a>@else<span class="soft">{{ $step->label() }}</span>@endif</td>
+                <td class="soft question">{{ $step->question() }}</td>
+                <td>@if (! $entry['url'])<span class="soft">not built yet</span>@elseif ($hand)@if ($hand->count !== null)<b class="is-hand-text">@n($hand->count)</b> @endif{{ $hand->words }}@elseif ($lack){{ $lack->words }}@else<span class="soft">nothing</span>@endif</td>
+                <td class="way">@if ($hand)<a class="go" href="{{ $hand->url }}">{{ $hand->label }} ›</a>@elseif ($lack)@can('write', $store)<a class="go" href="{{ $lack->url }}">{{ $lack->label }} ›</a>@endcan @endif</td>
+            </tr>
+        @endforeach
+        </tbody>
+    </table></div>
+    <div class="thirds">
+        <section>
+            <h2 class="flat">Changed {{ $since }}</h2>
+            <table class="ledger"><tbody>
+            @forelse ($changes as $change)
+                <tr><td class="soft nowrap">{{ $change->at->clone()->setTimezone($store->timezone)->format('D H:i') }}</td><td @if ($change->asks) class="is-hand-text" @endif>{{ $change->words }}</td><td class="way"><a href="{{ $change->url }}">{{ $change->label }}</a></td></tr>
+            @empty
+                <tr><td class="soft">Nothing: no crawl, no file, no text.</td></tr>
+            @endforelse
+            </tbody></table>
+        </section>
+        <section>
+            <h2 class="flat">Runs now</h2>
+            <table class="ledger"><tbody>
+            @forelse ($works as ['view' => $work, 'title' => $title])
+                <tr><td><span>{{ ucfirst($title) }}</span><br><span class="soft">{{ $work->stateInWords() }}{{ $work->counts() === '' ? '' : ', '.$work->counts() }}</span></td>
+                    <td class="way">@can(str_starts_with($work->sort, 'release.') ? 'release' : 'write', $store)<form method="post" action="{{ route('work.stop', [$store, $work->id]) }}">@csrf<button class="plain" @disabled($work->stopAsked)>Stop</button></form>@endcan</td></tr>
+            @empty
+                <tr><td class="soft">Nothing.</td></tr>
+            @endforelse
+            </tbody></table>
+        </section>
+        <section>
+            <h2 class="flat">How fresh the sources are</h2>
+            <table class="ledger"><tbody>
+            @forelse ($sources as $source)
+                <tr><td><a class="quiet" href="{{ $source->url }}">{{ $source->name }}</a></td><td class="nowrap">{{ $source->upTo }}</td><td class="num {{ $source->isOld ? 'is-hand-text' : 'soft' }}">@if ($source->isOld)<b>{{ $source->next }}</b>@else{{ $source->next }}@endif</td></tr>
+            @empty
+                <tr><td class="soft">There are none yet: a crawl is the first.</td></tr>
+            @endforelse
+            </tbody></table>
+        </section>
+    </div>
+    </div>
+@endsection
