@@ -48,7 +48,8 @@ told('wget -r once more …');
 $wgetRate = 2 / (1 / $wgetRate + 1 / $wget());
 $urls = array_column(
     DB::select(
-        'SELECT p.url FROM page_index i JOIN pages p ON p.id = i.page_id WHERE i.store_id = ? AND i.status = 200 ORDER BY MD5(p.url) LIMIT 1500',
+        'SELECT p.url FROM page_index i JOIN pages p ON p.id = i.page_id WHERE i.store_id = ? AND i.status = 200
+            ORDER BY MD5(p.url) LIMIT 1500',
         [$store->id],
     ),
     'url',
@@ -91,7 +92,8 @@ result(
     'pages/s',
     $parseRate,
 );
-// The shop runs on the same cores: what is left of them when every page is served, fetched and parsed, and nothing else is done.
+// The shop runs on the same cores: what is left of them when every page is served, fetched and parsed, and nothing else
+// is done.
 result(
     'first crawl beside fetching and parsing alone',
     $crawl->fetched.' pages, '.$cores.' cores',

@@ -2,7 +2,10 @@
 
 declare(strict_types=1);
 
-/** Search rows from a CSV file beside LOAD DATA of the same rows, already split and keyed, into a table of the same form; in one run. */
+/**
+ * Search rows from a CSV file beside LOAD DATA of the same rows, already split and keyed, into a table of the same
+ * form; in one run.
+ */
 
 use App\Gather\Files\FileLook;
 use App\Gather\Files\FileSort;
@@ -15,7 +18,8 @@ $rows = getenv('BENCH_DATA') === 'large' ? 10_000_000 : 1_000_000;
 $store = benchStore('medium');
 $urls = array_column(
     DB::select(
-        'SELECT p.url FROM page_index i JOIN pages p ON p.id = i.page_id WHERE i.store_id = ? AND i.status = 200 ORDER BY p.id LIMIT 5000',
+        'SELECT p.url FROM page_index i JOIN pages p ON p.id = i.page_id WHERE i.store_id = ? AND i.status = 200
+            ORDER BY p.id LIMIT 5000',
         [$store->id],
     ),
     'url',
@@ -24,7 +28,8 @@ if ($urls === []) {
     benchCrawl($store);
     $urls = array_column(
         DB::select(
-            'SELECT p.url FROM page_index i JOIN pages p ON p.id = i.page_id WHERE i.store_id = ? AND i.status = 200 ORDER BY p.id LIMIT 5000',
+            'SELECT p.url FROM page_index i JOIN pages p ON p.id = i.page_id WHERE i.store_id = ? AND i.status = 200
+                ORDER BY p.id LIMIT 5000',
             [$store->id],
         ),
         'url',

@@ -2,7 +2,10 @@
 
 declare(strict_types=1);
 
-/** Crawl, import and feed pull, each killed ten times at random moments: what they leave has to equal an undisturbed run's, row by row. */
+/**
+ * Crawl, import and feed pull, each killed ten times at random moments: what they leave has to equal an undisturbed
+ * run's, row by row.
+ */
 
 use App\Gather\Crawl\Crawls;
 use App\Gather\Feeds\Feeds;
@@ -65,11 +68,19 @@ function benchKilled(Randomizer $chance, Store $store, int $kills, int $longest)
 function benchLeft(Store $store): array
 {
     $queries = [
-        'SELECT p.url, i.kind, i.status, i.indexable, i.why_not, i.depth, i.links_in, i.links_nav, i.links_out, i.words, i.title_chars, i.marks, i.sources, i.images, i.canonical, f.title, f.description, f.h1s FROM page_index i JOIN pages p ON p.id = i.page_id LEFT JOIN page_facts f ON f.page_id = p.id AND f.to_crawl = 0 WHERE i.store_id = ?',
-        'SELECT a.url, b.url, l.anchor, l.rel, l.place FROM links l JOIN pages a ON a.id = l.from_page JOIN pages b ON b.id = l.to_page WHERE l.store_id = ?',
-        'SELECT p.url, r.grain, r.day, q.text, r.country, r.device, r.clicks, r.impressions, r.position_sum FROM search_rows r LEFT JOIN pages p ON p.id = r.page_id LEFT JOIN search_queries q ON q.id = r.query_id WHERE r.store_id = ?',
-        'SELECT p.url, r.day, r.visits, r.orders, r.units, r.revenue FROM sales_rows r LEFT JOIN pages p ON p.id = r.page_id WHERE r.store_id = ?',
-        'SELECT p.url, w.week, w.clicks, w.impressions, w.position_sum, w.visits, w.orders, w.revenue FROM page_weeks w JOIN pages p ON p.id = w.page_id WHERE w.store_id = ?',
+        'SELECT p.url, i.kind, i.status, i.indexable, i.why_not, i.depth, i.links_in, i.links_nav, i.links_out,
+            i.words, i.title_chars, i.marks, i.sources, i.images, i.canonical, f.title, f.description, f.h1s
+            FROM page_index i JOIN pages p ON p.id = i.page_id LEFT JOIN page_facts f ON f.page_id = p.id
+            AND f.to_crawl = 0 WHERE i.store_id = ?',
+        'SELECT a.url, b.url, l.anchor, l.rel, l.place FROM links l JOIN pages a ON a.id = l.from_page JOIN pages b
+            ON b.id = l.to_page WHERE l.store_id = ?',
+        'SELECT p.url, r.grain, r.day, q.text, r.country, r.device, r.clicks, r.impressions, r.position_sum
+            FROM search_rows r LEFT JOIN pages p ON p.id = r.page_id LEFT JOIN search_queries q ON q.id = r.query_id
+            WHERE r.store_id = ?',
+        'SELECT p.url, r.day, r.visits, r.orders, r.units, r.revenue FROM sales_rows r LEFT JOIN pages p
+            ON p.id = r.page_id WHERE r.store_id = ?',
+        'SELECT p.url, w.week, w.clicks, w.impressions, w.position_sum, w.visits, w.orders, w.revenue FROM page_weeks w
+            JOIN pages p ON p.id = w.page_id WHERE w.store_id = ?',
     ];
     $rows = [];
     foreach ($queries as $i => $sql) {

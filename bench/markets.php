@@ -3,8 +3,10 @@
 declare(strict_types=1);
 
 /**
- * The order by upside on simulated markets with known truth: what the first 50 and the first 5% hold of the best possible choice, beside four plain
- * orders; how often ranges that claim 80% hold the truth; the sum of the middles beside the true sum. Seeds 1 to 20 were there while the scorer was made, 21 to 40 were not.
+ * The order by upside on simulated markets with known truth: what the first 50 and the first 5% hold of the best
+ * possible choice, beside four plain
+ * orders; how often ranges that claim 80% hold the truth; the sum of the middles beside the true sum. Seeds 1 to 20
+ * were there while the scorer was made, 21 to 40 were not.
  */
 
 use Bench\FileMarket;
@@ -120,7 +122,8 @@ foreach (
 }
 result('sum of the middles beside the true sum', count($table).' markets', $mean('sum'), 'of the truth', 1.0);
 
-// Markets that share neither law nor target with the scorer, as a file import knows them and as a crawl does; the last seeds were looked at once.
+// Markets that share neither law nor target with the scorer, as a file import knows them and as a crawl does; the last
+// seeds were looked at once.
 foreach ([[300, 20], [3000, 20], [20000, 4]] as [$size, $seeds]) {
     foreach ([false, true] as $isCrawled) {
         foreach (['development' => 1, 'kept back' => 101] as $which => $from) {

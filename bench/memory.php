@@ -2,7 +2,9 @@
 
 declare(strict_types=1);
 
-/** Peak memory of the process that works a crawl, and of its parsers, at 2,000 pages and at 50,000 of the large shop. */
+/**
+ * Peak memory of the process that works a crawl, and of its parsers, at 2,000 pages and at 50,000 of the large shop.
+ */
 
 use App\Stores\StoreOptions;
 use Illuminate\Support\Facades\DB;

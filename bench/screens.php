@@ -2,7 +2,10 @@
 
 declare(strict_types=1);
 
-/** Server time of desk and inventory screens (median of 15, warm) beside an empty signed-in page. --data=large: 20,000 products. */
+/**
+ * Server time of desk and inventory screens (median of 15, warm) beside an empty signed-in page. --data=large: 20,000
+ * products.
+ */
 
 use App\Gather\Crawl\Crawls;
 use Illuminate\Support\Facades\DB;

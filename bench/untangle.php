@@ -3,8 +3,10 @@
 declare(strict_types=1);
 
 /**
- * Untangling the large stand-in shop (about 100,000 addresses), crawled at the first use: all of it, beside reading its rows alone; memory; every
- * screen, server time beside an empty signed-in page. Then 2,000 addresses of the demo shop folded, seen live and taken back.
+ * Untangling the large stand-in shop (about 100,000 addresses), crawled at the first use: all of it, beside reading
+ * its rows alone; memory; every
+ * screen, server time beside an empty signed-in page. Then 2,000 addresses of the demo shop folded, seen live and
+ * taken back.
  */
 
 use App\Changes\AddressChanges;
@@ -106,7 +108,10 @@ if (DB::table('page_index')->where('store_id', $demo->id)->count() < 1000) {
 $find($demo->id);
 app(StoreOptions::class)->set($demo->refresh(), 'clicks_at_risk', '100');
 $members = DB::select(
-    "SELECT u.page_id, k.url, c.sort FROM untangle_pages u JOIN page_index i ON i.page_id = u.page_id JOIN pages k ON k.id = u.keeper_page JOIN untangle_causes c ON c.id = u.cause_id WHERE u.store_id = ? AND u.keeper_page > 0 AND u.keeper_page <> u.page_id AND i.status = 200 AND c.sort IN ('path', 'variant', 'parameter') ORDER BY u.page_id LIMIT 2000",
+    "SELECT u.page_id, k.url, c.sort FROM untangle_pages u JOIN page_index i ON i.page_id = u.page_id JOIN pages k
+        ON k.id = u.keeper_page JOIN untangle_causes c ON c.id = u.cause_id WHERE u.store_id = ? AND u.keeper_page > 0
+        AND u.keeper_page <> u.page_id AND i.status = 200 AND c.sort IN ('path', 'variant', 'parameter')
+        ORDER BY u.page_id LIMIT 2000",
     [$demo->id],
 );
 $put = app(AddressChanges::class)->put(

@@ -3,8 +3,10 @@
 declare(strict_types=1);
 
 /**
- * Weighing a store of 100,000 pages, 10,000,000 search rows and about 2,000,000 page-query pairs: all of it, and anew where nothing but assumptions changed, beside
- * fetching the same pairs into PHP in page order; memory; then every screen of Weigh and thirty lenses, server time beside an empty signed-in page.
+ * Weighing a store of 100,000 pages, 10,000,000 search rows and about 2,000,000 page-query pairs: all of it, and anew
+ * where nothing but assumptions changed, beside
+ * fetching the same pairs into PHP in page order; memory; then every screen of Weigh and thirty lenses, server time
+ * beside an empty signed-in page.
  */
 
 use App\Platform\Work\WorkDesk;
@@ -43,7 +45,8 @@ if (getenv('BENCH_SUMS') === '1' || ! DB::table('weigh_states')->where('store_id
     result('weighing, sums and all', $size, $weigh(), 's', null);
 }
 $pairs = (int) DB::selectOne(
-    'SELECT COUNT(*) AS n FROM (SELECT 1 FROM weigh_pairs WHERE store_id = ? AND span < 96 GROUP BY page_id, query_id, device) pairs',
+    'SELECT COUNT(*) AS n FROM (SELECT 1 FROM weigh_pairs WHERE store_id = ? AND span < 96 GROUP BY page_id, query_id,
+        device) pairs',
     [$id],
 )->n;
 $fetch = static function () use ($id): float {
@@ -57,7 +60,8 @@ $fetch = static function () use ($id): float {
     ) {
         $after = (int) end($ids)->page_id;
         $rows = DB::select(
-            'SELECT page_id, query_id, device, SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) AS position_sum FROM weigh_pairs WHERE store_id = ? AND page_id IN ('.
+            'SELECT page_id, query_id, device, SUM(clicks) AS clicks, SUM(impressions) AS impressions,
+                SUM(position_sum) AS position_sum FROM weigh_pairs WHERE store_id = ? AND page_id IN ('.
                 implode(',', array_column($ids, 'page_id')).
                 ') AND span < 96 GROUP BY page_id, query_id, device',
             [$id],

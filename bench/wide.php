@@ -26,22 +26,29 @@ if (DB::table('page_index')->where('store_id', $id)->count() < $pages) {
         "INSERT IGNORE INTO pages (store_id, market_id, digest, url, first_crawl, seen_crawl, sources) SELECT $id, $market, UNHEX(MD5(CONCAT('https://wide.example', $path))), CONCAT('https://wide.example', $path), 1, 1, 4 | IF(seq MOD 3 = 0, 16, 0) FROM seq_1_to_$pages",
     );
     DB::insert(
-        "INSERT INTO page_facts (page_id, store_id, from_crawl, digest, status, content_type, title, description, robots, robots_header, canonicals, h1s, words, language, types, strays, bytes) SELECT id, $id, 1, digest, 200, 'text/html', CONCAT('A lamp for every room, number ', id), 'A description of some length that says what the page shows.', '', '', '[]', '[\"A lamp\"]', 100, 'en', '[]', '{}', 28000 FROM pages WHERE store_id = $id",
+        "INSERT INTO page_facts (page_id, store_id, from_crawl, digest, status, content_type, title, description,
+            robots, robots_header, canonicals, h1s, words, language, types, strays, bytes) SELECT id, $id, 1, digest, 200, 'text/html', CONCAT('A lamp for every room, number ', id), 'A description of some length that says what the page shows.', '', '', '[]', '[\"A lamp\"]', 100, 'en', '[]', '{}', 28000 FROM pages WHERE store_id = $id",
     );
-    DB::insert("INSERT INTO page_index (page_id, store_id, market_id, kind, status, indexable, why_not, depth, links_in, links_nav, links_out, words, title_chars, description_chars, h1s, images, no_alt, canonical, bytes, response_ms, marks, sources, life, stock, price, changed_crawl, address)
+    DB::insert("INSERT INTO page_index (page_id, store_id, market_id, kind, status, indexable, why_not, depth,
+        links_in, links_nav, links_out, words, title_chars, description_chars, h1s, images, no_alt, canonical, bytes,
+        response_ms, marks, sources, life, stock, price, changed_crawl, address)
         SELECT id, $id, market_id, CASE WHEN url LIKE '%/lamp/%' THEN 3 WHEN url LIKE '%/range/%' THEN 2 WHEN url LIKE '%/journal/%' THEN 4 ELSE 5 END, 200, 1, 0, CRC32(CONCAT(id, 'd')) MOD 9, POW(CRC32(CONCAT(id, 'l')) MOD 100, 2) / 40, 20, 30, 40 + CRC32(CONCAT(id, 'w')) MOD 700, 20 + CRC32(CONCAT(id, 't')) MOD 60, CRC32(CONCAT(id, 'e')) MOD 180, CRC32(CONCAT(id, 'h')) MOD 3, CRC32(CONCAT(id, 'i')) MOD 12, CRC32(CONCAT(id, 'a')) MOD 4, CRC32(CONCAT(id, 'c')) MOD 4, 20000 + CRC32(CONCAT(id, 'b')) MOD 40000, CRC32(CONCAT(id, 'r')) MOD 900, 1 << (CRC32(CONCAT(id, 'm')) MOD 12), sources | 1, CRC32(CONCAT(id, 'v')) MOD 6, CRC32(CONCAT(id, 'k')) MOD 80, (CRC32(CONCAT(id, 'p')) MOD 40000) / 100, 1, SUBSTRING(url, 21) FROM pages WHERE store_id = $id");
     DB::update(
-        "UPDATE page_index SET status = CASE CRC32(CONCAT(page_id, 's')) MOD 20 WHEN 0 THEN 301 WHEN 1 THEN 404 ELSE 200 END WHERE store_id = $id",
+        "UPDATE page_index SET status = CASE CRC32(CONCAT(page_id,
+            's')) MOD 20 WHEN 0 THEN 301 WHEN 1 THEN 404 ELSE 200 END WHERE store_id = $id",
     );
     DB::update(
-        "UPDATE page_index SET indexable = status = 200 AND canonical < 2, why_not = CASE WHEN status = 301 THEN 2 WHEN status = 404 THEN 3 WHEN canonical > 1 THEN 8 ELSE 0 END WHERE store_id = $id",
+        "UPDATE page_index SET indexable = status = 200 AND canonical < 2,
+            why_not = CASE WHEN status = 301 THEN 2 WHEN status = 404 THEN 3 WHEN canonical > 1 THEN 8 ELSE 0 END
+            WHERE store_id = $id",
     );
     DB::insert(
         "INSERT INTO page_words (page_id, store_id, words) SELECT i.page_id, $id, CONCAT(' a lamp for every room number ', i.page_id, REPLACE(REPLACE(i.address, '/', ' '), '-', ' ')) FROM page_index i WHERE store_id = $id",
     );
     WordSearch::rebuild($id);
     DB::insert(
-        "INSERT INTO page_counts SELECT $id, kind, status, indexable, sources, COUNT(*) FROM page_index WHERE store_id = $id GROUP BY kind, status, indexable, sources",
+        "INSERT INTO page_counts SELECT $id, kind, status, indexable, sources, COUNT(*) FROM page_index
+            WHERE store_id = $id GROUP BY kind, status, indexable, sources",
     );
 }
 if (DB::table('fact_days')->where('store_id', $id)->count() < 360) {
@@ -49,7 +56,9 @@ if (DB::table('fact_days')->where('store_id', $id)->count() < 360) {
     $queries = 50_000;
     // Of fifty queries one asks something, and one names the store.
     DB::insert(
-        "INSERT IGNORE INTO search_queries (store_id, digest, text) SELECT $id, UNHEX(MD5(CONCAT('lamp query ', seq))), CONCAT(CASE seq MOD 50 WHEN 7 THEN 'how to hang ' WHEN 9 THEN 'bench wide ' ELSE '' END, 'lamp query ', seq) FROM seq_1_to_$queries",
+        "INSERT IGNORE INTO search_queries (store_id, digest, text) SELECT $id, UNHEX(MD5(CONCAT('lamp query ', seq))),
+            CONCAT(CASE seq MOD 50 WHEN 7 THEN 'how to hang ' WHEN 9 THEN 'bench wide ' ELSE '' END, 'lamp query ',
+            seq) FROM seq_1_to_$queries",
     );
     $firstQuery = (int) DB::table('search_queries')->where('store_id', $id)->min('id');
     $firstPage = (int) DB::table('pages')->where('store_id', $id)->min('id');
@@ -76,13 +85,16 @@ if (DB::table('fact_days')->where('store_id', $id)->count() < 360) {
             // Some twenty queries a page, on two devices; the first pages are seen far more often than the last.
             $page = "FLOOR(POW((CRC32(CONCAT(seq, 'x', $d)) MOD 100000) / 100000, 2) * $pages)";
             $told = DB::affectingStatement(
-                "INSERT IGNORE INTO search_rows (store_id, grain, page_id, day, days, query_id, country, device, type, clicks, impressions, position_sum) SELECT $id, 43, $firstPage + $page, '$day', 1, $firstQuery + ($page * 31 + (CRC32(CONCAT(seq, 'q', $d)) MOD 20) * 977) MOD $queries, '', 1 + seq MOD 2, 0, seq MOD 3, 5 + seq MOD 40, 1000 * (5 + seq MOD 40) * (1 + (CRC32(CONCAT($page, 'p')) + seq MOD 4) MOD 25) FROM seq_1_to_$a",
+                "INSERT IGNORE INTO search_rows (store_id, grain, page_id, day, days, query_id, country, device, type,
+                    clicks, impressions, position_sum) SELECT $id, 43, $firstPage + $page, '$day', 1, $firstQuery + ($page * 31 + (CRC32(CONCAT(seq, 'q', $d)) MOD 20) * 977) MOD $queries, '', 1 + seq MOD 2, 0, seq MOD 3, 5 + seq MOD 40, 1000 * (5 + seq MOD 40) * (1 + (CRC32(CONCAT($page, 'p')) + seq MOD 4) MOD 25) FROM seq_1_to_$a",
             );
             $own = DB::affectingStatement(
-                "INSERT IGNORE INTO search_rows (store_id, grain, page_id, day, days, query_id, country, device, type, clicks, impressions, position_sum) SELECT $id, 33, $firstPage + seq - 1, '$day', 1, 0, '', 0, 0, seq MOD 9, 20 + seq MOD 90, 1000 * (20 + seq MOD 90) * (1 + seq MOD 20) FROM seq_1_to_$b",
+                "INSERT IGNORE INTO search_rows (store_id, grain, page_id, day, days, query_id, country, device, type,
+                    clicks, impressions, position_sum) SELECT $id, 33, $firstPage + seq - 1, '$day', 1, 0, '', 0, 0, seq MOD 9, 20 + seq MOD 90, 1000 * (20 + seq MOD 90) * (1 + seq MOD 20) FROM seq_1_to_$b",
             );
             $sold = DB::affectingStatement(
-                "INSERT IGNORE INTO sales_rows (store_id, grain, page_id, day, days, visits, orders, units, revenue, returned, margin) SELECT $id, 33, $firstPage + FLOOR(POW((CRC32(CONCAT(seq, 's', $d)) MOD 100000) / 100000, 2) * $pages), '$day', 1, 3, 1, 1, 20 + seq MOD 200, 0, 0 FROM seq_1_to_2000",
+                "INSERT IGNORE INTO sales_rows (store_id, grain, page_id, day, days, visits, orders, units, revenue,
+                    returned, margin) SELECT $id, 33, $firstPage + FLOOR(POW((CRC32(CONCAT(seq, 's', $d)) MOD 100000) / 100000, 2) * $pages), '$day', 1, 3, 1, 1, 20 + seq MOD 200, 0, 0 FROM seq_1_to_2000",
             );
             DB::insert(
                 "INSERT INTO fact_days (store_id, facts, grain, day, days, import_id, state, row_count) VALUES ($id, 1, 43, '$day', 1, 1, 'owns', $told), ($id, 1, 33, '$day', 1, 1, 'owns', $own), ($id, 2, 33, '$day', 1, 1, 'owns', $sold)",

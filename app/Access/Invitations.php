@@ -110,7 +110,8 @@ final class Invitations
 
     /**
      * @return ?object{id: int, store_id: int, email: string, role: string, known: bool}
-     *                                                                                   null where the link is used up, ended, too old or made up
+     *                                                                                   null where the link is used
+     * up, ended, too old or made up
      */
     public function find(string $secret): ?object
     {
@@ -129,7 +130,9 @@ final class Invitations
         ];
     }
 
-    /** Takes the invitation up; someone who has an account keeps name and password. Null where another click was first. */
+    /**
+     * Takes the invitation up; someone who has an account keeps name and password. Null where another click was first.
+     */
     public function accept(string $secret, string $name, string $password): ?User
     {
         return DB::transaction(function () use ($secret, $name, $password): ?User {

@@ -11,7 +11,9 @@ use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Url\PageUrl;
 
-/** Gives every page and resource to the market that its address belongs to; only those that change hands are written. */
+/**
+ * Gives every page and resource to the market that its address belongs to; only those that change hands are written.
+ */
 final readonly class MarketSorting
 {
     private const CHUNK = 5000;

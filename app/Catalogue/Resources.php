@@ -64,7 +64,8 @@ final class Resources
     public static function followPages(array $pages, int $market): void
     {
         DB::update(
-            'UPDATE resources r JOIN resource_texts t ON t.resource_id = r.id SET r.market_id = ?, t.market_id = ? WHERE r.page_id IN ('.
+            'UPDATE resources r JOIN resource_texts t ON t.resource_id = r.id SET r.market_id = ?, t.market_id = ?
+                WHERE r.page_id IN ('.
                 Bulk::list($pages).
                 ')',
             [$market, $market],

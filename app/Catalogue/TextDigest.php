@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Catalogue;
 
-/** Sixteen bytes by which shown texts are compared: two texts are the same where a searcher could not tell them apart. */
+/**
+ * Sixteen bytes by which shown texts are compared: two texts are the same where a searcher could not tell them apart.
+ */
 final class TextDigest
 {
     /** Null for no text: missing texts are not repeated ones. Case and white space do not count. */

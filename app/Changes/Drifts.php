@@ -10,7 +10,8 @@ use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\TextField;
 
 /**
- * Texts that we released and that the shop has changed since without us. What counts as ours is what was released, taken
+ * Texts that we released and that the shop has changed since without us. What counts as ours is what was released,
+ * taken
  * back, or accepted last; a text with a draft is no drift: its release will tell of the disagreement.
  */
 final readonly class Drifts
@@ -19,13 +20,18 @@ final readonly class Drifts
     {
     }
 
-    /** Looks at all texts anew, after the shop's own were read; called inside a transaction. @return int how many have drifted */
+    /**
+     * Looks at all texts anew, after the shop's own were read; called inside a transaction. @return int how many have
+     * drifted
+     */
     public function look(Store $store): int
     {
         $found = DB::select(
             "SELECT t.resource_id, t.field, COALESCE(h.after_value, '') AS ours, t.stored AS theirs
-            FROM (SELECT resource_id, field, MAX(id) AS id FROM history WHERE store_id = ? AND event IN ('live', 'undone', 'accepted') GROUP BY resource_id, field) last
-            JOIN history h ON h.id = last.id JOIN resource_texts t ON t.resource_id = last.resource_id AND t.field = last.field JOIN resources r ON r.id = t.resource_id AND r.gone = 0
+            FROM (SELECT resource_id, field, MAX(id) AS id FROM history WHERE store_id = ? AND event IN ('live',
+            'undone', 'accepted') GROUP BY resource_id, field) last
+            JOIN history h ON h.id = last.id JOIN resource_texts t ON t.resource_id = last.resource_id
+            AND t.field = last.field JOIN resources r ON r.id = t.resource_id AND r.gone = 0
             LEFT JOIN drafts d ON d.resource_id = t.resource_id AND d.field = t.field
             WHERE d.resource_id IS NULL AND BINARY t.stored <> BINARY COALESCE(h.after_value, '')",
             [$store->id],

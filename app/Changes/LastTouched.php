@@ -24,7 +24,8 @@ final class LastTouched
             $pages === []
                 ? []
                 : DB::select(
-                    'SELECT p.id, MAX(h.created_at) AS touched FROM pages p JOIN history h ON h.resource_id = p.resource_id AND h.event IN (?, ?) WHERE p.id IN ('.
+                    'SELECT p.id, MAX(h.created_at) AS touched FROM pages p JOIN history h
+                        ON h.resource_id = p.resource_id AND h.event IN (?, ?) WHERE p.id IN ('.
                         Bulk::list($pages).
                         ') GROUP BY p.id',
                     [HistoryEvent::Live->value, HistoryEvent::Undone->value],

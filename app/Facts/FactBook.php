@@ -10,8 +10,10 @@ use Illuminate\Support\Facades\DB;
 use LogicException;
 
 /**
- * Takes rows into the facts, day by day: the newest import owns a day of its grain whole, within the part of the store that it
- * speaks for (RowScope); the rows that it replaces rest, and come back when it is taken back. A row belongs to the newest of the
+ * Takes rows into the facts, day by day: the newest import owns a day of its grain whole, within the part of the store
+ * that it
+ * speaks for (RowScope); the rows that it replaces rest, and come back when it is taken back. A row belongs to the
+ * newest of the
  * day's owners whose scope holds it. Every method is called inside a transaction.
  */
 final readonly class FactBook
@@ -128,7 +130,8 @@ final readonly class FactBook
     }
 
     /**
-     * Rows of an owner that is taken back go, and what rested under them comes back, each row to the newest that held it.
+     * Rows of an owner that is taken back go, and what rested under them comes back, each row to the newest that held
+     * it.
      *
      * @param  non-empty-list<array{day: string, days: int}>  $days
      * @param  array<int, array{string, RowScope}>  $others  state and scope by import: whoever else told these days, the newest first
@@ -144,7 +147,8 @@ final readonly class FactBook
         );
         $mine = $this->without($holds($scope), array_column($newer, 1));
         DB::delete(
-            "DELETE FROM {$this->facts->rows()} WHERE store_id = ? AND grain = ? AND day BETWEEN ? AND ? AND (day, days) IN ($list) AND $mine",
+            "DELETE FROM {$this->facts->rows()} WHERE store_id = ? AND grain = ? AND day BETWEEN ? AND ? AND (day,
+                days) IN ($list) AND $mine",
             [$this->storeId, $this->grain, $days[0]['day'], $days[count($days) - 1]['day']],
         );
         $covering = array_column($newer, 1);
@@ -200,7 +204,8 @@ final readonly class FactBook
         $others = [];
         foreach (
             DB::select(
-                "SELECT import_id, day, days, state, scope FROM fact_days WHERE store_id = ? AND facts = ? AND grain = ? AND state IN ('owns', 'rests') AND import_id <> ? AND (day, days) IN ({$this->daysOf(
+                "SELECT import_id, day, days, state, scope FROM fact_days WHERE store_id = ? AND facts = ?
+                    AND grain = ? AND state IN ('owns', 'rests') AND import_id <> ? AND (day, days) IN ({$this->daysOf(
                     $days,
                 )}) ORDER BY import_id DESC",
                 [$this->storeId, $this->facts->value, $this->grain, $import],
@@ -226,7 +231,8 @@ final readonly class FactBook
     public static function forgetOld(): bool
     {
         $old = DB::select(
-            "SELECT import_id, facts, day, days FROM fact_days WHERE state = 'rests' AND rested_at < UTC_TIMESTAMP() - INTERVAL 30 DAY LIMIT 200",
+            "SELECT import_id, facts, day, days FROM fact_days WHERE state = 'rests'
+                AND rested_at < UTC_TIMESTAMP() - INTERVAL 30 DAY LIMIT 200",
         );
         foreach ($old as $row) {
             DB::transaction(static function () use ($row): void {
@@ -256,7 +262,8 @@ final readonly class FactBook
         $owners = [];
         foreach (
             DB::select(
-                "SELECT import_id, day, days, scope FROM fact_days WHERE store_id = ? AND facts = ? AND grain = ? AND state = 'owns' AND (day, days) IN ({$this->daysOf(
+                "SELECT import_id, day, days, scope FROM fact_days WHERE store_id = ? AND facts = ? AND grain = ?
+                    AND state = 'owns' AND (day, days) IN ({$this->daysOf(
                     $days,
                 )}) ORDER BY import_id DESC, day, days",
                 [$this->storeId, $this->facts->value, $this->grain],
@@ -294,7 +301,8 @@ final readonly class FactBook
         DB::delete("DELETE FROM {$this->facts->rows()} WHERE $where", $values);
         if ($taken->covers($held)) {
             DB::update(
-                "UPDATE fact_days SET state = 'rests', rested_at = UTC_TIMESTAMP() WHERE import_id = ? AND (day, days) IN ($list)",
+                "UPDATE fact_days SET state = 'rests', rested_at = UTC_TIMESTAMP() WHERE import_id = ? AND (day,
+                    days) IN ($list)",
                 [$owner],
             );
         }

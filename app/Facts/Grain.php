@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace App\Facts;
 
-/** Which of page, query, country, device, search type and day the rows of an import tell. Grains are never added together. */
+/**
+ * Which of page, query, country, device, search type and day the rows of an import tell. Grains are never added
+ * together.
+ */
 final class Grain
 {
     public const PAGE = 1;

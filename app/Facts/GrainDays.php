@@ -7,10 +7,12 @@ namespace App\Facts;
 use Illuminate\Support\Facades\DB;
 
 /**
- * Days on which rows of one grain count, and the coarser grains that count before it on the same days: of each page and day the coarsest
+ * Days on which rows of one grain count, and the coarser grains that count before it on the same days: of each page
+ * and day the coarsest
  * grain that names it holds, so that a file which names some pages leaves all others what finer rows tell.
  *
- * A grain of which only the rows of some countries are in tells a part of each page; it counts where no other names the page.
+ * A grain of which only the rows of some countries are in tells a part of each page; it counts where no other names
+ * the page.
  */
 final readonly class GrainDays
 {
@@ -48,7 +50,9 @@ final readonly class GrainDays
             $store,
             $facts,
             DB::select(
-                "SELECT day, grain, MIN(scope LIKE 'country:%') AS is_part FROM fact_days WHERE store_id = ? AND facts = ? AND day BETWEEN ? AND ? AND days = 1 AND state = 'owns' GROUP BY day, grain ORDER BY day",
+                "SELECT day, grain, MIN(scope LIKE 'country:%') AS is_part FROM fact_days WHERE store_id = ?
+                    AND facts = ? AND day BETWEEN ? AND ? AND days = 1 AND state = 'owns' GROUP BY day, grain
+                    ORDER BY day",
                 [$store, $facts->value, $first, $last],
             ),
             $asked | Grain::DAY,
@@ -65,7 +69,8 @@ final readonly class GrainDays
             $store,
             $facts,
             DB::select(
-                "SELECT day, grain, MIN(scope LIKE 'country:%') AS is_part FROM fact_days WHERE store_id = ? AND facts = ? AND day = ? AND days = ? AND state = 'owns' GROUP BY day, grain",
+                "SELECT day, grain, MIN(scope LIKE 'country:%') AS is_part FROM fact_days WHERE store_id = ?
+                    AND facts = ? AND day = ? AND days = ? AND state = 'owns' GROUP BY day, grain",
                 [$store, $facts->value, $window->firstDay, $length],
             ),
             $asked,
@@ -126,7 +131,8 @@ final readonly class GrainDays
             "$rows.store_id = {$this->store} AND $rows.grain = {$this->grain} AND ".
             $this->onDays($rows).
             $this->web($rows);
-        // One subquery for each grain: MariaDB takes IN (several grains) for a range over all rows of the store, again for every outer row of an INSERT.
+        // One subquery for each grain: MariaDB takes IN (several grains) for a range over all rows of the store, again
+        // for every outer row of an INSERT.
         foreach ($this->before as $nth => $grain) {
             $c = "c$nth";
             $own .= " AND NOT EXISTS (SELECT 1 FROM {$this->facts->rows()} $c WHERE $c.store_id = {$this->store} AND $c.grain = $grain AND $c.page_id = $rows.page_id AND $c.day = $rows.day AND $c.days = {$this->length}{$this->web(

@@ -13,7 +13,8 @@ use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
 
 /**
- * The days over which lists sum clicks, impressions, orders and revenue: thirteen whole weeks, the last of them the last complete one that has a row.
+ * The days over which lists sum clicks, impressions, orders and revenue: thirteen whole weeks, the last of them the
+ * last complete one that has a row.
  * Where no day is told at all, it is the newest period that a file told.
  */
 final readonly class NumberWindow
@@ -116,7 +117,8 @@ final readonly class NumberWindow
             return new self($first, (new DateTimeImmutable($lastMonday))->modify('+6 days')->format('Y-m-d'), false);
         }
         $period = DB::selectOne(
-            "SELECT day, days FROM fact_days WHERE store_id = ? AND days > 1 AND state = 'owns' ORDER BY DATE_ADD(day, INTERVAL days DAY) DESC, facts LIMIT 1",
+            "SELECT day, days FROM fact_days WHERE store_id = ? AND days > 1 AND state = 'owns' ORDER BY DATE_ADD(day,
+                INTERVAL days DAY) DESC, facts LIMIT 1",
             [$store->id],
         );
 
@@ -136,7 +138,10 @@ final readonly class NumberWindow
     {
         if (! $this->isPeriod) {
             return [
-                'SELECT page_id, SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) AS position_sum, SUM(orders) AS orders, SUM(revenue) AS revenue, SUM(returned) AS returned, SUM(margin) AS margin FROM page_weeks WHERE store_id = ? AND week BETWEEN ? AND ?',
+                'SELECT page_id, SUM(clicks) AS clicks, SUM(impressions) AS impressions,
+                    SUM(position_sum) AS position_sum, SUM(orders) AS orders, SUM(revenue) AS revenue,
+                    SUM(returned) AS returned, SUM(margin) AS margin FROM page_weeks WHERE store_id = ?
+                    AND week BETWEEN ? AND ?',
                 [$store->id, $this->firstDay, $this->lastDay],
             ];
         }
@@ -157,11 +162,13 @@ final readonly class NumberWindow
         // Names come from the first part; one that holds nothing gives them where only sales are told.
         array_unshift(
             $parts,
-            'SELECT 0 AS page_id, 0 AS clicks, 0 AS impressions, 0 AS position_sum, 0 AS orders, 0 AS revenue, 0 AS returned, 0 AS margin',
+            'SELECT 0 AS page_id, 0 AS clicks, 0 AS impressions, 0 AS position_sum, 0 AS orders, 0 AS revenue,
+                0 AS returned, 0 AS margin',
         );
 
         return [
-            'SELECT page_id, SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) AS position_sum, SUM(orders) AS orders, SUM(revenue) AS revenue, SUM(returned) AS returned, SUM(margin) AS margin FROM ('.
+            'SELECT page_id, SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) AS position_sum,
+                SUM(orders) AS orders, SUM(revenue) AS revenue, SUM(returned) AS returned, SUM(margin) AS margin FROM ('.
             implode(' UNION ALL ', $parts).
             ') facts WHERE 1',
             [],

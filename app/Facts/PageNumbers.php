@@ -55,11 +55,14 @@ final readonly class PageNumbers
         ];
         $row = $window->isPeriod
             ? DB::selectOne(
-                'SELECT clicks, impressions, position_milli * impressions AS position_sum, 0 AS visits, orders, revenue FROM page_index WHERE page_id = ?',
+                'SELECT clicks, impressions, position_milli * impressions AS position_sum, 0 AS visits, orders, revenue
+                    FROM page_index WHERE page_id = ?',
                 [$page],
             )
             : DB::selectOne(
-                'SELECT SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) AS position_sum, SUM(visits) AS visits, SUM(orders) AS orders, SUM(revenue) AS revenue FROM page_weeks WHERE store_id = ? AND page_id = ? AND week BETWEEN ? AND ?',
+                'SELECT SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) AS position_sum,
+                    SUM(visits) AS visits, SUM(orders) AS orders, SUM(revenue) AS revenue FROM page_weeks
+                    WHERE store_id = ? AND page_id = ? AND week BETWEEN ? AND ?',
                 [$store->id, $page, $window->firstDay, $window->lastDay],
             );
         if ($row !== null) {
@@ -91,7 +94,8 @@ final readonly class PageNumbers
         $queries = [];
         foreach (
             DB::select(
-                "SELECT q.text, r.* FROM (SELECT query_id, SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) AS position_sum FROM search_rows r WHERE $where GROUP BY query_id ORDER BY SUM(clicks) DESC, SUM(impressions) DESC, query_id LIMIT ".
+                "SELECT q.text, r.* FROM (SELECT query_id, SUM(clicks) AS clicks, SUM(impressions) AS impressions,
+                    SUM(position_sum) AS position_sum FROM search_rows r WHERE $where GROUP BY query_id ORDER BY SUM(clicks) DESC, SUM(impressions) DESC, query_id LIMIT ".
                     self::QUERIES.
                     ') r JOIN search_queries q ON q.id = r.query_id ORDER BY r.clicks DESC, r.impressions DESC, r.query_id',
             ) as $query
@@ -104,7 +108,8 @@ final readonly class PageNumbers
             ];
         }
         $all = DB::selectOne(
-            "SELECT COUNT(DISTINCT query_id) AS queries, SUM(clicks) AS clicks, SUM(impressions) AS impressions FROM search_rows r WHERE $where",
+            "SELECT COUNT(DISTINCT query_id) AS queries, SUM(clicks) AS clicks, SUM(impressions) AS impressions
+                FROM search_rows r WHERE $where",
         );
         $rest = [
             'queries' => (int) $all->queries - count($queries),
@@ -196,7 +201,8 @@ final readonly class PageNumbers
             ),
         );
         $row = DB::selectOne(
-            'SELECT COALESCE(SUM(r.clicks), 0) AS clicks, COALESCE(SUM(r.impressions), 0) AS impressions, COALESCE(SUM(r.position_sum), 0) AS position_sum FROM search_rows r WHERE '.
+            'SELECT COALESCE(SUM(r.clicks), 0) AS clicks, COALESCE(SUM(r.impressions), 0) AS impressions,
+                COALESCE(SUM(r.position_sum), 0) AS position_sum FROM search_rows r WHERE '.
                 self::rowsOf($page, $parts),
         );
 

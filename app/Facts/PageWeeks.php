@@ -10,7 +10,8 @@ use Illuminate\Support\Facades\DB;
 /**
  * Sums by page and week (Monday to Sunday), made anew for the weeks whose days have changed.
  *
- * Of each page and day the coarsest grain that names the page counts (GrainDays), web search alone; rows of a period are in no week.
+ * Of each page and day the coarsest grain that names the page counts (GrainDays), web search alone; rows of a period
+ * are in no week.
  */
 final readonly class PageWeeks
 {
@@ -30,7 +31,8 @@ final readonly class PageWeeks
     }
 
     /**
-     * As many of these weeks as are summed at one go: their months are read once for all of them, and a transaction stays short.
+     * As many of these weeks as are summed at one go: their months are read once for all of them, and a transaction
+     * stays short.
      *
      * @param  non-empty-list<string>  $weeks  Mondays, in order
      * @return non-empty-list<string> the first of them
@@ -40,7 +42,8 @@ final readonly class PageWeeks
         $rows = [];
         foreach (
             DB::select(
-                "SELECT DATE_SUB(day, INTERVAL WEEKDAY(day) DAY) AS week, SUM(row_count) AS n FROM fact_days WHERE store_id = ? AND day >= ? AND days = 1 AND state = 'owns' GROUP BY week",
+                "SELECT DATE_SUB(day, INTERVAL WEEKDAY(day) DAY) AS week, SUM(row_count) AS n FROM fact_days
+                    WHERE store_id = ? AND day >= ? AND days = 1 AND state = 'owns' GROUP BY week",
                 [$this->storeId, $weeks[0]],
             ) as $row
         ) {

@@ -11,14 +11,18 @@ use Illuminate\Support\Facades\DB;
 /** Keeps the fact tables cut by month, so that a month is read, replaced or dropped without touching the others. */
 final class Partitions
 {
-    /** Cuts the part "later" into months up to the last one asked for; months that are there stay. Rows before the first month share its part. */
+    /**
+     * Cuts the part "later" into months up to the last one asked for; months that are there stay. Rows before the
+     * first month share its part.
+     */
     public static function ensure(FactTable $facts, DateTimeInterface $from, DateTimeInterface $to): void
     {
         $table = $facts->rows();
         $known = array_map(
             static fn (object $row): string => (string) $row->name,
             DB::select(
-                'SELECT PARTITION_NAME AS name FROM information_schema.PARTITIONS WHERE TABLE_SCHEMA = DATABASE() AND TABLE_NAME = ?',
+                'SELECT PARTITION_NAME AS name FROM information_schema.PARTITIONS WHERE TABLE_SCHEMA = DATABASE()
+                    AND TABLE_NAME = ?',
                 [$table],
             ),
         );

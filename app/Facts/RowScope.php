@@ -10,10 +10,13 @@ use App\Stores\Models\Store;
 use InvalidArgumentException;
 
 /**
- * The part of a store that an import speaks for: all of it, a market, a host, a folder, the searches of a country, or the pages that it names
+ * The part of a store that an import speaks for: all of it, a market, a host, a folder, the searches of a country, or
+ * the pages that it names
  * and no others. An import
- * owns its days within its scope alone, so that files of several markets stand side by side. Written "market:7", "host:shop.example",
- * "folder:/de/", "country:DE", "pages:12" for those that import 12 names ("pages" until it has a number); empty for the whole store.
+ * owns its days within its scope alone, so that files of several markets stand side by side. Written "market:7",
+ * "host:shop.example",
+ * "folder:/de/", "country:DE", "pages:12" for those that import 12 names ("pages" until it has a number); empty for
+ * the whole store.
  */
 final readonly class RowScope
 {
@@ -105,7 +108,10 @@ final readonly class RowScope
         return $this->isStore() || $this->text === $other->text;
     }
 
-    /** The condition on rows of facts (or resting ones) of a store, as SQL; it holds nothing from outside but what parse() let in. */
+    /**
+     * The condition on rows of facts (or resting ones) of a store, as SQL; it holds nothing from outside but what
+     * parse() let in.
+     */
     public function condition(int $storeId, FactTable $facts): string
     {
         $pages = static fn (

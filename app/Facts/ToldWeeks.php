@@ -14,10 +14,13 @@ use Orchard\Core\Demand\Span;
 use Orchard\Core\Demand\ToldDays;
 
 /**
- * Which days of the last 104 weeks are told in each market, by which rows; and so which weeks can be set beside each other. Two weeks can
- * where the same of their days are told by rows that hold the same (with what is withheld, or without), and no break in the data lies between.
+ * Which days of the last 104 weeks are told in each market, by which rows; and so which weeks can be set beside each
+ * other. Two weeks can
+ * where the same of their days are told by rows that hold the same (with what is withheld, or without), and no break
+ * in the data lies between.
  *
- * Weeks that are alike in all of this are one cell: sums kept by cell answer for every window and comparison without the rows.
+ * Weeks that are alike in all of this are one cell: sums kept by cell answer for every window and comparison without
+ * the rows.
  */
 final class ToldWeeks
 {
@@ -26,7 +29,10 @@ final class ToldWeeks
 
     public const WINDOW = 3 * self::CELLS;
 
-    /** Part of the rows by query that rows by page must be, day by day, to count as those of all pages: of fifty queries a page one row. */
+    /**
+     * Part of the rows by query that rows by page must be, day by day, to count as those of all pages: of fifty
+     * queries a page one row.
+     */
     private const WHOLE = 0.02;
 
     /** Weeks between the two that are compared. */
@@ -63,7 +69,8 @@ final class ToldWeeks
         $markets = Markets::of($store)->all();
         $length = $window->isPeriod ? $window->length() : 1;
         $rows = DB::select(
-            "SELECT facts, grain, day, scope, SUM(row_count) AS n FROM fact_days WHERE store_id = ? AND days = ? AND state = 'owns' AND day BETWEEN ? AND ? GROUP BY facts, grain, day, scope",
+            "SELECT facts, grain, day, scope, SUM(row_count) AS n FROM fact_days WHERE store_id = ? AND days = ?
+                AND state = 'owns' AND day BETWEEN ? AND ? GROUP BY facts, grain, day, scope",
             [$store->id, $length, $first, $window->isPeriod ? $window->firstDay : $window->lastDay],
         );
         $days = [];

@@ -7,7 +7,10 @@ namespace App\Inventory;
 use App\Stores\Models\Store;
 use Closure;
 
-/** Figures of pages that one step reckons and others show beside theirs, by the name under which the step has registered them. */
+/**
+ * Figures of pages that one step reckons and others show beside theirs, by the name under which the step has
+ * registered them.
+ */
 final class Figures
 {
     /** @var array<string, Closure(Store, list<int>): array<int, float>> */

@@ -113,7 +113,8 @@ final class LinkBook
                 $carried,
             ),
             'INSERT',
-            'ON DUPLICATE KEY UPDATE answer_digest = VALUES(answer_digest), links_digest = VALUES(links_digest), edition = VALUES(edition), etag = VALUES(etag), last_modified = VALUES(last_modified)',
+            'ON DUPLICATE KEY UPDATE answer_digest = VALUES(answer_digest), links_digest = VALUES(links_digest),
+                edition = VALUES(edition), etag = VALUES(etag), last_modified = VALUES(last_modified)',
         );
     }
 
@@ -124,7 +125,8 @@ final class LinkBook
     {
         $gone = Bulk::ids(
             DB::select(
-                'SELECT p.id FROM pages p JOIN page_answers a ON a.page_id = p.id WHERE p.store_id = ? AND p.seen_crawl < ? LIMIT 500',
+                'SELECT p.id FROM pages p JOIN page_answers a ON a.page_id = p.id WHERE p.store_id = ?
+                    AND p.seen_crawl < ? LIMIT 500',
                 [$this->storeId, $crawl],
             ),
             'id',
@@ -135,7 +137,8 @@ final class LinkBook
         }
         $idle = Bulk::ids(
             DB::select(
-                'SELECT b.id FROM link_blocks b LEFT JOIN page_blocks p ON p.block_id = b.id WHERE b.store_id = ? AND p.block_id IS NULL LIMIT 500',
+                'SELECT b.id FROM link_blocks b LEFT JOIN page_blocks p ON p.block_id = b.id WHERE b.store_id = ?
+                    AND p.block_id IS NULL LIMIT 500',
                 [$this->storeId],
             ),
             'id',
@@ -168,7 +171,8 @@ final class LinkBook
     public function doubtGone(int $crawl): void
     {
         DB::update(
-            'UPDATE page_answers a JOIN pages p ON p.id = a.page_id SET a.answer_digest = REPEAT(CHAR(0), 16), a.edition = 0 WHERE p.store_id = ? AND p.seen_crawl < ?',
+            'UPDATE page_answers a JOIN pages p ON p.id = a.page_id SET a.answer_digest = REPEAT(CHAR(0), 16),
+                a.edition = 0 WHERE p.store_id = ? AND p.seen_crawl < ?',
             [$this->storeId, $crawl],
         );
     }

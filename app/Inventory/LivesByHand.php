@@ -8,7 +8,9 @@ use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\StructuredData\LifeState;
 
-/** Whether products can be bought, as people say it: that holds against files and pages until somebody takes it back. */
+/**
+ * Whether products can be bought, as people say it: that holds against files and pages until somebody takes it back.
+ */
 final class LivesByHand
 {
     /**

@@ -8,7 +8,10 @@ use App\Stores\Markets;
 use App\Stores\Models\Store;
 use Orchard\Core\Url\PageUrl;
 
-/** Finds the store's page that an address in a file means: normalised, without what only tracks, on the store's own hosts. */
+/**
+ * Finds the store's page that an address in a file means: normalised, without what only tracks, on the store's own
+ * hosts.
+ */
 final class PageAddress
 {
     private const MEMORY = 300_000;
@@ -36,7 +39,10 @@ final class PageAddress
         $this->tracking = $store->options()->trackingParameters;
     }
 
-    /** The page's URL; null where the address is none of this store's. A path alone stands on the store's own host; www. and other schemes count as the same. */
+    /**
+     * The page's URL; null where the address is none of this store's. A path alone stands on the store's own host;
+     * www. and other schemes count as the same.
+     */
     public function urlOf(string $address): ?string
     {
         $url = $this->known[$address] ?? null;

@@ -189,7 +189,8 @@ final class PageBook
     {
         if ($gone !== []) {
             DB::insert(
-                'INSERT IGNORE INTO lost_texts (page_id, store_id, text) SELECT page_id, store_id, text FROM page_details WHERE page_id IN ('.
+                'INSERT IGNORE INTO lost_texts (page_id, store_id, text) SELECT page_id, store_id, text
+                    FROM page_details WHERE page_id IN ('.
                     Bulk::list($gone).
                     ") AND text <> ''",
             );
@@ -251,7 +252,8 @@ final class PageBook
     public function showResources(): void
     {
         DB::update(
-            'UPDATE pages p LEFT JOIN resources r ON r.page_id = p.id AND r.gone = 0 SET p.resource_id = r.id WHERE p.store_id = ? AND NOT (p.resource_id <=> r.id)',
+            'UPDATE pages p LEFT JOIN resources r ON r.page_id = p.id AND r.gone = 0 SET p.resource_id = r.id
+                WHERE p.store_id = ? AND NOT (p.resource_id <=> r.id)',
             [$this->store->id],
         );
     }

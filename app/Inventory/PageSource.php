@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace App\Inventory;
 
-/** How a page is known; bits of pages.sources, which leave out links and the shop, and of page_index.sources, which have them all. */
+/**
+ * How a page is known; bits of pages.sources, which leave out links and the shop, and of page_index.sources, which
+ * have them all.
+ */
 enum PageSource: int
 {
     case Links = 1;

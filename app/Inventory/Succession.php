@@ -8,7 +8,10 @@ use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 
-/** Which page took the place of which: a page that moved keeps its history. What a person says holds against what is found. */
+/**
+ * Which page took the place of which: a page that moved keeps its history. What a person says holds against what is
+ * found.
+ */
 final readonly class Succession
 {
     private const REDIRECT = 1;
@@ -65,14 +68,20 @@ final readonly class Succession
     {
         DB::insert(
             'INSERT IGNORE INTO successions (store_id, from_page, to_page, origin, since)
-            SELECT n.store_id, n.page_id, t.id, ?, UTC_TIMESTAMP() FROM page_facts n JOIN page_facts o ON o.page_id = n.page_id AND o.to_crawl = n.from_crawl AND o.status = 200
-            JOIN pages t ON t.store_id = n.store_id AND t.digest = UNHEX(MD5(n.redirect_url)) WHERE n.store_id = ? AND n.to_crawl = 0 AND n.from_crawl = ? AND n.status IN (301, 308) AND t.id <> n.page_id',
+            SELECT n.store_id, n.page_id, t.id, ?, UTC_TIMESTAMP() FROM page_facts n JOIN page_facts o
+            ON o.page_id = n.page_id AND o.to_crawl = n.from_crawl AND o.status = 200
+            JOIN pages t ON t.store_id = n.store_id AND t.digest = UNHEX(MD5(n.redirect_url)) WHERE n.store_id = ?
+            AND n.to_crawl = 0 AND n.from_crawl = ? AND n.status IN (301, 308) AND t.id <> n.page_id',
             [self::REDIRECT, $store, $crawl],
         );
         DB::insert(
             "INSERT IGNORE INTO successions (store_id, from_page, to_page, origin, since)
-            SELECT g.store_id, g.page_id, MIN(n.page_id), ?, UTC_TIMESTAMP() FROM page_products g JOIN page_facts f ON f.page_id = g.page_id AND f.to_crawl = ? JOIN page_products n ON n.store_id = g.store_id AND n.number = g.number AND n.page_id <> g.page_id
-            JOIN pages p ON p.id = n.page_id AND p.first_crawl = ? JOIN page_index i ON i.page_id = n.page_id AND i.status = 200 LEFT JOIN page_index gi ON gi.page_id = g.page_id WHERE g.store_id = ? AND g.number <> '' AND (gi.page_id IS NULL OR gi.status >= 400) GROUP BY g.store_id, g.page_id",
+            SELECT g.store_id, g.page_id, MIN(n.page_id), ?, UTC_TIMESTAMP() FROM page_products g JOIN page_facts f
+            ON f.page_id = g.page_id AND f.to_crawl = ? JOIN page_products n ON n.store_id = g.store_id
+            AND n.number = g.number AND n.page_id <> g.page_id
+            JOIN pages p ON p.id = n.page_id AND p.first_crawl = ? JOIN page_index i ON i.page_id = n.page_id
+            AND i.status = 200 LEFT JOIN page_index gi ON gi.page_id = g.page_id WHERE g.store_id = ?
+            AND g.number <> '' AND (gi.page_id IS NULL OR gi.status >= 400) GROUP BY g.store_id, g.page_id",
             [self::NUMBER, $crawl, $crawl, $store],
         );
     }

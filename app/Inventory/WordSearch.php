@@ -10,8 +10,10 @@ use Illuminate\Support\Facades\DB;
 /**
  * Finds pages by words of their titles and addresses: all that are asked for have to begin a word there.
  *
- * A search for a word that stands on many pages goes through a list in its order and soon has a page of finds; by the word index all of its
- * finds would be fetched and sorted first (1,300 ms for a word on 100,000 pages, 95 to 140 for one on 2,000 to 9,000). Which words are
+ * A search for a word that stands on many pages goes through a list in its order and soon has a page of finds; by the
+ * word index all of its
+ * finds would be fetched and sorted first (1,300 ms for a word on 100,000 pages, 95 to 140 for one on 2,000 to 9,000).
+ * Which words are
  * common is told by a sample.
  */
 final readonly class WordSearch
@@ -57,7 +59,8 @@ final readonly class WordSearch
         $pages = 0;
         foreach (
             DB::select(
-                'SELECT w.words FROM pages p JOIN page_words w ON w.page_id = p.id WHERE p.store_id = ? ORDER BY p.digest LIMIT '.
+                'SELECT w.words FROM pages p JOIN page_words w ON w.page_id = p.id WHERE p.store_id = ?
+                    ORDER BY p.digest LIMIT '.
                     self::SAMPLE,
                 [$store],
             ) as $row

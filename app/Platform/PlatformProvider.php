@@ -34,7 +34,8 @@ final class PlatformProvider extends ServiceProvider
         $this->loadMigrationsFrom(__DIR__.'/Migrations');
         $this->loadRoutesFrom(__DIR__.'/routes.php');
         $this->commands([CheckCommand::class, HouseCommand::class, WordsCommand::class]);
-        // Templates are written in English; what lang/<locale>.json says otherwise takes a phrase's place when they are compiled.
+        // Templates are written in English; what lang/<locale>.json says otherwise takes a phrase's place when they are
+        // compiled.
         Blade::prepareStringsForCompilationUsing(
             static fn (string $source): string => TemplatePhrases::translate($source, self::phrases()),
         );

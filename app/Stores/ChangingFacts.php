@@ -6,7 +6,10 @@ namespace App\Stores;
 
 use Illuminate\Support\Facades\DB;
 
-/** Whether a store's rows are being taken in or out just now: its facts are half of what they will be, nothing is summed or weighed meanwhile. */
+/**
+ * Whether a store's rows are being taken in or out just now: its facts are half of what they will be, nothing is
+ * summed or weighed meanwhile.
+ */
 final class ChangingFacts
 {
     public static function begin(int $store): void

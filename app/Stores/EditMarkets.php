@@ -9,7 +9,10 @@ use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 
-/** Adds and removes markets of a store; whoever calls tells RulesChanged, so that pages are sorted to their markets anew. */
+/**
+ * Adds and removes markets of a store; whoever calls tells RulesChanged, so that pages are sorted to their markets
+ * anew.
+ */
 final class EditMarkets
 {
     private const MOST = 60;

@@ -8,7 +8,10 @@ use App\Stores\Models\Market;
 use App\Stores\Models\Store;
 use Orchard\Core\Url\PageUrl;
 
-/** Tells which of a store's markets a page belongs to: the one whose host and path prefix fit most closely, else the first. */
+/**
+ * Tells which of a store's markets a page belongs to: the one whose host and path prefix fit most closely, else the
+ * first.
+ */
 final readonly class Markets
 {
     /** @param  non-empty-list<Market>  $markets in their order */
@@ -57,7 +60,8 @@ final readonly class Markets
     }
 
     /**
-     * The market of a page by its address, else by the language code that it gives itself (its own hreflang, or lang), such as de-AT: language
+     * The market of a page by its address, else by the language code that it gives itself (its own hreflang, or lang),
+     * such as de-AT: language
      * and country before the language alone.
      *
      * @param  list<string>  $codes  the surest first

@@ -8,7 +8,10 @@ use App\Access\Models\User;
 use App\Stores\Models\Store;
 use Throwable;
 
-/** Whether an error can be told inside the frame of the store in which it happened: that needs the person, the store and a database that answers. */
+/**
+ * Whether an error can be told inside the frame of the store in which it happened: that needs the person, the store
+ * and a database that answers.
+ */
 final class ErrorFrame
 {
     public static function isSafe(): bool
@@ -20,7 +23,10 @@ final class ErrorFrame
         }
     }
 
-    /** The store that the address names, where the person belongs to it; errors before the route was bound have its name alone. */
+    /**
+     * The store that the address names, where the person belongs to it; errors before the route was bound have its
+     * name alone.
+     */
     public static function store(): ?Store
     {
         $store = request()->route('store') ?? (request()->segment(1) === 's' ? request()->segment(2) : null);

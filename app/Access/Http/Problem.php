@@ -10,7 +10,10 @@ use Illuminate\Validation\ValidationException;
 use Symfony\Component\HttpFoundation\Response;
 use Throwable;
 
-/** An error as scripts are told it: a problem document (RFC 9457), with the words of the application and none of its framework's. */
+/**
+ * An error as scripts are told it: a problem document (RFC 9457), with the words of the application and none of its
+ * framework's.
+ */
 final class Problem
 {
     private const TITLES = [

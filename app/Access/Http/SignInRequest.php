@@ -9,7 +9,9 @@ use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Validation\ValidationException;
 
-/** An attempt to sign in. Failed ones are counted for the account and, apart from it, for the address they come from. */
+/**
+ * An attempt to sign in. Failed ones are counted for the account and, apart from it, for the address they come from.
+ */
 final class SignInRequest extends FormRequest
 {
     public function authorize(): bool

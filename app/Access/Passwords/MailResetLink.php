@@ -9,7 +9,9 @@ use Illuminate\Contracts\Queue\ShouldBeEncrypted;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Bus\Dispatchable;
 
-/** Looks for the person behind the scenes, so that the answer takes as long for an unknown address as for a known one. */
+/**
+ * Looks for the person behind the scenes, so that the answer takes as long for an unknown address as for a known one.
+ */
 final class MailResetLink implements ShouldBeEncrypted, ShouldQueue
 {
     use Dispatchable;

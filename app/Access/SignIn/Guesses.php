@@ -8,7 +8,8 @@ use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\RateLimiter;
 
 /**
- * Failed guesses at a password, counted for a day by one key. So many are free; after that each one makes the next wait,
+ * Failed guesses at a password, counted for a day by one key. So many are free; after that each one makes the next
+ * wait,
  * a quarter of a minute at first and twice as long each time, a quarter of an hour at most.
  */
 final readonly class Guesses
@@ -27,7 +28,8 @@ final readonly class Guesses
     }
 
     /**
-     * Guesses at one account. An address from which that person has signed in before is counted apart, so that nobody is
+     * Guesses at one account. An address from which that person has signed in before is counted apart, so that nobody
+     * is
      * kept out of an account by a stranger who guesses at it.
      */
     public static function at(string $email, string $address): self

@@ -6,7 +6,10 @@ namespace App\Changes\Events;
 
 use Illuminate\Foundation\Events\Dispatchable;
 
-/** A resource has a new address in the shop, and the old one redirects there; whoever holds the old one mends it. Sent inside the transaction. */
+/**
+ * A resource has a new address in the shop, and the old one redirects there; whoever holds the old one mends it. Sent
+ * inside the transaction.
+ */
 final readonly class AddressMoved
 {
     use Dispatchable;

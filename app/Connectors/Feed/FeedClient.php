@@ -10,7 +10,10 @@ use App\Connectors\Http\HttpRequest;
 use Orchard\Core\Url\PageUrl;
 use RuntimeException;
 
-/** Asks a feed of rows over HTTP: JSON, bearer token that is renewed when it has run out, pages by cursor, 429 with Retry-After. */
+/**
+ * Asks a feed of rows over HTTP: JSON, bearer token that is renewed when it has run out, pages by cursor, 429 with
+ * Retry-After.
+ */
 final class FeedClient
 {
     private ?string $token = null;

@@ -10,7 +10,8 @@ use RuntimeException;
 /**
  * Lets a headless Chromium, where one is installed, show a page, and answers what its document is then.
  *
- * The browser asks for itself, so it is told every address beforehand: the page's host and the hosts that its scripts stand on,
+ * The browser asks for itself, so it is told every address beforehand: the page's host and the hosts that its scripts
+ * stand on,
  * each looked at by the guard and pinned; no other name or address leads anywhere.
  */
 final readonly class Browser
@@ -35,7 +36,9 @@ final readonly class Browser
         return array_values(array_filter(self::PROGRAMS, is_executable(...)))[0] ?? null;
     }
 
-    /** Whether pages can be shown here: only where Chromium cannot reach what our user owns (found out at the start). */
+    /**
+     * Whether pages can be shown here: only where Chromium cannot reach what our user owns (found out at the start).
+     */
     public static function isThere(): bool
     {
         return self::program() !== null && in_array(config('app.renderer'), ['sandbox', 'user-sandbox', 'user'], true);

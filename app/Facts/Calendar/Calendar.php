@@ -10,7 +10,10 @@ use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 
-/** What a store's people know of its days: events such as sales and holidays, and breaks in the data, across which nothing is compared without a word. */
+/**
+ * What a store's people know of its days: events such as sales and holidays, and breaks in the data, across which
+ * nothing is compared without a word.
+ */
 final class Calendar
 {
     /** Events that a store may have. */

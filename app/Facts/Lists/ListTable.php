@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace App\Facts\Lists;
 
-/** Tables of what files tell besides rows of days: one row a thing and import; of several imports the newest is current. */
+/**
+ * Tables of what files tell besides rows of days: one row a thing and import; of several imports the newest is
+ * current.
+ */
 enum ListTable: string
 {
     case Products = 'product_rows';

@@ -13,7 +13,8 @@ use Illuminate\Support\Facades\DB;
 use Orchard\Core\Text\Edit;
 
 /**
- * Compares what two crawls saw, page by page from the intervals of their facts, and gathers what was changed in the same
+ * Compares what two crawls saw, page by page from the intervals of their facts, and gathers what was changed in the
+ * same
  * way into causes: a theme that renames the shop in 8,000 titles is one line.
  */
 final class CompareWork implements LongWork
@@ -98,7 +99,8 @@ final class CompareWork implements LongWork
             DB::select(
                 'SELECT DISTINCT page_id FROM (
                 SELECT page_id FROM page_facts WHERE store_id = ? AND from_crawl > ? AND from_crawl <= ? AND page_id > ?
-                UNION SELECT page_id FROM page_facts WHERE store_id = ? AND to_crawl > ? AND to_crawl <= ? AND page_id > ?) changed ORDER BY page_id LIMIT '.
+                UNION SELECT page_id FROM page_facts WHERE store_id = ? AND to_crawl > ? AND to_crawl <= ?
+                AND page_id > ?) changed ORDER BY page_id LIMIT '.
                     self::CHUNK,
                 [
                     $comparison->store_id,
@@ -242,13 +244,15 @@ final class CompareWork implements LongWork
     }
 
     /**
-     * Sums the causes; small ones of one aspect become one line together. Made anew each time. What a theme did to all texts is one cause, whatever
+     * Sums the causes; small ones of one aspect become one line together. Made anew each time. What a theme did to all
+     * texts is one cause, whatever
      * kinds of pages have them.
      */
     private function gatherCauses(int $comparison): void
     {
         DB::delete('DELETE FROM gather_causes WHERE comparison_id = ?', [$comparison]);
-        // Canonicals and redirects lead each page elsewhere: only texts, robots rules and statuses can be one change made many times.
+        // Canonicals and redirects lead each page elsewhere: only texts, robots rules and statuses can be one change
+        // made many times.
         $ones = implode(',', [
             Aspect::Title->value,
             Aspect::Description->value,
@@ -261,16 +265,21 @@ final class CompareWork implements LongWork
             'CREATE OR REPLACE TEMPORARY TABLE small_causes (cause BINARY(16) PRIMARY KEY, joined BINARY(16) NOT NULL)',
         );
         DB::insert(
-            "INSERT INTO small_causes SELECT cause, UNHEX(MD5(CONCAT('own ', MIN(aspect)))) FROM gather_changes WHERE comparison_id = ? GROUP BY cause HAVING MIN(aspect) NOT IN ($ones) OR (COUNT(*) < ? AND MIN(aspect) NOT IN (1, 2))",
+            "INSERT INTO small_causes SELECT cause, UNHEX(MD5(CONCAT('own ', MIN(aspect)))) FROM gather_changes
+                WHERE comparison_id = ? GROUP BY cause HAVING MIN(aspect) NOT IN ($ones) OR (COUNT(*) < ? AND MIN(aspect) NOT IN (1, 2))",
             [$comparison, self::LEAST],
         );
         DB::update(
-            'UPDATE gather_changes c JOIN small_causes s ON s.cause = c.cause SET c.cause = s.joined WHERE c.comparison_id = ?',
+            'UPDATE gather_changes c JOIN small_causes s ON s.cause = c.cause SET c.cause = s.joined
+                WHERE c.comparison_id = ?',
             [$comparison],
         );
         DB::insert(
-            'INSERT INTO gather_causes (comparison_id, cause, aspect, kind, is_one, pages, clicks, removed, added) SELECT c.comparison_id, c.cause, MIN(c.aspect), IF(MIN(c.kind) = MAX(c.kind), MIN(c.kind), 0), MAX(s.joined IS NULL), COUNT(*), SUM(c.clicks), MIN(c.removed), MIN(c.added)
-            FROM gather_changes c LEFT JOIN (SELECT DISTINCT joined FROM small_causes) s ON s.joined = c.cause WHERE c.comparison_id = ? GROUP BY c.comparison_id, c.cause',
+            'INSERT INTO gather_causes (comparison_id, cause, aspect, kind, is_one, pages, clicks, removed, added)
+                SELECT c.comparison_id, c.cause, MIN(c.aspect), IF(MIN(c.kind) = MAX(c.kind), MIN(c.kind), 0),
+                MAX(s.joined IS NULL), COUNT(*), SUM(c.clicks), MIN(c.removed), MIN(c.added)
+            FROM gather_changes c LEFT JOIN (SELECT DISTINCT joined FROM small_causes) s ON s.joined = c.cause
+            WHERE c.comparison_id = ? GROUP BY c.comparison_id, c.cause',
             [$comparison],
         );
         DB::statement('DROP TEMPORARY TABLE small_causes');

@@ -7,7 +7,8 @@ namespace App\Gather\Crawl;
 use Illuminate\Support\Facades\DB;
 
 /**
- * Whether what a crawl saw can be the shop: pages that were fine before and now are refused, broken, sent to one address
+ * Whether what a crawl saw can be the shop: pages that were fine before and now are refused, broken, sent to one
+ * address
  * or all alike say that something stood between, and then nothing may be concluded of what was not seen.
  */
 final class CrawlTrust
@@ -25,7 +26,8 @@ final class CrawlTrust
     public static function doubt(int $store, int $crawl): ?string
     {
         // What is open now beside what it replaced in this crawl.
-        $turned = "FROM page_facts n JOIN page_facts o ON o.page_id = n.page_id AND o.to_crawl = n.from_crawl WHERE n.store_id = $store AND n.to_crawl = 0 AND n.from_crawl = $crawl AND o.status = 200";
+        $turned = "FROM page_facts n JOIN page_facts o ON o.page_id = n.page_id AND o.to_crawl = n.from_crawl
+            WHERE n.store_id = $store AND n.to_crawl = 0 AND n.from_crawl = $crawl AND o.status = 200";
         $fine = (int) DB::selectOne(
             "SELECT COUNT(*) AS n FROM page_facts n WHERE n.store_id = $store AND n.to_crawl = 0 AND n.from_crawl < $crawl AND n.status = 200",
         )->n;
@@ -50,14 +52,16 @@ final class CrawlTrust
                 ' pages that were fine before answer with an error of the shop: it may be under repair or in the middle of a change.';
         }
         $wall = DB::selectOne(
-            "SELECT n.redirect_url AS target, COUNT(*) AS n $turned AND n.redirect_url IS NOT NULL GROUP BY n.redirect_url ORDER BY n DESC LIMIT 1",
+            "SELECT n.redirect_url AS target, COUNT(*) AS n $turned AND n.redirect_url IS NOT NULL
+                GROUP BY n.redirect_url ORDER BY n DESC LIMIT 1",
         );
         if ($wall !== null && $many((int) $wall->n)) {
             return number_format((int) $wall->n).
                 " pages that were fine before lead to {$wall->target} now: a consent wall, a sign-in or a redirect by country stands before the shop.";
         }
         $same = DB::selectOne(
-            "SELECT n.title, COUNT(*) AS n $turned AND n.status = 200 AND n.title IS NOT NULL AND NOT (n.title <=> o.title) GROUP BY n.title ORDER BY n DESC LIMIT 1",
+            "SELECT n.title, COUNT(*) AS n $turned AND n.status = 200 AND n.title IS NOT NULL
+                AND NOT (n.title <=> o.title) GROUP BY n.title ORDER BY n DESC LIMIT 1",
         );
         if ($same !== null && $many((int) $same->n) && (int) $same->n > 0.5 * ($fine + $changed)) {
             return number_format((int) $same->n).
@@ -67,7 +71,8 @@ final class CrawlTrust
         }
         if ($fine + $changed === 0) {
             $seen = DB::selectOne(
-                "SELECT COUNT(*) AS n, SUM(status IN (401, 403)) AS refused, SUM(status >= 500) AS broken FROM page_facts WHERE store_id = $store AND to_crawl = 0",
+                "SELECT COUNT(*) AS n, SUM(status IN (401, 403)) AS refused, SUM(status >= 500) AS broken
+                    FROM page_facts WHERE store_id = $store AND to_crawl = 0",
             );
             if ((int) $seen->n >= self::FEWEST && (int) $seen->refused + (int) $seen->broken > 0.3 * (int) $seen->n) {
                 return number_format((int) $seen->refused).

@@ -46,7 +46,8 @@ final class Crawls
     }
 
     /**
-     * Lets the newest crawl go on where it stopped or failed. Pages that the shop refused meanwhile are asked for again, before
+     * Lets the newest crawl go on where it stopped or failed. Pages that the shop refused meanwhile are asked for
+     * again, before
      * the others: what was said of them is true no longer if the shop lets the crawl in now.
      *
      * @return bool whether there was one to go on
@@ -135,7 +136,8 @@ final class Crawls
     {
         return array_values(
             DB::select(
-                'SELECT p.id, p.url, f.title, f.status FROM page_facts f JOIN pages p ON p.id = f.page_id WHERE f.store_id = ? AND f.to_crawl = 0 ORDER BY f.page_id DESC LIMIT 50',
+                'SELECT p.id, p.url, f.title, f.status FROM page_facts f JOIN pages p ON p.id = f.page_id
+                    WHERE f.store_id = ? AND f.to_crawl = 0 ORDER BY f.page_id DESC LIMIT 50',
                 [$storeId],
             ),
         );

@@ -35,7 +35,8 @@ final class Frontier
     {
         for ($after = 0; ; $after = max($ids)) {
             $rows = DB::select(
-                'SELECT page_id FROM gather_frontier WHERE crawl_id = ? AND state = ? AND page_id > ? ORDER BY page_id LIMIT 5000',
+                'SELECT page_id FROM gather_frontier WHERE crawl_id = ? AND state = ? AND page_id > ? ORDER BY page_id
+                    LIMIT 5000',
                 [$this->crawl, FrontierState::CutOff->value, $after],
             );
             $ids = Bulk::ids($rows, 'page_id');
@@ -122,7 +123,9 @@ final class Frontier
             return [];
         }
         $rows = DB::select(
-            'SELECT f.page_id, p.url, f.attempts, f.level, a.answer_digest, a.edition, a.etag, a.last_modified FROM gather_frontier f JOIN pages p ON p.id = f.page_id LEFT JOIN page_answers a ON a.page_id = f.page_id WHERE f.crawl_id = ? AND f.state = 0 AND f.level = ? ORDER BY f.digest LIMIT '.
+            'SELECT f.page_id, p.url, f.attempts, f.level, a.answer_digest, a.edition, a.etag, a.last_modified
+                FROM gather_frontier f JOIN pages p ON p.id = f.page_id LEFT JOIN page_answers a
+                ON a.page_id = f.page_id WHERE f.crawl_id = ? AND f.state = 0 AND f.level = ? ORDER BY f.digest LIMIT '.
                 $count,
             [$this->crawl, $level],
         );
@@ -151,7 +154,8 @@ final class Frontier
     }
 
     /**
-     * Puts pages that were answered with one of these statuses back among those to be fetched, in front of all others of this crawl.
+     * Puts pages that were answered with one of these statuses back among those to be fetched, in front of all others
+     * of this crawl.
      *
      * @param  list<int>  $statuses
      * @return int how many
@@ -159,7 +163,8 @@ final class Frontier
     public function askAgain(array $statuses): int
     {
         return DB::update(
-            'UPDATE gather_frontier f JOIN page_facts p ON p.page_id = f.page_id AND p.to_crawl = 0 SET f.state = ?, f.attempts = 0, f.level = 0 WHERE f.crawl_id = ? AND f.state = ? AND p.status IN ('.
+            'UPDATE gather_frontier f JOIN page_facts p ON p.page_id = f.page_id AND p.to_crawl = 0 SET f.state = ?,
+                f.attempts = 0, f.level = 0 WHERE f.crawl_id = ? AND f.state = ? AND p.status IN ('.
                 Bulk::list($statuses).
                 ')',
             [FrontierState::Queued->value, $this->crawl, FrontierState::Done->value],

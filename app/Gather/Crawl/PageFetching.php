@@ -192,7 +192,10 @@ final class PageFetching
         }
     }
 
-    /** Answers and parsed pages that have come in. Only memory is changed, so that it can go on between the statements of a write. */
+    /**
+     * Answers and parsed pages that have come in. Only memory is changed, so that it can go on between the statements
+     * of a write.
+     */
     private function takeWhatIsThere(ParserPool $parsers, bool $wait): void
     {
         $answers = $this->http->finished($wait && $parsers->underWay() === 0 ? 0.05 : 0.0);
@@ -493,13 +496,18 @@ final class PageFetching
         return $this->queue !== [] || $this->taken !== [];
     }
 
-    /** Pages of the shop's resources, those that files told of, and those that pages name as their canonical, that no link reached. @return bool whether there were any */
+    /**
+     * Pages of the shop's resources, those that files told of, and those that pages name as their canonical, that no
+     * link reached. @return bool whether there were any
+     */
     private function addKnownPages(): bool
     {
         $this->run->fenced(fn () => $this->knowCanonicals());
         $rows = DB::select(
-            'SELECT p.id, p.digest, p.url FROM pages p LEFT JOIN gather_frontier f ON f.crawl_id = ? AND f.page_id = p.id
-            WHERE p.store_id = ? AND f.page_id IS NULL AND (p.sources > 0 OR EXISTS (SELECT 1 FROM resources r WHERE r.page_id = p.id AND r.gone = 0))',
+            'SELECT p.id, p.digest, p.url FROM pages p LEFT JOIN gather_frontier f ON f.crawl_id = ?
+                AND f.page_id = p.id
+            WHERE p.store_id = ? AND f.page_id IS NULL AND (p.sources > 0 OR EXISTS (SELECT 1 FROM resources r
+            WHERE r.page_id = p.id AND r.gone = 0))',
             [$this->crawlId, $this->store->id],
         );
         $pages = [];
@@ -520,7 +528,9 @@ final class PageFetching
         // Those of the facts up to a row that this slice has looked at are known by now.
         $newest = (int) DB::table('page_facts')->where('store_id', $this->store->id)->where('to_crawl', 0)->max('id');
         $named = DB::select(
-            "SELECT DISTINCT c.url FROM (SELECT JSON_UNQUOTE(JSON_EXTRACT(canonicals, '$[0]')) AS url FROM page_facts WHERE store_id = ? AND to_crawl = 0 AND id > ? AND canonicals <> '[]' UNION SELECT canonical_header FROM page_facts WHERE store_id = ? AND to_crawl = 0 AND id > ? AND canonical_header IS NOT NULL) c
+            "SELECT DISTINCT c.url FROM (SELECT JSON_UNQUOTE(JSON_EXTRACT(canonicals, '$[0]')) AS url FROM page_facts
+                WHERE store_id = ? AND to_crawl = 0 AND id > ? AND canonicals <> '[]' UNION SELECT canonical_header
+                FROM page_facts WHERE store_id = ? AND to_crawl = 0 AND id > ? AND canonical_header IS NOT NULL) c
             LEFT JOIN pages p ON p.store_id = ? AND p.digest = UNHEX(MD5(c.url)) WHERE p.id IS NULL LIMIT ".
                 self::MOST_CANONICALS,
             [$this->store->id, $this->lookedTo, $this->store->id, $this->lookedTo, $this->store->id],

@@ -17,7 +17,8 @@ use Orchard\Core\Sitemaps\Sitemap;
 use Orchard\Core\Url\PageUrl;
 
 /**
- * Reads the sitemaps that robots.txt names (or /sitemap.xml where it names none), and those that they list. Each file is
+ * Reads the sitemaps that robots.txt names (or /sitemap.xml where it names none), and those that they list. Each file
+ * is
  * committed with its pages; a file once read is not read again when the phase goes on.
  */
 final readonly class SitemapReading
@@ -196,7 +197,8 @@ final readonly class SitemapReading
         }
         DB::delete('DELETE FROM gather_sitemap_pages WHERE store_id = ? AND crawl_id < ?', [$this->store->id, $crawl]);
         DB::delete(
-            'DELETE g FROM gather_sitemaps g JOIN gather_crawls c ON c.id = g.crawl_id WHERE c.store_id = ? AND c.id < ?',
+            'DELETE g FROM gather_sitemaps g JOIN gather_crawls c ON c.id = g.crawl_id WHERE c.store_id = ?
+                AND c.id < ?',
             [$this->store->id, $crawl],
         );
     }

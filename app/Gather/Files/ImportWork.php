@@ -31,7 +31,8 @@ use Orchard\Core\Tabular\Field;
 use Orchard\Core\Tabular\RowReader;
 
 /**
- * An import from the first row to the summed numbers: rows are staged, then their days are taken over month by month, then
+ * An import from the first row to the summed numbers: rows are staged, then their days are taken over month by month,
+ * then
  * the weeks that have changed are summed anew. Each portion is committed together with how far it is.
  */
 final class ImportWork implements LongWork
@@ -388,7 +389,8 @@ final class ImportWork implements LongWork
             array_map(
                 static fn (object $row): array => ['day' => (string) $row->day, 'days' => (int) $row->days],
                 DB::select(
-                    "SELECT day, days FROM fact_days WHERE import_id = ? AND state IN ('owns', 'rests') ORDER BY day, days",
+                    "SELECT day, days FROM fact_days WHERE import_id = ? AND state IN ('owns', 'rests') ORDER BY day,
+                        days",
                     [$import->id],
                 ),
             ),

@@ -13,7 +13,10 @@ use Orchard\Core\Tabular\CellProblem;
 use Orchard\Core\Tabular\RowReader;
 use Orchard\Core\Url\PageUrl;
 
-/** Turns rows of a file into lines of StagedRows: ids for pages and queries, whole numbers, nothing that contradicts itself. */
+/**
+ * Turns rows of a file into lines of StagedRows: ids for pages and queries, whole numbers, nothing that contradicts
+ * itself.
+ */
 final class RowIntake
 {
     private readonly PageAddress $addresses;

@@ -28,8 +28,10 @@ final class ScopeFinder
     private const FEWEST_PAGES = 6;
 
     /**
-     * A market where all pages are of one and the store has several; a country where all rows are of one and rows of others are in
-     * already; the pages that it names where these are less than half of those that rows of its sort tell of its days already; else the whole store.
+     * A market where all pages are of one and the store has several; a country where all rows are of one and rows of
+     * others are in
+     * already; the pages that it names where these are less than half of those that rows of its sort tell of its days
+     * already; else the whole store.
      *
      * @param  array<int, string>  $columns  field key by column
      */
@@ -69,7 +71,8 @@ final class ScopeFinder
     }
 
     /**
-     * Whether a file names less than half of the pages that rows of its own sort tell of the same days: it would empty the others.
+     * Whether a file names less than half of the pages that rows of its own sort tell of the same days: it would empty
+     * the others.
      *
      * @param  array<int, string>  $columns
      */
@@ -188,7 +191,8 @@ final class ScopeFinder
             return null;
         }
         $days = DB::selectOne(
-            "SELECT COUNT(DISTINCT day) AS days, COUNT(DISTINCT import_id) AS imports FROM fact_days WHERE store_id = ? AND facts = ? AND grain = ? AND days = 1 AND state = 'owns' AND day BETWEEN ? AND ?",
+            "SELECT COUNT(DISTINCT day) AS days, COUNT(DISTINCT import_id) AS imports FROM fact_days WHERE store_id = ?
+                AND facts = ? AND grain = ? AND days = 1 AND state = 'owns' AND day BETWEEN ? AND ?",
             [$store->id, $facts->value, $grain, $first, $last],
         );
         if ((int) $days->days === 0) {

@@ -9,10 +9,12 @@ use Closure;
 use RuntimeException;
 
 /**
- * Rows of one import that are read and not taken over yet: a file of lines for each calendar month, beside the file that they
+ * Rows of one import that are read and not taken over yet: a file of lines for each calendar month, beside the file
+ * that they
  * came from. The database says how far each is written; what lies behind that is of a process that was killed.
  *
- * A line is the keys of its fact table and then the sums, between tabs. Numbers among the keys stand with leading zeros, so
+ * A line is the keys of its fact table and then the sums, between tabs. Numbers among the keys stand with leading
+ * zeros, so
  * that lines in the order of their bytes are in the order of the table's key.
  */
 final class StagedRows
@@ -120,7 +122,8 @@ final class StagedRows
     }
 
     /**
-     * A month's lines in the order of the table's key, each key once: lines that say the same day, page and query add up.
+     * A month's lines in the order of the table's key, each key once: lines that say the same day, page and query add
+     * up.
      *
      * @param  Closure(): void  $meanwhile  called again and again while it lasts
      * @return array{string, int} path of a file for the caller to delete, lines in it

@@ -21,7 +21,8 @@ final class ChangedController
         $number = static fn (string $key): ?int => is_string($request->query($key)) && ctype_digit($request->query($key))
             ? (int) $request->query($key)
             : null;
-        // An incomplete crawl says nothing of the pages that it did not reach: two complete ones are compared, where there are two.
+        // An incomplete crawl says nothing of the pages that it did not reach: two complete ones are compared, where
+        // there are two.
         $whole = array_values(array_filter($crawls, static fn (object $crawl): bool => $crawl->state === 'complete'));
         $usual = count($whole) >= 2 ? $whole : $crawls;
         $after = $number('after') ?? (int) ($usual[0]->id ?? 0);

@@ -45,7 +45,8 @@ final class FileController
                     'gather_imports.*',
                     'users.name as user_name',
                     DB::raw(
-                        "(SELECT SUM(state = 'rests') FROM fact_days WHERE fact_days.import_id = gather_imports.id) AS resting",
+                        "(SELECT SUM(state = 'rests') FROM fact_days
+                            WHERE fact_days.import_id = gather_imports.id) AS resting",
                     ),
                 ]),
         ]);
@@ -80,7 +81,8 @@ final class FileController
             [
                 'asides' => DB::table('gather_asides')->where('import_id', $import)->orderBy('line')->limit(50)->get(),
                 'days' => DB::select(
-                    'SELECT state, COUNT(*) AS days, MIN(day) AS first_day, MAX(day) AS last_day, SUM(row_count) AS row_count FROM fact_days WHERE import_id = ? GROUP BY state',
+                    'SELECT state, COUNT(*) AS days, MIN(day) AS first_day, MAX(day) AS last_day,
+                        SUM(row_count) AS row_count FROM fact_days WHERE import_id = ? GROUP BY state',
                     [$import],
                 ),
             ] + $this->state($store, $row),

@@ -32,7 +32,8 @@ final class PageExport
         $redirects = [];
         foreach (
             DB::select(
-                'SELECT p.url, f.redirect_url FROM page_facts f JOIN pages p ON p.id = f.page_id WHERE f.store_id = ? AND f.to_crawl = 0 AND f.redirect_url IS NOT NULL',
+                'SELECT p.url, f.redirect_url FROM page_facts f JOIN pages p ON p.id = f.page_id WHERE f.store_id = ?
+                    AND f.to_crawl = 0 AND f.redirect_url IS NOT NULL',
                 [$store->id],
             ) as $row
         ) {
@@ -42,8 +43,11 @@ final class PageExport
         $crawlers = $store->options()->crawlers;
         foreach ($portions as $portion) {
             $rows = DB::select(
-                'SELECT i.*, p.url, f.title, f.description, f.h1s, f.canonicals, f.canonical_header, f.robots, f.robots_header, c.started_at
-                FROM page_index i JOIN pages p ON p.id = i.page_id LEFT JOIN page_facts f ON f.page_id = i.page_id AND f.to_crawl = 0 LEFT JOIN gather_crawls c ON c.id = p.seen_crawl WHERE i.store_id = ? AND i.page_id IN ('.
+                'SELECT i.*, p.url, f.title, f.description, f.h1s, f.canonicals, f.canonical_header, f.robots,
+                    f.robots_header, c.started_at
+                FROM page_index i JOIN pages p ON p.id = i.page_id LEFT JOIN page_facts f ON f.page_id = i.page_id
+                AND f.to_crawl = 0 LEFT JOIN gather_crawls c ON c.id = p.seen_crawl WHERE i.store_id = ?
+                AND i.page_id IN ('.
                     Bulk::list($portion).
                     ') ORDER BY i.page_id',
                 [$store->id],

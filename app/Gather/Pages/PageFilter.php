@@ -8,7 +8,8 @@ use App\Inventory\Index\DepthRebuild;
 use Illuminate\Http\Request;
 
 /**
- * What the inventory shows, in what order, from where on: everything that stands in the address. A column is asked for by its
+ * What the inventory shows, in what order, from where on: everything that stands in the address. A column is asked for
+ * by its
  * key: words=..300 (at most), depth=4.. (at least), clicks=10..100, life=out-of-stock.
  */
 final readonly class PageFilter

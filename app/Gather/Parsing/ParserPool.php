@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Gather\Parsing;
 
-/** A few parser processes beside this one, so that parsing uses every core. Pages go to the one with the least to do. */
+/**
+ * A few parser processes beside this one, so that parsing uses every core. Pages go to the one with the least to do.
+ */
 final class ParserPool
 {
     /** @var list<ParserProcess> */

@@ -46,7 +46,8 @@ final class ParserProcess
             'opcache.jit_buffer_size=32M',
             __DIR__.'/parser.php',
         ];
-        // Sockets hold several pages where a pipe holds two: a parser has something to do while this side writes to the database.
+        // Sockets hold several pages where a pipe holds two: a parser has something to do while this side writes to the
+        // database.
         $process = proc_open($command, [['socket'], ['socket']], $pipes);
         if (! is_resource($process)) {
             throw new RuntimeException('A parser process could not be started.');

@@ -12,7 +12,10 @@ use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\TextField;
 use Orchard\Core\Wording\TitleSuffix;
 
-/** Learns from the pages what the theme makes of stored texts: the shown text of each resource, and the suffix of titles by market and kind. */
+/**
+ * Learns from the pages what the theme makes of stored texts: the shown text of each resource, and the suffix of
+ * titles by market and kind.
+ */
 final readonly class ShownTexts
 {
     private const CHUNK = 2000;
@@ -26,7 +29,9 @@ final readonly class ShownTexts
         $after = 0;
         while (true) {
             $rows = DB::select(
-                'SELECT r.id, r.market_id, f.status, f.title, f.description FROM resources r JOIN page_facts f ON f.page_id = r.page_id AND f.to_crawl = 0 WHERE r.store_id = ? AND r.gone = 0 AND r.id > ? ORDER BY r.id LIMIT '.
+                'SELECT r.id, r.market_id, f.status, f.title, f.description FROM resources r JOIN page_facts f
+                    ON f.page_id = r.page_id AND f.to_crawl = 0 WHERE r.store_id = ? AND r.gone = 0 AND r.id > ?
+                    ORDER BY r.id LIMIT '.
                     self::CHUNK,
                 [$this->store->id, $after],
             );
@@ -59,7 +64,9 @@ final readonly class ShownTexts
         $found = [];
         foreach ($groups as $group) {
             $pairs = DB::select(
-                "SELECT t.stored, t.shown FROM resources r JOIN resource_texts t ON t.resource_id = r.id AND t.field = 1 WHERE r.store_id = ? AND r.market_id = ? AND r.kind = ? AND r.gone = 0 AND t.stored <> '' AND t.shown IS NOT NULL LIMIT 5000",
+                "SELECT t.stored, t.shown FROM resources r JOIN resource_texts t ON t.resource_id = r.id
+                    AND t.field = 1 WHERE r.store_id = ? AND r.market_id = ? AND r.kind = ? AND r.gone = 0
+                    AND t.stored <> '' AND t.shown IS NOT NULL LIMIT 5000",
                 [$this->store->id, $group->market_id, $group->kind],
             );
             // Without a page nothing is known of what the theme adds; that is not the same as nothing added.

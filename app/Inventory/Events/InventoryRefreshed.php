@@ -7,7 +7,10 @@ namespace App\Inventory\Events;
 use Closure;
 use Illuminate\Foundation\Events\Dispatchable;
 
-/** A store's pages, resources and shown texts have been brought up to date; steps rebuild the lists that they keep of them. */
+/**
+ * A store's pages, resources and shown texts have been brought up to date; steps rebuild the lists that they keep of
+ * them.
+ */
 final readonly class InventoryRefreshed
 {
     use Dispatchable;

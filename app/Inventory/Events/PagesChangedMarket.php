@@ -6,7 +6,10 @@ namespace App\Inventory\Events;
 
 use Illuminate\Foundation\Events\Dispatchable;
 
-/** Pages are of another market than before, by the language that they tell. Told within the transaction that moves them. */
+/**
+ * Pages are of another market than before, by the language that they tell. Told within the transaction that moves
+ * them.
+ */
 final readonly class PagesChangedMarket
 {
     use Dispatchable;

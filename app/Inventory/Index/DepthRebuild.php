@@ -12,7 +12,8 @@ use Orchard\Core\LinkGraph\ClickDepth;
 use PDO;
 
 /**
- * Works out, for every page of the inventory, how many clicks it is from home and how many pages link to it: from their main
+ * Works out, for every page of the inventory, how many clicks it is from home and how many pages link to it: from
+ * their main
  * content (links_in, the page itself left out) and from navigation, header or footer (links_nav), each page once.
  */
 final readonly class DepthRebuild
@@ -55,7 +56,9 @@ final readonly class DepthRebuild
         $redirects = [];
         foreach (
             DB::select(
-                'SELECT f.page_id, t.id AS target FROM page_facts f JOIN pages t ON t.store_id = f.store_id AND t.digest = UNHEX(MD5(f.redirect_url)) WHERE f.store_id = ? AND f.to_crawl = 0 AND f.redirect_url IS NOT NULL',
+                'SELECT f.page_id, t.id AS target FROM page_facts f JOIN pages t ON t.store_id = f.store_id
+                    AND t.digest = UNHEX(MD5(f.redirect_url)) WHERE f.store_id = ? AND f.to_crawl = 0
+                    AND f.redirect_url IS NOT NULL',
                 [$this->store->id],
             ) as $row
         ) {
@@ -124,7 +127,8 @@ final readonly class DepthRebuild
         $bundles = [];
         foreach (
             $this->stream(
-                'SELECT l.block_id, l.to_page FROM block_links l JOIN link_blocks b ON b.id = l.block_id WHERE b.store_id = ?',
+                'SELECT l.block_id, l.to_page FROM block_links l JOIN link_blocks b ON b.id = l.block_id
+                    WHERE b.store_id = ?',
                 [$this->store->id],
             ) as [$block, $to]
         ) {
@@ -184,12 +188,15 @@ final readonly class DepthRebuild
             }
             $run->fenced(static function () use ($rows): void {
                 DB::statement(
-                    'CREATE TEMPORARY TABLE IF NOT EXISTS new_depths (page_id BIGINT UNSIGNED PRIMARY KEY, depth SMALLINT UNSIGNED, links_in INT UNSIGNED, links_nav INT UNSIGNED, links_out INT UNSIGNED)',
+                    'CREATE TEMPORARY TABLE IF NOT EXISTS new_depths (page_id BIGINT UNSIGNED PRIMARY KEY,
+                        depth SMALLINT UNSIGNED, links_in INT UNSIGNED, links_nav INT UNSIGNED, links_out INT UNSIGNED)',
                 );
                 DB::delete('DELETE FROM new_depths');
                 Bulk::write('new_depths', ['page_id', 'depth', 'links_in', 'links_nav', 'links_out'], $rows);
                 DB::update(
-                    'UPDATE page_index i JOIN new_depths n ON n.page_id = i.page_id SET i.depth = n.depth, i.links_in = n.links_in, i.links_nav = n.links_nav, i.links_out = n.links_out, i.sources = IF(n.depth = ?, i.sources & ~1, i.sources | 1)',
+                    'UPDATE page_index i JOIN new_depths n ON n.page_id = i.page_id SET i.depth = n.depth,
+                        i.links_in = n.links_in, i.links_nav = n.links_nav, i.links_out = n.links_out,
+                        i.sources = IF(n.depth = ?, i.sources & ~1, i.sources | 1)',
                     [self::UNREACHED],
                 );
             });

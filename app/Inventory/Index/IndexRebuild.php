@@ -58,8 +58,10 @@ final readonly class IndexRebuild
                     'f.description, f.h1s, f.strays, f.bytes, f.from_crawl, f.language, p.sources,'.
                     ($markets->needLanguages() ? ' d.details,' : '').
                     '
-                d.marks, d.product, d.text_life, d.response_ms, d.images, d.no_alt, d.structured_errors, d.hreflangs, d.needs_script, d.looks_missing
-                FROM page_facts f JOIN pages p ON p.id = f.page_id LEFT JOIN resources r ON r.id = p.resource_id LEFT JOIN page_details d ON d.page_id = p.id
+                d.marks, d.product, d.text_life, d.response_ms, d.images, d.no_alt, d.structured_errors, d.hreflangs,
+                d.needs_script, d.looks_missing
+                FROM page_facts f JOIN pages p ON p.id = f.page_id LEFT JOIN resources r ON r.id = p.resource_id LEFT
+                JOIN page_details d ON d.page_id = p.id
                 WHERE f.store_id = ? AND f.to_crawl = 0 AND p.id > ? ORDER BY p.id LIMIT '.
                     self::CHUNK,
                 [$this->store->id, $after],
@@ -119,7 +121,8 @@ final readonly class IndexRebuild
             return;
         }
         DB::update(
-            'UPDATE page_facts f JOIN pages p ON p.id = f.page_id SET f.to_crawl = ? WHERE f.store_id = ? AND f.to_crawl = 0 AND p.seen_crawl < ?',
+            'UPDATE page_facts f JOIN pages p ON p.id = f.page_id SET f.to_crawl = ? WHERE f.store_id = ?
+                AND f.to_crawl = 0 AND p.seen_crawl < ?',
             [$this->crawl, $this->store->id, $this->crawl],
         );
         (new LinkBook($this->store->id))->doubtGone($this->crawl);

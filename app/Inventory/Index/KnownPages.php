@@ -94,7 +94,8 @@ final readonly class KnownPages
         }
         $run->fenced(
             fn (): int => DB::update(
-                'UPDATE page_index i JOIN pages p ON p.id = i.page_id SET i.sources = (i.sources & 3) | p.sources WHERE i.store_id = ? AND i.sources & ~3 <> p.sources',
+                'UPDATE page_index i JOIN pages p ON p.id = i.page_id SET i.sources = (i.sources & 3) | p.sources
+                    WHERE i.store_id = ? AND i.sources & ~3 <> p.sources',
                 [$this->store->id],
             ),
         );

@@ -12,8 +12,10 @@ use Illuminate\Support\Facades\DB;
 use Orchard\Core\Url\PageUrl;
 
 /**
- * Collections that no rule tells and no structured data, known by the shop's own make-up: pages whose main content leads to products more than to
- * anything else, and what narrows or continues such a list (a parameter behind its address, a part or a filter in its path), however few products
+ * Collections that no rule tells and no structured data, known by the shop's own make-up: pages whose main content
+ * leads to products more than to
+ * anything else, and what narrows or continues such a list (a parameter behind its address, a part or a filter in its
+ * path), however few products
  * that shows. Which pages are products the shop says of itself; folder names say nothing.
  */
 final readonly class LearnedKinds
@@ -35,8 +37,10 @@ final readonly class LearnedKinds
         $lists = $open = [];
         for ($after = 0; ; $after = (int) $rows[count($rows) - 1]->page_id) {
             $rows = DB::select(
-                'SELECT i.page_id, p.url, COUNT(DISTINCT l.to_page) AS links, COUNT(DISTINCT IF(t.kind = ?, l.to_page, NULL)) AS products
-                FROM (SELECT page_id FROM page_index WHERE store_id = ? AND kind = ? AND status = 200 AND page_id > ? ORDER BY page_id LIMIT '.
+                'SELECT i.page_id, p.url, COUNT(DISTINCT l.to_page) AS links, COUNT(DISTINCT IF(t.kind = ?, l.to_page,
+                    NULL)) AS products
+                FROM (SELECT page_id FROM page_index WHERE store_id = ? AND kind = ? AND status = 200 AND page_id > ?
+                ORDER BY page_id LIMIT '.
                     self::CHUNK.
                     ') i JOIN pages p ON p.id = i.page_id LEFT JOIN links l ON l.store_id = p.store_id AND l.from_page = i.page_id AND l.to_page <> i.page_id LEFT JOIN page_index t ON t.store_id = p.store_id AND t.page_id = l.to_page
                 GROUP BY i.page_id, p.url ORDER BY i.page_id',
@@ -61,7 +65,8 @@ final readonly class LearnedKinds
                     array_map(
                         static fn (object $row): string => (string) $row->url,
                         DB::select(
-                            'SELECT p.url FROM page_index i JOIN pages p ON p.id = i.page_id WHERE i.store_id = ? AND i.kind = ?',
+                            'SELECT p.url FROM page_index i JOIN pages p ON p.id = i.page_id WHERE i.store_id = ?
+                                AND i.kind = ?',
                             [$this->store->id, PageKind::Collection->value],
                         ),
                     ),

@@ -6,7 +6,10 @@ namespace App\Inventory\Index;
 
 use Illuminate\Support\Facades\DB;
 
-/** What files and feeds tell of one page besides its days: index state, backlinks, crawlers' visits, a list it stands on. */
+/**
+ * What files and feeds tell of one page besides its days: index state, backlinks, crawlers' visits, a list it stands
+ * on.
+ */
 final readonly class ListsOfPage
 {
     /**
@@ -27,7 +30,8 @@ final readonly class ListsOfPage
     public static function of(int $page): self
     {
         $counts = DB::selectOne(
-            'SELECT COUNT(*) AS n, COALESCE(SUM(followed), 0) AS followed, COUNT(DISTINCT source_host) AS hosts FROM backlink_rows WHERE page_id = ? AND is_current = 1',
+            'SELECT COUNT(*) AS n, COALESCE(SUM(followed), 0) AS followed, COUNT(DISTINCT source_host) AS hosts
+                FROM backlink_rows WHERE page_id = ? AND is_current = 1',
             [$page],
         );
 

@@ -27,7 +27,8 @@ final class NumbersOfPages
     {
         $zeros = implode(', ', array_map(static fn (string $column): string => "$column = 0", array_keys(self::SUMS)));
         DB::update(
-            "UPDATE page_index SET $zeros WHERE store_id = ? AND (impressions > 0 OR clicks > 0 OR orders > 0 OR revenue > 0)",
+            "UPDATE page_index SET $zeros WHERE store_id = ? AND (impressions > 0 OR clicks > 0 OR orders > 0
+                OR revenue > 0)",
             [$store->id],
         );
     }
@@ -47,7 +48,8 @@ final class NumbersOfPages
             ),
         );
         $chunk =
-            'SELECT MAX(page_id) AS id FROM (SELECT page_id FROM page_index WHERE store_id = ? AND page_id > ? ORDER BY page_id LIMIT '.
+            'SELECT MAX(page_id) AS id FROM (SELECT page_id FROM page_index WHERE store_id = ? AND page_id > ?
+                ORDER BY page_id LIMIT '.
             self::CHUNK.
             ') chunk';
         for ($after = 0; ; $after = (int) $last) {
@@ -57,7 +59,8 @@ final class NumbersOfPages
             }
             $write(
                 static fn () => DB::update(
-                    "UPDATE page_index i LEFT JOIN ($sums AND page_id > ? AND page_id <= ? GROUP BY page_id) s ON s.page_id = i.page_id SET $set".
+                    "UPDATE page_index i LEFT JOIN ($sums AND page_id > ? AND page_id <= ?
+                        GROUP BY page_id) s ON s.page_id = i.page_id SET $set".
                         ' WHERE i.store_id = ? AND i.page_id > ? AND i.page_id <= ?',
                     [...$values, $after, (int) $last, $store->id, $after, (int) $last],
                 ),

@@ -14,7 +14,8 @@ final class PageCounts
     {
         DB::table('page_counts')->where('store_id', $store)->delete();
         DB::insert(
-            'INSERT INTO page_counts SELECT ?, kind, status, indexable, sources, COUNT(*) FROM page_index WHERE store_id = ? GROUP BY kind, status, indexable, sources',
+            'INSERT INTO page_counts SELECT ?, kind, status, indexable, sources, COUNT(*) FROM page_index
+                WHERE store_id = ? GROUP BY kind, status, indexable, sources',
             [$store, $store],
         );
     }

@@ -10,8 +10,10 @@ use Illuminate\Support\Facades\DB;
 use Orchard\Core\Markup\MainText;
 
 /**
- * The lines of main text that a site repeats: what stands on three in ten of a sample of its pages belongs to the frame and not
- * to the page, and its words do not count as the page's. The sample is taken by digest, so that it is the same every time.
+ * The lines of main text that a site repeats: what stands on three in ten of a sample of its pages belongs to the
+ * frame and not
+ * to the page, and its words do not count as the page's. The sample is taken by digest, so that it is the same every
+ * time.
  */
 final class RepeatedLines
 {
@@ -39,7 +41,8 @@ final class RepeatedLines
         $pages = 0;
         foreach (
             DB::select(
-                'SELECT d.marks FROM pages p JOIN page_details d ON d.page_id = p.id WHERE p.store_id = ? ORDER BY p.digest LIMIT '.
+                'SELECT d.marks FROM pages p JOIN page_details d ON d.page_id = p.id WHERE p.store_id = ?
+                    ORDER BY p.digest LIMIT '.
                     self::SAMPLE,
                 [$this->store],
             ) as $row

@@ -63,7 +63,8 @@ final class CheckCommand extends HeadlessCommand
     private static function missing(array $tables): ?string
     {
         if (! in_array('installation', $tables, true)) {
-            // The table itself may be what was deleted; a database that was never upgraded to it has no row of its making.
+            // The table itself may be what was deleted; a database that was never upgraded to it has no row of its
+            // making.
             $isMade = DB::table('migrations')->where('migration', '2026_11_28_000002_create_installation')->exists();
 
             return $isMade

@@ -13,7 +13,10 @@ use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
 use Throwable;
 
-/** What the headless commands share: exit codes 0 done, 1 failed, 2 bad call; --json gives one document on standard output. */
+/**
+ * What the headless commands share: exit codes 0 done, 1 failed, 2 bad call; --json gives one document on standard
+ * output.
+ */
 abstract class HeadlessCommand extends Command
 {
     /** @param  callable(): int  $work */

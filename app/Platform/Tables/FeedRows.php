@@ -13,10 +13,16 @@ use Orchard\Core\StructuredData\ProductData;
 use Orchard\Core\Url\PageUrl;
 use XMLReader;
 
-/** Files that are no tables, read as if they were: product feeds (RSS 2.0, Atom), JSON-LD, sitemaps, web server logs. The first row has the names. */
+/**
+ * Files that are no tables, read as if they were: product feeds (RSS 2.0, Atom), JSON-LD, sitemaps, web server logs.
+ * The first row has the names.
+ */
 final class FeedRows
 {
-    /** Elements of a product that get a column of their own, by local name; whatever else there is goes into the last one. */
+    /**
+     * Elements of a product that get a column of their own, by local name; whatever else there is goes into the last
+     * one.
+     */
     private const NAMES = [
         'id', 'title', 'link', 'description', 'price', 'sale_price', 'availability', 'availability_date', 'quantity',
         'brand', 'gtin', 'mpn', 'product_type', 'color', 'material', 'size', 'pattern', 'condition', 'rating',
@@ -234,7 +240,8 @@ final class FeedRows
     }
 
     /**
-     * What crawlers fetched, summed by day, address, crawler and status. Lines in which nothing was asked for (TLS knocks, time-outs)
+     * What crawlers fetched, summed by day, address, crawler and status. Lines in which nothing was asked for (TLS
+     * knocks, time-outs)
      * say nothing of pages; of those that are none of the format the first ones come as they are.
      *
      * @return Generator<int, list<string>>

@@ -14,7 +14,10 @@ use Orchard\Core\Tabular\Sniffer;
 use Orchard\Core\Text\Encoding;
 use ZipArchive;
 
-/** A file of rows as it lies on the disk: CSV or TSV in any usual charset, plain, gzipped or alone in a zip, an XLSX workbook, or a file that can be read as if it were one (FeedRows). */
+/**
+ * A file of rows as it lies on the disk: CSV or TSV in any usual charset, plain, gzipped or alone in a zip, an XLSX
+ * workbook, or a file that can be read as if it were one (FeedRows).
+ */
 final class TableFile
 {
     /** Bytes that are looked at to find out how the file is written. */

@@ -12,7 +12,8 @@ use IntlDatePatternGenerator;
 use NumberFormatter;
 
 /**
- * Numbers, days and moments as the person who looks writes them (CLDR by ICU): by the account's choice, else by what the browser asks for. One form of a
+ * Numbers, days and moments as the person who looks writes them (CLDR by ICU): by the account's choice, else by what
+ * the browser asks for. One form of a
  * day and one of a moment everywhere. What goes into files, commands and the API is never written by this.
  */
 final class Forms
@@ -103,7 +104,10 @@ final class Forms
         return self::day($there).', '.$there->format('H:i');
     }
 
-    /** English has one order, day first with the month in letters, so that no day can be taken for a month; other languages have their own. */
+    /**
+     * English has one order, day first with the month in letters, so that no day can be taken for a month; other
+     * languages have their own.
+     */
     private function days(): IntlDateFormatter
     {
         $pattern = str_starts_with($this->locale, 'en')

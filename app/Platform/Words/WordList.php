@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace App\Platform\Words;
 
-/** All that people read, by where it stands: phrases of templates, words of enums and messages of the code, words of scripts. */
+/**
+ * All that people read, by where it stands: phrases of templates, words of enums and messages of the code, words of
+ * scripts.
+ */
 final class WordList
 {
     /** Methods whose strings are words for people, however short. */

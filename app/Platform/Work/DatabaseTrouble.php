@@ -7,7 +7,10 @@ namespace App\Platform\Work;
 use Illuminate\Database\QueryException;
 use Throwable;
 
-/** What people are told where the database did not do what was asked: words, never its statements. The log has the rest. */
+/**
+ * What people are told where the database did not do what was asked: words, never its statements. The log has the
+ * rest.
+ */
 final class DatabaseTrouble
 {
     /** Error numbers of MariaDB and its client: no connection, or one that broke. */

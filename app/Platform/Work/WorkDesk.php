@@ -19,7 +19,8 @@ use Throwable;
 final class WorkDesk
 {
     /**
-     * Held by nobody living: no owner; or a lease that has run out, or that ends further off than any lease can (the clock
+     * Held by nobody living: no owner; or a lease that has run out, or that ends further off than any lease can (the
+     * clock
      * was put back since), and no connection that is in the middle of a write for it.
      */
     private const IS_FREE =
@@ -32,7 +33,10 @@ final class WorkDesk
     /** Seconds after which a slice ends; well below the job's time-out, which is below the queue's retry time. */
     public const SLICE_SECONDS = 20;
 
-    /** Bulk work that has taken less than this in all stands in a queue of its own, so that it need not wait behind long work. */
+    /**
+     * Bulk work that has taken less than this in all stands in a queue of its own, so that it need not wait behind
+     * long work.
+     */
     private const SHORT_SECONDS = 30;
 
     /** A slice that ends in an error is tried again this often, each time later. */
@@ -110,7 +114,9 @@ final class WorkDesk
         $this->ring($id);
     }
 
-    /** Works the slices in this process to the end, or follows whoever holds them. @return string the state it ended in */
+    /**
+     * Works the slices in this process to the end, or follows whoever holds them. @return string the state it ended in
+     */
     public function workToEnd(int $id, ?callable $told = null): string
     {
         while (true) {
@@ -143,7 +149,8 @@ final class WorkDesk
     {
         $owner = gethostname().':'.getmypid();
         $taken = DB::update(
-            "UPDATE work SET owner = ?, fence = fence + 1, state = 'running', expires_at = TIMESTAMPADD(SECOND, ?, UTC_TIMESTAMP(3)),".
+            "UPDATE work SET owner = ?, fence = fence + 1, state = 'running', expires_at = TIMESTAMPADD(SECOND, ?,
+                UTC_TIMESTAMP(3)),".
                 ' started_at = COALESCE(started_at, UTC_TIMESTAMP()) WHERE id = ? AND '.
                 self::IS_DUE.
                 ' AND '.
@@ -243,7 +250,9 @@ final class WorkDesk
         return ['wake_at' => DB::raw('UTC_TIMESTAMP()'), 'wake_seconds' => 0];
     }
 
-    /** Jobs that were put in while the clock was ahead would wait until it is there again: they keep their span only. */
+    /**
+     * Jobs that were put in while the clock was ahead would wait until it is there again: they keep their span only.
+     */
     private static function mendQueue(): void
     {
         $now = (int) (DB::selectOne('SELECT UNIX_TIMESTAMP() AS now')->now ?? 0);
@@ -259,7 +268,8 @@ final class WorkDesk
     }
 
     /**
-     * Whether no earlier piece of the same work of this store is under way. One that nobody has held for a minute is let go: this one does
+     * Whether no earlier piece of the same work of this store is under way. One that nobody has held for a minute is
+     * let go: this one does
      * all that it would have done.
      */
     public static function isFirst(WorkRun $run, string $problem): bool

@@ -44,8 +44,10 @@ final class WorkRun
      * Runs a write in a transaction that is kept only while this lease is ours.
      *
      * The work's row is not locked meanwhile: who stops or follows the work is answered at once. A named lock of this
-     * connection says that a holder lives, so that a write which outlasts the lease is not taken over; it vanishes with the
-     * connection of a killed process. The fence is looked at before the write, and once more, with the row locked, before
+     * connection says that a holder lives, so that a write which outlasts the lease is not taken over; it vanishes
+     * with the
+     * connection of a killed process. The fence is looked at before the write, and once more, with the row locked,
+     * before
      * the commit.
      *
      * @template T
@@ -110,7 +112,8 @@ final class WorkRun
         $this->progress = ($progress instanceof Closure ? $progress() : $progress) + $this->progress;
         $this->lastBeat = $now;
         $held = DB::update(
-            'UPDATE work SET expires_at = TIMESTAMPADD(SECOND, ?, UTC_TIMESTAMP(3)), progress = ? WHERE id = ? AND fence = ?',
+            'UPDATE work SET expires_at = TIMESTAMPADD(SECOND, ?, UTC_TIMESTAMP(3)), progress = ? WHERE id = ?
+                AND fence = ?',
             [
                 self::LEASE_SECONDS,
                 json_encode((object) $this->progress, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),

@@ -53,7 +53,9 @@ final readonly class WayPreview
         }
         foreach (
             DB::select(
-                'SELECT c.field, COALESCE(r.kind, 6) AS kind, COALESCE(r.from_page, 0) AS from_page, COUNT(*) AS n, COALESCE(MIN(r.id), 0) AS one FROM address_changes c JOIN pages p ON p.id = c.page_id LEFT JOIN resources r ON r.id = p.resource_id
+                'SELECT c.field, COALESCE(r.kind, 6) AS kind, COALESCE(r.from_page, 0) AS from_page, COUNT(*) AS n,
+                    COALESCE(MIN(r.id), 0) AS one FROM address_changes c JOIN pages p ON p.id = c.page_id LEFT
+                    JOIN resources r ON r.id = p.resource_id
                 WHERE c.store_id = ? AND c.state = ? GROUP BY c.field, kind, from_page, r.id IS NULL',
                 [$this->store->id, DraftState::Ready->value],
             ) as $group

@@ -8,7 +8,8 @@ use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 
 /**
- * Rules that would tell the kind of pages which no rule tells yet: by the structured types that most pages of a folder carry, else
+ * Rules that would tell the kind of pages which no rule tells yet: by the structured types that most pages of a folder
+ * carry, else
  * by the folder's own name.
  */
 final class KindSuggestions
@@ -85,7 +86,8 @@ final class KindSuggestions
         $folders = [];
         foreach (
             DB::select(
-                'SELECT i.address, f.types FROM page_index i JOIN page_facts f ON f.page_id = i.page_id AND f.to_crawl = 0 WHERE i.store_id = ? AND i.kind = ? AND i.status = 200 ORDER BY i.page_id LIMIT '.
+                'SELECT i.address, f.types FROM page_index i JOIN page_facts f ON f.page_id = i.page_id
+                    AND f.to_crawl = 0 WHERE i.store_id = ? AND i.kind = ? AND i.status = 200 ORDER BY i.page_id LIMIT '.
                     self::SAMPLE,
                 [$store->id, PageKind::Other->value],
             ) as $row

@@ -48,7 +48,10 @@ final class Store extends Model
             );
     }
 
-    /** The store's day, yyyy-mm-dd: in its own time zone, and ahead of ours where its feed is a simulated one whose clock was moved on. */
+    /**
+     * The store's day, yyyy-mm-dd: in its own time zone, and ahead of ours where its feed is a simulated one whose
+     * clock was moved on.
+     */
     public function today(): string
     {
         return (new \DateTimeImmutable('now', new \DateTimeZone($this->timezone)))

@@ -8,8 +8,10 @@ use App\Stores\Models\Store;
 use Closure;
 
 /**
- * What screens follow: a stamp for each topic that differs as soon as something of it was changed, by whomever. Stamps are read from the data itself, so
- * that no writer has to remember to tell. The frame asks for them every few seconds and after each save; what stands on a screen asks again where the
+ * What screens follow: a stamp for each topic that differs as soon as something of it was changed, by whomever. Stamps
+ * are read from the data itself, so
+ * that no writer has to remember to tell. The frame asks for them every few seconds and after each save; what stands
+ * on a screen asks again where the
  * stamp of a topic that it follows has changed (frame.js, the Blade directive follows).
  */
 final class Stamps
@@ -32,7 +34,10 @@ final class Stamps
         return array_map(static fn (Closure $stamp): string => $stamp($store), $this->topics);
     }
 
-    /** Attributes of an element that asks its screen again for itself where one of the topics has changed: what the directive follows writes. */
+    /**
+     * Attributes of an element that asks its screen again for itself where one of the topics has changed: what the
+     * directive follows writes.
+     */
     public static function attributes(string $id, string ...$topics): string
     {
         $request = request();

@@ -14,7 +14,8 @@ use Orchard\Core\LinkGraph\CanonicalVerdict;
 use Orchard\Core\Url\PageUrl;
 
 /**
- * What people decide: of a cause, for all of its addresses and those that will come; of a single address; of a parameter. What was found is
+ * What people decide: of a cause, for all of its addresses and those that will come; of a single address; of a
+ * parameter. What was found is
  * reckoned anew at once for the cause concerned; keepers and tangles follow with the next finding.
  */
 final class Decisions
@@ -85,7 +86,8 @@ final class Decisions
     }
 
     /**
-     * Of every tangle of a cause the best of the cause's own addresses stays instead of the keeper: the one with the most clicks, then links.
+     * Of every tangle of a cause the best of the cause's own addresses stays instead of the keeper: the one with the
+     * most clicks, then links.
      *
      * @return int tangles whose keeper changes
      */
@@ -94,7 +96,9 @@ final class Decisions
         $best = [];
         foreach (
             DB::select(
-                'SELECT u.tangle_id, u.page_id FROM untangle_pages u JOIN page_index i ON i.page_id = u.page_id WHERE u.store_id = ? AND u.cause_id = ? AND u.tangle_id > 0 AND u.keeper_page <> u.page_id AND i.status = 200 AND i.why_not IN ('.
+                'SELECT u.tangle_id, u.page_id FROM untangle_pages u JOIN page_index i ON i.page_id = u.page_id
+                    WHERE u.store_id = ? AND u.cause_id = ? AND u.tangle_id > 0 AND u.keeper_page <> u.page_id
+                    AND i.status = 200 AND i.why_not IN ('.
                     WhyNot::Indexable->value.
                     ','.
                     WhyNot::CanonicalElsewhere->value.
@@ -261,7 +265,9 @@ final class Decisions
         $causes = $byResult = [];
         foreach (
             DB::select(
-                'SELECT u.page_id, u.declared_page, u.verdict, u.cause_id, i.status FROM untangle_pages u JOIN page_index i ON i.store_id = u.store_id AND i.page_id = u.page_id WHERE u.store_id = ? AND u.tangle_id = ?',
+                'SELECT u.page_id, u.declared_page, u.verdict, u.cause_id, i.status FROM untangle_pages u
+                    JOIN page_index i ON i.store_id = u.store_id AND i.page_id = u.page_id WHERE u.store_id = ?
+                    AND u.tangle_id = ?',
                 [$store->id, $tangle],
             ) as $row
         ) {
@@ -417,9 +423,15 @@ final class Decisions
     {
         for ($after = 0; ; $after = (int) $rows[count($rows) - 1]->page_id) {
             $rows = DB::select(
-                "SELECT u.page_id, u.keeper_page, u.tangle_id, u.verdict, u.sureness, u.is_safe, u.clicks, i.status, i.why_not, COALESCE(k.clicks, 0) AS keeper_clicks, COALESCE(t.lead_points, 0) AS lead_points, d.value AS own, f.state AS facet, p.url, kp.url AS keeper_url
-                FROM untangle_pages u JOIN page_index i ON i.store_id = u.store_id AND i.page_id = u.page_id JOIN pages p ON p.id = u.page_id LEFT JOIN untangle_pages k ON k.store_id = u.store_id AND k.page_id = u.keeper_page LEFT JOIN pages kp ON kp.id = u.keeper_page LEFT JOIN untangle_tangles t ON t.store_id = u.store_id AND t.tangle_id = u.tangle_id
-                LEFT JOIN untangle_decisions d ON d.store_id = u.store_id AND d.page_id = u.page_id AND d.sort = 'action' LEFT JOIN untangle_facets f ON f.store_id = u.store_id AND f.page_id = u.page_id
+                "SELECT u.page_id, u.keeper_page, u.tangle_id, u.verdict, u.sureness, u.is_safe, u.clicks, i.status,
+                    i.why_not, COALESCE(k.clicks, 0) AS keeper_clicks, COALESCE(t.lead_points, 0) AS lead_points,
+                    d.value AS own, f.state AS facet, p.url, kp.url AS keeper_url
+                FROM untangle_pages u JOIN page_index i ON i.store_id = u.store_id AND i.page_id = u.page_id
+                JOIN pages p ON p.id = u.page_id LEFT JOIN untangle_pages k ON k.store_id = u.store_id
+                AND k.page_id = u.keeper_page LEFT JOIN pages kp ON kp.id = u.keeper_page LEFT JOIN untangle_tangles t
+                ON t.store_id = u.store_id AND t.tangle_id = u.tangle_id
+                LEFT JOIN untangle_decisions d ON d.store_id = u.store_id AND d.page_id = u.page_id
+                AND d.sort = 'action' LEFT JOIN untangle_facets f ON f.store_id = u.store_id AND f.page_id = u.page_id
                 WHERE u.store_id = ? AND u.cause_id = ? AND u.page_id > ? ORDER BY u.page_id LIMIT ".self::CHUNK,
                 [$store->id, $cause, $after],
             );

@@ -16,8 +16,10 @@ use Orchard\Core\Duplicates\Words;
 use Orchard\Core\Url\PageUrl;
 
 /**
- * Whether a variant is searched for by itself. Search engines book the clicks of a folded variant on its product, so its own clicks say
- * nothing: its words must stand in the queries that the product is seen for, or in searches of known volume together with the product's name.
+ * Whether a variant is searched for by itself. Search engines book the clicks of a folded variant on its product, so
+ * its own clicks say
+ * nothing: its words must stand in the queries that the product is seen for, or in searches of known volume together
+ * with the product's name.
  */
 final class OwnDemand
 {
@@ -74,7 +76,8 @@ final class OwnDemand
             $name === []
                 ? []
                 : DB::select(
-                    'SELECT phrase, volume FROM keyword_rows WHERE store_id = ? AND is_current = 1 AND volume >= ? AND phrase LIKE ? ORDER BY volume DESC, phrase LIMIT 50',
+                    'SELECT phrase, volume FROM keyword_rows WHERE store_id = ? AND is_current = 1 AND volume >= ?
+                        AND phrase LIKE ? ORDER BY volume DESC, phrase LIMIT 50',
                     [$this->store->id, self::ENOUGH, '%'.addcslashes($name[0], '%_\\').'%'],
                 ) as $row
         ) {
@@ -116,7 +119,8 @@ final class OwnDemand
         ) {
             foreach (
                 DB::select(
-                    'SELECT q.text, SUM(r.impressions) AS n FROM search_rows r JOIN search_queries q ON q.id = r.query_id WHERE r.page_id IN ('.
+                    'SELECT q.text, SUM(r.impressions) AS n FROM search_rows r JOIN search_queries q
+                        ON q.id = r.query_id WHERE r.page_id IN ('.
                         Bulk::list($pages).
                         ") AND {$part->condition()} GROUP BY q.id, q.text",
                 ) as $row

@@ -18,8 +18,10 @@ use Orchard\Core\LinkGraph\PlanProof;
 use Orchard\Core\Url\PageUrl;
 
 /**
- * What would be changed in the shop for some addresses, and the proof that it ends well: in the graph that will be, each address ends in at
- * most one hop at a page that answers 200, may be listed, declares itself and shows the same. What fails the proof is held back, with the reason.
+ * What would be changed in the shop for some addresses, and the proof that it ends well: in the graph that will be,
+ * each address ends in at
+ * most one hop at a page that answers 200, may be listed, declares itself and shows the same. What fails the proof is
+ * held back, with the reason.
  */
 final readonly class Plan
 {
@@ -49,7 +51,9 @@ final readonly class Plan
         foreach (array_chunk(array_slice($pages, 0, self::MOST), 2000) as $chunk) {
             foreach (
                 DB::select(
-                    'SELECT u.page_id, u.tangle_id, u.keeper_page, u.action, u.why, u.verdict, u.clicks, c.sort, f.parent_page FROM untangle_pages u LEFT JOIN untangle_causes c ON c.id = u.cause_id LEFT JOIN untangle_facets f ON f.store_id = u.store_id AND f.page_id = u.page_id
+                    'SELECT u.page_id, u.tangle_id, u.keeper_page, u.action, u.why, u.verdict, u.clicks, c.sort,
+                        f.parent_page FROM untangle_pages u LEFT JOIN untangle_causes c ON c.id = u.cause_id LEFT
+                        JOIN untangle_facets f ON f.store_id = u.store_id AND f.page_id = u.page_id
                 WHERE u.store_id = ? AND u.page_id IN ('.
                         Bulk::list($chunk).
                         ') AND u.action IN (?, ?, ?)',
@@ -187,7 +191,10 @@ final readonly class Plan
         ) {
             foreach (
                 DB::select(
-                    'SELECT i.page_id, i.status, i.why_not, i.clicks, i.kind, u.tangle_id, u.declared_page, u.declared, f.redirect_url FROM page_index i LEFT JOIN untangle_pages u ON u.store_id = i.store_id AND u.page_id = i.page_id LEFT JOIN page_facts f ON f.page_id = i.page_id AND f.to_crawl = 0 WHERE i.store_id = ? AND i.page_id IN ('.
+                    'SELECT i.page_id, i.status, i.why_not, i.clicks, i.kind, u.tangle_id, u.declared_page, u.declared,
+                        f.redirect_url FROM page_index i LEFT JOIN untangle_pages u ON u.store_id = i.store_id
+                        AND u.page_id = i.page_id LEFT JOIN page_facts f ON f.page_id = i.page_id AND f.to_crawl = 0
+                        WHERE i.store_id = ? AND i.page_id IN ('.
                         Bulk::list($chunk).
                         ')',
                     [$store->id],
@@ -289,7 +296,10 @@ final readonly class Plan
     private static function asItIs(Store $store, int $page, int $likes): FuturePage
     {
         $row = DB::selectOne(
-            'SELECT i.page_id, i.status, i.why_not, i.clicks, i.kind, u.tangle_id, u.declared_page, u.declared, f.redirect_url, NULL AS `to`, 0 AS likes FROM page_index i LEFT JOIN untangle_pages u ON u.store_id = i.store_id AND u.page_id = i.page_id LEFT JOIN page_facts f ON f.page_id = i.page_id AND f.to_crawl = 0 WHERE i.page_id = ?',
+            'SELECT i.page_id, i.status, i.why_not, i.clicks, i.kind, u.tangle_id, u.declared_page, u.declared,
+                f.redirect_url, NULL AS `to`, 0 AS likes FROM page_index i LEFT JOIN untangle_pages u
+                ON u.store_id = i.store_id AND u.page_id = i.page_id LEFT JOIN page_facts f ON f.page_id = i.page_id
+                AND f.to_crawl = 0 WHERE i.page_id = ?',
             [$page],
         );
         $row->likes = $likes;

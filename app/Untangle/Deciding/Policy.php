@@ -6,7 +6,10 @@ namespace App\Untangle\Deciding;
 
 use Orchard\Core\LinkGraph\CanonicalVerdict;
 
-/** What is to be done about one address, by what was decided for its cause, else by the store's rule for its sort; and whether that is safe without a look. */
+/**
+ * What is to be done about one address, by what was decided for its cause, else by the store's rule for its sort; and
+ * whether that is safe without a look.
+ */
 final readonly class Policy
 {
     /** Sureness, 0 to 1, from which a likeness needs no second look. */

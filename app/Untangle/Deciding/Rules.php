@@ -8,7 +8,10 @@ use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 
-/** The store's rules: what is done about each sort of duplicate, unless a cause or a single tangle is decided otherwise. */
+/**
+ * The store's rules: what is done about each sort of duplicate, unless a cause or a single tangle is decided
+ * otherwise.
+ */
 final readonly class Rules
 {
     /** @param  array<string, string>  $chosen */

@@ -19,7 +19,8 @@ use Orchard\Core\Markup\LinkHeader;
 use Orchard\Core\Url\PageUrl;
 
 /**
- * Finds the tangles of a store: reads what each page shows, learns what its parameters do, brings together what may be alike, judges it,
+ * Finds the tangles of a store: reads what each page shows, learns what its parameters do, brings together what may be
+ * alike, judges it,
  * groups it, and says what should be done. What was found before stands until the end.
  */
 final class FindWork implements LongWork
@@ -50,7 +51,9 @@ final class FindWork implements LongWork
         $store = Store::query()->findOrFail($run->storeId);
         if (
             DB::selectOne(
-                "SELECT 1 AS n FROM work WHERE store_id = ? AND sort = ? AND id < ? AND state IN ('waiting', 'running') AND stop_asked = 0 AND GREATEST(COALESCE(expires_at, wake_at), wake_at) > UTC_TIMESTAMP(3) - INTERVAL 1 MINUTE LIMIT 1",
+                "SELECT 1 AS n FROM work WHERE store_id = ? AND sort = ? AND id < ? AND state IN ('waiting', 'running')
+                    AND stop_asked = 0 AND GREATEST(COALESCE(expires_at, wake_at),
+                    wake_at) > UTC_TIMESTAMP(3) - INTERVAL 1 MINUTE LIMIT 1",
                 [$store->id, self::sort(), $run->workId],
             ) !== null
         ) {
@@ -167,7 +170,8 @@ final class FindWork implements LongWork
     {
         $from = is_array($run->progress()['judged_to'] ?? null) ? $run->progress()['judged_to'] : [0, 0];
         $pairs = DB::select(
-            'SELECT a, b, is_version, is_declared FROM untangle_pairs WHERE store_id = ? AND (a > ? OR (a = ? AND b > ?)) ORDER BY a, b LIMIT '.
+            'SELECT a, b, is_version, is_declared FROM untangle_pairs WHERE store_id = ? AND (a > ? OR (a = ?
+                AND b > ?)) ORDER BY a, b LIMIT '.
                 self::PORTION,
             [$store->id, $from[0], $from[0], $from[1]],
         );
@@ -273,7 +277,9 @@ final class FindWork implements LongWork
         $sets = new VersionSets();
         foreach (
             DB::select(
-                "SELECT d.page_id, d.details, d.headers, f.language FROM page_details d JOIN page_facts f ON f.page_id = d.page_id AND f.to_crawl = 0 WHERE d.store_id = ? AND (d.hreflangs > 0 OR d.headers LIKE '%hreflang%')",
+                "SELECT d.page_id, d.details, d.headers, f.language FROM page_details d JOIN page_facts f
+                    ON f.page_id = d.page_id AND f.to_crawl = 0 WHERE d.store_id = ? AND (d.hreflangs > 0
+                    OR d.headers LIKE '%hreflang%')",
                 [$store->id],
             ) as $row
         ) {

@@ -50,7 +50,9 @@ final readonly class Finds
         $shown = (static function () use ($store): \Generator {
             foreach (
                 DB::select(
-                    'SELECT DISTINCT s.page_id, f.status, f.redirect_url, f.canonicals, f.canonical_header, f.robots, f.robots_header FROM address_states s JOIN page_facts f ON f.page_id = s.page_id AND f.to_crawl = 0 WHERE s.store_id = ? AND s.shown IS NOT NULL AND f.status > 0',
+                    'SELECT DISTINCT s.page_id, f.status, f.redirect_url, f.canonicals, f.canonical_header, f.robots,
+                        f.robots_header FROM address_states s JOIN page_facts f ON f.page_id = s.page_id
+                        AND f.to_crawl = 0 WHERE s.store_id = ? AND s.shown IS NOT NULL AND f.status > 0',
                     [$store->id],
                 ) as $row
             ) {
@@ -90,7 +92,10 @@ final readonly class Finds
     {
         for ($after = 0; ; $after = (int) $rows[count($rows) - 1]->page_id) {
             $rows = DB::select(
-                'SELECT u.page_id, p.url, u.tangle_id, t.url AS tangle_url, k.url AS keeper, u.declared, u.verdict, u.action, u.is_safe, u.why, u.reason FROM untangle_pages u JOIN pages p ON p.id = u.page_id LEFT JOIN pages k ON k.id = u.keeper_page LEFT JOIN pages t ON t.id = u.tangle_id WHERE u.store_id = ? AND u.page_id > ? ORDER BY u.page_id LIMIT 2000',
+                'SELECT u.page_id, p.url, u.tangle_id, t.url AS tangle_url, k.url AS keeper, u.declared, u.verdict,
+                    u.action, u.is_safe, u.why, u.reason FROM untangle_pages u JOIN pages p ON p.id = u.page_id LEFT
+                    JOIN pages k ON k.id = u.keeper_page LEFT JOIN pages t ON t.id = u.tangle_id WHERE u.store_id = ?
+                    AND u.page_id > ? ORDER BY u.page_id LIMIT 2000',
                 [$store->id, $after],
             );
             foreach ($rows as $row) {

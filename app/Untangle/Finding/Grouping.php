@@ -31,7 +31,10 @@ use Orchard\Core\LinkGraph\CanonicalVerdict;
 use Orchard\Core\LinkGraph\Declarations;
 use Orchard\Core\Url\PageUrl;
 
-/** Makes tangles of what was judged, chooses their keepers, says what is declared and what should be done, and gathers it by cause. */
+/**
+ * Makes tangles of what was judged, chooses their keepers, says what is declared and what should be done, and gathers
+ * it by cause.
+ */
 final class Grouping
 {
     private const COLUMNS = [
@@ -191,7 +194,8 @@ final class Grouping
         $same = (function (): \Generator {
             for ($a = $b = 0; ; [$a, $b] = [(int) $pairs[count($pairs) - 1]->a, (int) $pairs[count($pairs) - 1]->b]) {
                 $pairs = DB::select(
-                    'SELECT a, b, sureness, kinship FROM untangle_pairs WHERE store_id = ? AND (a > ? OR (a = ? AND b > ?)) ORDER BY a, b LIMIT 20000',
+                    'SELECT a, b, sureness, kinship FROM untangle_pairs WHERE store_id = ? AND (a > ? OR (a = ?
+                        AND b > ?)) ORDER BY a, b LIMIT 20000',
                     [$this->store->id, $a, $a, $b],
                 );
                 foreach ($pairs as $pair) {
@@ -245,7 +249,10 @@ final class Grouping
         return $ofA === $ofB && $this->finder->knows($ofA) && $isOne($a, $ofA) && $isOne($b, $ofA);
     }
 
-    /** A parameter changes nothing: the page acts as the one without it, unless what the two show says that this one time it does not. */
+    /**
+     * A parameter changes nothing: the page acts as the one without it, unless what the two show says that this one
+     * time it does not.
+     */
     private function followSilent(int $page, int $bare): void
     {
         $kin = $this->kin($page, $bare);
@@ -294,7 +301,8 @@ final class Grouping
             $firsts === []
                 ? []
                 : DB::select(
-                    'SELECT a, b, kinship, likeness, sureness, reason, differs FROM untangle_pairs WHERE store_id = ? AND a IN ('.
+                    'SELECT a, b, kinship, likeness, sureness, reason, differs FROM untangle_pairs WHERE store_id = ?
+                        AND a IN ('.
                         Bulk::list(array_keys($firsts)).
                         ')',
                     [$this->store->id],
@@ -326,7 +334,8 @@ final class Grouping
         $pair =
             $this->fetched[min($a, $b).' '.max($a, $b)] ??
             DB::selectOne(
-                'SELECT kinship, likeness, sureness, reason, differs FROM untangle_pairs WHERE store_id = ? AND a = ? AND b = ?',
+                'SELECT kinship, likeness, sureness, reason, differs FROM untangle_pairs WHERE store_id = ? AND a = ?
+                    AND b = ?',
                 [$this->store->id, min($a, $b), max($a, $b)],
             );
         if ($pair !== null && $pair->kinship !== null) {
@@ -452,7 +461,8 @@ final class Grouping
         $case = $this->case($page, $keeper, $declared, $declaredPage);
         $verdict = $case->verdict();
         [$cause, $policy, $kin] = match (true) {
-            // Two filters that leave the same products are one page, but what counts is that both narrow the wider list.
+            // Two filters that leave the same products are one page, but what counts is that both narrow the wider
+            // list.
             $keeper !== null &&
                 $keeper !== $page->id &&
                 ! ($this->narrowing($page) !== [] && $this->narrowing($this->inventory->pages[$keeper]) !== []) => $this->beside($page, $keeper, $verdict, $tangle),
@@ -913,7 +923,8 @@ final class Grouping
         ];
         $this->run->fenced(function () use ($rows, $columns): void {
             DB::update(
-                'UPDATE untangle_causes SET urls = 0, to_do = 0, tangles = 0, clicks = 0, impressions = 0, exceptions = 0 WHERE store_id = ?',
+                'UPDATE untangle_causes SET urls = 0, to_do = 0, tangles = 0, clicks = 0, impressions = 0,
+                    exceptions = 0 WHERE store_id = ?',
                 [$this->store->id],
             );
             Bulk::write(

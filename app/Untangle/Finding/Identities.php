@@ -23,7 +23,9 @@ final class Identities
 {
     private const PORTION = 400;
 
-    /** Pages by whose lines the frame of a kind is learned; taken by digest, so that the sample is the same every time. */
+    /**
+     * Pages by whose lines the frame of a kind is learned; taken by digest, so that the sample is the same every time.
+     */
     private const SAMPLE = 3000;
 
     /** Identities kept in memory. */
@@ -43,7 +45,10 @@ final class Identities
         $this->hash = new MinHash();
     }
 
-    /** Pages that show something to searchers, whether they may be listed or not; pages kept out on purpose and pages that are none are left out. */
+    /**
+     * Pages that show something to searchers, whether they may be listed or not; pages kept out on purpose and pages
+     * that are none are left out.
+     */
     public static function shown(): string
     {
         return 'i.status = 200 AND i.why_not NOT IN ('.
@@ -67,7 +72,10 @@ final class Identities
     {
         $rows = DB::select(
             'SELECT p.id, p.url, i.market_id, i.kind, f.title, f.h1s, f.language, d.text, d.product, pp.number, k.mark
-            FROM page_index i JOIN pages p ON p.id = i.page_id JOIN page_facts f ON f.page_id = i.page_id AND f.to_crawl = 0 LEFT JOIN page_details d ON d.page_id = i.page_id LEFT JOIN page_products pp ON pp.page_id = i.page_id LEFT JOIN untangle_identities k ON k.store_id = i.store_id AND k.page_id = i.page_id
+            FROM page_index i JOIN pages p ON p.id = i.page_id JOIN page_facts f ON f.page_id = i.page_id
+            AND f.to_crawl = 0 LEFT JOIN page_details d ON d.page_id = i.page_id LEFT JOIN page_products pp
+            ON pp.page_id = i.page_id LEFT JOIN untangle_identities k ON k.store_id = i.store_id
+            AND k.page_id = i.page_id
             WHERE i.store_id = ? AND i.page_id > ? AND '.
                 self::shown().
                 ' ORDER BY i.page_id LIMIT '.
@@ -80,7 +88,8 @@ final class Identities
         $links = [];
         foreach (
             DB::select(
-                'SELECT l.from_page, l.to_page, l.anchor, i.kind FROM links l LEFT JOIN page_index i ON i.store_id = l.store_id AND i.page_id = l.to_page WHERE l.store_id = ? AND l.from_page IN ('.
+                'SELECT l.from_page, l.to_page, l.anchor, i.kind FROM links l LEFT JOIN page_index i
+                    ON i.store_id = l.store_id AND i.page_id = l.to_page WHERE l.store_id = ? AND l.from_page IN ('.
                     Bulk::list(Bulk::ids($rows, 'id')).
                     ') ORDER BY l.from_page, l.place',
                 [$this->store->id],
@@ -129,7 +138,8 @@ final class Identities
     public function forgetGone(): void
     {
         DB::delete(
-            'DELETE k FROM untangle_identities k LEFT JOIN page_index i ON i.store_id = k.store_id AND i.page_id = k.page_id AND '.
+            'DELETE k FROM untangle_identities k LEFT JOIN page_index i ON i.store_id = k.store_id
+                AND i.page_id = k.page_id AND '.
                 self::shown().
                 ' WHERE k.store_id = ? AND i.page_id IS NULL',
             [$this->store->id],
@@ -147,7 +157,8 @@ final class Identities
             $rows = DB::select(
                 'SELECT k.page_id, p.url, p.digest, k.same, k.called, k.items, k.number, '.
                     $signature.
-                    ' FROM untangle_identities k JOIN pages p ON p.id = k.page_id WHERE k.store_id = ? AND k.page_id > ? ORDER BY k.page_id LIMIT 5000',
+                    ' FROM untangle_identities k JOIN pages p ON p.id = k.page_id WHERE k.store_id = ?
+                        AND k.page_id > ? ORDER BY k.page_id LIMIT 5000',
                 [$this->store->id, $after],
             );
             foreach ($rows as $row) {
@@ -225,7 +236,9 @@ final class Identities
             $this->lines = new OwnLines($this->telling);
             foreach (
                 DB::select(
-                    'SELECT i.kind, f.h1s, p.url, d.text FROM pages p JOIN page_index i ON i.store_id = p.store_id AND i.page_id = p.id JOIN page_facts f ON f.page_id = p.id AND f.to_crawl = 0 JOIN page_details d ON d.page_id = p.id WHERE p.store_id = ? AND '.
+                    'SELECT i.kind, f.h1s, p.url, d.text FROM pages p JOIN page_index i ON i.store_id = p.store_id
+                        AND i.page_id = p.id JOIN page_facts f ON f.page_id = p.id AND f.to_crawl = 0
+                        JOIN page_details d ON d.page_id = p.id WHERE p.store_id = ? AND '.
                         self::shown().
                         ' ORDER BY p.digest LIMIT '.
                         self::SAMPLE,

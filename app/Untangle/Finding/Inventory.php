@@ -34,8 +34,10 @@ final class Inventory
     {
         for ($after = 0; ; $after = (int) $rows[count($rows) - 1]->page_id) {
             $rows = DB::select(
-                'SELECT i.page_id, p.url, p.digest, i.market_id, i.kind, i.status, i.why_not, i.depth, i.links_in, i.clicks, i.impressions, i.sources, f.redirect_url, f.canonicals, f.canonical_header, f.strays
-                FROM page_index i JOIN pages p ON p.id = i.page_id LEFT JOIN page_facts f ON f.page_id = i.page_id AND f.to_crawl = 0 WHERE i.store_id = ? AND i.page_id > ? ORDER BY i.page_id LIMIT 5000',
+                'SELECT i.page_id, p.url, p.digest, i.market_id, i.kind, i.status, i.why_not, i.depth, i.links_in,
+                    i.clicks, i.impressions, i.sources, f.redirect_url, f.canonicals, f.canonical_header, f.strays
+                FROM page_index i JOIN pages p ON p.id = i.page_id LEFT JOIN page_facts f ON f.page_id = i.page_id
+                AND f.to_crawl = 0 WHERE i.store_id = ? AND i.page_id > ? ORDER BY i.page_id LIMIT 5000',
                 [$store->id, $after],
             );
             foreach ($rows as $row) {
@@ -68,7 +70,8 @@ final class Inventory
         }
         foreach (
             DB::select(
-                'SELECT page_id, COUNT(*) AS n FROM backlink_rows WHERE store_id = ? AND is_current = 1 AND followed = 1 GROUP BY page_id',
+                'SELECT page_id, COUNT(*) AS n FROM backlink_rows WHERE store_id = ? AND is_current = 1
+                    AND followed = 1 GROUP BY page_id',
                 [$store->id],
             ) as $row
         ) {
@@ -110,7 +113,9 @@ final class Inventory
         return CanonicalCase::declared($page->tags, $page->header);
     }
 
-    /** Where the redirects of a page end; null where it does not redirect, or they end at nothing known, or go round. */
+    /**
+     * Where the redirects of a page end; null where it does not redirect, or they end at nothing known, or go round.
+     */
     public function endOf(int $page): ?int
     {
         $url = $this->pages[$page]->url;
@@ -130,7 +135,10 @@ final class Inventory
         return $found !== null && isset($this->pages[$found]) ? $found : null;
     }
 
-    /** The page that a redirect acts as: where it ends, unless that is the home page, which is like no page that has moved. */
+    /**
+     * The page that a redirect acts as: where it ends, unless that is the home page, which is like no page that has
+     * moved.
+     */
     public function actsAs(int $page): ?int
     {
         $end = $this->endOf($page);

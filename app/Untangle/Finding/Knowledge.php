@@ -35,7 +35,8 @@ final class Knowledge
         }
         foreach (
             DB::select(
-                "SELECT attributes FROM product_rows WHERE store_id = ? AND is_current = 1 AND attributes <> '' LIMIT 20000",
+                "SELECT attributes FROM product_rows WHERE store_id = ? AND is_current = 1 AND attributes <> ''
+                    LIMIT 20000",
                 [$store->id],
             ) as $row
         ) {

@@ -16,8 +16,10 @@ use Orchard\Core\Duplicates\Words;
 use Orchard\Core\Url\PageUrl;
 
 /**
- * Addresses that answer with an error and are still asked for: by searchers, by links from elsewhere, by links of the shop. For each the page
- * that took its place (by what people or files say, by its stock number), or one that is like it, by its old text first and then by its name; where none is like it, a person decides; where nobody asks for it, it stays gone. The
+ * Addresses that answer with an error and are still asked for: by searchers, by links from elsewhere, by links of the
+ * shop. For each the page
+ * that took its place (by what people or files say, by its stock number), or one that is like it, by its old text
+ * first and then by its name; where none is like it, a person decides; where nobody asks for it, it stays gone. The
  * home page is never proposed: it is like no product.
  */
 final class LostPages
@@ -132,8 +134,11 @@ final class LostPages
         $shown = [];
         foreach (
             DB::select(
-                "SELECT g.page_id, MIN(n.page_id) AS now FROM page_products g JOIN page_index gi ON gi.page_id = g.page_id AND gi.status IN (404, 410)
-            JOIN page_products n ON n.store_id = g.store_id AND n.number = g.number AND n.page_id <> g.page_id JOIN page_index ni ON ni.page_id = n.page_id AND ni.status = 200 AND ni.market_id = gi.market_id AND ni.indexable = 1
+                "SELECT g.page_id, MIN(n.page_id) AS now FROM page_products g JOIN page_index gi
+                    ON gi.page_id = g.page_id AND gi.status IN (404, 410)
+            JOIN page_products n ON n.store_id = g.store_id AND n.number = g.number AND n.page_id <> g.page_id
+            JOIN page_index ni ON ni.page_id = n.page_id AND ni.status = 200 AND ni.market_id = gi.market_id
+            AND ni.indexable = 1
             WHERE g.store_id = ? AND g.number <> '' GROUP BY g.page_id",
                 [$store],
             ) as $row
@@ -151,7 +156,10 @@ final class LostPages
         $replaced = self::replacedByAddress($of);
         foreach (
             DB::select(
-                "SELECT g.page_id, n.page_id AS by_page FROM (SELECT page_id, replaced_by FROM page_products WHERE store_id = ? AND replaced_by <> '' UNION SELECT page_id, replaced_by FROM product_rows WHERE store_id = ? AND is_current = 1 AND replaced_by <> '' AND page_id IS NOT NULL UNION SELECT page_id, replaced_by FROM lives_by_hand WHERE store_id = ? AND replaced_by <> '') g
+                "SELECT g.page_id, n.page_id AS by_page FROM (SELECT page_id, replaced_by FROM page_products
+                    WHERE store_id = ? AND replaced_by <> '' UNION SELECT page_id, replaced_by FROM product_rows
+                    WHERE store_id = ? AND is_current = 1 AND replaced_by <> '' AND page_id IS NOT NULL UNION
+                    SELECT page_id, replaced_by FROM lives_by_hand WHERE store_id = ? AND replaced_by <> '') g
             JOIN page_products n ON n.store_id = ? AND n.number = g.replaced_by AND n.page_id <> g.page_id",
                 [$store, $store, $store, $store],
             ) as $row
@@ -169,7 +177,10 @@ final class LostPages
         $wanted = [];
         foreach (
             DB::select(
-                "SELECT page_id, replaced_by FROM page_products WHERE store_id = ? AND replaced_by LIKE '%/%' UNION SELECT page_id, replaced_by FROM product_rows WHERE store_id = ? AND is_current = 1 AND replaced_by LIKE '%/%' AND page_id IS NOT NULL UNION SELECT page_id, replaced_by FROM lives_by_hand WHERE store_id = ? AND replaced_by LIKE '%/%'",
+                "SELECT page_id, replaced_by FROM page_products WHERE store_id = ? AND replaced_by LIKE '%/%' UNION
+                    SELECT page_id, replaced_by FROM product_rows WHERE store_id = ? AND is_current = 1
+                    AND replaced_by LIKE '%/%' AND page_id IS NOT NULL UNION SELECT page_id, replaced_by
+                    FROM lives_by_hand WHERE store_id = ? AND replaced_by LIKE '%/%'",
                 [$store->id, $store->id, $store->id],
             ) as $row
         ) {
@@ -220,7 +231,9 @@ final class LostPages
         $byWord = $counts = $markets = [];
         foreach (
             DB::select(
-                'SELECT i.page_id, p.url, f.h1s, i.market_id FROM page_index i JOIN pages p ON p.id = i.page_id JOIN page_facts f ON f.page_id = i.page_id AND f.to_crawl = 0 WHERE i.store_id = ? AND i.indexable = 1 AND i.depth <> 0',
+                'SELECT i.page_id, p.url, f.h1s, i.market_id FROM page_index i JOIN pages p ON p.id = i.page_id
+                    JOIN page_facts f ON f.page_id = i.page_id AND f.to_crawl = 0 WHERE i.store_id = ?
+                    AND i.indexable = 1 AND i.depth <> 0',
                 [$inventory->store->id],
             ) as $row
         ) {

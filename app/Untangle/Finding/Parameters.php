@@ -76,7 +76,8 @@ final class Parameters
         ];
         $run->fenced(function () use ($rows, $columns): void {
             DB::update(
-                'UPDATE untangle_parameters SET pages = 0, effect = NULL, pairs = 0, bases = 0, certainty = 0, is_sure = 0, is_likely = 0 WHERE store_id = ?',
+                'UPDATE untangle_parameters SET pages = 0, effect = NULL, pairs = 0, bases = 0, certainty = 0,
+                    is_sure = 0, is_likely = 0 WHERE store_id = ?',
                 [$this->store->id],
             );
             Bulk::write(
@@ -113,7 +114,8 @@ final class Parameters
     {
         foreach (
             DB::select(
-                'SELECT k.page_id, p.url FROM untangle_identities k JOIN pages p ON p.id = k.page_id WHERE k.store_id = ? ORDER BY p.digest',
+                'SELECT k.page_id, p.url FROM untangle_identities k JOIN pages p ON p.id = k.page_id
+                    WHERE k.store_id = ? ORDER BY p.digest',
                 [$store->id],
             ) as $row
         ) {

@@ -45,7 +45,8 @@ final class RedirectController
             'next' => $rows->count() > self::PAGE ? $rows[self::PAGE - 1]?->id : null,
             'refused' => session('refused', []),
             'counts' => DB::selectOne(
-                'SELECT COUNT(*) AS n, COALESCE(SUM(fault IS NOT NULL), 0) AS faults, COALESCE(SUM(is_live = 0 AND fault IS NULL), 0) AS waiting, COALESCE(SUM(is_live), 0) AS live FROM untangle_redirects WHERE store_id = ?',
+                'SELECT COUNT(*) AS n, COALESCE(SUM(fault IS NOT NULL), 0) AS faults, COALESCE(SUM(is_live = 0
+                    AND fault IS NULL), 0) AS waiting, COALESCE(SUM(is_live), 0) AS live FROM untangle_redirects WHERE store_id = ?',
                 [$store->id],
             ),
             'others' => DB::table('address_states')
@@ -183,7 +184,9 @@ final class RedirectController
         ]);
     }
 
-    /** Ticked lost addresses redirect to what is proposed, or to what was written beside them; or stay gone for good. */
+    /**
+     * Ticked lost addresses redirect to what is proposed, or to what was written beside them; or stay gone for good.
+     */
     public function decideLost(Request $request, Store $store): RedirectResponse
     {
         $request->validate([

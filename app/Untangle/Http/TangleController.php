@@ -74,7 +74,8 @@ final class TangleController
                 't.tangle_id',
                 Bulk::ids(
                     DB::select(
-                        "SELECT DISTINCT u.tangle_id FROM page_words w JOIN untangle_pages u ON u.store_id = w.store_id AND u.page_id = w.page_id WHERE w.store_id = ? AND u.tangle_id > 0 AND $search->condition LIMIT 5000",
+                        "SELECT DISTINCT u.tangle_id FROM page_words w JOIN untangle_pages u ON u.store_id = w.store_id
+                            AND u.page_id = w.page_id WHERE w.store_id = ? AND u.tangle_id > 0 AND $search->condition LIMIT 5000",
                         [$store->id, ...$search->values],
                     ),
                     'tangle_id',
@@ -82,7 +83,8 @@ final class TangleController
             );
         } else {
             $tangles->whereRaw(
-                "EXISTS (SELECT 1 FROM untangle_pages u JOIN page_words w ON w.page_id = u.page_id WHERE u.store_id = t.store_id AND u.tangle_id = t.tangle_id AND $search->condition)",
+                "EXISTS (SELECT 1 FROM untangle_pages u JOIN page_words w ON w.page_id = u.page_id
+                    WHERE u.store_id = t.store_id AND u.tangle_id = t.tangle_id AND $search->condition)",
                 $search->values,
             );
         }
@@ -190,7 +192,10 @@ final class TangleController
             'lines' => $a === null || $b === null ? null : TextDifference::of($a->lines, $b->lines),
             'queries' => array_map(
                 static fn (object $page): array => DB::select(
-                    'SELECT q.text, SUM(r.clicks) AS clicks, SUM(r.impressions) AS impressions FROM search_rows r JOIN search_queries q ON q.id = r.query_id WHERE r.store_id = ? AND r.page_id = ? AND r.query_id > 0 AND r.day >= UTC_DATE() - INTERVAL 98 DAY GROUP BY q.id, q.text ORDER BY impressions DESC LIMIT 12',
+                    'SELECT q.text, SUM(r.clicks) AS clicks, SUM(r.impressions) AS impressions FROM search_rows r
+                        JOIN search_queries q ON q.id = r.query_id WHERE r.store_id = ? AND r.page_id = ?
+                        AND r.query_id > 0 AND r.day >= UTC_DATE() - INTERVAL 98 DAY GROUP BY q.id, q.text
+                        ORDER BY impressions DESC LIMIT 12',
                     [$store->id, $page->id],
                 ),
                 $pages,
@@ -208,8 +213,12 @@ final class TangleController
                 [$from, $place] = [(int) $found[count($found) - 1]->from_page, (int) $found[count($found) - 1]->place]
             ) {
                 $found = DB::select(
-                    'SELECT l.from_page, l.place, p.url AS from_url, l.anchor, t.url AS to_url, k.url AS should FROM links l JOIN untangle_pages u ON u.store_id = l.store_id AND u.page_id = l.to_page AND u.keeper_page > 0 AND u.keeper_page <> u.page_id JOIN pages p ON p.id = l.from_page JOIN pages t ON t.id = l.to_page JOIN pages k ON k.id = u.keeper_page
-                    WHERE l.store_id = ? AND (l.from_page > ? OR (l.from_page = ? AND l.place > ?)) ORDER BY l.from_page, l.place LIMIT 5000',
+                    'SELECT l.from_page, l.place, p.url AS from_url, l.anchor, t.url AS to_url, k.url AS should
+                        FROM links l JOIN untangle_pages u ON u.store_id = l.store_id AND u.page_id = l.to_page
+                        AND u.keeper_page > 0 AND u.keeper_page <> u.page_id JOIN pages p ON p.id = l.from_page
+                        JOIN pages t ON t.id = l.to_page JOIN pages k ON k.id = u.keeper_page
+                    WHERE l.store_id = ? AND (l.from_page > ? OR (l.from_page = ? AND l.place > ?))
+                    ORDER BY l.from_page, l.place LIMIT 5000',
                     [$store->id, $from, $from, $place],
                 );
                 foreach ($found as $row) {

@@ -400,7 +400,10 @@ final class UntangleController
                 ->limit(200)
                 ->get(['f.*', 'p.url', 'u.action', 'u.why', 'i.why_not']),
             'barrable' => DB::select(
-                "SELECT p.url FROM untangle_facets f JOIN pages p ON p.id = f.page_id JOIN address_states s ON s.page_id = f.page_id AND s.field = ? AND s.value LIKE '%noindex%' JOIN crawler_rows r ON r.page_id = f.page_id AND r.is_current = 1 AND r.day > DATE(s.since) WHERE f.store_id = ? GROUP BY p.url LIMIT 200",
+                "SELECT p.url FROM untangle_facets f JOIN pages p ON p.id = f.page_id JOIN address_states s
+                    ON s.page_id = f.page_id AND s.field = ? AND s.value LIKE '%noindex%' JOIN crawler_rows r
+                    ON r.page_id = f.page_id AND r.is_current = 1 AND r.day > DATE(s.since) WHERE f.store_id = ?
+                    GROUP BY p.url LIMIT 200",
                 [AddressField::Robots->value, $store->id],
             ),
         ]);

@@ -9,7 +9,8 @@ use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 
 /**
- * How far causes are since they were found: addresses whose change is ready, live in the shop, or seen on the page. Learned from the history of addresses and
+ * How far causes are since they were found: addresses whose change is ready, live in the shop, or seen on the page.
+ * Learned from the history of addresses and
  * texts as it grows, so that lists, the rail and a cause tell the same at once; the next finding begins anew.
  */
 final class CauseProgress
@@ -24,12 +25,18 @@ final class CauseProgress
             return;
         }
         DB::transaction(static function () use ($store, $state, $now): void {
-            // A redirect's page and a canonical's are the page of the cause itself; a text of its own is a draft of the page's resource.
+            // A redirect's page and a canonical's are the page of the cause itself; a text of its own is a draft of the
+            // page's resource.
             $known = DB::select(
-                "SELECT u.cause_id, SUM(c.page_id IS NOT NULL) AS ready, SUM(c.page_id IS NULL AND s.page_id IS NOT NULL) AS live,
-                    SUM(c.page_id IS NULL AND s.page_id IS NOT NULL AND EXISTS (SELECT 1 FROM history h WHERE h.page_id = u.page_id AND h.event = ? AND h.created_at >= s.since)) AS seen
-                FROM (SELECT page_id FROM address_changes WHERE store_id = ? UNION SELECT page_id FROM address_states WHERE store_id = ? AND since >= ?) t JOIN untangle_pages u ON u.store_id = ? AND u.page_id = t.page_id AND u.action <> 'leave' AND u.cause_id > 0
-                LEFT JOIN (SELECT DISTINCT page_id FROM address_changes WHERE store_id = ?) c ON c.page_id = t.page_id LEFT JOIN (SELECT page_id, MAX(since) AS since FROM address_states WHERE store_id = ? AND since >= ? GROUP BY page_id) s ON s.page_id = t.page_id
+                "SELECT u.cause_id, SUM(c.page_id IS NOT NULL) AS ready, SUM(c.page_id IS NULL
+                    AND s.page_id IS NOT NULL) AS live,
+                    SUM(c.page_id IS NULL AND s.page_id IS NOT NULL AND EXISTS (SELECT 1 FROM history h
+                    WHERE h.page_id = u.page_id AND h.event = ? AND h.created_at >= s.since)) AS seen
+                FROM (SELECT page_id FROM address_changes WHERE store_id = ? UNION SELECT page_id FROM address_states
+                WHERE store_id = ? AND since >= ?) t JOIN untangle_pages u ON u.store_id = ? AND u.page_id = t.page_id AND u.action <> 'leave' AND u.cause_id > 0
+                LEFT JOIN (SELECT DISTINCT page_id FROM address_changes WHERE store_id = ?) c ON c.page_id = t.page_id
+                LEFT JOIN (SELECT page_id, MAX(since) AS since FROM address_states WHERE store_id = ? AND since >= ?
+                GROUP BY page_id) s ON s.page_id = t.page_id
                 GROUP BY u.cause_id",
                 [
                     HistoryEvent::Seen->value,
@@ -43,7 +50,8 @@ final class CauseProgress
                 ],
             );
             DB::update(
-                'UPDATE untangle_causes SET ready = 0, live = 0, seen = 0 WHERE store_id = ? AND ready + live + seen > 0',
+                'UPDATE untangle_causes SET ready = 0, live = 0, seen = 0 WHERE store_id = ?
+                    AND ready + live + seen > 0',
                 [$store->id],
             );
             foreach ($known as $row) {
@@ -68,7 +76,9 @@ final class CauseProgress
         self::learn($store);
 
         return (string) DB::scalar(
-            "SELECT CONCAT(COALESCE((SELECT found_at FROM untangle_states WHERE store_id = ?), ''), ' ', COALESCE(SUM(CRC32(CONCAT_WS(' ', id, decision, decided_at, to_do, exceptions, ready, live, seen))), 0)) FROM untangle_causes WHERE store_id = ?",
+            "SELECT CONCAT(COALESCE((SELECT found_at FROM untangle_states WHERE store_id = ?), ''), ' ',
+                COALESCE(SUM(CRC32(CONCAT_WS(' ', id, decision, decided_at, to_do, exceptions, ready, live, seen))),
+                0)) FROM untangle_causes WHERE store_id = ?",
             [$store->id, $store->id],
         );
     }

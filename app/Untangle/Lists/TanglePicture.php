@@ -9,7 +9,10 @@ use App\Stores\Http\ShownUrl;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 
-/** A tangle as a small drawing: its keeper in the middle, the other addresses left and right of it, and what each says of whom. */
+/**
+ * A tangle as a small drawing: its keeper in the middle, the other addresses left and right of it, and what each says
+ * of whom.
+ */
 final readonly class TanglePicture
 {
     public const WIDTH = 1060;
@@ -34,7 +37,10 @@ final readonly class TanglePicture
     public static function of(Store $store, int $tangle, int $most = 14): ?self
     {
         $rows = DB::select(
-            'SELECT u.page_id, u.keeper_page, u.declared_page, u.declared, u.clicks, p.url, i.status, i.links_in, f.redirect_url, d.url AS declared_url FROM untangle_pages u JOIN pages p ON p.id = u.page_id JOIN page_index i ON i.page_id = u.page_id LEFT JOIN page_facts f ON f.page_id = u.page_id AND f.to_crawl = 0 LEFT JOIN pages d ON d.id = u.declared_page
+            'SELECT u.page_id, u.keeper_page, u.declared_page, u.declared, u.clicks, p.url, i.status, i.links_in,
+                f.redirect_url, d.url AS declared_url FROM untangle_pages u JOIN pages p ON p.id = u.page_id
+                JOIN page_index i ON i.page_id = u.page_id LEFT JOIN page_facts f ON f.page_id = u.page_id
+                AND f.to_crawl = 0 LEFT JOIN pages d ON d.id = u.declared_page
             WHERE u.store_id = ? AND u.tangle_id = ? ORDER BY u.clicks DESC, i.links_in DESC, u.page_id LIMIT 400',
             [$store->id, $tangle],
         );

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Untangle\Lists;
 
-/** Two texts line by line: what stands in both, in the first alone, in the second alone, in an order that reads well. */
+/**
+ * Two texts line by line: what stands in both, in the first alone, in the second alone, in an order that reads well.
+ */
 final class TextDifference
 {
     /** Lines of each that are compared; of longer texts the first ones. */

@@ -21,7 +21,8 @@ use Orchard\Core\Redirects\RequestKey;
 use Orchard\Core\Url\PageUrl;
 
 /**
- * The redirect book of a store: lines from lists, patterns, lost pages and changed slugs, each address once. What goes round, meets a live
+ * The redirect book of a store: lines from lists, patterns, lost pages and changed slugs, each address once. What goes
+ * round, meets a live
  * page or contradicts another line is told and not sent.
  */
 final class Book
@@ -34,7 +35,8 @@ final class Book
     }
 
     /**
-     * Takes lines in: "from to" or "from to status", parted by spaces, tabs, commas or semicolons; "gone" for a page that is gone for good.
+     * Takes lines in: "from to" or "from to status", parted by spaces, tabs, commas or semicolons; "gone" for a page
+     * that is gone for good.
      *
      * @return array{added: int, refused: list<string>} refused lines, each with the reason
      */
@@ -66,7 +68,8 @@ final class Book
     }
 
     /**
-     * The parts of a line. Addresses may hold commas, semicolons and braces themselves, so these part only what blanks do not,
+     * The parts of a line. Addresses may hold commas, semicolons and braces themselves, so these part only what blanks
+     * do not,
      * and only in front of what an address, a status or "gone" begins with.
      *
      * @return list<string>
@@ -111,7 +114,8 @@ final class Book
             );
         }
         $pages = DB::select(
-            'SELECT p.url, i.address FROM page_index i JOIN pages p ON p.id = i.page_id WHERE i.store_id = ? AND i.address LIKE ? ORDER BY i.address LIMIT '.
+            'SELECT p.url, i.address FROM page_index i JOIN pages p ON p.id = i.page_id WHERE i.store_id = ?
+                AND i.address LIKE ? ORDER BY i.address LIMIT '.
                 (self::MOST + 1),
             [$this->store->id, addcslashes($from, '%_\\').'%'],
         );
@@ -185,7 +189,8 @@ final class Book
                 ['store_id', 'digest', 'from_url', 'to_url', 'status', 'origin', 'user_id', 'created_at'],
                 array_values($rows),
                 'INSERT',
-                'ON DUPLICATE KEY UPDATE to_url = VALUES(to_url), status = VALUES(status), origin = VALUES(origin), user_id = VALUES(user_id), is_live = IF(to_url = VALUES(to_url), is_live, 0)',
+                'ON DUPLICATE KEY UPDATE to_url = VALUES(to_url), status = VALUES(status), origin = VALUES(origin),
+                    user_id = VALUES(user_id), is_live = IF(to_url = VALUES(to_url), is_live, 0)',
             ),
         );
         $this->check();
@@ -209,8 +214,11 @@ final class Book
         }
         foreach (
             DB::select(
-                'SELECT r.id, i.clicks, r.to_url FROM untangle_redirects r JOIN pages p ON p.store_id = r.store_id AND p.digest = UNHEX(MD5(r.from_url)) JOIN page_index i ON i.page_id = p.id LEFT JOIN untangle_pages u ON u.store_id = r.store_id AND u.page_id = p.id
-            WHERE r.store_id = ? AND r.is_live = 0 AND i.status = 200 AND i.indexable = 1 AND (u.keeper_page IS NULL OR u.keeper_page = 0 OR u.keeper_page = u.page_id)',
+                'SELECT r.id, i.clicks, r.to_url FROM untangle_redirects r JOIN pages p ON p.store_id = r.store_id
+                    AND p.digest = UNHEX(MD5(r.from_url)) JOIN page_index i ON i.page_id = p.id LEFT
+                    JOIN untangle_pages u ON u.store_id = r.store_id AND u.page_id = p.id
+            WHERE r.store_id = ? AND r.is_live = 0 AND i.status = 200 AND i.indexable = 1 AND (u.keeper_page IS NULL
+            OR u.keeper_page = 0 OR u.keeper_page = u.page_id)',
                 [$this->store->id],
             ) as $row
         ) {
@@ -242,7 +250,8 @@ final class Book
         $lines = $this->lines(withFaults: false);
         foreach (
             DB::select(
-                'SELECT p.url, s.value FROM address_states s JOIN pages p ON p.id = s.page_id WHERE s.store_id = ? AND s.field = ?',
+                'SELECT p.url, s.value FROM address_states s JOIN pages p ON p.id = s.page_id WHERE s.store_id = ?
+                    AND s.field = ?',
                 [$this->store->id, AddressField::Redirect->value],
             ) as $row
         ) {

@@ -14,7 +14,10 @@ use InvalidArgumentException;
 use Orchard\Core\Url\PageUrl;
 use Orchard\Core\Url\Slug;
 
-/** Slugs that are not as they should be, what would be better, and changing them: always with a redirect, never lightly on a page that ranks. */
+/**
+ * Slugs that are not as they should be, what would be better, and changing them: always with a redirect, never lightly
+ * on a page that ranks.
+ */
 final class SlugAdvice
 {
     /** Clicks of thirteen weeks from which a page is guarded. */
@@ -60,8 +63,11 @@ final class SlugAdvice
             $faulty === []
                 ? []
                 : DB::select(
-                    'SELECT r.id, r.name, r.url, r.page_id, r.kind, COALESCE(i.clicks, 0) AS clicks, COALESCE(i.impressions, 0) AS impressions, COALESCE(i.position_milli, 0) AS position_milli, c.value AS planned, c.state AS planned_state
-            FROM resources r LEFT JOIN page_index i ON i.page_id = r.page_id LEFT JOIN address_changes c ON c.page_id = r.page_id AND c.field = ? WHERE r.id IN ('.
+                    'SELECT r.id, r.name, r.url, r.page_id, r.kind, COALESCE(i.clicks, 0) AS clicks,
+                        COALESCE(i.impressions, 0) AS impressions, COALESCE(i.position_milli, 0) AS position_milli,
+                        c.value AS planned, c.state AS planned_state
+            FROM resources r LEFT JOIN page_index i ON i.page_id = r.page_id LEFT JOIN address_changes c
+            ON c.page_id = r.page_id AND c.field = ? WHERE r.id IN ('.
                         Bulk::list(array_keys($faulty)).
                         ') ORDER BY r.id',
                     [AddressField::Slug->value],
@@ -108,7 +114,10 @@ final class SlugAdvice
     {
         $row =
             DB::selectOne(
-                'SELECT r.id, r.name, r.url, r.page_id, r.kind, COALESCE(i.clicks, 0) AS clicks, COALESCE(i.impressions, 0) AS impressions, COALESCE(i.position_milli, 0) AS position_milli FROM resources r LEFT JOIN page_index i ON i.page_id = r.page_id WHERE r.store_id = ? AND r.id = ? AND r.gone = 0',
+                'SELECT r.id, r.name, r.url, r.page_id, r.kind, COALESCE(i.clicks, 0) AS clicks,
+                    COALESCE(i.impressions, 0) AS impressions, COALESCE(i.position_milli, 0) AS position_milli
+                    FROM resources r LEFT JOIN page_index i ON i.page_id = r.page_id WHERE r.store_id = ? AND r.id = ?
+                    AND r.gone = 0',
                 [$store->id, $resource],
             ) ?? throw new InvalidArgumentException('The shop has no such page any more.');
         $was = self::slugOf((string) $row->url);
@@ -165,7 +174,8 @@ final class SlugAdvice
 
         return $new === null ||
             DB::selectOne(
-                'SELECT 1 AS n FROM pages p JOIN page_index i ON i.page_id = p.id WHERE p.store_id = ? AND p.digest = ? AND i.status = 200',
+                'SELECT 1 AS n FROM pages p JOIN page_index i ON i.page_id = p.id WHERE p.store_id = ? AND p.digest = ?
+                    AND i.status = 200',
                 [$store->id, $new->digest()],
             ) !== null ||
             DB::selectOne(

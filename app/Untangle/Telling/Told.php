@@ -15,8 +15,10 @@ use Orchard\Core\Url\PageUrl;
 use RuntimeException;
 
 /**
- * Addresses of which search engines should hear: those to be fetched anew because their canonical, redirect or slug has changed, and those to
- * be taken out because they are gone or kept out of search. Sent by the IndexNow protocol, or exported to be handed in elsewhere.
+ * Addresses of which search engines should hear: those to be fetched anew because their canonical, redirect or slug
+ * has changed, and those to
+ * be taken out because they are gone or kept out of search. Sent by the IndexNow protocol, or exported to be handed in
+ * elsewhere.
  */
 final class Told
 {
@@ -31,7 +33,8 @@ final class Told
         [$purpose, $why] = self::reason($set->field, $set->value);
         $told = DB::table('untangle_told')->where('store_id', $set->storeId)->where('page_id', $set->pageId);
         $wasTold = (clone $told)->whereNotNull('sent_at')->exists();
-        // What was not sent yet of the same field is overtaken by what holds now; where nothing was sent, going back is no news.
+        // What was not sent yet of the same field is overtaken by what holds now; where nothing was sent, going back is
+        // no news.
         (clone $told)
             ->whereNull('sent_at')
             ->whereIn('why', [

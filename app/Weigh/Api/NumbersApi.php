@@ -24,7 +24,10 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
 use Orchard\Core\Demand\QueryClass;
 
-/** The numbers as JSON, for the scripts of whoever may see the store: what the screens show, a screen at a time, by key. Described in resources/api/openapi.json. */
+/**
+ * The numbers as JSON, for the scripts of whoever may see the store: what the screens show, a screen at a time, by
+ * key. Described in resources/api/openapi.json.
+ */
 final class NumbersApi
 {
     /** Rows of an answer, where no limit is asked for. */

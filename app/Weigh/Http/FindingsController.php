@@ -30,7 +30,10 @@ use Illuminate\View\View;
 use InvalidArgumentException;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
-/** What the numbers say beyond the order of pages: quick wins, losses, what lies ahead, what is not in stock, the curve, the cut, and other assumptions. */
+/**
+ * What the numbers say beyond the order of pages: quick wins, losses, what lies ahead, what is not in stock, the
+ * curve, the cut, and other assumptions.
+ */
 final class FindingsController
 {
     public function wins(Request $request, Store $store): View

@@ -21,7 +21,10 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\View\View;
 
-/** The numbers themselves: by kind, folder, collection, market, device, class, week and query, beside what they are compared with. */
+/**
+ * The numbers themselves: by kind, folder, collection, market, device, class, week and query, beside what they are
+ * compared with.
+ */
 final class NumbersController
 {
     public function groups(Request $request, Store $store): View

@@ -13,7 +13,8 @@ use Orchard\Core\Demand\ClickCurve;
 use Orchard\Core\Demand\RateRange;
 
 /**
- * Pages, or the queries of one page, on position by click rate, with the store's own curve and its band: both axes logarithmic. What hangs clearly below the
+ * Pages, or the queries of one page, on position by click rate, with the store's own curve and its band: both axes
+ * logarithmic. What hangs clearly below the
  * curve is marked. Own brand is left out, as it is of the curve.
  */
 final readonly class CurvePicture
@@ -88,7 +89,8 @@ final readonly class CurvePicture
             Lens::BUT_BRAND.
             $narrows;
         $rows = DB::select(
-            "SELECT r.*, p.url, w.upside, w.click_value FROM (SELECT s.page_id, s.clicks, s.impressions, s.position_sum FROM weigh_sums s WHERE $where AND s.impressions > 0 ORDER BY s.impressions DESC, s.page_id DESC LIMIT ".
+            "SELECT r.*, p.url, w.upside, w.click_value FROM (SELECT s.page_id, s.clicks, s.impressions, s.position_sum
+                FROM weigh_sums s WHERE $where AND s.impressions > 0 ORDER BY s.impressions DESC, s.page_id DESC LIMIT ".
                 self::MARKS.
                 ') r JOIN pages p ON p.id = r.page_id LEFT JOIN weigh_scores w ON w.page_id = r.page_id',
             [$store->id, ...$values],
@@ -121,7 +123,8 @@ final readonly class CurvePicture
     public static function queries(Store $store, int $page, ClickCurve $curve): array
     {
         $rows = DB::select(
-            'SELECT r.*, q.text FROM (SELECT query_id, SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) AS position_sum FROM weigh_pairs WHERE store_id = ? AND page_id = ? AND span < '.
+            'SELECT r.*, q.text FROM (SELECT query_id, SUM(clicks) AS clicks, SUM(impressions) AS impressions,
+                SUM(position_sum) AS position_sum FROM weigh_pairs WHERE store_id = ? AND page_id = ? AND span < '.
                 ToldWeeks::WINDOW.
                 ' GROUP BY query_id ORDER BY SUM(impressions) DESC, query_id LIMIT '.
                 self::MARKS.
@@ -186,7 +189,9 @@ final readonly class CurvePicture
     {
         DB::delete('DELETE FROM weigh_density WHERE store_id = ?', [$store->id]);
         DB::insert(
-            'INSERT INTO weigh_density (store_id, market_id, kind, place, rate, pages) SELECT ?, market_id, kind, LEAST(16, FLOOR(LN(GREATEST(1, position_sum / impressions / 1000)) / 0.25)) AS place, LEAST(16, GREATEST(0, FLOOR(LN(GREATEST('.
+            'INSERT INTO weigh_density (store_id, market_id, kind, place, rate, pages) SELECT ?, market_id, kind,
+                LEAST(16, FLOOR(LN(GREATEST(1, position_sum / impressions / 1000)) / 0.25)) AS place, LEAST(16,
+                GREATEST(0, FLOOR(LN(GREATEST('.
                 self::LEAST.
                 ', clicks / impressions) / '.
                 self::LEAST.

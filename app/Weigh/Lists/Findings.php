@@ -15,7 +15,10 @@ use Illuminate\Support\Facades\DB;
 use Orchard\Core\Demand\QueryClass;
 use Orchard\Core\Demand\QuickWins;
 
-/** Pages and queries that want something of their own: just off the top, in demand but not in stock, whose season comes, with rivals in their own store. */
+/**
+ * Pages and queries that want something of their own: just off the top, in demand but not in stock, whose season
+ * comes, with rivals in their own store.
+ */
 final class Findings
 {
     public const PAGE = 50;
@@ -49,13 +52,17 @@ final class Findings
             $pages === []
                 ? []
                 : DB::select(
-                    'SELECT * FROM (SELECT r.*, q.text, w.class, w.rivals, ROW_NUMBER() OVER (PARTITION BY r.page_id ORDER BY r.impressions DESC, r.query_id) AS nth FROM (
-                SELECT page_id, query_id, SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) / SUM(impressions) / 1000 AS position FROM weigh_pairs WHERE store_id = ? AND page_id IN ('.
+                    'SELECT * FROM (SELECT r.*, q.text, w.class, w.rivals, ROW_NUMBER() OVER (PARTITION BY r.page_id
+                        ORDER BY r.impressions DESC, r.query_id) AS nth FROM (
+                SELECT page_id, query_id, SUM(clicks) AS clicks, SUM(impressions) AS impressions,
+                SUM(position_sum) / SUM(impressions) / 1000 AS position FROM weigh_pairs WHERE store_id = ?
+                AND page_id IN ('.
                         Bulk::list($pages).
                         ') AND span < '.
                         ToldWeeks::WINDOW.
                         ' AND position_sum > 0 GROUP BY page_id, query_id) r
-                JOIN weigh_query_markets w ON w.store_id = ? AND w.query_id = r.query_id AND w.best_page = r.page_id AND w.class <> '.
+                JOIN weigh_query_markets w ON w.store_id = ? AND w.query_id = r.query_id AND w.best_page = r.page_id
+                AND w.class <> '.
                         QueryClass::OwnBrand->value.
                         " JOIN search_queries q ON q.id = r.query_id WHERE $range) ranked WHERE nth <= 5 ORDER BY page_id, nth",
                     [$store->id, $store->id],
@@ -105,7 +112,8 @@ final class Findings
     public static function ahead(Store $store, Lens $lens, int $weeks, bool $onlySeasons): array
     {
         [$where, $values] = self::where($store, $lens);
-        // The next four weeks are what is told by the upside; the others stand to them as their weeks a year earlier did.
+        // The next four weeks are what is told by the upside; the others stand to them as their weeks a year earlier
+        // did.
         $sum = sprintf(
             's.upside * %F * s.ahead_%d / GREATEST(s.ahead_4, 0.01)',
             $weeks / 4,
@@ -140,7 +148,11 @@ final class Findings
                 array_push(
                     $rows,
                     ...DB::select(
-                        'SELECT w.market_id, w.query_id, w.impressions, w.rivals, w.class, q.text FROM (SELECT market_id, query_id, impressions, rivals, class FROM weigh_query_markets FORCE INDEX (by_seen) WHERE store_id = ? AND market_id = ? AND rivals >= 2 AND class <> ? ORDER BY impressions DESC, query_id DESC LIMIT 50) w JOIN search_queries q ON q.id = w.query_id',
+                        'SELECT w.market_id, w.query_id, w.impressions, w.rivals, w.class, q.text
+                            FROM (SELECT market_id, query_id, impressions, rivals, class
+                            FROM weigh_query_markets FORCE INDEX (by_seen) WHERE store_id = ? AND market_id = ?
+                            AND rivals >= 2 AND class <> ? ORDER BY impressions DESC, query_id DESC
+                            LIMIT 50) w JOIN search_queries q ON q.id = w.query_id',
                         [$store->id, $market->id, QueryClass::OwnBrand->value],
                     ),
                 );
@@ -161,11 +173,15 @@ final class Findings
             $queries === []
                 ? []
                 : DB::select(
-                    'SELECT r.*, p.url FROM (SELECT s.query_id, i.market_id, s.page_id, SUM(s.clicks) AS clicks, SUM(s.impressions) AS impressions, SUM(s.position_sum) / SUM(s.impressions) / 1000 AS position, ROW_NUMBER() OVER (PARTITION BY s.query_id, i.market_id ORDER BY SUM(s.impressions) DESC, s.page_id) AS nth FROM weigh_pairs s FORCE INDEX (by_query) JOIN page_index i ON i.page_id = s.page_id WHERE s.store_id = ? AND s.query_id IN ('.
+                    'SELECT r.*, p.url FROM (SELECT s.query_id, i.market_id, s.page_id, SUM(s.clicks) AS clicks,
+                        SUM(s.impressions) AS impressions, SUM(s.position_sum) / SUM(s.impressions) / 1000 AS position,
+                        ROW_NUMBER() OVER (PARTITION BY s.query_id, i.market_id ORDER BY SUM(s.impressions) DESC,
+                        s.page_id) AS nth FROM weigh_pairs s FORCE INDEX (by_query) JOIN page_index i ON i.page_id = s.page_id WHERE s.store_id = ? AND s.query_id IN ('.
                         Bulk::list($queries).
                         ') AND s.span < '.
                         ToldWeeks::WINDOW.
-                        ' AND s.position_sum > 0 GROUP BY s.query_id, i.market_id, s.page_id) r JOIN pages p ON p.id = r.page_id WHERE r.nth <= 4 ORDER BY r.query_id, r.nth',
+                        ' AND s.position_sum > 0 GROUP BY s.query_id, i.market_id,
+                            s.page_id) r JOIN pages p ON p.id = r.page_id WHERE r.nth <= 4 ORDER BY r.query_id, r.nth',
                     [$store->id],
                 ) as $row
         ) {
@@ -179,8 +195,10 @@ final class Findings
     }
 
     /**
-     * Pages whose upside moved most in the last days, as each moved last, and by what: the value of a click (0 where it cannot be sold or is not listed), what its texts fall
-     * short, what better positions would bring. The parts add up to the change, each factor taken at the mean of the other.
+     * Pages whose upside moved most in the last days, as each moved last, and by what: the value of a click (0 where
+     * it cannot be sold or is not listed), what its texts fall
+     * short, what better positions would bring. The parts add up to the change, each factor taken at the mean of the
+     * other.
      *
      * @return list<object>
      */
@@ -191,7 +209,8 @@ final class Findings
             DB::select(
                 "SELECT r.*, p.url, f.title FROM (SELECT s.* FROM weigh_scores s WHERE $where AND s.moved_by > 0.005 AND s.moved_at > UTC_TIMESTAMP() - INTERVAL ".
                     self::MOVED_DAYS.
-                    ' DAY ORDER BY s.moved_by DESC, s.page_id DESC LIMIT 100) r JOIN pages p ON p.id = r.page_id LEFT JOIN page_facts f ON f.page_id = r.page_id AND f.to_crawl = 0 ORDER BY r.moved_by DESC, r.page_id DESC',
+                    ' DAY ORDER BY s.moved_by DESC, s.page_id DESC
+                        LIMIT 100) r JOIN pages p ON p.id = r.page_id LEFT JOIN page_facts f ON f.page_id = r.page_id AND f.to_crawl = 0 ORDER BY r.moved_by DESC, r.page_id DESC',
                 $values,
             ),
         );
@@ -214,7 +233,8 @@ final class Findings
     }
 
     /**
-     * Where no search rows are known yet: home, the collections and the products that sell best, else those that most pages link to.
+     * Where no search rows are known yet: home, the collections and the products that sell best, else those that most
+     * pages link to.
      *
      * @return list<object>
      */
@@ -225,14 +245,18 @@ final class Findings
         return array_values(
             DB::select(
                 'SELECT i.page_id, i.kind, i.orders, i.revenue, i.links_in, p.url, f.title FROM (
-            (SELECT page_id, kind, orders, revenue, links_in, 0 AS turn FROM page_index WHERE store_id = ? AND kind = 1 AND indexable = 1 LIMIT 3)
-            UNION ALL (SELECT page_id, kind, orders, revenue, links_in, 1 FROM page_index WHERE store_id = ? AND kind = 2 AND indexable = 1 ORDER BY '.
+            (SELECT page_id, kind, orders, revenue, links_in, 0 AS turn FROM page_index WHERE store_id = ? AND kind = 1
+            AND indexable = 1 LIMIT 3)
+            UNION ALL (SELECT page_id, kind, orders, revenue, links_in, 1 FROM page_index WHERE store_id = ?
+            AND kind = 2 AND indexable = 1 ORDER BY '.
                     ($period ? 'revenue DESC, ' : '').
                     'links_in DESC LIMIT 10)
-            UNION ALL (SELECT page_id, kind, orders, revenue, links_in, 2 FROM page_index WHERE store_id = ? AND kind = 3 AND indexable = 1 ORDER BY '.
+            UNION ALL (SELECT page_id, kind, orders, revenue, links_in, 2 FROM page_index WHERE store_id = ?
+            AND kind = 3 AND indexable = 1 ORDER BY '.
                     ($period ? 'revenue DESC, ' : '').
                     'links_in DESC LIMIT 20)) i
-            JOIN pages p ON p.id = i.page_id LEFT JOIN page_facts f ON f.page_id = i.page_id AND f.to_crawl = 0 ORDER BY i.turn, i.revenue DESC, i.links_in DESC',
+            JOIN pages p ON p.id = i.page_id LEFT JOIN page_facts f ON f.page_id = i.page_id AND f.to_crawl = 0
+            ORDER BY i.turn, i.revenue DESC, i.links_in DESC',
                 [$store->id, $store->id, $store->id],
             ),
         );
@@ -255,7 +279,8 @@ final class Findings
         }
         $rows = array_values(
             DB::select(
-                "SELECT s.page_id, s.kind, s.market_id, s.clicks, s.impressions, s.position_milli, s.upside, s.click_value, i.life, p.url, f.title, s.$column AS sort_key, $columns FROM weigh_scores s JOIN pages p ON p.id = s.page_id LEFT JOIN page_index i ON i.page_id = s.page_id LEFT JOIN page_facts f ON f.page_id = s.page_id AND f.to_crawl = 0 $join WHERE $where AND s.$column > 0 ORDER BY s.$column DESC, s.page_id DESC LIMIT ".
+                "SELECT s.page_id, s.kind, s.market_id, s.clicks, s.impressions, s.position_milli, s.upside,
+                    s.click_value, i.life, p.url, f.title, s.$column AS sort_key, $columns FROM weigh_scores s JOIN pages p ON p.id = s.page_id LEFT JOIN page_index i ON i.page_id = s.page_id LEFT JOIN page_facts f ON f.page_id = s.page_id AND f.to_crawl = 0 $join WHERE $where AND s.$column > 0 ORDER BY s.$column DESC, s.page_id DESC LIMIT ".
                     ($size + 1),
                 $values,
             ),

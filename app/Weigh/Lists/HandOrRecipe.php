@@ -11,8 +11,10 @@ use Generator;
 use Illuminate\Support\Facades\DB;
 
 /**
- * Where to cut the list: pages worth writing by hand before it, the tail for recipes behind it. A page is worth its while by hand as long as the part of its
- * upside that a recipe would leave lying, over half a year, is above what writing it costs; and as long as the month's hours last.
+ * Where to cut the list: pages worth writing by hand before it, the tail for recipes behind it. A page is worth its
+ * while by hand as long as the part of its
+ * upside that a recipe would leave lying, over half a year, is above what writing it costs; and as long as the month's
+ * hours last.
  */
 final readonly class HandOrRecipe
 {
@@ -126,7 +128,8 @@ final readonly class HandOrRecipe
         $portion = [];
         foreach (
             DB::cursor(
-                "SELECT s.page_id FROM weigh_scores s WHERE $where AND s.upside > 0 ORDER BY s.upside DESC, s.page_id DESC LIMIT 1000000 OFFSET ".
+                "SELECT s.page_id FROM weigh_scores s WHERE $where AND s.upside > 0 ORDER BY s.upside DESC,
+                    s.page_id DESC LIMIT 1000000 OFFSET ".
                     max(0, $cut),
                 $values,
             ) as $row

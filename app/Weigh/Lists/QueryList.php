@@ -73,7 +73,9 @@ final class QueryList
 
         return array_values(
             DB::select(
-                "SELECT r.*, p.url, f.title, m.best_page IS NOT NULL AS is_best FROM (SELECT page_id, SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) AS position_sum FROM weigh_pairs FORCE INDEX (by_query) WHERE store_id = ? AND query_id = ? AND span IN ($in)$device GROUP BY page_id ORDER BY SUM(impressions) DESC, page_id LIMIT 100) r JOIN pages p ON p.id = r.page_id LEFT JOIN page_facts f ON f.page_id = r.page_id AND f.to_crawl = 0 LEFT JOIN weigh_query_markets m ON m.store_id = ? AND m.query_id = ? AND m.best_page = r.page_id ORDER BY r.impressions DESC, r.page_id",
+                "SELECT r.*, p.url, f.title, m.best_page IS NOT NULL AS is_best FROM (SELECT page_id,
+                    SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) AS position_sum
+                    FROM weigh_pairs FORCE INDEX (by_query) WHERE store_id = ? AND query_id = ? AND span IN ($in)$device GROUP BY page_id ORDER BY SUM(impressions) DESC, page_id LIMIT 100) r JOIN pages p ON p.id = r.page_id LEFT JOIN page_facts f ON f.page_id = r.page_id AND f.to_crawl = 0 LEFT JOIN weigh_query_markets m ON m.store_id = ? AND m.query_id = ? AND m.best_page = r.page_id ORDER BY r.impressions DESC, r.page_id",
                 [$store->id, $query, $store->id, $query],
             ),
         );

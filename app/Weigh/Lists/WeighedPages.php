@@ -10,7 +10,10 @@ use App\Stores\Models\Store;
 use App\Weigh\Numbers\Lens;
 use Illuminate\Support\Facades\DB;
 
-/** Pages with the numbers of a lens beside what they could earn more, in the order of either; a screen at a time, by key. */
+/**
+ * Pages with the numbers of a lens beside what they could earn more, in the order of either; a screen at a time, by
+ * key.
+ */
 final class WeighedPages
 {
     public const PAGE = 50;
@@ -64,7 +67,8 @@ final class WeighedPages
         [$narrows, $more] = $lens->narrows();
         $row = in_array($sort, ['clicks', 'impressions'], true)
             ? DB::selectOne(
-                "SELECT COUNT(*) AS n FROM weigh_sums s WHERE s.store_id = ? AND s.weeks = ? AND s.device = ? AND s.class = ?$narrows",
+                "SELECT COUNT(*) AS n FROM weigh_sums s WHERE s.store_id = ? AND s.weeks = ? AND s.device = ?
+                    AND s.class = ?$narrows",
                 [$store->id, $lens->weeks, $lens->device, $lens->class, ...$more],
             )
             : DB::selectOne("SELECT COUNT(*) AS n FROM weigh_scores s WHERE s.store_id = ?$narrows", [
@@ -88,8 +92,16 @@ final class WeighedPages
         $rows = [];
         foreach (
             DB::select(
-                "SELECT i.page_id, i.kind AS page_kind, i.life, i.resource_id, p.url, f.title, n.clicks, n.impressions, n.position_sum, n.spread_milli, n.clicks_before, n.impressions_before, n.position_sum_before, n.clicks_beside_before, n.impressions_beside_before, n.position_sum_beside_before, n.clicks_year, n.impressions_year, n.position_sum_year, n.clicks_beside_year, n.impressions_beside_year, n.position_sum_beside_year, n.revenue, n.orders, s.upside, s.low, s.high, s.wording, s.lift, s.reason, s.extra_clicks, s.withheld_clicks, s.expected_rate, s.ratio, s.click_value, s.market_id
-            FROM page_index i JOIN pages p ON p.id = i.page_id LEFT JOIN weigh_scores s ON s.page_id = i.page_id LEFT JOIN weigh_sums n ON n.store_id = i.store_id AND n.weeks = ? AND n.device = ? AND n.class = ? AND n.page_id = i.page_id LEFT JOIN page_facts f ON f.page_id = i.page_id AND f.to_crawl = 0 WHERE i.page_id IN ($list)",
+                "SELECT i.page_id, i.kind AS page_kind, i.life, i.resource_id, p.url, f.title, n.clicks, n.impressions,
+                    n.position_sum, n.spread_milli, n.clicks_before, n.impressions_before, n.position_sum_before,
+                    n.clicks_beside_before, n.impressions_beside_before, n.position_sum_beside_before, n.clicks_year,
+                    n.impressions_year, n.position_sum_year, n.clicks_beside_year, n.impressions_beside_year,
+                    n.position_sum_beside_year, n.revenue, n.orders, s.upside, s.low, s.high, s.wording, s.lift,
+                    s.reason, s.extra_clicks, s.withheld_clicks, s.expected_rate, s.ratio, s.click_value, s.market_id
+            FROM page_index i JOIN pages p ON p.id = i.page_id LEFT JOIN weigh_scores s ON s.page_id = i.page_id LEFT
+            JOIN weigh_sums n ON n.store_id = i.store_id AND n.weeks = ? AND n.device = ? AND n.class = ?
+            AND n.page_id = i.page_id LEFT JOIN page_facts f ON f.page_id = i.page_id AND f.to_crawl = 0
+            WHERE i.page_id IN ($list)",
                 [$lens->weeks, $lens->device, $lens->class],
             ) as $row
         ) {
@@ -99,7 +111,8 @@ final class WeighedPages
         $listed = [];
         foreach (
             DB::select(
-                "SELECT p.page_id, w.name FROM weigh_worklist_pages p JOIN weigh_worklists w ON w.id = p.worklist_id AND w.state = 'open' WHERE p.store_id = ? AND p.page_id IN ($list)",
+                "SELECT p.page_id, w.name FROM weigh_worklist_pages p JOIN weigh_worklists w ON w.id = p.worklist_id
+                    AND w.state = 'open' WHERE p.store_id = ? AND p.page_id IN ($list)",
                 [$store->id],
             ) as $row
         ) {
@@ -119,7 +132,10 @@ final class WeighedPages
         [$where, $values] = $lens->narrows('');
 
         return DB::selectOne(
-            "SELECT COALESCE(SUM(upside), 0) AS upside, COALESCE(SUM(wording), 0) AS wording, COALESCE(SUM(lift), 0) AS lift, COALESCE(SUM(extra_clicks), 0) AS extra_clicks, COALESCE(SUM(orders), 0) AS orders, COALESCE(SUM(pages), 0) AS pages, COALESCE(SUM(shown), 0) AS shown FROM weigh_totals WHERE store_id = ?$where",
+            "SELECT COALESCE(SUM(upside), 0) AS upside, COALESCE(SUM(wording), 0) AS wording, COALESCE(SUM(lift),
+                0) AS lift, COALESCE(SUM(extra_clicks), 0) AS extra_clicks, COALESCE(SUM(orders),
+                0) AS orders, COALESCE(SUM(pages), 0) AS pages, COALESCE(SUM(shown),
+                0) AS shown FROM weigh_totals WHERE store_id = ?$where",
             [$store->id, ...$values],
         );
     }
@@ -129,7 +145,8 @@ final class WeighedPages
     {
         DB::delete('DELETE FROM weigh_totals WHERE store_id = ?', [$store->id]);
         DB::insert(
-            'INSERT INTO weigh_totals (store_id, market_id, kind, pages, upside, wording, lift, extra_clicks, orders, contradicting, shown) SELECT ?, market_id, kind, COUNT(*), SUM(upside), SUM(wording), SUM(lift), SUM(extra_clicks), SUM(orders), SUM(contradicts), SUM(wording * own_part) FROM weigh_scores WHERE store_id = ? GROUP BY market_id, kind',
+            'INSERT INTO weigh_totals (store_id, market_id, kind, pages, upside, wording, lift, extra_clicks, orders,
+                contradicting, shown) SELECT ?, market_id, kind, COUNT(*), SUM(upside), SUM(wording), SUM(lift), SUM(extra_clicks), SUM(orders), SUM(contradicts), SUM(wording * own_part) FROM weigh_scores WHERE store_id = ? GROUP BY market_id, kind',
             [$store->id, $store->id],
         );
     }

@@ -15,7 +15,8 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 
 /**
- * The order of pages under other assumptions, from the parts that the scoring kept of each page: the whole gap of the texts, and what better positions would
+ * The order of pages under other assumptions, from the parts that the scoring kept of each page: the whole gap of the
+ * texts, and what better positions would
  * bring at each target were the probability one. All pages follow at once; nothing has to be weighed anew.
  */
 final readonly class WhatIf
@@ -118,7 +119,8 @@ final readonly class WhatIf
             $pages === []
                 ? []
                 : DB::select(
-                    'SELECT p.id, p.url, f.title FROM pages p LEFT JOIN page_facts f ON f.page_id = p.id AND f.to_crawl = 0 WHERE p.id IN ('.
+                    'SELECT p.id, p.url, f.title FROM pages p LEFT JOIN page_facts f ON f.page_id = p.id
+                        AND f.to_crawl = 0 WHERE p.id IN ('.
                         Bulk::list($pages).
                         ')',
                 ) as $row

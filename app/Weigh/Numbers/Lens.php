@@ -13,7 +13,10 @@ use Illuminate\Http\Request;
 use Orchard\Core\Demand\QueryClass;
 use Orchard\Core\Demand\Span;
 
-/** What part of the numbers is looked at: how many weeks, beside which, on what device, of which class of query, of which market and kind. */
+/**
+ * What part of the numbers is looked at: how many weeks, beside which, on what device, of which class of query, of
+ * which market and kind.
+ */
 final readonly class Lens
 {
     /** Devices and classes in the tables: the cases of their own, all but own brand, and all. */

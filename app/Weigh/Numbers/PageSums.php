@@ -20,11 +20,14 @@ use Orchard\Core\Demand\Span;
 use RuntimeException;
 
 /**
- * Sums the facts of a portion of pages once, in every form that is looked at: by page, query, device and span of weeks; by page, window, device and class beside
+ * Sums the facts of a portion of pages once, in every form that is looked at: by page, query, device and span of
+ * weeks; by page, window, device and class beside
  * what it is compared with; by week; by place in the results. Nothing that is looked at touches the facts then.
  *
- * Grains are kept apart: a page as a whole comes from the coarsest grain that names it, by device from the coarsest that tells its devices, queries from
- * the coarsest that tells its queries; what is withheld is the difference. The rows stream by once and are added up here, then loaded: on 10,000,000 rows
+ * Grains are kept apart: a page as a whole comes from the coarsest grain that names it, by device from the coarsest
+ * that tells its devices, queries from
+ * the coarsest that tells its queries; what is withheld is the difference. The rows stream by once and are added up
+ * here, then loaded: on 10,000,000 rows
  * grouping them in the database took eight times as long.
  */
 final class PageSums
@@ -85,7 +88,8 @@ final class PageSums
         $pages = [];
         foreach (
             DB::select(
-                'SELECT page_id, kind, market_id FROM page_index WHERE store_id = ? AND page_id > ? ORDER BY page_id LIMIT '.
+                'SELECT page_id, kind, market_id FROM page_index WHERE store_id = ? AND page_id > ? ORDER BY page_id
+                    LIMIT '.
                     self::PAGES,
                 [$this->store->id, $after],
             ) as $row
@@ -127,11 +131,14 @@ final class PageSums
         }
         $own = $this->window->isPeriod
             ? DB::select(
-                'SELECT page_id, ? AS week, clicks, impressions, position_milli * impressions AS position_sum, orders, revenue, returned, margin FROM page_index WHERE store_id = ? AND page_id > ? AND page_id <= ? AND (impressions > 0 OR orders > 0)',
+                'SELECT page_id, ? AS week, clicks, impressions, position_milli * impressions AS position_sum, orders,
+                    revenue, returned, margin FROM page_index WHERE store_id = ? AND page_id > ? AND page_id <= ?
+                    AND (impressions > 0 OR orders > 0)',
                 [$this->window->firstDay, $this->store->id, $after, $last],
             )
             : DB::select(
-                'SELECT page_id, week, clicks, impressions, position_sum, orders, revenue, returned, margin FROM page_weeks WHERE store_id = ? AND page_id > ? AND page_id <= ? AND week BETWEEN ? AND ?',
+                'SELECT page_id, week, clicks, impressions, position_sum, orders, revenue, returned, margin
+                    FROM page_weeks WHERE store_id = ? AND page_id > ? AND page_id <= ? AND week BETWEEN ? AND ?',
                 [$this->store->id, $after, $last, $this->firstDay, $this->lastMonday],
             );
         foreach ($own as $row) {
@@ -222,7 +229,8 @@ final class PageSums
             foreach (array_keys(Lens::DEVICES) as $device) {
                 foreach (array_keys(Lens::CLASSES) as $class) {
                     DB::delete(
-                        'DELETE FROM weigh_sums WHERE store_id = ? AND weeks = ? AND device = ? AND class = ? AND page_id > ? AND page_id <= ?',
+                        'DELETE FROM weigh_sums WHERE store_id = ? AND weeks = ? AND device = ? AND class = ?
+                            AND page_id > ? AND page_id <= ?',
                         [$id, $weeks, $device, $class, $summed->after, $summed->last],
                     );
                 }
@@ -283,7 +291,10 @@ final class PageSums
         );
     }
 
-    /** Adds the parts of weeks and places up, and lets go what was kept of pages that are no more; called inside a transaction. */
+    /**
+     * Adds the parts of weeks and places up, and lets go what was kept of pages that are no more; called inside a
+     * transaction.
+     */
     public function finish(): void
     {
         $id = $this->store->id;
@@ -309,7 +320,8 @@ final class PageSums
         }
         foreach (['weigh_sums', 'weigh_pairs', 'weigh_seasons', 'weigh_evidence'] as $table) {
             DB::delete(
-                "DELETE s FROM $table s LEFT JOIN page_index i ON i.store_id = s.store_id AND i.page_id = s.page_id WHERE s.store_id = ? AND i.page_id IS NULL",
+                "DELETE s FROM $table s LEFT JOIN page_index i ON i.store_id = s.store_id AND i.page_id = s.page_id
+                    WHERE s.store_id = ? AND i.page_id IS NULL",
                 [$id],
             );
         }
@@ -369,7 +381,8 @@ final class PageSums
     {
         foreach (
             Stream::rows(
-                "SELECT r.page_id, r.day, $query, r.device, r.clicks, r.impressions, r.position_sum FROM search_rows r WHERE $where",
+                "SELECT r.page_id, r.day, $query, r.device, r.clicks, r.impressions, r.position_sum FROM search_rows r
+                    WHERE $where",
             ) as $row
         ) {
             /** @var array{int, string, int, int, int, int, int} $row */

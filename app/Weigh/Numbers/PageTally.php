@@ -6,7 +6,10 @@ namespace App\Weigh\Numbers;
 
 use App\Facts\ToldBy;
 
-/** Adds up what is told of one page, by class of query, device and cell of weeks, and answers what each lens sees of it. */
+/**
+ * Adds up what is told of one page, by class of query, device and cell of weeks, and answers what each lens sees of
+ * it.
+ */
 final class PageTally
 {
     /** @var array<int, array<int, array<int, array{int, int, int, float, int, float}>>> clicks, impressions, position sum, squares, orders, revenue by class, device, span */
@@ -145,7 +148,8 @@ final class PageTally
     }
 
     /**
-     * How far positions lie from their mean, over impressions: the root of the mean of squares less the square of the mean.
+     * How far positions lie from their mean, over impressions: the root of the mean of squares less the square of the
+     * mean.
      *
      * @param  array{int, int, int, float, int, float}  $sum
      */

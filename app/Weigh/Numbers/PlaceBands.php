@@ -9,7 +9,10 @@ use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Demand\ClickCurve;
 
-/** Bands of positions, cut where the store's own curve has halved once more, and how many queries of how many pages stand in each, week by week. */
+/**
+ * Bands of positions, cut where the store's own curve has halved once more, and how many queries of how many pages
+ * stand in each, week by week.
+ */
 final class PlaceBands
 {
     /** Positions that are told apart. */
@@ -47,7 +50,8 @@ final class PlaceBands
         $weeks = [];
         foreach (
             DB::select(
-                "SELECT week, place, SUM(pairs) AS pairs, SUM(clicks) AS clicks, SUM(impressions) AS impressions FROM weigh_places WHERE store_id = ? AND part = 0$narrows GROUP BY week, place ORDER BY week, place",
+                "SELECT week, place, SUM(pairs) AS pairs, SUM(clicks) AS clicks, SUM(impressions) AS impressions
+                    FROM weigh_places WHERE store_id = ? AND part = 0$narrows GROUP BY week, place ORDER BY week, place",
                 [$store->id, ...$values],
             ) as $row
         ) {
@@ -69,7 +73,8 @@ final class PlaceBands
     }
 
     /**
-     * How many of one page's queries stand in each band: in the last four weeks, the four before them, and the five before those.
+     * How many of one page's queries stand in each band: in the last four weeks, the four before them, and the five
+     * before those.
      *
      * @param  non-empty-list<array{from: int, to: ?int}>  $bands
      * @return list<list<int>> by span, newest first, then by band
@@ -81,7 +86,8 @@ final class PlaceBands
             DB::select(
                 'SELECT span DIV '.
                     ToldWeeks::CELLS.
-                    ' AS part, LEAST(21, GREATEST(1, ROUND(SUM(position_sum) / SUM(impressions) / 1000))) AS place FROM weigh_pairs WHERE store_id = ? AND page_id = ? AND span < '.
+                    ' AS part, LEAST(21, GREATEST(1, ROUND(SUM(position_sum) / SUM(impressions) / 1000))) AS place
+                        FROM weigh_pairs WHERE store_id = ? AND page_id = ? AND span < '.
                     ToldWeeks::WINDOW.
                     ' AND position_sum > 0 GROUP BY part, query_id',
                 [$store->id, $page],

@@ -12,7 +12,10 @@ use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Demand\QueryClassifier;
 
-/** What is kept by query: its class; and by market the best placed page for it, how many pages stand for it, and its sums by window. */
+/**
+ * What is kept by query: its class; and by market the best placed page for it, how many pages stand for it, and its
+ * sums by window.
+ */
 final class QuerySums
 {
     private const QUERIES = 5000;
@@ -56,7 +59,10 @@ final class QuerySums
             'ON DUPLICATE KEY UPDATE class = VALUES(class), difficulty = NULL, volume = NULL',
         );
         DB::update(
-            'UPDATE weigh_queries w JOIN search_queries q ON q.id = w.query_id JOIN keyword_rows k ON k.store_id = w.store_id AND k.phrase = q.text AND k.is_current = 1 SET w.difficulty = COALESCE(k.difficulty, w.difficulty), w.volume = COALESCE(k.volume, w.volume) WHERE w.store_id = ? AND w.query_id > ? AND w.query_id <= ?',
+            'UPDATE weigh_queries w JOIN search_queries q ON q.id = w.query_id JOIN keyword_rows k
+                ON k.store_id = w.store_id AND k.phrase = q.text AND k.is_current = 1
+                SET w.difficulty = COALESCE(k.difficulty, w.difficulty), w.volume = COALESCE(k.volume, w.volume)
+                WHERE w.store_id = ? AND w.query_id > ? AND w.query_id <= ?',
             [$this->store->id, $after, $last],
         );
 
@@ -93,7 +99,8 @@ final class QuerySums
     {
         $id = $this->store->id;
         $last = DB::selectOne(
-            'SELECT MAX(query_id) AS id FROM (SELECT query_id FROM weigh_queries WHERE store_id = ? AND query_id > ? ORDER BY query_id LIMIT '.
+            'SELECT MAX(query_id) AS id FROM (SELECT query_id FROM weigh_queries WHERE store_id = ? AND query_id > ?
+                ORDER BY query_id LIMIT '.
                 self::QUERIES.
                 ') part',
             [$id, $after],
@@ -114,7 +121,8 @@ final class QuerySums
                 : ['i.market_id', 'JOIN page_index i ON i.store_id = p.store_id AND i.page_id = p.page_id'];
         foreach (
             Stream::rows(
-                "SELECT p.query_id, p.page_id, $market, p.span, p.clicks, p.impressions, p.position_sum, p.square FROM weigh_pairs p FORCE INDEX (by_query) $join WHERE p.store_id = $id AND p.query_id > $after AND p.query_id <= $last ORDER BY p.query_id, p.page_id",
+                "SELECT p.query_id, p.page_id, $market, p.span, p.clicks, p.impressions, p.position_sum, p.square
+                    FROM weigh_pairs p FORCE INDEX (by_query) $join WHERE p.store_id = $id AND p.query_id > $after AND p.query_id <= $last ORDER BY p.query_id, p.page_id",
             ) as $row
         ) {
             /** @var array{int, int, int, int, int, int, int, float} $row */
@@ -142,7 +150,8 @@ final class QuerySums
         $known = [];
         foreach (
             DB::select(
-                'SELECT query_id, class, difficulty FROM weigh_queries WHERE store_id = ? AND query_id > ? AND query_id <= ? AND (class > 0 OR difficulty IS NOT NULL)',
+                'SELECT query_id, class, difficulty FROM weigh_queries WHERE store_id = ? AND query_id > ?
+                    AND query_id <= ? AND (class > 0 OR difficulty IS NOT NULL)',
                 [$id, $summed->after, $summed->last],
             ) as $row
         ) {

@@ -16,7 +16,10 @@ use App\Stores\Models\Store;
 use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
 
-/** What has to be known of the numbers of a lens before they are believed: days that nobody told, what is compared, breaks in the data. */
+/**
+ * What has to be known of the numbers of a lens before they are believed: days that nobody told, what is compared,
+ * breaks in the data.
+ */
 final class Remarks
 {
     /** Runs of days that are named. */
@@ -186,7 +189,8 @@ final class Remarks
         $back = static fn (int $weeks): string => (new DateTimeImmutable($window->lastDay))
             ->modify('-'.(7 * $weeks - 1).' days')
             ->format('Y-m-d');
-        // All days from the first of what is compared to the last of the window: numbers on both sides of a break do not stand on one ground.
+        // All days from the first of what is compared to the last of the window: numbers on both sides of a break do
+        // not stand on one ground.
         $from = $lens->against === 'year' ? $back(52 + $lens->weeks) : $back(2 * $lens->weeks);
         $breaks = array_filter(
             Calendar::between($store, $from, $window->lastDay),

@@ -8,7 +8,10 @@ use Generator;
 use Illuminate\Support\Facades\DB;
 use PDO;
 
-/** Rows of a query as they come, without holding them; nothing else may be asked on the connection until they have ended. */
+/**
+ * Rows of a query as they come, without holding them; nothing else may be asked on the connection until they have
+ * ended.
+ */
 final class Stream
 {
     /**

@@ -12,7 +12,10 @@ use Generator;
 /** What the pairs of a portion of queries add up to; they come query by query, page by page. */
 final class SummedQueries
 {
-    /** Impressions from which a page counts as one that stands for a query, the part of the query's own, and how deep it may stand. */
+    /**
+     * Impressions from which a page counts as one that stands for a query, the part of the query's own, and how deep
+     * it may stand.
+     */
     private const STANDS = 10;
 
     private const STANDS_PART = 0.1;
@@ -65,7 +68,8 @@ final class SummedQueries
     }
 
     /**
-     * Of each query and market the best placed page (of those seen ten times or more the one with the best position), and how many pages stand for it: pages of
+     * Of each query and market the best placed page (of those seen ten times or more the one with the best position),
+     * and how many pages stand for it: pages of
      * another market are found by other people.
      *
      * @param  array<int, array{int, ?string}>  $known  class and difficulty of queries that have either

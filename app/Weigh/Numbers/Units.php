@@ -9,7 +9,9 @@ use App\Stores\Markets;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 
-/** In what each market's sums are told: its currency, or clicks where no sales are known. Unlike units are never added. */
+/**
+ * In what each market's sums are told: its currency, or clicks where no sales are known. Unlike units are never added.
+ */
 final readonly class Units
 {
     public const CLICKS = 'clicks';

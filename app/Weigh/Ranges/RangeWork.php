@@ -11,7 +11,10 @@ use App\Platform\Work\SliceEnd;
 use App\Platform\Work\WorkRun;
 use Illuminate\Support\Facades\DB;
 
-/** Sums the rows of some dates by page, a portion of pages at a time; of each page and day the coarsest grain that names it, as everywhere. */
+/**
+ * Sums the rows of some dates by page, a portion of pages at a time; of each page and day the coarsest grain that
+ * names it, as everywhere.
+ */
 final class RangeWork implements LongWork
 {
     private const PAGES = 5000;
@@ -41,7 +44,8 @@ final class RangeWork implements LongWork
         while (! $run->stopAsked()) {
             $after = is_int($run->progress()['after'] ?? null) ? $run->progress()['after'] : 0;
             $last = DB::selectOne(
-                'SELECT MAX(page_id) AS id, COUNT(*) AS n FROM (SELECT page_id FROM page_index WHERE store_id = ? AND page_id > ? ORDER BY page_id LIMIT '.
+                'SELECT MAX(page_id) AS id, COUNT(*) AS n FROM (SELECT page_id FROM page_index WHERE store_id = ?
+                    AND page_id > ? ORDER BY page_id LIMIT '.
                     self::PAGES.
                     ') part',
                 [$run->storeId, $after],
@@ -89,8 +93,14 @@ final class RangeWork implements LongWork
         ) {
             foreach (GrainDays::of($store, $facts, (string) $range->first_day, (string) $range->last_day) as $part) {
                 DB::insert(
-                    "INSERT INTO weigh_range_rows (range_id, page_id, clicks, impressions, position_sum, orders, revenue) SELECT ?, r.page_id, $sums FROM {$facts->rows()} r WHERE r.page_id > ? AND r.page_id <= ? AND {$part->condition()} GROUP BY r.page_id
-                    ON DUPLICATE KEY UPDATE clicks = weigh_range_rows.clicks + VALUES(clicks), impressions = weigh_range_rows.impressions + VALUES(impressions), position_sum = weigh_range_rows.position_sum + VALUES(position_sum), orders = weigh_range_rows.orders + VALUES(orders), revenue = weigh_range_rows.revenue + VALUES(revenue)",
+                    "INSERT INTO weigh_range_rows (range_id, page_id, clicks, impressions, position_sum, orders,
+                        revenue) SELECT ?, r.page_id, $sums FROM {$facts->rows()} r WHERE r.page_id > ?
+                            AND r.page_id <= ? AND {$part->condition()} GROUP BY r.page_id
+                    ON DUPLICATE KEY UPDATE clicks = weigh_range_rows.clicks + VALUES(clicks),
+                    impressions = weigh_range_rows.impressions + VALUES(impressions),
+                    position_sum = weigh_range_rows.position_sum + VALUES(position_sum),
+                    orders = weigh_range_rows.orders + VALUES(orders), revenue = weigh_range_rows.revenue +
+                    VALUES(revenue)",
                     [$range->id, $after, $last],
                 );
             }

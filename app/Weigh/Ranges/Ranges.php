@@ -15,7 +15,10 @@ use Generator;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 
-/** Sums over other dates than the windows that are always kept: made by a job, and kept by their dates until the rows of those days change. */
+/**
+ * Sums over other dates than the windows that are always kept: made by a job, and kept by their dates until the rows
+ * of those days change.
+ */
 final readonly class Ranges
 {
     public const PAGE = 50;
@@ -140,7 +143,9 @@ final readonly class Ranges
     public static function total(object $range): object
     {
         return DB::selectOne(
-            'SELECT COUNT(*) AS pages, COALESCE(SUM(clicks), 0) AS clicks, COALESCE(SUM(impressions), 0) AS impressions, COALESCE(SUM(position_sum), 0) AS position_sum, COALESCE(SUM(orders), 0) AS orders, COALESCE(SUM(revenue), 0) AS revenue FROM weigh_range_rows WHERE range_id = ?',
+            'SELECT COUNT(*) AS pages, COALESCE(SUM(clicks), 0) AS clicks, COALESCE(SUM(impressions),
+                0) AS impressions, COALESCE(SUM(position_sum), 0) AS position_sum, COALESCE(SUM(orders),
+                0) AS orders, COALESCE(SUM(revenue), 0) AS revenue FROM weigh_range_rows WHERE range_id = ?',
             [$range->id],
         );
     }
@@ -151,7 +156,8 @@ final readonly class Ranges
         $sums = [];
         foreach (
             DB::select(
-                'SELECT p.market_id, SUM(r.revenue) AS revenue FROM weigh_range_rows r JOIN pages p ON p.id = r.page_id WHERE r.range_id = ? GROUP BY p.market_id',
+                'SELECT p.market_id, SUM(r.revenue) AS revenue FROM weigh_range_rows r JOIN pages p ON p.id = r.page_id
+                    WHERE r.range_id = ? GROUP BY p.market_id',
                 [$range->id],
             ) as $row
         ) {

@@ -20,7 +20,8 @@ use Orchard\Core\Demand\ChangeParts;
 use Orchard\Core\Demand\ClickCurve;
 
 /**
- * Pages that lost clicks, with the loss taken apart; and one page's change query by query. The parts are told of weeks that rows by query tell on
+ * Pages that lost clicks, with the loss taken apart; and one page's change query by query. The parts are told of weeks
+ * that rows by query tell on
  * both sides; where these are less than half of what rows by page tell, the loss is told by page totals alone.
  */
 final class Losses
@@ -194,7 +195,8 @@ final class Losses
 
         return array_values(
             DB::select(
-                "SELECT l.*, p.url, f.title FROM weigh_losses l JOIN pages p ON p.id = l.page_id LEFT JOIN page_facts f ON f.page_id = l.page_id AND f.to_crawl = 0 WHERE l.store_id = ? AND l.weeks = ? AND l.against = ?$where ORDER BY l.lost DESC, l.page_id LIMIT 200",
+                "SELECT l.*, p.url, f.title FROM weigh_losses l JOIN pages p ON p.id = l.page_id LEFT JOIN page_facts f
+                    ON f.page_id = l.page_id AND f.to_crawl = 0 WHERE l.store_id = ? AND l.weeks = ? AND l.against = ?$where ORDER BY l.lost DESC, l.page_id LIMIT 200",
                 [$store->id, in_array($lens->weeks, self::WEEKS, true) ? $lens->weeks : 13, $lens->against, ...$values],
             ),
         );
@@ -251,7 +253,8 @@ final class Losses
     }
 
     /**
-     * One page's change, query by query, the greatest first; the rest of it is withheld. Nothing where rows by query do not tell both sides.
+     * One page's change, query by query, the greatest first; the rest of it is withheld. Nothing where rows by query
+     * do not tell both sides.
      *
      * @return list<array{query: int, before: ?array{clicks: float, impressions: float, position: float}, now: ?array{clicks: float, impressions: float, position: float}, parts: ChangeParts}>
      */

@@ -19,7 +19,13 @@ final readonly class PageEvidence
 {
     private const PAGES = 1000;
 
-    private const COLUMNS = 'i.page_id, i.address, i.kind, i.life, i.indexable, i.why_not, i.marks, i.clicks, i.impressions, i.position_milli, i.orders, i.revenue, e.clicks AS told_clicks, e.impressions AS told_impressions, e.position_sum AS told_positions, e.sold_clicks, e.orders AS sold_orders, e.revenue AS sold_revenue, e.returned AS sold_returned, e.margin AS sold_margin, e.squares, e.order_weeks, s.group_id, s.base, s.ahead_4, s.ahead_13, s.ahead_26 FROM page_index i LEFT JOIN weigh_seasons s ON s.store_id = i.store_id AND s.page_id = i.page_id LEFT JOIN weigh_evidence e ON e.store_id = i.store_id AND e.page_id = i.page_id';
+    private const COLUMNS = 'i.page_id, i.address, i.kind, i.life, i.indexable, i.why_not, i.marks, i.clicks,
+        i.impressions, i.position_milli, i.orders, i.revenue, e.clicks AS told_clicks,
+        e.impressions AS told_impressions, e.position_sum AS told_positions, e.sold_clicks, e.orders AS sold_orders,
+        e.revenue AS sold_revenue, e.returned AS sold_returned, e.margin AS sold_margin, e.squares, e.order_weeks,
+        s.group_id, s.base, s.ahead_4, s.ahead_13, s.ahead_26 FROM page_index i LEFT JOIN weigh_seasons s
+        ON s.store_id = i.store_id AND s.page_id = i.page_id LEFT JOIN weigh_evidence e ON e.store_id = i.store_id
+        AND e.page_id = i.page_id';
 
     private int $store;
 
@@ -38,7 +44,8 @@ final readonly class PageEvidence
             $rows = DB::select(
                 'SELECT '.
                     self::COLUMNS.
-                    ' WHERE i.store_id = ? AND i.market_id = ? AND i.page_id > ? AND (i.impressions > 0 OR i.orders > 0) ORDER BY i.page_id LIMIT '.
+                    ' WHERE i.store_id = ? AND i.market_id = ? AND i.page_id > ? AND (i.impressions > 0
+                        OR i.orders > 0) ORDER BY i.page_id LIMIT '.
                     self::PAGES,
                 [$this->store, $this->market, $after],
             )
@@ -117,7 +124,8 @@ final readonly class PageEvidence
     }
 
     /**
-     * What a page's address tells of what it sells: its words, and its first folder; an import without a crawl tells nothing else.
+     * What a page's address tells of what it sells: its words, and its first folder; an import without a crawl tells
+     * nothing else.
      *
      * @return list<int> a number below 0 for each
      */
@@ -138,7 +146,8 @@ final readonly class PageEvidence
     }
 
     /**
-     * Whether rows by query tell more than the page's own figures, which cannot be: files of two sources, or of unlike settings.
+     * Whether rows by query tell more than the page's own figures, which cannot be: files of two sources, or of unlike
+     * settings.
      *
      * @param  list<Pair>  $pairs
      */
@@ -160,11 +169,14 @@ final readonly class PageEvidence
         $pairs = [];
         foreach (
             DB::select(
-                'SELECT p.*, q.best_page, q.class, q.difficulty FROM (SELECT page_id, query_id, device, SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) AS position_sum FROM weigh_pairs WHERE store_id = ? AND page_id IN ('.
+                'SELECT p.*, q.best_page, q.class, q.difficulty FROM (SELECT page_id, query_id, device,
+                    SUM(clicks) AS clicks, SUM(impressions) AS impressions, SUM(position_sum) AS position_sum
+                    FROM weigh_pairs WHERE store_id = ? AND page_id IN ('.
                     Bulk::list($pages).
                     ') AND span < '.
                     ToldWeeks::WINDOW.
-                    ' GROUP BY page_id, query_id, device) p JOIN weigh_query_markets q ON q.store_id = ? AND q.query_id = p.query_id AND q.market_id = ?',
+                    ' GROUP BY page_id, query_id,
+                        device) p JOIN weigh_query_markets q ON q.store_id = ? AND q.query_id = p.query_id AND q.market_id = ?',
                 [$this->store, $this->store, $this->market],
             ) as $row
         ) {

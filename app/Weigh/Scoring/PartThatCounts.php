@@ -9,7 +9,10 @@ use App\Stores\Kinds\PageKind;
 use Orchard\Core\Demand\Assumptions;
 use Orchard\Core\StructuredData\LifeState;
 
-/** How much of a page's upside counts: nothing where it is kept out of search, folded into another, or has nothing to sell. */
+/**
+ * How much of a page's upside counts: nothing where it is kept out of search, folded into another, or has nothing to
+ * sell.
+ */
 final class PartThatCounts
 {
     private const NOTHING_TO_SELL = [

@@ -45,11 +45,17 @@ final readonly class Scores
         });
     }
 
-    /** Begins the weighing of stores whose sums do not hold, since an upgrade made them otherwise or a weighing failed; of each once an hour at most. */
+    /**
+     * Begins the weighing of stores whose sums do not hold, since an upgrade made them otherwise or a weighing failed;
+     * of each once an hour at most.
+     */
     public function beginMissing(): void
     {
         $stores = DB::select(
-            "SELECT w.store_id FROM number_windows w LEFT JOIN weigh_states s ON s.store_id = w.store_id WHERE s.store_id IS NULL AND NOT EXISTS (SELECT 1 FROM work k WHERE k.store_id = w.store_id AND k.sort = ? AND (k.state IN ('waiting', 'running') OR k.created_at > UTC_TIMESTAMP() - INTERVAL 1 HOUR))",
+            "SELECT w.store_id FROM number_windows w LEFT JOIN weigh_states s ON s.store_id = w.store_id
+                WHERE s.store_id IS NULL AND NOT EXISTS (SELECT 1 FROM work k WHERE k.store_id = w.store_id
+                AND k.sort = ? AND (k.state IN ('waiting', 'running')
+                OR k.created_at > UTC_TIMESTAMP() - INTERVAL 1 HOUR))",
             [ScoreWork::sort()],
         );
         foreach (Bulk::ids($stores, 'store_id') as $store) {

@@ -13,7 +13,8 @@ final class CalendarFile
     /** @param  list<object>  $pages  as Worklists::pages() gives them */
     public static function of(Store $store, object $list, array $pages): string
     {
-        // Two installations count their lists from one, too: the instance makes an id unique in the world (section 3.8.4.7).
+        // Two installations count their lists from one, too: the instance makes an id unique in the world (section
+        // 3.8.4.7).
         $world = 'orchard-'.substr(hash('sha256', 'calendar '.config('app.instance').config('app.key')), 0, 16);
         $stamp = gmdate('Ymd\THis\Z');
         $day = static fn (string $day, string $change = '+0 days'): string => (new DateTimeImmutable($day))

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace App\Weigh\Worklists;
 
-/** How far a page of a worklist is. All but "left out" come by themselves, from what happens to the page's texts and addresses. */
+/**
+ * How far a page of a worklist is. All but "left out" come by themselves, from what happens to the page's texts and
+ * addresses.
+ */
 enum PageState: string
 {
     case Planned = 'planned';

@@ -11,8 +11,10 @@ use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 
 /**
- * How far the pages of open worklists are, learned from the history of texts and addresses: written, ready, released and seen live come by themselves.
- * What lies further back than the page's coming into the list does not count; a release that was taken back counts no longer. Only "left out" is said by
+ * How far the pages of open worklists are, learned from the history of texts and addresses: written, ready, released
+ * and seen live come by themselves.
+ * What lies further back than the page's coming into the list does not count; a release that was taken back counts no
+ * longer. Only "left out" is said by
  * hand, and stays.
  */
 final class Progress
@@ -25,7 +27,9 @@ final class Progress
     {
         self::learn($store);
         $row = DB::selectOne(
-            "SELECT COUNT(*) AS lists, COALESCE(SUM(w.state = 'open'), 0) AS open, (SELECT CONCAT(COUNT(*), ' ', COALESCE(SUM(CRC32(CONCAT(p.page_id, p.state))), 0)) FROM weigh_worklist_pages p WHERE p.store_id = ?) AS pages FROM weigh_worklists w WHERE w.store_id = ?",
+            "SELECT COUNT(*) AS lists, COALESCE(SUM(w.state = 'open'), 0) AS open, (SELECT CONCAT(COUNT(*), ' ',
+                COALESCE(SUM(CRC32(CONCAT(p.page_id, p.state))),
+                0)) FROM weigh_worklist_pages p WHERE p.store_id = ?) AS pages FROM weigh_worklists w WHERE w.store_id = ?",
             [$store->id, $store->id],
         );
 
@@ -64,7 +68,8 @@ final class Progress
         $states = DB::select(
             "SELECT w.worklist_id, w.page_id, w.state, $byText AS text, $byAddress AS address,
                 (SELECT MAX(IF(d.state = '$ready', 2, 1)) FROM drafts d WHERE d.resource_id = p.resource_id) AS draft, (SELECT MAX(IF(c.state = '$ready', 2, 1)) FROM address_changes c WHERE c.page_id = p.id) AS `change`
-            FROM weigh_worklist_pages w JOIN weigh_worklists l ON l.id = w.worklist_id AND l.state = 'open' JOIN pages p ON p.id = w.page_id
+            FROM weigh_worklist_pages w JOIN weigh_worklists l ON l.id = w.worklist_id AND l.state = 'open'
+            JOIN pages p ON p.id = w.page_id
             WHERE w.store_id = ? AND w.state NOT IN ('left', 'done')$only",
             [$store->id],
         );
@@ -83,7 +88,8 @@ final class Progress
             foreach ($by as $state => $pages) {
                 foreach (array_chunk($pages, 1000) as $chunk) {
                     DB::update(
-                        "UPDATE weigh_worklist_pages SET state = ? WHERE state <> 'left' AND (worklist_id, page_id) IN (".
+                        "UPDATE weigh_worklist_pages SET state = ? WHERE state <> 'left' AND (worklist_id,
+                            page_id) IN (".
                             implode(',', $chunk).
                             ')',
                         [$state],

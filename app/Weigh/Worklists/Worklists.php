@@ -13,7 +13,10 @@ use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 use Orchard\Core\Demand\WorkloadFill;
 
-/** Named batches of pages for a period: filled by what they are worth for the effort, changed by hand, carried over when they are closed. */
+/**
+ * Named batches of pages for a period: filled by what they are worth for the effort, changed by hand, carried over
+ * when they are closed.
+ */
 final class Worklists
 {
     /** Pages of one list. */
@@ -69,7 +72,8 @@ final class Worklists
         $sums = [];
         foreach (
             DB::select(
-                "SELECT w.worklist_id, p.market_id, SUM(IF(w.state <> 'left', w.upside, 0)) AS upside, SUM(IF(w.state IN ($done), w.upside, 0)) AS done FROM weigh_worklist_pages w JOIN pages p ON p.id = w.page_id WHERE w.store_id = ? GROUP BY w.worklist_id, p.market_id",
+                "SELECT w.worklist_id, p.market_id, SUM(IF(w.state <> 'left', w.upside, 0)) AS upside,
+                    SUM(IF(w.state IN ($done), w.upside, 0)) AS done FROM weigh_worklist_pages w JOIN pages p ON p.id = w.page_id WHERE w.store_id = ? GROUP BY w.worklist_id, p.market_id",
                 [$store->id],
             ) as $row
         ) {
@@ -78,7 +82,9 @@ final class Worklists
         }
         $lists = array_values(
             DB::select(
-                "SELECT w.*, u.name AS owner, COALESCE(p.pages, 0) AS pages, COALESCE(p.done, 0) AS done, COALESCE(p.upside, 0) AS upside, COALESCE(p.upside_done, 0) AS upside_done, COALESCE(p.planned, 0) AS planned
+                "SELECT w.*, u.name AS owner, COALESCE(p.pages, 0) AS pages, COALESCE(p.done, 0) AS done,
+                    COALESCE(p.upside, 0) AS upside, COALESCE(p.upside_done, 0) AS upside_done, COALESCE(p.planned,
+                    0) AS planned
             FROM weigh_worklists w LEFT JOIN users u ON u.id = w.owner_id LEFT JOIN (
                 SELECT worklist_id, SUM(state <> 'left') AS pages, SUM(state IN ($done)) AS done, SUM(IF(state <> 'left', upside, 0)) AS upside, SUM(IF(state IN ($done), upside, 0)) AS upside_done, SUM(IF(state <> 'left', minutes, 0)) AS planned FROM weigh_worklist_pages WHERE store_id = ? GROUP BY worklist_id) p ON p.worklist_id = w.id
             WHERE w.store_id = ? ORDER BY w.state = 'closed', IF(w.state = 'open', w.due_day, NULL), w.id DESC LIMIT 200",
@@ -115,14 +121,19 @@ final class Worklists
 
         return array_values(
             DB::select(
-                'SELECT w.*, p.url, f.title, s.upside AS upside_now, s.low, s.high, s.reason, s.clicks, s.impressions, i.kind, i.life, i.resource_id, p.market_id FROM weigh_worklist_pages w JOIN pages p ON p.id = w.page_id LEFT JOIN page_facts f ON f.page_id = w.page_id AND f.to_crawl = 0 LEFT JOIN weigh_scores s ON s.page_id = w.page_id LEFT JOIN page_index i ON i.page_id = w.page_id WHERE w.worklist_id = ? ORDER BY w.place, w.page_id',
+                'SELECT w.*, p.url, f.title, s.upside AS upside_now, s.low, s.high, s.reason, s.clicks, s.impressions,
+                    i.kind, i.life, i.resource_id, p.market_id FROM weigh_worklist_pages w JOIN pages p
+                    ON p.id = w.page_id LEFT JOIN page_facts f ON f.page_id = w.page_id AND f.to_crawl = 0 LEFT
+                    JOIN weigh_scores s ON s.page_id = w.page_id LEFT JOIN page_index i ON i.page_id = w.page_id
+                    WHERE w.worklist_id = ? ORDER BY w.place, w.page_id',
                 [$list->id],
             ),
         );
     }
 
     /**
-     * Puts pages at the end of a list; those that are in it already stay where they are, and those of other open lists are left to these.
+     * Puts pages at the end of a list; those that are in it already stay where they are, and those of other open lists
+     * are left to these.
      *
      * @param  list<int>  $pages
      * @param  bool  $evenElsewhere  whether pages of other open lists are put in as well
@@ -144,7 +155,9 @@ final class Worklists
             if (! $evenElsewhere && $pages !== []) {
                 $elsewhere = Bulk::ids(
                     DB::select(
-                        "SELECT DISTINCT p.page_id FROM weigh_worklist_pages p JOIN weigh_worklists w ON w.id = p.worklist_id AND w.state = 'open' WHERE p.store_id = ? AND p.worklist_id <> ? AND p.page_id IN (".
+                        "SELECT DISTINCT p.page_id FROM weigh_worklist_pages p JOIN weigh_worklists w
+                            ON w.id = p.worklist_id AND w.state = 'open' WHERE p.store_id = ? AND p.worklist_id <> ?
+                            AND p.page_id IN (".
                             Bulk::list($pages).
                             ')',
                         [$store->id, $list->id],
@@ -159,7 +172,10 @@ final class Worklists
                 $pages === []
                     ? []
                     : DB::select(
-                        'SELECT i.page_id, i.kind, COALESCE(s.upside, 0) AS upside FROM page_index i LEFT JOIN weigh_scores s ON s.page_id = i.page_id LEFT JOIN weigh_worklist_pages w ON w.worklist_id = ? AND w.page_id = i.page_id WHERE i.store_id = ? AND w.page_id IS NULL AND i.page_id IN ('.
+                        'SELECT i.page_id, i.kind, COALESCE(s.upside, 0) AS upside FROM page_index i LEFT
+                            JOIN weigh_scores s ON s.page_id = i.page_id LEFT JOIN weigh_worklist_pages w
+                            ON w.worklist_id = ? AND w.page_id = i.page_id WHERE i.store_id = ? AND w.page_id IS NULL
+                            AND i.page_id IN ('.
                             Bulk::list($pages).
                             ')',
                         [$list->id, $store->id],
@@ -206,7 +222,8 @@ final class Worklists
     }
 
     /**
-     * Fills what is left of a list's capacity with the pages that are worth most for their effort, the exact best of up to 200 candidates. Pages of open lists and
+     * Fills what is left of a list's capacity with the pages that are worth most for their effort, the exact best of
+     * up to 200 candidates. Pages of open lists and
      * pages whose text was changed less than six weeks ago are passed over.
      *
      * @return array{added: int, settling: int} pages put in, and passed over because they settle
@@ -214,7 +231,8 @@ final class Worklists
     public static function fill(Store $store, object $list, Lens $lens): array
     {
         $used = DB::selectOne(
-            "SELECT COUNT(*) AS pages, COALESCE(SUM(minutes), 0) AS minutes FROM weigh_worklist_pages WHERE worklist_id = ? AND state <> 'left'",
+            "SELECT COUNT(*) AS pages, COALESCE(SUM(minutes), 0) AS minutes FROM weigh_worklist_pages
+                WHERE worklist_id = ? AND state <> 'left'",
             [$list->id],
         );
         $byPages = $list->most_pages !== null;
@@ -342,7 +360,9 @@ final class Worklists
             $n = self::add($store, $into, $open)['added'];
             // Its planned effort and note go with it.
             DB::update(
-                'UPDATE weigh_worklist_pages n JOIN weigh_worklist_pages o ON o.worklist_id = ? AND o.page_id = n.page_id SET n.minutes = o.minutes, n.note = o.note, n.added_at = o.added_at WHERE n.worklist_id = ? AND n.page_id IN ('.
+                'UPDATE weigh_worklist_pages n JOIN weigh_worklist_pages o ON o.worklist_id = ?
+                    AND o.page_id = n.page_id SET n.minutes = o.minutes, n.note = o.note, n.added_at = o.added_at
+                    WHERE n.worklist_id = ? AND n.page_id IN ('.
                     Bulk::list($open).
                     ')',
                 [$list->id, $into->id],

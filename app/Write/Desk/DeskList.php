@@ -96,7 +96,9 @@ final class DeskList
         $texts = [];
         foreach (
             DB::select(
-                "SELECT t.*, d.id AS draft_id, d.value AS draft, d.revision, d.state, d.note, d.origin AS draft_origin FROM resource_texts t LEFT JOIN drafts d ON d.resource_id = t.resource_id AND d.field = t.field WHERE t.resource_id IN ($list)",
+                "SELECT t.*, d.id AS draft_id, d.value AS draft, d.revision, d.state, d.note, d.origin AS draft_origin
+                    FROM resource_texts t LEFT JOIN drafts d ON d.resource_id = t.resource_id AND d.field = t.field
+                    WHERE t.resource_id IN ($list)",
             ) as $text
         ) {
             $texts[(int) $text->resource_id][(int) $text->field] = $text;
@@ -104,7 +106,9 @@ final class DeskList
         $byId = [];
         foreach (
             DB::select(
-                "SELECT r.id, r.name, r.url, r.page_id, r.market_id, r.kind, w.title_checks, w.description_checks, w.clicks, w.impressions FROM resources r JOIN write_rows w ON w.resource_id = r.id WHERE r.store_id = ? AND r.id IN ($list)",
+                "SELECT r.id, r.name, r.url, r.page_id, r.market_id, r.kind, w.title_checks, w.description_checks,
+                    w.clicks, w.impressions FROM resources r JOIN write_rows w ON w.resource_id = r.id
+                    WHERE r.store_id = ? AND r.id IN ($list)",
                 [$store->id],
             ) as $row
         ) {
@@ -153,7 +157,8 @@ final class DeskList
             array_map(static fn (DraftState $state): string => $state->value, DraftState::cases()),
             0,
         );
-        // Rows of the same checks and state come as one, straight from the index in its order; there are few sorts of rows.
+        // Rows of the same checks and state come as one, straight from the index in its order; there are few sorts of
+        // rows.
         foreach (
             DB::select(
                 "SELECT title_checks, description_checks, drafted, state, COUNT(*) AS n FROM write_rows WHERE $where GROUP BY kind, title_checks, description_checks, drafted, state",
@@ -231,7 +236,9 @@ final class DeskList
         if ($filter->selection !== null) {
             // The texts of whatever shows under the pages that were picked, be it their main address or another.
             $where .=
-                ' AND resource_id IN (SELECT p.resource_id FROM selected_pages s JOIN page_selections n ON n.id = s.selection_id AND n.store_id = ? JOIN pages p ON p.id = s.page_id WHERE s.selection_id = ? AND p.resource_id IS NOT NULL)';
+                ' AND resource_id IN (SELECT p.resource_id FROM selected_pages s JOIN page_selections n
+                    ON n.id = s.selection_id AND n.store_id = ? JOIN pages p ON p.id = s.page_id
+                    WHERE s.selection_id = ? AND p.resource_id IS NOT NULL)';
             array_push($values, $store->id, $filter->selection);
         }
 

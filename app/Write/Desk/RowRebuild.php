@@ -73,7 +73,8 @@ final class RowRebuild
     public function all(Store $store, Closure $stillAlive): void
     {
         DB::delete(
-            'DELETE w FROM write_rows w LEFT JOIN resources r ON r.id = w.resource_id AND r.gone = 0 WHERE w.store_id = ? AND r.id IS NULL',
+            'DELETE w FROM write_rows w LEFT JOIN resources r ON r.id = w.resource_id AND r.gone = 0
+                WHERE w.store_id = ? AND r.id IS NULL',
             [$store->id],
         );
         $repeated = self::repeatedIn($store);
@@ -100,12 +101,14 @@ final class RowRebuild
     {
         $markets = Markets::of($store);
         $rows = DB::select(
-            'SELECT r.id, r.market_id, r.kind, r.name, t.shown AS title, t.draft_shown AS title_draft, d.shown AS description, d.draft_shown AS description_draft, '.
+            'SELECT r.id, r.market_id, r.kind, r.name, t.shown AS title, t.draft_shown AS title_draft,
+                d.shown AS description, d.draft_shown AS description_draft, '.
                 self::digest('t').
                 ' AS title_digest, '.
                 self::digest('d').
                 ' AS description_digest
-            FROM resources r JOIN resource_texts t ON t.resource_id = r.id AND t.field = 1 JOIN resource_texts d ON d.resource_id = r.id AND d.field = 2
+            FROM resources r JOIN resource_texts t ON t.resource_id = r.id AND t.field = 1 JOIN resource_texts d
+            ON d.resource_id = r.id AND d.field = 2
             WHERE r.store_id = ? AND r.gone = 0 AND '.
                 $which,
             [$store->id],
@@ -131,7 +134,8 @@ final class RowRebuild
         $seen = [];
         foreach (
             DB::select(
-                'SELECT p.resource_id, SUM(i.clicks) AS clicks, SUM(i.impressions) AS impressions FROM pages p JOIN page_index i ON i.page_id = p.id WHERE p.resource_id IN ('.
+                'SELECT p.resource_id, SUM(i.clicks) AS clicks, SUM(i.impressions) AS impressions FROM pages p
+                    JOIN page_index i ON i.page_id = p.id WHERE p.resource_id IN ('.
                     Bulk::list(Bulk::ids($rows, 'id')).
                     ') GROUP BY p.resource_id',
             ) as $page
@@ -199,7 +203,8 @@ final class RowRebuild
     }
 
     /**
-     * All of a store's texts that more than one resource of their market shows, or is to show. Asked portion by portion, a text that
+     * All of a store's texts that more than one resource of their market shows, or is to show. Asked portion by
+     * portion, a text that
      * thousands share would be counted anew for each (20,000 resources: 50 seconds).
      *
      * @return array<string, true> by market, field and digest
@@ -211,7 +216,9 @@ final class RowRebuild
             DB::select(
                 'SELECT t.market_id, t.field, '.
                     self::digest('t').
-                    ' AS digest FROM resources r JOIN resource_texts t ON t.resource_id = r.id AND t.field IN (1, 2) WHERE r.store_id = ? AND r.gone = 0 GROUP BY t.market_id, t.field, digest HAVING COUNT(*) > 1 AND digest IS NOT NULL',
+                    ' AS digest FROM resources r JOIN resource_texts t ON t.resource_id = r.id AND t.field IN (1, 2)
+                        WHERE r.store_id = ? AND r.gone = 0 GROUP BY t.market_id, t.field, digest HAVING COUNT(*) > 1
+                        AND digest IS NOT NULL',
                 [$store->id],
             ) as $row
         ) {
@@ -222,7 +229,8 @@ final class RowRebuild
     }
 
     /**
-     * The texts of these rows that more than one resource of their market shows, or is to show. Asked by digest, all at once: asked row by row, the
+     * The texts of these rows that more than one resource of their market shows, or is to show. Asked by digest, all
+     * at once: asked row by row, the
      * database walked through all texts of the market for each (20,000 resources: more than ten minutes).
      *
      * @param  array<object>  $rows

@@ -108,7 +108,10 @@ final class RecipeController
         return $this->try($request, $store, $book, app(DeskList::class), (int) $row->id);
     }
 
-    /** What a recipe would make: of all pages of its kind, of those that lack the text, of a list, of what the desk shows, or of ticked rows. */
+    /**
+     * What a recipe would make: of all pages of its kind, of those that lack the text, of a list, of what the desk
+     * shows, or of ticked rows.
+     */
     public function try(
         Request $request,
         Store $store,

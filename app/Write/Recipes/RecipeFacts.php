@@ -71,7 +71,8 @@ final class RecipeFacts
         $samples = [];
         foreach (
             DB::select(
-                'SELECT r.name, r.attributes, r.market_id FROM write_rows w JOIN resources r ON r.id = w.resource_id WHERE w.store_id = ? AND w.kind = ? ORDER BY w.impressions DESC, w.resource_id LIMIT 6',
+                'SELECT r.name, r.attributes, r.market_id FROM write_rows w JOIN resources r ON r.id = w.resource_id
+                    WHERE w.store_id = ? AND w.kind = ? ORDER BY w.impressions DESC, w.resource_id LIMIT 6',
                 [$store->id, $kind->value],
             ) as $page
         ) {

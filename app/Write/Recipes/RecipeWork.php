@@ -89,7 +89,10 @@ final class RecipeWork implements LongWork
                 $some === []
                     ? []
                     : DB::select(
-                        'SELECT r.id, r.name, r.attributes, r.market_id, r.kind, t.stored, t.origin, d.value AS draft, d.origin AS draft_origin, d.state FROM resources r JOIN resource_texts t ON t.resource_id = r.id AND t.field = ? LEFT JOIN drafts d ON d.resource_id = r.id AND d.field = ?
+                        'SELECT r.id, r.name, r.attributes, r.market_id, r.kind, t.stored, t.origin, d.value AS draft,
+                            d.origin AS draft_origin, d.state FROM resources r JOIN resource_texts t
+                            ON t.resource_id = r.id AND t.field = ? LEFT JOIN drafts d ON d.resource_id = r.id
+                            AND d.field = ?
                 WHERE r.store_id = ? AND r.kind = ? AND r.gone = 0 AND r.id > ?'.
                             ($some === null ? '' : ' AND r.id IN ('.Bulk::list($some).')').
                             ' ORDER BY r.id LIMIT '.
@@ -221,7 +224,8 @@ final class RecipeWork implements LongWork
         $back = is_int($run->progress()['back'] ?? null) ? $run->progress()['back'] : 0;
         while (true) {
             $rows = DB::select(
-                'SELECT resource_id, text, was FROM write_recipe_rows WHERE run_id = ? AND applied = 1 ORDER BY resource_id LIMIT 100',
+                'SELECT resource_id, text, was FROM write_recipe_rows WHERE run_id = ? AND applied = 1
+                    ORDER BY resource_id LIMIT 100',
                 [$row->id],
             );
             if ($rows === []) {

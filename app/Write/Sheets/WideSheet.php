@@ -16,7 +16,8 @@ use Orchard\Core\Text\Ruler;
 use Orchard\Core\Wording\TextField;
 
 /**
- * One row a page, to be edited in a spreadsheet: what it is, its numbers, and title and description side by side, each as it is live, to be edited, as it
+ * One row a page, to be edited in a spreadsheet: what it is, its numbers, and title and description side by side, each
+ * as it is live, to be edited, as it
  * will be shown, and how long that is. The last column tells, when the file comes back, which cells were touched.
  */
 final readonly class WideSheet
@@ -78,7 +79,10 @@ final readonly class WideSheet
         }
     }
 
-    /** Four times six digits of a digest: live and edited title, live and edited description, as they stood in the file. */
+    /**
+     * Four times six digits of a digest: live and edited title, live and edited description, as they stood in the
+     * file.
+     */
     public static function key(DeskRow $row): string
     {
         $parts = [];
@@ -102,7 +106,8 @@ final readonly class WideSheet
         $suffix = mb_strlen($cell->suffix);
 
         $shown = $cell->willShow() ?? '';
-        // What the page shows now may be more than the shop's text and what the theme usually adds; that stands as a text.
+        // What the page shows now may be more than the shop's text and what the theme usually adds; that stands as a
+        // text.
         $isUsual = $shown === $cell->typed().$cell->suffix && mb_strlen($cell->suffix) <= self::LONGEST_LITERAL;
         $reckoned = new Formula(
             "IF($column$line=\"\",\"\",$column$line&\"".str_replace('"', '""', $cell->suffix).'")',

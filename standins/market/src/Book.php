@@ -6,7 +6,9 @@ namespace Market;
 
 use PDO;
 
-/** The market's memory: its clock, its secret, the tokens it gave, and what titles the shop showed from which day on. */
+/**
+ * The market's memory: its clock, its secret, the tokens it gave, and what titles the shop showed from which day on.
+ */
 final class Book
 {
     public readonly PDO $db;
@@ -19,7 +21,8 @@ final class Book
         $this->db->exec('PRAGMA journal_mode = WAL');
         $this->db->exec('CREATE TABLE IF NOT EXISTS settings (name TEXT PRIMARY KEY, value TEXT NOT NULL)');
         $this->db->exec(
-            'CREATE TABLE IF NOT EXISTS shown (url TEXT NOT NULL, day TEXT NOT NULL, title TEXT NOT NULL, description TEXT NOT NULL, price REAL NOT NULL, PRIMARY KEY (url, day))',
+            'CREATE TABLE IF NOT EXISTS shown (url TEXT NOT NULL, day TEXT NOT NULL, title TEXT NOT NULL,
+                description TEXT NOT NULL, price REAL NOT NULL, PRIMARY KEY (url, day))',
         );
         $this->db->exec('CREATE TABLE IF NOT EXISTS uses (what TEXT PRIMARY KEY, n INTEGER NOT NULL)');
     }
@@ -67,7 +70,8 @@ final class Book
     {
         $known = $this->shownOn($day);
         $write = $this->db->prepare(
-            'INSERT INTO shown VALUES (?, ?, ?, ?, ?) ON CONFLICT (url, day) DO UPDATE SET title = excluded.title, description = excluded.description, price = excluded.price',
+            'INSERT INTO shown VALUES (?, ?, ?, ?, ?) ON CONFLICT (url, day) DO UPDATE SET title = excluded.title,
+                description = excluded.description, price = excluded.price',
         );
         $this->db->beginTransaction();
         foreach ($pages as $url => $page) {

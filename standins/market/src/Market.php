@@ -9,7 +9,8 @@ use DateTimeImmutable;
 /**
  * The market itself: who searches for what on which day, where the shop's pages stand, who clicks and who buys.
  *
- * Everything is drawn from the seed, the day and the names, so that a day once told is told the same again; only what the
+ * Everything is drawn from the seed, the day and the names, so that a day once told is told the same again; only what
+ * the
  * shop shows changes it. A page's terms come from its address, which does not change with its texts.
  */
 final class Market
@@ -164,7 +165,8 @@ final class Market
     }
 
     /**
-     * How much more than usual a title earns at its position: what it shares with the term, where, how long, and whether it is its own.
+     * How much more than usual a title earns at its position: what it shares with the term, where, how long, and
+     * whether it is its own.
      *
      * @param  array{title: string, description: string, price: float}  $page
      */

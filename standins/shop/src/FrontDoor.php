@@ -44,7 +44,8 @@ final class FrontDoor
     }
 
     /**
-     * The page as the theme makes it, with what was set for its address alone: a redirect, another canonical, other robots.
+     * The page as the theme makes it, with what was set for its address alone: a redirect, another canonical, other
+     * robots.
      *
      * @param  array<int|string, mixed>  $asked
      */

@@ -24,7 +24,9 @@ final class Shop
         );
         // A shop that was grown before addresses could be set has no table for them yet.
         $this->db->exec(
-            "CREATE TABLE IF NOT EXISTS addresses (target TEXT PRIMARY KEY, version INTEGER NOT NULL, canonical TEXT NOT NULL DEFAULT '', robots TEXT NOT NULL DEFAULT '', redirect TEXT NOT NULL DEFAULT '', hits INTEGER NOT NULL DEFAULT 0, last_hit TEXT)",
+            "CREATE TABLE IF NOT EXISTS addresses (target TEXT PRIMARY KEY, version INTEGER NOT NULL,
+                canonical TEXT NOT NULL DEFAULT '', robots TEXT NOT NULL DEFAULT '', redirect TEXT NOT NULL DEFAULT '',
+                hits INTEGER NOT NULL DEFAULT 0, last_hit TEXT)",
         );
     }
 
@@ -32,17 +34,22 @@ final class Shop
     {
         $this->db->exec('
             CREATE TABLE resources (
-                number INTEGER PRIMARY KEY, id TEXT UNIQUE NOT NULL, kind TEXT NOT NULL, slug TEXT NOT NULL, name TEXT NOT NULL,
+                number INTEGER PRIMARY KEY, id TEXT UNIQUE NOT NULL, kind TEXT NOT NULL, slug TEXT NOT NULL,
+                name TEXT NOT NULL,
                 version INTEGER NOT NULL DEFAULT 1, title TEXT NOT NULL, description TEXT NOT NULL, h1 TEXT NOT NULL,
                 social_title TEXT NOT NULL DEFAULT \'\', social_description TEXT NOT NULL DEFAULT \'\',
-                canonical TEXT NOT NULL DEFAULT \'\', robots TEXT NOT NULL DEFAULT \'\', images TEXT NOT NULL DEFAULT \'[]\',
+                canonical TEXT NOT NULL DEFAULT \'\', robots TEXT NOT NULL DEFAULT \'\',
+                images TEXT NOT NULL DEFAULT \'[]\',
                 facts TEXT NOT NULL, body TEXT NOT NULL, UNIQUE (kind, slug));
-            CREATE TABLE shelf (collection TEXT NOT NULL, product TEXT NOT NULL, place INTEGER NOT NULL, PRIMARY KEY (collection, place));
+            CREATE TABLE shelf (collection TEXT NOT NULL, product TEXT NOT NULL, place INTEGER NOT NULL,
+            PRIMARY KEY (collection, place));
             CREATE INDEX shelf_product ON shelf (product);
             CREATE TABLE redirects (path TEXT PRIMARY KEY, target TEXT NOT NULL, status INTEGER NOT NULL);
             CREATE TABLE switches (name TEXT PRIMARY KEY, value INTEGER NOT NULL);
-            CREATE TABLE changes (number INTEGER PRIMARY KEY, resource TEXT NOT NULL, version INTEGER NOT NULL, fields TEXT NOT NULL);
-            CREATE TABLE bucket (id INTEGER PRIMARY KEY, tokens REAL NOT NULL, at REAL NOT NULL, calls INTEGER NOT NULL, writes INTEGER NOT NULL);
+            CREATE TABLE changes (number INTEGER PRIMARY KEY, resource TEXT NOT NULL, version INTEGER NOT NULL,
+            fields TEXT NOT NULL);
+            CREATE TABLE bucket (id INTEGER PRIMARY KEY, tokens REAL NOT NULL, at REAL NOT NULL,
+            calls INTEGER NOT NULL, writes INTEGER NOT NULL);
             INSERT INTO bucket VALUES (1, 40, 0, 0, 0);
         ');
     }

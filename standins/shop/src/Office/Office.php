@@ -164,7 +164,9 @@ final class Office
             $new = $fields + $row;
             $this->shop->db
                 ->prepare(
-                    'INSERT INTO addresses (target, version, canonical, robots, redirect) VALUES (?, ?, ?, ?, ?) ON CONFLICT (target) DO UPDATE SET version = excluded.version, canonical = excluded.canonical, robots = excluded.robots, redirect = excluded.redirect',
+                    'INSERT INTO addresses (target, version, canonical, robots, redirect) VALUES (?, ?, ?, ?, ?)
+                        ON CONFLICT (target) DO UPDATE SET version = excluded.version, canonical = excluded.canonical,
+                        robots = excluded.robots, redirect = excluded.redirect',
                 )
                 ->execute([
                     $row['target'],
@@ -346,7 +348,8 @@ final class Office
                     'currency' => 'EUR',
                     'in_stock' => $facts['in_stock'],
                     'collection' => $this->shop->row(
-                        'SELECT c.name FROM shelf s JOIN resources c ON c.id = s.collection WHERE s.product = ? ORDER BY c.number LIMIT 1',
+                        'SELECT c.name FROM shelf s JOIN resources c ON c.id = s.collection WHERE s.product = ?
+                            ORDER BY c.number LIMIT 1',
                         [$row['id']],
                     )['name'] ?? null,
                 ]

@@ -71,7 +71,8 @@ final class Grower
         $this->shop->createTables();
         $this->shop->db->beginTransaction();
         $this->insert = $this->shop->db->prepare(
-            'INSERT INTO resources (number, id, kind, slug, name, title, description, h1, canonical, robots, images, facts, body) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)',
+            'INSERT INTO resources (number, id, kind, slug, name, title, description, h1, canonical, robots, images,
+                facts, body) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)',
         );
         $this->home($shape['almanac']);
         $collections = $this->collections($shape['collections']);

@@ -29,7 +29,8 @@ final class Pages
             return $this->missing();
         }
         $best = $this->shop->rows(
-            "SELECT p.* FROM resources p WHERE kind = 'product' AND EXISTS (SELECT 1 FROM shelf WHERE product = p.id) ORDER BY number LIMIT 12",
+            "SELECT p.* FROM resources p WHERE kind = 'product' AND EXISTS (SELECT 1 FROM shelf WHERE product = p.id)
+                ORDER BY number LIMIT 12",
         );
         $main =
             '<section class="hero">'.
@@ -67,7 +68,8 @@ final class Pages
                 : null;
         $crumbs = '<a href="/">Home</a> / ';
         $collection ??= ($row = $this->shop->row(
-            'SELECT c.* FROM shelf s JOIN resources c ON c.id = s.collection WHERE s.product = ? ORDER BY c.number LIMIT 1',
+            'SELECT c.* FROM shelf s JOIN resources c ON c.id = s.collection WHERE s.product = ? ORDER BY c.number
+                LIMIT 1',
             [$product['id']],
         ))
             ? Shop::unpack($row)
@@ -114,7 +116,8 @@ final class Pages
             $rows .= '<tr><th>'.$label.'</th><td>'.e($value).'</td></tr>';
         }
         $near = $this->shop->rows(
-            'SELECT p.* FROM shelf s JOIN resources p ON p.id = s.product WHERE s.collection = ? AND s.product <> ? ORDER BY (s.place + ?) % 17, s.place LIMIT 8',
+            'SELECT p.* FROM shelf s JOIN resources p ON p.id = s.product WHERE s.collection = ? AND s.product <> ?
+                ORDER BY (s.place + ?) % 17, s.place LIMIT 8',
             [$collection['id'] ?? '', $product['id'], $product['number']],
         );
         $main =
@@ -419,7 +422,8 @@ final class Pages
             $words === ''
                 ? []
                 : $this->shop->rows(
-                    "SELECT * FROM resources WHERE kind = 'product' AND name LIKE ? ESCAPE '\\' ORDER BY number LIMIT 24",
+                    "SELECT * FROM resources WHERE kind = 'product' AND name LIKE ? ESCAPE '\\' ORDER BY number
+                        LIMIT 24",
                     ['%'.addcslashes($words, '%_\\').'%'],
                 );
 
