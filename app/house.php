@@ -4,10 +4,9 @@ declare(strict_types=1);
 
 /**
  * The house plan: each room of the application, the tables that it alone writes, and the rooms that it may know.
- * Architecture tests hold it
- * against the sources, the table in docs/overview.md is made from it (`bin/orchard house`). A room that is not in it
- * is a step: it knows all
- * rooms below and no other step, and writes the tables whose names begin with its own.
+ * Architecture tests hold it against the sources, the table in docs/overview.md is made from it (`bin/orchard house`).
+ * A room that is not in it is a step: it knows all rooms below and no other step, and writes the tables whose names
+ * begin with its own.
  *
  * @return array<string, array{keeps: string, tables: list<string>, knows: list<string>}>
  */

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 /**
  * The inventory of a store of 100,000 pages and 10,000,000 search rows, made up once: thirty combinations of filters
- * and orders, counts, folders,
- * dossiers; each with the plan by which the database answers it. Server time beside an empty signed-in page.
+ * and orders, counts, folders, dossiers; each with the plan by which the database answers it. Server time beside an
+ * empty signed-in page.
  */
 
 use App\Gather\Pages\PageFilter;

@@ -4,9 +4,8 @@ declare(strict_types=1);
 
 /**
  * The order by upside on simulated markets with known truth: what the first 50 and the first 5% hold of the best
- * possible choice, beside four plain
- * orders; how often ranges that claim 80% hold the truth; the sum of the middles beside the true sum. Seeds 1 to 20
- * were there while the scorer was made, 21 to 40 were not.
+ * possible choice, beside four plain orders; how often ranges that claim 80% hold the truth; the sum of the middles
+ * beside the true sum. Seeds 1 to 20 were there while the scorer was made, 21 to 40 were not.
  */
 
 use Bench\FileMarket;

@@ -4,8 +4,7 @@ declare(strict_types=1);
 
 /**
  * Runs the benchmarks of this folder, one or all: `bin/orchard bench [NAME]`. Each prints one JSON object a line;
- * `limit` is
- * what the machine itself does on the same work in the same run, so only the ratio is worth comparing.
+ * `limit` is what the machine itself does on the same work in the same run, so only the ratio is worth comparing.
  */
 
 use Illuminate\Contracts\Console\Kernel;

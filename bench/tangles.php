@@ -4,9 +4,8 @@ declare(strict_types=1);
 
 /**
  * Tangles on forty shops with known truth (tests/Shops; twenty that the rules were written against, twenty kept back):
- * pairs, keepers,
- * verdicts. Then near twins among 10,000 to 100,000 texts, beside every pair of a sample compared in truth; time,
- * memory, candidates a page.
+ * pairs, keepers, verdicts. Then near twins among 10,000 to 100,000 texts, beside every pair of a sample compared in
+ * truth; time, memory, candidates a page.
  */
 
 use Orchard\Core\Duplicates\MinHash;

@@ -3,10 +3,9 @@
 declare(strict_types=1);
 
 /**
- * Untangling the large stand-in shop (about 100,000 addresses), crawled at the first use: all of it, beside reading
- * its rows alone; memory; every
- * screen, server time beside an empty signed-in page. Then 2,000 addresses of the demo shop folded, seen live and
- * taken back.
+ * Untangling the large stand-in shop (about 100,000 addresses), crawled at the first use: all of it, beside reading its
+ * rows alone; memory; every screen, server time beside an empty signed-in page. Then 2,000 addresses of the demo shop
+ * folded, seen live and taken back.
  */
 
 use App\Changes\AddressChanges;

@@ -4,9 +4,8 @@ declare(strict_types=1);
 
 /**
  * Weighing a store of 100,000 pages, 10,000,000 search rows and about 2,000,000 page-query pairs: all of it, and anew
- * where nothing but assumptions changed, beside
- * fetching the same pairs into PHP in page order; memory; then every screen of Weigh and thirty lenses, server time
- * beside an empty signed-in page.
+ * where nothing but assumptions changed, beside fetching the same pairs into PHP in page order; memory; then every
+ * screen of Weigh and thirty lenses, server time beside an empty signed-in page.
  */
 
 use App\Platform\Work\WorkDesk;

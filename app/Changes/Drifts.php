@@ -11,8 +11,7 @@ use Orchard\Core\Wording\TextField;
 
 /**
  * Texts that we released and that the shop has changed since without us. What counts as ours is what was released,
- * taken
- * back, or accepted last; a text with a draft is no drift: its release will tell of the disagreement.
+ * taken back, or accepted last; a text with a draft is no drift: its release will tell of the disagreement.
  */
 final readonly class Drifts
 {

@@ -11,10 +11,8 @@ use LogicException;
 
 /**
  * Takes rows into the facts, day by day: the newest import owns a day of its grain whole, within the part of the store
- * that it
- * speaks for (RowScope); the rows that it replaces rest, and come back when it is taken back. A row belongs to the
- * newest of the
- * day's owners whose scope holds it. Every method is called inside a transaction.
+ * that it speaks for (RowScope); the rows that it replaces rest, and come back when it is taken back. A row belongs to
+ * the newest of the day's owners whose scope holds it. Every method is called inside a transaction.
  */
 final readonly class FactBook
 {

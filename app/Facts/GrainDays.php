@@ -7,9 +7,9 @@ namespace App\Facts;
 use Illuminate\Support\Facades\DB;
 
 /**
- * Days on which rows of one grain count, and the coarser grains that count before it on the same days: of each page
- * and day the coarsest
- * grain that names it holds, so that a file which names some pages leaves all others what finer rows tell.
+ * Days on which rows of one grain count, and the coarser grains that count before it on the same days: of each page and
+ * day the coarsest grain that names it holds, so that a file which names some pages leaves all others what finer rows
+ * tell.
  *
  * A grain of which only the rows of some countries are in tells a part of each page; it counts where no other names
  * the page.

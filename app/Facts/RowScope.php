@@ -11,12 +11,9 @@ use InvalidArgumentException;
 
 /**
  * The part of a store that an import speaks for: all of it, a market, a host, a folder, the searches of a country, or
- * the pages that it names
- * and no others. An import
- * owns its days within its scope alone, so that files of several markets stand side by side. Written "market:7",
- * "host:shop.example",
- * "folder:/de/", "country:DE", "pages:12" for those that import 12 names ("pages" until it has a number); empty for
- * the whole store.
+ * the pages that it names and no others. An import owns its days within its scope alone, so that files of several
+ * markets stand side by side. Written "market:7", "host:shop.example", "folder:/de/", "country:DE", "pages:12" for
+ * those that import 12 names ("pages" until it has a number); empty for the whole store.
  */
 final readonly class RowScope
 {

@@ -15,9 +15,8 @@ use Orchard\Core\Demand\ToldDays;
 
 /**
  * Which days of the last 104 weeks are told in each market, by which rows; and so which weeks can be set beside each
- * other. Two weeks can
- * where the same of their days are told by rows that hold the same (with what is withheld, or without), and no break
- * in the data lies between.
+ * other. Two weeks can where the same of their days are told by rows that hold the same (with what is withheld, or
+ * without), and no break in the data lies between.
  *
  * Weeks that are alike in all of this are one cell: sums kept by cell answer for every window and comparison without
  * the rows.

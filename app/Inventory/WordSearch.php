@@ -11,10 +11,8 @@ use Illuminate\Support\Facades\DB;
  * Finds pages by words of their titles and addresses: all that are asked for have to begin a word there.
  *
  * A search for a word that stands on many pages goes through a list in its order and soon has a page of finds; by the
- * word index all of its
- * finds would be fetched and sorted first (1,300 ms for a word on 100,000 pages, 95 to 140 for one on 2,000 to 9,000).
- * Which words are
- * common is told by a sample.
+ * word index all of its finds would be fetched and sorted first (1,300 ms for a word on 100,000 pages, 95 to 140 for
+ * one on 2,000 to 9,000). Which words are common is told by a sample.
  */
 final readonly class WordSearch
 {

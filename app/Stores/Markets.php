@@ -61,8 +61,7 @@ final readonly class Markets
 
     /**
      * The market of a page by its address, else by the language code that it gives itself (its own hreflang, or lang),
-     * such as de-AT: language
-     * and country before the language alone.
+     * such as de-AT: language and country before the language alone.
      *
      * @param  list<string>  $codes  the surest first
      */

@@ -13,13 +13,12 @@ use Orchard\Core\Demand\QueryClass;
 
 /**
  * A market that shares neither law nor target with the scorer. Click rates fall by a logistic of the position, a fifth
- * of all results are crowded by
- * boxes above them; products sell by their collection and their maker, whose words stand in most addresses; the home
- * page is found by the store's name.
+ * of all results are crowded by boxes above them; products sell by their collection and their maker, whose words stand
+ * in most addresses; the home page is found by the store's name.
  *
  * Counted as true of a page: what its texts lack (clicks of the next 28 days, were its ratio one, where it is below),
- * and what work on its
- * queries brings: one at position p that stands best, between 3 and 22, comes with the chance 0.36 x 0.5^(difficulty /
+ * and what work on its queries brings: one at position p that stands best, between 3 and 22, comes with the chance 0.36
+ * x 0.5^(difficulty /
  * 45) to a position drawn evenly
  * between 2 and 4; both at the true value of its clicks.
  *

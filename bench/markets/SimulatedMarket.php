@@ -13,8 +13,8 @@ use Orchard\Core\Demand\QueryClass;
 
 /**
  * A market with known truth, of another shape than the scorer assumes: click rates that fall by a stretched
- * exponential, results seen by screens,
- * heavy tails, queries withheld by day, consent lost, thin data. Thirteen weeks are seen; the truth is what the next
+ * exponential, results seen by screens, heavy tails, queries withheld by day, consent lost, thin data. Thirteen weeks
+ * are seen; the truth is what the next
  * 28 days would bring.
  */
 final class SimulatedMarket

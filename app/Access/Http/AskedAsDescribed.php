@@ -11,8 +11,8 @@ use Symfony\Component\HttpFoundation\Response;
 
 /**
  * Holds what a script asks to the description in resources/api/openapi.json: parameters that are not described, or
- * values that
- * they cannot have, are refused by name. A mistyped filter would otherwise be answered with numbers of something else.
+ * values that they cannot have, are refused by name. A mistyped filter would otherwise be answered with numbers of
+ * something else.
  */
 final class AskedAsDescribed
 {

@@ -12,8 +12,8 @@ use Illuminate\Support\Str;
 
 /**
  * Browsers tell here what the content security policy kept from loading. Anybody may call, so little is kept: of each
- * kind of
- * report (directive, blocked address, page) one short line an hour, forty lines an hour in all; the others are counted.
+ * kind of report (directive, blocked address, page) one short line an hour, forty lines an hour in all; the others are
+ * counted.
  */
 final class CspReportController
 {

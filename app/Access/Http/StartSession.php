@@ -9,10 +9,9 @@ use Illuminate\Session\Middleware\StartSession as LaravelStartSession;
 
 /**
  * Sessions that are written by pages and forms alone. What a page asks for beside (fragments, polls, the next rows)
- * reads the session and leaves it as it is:
- * two requests under way at once would each write back the whole session as they found it, and what a form left for
- * the page behind it
- * ("5 pages were added") would be lost. Such requests do not make a session last longer either.
+ * reads the session and leaves it as it is: two requests under way at once would each write back the whole session as
+ * they found it, and what a form left for the page behind it ("5 pages were added") would be lost. Such requests do not
+ * make a session last longer either.
  */
 final class StartSession extends LaravelStartSession
 {

@@ -9,8 +9,7 @@ use Illuminate\Support\Facades\RateLimiter;
 
 /**
  * Failed guesses at a password, counted for a day by one key. So many are free; after that each one makes the next
- * wait,
- * a quarter of a minute at first and twice as long each time, a quarter of an hour at most.
+ * wait, a quarter of a minute at first and twice as long each time, a quarter of an hour at most.
  */
 final readonly class Guesses
 {
@@ -29,8 +28,7 @@ final readonly class Guesses
 
     /**
      * Guesses at one account. An address from which that person has signed in before is counted apart, so that nobody
-     * is
-     * kept out of an account by a stranger who guesses at it.
+     * is kept out of an account by a stranger who guesses at it.
      */
     public static function at(string $email, string $address): self
     {

@@ -10,9 +10,8 @@ use Orchard\Core\Url\PageUrl;
  * Decides whether a host may be asked, and pins the address that is asked.
  *
  * A host is resolved once; every address must be public, in IPv4 and IPv6, also where IPv4 is mapped or embedded. The
- * owner's allowance is
- * for one host and port. The request then goes to the very address that was looked at, so that a second answer
- * of the name server cannot lead elsewhere.
+ * owner's allowance is for one host and port. The request then goes to the very address that was looked at, so that a
+ * second answer of the name server cannot lead elsewhere.
  */
 final class AddressGuard
 {

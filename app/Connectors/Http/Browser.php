@@ -11,8 +11,7 @@ use RuntimeException;
  * Lets a headless Chromium, where one is installed, show a page, and answers what its document is then.
  *
  * The browser asks for itself, so it is told every address beforehand: the page's host and the hosts that its scripts
- * stand on,
- * each looked at by the guard and pinned; no other name or address leads anywhere.
+ * stand on, each looked at by the guard and pinned; no other name or address leads anywhere.
  */
 final readonly class Browser
 {

@@ -9,10 +9,9 @@ use App\Platform\Database\Bulk;
 use Illuminate\Support\Facades\DB;
 
 /**
- * Writes the rows of an import into a list, makes them current, and takes them out again; whatever an older import
- * said of the
- * same things is current again then. Every method is called inside a transaction, does a portion, and can be done
- * again.
+ * Writes the rows of an import into a list, makes them current, and takes them out again; whatever an older import said
+ * of the same things is current again then. Every method is called inside a transaction, does a portion, and can be
+ * done again.
  */
 final readonly class ListBook
 {

@@ -14,8 +14,7 @@ use Orchard\Core\Text\Edit;
 
 /**
  * Compares what two crawls saw, page by page from the intervals of their facts, and gathers what was changed in the
- * same
- * way into causes: a theme that renames the shop in 8,000 titles is one line.
+ * same way into causes: a theme that renames the shop in 8,000 titles is one line.
  */
 final class CompareWork implements LongWork
 {
@@ -245,8 +244,7 @@ final class CompareWork implements LongWork
 
     /**
      * Sums the causes; small ones of one aspect become one line together. Made anew each time. What a theme did to all
-     * texts is one cause, whatever
-     * kinds of pages have them.
+     * texts is one cause, whatever kinds of pages have them.
      */
     private function gatherCauses(int $comparison): void
     {

@@ -8,8 +8,7 @@ use Illuminate\Support\Facades\DB;
 
 /**
  * Whether what a crawl saw can be the shop: pages that were fine before and now are refused, broken, sent to one
- * address
- * or all alike say that something stood between, and then nothing may be concluded of what was not seen.
+ * address or all alike say that something stood between, and then nothing may be concluded of what was not seen.
  */
 final class CrawlTrust
 {

@@ -47,8 +47,7 @@ final class Crawls
 
     /**
      * Lets the newest crawl go on where it stopped or failed. Pages that the shop refused meanwhile are asked for
-     * again, before
-     * the others: what was said of them is true no longer if the shop lets the crawl in now.
+     * again, before the others: what was said of them is true no longer if the shop lets the crawl in now.
      *
      * @return bool whether there was one to go on
      */

@@ -18,8 +18,7 @@ use Orchard\Core\Url\PageUrl;
 
 /**
  * Reads the sitemaps that robots.txt names (or /sitemap.xml where it names none), and those that they list. Each file
- * is
- * committed with its pages; a file once read is not read again when the phase goes on.
+ * is committed with its pages; a file once read is not read again when the phase goes on.
  */
 final readonly class SitemapReading
 {

@@ -12,9 +12,8 @@ use Orchard\Core\Url\UrlPatterns;
 
 /**
  * How many pages of each pattern of addresses a crawl has taken, and how many it left. Counted in the order in which
- * pages
- * are taken, which is the same every time; written down with the batch, so that a kill neither loses nor repeats a
- * count.
+ * pages are taken, which is the same every time; written down with the batch, so that a kill neither loses nor repeats
+ * a count.
  */
 final class TrapBudget
 {

@@ -21,10 +21,8 @@ use RuntimeException;
 
 /**
  * Pulls what a store's feed tells and is not here yet: part by part, some months at a time. Each portion is written to
- * a file
- * of its own and goes the way of all files, so that a day counts once however often it is pulled; days that were not
- * told
- * whole are pulled again the next time.
+ * a file of its own and goes the way of all files, so that a day counts once however often it is pulled; days that were
+ * not told whole are pulled again the next time.
  */
 final class FeedWork implements LongWork
 {

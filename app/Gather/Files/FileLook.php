@@ -22,9 +22,8 @@ use Orchard\Core\Tabular\Field;
 /**
  * What is found by looking into a file: how it is written, what its columns seem to be, and its first rows.
  *
- * Where the columns' names stand, the charset and the order of dates are found anew in each file. What is remembered
- * of a store's
- * files is which names stand for what, and which order of dates people chose.
+ * Where the columns' names stand, the charset and the order of dates are found anew in each file. What is remembered of
+ * a store's files is which names stand for what, and which order of dates people chose.
  */
 final readonly class FileLook
 {

@@ -32,8 +32,7 @@ use Orchard\Core\Tabular\RowReader;
 
 /**
  * An import from the first row to the summed numbers: rows are staged, then their days are taken over month by month,
- * then
- * the weeks that have changed are summed anew. Each portion is committed together with how far it is.
+ * then the weeks that have changed are summed anew. Each portion is committed together with how far it is.
  */
 final class ImportWork implements LongWork
 {

@@ -29,9 +29,8 @@ final class ScopeFinder
 
     /**
      * A market where all pages are of one and the store has several; a country where all rows are of one and rows of
-     * others are in
-     * already; the pages that it names where these are less than half of those that rows of its sort tell of its days
-     * already; else the whole store.
+     * others are in already; the pages that it names where these are less than half of those that rows of its sort tell
+     * of its days already; else the whole store.
      *
      * @param  array<int, string>  $columns  field key by column
      */

@@ -10,12 +10,11 @@ use RuntimeException;
 
 /**
  * Rows of one import that are read and not taken over yet: a file of lines for each calendar month, beside the file
- * that they
- * came from. The database says how far each is written; what lies behind that is of a process that was killed.
+ * that they came from. The database says how far each is written; what lies behind that is of a process that was
+ * killed.
  *
  * A line is the keys of its fact table and then the sums, between tabs. Numbers among the keys stand with leading
- * zeros, so
- * that lines in the order of their bytes are in the order of the table's key.
+ * zeros, so that lines in the order of their bytes are in the order of the table's key.
  */
 final class StagedRows
 {

@@ -17,8 +17,7 @@ use Orchard\Core\Url\PageUrl;
 
 /**
  * Holds what a file tells of its pages and days beside what counts for them so far, so that sums that do not fit are
- * seen before they
- * count: a page that is named comes from the coarser file alone from then on.
+ * seen before they count: a page that is named comes from the coarser file alone from then on.
  */
 final readonly class SumsBeside
 {

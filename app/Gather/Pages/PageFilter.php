@@ -9,8 +9,7 @@ use Illuminate\Http\Request;
 
 /**
  * What the inventory shows, in what order, from where on: everything that stands in the address. A column is asked for
- * by its
- * key: words=..300 (at most), depth=4.. (at least), clicks=10..100, life=out-of-stock.
+ * by its key: words=..300 (at most), depth=4.. (at least), clicks=10..100, life=out-of-stock.
  */
 final readonly class PageFilter
 {

@@ -8,9 +8,8 @@ use App\Inventory\KeptDetails;
 use Orchard\Core\Markup\PageFacts;
 
 /**
- * What a parser process answers: the facts, the details ready to be kept, the links of the main content, and the
- * blocks of
- * the repeated regions.
+ * What a parser process answers: the facts, the details ready to be kept, the links of the main content, and the blocks
+ * of the repeated regions.
  *
  * Targets go as 16-byte digests, and only those on the page's own host; the URL behind a digest is told once.
  */

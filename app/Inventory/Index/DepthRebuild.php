@@ -12,9 +12,8 @@ use Orchard\Core\LinkGraph\ClickDepth;
 use PDO;
 
 /**
- * Works out, for every page of the inventory, how many clicks it is from home and how many pages link to it: from
- * their main
- * content (links_in, the page itself left out) and from navigation, header or footer (links_nav), each page once.
+ * Works out, for every page of the inventory, how many clicks it is from home and how many pages link to it: from their
+ * main content (links_in, the page itself left out) and from navigation, header or footer (links_nav), each page once.
  */
 final readonly class DepthRebuild
 {

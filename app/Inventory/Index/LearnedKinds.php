@@ -13,10 +13,9 @@ use Orchard\Core\Url\PageUrl;
 
 /**
  * Collections that no rule tells and no structured data, known by the shop's own make-up: pages whose main content
- * leads to products more than to
- * anything else, and what narrows or continues such a list (a parameter behind its address, a part or a filter in its
- * path), however few products
- * that shows. Which pages are products the shop says of itself; folder names say nothing.
+ * leads to products more than to anything else, and what narrows or continues such a list (a parameter behind its
+ * address, a part or a filter in its path), however few products that shows. Which pages are products the shop says of
+ * itself; folder names say nothing.
  */
 final readonly class LearnedKinds
 {

@@ -13,8 +13,7 @@ use Orchard\Core\StructuredData\LifeState;
 
 /**
  * Brings together, for a chunk of pages, what a person, files, structured data and text say of their products. Each
- * figure is
- * taken from the first of them that tells it.
+ * figure is taken from the first of them that tells it.
  */
 final class ProductsOfPages
 {

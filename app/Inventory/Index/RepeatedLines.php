@@ -10,10 +10,9 @@ use Illuminate\Support\Facades\DB;
 use Orchard\Core\Markup\MainText;
 
 /**
- * The lines of main text that a site repeats: what stands on three in ten of a sample of its pages belongs to the
- * frame and not
- * to the page, and its words do not count as the page's. The sample is taken by digest, so that it is the same every
- * time.
+ * The lines of main text that a site repeats: what stands on three in ten of a sample of its pages belongs to the frame
+ * and not to the page, and its words do not count as the page's. The sample is taken by digest, so that it is the same
+ * every time.
  */
 final class RepeatedLines
 {

@@ -241,8 +241,7 @@ final class FeedRows
 
     /**
      * What crawlers fetched, summed by day, address, crawler and status. Lines in which nothing was asked for (TLS
-     * knocks, time-outs)
-     * say nothing of pages; of those that are none of the format the first ones come as they are.
+     * knocks, time-outs) say nothing of pages; of those that are none of the format the first ones come as they are.
      *
      * @return Generator<int, list<string>>
      */

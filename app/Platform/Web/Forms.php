@@ -13,8 +13,8 @@ use NumberFormatter;
 
 /**
  * Numbers, days and moments as the person who looks writes them (CLDR by ICU): by the account's choice, else by what
- * the browser asks for. One form of a
- * day and one of a moment everywhere. What goes into files, commands and the API is never written by this.
+ * the browser asks for. One form of a day and one of a moment everywhere. What goes into files, commands and the API is
+ * never written by this.
  */
 final class Forms
 {

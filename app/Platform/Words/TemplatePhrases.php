@@ -6,9 +6,8 @@ namespace App\Platform\Words;
 
 /**
  * Phrases of a Blade template: what people read between its tags and in attributes that are read aloud. What is put in
- * while it runs stands in a phrase as
- * :1, :2 and so on, so that a translation can have another order; bold and code stay within a phrase, every other tag
- * and directive ends it.
+ * while it runs stands in a phrase as :1, :2 and so on, so that a translation can have another order; bold and code
+ * stay within a phrase, every other tag and directive ends it.
  */
 final class TemplatePhrases
 {

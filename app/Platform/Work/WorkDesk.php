@@ -20,8 +20,7 @@ final class WorkDesk
 {
     /**
      * Held by nobody living: no owner; or a lease that has run out, or that ends further off than any lease can (the
-     * clock
-     * was put back since), and no connection that is in the middle of a write for it.
+     * clock was put back since), and no connection that is in the middle of a write for it.
      */
     private const IS_FREE =
         '(owner IS NULL OR ((expires_at < UTC_TIMESTAMP(3) OR expires_at > TIMESTAMPADD(SECOND, ?, UTC_TIMESTAMP(3)))'.
@@ -269,8 +268,7 @@ final class WorkDesk
 
     /**
      * Whether no earlier piece of the same work of this store is under way. One that nobody has held for a minute is
-     * let go: this one does
-     * all that it would have done.
+     * let go: this one does all that it would have done.
      */
     public static function isFirst(WorkRun $run, string $problem): bool
     {

@@ -44,11 +44,9 @@ final class WorkRun
      * Runs a write in a transaction that is kept only while this lease is ours.
      *
      * The work's row is not locked meanwhile: who stops or follows the work is answered at once. A named lock of this
-     * connection says that a holder lives, so that a write which outlasts the lease is not taken over; it vanishes
-     * with the
-     * connection of a killed process. The fence is looked at before the write, and once more, with the row locked,
-     * before
-     * the commit.
+     * connection says that a holder lives, so that a write which outlasts the lease is not taken over; it vanishes with
+     * the connection of a killed process. The fence is looked at before the write, and once more, with the row locked,
+     * before the commit.
      *
      * @template T
      *

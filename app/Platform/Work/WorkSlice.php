@@ -18,8 +18,8 @@ final class WorkSlice implements ShouldQueue
 
     /**
      * Seconds. A slice looks at the clock and ends after twenty; this is for the few steps that cannot be cut, such as
-     * the depths of a
-     * very large shop. The lease lives by its own signs of life, so a dead process is found long before.
+     * the depths of a very large shop. The lease lives by its own signs of life, so a dead process is found long
+     * before.
      */
     public int $timeout = 300;
 

@@ -9,8 +9,7 @@ use Illuminate\Support\Facades\DB;
 
 /**
  * Rules that would tell the kind of pages which no rule tells yet: by the structured types that most pages of a folder
- * carry, else
- * by the folder's own name.
+ * carry, else by the folder's own name.
  */
 final class KindSuggestions
 {

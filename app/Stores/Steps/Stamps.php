@@ -9,10 +9,9 @@ use Closure;
 
 /**
  * What screens follow: a stamp for each topic that differs as soon as something of it was changed, by whomever. Stamps
- * are read from the data itself, so
- * that no writer has to remember to tell. The frame asks for them every few seconds and after each save; what stands
- * on a screen asks again where the
- * stamp of a topic that it follows has changed (frame.js, the Blade directive follows).
+ * are read from the data itself, so that no writer has to remember to tell. The frame asks for them every few seconds
+ * and after each save; what stands on a screen asks again where the stamp of a topic that it follows has changed
+ * (frame.js, the Blade directive follows).
  */
 final class Stamps
 {

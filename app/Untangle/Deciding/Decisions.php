@@ -15,8 +15,8 @@ use Orchard\Core\Url\PageUrl;
 
 /**
  * What people decide: of a cause, for all of its addresses and those that will come; of a single address; of a
- * parameter. What was found is
- * reckoned anew at once for the cause concerned; keepers and tangles follow with the next finding.
+ * parameter. What was found is reckoned anew at once for the cause concerned; keepers and tangles follow with the next
+ * finding.
  */
 final class Decisions
 {

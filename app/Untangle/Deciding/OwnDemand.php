@@ -17,9 +17,8 @@ use Orchard\Core\Url\PageUrl;
 
 /**
  * Whether a variant is searched for by itself. Search engines book the clicks of a folded variant on its product, so
- * its own clicks say
- * nothing: its words must stand in the queries that the product is seen for, or in searches of known volume together
- * with the product's name.
+ * its own clicks say nothing: its words must stand in the queries that the product is seen for, or in searches of known
+ * volume together with the product's name.
  */
 final class OwnDemand
 {

@@ -19,9 +19,8 @@ use Orchard\Core\Url\PageUrl;
 
 /**
  * What would be changed in the shop for some addresses, and the proof that it ends well: in the graph that will be,
- * each address ends in at
- * most one hop at a page that answers 200, may be listed, declares itself and shows the same. What fails the proof is
- * held back, with the reason.
+ * each address ends in at most one hop at a page that answers 200, may be listed, declares itself and shows the same.
+ * What fails the proof is held back, with the reason.
  */
 final readonly class Plan
 {

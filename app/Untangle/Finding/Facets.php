@@ -14,9 +14,8 @@ use Orchard\Core\Url\PageUrl;
 
 /**
  * Lists narrowed by a filter: which of them deserve to stand by themselves. One is promoted when it has demand, enough
- * in stock, clearly
- * fewer products than the wider list, a plain link and words of its own; one that no longer has them stays promoted
- * for four weeks.
+ * in stock, clearly fewer products than the wider list, a plain link and words of its own; one that no longer has them
+ * stays promoted for four weeks.
  */
 final class Facets
 {

@@ -20,8 +20,7 @@ use Orchard\Core\Url\PageUrl;
 
 /**
  * Finds the tangles of a store: reads what each page shows, learns what its parameters do, brings together what may be
- * alike, judges it,
- * groups it, and says what should be done. What was found before stands until the end.
+ * alike, judges it, groups it, and says what should be done. What was found before stands until the end.
  */
 final class FindWork implements LongWork
 {

@@ -17,10 +17,9 @@ use Orchard\Core\Url\PageUrl;
 
 /**
  * Addresses that answer with an error and are still asked for: by searchers, by links from elsewhere, by links of the
- * shop. For each the page
- * that took its place (by what people or files say, by its stock number), or one that is like it, by its old text
- * first and then by its name; where none is like it, a person decides; where nobody asks for it, it stays gone. The
- * home page is never proposed: it is like no product.
+ * shop. For each the page that took its place (by what people or files say, by its stock number), or one that is like
+ * it, by its old text first and then by its name; where none is like it, a person decides; where nobody asks for it, it
+ * stays gone. The home page is never proposed: it is like no product.
  */
 final class LostPages
 {

@@ -10,8 +10,8 @@ use Illuminate\Support\Facades\DB;
 
 /**
  * How far causes are since they were found: addresses whose change is ready, live in the shop, or seen on the page.
- * Learned from the history of addresses and
- * texts as it grows, so that lists, the rail and a cause tell the same at once; the next finding begins anew.
+ * Learned from the history of addresses and texts as it grows, so that lists, the rail and a cause tell the same at
+ * once; the next finding begins anew.
  */
 final class CauseProgress
 {

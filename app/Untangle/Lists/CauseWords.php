@@ -10,8 +10,7 @@ use Orchard\Core\LinkGraph\CanonicalVerdict;
 
 /**
  * A cause as people would say it: what it is, and where. Causes that are the same fault in several folders are one
- * family: it has the name without
- * the folder. All methods take a row of untangle_causes.
+ * family: it has the name without the folder. All methods take a row of untangle_causes.
  */
 final class CauseWords
 {

@@ -22,8 +22,7 @@ use Orchard\Core\Url\PageUrl;
 
 /**
  * The redirect book of a store: lines from lists, patterns, lost pages and changed slugs, each address once. What goes
- * round, meets a live
- * page or contradicts another line is told and not sent.
+ * round, meets a live page or contradicts another line is told and not sent.
  */
 final class Book
 {
@@ -69,8 +68,7 @@ final class Book
 
     /**
      * The parts of a line. Addresses may hold commas, semicolons and braces themselves, so these part only what blanks
-     * do not,
-     * and only in front of what an address, a status or "gone" begins with.
+     * do not, and only in front of what an address, a status or "gone" begins with.
      *
      * @return list<string>
      */

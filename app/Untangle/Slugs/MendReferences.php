@@ -14,8 +14,7 @@ use Orchard\Core\Url\PageUrl;
 
 /**
  * A page has moved: the redirect book gets a line for it and leads to the new address wherever it led to the old one;
- * canonicals and redirects
- * that we set to the old one, or were about to, name the new one.
+ * canonicals and redirects that we set to the old one, or were about to, name the new one.
  */
 final class MendReferences
 {

@@ -15,10 +15,9 @@ use Orchard\Core\Url\PageUrl;
 use RuntimeException;
 
 /**
- * Addresses of which search engines should hear: those to be fetched anew because their canonical, redirect or slug
- * has changed, and those to
- * be taken out because they are gone or kept out of search. Sent by the IndexNow protocol, or exported to be handed in
- * elsewhere.
+ * Addresses of which search engines should hear: those to be fetched anew because their canonical, redirect or slug has
+ * changed, and those to be taken out because they are gone or kept out of search. Sent by the IndexNow protocol, or
+ * exported to be handed in elsewhere.
  */
 final class Told
 {

@@ -14,8 +14,7 @@ use Orchard\Core\Demand\RateRange;
 
 /**
  * Pages, or the queries of one page, on position by click rate, with the store's own curve and its band: both axes
- * logarithmic. What hangs clearly below the
- * curve is marked. Own brand is left out, as it is of the curve.
+ * logarithmic. What hangs clearly below the curve is marked. Own brand is left out, as it is of the curve.
  */
 final readonly class CurvePicture
 {

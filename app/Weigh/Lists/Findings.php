@@ -195,10 +195,9 @@ final class Findings
     }
 
     /**
-     * Pages whose upside moved most in the last days, as each moved last, and by what: the value of a click (0 where
-     * it cannot be sold or is not listed), what its texts fall
-     * short, what better positions would bring. The parts add up to the change, each factor taken at the mean of the
-     * other.
+     * Pages whose upside moved most in the last days, as each moved last, and by what: the value of a click (0 where it
+     * cannot be sold or is not listed), what its texts fall short, what better positions would bring. The parts add up
+     * to the change, each factor taken at the mean of the other.
      *
      * @return list<object>
      */

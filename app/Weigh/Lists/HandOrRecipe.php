@@ -12,9 +12,8 @@ use Illuminate\Support\Facades\DB;
 
 /**
  * Where to cut the list: pages worth writing by hand before it, the tail for recipes behind it. A page is worth its
- * while by hand as long as the part of its
- * upside that a recipe would leave lying, over half a year, is above what writing it costs; and as long as the month's
- * hours last.
+ * while by hand as long as the part of its upside that a recipe would leave lying, over half a year, is above what
+ * writing it costs; and as long as the month's hours last.
  */
 final readonly class HandOrRecipe
 {

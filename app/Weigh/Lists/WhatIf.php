@@ -16,8 +16,8 @@ use Illuminate\Support\Facades\DB;
 
 /**
  * The order of pages under other assumptions, from the parts that the scoring kept of each page: the whole gap of the
- * texts, and what better positions would
- * bring at each target were the probability one. All pages follow at once; nothing has to be weighed anew.
+ * texts, and what better positions would bring at each target were the probability one. All pages follow at once;
+ * nothing has to be weighed anew.
  */
 final readonly class WhatIf
 {

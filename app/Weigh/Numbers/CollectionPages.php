@@ -10,11 +10,10 @@ use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 
 /**
- * Which products make up which collection: those that its main content links to. Many shops link to a product under
- * the collection's own path
- * (/range/floor-lamps/dome), while clicks and orders come to the URL that such a page names as canonical: it is that
- * one that counts. So do the pages of a
- * collection in another order, or its second page, where they name the collection as canonical.
+ * Which products make up which collection: those that its main content links to. Many shops link to a product under the
+ * collection's own path (/range/floor-lamps/dome), while clicks and orders come to the URL that such a page names as
+ * canonical: it is that one that counts. So do the pages of a collection in another order, or its second page, where
+ * they name the collection as canonical.
  */
 final class CollectionPages
 {

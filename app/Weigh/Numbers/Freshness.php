@@ -12,8 +12,7 @@ use Illuminate\Support\Facades\DB;
 
 /**
  * Tells whether what was summed still holds: the sums, where days, kinds and markets of pages, keyword lists and the
- * words of own brand and makers are the
- * same; and which pages make up the collections, where their links are.
+ * words of own brand and makers are the same; and which pages make up the collections, where their links are.
  */
 final readonly class Freshness
 {

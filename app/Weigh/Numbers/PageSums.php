@@ -20,15 +20,14 @@ use Orchard\Core\Demand\Span;
 use RuntimeException;
 
 /**
- * Sums the facts of a portion of pages once, in every form that is looked at: by page, query, device and span of
- * weeks; by page, window, device and class beside
- * what it is compared with; by week; by place in the results. Nothing that is looked at touches the facts then.
+ * Sums the facts of a portion of pages once, in every form that is looked at: by page, query, device and span of weeks;
+ * by page, window, device and class beside what it is compared with; by week; by place in the results. Nothing that is
+ * looked at touches the facts then.
  *
  * Grains are kept apart: a page as a whole comes from the coarsest grain that names it, by device from the coarsest
- * that tells its devices, queries from
- * the coarsest that tells its queries; what is withheld is the difference. The rows stream by once and are added up
- * here, then loaded: on 10,000,000 rows
- * grouping them in the database took eight times as long.
+ * that tells its devices, queries from the coarsest that tells its queries; what is withheld is the difference. The
+ * rows stream by once and are added up here, then loaded: on 10,000,000 rows grouping them in the database took eight
+ * times as long.
  */
 final class PageSums
 {

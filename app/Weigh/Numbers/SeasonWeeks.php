@@ -10,10 +10,8 @@ use App\Facts\ToldWeeks;
 
 /**
  * Which weeks of last year tell a market's season: those of the window a year earlier, and those that followed, as far
- * as they are told by rows
- * that hold the same. A part of which less than half is told, and parts between which a break lies, tell nothing: the
- * weeks ahead are as those of
- * the window then.
+ * as they are told by rows that hold the same. A part of which less than half is told, and parts between which a break
+ * lies, tell nothing: the weeks ahead are as those of the window then.
  */
 final readonly class SeasonWeeks
 {

@@ -11,8 +11,8 @@ use Orchard\Core\Demand\Span;
 
 /**
  * Which cells of weeks make up what is shown of a window: all of its own weeks; those before it (or a year earlier)
- * that can be compared, and
- * its own weeks beside them. Where all days are told, its weeks beside them are all of its weeks.
+ * that can be compared, and its own weeks beside them. Where all days are told, its weeks beside them are all of its
+ * weeks.
  */
 final class SumColumns
 {

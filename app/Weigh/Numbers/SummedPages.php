@@ -119,8 +119,7 @@ final class SummedPages
 
     /**
      * What pages earned in the window on days that both sides tell: their figures beside their queries, their clicks
-     * beside their orders. Where no
-     * query is told, the figures stand alone.
+     * beside their orders. Where no query is told, the figures stand alone.
      *
      * @return Generator<list<int|float>> rows of weigh_evidence
      */
@@ -294,10 +293,9 @@ final class SummedPages
     }
 
     /**
-     * Rows of weigh_seasons: impressions in the window's weeks a year earlier, and in those that followed, as if all
-     * of their days were told. A window of
-     * which half is told counts half; one of which less is told, and weeks that a break parts, tell nothing of the
-     * season.
+     * Rows of weigh_seasons: impressions in the window's weeks a year earlier, and in those that followed, as if all of
+     * their days were told. A window of which half is told counts half; one of which less is told, and weeks that a
+     * break parts, tell nothing of the season.
      *
      * @return Generator<list<int|float>>
      */

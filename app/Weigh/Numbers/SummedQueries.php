@@ -69,8 +69,7 @@ final class SummedQueries
 
     /**
      * Of each query and market the best placed page (of those seen ten times or more the one with the best position),
-     * and how many pages stand for it: pages of
-     * another market are found by other people.
+     * and how many pages stand for it: pages of another market are found by other people.
      *
      * @param  array<int, array{int, ?string}>  $known  class and difficulty of queries that have either
      * @return Generator<list<int|string|null>> rows of weigh_query_markets

@@ -21,8 +21,8 @@ use Orchard\Core\Demand\ClickCurve;
 
 /**
  * Pages that lost clicks, with the loss taken apart; and one page's change query by query. The parts are told of weeks
- * that rows by query tell on
- * both sides; where these are less than half of what rows by page tell, the loss is told by page totals alone.
+ * that rows by query tell on both sides; where these are less than half of what rows by page tell, the loss is told by
+ * page totals alone.
  */
 final class Losses
 {

@@ -13,10 +13,8 @@ use stdClass;
 
 /**
  * The three largest lots of a store: groups of pages by which the most could be earned more. A product counts in one
- * collection alone, the one of most
- * upside that links to it and is not most of the shop; all other pages count by their kind. So lots do not overlap,
- * and with what is in none of them they add
- * up to the sum over all pages.
+ * collection alone, the one of most upside that links to it and is not most of the shop; all other pages count by their
+ * kind. So lots do not overlap, and with what is in none of them they add up to the sum over all pages.
  */
 final class LotSums
 {

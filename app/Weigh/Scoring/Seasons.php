@@ -21,8 +21,7 @@ use Orchard\Core\Demand\Span;
 
 /**
  * What lies ahead, as it was a year earlier: of the store, of each collection leaned on the store, and of each page
- * leaned on its collection. A page's
- * collection is the smallest whose main content links to it.
+ * leaned on its collection. A page's collection is the smallest whose main content links to it.
  */
 final class Seasons
 {

@@ -38,8 +38,7 @@ use Orchard\Core\Demand\Span;
 
 /**
  * Weighs all pages of a store: sums page-query pairs, tells queries apart, learns each market's model, and reckons
- * every page's upside. The old
- * scores stand until the new ones are in.
+ * every page's upside. The old scores stand until the new ones are in.
  */
 final class ScoreWork implements LongWork
 {
@@ -123,8 +122,7 @@ final class ScoreWork implements LongWork
     /**
      * Nothing is weighed while rows are taken in or out: half an import is no result. And one weighing of a store at a
      * time: two would take each other's scores for old ones. The later one finds most of its sums made. An earlier one
-     * that nobody
-     * has held for a minute is let go, for this one does all that it would have done.
+     * that nobody has held for a minute is let go, for this one does all that it would have done.
      */
     private function mustWait(WorkRun $run): bool
     {

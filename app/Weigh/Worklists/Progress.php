@@ -12,10 +12,8 @@ use Illuminate\Support\Facades\DB;
 
 /**
  * How far the pages of open worklists are, learned from the history of texts and addresses: written, ready, released
- * and seen live come by themselves.
- * What lies further back than the page's coming into the list does not count; a release that was taken back counts no
- * longer. Only "left out" is said by
- * hand, and stays.
+ * and seen live come by themselves. What lies further back than the page's coming into the list does not count; a
+ * release that was taken back counts no longer. Only "left out" is said by hand, and stays.
  */
 final class Progress
 {

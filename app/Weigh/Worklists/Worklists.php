@@ -222,9 +222,8 @@ final class Worklists
     }
 
     /**
-     * Fills what is left of a list's capacity with the pages that are worth most for their effort, the exact best of
-     * up to 200 candidates. Pages of open lists and
-     * pages whose text was changed less than six weeks ago are passed over.
+     * Fills what is left of a list's capacity with the pages that are worth most for their effort, the exact best of up
+     * to 200 candidates. Pages of open lists and pages whose text was changed less than six weeks ago are passed over.
      *
      * @return array{added: int, settling: int} pages put in, and passed over because they settle
      */

@@ -204,8 +204,7 @@ final class RowRebuild
 
     /**
      * All of a store's texts that more than one resource of their market shows, or is to show. Asked portion by
-     * portion, a text that
-     * thousands share would be counted anew for each (20,000 resources: 50 seconds).
+     * portion, a text that thousands share would be counted anew for each (20,000 resources: 50 seconds).
      *
      * @return array<string, true> by market, field and digest
      */
@@ -229,9 +228,9 @@ final class RowRebuild
     }
 
     /**
-     * The texts of these rows that more than one resource of their market shows, or is to show. Asked by digest, all
-     * at once: asked row by row, the
-     * database walked through all texts of the market for each (20,000 resources: more than ten minutes).
+     * The texts of these rows that more than one resource of their market shows, or is to show. Asked by digest, all at
+     * once: asked row by row, the database walked through all texts of the market for each (20,000 resources: more than
+     * ten minutes).
      *
      * @param  array<object>  $rows
      * @return array<string, true> by market, field and digest

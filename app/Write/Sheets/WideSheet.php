@@ -17,8 +17,8 @@ use Orchard\Core\Wording\TextField;
 
 /**
  * One row a page, to be edited in a spreadsheet: what it is, its numbers, and title and description side by side, each
- * as it is live, to be edited, as it
- * will be shown, and how long that is. The last column tells, when the file comes back, which cells were touched.
+ * as it is live, to be edited, as it will be shown, and how long that is. The last column tells, when the file comes
+ * back, which cells were touched.
  */
 final readonly class WideSheet
 {

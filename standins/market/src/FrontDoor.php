@@ -72,8 +72,7 @@ final readonly class FrontDoor
 
     /**
      * The IndexNow protocol: a host, a key of 8 to 128 characters, and addresses of that host, 10,000 at most. Whether
-     * the host shows the key is
-     * not looked at here: the stand-in shop stands on loopback.
+     * the host shows the key is not looked at here: the stand-in shop stands on loopback.
      *
      * @param  array<int|string, mixed>  $given
      */

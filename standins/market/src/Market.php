@@ -10,8 +10,7 @@ use DateTimeImmutable;
  * The market itself: who searches for what on which day, where the shop's pages stand, who clicks and who buys.
  *
  * Everything is drawn from the seed, the day and the names, so that a day once told is told the same again; only what
- * the
- * shop shows changes it. A page's terms come from its address, which does not change with its texts.
+ * the shop shows changes it. A page's terms come from its address, which does not change with its texts.
  */
 final class Market
 {
