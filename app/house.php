@@ -23,7 +23,7 @@ return [
     ],
     'Stores' => [
         'keeps' => 'stores, markets, options, connections, rules for kinds of pages, what steps contribute',
-        'tables' => ['stores', 'markets', 'connections', 'kind_rules', 'title_suffixes', 'saved_views'],
+        'tables' => ['stores', 'markets', 'connections', 'kind_rules', 'title_suffixes', 'saved_views', 'hook_calls'],
         'knows' => ['Platform', 'Connectors'],
     ],
     'Access' => [

@@ -53,6 +53,27 @@ final class Invitations
         return $secret;
     }
 
+    /** Invites somebody to the server, to add stores of their own. @return string the secret part of the link */
+    public function inviteToServer(string $email): string
+    {
+        $email = Str::lower($email);
+        $secret = Str::random(40);
+        DB::transaction(static function () use ($email, $secret): void {
+            self::opened()->whereNull('store_id')->where('email', $email)->update(['ended_at' => now()]);
+            DB::table('access_invitations')->insert([
+                'store_id' => null,
+                'email' => $email,
+                'role' => Role::Owner->value,
+                'secret_hash' => hash('sha256', $secret),
+                'invited_by' => null,
+                'expires_at' => now()->addDays(self::DAYS),
+                'created_at' => now(),
+            ]);
+        });
+
+        return $secret;
+    }
+
     /** @return list<object{id: int, email: string, role: string, expires_at: string}> the newest first */
     public static function open(int $storeId): array
     {
@@ -109,7 +130,7 @@ final class Invitations
     }
 
     /**
-     * @return ?object{id: int, store_id: int, email: string, role: string, known: bool}
+     * @return ?object{id: int, store_id: ?int, email: string, role: string, known: bool}
      *                                                                                   null where the link is used
      * up, ended, too old or made up
      */
@@ -123,7 +144,7 @@ final class Invitations
 
         return (object) [
             'id' => (int) $row->id,
-            'store_id' => (int) $row->store_id,
+            'store_id' => $row->store_id === null ? null : (int) $row->store_id,
             'email' => (string) $row->email,
             'role' => (string) $row->role,
             'known' => $known,
@@ -148,7 +169,11 @@ final class Invitations
             $user =
                 User::query()->where('email', $found->email)->first() ??
                 User::query()->create(['name' => $name, 'email' => $found->email, 'password' => $password]);
-            Memberships::join($found->store_id, $user, Role::from($found->role));
+            if ($found->store_id === null) {
+                $user->forceFill(['adds_stores' => true])->save();
+            } else {
+                Memberships::join($found->store_id, $user, Role::from($found->role));
+            }
 
             return $user;
         });

@@ -21,7 +21,7 @@ final class Limits
     ];
 
     /** Calls a minute by one person. */
-    private const BY_PERSON = ['tokens' => 20, 'inviting' => 30, 'image-sizes' => 20, 'json' => 120];
+    private const BY_PERSON = ['tokens' => 20, 'inviting' => 30, 'image-sizes' => 20, 'json' => 120, 'looking' => 20];
 
     public static function register(): void
     {

@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Access\Http\AccountController;
+use App\Access\Http\AddingController;
 use App\Access\Http\CspReportController;
 use App\Access\Http\HomeController;
 use App\Access\Http\InvitationController;
@@ -38,7 +39,19 @@ Route::middleware('web')->group(function (): void {
     Route::middleware('auth')->group(function (): void {
         Route::get('/', [HomeController::class, 'home'])->name('home');
         Route::get('/stores', [HomeController::class, 'stores'])->name('stores');
+        Route::middleware('can:add-stores')->group(function (): void {
+            Route::get('/stores/new', [AddingController::class, 'show'])->name('stores.new');
+            Route::post('/stores/new', [AddingController::class, 'look'])
+                ->middleware('throttle:looking')
+                ->name('stores.look');
+            Route::post('/stores', [AddingController::class, 'add'])
+                ->middleware('throttle:looking')
+                ->name('stores.add');
+        });
         Route::get('/s/{store}', OverviewController::class)->middleware('can:view,store')->name('store');
+        Route::post('/s/{store}/leave', [HomeController::class, 'leave'])
+            ->middleware('can:view,store')
+            ->name('stores.leave');
         Route::get('/account', [AccountController::class, 'show'])->name('account');
         Route::post('/account/password', [AccountController::class, 'changePassword'])->name('account.password');
         Route::post('/account/locale', [AccountController::class, 'writeAs'])->name('account.locale');

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Changes;
 
 use App\Catalogue\Events\ResourcesConnected;
+use App\Stores\Leaving\ExportParts;
 use App\Stores\Models\Store;
 use App\Stores\Overview\OverviewBoard;
 use App\Stores\Steps\Stamps;
@@ -14,8 +15,9 @@ use Illuminate\Support\ServiceProvider;
 
 final class ChangesProvider extends ServiceProvider
 {
-    public function boot(Stamps $stamps, OverviewBoard $overview): void
+    public function boot(Stamps $stamps, OverviewBoard $overview, ExportParts $exports): void
     {
+        $exports->register('history', HistoryExport::COLUMNS, HistoryExport::rows(...));
         ChangesOverview::register($overview);
         // The history is written in the transaction of each change of a text or an address.
         $stamps->register(

@@ -4,13 +4,18 @@ declare(strict_types=1);
 
 namespace App\Facts;
 
+use App\Stores\Leaving\StoreTables;
 use Illuminate\Console\Scheduling\Schedule;
 use Illuminate\Support\ServiceProvider;
 
 final class FactsProvider extends ServiceProvider
 {
-    public function boot(): void
+    public function boot(StoreTables $tables): void
     {
+        // Imports are Gather's; what rests of their rows is not.
+        foreach (['fact_pages', 'resting_search', 'resting_sales'] as $table) {
+            $tables->child($table, 'import_id', 'gather_imports');
+        }
         $this->loadMigrationsFrom(__DIR__.'/Migrations');
         $this->loadRoutesFrom(__DIR__.'/routes.php');
         $this->callAfterResolving(Schedule::class, static function (Schedule $schedule): void {

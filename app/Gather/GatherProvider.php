@@ -15,23 +15,50 @@ use App\Gather\Feeds\Feeds;
 use App\Gather\Feeds\FeedWork;
 use App\Gather\Files\Imports;
 use App\Gather\Files\ImportWork;
+use App\Gather\Pages\PageExport;
+use App\Gather\Pages\PageFilter;
+use App\Gather\Pages\PageList;
 use App\Gather\Pages\ReindexWork;
 use App\Gather\Rendering\RenderWork;
 use App\Inventory\Selections;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Events\RulesChanged;
+use App\Stores\Events\StoreAdded;
+use App\Stores\Leaving\ExportParts;
+use App\Stores\Leaving\StoreTables;
 use App\Stores\Models\Store;
 use App\Stores\Overview\OverviewBoard;
 use App\Stores\Steps\Stamps;
 use App\Stores\Steps\StepBoard;
 use Illuminate\Console\Scheduling\Schedule;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Event;
 use Illuminate\Support\ServiceProvider;
 
 final class GatherProvider extends ServiceProvider
 {
-    public function boot(WorkDesk $desk, StepBoard $board, Stamps $stamps, OverviewBoard $overview): void
+    public function boot(WorkDesk $desk, StepBoard $board, Stamps $stamps, OverviewBoard $overview, StoreTables $tables, ExportParts $exports): void
     {
+        $exports->register(
+            'pages',
+            PageExport::COLUMNS,
+            static fn (Store $store): iterable => app(PageExport::class)->rows(
+                $store,
+                app(PageList::class)->ids($store, PageFilter::of([])),
+            ),
+        );
+        foreach (['gather_sitemaps', 'gather_frontier', 'gather_patterns'] as $table) {
+            $tables->child($table, 'crawl_id', 'gather_crawls');
+        }
+        foreach (['gather_changes', 'gather_causes'] as $table) {
+            $tables->child($table, 'comparison_id', 'gather_comparisons');
+        }
+        $tables->child('gather_asides', 'import_id', 'gather_imports');
+        $tables->child('gather_image_sizes', 'page_id', 'pages');
+        $tables->files(static fn (Store $store): array => array_map(
+            strval(...),
+            DB::table('gather_imports')->where('store_id', $store->id)->pluck('file_key')->all(),
+        ));
         GatherOverview::register($overview);
         $this->loadMigrationsFrom(__DIR__.'/Migrations');
         $this->loadRoutesFrom(__DIR__.'/routes.php');
@@ -57,6 +84,12 @@ final class GatherProvider extends ServiceProvider
                 ->name('crawls that are due')
                 ->everyMinute();
         });
+        Event::listen(
+            static fn (StoreAdded $added) => app(Crawls::class)->begin(
+                Store::query()->findOrFail($added->storeId),
+                $added->userId,
+            ),
+        );
         Event::listen(static function (RulesChanged $event) use ($desk): void {
             $desk->begin(ReindexWork::class, $event->storeId, 0, is_int($event->userId) ? $event->userId : null);
         });

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Inventory;
 
+use App\Stores\Leaving\StoreTables;
 use Illuminate\Console\Scheduling\Schedule;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\ServiceProvider;
@@ -15,8 +16,11 @@ final class InventoryProvider extends ServiceProvider
         $this->app->singleton(Figures::class);
     }
 
-    public function boot(): void
+    public function boot(StoreTables $tables): void
     {
+        $tables->child('page_answers', 'page_id', 'pages');
+        $tables->child('selected_pages', 'selection_id', 'page_selections');
+        $tables->child('block_links', 'block_id', 'link_blocks');
         $this->loadMigrationsFrom(__DIR__.'/Migrations');
         $this->callAfterResolving(Schedule::class, static function (Schedule $schedule): void {
             // Words of rows that are gone stay in the index until then, and slow every search down.

@@ -10,17 +10,26 @@ use App\Release\Console\SendCommand;
 use App\Release\Console\UndoCommand;
 use App\Release\Sending\LookWork;
 use App\Release\Sending\SendWork;
+use App\Stores\Leaving\StoreTables;
+use App\Stores\Models\Store;
 use App\Stores\Overview\OverviewBoard;
 use App\Stores\Steps\StepBoard;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\ServiceProvider;
 
 final class ReleaseProvider extends ServiceProvider
 {
-    public function boot(WorkDesk $desk, StepBoard $board, OverviewBoard $overview): void
+    public function boot(WorkDesk $desk, StepBoard $board, OverviewBoard $overview, StoreTables $tables): void
     {
+        $tables->child('release_links', 'release_id', 'release_batches');
+        $tables->child('release_file_rows', 'file_id', 'release_files');
+        $tables->files(static fn (Store $store): array => array_map(
+            strval(...),
+            DB::table('release_files')->where('store_id', $store->id)->pluck('file_key')->all(),
+        ));
         ReleaseOverview::register($overview);
         $this->loadMigrationsFrom(__DIR__.'/Migrations');
         $this->loadRoutesFrom(__DIR__.'/routes.php');

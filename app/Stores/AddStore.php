@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace App\Stores;
 
+use App\Stores\Adding\NewStore;
 use App\Stores\Kinds\KindRules;
 use App\Stores\Models\Market;
 use App\Stores\Models\Store;
+use Closure;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use InvalidArgumentException;
@@ -71,5 +73,71 @@ final class AddStore
 
             return $store->refresh();
         });
+    }
+
+    /**
+     * A store with the markets that were seen. Its short name is made of its name; where that is taken, a number follows.
+     *
+     * @throws InvalidArgumentException with a sentence for people
+     */
+    public function asSeen(NewStore $new): Store
+    {
+        $slug = Str::limit(Str::slug($new->name), 56, '') ?: Str::slug((string) parse_url($new->url, PHP_URL_HOST)) ?: 'store';
+
+        return DB::transaction(function () use ($new, $slug): Store {
+            for ($nth = 1; Store::query()->where('slug', $nth === 1 ? $slug : "$slug-$nth")->exists(); $nth++);
+            $store = $this->add(
+                $new->name,
+                $new->url,
+                $nth === 1 ? $slug : "$slug-$nth",
+                $new->currency,
+                $new->timezone,
+                $new->mayBePrivate,
+            );
+            $this->describe($store, $new);
+
+            return $store->refresh();
+        });
+    }
+
+    /**
+     * Stores are added one after the other, so that two people who add the same shop at once both get a short name, and one
+     * who presses twice gets one store.
+     *
+     * @template T
+     *
+     * @param  Closure(): T  $add  to its commit
+     * @return T
+     */
+    public function oneAfterTheOther(Closure $add): mixed
+    {
+        DB::select('SELECT GET_LOCK(?, 20)', ['orchard.stores']);
+        try {
+            return $add();
+        } finally {
+            DB::select('SELECT RELEASE_LOCK(?)', ['orchard.stores']);
+        }
+    }
+
+    private function describe(Store $store, NewStore $new): void
+    {
+        $first = $store->markets()->firstOrFail();
+        foreach (['language' => $new->language, 'country' => $new->country] as $key => $value) {
+            MarketOptions::set($first, $key, $value);
+        }
+        foreach (count($new->markets) > 1 ? $new->markets : [] as $nth => $seen) {
+            $market = $nth === 0 ? $first : (new EditMarkets())->add($store, $seen->name());
+            $options = [
+                'market_name' => $seen->name(),
+                'language' => $seen->tag->text(),
+                'country' => $seen->tag->country->code ?? ($nth === 0 ? $new->country : ''),
+                'currency' => $nth === 0 ? $new->currency : ($seen->tag->country?->currency() ?? $new->currency),
+                'host' => $seen->host,
+                'path' => $seen->path,
+            ];
+            foreach ($options as $key => $value) {
+                MarketOptions::set($market, $key, $value);
+            }
+        }
     }
 }

@@ -132,6 +132,17 @@ final class StoreOptions
             'value' => $settings->indexnowUrl,
             'means' => 'where lists of changed addresses are sent by the IndexNow protocol; empty for nowhere',
         ];
+        $hook = DB::table('connections')->where('store_id', $store->id)->where('sort', 'hook')->first();
+        $rows[] = [
+            'key' => 'hook_url',
+            'value' => (string) ($hook->url ?? ''),
+            'means' => 'what is called when long work ends (docs/api.md); empty for nothing',
+        ];
+        $rows[] = [
+            'key' => 'hook_secret',
+            'value' => $hook === null ? '' : '(set)',
+            'means' => 'by which calls are signed, at least 16 characters; kept encrypted',
+        ];
         $rows[] = [
             'key' => 'shop_token',
             'value' => $connection === null ? '' : '(set)',
@@ -236,6 +247,16 @@ final class StoreOptions
                     : (PageUrl::parse($value) ?? throw $wrong('an http or https address, or nothing.'))->text(),
                 sort: 'feed',
             ),
+            'hook_url' => $this->connect(
+                $store,
+                url: $value === ''
+                    ? ''
+                    : (PageUrl::parse($value) ?? throw $wrong('an http or https address, or nothing.'))->text(),
+                sort: 'hook',
+            ),
+            'hook_secret' => strlen($value) >= 16 && strlen($value) <= 400
+                ? $this->connect($store, secret: $value, sort: 'hook')
+                : throw $wrong('16 to 400 characters.'),
             'feed_secret' => strlen($value) <= 4000
                 ? $this->connect($store, secret: $value, sort: 'feed')
                 : throw $wrong('at most 4000 characters.'),

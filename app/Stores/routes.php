@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Stores\Http\LeavingController;
 use App\Stores\Http\MappingController;
 use App\Stores\Http\SettingsController;
 use App\Stores\Http\UnderWayController;
@@ -27,7 +28,17 @@ Route::middleware(['web', 'auth'])
             Route::post('/connect/mapping/import', [MappingController::class, 'import'])->name(
                 'connect.mapping.import',
             );
-            Route::get('/settings', [SettingsController::class, 'show'])->name('settings');
+            Route::post('/archive', [LeavingController::class, 'archive'])->name('leaving.archive');
+            Route::post('/bring-back', [LeavingController::class, 'bringBack'])->name('leaving.bring-back');
+            Route::post('/export', [LeavingController::class, 'export'])->name('leaving.export');
+            Route::get('/export.zip', [LeavingController::class, 'download'])->name('leaving.download');
+            Route::post('/delete', [LeavingController::class, 'delete'])->name('leaving.delete');
+            Route::get('/settings/{group?}', [SettingsController::class, 'show'])
+                ->where('group', '[a-z]+')
+                ->name('settings');
+            Route::post('/hooks/{call}/again', [SettingsController::class, 'callAgain'])
+                ->whereNumber('call')
+                ->name('hooks.again');
             Route::post('/settings', [SettingsController::class, 'update'])->name('settings.update');
             Route::post('/settings/markets', [SettingsController::class, 'addMarket'])->name('settings.markets');
             Route::post('/settings/markets/{market}', [SettingsController::class, 'market'])

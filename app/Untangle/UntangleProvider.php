@@ -7,6 +7,7 @@ namespace App\Untangle;
 use App\Changes\Events\AddressMoved;
 use App\Changes\Events\AddressSet;
 use App\Platform\Work\WorkDesk;
+use App\Stores\Leaving\ExportParts;
 use App\Stores\Steps\Stamps;
 use App\Stores\Steps\StepBoard;
 use App\Untangle\Console\ExportCommand;
@@ -21,8 +22,9 @@ use Illuminate\Support\ServiceProvider;
 
 final class UntangleProvider extends ServiceProvider
 {
-    public function boot(WorkDesk $desk, StepBoard $board, Stamps $stamps): void
+    public function boot(WorkDesk $desk, StepBoard $board, Stamps $stamps, ExportParts $exports): void
     {
+        $exports->register('canonicals', Finds::COLUMNS, Finds::export(...));
         $this->loadMigrationsFrom(__DIR__.'/Migrations');
         $this->loadRoutesFrom(__DIR__.'/routes.php');
         $this->commands([FindCommand::class, ExportCommand::class]);

@@ -7,6 +7,9 @@ namespace App\Write;
 use App\Changes\Events\TextsChanged;
 use App\Inventory\Events\InventoryRefreshed;
 use App\Platform\Work\WorkDesk;
+use App\Stores\Leaving\ExportParts;
+use App\Stores\Leaving\StoreTables;
+use App\Stores\Models\Store;
 use App\Stores\Overview\OverviewBoard;
 use App\Stores\Steps\StepBoard;
 use App\Write\Console\ApplyCommand;
@@ -15,13 +18,21 @@ use App\Write\Console\ImportCommand;
 use App\Write\Console\MeasureCommand;
 use App\Write\Desk\RowRebuild;
 use App\Write\Recipes\RecipeWork;
+use App\Write\Sheets\TextExport;
 use Illuminate\Support\Facades\Event;
 use Illuminate\Support\ServiceProvider;
 
 final class WriteProvider extends ServiceProvider
 {
-    public function boot(WorkDesk $desk, StepBoard $board, OverviewBoard $overview): void
+    public function boot(WorkDesk $desk, StepBoard $board, OverviewBoard $overview, StoreTables $tables, ExportParts $exports): void
     {
+        $exports->register(
+            'texts',
+            TextExport::COLUMNS,
+            static fn (Store $store): iterable => app(TextExport::class)->rows($store),
+        );
+        $tables->child('write_sheet_rows', 'sheet_id', 'write_sheets');
+        $tables->child('write_recipe_rows', 'run_id', 'write_recipe_runs');
         WriteOverview::register($overview);
         $this->loadMigrationsFrom(__DIR__.'/Migrations');
         $this->loadRoutesFrom(__DIR__.'/routes.php');

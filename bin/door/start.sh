@@ -76,6 +76,6 @@ tell_address() {
         say "  Sign in as owner@tindrel.example (or approver@, writer@, viewer@), password: lamps-in-a-row"
     else
         say "  Add your store:       bin/orchard store:add --name='My Shop' --url=https://shop.example"
-        say "  Make its first owner: bin/orchard access:invite --store=my-shop --email=you@shop.example --role=owner"
+        say "  Make its first owner: bin/orchard access:invite --add-stores --email=you@shop.example"
     fi
 }

@@ -20,7 +20,7 @@
         <a class="sr" href="#content">To the content</a>
         <p class="wordmark"><a href="/">Young Orchard</a></p>
         @if ($currentStore)
-            @if ($stores->count() > 1)
+            @if ($stores->count() > 1 || $addsStores)
                 <details>
                     <summary>{{ $currentStore->name }}</summary>
                     <ul>
@@ -28,15 +28,17 @@
                             @if ($other->id !== $currentStore->id)<li><a href="{{ route('store', $other) }}">{{ $other->name }}</a></li>@endif
                         @endforeach
                         <li><a href="{{ route('stores') }}">All stores</a></li>
+                        @if ($addsStores)<li><a href="{{ route('stores.new') }}">Add a store</a></li>@endif
                     </ul>
                 </details>
             @endif
-            <p class="rail-line"><a href="{{ route('store', $currentStore) }}" @if (request()->routeIs('store')) aria-current="page" @endif>{{ $stores->count() > 1 ? 'Overview' : $currentStore->name }}</a></p>
+            <p class="rail-line"><a href="{{ route('store', $currentStore) }}" @if (request()->routeIs('store')) aria-current="page" @endif>{{ $stores->count() > 1 || $addsStores ? 'Overview' : $currentStore->name }}</a></p>
             @include('store.standing')
             @can('manage', $currentStore)
                 <p class="rail-line"><a href="{{ route('settings', $currentStore) }}" @if (request()->routeIs('settings*', 'connect*')) aria-current="page" @endif>Settings</a> <a href="{{ route('people', $currentStore) }}" @if (request()->routeIs('people*')) aria-current="page" @endif>People</a></p>
             @endcan
         @else
+            @if ($stores->isNotEmpty())<p class="rail-line"><a href="{{ route('stores') }}" @if (request()->routeIs('stores')) aria-current="page" @endif>All stores</a></p>@endif
             <div class="grow"></div>
         @endif
         <details>

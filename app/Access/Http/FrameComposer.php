@@ -47,6 +47,7 @@ final readonly class FrameComposer
                 'user' => $user instanceof User ? $user : null,
                 'currentStore' => $store,
                 'role' => $user instanceof User && $store !== null ? $user->roleIn($store) : null,
+                'addsStores' => $user instanceof User && $user->mayAddStores(),
                 'stores' => $user instanceof User
                         ? $user
                             ->stores()

@@ -16,6 +16,7 @@ use Laravel\Sanctum\PersonalAccessToken;
  * @property string $name
  * @property string $email
  * @property string $password
+ * @property bool $adds_stores may add stores without owning one
  * @property ?string $locale how numbers and dates are written, BCP 47; null as the browser asks
  */
 final class User extends Authenticatable
@@ -33,13 +34,20 @@ final class User extends Authenticatable
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['password' => 'hashed'];
+        return ['password' => 'hashed', 'adds_stores' => 'boolean'];
     }
 
     /** @return BelongsToMany<Store, $this> */
     public function stores(): BelongsToMany
     {
         return $this->belongsToMany(Store::class, 'memberships')->withPivot('role');
+    }
+
+    /** Whoever owns a store may add others; so may whoever was invited to the server itself. */
+    public function mayAddStores(): bool
+    {
+        return $this->adds_stores ||
+            Membership::query()->where('user_id', $this->id)->where('role', Role::Owner)->exists();
     }
 
     public function roleIn(Store $store): ?Role

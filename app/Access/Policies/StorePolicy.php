@@ -38,6 +38,10 @@ final class StorePolicy
 
         return match (true) {
             $has === null => Response::denyAsNotFound(),
+            $store->leaving_at !== null => Response::deny('This store is being deleted.'),
+            ! $store->isAtWork() && in_array($role, [Role::Writer, Role::Approver], true) => Response::deny(
+                'This store is archived: it can be looked at. Its owner can bring it back under Settings, Leaving.',
+            ),
             $has->includes($role) => Response::allow(),
             default => Response::deny("This needs the role of {$role->value}; you are {$has->value} here."),
         };

@@ -84,7 +84,7 @@ final class Crawls
     /** Begins the crawls whose time has come. */
     public function beginDue(): void
     {
-        foreach (Store::query()->get() as $store) {
+        foreach (Store::query()->atWork()->get() as $store) {
             $latest = self::latest($store->id);
             $now = new DateTimeImmutable('now', new DateTimeZone($store->timezone));
             if (

@@ -36,8 +36,9 @@ final readonly class Feeds
 
     public function pullAll(): void
     {
-        foreach (DB::table('connections')->where('sort', 'feed')->where('url', '<>', '')->pluck('store_id') as $id) {
-            $this->pull(Store::query()->findOrFail((int) $id), null);
+        $ids = DB::table('connections')->where('sort', 'feed')->where('url', '<>', '')->pluck('store_id');
+        foreach (Store::query()->atWork()->whereIn('id', $ids)->get() as $store) {
+            $this->pull($store, null);
         }
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Platform\Work;
 
+use App\Platform\Work\Events\WorkEnded;
 use Illuminate\Contracts\Foundation\Application;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Log;
@@ -204,25 +205,33 @@ final class WorkDesk
     private function release(int $id, int $fence, SliceEnd $end, int $failures, WorkRun $run, float $seconds): void
     {
         $ended = $end->state !== 'waiting';
-        $held = DB::update(
-            'UPDATE work SET owner = NULL, expires_at = NULL, state = ?, failures = ?, problem = ?, wake_seconds = ?,'.
-                ' wake_at = TIMESTAMPADD(SECOND, ?, UTC_TIMESTAMP()), progress = ?, worked_ms = worked_ms + ?,'.
-                ' ended_at = IF(?, UTC_TIMESTAMP(), NULL) WHERE id = ? AND fence = ?',
-            [
-                $end->state,
-                $failures,
-                $end->problem,
-                $end->seconds,
-                $end->seconds,
-                json_encode((object) $run->progress(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
-                (int) round(1000 * $seconds),
-                $ended ? 1 : 0,
-                $id,
-                $fence,
-            ],
-        );
+        $sort = (string) DB::table('work')->where('id', $id)->value('sort');
+        // Whoever waits for the end is told of it in the same transaction: a process killed between would tell nobody.
+        $held = DB::transaction(function () use ($id, $fence, $end, $failures, $run, $seconds, $ended, $sort): int {
+            $held = DB::update(
+                'UPDATE work SET owner = NULL, expires_at = NULL, state = ?, failures = ?, problem = ?,
+                    wake_seconds = ?, wake_at = TIMESTAMPADD(SECOND, ?, UTC_TIMESTAMP()), progress = ?,
+                    worked_ms = worked_ms + ?, ended_at = IF(?, UTC_TIMESTAMP(), NULL) WHERE id = ? AND fence = ?',
+                [
+                    $end->state,
+                    $failures,
+                    $end->problem,
+                    $end->seconds,
+                    $end->seconds,
+                    json_encode((object) $run->progress(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
+                    (int) round(1000 * $seconds),
+                    $ended ? 1 : 0,
+                    $id,
+                    $fence,
+                ],
+            );
+            $held > 0 &&
+                $ended &&
+                WorkEnded::dispatch($id, $run->storeId, $sort, $run->subjectId, $end->state, $end->problem);
+
+            return $held;
+        });
         if ($held > 0 && $ended) {
-            $sort = (string) DB::table('work')->where('id', $id)->value('sort');
             isset($this->sorts[$sort]) && $this->work($sort)->ended($run->subjectId, $end);
         } elseif ($held > 0) {
             $this->ring($id, $end->seconds);

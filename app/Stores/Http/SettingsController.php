@@ -4,12 +4,16 @@ declare(strict_types=1);
 
 namespace App\Stores\Http;
 
+use App\Platform\Work\WorkView;
 use App\Stores\EditMarkets;
 use App\Stores\Events\RulesChanged;
+use App\Stores\Hooks\HookCalls;
 use App\Stores\Kinds\KindRule;
 use App\Stores\Kinds\KindRules;
 use App\Stores\Kinds\KindSuggestions;
 use App\Stores\Kinds\PageKind;
+use App\Stores\Leaving\ExportWork;
+use App\Stores\Leaving\Leaving;
 use App\Stores\MarketOptions;
 use App\Stores\Markets;
 use App\Stores\Models\Market;
@@ -24,19 +28,33 @@ use InvalidArgumentException;
 
 final class SettingsController
 {
-    public function show(Store $store, StoreOptions $options): View
+    public function show(Store $store, StoreOptions $options, string $group = 'store'): View
     {
+        $group = SettingsGroup::tryFrom($group) ?? abort(404);
+        $keys = array_flip($group->keys());
+
         return view('store.settings', [
             'store' => $store,
-            'options' => $options->list($store),
+            'group' => $group,
+            // In the order in which the group names them.
+            'options' => array_values(
+                array_replace(
+                    array_intersect_key($keys, array_column($options->list($store), null, 'key')),
+                    array_intersect_key(array_column($options->list($store), null, 'key'), $keys),
+                ),
+            ),
             'markets' => Markets::of($store)->all(),
-            'rules' => KindRules::of($store)->rules,
-            'suggestions' => KindSuggestions::of($store),
+            'rules' => $group === SettingsGroup::Kinds ? KindRules::of($store)->rules : [],
+            'suggestions' => $group === SettingsGroup::Kinds ? KindSuggestions::of($store) : [],
+            'calls' => $group === SettingsGroup::Scripts ? HookCalls::latest($store) : [],
+            'exported' => $group === SettingsGroup::Leaving ? Leaving::exported($store) : null,
+            'export' => $group === SettingsGroup::Leaving ? WorkView::latest($store->id, ExportWork::sort()) : null,
         ]);
     }
 
     public function update(Request $request, Store $store, StoreOptions $options): RedirectResponse
     {
+        $group = SettingsGroup::tryFrom($request->string('group', 'store')->value()) ?? SettingsGroup::Store;
         $changed = $this->take(
             $request,
             $options->list($store),
@@ -45,8 +63,23 @@ final class SettingsController
         if (array_intersect(['markets', 'brand_terms', 'crawlers'], $changed) !== []) {
             RulesChanged::dispatch($store->id, $request->user()?->getAuthIdentifier());
         }
+        $to = redirect()->route('settings', [$store, $group->value]);
+        if ($request->input('then') === 'ask') {
+            ['words' => $words, 'isFine' => $isFine] = app(SettingsTrial::class)->of($store->refresh(), $group);
 
-        return redirect()->route('settings', $store)->with('done', 'The settings are saved.');
+            return $isFine ? $to->with('done', $words) : $to->withErrors(['trial' => $words]);
+        }
+
+        return $to->with('done', 'The settings are saved.');
+    }
+
+    /** Calls a script again that did not take a call. */
+    public function callAgain(Request $request, Store $store, int $call, HookCalls $calls): RedirectResponse
+    {
+        $kept = HookCalls::find($store->id, $call) ?? abort(404);
+        $calls->again($store, $kept, (int) $request->user()?->getAuthIdentifier());
+
+        return redirect()->route('settings', [$store, 'scripts'])->with('done', 'It is called again.');
     }
 
     public function market(Request $request, Store $store, Market $market): RedirectResponse
@@ -62,7 +95,7 @@ final class SettingsController
         }
 
         return redirect()
-            ->route('settings', $store)
+            ->route('settings', [$store, 'markets'])
             ->with('done', "The market {$market->name} is kept; pages and checks follow.");
     }
 
@@ -79,7 +112,7 @@ final class SettingsController
         }
 
         return redirect()
-            ->route('settings', $store)
+            ->route('settings', [$store, 'markets'])
             ->with('done', "The market {$market->name} is there. Say below which pages are its own.");
     }
 
@@ -94,7 +127,7 @@ final class SettingsController
         RulesChanged::dispatch($store->id, $request->user()?->getAuthIdentifier());
 
         return redirect()
-            ->route('settings', $store)
+            ->route('settings', [$store, 'markets'])
             ->with('done', "The market {$market->name} is gone; its pages go to the others.");
     }
 
@@ -117,7 +150,7 @@ final class SettingsController
             if ($given === null || mb_strlen($given) > 4000 || trim($given) === trim((string) $value)) {
                 continue;
             }
-            if (in_array($key, ['shop_token', 'feed_secret'], true) && $given === '') {
+            if (in_array($key, ['shop_token', 'feed_secret', 'hook_secret'], true) && $given === '') {
                 continue; // Left empty: stays as it is.
             }
             if ($key === 'title_suffix' && ($given === '' || str_starts_with($given, '('))) {
@@ -151,7 +184,7 @@ final class SettingsController
         RulesChanged::dispatch($store->id, $request->user()?->getAuthIdentifier());
 
         return redirect()
-            ->route('settings', $store)
+            ->route('settings', [$store, 'kinds'])
             ->with('done', count($taken).' rules are added; the inventory is being sorted by them.');
     }
 
@@ -188,7 +221,7 @@ final class SettingsController
         RulesChanged::dispatch($store->id, $request->user()?->getAuthIdentifier());
 
         return redirect()
-            ->route('settings', $store)
+            ->route('settings', [$store, 'kinds'])
             ->with('done', 'The rules are saved; pages are being sorted by them.');
     }
 }

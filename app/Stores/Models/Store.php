@@ -4,9 +4,12 @@ declare(strict_types=1);
 
 namespace App\Stores\Models;
 
+use App\Platform\Web\Forms;
 use App\Stores\StoreSettings;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Support\Carbon;
 use Orchard\Core\Url\PageUrl;
 
 /**
@@ -16,6 +19,8 @@ use Orchard\Core\Url\PageUrl;
  * @property string $base_url
  * @property string $timezone
  * @property array<string, mixed> $settings
+ * @property ?Carbon $archived_at since then nothing is fetched, written or sent
+ * @property ?Carbon $leaving_at since then all of it is being deleted
  */
 final class Store extends Model
 {
@@ -26,7 +31,33 @@ final class Store extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['settings' => 'array'];
+        return ['settings' => 'array', 'archived_at' => 'datetime', 'leaving_at' => 'datetime'];
+    }
+
+    /** Whether work goes on in it: it is neither archived nor being deleted. */
+    public function isAtWork(): bool
+    {
+        return $this->archived_at === null && $this->leaving_at === null;
+    }
+
+    /** Empty where work goes on in it. */
+    public function stateInWords(): string
+    {
+        return match (true) {
+            $this->leaving_at !== null => 'is being deleted',
+            $this->archived_at !== null => 'archived on '.Forms::day($this->archived_at),
+            default => '',
+        };
+    }
+
+    /**
+     * Those in which work goes on.
+     *
+     * @param  Builder<Store>  $query
+     */
+    public function scopeAtWork(Builder $query): void
+    {
+        $query->whereNull('archived_at')->whereNull('leaving_at');
     }
 
     public function getRouteKeyName(): string

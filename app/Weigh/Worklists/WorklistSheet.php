@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Weigh\Worklists;
 
 use App\Stores\Kinds\PageKind;
+use App\Stores\Models\Store;
 use App\Weigh\Numbers\Units;
 use Generator;
 
@@ -15,6 +16,20 @@ final class WorklistSheet
         'place', 'url', 'kind', 'title', 'upside_when_added', 'upside_now', 'reason', 'minutes', 'state', 'done_at',
         'note', 'currency',
     ];
+
+    /** The same of all lists of a store, with the list's name in front. */
+    public const ALL = ['worklist', ...self::COLUMNS];
+
+    /** @return Generator<list<string|int|float|null>> */
+    public static function all(Store $store): Generator
+    {
+        $units = Units::of($store);
+        foreach (Worklists::all($store) as $list) {
+            foreach (self::rows(Worklists::pages($store, $list), $units) as $row) {
+                yield [(string) $list->name, ...$row];
+            }
+        }
+    }
 
     /**
      * @param  list<object>  $pages  as Worklists::pages() gives them

@@ -2,8 +2,8 @@
 @section('title', 'Invitation')
 @section('content')
     <p class="wordmark">Young Orchard</p>
-    <h1>Join {{ $store->name }}</h1>
-    <p>{{ $invitation->email }} becomes <b>{{ $invitation->role }}</b>: {{ App\Access\Role::from($invitation->role)->means() }}.</p>
+    <h1>{{ $store ? 'Join '.$store->name : 'Add your store' }}</h1>
+    <p>@if ($store){{ $invitation->email }} becomes <b>{{ $invitation->role }}</b>: {{ App\Access\Role::from($invitation->role)->means() }}.@else{{ $invitation->email }} may add stores, and owns those that are added.@endif</p>
     @if ($errors->any())<div class="note is-hand" role="alert">@foreach ($errors->all() as $error)<p>{{ $error }}</p>@endforeach</div>@endif
     <form method="post" action="{{ route('invitation', $secret) }}">
         @csrf

@@ -1,7 +1,9 @@
 @extends('frame')
 @section('title', 'People')
 @section('content')
-    <div class="head"><h1>People of {{ $store->name }}</h1></div>
+    <div class="head"><h1>Settings of {{ $store->name }}</h1></div>
+    @include('store.settings.tabs')
+    <p class="soft">Who works in this store, and what each may do. An invitation is a link that works once, for seven days.</p>
     @if (session('link'))
         <div class="note" role="status"><p>{{ session('link')['words'] }}</p><p class="wrap-any"><b>{{ session('link')['url'] }}</b></p></div>
     @endif

@@ -4,7 +4,7 @@
     <div class="head"><h1>Feed</h1></div>
     @include('gather.tabs')
     @if (! $connection)
-        <div class="note"><p>No feed is connected. A feed brings search and sales data every night, as JSON over HTTP.</p>@can('manage', $store)<a href="{{ route('settings', $store) }}">Set its URL, secret and mapping</a>@endcan</div>
+        <div class="note"><p>No feed is connected. A feed brings search and sales data every night, as JSON over HTTP.</p>@can('manage', $store)<a href="{{ route('settings', [$store, 'numbers']) }}">Set its URL, secret and mapping</a>@endcan</div>
     @else
         <p>Fetched every night from <span class="wrap-any">{{ $connection->url }}</span>; missed and incomplete days are fetched again.</p>
         <div @if ($work?->isActive()) hx-get="{{ route('gather.feed', $store) }}" hx-trigger="every 2s" hx-select="#feed-state" hx-target="#feed-state" hx-swap="outerHTML" @endif id="feed-state">

@@ -1,7 +1,7 @@
 @extends('frame')
 @section('title', 'Connect the shop')
 @section('content')
-    <div class="head"><h1>How changes get into the shop</h1><div class="tools"><a href="{{ route('settings', $store) }}">All settings</a></div></div>
+    <div class="head"><h1>How changes get into the shop</h1><div class="tools"><a href="{{ route('settings', [$store, 'shop']) }}">All settings</a></div></div>
     <p class="hint">Texts, canonicals and redirects go one of three ways. Each is checked live on the page, whichever way it went, and each can be taken back.</p>
     <form method="post" action="{{ route('connect.ways', $store) }}">
         @csrf

@@ -15,7 +15,7 @@
     @if ($cut->looked === 0)
         <p class="note">No page has an upside in money yet.</p>
     @else
-    <p class="hint">Pages by upside. A page is worth writing by hand if the part of its upside that a recipe would miss ({{ round(100 * $store->options()->assumed('hand_share')) }}%, an assumption) pays for the work within half a year, and as long as the month has hours left. A recipe writes the rest. Hours, costs and this part are in the <a href="{{ route('settings', $store) }}">settings</a>.</p>
+    <p class="hint">Pages by upside. A page is worth writing by hand if the part of its upside that a recipe would miss ({{ round(100 * $store->options()->assumed('hand_share')) }}%, an assumption) pays for the work within half a year, and as long as the month has hours left. A recipe writes the rest. Hours, costs and this part are in the <a href="{{ route('settings', [$store, 'money']) }}">settings</a>.</p>
     <svg class="weeks wide-weeks" viewBox="0 0 980 210" role="img" aria-label="Upside of the first pages together, up to {{ App\Platform\Web\Forms::number($cut->looked) }} pages; the table below says the same">
         <line class="axis" x1="10" x2="970" y1="190.5" y2="190.5"/>
         <path class="curve-line" d="M10 190 @foreach ($cut->curve as $i => $sum) L{{ $x($i * $step + 1) }} {{ $y($sum) }} @endforeach"/>

@@ -1,0 +1,367 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Stores\Adding;
+
+use App\Connectors\Http\GuardedHttp;
+use App\Connectors\Http\HttpAnswer;
+use App\Connectors\Http\HttpRequest;
+use App\Stores\Models\Store;
+use Orchard\Core\Markets\Country;
+use Orchard\Core\Markets\LanguageTag;
+use Orchard\Core\Markets\SeenMarket;
+use Orchard\Core\Markup\Charset;
+use Orchard\Core\Markup\PageFacts;
+use Orchard\Core\Markup\PageReader;
+use Orchard\Core\Robots\RobotsTxt;
+use Orchard\Core\Sitemaps\Sitemap;
+use Orchard\Core\StructuredData\ProductData;
+use Orchard\Core\Url\PageUrl;
+
+/**
+ * Looks at a shop's home page, robots.txt and sitemap, and proposes what a store of it would be: so that its owner
+ * types an address and nothing else. Every proposal tells where it was read.
+ */
+final readonly class ShopProbe
+{
+    /** Seconds for one answer, and hops from the address to its page. */
+    private const SECONDS = 12.0;
+
+    private const HOPS = 5;
+
+    /** A home page that takes longer than this is told to be slow. */
+    private const SLOW = 4.0;
+
+    private const SIGNS = [
+        '€' => 'EUR', '£' => 'GBP', 'zł' => 'PLN', 'Kč' => 'CZK', 'CHF' => 'CHF', '₹' => 'INR', '₺' => 'TRY', 'R$' => 'BRL',
+    ];
+
+    public function __construct(private GuardedHttp $http)
+    {
+    }
+
+    /**
+     * @param  string  $given  as typed; https is taken where no scheme is
+     * @param  bool  $mayBePrivate  the owner's word that this host and port may be asked though they are not public
+     *
+     * @throws NotAShop
+     */
+    public static function look(string $given, bool $mayBePrivate = false): ShopSight
+    {
+        $given = trim($given);
+        $url = self::address($given) ?? throw NotAShop::noAddress($given);
+        $allowed = $mayBePrivate ? [strtolower($url->host()).':'.$url->port()] : [];
+
+        try {
+            return (new self(GuardedHttp::allowing($allowed)))->see($url);
+        } catch (NotAShop $not) {
+            // A shop that was typed without a scheme may have no https.
+            $plain = str_contains($given, '://') ? null : PageUrl::parse("http://$given");
+            if ($plain === null || ! $not->isSilent) {
+                throw $not;
+            }
+
+            return (new self(GuardedHttp::allowing($mayBePrivate ? [strtolower($plain->host()).':'.$plain->port()] : [])))->see($plain);
+        }
+    }
+
+    /**
+     * Looks at a store's own address, as a crawl would.
+     *
+     * @throws NotAShop
+     */
+    public static function lookAs(Store $store): ShopSight
+    {
+        return (new self(GuardedHttp::allowing($store->options()->privateHosts)))->see($store->baseUrl());
+    }
+
+    public static function address(string $given): ?PageUrl
+    {
+        $given = trim($given);
+        if (strlen($given) > PageUrl::MAX_BYTES || preg_match('/\s/', $given) === 1) {
+            return null;
+        }
+        $url = PageUrl::parse(preg_match('~^[a-z][a-z0-9+.\-]*://~i', $given) === 1 ? $given : "https://$given");
+
+        return $url !== null && preg_match('/[a-z0-9]/i', $url->host()) === 1 && $url->port() > 0 ? $url : null;
+    }
+
+    /** @throws NotAShop */
+    private function see(PageUrl $asked): ShopSight
+    {
+        [$url, $answer] = $this->home($asked);
+        $root = $url->resolve('/') ?? $url;
+        $remarks = [];
+        if (! $url->sameHostAs($asked)) {
+            $remarks[] = "{$asked->authority} leads to {$url->authority}. The store is made of {$url->authority}.";
+        }
+        if ($answer->seconds > self::SLOW) {
+            $remarks[] = 'The home page took '.round($answer->seconds).' seconds. A crawl goes as slowly as the shop answers; '.
+                'its rate is under Settings, Crawl.';
+        }
+        if (in_array($answer->status, [401, 403, 407, 429], true)) {
+            return $this->closed($root, $answer->status, $remarks);
+        }
+        $facts = PageReader::read(Charset::toUtf8($answer->body, $answer->header('content-type')), $url);
+        if ($this->asksForPassword($answer, $facts)) {
+            return $this->closed($root, 401, $remarks);
+        }
+        $robots = $this->http->fetch($this->request($root->resolve('/robots.txt') ?? $root));
+        $rules = RobotsTxt::fromAnswer(
+            $robots->status === 0 ? null : $robots->status,
+            $robots->body,
+            GuardedHttp::PRODUCT_TOKEN,
+        );
+        [$pages, $sitemap] = $this->sitemap($root, $robots);
+        if ($pages === null) {
+            $remarks[] = 'It has no sitemap that could be read; the crawl follows links alone.';
+        }
+
+        return $this->sight($root, $url, $facts, $answer, $remarks, $pages, match (true) {
+            $rules->isShut() => 'Its robots.txt cannot be had now ('.
+                ($robots->status === 0 ? lcfirst(rtrim((string) $robots->problem, '.')) : "it answers {$robots->status}").
+                '), so nothing may be crawled. The crawl can be started when it answers again.',
+            ! $rules->allows($root->target()) => 'Its robots.txt keeps crawlers out. Ask who looks after the shop to add '.
+                'two lines to it, “User-agent: '.GuardedHttp::PRODUCT_TOKEN.'” and “Allow: /”; '.
+                'until then pages come from files and from the shop’s API.',
+            default => null,
+        });
+    }
+
+    /**
+     * @return array{PageUrl, HttpAnswer} where it ends, and a page or a refusal
+     *
+     * @throws NotAShop
+     */
+    private function home(PageUrl $url): array
+    {
+        for ($hop = 0; $hop <= self::HOPS; $hop++) {
+            $answer = $this->http->fetch($this->request($url));
+            if ($answer->status === 0) {
+                throw match (true) {
+                    str_contains((string) $answer->problem, 'not a public address') => NotAShop::private($url->authority),
+                    str_contains((string) $answer->problem, $url->host()) => NotAShop::refused((string) $answer->problem),
+                    default => NotAShop::silent($url->authority, (string) $answer->problem),
+                };
+            }
+            $to = $answer->header('location');
+            if ($answer->status >= 300 && $answer->status < 400 && $to !== null) {
+                $url = $url->resolve($to) ?? throw NotAShop::answers($url->text(), $answer->status);
+
+                continue;
+            }
+            if (in_array($answer->status, [401, 403, 407, 429], true)) {
+                return [$url, $answer];
+            }
+            if ($answer->status !== 200) {
+                throw NotAShop::answers($url->text(), $answer->status);
+            }
+            $type = strtolower(trim(explode(';', $answer->header('content-type') ?? '')[0]));
+            $isPage = in_array($type, ['text/html', 'application/xhtml+xml'], true) ||
+                ($type === '' && stripos($answer->body, '<html') !== false);
+
+            return $isPage ? [$url, $answer] : throw NotAShop::noPage($url->text(), $type === '' ? 'a file' : $type);
+        }
+        throw NotAShop::runsInCircles($url->text());
+    }
+
+    private function request(PageUrl $url): HttpRequest
+    {
+        return new HttpRequest($url, headers: ['Accept' => 'text/html,*/*;q=0.5'], timeout: self::SECONDS);
+    }
+
+    /** A page that lets nobody in: next to no links, and a field for a password. */
+    private function asksForPassword(HttpAnswer $answer, PageFacts $facts): bool
+    {
+        return count($facts->links) < 6 &&
+            preg_match('/<input[^>]+type\s*=\s*["\']?password/i', $answer->body) === 1;
+    }
+
+    /** @param  list<string>  $remarks */
+    private function closed(PageUrl $root, int $status, array $remarks): ShopSight
+    {
+        $country = Country::ofHost($root->host());
+        $host = 'the address';
+
+        return new ShopSight(
+            $root->text(),
+            new Proposal($this->nameOfHost($root), $host),
+            new Proposal('en', 'nothing said it'),
+            new Proposal($country?->currency() ?? 'EUR', $country === null ? 'nothing said it' : $host),
+            new Proposal($country?->timeZone() ?? 'UTC', $country === null ? 'nothing said it' : $host),
+            new Proposal($country->code ?? '', $country === null ? 'nothing said it' : $host),
+            remarks: $remarks,
+            obstacle: match ($status) {
+                401, 407 => 'The shop asks for a password, so nothing of it can be crawled yet. Add the store now and start '.
+                    'the crawl when it is open; until then pages come from files and from the shop’s API.',
+                default => "The shop refuses us (it answers $status). Ask who looks after it to let “YoungOrchard” in; ".
+                    'until then pages come from files and from the shop’s API.',
+            },
+        );
+    }
+
+    /** @return array{?int, ?Sitemap} pages of the first sitemap that can be read, or of the first ones of an index */
+    private function sitemap(PageUrl $root, HttpAnswer $robots): array
+    {
+        preg_match_all('/^[ \t]*sitemap[ \t]*:[ \t]*(\S+)/mi', $robots->status === 200 ? $robots->body : '', $named);
+        $at = $root->resolve($named[1][0] ?? '/sitemap.xml');
+        $answer = $at === null ? null : $this->http->fetch(new HttpRequest($at, timeout: self::SECONDS, maxBytes: 20_000_000));
+        if ($at === null || $answer === null || $answer->status !== 200 || $answer->cut) {
+            return [null, null];
+        }
+        $sitemap = Sitemap::read($answer->body, $at);
+        if (! $sitemap->isIndex) {
+            return [count($sitemap->urls) ?: null, $sitemap];
+        }
+        $pages = 0;
+        foreach (array_slice(array_keys($sitemap->urls), 0, 3) as $url) {
+            $one = PageUrl::parse($url);
+            $answer = $one === null ? null : $this->http->fetch(new HttpRequest($one, timeout: self::SECONDS, maxBytes: 20_000_000));
+            if ($one !== null && $answer?->status === 200 && ! $answer->cut) {
+                $pages += count(Sitemap::read($answer->body, $one)->urls);
+            }
+        }
+
+        return [$pages === 0 ? null : $pages, $sitemap];
+    }
+
+    /** @param  list<string>  $remarks */
+    private function sight(
+        PageUrl $root,
+        PageUrl $home,
+        PageFacts $facts,
+        HttpAnswer $answer,
+        array $remarks,
+        ?int $pages,
+        ?string $obstacle,
+    ): ShopSight {
+        $details = $facts->details;
+        $markets = SeenMarket::ofHome($home, $details->hreflangs ?? []);
+        $tag = LanguageTag::of((string) $facts->language);
+        $header = LanguageTag::of((string) $answer->header('content-language'));
+        $language = match (true) {
+            $tag !== null => new Proposal($tag->text(), 'the page’s lang attribute'),
+            $header !== null => new Proposal($header->text(), 'the header Content-Language'),
+            $markets !== [] => new Proposal($markets[0]->tag->text(), 'hreflang'),
+            default => new Proposal('en', 'nothing said it'),
+        };
+        $named = $markets === [] ? null : $markets[0]->tag->country;
+        $byHost = Country::ofHost($root->host());
+        $country = match (true) {
+            $named !== null => new Proposal($named->code, 'hreflang'),
+            $byHost !== null => new Proposal($byHost->code, 'the address'),
+            $tag?->country !== null => new Proposal($tag->country->code, 'the page’s lang attribute'),
+            default => new Proposal('', 'nothing said it'),
+        };
+        $where = Country::of($country->value);
+
+        return new ShopSight(
+            $root->text(),
+            $this->name($root, $facts),
+            $language,
+            $this->currency($facts, $where, $country->from),
+            new Proposal(
+                $where?->timeZone() ?? 'UTC',
+                $where === null ? 'nothing said it' : "where most people of {$where->name()} live",
+            ),
+            $country,
+            $markets,
+            $pages,
+            $remarks,
+            $obstacle,
+        );
+    }
+
+    private function name(PageUrl $root, PageFacts $facts): Proposal
+    {
+        $site = trim((string) ($facts->details->social['og:site_name'] ?? ''));
+        if ($site !== '' && mb_strlen($site) <= 60) {
+            return new Proposal($site, 'og:site_name');
+        }
+        $said = self::nameIn($facts->details->structured ?? []);
+        if ($said !== null) {
+            return new Proposal($said, 'structured data');
+        }
+        // "Lamps for every room – Tindrel": the part that is nearest to the host's name.
+        $host = (string) preg_replace('/[^a-z0-9]/', '', strtolower($this->nameOfHost($root)));
+        $parts = preg_split('/\s+[|\x{2013}\x{2014}\-·:»]\s+/u', (string) $facts->title) ?: [];
+        foreach ($parts as $part) {
+            $plain = (string) preg_replace('/[^a-z0-9]/', '', strtolower($part));
+            if ($plain !== '' && $host !== '' && (str_contains($host, $plain) || str_contains($plain, $host)) && mb_strlen($part) <= 60) {
+                return new Proposal(trim($part), 'the home page’s title');
+            }
+        }
+
+        $parts = array_filter(array_map(trim(...), $parts), static fn (string $part): bool => $part !== '' && mb_strlen($part) <= 60);
+        usort($parts, static fn (string $a, string $b): int => mb_strlen($a) <=> mb_strlen($b));
+
+        // A number is no name: then the shortest part of the title is one.
+        return $parts !== [] && preg_match('/[a-z]/i', $root->host()) !== 1
+            ? new Proposal($parts[0], 'the home page’s title')
+            : new Proposal($this->nameOfHost($root), 'the address');
+    }
+
+    private function nameOfHost(PageUrl $root): string
+    {
+        $host = (string) preg_replace('/^www\d?\./', '', $root->host());
+        $labels = explode('.', $host);
+        if (filter_var(trim($host, '[]'), FILTER_VALIDATE_IP) !== false || count($labels) < 2) {
+            return ucfirst($host);
+        }
+        // The longest label but the last names the shop: shop.example.co.uk is "example".
+        $labels = array_slice($labels, 0, -1);
+        usort($labels, static fn (string $a, string $b): int => strlen($b) <=> strlen($a));
+
+        return ucfirst($labels[0]);
+    }
+
+    private function currency(PageFacts $facts, ?Country $country, string $countryFrom): Proposal
+    {
+        $product = ProductData::of($facts->details->structured ?? []);
+        if ($product !== null && preg_match('/^[A-Z]{3}$/', $product->currency) === 1) {
+            return new Proposal($product->currency, 'a product’s structured data');
+        }
+        foreach (['product:price:currency', 'og:price:currency'] as $property) {
+            $said = strtoupper(trim((string) ($facts->details->social[$property] ?? '')));
+            if (preg_match('/^[A-Z]{3}$/', $said) === 1) {
+                return new Proposal($said, $property);
+            }
+        }
+        $text = implode(' ', $facts->details?->text->lines() ?? []);
+        $own = $country?->currency();
+        $counts = [];
+        foreach (self::SIGNS as $sign => $code) {
+            $counts[$code] = preg_match_all('/\d\s*'.preg_quote($sign, '/').'|'.preg_quote($sign, '/').'\s*\d/u', $text);
+        }
+        arsort($counts);
+        if (reset($counts) > 0) {
+            return new Proposal((string) array_key_first($counts), 'prices on the home page');
+        }
+
+        return $own !== null
+            ? new Proposal($own, "the country, from $countryFrom")
+            : new Proposal('EUR', 'nothing said it');
+    }
+
+    /** @param  array<array-key, mixed>  $data  decoded JSON-LD */
+    private static function nameIn(array $data, int $depth = 0): ?string
+    {
+        $types = array_map(static fn (mixed $type): string => is_string($type) ? $type : '', (array) ($data['@type'] ?? []));
+        $name = $data['name'] ?? null;
+        if (
+            array_intersect($types, ['Organization', 'OnlineStore', 'Store', 'WebSite', 'OnlineBusiness', 'Corporation']) !== [] &&
+            is_string($name) && trim($name) !== '' && mb_strlen(trim($name)) <= 60
+        ) {
+            return trim($name);
+        }
+        foreach ($depth < 4 ? $data : [] as $inner) {
+            $found = is_array($inner) ? self::nameIn($inner, $depth + 1) : null;
+            if ($found !== null) {
+                return $found;
+            }
+        }
+
+        return null;
+    }
+}
