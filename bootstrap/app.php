@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Access\Http\AskedAsDescribed;
 use App\Access\Http\Problem;
 use App\Access\Http\SecurityHeaders;
 use App\Access\Http\ServerTiming;
@@ -9,6 +10,7 @@ use App\Access\Http\StartSession;
 use App\Access\Http\WritesAsPeopleDo;
 use App\Platform\Work\DatabaseTrouble;
 use Illuminate\Auth\AuthenticationException;
+use Illuminate\Auth\Middleware\Authorize;
 use Illuminate\Database\QueryException;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
@@ -36,6 +38,8 @@ $app = Application::configure(basePath: dirname(__DIR__))
         $middleware->prepend([SecurityHeaders::class, ServerTiming::class]);
         // The colour scheme is set by a script in the browser, in plain words.
         $middleware->encryptCookies(except: ['theme']);
+        // Who may not ask is told so before how it was asked.
+        $middleware->appendToPriorityList(after: Authorize::class, append: AskedAsDescribed::class);
         $middleware->redirectGuestsTo('/sign-in');
         $middleware->redirectUsersTo('/');
     })

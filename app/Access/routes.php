@@ -2,6 +2,8 @@
 
 declare(strict_types=1);
 
+use App\Access\Api\ApiRoutes;
+use App\Access\Api\StoresApi;
 use App\Access\Http\AccountController;
 use App\Access\Http\AddingController;
 use App\Access\Http\CspReportController;
@@ -96,3 +98,15 @@ Route::middleware(['web', 'auth:web,sanctum'])
 Route::post('/csp-reports', CspReportController::class)
     ->middleware('throttle:csp-reports')
     ->withoutMiddleware(ValidateCsrfToken::class);
+
+ApiRoutes::group(static function (): void {
+    Route::get('/stores', [StoresApi::class, 'index']);
+    Route::post('/stores', [StoresApi::class, 'add'])->middleware('throttle:looking');
+});
+ApiRoutes::store(static function (): void {
+    Route::get('/', [StoresApi::class, 'show']);
+    Route::get('/work/{work}', [StoresApi::class, 'workOf'])->whereNumber('work');
+    Route::post('/work/{work}/stop', [StoresApi::class, 'stop'])
+        ->whereNumber('work')
+        ->middleware('can:write,store');
+});

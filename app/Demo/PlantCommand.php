@@ -6,6 +6,7 @@ namespace App\Demo;
 
 use App\Access\Memberships;
 use App\Access\Role;
+use App\Platform\Work\WorkDesk;
 use App\Stores\AddStore;
 use App\Stores\Console\StoreCommand;
 use App\Stores\Kinds\KindRule;
@@ -18,7 +19,7 @@ use InvalidArgumentException;
 
 final class PlantCommand extends StoreCommand
 {
-    protected $signature = 'demo:plant {--url= : where the stand-in shop answers} {--token-file= : file with its admin token} {--feed= : where the stand-in market answers} {--feed-secret-file= : file with its secret} {--slug=tindrel} {--json}';
+    protected $signature = 'demo:plant {--url= : where the stand-in shop answers} {--token-file= : file with its admin token} {--feed= : where the stand-in market answers} {--feed-secret-file= : file with its secret} {--slug=tindrel} {--grow : fill it afterwards, in the background: crawl, feed, drafts, a release} {--json}';
 
     protected $description = 'Bring the demo in: the store Tindrel and a user for each role (a second time changes nothing)';
 
@@ -31,15 +32,16 @@ final class PlantCommand extends StoreCommand
         'viewer' => 'Vera Viewer',
     ];
 
-    public function handle(AddStore $stores, StoreOptions $options): int
+    public function handle(AddStore $stores, StoreOptions $options, WorkDesk $desk): int
     {
-        return $this->guarded(function () use ($stores, $options): int {
+        return $this->guarded(function () use ($stores, $options, $desk): int {
             $url = (string) $this->option('url');
             $token =
                 @file_get_contents((string) $this->option('token-file')) ?:
                 throw new InvalidArgumentException('The file with the shop\'s token cannot be read.');
             $slug = (string) $this->option('slug');
             $store = Store::query()->where('slug', $slug)->first();
+            $isNew = $store === null;
             if ($store === null) {
                 $store = $stores->add('Tindrel', $url, $slug, 'EUR', 'Europe/Berlin', allowPrivate: true);
                 $options->set($store, 'shop_url', "$url/office/v1");
@@ -77,6 +79,10 @@ final class PlantCommand extends StoreCommand
             }
             foreach (self::PEOPLE as $role => $name) {
                 Memberships::enrol($store->id, "$role@tindrel.example", $name, self::PASSWORD, Role::from($role));
+            }
+
+            if ($isNew && (bool) $this->option('grow')) {
+                $desk->begin(GrowWork::class, $store->id, $store->id, null);
             }
 
             return $this->answer(['store' => $store->slug], 'The demo is in.');

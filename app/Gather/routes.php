@@ -2,6 +2,9 @@
 
 declare(strict_types=1);
 
+use App\Access\Api\ApiRoutes;
+use App\Gather\Api\ImportsApi;
+use App\Gather\Api\PagesApi;
 use App\Gather\Http\ChangedController;
 use App\Gather\Http\CrawlController;
 use App\Gather\Http\DriftController;
@@ -82,3 +85,17 @@ Route::middleware(['web', 'auth', 'can:view,store'])
             Route::post('/gather/crawl/resume', [CrawlController::class, 'resume'])->name('gather.crawl.resume');
         });
     });
+
+ApiRoutes::store(static function (): void {
+    Route::get('/pages', [PagesApi::class, 'index']);
+    Route::get('/pages/{page}', [PagesApi::class, 'show'])->whereNumber('page');
+    Route::get('/imports', [ImportsApi::class, 'index']);
+    Route::get('/imports/{import}', [ImportsApi::class, 'show'])->whereNumber('import');
+    Route::middleware('can:write,store')->group(static function (): void {
+        Route::post('/crawls', [PagesApi::class, 'crawl']);
+        Route::post('/imports', [ImportsApi::class, 'announce']);
+        Route::put('/imports/{import}/pieces', [ImportsApi::class, 'piece'])->whereNumber('import');
+        Route::post('/imports/{import}/begin', [ImportsApi::class, 'begin'])->whereNumber('import');
+        Route::post('/imports/{import}/take-back', [ImportsApi::class, 'takeBack'])->whereNumber('import');
+    });
+});

@@ -2,6 +2,8 @@
 
 declare(strict_types=1);
 
+use App\Access\Api\ApiRoutes;
+use App\Release\Api\ReleasesApi;
 use App\Release\Http\ConnectController;
 use App\Release\Http\HandoverController;
 use App\Release\Http\ReleaseController;
@@ -92,3 +94,12 @@ Route::middleware(['web', 'throttle:handed'])
         Route::get('/', [HandoverController::class, 'guest'])->name('handed');
         Route::get('/{form}', [HandoverController::class, 'guestForm'])->name('handed.form');
     });
+
+ApiRoutes::store(static function (): void {
+    Route::get('/releases', [ReleasesApi::class, 'index']);
+    Route::get('/releases/{release}', [ReleasesApi::class, 'show'])->whereNumber('release');
+    Route::middleware('can:release,store')->group(static function (): void {
+        Route::post('/releases', [ReleasesApi::class, 'send']);
+        Route::post('/releases/{release}/undo', [ReleasesApi::class, 'undo'])->whereNumber('release');
+    });
+});

@@ -63,7 +63,7 @@ final class AddStore
             ]);
             Market::query()->create([
                 'store_id' => $store->id,
-                'name' => $name,
+                'name' => mb_substr(trim($name), 0, 80),
                 'language' => $language,
                 'currency' => $currency,
                 'brand' => $name,
@@ -76,16 +76,26 @@ final class AddStore
     }
 
     /**
-     * A store with the markets that were seen. Its short name is made of its name; where that is taken, a number follows.
+     * A store with the markets that were seen. Its short name is made of its name; where that is taken, a number
+     * follows.
      *
      * @throws InvalidArgumentException with a sentence for people
      */
     public function asSeen(NewStore $new): Store
     {
-        $slug = Str::limit(Str::slug($new->name), 56, '') ?: Str::slug((string) parse_url($new->url, PHP_URL_HOST)) ?: 'store';
+        $slug =
+            Str::limit(Str::slug($new->name), 56, '') ?:
+            Str::slug((string) parse_url($new->url, PHP_URL_HOST)) ?:
+            'store';
 
         return DB::transaction(function () use ($new, $slug): Store {
-            for ($nth = 1; Store::query()->where('slug', $nth === 1 ? $slug : "$slug-$nth")->exists(); $nth++);
+            for (
+                $nth = 1;
+                Store::query()
+                    ->where('slug', $nth === 1 ? $slug : "$slug-$nth")
+                    ->exists();
+                $nth++
+            );
             $store = $this->add(
                 $new->name,
                 $new->url,
@@ -101,7 +111,8 @@ final class AddStore
     }
 
     /**
-     * Stores are added one after the other, so that two people who add the same shop at once both get a short name, and one
+     * Stores are added one after the other, so that two people who add the same shop at once both get a short name,
+     * and one
      * who presses twice gets one store.
      *
      * @template T
@@ -131,7 +142,7 @@ final class AddStore
                 'market_name' => $seen->name(),
                 'language' => $seen->tag->text(),
                 'country' => $seen->tag->country->code ?? ($nth === 0 ? $new->country : ''),
-                'currency' => $nth === 0 ? $new->currency : ($seen->tag->country?->currency() ?? $new->currency),
+                'currency' => $nth === 0 ? $new->currency : $seen->tag->country?->currency() ?? $new->currency,
                 'host' => $seen->host,
                 'path' => $seen->path,
             ];

@@ -2,6 +2,8 @@
 
 declare(strict_types=1);
 
+use App\Access\Api\ApiRoutes;
+use App\Untangle\Api\CausesApi;
 use App\Untangle\Http\DecideController;
 use App\Untangle\Http\RedirectController;
 use App\Untangle\Http\SlugController;
@@ -90,3 +92,12 @@ Route::middleware(['web', 'auth', 'can:view,store'])
             Route::post('/rules', [DecideController::class, 'rule'])->name('untangle.rules.set');
         });
     });
+
+ApiRoutes::store(static function (): void {
+    Route::get('/causes', [CausesApi::class, 'index']);
+    Route::get('/canonicals', [CausesApi::class, 'canonicals']);
+    Route::middleware('can:write,store')->group(static function (): void {
+        Route::post('/causes/{cause}/decision', [CausesApi::class, 'decide'])->whereNumber('cause');
+        Route::post('/causes/{cause}/ready', [CausesApi::class, 'carry'])->whereNumber('cause');
+    });
+});

@@ -6,6 +6,8 @@ namespace App\Weigh;
 
 use App\Inventory\Figures;
 use App\Platform\Work\WorkDesk;
+use App\Stores\Leaving\ExportParts;
+use App\Stores\Leaving\StoreTables;
 use App\Stores\Models\Store;
 use App\Stores\Overview\OverviewBoard;
 use App\Stores\Steps\Stamps;
@@ -16,6 +18,7 @@ use App\Weigh\Ranges\RangeWork;
 use App\Weigh\Weighing\Scores;
 use App\Weigh\Weighing\ScoreWork;
 use App\Weigh\Worklists\Progress;
+use App\Weigh\Worklists\WorklistSheet;
 use Illuminate\Console\Scheduling\Schedule;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\ServiceProvider;
@@ -28,7 +31,12 @@ final class WeighProvider extends ServiceProvider
         Stamps $stamps,
         Figures $figures,
         OverviewBoard $overview,
+        StoreTables $tables,
+        ExportParts $exports,
     ): void {
+        $tables->child('weigh_range_rows', 'range_id', 'weigh_ranges');
+        $exports->register('upside', Scores::COLUMNS, Scores::export(...));
+        $exports->register('worklists', WorklistSheet::ALL, WorklistSheet::all(...));
         WeighOverview::register($overview);
         $figures->register(
             'upside',

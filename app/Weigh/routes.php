@@ -2,15 +2,13 @@
 
 declare(strict_types=1);
 
-use App\Access\Http\AnswersJson;
-use App\Access\Http\AskedAsDescribed;
+use App\Access\Api\ApiRoutes;
 use App\Weigh\Api\NumbersApi;
 use App\Weigh\Http\FindingsController;
 use App\Weigh\Http\NumbersController;
 use App\Weigh\Http\RangeController;
 use App\Weigh\Http\WeighController;
 use App\Weigh\Http\WorklistController;
-use Illuminate\Routing\Middleware\SubstituteBindings;
 use Illuminate\Support\Facades\Route;
 
 Route::middleware(['web', 'auth', 'can:view,store'])
@@ -77,32 +75,13 @@ Route::middleware(['web', 'auth', 'can:view,store'])
             ->name('weigh.assume');
     });
 
-Route::middleware([
-    AnswersJson::class,
-    'auth:sanctum',
-    'throttle:json',
-    SubstituteBindings::class,
-    AskedAsDescribed::class,
-])
-    ->prefix('/api/v1')
-    ->group(function (): void {
-        Route::get('/stores', [NumbersApi::class, 'stores']);
-        Route::middleware('can:view,store')
-            ->prefix('/stores/{store}/weigh')
-            ->group(function (): void {
-                foreach (
-                    [
-                        'pages',
-                        'queries',
-                        'groups',
-                        'losing',
-                        'quick-wins' => 'wins',
-                        'not-in-stock' => 'missing',
-                        'worklists',
-                    ] as $path => $method
-                ) {
-                    Route::get('/'.(is_string($path) ? $path : $method), [NumbersApi::class, $method]);
-                }
-                Route::get('/worklists/{list}', [NumbersApi::class, 'worklist'])->whereNumber('list');
-            });
+ApiRoutes::store(static function (): void {
+    Route::prefix('/weigh')->group(static function (): void {
+        foreach (
+            ['pages', 'queries', 'groups', 'losing', 'quick-wins' => 'wins', 'not-in-stock' => 'missing', 'worklists'] as $path => $method
+        ) {
+            Route::get('/'.(is_string($path) ? $path : $method), [NumbersApi::class, $method]);
+        }
+        Route::get('/worklists/{list}', [NumbersApi::class, 'worklist'])->whereNumber('list');
     });
+});

@@ -55,7 +55,7 @@ final class WriteStep implements StepContribution
                 ($drafts === 1 ? 'page has a draft' : 'pages have a draft').
                     ' that is not ready yet'.
                     ($more === '' ? '' : "; $more"),
-                route('write', [$store, 'state' => 'draft']),
+                route('write', [$store, 'state' => 'open']),
                 'Go on writing',
             ),
             $more !== '' => new Hand(null, $more, route('write', [$store]), 'Write'),

@@ -2,6 +2,8 @@
 
 declare(strict_types=1);
 
+use App\Access\Api\ApiRoutes;
+use App\Write\Api\TextsApi;
 use App\Write\Http\DeskController;
 use App\Write\Http\RecipeController;
 use App\Write\Http\SheetController;
@@ -53,3 +55,11 @@ Route::middleware(['web', 'auth', 'can:view,store'])
                 ->whereNumber('sheet');
         });
     });
+
+ApiRoutes::store(static function (): void {
+    Route::get('/texts', [TextsApi::class, 'index']);
+    Route::middleware('can:write,store')->group(static function (): void {
+        Route::post('/texts/ready', [TextsApi::class, 'ready']);
+        Route::put('/texts/{resource}/{field}', [TextsApi::class, 'save'])->whereNumber('resource');
+    });
+});

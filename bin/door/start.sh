@@ -46,7 +46,7 @@ door_start() {
     web_up
     if [ -n "$SHOPS" ]; then
         step "Demo"
-        console demo:plant --url="http://127.0.0.1:$(shop_port tindrel)" --token-file="$VAR/shops/tindrel/token" --feed="http://127.0.0.1:$(market_port tindrel)" --feed-secret-file="$VAR/markets/tindrel/secret" >"$VAR/log/demo.log" 2>&1 || { ok failed; tail -n 5 "$VAR/log/demo.log" >&2; die "The demo could not be brought in; see var/run/log/demo.log"; }
+        console demo:plant --grow --url="http://127.0.0.1:$(shop_port tindrel)" --token-file="$VAR/shops/tindrel/token" --feed="http://127.0.0.1:$(market_port tindrel)" --feed-secret-file="$VAR/markets/tindrel/secret" >"$VAR/log/demo.log" 2>&1 || { ok failed; tail -n 5 "$VAR/log/demo.log" >&2; die "The demo could not be brought in; see var/run/log/demo.log"; }
         ok
     fi
     workers_up

@@ -7,6 +7,8 @@ namespace App\Access\Http;
 use Closure;
 use Illuminate\Http\Request;
 use Illuminate\Validation\ValidationException;
+use Opis\JsonSchema\Errors\ErrorFormatter;
+use Opis\JsonSchema\Validator;
 use Symfony\Component\HttpFoundation\Response;
 
 /**
@@ -16,16 +18,18 @@ use Symfony\Component\HttpFoundation\Response;
  */
 final class AskedAsDescribed
 {
+    /** By which the description is known to the validator. */
+    private const NAME = 'https://young-orchard.invalid/openapi.json';
+
     public function handle(Request $request, Closure $next): Response
     {
-        $description = (array) json_decode(
-            (string) file_get_contents(resource_path('api/openapi.json')),
-            true,
-            flags: JSON_THROW_ON_ERROR,
-        );
+        $file = (string) file_get_contents(resource_path('api/openapi.json'));
+        $description = (array) json_decode($file, true, flags: JSON_THROW_ON_ERROR);
         $path = substr('/'.$request->route()?->uri(), strlen('/api/v1'));
+        $method = strtolower($request->method() === 'HEAD' ? 'GET' : $request->method());
+        $asked = (array) ($description['paths'][$path][$method] ?? []);
         $known = [];
-        foreach ((array) ($description['paths'][$path]['get']['parameters'] ?? []) as $parameter) {
+        foreach ((array) ($asked['parameters'] ?? []) as $parameter) {
             $parameter = isset($parameter['$ref'])
                 ? $description['components']['parameters'][basename((string) $parameter['$ref'])]
                 : $parameter;
@@ -34,6 +38,9 @@ final class AskedAsDescribed
             }
         }
         $wrong = [];
+        if (isset($asked['requestBody']['content']['application/json'])) {
+            $wrong = self::body($request, $file, $path, $method);
+        }
         foreach ($request->query() as $name => $value) {
             $problem = isset($known[$name])
                 ? self::problem($known[$name], $value)
@@ -48,6 +55,30 @@ final class AskedAsDescribed
 
         /** @var Response */
         return $next($request);
+    }
+
+    /** @return array<string, string> what is wrong with the body, by its place in it */
+    private static function body(Request $request, string $file, string $path, string $method): array
+    {
+        $given = json_decode($request->getContent(), false, 32);
+        if ($given === null) {
+            return ['body' => 'is no JSON.'];
+        }
+        $validator = new Validator();
+        $validator->setMaxErrors(20);
+        $validator->resolver()?->registerRaw($file, self::NAME);
+        $place = str_replace(['~', '/', '{', '}'], ['~0', '~1', '%7B', '%7D'], $path);
+        $error = $validator
+            ->validate($given, self::NAME."#/paths/$place/$method/requestBody/content/application~1json/schema")
+            ->error();
+        $wrong = [];
+        foreach ($error === null ? [] : (new ErrorFormatter())->format($error, false) as $at => $words) {
+            $wrong[
+                trim((string) $at, '/') === '' ? 'body' : str_replace('/', '.', trim((string) $at, '/'))
+            ] = is_string($words) ? $words : 'is not as it is described.';
+        }
+
+        return $wrong;
     }
 
     /** @param  array<array-key, mixed>  $schema  type, and enum, pattern, minimum and maximum where they are given */

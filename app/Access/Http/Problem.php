@@ -8,6 +8,7 @@ use App\Platform\Work\DatabaseTrouble;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Validation\ValidationException;
 use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
 use Throwable;
 
 /**
@@ -22,17 +23,25 @@ final class Problem
         403 => 'Not allowed',
         404 => 'Not found',
         405 => 'Method not allowed',
+        409 => 'Not as things stand',
+        413 => 'Too large',
         422 => 'Not asked as described',
         429 => 'Too many requests',
         500 => 'Something broke',
         503 => 'Not available just now',
     ];
 
+    /** Refusals that are told in the application's own words. */
+    private const SAID = [403, 409, 413];
+
+    /** The framework's, where no policy said more. */
+    private const UNSAID = 'This action is unauthorized.';
+
     private const DETAILS = [
         401 => 'Send a token: "Authorization: Bearer …". Tokens are made under your account.',
         403 => 'Your role in this store is not enough for that.',
         404 => 'There is no such thing here for you.',
-        405 => 'This address only answers GET.',
+        405 => 'This address does not answer that method; Allow tells which it answers.',
         429 => 'Ask again later; Retry-After tells when.',
         500 => 'It is not your fault, and has been written down in the application\'s log.',
     ];
@@ -47,8 +56,15 @@ final class Problem
                 $body['errors'][] = ['parameter' => (string) $name, 'detail' => (string) $messages[0]];
             }
         } else {
-            $body['detail'] =
-                $status === 503 ? DatabaseTrouble::words($error) : self::DETAILS[$status] ?? 'This cannot be answered.';
+            $said =
+                $error instanceof HttpExceptionInterface && in_array($status, self::SAID, true)
+                    ? $error->getMessage()
+                    : '';
+            $body['detail'] = match (true) {
+                $status === 503 => DatabaseTrouble::words($error),
+                $said !== '' && $said !== self::UNSAID => $said,
+                default => self::DETAILS[$status] ?? 'This cannot be answered.',
+            };
         }
         $headers = array_intersect_key($response->headers->all(), [
             'retry-after' => 0,

@@ -9,7 +9,7 @@ use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\View\View;
 
-/** Tokens by which somebody's own scripts read what they may see. */
+/** Tokens by which somebody's own scripts do what that person may do; or read alone. */
 final class TokenController
 {
     /** Tokens that one person may have. */
@@ -25,6 +25,7 @@ final class TokenController
         $given = $request->validate([
             'name' => ['required', 'string', 'max:80'],
             'days' => ['required', 'integer', 'min:1', 'max:730'],
+            'may' => ['nullable', 'in:read,write'],
         ]);
         $user = self::user($request);
         if ($user->tokens()->count() >= self::MOST) {
@@ -32,7 +33,11 @@ final class TokenController
                 'name' => 'You have '.self::MOST.' tokens already; take back one that is not used any more.',
             ]);
         }
-        $token = $user->createToken($given['name'], ['read'], now()->addDays((int) $given['days']));
+        $token = $user->createToken(
+            $given['name'],
+            ($given['may'] ?? 'read') === 'write' ? ['read', 'write'] : ['read'],
+            now()->addDays((int) $given['days']),
+        );
 
         return redirect()->route('tokens')->with('token', $token->plainTextToken);
     }

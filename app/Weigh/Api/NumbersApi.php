@@ -33,41 +33,6 @@ final class NumbersApi
     /** Rows of an answer, where no limit is asked for. */
     private const PAGE = 50;
 
-    public function stores(Request $request): JsonResponse
-    {
-        $rows = DB::table('memberships')
-            ->join('stores', 'stores.id', '=', 'memberships.store_id')
-            ->where('user_id', $request->user()?->getAuthIdentifier())
-            ->orderBy('name')
-            ->get(['stores.id', 'slug', 'name', 'base_url', 'timezone', 'role']);
-
-        $markets = [];
-        foreach (
-            DB::table('markets')->whereIn('store_id', $rows->pluck('id'))->orderBy('place')->orderBy('id')->get() as $one
-        ) {
-            $markets[(int) $one->store_id][] = [
-                'id' => (int) $one->id,
-                'name' => $one->name,
-                'language' => $one->language,
-                'country' => $one->country,
-                'currency' => $one->currency,
-            ];
-        }
-        $stores = [];
-        foreach ($rows as $row) {
-            $stores[] = [
-                'slug' => $row->slug,
-                'name' => $row->name,
-                'url' => $row->base_url,
-                'role' => $row->role,
-                'timezone' => $row->timezone,
-                'markets' => $markets[(int) $row->id] ?? [],
-            ];
-        }
-
-        return response()->json(['data' => $stores]);
-    }
-
     public function pages(Request $request, Store $store): JsonResponse
     {
         $lens = $this->lens($request, $store);

@@ -1,0 +1,208 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Demo;
+
+use App\Access\Models\User;
+use App\Changes\Drafts;
+use App\Changes\DraftState;
+use App\Changes\Origin;
+use App\Platform\Work\LongWork;
+use App\Platform\Work\SliceEnd;
+use App\Platform\Work\WorkRun;
+use App\Platform\Work\WorkView;
+use App\Stores\Connections;
+use App\Stores\Kinds\PageKind;
+use App\Stores\Models\Store;
+use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\DB;
+use Orchard\Core\Wording\TextField;
+use stdClass;
+
+/**
+ * Fills the demo after it was brought in, so that every screen shows something: crawled, fed, weighed and untangled,
+ * some
+ * texts drafted, one release made, and one text that the shop changed meanwhile. It does by commands what its people
+ * would do
+ * on screens; each phase can be done again.
+ */
+final readonly class GrowWork implements LongWork
+{
+    /**
+     * Collections whose titles are released, the most seen first; the next one becomes the clash, the others stay
+     * drafts.
+     */
+    private const RELEASED = 6;
+
+    private const DRAFTED = 12;
+
+    public function __construct(private Drafts $drafts, private Connections $connections)
+    {
+    }
+
+    public static function sort(): string
+    {
+        return 'demo.grow';
+    }
+
+    public static function title(): string
+    {
+        return 'filling the demo';
+    }
+
+    public static function queue(): string
+    {
+        return 'interactive';
+    }
+
+    public function ended(int $subjectId, SliceEnd $end): void
+    {
+    }
+
+    public function slice(WorkRun $run): SliceEnd
+    {
+        $store = Store::query()->findOrFail($run->storeId);
+        if ($run->stopAsked()) {
+            return SliceEnd::stopped();
+        }
+        $phase = is_string($run->progress()['phase'] ?? null) ? $run->progress()['phase'] : 'begin';
+        $next = match ($phase) {
+            'begin' => $this->begin($store),
+            'gather' => $this->isDone($store, 'gather.crawl') && $this->isDone($store, 'gather.feed') ? 'weigh' : null,
+            'weigh' => $this->isDone($store, 'weigh.score') && $this->isQuiet($store, $run) ? 'write' : null,
+            'write' => $this->write($store),
+            'sent' => $this->isDone($store, 'release.send') ? 'clash' : null,
+            'clash' => $this->clash($store),
+            'met' => $this->isDone($store, 'release.send') ? 'rest' : null,
+            'rest' => $this->rest($store),
+            default => 'done',
+        };
+        $run->beat(['phase' => $next ?? $phase], force: true);
+
+        return $next === 'done' ? SliceEnd::done() : SliceEnd::later(1);
+    }
+
+    private function begin(Store $store): string
+    {
+        WorkView::latest($store->id, 'gather.crawl') ?? Artisan::call('gather:crawl', ['--store' => $store->slug]);
+        WorkView::latest($store->id, 'gather.feed') ?? Artisan::call('gather:feed', ['--store' => $store->slug]);
+
+        return 'gather';
+    }
+
+    private function write(Store $store): string
+    {
+        $rows = $this->collections($store);
+        $drafts = [];
+        foreach (array_slice($rows, 0, self::RELEASED) as $nth => $row) {
+            $drafts[] = $this->draft($store, $row, TextField::Title, $this->titleOf($row));
+            if ($nth < 3) {
+                $drafts[] = $this->draft($store, $row, TextField::Description, $this->descriptionOf($row));
+            }
+        }
+        $this->send($store, $drafts, 'Titles of the most seen collections');
+
+        return 'sent';
+    }
+
+    /** Somebody in the shop's office changes the very text that is about to be sent. */
+    private function clash(Store $store): string
+    {
+        $row = $this->collections($store)[self::RELEASED] ?? null;
+        if ($row === null) {
+            return 'rest';
+        }
+        $draft = $this->draft($store, $row, TextField::Title, $this->titleOf($row));
+        $shop = $this->connections->shop($store);
+        $shop->write($shop->read((string) $row->external_id), ['title' => "{$row->name}, new this autumn"]);
+        $this->send($store, [$draft], 'One more title');
+
+        return 'met';
+    }
+
+    private function rest(Store $store): string
+    {
+        $ready = [];
+        foreach (array_slice($this->collections($store), self::RELEASED + 1) as $nth => $row) {
+            $draft = $this->draft($store, $row, TextField::Title, $this->titleOf($row));
+            $nth < 2 && ($ready[] = $draft);
+        }
+        $this->drafts->markReady($store, array_filter($ready), true, $this->person('writer'));
+
+        return 'done';
+    }
+
+    /** @param  list<?int>  $drafts */
+    private function send(Store $store, array $drafts, string $name): void
+    {
+        $drafts = array_values(array_filter($drafts));
+        $this->drafts->markReady($store, $drafts, true, $this->person('writer'));
+        $this->drafts->approve($store, $drafts, (int) $this->person('approver'));
+        Artisan::call('release:send', ['--store' => $store->slug, '--name' => $name]);
+    }
+
+    /** @return ?int the draft's number; null where there is none, or it is past writing */
+    private function draft(Store $store, stdClass $row, TextField $field, string $text): ?int
+    {
+        $known = $this->drafts->find((int) $row->id, $field);
+        if ($known === null) {
+            $this->drafts->save($store, (int) $row->id, $field, $text, 0, Origin::Hand, $this->person('writer'));
+            $known = $this->drafts->find((int) $row->id, $field);
+        }
+
+        return $known === null || $known->state !== DraftState::Open ? null : $known->id;
+    }
+
+    /** @return list<stdClass> collections that the shop lets us edit, the most seen first: the same ones each time */
+    private function collections(Store $store): array
+    {
+        return array_values(
+            DB::select(
+                "SELECT r.id, r.external_id, r.name, JSON_VALUE(r.attributes, '$.products') AS products
+                    FROM page_index i
+                    JOIN resources r ON r.id = i.resource_id AND r.from_page = 0 WHERE i.store_id = ? AND i.kind = ?
+                    ORDER BY i.impressions DESC, r.id LIMIT ?",
+                [$store->id, PageKind::Collection->value, self::DRAFTED],
+            ),
+        );
+    }
+
+    private function titleOf(stdClass $row): string
+    {
+        return "{$row->name}: {$row->products} models by small makers";
+    }
+
+    private function descriptionOf(stdClass $row): string
+    {
+        return "{$row->products} ".
+            mb_strtolower((string) $row->name).
+            ' by small makers, with their sizes and finishes side by '.
+            'side. Choose by room, shade and colour.';
+    }
+
+    private function person(string $role): ?int
+    {
+        $id = User::query()
+            ->where('email', "$role@tindrel.example")
+            ->value('id');
+
+        return is_numeric($id) ? (int) $id : null;
+    }
+
+    private function isDone(Store $store, string $sort): bool
+    {
+        $work = WorkView::latest($store->id, $sort);
+
+        return $work !== null && ! $work->isActive();
+    }
+
+    /** Whether nothing else of the store is under way. */
+    private function isQuiet(Store $store, WorkRun $run): bool
+    {
+        return array_filter(
+            WorkView::underWay($store->id),
+            static fn (WorkView $work): bool => $work->id !== $run->workId,
+        ) === [];
+    }
+}
