@@ -59,7 +59,10 @@ final class Invitations
         $email = Str::lower($email);
         $secret = Str::random(40);
         DB::transaction(static function () use ($email, $secret): void {
-            self::opened()->whereNull('store_id')->where('email', $email)->update(['ended_at' => now()]);
+            self::opened()
+                ->whereNull('store_id')
+                ->where('email', $email)
+                ->update(['ended_at' => now()]);
             DB::table('access_invitations')->insert([
                 'store_id' => null,
                 'email' => $email,

@@ -35,7 +35,8 @@ final class ChangesOverview
                 FROM (SELECT * FROM history WHERE store_id = ? AND user_id IS NOT NULL AND created_at >= ?
                 ORDER BY id DESC LIMIT '.
                     self::LOOKED_AT.
-                    ') h JOIN users u ON u.id = h.user_id GROUP BY h.user_id, u.name HAVING drafted + ready + addresses > 0 ORDER BY at DESC LIMIT 5',
+                    ') h JOIN users u ON u.id = h.user_id GROUP BY h.user_id, u.name
+                    HAVING drafted + ready + addresses > 0 ORDER BY at DESC LIMIT 5',
                 [
                     HistoryEvent::Saved->value,
                     HistoryEvent::Ready->value,

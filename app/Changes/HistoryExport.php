@@ -23,15 +23,18 @@ final class HistoryExport
         do {
             $rows = DB::select(
                 'SELECT h.*, u.name, COALESCE(p.url, r.url) AS url FROM (SELECT * FROM history WHERE store_id = ?
-                    AND id > ? ORDER BY id LIMIT '.self::PORTION.') h LEFT JOIN users u ON u.id = h.user_id
+                    AND id > ? ORDER BY id LIMIT '.
+                    self::PORTION.
+                    ') h LEFT JOIN users u ON u.id = h.user_id
                     LEFT JOIN pages p ON p.id = h.page_id LEFT JOIN resources r ON r.id = h.resource_id ORDER BY h.id',
                 [$store->id, $after],
             );
             foreach ($rows as $row) {
                 $after = (int) $row->id;
-                $field = (int) $row->resource_id > 0
-                    ? TextField::tryFrom((int) $row->field)?->key()
-                    : AddressField::tryFrom((int) $row->field)?->key();
+                $field =
+                    (int) $row->resource_id > 0
+                        ? TextField::tryFrom((int) $row->field)?->key()
+                        : AddressField::tryFrom((int) $row->field)?->key();
                 yield [
                     (string) $row->created_at,
                     $row->name,

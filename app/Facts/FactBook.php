@@ -261,9 +261,7 @@ final readonly class FactBook
         foreach (
             DB::select(
                 "SELECT import_id, day, days, scope FROM fact_days WHERE store_id = ? AND facts = ? AND grain = ?
-                    AND state = 'owns' AND (day, days) IN ({$this->daysOf(
-                    $days,
-                )}) ORDER BY import_id DESC, day, days",
+                    AND state = 'owns' AND (day, days) IN ({$this->daysOf($days)}) ORDER BY import_id DESC, day, days",
                 [$this->storeId, $this->facts->value, $this->grain],
             ) as $row
         ) {

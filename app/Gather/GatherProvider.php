@@ -37,8 +37,14 @@ use Illuminate\Support\ServiceProvider;
 
 final class GatherProvider extends ServiceProvider
 {
-    public function boot(WorkDesk $desk, StepBoard $board, Stamps $stamps, OverviewBoard $overview, StoreTables $tables, ExportParts $exports): void
-    {
+    public function boot(
+        WorkDesk $desk,
+        StepBoard $board,
+        Stamps $stamps,
+        OverviewBoard $overview,
+        StoreTables $tables,
+        ExportParts $exports,
+    ): void {
         $exports->register(
             'pages',
             PageExport::COLUMNS,
@@ -55,10 +61,12 @@ final class GatherProvider extends ServiceProvider
         }
         $tables->child('gather_asides', 'import_id', 'gather_imports');
         $tables->child('gather_image_sizes', 'page_id', 'pages');
-        $tables->files(static fn (Store $store): array => array_map(
-            strval(...),
-            DB::table('gather_imports')->where('store_id', $store->id)->pluck('file_key')->all(),
-        ));
+        $tables->files(
+            static fn (Store $store): array => array_map(
+                strval(...),
+                DB::table('gather_imports')->where('store_id', $store->id)->pluck('file_key')->all(),
+            ),
+        );
         GatherOverview::register($overview);
         $this->loadMigrationsFrom(__DIR__.'/Migrations');
         $this->loadRoutesFrom(__DIR__.'/routes.php');

@@ -58,8 +58,7 @@ final readonly class WordSearch
         foreach (
             DB::select(
                 'SELECT w.words FROM pages p JOIN page_words w ON w.page_id = p.id WHERE p.store_id = ?
-                    ORDER BY p.digest LIMIT '.
-                    self::SAMPLE,
+                    ORDER BY p.digest LIMIT '.self::SAMPLE,
                 [$store],
             ) as $row
         ) {

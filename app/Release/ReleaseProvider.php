@@ -26,10 +26,12 @@ final class ReleaseProvider extends ServiceProvider
     {
         $tables->child('release_links', 'release_id', 'release_batches');
         $tables->child('release_file_rows', 'file_id', 'release_files');
-        $tables->files(static fn (Store $store): array => array_map(
-            strval(...),
-            DB::table('release_files')->where('store_id', $store->id)->pluck('file_key')->all(),
-        ));
+        $tables->files(
+            static fn (Store $store): array => array_map(
+                strval(...),
+                DB::table('release_files')->where('store_id', $store->id)->pluck('file_key')->all(),
+            ),
+        );
         ReleaseOverview::register($overview);
         $this->loadMigrationsFrom(__DIR__.'/Migrations');
         $this->loadRoutesFrom(__DIR__.'/routes.php');

@@ -46,7 +46,9 @@ final class StoresProvider extends ServiceProvider
         $desk->register(HookWork::class);
         Event::listen(static fn (WorkEnded $ended) => app(HookCalls::class)->tell($ended));
         $tables->child('title_suffixes', 'market_id', 'markets');
-        $tables->files(static fn (Store $store): array => Storage::disk('uploads')->files(ExportWork::folder($store->id)));
+        $tables->files(
+            static fn (Store $store): array => Storage::disk('uploads')->files(ExportWork::folder($store->id)),
+        );
         $this->callAfterResolving(Schedule::class, static function (Schedule $schedule): void {
             $schedule->call(Leaving::forgetExports(...))->name('old exports')->dailyAt('03:45');
             $schedule->call(HookCalls::forgetOld(...))->name('old calls')->dailyAt('03:46');

@@ -24,8 +24,13 @@ use Illuminate\Support\ServiceProvider;
 
 final class WriteProvider extends ServiceProvider
 {
-    public function boot(WorkDesk $desk, StepBoard $board, OverviewBoard $overview, StoreTables $tables, ExportParts $exports): void
-    {
+    public function boot(
+        WorkDesk $desk,
+        StepBoard $board,
+        OverviewBoard $overview,
+        StoreTables $tables,
+        ExportParts $exports,
+    ): void {
         $exports->register(
             'texts',
             TextExport::COLUMNS,

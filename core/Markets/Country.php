@@ -32,7 +32,9 @@ final readonly class Country
     ];
 
     /** Top-level domains that are no country's code, or are sold as words. */
-    private const NO_COUNTRIES = ['eu', 'io', 'co', 'ai', 'tv', 'me', 'cc', 'ws', 'fm', 'am', 'ly', 'gg', 'sh', 'to', 'la', 'vc'];
+    private const NO_COUNTRIES = [
+        'eu', 'io', 'co', 'ai', 'tv', 'me', 'cc', 'ws', 'fm', 'am', 'ly', 'gg', 'sh', 'to', 'la', 'vc',
+    ];
 
     private function __construct(public string $code)
     {

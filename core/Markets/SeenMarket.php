@@ -27,7 +27,9 @@ final readonly class SeenMarket
     /** "Austria, German"; the language alone where no country is named. */
     public function name(): string
     {
-        return $this->tag->country === null ? $this->tag->name() : "{$this->tag->country->name()}, {$this->tag->name()}";
+        return $this->tag->country === null
+            ? $this->tag->name()
+            : "{$this->tag->country->name()}, {$this->tag->name()}";
     }
 
     /**
@@ -50,7 +52,10 @@ final readonly class SeenMarket
             $key = $at->authority.$path;
             $known = $seen[$key] ?? null;
             // "de" and "de-DE" for the same page: the one that names a country says more.
-            if ($known === null || ($known->tag->country === null && $tag->country !== null && $known->tag->language === $tag->language)) {
+            if (
+                $known === null ||
+                ($known->tag->country === null && $tag->country !== null && $known->tag->language === $tag->language)
+            ) {
                 $seen[$key] = new self($tag, $at->host(), $path, $at->text());
             }
         }
@@ -59,9 +64,7 @@ final readonly class SeenMarket
         }
         $hosts = array_unique(array_map(static fn (self $one): string => $one->host, $seen));
         $markets = array_map(
-            static fn (self $one): self => count($hosts) === 1
-                ? new self($one->tag, '', $one->path, $one->url)
-                : $one,
+            static fn (self $one): self => count($hosts) === 1 ? new self($one->tag, '', $one->path, $one->url) : $one,
             array_values($seen),
         );
         $own = array_search($home->authority.rtrim($home->path, '/'), array_keys($seen), true);

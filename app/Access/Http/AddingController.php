@@ -129,9 +129,10 @@ final readonly class AddingController
             ->route('store', $store)
             ->with(
                 'done',
-                "{$store->name} is added. ".(($given['crawl'] ?? null) === '1'
-                    ? 'The crawl has begun; what it finds is shown while it runs.'
-                    : 'Nothing has been fetched yet.'),
+                "{$store->name} is added. ".
+                    (($given['crawl'] ?? null) === '1'
+                        ? 'The crawl has begun; what it finds is shown while it runs.'
+                        : 'Nothing has been fetched yet.'),
             );
     }
 
@@ -143,8 +144,10 @@ final readonly class AddingController
             $known = $user
                 ->stores()
                 ->get(['stores.id', 'slug', 'stores.name', 'base_url'])
-                ->first(static fn (Store $one): bool => parse_url($one->base_url, PHP_URL_HOST) === $host &&
-                    parse_url($one->base_url, PHP_URL_PORT) === parse_url($new->url, PHP_URL_PORT));
+                ->first(
+                    static fn (Store $one): bool => parse_url($one->base_url, PHP_URL_HOST) === $host &&
+                        parse_url($one->base_url, PHP_URL_PORT) === parse_url($new->url, PHP_URL_PORT),
+                );
             if ($known !== null && ! $evenAgain) {
                 return back()
                     ->withInput()

@@ -99,8 +99,7 @@ final class CompareWork implements LongWork
                 'SELECT DISTINCT page_id FROM (
                 SELECT page_id FROM page_facts WHERE store_id = ? AND from_crawl > ? AND from_crawl <= ? AND page_id > ?
                 UNION SELECT page_id FROM page_facts WHERE store_id = ? AND to_crawl > ? AND to_crawl <= ?
-                AND page_id > ?) changed ORDER BY page_id LIMIT '.
-                    self::CHUNK,
+                AND page_id > ?) changed ORDER BY page_id LIMIT '.self::CHUNK,
                 [
                     $comparison->store_id,
                     $comparison->before_crawl,

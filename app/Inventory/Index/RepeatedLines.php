@@ -41,8 +41,7 @@ final class RepeatedLines
         foreach (
             DB::select(
                 'SELECT d.marks FROM pages p JOIN page_details d ON d.page_id = p.id WHERE p.store_id = ?
-                    ORDER BY p.digest LIMIT '.
-                    self::SAMPLE,
+                    ORDER BY p.digest LIMIT '.self::SAMPLE,
                 [$this->store],
             ) as $row
         ) {

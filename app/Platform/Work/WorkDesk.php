@@ -93,6 +93,25 @@ final class WorkDesk
         $this->ring($id);
     }
 
+    /**
+     * Asks all work of a store to stop; what nobody holds is stopped at once.
+     *
+     * @return bool whether some of it is still held by somebody
+     */
+    public function stopAll(int $storeId): bool
+    {
+        DB::table('work')
+            ->where('store_id', $storeId)
+            ->whereIn('state', ['waiting', 'running'])
+            ->update(['stop_asked' => 1, 'state' => DB::raw("IF(owner IS NULL, 'stopped', state)")]);
+
+        return DB::table('work')
+            ->where('store_id', $storeId)
+            ->whereNotNull('owner')
+            ->where('expires_at', '>', DB::raw('UTC_TIMESTAMP(3)'))
+            ->exists();
+    }
+
     public function resume(int $id): void
     {
         $changed = DB::table('work')

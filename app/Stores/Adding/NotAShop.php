@@ -24,14 +24,17 @@ final class NotAShop extends RuntimeException
     public static function noAddress(string $given): self
     {
         return new self(
-            '“'.mb_substr($given, 0, 80).'” is no web address. Give it as in a browser, such as https://shop.example.',
+            '“'.
+                mb_substr($given, 0, 80).
+                '” is no web address. Give it as in a browser, such as https://shop.example.',
         );
     }
 
     public static function private(string $host): self
     {
         return new self(
-            "$host stands in a private network, or on this machine itself. If the shop is really there, tick the box below; ".
+            "$host stands in a private network, or on this machine itself. If the shop is really there, tick the ".
+                'box below; '.
                 'then this host and port may be asked, and no other.',
             true,
         );
@@ -45,7 +48,9 @@ final class NotAShop extends RuntimeException
     public static function silent(string $host, string $why): self
     {
         return new self(
-            "$host: ".lcfirst(rtrim($why, '.')).'. Look whether it opens in a browser; if it does, it may let nobody in '.
+            "$host: ".
+                lcfirst(rtrim($why, '.')).
+                '. Look whether it opens in a browser; if it does, it may let nobody in '.
                 'but browsers, or be slow just now: try again, or ask who looks after the shop to let YoungOrchard in.',
             isSilent: true,
         );
@@ -55,7 +60,9 @@ final class NotAShop extends RuntimeException
     {
         return new self(
             match (true) {
-                $status === 404, $status === 410 => "$url answers $status: there is no such page. Give the address of the shop’s home page.",
+                $status === 404,
+                $status === 410 => "$url answers $status: there is no such page. Give the address of the shop’s ".
+                    'home page.',
                 $status >= 500 => "$url answers $status: the shop has trouble just now. Try again in some minutes.",
                 default => "$url answers $status, which is no page. Give the address of the shop’s home page.",
             },

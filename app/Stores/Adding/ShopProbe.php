@@ -34,7 +34,14 @@ final readonly class ShopProbe
     private const SLOW = 4.0;
 
     private const SIGNS = [
-        '€' => 'EUR', '£' => 'GBP', 'zł' => 'PLN', 'Kč' => 'CZK', 'CHF' => 'CHF', '₹' => 'INR', '₺' => 'TRY', 'R$' => 'BRL',
+        '€' => 'EUR',
+        '£' => 'GBP',
+        'zł' => 'PLN',
+        'Kč' => 'CZK',
+        'CHF' => 'CHF',
+        '₹' => 'INR',
+        '₺' => 'TRY',
+        'R$' => 'BRL',
     ];
 
     public function __construct(private GuardedHttp $http)
@@ -62,7 +69,9 @@ final readonly class ShopProbe
                 throw $not;
             }
 
-            return (new self(GuardedHttp::allowing($mayBePrivate ? [strtolower($plain->host()).':'.$plain->port()] : [])))->see($plain);
+            return (new self(
+                GuardedHttp::allowing($mayBePrivate ? [strtolower($plain->host()).':'.$plain->port()] : []),
+            ))->see($plain);
         }
     }
 
@@ -97,7 +106,10 @@ final readonly class ShopProbe
             $remarks[] = "{$asked->authority} leads to {$url->authority}. The store is made of {$url->authority}.";
         }
         if ($answer->seconds > self::SLOW) {
-            $remarks[] = 'The home page took '.round($answer->seconds).' seconds. A crawl goes as slowly as the shop answers; '.
+            $remarks[] =
+                'The home page took '.
+                round($answer->seconds).
+                ' seconds. A crawl goes as slowly as the shop answers; '.
                 'its rate is under Settings, Crawl.';
         }
         if (in_array($answer->status, [401, 403, 407, 429], true)) {
@@ -118,15 +130,28 @@ final readonly class ShopProbe
             $remarks[] = 'It has no sitemap that could be read; the crawl follows links alone.';
         }
 
-        return $this->sight($root, $url, $facts, $answer, $remarks, $pages, match (true) {
-            $rules->isShut() => 'Its robots.txt cannot be had now ('.
-                ($robots->status === 0 ? lcfirst(rtrim((string) $robots->problem, '.')) : "it answers {$robots->status}").
-                '), so nothing may be crawled. The crawl can be started when it answers again.',
-            ! $rules->allows($root->target()) => 'Its robots.txt keeps crawlers out. Ask who looks after the shop to add '.
-                'two lines to it, “User-agent: '.GuardedHttp::PRODUCT_TOKEN.'” and “Allow: /”; '.
-                'until then pages come from files and from the shop’s API.',
-            default => null,
-        });
+        return $this->sight(
+            $root,
+            $url,
+            $facts,
+            $answer,
+            $remarks,
+            $pages,
+            match (true) {
+                $rules->isShut() => 'Its robots.txt cannot be had now ('.
+                    ($robots->status === 0
+                        ? lcfirst(rtrim((string) $robots->problem, '.'))
+                        : "it answers {$robots->status}").
+                    '), so nothing may be crawled. The crawl can be started when it answers again.',
+                ! $rules->allows($root->target()) => 'Its robots.txt keeps crawlers out. Ask who looks after the '.
+                    'shop to add '.
+                    'two lines to it, “User-agent: '.
+                    GuardedHttp::PRODUCT_TOKEN.
+                    '” and “Allow: /”; '.
+                    'until then pages come from files and from the shop’s API.',
+                default => null,
+            },
+        );
     }
 
     /**
@@ -140,8 +165,12 @@ final readonly class ShopProbe
             $answer = $this->http->fetch($this->request($url));
             if ($answer->status === 0) {
                 throw match (true) {
-                    str_contains((string) $answer->problem, 'not a public address') => NotAShop::private($url->authority),
-                    str_contains((string) $answer->problem, $url->host()) => NotAShop::refused((string) $answer->problem),
+                    str_contains((string) $answer->problem, 'not a public address') => NotAShop::private(
+                        $url->authority,
+                    ),
+                    str_contains((string) $answer->problem, $url->host()) => NotAShop::refused(
+                        (string) $answer->problem,
+                    ),
                     default => NotAShop::silent($url->authority, (string) $answer->problem),
                 };
             }
@@ -158,7 +187,8 @@ final readonly class ShopProbe
                 throw NotAShop::answers($url->text(), $answer->status);
             }
             $type = strtolower(trim(explode(';', $answer->header('content-type') ?? '')[0]));
-            $isPage = in_array($type, ['text/html', 'application/xhtml+xml'], true) ||
+            $isPage =
+                in_array($type, ['text/html', 'application/xhtml+xml'], true) ||
                 ($type === '' && stripos($answer->body, '<html') !== false);
 
             return $isPage ? [$url, $answer] : throw NotAShop::noPage($url->text(), $type === '' ? 'a file' : $type);
@@ -174,8 +204,7 @@ final readonly class ShopProbe
     /** A page that lets nobody in: next to no links, and a field for a password. */
     private function asksForPassword(HttpAnswer $answer, PageFacts $facts): bool
     {
-        return count($facts->links) < 6 &&
-            preg_match('/<input[^>]+type\s*=\s*["\']?password/i', $answer->body) === 1;
+        return count($facts->links) < 6 && preg_match('/<input[^>]+type\s*=\s*["\']?password/i', $answer->body) === 1;
     }
 
     /** @param  list<string>  $remarks */
@@ -193,9 +222,12 @@ final readonly class ShopProbe
             new Proposal($country->code ?? '', $country === null ? 'nothing said it' : $host),
             remarks: $remarks,
             obstacle: match ($status) {
-                401, 407 => 'The shop asks for a password, so nothing of it can be crawled yet. Add the store now and start '.
+                401,
+                407 => 'The shop asks for a password, so nothing of it can be crawled yet. Add the store now and '.
+                    'start '.
                     'the crawl when it is open; until then pages come from files and from the shop’s API.',
-                default => "The shop refuses us (it answers $status). Ask who looks after it to let “YoungOrchard” in; ".
+                default => "The shop refuses us (it answers $status). Ask who looks after it to let “YoungOrchard” ".
+                    'in; '.
                     'until then pages come from files and from the shop’s API.',
             },
         );
@@ -206,7 +238,10 @@ final readonly class ShopProbe
     {
         preg_match_all('/^[ \t]*sitemap[ \t]*:[ \t]*(\S+)/mi', $robots->status === 200 ? $robots->body : '', $named);
         $at = $root->resolve($named[1][0] ?? '/sitemap.xml');
-        $answer = $at === null ? null : $this->http->fetch(new HttpRequest($at, timeout: self::SECONDS, maxBytes: 20_000_000));
+        $answer =
+            $at === null
+                ? null
+                : $this->http->fetch(new HttpRequest($at, timeout: self::SECONDS, maxBytes: 20_000_000));
         if ($at === null || $answer === null || $answer->status !== 200 || $answer->cut) {
             return [null, null];
         }
@@ -217,7 +252,10 @@ final readonly class ShopProbe
         $pages = 0;
         foreach (array_slice(array_keys($sitemap->urls), 0, 3) as $url) {
             $one = PageUrl::parse($url);
-            $answer = $one === null ? null : $this->http->fetch(new HttpRequest($one, timeout: self::SECONDS, maxBytes: 20_000_000));
+            $answer =
+                $one === null
+                    ? null
+                    : $this->http->fetch(new HttpRequest($one, timeout: self::SECONDS, maxBytes: 20_000_000));
             if ($one !== null && $answer?->status === 200 && ! $answer->cut) {
                 $pages += count(Sitemap::read($answer->body, $one)->urls);
             }
@@ -288,12 +326,20 @@ final readonly class ShopProbe
         $parts = preg_split('/\s+[|\x{2013}\x{2014}\-·:»]\s+/u', (string) $facts->title) ?: [];
         foreach ($parts as $part) {
             $plain = (string) preg_replace('/[^a-z0-9]/', '', strtolower($part));
-            if ($plain !== '' && $host !== '' && (str_contains($host, $plain) || str_contains($plain, $host)) && mb_strlen($part) <= 60) {
+            if (
+                $plain !== '' &&
+                $host !== '' &&
+                (str_contains($host, $plain) || str_contains($plain, $host)) &&
+                mb_strlen($part) <= 60
+            ) {
                 return new Proposal(trim($part), 'the home page’s title');
             }
         }
 
-        $parts = array_filter(array_map(trim(...), $parts), static fn (string $part): bool => $part !== '' && mb_strlen($part) <= 60);
+        $parts = array_filter(
+            array_map(trim(...), $parts),
+            static fn (string $part): bool => $part !== '' && mb_strlen($part) <= 60,
+        );
         usort($parts, static fn (string $a, string $b): int => mb_strlen($a) <=> mb_strlen($b));
 
         // A number is no name: then the shortest part of the title is one.
@@ -332,7 +378,10 @@ final readonly class ShopProbe
         $own = $country?->currency();
         $counts = [];
         foreach (self::SIGNS as $sign => $code) {
-            $counts[$code] = preg_match_all('/\d\s*'.preg_quote($sign, '/').'|'.preg_quote($sign, '/').'\s*\d/u', $text);
+            $counts[$code] = preg_match_all(
+                '/\d\s*'.preg_quote($sign, '/').'|'.preg_quote($sign, '/').'\s*\d/u',
+                $text,
+            );
         }
         arsort($counts);
         if (reset($counts) > 0) {
@@ -347,11 +396,23 @@ final readonly class ShopProbe
     /** @param  array<array-key, mixed>  $data  decoded JSON-LD */
     private static function nameIn(array $data, int $depth = 0): ?string
     {
-        $types = array_map(static fn (mixed $type): string => is_string($type) ? $type : '', (array) ($data['@type'] ?? []));
+        $types = array_map(
+            static fn (mixed $type): string => is_string($type) ? $type : '',
+            (array) ($data['@type'] ?? []),
+        );
         $name = $data['name'] ?? null;
         if (
-            array_intersect($types, ['Organization', 'OnlineStore', 'Store', 'WebSite', 'OnlineBusiness', 'Corporation']) !== [] &&
-            is_string($name) && trim($name) !== '' && mb_strlen(trim($name)) <= 60
+            array_intersect($types, [
+                'Organization',
+                'OnlineStore',
+                'Store',
+                'WebSite',
+                'OnlineBusiness',
+                'Corporation',
+            ]) !== [] &&
+            is_string($name) &&
+            trim($name) !== '' &&
+            mb_strlen(trim($name)) <= 60
         ) {
             return trim($name);
         }

@@ -14,10 +14,12 @@ use Illuminate\Support\Facades\DB;
 use Orchard\Core\Url\PageUrl;
 
 /**
- * Calls a store's script when long work ends: a POST of JSON, signed. It is tried again, later each time, until it answers
+ * Calls a store's script when long work ends: a POST of JSON, signed. It is tried again, later each time, until it
+ * answers
  * with 2xx; the id stays the same, so that who receives it can tell a second try from a second event.
  *
- * The signature is HMAC-SHA-256 (RFC 2104) by the secret over "<id>.<timestamp>.<body>", in base64, told in headers that many
+ * The signature is HMAC-SHA-256 (RFC 2104) by the secret over "<id>.<timestamp>.<body>", in base64, told in headers
+ * that many
  * libraries check: webhook-id, webhook-timestamp (Unix seconds), webhook-signature ("v1," and the signature).
  */
 final readonly class HookCalls
@@ -92,7 +94,9 @@ final readonly class HookCalls
     /** Begins a call that was given up anew. */
     public function again(Store $store, HookCall $call, ?int $userId): void
     {
-        DB::table('hook_calls')->where('id', $call->id)->update(['state' => 'waiting', 'tries' => 0]);
+        DB::table('hook_calls')
+            ->where('id', $call->id)
+            ->update(['state' => 'waiting', 'tries' => 0]);
         $this->desk->begin(HookWork::class, $store->id, $call->id, $userId);
     }
 
@@ -117,8 +121,7 @@ final readonly class HookCalls
                     'Content-Type' => 'application/json',
                     'webhook-id' => $id,
                     'webhook-timestamp' => $at,
-                    'webhook-signature' => 'v1,'.
-                        base64_encode(hash_hmac('sha256', "$id.$at.{$call->body}", $secret, true)),
+                    'webhook-signature' => 'v1,'.base64_encode(hash_hmac('sha256', "$id.$at.{$call->body}", $secret, true)),
                 ],
                 $call->body,
                 self::SECONDS,
@@ -129,7 +132,7 @@ final readonly class HookCalls
         $this->note(
             $call,
             $answer->status ?: null,
-            $isTaken ? null : ($answer->problem ?? "It answered {$answer->status}."),
+            $isTaken ? null : $answer->problem ?? "It answered {$answer->status}.",
             $isLast,
         );
 
@@ -154,7 +157,12 @@ final readonly class HookCalls
             'store_id' => $store->id,
             'event' => $event,
             'body' => json_encode(
-                ['event' => $event, 'store' => $store->slug, 'at' => now('UTC')->format('Y-m-d\TH:i:s\Z'), 'data' => $data],
+                [
+                    'event' => $event,
+                    'store' => $store->slug,
+                    'at' => now('UTC')->format('Y-m-d\TH:i:s\Z'),
+                    'data' => $data,
+                ],
                 JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES,
             ),
             'state' => 'waiting',

@@ -57,13 +57,20 @@ final readonly class LeavingController
     {
         $request->validate(['name' => ['required', 'string', 'max:120']]);
         try {
-            $this->leaving->delete($store, $request->string('name')->value(), (int) $request->user()?->getAuthIdentifier());
+            $this->leaving->delete(
+                $store,
+                $request->string('name')->value(),
+                (int) $request->user()?->getAuthIdentifier(),
+            );
         } catch (InvalidArgumentException $refused) {
             return back()->withErrors(['name' => $refused->getMessage()]);
         }
 
         return redirect()
             ->route('stores')
-            ->with('done', "{$store->name} is being deleted. Everything of it goes, files included; you can leave this page.");
+            ->with(
+                'done',
+                "{$store->name} is being deleted. Everything of it goes, files included; you can leave this page.",
+            );
     }
 }

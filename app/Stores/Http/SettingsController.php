@@ -79,7 +79,9 @@ final class SettingsController
         $kept = HookCalls::find($store->id, $call) ?? abort(404);
         $calls->again($store, $kept, (int) $request->user()?->getAuthIdentifier());
 
-        return redirect()->route('settings', [$store, 'scripts'])->with('done', 'It is called again.');
+        return redirect()
+            ->route('settings', [$store, 'scripts'])
+            ->with('done', 'It is called again.');
     }
 
     public function market(Request $request, Store $store, Market $market): RedirectResponse

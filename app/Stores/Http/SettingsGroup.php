@@ -79,15 +79,21 @@ enum SettingsGroup: string
     {
         return match ($this) {
             self::Store => 'How the store is called, where its pages begin, and what counts as its own brand.',
-            self::Markets => 'Each market has its own language, currency, lengths of texts and numbers. A store of one market '.
+            self::Markets => 'Each market has its own language, currency, lengths of texts and numbers. A store of '.
+                'one market '.
                 'needs nothing but language and brand.',
-            self::Kinds => 'By these rules a page counts as a product, a collection or an article. The first rule that fits '.
+            self::Kinds => 'By these rules a page counts as a product, a collection or an article. The first rule '.
+                'that fits '.
                 'decides; without one a page counts as “other”.',
-            self::Crawl => 'How fast, how much and when pages of the shop are fetched. robots.txt is obeyed in any case.',
+            self::Crawl => 'How fast, how much and when pages of the shop are fetched. robots.txt is obeyed in any '.
+                'case.',
             self::Shop => 'How texts, canonicals and redirects get into the shop, and what keeps a release careful.',
-            self::Numbers => 'A feed brings search and sales rows every night, as JSON over HTTP. Without one, files do the same.',
-            self::Money => 'What the upside of a page assumes, and how much work there is time for. The usual values do.',
-            self::Scripts => 'A script of yours is called when long work ends: a crawl, an import, a weighing, a release.',
+            self::Numbers => 'A feed brings search and sales rows every night, as JSON over HTTP. Without one, '.
+                'files do the same.',
+            self::Money => 'What the upside of a page assumes, and how much work there is time for. The usual '.
+                'values do.',
+            self::Scripts => 'A script of yours is called when long work ends: a crawl, an import, a weighing, a '.
+                'release.',
             self::Leaving => 'Put the store away, take its data with you, or delete it.',
         };
     }
@@ -98,8 +104,8 @@ enum SettingsGroup: string
         return match ($this) {
             self::Store => ['name', 'url', 'timezone', 'brand_terms'],
             self::Crawl => [
-                'rate', 'concurrency', 'crawl_schedule', 'crawl_hours', 'page_limit', 'timeout', 'page_bytes', 'trap_budget',
-                'tracking_parameters', 'crawlers', 'private_hosts',
+                'rate', 'concurrency', 'crawl_schedule', 'crawl_hours', 'page_limit', 'timeout', 'page_bytes',
+                'trap_budget', 'tracking_parameters', 'crawlers', 'private_hosts',
             ],
             self::Shop => ['clicks_at_risk', 'handover_days', 'indexnow_url'],
             self::Numbers => ['feed_url', 'feed_secret', 'feed_mapping'],

@@ -48,9 +48,7 @@ final readonly class SettingsTrial
         return [
             'words' => implode(' ', [
                 'The shop answers and lets a crawl in.',
-                $sight->pages === null
-                    ? ''
-                    : 'Its sitemap names about '.Forms::number($sight->pages).' pages.',
+                $sight->pages === null ? '' : 'Its sitemap names about '.Forms::number($sight->pages).' pages.',
                 ...$sight->remarks,
             ]),
             'isFine' => true,
@@ -71,7 +69,8 @@ final readonly class SettingsTrial
             $rows = count($answer['rows']);
 
             return [
-                'words' => "The feed answers: {$part->sort} rows of the last days, ".Forms::number($rows).
+                'words' => "The feed answers: {$part->sort} rows of the last days, ".
+                    Forms::number($rows).
                     ($answer['next'] === null ? ' in all' : ' in the first portion').
                     ($answer['last_day'] === null ? '' : ', to '.Forms::day($answer['last_day'])).
                     '. “Fetch now” under Gather, Data, Feed brings them.',

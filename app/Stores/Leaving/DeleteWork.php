@@ -7,14 +7,17 @@ namespace App\Stores\Leaving;
 use App\Platform\Database\Bulk;
 use App\Platform\Work\LongWork;
 use App\Platform\Work\SliceEnd;
+use App\Platform\Work\WorkDesk;
 use App\Platform\Work\WorkRun;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
 
 /**
- * Deletes a store: its files, then the rows of every table, in small portions so that other stores stay quick, and itself
- * last. It belongs to no store, for its own row must outlive this one. Killed at any line, it goes on where it was: what is
+ * Deletes a store: its files, then the rows of every table, in small portions so that other stores stay quick, and
+ * itself
+ * last. It belongs to no store, for its own row must outlive this one. Killed at any line, it goes on where it was:
+ * what is
  * gone is gone.
  */
 final readonly class DeleteWork implements LongWork
@@ -25,7 +28,7 @@ final readonly class DeleteWork implements LongWork
     /** Parents whose children are looked for at once. */
     private const PARENTS = 200;
 
-    public function __construct(private StoreTables $tables)
+    public function __construct(private StoreTables $tables, private WorkDesk $desk)
     {
     }
 
@@ -54,7 +57,7 @@ final readonly class DeleteWork implements LongWork
         if ($store === null) {
             return SliceEnd::done();
         }
-        if ($this->othersWork($store)) {
+        if ($this->desk->stopAll($store->id)) {
             return SliceEnd::later(1);
         }
         $this->deleteFiles($store, $run);
@@ -79,21 +82,6 @@ final readonly class DeleteWork implements LongWork
         return SliceEnd::done();
     }
 
-    /** Asks all other work of the store to stop. @return bool whether some of it is still held by somebody */
-    private function othersWork(Store $store): bool
-    {
-        DB::table('work')
-            ->where('store_id', $store->id)
-            ->whereIn('state', ['waiting', 'running'])
-            ->update(['stop_asked' => 1, 'state' => DB::raw("IF(owner IS NULL, 'stopped', state)")]);
-
-        return DB::table('work')
-            ->where('store_id', $store->id)
-            ->whereNotNull('owner')
-            ->where('expires_at', '>', DB::raw('UTC_TIMESTAMP(3)'))
-            ->exists();
-    }
-
     private function deleteFiles(Store $store, WorkRun $run): void
     {
         if (($run->progress()['files'] ?? false) === true) {
@@ -111,7 +99,9 @@ final readonly class DeleteWork implements LongWork
     {
         do {
             $gone = $run->fenced(
-                static fn (): int => DB::delete("DELETE FROM $table WHERE store_id = ? LIMIT ".self::PORTION, [$store]),
+                static fn (): int => DB::delete("DELETE FROM $table WHERE store_id = ? LIMIT ".self::PORTION, [
+                    $store,
+                ]),
             );
             $this->tell($run, $gone);
             if ($gone > 0 && $run->timeIsUp()) {

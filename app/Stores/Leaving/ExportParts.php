@@ -24,7 +24,7 @@ final class ExportParts
         ksort($this->parts);
     }
 
-    /** @return array<string, array{columns: list<string>, rows: Closure(Store): iterable<list<string|int|float|null>>}> by name */
+    /** @return array<string, array{columns: list<string>, rows: Closure(Store): iterable<list<string|int|float|null>>}> */
     public function all(): array
     {
         return $this->parts;

@@ -75,7 +75,8 @@ final readonly class ExportWork implements LongWork
             if ($run->stopAsked()) {
                 return SliceEnd::stopped();
             }
-            $to = fopen($disk->path("$folder/part"), 'wb') ?: throw new RuntimeException('The export cannot be written.');
+            $to =
+                fopen($disk->path("$folder/part"), 'wb') ?: throw new RuntimeException('The export cannot be written.');
             $counted = (static function () use ($rows, $store, $run): \Generator {
                 foreach ($rows($store) as $row) {
                     yield $row;
@@ -111,9 +112,13 @@ final readonly class ExportWork implements LongWork
         $zip->addFromString('settings.json', $this->settings($store));
         $zip->addFromString(
             'read-me.txt',
-            "{$store->name}, {$store->base_url}\r\nExported on ".now()->format('Y-m-d H:i')." (UTC) by Young Orchard.\r\n\r\n".
-                "Each file is CSV by RFC 4180 in UTF-8; a cell that a spreadsheet would run as a formula has an apostrophe in\r\n".
-                "front. settings.json holds the settings without secrets. Rows of search and sales are not in here: they stay\r\n".
+            "{$store->name}, {$store->base_url}\r\nExported on ".
+                now()->format('Y-m-d H:i').
+                " (UTC) by Young Orchard.\r\n\r\n".
+                'Each file is CSV by RFC 4180 in UTF-8; a cell that a spreadsheet would run as a formula has an '.
+                    "apostrophe in\r\n".
+                'front. settings.json holds the settings without secrets. Rows of search and sales are not in here: '.
+                    "they stay\r\n".
                 "in the files and feeds that they came from; pages.csv and upside.csv hold their sums.\r\n",
         );
         if (! $zip->close()) {

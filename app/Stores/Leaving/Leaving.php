@@ -22,7 +22,12 @@ final readonly class Leaving
     public function archive(Store $store): void
     {
         $store->forceFill(['archived_at' => now('UTC')])->save();
-        foreach (DB::table('work')->where('store_id', $store->id)->whereIn('state', ['waiting', 'running'])->pluck('id') as $id) {
+        foreach (
+            DB::table('work')
+                ->where('store_id', $store->id)
+                ->whereIn('state', ['waiting', 'running'])
+                ->pluck('id') as $id
+        ) {
             $this->desk->stop((int) $id);
         }
     }
@@ -85,7 +90,10 @@ final readonly class Leaving
     {
         $disk = Storage::disk('uploads');
         foreach ($disk->directories('exports') as $folder) {
-            $newest = max([0, ...array_map(static fn (string $file): int => $disk->lastModified($file), $disk->files($folder))]);
+            $newest = max([
+                0,
+                ...array_map(static fn (string $file): int => $disk->lastModified($file), $disk->files($folder)),
+            ]);
             if ($newest < time() - 86400 * ExportWork::DAYS) {
                 $disk->deleteDirectory($folder);
             }

@@ -10,7 +10,8 @@ use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 
 /**
- * What belongs to a store, so that it can go with it: every table with a store_id, the tables of whose rows a store's row is
+ * What belongs to a store, so that it can go with it: every table with a store_id, the tables of whose rows a store's
+ * row is
  * the parent, and files. Tables with a store_id are found in the database itself; the others are told by their owners.
  */
 final class StoreTables

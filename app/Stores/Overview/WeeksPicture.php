@@ -33,7 +33,11 @@ final readonly class WeeksPicture
         $this->top = (int) (ceil($most / $step) * $step);
     }
 
-    /** @return list<array{x: float, y: float, width: float, height: float, year: ?float, words: string}> year: where its stroke is */
+    /**
+     * The bars; year is where the stroke of a year earlier stands.
+     *
+     * @return list<array{x: float, y: float, width: float, height: float, year: ?float, words: string}>
+     */
     public function bars(): array
     {
         $bars = [];

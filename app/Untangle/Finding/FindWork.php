@@ -170,8 +170,7 @@ final class FindWork implements LongWork
         $from = is_array($run->progress()['judged_to'] ?? null) ? $run->progress()['judged_to'] : [0, 0];
         $pairs = DB::select(
             'SELECT a, b, is_version, is_declared FROM untangle_pairs WHERE store_id = ? AND (a > ? OR (a = ?
-                AND b > ?)) ORDER BY a, b LIMIT '.
-                self::PORTION,
+                AND b > ?)) ORDER BY a, b LIMIT '.self::PORTION,
             [$store->id, $from[0], $from[0], $from[1]],
         );
         if ($pairs === []) {

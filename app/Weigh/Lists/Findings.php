@@ -209,6 +209,7 @@ final class Findings
                 "SELECT r.*, p.url, f.title FROM (SELECT s.* FROM weigh_scores s WHERE $where AND s.moved_by > 0.005 AND s.moved_at > UTC_TIMESTAMP() - INTERVAL ".
                     self::MOVED_DAYS.
                     ' DAY ORDER BY s.moved_by DESC, s.page_id DESC
+                       
                         LIMIT 100) r JOIN pages p ON p.id = r.page_id LEFT JOIN page_facts f ON f.page_id = r.page_id AND f.to_crawl = 0 ORDER BY r.moved_by DESC, r.page_id DESC',
                 $values,
             ),

@@ -128,8 +128,7 @@ final readonly class HandOrRecipe
         foreach (
             DB::cursor(
                 "SELECT s.page_id FROM weigh_scores s WHERE $where AND s.upside > 0 ORDER BY s.upside DESC,
-                    s.page_id DESC LIMIT 1000000 OFFSET ".
-                    max(0, $cut),
+                    s.page_id DESC LIMIT 1000000 OFFSET ".max(0, $cut),
                 $values,
             ) as $row
         ) {

@@ -88,8 +88,7 @@ final class PageSums
         foreach (
             DB::select(
                 'SELECT page_id, kind, market_id FROM page_index WHERE store_id = ? AND page_id > ? ORDER BY page_id
-                    LIMIT '.
-                    self::PAGES,
+                    LIMIT '.self::PAGES,
                 [$this->store->id, $after],
             ) as $row
         ) {

@@ -96,7 +96,8 @@ final class LotSums
             "INSERT INTO lot_of_page SELECT page_id, collection_id, $product FROM (
                 SELECT p.page_id, p.collection_id, ROW_NUMBER() OVER (PARTITION BY p.page_id ORDER BY g.upside DESC,
                 p.collection_id) AS nth FROM ($pairs) p
-                JOIN (SELECT collection_id, SUM(upside) AS upside FROM ($pairs) q GROUP BY collection_id HAVING COUNT(*) <= $most) g ON g.collection_id = p.collection_id) ranked WHERE nth = 1",
+                JOIN (SELECT collection_id, SUM(upside) AS upside FROM ($pairs) q GROUP BY collection_id
+                HAVING COUNT(*) <= $most) g ON g.collection_id = p.collection_id) ranked WHERE nth = 1",
         );
         DB::statement(
             "INSERT IGNORE INTO lot_of_page SELECT s.page_id, 0, s.kind FROM weigh_scores s WHERE s.store_id = ?
@@ -110,8 +111,7 @@ final class LotSums
                 1e-9) AS ratio, SUM(s.position_milli / 1000 * s.impressions) / GREATEST(SUM(s.impressions),
                 1) AS position
             FROM lot_of_page t JOIN weigh_scores s ON s.page_id = t.page_id GROUP BY t.collection_id, t.kind
-            ORDER BY SUM(s.upside) DESC, t.collection_id, t.kind LIMIT '.
-                self::MOST,
+            ORDER BY SUM(s.upside) DESC, t.collection_id, t.kind LIMIT '.self::MOST,
         );
         foreach ($largest as $nth => $row) {
             DB::table('weigh_lots')->insert(
@@ -120,8 +120,7 @@ final class LotSums
             DB::insert(
                 'INSERT INTO weigh_lot_pages (store_id, market_id, place, page_id, upside) SELECT ?, ?, ?, s.page_id,
                     s.upside FROM lot_of_page t JOIN weigh_scores s ON s.page_id = t.page_id WHERE t.collection_id = ?
-                    AND t.kind = ? ORDER BY s.upside DESC, s.page_id LIMIT '.
-                    self::PAGES,
+                    AND t.kind = ? ORDER BY s.upside DESC, s.page_id LIMIT '.self::PAGES,
                 [$store->id, $market, $nth + 1, $row->collection_id, $row->kind],
             );
         }
