@@ -41,6 +41,7 @@ test('settings, people and the loop are clean in light and dark, and the colour 
     await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
     await page.reload();
     await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
+    await page.goto('/s/tindrel');
     await expect(page.getByText('coming').first()).toBeVisible();
     await page.getByText('Olena Orchard, owner').click();
     await page.getByRole('button', { name: 'Sign out' }).click();

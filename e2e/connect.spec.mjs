@@ -56,8 +56,8 @@ function fileOf(text) {
 test('an owner connects a shop by mapping, changes 30 titles, sees them live and takes them back', async ({ page }) => {
     const slug = `mapped-${Date.now()}`;
     await newStore(page, slug);
-    await page.goto(`/s/${slug}/settings`);
-    await page.getByRole('link', { name: 'Connect the shop' }).click();
+    await page.goto(`/s/${slug}/settings/shop`);
+    await page.getByRole('link', { name: 'How changes get into the shop' }).click();
     await axe(page);
     await page.getByRole('link', { name: 'Connect by mapping' }).click();
     await page.getByLabel('Address', { exact: true }).fill(`${potteryUrl}/backend`);

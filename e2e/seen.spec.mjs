@@ -173,7 +173,7 @@ test('each step has five doors at most, and the overview, settings and people ar
         await page.goto(`/s/tindrel/${step}`);
         expect(await page.locator('.doors .tabs-line a').count()).toBeLessThanOrEqual(5);
     }
-    for (const name of ['Settings', 'People', 'Tindrel']) {
+    for (const name of ['Settings', 'People', 'Overview']) {
         await page.locator('.rail-line').getByRole('link', { name, exact: true }).click();
         await expect(page.getByRole('heading', { level: 1 })).toContainText('Tindrel');
     }
@@ -191,8 +191,8 @@ for (const [what, size] of [['a phone', { width: 390, height: 844 }], ['a screen
         const cause = await page.locator('.causes tbody a').first().getAttribute('href');
         await page.goto('/s/tindrel/untangle/tangles');
         const tangle = await page.locator('tbody a').first().getAttribute('href');
-        const paths = ['', '/gather', '/gather/crawl', '/gather/changed', '/gather/files', '/gather/feed', '/gather/rendered', '/weigh', '/weigh/quick-wins', '/weigh/losing', '/weigh/moved', '/weigh/ahead', '/weigh/not-in-stock', '/weigh/curve', '/weigh/numbers', '/weigh/queries', '/weigh/places', '/weigh/hand-or-recipe', '/weigh/what-if', '/weigh/worklists', '/weigh/calendar', '/write', '/write/recipes', '/write/recipes/new', '/write/sheets', '/untangle', '/untangle/tangles', '/untangle/troubles', '/untangle/parameters', '/untangle/filters', '/untangle/rules', '/untangle/versions', '/untangle/redirects', '/untangle/lost', '/untangle/slugs', '/untangle/told', '/release', '/settings', '/people'].map(path => '/s/tindrel' + path);
-        for (const path of [...paths, ...[release, dossier, cause, tangle].filter(Boolean), '/account', '/tokens']) {
+        const paths = ['', '/gather', '/gather/crawl', '/gather/changed', '/gather/files', '/gather/feed', '/gather/rendered', '/weigh', '/weigh/quick-wins', '/weigh/losing', '/weigh/moved', '/weigh/ahead', '/weigh/not-in-stock', '/weigh/curve', '/weigh/numbers', '/weigh/queries', '/weigh/places', '/weigh/hand-or-recipe', '/weigh/what-if', '/weigh/worklists', '/weigh/calendar', '/write', '/write/recipes', '/write/recipes/new', '/write/sheets', '/untangle', '/untangle/tangles', '/untangle/troubles', '/untangle/parameters', '/untangle/filters', '/untangle/rules', '/untangle/versions', '/untangle/redirects', '/untangle/lost', '/untangle/slugs', '/untangle/told', '/release', '/settings', ...['markets', 'kinds', 'crawl', 'shop', 'numbers', 'money', 'scripts', 'leaving'].map(group => '/settings/' + group), '/people'].map(path => '/s/tindrel' + path);
+        for (const path of [...paths, ...[release, dossier, cause, tangle].filter(Boolean), '/account', '/tokens', '/stores', '/stores/new']) {
             const answer = await page.goto(path);
             expect(answer.status(), path).toBeLessThan(400);
             await page.waitForTimeout(250);

@@ -38,7 +38,7 @@ final readonly class OverviewController
             'weeks' => $weeks,
             'marks' => $weeks === null ? [] : $this->board->marks($store, $weeks->weeks[0]->monday),
             'firstHour' => $firstHour,
-            'showsFirstHour' => $lots === null || $request->query('first-hour') !== null,
+            'showsFirstHour' => $lots === null || $request->query->has('first-hour'),
             'next' => self::next($firstHour),
             'entries' => $this->steps->forStore($store),
             'hands' => $this->steps->hands($store),

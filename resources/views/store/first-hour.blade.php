@@ -1,7 +1,7 @@
 <p class="headline">Find the pages that earn less than they could, write what the searcher reads, mend what hides them, send it to the shop, and see <b>what it earned</b>.</p>
 <p class="soft">{{ count($firstHour) }} things in the first hour. None waits for the one before it; what is missing is said and worked around.</p>
 <div class="scroll"><table class="ledger first-hour">
-    <thead><tr><th scope="col"></th><th scope="col">The first hour</th><th scope="col">What it gives</th><th scope="col">State</th><th scope="col"><span class="sr">Ways</span></th></tr></thead>
+    <thead><tr><th scope="col"><span class="sr">Number</span></th><th scope="col">The first hour</th><th scope="col">What it gives</th><th scope="col">State</th><th scope="col"><span class="sr">Ways</span></th></tr></thead>
     <tbody>
     @foreach ($firstHour as $nth => $part)
         <tr @if ($part === $next) class="is-next" @endif>

@@ -9,7 +9,7 @@
             @csrf
             <label class="label-line" for="url">The address of the shop</label>
             <input class="input wide" id="url" name="url" maxlength="2048" required autofocus inputmode="url" placeholder="https://shop.example" value="{{ old('url') }}" @error('url') aria-invalid="true" @enderror>
-            @if ($mayBePrivate)<p><label><input type="checkbox" name="private" value="1"> The shop stands in a private network, and this host and port may be asked</label></p>@endif
+            @if ($mayBePrivate)<p><label><input type="checkbox" name="private" value="1" @checked(old('private') === '1')> The shop stands in a private network, and this host and port may be asked</label></p>@endif
             <p class="form-end"><button class="button is-growth" data-once>Look at the shop</button> <span class="soft">its home page, robots.txt and sitemap are fetched; that takes some seconds</span></p>
         </form>
     @else

@@ -1,12 +1,12 @@
 @extends('frame')
 @section('title', $store->name)
 @section('content')
+    <div @follows('loop', 'texts', 'tangles', 'worklists', 'weighed', 'pages', 'work')>
     <div class="head">
         <h1>{{ $store->name }}</h1>
         <span class="soft">{{ $before ? 'You were last here '.mb_substr($since, 6).'.' : $store->base_url }}</span>
         @if ($lots)<div class="tools"><span class="soft">{{ $lots->market === '' ? '' : $lots->market.', ' }}{{ $lots->unit }} in 28 days</span> <a href="{{ $lots->url }}">why these sums</a> <a href="{{ route('store', [$store] + ($showsFirstHour ? [] : ['first-hour' => 1])) }}">{{ $showsFirstHour ? 'Back to the sums' : 'New here? The first hour' }}</a></div>@endif
     </div>
-    <div @follows('loop', 'texts', 'tangles', 'worklists', 'weighed', 'pages', 'work')>
     @if ($showsFirstHour)
         @include('store.first-hour')
     @else
