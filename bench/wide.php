@@ -11,11 +11,12 @@ use App\Stores\AddStore;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 
+$slug ??= 'bench-wide';
 $pages = (int) (getenv('BENCH_PAGES') ?: 100_000);
-$rows = (int) (getenv('BENCH_ROWS') ?: 10_000_000);
+$rows ??= (int) (getenv('BENCH_ROWS') ?: 10_000_000);
 $store =
-    Store::query()->where('slug', 'bench-wide')->first() ??
-    app(AddStore::class)->add('Bench wide', 'https://wide.example/', 'bench-wide');
+    Store::query()->where('slug', $slug)->first() ??
+    app(AddStore::class)->add('Bench wide', 'https://wide.example/', $slug);
 $id = $store->id;
 if (DB::table('page_index')->where('store_id', $id)->count() < $pages) {
     told("Making up $pages pages …");

@@ -66,7 +66,6 @@ const owner = await as('owner');
 const firstLink = selector => async page => { await page.locator(selector).first().click(); };
 await take(writer, 'gather-inventory', '/gather?sort=clicks');
 await take(writer, 'gather-changed', '/gather/changed');
-await take(writer, 'gather-feed', '/gather/feed');
 await take(writer, 'page-dossier', '/gather?q=art+deco+lamps&kind=collection', async page => { await page.goto(await page.locator('#inventory tbody a').first().getAttribute('href')); });
 await take(writer, 'weigh', '/weigh');
 await take(writer, 'weigh-why', '/weigh', async page => { await page.locator('a[data-beside]').first().click(); await page.locator('#beside table').first().waitFor(); });
@@ -76,22 +75,6 @@ await take(writer, 'weigh-worklist', '/weigh/worklists', async page => {
     await page.waitForURL(/worklists\/\d+/);
 });
 await take(writer, 'write-desk', '/write?kind=product&check=wide&field=title', ready);
-const recipe = async page => {
-    await page.getByLabel('Name', { exact: true }).fill(`Titles from facts ${Date.now() % 100000}`);
-    for (const [fact, words, rank] of [['finish', ' in ', '1'], ['maker', ' by ', '2']]) {
-        await page.getByRole('button', { name: 'Add a part' }).click();
-        const part = page.locator('#parts li').last();
-        await part.locator('select').first().selectOption(fact);
-        await part.locator('input').first().fill(words);
-        await part.locator('select').last().selectOption({ index: Number(rank) });
-    }
-};
-await take(writer, 'write-recipe-preview', '/write/recipes/new?kind=product', async page => {
-    await recipe(page);
-    await page.getByRole('button', { name: 'Save and preview' }).click();
-    await page.waitForURL(/runs?\//);
-    await page.waitForTimeout(8000);
-});
 await take(writer, 'gather-file', '/gather/files', async page => {
     const day = ago => new Date(Date.now() - 86400_000 * ago).toISOString().slice(0, 10).split('-').reverse().join('.');
     const rows = ['Datum;Seite;Suchanfrage;Klicks;Impressionen;Position'];
@@ -104,7 +87,25 @@ await take(writer, 'untangle', '/untangle');
 await take(writer, 'untangle-tangle', '/untangle/tangles', firstLink('table.ledger tbody a'));
 await take(owner, 'release-ready', '/release');
 await take(owner, 'release-sent', '/release', firstLink('a[href*="/release/"]'));
-await take(owner, 'settings', '/settings');
+await take(owner, 'settings', '/settings/crawl');
+await take(owner, 'people', '/people');
+await take(owner, 'overview', '');
+if (!only.length || only.includes('store-new') || only.includes('overview-new')) {
+    const address = `http://127.0.0.1:${setting('SHOP_PORT_fennmoor')}`;
+    await owner.goto('/stores/new');
+    await owner.getByLabel('The address of the shop').fill(address);
+    await owner.getByRole('button', { name: 'Look at the shop' }).click();
+    await owner.getByLabel(/private network/).check();
+    await owner.getByRole('button', { name: 'Look at the shop' }).click();
+    await owner.waitForURL(/seen=/);
+    await owner.getByLabel('Name').fill('Fennmoor');
+    if (!only.length || only.includes('store-new')) await owner.screenshot({ path: `${root}docs/screenshots/store-new.png` });
+    await owner.getByRole('button', { name: 'Add the store' }).click();
+    await owner.waitForURL(/\/s\//);
+    await owner.locator('.first-hour tbody tr').first().getByText('done').waitFor();
+    await owner.waitForTimeout(3000);
+    if (!only.length || only.includes('overview-new')) await owner.screenshot({ path: `${root}docs/screenshots/overview-new.png` });
+}
 
 // A shop of another make: connected by mapping on one screen, written for by its own file on others.
 const door = (...words) => execFileSync(root + 'bin/orchard', words, { encoding: 'utf8' });
@@ -115,7 +116,7 @@ async function exported() {
     const { token } = await (await fetch(pottery + '/backend/auth/token', { method: 'POST', body: form })).json();
     return Buffer.from(await (await fetch(pottery + '/backend/files/wares.csv', { headers: { Authorization: `Bearer ${token.value}` } })).arrayBuffer());
 }
-const shops = ['connect-mapping', 'connect-ways', 'release-handed'];
+const shops = ['connect-mapping', 'release-handed'];
 if (!only.length || only.some(name => shops.includes(name))) {
     const slug = `fennmoor-${Date.now() % 1_000_000}`;
     door('store:add', '--name=Fennmoor Pottery', `--url=${pottery}`, `--slug=${slug}`, '--currency=GBP', '--allow-private');
@@ -132,7 +133,6 @@ if (!only.length || only.some(name => shops.includes(name))) {
     await potter.getByLabel('A file that the shop exported').setInputFiles({ name: 'wares.csv', mimeType: 'text/csv', buffer: await exported() });
     await potter.getByRole('button', { name: 'Bring it in' }).click();
     await potter.getByRole('button', { name: 'That is right' }).click();
-    await shot('connect-ways', () => potter.goto(`/s/${slug}/connect`));
     await potter.goto(`/s/${slug}/write?kind=product`);
     await ready(potter);
     for (let i = 0; i < 8; i++) {
@@ -154,14 +154,5 @@ if (!only.length || only.some(name => shops.includes(name))) {
     await potter.getByRole('button', { name: 'Keep' }).first().click();
     await potter.getByRole('button', { name: 'Fetch a sample' }).click();
     await shot('connect-mapping', async () => { await potter.getByRole('button', { name: 'Try it' }).click(); await potter.locator('.tries').waitFor(); await potter.getByLabel('Title', { exact: true }).focus(); });
-}
-if (!only.length || only.includes('release-list')) {
-    await owner.goto('/s/tindrel/untangle');
-    await owner.getByRole('button', { name: /^Make all .* ready for release/ }).click();
-    await owner.getByText('changes are ready for release').waitFor();
-    const { release } = JSON.parse(orchard('release:send', '--via=person', '--name=For the theme’s developer', '--json'));
-    await take(owner, 'release-list', `/release/${release}/list`);
-    await owner.goto(`/s/tindrel/release/${release}`);
-    await owner.getByRole('button', { name: 'Give up what is not live' }).click();
 }
 await browser.close();

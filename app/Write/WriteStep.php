@@ -47,7 +47,7 @@ final class WriteStep implements StepContribution
         $more =
             $faulty === 0
                 ? ''
-                : Forms::number($faulty).' products and collections have a title or description to mend';
+                : Forms::number($faulty).' products and collections have faults to mend';
 
         return match (true) {
             $drafts > 0 => new Hand(
