@@ -27,6 +27,10 @@ if (! DB::table('weigh_lots')->where('store_id', $store->id)->exists()) {
     $state = app(WorkDesk::class)->workToEnd(app(Scores::class)->begin($store->id, null));
     $state === 'done' || throw new RuntimeException("The weighing ended as $state.");
 }
+// A store of a year's rows is no new one.
+DB::table('stores')
+    ->where('id', $store->id)
+    ->update(['created_at' => now()->subDays(90)]);
 $screen = new BenchScreen($store);
 $empty = $screen->median('/stores');
 result('empty signed-in page', $size, $empty, 'ms', $empty);
@@ -34,6 +38,7 @@ foreach (
     [
         'overview' => '',
         'overview, the first hour' => '?first-hour',
+        'overview, its foot (fragment)' => '/since',
         'what stands in the frame (fragment)' => '/under-way',
         'settings of the store' => '/settings',
         'settings of its markets' => '/settings/markets',
@@ -61,4 +66,9 @@ foreach (array_slice($asked, 0, 8) as [$time, $sql, $bindings]) {
     foreach (str_starts_with(ltrim($sql), 'select') || str_starts_with(ltrim($sql), 'SELECT') ? DB::select("EXPLAIN $sql", $bindings) : [] as $row) {
         told("      {$row->table}: {$row->type}, {$row->key}, about {$row->rows} rows, {$row->Extra}");
     }
+}
+$often = array_count_values(array_column($asked, 1));
+arsort($often);
+foreach (array_slice(array_filter($often, static fn (int $times): bool => $times > 2), 0, 6) as $sql => $times) {
+    told("asked $times times: ".mb_substr((string) $sql, 0, 120));
 }

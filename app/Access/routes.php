@@ -51,6 +51,9 @@ Route::middleware('web')->group(function (): void {
                 ->name('stores.add');
         });
         Route::get('/s/{store}', OverviewController::class)->middleware('can:view,store')->name('store');
+        Route::get('/s/{store}/since', [OverviewController::class, 'rest'])
+            ->middleware('can:view,store')
+            ->name('store.rest');
         Route::post('/s/{store}/leave', [HomeController::class, 'leave'])
             ->middleware('can:view,store')
             ->name('stores.leave');

@@ -24,12 +24,16 @@ final readonly class NumberWindow
     /** The last days are not complete: sources still add to them. */
     private const INCOMPLETE_DAYS = 3;
 
-    /** @param  bool  $tellsMargin  whether files tell what was left of the revenue */
+    /**
+     * @param  bool  $tellsMargin  whether files tell what was left of the revenue
+     * @param  int  $broken  pages with clicks in the window that answer with an error
+     */
     public function __construct(
         public string $firstDay,
         public string $lastDay,
         public bool $isPeriod,
         public bool $tellsMargin = false,
+        public int $broken = 0,
     ) {
     }
 
@@ -44,6 +48,7 @@ final readonly class NumberWindow
                 (string) $row->last_day,
                 (bool) $row->is_period,
                 (bool) $row->tells_margin,
+                (int) $row->broken,
             );
     }
 
@@ -78,6 +83,11 @@ final readonly class NumberWindow
         [$from, $values] = $window->sums($store);
         NumbersOfPages::take($store, $from, $values, $write);
         $tells = DB::table('page_index')->where('store_id', $store->id)->where('margin', '>', 0)->exists();
+        $broken = DB::table('page_index')
+            ->where('store_id', $store->id)
+            ->where('status', '>=', 400)
+            ->where('clicks', '>', 0)
+            ->count();
         $write(
             static fn () => DB::table('number_windows')->upsert(
                 [
@@ -87,10 +97,11 @@ final readonly class NumberWindow
                         'last_day' => $window->lastDay,
                         'is_period' => $window->isPeriod,
                         'tells_margin' => $tells,
+                        'broken' => $broken,
                     ],
                 ],
                 ['store_id'],
-                ['first_day', 'last_day', 'is_period', 'tells_margin'],
+                ['first_day', 'last_day', 'is_period', 'tells_margin', 'broken'],
             ),
         );
     }

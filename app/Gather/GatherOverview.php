@@ -244,8 +244,8 @@ final class GatherOverview
                     : ($window->isPeriod ? '' : 'Up to ').
                         ($window->isPeriod ? $window->inWords() : Forms::day($window->lastDay)).
                         ', '.
-                        Forms::number(self::clicks($store)).
-                        ' clicks',
+                        Forms::number(self::rows($store)).
+                            ' rows',
                 $window !== null,
                 null,
                 [
@@ -296,9 +296,14 @@ final class GatherOverview
         return $words === [] ? 'No page that a search engine may list' : implode(', ', $words);
     }
 
-    private static function clicks(Store $store): int
+    /** Rows of search that count. */
+    private static function rows(Store $store): int
     {
-        return (int) DB::table('page_index')->where('store_id', $store->id)->sum('clicks');
+        return (int) DB::table('fact_days')
+            ->where('store_id', $store->id)
+            ->where('facts', FactTable::Search->value)
+            ->where('state', 'owns')
+            ->sum('row_count');
     }
 
     private static function aged(int $days): string

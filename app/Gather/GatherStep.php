@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Gather;
 
 use App\Changes\Drifts;
+use App\Facts\NumberWindow;
 use App\Gather\Crawl\Crawls;
 use App\Stores\Models\Store;
 use App\Stores\Steps\Hand;
@@ -12,7 +13,6 @@ use App\Stores\Steps\Missing;
 use App\Stores\Steps\Step;
 use App\Stores\Steps\StepContribution;
 use App\Stores\Steps\Waiting;
-use Illuminate\Support\Facades\DB;
 
 final class GatherStep implements StepContribution
 {
@@ -68,17 +68,14 @@ final class GatherStep implements StepContribution
                 'Look at the crawl',
             );
         }
-        $broken = (int) DB::selectOne(
-            'SELECT COUNT(*) AS n FROM page_index WHERE store_id = ? AND status >= 400 AND clicks > 0',
-            [$store->id],
-        )->n;
+        $broken = NumberWindow::of($store)->broken ?? 0;
 
         return $broken === 0
             ? null
             : new Hand(
                 $broken,
                 $broken === 1 ? 'page with clicks answers with an error' : 'pages with clicks answer with an error',
-                route('gather', [$store, 'status' => '4xx', 'sort' => 'clicks']),
+                route('gather', [$store, 'status' => '400..', 'clicks' => '1..', 'sort' => 'clicks']),
                 $broken === 1 ? 'See it' : "See the $broken",
             );
     }

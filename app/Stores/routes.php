@@ -33,9 +33,7 @@ Route::middleware(['web', 'auth'])
             Route::post('/export', [LeavingController::class, 'export'])->name('leaving.export');
             Route::get('/export.zip', [LeavingController::class, 'download'])->name('leaving.download');
             Route::post('/delete', [LeavingController::class, 'delete'])->name('leaving.delete');
-            Route::get('/settings/{group?}', [SettingsController::class, 'show'])
-                ->where('group', '[a-z]+')
-                ->name('settings');
+            Route::get('/settings/{group?}', [SettingsController::class, 'show'])->name('settings');
             Route::post('/hooks/{call}/again', [SettingsController::class, 'callAgain'])
                 ->whereNumber('call')
                 ->name('hooks.again');

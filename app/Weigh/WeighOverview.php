@@ -49,12 +49,12 @@ final class WeighOverview
 
     public static function lots(Store $store): ?Lots
     {
-        $lens = self::usual($store);
+        $units = Units::of($store);
+        $lens = self::usual($store, $units);
         $total = WeighedPages::total($store, $lens);
         if ((float) $total->upside <= 0) {
             return null;
         }
-        $units = Units::of($store);
         $lots = [];
         foreach (
             LotSums::of($store, $lens->market ?? 0) as ['name' => $name, 'place' => $place, 'kind' => $kind, 'row' => $row]
@@ -87,11 +87,7 @@ final class WeighOverview
             (float) $total->upside,
             $units->unit($lens->market),
             $lens->market === null ? '' : Markets::of($store)->find($lens->market)->name,
-            (int) DB::table('weigh_scores')
-                ->where('store_id', $store->id)
-                ->when($lens->market !== null, static fn ($query) => $query->where('market_id', $lens->market))
-                ->where('upside', '>', 0)
-                ->count(),
+            (int) $total->earning,
             $lots,
             route('weigh', $store),
         );
@@ -103,7 +99,8 @@ final class WeighOverview
         if ($window === null || $window->isPeriod) {
             return null;
         }
-        $lens = self::usual($store);
+        $units = Units::of($store);
+        $lens = self::usual($store, $units);
         $part = Told::partWeeks($store, $window, $lens);
         $known = [];
         foreach (GroupSums::weeks($store, $lens) as $row) {
@@ -129,13 +126,13 @@ final class WeighOverview
                 $revenue += (float) $now->revenue;
             }
         }
-        $isMoney = Units::of($store)->isMoney($lens->market);
+        $isMoney = $units->isMoney($lens->market);
 
         return new WeeksOfClicks(
             $weeks,
             $isMoney ? $orders : null,
             $isMoney ? $revenue : null,
-            Units::of($store)->unit($lens->market),
+            $units->unit($lens->market),
             route('weigh.numbers', $store),
         );
     }
@@ -202,9 +199,9 @@ final class WeighOverview
     }
 
     /** Sums of unlike currencies say nothing: with several, the first market is looked at. */
-    private static function usual(Store $store): Lens
+    private static function usual(Store $store, Units $units): Lens
     {
-        return new Lens(market: Units::of($store)->addUp() ? null : Markets::of($store)->all()[0]->id);
+        return new Lens(market: $units->addUp() ? null : Markets::of($store)->all()[0]->id);
     }
 
     /** What is lacking in a lot: the larger part of its sum, in some eight words. */

@@ -37,7 +37,8 @@ final class WriteStep implements StepContribution
     {
         $drafts = DB::table('write_rows')->where('store_id', $store->id)->where('state', '=', 1)->count();
         $faulty = (int) DB::selectOne(
-            'SELECT COUNT(*) AS n FROM write_rows WHERE store_id = ? AND any_checks > 0 AND kind IN ('.
+            'SELECT COUNT(*) AS n FROM write_rows WHERE store_id = ? AND (title_checks > 0
+                OR description_checks > 0) AND kind IN ('.
                 PageKind::Product->value.
                 ', '.
                 PageKind::Collection->value.

@@ -6,11 +6,12 @@ namespace App\Access\Http;
 
 use App\Access\Models\User;
 use App\Access\Visits;
-use App\Platform\Work\WorkDesk;
-use App\Platform\Work\WorkView;
+use App\Stores\Http\UnderWayController;
 use App\Stores\Models\Store;
 use App\Stores\Overview\FirstHourPart;
 use App\Stores\Overview\OverviewBoard;
+use App\Stores\Steps\Hand;
+use App\Stores\Steps\Stamps;
 use App\Stores\Steps\StepBoard;
 use Illuminate\Http\Request;
 use Illuminate\Support\Carbon;
@@ -19,8 +20,27 @@ use Illuminate\View\View;
 /** The first screen after signing in: where money lies, what needs a hand, what changed, how fresh everything is. */
 final readonly class OverviewController
 {
-    public function __construct(private OverviewBoard $board, private StepBoard $steps, private WorkDesk $desk)
+    /** Days for which a store is new: the next thing of its first hour is offered. */
+    private const NEW = 30;
+
+    public function __construct(private OverviewBoard $board, private StepBoard $steps, private Stamps $stamps)
     {
+    }
+
+    /** The foot of the overview, as a fragment: the rest of it stands there meanwhile. */
+    public function rest(Request $request, Store $store): View
+    {
+        /** @var User $user */
+        $user = $request->user();
+        $before = Visits::before($user, $store);
+
+        return view('store.overview-rest', [
+            'store' => $store,
+            'since' => self::since($before, $store),
+            'changes' => $this->board->changes($store, $before ?? Carbon::now('UTC')->subDays(7)),
+            'works' => UnderWayController::standing($store, $this->steps, $this->stamps)['works'],
+            'sources' => $this->board->sources($store),
+        ]);
     }
 
     public function __invoke(Request $request, Store $store): View
@@ -28,8 +48,14 @@ final readonly class OverviewController
         /** @var User $user */
         $user = $request->user();
         $before = Visits::before($user, $store);
-        $firstHour = $this->board->firstHour($store);
+        $standing = UnderWayController::standing($store, $this->steps, $this->stamps);
         $lots = $this->board->lots($store);
+        $showsFirstHour = $lots === null || $request->query->has('first-hour');
+        $isNew = $showsFirstHour || Carbon::parse((string) $store->getAttribute('created_at'))->greaterThan(
+            now('UTC')->subDays(self::NEW),
+        );
+        $firstHour = $isNew ? $this->board->firstHour($store) : [];
+        $hands = $this->steps->hands($store);
         $weeks = $lots === null ? null : $this->board->weeks($store);
 
         return view('store.overview', [
@@ -38,19 +64,17 @@ final readonly class OverviewController
             'weeks' => $weeks,
             'marks' => $weeks === null ? [] : $this->board->marks($store, $weeks->weeks[0]->monday),
             'firstHour' => $firstHour,
-            'showsFirstHour' => $lots === null || $request->query->has('first-hour'),
+            'showsFirstHour' => $showsFirstHour,
             'next' => self::next($firstHour),
-            'entries' => $this->steps->forStore($store),
-            'hands' => $this->steps->hands($store),
-            'missing' => $this->steps->missing($store),
+            'entries' => $standing['steps'],
+            'hands' => $hands,
+            // What a step lacks is told where nothing else is.
+            'missing' => $this->steps->missing(
+                $store,
+                array_keys(array_filter($hands, static fn (?Hand $hand): bool => $hand === null)),
+            ),
             'before' => $before,
             'since' => self::since($before, $store),
-            'changes' => $this->board->changes($store, $before ?? Carbon::now('UTC')->subDays(7)),
-            'works' => array_map(
-                fn (WorkView $work): array => ['view' => $work, 'title' => $this->desk->titleOf($work->sort)],
-                WorkView::underWay($store->id),
-            ),
-            'sources' => $this->board->sources($store),
         ]);
     }
 

@@ -223,7 +223,14 @@ enum PageColumn: string
     public function condition(string $choice): ?array
     {
         if ($this === self::Status) {
-            return ctype_digit($choice) && strlen($choice) <= 3 ? ['i.status = ?', [(int) $choice]] : null;
+            return match (1) {
+                preg_match('/^\d{1,3}$/', $choice) => ['i.status = ?', [(int) $choice]],
+                preg_match('/^(\d{3})\.\.(\d{3})?$/', $choice, $from) => [
+                    'i.status BETWEEN ? AND ?',
+                    [(int) $from[1], (int) ($from[2] ?? 999)],
+                ],
+                default => null,
+            };
         }
         if (! isset($this->choices()[$choice])) {
             return null;

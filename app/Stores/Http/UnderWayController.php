@@ -36,8 +36,25 @@ final class UnderWayController
         return back()->with('done', ucfirst($desk->titleOf($view->sort)).': it is being stopped.');
     }
 
-    /** @return array{steps: list<array{step: Step, url: ?string, waiting: ?Waiting}>, works: list<array{view: WorkView, title: string, url: ?string}>, stamps: array<string, string>} */
+    /**
+     * @return array{steps: list<array{step: Step, url: ?string, waiting: ?Waiting}>, works: list<array{view: WorkView, title: string, url: ?string}>, stamps: array<string, string>}
+     */
     public static function standing(Store $store, StepBoard $board, Stamps $stamps): array
+    {
+        // The overview and the frame around it say the same, and ask for it once.
+        $kept = request()->attributes;
+        $key = "standing.{$store->id}";
+        if (! $kept->has($key)) {
+            $kept->set($key, self::ask($store, $board, $stamps));
+        }
+
+        return $kept->get($key);
+    }
+
+    /**
+     * @return array{steps: list<array{step: Step, url: ?string, waiting: ?Waiting}>, works: list<array{view: WorkView, title: string, url: ?string}>, stamps: array<string, string>}
+     */
+    private static function ask(Store $store, StepBoard $board, Stamps $stamps): array
     {
         $desk = app(WorkDesk::class);
         $works = array_map(static function (WorkView $work) use ($store, $board, $desk): array {

@@ -33,6 +33,15 @@ final class Stamps
         return array_map(static fn (Closure $stamp): string => $stamp($store), $this->topics);
     }
 
+    /** What an element waits for that asks for a fragment of its own where a topic has changed; to follow another trigger. */
+    public static function triggers(string ...$topics): string
+    {
+        return implode(
+            '',
+            array_map(static fn (string $topic): string => ", follow-$topic from:body delay:150ms", $topics),
+        );
+    }
+
     /**
      * Attributes of an element that asks its screen again for itself where one of the topics has changed: what the
      * directive follows writes.

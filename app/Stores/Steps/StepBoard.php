@@ -22,11 +22,19 @@ final class StepBoard
         return $this->built[$step->value] ?? null;
     }
 
-    /** @return array<string, Missing> what steps cannot begin without, by step */
-    public function missing(Store $store): array
+    /**
+     * What steps cannot begin without, by step.
+     *
+     * @param  list<string>  $steps  those that are asked for
+     * @return array<string, Missing>
+     */
+    public function missing(Store $store, array $steps): array
     {
         return array_filter(
-            array_map(static fn (StepContribution $built): ?Missing => $built->missing($store), $this->built),
+            array_map(
+                static fn (StepContribution $built): ?Missing => $built->missing($store),
+                array_intersect_key($this->built, array_flip($steps)),
+            ),
         );
     }
 

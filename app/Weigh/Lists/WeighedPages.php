@@ -126,7 +126,7 @@ final class WeighedPages
         return array_values(array_filter(array_map(static fn (int $page): ?object => $rows[$page] ?? null, $pages)));
     }
 
-    /** @return object sums of what is weighed in a lens's market and kind: upside, wording, lift, extra_clicks, orders, pages */
+    /** @return object sums of what is weighed in a lens's market and kind: upside, wording, lift, extra_clicks, orders, pages, earning (pages with an upside) */
     public static function total(Store $store, Lens $lens): object
     {
         [$where, $values] = $lens->narrows('');
@@ -134,7 +134,7 @@ final class WeighedPages
         return DB::selectOne(
             "SELECT COALESCE(SUM(upside), 0) AS upside, COALESCE(SUM(wording), 0) AS wording, COALESCE(SUM(lift),
                 0) AS lift, COALESCE(SUM(extra_clicks), 0) AS extra_clicks, COALESCE(SUM(orders),
-                0) AS orders, COALESCE(SUM(pages), 0) AS pages, COALESCE(SUM(shown),
+                0) AS orders, COALESCE(SUM(pages), 0) AS pages, COALESCE(SUM(earning), 0) AS earning, COALESCE(SUM(shown),
                 0) AS shown FROM weigh_totals WHERE store_id = ?$where",
             [$store->id, ...$values],
         );
@@ -146,7 +146,9 @@ final class WeighedPages
         DB::delete('DELETE FROM weigh_totals WHERE store_id = ?', [$store->id]);
         DB::insert(
             'INSERT INTO weigh_totals (store_id, market_id, kind, pages, upside, wording, lift, extra_clicks, orders,
-                contradicting, shown) SELECT ?, market_id, kind, COUNT(*), SUM(upside), SUM(wording), SUM(lift), SUM(extra_clicks), SUM(orders), SUM(contradicts), SUM(wording * own_part) FROM weigh_scores WHERE store_id = ? GROUP BY market_id, kind',
+                contradicting, shown, earning) SELECT ?, market_id, kind, COUNT(*), SUM(upside), SUM(wording), SUM(lift),
+                SUM(extra_clicks), SUM(orders), SUM(contradicts), SUM(wording * own_part), SUM(upside > 0)
+                FROM weigh_scores WHERE store_id = ? GROUP BY market_id, kind',
             [$store->id, $store->id],
         );
     }

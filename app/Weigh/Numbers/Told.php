@@ -50,8 +50,9 @@ final class Told
         $told = self::of($store, $window);
         $monday = new DateTimeImmutable(PageWeeks::weekOf($window->lastDay));
         $weeks = [];
+        $markets = Markets::of($store)->all();
         for ($back = 0; $back < Span::WEEKS && ! $window->isPeriod; $back++) {
-            foreach (Markets::of($store)->all() as $market) {
+            foreach ($markets as $market) {
                 $days = $told->daysIn($market->id, Lens::toldBy($lens->device, $lens->class), $back);
                 if ($days < 7 && ($lens->market === null || $lens->market === $market->id)) {
                     $week = $monday->modify('-'. 7 * $back.' days')->format('Y-m-d');

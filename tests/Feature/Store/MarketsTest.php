@@ -69,7 +69,7 @@ it('sorts pages to the markets whose paths they have, and back when a market is 
         '/de/lampe' => 'Germany',
         '/den' => 'A site',
     ]);
-    $this->get("/s/{$store->slug}/settings")
+    $this->get("/s/{$store->slug}/settings/markets")
         ->assertOk()
         ->assertSee('Market Germany');
     $this->post("/s/{$store->slug}/settings/markets/{$germany->id}/remove")->assertRedirect();
