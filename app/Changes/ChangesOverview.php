@@ -25,7 +25,7 @@ final class ChangesOverview
     /** @return list<Change> */
     public static function changes(Store $store, Carbon $since): array
     {
-        $changes = [];
+        $changes = self::drifts($store, $since);
         foreach (
             DB::select(
                 'SELECT u.name, MAX(h.created_at) AS at, COUNT(DISTINCT IF(h.resource_id > 0 AND h.event = ?,
@@ -62,6 +62,32 @@ final class ChangesOverview
         }
 
         return $changes;
+    }
+
+    /**
+     * Texts that were released from here and changed in the shop since.
+     *
+     * @return list<Change>
+     */
+    private static function drifts(Store $store, Carbon $since): array
+    {
+        $row = DB::selectOne('SELECT COUNT(*) AS n, MAX(seen_at) AS at FROM drifts WHERE store_id = ? AND seen_at >= ?', [
+            $store->id,
+            $since,
+        ]);
+        $n = (int) $row->n;
+
+        return $n === 0
+            ? []
+            : [
+                new Change(
+                    Carbon::parse((string) $row->at),
+                    self::many($n, 'released text was', 'released texts were').' changed in the shop',
+                    route('gather.changed', $store),
+                    'Put back or accept',
+                    true,
+                ),
+            ];
     }
 
     private static function many(int $n, string $one, string $more): ?string

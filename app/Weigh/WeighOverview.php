@@ -33,6 +33,9 @@ final class WeighOverview
     /** Pages of a lot that are taken to the desk at once. */
     public const AT_ONCE = 200;
 
+    /** Clicks that a page lost before it is told. */
+    public const MUCH = 10;
+
     /** Weeks that are drawn. */
     private const WEEKS = 13;
 
@@ -150,18 +153,32 @@ final class WeighOverview
             ->where('moved_at', '>=', $since)
             ->count();
 
-        return $moved === 0
-            ? []
-            : [
-                new Change(
-                    Carbon::parse($scored),
-                    Forms::number($moved).
-                        ($moved === 1 ? ' page is' : ' pages are').
-                        ' worth another sum than before',
-                    route('weigh.moved', $store),
-                    'See why',
-                ),
-            ];
+        $lost = DB::selectOne(
+            "SELECT COUNT(*) AS n, COALESCE(SUM(lost), 0) AS clicks FROM weigh_losses WHERE store_id = ? AND weeks = 4
+                AND against = 'before' AND lost >= ?",
+            [$store->id, self::MUCH],
+        );
+        $at = Carbon::parse((string) $scored);
+        $changes = [];
+        if ($moved > 0) {
+            $changes[] = new Change(
+                $at,
+                Forms::number($moved).($moved === 1 ? ' page is' : ' pages are').' worth another sum than before',
+                route('weigh.moved', $store),
+                'See why',
+            );
+        }
+        if ((int) $lost->n > 0) {
+            $changes[] = new Change(
+                $at,
+                Forms::number((int) $lost->n).((int) $lost->n === 1 ? ' page' : ' pages').' lost '.
+                    Forms::number((int) $lost->clicks).' clicks against the four weeks before',
+                route('weigh.losing', [$store, 'weeks' => 4]),
+                'See why',
+            );
+        }
+
+        return $changes;
     }
 
     /** @return list<FirstHourPart> */

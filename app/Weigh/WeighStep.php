@@ -77,7 +77,8 @@ final class WeighStep implements StepContribution
         }
         $losing = (int) DB::selectOne(
             "SELECT COUNT(*) AS n FROM weigh_losses WHERE store_id = ? AND weeks = 4 AND against = 'before'
-                AND lost >= 10",
+                AND lost >= ".
+                WeighOverview::MUCH,
             [$store->id],
         )->n;
 

@@ -88,6 +88,14 @@ final class Site
         return $this->save();
     }
 
+    /** The page comes after so many seconds. */
+    public function slow(string $path, float $seconds): self
+    {
+        $this->pages[$path]['wait'] = $seconds;
+
+        return $this->save();
+    }
+
     public function without(string $path): self
     {
         unset($this->pages[$path]);

@@ -14,6 +14,7 @@ use App\Stores\AddStore;
 use App\Stores\Markets;
 use App\Stores\Models\Market;
 use App\Stores\Models\Store;
+use App\Stores\StoreOptions;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Symfony\Component\Process\Process;
@@ -137,6 +138,24 @@ it('follows to another host only where that may be asked, and says so', function
     $here = (new Site())->redirect('/', "{$there->url}/");
     // The owner's word is for one host and port.
     expect(fn () => ShopProbe::look($here->url, true))->toThrow(NotAShop::class, 'stands in a private network');
+});
+
+it('says where an address leads to another host, and where a shop is slow', function (): void {
+    $there = shopOf(new Site());
+    $here = (new Site())->redirect('/', "{$there->url}/");
+    $store = $here->store();
+    $ports = array_map(
+        static fn (Site $site): string => '127.0.0.1:'.parse_url($site->url, PHP_URL_PORT),
+        [$here, $there],
+    );
+    app(StoreOptions::class)->set($store, 'private_hosts', implode(',', $ports));
+    $sight = ShopProbe::lookAs($store->refresh());
+    expect($sight->remarks[0])
+        ->toBe("{$ports[0]} leads to {$ports[1]}. The store is made of {$ports[1]}.")
+        ->and($sight->url)
+        ->toBe("{$there->url}/");
+    $slow = shopOf(new Site())->slow('/', 4.3);
+    expect(implode(' ', ShopProbe::look($slow->url, true)->remarks))->toContain('The home page took 4 seconds');
 });
 
 it('adds a store from the screen: typed, looked at, changed, crawled', function (): void {

@@ -346,7 +346,7 @@ it('stops long work from the overview, releases only by those who send', functio
         ->post("$at/$crawl/stop")
         ->assertNotFound();
     $this->actingAs(member($store, Role::Writer))
-        ->get("/s/{$store->slug}")
+        ->get("/s/{$store->slug}/since")
         ->assertOk()
         ->assertSee('waiting for its turn');
     $this->post("$at/$release/stop")->assertForbidden();
