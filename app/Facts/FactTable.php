@@ -4,11 +4,24 @@ declare(strict_types=1);
 
 namespace App\Facts;
 
+use App\Stores\Models\Store;
+use Illuminate\Support\Facades\DB;
+
 /** The fact tables: rows by day (or by a period of days) that files and feeds tell. */
 enum FactTable: int
 {
     case Search = 1;
     case Sales = 2;
+
+    /** Whether any row of it counts in a store. */
+    public function isTold(Store $store): bool
+    {
+        return DB::table('fact_days')
+            ->where('store_id', $store->id)
+            ->where('facts', $this->value)
+            ->where('state', 'owns')
+            ->exists();
+    }
 
     public function rows(): string
     {

@@ -151,18 +151,21 @@ final class GatherOverview
         foreach (
             DB::table('gather_imports')
                 ->where('store_id', $store->id)
-                ->where('state', 'done')
+                ->whereIn('state', ['done', 'failed'])
                 ->where('is_feed', 0)
                 ->where('ended_at', '>=', $since)
                 ->orderByDesc('id')
                 ->limit(3)
-                ->get(['id', 'file_name', 'rows_taken', 'ended_at']) as $import
+                ->get(['id', 'file_name', 'rows_taken', 'ended_at', 'state']) as $import
         ) {
             $changes[] = new Change(
                 Carbon::parse((string) $import->ended_at),
-                "{$import->file_name}: ".Forms::number((int) $import->rows_taken).' rows taken in',
+                $import->state === 'done'
+                    ? "{$import->file_name}: ".Forms::number((int) $import->rows_taken).' rows taken in'
+                    : "{$import->file_name} could not be taken in",
                 route('gather.file', [$store, $import->id]),
                 'See it',
+                $import->state !== 'done',
             );
         }
 
@@ -211,11 +214,8 @@ final class GatherOverview
     {
         $crawl = Crawls::latest($store->id);
         $window = NumberWindow::of($store);
-        $orders = DB::table('fact_days')
-            ->where('store_id', $store->id)
-            ->where('facts', FactTable::Sales->value)
-            ->where('state', 'owns')
-            ->exists();
+        $orders = FactTable::Sales->isTold($store);
+        $isSeen = FactTable::Search->isTold($store) && $window !== null;
         $isCrawled = $crawl !== null && in_array($crawl->state, ['complete', 'incomplete'], true);
         $isRunning = $crawl !== null && $crawl->state === 'running';
         $host = (string) parse_url($store->base_url, PHP_URL_HOST);
@@ -239,14 +239,14 @@ final class GatherOverview
                 20,
                 'Bring search rows',
                 'pages or queries with clicks and impressions: a CSV or XLSX in any layout, or a feed',
-                $window === null
+                ! $isSeen
                     ? 'Which pages are clicked less than they could be'
                     : ($window->isPeriod ? '' : 'Up to ').
                         ($window->isPeriod ? $window->inWords() : Forms::day($window->lastDay)).
                         ', '.
                         Forms::number(self::rows($store)).
-                            ' rows',
-                $window !== null,
+                        ' rows',
+                $isSeen,
                 null,
                 [
                     new Way('Import a file', route('gather.files', $store)),

@@ -7,15 +7,20 @@ namespace App\Gather;
 use App\Changes\Drifts;
 use App\Facts\NumberWindow;
 use App\Gather\Crawl\Crawls;
+use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
 use App\Stores\Steps\Hand;
 use App\Stores\Steps\Missing;
 use App\Stores\Steps\Step;
 use App\Stores\Steps\StepContribution;
 use App\Stores\Steps\Waiting;
+use Illuminate\Support\Facades\DB;
 
 final class GatherStep implements StepContribution
 {
+    /** Days for which a file that failed is told. */
+    private const FAILED = 14;
+
     public function step(): Step
     {
         return Step::Gather;
@@ -68,6 +73,37 @@ final class GatherStep implements StepContribution
                 'Look at the crawl',
             );
         }
+        // A file that failed, and that did not come again since.
+        $failed = DB::table('gather_imports as i')
+            ->where('i.store_id', $store->id)
+            ->where('i.state', 'failed')
+            ->where('i.ended_at', '>=', now()->subDays(self::FAILED))
+            ->whereNotExists(
+                static fn ($again) => $again
+                    ->from('gather_imports as a')
+                    ->whereColumn('a.store_id', 'i.store_id')
+                    ->whereColumn('a.file_name', 'i.file_name')
+                    ->whereColumn('a.id', '>', 'i.id'),
+            )
+            ->orderByDesc('i.id')
+            ->first(['i.id', 'i.file_name', 'i.remark']);
+        if ($failed !== null) {
+            return new Hand(
+                null,
+                "{$failed->file_name} could not be taken in: {$failed->remark}",
+                route('gather.file', [$store, $failed->id]),
+                'Look at the file',
+            );
+        }
+        $unknown = $this->unknownKinds($store);
+        if ($unknown > 0) {
+            return new Hand(
+                $unknown,
+                'pages are neither products nor collections by any rule; the next steps need to know',
+                route('settings', [$store, 'kinds']),
+                'Say which they are',
+            );
+        }
         $broken = NumberWindow::of($store)->broken ?? 0;
 
         return $broken === 0
@@ -78,6 +114,18 @@ final class GatherStep implements StepContribution
                 route('gather', [$store, 'status' => '400..', 'clicks' => '1..', 'sort' => 'clicks']),
                 $broken === 1 ? 'See it' : "See the $broken",
             );
+    }
+
+    /** Pages that no rule tells, where they are most of those that search engines may list; else 0. */
+    private function unknownKinds(Store $store): int
+    {
+        $row = DB::selectOne(
+            'SELECT COALESCE(SUM(pages), 0) AS n, COALESCE(SUM(IF(kind = ?, pages, 0)), 0) AS unknown FROM page_counts
+                WHERE store_id = ? AND indexable = 1',
+            [PageKind::Other->value, $store->id],
+        );
+
+        return 2 * (int) $row->unknown > (int) $row->n ? (int) $row->unknown : 0;
     }
 
     public function missing(Store $store): ?Missing

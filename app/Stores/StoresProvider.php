@@ -8,9 +8,12 @@ use App\Platform\Work\Events\WorkEnded;
 use App\Platform\Work\WorkDesk;
 use App\Platform\Work\WorkView;
 use App\Stores\Console\AddCommand;
+use App\Stores\Console\ArchiveCommand;
+use App\Stores\Console\DeleteCommand;
 use App\Stores\Console\ListCommand;
 use App\Stores\Console\MappingCommand;
 use App\Stores\Console\SetCommand;
+use App\Stores\Console\TakeAwayCommand;
 use App\Stores\Hooks\HookCalls;
 use App\Stores\Hooks\HookWork;
 use App\Stores\Leaving\DeleteWork;
@@ -56,7 +59,15 @@ final class StoresProvider extends ServiceProvider
         $stamps->register('work', self::workStamp(...));
         $this->loadMigrationsFrom(__DIR__.'/Migrations');
         $this->loadRoutesFrom(__DIR__.'/routes.php');
-        $this->commands([AddCommand::class, ListCommand::class, MappingCommand::class, SetCommand::class]);
+        $this->commands([
+            AddCommand::class,
+            ArchiveCommand::class,
+            DeleteCommand::class,
+            TakeAwayCommand::class,
+            ListCommand::class,
+            MappingCommand::class,
+            SetCommand::class,
+        ]);
         Blade::directive(
             'follows',
             static fn (string $what): string => '<?php echo \\'.Stamps::class."::attributes($what); ?>",

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Weigh;
 
-use App\Facts\NumberWindow;
+use App\Facts\FactTable;
 use App\Platform\Web\Forms;
 use App\Stores\Models\Store;
 use App\Stores\Steps\Hand;
@@ -77,8 +77,7 @@ final class WeighStep implements StepContribution
         }
         $losing = (int) DB::selectOne(
             "SELECT COUNT(*) AS n FROM weigh_losses WHERE store_id = ? AND weeks = 4 AND against = 'before'
-                AND lost >= ".
-                WeighOverview::MUCH,
+                AND lost >= ".WeighOverview::MUCH,
             [$store->id],
         )->n;
 
@@ -96,7 +95,7 @@ final class WeighStep implements StepContribution
 
     public function missing(Store $store): ?Missing
     {
-        return NumberWindow::of($store) !== null
+        return FactTable::Search->isTold($store)
             ? null
             : new Missing(
                 'No search data yet. With clicks and impressions you see which pages could earn most.',

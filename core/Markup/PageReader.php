@@ -10,7 +10,8 @@ use Orchard\Core\Url\PageUrl;
 /**
  * Reads the facts of a page from its HTML in one pass.
  *
- * Follows the tokenizer of the HTML Standard (section 13.2.5: tags, attributes, comments, raw text, character references) and of
+ * Follows the tokenizer of the HTML Standard (section 13.2.5: tags, attributes, comments, raw text, character
+ * references) and of
  * its tree construction what the facts need: where the head ends and the body begins, title elements of the HTML
  * namespace, inert templates, foreign content, anchors that close one another. Scripting counts as on, so noscript is
  * raw text, as it is for a browser. Checked against parse5 in the browser tests. One instance reads one page; time and
@@ -18,7 +19,10 @@ use Orchard\Core\Url\PageUrl;
  */
 final class PageReader
 {
-    /** Raised whenever the same HTML would give other facts or links, so that pages read by an older edition are read again. */
+    /**
+     * Raised whenever the same HTML would give other facts or links, so that pages read by an older edition are read
+     * again.
+     */
     public const EDITION = 5;
 
     private const HEAD_TAGS = [
@@ -37,7 +41,9 @@ final class PageReader
         'html' => 1,
     ];
 
-    /** Parts of a table or of the page's frame: their tags mean nothing where they do not belong (section 13.2.6.4.7). */
+    /**
+     * Parts of a table or of the page's frame: their tags mean nothing where they do not belong (section 13.2.6.4.7).
+     */
     private const PART_TAGS = [
         'caption' => 1,
         'col' => 1,
@@ -233,10 +239,11 @@ final class PageReader
         $reader = new self($url, $memory);
         $reader->scan($html);
 
-        return $reader->facts();
+        return $reader->facts(Microdata::types($html));
     }
 
-    private function facts(): PageFacts
+    /** @param  list<string>  $marked  types by microdata */
+    private function facts(array $marked): PageFacts
     {
         $this->closeAnchor();
         $this->closeHeading();
@@ -251,7 +258,7 @@ final class PageReader
             $details->h1s(),
             $text->words(),
             $this->language,
-            array_values(array_unique([...$this->types, ...$this->details->types()])),
+            array_values(array_unique([...$this->types, ...$this->details->types(), ...$marked])),
             $this->links,
             $this->strays,
             $details,
@@ -387,7 +394,10 @@ final class PageReader
         return $end + strlen($name) + 3;
     }
 
-    /** A region as a piece of its own; false where it leaves something open, tells more than links, or depends on where it stands. */
+    /**
+     * A region as a piece of its own; false where it leaves something open, tells more than links, or depends on where
+     * it stands.
+     */
     private function readRegion(string $name, string $bytes): RegionFacts|false
     {
         if (

@@ -323,7 +323,7 @@ final readonly class ShopProbe
         }
         // "Lamps for every room – Tindrel": the part that is nearest to the host's name.
         $host = (string) preg_replace('/[^a-z0-9]/', '', strtolower($this->nameOfHost($root)));
-        $parts = preg_split('/\s+[|\x{2013}\x{2014}\-·:»]\s+/u', (string) $facts->title) ?: [];
+        $parts = preg_split('/\s+[|\x{2013}\x{2014}\-·»]\s+|:\s+/u', (string) $facts->title) ?: [];
         foreach ($parts as $part) {
             $plain = (string) preg_replace('/[^a-z0-9]/', '', strtolower($part));
             if (

@@ -8,6 +8,7 @@ use App\Changes\Origin;
 use App\Gather\Files\FileSort;
 use App\Platform\Work\WorkDesk;
 use App\Stores\AddStore;
+use App\Stores\Events\RulesChanged;
 use App\Stores\Kinds\KindRule;
 use App\Stores\Kinds\KindRules;
 use App\Stores\Kinds\PageKind;
@@ -374,3 +375,41 @@ function livedInForOverview(): Store
 
     return $store;
 }
+
+it('tells a file that failed until it came again, and pages that no rule knows', function (): void {
+    $site = (new Site())->linking('/', array_fill_keys(['/a/1.html', '/a/2.html', '/a/3.html'], 'A'));
+    foreach ([1, 2, 3] as $n) {
+        $site->linking("/a/$n.html", []);
+    }
+    $store = $site->store();
+    crawl($store);
+    $hand = static fn () => app(StepBoard::class)->hands($store)['gather'] ?? null;
+    expect($hand()?->count)->toBe(3)->and($hand()?->words)->toContain('neither products nor collections');
+    (new KindRules([
+        new KindRule('path', 'is', '/', PageKind::Home),
+        new KindRule('path', 'begins', '/a/', PageKind::Product),
+    ]))->save($store);
+    RulesChanged::dispatch($store->id, null);
+    sortAnew($store);
+    expect($hand())->toBeNull();
+    $wrong =
+        "page,day,clicks,impressions,position\n".
+        str_repeat('/a/1.html,'.now()->subDays(9)->toDateString().",x,y,z\n", 1200);
+    $import = bringIn($store, $wrong, ends: 'failed');
+    expect($hand()?->words)
+        ->toContain('rows.csv could not be taken in')
+        ->and($hand()?->url)
+        ->toEndWith("/gather/files/{$import->id}");
+    // Sales alone are no search rows: nothing is ticked off by them, and Weigh still lacks some.
+    bringIn(
+        $store,
+        "page,day,visits,orders,revenue\n/a/1.html,".now()->subDays(9)->toDateString().",10,1,50\n",
+        FileSort::Sales,
+    );
+    expect($hand())->toBeNull();
+    $parts = app(OverviewBoard::class)->firstHour($store);
+    expect([$parts[1]->isDone, $parts[2]->isDone])
+        ->toBe([false, true])
+        ->and(app(StepBoard::class)->missing($store, ['weigh']))
+        ->toHaveKey('weigh');
+});

@@ -287,3 +287,23 @@ it('lets people leave, the last owner not', function (): void {
         ->and($second->fresh()?->roleIn($store))
         ->toBe(Role::Owner);
 });
+
+it('archives, exports and deletes by command, as on the screens', function (): void {
+    $store = (new Site())->linking('/', [])->store();
+    $out = (string) tempnam(sys_get_temp_dir(), 'zip');
+    expect(orchard(['store:delete', "--store={$store->slug}", "--name={$store->name}"])['code'])->toBe(2);
+    expect(orchard(['store:export', "--store={$store->slug}"])['code'])->toBe(2);
+    expect(orchard(['store:export', "--store={$store->slug}", "--out=$out"])['code'])
+        ->toBe(0)
+        ->and((string) file_get_contents($out, length: 2))
+        ->toBe('PK');
+    unlink($out);
+    orchard(['store:archive', "--store={$store->slug}"]);
+    expect($store->refresh()->isAtWork())->toBeFalse();
+    orchard(['store:archive', "--store={$store->slug}", '--back']);
+    expect($store->refresh()->isAtWork())->toBeTrue();
+    orchard(['store:archive', "--store={$store->slug}"]);
+    expect(orchard(['store:delete', "--store={$store->slug}", '--name=Another'])['code'])->toBe(2);
+    expect(orchard(['store:delete', "--store={$store->slug}", "--name={$store->name}", '--wait'])['code'])->toBe(0);
+    expect(Store::query()->where('slug', $store->slug)->exists())->toBeFalse();
+});
