@@ -3,7 +3,8 @@
 declare(strict_types=1);
 
 /**
- * The overview at 100,000 pages and 10,000,000 search rows: server time beside an empty signed-in page, the slowest of what
+ * The overview at 100,000 pages and 10,000,000 search rows: server time beside an empty signed-in page, the slowest of
+ * what
  * it asks with the database's plan, and the settings.
  */
 
@@ -63,7 +64,11 @@ usort($asked, static fn (array $a, array $b): int => $b[0] <=> $a[0]);
 told(count($asked).' queries, '.round(array_sum(array_column($asked, 0)), 1).' ms in all; the slowest:');
 foreach (array_slice($asked, 0, 8) as [$time, $sql, $bindings]) {
     told(sprintf('%.1f ms: %s', $time, (string) preg_replace('/\s+/', ' ', mb_substr($sql, 0, 160))));
-    foreach (str_starts_with(ltrim($sql), 'select') || str_starts_with(ltrim($sql), 'SELECT') ? DB::select("EXPLAIN $sql", $bindings) : [] as $row) {
+    foreach (
+        str_starts_with(ltrim($sql), 'select') || str_starts_with(ltrim($sql), 'SELECT')
+            ? DB::select("EXPLAIN $sql", $bindings)
+            : [] as $row
+    ) {
         told("      {$row->table}: {$row->type}, {$row->key}, about {$row->rows} rows, {$row->Extra}");
     }
 }

@@ -71,10 +71,10 @@ final class ChangesOverview
      */
     private static function drifts(Store $store, Carbon $since): array
     {
-        $row = DB::selectOne('SELECT COUNT(*) AS n, MAX(seen_at) AS at FROM drifts WHERE store_id = ? AND seen_at >= ?', [
-            $store->id,
-            $since,
-        ]);
+        $row = DB::selectOne(
+            'SELECT COUNT(*) AS n, MAX(seen_at) AS at FROM drifts WHERE store_id = ? AND seen_at >= ?',
+            [$store->id, $since],
+        );
         $n = (int) $row->n;
 
         return $n === 0

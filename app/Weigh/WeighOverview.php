@@ -60,7 +60,12 @@ final class WeighOverview
         }
         $lots = [];
         foreach (
-            LotSums::of($store, $lens->market ?? 0) as ['name' => $name, 'place' => $place, 'kind' => $kind, 'row' => $row]
+            LotSums::of($store, $lens->market ?? 0) as [
+                'name' => $name,
+                'place' => $place,
+                'kind' => $kind,
+                'row' => $row,
+            ]
         ) {
             $pages = (int) $row->pages;
             $many = Forms::number($pages).' '.($pages === 1 ? $kind->label() : $kind->plural());

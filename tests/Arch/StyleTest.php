@@ -13,4 +13,4 @@ it('has no more lines over 120 characters than there were when the formatter cam
     }
     // What is left are strings and comments that no formatter breaks. Whoever shortens some lowers the number here.
     expect($long)->toBeLessThanOrEqual($most);
-})->with([['core', 236], ['app', 330], ['standins', 24], ['bench', 15]]);
+})->with([['core', 232], ['app', 329], ['standins', 24], ['bench', 15]]);

@@ -112,7 +112,7 @@ final readonly class HookCalls
         }
         $at = (string) time();
         $id = "call_{$call->id}";
-        $secret = Crypt::decryptString((string) $row->secret);
+        $mark = hash_hmac('sha256', "$id.$at.{$call->body}", Crypt::decryptString((string) $row->secret), true);
         $answer = GuardedHttp::allowing($store->options()->privateHosts)->fetch(
             new HttpRequest(
                 $url,
@@ -121,7 +121,7 @@ final readonly class HookCalls
                     'Content-Type' => 'application/json',
                     'webhook-id' => $id,
                     'webhook-timestamp' => $at,
-                    'webhook-signature' => 'v1,'.base64_encode(hash_hmac('sha256', "$id.$at.{$call->body}", $secret, true)),
+                    'webhook-signature' => 'v1,'.base64_encode($mark),
                 ],
                 $call->body,
                 self::SECONDS,

@@ -18,6 +18,12 @@ use Illuminate\View\View;
 /**
  * How things stand, for the frame of every screen: what waits in each step, what is being worked on, and the stamps
  * that screens follow.
+ *
+ * @phpstan-type Standing array{
+ *     steps: list<array{step: Step, url: ?string, waiting: ?Waiting}>,
+ *     works: list<array{view: WorkView, title: string, url: ?string}>,
+ *     stamps: array<string, string>
+ * }
  */
 final class UnderWayController
 {
@@ -37,7 +43,7 @@ final class UnderWayController
     }
 
     /**
-     * @return array{steps: list<array{step: Step, url: ?string, waiting: ?Waiting}>, works: list<array{view: WorkView, title: string, url: ?string}>, stamps: array<string, string>}
+     * @return Standing
      */
     public static function standing(Store $store, StepBoard $board, Stamps $stamps): array
     {
@@ -52,7 +58,7 @@ final class UnderWayController
     }
 
     /**
-     * @return array{steps: list<array{step: Step, url: ?string, waiting: ?Waiting}>, works: list<array{view: WorkView, title: string, url: ?string}>, stamps: array<string, string>}
+     * @return Standing
      */
     private static function ask(Store $store, StepBoard $board, Stamps $stamps): array
     {

@@ -116,9 +116,9 @@ final readonly class ExportWork implements LongWork
                 now()->format('Y-m-d H:i').
                 " (UTC) by Young Orchard.\r\n\r\n".
                 'Each file is CSV by RFC 4180 in UTF-8; a cell that a spreadsheet would run as a formula has an '.
-                    "apostrophe in\r\n".
+                "apostrophe in\r\n".
                 'front. settings.json holds the settings without secrets. Rows of search and sales are not in here: '.
-                    "they stay\r\n".
+                "they stay\r\n".
                 "in the files and feeds that they came from; pages.csv and upside.csv hold their sums.\r\n",
         );
         if (! $zip->close()) {
