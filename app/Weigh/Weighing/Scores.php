@@ -52,7 +52,8 @@ final readonly class Scores
     public function beginMissing(): void
     {
         $stores = DB::select(
-            "SELECT w.store_id FROM number_windows w LEFT JOIN weigh_states s ON s.store_id = w.store_id
+            "SELECT w.store_id FROM number_windows w JOIN stores t ON t.id = w.store_id AND t.archived_at IS NULL
+                AND t.leaving_at IS NULL LEFT JOIN weigh_states s ON s.store_id = w.store_id
                 WHERE s.store_id IS NULL AND NOT EXISTS (SELECT 1 FROM work k WHERE k.store_id = w.store_id
                 AND k.sort = ? AND (k.state IN ('waiting', 'running')
                 OR k.created_at > UTC_TIMESTAMP() - INTERVAL 1 HOUR))",
