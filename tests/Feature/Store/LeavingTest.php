@@ -41,7 +41,7 @@ function livedIn(): Store
 }
 
 /** @return array<string, int> rows of a store by table, found in the database itself and by what the rooms say of theirs */
-function rowsOf(int $store): array
+function rowsByTable(int $store): array
 {
     $tables = app(StoreTables::class);
     $rows = [];
@@ -93,8 +93,8 @@ it('knows of every table whether it goes with a store', function (): void {
 it('deletes a store to its last row and file, and nothing of another', function (): void {
     $store = livedIn();
     $other = livedIn();
-    $before = rowsOf($store->id);
-    $others = rowsOf($other->id);
+    $before = rowsByTable($store->id);
+    $others = rowsByTable($other->id);
     expect(count(array_filter($before)))->toBeGreaterThan(30);
     // Rows that a parent's going would hide are looked for by their own numbers.
     $children = [];
@@ -102,7 +102,7 @@ it('deletes a store to its last row and file, and nothing of another', function 
         $children[$table] = [$column, DB::table($parent)->where('store_id', $store->id)->pluck('id')->all()];
     }
     app(Imports::class)->announce($store, null, 'half.csv', 100);
-    $before = rowsOf($store->id);
+    $before = rowsByTable($store->id);
     $files = array_values(
         array_filter(app(StoreTables::class)->filesOf($store), Storage::disk('uploads')->exists(...)),
     );
@@ -119,7 +119,7 @@ it('deletes a store to its last row and file, and nothing of another', function 
     $desk->slice($work);
     expect($desk->workToEnd($work))
         ->toBe('done')
-        ->and(array_filter(rowsOf($store->id)))
+        ->and(array_filter(rowsByTable($store->id)))
         ->toBe([])
         ->and(DB::table('stores')->where('id', $store->id)->exists())
         ->toBeFalse()
@@ -129,7 +129,7 @@ it('deletes a store to its last row and file, and nothing of another', function 
         expect(DB::table($table)->whereIn($column, $parents)->count())->toBe(0, $table);
     }
     Storage::disk('uploads')->assertMissing($files);
-    expect(rowsOf($other->id))->toBe($others);
+    expect(rowsByTable($other->id))->toBe($others);
     expect($desk->workToEnd($desk->begin(DeleteWork::class, 0, $store->id, null)))->toBe('done');
 });
 
