@@ -12,6 +12,7 @@ use App\Stores\Events\RulesChanged;
 use App\Stores\Kinds\KindRule;
 use App\Stores\Kinds\KindRules;
 use App\Stores\Kinds\PageKind;
+use App\Stores\Markets;
 use App\Stores\Models\Store;
 use App\Stores\Overview\FirstHourPart;
 use App\Stores\Overview\Lot;
@@ -23,6 +24,7 @@ use App\Stores\Overview\WeeksPicture;
 use App\Stores\Steps\StepBoard;
 use App\Stores\StoreOptions;
 use App\Untangle\Lists\CauseProgress;
+use App\Weigh\Scoring\LotSums;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
@@ -157,6 +159,88 @@ it('counts a product in its collection through the canonical of what the collect
         (app(OverviewBoard::class)->lots($store) ?? throw new LogicException())->lots,
     );
     expect(implode(' ', $names))->toContain('products')->not->toContain('/c/sale');
+});
+
+it('takes no list of the whole shop for a lot', function (): void {
+    $store = app(AddStore::class)->add('Wide', 'https://wide-lots.example', 'wide-'.Str::lower(Str::random(8)));
+    $market = Markets::of($store)->first()->id;
+    $pages = [];
+    for ($n = 1; $n <= 302; $n++) {
+        $pages[] = DB::table('pages')->insertGetId([
+            'store_id' => $store->id,
+            'market_id' => $market,
+            'digest' => md5("{$store->slug}/$n", true),
+            'url' => "https://wide-lots.example/$n",
+        ]);
+    }
+    [$all, $few] = array_splice($pages, 0, 2);
+    foreach ($pages as $n => $page) {
+        DB::table('weigh_scores')->insert([
+            'page_id' => $page,
+            'store_id' => $store->id,
+            'market_id' => $market,
+            'kind' => PageKind::Product->value,
+            'work_id' => 1,
+            'clicks' => 1,
+            'impressions' => 100,
+            'withheld_clicks' => 0,
+            'position_milli' => 4000,
+            'orders' => 0,
+            'revenue' => 0,
+            'expected_rate' => 0.1,
+            'ratio' => 0.5,
+            'click_value' => 1,
+            'upside' => $n < 50 ? 10 : 1,
+            'low' => 0,
+            'high' => 20,
+            'wording' => 1,
+            'lift' => 0,
+            'own_part' => 1,
+            'reason' => '',
+            'whole_gap' => 0,
+            'lift_1' => 0,
+            'lift_2' => 0,
+            'lift_3' => 0,
+            'lift_4' => 0,
+            'lift_5' => 0,
+            'ahead_4' => 1,
+            'ahead_13' => 1,
+            'ahead_26' => 1,
+            'season_peak' => 1,
+            'extra_clicks' => 0,
+            'missed' => 0,
+            'missed_clicks' => 0,
+            'near_queries' => 0,
+            'near_gain' => 0,
+            'far_queries' => 0,
+            'far_gain' => 0,
+            'question_queries' => 0,
+            'question_gain' => 0,
+        ]);
+    }
+    $in = static fn (int $collection, array $of): bool => DB::table('weigh_collection_pages')->insert(
+        array_map(
+            static fn (int $page): array => [
+                'store_id' => $store->id,
+                'page_id' => $page,
+                'collection_id' => $collection,
+            ],
+            $of,
+        ),
+    );
+    // A list of a hundred of three hundred products, and a collection of fifty that are in it, too.
+    $in($all, array_slice($pages, 0, 100));
+    $in($few, array_slice($pages, 0, 50));
+    DB::transaction(static fn () => LotSums::rebuild($store));
+    $lots = array_map(
+        static fn (array $lot): array => [
+            (int) $lot['row']->collection_id,
+            (int) $lot['row']->pages,
+            (float) $lot['row']->upside,
+        ],
+        LotSums::of($store, 0),
+    );
+    expect($lots)->toBe([[$few, 50, 500.0], [0, 250, 250.0]]);
 });
 
 it('takes a lot’s pages to the desk, for those who write', function (): void {
