@@ -108,8 +108,8 @@ ApiRoutes::group(static function (): void {
 });
 ApiRoutes::store(static function (): void {
     Route::get('/', [StoresApi::class, 'show']);
-    Route::get('/work/{work}', [StoresApi::class, 'workOf'])->whereNumber('work');
-    Route::post('/work/{work}/stop', [StoresApi::class, 'stop'])
+    Route::get('/works/{work}', [StoresApi::class, 'workOf'])->whereNumber('work');
+    Route::post('/works/{work}/stop', [StoresApi::class, 'stop'])
         ->whereNumber('work')
         ->middleware('can:write,store');
 });

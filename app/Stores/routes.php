@@ -17,7 +17,7 @@ Route::middleware(['web', 'auth'])
     ->prefix('/s/{store}')
     ->group(function (): void {
         Route::get('/under-way', UnderWayController::class)->middleware('can:view,store')->name('under-way');
-        Route::post('/work/{work}/stop', [UnderWayController::class, 'stop'])
+        Route::post('/works/{work}/stop', [UnderWayController::class, 'stop'])
             ->whereNumber('work')
             ->middleware('can:write,store')
             ->name('work.stop');

@@ -422,7 +422,7 @@ it('stops long work from the overview, releases only by those who send', functio
     $desk = app(WorkDesk::class);
     $crawl = $desk->begin(App\Gather\Pages\ReindexWork::class, $store->id, 0, null);
     $release = $desk->begin(App\Release\Sending\SendWork::class, $store->id, 0, null);
-    $at = "/s/{$store->slug}/work";
+    $at = "/s/{$store->slug}/works";
     $this->post("$at/$crawl/stop")->assertRedirect('/sign-in');
     $this->actingAs(member($store, Role::Viewer))
         ->post("$at/$crawl/stop")
