@@ -94,6 +94,7 @@ final class WeighOverview
         return new Lots(
             (float) $total->upside,
             $units->unit($lens->market),
+            $units->isMoney($lens->market),
             $lens->market === null ? '' : Markets::of($store)->find($lens->market)->name,
             (int) $total->earning,
             $lots,

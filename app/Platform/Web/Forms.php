@@ -77,6 +77,17 @@ final class Forms
         return (string) $forms->numbers[$decimals]->format($number);
     }
 
+    /** Two significant digits, for estimates of which no more is known; 0 for what is not above it. */
+    public static function rough(float $estimate): string
+    {
+        if ($estimate <= 0) {
+            return '0';
+        }
+        $digits = 1 - (int) floor(log10($estimate));
+
+        return self::number(round($estimate, $digits), max(0, min(2, $digits)));
+    }
+
     /** @param  DateTimeInterface|string|null  $day  a calendar day, yyyy-mm-dd */
     public static function day(DateTimeInterface|string|null $day): string
     {

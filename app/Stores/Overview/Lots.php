@@ -10,6 +10,7 @@ final readonly class Lots
     /**
      * @param  float  $sum  in 28 days
      * @param  string  $unit  a currency, or "clicks"
+     * @param  bool  $isMoney  whether it is a currency
      * @param  string  $market  name of the market it is of; empty where it is of all
      * @param  int  $pages  with something to earn
      * @param  list<Lot>  $lots  at most three, the largest first
@@ -18,6 +19,7 @@ final readonly class Lots
     public function __construct(
         public float $sum,
         public string $unit,
+        public bool $isMoney,
         public string $market,
         public int $pages,
         public array $lots,

@@ -96,11 +96,6 @@ final readonly class Units
     /** Two significant digits: no more is known. */
     public static function shown(float $money): string
     {
-        if ($money <= 0) {
-            return '0';
-        }
-        $digits = 1 - (int) floor(log10($money));
-
-        return Forms::number(round($money, $digits), max(0, min(2, $digits)));
+        return Forms::rough($money);
     }
 }

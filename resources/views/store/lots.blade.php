@@ -1,7 +1,7 @@
-@php($shown = App\Weigh\Numbers\Units::shown(...))
+@php($shown = App\Platform\Web\Forms::rough(...))
 <div class="lots-and-weeks">
     <section aria-label="Where money is left lying">
-        <p class="headline">About <b>{{ $shown($lots->sum) }} {{ $lots->unit }}</b> in four weeks {{ $lots->unit === App\Weigh\Numbers\Units::CLICKS ? 'are' : 'is' }} left lying in search.</p>
+        <p class="headline">About <b>{{ $shown($lots->sum) }} {{ $lots->unit }}</b> in four weeks {{ $lots->isMoney ? 'is' : 'are' }} left lying in search.</p>
         <table class="ledger lots">
             <thead><tr><th scope="col">The largest lots of @n($lots->pages) pages, and why</th><th scope="col" class="num">{{ $lots->unit }}</th><th scope="col"><span class="sr">Range, four times in five</span></th><th scope="col"><span class="sr">Way</span></th></tr></thead>
             <tbody>
