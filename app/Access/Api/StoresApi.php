@@ -4,15 +4,13 @@ declare(strict_types=1);
 
 namespace App\Access\Api;
 
-use App\Access\Memberships;
+use App\Access\Founding;
 use App\Access\Models\User;
-use App\Access\Role;
 use App\Platform\Work\WorkDesk;
 use App\Platform\Work\WorkView;
 use App\Stores\Adding\NewStore;
 use App\Stores\Adding\NotAShop;
 use App\Stores\Adding\ShopProbe;
-use App\Stores\AddStore;
 use App\Stores\Events\StoreAdded;
 use App\Stores\Markets;
 use App\Stores\Models\Market;
@@ -20,14 +18,13 @@ use App\Stores\Models\Store;
 use App\Stores\Steps\StepBoard;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
 use InvalidArgumentException;
 
 /** Stores as JSON: which there are, what waits in each, and adding one. Described in resources/api/openapi.json. */
 final readonly class StoresApi
 {
-    public function __construct(private StepBoard $board, private AddStore $stores)
+    public function __construct(private StepBoard $board, private Founding $founding)
     {
     }
 
@@ -87,14 +84,7 @@ final readonly class StoresApi
                 $private,
                 $sight->markets,
             );
-            $store = $this->stores->oneAfterTheOther(
-                fn (): Store => DB::transaction(function () use ($request, $new): Store {
-                    $store = $this->stores->asSeen($new);
-                    Memberships::join($store->id, self::user($request), Role::Owner);
-
-                    return $store;
-                }),
-            );
+            $store = $this->founding->found(self::user($request), $new, evenAgain: true);
         } catch (NotAShop|InvalidArgumentException $wrong) {
             throw ValidationException::withMessages(['url' => $wrong->getMessage()]);
         }

@@ -4,20 +4,17 @@ declare(strict_types=1);
 
 namespace App\Access\Http;
 
-use App\Access\Memberships;
+use App\Access\AlreadyHere;
+use App\Access\Founding;
 use App\Access\Models\User;
-use App\Access\Role;
 use App\Stores\Adding\NewStore;
 use App\Stores\Adding\NotAShop;
 use App\Stores\Adding\ShopProbe;
 use App\Stores\Adding\ShopSight;
-use App\Stores\AddStore;
 use App\Stores\Events\StoreAdded;
-use App\Stores\Models\Store;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Cache;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Illuminate\Validation\ValidationException;
 use Illuminate\View\View;
@@ -30,7 +27,7 @@ final readonly class AddingController
     /** Seconds for which what was seen of a shop is kept. */
     private const KEPT = 7200;
 
-    public function __construct(private AddStore $stores)
+    public function __construct(private Founding $founding)
     {
     }
 
@@ -112,14 +109,16 @@ final readonly class AddingController
             ),
         );
         try {
-            $store = $this->make($user, $new, ($given['again'] ?? null) === '1');
+            $store = $this->founding->found($user, $new, ($given['again'] ?? null) === '1');
+        } catch (AlreadyHere $here) {
+            return back()
+                ->withInput()
+                ->with('twice', $here->store->slug)
+                ->withErrors(['url' => $here->getMessage()]);
         } catch (InvalidArgumentException $wrong) {
             return back()
                 ->withInput()
                 ->withErrors(['name' => $wrong->getMessage()]);
-        }
-        if ($store instanceof RedirectResponse) {
-            return $store;
         }
         if (($given['crawl'] ?? null) === '1') {
             StoreAdded::dispatch($store->id, $user->id);
@@ -134,34 +133,6 @@ final readonly class AddingController
                         ? 'The crawl has begun; what it finds is shown while it runs.'
                         : 'Nothing has been fetched yet.'),
             );
-    }
-
-    /** @throws InvalidArgumentException with a sentence for people */
-    private function make(User $user, NewStore $new, bool $evenAgain): Store|RedirectResponse
-    {
-        return $this->stores->oneAfterTheOther(function () use ($user, $new, $evenAgain): Store|RedirectResponse {
-            $host = (string) parse_url($new->url, PHP_URL_HOST);
-            $known = $user
-                ->stores()
-                ->get(['stores.id', 'slug', 'stores.name', 'base_url'])
-                ->first(
-                    static fn (Store $one): bool => parse_url($one->base_url, PHP_URL_HOST) === $host &&
-                        parse_url($one->base_url, PHP_URL_PORT) === parse_url($new->url, PHP_URL_PORT),
-                );
-            if ($known !== null && ! $evenAgain) {
-                return back()
-                    ->withInput()
-                    ->with('twice', $known->slug)
-                    ->withErrors(['url' => "You have {$known->name} at this address already."]);
-            }
-
-            return DB::transaction(function () use ($user, $new): Store {
-                $store = $this->stores->asSeen($new);
-                Memberships::join($store->id, $user, Role::Owner);
-
-                return $store;
-            });
-        });
     }
 
     private static function seen(User $user, string $key): ?ShopSight

@@ -105,14 +105,20 @@ final readonly class HookCalls
     {
         $row = DB::table('connections')->where('store_id', $store->id)->where('sort', 'hook')->first();
         $url = PageUrl::parse((string) ($row->url ?? ''));
-        if ($row === null || $url === null) {
-            $this->note($call, null, 'No address is set any more.', true);
+        $secret = $row === null ? '' : Crypt::decryptString((string) $row->secret);
+        if ($url === null || $secret === '') {
+            $this->note(
+                $call,
+                null,
+                $url === null ? 'No address is set any more.' : 'No secret is set, so calls cannot be signed.',
+                true,
+            );
 
             return false;
         }
         $at = (string) time();
         $id = "call_{$call->id}";
-        $mark = hash_hmac('sha256', "$id.$at.{$call->body}", Crypt::decryptString((string) $row->secret), true);
+        $mark = hash_hmac('sha256', "$id.$at.{$call->body}", $secret, true);
         $answer = GuardedHttp::allowing($store->options()->privateHosts)->fetch(
             new HttpRequest(
                 $url,

@@ -8,6 +8,7 @@ use App\Stores\Hooks\HookCalls;
 use App\Stores\Hooks\HookWork;
 use App\Stores\Models\Store;
 use App\Stores\StoreOptions;
+use Illuminate\Support\Facades\Crypt;
 use Illuminate\Support\Facades\DB;
 use Tests\Web\Receiver;
 use Tests\Web\Site;
@@ -163,4 +164,17 @@ it('tries an address from the screen, and keeps its secret to itself', function 
     $calls = count(HookCalls::latest($store));
     crawl($store->refresh());
     expect(HookCalls::latest($store))->toHaveCount($calls);
+});
+
+it('calls nobody unsigned', function (): void {
+    $receiver = new Receiver();
+    $store = hookedStore($receiver->url);
+    DB::table('connections')
+        ->where('store_id', $store->id)
+        ->where('sort', 'hook')
+        ->update(['secret' => Crypt::encryptString('')]);
+    $this->actingAs(member($store, Role::Owner))
+        ->post("/s/{$store->slug}/settings", ['group' => 'scripts', 'then' => 'ask'])
+        ->assertSessionHasErrors('trial');
+    expect($receiver->got())->toBe([])->and(HookCalls::latest($store)[0]->problem)->toContain('No secret is set');
 });
