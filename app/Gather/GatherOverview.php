@@ -250,7 +250,7 @@ final class GatherOverview
                 null,
                 [
                     new Way('Import a file', route('gather.files', $store)),
-                    new Way('Connect a feed', route('settings', [$store, 'numbers'])),
+                    new Way('Connect a feed', route('settings', [$store, 'numbers']), needs: 'manage'),
                 ],
             ),
             new FirstHourPart(

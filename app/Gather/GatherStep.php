@@ -102,6 +102,7 @@ final class GatherStep implements StepContribution
                 'pages are neither products nor collections by any rule; the next steps need to know',
                 route('settings', [$store, 'kinds']),
                 'Say which they are',
+                'manage',
             );
         }
         $broken = NumberWindow::of($store)->broken ?? 0;

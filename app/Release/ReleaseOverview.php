@@ -96,7 +96,7 @@ final class ReleaseOverview
                 },
                 $isConnected || $byHand || $released > 0,
                 null,
-                [new Way('Choose', route('connect', $store))],
+                [new Way('Choose', route('connect', $store), needs: 'manage')],
             ),
             new FirstHourPart(
                 70,

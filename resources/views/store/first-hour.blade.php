@@ -9,7 +9,7 @@
             <td><b>{{ $part->name }}</b><br><span class="soft">{{ $part->how }}</span></td>
             <td>{{ $part->gives }}</td>
             <td class="nowrap">@if ($part->isDone)<b class="is-growth-text">done</b>@elseif ($part->state)<b>{{ $part->state }}</b>@elseif ($part === $next)<b class="is-hand-text">now</b>@elseif ($part->canBegin)<span class="soft">ready to begin</span>@else<span class="soft">after that</span>@endif</td>
-            <td class="way">@can('write', $store)@if (! $part->isDone && ($part->canBegin || $part->state))@foreach ($part->ways as $i => $way)@include('store.way', ['way' => $way, 'class' => $part === $next && $i === 0 ? 'button is-growth' : 'button'])@endforeach @elseif ($part->isDone && isset($part->ways[0]) && $part->ways[0]->fields === null)<a class="quiet soft" href="{{ $part->ways[0]->url }}">look</a>@endif @endcan</td>
+            <td class="way">@can('write', $store)@if (! $part->isDone && ($part->canBegin || $part->state))@foreach ($part->ways as $i => $way)@include('store.way', ['way' => $way, 'class' => $part === $next && $i === 0 ? 'button is-growth' : 'button'])@endforeach @elseif ($part->isDone && isset($part->ways[0]) && $part->ways[0]->fields === null && Gate::allows($part->ways[0]->needs, $store))<a class="quiet soft" href="{{ $part->ways[0]->url }}">look</a>@endif @endcan</td>
         </tr>
     @endforeach
     </tbody>

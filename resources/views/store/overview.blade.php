@@ -25,7 +25,7 @@
                 <td class="nowrap"><span class="soft nth">{{ $nth + 1 }}</span> @if ($entry['url'])<a class="quiet" href="{{ $entry['url'] }}"><b>{{ $step->label() }}</b></a>@else<span class="soft">{{ $step->label() }}</span>@endif</td>
                 <td class="soft question">{{ $step->question() }}</td>
                 <td>@if (! $entry['url'])<span class="soft">not built yet</span>@elseif ($hand)@if ($hand->count !== null)<b class="is-hand-text">@n($hand->count)</b> @endif{{ $hand->words }}@elseif ($lack){{ $lack->words }}@else<span class="soft">nothing</span>@endif</td>
-                <td class="way">@if ($hand)<a class="go" href="{{ $hand->url }}">{{ $hand->label }} ›</a>@elseif ($lack)@can('write', $store)<a class="go" href="{{ $lack->url }}">{{ $lack->label }} ›</a>@endcan @endif</td>
+                <td class="way">@if ($hand)@can($hand->needs, $store)<a class="go" href="{{ $hand->url }}">{{ $hand->label }} ›</a>@endcan @elseif ($lack)@can('write', $store)<a class="go" href="{{ $lack->url }}">{{ $lack->label }} ›</a>@endcan @endif</td>
             </tr>
         @endforeach
         </tbody>

@@ -469,6 +469,16 @@ it('tells a file that failed until it came again, and pages that no rule knows',
     crawl($store);
     $hand = static fn () => app(StepBoard::class)->hands($store)['gather'] ?? null;
     expect($hand()?->count)->toBe(3)->and($hand()?->words)->toContain('neither products nor collections');
+    // What only an owner may do is offered to owners alone.
+    foreach ([[Role::Writer, false], [Role::Owner, true]] as [$role, $isOffered]) {
+        $page = $this->actingAs(member($store, $role))
+            ->get("/s/{$store->slug}")
+            ->assertOk()
+            ->assertSee('Import a file');
+        foreach (['Say which they are', 'Connect a feed'] as $label) {
+            $isOffered ? $page->assertSee($label) : $page->assertDontSee($label);
+        }
+    }
     (new KindRules([
         new KindRule('path', 'is', '/', PageKind::Home),
         new KindRule('path', 'begins', '/a/', PageKind::Product),
