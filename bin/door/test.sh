@@ -12,46 +12,43 @@ door_test() {
     instance_down
     rm -rf "$VAR"
     unset HTTP_PORT DB_PORT INSTANCE_ID
-    choose_settings "" "tindrel:demo small:tiny fennmoor:pottery"
+    # The application's own tests have stand-in shops to themselves, for the browser's run at the same time.
+    choose_settings "" "tindrel:demo fennmoor:pottery small:tiny moor:pottery"
     mkdir -p "$VAR/results" && { if is_root; then chown "$RUN_AS" "$VAR/results"; fi; }
-    trap 'instance_down >/dev/null 2>&1' EXIT
+    local lane=""
+    trap '[ -z "$lane" ] || kill -- "-$lane" 2>/dev/null; instance_down >/dev/null 2>&1' EXIT
     trap 'exit 130' INT TERM
     cd "$ROOT"
     local php="php -d memory_limit=1G -d opcache.enable_cli=1"
-    # The door's own tests mostly wait; the other core works meanwhile.
-    local door=""
-    if [ "$what" = all ] || [ "$what" = door ]; then
-        as_user $php vendor/bin/pest --colors=never --cache-directory="$VAR/tmp/pest-door" --testsuite=door --log-junit="$VAR/results/door.xml" >"$VAR/log/door-tests.log" 2>&1 8>&- & door=$!
-    fi
-    if [ "$what" = all ]; then
-        # The style checker opens its cache to everyone; it is not kept.
-        mkdir -p "$VAR/tmp/style" && owned "$VAR/tmp/style"
-        run_check pint env TMPDIR="$VAR/tmp/style" $php vendor/bin/pint --test
-        rm -rf "$VAR/tmp/style"
-        run_check larastan $php vendor/bin/phpstan analyse --no-progress --memory-limit=2G
-    fi
-    if [ "$what" = all ] || [ "$what" = core ]; then
-        as_user $php vendor/bin/pest --colors=never --cache-directory="$VAR/tmp/pest" --testsuite=core --log-junit="$VAR/results/core.xml" || code=1
-    fi
-    if [ -n "$door" ]; then
-        wait "$door" || code=1
-        cat "$VAR/log/door-tests.log"
-    fi
     if [ "$what" != core ] && [ "$what" != door ]; then
         find_renderer
         database_up 8>&-
         shops_up
-        echo "CREATE DATABASE IF NOT EXISTS orchard_pest_test" | sql
-        step "Tables"; { console migrate --force && as_user env DB_DATABASE=orchard_pest_test php artisan migrate --force; } >"$VAR/log/migrate.log" 2>&1 || { tail -n 20 "$VAR/log/migrate.log"; die "The test tables could not be made."; }; ok
+        step "Tables"; { lane_of_app && console migrate --force && in_lane php artisan migrate --force; } >"$VAR/log/migrate.log" 2>&1 || { tail -n 20 "$VAR/log/migrate.log"; die "The test tables could not be made."; }; ok
         web_up
     fi
-    if [ "$what" = all ] || [ "$what" = app ]; then
-        as_user env DB_DATABASE=orchard_pest_test SHOP_URL="http://127.0.0.1:$(shop_port small)" SHOP_DATA="$VAR/shops/small" MARKET_URL="http://127.0.0.1:$(market_port small)" MARKET_DATA="$VAR/markets/small" POTTERY_URL="http://127.0.0.1:$(shop_port fennmoor)" POTTERY_DATA="$VAR/shops/fennmoor" $php vendor/bin/pest --colors=never --cache-directory="$VAR/tmp/pest" --testsuite=app --log-junit="$VAR/results/app.xml" || code=1
+    # Two lanes, one a core: the door and the application beside what needs no database, then the browser.
+    case "$what" in
+        door) door_tests || code=1 ;;
+        app) app_tests || code=1 ;;
+        all)
+            set -m
+            { door_tests; in_door=$?; app_tests && [ "$in_door" = 0 ]; } >"$VAR/log/lane.log" 2>&1 8>&- & lane=$!
+            set +m
+            # The style checker opens its cache to everyone; it is not kept.
+            mkdir -p "$VAR/tmp/style" && owned "$VAR/tmp/style"
+            run_check pint env TMPDIR="$VAR/tmp/style" $php vendor/bin/pint --test
+            rm -rf "$VAR/tmp/style"
+            run_check larastan $php vendor/bin/phpstan analyse --no-progress --memory-limit=2G ;;
+    esac
+    if [ "$what" = all ] || [ "$what" = core ]; then
+        as_user $php vendor/bin/pest --colors=never --cache-directory="$VAR/tmp/pest" --testsuite=core --log-junit="$VAR/results/core.xml" || code=1
     fi
-    if [ "$what" = all ] || [ "$what" = browser ]; then
-        console demo:plant --url="http://127.0.0.1:$(shop_port tindrel)" --token-file="$VAR/shops/tindrel/token" --feed="http://127.0.0.1:$(market_port tindrel)" --feed-secret-file="$VAR/markets/tindrel/secret" >"$VAR/log/demo.log" 2>&1 || { tail -n 20 "$VAR/log/demo.log"; die "The demo could not be brought in."; }
-        workers_up
-        as_user env APP_URL="http://127.0.0.1:$HTTP_PORT" SHOP_URL="http://127.0.0.1:$(shop_port tindrel)" POTTERY_URL="http://127.0.0.1:$(shop_port fennmoor)" ORCHARD_INSTANCE=test node_modules/.bin/playwright test --config e2e/playwright.config.mjs || code=1
+    if [ "$what" = all ] || [ "$what" = browser ]; then browser_tests || code=1; fi
+    if [ -n "$lane" ]; then
+        wait "$lane" || code=1
+        lane=""
+        cat "$VAR/log/lane.log"
     fi
     instance_down
     nothing_is_open
@@ -73,4 +70,36 @@ run_check() {
     local name="$1"; shift
     say "$name"
     if as_user "$@"; then echo passed >"$VAR/results/$name.check"; else echo failed >"$VAR/results/$name.check"; code=1; fi
+}
+
+# The tests of the door itself, which make instances of their own.
+door_tests() {
+    as_user $php vendor/bin/pest --colors=never --cache-directory="$VAR/tmp/pest-door" --testsuite=door --log-junit="$VAR/results/door.xml"
+}
+
+# lane_of_app: a folder of its own with files, caches and another database, so that two suites never meet.
+lane_of_app() {
+    LANE="$VAR/lane"
+    mkdir -p "$LANE"/{cache,tmp,storage/app/uploads,storage/framework/views,storage/framework/cache/data,storage/framework/sessions,storage/logs}
+    sed 's/^DB_DATABASE=.*/DB_DATABASE="orchard_pest_test"/' "$VAR/env" >"$LANE/env"
+    chmod -R go-rwx "$LANE" && owned "$LANE"
+    echo "CREATE DATABASE IF NOT EXISTS orchard_pest_test" | sql
+}
+
+in_lane() {
+    as_user env ORCHARD_VAR="$LANE" TMPDIR="$LANE/tmp" \
+        SHOP_URL="http://127.0.0.1:$(shop_port small)" SHOP_DATA="$VAR/shops/small" \
+        MARKET_URL="http://127.0.0.1:$(market_port small)" MARKET_DATA="$VAR/markets/small" \
+        POTTERY_URL="http://127.0.0.1:$(shop_port moor)" POTTERY_DATA="$VAR/shops/moor" "$@"
+}
+
+app_tests() {
+    in_lane $php vendor/bin/pest --colors=never --cache-directory="$LANE/tmp/pest" --testsuite=app --log-junit="$VAR/results/app.xml"
+}
+
+# The browser's tests need the demo in the instance, and its workers.
+browser_tests() {
+    console demo:plant --url="http://127.0.0.1:$(shop_port tindrel)" --token-file="$VAR/shops/tindrel/token" --feed="http://127.0.0.1:$(market_port tindrel)" --feed-secret-file="$VAR/markets/tindrel/secret" >"$VAR/log/demo.log" 2>&1 || { tail -n 20 "$VAR/log/demo.log"; die "The demo could not be brought in."; }
+    workers_up
+    as_user env APP_URL="http://127.0.0.1:$HTTP_PORT" SHOP_URL="http://127.0.0.1:$(shop_port tindrel)" POTTERY_URL="http://127.0.0.1:$(shop_port fennmoor)" ORCHARD_INSTANCE=test node_modules/.bin/playwright test --config e2e/playwright.config.mjs
 }
