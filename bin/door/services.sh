@@ -6,9 +6,10 @@ supervise() { as_user supervisorctl -c "$VAR/supervisor.conf" "$@"; }
 
 # supervise_each VERB PROGRAM...: all at once; one after the other each would wait for the one before.
 supervise_each() {
-    local verb="$1" program; shift
-    for program in "$@"; do supervise "$verb" "$program" >/dev/null 2>&1 & done
-    wait
+    local verb="$1" program pids=(); shift
+    for program in "$@"; do supervise "$verb" "$program" >/dev/null 2>&1 & pids+=($!); done
+    # Only for these: other work of this script may go on beside.
+    wait "${pids[@]}" || true
 }
 
 supervisor_is_up() { [ -S "$SOCKETS/supervisor.sock" ] && supervise pid >/dev/null 2>&1; }
