@@ -43,7 +43,7 @@ return [
         'tables' => [
             'pages', 'page_facts', 'page_details', 'page_answers', 'page_index', 'page_words', 'page_counts',
             'page_products', 'lives_by_hand', 'lost_texts', 'links', 'link_blocks', 'block_links', 'page_blocks',
-            'common_words', 'repeated_lines', 'successions', 'page_selections', 'selected_pages',
+            'common_words', 'repeated_lines', 'successions', 'page_selections', 'selected_pages', 'page_terms',
         ],
         'knows' => ['Platform', 'Stores'],
     ],
@@ -63,7 +63,9 @@ return [
     ],
     'Changes' => [
         'keeps' => 'drafts, changes of addresses, approvals, history: whatever is to become true in the shop',
-        'tables' => ['drafts', 'address_changes', 'address_states', 'drifts', 'history'],
+        'tables' => [
+            'drafts', 'address_changes', 'address_states', 'drifts', 'history', 'text_steps', 'text_step_rows',
+        ],
         'knows' => ['Platform', 'Stores', 'Inventory', 'Catalogue', 'Facts'],
     ],
 ];

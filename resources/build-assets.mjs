@@ -39,10 +39,15 @@ const own = readdirSync(root + 'resources/css').sort().map(name => readFileSync(
 add('orchard.css', '@charset "UTF-8";' + bulma + '\n' + rewrite(own));
 
 // Scripts that others import come first, so that their hashed names are known.
-for (const name of ['ruler.js', 'card.js', 'frame.js', 'desk.js', 'recipe.js', 'upload.js', 'beside.js', 'weigh.js', 'mapping.js']) {
-    const path = root + 'resources/js/' + name;
-    if (existsSync(path)) add(name, rewrite(readFileSync(path, 'utf8')));
+const scripts = new Map(readdirSync(root + 'resources/js').filter(name => name.endsWith('.js')).map(name => [name, readFileSync(root + 'resources/js/' + name, 'utf8')]));
+const made = new Set();
+function addScript(name) {
+    if (made.has(name)) return;
+    made.add(name);
+    for (const [, other] of scripts.get(name).matchAll(/from 'asset:([a-z.-]+)'/g)) addScript(other);
+    add(name, rewrite(scripts.get(name)));
 }
+for (const name of scripts.keys()) addScript(name);
 
 const json = JSON.stringify(manifest, null, 1) + '\n';
 const unchanged = existsSync(target + 'manifest.json') && readFileSync(target + 'manifest.json', 'utf8') === json && [...files.keys()].every(name => existsSync(target + name));

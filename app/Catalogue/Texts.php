@@ -76,6 +76,23 @@ final class Texts
         self::of($resource, $field)->update(['draft_shown' => $shown, 'draft_digest' => $digest]);
     }
 
+    /** @param  list<array{int, int, int, int, ?string, ?string}>  $texts  resource, field, store, market, what the draft would show, and its digest */
+    public static function draftMany(array $texts): void
+    {
+        Bulk::write(
+            'resource_texts',
+            ['resource_id', 'field', 'store_id', 'market_id', 'stored', 'draft_shown', 'draft_digest'],
+            array_map(
+                static fn (array $text): array => [
+                    ...array_slice($text, 0, 4), '', $text[4], $text[5] === null ? null : new Bytes($text[5]),
+                ],
+                $texts,
+            ),
+            'INSERT',
+            'ON DUPLICATE KEY UPDATE draft_shown = VALUES(draft_shown), draft_digest = VALUES(draft_digest)',
+        );
+    }
+
     private static function of(int $resource, TextField $field): \Illuminate\Database\Query\Builder
     {
         return DB::table('resource_texts')->where('resource_id', $resource)->where('field', $field->value);

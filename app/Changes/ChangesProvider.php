@@ -6,6 +6,7 @@ namespace App\Changes;
 
 use App\Catalogue\Events\ResourcesConnected;
 use App\Stores\Leaving\ExportParts;
+use App\Stores\Leaving\StoreTables;
 use App\Stores\Models\Store;
 use App\Stores\Overview\OverviewBoard;
 use App\Stores\Steps\Stamps;
@@ -15,9 +16,10 @@ use Illuminate\Support\ServiceProvider;
 
 final class ChangesProvider extends ServiceProvider
 {
-    public function boot(Stamps $stamps, OverviewBoard $overview, ExportParts $exports): void
+    public function boot(Stamps $stamps, OverviewBoard $overview, ExportParts $exports, StoreTables $tables): void
     {
         $exports->register('history', HistoryExport::COLUMNS, HistoryExport::rows(...));
+        $tables->child('text_step_rows', 'step_id', 'text_steps');
         ChangesOverview::register($overview);
         // The history is written in the transaction of each change of a text or an address.
         $stamps->register(

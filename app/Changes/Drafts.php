@@ -4,12 +4,13 @@ declare(strict_types=1);
 
 namespace App\Changes;
 
-use App\Catalogue\TextDigest;
 use App\Catalogue\Texts;
+use App\Changes\Editing\Author;
+use App\Changes\Editing\DraftWriter;
+use App\Changes\Editing\TextEdit;
 use App\Changes\Events\TextsChanged;
 use App\Platform\Database\Bulk;
 use App\Stores\Models\Store;
-use App\Stores\TitleSuffixes;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 use Orchard\Core\Wording\TextField;
@@ -20,6 +21,10 @@ use Orchard\Core\Wording\TextField;
  */
 final class Drafts
 {
+    public function __construct(private readonly DraftWriter $writer)
+    {
+    }
+
     /**
      * Saves a text over the revision that the author saw.
      *
@@ -37,166 +42,11 @@ final class Drafts
         ?int $userId,
         ?int $recipeId = null,
     ): SaveOutcome {
-        $value = self::tidy($value, $field);
-
-        return DB::transaction(function () use (
+        return $this->writer->save(
             $store,
-            $resourceId,
-            $field,
-            $value,
-            $seenRevision,
-            $origin,
-            $userId,
-            $recipeId,
-        ): SaveOutcome {
-            $text = $this->lock($store, $resourceId, $field);
-            $known = $this->find($resourceId, $field);
-            if (($known !== null ? $known->revision : 0) !== $seenRevision) {
-                if ($known !== null && $known->value === $value) {
-                    return SaveOutcome::saved($known);
-                }
-                if ($known === null && $value === (string) $text->stored) {
-                    return SaveOutcome::saved(null);
-                }
-                History::add(
-                    $store->id,
-                    $resourceId,
-                    $field,
-                    HistoryEvent::NotTaken,
-                    $known?->value,
-                    $value,
-                    $userId,
-                    $origin,
-                );
-
-                return SaveOutcome::clash($known, $this->authorSince($resourceId, $field, $seenRevision));
-            }
-            if ($known?->state === DraftState::Sending) {
-                return SaveOutcome::refused(
-                    $known,
-                    'This text is on its way to the shop. Wait until the release has sent it.',
-                );
-            }
-            if ($known !== null && $known->value === $value) {
-                return SaveOutcome::saved($known);
-            }
-            if ($value === (string) $text->stored) {
-                if ($known !== null) {
-                    History::add(
-                        $store->id,
-                        $resourceId,
-                        $field,
-                        HistoryEvent::Reverted,
-                        $known->value,
-                        $value,
-                        $userId,
-                        $origin,
-                    );
-                    $this->remove($store, $text, $known);
-                }
-
-                return SaveOutcome::saved(null);
-            }
-
-            return SaveOutcome::saved($this->write($store, $text, $field, $value, $known, $origin, $userId, $recipeId));
-        });
-    }
-
-    /**
-     * Saves what a recipe made, unless a person wrote the text: a draft by hand or import, or a live text that was.
-     *
-     * @return bool whether it was saved
-     */
-    public function saveByRecipe(
-        Store $store,
-        int $resourceId,
-        TextField $field,
-        string $value,
-        int $recipeId,
-        ?int $userId,
-    ): bool {
-        $value = self::tidy($value, $field);
-
-        return DB::transaction(function () use ($store, $resourceId, $field, $value, $recipeId, $userId): bool {
-            $text = $this->lock($store, $resourceId, $field);
-            $known = $this->find($resourceId, $field);
-            if (
-                ! self::recipeMay($known?->origin, Origin::from((string) $text->origin), $known?->state) ||
-                $value === '' ||
-                $value === ($known !== null ? $known->value : (string) $text->stored)
-            ) {
-                return false;
-            }
-            if ($value === (string) $text->stored) {
-                return false;
-            }
-            $this->write($store, $text, $field, $value, $known, Origin::Recipe, $userId, $recipeId);
-
-            return true;
-        });
-    }
-
-    /**
-     * Takes a draft back that a recipe made, where it still stands as it was made.
-     *
-     * @param  ?string  $was  the draft that stood there before; null where there was none
-     */
-    public function takeBackRecipe(
-        Store $store,
-        int $resourceId,
-        TextField $field,
-        string $made,
-        ?string $was,
-        ?int $userId,
-    ): bool {
-        return DB::transaction(function () use ($store, $resourceId, $field, $made, $was, $userId): bool {
-            $text = $this->lock($store, $resourceId, $field);
-            $known = $this->find($resourceId, $field);
-            if (
-                $known === null ||
-                $known->value !== self::tidy($made, $field) ||
-                $known->origin !== Origin::Recipe ||
-                $known->state === DraftState::Sending
-            ) {
-                return false;
-            }
-            if ($was === null || $was === (string) $text->stored) {
-                History::add(
-                    $store->id,
-                    $resourceId,
-                    $field,
-                    HistoryEvent::Reverted,
-                    $known->value,
-                    (string) $text->stored,
-                    $userId,
-                    Origin::Recipe,
-                );
-                $this->remove($store, $text, $known);
-            } else {
-                $this->write(
-                    $store,
-                    $text,
-                    $field,
-                    $was,
-                    $known,
-                    Origin::Recipe,
-                    $userId,
-                    DB::table('drafts')->where('id', $known->id)->value('recipe_id'),
-                );
-            }
-
-            return true;
-        });
-    }
-
-    /** Whether a recipe may write where such a draft and such a live text are. */
-    public static function recipeMay(?Origin $draft, Origin $live, ?DraftState $state): bool
-    {
-        if ($state === DraftState::Sending) {
-            return false;
-        }
-
-        return $draft === null ? ! in_array($live, [Origin::Hand, Origin::Import], true) : $draft === Origin::Recipe;
+            [new TextEdit($resourceId, $field, $value, $seenRevision)],
+            new Author($origin, $userId, $recipeId),
+        )[0];
     }
 
     /**
@@ -461,105 +311,5 @@ final class Drafts
             ->where('store_id', $store->id)
             ->lockForUpdate()
             ->first() ?? throw new InvalidArgumentException("This store has no text of resource $resourceId.");
-    }
-
-    private function write(
-        Store $store,
-        object $text,
-        TextField $field,
-        string $value,
-        ?Draft $known,
-        Origin $origin,
-        ?int $userId,
-        ?int $recipeId,
-    ): Draft {
-        $resourceId = (int) $text->resource_id;
-        $revision = History::add(
-            $store->id,
-            $resourceId,
-            $field,
-            HistoryEvent::Saved,
-            $known !== null ? $known->value : (string) $text->stored,
-            $value,
-            $userId,
-            $origin,
-        );
-        DB::table('drafts')->upsert(
-            [
-                [
-                    'store_id' => $store->id,
-                    'resource_id' => $resourceId,
-                    'field' => $field->value,
-                    'value' => $value,
-                    'base_value' => $known !== null ? $known->baseValue : (string) $text->stored,
-                    'origin' => $origin->value,
-                    'recipe_id' => $recipeId,
-                    'state' => DraftState::Open->value,
-                    'note' => null,
-                    'revision' => $revision,
-                    'user_id' => $userId,
-                    'updated_at' => now(),
-                    'approved_by' => null,
-                    'approved_at' => null,
-                ],
-            ],
-            ['resource_id', 'field'],
-            [
-                'value', 'base_value', 'origin', 'recipe_id', 'state', 'note', 'revision', 'user_id', 'updated_at',
-                'approved_by', 'approved_at',
-            ],
-        );
-        $shown = $this->shown($store, $resourceId, $field, $value, (int) $text->market_id);
-        $digest = TextDigest::of($shown);
-        Texts::draft($resourceId, $field, $shown, $digest);
-        TextsChanged::dispatch(
-            $store->id,
-            [$resourceId],
-            array_filter([$text->draft_digest, $digest, $text->shown_digest]),
-        );
-
-        return $this->find($resourceId, $field) ??
-            throw new \LogicException('A draft that was just written is not there.');
-    }
-
-    private function shown(Store $store, int $resourceId, TextField $field, string $value, int $market): string
-    {
-        if ($value === '' || $field !== TextField::Title) {
-            return $value;
-        }
-        $kind = (int) DB::table('resources')->where('id', $resourceId)->value('kind');
-
-        return $value.TitleSuffixes::of($store)->suffix($market, $kind);
-    }
-
-    private function authorSince(int $resourceId, TextField $field, int $seenRevision): string
-    {
-        $row = DB::table('history')
-            ->leftJoin('users', 'users.id', '=', 'history.user_id')
-            ->where('resource_id', $resourceId)
-            ->where('field', $field->value)
-            ->where('history.id', '>', $seenRevision)
-            ->whereIn('event', [
-                HistoryEvent::Saved->value,
-                HistoryEvent::Reverted->value,
-                HistoryEvent::Live->value,
-                HistoryEvent::Dropped->value,
-            ])
-            ->orderByDesc('history.id')
-            ->first(['users.name']);
-
-        return (string) ($row->name ?? 'Someone');
-    }
-
-    private static function tidy(string $value, TextField $field): string
-    {
-        $value = trim((string) preg_replace('/\s+/u', ' ', mb_scrub($value)));
-        if (mb_strlen($value) > $field->longest()) {
-            throw new InvalidArgumentException(
-                "{$field->label()}: {$field->longest()} characters at most; this has ".mb_strlen($value).'.',
-            );
-        }
-
-        return $value;
     }
 }

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace App\Changes;
 
+use App\Changes\Editing\Author;
+use App\Changes\Editing\LockedText;
+use App\Platform\Database\Bulk;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\TextField;
 
@@ -36,6 +39,49 @@ final class History
             'user_id' => $userId,
             'created_at' => now()->format('Y-m-d H:i:s.v'),
         ]);
+    }
+
+    /**
+     * One entry for each of many texts whose rows are locked.
+     *
+     * @param  list<array{LockedText, ?string, ?string}>  $texts  what stood there, and what does now
+     * @return array<string, int> the entries' numbers by the texts' keys
+     */
+    public static function addTexts(int $storeId, HistoryEvent $event, array $texts, Author $by): array
+    {
+        if ($texts === []) {
+            return [];
+        }
+        $before = (int) DB::table('history')->max('id');
+        $at = now()->format('Y-m-d H:i:s.v');
+        Bulk::write(
+            'history',
+            [
+                'store_id', 'resource_id', 'field', 'event', 'before_value', 'after_value', 'origin', 'user_id',
+                'created_at',
+            ],
+            array_map(
+                static fn (array $one): array => [
+                    $storeId, $one[0]->resourceId, $one[0]->field->value, $event->value, $one[1], $one[2],
+                    $by->origin->value, $by->userId, $at,
+                ],
+                $texts,
+            ),
+        );
+        // Numbers need not follow each other without gaps; nobody else writes of texts that are locked.
+        $ids = Bulk::list(array_map(static fn (array $one): int => $one[0]->resourceId, $texts));
+        $numbers = [];
+        foreach (
+            DB::select(
+                "SELECT resource_id, field, MAX(id) AS id FROM history WHERE resource_id IN ($ids) AND id > ?
+                    AND event = ? GROUP BY resource_id, field",
+                [$before, $event->value],
+            ) as $row
+        ) {
+            $numbers["$row->resource_id $row->field"] = (int) $row->id;
+        }
+
+        return $numbers;
     }
 
     /**

@@ -9,6 +9,7 @@ enum HistoryEvent: string
 {
     case Saved = 'saved';
     case Reverted = 'reverted';
+    case Restored = 'restored';
     case NotTaken = 'not taken';
     case Ready = 'ready';
     case Approved = 'approved';
@@ -26,6 +27,7 @@ enum HistoryEvent: string
         return match ($this) {
             self::Saved => 'wrote a draft',
             self::Reverted => 'took the draft back',
+            self::Restored => 'brought back what stood there before',
             self::NotTaken => 'wrote at the same time; kept here, not taken',
             self::Ready => 'marked the draft as ready',
             self::Approved => 'approved the draft',

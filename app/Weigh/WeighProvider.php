@@ -38,17 +38,19 @@ final class WeighProvider extends ServiceProvider
         $exports->register('upside', Scores::COLUMNS, Scores::export(...));
         $exports->register('worklists', WorklistSheet::ALL, WorklistSheet::all(...));
         WeighOverview::register($overview);
-        $figures->register(
-            'upside',
-            static fn (Store $store, array $pages): array => array_map(
-                floatval(...),
-                DB::table('weigh_scores')
-                    ->where('store_id', $store->id)
-                    ->whereIn('page_id', $pages)
-                    ->pluck('upside', 'page_id')
-                    ->all(),
-            ),
-        );
+        foreach (['upside', 'expected_rate'] as $figure) {
+            $figures->register(
+                $figure,
+                static fn (Store $store, array $pages): array => array_map(
+                    floatval(...),
+                    DB::table('weigh_scores')
+                        ->where('store_id', $store->id)
+                        ->whereIn('page_id', $pages)
+                        ->pluck($figure, 'page_id')
+                        ->all(),
+                ),
+            );
+        }
         $this->loadMigrationsFrom(__DIR__.'/Migrations');
         $this->loadRoutesFrom(__DIR__.'/routes.php');
         $this->commands([ScoreCommand::class, ExportCommand::class]);

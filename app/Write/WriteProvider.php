@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Write;
 
 use App\Changes\Events\TextsChanged;
+use App\Inventory\Events\FiguresChanged;
 use App\Inventory\Events\InventoryRefreshed;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Leaving\ExportParts;
@@ -45,6 +46,7 @@ final class WriteProvider extends ServiceProvider
         $desk->register(RecipeWork::class);
         $board->register(new WriteStep());
         Event::listen(InventoryRefreshed::class, [RowRebuild::class, 'afterGather']);
+        Event::listen(FiguresChanged::class, [RowRebuild::class, 'afterWeighing']);
         Event::listen(TextsChanged::class, [RowRebuild::class, 'afterChange']);
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Access\Api\ApiRoutes;
 use App\Write\Api\TextsApi;
 use App\Write\Http\DeskController;
+use App\Write\Http\EditController;
 use App\Write\Http\RecipeController;
 use App\Write\Http\SheetController;
 use Illuminate\Support\Facades\Route;
@@ -14,6 +15,8 @@ Route::middleware(['web', 'auth', 'can:view,store'])
     ->group(function (): void {
         Route::get('/', [DeskController::class, 'index'])->name('write');
         Route::get('/counts', [DeskController::class, 'counts'])->name('write.counts');
+        Route::get('/order', [DeskController::class, 'order'])->name('write.order');
+        Route::get('/rows', [DeskController::class, 'rows'])->name('write.rows');
         Route::get('/recipes', [RecipeController::class, 'index'])->name('write.recipes');
         Route::get('/runs/{run}', [RecipeController::class, 'run'])
             ->name('write.run')
@@ -28,6 +31,10 @@ Route::middleware(['web', 'auth', 'can:view,store'])
             Route::post('/texts/{resource}/{field}', [DeskController::class, 'save'])
                 ->name('write.text')
                 ->whereNumber('resource');
+            Route::post('/texts', [EditController::class, 'save'])->name('write.texts');
+            Route::post('/undo', [EditController::class, 'undo'])->name('write.undo');
+            Route::post('/redo', [EditController::class, 'redo'])->name('write.redo');
+            Route::post('/leads', [EditController::class, 'leads'])->name('write.leads');
             Route::post('/ready', [DeskController::class, 'ready'])->name('write.ready');
             Route::get('/recipes/new', [RecipeController::class, 'edit'])->name('write.recipe.new');
             Route::post('/recipes/sample', [RecipeController::class, 'sample'])->name('write.recipe.sample');

@@ -1,244 +1,656 @@
-/** The writing desk: measures while one types, saves what was typed, moves by keyboard, and tells of clashes. */
+/** The writing desk: a sheet of texts that one reads, types into, copies, pastes and takes back, by keyboard and by mouse. */
 import { Ruler, collapse } from 'asset:ruler.js';
-import { drawCards } from 'asset:card.js';
-import { signedOut } from 'asset:frame.js';
+import { Rows } from 'asset:desk-rows.js';
+import { Drawing, h, holds, number, rate } from 'asset:desk-draw.js';
+import { Saving, post } from 'asset:saving.js';
+import { ResultCard } from 'asset:desk-card.js';
+import { format, parse } from 'asset:clipboard.js';
 
-const desk = document.getElementById('desk');
-const savedLine = document.getElementById('saved-line');
-const token = () => document.querySelector('meta[name="csrf-token"]').content;
-const mayWrite = desk.dataset.mayWrite === 'yes';
-const limits = JSON.parse(desk.dataset.limits);
-const ruler = await Ruler.load(desk.dataset.widths);
-const slots = market => ({
-    title: { fontSize: 20, lineWidth: market.title_width, lines: 1 },
-    description: { fontSize: 14, lineWidth: market.description_width, lines: 2 },
-});
+const desk = document.getElementById('desk'), list = document.getElementById('desk-list'), body = document.getElementById('desk-rows');
+const given = JSON.parse(document.getElementById('desk-data').textContent);
+const { urls, limits, mayWrite } = given;
+const savedLine = document.getElementById('saved-line'), toldLine = document.getElementById('told-line');
+const ruler = await Ruler.load(given.widths);
 
-/** What a searcher would get for what stands in the box: unchanged, what is shown now; else the text and the theme's suffix. */
-function willShow(input) {
-    const typed = collapse(input.value);
-    if (typed === collapse(input.dataset.stored)) return input.dataset.shown;
-    return typed === '' ? '' : typed + input.dataset.suffix;
+/** How many texts a range may change at once: sent in portions, one step. */
+const MOST = 20000;
+const isPhone = matchMedia('(max-width: 860px)');
+const MODES = {
+    both: { fields: ['title', 'description'], height: 66, extra: { title: 0, description: 16 } },
+    titles: { fields: ['title'], height: 33, extra: { title: 16 } },
+    descriptions: { fields: ['description'], height: 49, extra: { description: 16 } },
+};
+const HEAD = 21, PHONE = { both: 316, titles: 156, descriptions: 236 }, AROUND = 6;
+let show = MODES[localStorage.getItem('desk shows')] ? localStorage.getItem('desk shows') : 'both';
+
+const saving = new Saving(urls.texts, given.store, heard);
+const rows = new Rows(urls.rows, { has: (id, field) => saving.has(id, field) || (typing && typing.id === id && typing.field === field) || problems.has(`${id} ${field}`) }, came);
+const drawing = new Drawing({ ruler, limits, states: given.states, rows, figures: { pages: urls.pages } });
+const card = new ResultCard(document.getElementById('desk-card'), ruler, limits);
+const problems = new Map();
+const ticks = `ticks ${location.pathname}`;
+const ticked = new Set(JSON.parse(sessionStorage.getItem(ticks) ?? '[]'));
+
+/** The cell that has the focus, the one where a range began, and what is being typed. */
+let here = { at: 0, column: 0 }, anchor = { at: 0, column: 0 }, typing = null;
+const mode = () => MODES[show];
+const fields = () => mode().fields;
+const fieldHere = () => fields()[here.column];
+const height = () => isPhone.matches ? PHONE[show] : mode().height;
+const extra = () => isPhone.matches ? 22 : mode().extra[fieldHere()] ?? 0;
+const topOf = at => at * height() + (at > here.at ? extra() : 0);
+
+// ---- drawing -------------------------------------------------------------------------------------------------
+
+const drawn = new Map();
+function cell(row, field, at, isWithPixels) {
+    const pair = drawing.pair(row, field), m = drawing.measure(row, field), shownPx = row.texts[field].shown ? ruler.pixels(row.texts[field].shown, field === 'title' ? 20 : 14) : null;
+    const count = text => field === 'title' ? String(Math.round(text.px)) : String(text.characters);
+    const box = h('div', `desk-cell of-${field}`);
+    const shown = h('div', 'with-px', drawing.shownLine(row, field, pair), h('span', 'px', shownPx === null ? '–' : field === 'title' ? String(Math.round(shownPx)) : String(ruler.characters(row.texts[field].shown))));
+    const next = h('div', 'with-px next', drawing.nextLine(row, field, pair), h('span', `px${m.isOver ? ' over' : ''}`, pair.isTouched ? count(m) : ''));
+    if (pair.isNew) next.lastChild.append(h('i', 'all-new', 'all new'));
+    box.append(shown, next);
+    box.dataset.field = field;
+    return box;
 }
 
-function measure(input) {
-    const row = input.closest('tr'), field = input.dataset.field, market = limits[row.dataset.market];
-    input.dataset.isMeasured = 'yes';
-    const shown = willShow(input), slot = slots(market)[field];
-    const room = slot.lineWidth * slot.lines - ruler.pixels(shown, slot.fontSize);
-    const isOver = ruler.fit(shown, slot).lost !== '';
-    const left = row.querySelector(`[data-left="${field}"]`);
-    row.querySelector(`[data-characters="${field}"]`).textContent = ruler.characters(shown) || '';
-    left.textContent = shown === '' ? '–' : Math.round(room);
-    left.classList.toggle('over', isOver);
-    left.title = isOver ? 'Pixels left: the text is cut off' : 'Pixels left';
+function gridCell(name, ...children) {
+    const node = h('div', name, ...children);
+    node.setAttribute('role', 'gridcell');
+    return node;
 }
 
-function show(input) {
-    const row = input.closest('tr');
-    for (const other of desk.querySelectorAll('tr.is-here')) if (other !== row) other.classList.remove('is-here');
-    row.classList.add('is-here');
-    const value = field => willShow(row.querySelector(`[data-field="${field}"]`));
-    document.getElementById('side-name').textContent = row.dataset.name;
-    drawCards(document.getElementById('side-card'), ruler, { title: value('title'), description: value('description'), url: row.dataset.url }, limits[row.dataset.market]);
+function pick(row) {
+    const box = h('input');
+    box.type = 'checkbox';
+    box.checked = ticked.has(row.id);
+    box.tabIndex = -1;
+    box.setAttribute('aria-label', `Tick ${row.name}`);
+    return gridCell('pick', box);
 }
 
-let underWay = 0;
-const unsaved = new Set();
-function tell() {
-    savedLine.textContent = underWay ? 'Saving …' : unsaved.size ? `${unsaved.size} not saved` : 'All saved';
-    savedLine.classList.toggle('is-hand', unsaved.size > 0 && underWay === 0);
-}
-
-/** A server that is away, starting anew or overrun: the same text can be sent again, since a save names the revision it is of. */
-const isAway = status => [429, 502, 503, 504].includes(status);
-const SHORTEST_WAIT = 2000, LONGEST_WAIT = 30000;
-let again = null, wait = SHORTEST_WAIT;
-function saveLater() {
-    again ??= setTimeout(saveWhatIsLeft, wait);
-    wait = Math.min(LONGEST_WAIT, wait * 2);
-}
-async function saveWhatIsLeft() {
-    clearTimeout(again);
-    again = null;
-    for (const input of [...unsaved]) {
-        await save(input);
-        if (again) return;
+function draw(at) {
+    const row = rows.at(at), line = h('div', 'desk-row');
+    line.setAttribute('role', 'row');
+    line.setAttribute('aria-rowindex', at + 2);
+    line.dataset.at = at;
+    if (!row) { line.append(gridCell('pick'), gridCell('soft', '…')); return line; }
+    line.dataset.row = row.id;
+    if (mayWrite) line.append(pick(row)); else line.append(gridCell('pick'));
+    const { own, expected, isLow } = drawing.rates(row), clicks = given.hasNumbers ? number(row.clicks) : '';
+    const ownRate = own === null || !given.hasNumbers ? '' : rate(own), wanted = expected === null ? '' : rate(expected), worth = row.upside ? number(row.upside) : '';
+    const low = isLow ? ' low' : '';
+    if (show === 'both') {
+        line.append(
+            gridCell('block', h('div', 'fig', drawing.name(row), h('span', '', clicks), h('span', low, ownRate), h('span', 'soft', wanted), h('span', 'up', worth)), cell(row, 'title', at), drawing.says(row, fields())),
+            gridCell('block', cell(row, 'description', at)),
+        );
+    } else if (show === 'titles') {
+        line.append(
+            gridCell('block', drawing.name(row), h('div', 'line-4', row.lead)),
+            gridCell('block', cell(row, 'title', at)),
+            gridCell('num', clicks), gridCell('num', h('div', low, ownRate), h('div', 'soft', wanted && `of ${wanted.replace(/\s?%/, '')}`)), gridCell('num up', worth),
+            gridCell('says', h('div', '', drawing.stateWords(row)), faultsOf(row)),
+        );
+    } else {
+        line.append(gridCell('block wide', h('div', 'fig', drawing.name(row), h('span', '', clicks), h('span', low, ownRate), h('span', 'soft', wanted), h('span', 'up', worth), drawing.says(row, fields())), cell(row, 'description', at)));
     }
-}
-addEventListener('online', () => { if (again) saveWhatIsLeft(); });
-document.addEventListener('visibilitychange', () => { if (!document.hidden && again) saveWhatIsLeft(); });
-document.addEventListener('signed-in-again', saveWhatIsLeft);
-
-/** One save at a time for a text: a later one waits for the earlier one's revision. */
-const chains = new WeakMap();
-function save(input) {
-    if (!mayWrite) return Promise.resolve();
-    const next = (chains.get(input) ?? Promise.resolve()).then(() => send(input));
-    chains.set(input, next);
-    return next;
+    line.querySelectorAll('.desk-cell').forEach(box => {
+        const holder = box.closest('[role="gridcell"]');
+        holder.id = `cell-${row.id}-${box.dataset.field}`;
+    });
+    return line;
 }
 
-async function send(input) {
-    const text = collapse(input.value);
-    if (text === collapse(input.dataset.saved)) { unsaved.delete(input); tell(); return; }
-    const row = input.closest('tr');
-    underWay++;
-    unsaved.add(input);
-    tell();
+function faultsOf(row) {
+    const told = drawing.faults(row, 'title'), line = h('div', told.some(one => one.isFault) ? 'fault' : 'soft', told.map(one => one.brief).join(' · ') || 'no fault');
+    line.title = told.map(one => one.words).join(' · ');
+    return line;
+}
+
+let asked = 0;
+/** Draws what is in view, a frame at most once. */
+function render() {
+    asked ||= requestAnimationFrame(() => { asked = 0; renderNow(); });
+}
+function renderNow() {
+    const tall = rows.length * height() + (rows.length ? extra() : 0);
+    body.style.height = `${tall}px`;
+    const first = Math.max(0, Math.floor((list.scrollTop - extra()) / height()) - AROUND);
+    const last = Math.min(rows.length, Math.ceil((list.scrollTop + list.clientHeight) / height()) + AROUND);
+    rows.need(first - 30, last + 60);
+    for (const [at, line] of drawn) if ((at < first || at >= last) && !(typing && at === here.at)) { line.remove(); drawn.delete(at); }
+    for (let at = first; at < last; at++) {
+        let line = drawn.get(at);
+        if (!line) {
+            line = draw(at);
+            drawn.set(at, line);
+            let next = null;
+            for (let i = at + 1; i <= last && !next; i++) next = drawn.get(i) ?? null;
+            body.insertBefore(line, next);
+        }
+        line.style.transform = `translateY(${topOf(at)}px)`;
+    }
+    paint();
+}
+
+function redraw(at) {
+    const old = drawn.get(at);
+    if (!old || (typing && at === here.at)) return;
+    const line = draw(at);
+    line.style.transform = old.style.transform;
+    old.replaceWith(line);
+    drawn.set(at, line);
+}
+
+const range = () => ({ from: Math.min(anchor.at, here.at), to: Math.max(anchor.at, here.at), left: Math.min(anchor.column, here.column), right: Math.max(anchor.column, here.column) });
+
+/** Marks the range, the row and the text that have the focus, with its ruler. */
+function paint() {
+    const { from, to, left, right } = range();
+    const isMany = from !== to || left !== right;
+    for (const [at, line] of drawn) {
+        const isHere = at === here.at, row = rows.at(at);
+        line.classList.toggle('is-here', isHere);
+        for (const box of line.querySelectorAll('.desk-cell')) {
+            const column = fields().indexOf(box.dataset.field), isIn = at >= from && at <= to && column >= left && column <= right;
+            box.classList.toggle('sel', isIn);
+            box.classList.toggle('first', isIn && at === from);
+            box.classList.toggle('last', isIn && at === to);
+            box.classList.toggle('is-focus', isHere && column === here.column);
+            box.closest('[role="gridcell"]').setAttribute('aria-selected', String(isIn));
+        }
+        const field = fieldHere(), old = line.querySelector('.px-ruler');
+        if (isHere && row) {
+            if (!old || old.dataset.field !== field) {
+                old?.remove();
+                const measure = drawing.rulerOf(row, field);
+                measure.dataset.field = field;
+                line.querySelector(`.desk-cell[data-field="${field}"]`)?.after(measure);
+                line.classList.toggle('has-title-ruler', show === 'both' && field === 'title');
+            }
+        } else { old?.remove(); line.classList.remove('has-title-ruler'); }
+    }
+    const row = rows.at(here.at);
+    row ? list.setAttribute('aria-activedescendant', `cell-${row.id}-${fieldHere()}`) : list.removeAttribute('aria-activedescendant');
+    dock(row, isMany);
+}
+
+// ---- the dock ------------------------------------------------------------------------------------------------
+
+const facts = document.getElementById('desk-facts'), keyLine = document.getElementById('chosen-line');
+function dock(row, isMany) {
+    if (!row) return;
+    const { from, to, left, right } = range();
+    card.draw({ title: drawing.willShow(row, 'title'), description: drawing.willShow(row, 'description'), url: row.url }, limits[row.market]);
+    const lost = card.cutWords();
+    facts.querySelector('[data-name]').textContent = row.name;
+    facts.querySelector('[data-place]').textContent = `${number(here.at + 1)} of ${number(rows.length)}; ${lost}`;
+    const { own, expected, isLow } = drawing.rates(row), line = facts.querySelector('[data-rate]');
+    line.replaceChildren();
+    if (given.hasNumbers) {
+        if (own === null) line.append('Not seen in search in these weeks.');
+        else line.append('Clicked at ', h('b', isLow ? 'low' : '', rate(own)), ...(expected === null ? [] : ['; its places earn ', h('b', '', rate(expected)), ' in this store']), ...(row.upside ? [': ', h('b', '', `${number(row.upside)} ${given.currency}`), ' in 28 days'] : []), '.');
+    }
+    const lead = facts.querySelector('[data-lead]');
+    if (!lead.contains(document.activeElement)) {
+        lead.replaceChildren();
+        if (row.lead) {
+            const title = drawing.willShow(row, 'title'), text = drawing.willShow(row, 'description');
+            lead.append('Lead term ', h('b', '', row.lead), ': ');
+            const inTitle = holds(title, row.lead), inText = holds(text, row.lead);
+            lead.append(h('span', inTitle ? '' : 'fault', inTitle ? 'in the title' : 'not in the title'), ', ', h('span', inText ? '' : 'fault', inText ? 'in the description' : 'not in the description'), '. ');
+        } else if (row.page) lead.append('No lead term yet. ');
+        if (mayWrite && row.page) {
+            const button = h('button', 'link-like', row.lead ? 'change' : 'set one');
+            button.type = 'button';
+            button.addEventListener('click', () => askLead());
+            lead.append(button);
+        }
+    }
+    const n = (to - from + 1) * (right - left + 1);
+    const words = n === 1 ? '' : `${number(n)} ${left === right ? fields()[left] + 's' : 'texts'} selected`;
+    keyLine.textContent = [words, ticked.size ? `${number(ticked.size)} ticked` : ''].filter(Boolean).join(', ');
+}
+
+/** The lead term of the page in focus, or of all rows of a range, is typed in the dock. */
+function askLead() {
+    const row = rows.at(here.at);
+    if (!row?.page || !mayWrite) return;
+    const { from, to } = range(), box = h('input', 'input');
+    box.maxLength = 190;
+    box.value = row.lead;
+    box.setAttribute('aria-label', from === to ? `Lead term of ${row.name}` : `Lead term of ${to - from + 1} pages`);
+    const end = () => { facts.querySelector('[data-lead]').replaceChildren(); list.focus(); paint(); };
+    box.addEventListener('keydown', async event => {
+        if (event.key === 'Escape') end();
+        else if (event.key === 'Enter') {
+            const pages = [];
+            for (let at = from; at <= to && pages.length < 1000; at++) if (rows.at(at)?.page) pages.push(rows.at(at).page);
+            await setLeads(pages.map(page => ({ page, term: box.value })));
+            end();
+        } else return;
+        event.preventDefault();
+        event.stopPropagation();
+    });
+    box.addEventListener('blur', () => { if (facts.querySelector('[data-lead]').contains(box)) end(); });
+    facts.querySelector('[data-lead]').replaceChildren('Lead term ', box, ' Enter keeps it');
+    box.focus();
+    box.select();
+}
+async function setLeads(terms) {
     try {
-        const answer = await fetch(`${desk.dataset.save}/${row.dataset.row}/${input.dataset.field}`, {
-            method: 'POST',
-            headers: { 'Content-Type': 'application/json', Accept: 'application/json', 'X-CSRF-TOKEN': token() },
-            body: JSON.stringify({ text, revision: Number(input.dataset.revision) }),
-        });
-        if (answer.status === 401 || answer.status === 419) { signedOut(); return; }
-        if (isAway(answer.status)) throw new Error(`The server answered ${answer.status}.`);
-        const data = await answer.json();
-        wait = SHORTEST_WAIT;
-        if (answer.status === 409 && data.author) { clash(input, data); return; }
-        if (!answer.ok) { problem(input, data.reason ?? data.message ?? `The server answered ${answer.status}.`); return; }
-        taken(input, data);
-    } catch {
-        problem(input, 'The server could not be reached. What you typed is still here and is saved as soon as the server is back.');
-        saveLater();
-    } finally {
-        underWay--;
-        tell();
-    }
+        rows.take((await post(urls.leads, { terms })).rows);
+        tell(terms.length === 1 ? 'The lead term is kept.' : `${number(terms.length)} lead terms are kept.`);
+    } catch (problem) { tell(problem.isFinal ? problem.message : 'The lead term could not be kept just now.'); }
 }
 
-function taken(input, data) {
-    const row = input.closest('tr');
-    unsaved.delete(input);
-    if (collapse(input.value) === collapse(input.dataset.saved) || collapse(input.value) === data.text || document.activeElement !== input) input.value = data.text;
-    input.dataset.saved = data.text;
-    input.dataset.revision = data.revision;
-    input.dataset.draft = data.isDraft ? 'yes' : 'no';
-    input.classList.toggle('is-draft', data.isDraft);
-    input.removeAttribute('aria-invalid');
-    row.querySelector('[data-state]').textContent = data.state;
-    const checks = row.querySelector(`[data-checks-of="${input.dataset.field}"]`);
-    checks.textContent = data.checks.length ? `${input.dataset.field[0].toUpperCase()}${input.dataset.field.slice(1)}: ${data.checks[0]}` : '';
-    checks.title = data.checks.join(', ');
-    clearNotice(row, input.dataset.field);
-    measure(input);
+// ---- saving --------------------------------------------------------------------------------------------------
+
+function tell(words) { toldLine.textContent = words; }
+function standing() {
+    const n = saving.count + problems.size;
+    savedLine.textContent = saving.isBusy ? 'Saving …' : n ? `${number(n)} not saved` : 'All saved';
+    savedLine.classList.toggle('is-hand', n > 0 && !saving.isBusy);
+}
+function heard({ type, ...rest }) {
+    if (type === 'saved') taken(rest);
+    else if (type === 'refused') for (const edit of rest.edits) problem(edit, rest.reason);
+    else if (type === 'away' && !rest.isSignedOut) away(true);
+    standing();
+}
+function away(isAway) {
+    document.getElementById('away').hidden = !isAway;
+}
+function taken({ data, edits }) {
+    away(false);
+    const wanted = new Map(edits.map(edit => [`${edit.resource} ${edit.field}`, edit]));
+    for (const result of data.results) {
+        const edit = wanted.get(`${result.resource} ${result.field}`);
+        if (result.saved) problems.delete(`${result.resource} ${result.field}`);
+        else problem(edit, result.reason, result.author);
+    }
+    rows.take(data.rows);
+    for (const { resource, field, saved, author, reason } of data.results) if (!saved && author) clash(wanted.get(`${resource} ${field}`), author); else if (!saved) explain(wanted.get(`${resource} ${field}`), reason);
+    stack(data);
     document.body.dispatchEvent(new CustomEvent('texts-saved', { bubbles: true }));
 }
-
-function notice(input) {
-    const row = input.closest('tr');
-    clearNotice(row, input.dataset.field);
-    const extra = document.createElement('tr');
-    extra.className = 'clash-row';
-    extra.dataset.noticeOf = row.dataset.row + input.dataset.field;
-    const cell = document.createElement('td');
-    cell.colSpan = 7;
-    cell.setAttribute('role', 'alert');
-    extra.append(cell);
-    row.after(extra);
-    return cell;
+function problem(edit, reason, author) {
+    if (!author) problems.set(`${edit.resource} ${edit.field}`, { edit, reason });
+}
+function stack({ undo, redo }) {
+    for (const [what, words] of [['undo', undo], ['redo', redo]]) {
+        const button = document.querySelector(`[data-turn="${what}"]`);
+        if (!button) continue;
+        button.disabled = !words;
+        button.title = words ? `${what === 'undo' ? 'Take back' : 'Do again'}: ${words}` : '';
+    }
 }
 
-function clearNotice(row, field) {
-    desk.querySelector(`[data-notice-of="${row.dataset.row}${field}"]`)?.remove();
+const notices = document.getElementById('notices');
+function notice(key, ...children) {
+    notices.querySelector(`[data-of="${key}"]`)?.remove();
+    const box = h('div', 'notice', ...children);
+    box.dataset.of = key;
+    notices.append(box);
+    render();
+    return box;
 }
-
-function problem(input, words) {
-    notice(input).textContent = words;
-    input.setAttribute('aria-invalid', 'true');
+function button(words, act) {
+    const b = h('button', 'button', words);
+    b.type = 'button';
+    b.addEventListener('click', act);
+    return b;
 }
+const nameOf = edit => rows.byId(edit.resource)?.name ?? 'a page that is not in view';
 
 /** Someone else saved first. Neither text is lost: ours stands in the history, and the choice is offered here. */
-function clash(input, data) {
-    const mine = collapse(input.value);
-    const cell = notice(input);
-    const line = (label, text) => {
-        const p = document.createElement('p');
-        const b = document.createElement('b');
-        b.textContent = label + ' ';
-        p.append(b, text === '' ? '(nothing)' : text);
-        return p;
-    };
-    const button = (label, act) => {
-        const b = document.createElement('button');
-        b.type = 'button';
-        b.className = 'button';
-        b.textContent = label;
-        b.addEventListener('click', act);
-        return b;
-    };
-    input.dataset.revision = data.revision;
-    cell.append(
-        line(`${data.author} saved this ${input.dataset.field} while you were writing:`, data.text), line('Yours:', mine),
-        button('Save mine', () => { input.dataset.saved = data.text; input.value = mine; save(input); input.focus(); }), ' ',
-        button('Take theirs', () => { input.value = data.text; taken(input, { ...data, checks: data.checks ?? [] }); input.focus(); }),
-    );
+function clash(edit, author) {
+    const key = `${edit.resource} ${edit.field}`, row = rows.byId(edit.resource), theirs = row ? row.texts[edit.field].draft ?? row.texts[edit.field].stored : '';
+    const close = () => { notices.querySelector(`[data-of="${key}"]`)?.remove(); list.focus(); render(); };
+    notice(key,
+        h('p', '', h('b', '', `${author} saved the ${edit.field} of ${nameOf(edit)} while you were writing: `), theirs || '(nothing)'), h('p', '', h('b', '', 'Yours: '), edit.text || '(nothing)'),
+        button('Save mine', () => { saving.add('typed', [{ ...edit, revision: row?.texts[edit.field].revision ?? 0 }]); close(); }), ' ', button('Take theirs', close));
+}
+function explain(edit, reason) {
+    const key = `${edit.resource} ${edit.field}`, row = rows.byId(edit.resource);
+    if (row) row.texts[edit.field].typed = edit.text;
+    const forget = () => { problems.delete(key); if (row) delete row.texts[edit.field].typed; notices.querySelector(`[data-of="${key}"]`)?.remove(); rows.fetch([edit.resource]); standing(); list.focus(); render(); };
+    notice(key, h('p', '', h('b', '', `The ${edit.field} of ${nameOf(edit)} was not saved. `), reason), h('p', '', edit.text), button('Drop it', forget), ' ',
+        button('Write on', () => { problems.delete(key); notices.querySelector(`[data-of="${key}"]`)?.remove(); const at = rows.placeOf(edit.resource); if (at >= 0) { go(at, Math.max(0, fields().indexOf(edit.field))); type(edit.text); } }));
+    came([edit.resource]);
 }
 
-function go(input, steps) {
-    const all = [...desk.querySelectorAll(`.type[data-field="${input.dataset.field}"]`)];
-    const next = all[all.indexOf(input) + steps];
-    if (next) { next.focus(); next.select(); } else if (steps > 0) save(input);
+function came(ids) {
+    for (const id of ids) { const at = rows.placeOf(id); if (at >= 0) redraw(at); }
+    render();
 }
 
-let typed = null, waits = null;
+/** Changes texts, one or thousands, as one step. edits: [{row, field, text}]. */
+function change(action, edits) {
+    if (!mayWrite) return;
+    const wanted = edits.filter(({ row, field, text }) => collapse(text) !== collapse(rows.text(row, field)));
+    if (!wanted.length) { tell('Nothing to change.'); return; }
+    for (const { row, field, text } of wanted) row.texts[field].typed = collapse(text);
+    saving.add(action, wanted.map(({ row, field, text }) => ({ resource: row.id, field, text: collapse(text), revision: row.texts[field].revision })));
+    came(wanted.map(({ row }) => row.id));
+}
+
+async function turn(what) {
+    if (!mayWrite) return;
+    await saving.flush();
+    if (saving.count) { tell('Not everything is saved yet: what is not saved cannot be taken back.'); return; }
+    try {
+        const data = await post(urls[what], {});
+        rows.take(data.rows);
+        stack(data);
+        const places = data.rows.map(row => rows.placeOf(row.id)).filter(at => at >= 0).sort((a, b) => a - b);
+        if (places.length && !places.includes(here.at)) go(places[0], here.column);
+        tell(data.done === null ? (what === 'undo' ? 'There is nothing to take back.' : 'There is nothing to do again.') : `${what === 'undo' ? 'Taken back' : 'Done again'}: ${data.done}.` + (data.left ? ` ${number(data.left)} ${data.left === 1 ? 'text was' : 'texts were'} changed since and stay as they are.` : ''));
+        document.body.dispatchEvent(new CustomEvent('texts-saved', { bubbles: true }));
+    } catch (problem) { tell(problem.isFinal ? problem.message : 'The server could not be reached; nothing was taken back.'); }
+}
+
+// ---- moving and typing ---------------------------------------------------------------------------------------
+
+function go(at, column, isRange = false) {
+    if (!rows.length) return;
+    here = { at: Math.max(0, Math.min(rows.length - 1, at)), column: Math.max(0, Math.min(fields().length - 1, column)) };
+    if (!isRange) anchor = { ...here };
+    keepInView(here.at);
+    renderNow();
+}
+function keepInView(at) {
+    const top = at * height(), bottom = top + height() + extra(), room = list.clientHeight - HEAD;
+    if (top < list.scrollTop) list.scrollTop = top;
+    else if (bottom > list.scrollTop + room) list.scrollTop = bottom - room;
+}
+
+const editor = h('textarea', 'desk-typing');
+editor.rows = 1;
+editor.autocomplete = 'off';
+editor.spellcheck = true;
+/** Begins to type into the text that has the focus; with the text that it begins with, or what stands there. */
+function type(text = null, isAll = false) {
+    const row = rows.at(here.at), field = fieldHere();
+    if (!mayWrite || !row || typing) return;
+    anchor = { ...here };
+    typing = { id: row.id, at: here.at, field, was: row.texts[field].typed };
+    renderNow();
+    const box = drawn.get(here.at)?.querySelector(`.desk-cell[data-field="${field}"]`);
+    if (!box) { typing = null; return; }
+    editor.value = text ?? rows.text(row, field);
+    editor.maxLength = given.longest[field];
+    editor.setAttribute('aria-label', `${field === 'title' ? 'Title' : 'Description'} of ${row.name}`);
+    editor.className = `desk-typing of-${field}`;
+    box.classList.add('typing');
+    box.querySelector('.next').append(editor);
+    editor.focus({ preventScroll: true });
+    if (isAll) editor.select(); else editor.setSelectionRange(editor.value.length, editor.value.length);
+    if (text !== null) follow();
+}
 function follow() {
-    waits = null;
-    measure(typed);
-    show(typed);
-    tell();
+    const row = rows.byId(typing.id);
+    row.texts[typing.field].typed = collapse(editor.value);
+    const line = drawn.get(typing.at), m = drawing.measure(row, typing.field);
+    line?.querySelector('.px-ruler')?.set(m);
+    const px = line?.querySelector(`.desk-cell[data-field="${typing.field}"] .next .px`);
+    if (px) { px.textContent = typing.field === 'title' ? Math.round(m.px) : m.characters; px.classList.toggle('over', m.isOver); }
+    card.draw({ title: drawing.willShow(row, 'title'), description: drawing.willShow(row, 'description'), url: row.url }, limits[row.market]);
 }
-desk.addEventListener('input', event => {
-    const input = event.target.closest('.type');
-    if (!input) return;
-    if (collapse(input.value) === collapse(input.dataset.saved)) unsaved.delete(input); else unsaved.add(input);
-    typed = input;
-    // What is typed stands at once; what it measures follows four times a second, so that a key costs no more than in a plain box (bench/typing.mjs).
-    waits ??= setTimeout(follow, 250);
+/** Ends typing: keeps what was typed, or leaves the text as it was. */
+function end(isKept) {
+    if (!typing) return;
+    const { id, at, field, was } = typing, row = rows.byId(id), text = collapse(editor.value);
+    typing = null;
+    if (was === undefined) delete row.texts[field].typed; else row.texts[field].typed = was;
+    editor.remove();
+    if (isKept && text !== collapse(rows.text(row, field))) change('typed', [{ row, field, text }]);
+    redraw(at);
+    render();
+}
+editor.addEventListener('input', follow);
+editor.addEventListener('blur', () => end(true));
+editor.addEventListener('keydown', event => {
+    if (event.isComposing) return;
+    const key = event.key, isCommand = event.ctrlKey || event.metaKey;
+    const move = (rowsBy, columnsBy) => { end(true); step(rowsBy, columnsBy); list.focus({ preventScroll: true }); };
+    if (key === 'Enter' && isCommand) { end(true); list.focus({ preventScroll: true }); ready(); }
+    else if (key === 'Enter') move(event.shiftKey ? -1 : 1, 0);
+    else if (key === 'Tab') move(0, event.shiftKey ? -1 : 1);
+    else if (key === 'Escape') { end(false); list.focus({ preventScroll: true }); }
+    else if ((key === 'ArrowDown' || key === 'ArrowUp') && typing.field === 'title' && !event.shiftKey && !event.altKey) move(key === 'ArrowDown' ? 1 : -1, 0);
+    else if (key.toLowerCase() === 's' && isCommand) { end(true); list.focus({ preventScroll: true }); }
+    else if (key === 'Backspace' && event.altKey) { const row = rows.byId(typing.id); editor.value = row.texts[typing.field].stored; follow(); }
+    else if (key === 'F1') help();
+    else return;
+    event.preventDefault();
+    event.stopPropagation();
 });
-desk.addEventListener('focusin', event => { const input = event.target.closest('.type'); if (input) show(input); });
-desk.addEventListener('focusout', event => { const input = event.target.closest('.type'); if (input) save(input); });
-desk.addEventListener('keydown', event => {
-    const input = event.target.closest('.type');
-    if (!input || event.isComposing) return;
-    const key = event.key;
-    if (key === 'Enter' && (event.ctrlKey || event.metaKey)) {
-        input.closest('tr').querySelector('.pick').checked = true;
-        save(input);
-        go(input, 1);
-    } else if (key === 'Enter' || key === 'ArrowDown') go(input, 1);
-    else if (key === 'ArrowUp') go(input, -1);
-    else if (key.toLowerCase() === 's' && (event.ctrlKey || event.metaKey)) save(input);
-    else if (key === 'Escape') { input.value = input.dataset.saved; input.dispatchEvent(new Event('input', { bubbles: true })); }
-    else if (key === 'Backspace' && event.altKey) { input.value = input.dataset.stored; input.dispatchEvent(new Event('input', { bubbles: true })); save(input); }
+
+/** To the next text: down its column, or on through the fields to the next row. */
+function step(rowsBy, columnsBy) {
+    let column = here.column + columnsBy, at = here.at + rowsBy;
+    if (column >= fields().length) { column = 0; at++; } else if (column < 0) { column = fields().length - 1; at--; }
+    if (at < 0 || at >= rows.length) return;
+    go(at, column);
+}
+
+async function everyRow(from, to) {
+    const missing = [];
+    for (let at = from; at <= to; at++) if (!rows.at(at)) missing.push(rows.order[at]);
+    if (missing.length) { tell(`Fetching ${number(missing.length)} rows …`); await rows.fetch(missing); tell(''); }
+    const found = [];
+    for (let at = from; at <= to; at++) if (rows.at(at)) found.push(rows.at(at));
+    return found;
+}
+const isTooMany = () => { const { from, to, left, right } = range(); const n = (to - from + 1) * (right - left + 1); if (n > MOST) tell(`${number(n)} texts are more than can be changed at once here (${number(MOST)}). A recipe or a spreadsheet takes them all.`); return n > MOST; };
+/** Changes every text of the range. */
+async function changeRange(action, textOf) {
+    if (!mayWrite || isTooMany()) return;
+    const { from, to, left, right } = range(), edits = [];
+    for (const row of await everyRow(from, to)) for (let column = left; column <= right; column++) edits.push({ row, field: fields()[column], text: textOf(row, fields()[column]) });
+    change(action, edits);
+}
+
+async function fillDown() {
+    if (!mayWrite || isTooMany()) return;
+    let { from, to, left, right } = range();
+    if (from === to) { if (from === 0) return; from--; }
+    const all = await everyRow(from, to), edits = [];
+    for (const row of all.slice(1)) for (let column = left; column <= right; column++) edits.push({ row, field: fields()[column], text: rows.text(all[0], fields()[column]) });
+    change('filled', edits);
+}
+
+async function cells() {
+    const { from, to, left, right } = range();
+    return (await everyRow(from, to)).map(row => fields().slice(left, right + 1).map(field => rows.text(row, field)));
+}
+async function copy(event, isCut) {
+    if (isTooMany()) { event.preventDefault(); return; }
+    const { from, to } = range();
+    event.preventDefault();
+    let isHere = true;
+    for (let at = from; at <= to; at++) isHere &&= !!rows.at(at);
+    const { left, right } = range();
+    if (isHere) event.clipboardData.setData('text/plain', format(rows.order.slice(from, to + 1).map(id => fields().slice(left, right + 1).map(field => rows.text(rows.byId(id), field)))));
+    else await navigator.clipboard.writeText(format(await cells()));
+    const n = (to - from + 1) * (right - left + 1);
+    tell(`${number(n)} ${n === 1 ? 'text' : 'texts'} copied.`);
+    if (isCut) changeRange('cut', () => '');
+}
+async function paste(event) {
+    event.preventDefault();
+    const grid = parse(event.clipboardData.getData('text/plain'));
+    if (!grid.length || !mayWrite) return;
+    const { from, to, left, right } = range(), edits = [];
+    let lost = 0;
+    if (grid.length === 1 && grid[0].length === 1 && (from !== to || left !== right)) { await changeRange('pasted', () => grid[0][0]); return; }
+    const all = await everyRow(from, Math.min(rows.length - 1, from + grid.length - 1));
+    grid.forEach((cellsOf, down) => cellsOf.forEach((text, across) => {
+        const row = all[down], field = fields()[left + across];
+        if (row && field) edits.push({ row, field, text: text.slice(0, 5000) }); else lost++;
+    }));
+    if (edits.length > MOST) { tell(`${number(edits.length)} texts are more than can be pasted at once (${number(MOST)}). Spreadsheets take files of any length.`); return; }
+    change('pasted', edits);
+    here = { at: Math.min(rows.length - 1, from + grid.length - 1), column: Math.min(fields().length - 1, left + Math.max(...grid.map(row => row.length)) - 1) };
+    anchor = { at: from, column: left };
+    render();
+    tell(`${number(edits.length)} ${edits.length === 1 ? 'text' : 'texts'} pasted.${lost ? ` ${number(lost)} found no place: the list ends here.` : ''}`);
+}
+for (const [name, act] of [['copy', event => copy(event, false)], ['cut', event => copy(event, true)], ['paste', paste]]) document.addEventListener(name, event => { if (document.activeElement === list) act(event); });
+
+/** Marks the drafts of the rows as ready, or of the whole view. */
+async function ready(ids = null, mark = 'ready') {
+    if (!mayWrite) return;
+    const { from, to } = range(), isOne = ids === null && from === to;
+    ids ??= rows.order.slice(from, to + 1);
+    await saving.flush();
+    try {
+        let data = null;
+        for (let at = 0; at < ids.length; at += 5000) data = await post(urls.ready, { rows: ids.slice(at, at + 5000), scope: 'rows', mark });
+        await rows.fetch(ids.filter(id => rows.byId(id)));
+        tell(data.words);
+        document.body.dispatchEvent(new CustomEvent('texts-saved', { bubbles: true }));
+    } catch (problem) { tell(problem.isFinal ? problem.message : 'The server could not be reached; nothing was marked.'); }
+    if (isOne) step(1, 0);
+}
+
+function tick(ids, isTicked) {
+    for (const id of ids) ticked[isTicked ? 'add' : 'delete'](id);
+    ticked.size ? sessionStorage.setItem(ticks, JSON.stringify([...ticked])) : sessionStorage.removeItem(ticks);
+    for (const line of drawn.values()) { const box = line.querySelector('.pick input'); if (box) box.checked = ticked.has(Number(line.dataset.row)); }
+    const all = document.getElementById('tick-all');
+    if (all) { all.checked = rows.length > 0 && ticked.size === rows.length; all.indeterminate = ticked.size > 0 && ticked.size < rows.length; }
+    paint();
+}
+
+function help() { document.getElementById('keys-sheet').showModal(); }
+function openDossier() { drawn.get(here.at)?.querySelector('a.name')?.click(); }
+
+list.addEventListener('keydown', event => {
+    if (event.target !== list || event.isComposing || !rows.length) return;
+    const key = event.key, isCommand = event.ctrlKey || event.metaKey, page = Math.max(1, Math.floor((list.clientHeight - HEAD) / height()) - 1);
+    const move = (at, column) => go(at, column, event.shiftKey);
+    if (isCommand && key === 'Enter') ready();
+    else if (isCommand && key.toLowerCase() === 'a') { const isColumn = range().from === 0 && range().to === rows.length - 1; anchor = { at: 0, column: isColumn ? 0 : here.column }; here = { at: rows.length - 1, column: isColumn ? fields().length - 1 : here.column }; paint(); }
+    else if (isCommand && key.toLowerCase() === 'd') fillDown();
+    else if (isCommand && !event.shiftKey && key.toLowerCase() === 'z') turn('undo');
+    else if (isCommand && (key.toLowerCase() === 'y' || key.toLowerCase() === 'z')) turn('redo');
+    else if (isCommand && key.toLowerCase() === 's') saving.flush();
+    else if (isCommand && key === '.') { card.next(); layout(); }
+    else if (isCommand && key === ' ') { const ids = rows.order.slice(range().from, range().to + 1); tick(ids, !ids.every(id => ticked.has(id))); }
+    else if (isCommand && (key === 'Home' || key === 'End')) move(key === 'Home' ? 0 : rows.length - 1, here.column);
+    else if (isCommand || event.altKey) {
+        if (event.altKey && key === 'Backspace') changeRange('as-shop', (row, field) => row.texts[field].stored);
+        else if (event.altKey && key.toLowerCase() === 'd') openDossier();
+        else if (event.altKey && key.toLowerCase() === 'l') askLead();
+        else return;
+    } else if (key === 'ArrowDown') move(here.at + 1, here.column);
+    else if (key === 'ArrowUp') move(here.at - 1, here.column);
+    else if (key === 'ArrowLeft') move(here.at, here.column - 1);
+    else if (key === 'ArrowRight') move(here.at, here.column + 1);
+    else if (key === 'PageDown') move(here.at + page, here.column);
+    else if (key === 'PageUp') move(here.at - page, here.column);
+    else if (key === 'Home') move(here.at, 0);
+    else if (key === 'End') move(here.at, fields().length - 1);
+    else if (key === 'Enter') step(event.shiftKey ? -1 : 1, 0);
+    else if (key === 'Tab') { const isOut = event.shiftKey ? here.at === 0 && here.column === 0 : here.at === rows.length - 1 && here.column === fields().length - 1; if (isOut) return; step(0, event.shiftKey ? -1 : 1); }
+    else if (key === 'F2') type();
+    else if (key === 'F1' || key === '?') help();
+    else if (key === 'Delete' || key === 'Backspace') changeRange('cleared', () => '');
+    else if (key === 'Escape') { anchor = { ...here }; paint(); }
+    else if ([...key].length === 1) type(key);
     else return;
     event.preventDefault();
 });
+
+let pulling = false, pressed = null;
+list.addEventListener('pointerdown', event => {
+    const box = event.target.closest('.desk-cell');
+    if (!box || event.button !== 0 || event.target === editor) return;
+    const at = Number(box.closest('.desk-row').dataset.at), column = fields().indexOf(box.dataset.field);
+    const isAgain = !event.shiftKey && at === here.at && column === here.column && anchor.at === at && anchor.column === column && document.activeElement === list;
+    if (typing) end(true);
+    list.focus({ preventScroll: true });
+    go(at, column, event.shiftKey);
+    event.preventDefault();
+    if (isAgain || isPhone.matches) { type(); return; }
+    pulling = true;
+});
+list.addEventListener('pointermove', event => {
+    if (!pulling) return;
+    const box = document.elementFromPoint(event.clientX, event.clientY)?.closest('.desk-cell');
+    if (box) { const at = Number(box.closest('.desk-row').dataset.at), column = fields().indexOf(box.dataset.field); if (at !== here.at || column !== here.column) go(at, column, true); }
+    const edge = list.getBoundingClientRect();
+    if (event.clientY > edge.bottom - 20) list.scrollTop += height();
+    else if (event.clientY < edge.top + HEAD + 20) list.scrollTop -= height();
+});
+addEventListener('pointerup', () => { pulling = false; });
+list.addEventListener('dblclick', event => { if (event.target.closest('.desk-cell')) type(); });
+list.addEventListener('click', event => {
+    const box = event.target.closest('.desk-row .pick input');
+    if (!box) return;
+    const at = Number(box.closest('.desk-row').dataset.at);
+    const from = event.shiftKey && pressed !== null ? Math.min(pressed, at) : at, to = event.shiftKey && pressed !== null ? Math.max(pressed, at) : at;
+    tick(rows.order.slice(from, to + 1), box.checked);
+    pressed = at;
+});
+document.getElementById('tick-all')?.addEventListener('change', event => tick(rows.order, event.target.checked));
+list.addEventListener('scroll', render, { passive: true });
+list.addEventListener('focus', () => paint());
+addEventListener('resize', () => { for (const [, line] of drawn) line.remove(); drawn.clear(); render(); });
+for (const one of document.querySelectorAll('[data-turn]')) one.addEventListener('click', () => { turn(one.dataset.turn); list.focus(); });
+document.querySelector('[data-ready]')?.addEventListener('click', () => { ready(); list.focus(); });
+document.querySelector('[data-dossier]')?.addEventListener('click', openDossier);
+document.querySelector('[data-card]')?.addEventListener('click', () => { card.next(); layout(); list.focus(); });
+for (const one of document.querySelectorAll('[data-help]')) one.addEventListener('click', help);
+document.getElementById('desk-shows')?.addEventListener('change', event => { show = event.target.value; localStorage.setItem('desk shows', show); here.column = anchor.column = 0; layout(); go(here.at, 0); });
+for (const select of document.querySelectorAll('[data-goes]')) select.addEventListener('change', () => { location.href = select.value; });
+// A form about the ticked rows takes them along.
+for (const form of document.querySelectorAll('form[data-with-ticked]')) form.addEventListener('submit', event => {
+    form.querySelectorAll('input[name="rows[]"]').forEach(old => old.remove());
+    if (event.submitter?.dataset.ticked === undefined) return;
+    if (!ticked.size) { event.preventDefault(); tell('No row is ticked. Ctrl and the space bar tick the row that has the focus.'); return; }
+    for (const id of ticked) { const input = h('input'); input.type = 'hidden'; input.name = 'rows[]'; input.value = id; form.append(input); }
+});
+
+function layout() {
+    for (const [name] of Object.entries(MODES)) desk.classList.toggle(`shows-${name}`, name === show);
+    desk.dataset.card = card.shape;
+    const select = document.getElementById('desk-shows');
+    if (select) select.value = show;
+    for (const [, line] of drawn) line.remove();
+    drawn.clear();
+    for (const head of desk.querySelectorAll('[data-head]')) head.hidden = head.dataset.head !== show;
+    renderNow();
+}
+
 /** What others save, mark as ready or release comes in by itself, where nobody is typing. */
-async function refresh() {
-    const answer = await fetch(location.href);
-    if (!answer.ok || answer.redirected) return;
-    const page = new DOMParser().parseFromString(await answer.text(), 'text/html');
-    for (const row of desk.querySelectorAll('tr[data-row]')) {
-        const fresh = page.querySelector(`tr[data-row="${row.dataset.row}"]`);
-        if (!fresh) continue;
-        for (const input of row.querySelectorAll('.type')) {
-            const now = fresh.querySelector(`.type[data-field="${input.dataset.field}"]`);
-            if (unsaved.has(input) || input === document.activeElement || input.dataset.revision === now.dataset.revision && input.dataset.shown === now.dataset.shown) continue;
-            for (const key of Object.keys(now.dataset)) input.dataset[key] = now.dataset[key];
-            input.value = now.dataset.saved;
-            input.classList.toggle('is-draft', now.dataset.draft === 'yes');
-            const shown = input.previousElementSibling, nowShown = now.previousElementSibling;
-            [shown.textContent, shown.title, shown.className] = [nowShown.textContent, nowShown.title, nowShown.className];
-            measure(input);
-        }
-        row.lastElementChild.replaceChildren(...fresh.lastElementChild.childNodes);
+document.body.addEventListener('follow-texts', () => {
+    if (saving.isBusy) return;
+    const first = Math.floor(list.scrollTop / height()), last = Math.ceil((list.scrollTop + list.clientHeight) / height());
+    rows.fetch(rows.order.slice(Math.max(0, first), last + 1).filter(id => rows.byId(id)));
+});
+addEventListener('beforeunload', event => { if (typing) end(true); if (problems.size) event.preventDefault(); });
+
+rows.put(given.rows.map(row => row.id));
+rows.take(given.rows);
+layout();
+standing();
+stack(given);
+if (!given.isWhole) {
+    const answer = await fetch(urls.order, { headers: { Accept: 'application/json' } });
+    if (answer.ok) {
+        const was = rows.order[here.at];
+        rows.put((await answer.json()).order);
+        here.at = anchor.at = Math.max(0, rows.placeOf(was));
+        for (const [, line] of drawn) line.remove();
+        drawn.clear();
+        renderNow();
     }
 }
-document.body.addEventListener('follow-texts', () => { if (underWay === 0) refresh(); });
-addEventListener('beforeunload', event => { if (unsaved.size) event.preventDefault(); });
-for (const input of desk.querySelectorAll('.type')) measure(input);
-document.addEventListener('rows-added', () => { for (const input of desk.querySelectorAll('.type')) if (!input.dataset.isMeasured) measure(input); });
-desk.querySelector('.type')?.focus({ preventScroll: true });
+list.setAttribute('aria-rowcount', rows.length + 1);
 desk.dataset.isReady = 'yes';
+list.focus({ preventScroll: true });

@@ -15,7 +15,7 @@
 </head>
 <body hx-headers:inherited='{"X-CSRF-TOKEN": "{{ csrf_token() }}"}'>
 @if ($user)
-<div class="frame">
+<div class="frame @yield('frame')">
     <header class="rail">
         <a class="sr" href="#content">To the content</a>
         <p class="wordmark"><a href="/">Young Orchard</a></p>

@@ -7,6 +7,7 @@ namespace App\Weigh\Weighing;
 use App\Facts\NumberWindow;
 use App\Facts\ToldBy;
 use App\Facts\ToldWeeks;
+use App\Inventory\Events\FiguresChanged;
 use App\Platform\Database\Bulk;
 use App\Platform\Work\LongWork;
 use App\Platform\Work\SliceEnd;
@@ -111,6 +112,8 @@ final class ScoreWork implements LongWork
             };
             $run->beat(['phase' => $next[0], 'after' => $next[1]], force: true);
             if ($next[0] === 'done') {
+                FiguresChanged::dispatch($store->id, static fn () => $run->beat());
+
                 return SliceEnd::done();
             }
             if ($run->timeIsUp()) {

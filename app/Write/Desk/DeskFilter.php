@@ -13,10 +13,11 @@ use Orchard\Core\Wording\TextField;
 final readonly class DeskFilter
 {
     public const SORTS = [
-        'name' => 'name',
+        'upside' => 'upside',
         'seen' => 'impressions',
+        'name' => 'name',
         'wide' => 'title width',
-        'picked' => 'order of the selection',
+        'picked' => 'order of the list',
     ];
 
     /**
@@ -36,6 +37,13 @@ final readonly class DeskFilter
     ) {
     }
 
+    /** Whether it leaves nothing out. */
+    public function isWide(): bool
+    {
+        return $this->kind === null && $this->check === null && $this->state === null && $this->selection === null &&
+            $this->search === '';
+    }
+
     /** The same, from behind a row on. */
     public function goingOn(?string $after): self
     {
@@ -51,13 +59,14 @@ final readonly class DeskFilter
         );
     }
 
-    public static function from(Request $request): self
+    /** @param  string  $usual  the order where none is asked for */
+    public static function from(Request $request, string $usual = 'name'): self
     {
-        return self::of($request->query());
+        return self::of($request->query(), $usual);
     }
 
     /** @param  array<array-key, mixed>  $query */
-    public static function of(array $query): self
+    public static function of(array $query, string $usual = 'name'): self
     {
         $text = static fn (string $key): string => is_string($query[$key] ?? null) ? $query[$key] : '';
         $kind = PageKind::fromKey($text('kind'));
@@ -73,7 +82,7 @@ final readonly class DeskFilter
             mb_substr(trim($text('q')), 0, 100),
             isset(self::SORTS[$text('sort')]) && ($text('sort') !== 'picked' || $text('selection') !== '')
                 ? $text('sort')
-                : 'name',
+                : $usual,
             $text('after') === '' ? null : mb_substr($text('after'), 0, 400),
             ctype_digit($text('selection')) && strlen($text('selection')) < 18 ? (int) $text('selection') : null,
         );
@@ -93,7 +102,7 @@ final readonly class DeskFilter
                 'state' => $this->state,
                 'selection' => $this->selection === null ? null : (string) $this->selection,
                 'q' => $this->search,
-                'sort' => $this->sort === 'name' ? null : $this->sort,
+                'sort' => $this->sort,
                 'after' => null,
             ],
             static fn (?string $value): bool => $value !== null && $value !== '',

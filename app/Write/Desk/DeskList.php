@@ -13,6 +13,7 @@ use Generator;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\Check;
 use Orchard\Core\Wording\TextField;
+use PDO;
 
 /** Reads the desk's rows, a page of them at a time, by key. */
 final class DeskList
@@ -23,18 +24,7 @@ final class DeskList
     public function page(Store $store, DeskFilter $filter, int $size = self::PAGE): array
     {
         [$where, $values] = $this->where($store, $filter);
-        [$order, $isDown] = match ($filter->sort) {
-            'wide' => ['title_px', true],
-            'seen' => ['impressions', true],
-            // Few rows, for somebody picked them.
-            'picked' => [
-                '(SELECT MIN(s.place) FROM pages p JOIN selected_pages s ON s.page_id = p.id AND s.selection_id = '.
-                (int) $filter->selection.
-                ' WHERE p.resource_id = write_rows.resource_id)',
-                false,
-            ],
-            default => ['name_key', false],
-        };
+        [$order, $isDown] = self::orderOf($filter);
         if (
             $filter->after !== null &&
             preg_match('/^([0-9a-f]*)\.(\d+)$/', $filter->after, $found) === 1 &&
@@ -59,6 +49,38 @@ final class DeskList
         }
 
         return ['rows' => $this->rows($store, Bulk::ids($keys, 'resource_id')), 'next' => $next];
+    }
+
+    /** @return array{string, bool} the expression that rows are ordered by, and whether the highest comes first */
+    private static function orderOf(DeskFilter $filter): array
+    {
+        return match ($filter->sort) {
+            'upside' => ['upside', true],
+            'wide' => ['title_px', true],
+            'seen' => ['impressions', true],
+            // Few rows, for somebody picked them.
+            'picked' => [
+                '(SELECT MIN(s.place) FROM pages p JOIN selected_pages s ON s.page_id = p.id AND s.selection_id = '.
+                (int) $filter->selection.
+                ' WHERE p.resource_id = write_rows.resource_id)',
+                false,
+            ],
+            default => ['name_key', false],
+        };
+    }
+
+    /** @return list<int> all resources that the filter shows, in its order; the desk keeps their places while one works */
+    public function order(Store $store, DeskFilter $filter): array
+    {
+        [$where, $values] = $this->where($store, $filter);
+        [$order, $isDown] = self::orderOf($filter);
+        $direction = $isDown ? 'DESC' : 'ASC';
+        $statement = DB::connection()->getPdo()->prepare(
+            "SELECT resource_id FROM write_rows WHERE $where ORDER BY $order $direction, resource_id $direction",
+        );
+        $statement->execute($values);
+
+        return array_map(intval(...), $statement->fetchAll(PDO::FETCH_COLUMN));
     }
 
     /** @return list<int> resources that the filter shows */
@@ -107,7 +129,7 @@ final class DeskList
         foreach (
             DB::select(
                 "SELECT r.id, r.name, r.url, r.page_id, r.market_id, r.kind, w.title_checks, w.description_checks,
-                    w.clicks, w.impressions FROM resources r JOIN write_rows w ON w.resource_id = r.id
+                    w.clicks, w.impressions, w.upside FROM resources r JOIN write_rows w ON w.resource_id = r.id
                     WHERE r.store_id = ? AND r.id IN ($list)",
                 [$store->id],
             ) as $row
@@ -141,6 +163,7 @@ final class DeskList
                 $cells,
                 (int) $row->clicks,
                 (int) $row->impressions,
+                (int) $row->upside,
             );
         }
 

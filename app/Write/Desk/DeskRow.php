@@ -22,6 +22,7 @@ final readonly class DeskRow
         public array $cells,
         public int $clicks = 0,
         public int $impressions = 0,
+        public int $upside = 0,
     ) {
     }
 

@@ -6,7 +6,9 @@ namespace App\Write\Desk;
 
 use App\Changes\DraftState;
 use App\Changes\Events\TextsChanged;
+use App\Inventory\Events\FiguresChanged;
 use App\Inventory\Events\InventoryRefreshed;
+use App\Inventory\Figures;
 use App\Platform\Bytes;
 use App\Platform\Database\Bulk;
 use App\Stores\Markets;
@@ -30,7 +32,7 @@ final class RowRebuild
     /** Saves touch small groups; a larger group of equal texts is left to its own rows' next change. */
     private const MOST_NEIGHBOURS = 5000;
 
-    public function __construct(private readonly Ruler $ruler)
+    public function __construct(private readonly Ruler $ruler, private readonly Figures $figures)
     {
     }
 
@@ -131,17 +133,8 @@ final class RowRebuild
                 max($known[1], DraftState::from((string) $draft->state)->rank()),
             ];
         }
-        $seen = [];
-        foreach (
-            DB::select(
-                'SELECT p.resource_id, SUM(i.clicks) AS clicks, SUM(i.impressions) AS impressions FROM pages p
-                    JOIN page_index i ON i.page_id = p.id WHERE p.resource_id IN ('.
-                    Bulk::list(Bulk::ids($rows, 'id')).
-                    ') GROUP BY p.resource_id',
-            ) as $page
-        ) {
-            $seen[(int) $page->resource_id] = [(int) $page->clicks, (int) $page->impressions];
-        }
+        $seen = self::seen(Bulk::ids($rows, 'id'));
+        $upside = $this->upside($store, Bulk::ids($rows, 'id'));
         $new = [];
         foreach ($rows as $row) {
             $checker = new TextChecker($this->ruler, $markets->find((int) $row->market_id)->textLimits());
@@ -168,17 +161,85 @@ final class RowRebuild
                 (int) min(65535, round($checker->pixels(TextField::Title, $title))),
                 (int) min(65535, round($checker->pixels(TextField::Description, $description))),
                 ...$seen[(int) $row->id] ?? [0, 0],
+                $upside[(int) $row->id] ?? 0,
             ];
         }
         Bulk::write(
             'write_rows',
             [
                 'resource_id', 'store_id', 'market_id', 'kind', 'name_key', 'title_checks', 'description_checks',
-                'any_checks', 'drafted', 'state', 'title_px', 'description_px', 'clicks', 'impressions',
+                'any_checks', 'drafted', 'state', 'title_px', 'description_px', 'clicks', 'impressions', 'upside',
             ],
             $new,
             'REPLACE',
         );
+    }
+
+    /**
+     * @param  list<int>  $resources
+     * @return array<int, array{int, int}> clicks and impressions of all their pages, by resource
+     */
+    private static function seen(array $resources): array
+    {
+        $seen = [];
+        $list = Bulk::list($resources);
+        foreach (
+            DB::select(
+                "SELECT p.resource_id, SUM(i.clicks) AS clicks, SUM(i.impressions) AS impressions FROM pages p
+                    JOIN page_index i ON i.page_id = p.id WHERE p.resource_id IN ($list) GROUP BY p.resource_id",
+            ) as $page
+        ) {
+            $seen[(int) $page->resource_id] = [(int) $page->clicks, (int) $page->impressions];
+        }
+
+        return $seen;
+    }
+
+    /**
+     * @param  list<int>  $resources
+     * @return array<int, int> what all their pages could earn more, rounded, by resource
+     */
+    private function upside(Store $store, array $resources): array
+    {
+        $pages = [];
+        $list = Bulk::list($resources);
+        foreach (DB::select("SELECT id, resource_id FROM pages WHERE resource_id IN ($list)") as $page) {
+            $pages[(int) $page->id] = (int) $page->resource_id;
+        }
+        $upside = [];
+        foreach ($this->figures->of('upside', $store, array_keys($pages)) as $page => $value) {
+            $upside[$pages[$page]] = ($upside[$pages[$page]] ?? 0.0) + max(0.0, $value);
+        }
+
+        return array_map(static fn (float $sum): int => (int) round($sum), $upside);
+    }
+
+    /** Takes over what the pages could earn more, row by row where it is another than before. */
+    public function afterWeighing(FiguresChanged $event): void
+    {
+        $store = Store::query()->findOrFail($event->storeId);
+        $after = 0;
+        do {
+            $rows = DB::select(
+                'SELECT resource_id, upside FROM write_rows WHERE store_id = ? AND resource_id > ? ORDER BY resource_id
+                    LIMIT '.self::CHUNK,
+                [$store->id, $after],
+            );
+            $upside = $rows === [] ? [] : $this->upside($store, Bulk::ids($rows, 'resource_id'));
+            $new = [];
+            foreach ($rows as $row) {
+                $after = (int) $row->resource_id;
+                $value = $upside[$after] ?? 0;
+                if ($value !== (int) $row->upside) {
+                    $new[] = "SELECT $after AS id, $value AS upside";
+                }
+            }
+            $new === [] || DB::update(
+                'UPDATE write_rows w JOIN ('.implode(' UNION ALL ', $new).') n ON n.id = w.resource_id
+                    SET w.upside = n.upside',
+            );
+            ($event->stillAlive)();
+        } while (count($rows) === self::CHUNK);
     }
 
     /** @param  list<int>  $ids */

@@ -5,14 +5,18 @@ declare(strict_types=1);
 namespace App\Write\Http;
 
 use App\Access\Models\User;
+use App\Changes\Editing\EditSteps;
 use App\Changes\Drafts;
 use App\Changes\DraftState;
 use App\Changes\Origin;
 use App\Facts\NumberWindow;
+use App\Inventory\Selections;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
 use App\Write\Desk\DeskFilter;
 use App\Write\Desk\DeskList;
+use App\Write\Desk\DeskRow;
+use App\Write\Desk\DeskSheet;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -24,28 +28,59 @@ use Orchard\Core\Wording\TextField;
 
 final class DeskController
 {
-    public function index(Request $request, Store $store, DeskList $list): View
-    {
-        $filter = DeskFilter::from($request);
-        $limits = [];
-        foreach (Markets::of($store)->all() as $market) {
-            $limits[$market->id] = $market->textLimits()->toArray();
-        }
+    /** Rows that the first view draws; the order of all and further rows are asked for by the page itself. */
+    private const FIRST = 40;
 
-        return view(
-            'write.desk',
-            [
-                'recipes' => DB::table('write_recipes')
-                    ->where('store_id', $store->id)
-                    ->orderBy('name')
-                    ->limit(100)
-                    ->get(['id', 'name']),
-                'store' => $store,
-                'filter' => $filter,
-                'limits' => $limits,
-                'window' => NumberWindow::of($store),
-            ] + $list->page($store, $filter),
-        );
+    /** Rows of one request. */
+    private const MOST_ROWS = 300;
+
+    public function index(Request $request, Store $store, DeskList $list, DeskSheet $sheet, EditSteps $steps): View
+    {
+        $window = NumberWindow::of($store);
+        $filter = DeskFilter::from($request, $window === null ? 'name' : 'upside');
+        $limits = [];
+        $markets = Markets::of($store)->all();
+        foreach ($markets as $market) {
+            $limits[$market->id] = $market->textLimits()->toArray() + ['brand' => $market->brand];
+        }
+        $first = $list->page($store, $filter, self::FIRST);
+        /** @var User $user */
+        $user = $request->user();
+
+        return view('write.desk', [
+            'recipes' => DB::table('write_recipes')
+                ->where('store_id', $store->id)
+                ->orderBy('name')
+                ->limit(100)
+                ->get(['id', 'name']),
+            'store' => $store,
+            'filter' => $filter,
+            'limits' => $limits,
+            'window' => $window,
+            'currency' => $markets[0]->currency ?? '',
+            'selections' => Selections::named($store),
+            'rows' => $sheet->rows($store, array_map(static fn (DeskRow $row): int => $row->id, $first['rows'])),
+            'isWhole' => $first['next'] === null,
+            'undo' => $steps->last($store, $user->id)?->words(),
+            'redo' => $steps->next($store, $user->id)?->words(),
+        ]);
+    }
+
+    /** All rows of a view in their order, by number. */
+    public function order(Request $request, Store $store, DeskList $list): JsonResponse
+    {
+        return response()->json([
+            'order' => $list->order($store, DeskFilter::from($request, NumberWindow::of($store) === null ? 'name' : 'upside')),
+        ]);
+    }
+
+    /** Some rows with their texts and figures. */
+    public function rows(Request $request, Store $store, DeskSheet $sheet): JsonResponse
+    {
+        $request->validate(['ids' => ['required', 'string', 'regex:/^\d{1,18}(,\d{1,18}){0,'.(self::MOST_ROWS - 1).'}$/']]);
+        $ids = array_map(intval(...), explode(',', $request->string('ids')->value()));
+
+        return response()->json(['rows' => $sheet->rows($store, array_values(array_unique($ids)))]);
     }
 
     public function counts(Request $request, Store $store, DeskList $list): View
@@ -124,10 +159,14 @@ final class DeskController
         );
     }
 
-    public function ready(Request $request, Store $store, Drafts $drafts, DeskList $list): RedirectResponse
-    {
+    public function ready(
+        Request $request,
+        Store $store,
+        Drafts $drafts,
+        DeskList $list,
+    ): JsonResponse|RedirectResponse {
         $request->validate([
-            'rows' => ['array', 'max:500'],
+            'rows' => ['array', 'max:5000'],
             'rows.*' => ['integer'],
             'scope' => ['required', 'in:rows,filter'],
             'mark' => ['required', 'in:ready,open'],
@@ -151,13 +190,14 @@ final class DeskController
         }
         $count = $drafts->markReady($store, $ids, $ready, $user->id);
 
-        return back()->with(
-            'done',
-            $count === 0
-                ? 'None of these drafts could be changed.'
-                : number_format($count).
-                    ($count === 1 ? ' draft is' : ' drafts are').
-                    ($ready ? ' ready for release.' : ' open again.'),
-        );
+        $words = match (true) {
+            $count === 0 => 'None of these drafts could be changed.',
+            $ready => number_format($count).($count === 1 ? ' draft is' : ' drafts are').' ready for release.',
+            default => number_format($count).($count === 1 ? ' draft is' : ' drafts are').' open again.',
+        };
+
+        return $request->expectsJson()
+            ? response()->json(['count' => $count, 'words' => $words])
+            : back()->with('done', $words);
     }
 }

@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace App\Write\Recipes;
 
-use App\Changes\Drafts;
 use App\Changes\DraftState;
+use App\Changes\Editing\Author;
+use App\Changes\Editing\DraftWriter;
+use App\Changes\Editing\LockedText;
 use App\Changes\Origin;
 use App\Platform\Database\Bulk;
 use App\Platform\Work\LongWork;
@@ -27,7 +29,7 @@ final class RecipeWork implements LongWork
     public function __construct(
         private readonly Ruler $ruler,
         private readonly RecipeFacts $facts,
-        private readonly Drafts $drafts,
+        private readonly DraftWriter $writer,
     ) {
     }
 
@@ -127,7 +129,7 @@ final class RecipeWork implements LongWork
                 $outcome = match (true) {
                     $made->text === '' => 'empty',
                     mb_strlen($made->text) > $field->longest() => 'wide',
-                    ! Drafts::recipeMay(
+                    ! DraftWriter::recipeMay(
                         $page->draft_origin === null ? null : Origin::from((string) $page->draft_origin),
                         Origin::from((string) $page->origin),
                         $page->state === null ? null : DraftState::from((string) $page->state),
@@ -170,7 +172,7 @@ final class RecipeWork implements LongWork
             $rows = DB::select(
                 'SELECT resource_id, text FROM write_recipe_rows WHERE run_id = ? AND outcome IN ('.
                     ((int) $row->with_cut === 1 ? "'new', 'wide'" : "'new'").
-                    ") AND text <> '' AND applied = 0 ORDER BY resource_id LIMIT 100",
+                    ") AND text <> '' AND applied = 0 ORDER BY resource_id LIMIT 500",
                 [$row->id],
             );
             if ($rows === []) {
@@ -183,33 +185,23 @@ final class RecipeWork implements LongWork
 
                 return SliceEnd::done();
             }
-            $saved += $run->fenced(function () use ($store, $rows, $field, $row): int {
-                $saved = 0;
-                $was = DB::table('drafts')
-                    ->whereIn('resource_id', Bulk::ids($rows, 'resource_id'))
-                    ->where('field', $field->value)
-                    ->pluck('value', 'resource_id');
-                foreach ($rows as $made) {
-                    $isSaved = $this->drafts->saveByRecipe(
-                        $store,
-                        (int) $made->resource_id,
-                        $field,
-                        (string) $made->text,
-                        (int) $row->recipe_id,
-                        $row->user_id === null ? null : (int) $row->user_id,
-                    );
-                    $saved += $isSaved ? 1 : 0;
-                    // 1: saved by this run; 2: looked at, and left as it was.
-                    DB::table('write_recipe_rows')
-                        ->where('run_id', $row->id)
-                        ->where('resource_id', $made->resource_id)
-                        ->update([
-                            'applied' => $isSaved ? 1 : 2,
-                            'was' => $isSaved ? $was->get($made->resource_id) : null,
-                        ]);
+            $texts = array_column($rows, 'text', 'resource_id');
+            $by = self::author($row);
+            $saved += $run->fenced(function () use ($store, $texts, $field, $row, $by): int {
+                $was = [];
+                foreach (LockedText::lock($store, [$field->value => array_keys($texts)]) as $text) {
+                    $was[$text->resourceId] = $text->draft?->value;
                 }
+                $done = array_flip($this->writer->saveByRecipe($store, $field, $texts, $by));
+                // 1: saved by this run; 2: looked at, and left as it was.
+                $told = [];
+                foreach ($texts as $resource => $text) {
+                    $isSaved = isset($done[$resource]);
+                    $told[] = [(int) $row->id, $resource, $isSaved ? 1 : 2, $isSaved ? $was[$resource] ?? null : null];
+                }
+                self::tell($told);
 
-                return $saved;
+                return count($done);
             });
             $run->beat(['saved' => $saved]);
             if ($run->timeIsUp()) {
@@ -225,7 +217,7 @@ final class RecipeWork implements LongWork
         while (true) {
             $rows = DB::select(
                 'SELECT resource_id, text, was FROM write_recipe_rows WHERE run_id = ? AND applied = 1
-                    ORDER BY resource_id LIMIT 100',
+                    ORDER BY resource_id LIMIT 500',
                 [$row->id],
             );
             if ($rows === []) {
@@ -238,30 +230,52 @@ final class RecipeWork implements LongWork
 
                 return SliceEnd::done();
             }
-            $back += $run->fenced(function () use ($store, $rows, $field, $row): int {
-                $back = 0;
-                foreach ($rows as $made) {
-                    $isBack = $this->drafts->takeBackRecipe(
-                        $store,
-                        (int) $made->resource_id,
-                        $field,
-                        (string) $made->text,
-                        $made->was === null ? null : (string) $made->was,
-                        $row->user_id === null ? null : (int) $row->user_id,
-                    );
-                    DB::table('write_recipe_rows')
-                        ->where('run_id', $row->id)
-                        ->where('resource_id', $made->resource_id)
-                        ->update(['applied' => $isBack ? 3 : 4]);
-                    $back += $isBack ? 1 : 0;
-                }
+            $texts = [];
+            foreach ($rows as $made) {
+                $texts[(int) $made->resource_id] = [
+                    'made' => (string) $made->text,
+                    'was' => $made->was === null ? null : (string) $made->was,
+                ];
+            }
+            $by = self::author($row);
+            $back += $run->fenced(function () use ($store, $texts, $field, $row, $by): int {
+                $done = array_flip($this->writer->takeBackRecipe($store, $field, $texts, $by));
+                self::tell(
+                    array_map(
+                        static fn (int $resource): array => [
+                            (int) $row->id, $resource, isset($done[$resource]) ? 3 : 4, $texts[$resource]['was'],
+                        ],
+                        array_keys($texts),
+                    ),
+                );
 
-                return $back;
+                return count($done);
             });
             $run->beat(['back' => $back]);
             if ($run->timeIsUp()) {
                 return SliceEnd::more();
             }
         }
+    }
+
+    private static function author(object $row): Author
+    {
+        return new Author(
+            Origin::Recipe,
+            $row->user_id === null ? null : (int) $row->user_id,
+            (int) $row->recipe_id,
+        );
+    }
+
+    /** @param  list<array{int, int, int, ?string}>  $rows  run, resource, what became of it, and the draft before it */
+    private static function tell(array $rows): void
+    {
+        Bulk::write(
+            'write_recipe_rows',
+            ['run_id', 'resource_id', 'applied', 'was', 'outcome', 'text', 'dropped'],
+            array_map(static fn (array $row): array => [...$row, '', '', ''], $rows),
+            'INSERT',
+            'ON DUPLICATE KEY UPDATE applied = VALUES(applied), was = VALUES(was)',
+        );
     }
 }

@@ -1,18 +1,16 @@
 @php($link = fn (array $changes) => route('write', [$store] + $filter->query($changes)))
-<a href="{{ $link(['kind' => null]) }}" @if (! $filter->kind) aria-current="true" @endif>all</a>
-@foreach ([App\Stores\Kinds\PageKind::Product, App\Stores\Kinds\PageKind::Collection, App\Stores\Kinds\PageKind::Article, App\Stores\Kinds\PageKind::Plain] as $kind)
-    <a href="{{ $link(['kind' => $kind->key()]) }}" @if ($filter->kind === $kind) aria-current="true" @endif>{{ $kind->plural() }}</a>
-@endforeach
-<span class="n">@n($counts['total'])</span>
-<span class="of">Issues in</span>
-<a href="{{ $link(['field' => null]) }}" @if (! $filter->field) aria-current="true" @endif>both</a>
-@foreach (Orchard\Core\Wording\TextField::cases() as $field)<a href="{{ $link(['field' => $field->key()]) }}" @if ($filter->field === $field) aria-current="true" @endif>{{ $field->key() }}s</a>@endforeach
-@if ($filter->check)<a href="{{ $link(['check' => null]) }}">any</a>@endif
+<a href="{{ $link(['kind' => null, 'check' => null, 'state' => null, 'field' => null]) }}" @if ($filter->isWide()) aria-current="true" @endif>all <b class="n">@n($counts['total'])</b></a>
+<span class="sep"></span>
 @foreach ([Orchard\Core\Wording\Check::Missing, Orchard\Core\Wording\Check::TooWide, Orchard\Core\Wording\Check::Repeated, Orchard\Core\Wording\Check::TooShort] as $check)
-    <a href="{{ $link(['check' => $filter->check === $check ? null : $check->key()]) }}" @if ($filter->check === $check) aria-current="true" @endif>{{ $check->label() }} <span class="n">@n($counts['checks'][$check->key()])</span></a>
+    <a href="{{ $link(['check' => $filter->check === $check ? null : $check->key()]) }}" @if ($filter->check === $check) aria-current="true" @endif><b class="n">@n($counts['checks'][$check->key()])</b> {{ $check->label() }}</a>
 @endforeach
-<span class="of">Drafts</span>
-<a href="{{ $link(['state' => $filter->state === 'changed' ? null : 'changed']) }}" @if ($filter->state === 'changed') aria-current="true" @endif>all drafts <span class="n">@n($counts['changed'])</span></a>
+@foreach (Orchard\Core\Wording\TextField::cases() as $field)<a href="{{ $link(['field' => $filter->field === $field ? null : $field->key()]) }}" @if ($filter->field === $field) aria-current="true" @endif title="Count the faults of {{ $field->key() }}s alone">only in {{ $field->key() }}s</a>@endforeach
+<span class="sep"></span>
+<a href="{{ $link(['state' => $filter->state === 'changed' ? null : 'changed']) }}" @if ($filter->state === 'changed') aria-current="true" @endif><span class="n">@n($counts['changed'])</span> with a draft</a>
 @foreach (App\Changes\DraftState::cases() as $state)
-    @if ($counts['states'][$state->value])<a href="{{ $link(['state' => $filter->state === $state->value ? null : $state->value]) }}" @if ($filter->state === $state->value) aria-current="true" @endif>{{ $state->label() }} <span class="n">@n($counts['states'][$state->value])</span></a>@endif
+    @if ($counts['states'][$state->value] && $state !== App\Changes\DraftState::Open)<a href="{{ $link(['state' => $filter->state === $state->value ? null : $state->value]) }}" @if ($filter->state === $state->value) aria-current="true" @endif><span class="n">@n($counts['states'][$state->value])</span> {{ $state->label() }}</a>@endif
+@endforeach
+<span class="sep"></span>
+@foreach ([App\Stores\Kinds\PageKind::Product, App\Stores\Kinds\PageKind::Collection, App\Stores\Kinds\PageKind::Article, App\Stores\Kinds\PageKind::Plain] as $kind)
+    <a class="soft" href="{{ $link(['kind' => $filter->kind === $kind ? null : $kind->key()]) }}" @if ($filter->kind === $kind) aria-current="true" @endif>{{ $kind->plural() }}</a>
 @endforeach

@@ -1,59 +1,83 @@
 @extends('frame')
 @section('title', 'Writing desk')
-@push('scripts')<script src="{{ app(App\Platform\Web\Assets::class)->url('desk.js') }}" type="module"></script>@endpush
+@section('frame', 'slim')
+@inject('assets', 'App\Platform\Web\Assets')
+@push('scripts')<script src="{{ $assets->url('desk.js') }}" type="module"></script>@endpush
 @section('content')
+    @php
+        $mayWrite = Gate::allows('write', $store);
+        $link = fn (array $changes) => route('write', [$store] + $filter->query($changes));
+        $sorts = array_diff_key(App\Write\Desk\DeskFilter::SORTS, $window ? [] : ['seen' => 1, 'upside' => 1], $filter->selection ? [] : ['picked' => 1]);
+        $data = [
+            'urls' => [
+                'texts' => route('write.texts', $store), 'rows' => route('write.rows', $store), 'order' => route('write.order', [$store] + $filter->query()),
+                'undo' => route('write.undo', $store), 'redo' => route('write.redo', $store), 'leads' => route('write.leads', $store), 'ready' => route('write.ready', $store),
+                'pages' => url('/s/'.$store->slug.'/gather/pages').'/',
+            ],
+            'store' => $store->slug, 'widths' => $assets->url('widths.json'), 'limits' => $limits, 'mayWrite' => $mayWrite, 'hasNumbers' => $window !== null,
+            'currency' => $currency, 'rows' => $rows, 'isWhole' => $isWhole, 'undo' => $undo, 'redo' => $redo,
+            'longest' => ['title' => Orchard\Core\Wording\TextField::Title->longest(), 'description' => Orchard\Core\Wording\TextField::Description->longest()],
+            'states' => collect(App\Changes\DraftState::cases())->mapWithKeys(fn ($state) => [$state->value => $state->label()])->all(),
+        ];
+    @endphp
     <h1 class="sr">Writing desk</h1>
-    <div class="tabs-row">
-    @include('write.tabs')
-    <form class="filters" method="get" action="{{ route('write', $store) }}" role="search">
-        @foreach ($filter->query(['q' => null]) as $key => $value)<input type="hidden" name="{{ $key }}" value="{{ $value }}">@endforeach
-        <label for="q" class="sr">Find by name</label>
-        <input class="input" id="q" name="q" size="22" maxlength="100" value="{{ $filter->search }}" placeholder="name">
-        <button class="button">Find</button>
-        @if ($filter->search !== '')<a href="{{ route('write', [$store] + $filter->query(['q' => null])) }}">clear</a>@endif
-        @if ($filter->selection !== null)<a href="{{ route('write', [$store] + $filter->query(['selection' => null])) }}" title="Remove this filter">selected pages ✕</a>@endif
-        <span class="of">Sort by</span>
-        @foreach (array_diff_key(App\Write\Desk\DeskFilter::SORTS, $window ? [] : ['seen' => 1], $filter->selection ? [] : ['picked' => 1]) as $key => $label)
-            <a href="{{ route('write', [$store] + $filter->query(['sort' => $key === 'name' ? null : $key])) }}" @if ($filter->sort === $key) aria-current="true" @endif>{{ $label }}</a>
-        @endforeach
-        <span class="saved-line soft" id="saved-line" role="status" aria-live="polite">All saved</span>
-    </form>
+    <script type="application/json" id="desk-data">@json($data, JSON_HEX_TAG | JSON_HEX_AMP | JSON_HEX_APOS | JSON_HEX_QUOT | JSON_UNESCAPED_UNICODE)</script>
+    <div class="desk-top">
+        @include('write.tabs')
+        <label class="of">In <span class="select"><select data-goes aria-label="Pages on the desk">
+            <option value="{{ $link(['selection' => null, 'sort' => null]) }}" @selected($filter->selection === null)>all pages</option>
+            @foreach ($selections as $selection)<option value="{{ $link(['selection' => (string) $selection->id, 'sort' => 'picked']) }}" @selected($filter->selection === (int) $selection->id)>{{ $selection->name }}</option>@endforeach
+            @if ($filter->selection !== null && ! collect($selections)->contains('id', $filter->selection))<option selected value="{{ $link([]) }}">picked pages</option>@endif
+        </select></span></label>
+        <span class="right">
+            <form method="get" action="{{ route('write', $store) }}" role="search">
+                @foreach ($filter->query(['q' => null]) as $key => $value)<input type="hidden" name="{{ $key }}" value="{{ $value }}">@endforeach
+                <label for="q" class="sr">Find by name</label>
+                <input class="input" type="search" id="q" name="q" size="14" maxlength="100" value="{{ $filter->search }}" placeholder="find by name">
+            </form>
+            <label class="of">by <span class="select"><select data-goes aria-label="Order">@foreach ($sorts as $key => $label)<option value="{{ $link(['sort' => $key]) }}" @selected($filter->sort === $key)>{{ $label }}</option>@endforeach</select></span></label>
+            <label class="of">Show <span class="select"><select id="desk-shows" aria-label="Texts shown"><option value="both">both</option><option value="titles">titles</option><option value="descriptions">descriptions</option></select></span></label>
+            @include('write.more')
+            <span class="saved-line" id="saved-line" role="status" aria-live="polite">All saved</span>
+        </span>
     </div>
-    <div hx-get="{{ route('write.counts', [$store] + $filter->query()) }}" hx-trigger="load, texts-saved from:body delay:1s" class="filters counts-box" id="desk-counts"><span class="soft">Counting …</span></div>
-    @cannot('write', $store)<p class="note">You can read this desk, but not write: your role here is viewer. The store’s owner can change that.</p>@endcannot
-    <div class="desk" id="desk" data-save="{{ url('/s/'.$store->slug.'/write/texts') }}" data-widths="{{ app(App\Platform\Web\Assets::class)->url('widths.json') }}" data-limits="{{ json_encode($limits) }}" data-may-write="{{ Gate::allows('write', $store) ? 'yes' : 'no' }}">
-        <form method="post" action="{{ route('write.ready', [$store] + $filter->query()) }}" id="ready-form">
-            @csrf
-            <table class="desk-rows">
-                <colgroup>@can('write', $store)<col class="c-pick">@endcan<col class="c-page">@if ($window)<col class="c-seen">@endif<col><col class="c-room"><col><col class="c-room"><col class="c-state"></colgroup>
-                <thead><tr>
-                    @can('write', $store)<th scope="col"><input type="checkbox" data-tick-all=".pick" aria-label="All rows"></th>@endcan<th scope="col">Page</th>@if ($window)<th scope="col" class="num" title="Clicks, and below them impressions, over {{ $window->inWords() }}">Clicks</th>@endif<th scope="col" title="Live now, and below it your text">Title</th><th scope="col" class="num" title="Characters, and below them pixels left before it is cut off">px left</th><th scope="col" title="Live now, and below it your text">Description</th><th scope="col" class="num" title="Characters, and below them pixels left before it is cut off">px left</th><th scope="col">State</th>
-                </tr></thead>
-                <tbody>
-                @include('write.rows', ['mayWrite' => Gate::allows('write', $store), 'pageUrl' => url('/s/'.$store->slug.'/gather/pages').'/'])
-                @if ($rows === [])
-                    <tr><td colspan="8">@if ($filter->query() === [])No products or collections yet. <a href="{{ route('gather.crawl', $store) }}">Crawl the store</a> first: each product, collection, article and plain page that it finds becomes a row here.@else No page matches. <a href="{{ route('write', $store) }}">Show all</a>@endif</td></tr>
-                @endif
-                </tbody>
-            </table>
-            <p class="pager">
-                @if ($filter->after)<a href="{{ route('write', [$store] + $filter->query()) }}">Back to the first</a>@endif
-                @if ($next)<a href="{{ route('write', [$store] + $filter->query(['after' => $next])) }}" rel="next">Next {{ App\Write\Desk\DeskList::PAGE }}</a>@endif
-            </p>
-            <p class="filters"><span class="of">Download this view:</span><a href="{{ route('write.export', [$store, 'xlsx'] + $filter->query()) }}">XLSX</a><a href="{{ route('write.export', [$store, 'csv'] + $filter->query()) }}">CSV</a>@can('write', $store)<button class="button" formmethod="get" formaction="{{ route('write.export', [$store, 'xlsx']) }}">Download the ticked</button>@endcan</p>
-            @can('write', $store)
-                <div class="filters">
-                    <input type="hidden" name="mark" value="ready">
-                    <button class="button is-growth" name="scope" value="rows">Mark the ticked as ready</button>
-                    <button class="button" name="scope" value="filter">Mark all drafts of this view as ready</button>
-                    @if ($recipes->isNotEmpty())<label>Recipe <span class="select"><select name="recipe">@foreach ($recipes as $one)<option value="{{ $one->id }}">{{ $one->name }}</option>@endforeach</select></span></label><button class="button" name="scope" value="ticked" formaction="{{ route('write.recipe.try', $store) }}">Try on the ticked</button> <button class="button" name="scope" value="view" formaction="{{ route('write.recipe.try', [$store] + $filter->query()) }}">Try on this view</button>@endif
-                </div>
-            @endcan
-        </form>
-        <aside class="desk-side" aria-label="Result card">
-            <h2 id="side-name">Result card</h2>
-            <div id="side-card"><p class="hint">Click into a title or description to see how it looks in search results.</p></div>
-            @can('write', $store)<p class="keys"><kbd>Enter</kbd> or <kbd>↓</kbd> next row · <kbd>↑</kbd> row before · <kbd>Tab</kbd> next field · <kbd>Ctrl</kbd> <kbd>S</kbd> save · <kbd>Esc</kbd> undo since the last save · <kbd>Alt</kbd> <kbd>Backspace</kbd> back to the shop’s text · <kbd>Ctrl</kbd> <kbd>Enter</kbd> save and tick</p>@endcan
-        </aside>
+    <div hx-get="{{ route('write.counts', [$store] + $filter->query()) }}" hx-trigger="load, texts-saved from:body delay:1s" class="checks-line" id="desk-counts"><span class="soft">Counting …</span></div>
+    @if (! $mayWrite)<p class="note">You can read this desk, but not write: your role here is viewer. The store’s owner can change that.</p>@endif
+    <div class="desk" id="desk">
+        @if ($rows === [])
+            <p class="note">@if ($filter->isWide())No products or collections yet. <a href="{{ route('gather.crawl', $store) }}">Crawl the store</a> first: each product, collection, article and plain page that it finds becomes a row here.@else No page matches. <a href="{{ route('write', $store) }}">Show all</a>@endif</p>
+        @endif
+        <div class="desk-list" id="desk-list" role="grid" tabindex="0" aria-label="Titles and descriptions" aria-multiselectable="true" @if ($rows === []) hidden @endif>
+            <div class="desk-head" role="row" aria-rowindex="1" data-head="both">
+                <span role="columnheader" class="pick">@if ($mayWrite)<input type="checkbox" id="tick-all" tabindex="-1" aria-label="Tick all rows">@else<span class="sr">Tick</span>@endif</span>
+                <span role="columnheader" class="fig"><span>Page, title shown and new, lead term</span><span @if ($window) title="Over {{ $window->inWords() }}" @endif>Clicks</span><span>CTR</span><span>expected</span><span title="What it could bring more in 28 days">Upside {{ $currency }}</span></span>
+                <span role="columnheader" class="with-px"><span>Description shown and new</span><span class="px">chars</span></span>
+            </div>
+            <div class="desk-head" role="row" aria-rowindex="1" data-head="titles" hidden>
+                <span role="columnheader"><span class="sr">Tick</span></span><span role="columnheader">Page, lead term</span><span role="columnheader" class="with-px"><span>Title shown and new</span><span class="px">px</span></span><span role="columnheader" class="num">Clicks</span><span role="columnheader" class="num">CTR, exp.</span><span role="columnheader" class="num">Upside {{ $currency }}</span><span role="columnheader">State and faults</span>
+            </div>
+            <div class="desk-head" role="row" aria-rowindex="1" data-head="descriptions" hidden>
+                <span role="columnheader"><span class="sr">Tick</span></span><span role="columnheader" class="half"><span>Page, and the description that is shown</span><span>The new one</span></span>
+            </div>
+            <div class="desk-rows" id="desk-rows" role="rowgroup"></div>
+        </div>
+        <div id="notices" role="alert"></div>
+        <p class="note is-hand" id="away" role="alert" hidden>The server could not be reached. What you typed is kept in this browser and is saved as soon as the server is back.</p>
+        <section class="dock" aria-label="The page in focus" @if ($rows === []) hidden @endif>
+            <div class="card-place"><div class="card" id="desk-card" role="img" aria-label="Result card of the page in focus"></div></div>
+            <div class="dock-facts" id="desk-facts">
+                <p class="dock-head"><b data-name></b> <span class="soft" data-place></span></p>
+                <p data-rate></p>
+                <p data-lead></p>
+                <p class="acts">
+                    @if ($mayWrite)<button type="button" class="button is-growth" data-ready>Ready <kbd>Ctrl Enter</kbd></button>@endif
+                    <button type="button" class="button" data-dossier>Dossier <kbd>Alt D</kbd></button>
+                    <button type="button" class="button" data-card>Card <kbd>Ctrl .</kbd></button>
+                    @if ($mayWrite)<button type="button" class="button" data-turn="undo">Undo <kbd>Ctrl Z</kbd></button><button type="button" class="button" data-turn="redo">Redo <kbd>Ctrl Y</kbd></button>@endif
+                </p>
+            </div>
+            <p class="keyline"><b id="chosen-line"></b> <span id="told-line" role="status" aria-live="polite"></span> @if ($mayWrite)<span class="keys"><kbd>F2</kbd> or type <kbd>Enter</kbd> next row <kbd>Shift ↓</kbd> one more <kbd>Ctrl C</kbd> copy <kbd>Ctrl V</kbd> paste <kbd>Ctrl D</kbd> fill down <kbd>Alt Backspace</kbd> as the shop has it</span> @endif<button type="button" class="link-like" data-help><kbd>?</kbd> all keys</button></p>
+        </section>
     </div>
+    @include('write.keys')
 @endsection

@@ -7,6 +7,8 @@ use App\Changes\AddressChanges;
 use App\Changes\AddressField;
 use App\Changes\Drafts;
 use App\Changes\DraftState;
+use App\Changes\Editing\Author;
+use App\Changes\Editing\DraftWriter;
 use App\Changes\History;
 use App\Changes\Origin;
 use App\Stores\Models\Store;
@@ -43,9 +45,16 @@ function storeWithText(): array
     return [$store, $resource, 'As the shop has it'];
 }
 
+function savedByRecipe(Store $store, int $resource, string $text): bool
+{
+    $by = new Author(Origin::Recipe, null, 1);
+
+    return app(DraftWriter::class)->saveByRecipe($store, TextField::Title, [$resource => $text], $by) !== [];
+}
+
 it('loses no word, whatever people and recipes do one after the other', function (int $seed): void {
     [$store, $resource, $stored] = storeWithText();
-    $drafts = new Drafts();
+    $drafts = app(Drafts::class);
     $people = [member($store, Role::Writer)->id, member($store, Role::Writer)->id];
     mt_srand($seed);
     $texts = [$stored, 'Aldern lamp', 'Aldern floor lamp', 'A lamp called Aldern'];
@@ -55,7 +64,7 @@ it('loses no word, whatever people and recipes do one after the other', function
         $before = $drafts->find($resource, TextField::Title);
         $text = $texts[mt_rand(0, 3)];
         if (mt_rand(0, 3) === 0) {
-            $saved = $drafts->saveByRecipe($store, $resource, TextField::Title, $text, 1, null);
+            $saved = savedByRecipe($store, $resource, $text);
             // A recipe writes where nobody wrote by hand, and nothing that is there already.
             expect($saved)->toBe(
                 ($before === null || $before->origin === Origin::Recipe) &&
@@ -109,7 +118,7 @@ it('loses no word, whatever people and recipes do one after the other', function
 
 it('leaves alone what is on its way to the shop', function (): void {
     [$store, $resource] = storeWithText();
-    $drafts = new Drafts();
+    $drafts = app(Drafts::class);
     $draft = $drafts->save($store, $resource, TextField::Title, 'On its way', 0, Origin::Hand, null)->draft;
     expect($drafts->markReady($store, [$draft->id], true, null))
         ->toBe(1)
@@ -131,7 +140,7 @@ it('leaves alone what is on its way to the shop', function (): void {
         ->toBeFalse()
         ->and($outcome->reason)
         ->toContain('on its way')
-        ->and($drafts->saveByRecipe($store, $resource, TextField::Title, 'By recipe', 1, null))
+        ->and(savedByRecipe($store, $resource, 'By recipe'))
         ->toBeFalse()
         ->and($drafts->markReady($store, [$draft->id], false, null))
         ->toBe(0)
@@ -142,7 +151,7 @@ it('leaves alone what is on its way to the shop', function (): void {
 it('takes no text of another store, none that is too long, and marks none of it', function (): void {
     [$store, $resource] = storeWithText();
     [$other] = storeWithText();
-    $drafts = new Drafts();
+    $drafts = app(Drafts::class);
     $draft = $drafts->save($store, $resource, TextField::Title, 'Mine', 0, Origin::Hand, null)->draft;
     expect(fn () => $drafts->save($other, $resource, TextField::Title, 'Theirs', 0, Origin::Hand, null))
         ->toThrow(InvalidArgumentException::class, 'no text of resource')
@@ -168,7 +177,7 @@ it('takes no text of another store, none that is too long, and marks none of it'
 
 it('decides a clash for one side, and once', function (bool $ours): void {
     [$store, $resource, $stored] = storeWithText();
-    $drafts = new Drafts();
+    $drafts = app(Drafts::class);
     $draft = $drafts->save($store, $resource, TextField::Title, 'Ours', 0, Origin::Hand, null)->draft;
     DB::table('drafts')
         ->where('id', $draft->id)

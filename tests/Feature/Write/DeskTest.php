@@ -208,7 +208,7 @@ it('shows the desk with its filters, to viewers too, and pages by key', function
         ->get("/s/{$this->store->slug}/write")
         ->assertOk()
         ->assertSee(product($this->store)->name)
-        ->assertSee('readonly', false);
+        ->assertSee('You can read this desk, but not write');
     foreach (
         [
             'kind=product',
@@ -224,15 +224,30 @@ it('shows the desk with its filters, to viewers too, and pages by key', function
         $this->get("/s/{$this->store->slug}/write?$query")->assertOk();
         $this->get("/s/{$this->store->slug}/write/counts?$query")->assertOk();
     }
-    $seen = [];
-    $url = "/s/{$this->store->slug}/write?sort=wide";
-    while ($url !== null) {
-        $html = (string) $this->get($url)->assertOk()->getContent();
-        preg_match_all('/data-row="(\d+)"/', $html, $found);
-        array_push($seen, ...$found[1]);
-        $url = preg_match('/href="([^"]+)" rel="next"/', $html, $next) === 1 ? html_entity_decode($next[1]) : null;
+    // The order of all, and rows by number, as the page asks for them.
+    $order = $this->getJson("/s/{$this->store->slug}/write/order?sort=wide")->assertOk()->json('order');
+    expect($order)->toHaveCount(71)->and(array_unique($order))->toHaveCount(71);
+    $widths = array_map(
+        static fn (int $id): int => (int) DB::table('write_rows')->where('resource_id', $id)->value('title_px'),
+        $order,
+    );
+    expect($widths)->toBe(array_reverse((static function () use ($widths): array {
+        sort($widths);
+
+        return $widths;
+    })()));
+    $rows = $this->getJson("/s/{$this->store->slug}/write/rows?ids=".implode(',', array_slice($order, 5, 3)).',999999999')
+        ->assertOk()
+        ->json('rows');
+    expect(array_column($rows, 'id'))->toBe(array_slice($order, 5, 3));
+    foreach (['', '1,', 'x', implode(',', range(1, 301))] as $wrong) {
+        $this->getJson("/s/{$this->store->slug}/write/rows?ids=$wrong")->assertStatus(422);
     }
-    expect($seen)->toHaveCount(71)->and(array_unique($seen))->toHaveCount(71);
+    $foreign = crawledStore();
+    $theirs = product($foreign)->id;
+    expect($this->getJson("/s/{$this->store->slug}/write/rows?ids=$theirs")->assertOk()->json('rows'))->toBe([]);
+    $this->getJson("/s/{$foreign->slug}/write/order")->assertNotFound();
+    $this->getJson("/s/{$foreign->slug}/write/rows?ids=$theirs")->assertNotFound();
 });
 
 it('marks drafts as ready, ticked or all of a view, and back', function (): void {

@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Changes\Editing;
+
+use Orchard\Core\Wording\TextField;
+
+/** A text that somebody wants to have, over the one that was on the screen. */
+final readonly class TextEdit
+{
+    /** @param  int  $seenRevision  revision of the draft that the author saw; 0 where there was none */
+    public function __construct(
+        public int $resourceId,
+        public TextField $field,
+        public string $value,
+        public int $seenRevision,
+    ) {
+    }
+
+    public function key(): string
+    {
+        return "{$this->resourceId} {$this->field->value}";
+    }
+
+    /** The text as it is kept: single spaces, none at the ends. */
+    public function tidy(): string
+    {
+        return trim((string) preg_replace('/\s+/u', ' ', mb_scrub($this->value)));
+    }
+
+    /** What is wrong with it, in words; null where it can be kept. */
+    public function problem(): ?string
+    {
+        $length = mb_strlen($this->tidy());
+        $most = $this->field->longest();
+
+        return $length > $most ? "{$this->field->label()}: $most characters at most; this has $length." : null;
+    }
+}

@@ -1,0 +1,173 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Inventory\Terms;
+
+use App\Platform\Database\Bulk;
+use App\Stores\Models\Store;
+use Illuminate\Support\Facades\DB;
+
+/** The search terms that pages are written for: one lead term for a page, and up to 25 that support it. */
+final class PageTerms
+{
+    /** Supporting terms of one page. */
+    public const MOST = 25;
+
+    /** Characters of one term. */
+    public const LONGEST = 190;
+
+    /** As it is kept: in lower case, with single spaces, cut where it is too long. */
+    public static function tidy(string $term): string
+    {
+        $plain = mb_strtolower(trim((string) preg_replace('/\s+/u', ' ', mb_scrub($term))));
+
+        return trim(mb_substr($plain, 0, self::LONGEST));
+    }
+
+    /**
+     * Sets lead terms. A term that had been the lead of a page gives way; one that supported it moves up.
+     *
+     * @param  array<int, string>  $terms  by page of this store; '' takes the lead term away
+     * @return list<int> pages whose lead term is another now
+     */
+    public static function lead(Store $store, array $terms, TermOrigin $origin, ?int $userId): array
+    {
+        $changed = [];
+        foreach (array_chunk($terms, 1000, preserve_keys: true) as $some) {
+            $own = self::ofStore($store, array_keys($some));
+            array_push($changed, ...DB::transaction(static function () use ($store, $some, $own, $origin, $userId): array {
+                $known = self::lock(array_values($own));
+                $rows = $gone = $changed = [];
+                foreach ($own as $page) {
+                    $term = self::tidy($some[$page]);
+                    $now = $known[$page][0] ?? null;
+                    if ($term === ($now['term'] ?? '')) {
+                        // What a person says once more is a person's word from now on.
+                        $now !== null && $now['origin'] !== $origin && $origin !== TermOrigin::Proposed &&
+                            ($rows[] = self::row($page, 0, $store, $term, $origin, $userId));
+                    } elseif ($origin === TermOrigin::Proposed && $now !== null && $now['origin'] !== $origin) {
+                        continue;
+                    } else {
+                        $changed[] = $page;
+                        if ($term === '') {
+                            $gone[] = $page;
+                        } else {
+                            $rows[] = self::row($page, 0, $store, $term, $origin, $userId);
+                        }
+                    }
+                }
+                $gone === [] || DB::table('page_terms')->whereIn('page_id', $gone)->where('place', 0)->delete();
+                Bulk::write('page_terms', self::COLUMNS, $rows, 'REPLACE');
+
+                return $changed;
+            }, 3));
+        }
+
+        return $changed;
+    }
+
+    /**
+     * Sets the supporting terms of one page, in their order; the lead term is not repeated among them.
+     *
+     * @param  list<string>  $terms  the first 25 that differ count
+     */
+    public static function support(Store $store, int $page, array $terms, TermOrigin $origin, ?int $userId): void
+    {
+        if (self::ofStore($store, [$page]) === []) {
+            return;
+        }
+        DB::transaction(static function () use ($store, $page, $terms, $origin, $userId): void {
+            $lead = self::lock([$page])[$page][0]['term'] ?? '';
+            $tidy = array_values(array_diff(array_unique(array_map(self::tidy(...), $terms)), ['', $lead]));
+            DB::table('page_terms')->where('page_id', $page)->where('place', '>', 0)->delete();
+            $rows = [];
+            foreach (array_slice($tidy, 0, self::MOST) as $nth => $term) {
+                $rows[] = self::row($page, $nth + 1, $store, $term, $origin, $userId);
+            }
+            Bulk::write('page_terms', self::COLUMNS, $rows);
+        }, 3);
+    }
+
+    /**
+     * @param  list<int>  $pages
+     * @return array<int, string> lead terms by page; pages without one are left out
+     */
+    public static function leads(array $pages): array
+    {
+        return array_map(static fn (array $terms): string => $terms[0], self::of($pages, leadOnly: true));
+    }
+
+    /**
+     * @param  list<int>  $pages
+     * @return array<int, array<int, string>> terms by page and place; 0 is the lead term
+     */
+    public static function of(array $pages, bool $leadOnly = false): array
+    {
+        if ($pages === []) {
+            return [];
+        }
+        $terms = [];
+        $where = $leadOnly ? ' AND place = 0' : '';
+        $list = Bulk::list($pages);
+        foreach (
+            DB::select("SELECT page_id, place, term FROM page_terms WHERE page_id IN ($list)$where ORDER BY page_id, place") as $row
+        ) {
+            $terms[(int) $row->page_id][(int) $row->place] = (string) $row->term;
+        }
+
+        return $terms;
+    }
+
+    private const COLUMNS = ['page_id', 'place', 'store_id', 'term', 'origin', 'user_id', 'set_at'];
+
+    /** @return list<int|string|null> */
+    private static function row(
+        int $page,
+        int $place,
+        Store $store,
+        string $term,
+        TermOrigin $origin,
+        ?int $userId,
+    ): array {
+        return [$page, $place, $store->id, $term, $origin->value, $userId, now()->format('Y-m-d H:i:s')];
+    }
+
+    /**
+     * @param  list<int>  $pages
+     * @return list<int> those of this store, in the order of their numbers
+     */
+    private static function ofStore(Store $store, array $pages): array
+    {
+        $list = Bulk::list($pages);
+
+        return Bulk::ids(
+            DB::select("SELECT id FROM pages WHERE store_id = ? AND id IN ($list) ORDER BY id", [$store->id]),
+            'id',
+        );
+    }
+
+    /**
+     * @param  list<int>  $pages
+     * @return array<int, array<int, array{term: string, origin: TermOrigin}>> by page and place; their pages are locked
+     */
+    private static function lock(array $pages): array
+    {
+        if ($pages === []) {
+            return [];
+        }
+        $list = Bulk::list($pages);
+        DB::select("SELECT id FROM pages WHERE id IN ($list) ORDER BY id FOR UPDATE");
+        $terms = [];
+        foreach (
+            DB::select("SELECT page_id, place, term, origin FROM page_terms WHERE page_id IN ($list) LOCK IN SHARE MODE") as $row
+        ) {
+            $terms[(int) $row->page_id][(int) $row->place] = [
+                'term' => (string) $row->term,
+                'origin' => TermOrigin::from((string) $row->origin),
+            ];
+        }
+
+        return $terms;
+    }
+}

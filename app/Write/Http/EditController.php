@@ -1,0 +1,177 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Write\Http;
+
+use App\Access\Models\User;
+use App\Changes\Editing\Author;
+use App\Changes\Editing\DraftWriter;
+use App\Changes\Editing\EditSteps;
+use App\Changes\Editing\StepAction;
+use App\Changes\Editing\StepOutcome;
+use App\Changes\Editing\TextEdit;
+use App\Changes\Origin;
+use App\Changes\SaveOutcome;
+use App\Inventory\Terms\PageTerms;
+use App\Inventory\Terms\TermOrigin;
+use App\Stores\Models\Store;
+use App\Write\Desk\DeskSheet;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Validation\Rule;
+use Orchard\Core\Wording\TextField;
+
+/** What is done on the desk: many texts at once, each thing that was done taken back and done again, lead terms. */
+final class EditController
+{
+    /** Texts of one request; more come in portions of one step. */
+    public const MOST = 1000;
+
+    public function __construct(private readonly EditSteps $steps, private readonly DeskSheet $sheet)
+    {
+    }
+
+    /** Saves texts as one step that can be taken back as a whole. */
+    public function save(Request $request, Store $store, DraftWriter $writer): JsonResponse
+    {
+        $request->validate([
+            'action' => ['required', Rule::enum(StepAction::class)],
+            'step' => ['nullable', 'integer'],
+            'edits' => ['required', 'array', 'min:1', 'max:'.self::MOST],
+            'edits.*.resource' => ['required', 'integer', 'min:1'],
+            'edits.*.field' => ['required', Rule::in(array_map(
+                static fn (TextField $field): string => $field->key(),
+                TextField::cases(),
+            ))],
+            'edits.*.text' => ['present', 'nullable', 'string', 'max:5000'],
+            'edits.*.revision' => ['required', 'integer', 'min:0'],
+        ]);
+        $user = self::user($request);
+        $action = StepAction::from($request->string('action')->value());
+        /** @var list<array{resource: int|string, field: string, text: ?string, revision: int|string}> $given */
+        $given = array_values($request->array('edits'));
+        $edits = $problems = [];
+        $known = array_flip($this->known($store, array_map(intval(...), array_column($given, 'resource'))));
+        foreach ($given as $one) {
+            $edit = new TextEdit(
+                (int) $one['resource'],
+                TextField::fromKey($one['field']) ?? TextField::Title,
+                (string) $one['text'],
+                (int) $one['revision'],
+            );
+            $problem = isset($known[$edit->resourceId])
+                ? $edit->problem()
+                : 'The shop does not have this page any more.';
+            $problem === null ? $edits[$edit->key()] = $edit : $problems[$edit->key()] = $problem;
+        }
+        $step = $this->steps->begin($store, $user->id, $action, $request->integer('step') ?: null);
+        $by = new Author(Origin::Hand, $user->id, stepId: $step);
+        $outcomes = array_combine(array_keys($edits), $writer->save($store, array_values($edits), $by));
+        $this->steps->end($store, $user->id, $step);
+        $results = [];
+        foreach ($given as $one) {
+            $key = ((int) $one['resource']).' '.(TextField::fromKey($one['field']) ?? TextField::Title)->value;
+            $results[] = ['resource' => (int) $one['resource'], 'field' => $one['field']] +
+                (isset($problems[$key])
+                    ? ['saved' => false, 'reason' => $problems[$key], 'author' => null]
+                    : self::result($outcomes[$key]));
+        }
+
+        return response()->json([
+            'step' => $step,
+            'results' => $results,
+            'rows' => $this->sheet->rows($store, array_map(intval(...), array_keys($known))),
+        ] + $this->stack($store, $user));
+    }
+
+    public function undo(Request $request, Store $store): JsonResponse
+    {
+        $user = self::user($request);
+
+        return $this->turned($store, $user, $this->steps->undo($store, $user->id));
+    }
+
+    public function redo(Request $request, Store $store): JsonResponse
+    {
+        $user = self::user($request);
+
+        return $this->turned($store, $user, $this->steps->redo($store, $user->id));
+    }
+
+    /** Sets lead terms, one for each page. */
+    public function leads(Request $request, Store $store): JsonResponse
+    {
+        $request->validate([
+            'terms' => ['required', 'array', 'min:1', 'max:'.self::MOST],
+            'terms.*.page' => ['required', 'integer', 'min:1'],
+            'terms.*.term' => ['present', 'nullable', 'string', 'max:1000'],
+        ]);
+        $terms = [];
+        /** @var list<array{page: int|string, term: ?string}> $given */
+        $given = $request->array('terms');
+        foreach ($given as $one) {
+            $terms[(int) $one['page']] = (string) $one['term'];
+        }
+        PageTerms::lead($store, $terms, TermOrigin::Hand, self::user($request)->id);
+        $resources = DB::table('pages')
+            ->where('store_id', $store->id)
+            ->whereIn('id', array_keys($terms))
+            ->whereNotNull('resource_id')
+            ->pluck('resource_id')
+            ->map(static fn (mixed $id): int => (int) $id)
+            ->unique()
+            ->values()
+            ->all();
+
+        return response()->json(['rows' => $this->sheet->rows($store, $resources)]);
+    }
+
+    private function turned(Store $store, User $user, ?StepOutcome $outcome): JsonResponse
+    {
+        return response()->json([
+            'done' => $outcome?->step->words(),
+            'left' => $outcome === null ? 0 : $outcome->left,
+            'rows' => $this->sheet->rows($store, array_slice($outcome->resources ?? [], 0, self::MOST)),
+        ] + $this->stack($store, $user));
+    }
+
+    /** @return array{undo: ?string, redo: ?string} what would be taken back and done again next, in words */
+    private function stack(Store $store, User $user): array
+    {
+        return [
+            'undo' => $this->steps->last($store, $user->id)?->words(),
+            'redo' => $this->steps->next($store, $user->id)?->words(),
+        ];
+    }
+
+    /** @return array{saved: bool, reason: ?string, author: ?string} */
+    private static function result(SaveOutcome $outcome): array
+    {
+        return ['saved' => $outcome->saved, 'reason' => $outcome->reason, 'author' => $outcome->otherAuthor];
+    }
+
+    /**
+     * @param  list<int>  $resources
+     * @return list<int>
+     */
+    private function known(Store $store, array $resources): array
+    {
+        return DB::table('resources')
+            ->where('store_id', $store->id)
+            ->whereIn('id', $resources)
+            ->pluck('id')
+            ->map(static fn (mixed $id): int => (int) $id)
+            ->values()
+            ->all();
+    }
+
+    private static function user(Request $request): User
+    {
+        $user = $request->user();
+        assert($user instanceof User);
+
+        return $user;
+    }
+}

@@ -1,0 +1,18 @@
+<details class="drop"><summary>More</summary>
+<div class="drop-sheet">
+    @can('write', $store)
+        <form method="post" action="{{ route('write.ready', [$store] + $filter->query()) }}" data-with-ticked id="ready-form">@csrf
+            <input type="hidden" name="mark" value="ready">
+            <h3>Ready for release</h3>
+            <p><button class="button" name="scope" value="rows" data-ticked>Mark the ticked as ready</button> <button class="button" name="scope" value="filter">Mark all drafts of this view as ready</button></p>
+            @if ($recipes->isNotEmpty())
+                <h3>By recipe</h3>
+                <p><label>Recipe <span class="select"><select name="recipe">@foreach ($recipes as $one)<option value="{{ $one->id }}">{{ $one->name }}</option>@endforeach</select></span></label> <button class="button" name="scope" value="ticked" data-ticked formaction="{{ route('write.recipe.try', $store) }}">Try on the ticked</button> <button class="button" name="scope" value="view" formaction="{{ route('write.recipe.try', [$store] + $filter->query()) }}">Try on this view</button></p>
+            @endif
+        </form>
+    @endcan
+    <form method="get" action="{{ route('write.export', [$store, 'xlsx']) }}" data-with-ticked>
+        <h3>As a spreadsheet</h3>
+        <p><a class="button" href="{{ route('write.export', [$store, 'xlsx'] + $filter->query()) }}">Download this view, XLSX</a> <a class="button" href="{{ route('write.export', [$store, 'csv'] + $filter->query()) }}">CSV</a> <button class="button" data-ticked>Download the ticked</button></p>
+    </form>
+</div></details>
