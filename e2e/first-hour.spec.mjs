@@ -110,8 +110,6 @@ test('a new owner adds a shop, sees its pages while the crawl runs, brings rows,
     await page.getByRole('button', { name: 'Sign in' }).click();
     await page.getByRole('button', { name: /^Write (these|the first)/ }).first().click();
     await expect(page.locator('#desk')).toHaveAttribute('data-is-ready', 'yes');
-    await page.locator('.type').first().click();
-    await page.keyboard.press('Control+A');
     await page.keyboard.type('Thrown by hand, fired twice');
     await page.keyboard.press('Enter');
     await page.goto(at);

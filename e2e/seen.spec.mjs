@@ -1,28 +1,22 @@
 import { axe, ensureCrawl, expect, signIn, test } from './helpers.mjs';
+import { cell, choose, next, ready, row, saved, write } from './sheet.mjs';
 
-const ready = page => expect(page.locator('#desk')).toHaveAttribute('data-is-ready', 'yes');
 const sideways = page => page.evaluate(() => document.documentElement.scrollWidth - innerWidth);
 const cookies = context => context.clearCookies();
 
 test.beforeAll(ensureCrawl);
 
-async function draftOf(page, nth, text) {
-    const box = page.locator('.type[data-field="title"]').nth(nth);
-    await box.fill(text);
-    await box.press('ControlOrMeta+s');
-    await expect(page.locator('#saved-line')).toHaveText('All saved');
-    return box;
-}
-
 test('the rail follows saves, and every row of a release follows what happens to it, without a reload', async ({ page, browser }) => {
     await signIn(page, 'approver');
-    await page.goto('/s/tindrel/write?kind=article');
+    await page.goto('/s/tindrel/write?kind=article&sort=name');
     await ready(page);
     const rail = page.getByRole('navigation', { name: 'The eight steps' });
-    await draftOf(page, 0, 'A title that the rail hears of');
+    await write(page, 0, 'title', 'A title that the rail hears of');
+    await saved(page);
     await expect(rail.getByRole('link', { name: /^Write/ })).toContainText(/1 page in draft|pages in draft/);
-    await page.locator('tr[data-row] .pick').nth(0).check();
-    await page.getByRole('button', { name: 'Mark the ticked as ready' }).click();
+    await choose(page, 0);
+    await page.keyboard.press('ControlOrMeta+Enter');
+    await expect(page.locator('#told-line')).toContainText('ready for release');
     const viewer = await (await browser.newContext({ baseURL: process.env.APP_URL })).newPage();
     await signIn(viewer, 'viewer');
     await page.goto('/s/tindrel/release');
@@ -45,13 +39,11 @@ test('the rail follows saves, and every row of a release follows what happens to
 
 test('a session that ended loses nothing: it is told, one signs in beside, and what was typed is saved', async ({ page, context }) => {
     await signIn(page, 'writer');
-    await page.goto('/s/tindrel/write?kind=collection');
+    await page.goto('/s/tindrel/write?kind=collection&sort=name');
     await ready(page);
     await page.waitForLoadState('networkidle'); // An answer on its way would bring the session's cookie back.
     await cookies(context);
-    const box = page.locator('.type[data-field="description"]').nth(2);
-    await box.fill('Typed after the session had ended, and not lost.');
-    await box.press('ControlOrMeta+s');
+    await write(page, 2, 'description', 'Typed after the session had ended, and not lost.');
     await expect(page.getByRole('alert')).toContainText('Your session has ended');
     await expect(page.locator('#saved-line')).toHaveText('1 not saved');
     await axe(page);
@@ -66,9 +58,10 @@ test('a session that ended loses nothing: it is told, one signs in beside, and w
     await expect(page.getByRole('alert')).toHaveCount(0);
     await page.reload();
     await ready(page);
-    await expect(box).toHaveValue('Typed after the session had ended, and not lost.');
-    await box.press('Alt+Backspace');
-    await expect(page.locator('#saved-line')).toHaveText('All saved');
+    await expect(next(page, 2, 'description')).toContainText('Typed after the session had ended, and not lost.');
+    await choose(page, 2, 'description');
+    await page.keyboard.press('Alt+Backspace');
+    await saved(page);
     // A screen without a desk tells it, too, and keeps its frame: the sign-in page does not come into the rail.
     await page.goto('/s/tindrel/gather');
     await page.waitForLoadState('networkidle'); // An answer on its way would bring the session's cookie back.
@@ -162,9 +155,10 @@ test('wrong places keep the store’s frame and say what to do; a viewer’s des
     await page.goto('/s/tindrel/write');
     await ready(page);
     await expect(page.getByText('You can read this desk, but not write')).toBeVisible();
-    await expect(page.locator('.pick')).toHaveCount(0);
-    await expect(page.getByText('back to the shop’s text')).toHaveCount(0);
-    await expect(page.locator('.type').first()).toHaveAttribute('readonly', '');
+    await expect(page.locator('.pick input')).toHaveCount(0);
+    await expect(page.getByText('as the shop has it')).toHaveCount(0);
+    await cell(page, 0).dblclick();
+    await expect(page.locator('.desk-typing')).toHaveCount(0);
 });
 
 test('each step has five doors at most, and the overview, settings and people are one press away', async ({ page }) => {
@@ -212,10 +206,12 @@ test('another person’s save reaches a desk that stands open', async ({ page, b
     await signIn(page, 'writer');
     await signIn(other, 'approver');
     for (const one of [page, other]) { await one.goto('/s/tindrel/write?kind=collection&sort=wide'); await ready(one); }
-    await draftOf(other, 4, 'Saved by somebody else meanwhile');
-    await expect(page.locator('.type[data-field="title"]').nth(4)).toHaveValue('Saved by somebody else meanwhile');
-    await expect(page.locator('tr[data-row]').nth(4).locator('[data-state]')).toHaveText('draft');
-    await other.locator('.type[data-field="title"]').nth(4).press('Alt+Backspace');
-    await expect(other.locator('#saved-line')).toHaveText('All saved');
+    await write(other, 4, 'title', 'Saved by somebody else meanwhile');
+    await saved(other);
+    await expect(next(page, 4)).toContainText('Saved by somebody else meanwhile');
+    await expect(row(page, 4).locator('.line-4')).toContainText('draft');
+    await choose(other, 4);
+    await other.keyboard.press('Alt+Backspace');
+    await saved(other);
     await other.context().close();
 });

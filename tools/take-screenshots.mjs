@@ -39,19 +39,23 @@ if (!only.length && !process.env.AS_IS) {
     orchard('untangle:find', '--wait');
     orchard('weigh:score', '--wait');
 }
+const type = async (page, nth, field, text) => {
+    await page.locator(`.desk-row[data-at="${nth}"] .desk-cell[data-field="${field}"]`).click();
+    await page.keyboard.press('Escape');
+    await page.keyboard.type(text);
+    await page.keyboard.press('ControlOrMeta+s');
+};
 const writer = await as('writer');
 async function writeDrafts(query, texts) {
     await writer.goto('/s/tindrel/write' + query);
     await ready(writer);
     for (const [i, [title, description]] of texts.entries()) {
-        await writer.locator('.type[data-field="title"]').nth(i).fill(title);
-        if (description) await writer.locator('.type[data-field="description"]').nth(i).fill(description);
-        await writer.locator('.pick').nth(i).check();
+        await type(writer, i, 'title', title);
+        if (description) await type(writer, i, 'description', description);
+        await writer.keyboard.press('ControlOrMeta+Enter');
+        await writer.waitForFunction(() => /ready for release/.test(document.getElementById('told-line').textContent));
     }
-    await writer.locator('.type[data-field="title"]').nth(texts.length).focus();
     await saved(writer);
-    await writer.getByRole('button', { name: 'Mark the ticked as ready' }).click();
-    await writer.waitForSelector('.note');
 }
 if (!only.length && !process.env.AS_IS) {
     await writeDrafts('?kind=collection', [
@@ -136,13 +140,11 @@ if (!only.length || only.some(name => shops.includes(name))) {
     await potter.goto(`/s/${slug}/write?kind=product`);
     await ready(potter);
     for (let i = 0; i < 8; i++) {
-        await potter.locator('.type[data-field="title"]').nth(i).fill(['A mug for cold mornings, thrown by hand', 'A bowl for soup and for standing about', 'A plate with a rim that keeps the sauce', 'A jug that pours to the last drop', 'A vase for a single branch', 'Tiles in a glaze of our own ash', 'A mug with room for a second cup', 'A wide bowl for bread and fruit'][i]);
-        await potter.locator('.pick').nth(i).check();
+        await type(potter, i, 'title', ['A mug for cold mornings, thrown by hand', 'A bowl for soup and for standing about', 'A plate with a rim that keeps the sauce', 'A jug that pours to the last drop', 'A vase for a single branch', 'Tiles in a glaze of our own ash', 'A mug with room for a second cup', 'A wide bowl for bread and fruit'][i]);
+        await potter.keyboard.press('ControlOrMeta+Enter');
+        await potter.waitForFunction(() => /ready for release/.test(document.getElementById('told-line').textContent));
     }
-    await potter.locator('.type[data-field="title"]').nth(9).focus();
     await saved(potter);
-    await potter.getByRole('button', { name: 'Mark the ticked as ready' }).click();
-    await potter.waitForSelector('.note');
     await potter.goto(`/s/${slug}/release`);
     await potter.getByRole('button', { name: /^Send all/ }).click();
     await shot('release-handed');

@@ -293,6 +293,7 @@ function notice(key, ...children) {
     notices.querySelector(`[data-of="${key}"]`)?.remove();
     const box = h('div', 'notice', ...children);
     box.dataset.of = key;
+    box.setAttribute('role', 'alert');
     notices.append(box);
     render();
     return box;

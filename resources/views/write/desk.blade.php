@@ -61,7 +61,7 @@
             </div>
             <div class="desk-rows" id="desk-rows" role="rowgroup"></div>
         </div>
-        <div id="notices" role="alert"></div>
+        <div id="notices"></div>
         <p class="note is-hand" id="away" role="alert" hidden>The server could not be reached. What you typed is kept in this browser and is saved as soon as the server is back.</p>
         <section class="dock" aria-label="The page in focus" @if ($rows === []) hidden @endif>
             <div class="card-place"><div class="card" id="desk-card" role="img" aria-label="Result card of the page in focus"></div></div>
