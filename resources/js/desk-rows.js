@@ -18,6 +18,10 @@ export class Rows {
         this.#places = new Map(order.map((id, at) => [id, at]));
     }
 
+    add(order) {
+        for (const id of order) { this.#places.set(id, this.order.length); this.order.push(id); }
+    }
+
     get length() { return this.order.length; }
     at(place) { return this.#known.get(this.order[place]); }
     byId(id) { return this.#known.get(id); }

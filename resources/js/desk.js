@@ -641,16 +641,14 @@ rows.take(given.rows);
 layout();
 standing();
 stack(given);
-if (!given.isWhole) {
-    const answer = await fetch(urls.order, { headers: { Accept: 'application/json' } });
-    if (answer.ok) {
-        const was = rows.order[here.at];
-        rows.put((await answer.json()).order);
-        here.at = anchor.at = Math.max(0, rows.placeOf(was));
-        for (const [, line] of drawn) line.remove();
-        drawn.clear();
-        renderNow();
-    }
+// The order of all comes in portions behind the rows of the first view; they keep their places.
+for (let next = given.next; next !== null;) {
+    const answer = await fetch(`${urls.order}${urls.order.includes('?') ? '&' : '?'}after=${encodeURIComponent(next)}`, { headers: { Accept: 'application/json' } });
+    if (!answer.ok) break;
+    const portion = await answer.json();
+    rows.add(portion.ids);
+    next = portion.next;
+    renderNow();
 }
 list.setAttribute('aria-rowcount', rows.length + 1);
 desk.dataset.isReady = 'yes';

@@ -23,6 +23,18 @@ final class DeskList
     /** @return array{rows: list<DeskRow>, next: ?string} */
     public function page(Store $store, DeskFilter $filter, int $size = self::PAGE): array
     {
+        ['ids' => $ids, 'next' => $next] = $this->order($store, $filter, $size);
+
+        return ['rows' => $this->rows($store, $ids), 'next' => $next];
+    }
+
+    /**
+     * Resources that the filter shows, in its order, from behind its last row on.
+     *
+     * @return array{ids: list<int>, next: ?string} and the key to go on with; null where there are no more
+     */
+    public function order(Store $store, DeskFilter $filter, int $size): array
+    {
         [$where, $values] = $this->where($store, $filter);
         [$order, $isDown] = self::orderOf($filter);
         if (
@@ -36,19 +48,20 @@ final class DeskList
             array_push($values, $key, $key, (int) $found[2]);
         }
         $direction = $isDown ? 'DESC' : 'ASC'; // One direction for both, as the index has them.
-        $keys = DB::select(
-            "SELECT resource_id, $order AS sort_key FROM write_rows WHERE $where ORDER BY $order $direction, resource_id $direction LIMIT ".
-                ($size + 1),
-            $values,
+        $statement = DB::connection()->getPdo()->prepare(
+            "SELECT resource_id, $order AS sort_key FROM write_rows WHERE $where
+                ORDER BY $order $direction, resource_id $direction LIMIT ".($size + 1),
         );
+        $statement->execute($values);
+        /** @var array<int, int|string> $keys by resource, in their order */
+        $keys = $statement->fetchAll(PDO::FETCH_KEY_PAIR);
         $next = null;
         if (count($keys) > $size) {
             array_pop($keys);
-            $last = end($keys);
-            $next = bin2hex((string) $last->sort_key).'.'.$last->resource_id;
+            $next = bin2hex((string) end($keys)).'.'.array_key_last($keys);
         }
 
-        return ['rows' => $this->rows($store, Bulk::ids($keys, 'resource_id')), 'next' => $next];
+        return ['ids' => array_keys($keys), 'next' => $next];
     }
 
     /** @return array{string, bool} the expression that rows are ordered by, and whether the highest comes first */
@@ -67,20 +80,6 @@ final class DeskList
             ],
             default => ['name_key', false],
         };
-    }
-
-    /** @return list<int> all resources that the filter shows, in its order; the desk keeps their places while one works */
-    public function order(Store $store, DeskFilter $filter): array
-    {
-        [$where, $values] = $this->where($store, $filter);
-        [$order, $isDown] = self::orderOf($filter);
-        $direction = $isDown ? 'DESC' : 'ASC';
-        $statement = DB::connection()->getPdo()->prepare(
-            "SELECT resource_id FROM write_rows WHERE $where ORDER BY $order $direction, resource_id $direction",
-        );
-        $statement->execute($values);
-
-        return array_map(intval(...), $statement->fetchAll(PDO::FETCH_COLUMN));
     }
 
     /** @return list<int> resources that the filter shows */

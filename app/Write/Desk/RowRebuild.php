@@ -9,7 +9,6 @@ use App\Changes\Events\TextsChanged;
 use App\Inventory\Events\FiguresChanged;
 use App\Inventory\Events\InventoryRefreshed;
 use App\Inventory\Figures;
-use App\Platform\Bytes;
 use App\Platform\Database\Bulk;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
@@ -28,9 +27,6 @@ use Orchard\Core\Wording\TextField;
 final class RowRebuild
 {
     private const CHUNK = 1000;
-
-    /** Saves touch small groups; a larger group of equal texts is left to its own rows' next change. */
-    private const MOST_NEIGHBOURS = 5000;
 
     public function __construct(private readonly Ruler $ruler, private readonly Figures $figures)
     {
@@ -54,18 +50,7 @@ final class RowRebuild
             return;
         }
         $store = Store::query()->findOrFail($event->storeId);
-        $digests = Bytes::list(array_values($event->digests));
-        $markets = Bulk::list(array_map(static fn ($market): int => $market->id, Markets::of($store)->all()));
-        foreach (['shown_digest', 'draft_digest'] as $column) {
-            foreach (
-                DB::select(
-                    "SELECT resource_id FROM resource_texts WHERE market_id IN ($markets) AND field IN (1, 2) AND $column IN ($digests) LIMIT ".
-                        self::MOST_NEIGHBOURS,
-                ) as $row
-            ) {
-                $ids[] = (int) $row->resource_id;
-            }
-        }
+        array_push($ids, ...EqualTexts::resources($store, array_values($event->digests)));
         foreach (array_chunk(array_values(array_unique($ids)), self::CHUNK) as $chunk) {
             $this->rows($store, 'r.id IN ('.Bulk::list($chunk).')');
         }
@@ -118,7 +103,7 @@ final class RowRebuild
         if ($rows === []) {
             return;
         }
-        $repeated ??= self::repeated($rows);
+        $repeated ??= EqualTexts::repeated($store, self::digests($rows));
         $drafts = [];
         foreach (
             DB::select(
@@ -257,6 +242,22 @@ final class RowRebuild
             SET w.drafted = COALESCE(d.fields, 0), w.state = COALESCE(d.state, 0) WHERE w.resource_id IN ($list)");
     }
 
+    /**
+     * @param  array<object>  $rows
+     * @return list<string>
+     */
+    private static function digests(array $rows): array
+    {
+        $digests = [];
+        foreach ($rows as $row) {
+            foreach ([$row->title_digest, $row->description_digest] as $digest) {
+                $digest === null || ($digests[(string) $digest] = (string) $digest);
+            }
+        }
+
+        return array_values($digests);
+    }
+
     /** The digest of what a text shows, or is to show. */
     private static function digest(string $alias): string
     {
@@ -286,46 +287,5 @@ final class RowRebuild
         }
 
         return $repeated;
-    }
-
-    /**
-     * The texts of these rows that more than one resource of their market shows, or is to show. Asked by digest, all at
-     * once: asked row by row, the database walked through all texts of the market for each (20,000 resources: more than
-     * ten minutes).
-     *
-     * @param  array<object>  $rows
-     * @return array<string, true> by market, field and digest
-     */
-    private static function repeated(array $rows): array
-    {
-        $digests = [];
-        $markets = [];
-        foreach ($rows as $row) {
-            $markets[(int) $row->market_id] = (int) $row->market_id;
-            foreach ([$row->title_digest, $row->description_digest] as $digest) {
-                if ($digest !== null) {
-                    $digests[(string) $digest] = (string) $digest;
-                }
-            }
-        }
-        $counts = [];
-        foreach (
-            $digests === [] ? [] : ['shown_digest' => ' AND o.draft_shown IS NULL', 'draft_digest' => ''] as $column => $where
-        ) {
-            foreach (
-                DB::select(
-                    "SELECT o.market_id, o.field, o.$column AS digest, COUNT(*) AS n FROM resource_texts o FORCE INDEX ($column) JOIN resources q ON q.id = o.resource_id AND q.gone = 0 WHERE o.market_id IN (".
-                        Bulk::list($markets).
-                        ") AND o.field IN (1, 2) AND o.$column IN (".
-                        Bytes::list(array_values($digests)).
-                        ")$where GROUP BY o.market_id, o.field, o.$column",
-                ) as $row
-            ) {
-                $key = "{$row->market_id} {$row->field} {$row->digest}";
-                $counts[$key] = ($counts[$key] ?? 0) + (int) $row->n;
-            }
-        }
-
-        return array_map(static fn (): bool => true, array_filter($counts, static fn (int $n): bool => $n > 1));
     }
 }

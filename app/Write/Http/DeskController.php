@@ -15,7 +15,6 @@ use App\Stores\Markets;
 use App\Stores\Models\Store;
 use App\Write\Desk\DeskFilter;
 use App\Write\Desk\DeskList;
-use App\Write\Desk\DeskRow;
 use App\Write\Desk\DeskSheet;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
@@ -31,19 +30,22 @@ final class DeskController
     /** Rows that the first view draws; the order of all and further rows are asked for by the page itself. */
     private const FIRST = 40;
 
+    /** Places of one answer: as many as come in a twentieth of a second. */
+    private const ORDERED = 20_000;
+
     /** Rows of one request. */
     private const MOST_ROWS = 300;
 
     public function index(Request $request, Store $store, DeskList $list, DeskSheet $sheet, EditSteps $steps): View
     {
         $window = NumberWindow::of($store);
-        $filter = DeskFilter::from($request, $window === null ? 'name' : 'upside');
+        $filter = self::filter($request, $store);
         $limits = [];
         $markets = Markets::of($store)->all();
         foreach ($markets as $market) {
             $limits[$market->id] = $market->textLimits()->toArray() + ['brand' => $market->brand];
         }
-        $first = $list->page($store, $filter, self::FIRST);
+        $first = $list->order($store, $filter, self::FIRST);
         /** @var User $user */
         $user = $request->user();
 
@@ -59,19 +61,17 @@ final class DeskController
             'window' => $window,
             'currency' => $markets[0]->currency ?? '',
             'selections' => Selections::named($store),
-            'rows' => $sheet->rows($store, array_map(static fn (DeskRow $row): int => $row->id, $first['rows'])),
-            'isWhole' => $first['next'] === null,
+            'rows' => $sheet->rows($store, $first['ids']),
+            'next' => $first['next'],
             'undo' => $steps->last($store, $user->id)?->words(),
             'redo' => $steps->next($store, $user->id)?->words(),
         ]);
     }
 
-    /** All rows of a view in their order, by number. */
+    /** Rows of a view in their order, by number, a portion at a time. */
     public function order(Request $request, Store $store, DeskList $list): JsonResponse
     {
-        return response()->json([
-            'order' => $list->order($store, DeskFilter::from($request, NumberWindow::of($store) === null ? 'name' : 'upside')),
-        ]);
+        return response()->json($list->order($store, self::filter($request, $store), self::ORDERED));
     }
 
     /** Some rows with their texts and figures. */
@@ -85,7 +85,7 @@ final class DeskController
 
     public function counts(Request $request, Store $store, DeskList $list): View
     {
-        $filter = DeskFilter::from($request);
+        $filter = self::filter($request, $store);
 
         return view('write.counts', [
             'store' => $store,
@@ -199,5 +199,11 @@ final class DeskController
         return $request->expectsJson()
             ? response()->json(['count' => $count, 'words' => $words])
             : back()->with('done', $words);
+    }
+
+    /** Where pages have numbers, those that could earn most come first. */
+    private static function filter(Request $request, Store $store): DeskFilter
+    {
+        return DeskFilter::from($request, NumberWindow::of($store) === null ? 'name' : 'upside');
     }
 }

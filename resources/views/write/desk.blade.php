@@ -15,7 +15,7 @@
                 'pages' => url('/s/'.$store->slug.'/gather/pages').'/',
             ],
             'store' => $store->slug, 'widths' => $assets->url('widths.json'), 'limits' => $limits, 'mayWrite' => $mayWrite, 'hasNumbers' => $window !== null,
-            'currency' => $currency, 'rows' => $rows, 'isWhole' => $isWhole, 'undo' => $undo, 'redo' => $redo,
+            'currency' => $currency, 'rows' => $rows, 'next' => $next, 'undo' => $undo, 'redo' => $redo,
             'longest' => ['title' => Orchard\Core\Wording\TextField::Title->longest(), 'description' => Orchard\Core\Wording\TextField::Description->longest()],
             'states' => collect(App\Changes\DraftState::cases())->mapWithKeys(fn ($state) => [$state->value => $state->label()])->all(),
         ];

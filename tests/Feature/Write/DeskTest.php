@@ -225,7 +225,7 @@ it('shows the desk with its filters, to viewers too, and pages by key', function
         $this->get("/s/{$this->store->slug}/write/counts?$query")->assertOk();
     }
     // The order of all, and rows by number, as the page asks for them.
-    $order = $this->getJson("/s/{$this->store->slug}/write/order?sort=wide")->assertOk()->json('order');
+    $order = $this->getJson("/s/{$this->store->slug}/write/order?sort=wide")->assertOk()->json('ids');
     expect($order)->toHaveCount(71)->and(array_unique($order))->toHaveCount(71);
     $widths = array_map(
         static fn (int $id): int => (int) DB::table('write_rows')->where('resource_id', $id)->value('title_px'),
