@@ -207,6 +207,33 @@ test('lead terms are set by hand, for one page and for many, and told in the tex
     await expect(page.locator('[data-lead]')).toContainText('No lead term yet');
 });
 
+test('words are found and replaced on many pages, each hit looked at, and taken back as one step', async ({ page }) => {
+    await signIn(page, 'writer');
+    await page.goto('/s/tindrel/write?kind=product&sort=name');
+    await ready(page);
+    await choose(page, 0);
+    await page.keyboard.press('ControlOrMeta+h');
+    const sheet = page.getByRole('dialog', { name: 'Change many texts' });
+    await sheet.getByLabel('Find', { exact: true }).fill('Lamp');
+    await sheet.getByLabel('put in its place').fill('Light');
+    await sheet.locator('select[name="scope"]').selectOption('view');
+    await page.keyboard.press('Tab');
+    await sheet.getByRole('button', { name: 'Show what changes' }).click();
+    await expect(sheet.locator('.bulk-hit').first()).toContainText('Light');
+    await axe(page);
+    const told = await sheet.locator('#bulk-told').innerText(), n = Number(told.split(' ')[0].replace(/\D/g, ''));
+    expect(n).toBeGreaterThan(50);
+    await sheet.locator('.bulk-hit input').first().uncheck();
+    const left = await sheet.locator('.bulk-hit b').first().innerText();
+    await sheet.getByRole('button', { name: `Change ${(n - 1).toLocaleString('en')} texts` }).click();
+    await saved(page);
+    const changed = texts('title').filter(one => one.draft?.includes('Light'));
+    expect(changed.length).toBe(n - 1);
+    await expect(page.locator('.desk-row', { hasText: left }).first().locator('.of-title .new')).not.toContainText('Light');
+    await undoAll(page, 1);
+    expect(texts('title').filter(one => one.draft?.includes('Light'))).toEqual([]);
+});
+
 test('filters stand in the address, and their numbers are those of the rows', async ({ page }) => {
     await signIn(page, 'viewer');
     await page.goto('/s/tindrel/write?kind=collection');

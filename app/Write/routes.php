@@ -32,6 +32,7 @@ Route::middleware(['web', 'auth', 'can:view,store'])
                 ->name('write.text')
                 ->whereNumber('resource');
             Route::post('/texts', [EditController::class, 'save'])->name('write.texts');
+            Route::post('/bulk', [EditController::class, 'bulk'])->name('write.bulk');
             Route::post('/undo', [EditController::class, 'undo'])->name('write.undo');
             Route::post('/redo', [EditController::class, 'redo'])->name('write.redo');
             Route::post('/leads', [EditController::class, 'leads'])->name('write.leads');

@@ -5,6 +5,7 @@ import { Drawing, h, holds, number, rate } from 'asset:desk-draw.js';
 import { Saving, post } from 'asset:saving.js';
 import { ResultCard } from 'asset:desk-card.js';
 import { format, parse } from 'asset:clipboard.js';
+import { bulkSheet } from 'asset:desk-bulk.js';
 
 const desk = document.getElementById('desk'), list = document.getElementById('desk-list'), body = document.getElementById('desk-rows');
 const given = JSON.parse(document.getElementById('desk-data').textContent);
@@ -527,6 +528,17 @@ function tick(ids, isTicked) {
     paint();
 }
 
+const bulk = mayWrite && bulkSheet(document.getElementById('bulk-sheet'), {
+    url: urls.bulk, field: fieldHere,
+    chosen: scope => scope === 'ticked' ? [...ticked] : rows.order.slice(range().from, range().to + 1),
+    make: (action, edits) => {
+        for (const { resource, field, text } of edits) { const row = rows.byId(resource); if (row) row.texts[field].typed = text; }
+        saving.add(action, edits);
+        came(edits.map(edit => edit.resource));
+        tell(`${number(edits.length)} ${edits.length === 1 ? 'text is' : 'texts are'} being changed; Ctrl Z takes them back.`);
+        list.focus();
+    },
+});
 function help() { document.getElementById('keys-sheet').showModal(); }
 function openDossier() { drawn.get(here.at)?.querySelector('a.name')?.click(); }
 
@@ -540,6 +552,7 @@ list.addEventListener('keydown', event => {
     else if (isCommand && !event.shiftKey && key.toLowerCase() === 'z') turn('undo');
     else if (isCommand && (key.toLowerCase() === 'y' || key.toLowerCase() === 'z')) turn('redo');
     else if (isCommand && key.toLowerCase() === 's') saving.flush();
+    else if (isCommand && key.toLowerCase() === 'h') bulk && bulk.open(ticked.size > 0);
     else if (isCommand && key === '.') { card.next(); layout(); }
     else if (isCommand && key === ' ') { const ids = rows.order.slice(range().from, range().to + 1); tick(ids, !ids.every(id => ticked.has(id))); }
     else if (isCommand && (key === 'Home' || key === 'End')) move(key === 'Home' ? 0 : rows.length - 1, here.column);
@@ -606,6 +619,7 @@ for (const one of document.querySelectorAll('[data-turn]')) one.addEventListener
 document.querySelector('[data-ready]')?.addEventListener('click', () => { ready(); list.focus(); });
 document.querySelector('[data-dossier]')?.addEventListener('click', openDossier);
 document.querySelector('[data-card]')?.addEventListener('click', () => { card.next(); layout(); list.focus(); });
+document.querySelector('[data-bulk]')?.addEventListener('click', () => bulk.open(ticked.size > 0));
 for (const one of document.querySelectorAll('[data-help]')) one.addEventListener('click', help);
 document.getElementById('desk-shows')?.addEventListener('change', event => { show = event.target.value; localStorage.setItem('desk shows', show); here.column = anchor.column = 0; layout(); go(here.at, 0); });
 for (const select of document.querySelectorAll('[data-goes]')) select.addEventListener('change', () => { location.href = select.value; });

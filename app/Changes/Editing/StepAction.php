@@ -19,6 +19,7 @@ enum StepAction: string
     case Taken = 'taken';
     case Fitted = 'fitted';
     case Swapped = 'swapped';
+    case Tidied = 'tidied';
 
     /** Such as "pasted 12 texts". */
     public function words(int $texts): string
@@ -38,6 +39,7 @@ enum StepAction: string
             self::Taken => "took over $n",
             self::Fitted => "shortened $n",
             self::Swapped => "swapped parts of $n",
+            self::Tidied => "tidied $n",
         };
     }
 }

@@ -64,6 +64,16 @@ final class DeskList
         return ['ids' => array_keys($keys), 'next' => $next];
     }
 
+    /** @return Generator<list<int>> all resources that the filter shows, in its order, a portion at a time */
+    public function portions(Store $store, DeskFilter $filter): Generator
+    {
+        do {
+            ['ids' => $ids, 'next' => $next] = $this->order($store, $filter, 1000);
+            yield $ids;
+            $filter = $filter->goingOn($next);
+        } while ($next !== null);
+    }
+
     /** @return array{string, bool} the expression that rows are ordered by, and whether the highest comes first */
     private static function orderOf(DeskFilter $filter): array
     {

@@ -16,11 +16,18 @@ use App\Changes\SaveOutcome;
 use App\Inventory\Terms\PageTerms;
 use App\Inventory\Terms\TermOrigin;
 use App\Stores\Models\Store;
+use App\Write\Desk\BulkPreview;
+use App\Write\Desk\DeskFilter;
+use App\Write\Desk\DeskList;
 use App\Write\Desk\DeskSheet;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\Rule;
+use InvalidArgumentException;
+use Orchard\Core\Text\Ruler;
+use Orchard\Core\Wording\Bulk\TakeFrom;
+use Orchard\Core\Wording\Bulk\TextChanges;
 use Orchard\Core\Wording\TextField;
 
 /** What is done on the desk: many texts at once, each thing that was done taken back and done again, lead terms. */
@@ -84,6 +91,43 @@ final class EditController
             'results' => $results,
             'rows' => $this->sheet->rows($store, array_map(intval(...), array_keys($known))),
         ] + $this->stack($store, $user));
+    }
+
+    /** What a change would make of many texts, to be looked through before they are changed. */
+    public function bulk(Request $request, Store $store, DeskList $list, Ruler $ruler): JsonResponse
+    {
+        $request->validate([
+            'kind' => ['required', Rule::in(TextChanges::KINDS)],
+            'fields' => ['required', 'array', 'min:1', 'max:2'],
+            'fields.*' => [Rule::in(['title', 'description'])],
+            'scope' => ['required', 'in:rows,view'],
+            'rows' => ['array', 'max:20000'],
+            'rows.*' => ['integer', 'min:1'],
+            'find' => ['nullable', 'string', 'max:200'],
+            'with' => ['nullable', 'string', 'max:200'],
+            'how' => ['nullable', 'in:plain,word,pattern'],
+            'minds' => ['boolean'],
+            'from' => ['nullable', Rule::in(TakeFrom::SOURCES)],
+            'sign' => ['nullable', 'string', 'max:10'],
+        ]);
+        /** @var array{find?: ?string, with?: ?string, how?: ?string, minds?: bool, from?: ?string, sign?: ?string} $given */
+        $given = $request->only(['find', 'with', 'how', 'minds', 'from', 'sign']);
+        /** @var list<int|string> $rows */
+        $rows = $request->array('rows');
+        /** @var list<string> $fields */
+        $fields = $request->array('fields');
+        try {
+            return response()->json(BulkPreview::of(
+                $store,
+                $request->input('scope') === 'rows'
+                    ? [array_map(intval(...), $rows)]
+                    : $list->portions($store, DeskFilter::from($request, 'name')),
+                array_values(array_filter(array_map(TextField::fromKey(...), array_unique($fields)))),
+                TextChanges::of($request->string('kind')->value(), $given, $ruler),
+            ));
+        } catch (InvalidArgumentException $wrong) {
+            return response()->json(['message' => $wrong->getMessage()], 422);
+        }
     }
 
     public function undo(Request $request, Store $store): JsonResponse

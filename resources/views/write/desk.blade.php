@@ -11,7 +11,7 @@
         $data = [
             'urls' => [
                 'texts' => route('write.texts', $store), 'rows' => route('write.rows', $store), 'order' => route('write.order', [$store] + $filter->query()),
-                'undo' => route('write.undo', $store), 'redo' => route('write.redo', $store), 'leads' => route('write.leads', $store), 'ready' => route('write.ready', $store),
+                'undo' => route('write.undo', $store), 'redo' => route('write.redo', $store), 'leads' => route('write.leads', $store), 'bulk' => route('write.bulk', [$store] + $filter->query()), 'ready' => route('write.ready', $store),
                 'pages' => url('/s/'.$store->slug.'/gather/pages').'/',
             ],
             'store' => $store->slug, 'widths' => $assets->url('widths.json'), 'limits' => $limits, 'mayWrite' => $mayWrite, 'hasNumbers' => $window !== null,
@@ -76,8 +76,9 @@
                     @if ($mayWrite)<button type="button" class="button" data-turn="undo">Undo <kbd>Ctrl Z</kbd></button><button type="button" class="button" data-turn="redo">Redo <kbd>Ctrl Y</kbd></button>@endif
                 </p>
             </div>
-            <p class="keyline"><b id="chosen-line"></b> <span id="told-line" role="status" aria-live="polite"></span> @if ($mayWrite)<span class="keys"><kbd>F2</kbd> or type <kbd>Enter</kbd> next row <kbd>Shift ↓</kbd> one more <kbd>Ctrl C</kbd> copy <kbd>Ctrl V</kbd> paste <kbd>Ctrl D</kbd> fill down <kbd>Alt Backspace</kbd> as the shop has it</span> @endif<button type="button" class="link-like" data-help><kbd>?</kbd> all keys</button></p>
+            <p class="keyline"><b id="chosen-line"></b> <span id="told-line" role="status" aria-live="polite"></span> @if ($mayWrite)<span class="keys"><kbd>F2</kbd> or type <kbd>Enter</kbd> next row <kbd>Shift ↓</kbd> one more <kbd>Ctrl C</kbd> copy <kbd>Ctrl V</kbd> paste <kbd>Ctrl D</kbd> fill down <button type="button" class="link-like" data-bulk><kbd>Ctrl H</kbd> change many</button> <kbd>Alt Backspace</kbd> as the shop has it</span> @endif<button type="button" class="link-like" data-help><kbd>?</kbd> all keys</button></p>
         </section>
     </div>
     @include('write.keys')
+    @if ($mayWrite)@include('write.bulk')@endif
 @endsection
