@@ -7,6 +7,7 @@ namespace App\Write;
 use App\Changes\Events\TextsChanged;
 use App\Inventory\Events\FiguresChanged;
 use App\Inventory\Events\InventoryRefreshed;
+use App\Inventory\Events\TermsChanged;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Leaving\ExportParts;
 use App\Stores\Leaving\StoreTables;
@@ -46,6 +47,7 @@ final class WriteProvider extends ServiceProvider
         $desk->register(RecipeWork::class);
         $board->register(new WriteStep());
         Event::listen(InventoryRefreshed::class, [RowRebuild::class, 'afterGather']);
+        Event::listen(TermsChanged::class, [RowRebuild::class, 'afterTerms']);
         Event::listen(FiguresChanged::class, [RowRebuild::class, 'afterWeighing']);
         Event::listen(TextsChanged::class, [RowRebuild::class, 'afterChange']);
     }

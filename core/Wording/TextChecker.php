@@ -17,7 +17,7 @@ final readonly class TextChecker
      * @param  ?string  $shown  the text as a searcher gets it, with what the theme adds; null or blank where there is none
      * @return int bits of Check
      */
-    public function bits(TextField $field, ?string $shown): int
+    public function bits(TextField $field, ?string $shown, TextContext $context = new TextContext()): int
     {
         if ($shown === null || trim($shown) === '') {
             return Check::Missing->value;
@@ -25,6 +25,7 @@ final readonly class TextChecker
         $bits = Ruler::characters($shown) < $this->limits->least($field) ? Check::TooShort->value : 0;
 
         return $bits |
+            Blemishes::bits($field, $shown, $context) |
             ($this->ruler->fit($shown, $this->limits->desktopSlot($field))->isCut() ? Check::TooWide->value : 0);
     }
 

@@ -28,8 +28,8 @@ export function holds(text, term) {
 }
 
 export class Drawing {
-    constructor({ ruler, limits, states, rows, figures }) {
-        Object.assign(this, { ruler, limits, states, rows, figures });
+    constructor({ ruler, limits, states, checks, rows, figures }) {
+        Object.assign(this, { ruler, limits, states, checks, rows, figures });
     }
 
     /** What a searcher would get: what is typed and the theme's ending, or what is shown now where nothing is to change. */
@@ -108,7 +108,9 @@ export class Drawing {
             else told.push({ words: `${field} cut off${field === 'title' ? ` by ${Math.ceil(m.lostPixels)} px` : ''}: loses “${cut(lost, 30)}”`, brief: `${Math.ceil(m.lostPixels)} px over`, isFault: true });
         } else if (m.characters < limits[`${field}_least`]) told.push({ words: `${field} of ${m.characters} characters is short`, brief: `short: ${m.characters}`, isFault: true });
         if (text.checks.includes('repeated') && text.typed === undefined) told.push({ words: `${field} stands on other pages, too`, brief: 'on other pages', isFault: true });
-        if (row.lead && field === 'title' && !holds(own, row.lead)) told.push({ words: 'title lacks the lead term', brief: 'lacks lead term', isFault: true });
+        if (row.lead && !holds(own, row.lead)) told.push({ words: `${field} lacks the lead term`, brief: 'lacks lead term', isFault: true });
+        // What only the server reckons, of the text as it is saved.
+        if (text.typed === undefined) for (const key of text.checks) if (!['missing', 'short', 'wide', 'repeated', 'lead'].includes(key)) told.push({ words: `${field}: ${this.checks[key].label}`, brief: this.checks[key].label, isFault: true });
         if (text.note) told.push({ words: `${field}: ${cut(text.note, 60)}`, brief: text.note, isFault: true });
         return told;
     }

@@ -26,7 +26,7 @@ let show = MODES[localStorage.getItem('desk shows')] ? localStorage.getItem('des
 
 const saving = new Saving(urls.texts, given.store, heard);
 const rows = new Rows(urls.rows, { has: (id, field) => saving.has(id, field) || (typing && typing.id === id && typing.field === field) || problems.has(`${id} ${field}`) }, came);
-const drawing = new Drawing({ ruler, limits, states: given.states, rows, figures: { pages: urls.pages } });
+const drawing = new Drawing({ ruler, limits, states: given.states, checks: given.checks, rows, figures: { pages: urls.pages } });
 const card = new ResultCard(document.getElementById('desk-card'), ruler, limits);
 const problems = new Map();
 const ticks = `ticks ${location.pathname}`;
@@ -539,6 +539,25 @@ const bulk = mayWrite && bulkSheet(document.getElementById('bulk-sheet'), {
         list.focus();
     },
 });
+/** Repairs the first fault that has a repair, in every text of the range. */
+async function mend() {
+    if (!mayWrite || isTooMany()) return;
+    const { from, to, left, right } = range(), wanted = new Map();
+    for (const row of await everyRow(from, to)) for (const field of fields().slice(left, right + 1)) {
+        const kind = row.texts[field].checks.map(key => given.checks[key].repair).find(Boolean);
+        if (kind) wanted.set(`${kind} ${field}`, [...wanted.get(`${kind} ${field}`) ?? [], row.id]);
+    }
+    if (!wanted.size) { tell('Nothing here that mends by itself.'); return; }
+    for (const [key, ids] of wanted) {
+        const [kind, field] = key.split(' ');
+        try {
+            const { edits } = await post(urls.bulk, { kind, fields: [field], scope: 'rows', rows: ids });
+            if (!edits.length) { tell('It cannot be mended by itself: no word to cut at.'); continue; }
+            change(kind === 'fit' ? 'fitted' : kind === 'tidy' ? 'tidied' : 'brand', edits.map(edit => ({ row: rows.byId(edit.resource), field: edit.field, text: edit.text })));
+            tell(`${number(edits.length)} ${edits.length === 1 ? 'text is' : 'texts are'} mended; Ctrl Z takes it back.`);
+        } catch (problem) { tell(problem.isFinal ? problem.message : 'The server could not be reached; nothing was mended.'); }
+    }
+}
 function help() { document.getElementById('keys-sheet').showModal(); }
 function openDossier() { drawn.get(here.at)?.querySelector('a.name')?.click(); }
 
@@ -560,6 +579,7 @@ list.addEventListener('keydown', event => {
         if (event.altKey && key === 'Backspace') changeRange('as-shop', (row, field) => row.texts[field].stored);
         else if (event.altKey && key.toLowerCase() === 'd') openDossier();
         else if (event.altKey && key.toLowerCase() === 'l') askLead();
+        else if (event.altKey && key.toLowerCase() === 'm') mend();
         else return;
     } else if (key === 'ArrowDown') move(here.at + 1, here.column);
     else if (key === 'ArrowUp') move(here.at - 1, here.column);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Inventory\Terms;
 
+use App\Inventory\Events\TermsChanged;
 use App\Platform\Database\Bulk;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
@@ -63,6 +64,8 @@ final class PageTerms
                 return $changed;
             }, 3));
         }
+
+        $changed === [] || TermsChanged::dispatch($store->id, $changed);
 
         return $changed;
     }

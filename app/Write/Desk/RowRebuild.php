@@ -8,15 +8,19 @@ use App\Changes\DraftState;
 use App\Changes\Events\TextsChanged;
 use App\Inventory\Events\FiguresChanged;
 use App\Inventory\Events\InventoryRefreshed;
+use App\Inventory\Events\TermsChanged;
 use App\Inventory\Figures;
+use App\Inventory\Terms\PageTerms;
 use App\Platform\Database\Bulk;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
+use App\Stores\TitleSuffixes;
 use Closure;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Text\Ruler;
 use Orchard\Core\Wording\Check;
 use Orchard\Core\Wording\TextChecker;
+use Orchard\Core\Wording\TextContext;
 use Orchard\Core\Wording\TextField;
 
 /**
@@ -56,6 +60,15 @@ final class RowRebuild
         }
     }
 
+    public function afterTerms(TermsChanged $event): void
+    {
+        $store = Store::query()->findOrFail($event->storeId);
+        foreach (array_chunk($event->pages, self::CHUNK) as $pages) {
+            $list = Bulk::list($pages);
+            $this->rows($store, "r.id IN (SELECT resource_id FROM pages WHERE id IN ($list) AND resource_id IS NOT NULL)");
+        }
+    }
+
     /** @param  Closure(): void  $stillAlive */
     public function all(Store $store, Closure $stillAlive): void
     {
@@ -88,7 +101,7 @@ final class RowRebuild
     {
         $markets = Markets::of($store);
         $rows = DB::select(
-            'SELECT r.id, r.market_id, r.kind, r.name, t.shown AS title, t.draft_shown AS title_draft,
+            'SELECT r.id, r.page_id, r.market_id, r.kind, r.name, t.shown AS title, t.draft_shown AS title_draft,
                 d.shown AS description, d.draft_shown AS description_draft, '.
                 self::digest('t').
                 ' AS title_digest, '.
@@ -120,16 +133,35 @@ final class RowRebuild
         }
         $seen = self::seen(Bulk::ids($rows, 'id'));
         $upside = $this->upside($store, Bulk::ids($rows, 'id'));
+        $leads = PageTerms::leads(
+            array_values(array_filter(array_map(static fn (object $row): int => (int) $row->page_id, $rows))),
+        );
+        $suffixes = TitleSuffixes::of($store);
+        $year = (int) now()->format('Y');
         $new = [];
         foreach ($rows as $row) {
             $checker = new TextChecker($this->ruler, $markets->find((int) $row->market_id)->textLimits());
             $title = (string) ($row->title_draft ?? $row->title);
             $description = (string) ($row->description_draft ?? $row->description);
+            $market = $markets->find((int) $row->market_id);
+            $suffix = $suffixes->suffix($market->id, (int) $row->kind);
+            $context = static fn (string $other, string $suffix): TextContext => new TextContext(
+                (string) $row->name,
+                $market->brand,
+                $suffix,
+                $leads[(int) $row->page_id] ?? '',
+                $other,
+                $year,
+            );
             $titleBits =
-                $checker->bits(TextField::Title, $title) |
+                $checker->bits(TextField::Title, $title, $context($description, $suffix)) |
                 (isset($repeated["{$row->market_id} 1 {$row->title_digest}"]) ? Check::Repeated->value : 0);
             $descriptionBits =
-                $checker->bits(TextField::Description, $description) |
+                $checker->bits(
+                    TextField::Description,
+                    $description,
+                    $context($context('', $suffix)->own($title), ''),
+                ) |
                 (isset($repeated["{$row->market_id} 2 {$row->description_digest}"]) ? Check::Repeated->value : 0);
             [$drafted, $state] = $drafts[(int) $row->id] ?? [0, 0];
             $new[] = [

@@ -1,8 +1,8 @@
 @php($link = fn (array $changes) => route('write', [$store] + $filter->query($changes)))
 <a href="{{ $link(['kind' => null, 'check' => null, 'state' => null, 'field' => null]) }}" @if ($filter->isWide()) aria-current="true" @endif>all <b class="n">@n($counts['total'])</b></a>
 <span class="sep"></span>
-@foreach ([Orchard\Core\Wording\Check::Missing, Orchard\Core\Wording\Check::TooWide, Orchard\Core\Wording\Check::Repeated, Orchard\Core\Wording\Check::TooShort] as $check)
-    <a href="{{ $link(['check' => $filter->check === $check ? null : $check->key()]) }}" @if ($filter->check === $check) aria-current="true" @endif><b class="n">@n($counts['checks'][$check->key()])</b> {{ $check->label() }}</a>
+@foreach (Orchard\Core\Wording\Check::inBits(PHP_INT_MAX) as $check)
+    @if ($counts['checks'][$check->key()] || $filter->check === $check || $check->value <= 8)<a href="{{ $link(['check' => $filter->check === $check ? null : $check->key()]) }}" title="{{ ucfirst($check->reason()) }}" @if ($filter->check === $check) aria-current="true" @endif><b class="n">@n($counts['checks'][$check->key()])</b> {{ $check->label() }}</a>@endif
 @endforeach
 @foreach (Orchard\Core\Wording\TextField::cases() as $field)<a href="{{ $link(['field' => $filter->field === $field ? null : $field->key()]) }}" @if ($filter->field === $field) aria-current="true" @endif title="Count the faults of {{ $field->key() }}s alone">only in {{ $field->key() }}s</a>@endforeach
 <span class="sep"></span>

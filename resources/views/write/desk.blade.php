@@ -17,6 +17,7 @@
             'store' => $store->slug, 'widths' => $assets->url('widths.json'), 'limits' => $limits, 'mayWrite' => $mayWrite, 'hasNumbers' => $window !== null,
             'currency' => $currency, 'rows' => $rows, 'next' => $next, 'undo' => $undo, 'redo' => $redo,
             'longest' => ['title' => Orchard\Core\Wording\TextField::Title->longest(), 'description' => Orchard\Core\Wording\TextField::Description->longest()],
+            'checks' => collect(Orchard\Core\Wording\Check::cases())->mapWithKeys(fn ($check) => [$check->key() => ['label' => $check->label(), 'repair' => $check->repair()]])->all(),
             'states' => collect(App\Changes\DraftState::cases())->mapWithKeys(fn ($state) => [$state->value => $state->label()])->all(),
         ];
     @endphp

@@ -19,7 +19,7 @@ it('checks one text by itself', function (TextField $field, ?string $text, array
     [TextField::Title, '  ', ['missing']],
     [TextField::Title, 'Lamp', ['short']],
     [TextField::Title, 'Brass pendant lamp for kitchens – Tindrel', []],
-    [TextField::Title, str_repeat('Wide words ', 8), ['wide']],
+    [TextField::Title, str_repeat('Wide words ', 8), ['wide', 'stuffed']],
     [TextField::Description, 'Short.', ['short']],
     [TextField::Description, str_repeat('A description goes on. ', 12), ['wide']],
 ]);
