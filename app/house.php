@@ -64,7 +64,13 @@ return [
     'Changes' => [
         'keeps' => 'drafts, changes of addresses, approvals, history: whatever is to become true in the shop',
         'tables' => [
-            'drafts', 'address_changes', 'address_states', 'drifts', 'history', 'text_steps', 'text_step_rows',
+            'drafts',
+            'address_changes',
+            'address_states',
+            'drifts',
+            'history',
+            'text_steps',
+            'text_step_rows',
         ],
         'knows' => ['Platform', 'Stores', 'Inventory', 'Catalogue', 'Facts'],
     ],

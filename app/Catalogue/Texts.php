@@ -84,7 +84,10 @@ final class Texts
             ['resource_id', 'field', 'store_id', 'market_id', 'stored', 'draft_shown', 'draft_digest'],
             array_map(
                 static fn (array $text): array => [
-                    ...array_slice($text, 0, 4), '', $text[4], $text[5] === null ? null : new Bytes($text[5]),
+                    ...array_slice($text, 0, 4),
+                    '',
+                    $text[4],
+                    $text[5] === null ? null : new Bytes($text[5]),
                 ],
                 $texts,
             ),

@@ -62,8 +62,15 @@ final class History
             ],
             array_map(
                 static fn (array $one): array => [
-                    $storeId, $one[0]->resourceId, $one[0]->field->value, $event->value, $one[1], $one[2],
-                    $by->origin->value, $by->userId, $at,
+                    $storeId,
+                    $one[0]->resourceId,
+                    $one[0]->field->value,
+                    $event->value,
+                    $one[1],
+                    $one[2],
+                    $by->origin->value,
+                    $by->userId,
+                    $at,
                 ],
                 $texts,
             ),

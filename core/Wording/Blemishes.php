@@ -9,11 +9,11 @@ final class Blemishes
 {
     /** What tells a searcher nothing, in the languages that the demo and its likes write; alone or with the brand. */
     private const VAGUE = [
-        'home', 'homepage', 'home page', 'index', 'welcome', 'products', 'product', 'all products', 'new product', 'shop',
-        'shop all', 'store', 'online shop', 'page', 'untitled', 'collection', 'collections', 'category', 'default',
-        'start', 'startseite', 'willkommen', 'produkte', 'alle produkte', 'kategorie', 'unbenannt',
-        'accueil', 'bienvenue', 'produits', 'tous les produits', 'boutique', 'sans titre', 'catégorie',
-        'inicio', 'bienvenido', 'productos', 'todos los productos', 'tienda', 'categoría', 'sin título',
+        'home', 'homepage', 'home page', 'index', 'welcome', 'products', 'product', 'all products', 'new product',
+        'shop', 'shop all', 'store', 'online shop', 'page', 'untitled', 'collection', 'collections', 'category',
+        'default', 'start', 'startseite', 'willkommen', 'produkte', 'alle produkte', 'kategorie', 'unbenannt',
+        'accueil', 'bienvenue', 'produits', 'tous les produits', 'boutique', 'sans titre', 'catégorie', 'inicio',
+        'bienvenido', 'productos', 'todos los productos', 'tienda', 'categoría', 'sin título',
     ];
 
     /** Pieces of templates and markup that were to become words. */
@@ -63,7 +63,11 @@ final class Blemishes
         $plain = mb_strtolower($own);
         if ($context->brand !== '') {
             $brand = preg_quote(mb_strtolower($context->brand), '~');
-            $plain = (string) preg_replace("~\\s*[|–—\\-·:,]*\\s*$brand\\s*$|^\\s*$brand\\s*[|–—\\-·:,]*\\s*~u", '', $plain);
+            $plain = (string) preg_replace(
+                "~\\s*[|–—\\-·:,]*\\s*$brand\\s*$|^\\s*$brand\\s*[|–—\\-·:,]*\\s*~u",
+                '',
+                $plain,
+            );
         }
 
         return in_array(trim($plain, " \t.!:"), [...self::VAGUE, ''], true);
@@ -79,7 +83,9 @@ final class Blemishes
     {
         return preg_match(self::EMOJI, $own) === 1 ||
             preg_match('/([!?])\s*\1|[!?]{2}|\.{4}|\p{Lu}{5,}\W+\p{Lu}{5,}|★|►|✓/u', $own) === 1 ||
-            (preg_match_all('/\p{L}/u', $own) >= 10 && preg_match('/\p{Ll}/u', $own) !== 1 && preg_match('/\p{Lu}/u', $own) === 1);
+            (preg_match_all('/\p{L}/u', $own) >= 10 &&
+                preg_match('/\p{Ll}/u', $own) !== 1 &&
+                preg_match('/\p{Lu}/u', $own) === 1);
     }
 
     private static function hasOldYear(string $own, int $year): bool
@@ -89,7 +95,7 @@ final class Blemishes
         }
 
         // A text that also names this year or a coming one, such as a span, is up to date.
-        return max(array_map(intval(...), $found[1])) < $year;
+        return array_filter($found[1], static fn (string $told): bool => (int) $told >= $year) === [];
     }
 
     private static function isStuffed(string $own): bool

@@ -107,8 +107,18 @@ enum Check: int
         return array_values(
             array_filter(
                 [
-                    self::Missing, self::TooWide, self::Repeated, self::Leftover, self::Vague, self::BrandTwice,
-                    self::LeadMissing, self::TooShort, self::LeadLate, self::Stuffed, self::OldYear, self::Shouting,
+                    self::Missing,
+                    self::TooWide,
+                    self::Repeated,
+                    self::Leftover,
+                    self::Vague,
+                    self::BrandTwice,
+                    self::LeadMissing,
+                    self::TooShort,
+                    self::LeadLate,
+                    self::Stuffed,
+                    self::OldYear,
+                    self::Shouting,
                     self::SameAsTitle,
                 ],
                 static fn (self $check): bool => ($bits & $check->value) !== 0,

@@ -53,11 +53,10 @@ final class LeadTerm
 
     private static function isForm(string $word, string $part): bool
     {
-        return $word === $part || (
-            mb_strlen($part) > self::SHORT &&
-            str_starts_with($word, mb_substr($part, 0, -1)) &&
-            abs(mb_strlen($word) - mb_strlen($part)) <= self::ENDING
-        );
+        return $word === $part ||
+            (mb_strlen($part) > self::SHORT &&
+                str_starts_with($word, mb_substr($part, 0, -1)) &&
+                abs(mb_strlen($word) - mb_strlen($part)) <= self::ENDING);
     }
 
     /** @return list<string> */

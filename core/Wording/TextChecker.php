@@ -14,7 +14,8 @@ final readonly class TextChecker
     }
 
     /**
-     * @param  ?string  $shown  the text as a searcher gets it, with what the theme adds; null or blank where there is none
+     * @param  ?string  $shown  the text as a searcher gets it, with what the theme adds; null or blank
+     *                          where there is none
      * @return int bits of Check
      */
     public function bits(TextField $field, ?string $shown, TextContext $context = new TextContext()): int

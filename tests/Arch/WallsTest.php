@@ -62,7 +62,11 @@ it('keeps templates free of inline styles, inline scripts that run, and handlers
     ) {
         $template = (string) file_get_contents($file->getPathname());
         if (
-            preg_match('/\sstyle\s*=|<style|\son[a-z]+\s*=|hx-on|js:|<script(?![^>]*(?:src=|type="application\/json"))/i', $template, $found) === 1
+            preg_match(
+                '/\sstyle\s*=|<style|\son[a-z]+\s*=|hx-on|js:|<script(?![^>]*(?:src=|type="application\/json"))/i',
+                $template,
+                $found,
+            ) === 1
         ) {
             $wrong[] = $file->getFilename().': '.$found[0];
         }

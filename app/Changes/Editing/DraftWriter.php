@@ -90,7 +90,8 @@ final class DraftWriter
     /**
      * Takes drafts back that a recipe made, where they still stand as they were made.
      *
-     * @param  array<int, array{made: string, was: ?string}>  $texts  by resource: what the recipe made, and the draft that stood there before
+     * @param  array<int, array{made: string, was: ?string}>  $texts  by resource: what the recipe made, and the
+     *                                                            draft that stood there before
      * @return list<int> resources whose draft was taken back
      */
     public function takeBackRecipe(Store $store, TextField $field, array $texts, Author $by): array
@@ -157,7 +158,8 @@ final class DraftWriter
         $texts = LockedText::lock($store, self::byField($edits));
         $outcomes = $write = $revert = $late = [];
         foreach ($edits as $nth => $edit) {
-            $text = $texts[$edit->key()] ??
+            $text =
+                $texts[$edit->key()] ??
                 throw new InvalidArgumentException("This store has no text of resource $edit->resourceId.");
             $now = $text->draft === null ? $text->stored : $text->draft->value;
             if ($edit->value === $now) {
@@ -222,28 +224,28 @@ final class DraftWriter
             $by,
         );
         $now = now()->format('Y-m-d H:i:s');
-        $changes = array_map(
-            static fn (LockedText $text): DraftChange => new DraftChange($text, null),
-            $revert,
-        );
+        $changes = array_map(static fn (LockedText $text): DraftChange => new DraftChange($text, null), $revert);
         foreach ($write as [$text, $value]) {
-            $changes[] = new DraftChange($text, new DraftSnapshot(
-                $value,
-                $text->draft->baseValue ?? $text->stored,
-                $by->origin,
-                $by->recipeId,
-                DraftState::Open,
-                null,
-                $revisions[$text->key()],
-                $by->userId,
-                $now,
-            ));
+            $changes[] = new DraftChange(
+                $text,
+                new DraftSnapshot(
+                    $value,
+                    $text->draft->baseValue ?? $text->stored,
+                    $by->origin,
+                    $by->recipeId,
+                    DraftState::Open,
+                    null,
+                    $revisions[$text->key()],
+                    $by->userId,
+                    $now,
+                ),
+            );
         }
         $by->stepId === null || EditSteps::keep($by->stepId, $changes);
         $this->put($store, $changes);
     }
 
-    /** @param  array<array{LockedText, TextEdit}>  $late texts that somebody else had changed meanwhile; they are kept */
+    /** @param  array<array{LockedText, TextEdit}>  $late  texts that somebody else had changed meanwhile */
     private function keepLate(Store $store, array $late, Author $by): void
     {
         History::addTexts(
@@ -277,11 +279,7 @@ final class DraftWriter
             } else {
                 $results[] = true;
                 $changes[] = new DraftChange($text, $one->draft);
-                $entries[] = [
-                    $text,
-                    $text->draft->value ?? $text->stored,
-                    $one->draft->value ?? $text->stored,
-                ];
+                $entries[] = [$text, $text->draft->value ?? $text->stored, $one->draft->value ?? $text->stored];
             }
         }
         History::addTexts($store->id, HistoryEvent::Restored, $entries, new Author(Origin::Hand, $userId));

@@ -14,7 +14,8 @@ return new class extends Migration
             place TINYINT UNSIGNED NOT NULL COMMENT '0 the lead term, 1 to 25 supporting ones in their order',
             store_id BIGINT UNSIGNED NOT NULL,
             term VARCHAR(190) NOT NULL,
-            origin VARCHAR(8) CHARACTER SET ascii COLLATE ascii_bin NOT NULL COMMENT 'App\\\\Inventory\\\\Terms\\\\TermOrigin',
+            origin VARCHAR(8) CHARACTER
+            SET ascii COLLATE ascii_bin NOT NULL COMMENT 'App\\\\Inventory\\\\Terms\\\\TermOrigin',
             user_id BIGINT UNSIGNED NULL,
             set_at DATETIME NOT NULL,
             PRIMARY KEY (page_id, place),

@@ -37,32 +37,37 @@ final class PageTerms
         $changed = [];
         foreach (array_chunk($terms, 1000, preserve_keys: true) as $some) {
             $own = self::ofStore($store, array_keys($some));
-            array_push($changed, ...DB::transaction(static function () use ($store, $some, $own, $origin, $userId): array {
-                $known = self::lock(array_values($own));
-                $rows = $gone = $changed = [];
-                foreach ($own as $page) {
-                    $term = self::tidy($some[$page]);
-                    $now = $known[$page][0] ?? null;
-                    if ($term === ($now['term'] ?? '')) {
-                        // What a person says once more is a person's word from now on.
-                        $now !== null && $now['origin'] !== $origin && $origin !== TermOrigin::Proposed &&
-                            ($rows[] = self::row($page, 0, $store, $term, $origin, $userId));
-                    } elseif ($origin === TermOrigin::Proposed && $now !== null && $now['origin'] !== $origin) {
-                        continue;
-                    } else {
-                        $changed[] = $page;
-                        if ($term === '') {
-                            $gone[] = $page;
+            array_push(
+                $changed,
+                ...DB::transaction(static function () use ($store, $some, $own, $origin, $userId): array {
+                    $known = self::lock(array_values($own));
+                    $rows = $gone = $changed = [];
+                    foreach ($own as $page) {
+                        $term = self::tidy($some[$page]);
+                        $now = $known[$page][0] ?? null;
+                        if ($term === ($now['term'] ?? '')) {
+                            // What a person says once more is a person's word from now on.
+                            $now !== null &&
+                                $now['origin'] !== $origin &&
+                                $origin !== TermOrigin::Proposed &&
+                                ($rows[] = self::row($page, 0, $store, $term, $origin, $userId));
+                        } elseif ($origin === TermOrigin::Proposed && $now !== null && $now['origin'] !== $origin) {
+                            continue;
                         } else {
-                            $rows[] = self::row($page, 0, $store, $term, $origin, $userId);
+                            $changed[] = $page;
+                            if ($term === '') {
+                                $gone[] = $page;
+                            } else {
+                                $rows[] = self::row($page, 0, $store, $term, $origin, $userId);
+                            }
                         }
                     }
-                }
-                $gone === [] || DB::table('page_terms')->whereIn('page_id', $gone)->where('place', 0)->delete();
-                Bulk::write('page_terms', self::COLUMNS, $rows, 'REPLACE');
+                    $gone === [] || DB::table('page_terms')->whereIn('page_id', $gone)->where('place', 0)->delete();
+                    Bulk::write('page_terms', self::COLUMNS, $rows, 'REPLACE');
 
-                return $changed;
-            }, 3));
+                    return $changed;
+                }, 3),
+            );
         }
 
         $changed === [] || TermsChanged::dispatch($store->id, $changed);
@@ -114,7 +119,9 @@ final class PageTerms
         $where = $leadOnly ? ' AND place = 0' : '';
         $list = Bulk::list($pages);
         foreach (
-            DB::select("SELECT page_id, place, term FROM page_terms WHERE page_id IN ($list)$where ORDER BY page_id, place") as $row
+            DB::select(
+                "SELECT page_id, place, term FROM page_terms WHERE page_id IN ($list)$where ORDER BY page_id, place",
+            ) as $row
         ) {
             $terms[(int) $row->page_id][(int) $row->place] = (string) $row->term;
         }
@@ -163,7 +170,9 @@ final class PageTerms
         DB::select("SELECT id FROM pages WHERE id IN ($list) ORDER BY id FOR UPDATE");
         $terms = [];
         foreach (
-            DB::select("SELECT page_id, place, term, origin FROM page_terms WHERE page_id IN ($list) LOCK IN SHARE MODE") as $row
+            DB::select(
+                "SELECT page_id, place, term, origin FROM page_terms WHERE page_id IN ($list) LOCK IN SHARE MODE",
+            ) as $row
         ) {
             $terms[(int) $row->page_id][(int) $row->place] = [
                 'term' => (string) $row->term,

@@ -54,21 +54,23 @@ final class BulkPreview
                             continue;
                         }
                         $before = (string) ($row->{"{$key}_draft"} ?? $row->{"{$key}_stored"});
-                        $text = $change->apply(new PageText(
-                            $before,
-                            $market->language,
-                            $market->brand,
-                            $field === TextField::Title ? $suffixes->suffix($market->id, (int) $row->kind) : '',
-                            $market->textLimits()->desktopSlot($field),
-                            [
-                                'name' => (string) $row->name,
-                                'h1' => (string) $row->h1,
-                                'lead' => (string) $row->lead,
-                                'title' => (string) ($row->title_draft ?? $row->title_stored),
-                                'description' => (string) ($row->description_draft ?? $row->description_stored),
-                                'shop' => (string) $row->{"{$key}_stored"},
-                            ],
-                        ));
+                        $text = $change->apply(
+                            new PageText(
+                                $before,
+                                $market->language,
+                                $market->brand,
+                                $field === TextField::Title ? $suffixes->suffix($market->id, (int) $row->kind) : '',
+                                $market->textLimits()->desktopSlot($field),
+                                [
+                                    'name' => (string) $row->name,
+                                    'h1' => (string) $row->h1,
+                                    'lead' => (string) $row->lead,
+                                    'title' => (string) ($row->title_draft ?? $row->title_stored),
+                                    'description' => (string) ($row->description_draft ?? $row->description_stored),
+                                    'shop' => (string) $row->{"{$key}_stored"},
+                                ],
+                            ),
+                        );
                         $text = trim((string) preg_replace('/\s+/u', ' ', $text));
                         if ($text === $before || mb_strlen($text) > $field->longest()) {
                             continue;
@@ -112,7 +114,8 @@ final class BulkPreview
         $rows = [];
         foreach (
             DB::select(
-                "SELECT r.id, r.name, r.kind, r.market_id, r.page_id, JSON_UNQUOTE(JSON_EXTRACT(f.h1s, '\$[0]')) AS h1$columns FROM resources r$joins
+                "SELECT r.id, r.name, r.kind, r.market_id, r.page_id,
+                    JSON_UNQUOTE(JSON_EXTRACT(f.h1s, '\$[0]')) AS h1$columns FROM resources r$joins
                     LEFT JOIN page_facts f ON f.page_id = r.page_id AND f.to_crawl = 0
                     WHERE r.store_id = ? AND r.gone = 0 AND r.id IN ($list)",
                 [$store->id],

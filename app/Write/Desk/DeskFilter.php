@@ -40,7 +40,10 @@ final readonly class DeskFilter
     /** Whether it leaves nothing out. */
     public function isWide(): bool
     {
-        return $this->kind === null && $this->check === null && $this->state === null && $this->selection === null &&
+        return $this->kind === null &&
+            $this->check === null &&
+            $this->state === null &&
+            $this->selection === null &&
             $this->search === '';
     }
 

@@ -48,10 +48,13 @@ final class DeskList
             array_push($values, $key, $key, (int) $found[2]);
         }
         $direction = $isDown ? 'DESC' : 'ASC'; // One direction for both, as the index has them.
-        $statement = DB::connection()->getPdo()->prepare(
-            "SELECT resource_id, $order AS sort_key FROM write_rows WHERE $where
-                ORDER BY $order $direction, resource_id $direction LIMIT ".($size + 1),
-        );
+        $statement = DB::connection()
+            ->getPdo()
+            ->prepare(
+                "SELECT resource_id, $order AS sort_key FROM write_rows WHERE $where
+                ORDER BY $order $direction, resource_id $direction LIMIT ".
+                    ($size + 1),
+            );
         $statement->execute($values);
         /** @var array<int, int|string> $keys by resource, in their order */
         $keys = $statement->fetchAll(PDO::FETCH_KEY_PAIR);
@@ -193,7 +196,8 @@ final class DeskList
         // rows.
         foreach (
             DB::select(
-                "SELECT title_checks, description_checks, drafted, state, COUNT(*) AS n FROM write_rows WHERE $where GROUP BY kind, title_checks, description_checks, drafted, state",
+                "SELECT title_checks, description_checks, drafted, state, COUNT(*) AS n FROM write_rows
+                    WHERE $where GROUP BY kind, title_checks, description_checks, drafted, state",
                 $values,
             ) as $row
         ) {
@@ -267,8 +271,7 @@ final class DeskList
         }
         if ($filter->selection !== null) {
             // The texts of whatever shows under the pages that were picked, be it their main address or another.
-            $where .=
-                ' AND resource_id IN (SELECT p.resource_id FROM selected_pages s JOIN page_selections n
+            $where .= ' AND resource_id IN (SELECT p.resource_id FROM selected_pages s JOIN page_selections n
                     ON n.id = s.selection_id AND n.store_id = ? JOIN pages p ON p.id = s.page_id
                     WHERE s.selection_id = ? AND p.resource_id IS NOT NULL)';
             array_push($values, $store->id, $filter->selection);

@@ -30,21 +30,24 @@ final class DeskSheet
         $expected = $this->figures->of('expected_rate', $store, $pages);
         $terms = PageTerms::of($pages);
 
-        return array_map(static fn (DeskRow $row): array => [
-            'id' => $row->id,
-            'name' => $row->name,
-            'url' => $row->url,
-            'page' => $row->pageId,
-            'market' => $row->marketId,
-            'kind' => $row->kind->key(),
-            'clicks' => $row->clicks,
-            'impressions' => $row->impressions,
-            'expected' => $expected[$row->pageId ?? 0] ?? null,
-            'upside' => $row->upside,
-            'lead' => $terms[$row->pageId ?? 0][0] ?? '',
-            'support' => array_values(array_diff_key($terms[$row->pageId ?? 0] ?? [], [0 => true])),
-            'texts' => array_map(self::text(...), $row->cells),
-        ], $rows);
+        return array_map(
+            static fn (DeskRow $row): array => [
+                'id' => $row->id,
+                'name' => $row->name,
+                'url' => $row->url,
+                'page' => $row->pageId,
+                'market' => $row->marketId,
+                'kind' => $row->kind->key(),
+                'clicks' => $row->clicks,
+                'impressions' => $row->impressions,
+                'expected' => $expected[$row->pageId ?? 0] ?? null,
+                'upside' => $row->upside,
+                'lead' => $terms[$row->pageId ?? 0][0] ?? '',
+                'support' => array_values(array_diff_key($terms[$row->pageId ?? 0] ?? [], [0 => true])),
+                'texts' => array_map(self::text(...), $row->cells),
+            ],
+            $rows,
+        );
     }
 
     /** @return array<string, mixed> */

@@ -75,10 +75,13 @@ final class EqualTexts
         string $join = '',
     ): iterable {
         foreach (array_chunk($digests, self::PORTION) as $portion) {
-            $given = implode(' UNION ALL ', array_map(
-                static fn (string $digest): string => 'SELECT '.(new Bytes($digest))->literal().' AS digest',
-                $portion,
-            ));
+            $given = implode(
+                ' UNION ALL ',
+                array_map(
+                    static fn (string $digest): string => 'SELECT '.(new Bytes($digest))->literal().' AS digest',
+                    $portion,
+                ),
+            );
             foreach (Markets::of($store)->all() as $market) {
                 foreach (TextField::cases() as $field) {
                     foreach ($which as $column => $where) {

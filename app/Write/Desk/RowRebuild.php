@@ -65,7 +65,10 @@ final class RowRebuild
         $store = Store::query()->findOrFail($event->storeId);
         foreach (array_chunk($event->pages, self::CHUNK) as $pages) {
             $list = Bulk::list($pages);
-            $this->rows($store, "r.id IN (SELECT resource_id FROM pages WHERE id IN ($list) AND resource_id IS NOT NULL)");
+            $this->rows(
+                $store,
+                "r.id IN (SELECT resource_id FROM pages WHERE id IN ($list) AND resource_id IS NOT NULL)",
+            );
         }
     }
 
@@ -157,11 +160,7 @@ final class RowRebuild
                 $checker->bits(TextField::Title, $title, $context($description, $suffix)) |
                 (isset($repeated["{$row->market_id} 1 {$row->title_digest}"]) ? Check::Repeated->value : 0);
             $descriptionBits =
-                $checker->bits(
-                    TextField::Description,
-                    $description,
-                    $context($context('', $suffix)->own($title), ''),
-                ) |
+                $checker->bits(TextField::Description, $description, $context($context('', $suffix)->own($title), '')) |
                 (isset($repeated["{$row->market_id} 2 {$row->description_digest}"]) ? Check::Repeated->value : 0);
             [$drafted, $state] = $drafts[(int) $row->id] ?? [0, 0];
             $new[] = [
@@ -251,10 +250,13 @@ final class RowRebuild
                     $new[] = "SELECT $after AS id, $value AS upside";
                 }
             }
-            $new === [] || DB::update(
-                'UPDATE write_rows w JOIN ('.implode(' UNION ALL ', $new).') n ON n.id = w.resource_id
+            $new === [] ||
+                DB::update(
+                    'UPDATE write_rows w JOIN ('.
+                        implode(' UNION ALL ', $new).
+                        ') n ON n.id = w.resource_id
                     SET w.upside = n.upside',
-            );
+                );
             ($event->stillAlive)();
         } while (count($rows) === self::CHUNK);
     }

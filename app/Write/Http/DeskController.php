@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Write\Http;
 
 use App\Access\Models\User;
-use App\Changes\Editing\EditSteps;
 use App\Changes\Drafts;
 use App\Changes\DraftState;
+use App\Changes\Editing\EditSteps;
 use App\Changes\Origin;
 use App\Facts\NumberWindow;
 use App\Inventory\Selections;

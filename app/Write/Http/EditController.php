@@ -48,10 +48,10 @@ final class EditController
             'step' => ['nullable', 'integer'],
             'edits' => ['required', 'array', 'min:1', 'max:'.self::MOST],
             'edits.*.resource' => ['required', 'integer', 'min:1'],
-            'edits.*.field' => ['required', Rule::in(array_map(
-                static fn (TextField $field): string => $field->key(),
-                TextField::cases(),
-            ))],
+            'edits.*.field' => [
+                'required',
+                Rule::in(array_map(static fn (TextField $field): string => $field->key(), TextField::cases())),
+            ],
             'edits.*.text' => ['present', 'nullable', 'string', 'max:5000'],
             'edits.*.revision' => ['required', 'integer', 'min:0'],
         ]);
@@ -71,7 +71,7 @@ final class EditController
             $problem = isset($known[$edit->resourceId])
                 ? $edit->problem()
                 : 'The shop does not have this page any more.';
-            $problem === null ? $edits[$edit->key()] = $edit : $problems[$edit->key()] = $problem;
+            $problem === null ? ($edits[$edit->key()] = $edit) : ($problems[$edit->key()] = $problem);
         }
         $step = $this->steps->begin($store, $user->id, $action, $request->integer('step') ?: null);
         $by = new Author(Origin::Hand, $user->id, stepId: $step);
@@ -80,17 +80,20 @@ final class EditController
         $results = [];
         foreach ($given as $one) {
             $key = ((int) $one['resource']).' '.(TextField::fromKey($one['field']) ?? TextField::Title)->value;
-            $results[] = ['resource' => (int) $one['resource'], 'field' => $one['field']] +
+            $results[] =
+                ['resource' => (int) $one['resource'], 'field' => $one['field']] +
                 (isset($problems[$key])
                     ? ['saved' => false, 'reason' => $problems[$key], 'author' => null]
                     : self::result($outcomes[$key]));
         }
 
-        return response()->json([
-            'step' => $step,
-            'results' => $results,
-            'rows' => $this->sheet->rows($store, array_map(intval(...), array_keys($known))),
-        ] + $this->stack($store, $user));
+        return response()->json(
+            [
+                'step' => $step,
+                'results' => $results,
+                'rows' => $this->sheet->rows($store, array_map(intval(...), array_keys($known))),
+            ] + $this->stack($store, $user),
+        );
     }
 
     /** What a change would make of many texts, to be looked through before they are changed. */
@@ -110,21 +113,26 @@ final class EditController
             'from' => ['nullable', Rule::in(TakeFrom::SOURCES)],
             'sign' => ['nullable', 'string', 'max:10'],
         ]);
-        /** @var array{find?: ?string, with?: ?string, how?: ?string, minds?: bool, from?: ?string, sign?: ?string} $given */
+        /**
+         * @var array{find?: ?string, with?: ?string, how?: ?string, minds?: bool, from?: ?string,
+         *     sign?: ?string} $given
+         */
         $given = $request->only(['find', 'with', 'how', 'minds', 'from', 'sign']);
         /** @var list<int|string> $rows */
         $rows = $request->array('rows');
         /** @var list<string> $fields */
         $fields = $request->array('fields');
         try {
-            return response()->json(BulkPreview::of(
-                $store,
-                $request->input('scope') === 'rows'
-                    ? [array_map(intval(...), $rows)]
-                    : $list->portions($store, DeskFilter::from($request, 'name')),
-                array_values(array_filter(array_map(TextField::fromKey(...), array_unique($fields)))),
-                TextChanges::of($request->string('kind')->value(), $given, $ruler),
-            ));
+            return response()->json(
+                BulkPreview::of(
+                    $store,
+                    $request->input('scope') === 'rows'
+                        ? [array_map(intval(...), $rows)]
+                        : $list->portions($store, DeskFilter::from($request, 'name')),
+                    array_values(array_filter(array_map(TextField::fromKey(...), array_unique($fields)))),
+                    TextChanges::of($request->string('kind')->value(), $given, $ruler),
+                ),
+            );
         } catch (InvalidArgumentException $wrong) {
             return response()->json(['message' => $wrong->getMessage()], 422);
         }
@@ -165,20 +173,20 @@ final class EditController
             ->whereNotNull('resource_id')
             ->pluck('resource_id')
             ->map(static fn (mixed $id): int => (int) $id)
-            ->unique()
-            ->values()
             ->all();
 
-        return response()->json(['rows' => $this->sheet->rows($store, $resources)]);
+        return response()->json(['rows' => $this->sheet->rows($store, array_values(array_unique($resources)))]);
     }
 
     private function turned(Store $store, User $user, ?StepOutcome $outcome): JsonResponse
     {
-        return response()->json([
-            'done' => $outcome?->step->words(),
-            'left' => $outcome === null ? 0 : $outcome->left,
-            'rows' => $this->sheet->rows($store, array_slice($outcome->resources ?? [], 0, self::MOST)),
-        ] + $this->stack($store, $user));
+        return response()->json(
+            [
+                'done' => $outcome?->step->words(),
+                'left' => $outcome === null ? 0 : $outcome->left,
+                'rows' => $this->sheet->rows($store, array_slice($outcome->resources ?? [], 0, self::MOST)),
+            ] + $this->stack($store, $user),
+        );
     }
 
     /** @return array{undo: ?string, redo: ?string} what would be taken back and done again next, in words */
@@ -202,13 +210,12 @@ final class EditController
      */
     private function known(Store $store, array $resources): array
     {
-        return DB::table('resources')
+        return array_values(DB::table('resources')
             ->where('store_id', $store->id)
             ->whereIn('id', $resources)
             ->pluck('id')
             ->map(static fn (mixed $id): int => (int) $id)
-            ->values()
-            ->all();
+            ->all());
     }
 
     private static function user(Request $request): User

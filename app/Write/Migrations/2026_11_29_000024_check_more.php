@@ -11,7 +11,9 @@ return new class extends Migration
     public function up(): void
     {
         $columns = array_map(
-            static fn (string $column): string => "MODIFY $column SMALLINT UNSIGNED NOT NULL COMMENT 'bits of Orchard\\\\Core\\\\Wording\\\\Check'",
+            static fn (
+                string $column,
+            ): string => "MODIFY $column SMALLINT UNSIGNED NOT NULL COMMENT 'bits of Orchard\\\\Core\\\\Wording\\\\Check'",
             ['title_checks', 'description_checks', 'any_checks'],
         );
         DB::statement('ALTER TABLE write_rows '.implode(', ', $columns));

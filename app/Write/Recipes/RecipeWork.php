@@ -243,7 +243,10 @@ final class RecipeWork implements LongWork
                 self::tell(
                     array_map(
                         static fn (int $resource): array => [
-                            (int) $row->id, $resource, isset($done[$resource]) ? 3 : 4, $texts[$resource]['was'],
+                            (int) $row->id,
+                            $resource,
+                            isset($done[$resource]) ? 3 : 4,
+                            $texts[$resource]['was'],
                         ],
                         array_keys($texts),
                     ),
@@ -260,11 +263,7 @@ final class RecipeWork implements LongWork
 
     private static function author(object $row): Author
     {
-        return new Author(
-            Origin::Recipe,
-            $row->user_id === null ? null : (int) $row->user_id,
-            (int) $row->recipe_id,
-        );
+        return new Author(Origin::Recipe, $row->user_id === null ? null : (int) $row->user_id, (int) $row->recipe_id);
     }
 
     /** @param  list<array{int, int, int, ?string}>  $rows  run, resource, what became of it, and the draft before it */

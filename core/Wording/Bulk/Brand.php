@@ -21,7 +21,8 @@ final readonly class Brand implements TextChange
         $brand = preg_quote($page->brand, '~');
         if ($this->isOn) {
             // A brand that stands anywhere, or that the theme adds, is not put there twice.
-            return $page->text === '' || preg_match("~(?<![\\p{L}\\p{N}])$brand(?![\\p{L}\\p{N}])~ui", $page->text.' '.$page->suffix) === 1
+            return $page->text === '' ||
+                preg_match("~(?<![\\p{L}\\p{N}])$brand(?![\\p{L}\\p{N}])~ui", $page->text.' '.$page->suffix) === 1
                 ? $page->text
                 : $page->text.$this->separator.$page->brand;
         }

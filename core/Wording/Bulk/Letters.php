@@ -36,24 +36,27 @@ final readonly class Letters implements TextChange
         }
         $isFirst = true;
 
-        return (string) preg_replace_callback('~[\p{L}\p{N}][\p{L}\p{N}’\']*~u', static function (array $found) use (
-            &$isFirst,
-            $language,
-        ): string {
-            $word = $found[0];
-            $isSmall = ! $isFirst && in_array(mb_strtolower($word), self::SMALL, true);
-            $isFirst = false;
+        return (string) preg_replace_callback(
+            '~[\p{L}\p{N}][\p{L}\p{N}’\']*~u',
+            static function (array $found) use (&$isFirst, $language): string {
+                $word = $found[0];
+                $isSmall = ! $isFirst && in_array(mb_strtolower($word), self::SMALL, true);
+                $isFirst = false;
 
-            return match (true) {
-                $isSmall => mb_strtolower($word),
-                // LED, E27 and the like stay as they are.
-                preg_match('~\p{Lu}.*\p{Lu}|\p{N}~u', $word) === 1 => $word,
-                default => self::first($word, $language),
-            };
-        }, $text);
+                return match (true) {
+                    $isSmall => mb_strtolower($word),
+                    // LED, E27 and the like stay as they are.
+                    preg_match('~\p{Lu}.*\p{Lu}|\p{N}~u', $word) === 1 => $word,
+                    default => self::first($word, $language),
+                };
+            },
+            $text,
+        );
     }
 
-    /** Words of more than four letters in capitals become small, but for their first letter where it begins the text. */
+    /**
+     * Words of more than four letters in capitals become small, but for their first letter where it begins the text.
+     */
     private function calm(string $text, string $language): string
     {
         return (string) preg_replace_callback(

@@ -63,8 +63,9 @@ final readonly class Replace implements TextChange
             ini_set('pcre.jit', $jit);
         }
 
-        return $text ?? throw new InvalidArgumentException(
-            'This pattern takes too long on “'.mb_substr($page->text, 0, 60).'”. Make it simpler.',
-        );
+        return $text ??
+            throw new InvalidArgumentException(
+                'This pattern takes too long on “'.mb_substr($page->text, 0, 60).'”. Make it simpler.',
+            );
     }
 }

@@ -22,8 +22,9 @@ final readonly class Swap implements TextChange
         $sign = preg_quote(trim($this->sign), '~');
 
         return preg_match("~^(.*?)(\\s*$sign\\s*)(.*)$~us", $page->text, $found) === 1 &&
-            trim($found[1]) !== '' && trim($found[3]) !== ''
-                ? trim($found[3]).$found[2].trim($found[1])
-                : $page->text;
+            trim($found[1]) !== '' &&
+            trim($found[3]) !== ''
+            ? trim($found[3]).$found[2].trim($found[1])
+            : $page->text;
     }
 }

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Orchard\Core\Wording\Bulk;
 
-/** Takes another text of the page in its place: its name, its H1, its other field, its lead term, what the shop holds. */
+/**
+ * Takes another text of the page in its place: its name, its H1, its other field, its lead term, what the shop holds.
+ */
 final readonly class TakeFrom implements TextChange
 {
     public const SOURCES = ['name', 'h1', 'title', 'description', 'lead', 'shop', 'nothing'];

@@ -10,10 +10,13 @@ use Orchard\Core\Text\Ruler;
 /** Makes a change from what somebody chose. */
 final class TextChanges
 {
-    public const KINDS = ['replace', 'brand-on', 'brand-off', 'sentence', 'title', 'calm', 'take', 'swap', 'fit', 'tidy'];
+    public const KINDS = [
+        'replace', 'brand-on', 'brand-off', 'sentence', 'title', 'calm', 'take', 'swap', 'fit', 'tidy',
+    ];
 
     /**
-     * @param  array{find?: ?string, with?: ?string, how?: ?string, minds?: bool, from?: ?string, sign?: ?string}  $given
+     * @param  array{find?: ?string, with?: ?string, how?: ?string, minds?: bool, from?: ?string,
+     *     sign?: ?string}  $given
      *
      * @throws InvalidArgumentException when there is no such change, or what it needs is missing
      */
@@ -26,7 +29,10 @@ final class TextChanges
                 $given['how'] ?? 'plain',
                 $given['minds'] ?? false,
             ),
-            'brand-on' => new Brand(true, ($given['sign'] ?? '') === '' ? ' – ' : ' '.trim((string) $given['sign']).' '),
+            'brand-on' => new Brand(
+                true,
+                ($given['sign'] ?? '') === '' ? ' – ' : ' '.trim((string) $given['sign']).' ',
+            ),
             'brand-off' => new Brand(false),
             'sentence', 'title', 'calm' => new Letters($kind),
             'take' => new TakeFrom($given['from'] ?? 'name'),

@@ -9,9 +9,15 @@ use Orchard\Core\Wording\TextContext;
 use Orchard\Core\Wording\TextField;
 
 /** @return list<string> */
-function blemishes(string $text, TextContext $context = new TextContext(brand: 'Tindrel', suffix: ' – Tindrel', year: 2026), TextField $field = TextField::Title): array
-{
-    return array_map(static fn (Check $check): string => $check->key(), Check::inBits(Blemishes::bits($field, $text, $context)));
+function blemishes(
+    string $text,
+    TextContext $context = new TextContext(brand: 'Tindrel', suffix: ' – Tindrel', year: 2026),
+    TextField $field = TextField::Title,
+): array {
+    return array_map(
+        static fn (Check $check): string => $check->key(),
+        Check::inBits(Blemishes::bits($field, $text, $context)),
+    );
 }
 
 it('finds what a reader would stumble over, and nothing else', function (string $text, array $wanted): void {
@@ -48,14 +54,24 @@ it('finds what a reader would stumble over, and nothing else', function (string 
 
 it('holds a text against the page’s lead term and its other text', function (): void {
     $context = new TextContext(suffix: ' – Tindrel', lead: 'brass lamps', other: 'Brass lamp');
-    expect(blemishes('Lamp of brass – Tindrel', $context))->toBe([])
-        ->and(blemishes('Linen shades – Tindrel', $context))->toBe(['lead'])
-        ->and(blemishes('For the long evenings in the hall: brass lamps – Tindrel', $context))->toBe(['late'])
-        ->and(blemishes('Brass lamp.', new TextContext(other: 'Brass lamp'), TextField::Description))->toBe(['same'])
-        ->and(blemishes('Brass lamp, sent in two days.', new TextContext(other: 'Brass lamp'), TextField::Description))->toBe([]);
+    expect(blemishes('Lamp of brass – Tindrel', $context))
+        ->toBe([])
+        ->and(blemishes('Linen shades – Tindrel', $context))
+        ->toBe(['lead'])
+        ->and(blemishes('For the long evenings in the hall: brass lamps – Tindrel', $context))
+        ->toBe(['late'])
+        ->and(blemishes('Brass lamp.', new TextContext(other: 'Brass lamp'), TextField::Description))
+        ->toBe(['same'])
+        ->and(blemishes('Brass lamp, sent in two days.', new TextContext(other: 'Brass lamp'), TextField::Description))
+        ->toBe([]);
 });
 
-it('knows a term in its forms, and none that only looks like it', function (string $text, string $term, bool $stands, bool $early): void {
+it('knows a term in its forms, and none that only looks like it', function (
+    string $text,
+    string $term,
+    bool $stands,
+    bool $early,
+): void {
     expect(LeadTerm::standsIn($text, $term))->toBe($stands)->and(LeadTerm::isEarly($text, $term))->toBe($early);
 })->with([
     ['Table lamps in brass', 'table lamp', true, true],

@@ -6,8 +6,14 @@ use Orchard\Core\Text\Slot;
 use Orchard\Core\Wording\Bulk\PageText;
 use Orchard\Core\Wording\Bulk\TextChanges;
 
-function changed(string $kind, string $text, array $given = [], string $language = 'en', string $suffix = '', array $others = []): string
-{
+function changed(
+    string $kind,
+    string $text,
+    array $given = [],
+    string $language = 'en',
+    string $suffix = '',
+    array $others = [],
+): string {
     $page = new PageText($text, $language, 'Tindrel', $suffix, Slot::desktopTitle(), $others);
 
     return TextChanges::of($kind, $given, ruler())->apply($page);
@@ -29,15 +35,24 @@ it('replaces words plainly, whole, and by pattern', function (string $text, arra
 ]);
 
 it('refuses what cannot be found, and patterns that never end', function (): void {
-    expect(fn () => changed('replace', 'x', ['find' => '']))->toThrow(InvalidArgumentException::class, 'Type the words')
-        ->and(fn () => changed('replace', 'x', ['find' => '(', 'how' => 'pattern']))->toThrow(InvalidArgumentException::class, 'cannot be read')
+    expect(fn () => changed('replace', 'x', ['find' => '']))
+        ->toThrow(InvalidArgumentException::class, 'Type the words')
+        ->and(fn () => changed('replace', 'x', ['find' => '(', 'how' => 'pattern']))
+        ->toThrow(InvalidArgumentException::class, 'cannot be read')
         ->and(fn () => changed('replace', str_repeat('a', 60).'!', ['find' => '(a+)+$', 'how' => 'pattern']))
         ->toThrow(InvalidArgumentException::class, 'takes too long')
-        ->and(fn () => changed('swap', 'x', ['sign' => ' ']))->toThrow(InvalidArgumentException::class)
-        ->and(fn () => changed('magic', 'x'))->toThrow(InvalidArgumentException::class);
+        ->and(fn () => changed('swap', 'x', ['sign' => ' ']))
+        ->toThrow(InvalidArgumentException::class)
+        ->and(fn () => changed('magic', 'x'))
+        ->toThrow(InvalidArgumentException::class);
 });
 
-it('puts the brand on once, and takes it off either end', function (string $kind, string $text, string $suffix, string $wanted): void {
+it('puts the brand on once, and takes it off either end', function (
+    string $kind,
+    string $text,
+    string $suffix,
+    string $wanted,
+): void {
     expect(changed($kind, $text, suffix: $suffix))->toBe($wanted);
 })->with([
     ['brand-on', 'Brass lamp', '', 'Brass lamp – Tindrel'],
@@ -52,7 +67,12 @@ it('puts the brand on once, and takes it off either end', function (string $kind
     ['brand-off', 'Lamps of Tindrel', '', 'Lamps of Tindrel'],
 ]);
 
-it('sets letters as the language has them', function (string $kind, string $text, string $language, string $wanted): void {
+it('sets letters as the language has them', function (
+    string $kind,
+    string $text,
+    string $language,
+    string $wanted,
+): void {
     expect(changed($kind, $text, language: $language))->toBe($wanted);
 })->with([
     ['title', 'lamps for the hall with LED and E27', 'en', 'Lamps for the Hall with LED and E27'],
@@ -64,25 +84,40 @@ it('sets letters as the language has them', function (string $kind, string $text
 ]);
 
 it('swaps parts, takes other texts, tidies', function (): void {
-    expect(changed('swap', 'Brass – Lamp – Hall', ['sign' => '–']))->toBe('Lamp – Hall – Brass')
-        ->and(changed('swap', 'Brass lamp', ['sign' => '–']))->toBe('Brass lamp')
-        ->and(changed('swap', '– Lamp', ['sign' => '–']))->toBe('– Lamp')
-        ->and(changed('take', 'Old', ['from' => 'h1'], others: ['h1' => ' New heading ']))->toBe('New heading')
-        ->and(changed('take', 'Old', ['from' => 'h1']))->toBe('Old')
-        ->and(changed('take', 'Old', ['from' => 'nothing']))->toBe('')
-        ->and(changed('tidy', ' – Lamp &amp; shade!! 💡 , E27 | '))->toBe('Lamp & shade!, E27');
+    expect(changed('swap', 'Brass – Lamp – Hall', ['sign' => '–']))
+        ->toBe('Lamp – Hall – Brass')
+        ->and(changed('swap', 'Brass lamp', ['sign' => '–']))
+        ->toBe('Brass lamp')
+        ->and(changed('swap', '– Lamp', ['sign' => '–']))
+        ->toBe('– Lamp')
+        ->and(changed('take', 'Old', ['from' => 'h1'], others: ['h1' => ' New heading ']))
+        ->toBe('New heading')
+        ->and(changed('take', 'Old', ['from' => 'h1']))
+        ->toBe('Old')
+        ->and(changed('take', 'Old', ['from' => 'nothing']))
+        ->toBe('')
+        ->and(changed('tidy', ' – Lamp &amp; shade!! 💡 , E27 | '))
+        ->toBe('Lamp & shade!, E27');
 });
 
 it('shortens at a word until it fits, leaves no loose end, and once is enough', function (): void {
     mt_srand(11);
-    $words = ['brass', 'lamp', 'with', 'and', 'of', 'linen', 'shade,', '–', 'hand-glazed', 'for', 'the', 'hall', '(E27)', 'Wandleuchte'];
+    $words = [
+        'brass', 'lamp', 'with', 'and', 'of', 'linen', 'shade,', '–', 'hand-glazed', 'for', 'the', 'hall', '(E27)',
+        'Wandleuchte',
+    ];
     for ($i = 0; $i < 400; $i++) {
         $text = implode(' ', array_map(static fn (): string => $words[array_rand($words)], range(1, mt_rand(1, 24))));
         $short = changed('fit', $text, suffix: ' – Tindrel');
-        $isWhole = ! ruler()->fit("$short – Tindrel", Slot::desktopTitle())->isCut();
-        expect($isWhole)->toBeTrue("$text => $short")
-            ->and(str_starts_with($text, $short))->toBeTrue()
-            ->and(changed('fit', $short, suffix: ' – Tindrel'))->toBe($short);
+        $isWhole = ! ruler()
+            ->fit("$short – Tindrel", Slot::desktopTitle())
+            ->isCut();
+        expect($isWhole)
+            ->toBeTrue("$text => $short")
+            ->and(str_starts_with($text, $short))
+            ->toBeTrue()
+            ->and(changed('fit', $short, suffix: ' – Tindrel'))
+            ->toBe($short);
         if ($short !== $text) {
             expect($short)->not->toMatch('~(?:[\s,–(]|\s(?:with|and|of|for|the))$~u');
         }

@@ -231,7 +231,8 @@ it('puts down one change for an address and field, the later over the earlier', 
         ->toBe(1)
         ->and($held())
         ->toBe(['11 /c  ready', '12 noindex  ready']);
-    // What is on its way stays; what is live by our doing is not asked for again, and is what the next change is written over.
+    // What is on its way stays; what is live by our doing is not asked for again, and is what the next change is
+    // written over.
     DB::table('address_changes')
         ->where('page_id', $page)
         ->where('field', 11)

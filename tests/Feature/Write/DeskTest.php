@@ -140,7 +140,8 @@ it('marks repeated texts on every page that shares them, and takes the mark away
 
 it('counts repeated texts as SQL over all pairs does', function (): void {
     $shown = DB::select(
-        'SELECT r.id, LOWER(t.shown) AS text FROM resources r JOIN resource_texts t ON t.resource_id = r.id AND t.field = 1 WHERE r.store_id = ? AND t.shown <> \'\'',
+        'SELECT r.id, LOWER(t.shown) AS text FROM resources r JOIN resource_texts t ON t.resource_id = r.id
+            AND t.field = 1 WHERE r.store_id = ? AND t.shown <> \'\'',
         [$this->store->id],
     );
     $byText = [];
@@ -225,18 +226,26 @@ it('shows the desk with its filters, to viewers too, and pages by key', function
         $this->get("/s/{$this->store->slug}/write/counts?$query")->assertOk();
     }
     // The order of all, and rows by number, as the page asks for them.
-    $order = $this->getJson("/s/{$this->store->slug}/write/order?sort=wide")->assertOk()->json('ids');
+    $order = $this->getJson("/s/{$this->store->slug}/write/order?sort=wide")
+        ->assertOk()
+        ->json('ids');
     expect($order)->toHaveCount(71)->and(array_unique($order))->toHaveCount(71);
     $widths = array_map(
         static fn (int $id): int => (int) DB::table('write_rows')->where('resource_id', $id)->value('title_px'),
         $order,
     );
-    expect($widths)->toBe(array_reverse((static function () use ($widths): array {
-        sort($widths);
+    expect($widths)->toBe(
+        array_reverse(
+            (static function () use ($widths): array {
+                sort($widths);
 
-        return $widths;
-    })()));
-    $rows = $this->getJson("/s/{$this->store->slug}/write/rows?ids=".implode(',', array_slice($order, 5, 3)).',999999999')
+                return $widths;
+            })(),
+        ),
+    );
+    $rows = $this->getJson(
+        "/s/{$this->store->slug}/write/rows?ids=".implode(',', array_slice($order, 5, 3)).',999999999',
+    )
         ->assertOk()
         ->json('rows');
     expect(array_column($rows, 'id'))->toBe(array_slice($order, 5, 3));
@@ -245,7 +254,11 @@ it('shows the desk with its filters, to viewers too, and pages by key', function
     }
     $foreign = crawledStore();
     $theirs = product($foreign)->id;
-    expect($this->getJson("/s/{$this->store->slug}/write/rows?ids=$theirs")->assertOk()->json('rows'))->toBe([]);
+    expect(
+        $this->getJson("/s/{$this->store->slug}/write/rows?ids=$theirs")
+            ->assertOk()
+            ->json('rows'),
+    )->toBe([]);
     $this->getJson("/s/{$foreign->slug}/write/order")->assertNotFound();
     $this->getJson("/s/{$foreign->slug}/write/rows?ids=$theirs")->assertNotFound();
 });
