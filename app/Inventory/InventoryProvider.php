@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Inventory;
 
+use App\Inventory\Terms\SeenQueries;
 use App\Stores\Leaving\StoreTables;
 use Illuminate\Console\Scheduling\Schedule;
 use Illuminate\Support\Facades\DB;
@@ -14,6 +15,7 @@ final class InventoryProvider extends ServiceProvider
     public function register(): void
     {
         $this->app->singleton(Figures::class);
+        $this->app->singleton(SeenQueries::class);
     }
 
     public function boot(StoreTables $tables): void

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Weigh;
 
 use App\Inventory\Figures;
+use App\Inventory\Terms\SeenQueries;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Leaving\ExportParts;
 use App\Stores\Leaving\StoreTables;
@@ -14,6 +15,7 @@ use App\Stores\Steps\Stamps;
 use App\Stores\Steps\StepBoard;
 use App\Weigh\Console\ExportCommand;
 use App\Weigh\Console\ScoreCommand;
+use App\Weigh\Numbers\TopQueries;
 use App\Weigh\Ranges\RangeWork;
 use App\Weigh\Weighing\Scores;
 use App\Weigh\Weighing\ScoreWork;
@@ -30,6 +32,7 @@ final class WeighProvider extends ServiceProvider
         StepBoard $board,
         Stamps $stamps,
         Figures $figures,
+        SeenQueries $seen,
         OverviewBoard $overview,
         StoreTables $tables,
         ExportParts $exports,
@@ -38,6 +41,7 @@ final class WeighProvider extends ServiceProvider
         $exports->register('upside', Scores::COLUMNS, Scores::export(...));
         $exports->register('worklists', WorklistSheet::ALL, WorklistSheet::all(...));
         WeighOverview::register($overview);
+        $seen->register(TopQueries::of(...));
         foreach (['upside', 'expected_rate'] as $figure) {
             $figures->register(
                 $figure,

@@ -18,9 +18,11 @@ use App\Write\Console\ApplyCommand;
 use App\Write\Console\ExportCommand;
 use App\Write\Console\ImportCommand;
 use App\Write\Console\MeasureCommand;
+use App\Write\Console\TermsCommand;
 use App\Write\Desk\RowRebuild;
 use App\Write\Recipes\RecipeWork;
 use App\Write\Sheets\TextExport;
+use App\Write\Terms\ProposeWork;
 use Illuminate\Support\Facades\Event;
 use Illuminate\Support\ServiceProvider;
 
@@ -43,8 +45,9 @@ final class WriteProvider extends ServiceProvider
         WriteOverview::register($overview);
         $this->loadMigrationsFrom(__DIR__.'/Migrations');
         $this->loadRoutesFrom(__DIR__.'/routes.php');
-        $this->commands([ApplyCommand::class, ExportCommand::class, ImportCommand::class, MeasureCommand::class]);
+        $this->commands([ApplyCommand::class, ExportCommand::class, ImportCommand::class, MeasureCommand::class, TermsCommand::class]);
         $desk->register(RecipeWork::class);
+        $desk->register(ProposeWork::class);
         $board->register(new WriteStep());
         Event::listen(InventoryRefreshed::class, [RowRebuild::class, 'afterGather']);
         Event::listen(TermsChanged::class, [RowRebuild::class, 'afterTerms']);

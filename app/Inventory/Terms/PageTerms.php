@@ -35,7 +35,7 @@ final class PageTerms
     public static function lead(Store $store, array $terms, TermOrigin $origin, ?int $userId): array
     {
         $changed = [];
-        foreach (array_chunk($terms, 1000, preserve_keys: true) as $some) {
+        foreach (array_chunk($terms, 500, preserve_keys: true) as $some) {
             $own = self::ofStore($store, array_keys($some));
             array_push(
                 $changed,
@@ -76,25 +76,33 @@ final class PageTerms
     }
 
     /**
-     * Sets the supporting terms of one page, in their order; the lead term is not repeated among them.
+     * Sets the supporting terms of pages, in their order; a lead term is not repeated among them. A proposal leaves pages
+     * alone whose terms a person or a file named.
      *
-     * @param  list<string>  $terms  the first 25 that differ count
+     * @param  array<int, list<string>>  $terms  by page; the first 25 that differ count
      */
-    public static function support(Store $store, int $page, array $terms, TermOrigin $origin, ?int $userId): void
+    public static function supportMany(Store $store, array $terms, TermOrigin $origin, ?int $userId = null): void
     {
-        if (self::ofStore($store, [$page]) === []) {
-            return;
+        foreach (array_chunk($terms, 500, preserve_keys: true) as $some) {
+            $own = self::ofStore($store, array_keys($some));
+            DB::transaction(static function () use ($store, $some, $own, $origin, $userId): void {
+                $known = self::lock($own);
+                $rows = $pages = [];
+                foreach ($own as $page) {
+                    if ($origin === TermOrigin::Proposed && ($known[$page][1]['origin'] ?? $origin) !== $origin) {
+                        continue;
+                    }
+                    $pages[] = $page;
+                    $unlike = ['', $known[$page][0]['term'] ?? ''];
+                    $tidy = array_values(array_diff(array_unique(array_map(self::tidy(...), $some[$page])), $unlike));
+                    foreach (array_slice($tidy, 0, self::MOST) as $nth => $term) {
+                        $rows[] = self::row($page, $nth + 1, $store, $term, $origin, $userId);
+                    }
+                }
+                DB::table('page_terms')->whereIn('page_id', $pages)->where('place', '>', 0)->delete();
+                Bulk::write('page_terms', self::COLUMNS, $rows);
+            }, 3);
         }
-        DB::transaction(static function () use ($store, $page, $terms, $origin, $userId): void {
-            $lead = self::lock([$page])[$page][0]['term'] ?? '';
-            $tidy = array_values(array_diff(array_unique(array_map(self::tidy(...), $terms)), ['', $lead]));
-            DB::table('page_terms')->where('page_id', $page)->where('place', '>', 0)->delete();
-            $rows = [];
-            foreach (array_slice($tidy, 0, self::MOST) as $nth => $term) {
-                $rows[] = self::row($page, $nth + 1, $store, $term, $origin, $userId);
-            }
-            Bulk::write('page_terms', self::COLUMNS, $rows);
-        }, 3);
     }
 
     /**

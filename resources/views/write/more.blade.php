@@ -10,6 +10,9 @@
                 <p><label>Recipe <span class="select"><select name="recipe">@foreach ($recipes as $one)<option value="{{ $one->id }}">{{ $one->name }}</option>@endforeach</select></span></label> <button class="button" name="scope" value="ticked" data-ticked formaction="{{ route('write.recipe.try', $store) }}">Try on the ticked</button> <button class="button" name="scope" value="view" formaction="{{ route('write.recipe.try', [$store] + $filter->query()) }}">Try on this view</button></p>
             @endif
         </form>
+        <h3>Lead terms</h3>
+        <form method="post" action="{{ route('write.leads.propose', $store) }}">@csrf<p><button class="button">Propose them from queries</button> <span class="soft">for pages without one of yours: what each is seen for most, each term once</span></p></form>
+        <form method="post" action="{{ route('write.leads.file', $store) }}" enctype="multipart/form-data">@csrf<p><label>From a file with the columns url and keyword <input type="file" name="terms" accept=".csv,.tsv,.txt,.xlsx,.gz" required></label> <button class="button">Bring it in</button></p></form>
     @endcan
     <form method="get" action="{{ route('write.export', [$store, 'xlsx']) }}" data-with-ticked>
         <h3>As a spreadsheet</h3>

@@ -288,12 +288,10 @@ it('keeps one lead term for a page, and never puts a proposal over a person’s 
         ->toBe([])
         ->and(PageTerms::leads([$page]))
         ->toBe([$page => 'brass lamp']);
-    PageTerms::support(
+    PageTerms::supportMany(
         $this->store,
-        $page,
-        ['Lamp', 'brass lamp', 'lamp', ...array_map(strval(...), range(1, 40))],
+        [$page => ['Lamp', 'brass lamp', 'lamp', ...array_map(strval(...), range(1, 40))]],
         TermOrigin::File,
-        null,
     );
     expect(PageTerms::of([$page])[$page])
         ->toHaveCount(26)

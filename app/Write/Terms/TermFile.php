@@ -1,0 +1,133 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Write\Terms;
+
+use App\Inventory\PageAddress;
+use App\Inventory\Terms\PageTerms;
+use App\Inventory\Terms\TermOrigin;
+use App\Platform\Bytes;
+use App\Platform\Tables\TableReader;
+use App\Stores\Models\Store;
+use Illuminate\Support\Facades\DB;
+use InvalidArgumentException;
+
+/** Brings lead terms in from a table of addresses and keywords: the first keyword of a page leads, the others support it. */
+final class TermFile
+{
+    private const MOST_ROWS = 500_000;
+
+    private const URL = ['url', 'page', 'address', 'landing page', 'landing_page', 'link', 'seite', 'adresse'];
+
+    private const TERM = ['keyword', 'lead term', 'lead_term', 'term', 'query', 'search term', 'lead', 'suchbegriff'];
+
+    /**
+     * @return array{pages: int, supporting: int, unknown: list<string>} pages that got a lead term, supporting terms,
+     *         and the first addresses that the store does not have
+     *
+     * @throws InvalidArgumentException when the file has no column of addresses or none of keywords
+     */
+    public static function bring(Store $store, string $path, ?int $userId): array
+    {
+        $columns = null;
+        $terms = [];
+        $count = 0;
+        foreach (TableReader::read($path) as $cells) {
+            if ($columns === null) {
+                $columns = self::columns($cells);
+
+                continue;
+            }
+            if (++$count > self::MOST_ROWS) {
+                throw new InvalidArgumentException('A file of terms has at most '.number_format(self::MOST_ROWS).' rows.');
+            }
+            $url = trim((string) ($cells[$columns[0]] ?? ''));
+            $term = PageTerms::tidy((string) ($cells[$columns[1]] ?? ''));
+            if ($url !== '' && $term !== '' && count($terms[$url] ?? []) <= PageTerms::MOST) {
+                $terms[$url][] = $term;
+            }
+        }
+        if ($columns === null) {
+            throw new InvalidArgumentException('The file is empty.');
+        }
+        [$pages, $unknown] = self::pages($store, array_map(strval(...), array_keys($terms)));
+        $leads = $support = [];
+        foreach ($pages as $url => $page) {
+            $leads[$page] = $terms[$url][0];
+            $support[$page] = array_slice($terms[$url], 1);
+        }
+        PageTerms::lead($store, $leads, TermOrigin::File, $userId);
+        $more = array_filter($support, static fn (array $list): bool => $list !== []);
+        PageTerms::supportMany($store, $more, TermOrigin::File);
+
+        return [
+            'pages' => count($leads),
+            'supporting' => array_sum(array_map(count(...), $more)),
+            'unknown' => array_slice($unknown, 0, 20),
+        ];
+    }
+
+    /**
+     * @param  array<int, mixed>  $cells
+     * @return array{int, int}
+     */
+    private static function columns(array $cells): array
+    {
+        $names = array_map(
+            static fn (mixed $cell): string => mb_strtolower(trim(is_scalar($cell) ? (string) $cell : '')),
+            $cells,
+        );
+        $find = static function (array $known) use ($names): ?int {
+            foreach ($known as $name) {
+                $at = array_search($name, $names, true);
+                if ($at !== false) {
+                    return (int) $at;
+                }
+            }
+
+            return null;
+        };
+        $url = $find(self::URL);
+        $term = $find(self::TERM);
+        if ($url === null || $term === null) {
+            throw new InvalidArgumentException(
+                'The first row has to name a column url and a column keyword; it has '.
+                    implode(', ', array_map(static fn (string $name): string => "“{$name}”", array_slice($names, 0, 8))).'.',
+            );
+        }
+
+        return [$url, $term];
+    }
+
+    /**
+     * @param  list<string>  $urls
+     * @return array{array<string, int>, list<string>} pages by address, and addresses that are not known
+     */
+    private static function pages(Store $store, array $urls): array
+    {
+        $addresses = new PageAddress($store);
+        $pages = $unknown = [];
+        foreach (array_chunk($urls, 2000) as $some) {
+            $digests = [];
+            foreach ($some as $url) {
+                $full = $addresses->urlOf($url);
+                $full === null ? $unknown[] = $url : $digests[md5($full, true)] = $url;
+            }
+            $found = [];
+            if ($digests !== []) {
+                $list = Bytes::list(array_map(strval(...), array_keys($digests)));
+                foreach (
+                    DB::select("SELECT id, digest FROM pages WHERE store_id = ? AND digest IN ($list)", [$store->id]) as $row
+                ) {
+                    $found[(string) $row->digest] = (int) $row->id;
+                }
+            }
+            foreach ($digests as $digest => $url) {
+                isset($found[$digest]) ? $pages[$url] = $found[$digest] : $unknown[] = $url;
+            }
+        }
+
+        return [$pages, $unknown];
+    }
+}
