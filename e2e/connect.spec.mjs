@@ -41,7 +41,8 @@ async function draft(page, slug, urls) {
     orchard('write:import', fileOf(['url,field,live,draft', ...rows].join('\n') + '\n'), `--store=${slug}`, '--accept');
     await page.goto(`/s/${slug}/write?state=open`);
     await expect(page.locator('#desk')).toHaveAttribute('data-is-ready', 'yes');
-    await page.getByLabel('All rows').check();
+    await page.getByLabel('Tick all rows').check();
+    await page.getByText('More', { exact: true }).click();
     await page.getByRole('button', { name: 'Mark the ticked as ready' }).click();
     await expect(page.getByText(`${urls.length} drafts are ready for release.`)).toBeVisible();
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Orchard\Core\Wording;
 
+use Normalizer;
+
 /**
  * Whether a text holds a search term: all its words, in whatever order, plural and other endings included. The browser
  * says the same while one types (resources/js/desk-draw.js).
@@ -32,13 +34,14 @@ final class LeadTerm
     /** Where the first of its words begins, in characters; null where one of them is missing. */
     private static function from(string $text, string $term): ?int
     {
-        preg_match_all('/[\p{L}\p{N}]+/u', mb_strtolower($text), $found, PREG_OFFSET_CAPTURE);
+        $plain = self::plain($text);
+        preg_match_all('/[\p{L}\p{N}]+/u', $plain, $found, PREG_OFFSET_CAPTURE);
         $first = null;
         foreach (self::words($term) as $part) {
             $at = null;
             foreach ($found[0] as [$word, $offset]) {
                 if (self::isForm($word, $part)) {
-                    $at = mb_strlen(substr(mb_strtolower($text), 0, $offset));
+                    $at = mb_strlen(substr($plain, 0, $offset));
                     break;
                 }
             }
@@ -62,8 +65,16 @@ final class LeadTerm
     /** @return list<string> */
     private static function words(string $text): array
     {
-        preg_match_all('/[\p{L}\p{N}]+/u', mb_strtolower($text), $found);
+        preg_match_all('/[\p{L}\p{N}]+/u', self::plain($text), $found);
 
         return $found[0];
+    }
+
+    /** Small letters without their marks: searchers type "bronte" and "grosse" for Brontë and Größe. */
+    private static function plain(string $text): string
+    {
+        $parts = Normalizer::normalize(mb_strtolower(mb_scrub($text)), Normalizer::FORM_D);
+
+        return str_replace('ß', 'ss', (string) preg_replace('/\p{M}+/u', '', $parts === false ? $text : $parts));
     }
 }

@@ -21,10 +21,13 @@ export const number = value => whole.format(value);
 export const rate = value => percent.format(value);
 const cut = (text, most) => text.length > most ? text.slice(0, most - 1).trimEnd() + '…' : text;
 
-/** A lead term stands in a text when all its words do, in whatever order; plural and other endings count. */
+/** Small letters without their marks: searchers type "bronte" and "grosse" for Brontë and Größe. */
+const plain = text => text.toLowerCase().normalize('NFD').replace(/\p{M}+/gu, '').replaceAll('ß', 'ss');
+const wordsOf = text => plain(text).match(/[\p{L}\p{N}]+/gu) ?? [];
+/** A lead term stands in a text when all its words do, in whatever order; plural and other endings count (core/Wording/LeadTerm.php). */
 export function holds(text, term) {
-    const words = text.toLowerCase().match(/[\p{L}\p{N}]+/gu) ?? [];
-    return (term.toLowerCase().match(/[\p{L}\p{N}]+/gu) ?? []).every(part => words.some(word => word === part || (part.length > 3 && word.startsWith(part.slice(0, -1)) && Math.abs(word.length - part.length) <= 2)));
+    const words = wordsOf(text), parts = wordsOf(term), long = part => [...part].length;
+    return parts.length > 0 && parts.every(part => words.some(word => word === part || (long(part) > 3 && word.startsWith([...part].slice(0, -1).join('')) && Math.abs(long(word) - long(part)) <= 2)));
 }
 
 export class Drawing {
@@ -106,8 +109,8 @@ export class Drawing {
             const lost = this.lostWords(m, text.suffix);
             if (lost === '') told.push({ words: `brand cut off by ${Math.ceil(-m.left)} px`, brief: `brand over by ${Math.ceil(-m.left)} px`, isFault: false });
             else told.push({ words: `${field} cut off${field === 'title' ? ` by ${Math.ceil(m.lostPixels)} px` : ''}: loses “${cut(lost, 30)}”`, brief: `${Math.ceil(m.lostPixels)} px over`, isFault: true });
-        } else if (m.characters < limits[`${field}_least`]) told.push({ words: `${field} of ${m.characters} characters is short`, brief: `short: ${m.characters}`, isFault: true });
-        if (text.checks.includes('repeated') && text.typed === undefined) told.push({ words: `${field} stands on other pages, too`, brief: 'on other pages', isFault: true });
+        } else if (m.characters < limits[`${field}_least`]) told.push({ words: `${field} short: ${m.characters} characters`, brief: `short: ${m.characters}`, isFault: true });
+        if (text.checks.includes('repeated') && text.typed === undefined) told.push({ words: `${field} on other pages`, brief: 'on other pages', isFault: true });
         if (row.lead && !holds(own, row.lead)) told.push({ words: `${field} lacks the lead term`, brief: 'lacks lead term', isFault: true });
         // What only the server reckons, of the text as it is saved.
         if (text.typed === undefined) for (const key of text.checks) if (!['missing', 'short', 'wide', 'repeated', 'lead'].includes(key)) told.push({ words: `${field}: ${this.checks[key].label}`, brief: this.checks[key].label, isFault: true });

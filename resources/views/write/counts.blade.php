@@ -4,7 +4,7 @@
 @foreach (Orchard\Core\Wording\Check::inBits(PHP_INT_MAX) as $check)
     @if ($counts['checks'][$check->key()] || $filter->check === $check || $check->value <= 8)<a href="{{ $link(['check' => $filter->check === $check ? null : $check->key()]) }}" title="{{ ucfirst($check->reason()) }}" @if ($filter->check === $check) aria-current="true" @endif><b class="n">@n($counts['checks'][$check->key()])</b> {{ $check->label() }}</a>@endif
 @endforeach
-@foreach (Orchard\Core\Wording\TextField::cases() as $field)<a href="{{ $link(['field' => $filter->field === $field ? null : $field->key()]) }}" @if ($filter->field === $field) aria-current="true" @endif title="Count the faults of {{ $field->key() }}s alone">only in {{ $field->key() }}s</a>@endforeach
+@foreach ($filter->check || $filter->field ? Orchard\Core\Wording\TextField::cases() : [] as $field)<a href="{{ $link(['field' => $filter->field === $field ? null : $field->key()]) }}" @if ($filter->field === $field) aria-current="true" @endif title="Count the faults of {{ $field->key() }}s alone">only in {{ $field->key() }}s</a>@endforeach
 <span class="sep"></span>
 <a href="{{ $link(['state' => $filter->state === 'changed' ? null : 'changed']) }}" @if ($filter->state === 'changed') aria-current="true" @endif><span class="n">@n($counts['changed'])</span> with a draft</a>
 @foreach (App\Changes\DraftState::cases() as $state)

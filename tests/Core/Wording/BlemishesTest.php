@@ -81,5 +81,6 @@ it('knows a term in its forms, and none that only looks like it', function (
     ['Something else, then a rug', 'rug', true, false],
     ['Ruger goods', 'rug', false, false],
     ['Éclairage doux', 'ÉCLAIRAGE', true, true],
+    ['Größe Lampe von Brontë', 'grosse lampe bronte', true, true],
     ['Half', '', false, false],
 ]);
