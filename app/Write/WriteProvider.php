@@ -45,7 +45,13 @@ final class WriteProvider extends ServiceProvider
         WriteOverview::register($overview);
         $this->loadMigrationsFrom(__DIR__.'/Migrations');
         $this->loadRoutesFrom(__DIR__.'/routes.php');
-        $this->commands([ApplyCommand::class, ExportCommand::class, ImportCommand::class, MeasureCommand::class, TermsCommand::class]);
+        $this->commands([
+            ApplyCommand::class,
+            ExportCommand::class,
+            ImportCommand::class,
+            MeasureCommand::class,
+            TermsCommand::class,
+        ]);
         $desk->register(RecipeWork::class);
         $desk->register(ProposeWork::class);
         $board->register(new WriteStep());

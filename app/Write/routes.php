@@ -16,6 +16,7 @@ Route::middleware(['web', 'auth', 'can:view,store'])
     ->group(function (): void {
         Route::get('/', [DeskController::class, 'index'])->name('write');
         Route::get('/counts', [DeskController::class, 'counts'])->name('write.counts');
+        Route::get('/progress', [DeskController::class, 'progress'])->name('write.progress');
         Route::get('/order', [DeskController::class, 'order'])->name('write.order');
         Route::get('/rows', [DeskController::class, 'rows'])->name('write.rows');
         Route::get('/recipes', [RecipeController::class, 'index'])->name('write.recipes');

@@ -23,6 +23,24 @@ final readonly class Recipe
     }
 
     /**
+     * Facts that the recipe asks for and a page does not have.
+     *
+     * @param  array<string, string>  $facts
+     * @return list<string>
+     */
+    public function lacking(array $facts): array
+    {
+        $lacking = [];
+        foreach ($this->parts as $part) {
+            if ($part->fact !== null && trim($facts[$part->fact] ?? '') === '') {
+                $lacking[] = $part->fact;
+            }
+        }
+
+        return $lacking;
+    }
+
+    /**
      * @param  array<string, string>  $facts
      * @param  string  $suffix  what the theme adds by itself; it takes room, too
      */

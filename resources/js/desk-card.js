@@ -29,7 +29,8 @@ export class ResultCard {
         this.#put(this.#lines.description, description.lines);
         this.#put(this.#lines.url, [texts.url.replace(/^https?:\/\//, '')]);
         const isCut = both => both.some(one => one.lost !== '');
-        this.#cut = isCut(onDesktop) ? (isCut(onPhone) ? 'cut off on desktop and phone' : 'cut off on desktop') : isCut(onPhone) ? 'cut off on phone' : 'both texts whole on desktop and phone';
+        const none = ['title', 'description'].filter(field => texts[field].trim() === '');
+        this.#cut = none.length ? `no ${none.join(', no ')}` : isCut(onDesktop) ? (isCut(onPhone) ? 'cut off on desktop and phone' : 'cut off on desktop') : isCut(onPhone) ? 'cut off on phone' : 'both texts whole on desktop and phone';
     }
 
     cutWords() { return this.#cut; }

@@ -76,7 +76,8 @@ final class PageTerms
     }
 
     /**
-     * Sets the supporting terms of pages, in their order; a lead term is not repeated among them. A proposal leaves pages
+     * Sets the supporting terms of pages, in their order; a lead term is not repeated among them. A proposal leaves
+     * pages
      * alone whose terms a person or a file named.
      *
      * @param  array<int, list<string>>  $terms  by page; the first 25 that differ count

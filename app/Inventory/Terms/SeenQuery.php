@@ -7,11 +7,7 @@ namespace App\Inventory\Terms;
 /** A query that a page was seen for, over the weeks that lists sum. */
 final readonly class SeenQuery
 {
-    public function __construct(
-        public int $id,
-        public string $text,
-        public int $clicks,
-        public int $impressions,
-    ) {
+    public function __construct(public int $id, public string $text, public int $clicks, public int $impressions)
+    {
     }
 }

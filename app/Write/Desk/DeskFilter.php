@@ -24,6 +24,7 @@ final readonly class DeskFilter
      * @param  ?string  $state  "changed" for any draft, or a draft's state
      * @param  ?int  $selection  a kept selection of pages, as Store\Pages\Selections has it
      * @param  ?string  $after  the key of the last row shown
+     * @param  bool  $isFaulty  only pages with a fault, whichever
      */
     private function __construct(
         public ?PageKind $kind,
@@ -34,6 +35,7 @@ final readonly class DeskFilter
         public string $sort,
         public ?string $after,
         public ?int $selection = null,
+        public bool $isFaulty = false,
     ) {
     }
 
@@ -44,7 +46,8 @@ final readonly class DeskFilter
             $this->check === null &&
             $this->state === null &&
             $this->selection === null &&
-            $this->search === '';
+            $this->search === '' &&
+            ! $this->isFaulty;
     }
 
     /** The same, from behind a row on. */
@@ -59,6 +62,7 @@ final readonly class DeskFilter
             $this->sort,
             $after,
             $this->selection,
+            $this->isFaulty,
         );
     }
 
@@ -88,6 +92,7 @@ final readonly class DeskFilter
                 : $usual,
             $text('after') === '' ? null : mb_substr($text('after'), 0, 400),
             ctype_digit($text('selection')) && strlen($text('selection')) < 18 ? (int) $text('selection') : null,
+            $text('faults') === 'any',
         );
     }
 
@@ -103,6 +108,7 @@ final readonly class DeskFilter
                 'check' => $this->check?->key(),
                 'field' => $this->field?->key(),
                 'state' => $this->state,
+                'faults' => $this->isFaulty ? 'any' : null,
                 'selection' => $this->selection === null ? null : (string) $this->selection,
                 'q' => $this->search,
                 'sort' => $this->sort,

@@ -247,6 +247,9 @@ final class DeskList
             };
             $where .= " AND $column & ".$filter->check->value;
         }
+        if ($filter->isFaulty) {
+            $where .= ' AND any_checks > 0';
+        }
         if ($filter->state === 'changed') {
             $where .= ' AND drafted > 0';
         } elseif ($filter->state !== null) {

@@ -15,6 +15,7 @@ use App\Stores\Markets;
 use App\Stores\Models\Store;
 use App\Write\Desk\DeskFilter;
 use App\Write\Desk\DeskList;
+use App\Write\Desk\DeskProgress;
 use App\Write\Desk\DeskSheet;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
@@ -77,10 +78,23 @@ final class DeskController
     /** Some rows with their texts and figures. */
     public function rows(Request $request, Store $store, DeskSheet $sheet): JsonResponse
     {
-        $request->validate(['ids' => ['required', 'string', 'regex:/^\d{1,18}(,\d{1,18}){0,'.(self::MOST_ROWS - 1).'}$/']]);
+        $request->validate([
+            'ids' => ['required', 'string', 'regex:/^\d{1,18}(,\d{1,18}){0,'.(self::MOST_ROWS - 1).'}$/'],
+        ]);
         $ids = array_map(intval(...), explode(',', $request->string('ids')->value()));
 
         return response()->json(['rows' => $sheet->rows($store, array_values(array_unique($ids)))]);
+    }
+
+    /** How far each kind of page is, and what is next. */
+    public function progress(Store $store): View
+    {
+        return view('write.progress', [
+            'store' => $store,
+            'kinds' => DeskProgress::of($store),
+            'window' => NumberWindow::of($store),
+            'currency' => Markets::of($store)->all()[0]->currency ?? '',
+        ]);
     }
 
     public function counts(Request $request, Store $store, DeskList $list): View
@@ -159,12 +173,8 @@ final class DeskController
         );
     }
 
-    public function ready(
-        Request $request,
-        Store $store,
-        Drafts $drafts,
-        DeskList $list,
-    ): JsonResponse|RedirectResponse {
+    public function ready(Request $request, Store $store, Drafts $drafts, DeskList $list): JsonResponse|RedirectResponse
+    {
         $request->validate([
             'rows' => ['array', 'max:5000'],
             'rows.*' => ['integer'],

@@ -210,12 +210,14 @@ final class EditController
      */
     private function known(Store $store, array $resources): array
     {
-        return array_values(DB::table('resources')
-            ->where('store_id', $store->id)
-            ->whereIn('id', $resources)
-            ->pluck('id')
-            ->map(static fn (mixed $id): int => (int) $id)
-            ->all());
+        return array_values(
+            DB::table('resources')
+                ->where('store_id', $store->id)
+                ->whereIn('id', $resources)
+                ->pluck('id')
+                ->map(static fn (mixed $id): int => (int) $id)
+                ->all(),
+        );
     }
 
     private static function user(Request $request): User

@@ -48,8 +48,18 @@ final class TermController
             1 => 'One page has a lead term from the file',
             default => Forms::number($told['pages']).' pages have a lead term from the file',
         };
-        $words .= $told['pages'] > 0 && $told['supporting'] > 0 ? ', and '.Forms::number($told['supporting']).' terms support them.' : ($told['pages'] > 0 ? '.' : '');
+        $words .=
+            $told['pages'] > 0 && $told['supporting'] > 0
+                ? ', and '.Forms::number($told['supporting']).' terms support them.'
+                : ($told['pages'] > 0
+                    ? '.'
+                    : '');
 
-        return $told['unknown'] === [] ? $words : $words.' Not known here: '.implode(', ', array_slice($told['unknown'], 0, 5)).(count($told['unknown']) > 5 ? ' and more.' : '.');
+        return $told['unknown'] === []
+            ? $words
+            : $words.
+                    ' Not known here: '.
+                    implode(', ', array_slice($told['unknown'], 0, 5)).
+                    (count($told['unknown']) > 5 ? ' and more.' : '.');
     }
 }

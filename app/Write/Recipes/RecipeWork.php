@@ -9,6 +9,7 @@ use App\Changes\Editing\Author;
 use App\Changes\Editing\DraftWriter;
 use App\Changes\Editing\LockedText;
 use App\Changes\Origin;
+use App\Inventory\Terms\PageTerms;
 use App\Platform\Database\Bulk;
 use App\Platform\Work\LongWork;
 use App\Platform\Work\SliceEnd;
@@ -91,7 +92,8 @@ final class RecipeWork implements LongWork
                 $some === []
                     ? []
                     : DB::select(
-                        'SELECT r.id, r.name, r.attributes, r.market_id, r.kind, t.stored, t.origin, d.value AS draft,
+                        'SELECT r.id, r.page_id, r.name, r.attributes, r.market_id, r.kind, t.stored, t.origin,
+                            d.value AS draft,
                             d.origin AS draft_origin, d.state FROM resources r JOIN resource_texts t
                             ON t.resource_id = r.id AND t.field = ? LEFT JOIN drafts d ON d.resource_id = r.id
                             AND d.field = ?
@@ -117,11 +119,17 @@ final class RecipeWork implements LongWork
                 return SliceEnd::done();
             }
             $rows = [];
+            $leads = PageTerms::leads(Bulk::ids($pages, 'page_id'));
             foreach ($pages as $page) {
                 $after = (int) $page->id;
                 $market = $markets->find((int) $page->market_id);
                 $made = $recipe->compose(
-                    $this->facts->of((string) $page->name, (string) $page->attributes, $market->brand),
+                    $this->facts->of(
+                        (string) $page->name,
+                        (string) $page->attributes,
+                        $market->brand,
+                        $leads[(int) $page->page_id] ?? '',
+                    ),
                     $field === TextField::Title ? $suffixes->suffix($market->id, (int) $page->kind) : '',
                     $market->textLimits()->desktopSlot($field),
                     $this->ruler,

@@ -59,7 +59,9 @@ final class ProposeWork implements LongWork
             ->whereIn('state', ['waiting', 'working'])
             ->value('id');
 
-        return is_numeric($open) ? (int) $open : app(WorkDesk::class)->begin(self::class, $store->id, $store->id, $userId);
+        return is_numeric($open)
+            ? (int) $open
+            : app(WorkDesk::class)->begin(self::class, $store->id, $store->id, $userId);
     }
 
     public function slice(WorkRun $run): SliceEnd
@@ -68,10 +70,10 @@ final class ProposeWork implements LongWork
         $choice = new LeadChoice();
         $texts = $support = $fixed = $said = [];
         foreach (
-            DB::select(
-                'SELECT page_id, term FROM page_terms WHERE store_id = ? AND place = 0 AND origin <> ?',
-                [$store->id, TermOrigin::Proposed->value],
-            ) as $row
+            DB::select('SELECT page_id, term FROM page_terms WHERE store_id = ? AND place = 0 AND origin <> ?', [
+                $store->id,
+                TermOrigin::Proposed->value,
+            ]) as $row
         ) {
             $fixed[(int) $row->page_id] = true;
             $said[(string) $row->term] = true;

@@ -13,7 +13,10 @@ use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 
-/** Brings lead terms in from a table of addresses and keywords: the first keyword of a page leads, the others support it. */
+/**
+ * Brings lead terms in from a table of addresses and keywords: the first keyword of a page leads, the others support
+ * it.
+ */
 final class TermFile
 {
     private const MOST_ROWS = 500_000;
@@ -40,7 +43,9 @@ final class TermFile
                 continue;
             }
             if (++$count > self::MOST_ROWS) {
-                throw new InvalidArgumentException('A file of terms has at most '.number_format(self::MOST_ROWS).' rows.');
+                throw new InvalidArgumentException(
+                    'A file of terms has at most '.number_format(self::MOST_ROWS).' rows.',
+                );
             }
             $url = trim((string) ($cells[$columns[0]] ?? ''));
             $term = PageTerms::tidy((string) ($cells[$columns[1]] ?? ''));
@@ -93,7 +98,11 @@ final class TermFile
         if ($url === null || $term === null) {
             throw new InvalidArgumentException(
                 'The first row has to name a column url and a column keyword; it has '.
-                    implode(', ', array_map(static fn (string $name): string => "“{$name}”", array_slice($names, 0, 8))).'.',
+                    implode(
+                        ', ',
+                        array_map(static fn (string $name): string => "“{$name}”", array_slice($names, 0, 8)),
+                    ).
+                    '.',
             );
         }
 
@@ -112,7 +121,7 @@ final class TermFile
             $digests = [];
             foreach ($some as $url) {
                 $full = $addresses->urlOf($url);
-                $full === null ? $unknown[] = $url : $digests[md5($full, true)] = $url;
+                $full === null ? ($unknown[] = $url) : ($digests[md5($full, true)] = $url);
             }
             $found = [];
             if ($digests !== []) {
@@ -124,7 +133,7 @@ final class TermFile
                 }
             }
             foreach ($digests as $digest => $url) {
-                isset($found[$digest]) ? $pages[$url] = $found[$digest] : $unknown[] = $url;
+                isset($found[$digest]) ? ($pages[$url] = $found[$digest]) : ($unknown[] = $url);
             }
         }
 

@@ -10,7 +10,8 @@ use Orchard\Core\Text\Ruler;
 final readonly class Fit implements TextChange
 {
     /** What may not end a text: joints, and words that want another behind them. */
-    private const LOOSE = '~[\s,;:|–—&/+(\-]+$|\s(?:and|or|with|in|for|of|by|the|a|an|to|from|und|oder|mit|für|von|der|die|das|'.
+    private const LOOSE =
+        '~[\s,;:|–—&/+(\-]+$|\s(?:and|or|with|in|for|of|by|the|a|an|to|from|und|oder|mit|für|von|der|die|das|'.
         'et|ou|avec|pour|de|du|la|le|les|y|o|con|para|en)$~ui';
 
     public function __construct(private Ruler $ruler)

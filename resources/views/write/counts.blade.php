@@ -1,5 +1,6 @@
 @php($link = fn (array $changes) => route('write', [$store] + $filter->query($changes)))
-<a href="{{ $link(['kind' => null, 'check' => null, 'state' => null, 'field' => null]) }}" @if ($filter->isWide()) aria-current="true" @endif>all <b class="n">@n($counts['total'])</b></a>
+<a href="{{ $link(['kind' => null, 'check' => null, 'state' => null, 'field' => null, 'faults' => null]) }}" @if ($filter->isWide()) aria-current="true" @endif>all <b class="n">@n($counts['total'])</b></a>
+@if ($filter->isFaulty)<a href="{{ $link(['faults' => null]) }}" aria-current="true">with any fault</a>@endif
 <span class="sep"></span>
 @foreach (Orchard\Core\Wording\Check::inBits(PHP_INT_MAX) as $check)
     @if ($counts['checks'][$check->key()] || $filter->check === $check || $check->value <= 8)<a href="{{ $link(['check' => $filter->check === $check ? null : $check->key()]) }}" title="{{ ucfirst($check->reason()) }}" @if ($filter->check === $check) aria-current="true" @endif><b class="n">@n($counts['checks'][$check->key()])</b> {{ $check->label() }}</a>@endif

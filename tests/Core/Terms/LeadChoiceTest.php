@@ -16,8 +16,10 @@ function chosen(array $pairs): array
 }
 
 it('gives what is worth most first, each page one query and each query one page', function (): void {
-    expect(chosen([[1, 10, 5, 100], [2, 10, 9, 100], [1, 11, 1, 900], [3, 12, 0, 0], [2, 11, 8, 0]]))
-        ->toBe([1 => 11, 2 => 10]);
+    expect(chosen([[1, 10, 5, 100], [2, 10, 9, 100], [1, 11, 1, 900], [3, 12, 0, 0], [2, 11, 8, 0]]))->toBe([
+        1 => 11,
+        2 => 10,
+    ]);
 });
 
 it('does not hang on the order of what it is told, and never lies far below the best', function (): void {

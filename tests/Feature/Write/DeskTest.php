@@ -306,3 +306,36 @@ it('saves from the plain form of the dossier as well', function (): void {
         ->assertOk()
         ->assertSee('Written in the dossier.');
 });
+
+it('tells how far each kind of page is, as the rows add up, and leads to what is next', function (): void {
+    $viewer = member($this->store, Role::Viewer);
+    DB::table('write_rows')
+        ->where('store_id', $this->store->id)
+        ->where('kind', 3)
+        ->update(['upside' => 7]);
+    $rows = DB::table('write_rows')->where('store_id', $this->store->id)->get()->groupBy('kind');
+    foreach (App\Write\Desk\DeskProgress::of($this->store) as $kind) {
+        $own = $rows[$kind->kind->value];
+        expect($kind->pages)
+            ->toBe($own->count())
+            ->and($kind->whole)
+            ->toBe($own->where('any_checks', 0)->count())
+            ->and($kind->upside)
+            ->toBe((int) $own->sum('upside'))
+            ->and($kind->faultyUpside)
+            ->toBe((int) $own->where('any_checks', '>', 0)->sum('upside'));
+    }
+    $faulty = $rows[3]->where('any_checks', '>', 0)->count();
+    expect($faulty)->toBeGreaterThan(0)->toBeLessThan($rows[3]->count());
+    $this->actingAs($viewer)
+        ->get("/s/{$this->store->slug}/write/progress")
+        ->assertOk()
+        ->assertSee("Write the $faulty with faults");
+    $ids = $this->getJson("/s/{$this->store->slug}/write/order?kind=product&faults=any")
+        ->assertOk()
+        ->json('ids');
+    expect($ids)->toHaveCount($faulty);
+    $this->actingAs(member((new Tests\Web\Site())->store(), Role::Owner))
+        ->get("/s/{$this->store->slug}/write/progress")
+        ->assertNotFound();
+});

@@ -274,10 +274,69 @@ it('names the parts that were left out so that a text fits', function (): void {
         ['fact' => 'maker', 'words' => ' by ', 'rank' => 1],
         ['fact' => null, 'words' => str_repeat(' and a good deal more', 6), 'rank' => 2],
     ];
-    $recipe = app(RecipeBook::class)->save($this->store, null, 'Long', PageKind::Product, TextField::Title, $parts, null);
+    $recipe = app(RecipeBook::class)->save(
+        $this->store,
+        null,
+        'Long',
+        PageKind::Product,
+        TextField::Title,
+        $parts,
+        null,
+    );
     $run = tryRecipe($this, $this->store, ['recipe' => $recipe]);
     expect(DB::table('write_recipe_rows')->where('run_id', $run)->where('dropped', '2')->count())->toBeGreaterThan(0);
     $this->get(route('write.run', [$this->store, $run]))
         ->assertOk()
         ->assertSee('<td class="soft">and a good deal more', false);
+});
+
+it('shows ten pages that differ most: worth, length, and what they lack', function (): void {
+    $products = DB::table('resources')
+        ->where('store_id', $this->store->id)
+        ->where('kind', 3)
+        ->orderBy('id')
+        ->pluck('id');
+    $page = (int) DB::table('resources')->where('id', $products[5])->value('page_id');
+    App\Inventory\Terms\PageTerms::lead(
+        $this->store,
+        [$page => 'arched lamp'],
+        App\Inventory\Terms\TermOrigin::Hand,
+        null,
+    );
+    DB::table('write_rows')
+        ->whereIn('resource_id', [$products[0], $products[1], $products[2]])
+        ->update(['upside' => 9]);
+    DB::table('write_rows')
+        ->where('resource_id', $products[5])
+        ->update(['upside' => 900]);
+    DB::table('resources')
+        ->where('id', $products[6])
+        ->update(['name' => 'Ix']);
+    DB::table('resources')
+        ->where('id', $products[7])
+        ->update(['name' => str_repeat('Long ', 12)]);
+    DB::table('resources')
+        ->where('id', $products[8])
+        ->update(['attributes' => '{}']);
+    $recipe = new Orchard\Core\Wording\Recipe([
+        Orchard\Core\Wording\RecipePart::fact('name', '', 0),
+        Orchard\Core\Wording\RecipePart::fact('finish', ' in ', 0),
+        Orchard\Core\Wording\RecipePart::fact('lead', ': ', 0),
+    ]);
+    $samples = app(RecipeFacts::class)->samples($this->store, $recipe, PageKind::Product, TextField::Title, ruler());
+    $why = array_column($samples, 'why', 'name');
+    $name = (string) DB::table('resources')->where('id', $products[5])->value('name');
+    $bare = (string) DB::table('resources')->where('id', $products[8])->value('name');
+    expect($samples)
+        ->toHaveCount(10)
+        ->and($samples[0]['name'])
+        ->toBe($name)
+        ->and($samples[0]['text'])
+        ->toContain('arched lamp')
+        ->and($why['Ix'])
+        ->toBe('shortest')
+        ->and($why[str_repeat('Long ', 12)])
+        ->toBe('longest')
+        ->and($why[$bare])
+        ->toBe('lacks facts');
 });

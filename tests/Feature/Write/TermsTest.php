@@ -30,15 +30,19 @@ it('proposes what pages are seen for most, each term once, and leaves people’s
     $poor = (int) DB::table('pages')->where('store_id', $store->id)->where('url', 'like', '%/poor')->value('id');
     PageTerms::lead($store, [$poor => 'lamp /good'], TermOrigin::Hand, null);
     $writer = member($store, Role::Writer);
-    $this->actingAs($writer)->post("/s/$store->slug/write/leads/propose")->assertSessionHas('done');
+    $this->actingAs($writer)
+        ->post("/s/$store->slug/write/leads/propose")
+        ->assertSessionHas('done');
     $work = (int) DB::table('work')->where('store_id', $store->id)->where('sort', ProposeWork::sort())->value('id');
-    expect(ProposeWork::begin($store, null))->toBe($work)
-        ->and(app(WorkDesk::class)->workToEnd($work))->toBe('done');
+    expect(ProposeWork::begin($store, null))->toBe($work)->and(app(WorkDesk::class)->workToEnd($work))->toBe('done');
     $terms = termsOf($store);
     // The term that a person gave to another page is proposed to none, and the store's own name is no lead term.
-    expect($terms['/poor'])->toBe([0 => 'lamp /good'])
-        ->and($terms['/out'])->toBe([0 => 'lamp /out'])
-        ->and($terms)->not->toHaveKey('/good');
+    expect($terms['/poor'])
+        ->toBe([0 => 'lamp /good'])
+        ->and($terms['/out'])
+        ->toBe([0 => 'lamp /out'])
+        ->and($terms)
+        ->not->toHaveKey('/good');
     // Proposed anew after that word has gone: the best of the page is free again.
     PageTerms::lead($store, [$poor => ''], TermOrigin::Hand, null);
     expect(orchard(['write:terms', '--propose', "--store=$store->slug"])['code'])->toBe(0);
@@ -55,14 +59,23 @@ it('brings lead and supporting terms in from a file, and tells what it does not 
         ->limit(3)
         ->pluck('pages.url')
         ->all();
-    $csv = "Volume;Keyword;URL\n90; Brass  LAMP ;{$paths[0]}\n20;lamp of brass;{$paths[0]}\n5;;{$paths[1]}\n".
-        '7;"zeppelin ""light""";'.parse_url($paths[2], PHP_URL_PATH)."\n1;x;https://elsewhere.example/\n1;y;/nowhere\n";
+    $csv =
+        "Volume;Keyword;URL\n90; Brass  LAMP ;{$paths[0]}\n20;lamp of brass;{$paths[0]}\n5;;{$paths[1]}\n".
+        '7;"zeppelin ""light""";'.
+        parse_url($paths[2], PHP_URL_PATH).
+        "\n1;x;https://elsewhere.example/\n1;y;/nowhere\n";
     $send = fn (string $text) => $this->actingAs($writer)->post("/s/$store->slug/write/leads/file", [
         'terms' => UploadedFile::fake()->createWithContent('terms.csv', $text),
     ]);
-    $send($csv)->assertSessionHas('done', '2 pages have a lead term from the file, and 1 terms support them. '.
-        'Not known here: https://elsewhere.example/, /nowhere.');
-    expect(array_values(termsOf($store)))->toEqualCanonicalizing([[0 => 'brass lamp', 1 => 'lamp of brass'], [0 => 'zeppelin "light"']]);
+    $send($csv)->assertSessionHas(
+        'done',
+        '2 pages have a lead term from the file, and 1 terms support them. '.
+            'Not known here: https://elsewhere.example/, /nowhere.',
+    );
+    expect(array_values(termsOf($store)))->toEqualCanonicalizing([
+        [0 => 'brass lamp', 1 => 'lamp of brass'],
+        [0 => 'zeppelin "light"'],
+    ]);
     // The desk's filter knows it at once: checks of these rows are made anew.
     $bits = DB::table('write_rows')
         ->join('resources', 'resources.id', '=', 'write_rows.resource_id')
@@ -71,16 +84,23 @@ it('brings lead and supporting terms in from a file, and tells what it does not 
         ->where('pages.store_id', $store->id)
         ->value('title_checks');
     expect((int) $bits & 16)->toBe(16);
-    $send("a,b\n1,2\n")->assertSessionHasErrors(['terms' => 'The first row has to name a column url and a column keyword; it has “a”, “b”.']);
+    $send("a,b\n1,2\n")->assertSessionHasErrors([
+        'terms' => 'The first row has to name a column url and a column keyword; it has “a”, “b”.',
+    ]);
     $send("url,keyword\nhttps://elsewhere.example/,x\n")->assertSessionHasErrors('terms');
     $file = (string) tempnam(sys_get_temp_dir(), 'terms');
     file_put_contents($file, "url\tterm\n{$paths[1]}\tFloor Lamp\n");
-    expect(orchard(['write:terms', $file, "--store=$store->slug", '--json']))->toMatchArray(['code' => 0])
-        ->and(array_values(termsOf($store)))->toContain([0 => 'floor lamp'])
-        ->and(orchard(['write:terms', "--store=$store->slug"])['code'])->toBe(2);
+    expect(orchard(['write:terms', $file, "--store=$store->slug", '--json']))
+        ->toMatchArray(['code' => 0])
+        ->and(array_values(termsOf($store)))
+        ->toContain([0 => 'floor lamp'])
+        ->and(orchard(['write:terms', "--store=$store->slug"])['code'])
+        ->toBe(2);
     unlink($file);
     foreach ([Role::Viewer] as $role) {
-        $this->actingAs(member($store, $role))->post("/s/$store->slug/write/leads/file")->assertForbidden();
+        $this->actingAs(member($store, $role))
+            ->post("/s/$store->slug/write/leads/file")
+            ->assertForbidden();
         $this->post("/s/$store->slug/write/leads/propose")->assertForbidden();
     }
     $this->actingAs(member((new Tests\Web\Site())->store(), Role::Owner))
