@@ -94,9 +94,9 @@ final class RecipeFacts
             }
         };
         $take('most to gain', 4, static fn (array $one): float => 1 + $one['worth']);
+        $take('lacks facts', 2, static fn (array $one): float => (float) $one['lacking']);
         $take('longest', 2, static fn (array $one): float => (float) $one['pixels']);
         $take('shortest', 2, static fn (array $one): float => $one['shown'] === '' ? 0.0 : 1 / (1 + $one['pixels']));
-        $take('lacks facts', 2, static fn (array $one): float => (float) $one['lacking']);
 
         return array_values($chosen);
     }
