@@ -242,7 +242,7 @@ it('sends what was ticked, or all that match, to the desk, to a file or to a lis
     $to = $this->post("/s/{$store->slug}/gather/send", ['to' => 'desk', 'pages' => $products])
         ->assertRedirect()
         ->headers->get('Location');
-    $this->get((string) $to)->assertOk()->assertSee('selected pages');
+    $this->get((string) $to)->assertOk()->assertSee('picked pages');
     preg_match('/selection=(\d+)/', (string) $to, $id);
     expect(
         array_map(
