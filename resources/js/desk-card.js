@@ -2,11 +2,12 @@
 const SHAPES = ['desktop', 'phone', 'none'];
 
 export class ResultCard {
-    #box; #ruler; #lines; #cut = '';
+    #ruler; #lines; #cut = '';
     shape = SHAPES.includes(localStorage.getItem('desk card')) ? localStorage.getItem('desk card') : 'desktop';
 
-    constructor(box, ruler) {
-        this.#box = box;
+    /** shape: one that stays; else the one that was chosen last. */
+    constructor(box, ruler, shape = null) {
+        if (shape) this.shape = shape;
         this.#ruler = ruler;
         const line = name => { const node = document.createElement('div'); node.className = name; box.append(node); return node; };
         this.#lines = { title: line('c-title'), description: line('c-text'), url: line('c-url') };

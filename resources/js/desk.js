@@ -14,7 +14,7 @@ const savedLine = document.getElementById('saved-line'), toldLine = document.get
 const ruler = await Ruler.load(given.widths);
 
 /** How many texts a range may change at once: sent in portions, one step. */
-const MOST = 20000;
+const MOST = 5000;
 const isPhone = matchMedia('(max-width: 860px)');
 const MODES = {
     both: { fields: ['title', 'description'], height: 66, extra: { title: 0, description: 16 } },
@@ -27,7 +27,15 @@ let show = MODES[localStorage.getItem('desk shows')] ? localStorage.getItem('des
 const saving = new Saving(urls.texts, given.store, heard);
 const rows = new Rows(urls.rows, { has: (id, field) => saving.has(id, field) || (typing && typing.id === id && typing.field === field) || problems.has(`${id} ${field}`) }, came);
 const drawing = new Drawing({ ruler, limits, states: given.states, checks: given.checks, rows, figures: { pages: urls.pages } });
-const card = new ResultCard(document.getElementById('desk-card'), ruler, limits);
+// On a wide screen both shapes stand beside the list; else one, turned by a key.
+const isWide = matchMedia('(min-width: 1600px)').matches;
+const card = new ResultCard(document.getElementById('desk-card'), ruler, isWide ? 'desktop' : null);
+const phoneCard = isWide ? new ResultCard(document.getElementById('desk-card-phone'), ruler, 'phone') : null;
+function drawCards(row) {
+    const shown = { title: drawing.willShow(row, 'title'), description: drawing.willShow(row, 'description'), url: row.url };
+    card.draw(shown, limits[row.market]);
+    phoneCard?.draw(shown, limits[row.market]);
+}
 const problems = new Map();
 const ticks = `ticks ${location.pathname}`;
 const ticked = new Set(JSON.parse(sessionStorage.getItem(ticks) ?? '[]'));
@@ -184,7 +192,7 @@ const facts = document.getElementById('desk-facts'), keyLine = document.getEleme
 function dock(row, isMany) {
     if (!row) return;
     const { from, to, left, right } = range();
-    card.draw({ title: drawing.willShow(row, 'title'), description: drawing.willShow(row, 'description'), url: row.url }, limits[row.market]);
+    drawCards(row);
     const lost = card.cutWords();
     facts.querySelector('[data-name]').textContent = row.name;
     facts.querySelector('[data-place]').textContent = `${number(here.at + 1)} of ${number(rows.length)}; ${lost}`;
@@ -346,6 +354,7 @@ async function turn(what) {
     try {
         const data = await post(urls[what], {});
         rows.take(data.rows);
+        if (data.isMore) await rows.fetch(rows.known);
         stack(data);
         const places = data.rows.map(row => rows.placeOf(row.id)).filter(at => at >= 0).sort((a, b) => a - b);
         if (places.length && !places.includes(here.at)) go(places[0], here.column);
@@ -399,7 +408,7 @@ function follow() {
     line?.querySelector('.px-ruler')?.set(m);
     const px = line?.querySelector(`.desk-cell[data-field="${typing.field}"] .next .px`);
     if (px) { px.textContent = typing.field === 'title' ? Math.round(m.px) : m.characters; px.classList.toggle('over', m.isOver); }
-    card.draw({ title: drawing.willShow(row, 'title'), description: drawing.willShow(row, 'description'), url: row.url }, limits[row.market]);
+    drawCards(row);
 }
 /** Ends typing: keeps what was typed, or leaves the text as it was. */
 function end(isKept) {
@@ -572,7 +581,7 @@ list.addEventListener('keydown', event => {
     else if (isCommand && (key.toLowerCase() === 'y' || key.toLowerCase() === 'z')) turn('redo');
     else if (isCommand && key.toLowerCase() === 's') saving.flush();
     else if (isCommand && key.toLowerCase() === 'h') bulk && bulk.open(ticked.size > 0);
-    else if (isCommand && key === '.') { card.next(); layout(); }
+    else if (isCommand && key === '.') turnCard();
     else if (isCommand && key === ' ') { const ids = rows.order.slice(range().from, range().to + 1); tick(ids, !ids.every(id => ticked.has(id))); }
     else if (isCommand && (key === 'Home' || key === 'End')) move(key === 'Home' ? 0 : rows.length - 1, here.column);
     else if (isCommand || event.altKey) {
@@ -638,7 +647,7 @@ addEventListener('resize', () => { for (const [, line] of drawn) line.remove(); 
 for (const one of document.querySelectorAll('[data-turn]')) one.addEventListener('click', () => { turn(one.dataset.turn); list.focus(); });
 document.querySelector('[data-ready]')?.addEventListener('click', () => { ready(); list.focus(); });
 document.querySelector('[data-dossier]')?.addEventListener('click', openDossier);
-document.querySelector('[data-card]')?.addEventListener('click', () => { card.next(); layout(); list.focus(); });
+document.querySelector('[data-card]')?.addEventListener('click', () => { turnCard(); list.focus(); });
 document.querySelector('[data-bulk]')?.addEventListener('click', () => bulk.open(ticked.size > 0));
 for (const one of document.querySelectorAll('[data-help]')) one.addEventListener('click', help);
 document.getElementById('desk-shows')?.addEventListener('change', event => { show = event.target.value; localStorage.setItem('desk shows', show); here.column = anchor.column = 0; layout(); go(here.at, 0); });
@@ -651,6 +660,11 @@ for (const form of document.querySelectorAll('form[data-with-ticked]')) form.add
     for (const id of ticked) { const input = h('input'); input.type = 'hidden'; input.name = 'rows[]'; input.value = id; form.append(input); }
 });
 
+function turnCard() {
+    if (isWide) { tell('Both shapes of the card stand beside the list.'); return; }
+    card.next();
+    layout();
+}
 function layout() {
     for (const [name] of Object.entries(MODES)) desk.classList.toggle(`shows-${name}`, name === show);
     desk.dataset.card = card.shape;

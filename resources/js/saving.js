@@ -109,16 +109,22 @@ export class Saving {
 
     /** Kept with the time at which this tab was last alive; 0 for one that is being closed. */
     #keep(alive = Date.now()) {
-        if (this.#steps.length) localStorage.setItem(this.#place, JSON.stringify({ alive, steps: this.#steps }));
-        else localStorage.removeItem(this.#place);
+        try {
+            if (this.#steps.length) localStorage.setItem(this.#place, JSON.stringify({ alive, steps: this.#steps }));
+            else localStorage.removeItem(this.#place);
+        } catch {
+            // The browser's room is full: what is unsaved stands in this tab alone, and is still being sent.
+        }
     }
 
     #adopt(prefix) {
         for (const key of Object.keys(localStorage)) {
             if (!key.startsWith(prefix) || key === this.#place) continue;
-            const { alive, steps } = JSON.parse(localStorage.getItem(key));
-            if (Date.now() - alive < DEAD_AFTER) continue;
+            let left;
+            try { left = JSON.parse(localStorage.getItem(key)); } catch { left = null; }
+            if (left && Date.now() - left.alive < DEAD_AFTER) continue;
             localStorage.removeItem(key);
+            const steps = Array.isArray(left?.steps) ? left.steps : [];
             // Their steps may have ended otherwise meanwhile: they go on as steps of their own.
             this.#steps.push(...steps.map(step => ({ action: step.action, edits: step.edits })));
         }

@@ -65,7 +65,7 @@
         <div id="notices"></div>
         <p class="note is-hand" id="away" role="alert" hidden>The server could not be reached. What you typed is kept in this browser and is saved as soon as the server is back.</p>
         <section class="dock" aria-label="The page in focus" @if ($rows === []) hidden @endif>
-            <div class="card-place"><div class="card" id="desk-card" role="img" aria-label="Result card of the page in focus"></div></div>
+            <div class="card-place"><div class="card" id="desk-card" role="img" aria-label="Result card of the page in focus"></div><div class="card is-phone" id="desk-card-phone" role="img" aria-label="Result card of the page in focus, on a phone"></div></div>
             <div class="dock-facts" id="desk-facts">
                 <p class="dock-head"><b data-name></b> <span class="soft" data-place></span></p>
                 <p data-rate></p>
