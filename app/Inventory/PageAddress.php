@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace App\Inventory;
 
+use App\Platform\Bytes;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
+use Illuminate\Support\Facades\DB;
 use Orchard\Core\Url\PageUrl;
 
 /**
@@ -103,5 +105,37 @@ final class PageAddress
         }
 
         return false;
+    }
+
+    /**
+     * Pages of the store that addresses mean.
+     *
+     * @param  list<string>  $addresses
+     * @return array{array<string, int>, list<string>} pages by address, and addresses of none
+     */
+    public static function pages(Store $store, array $addresses): array
+    {
+        $reader = new self($store);
+        $pages = $unknown = [];
+        foreach (array_chunk($addresses, 2000) as $some) {
+            $digests = [];
+            foreach ($some as $address) {
+                $url = $reader->urlOf($address);
+                $url === null ? $unknown[] = $address : $digests[md5($url, true)][] = $address;
+            }
+            $list = Bytes::list(array_map(strval(...), array_keys($digests)));
+            $rows = $digests === []
+                ? []
+                : DB::select("SELECT id, digest FROM pages WHERE store_id = ? AND digest IN ($list)", [$store->id]);
+            foreach ($rows as $row) {
+                foreach ($digests[(string) $row->digest] as $address) {
+                    $pages[$address] = (int) $row->id;
+                }
+                unset($digests[(string) $row->digest]);
+            }
+            array_push($unknown, ...array_merge([], ...array_values($digests)));
+        }
+
+        return [$pages, $unknown];
     }
 }

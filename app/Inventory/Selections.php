@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Inventory;
 
-use App\Platform\Bytes;
 use App\Platform\Database\Bulk;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
@@ -118,37 +117,11 @@ final class Selections
      */
     public static function pasted(Store $store, string $text): array
     {
-        $addresses = new PageAddress($store);
-        $digests = [];
-        $unknown = [];
-        foreach (array_slice(preg_split('/[\s,;]+/', $text) ?: [], 0, 50_000) as $line) {
-            if ($line === '') {
-                continue;
-            }
-            $url = $addresses->urlOf($line);
-            if ($url === null) {
-                $unknown[] = $line;
-            } else {
-                $digests[md5($url, true)] = $line;
-            }
-        }
-        $found = [];
-        foreach (array_chunk(array_map(strval(...), array_keys($digests)), 2000) as $chunk) {
-            foreach (
-                DB::select(
-                    'SELECT id, digest FROM pages WHERE store_id = ? AND digest IN ('.Bytes::list($chunk).')',
-                    [$store->id],
-                ) as $row
-            ) {
-                $found[(string) $row->digest] = (int) $row->id;
-            }
-        }
-        foreach (array_diff_key($digests, $found) as $line) {
-            $unknown[] = $line;
-        }
+        $lines = array_slice(preg_split('/[\s,;]+/', $text, -1, PREG_SPLIT_NO_EMPTY) ?: [], 0, 50_000);
+        [$found, $unknown] = PageAddress::pages($store, array_values(array_unique($lines)));
 
         return [
-            'pages' => array_values($found),
+            'pages' => array_values(array_unique($found)),
             'unknown' => array_map(static fn (string $line): string => Str::limit($line, 200), $unknown),
         ];
     }

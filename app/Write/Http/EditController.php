@@ -184,7 +184,7 @@ final class EditController
             [
                 'done' => $outcome?->step->words(),
                 'left' => $outcome === null ? 0 : $outcome->left,
-            'isMore' => count($outcome->resources ?? []) > self::MOST,
+                'isMore' => count($outcome->resources ?? []) > self::MOST,
                 'rows' => $this->sheet->rows($store, array_slice($outcome->resources ?? [], 0, self::MOST)),
             ] + $this->stack($store, $user),
         );

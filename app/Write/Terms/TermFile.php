@@ -7,10 +7,8 @@ namespace App\Write\Terms;
 use App\Inventory\PageAddress;
 use App\Inventory\Terms\PageTerms;
 use App\Inventory\Terms\TermOrigin;
-use App\Platform\Bytes;
 use App\Platform\Tables\TableReader;
 use App\Stores\Models\Store;
-use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 
 /**
@@ -56,7 +54,7 @@ final class TermFile
         if ($columns === null) {
             throw new InvalidArgumentException('The file is empty.');
         }
-        [$pages, $unknown] = self::pages($store, array_map(strval(...), array_keys($terms)));
+        [$pages, $unknown] = PageAddress::pages($store, array_map(strval(...), array_keys($terms)));
         $leads = $support = [];
         foreach ($pages as $url => $page) {
             $leads[$page] = $terms[$url][0];
@@ -107,36 +105,5 @@ final class TermFile
         }
 
         return [$url, $term];
-    }
-
-    /**
-     * @param  list<string>  $urls
-     * @return array{array<string, int>, list<string>} pages by address, and addresses that are not known
-     */
-    private static function pages(Store $store, array $urls): array
-    {
-        $addresses = new PageAddress($store);
-        $pages = $unknown = [];
-        foreach (array_chunk($urls, 2000) as $some) {
-            $digests = [];
-            foreach ($some as $url) {
-                $full = $addresses->urlOf($url);
-                $full === null ? ($unknown[] = $url) : ($digests[md5($full, true)] = $url);
-            }
-            $found = [];
-            if ($digests !== []) {
-                $list = Bytes::list(array_map(strval(...), array_keys($digests)));
-                foreach (
-                    DB::select("SELECT id, digest FROM pages WHERE store_id = ? AND digest IN ($list)", [$store->id]) as $row
-                ) {
-                    $found[(string) $row->digest] = (int) $row->id;
-                }
-            }
-            foreach ($digests as $digest => $url) {
-                isset($found[$digest]) ? ($pages[$url] = $found[$digest]) : ($unknown[] = $url);
-            }
-        }
-
-        return [$pages, $unknown];
     }
 }
