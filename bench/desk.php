@@ -9,8 +9,8 @@ declare(strict_types=1);
 
 use App\Changes\Editing\Author;
 use App\Changes\Editing\DraftWriter;
+use App\Changes\Editing\EditAction;
 use App\Changes\Editing\EditSteps;
-use App\Changes\Editing\StepAction;
 use App\Changes\Editing\TextEdit;
 use App\Changes\Origin;
 use App\Write\Desk\DeskFilter;
@@ -102,7 +102,7 @@ foreach ([1, 60, 1000] as $n) {
     $times = ['saving' => [], 'taking back' => []];
     for ($i = 0; $i < 7; $i++) {
         $times['saving'][] = $timed(static function () use ($store, $user, $writer, $steps, $all, $n, $i): void {
-            $step = $steps->begin($store, $user, StepAction::Pasted);
+            $step = $steps->begin($store, $user, EditAction::Pasted);
             $writer->save(
                 $store,
                 array_map(

@@ -7,13 +7,13 @@ namespace App\Changes\Editing;
 /** Something that a person did to texts and can take back. */
 final readonly class EditStep
 {
-    private function __construct(public int $id, public StepAction $action, public int $texts)
+    private function __construct(public int $id, public EditAction $action, public int $texts)
     {
     }
 
     public static function from(object $row): self
     {
-        return new self((int) $row->id, StepAction::from((string) $row->action), (int) $row->texts);
+        return new self((int) $row->id, EditAction::from((string) $row->action), (int) $row->texts);
     }
 
     public function words(): string

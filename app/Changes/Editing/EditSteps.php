@@ -33,7 +33,7 @@ final class EditSteps
      * @param  ?int  $goesOn  a step that is not over yet, for it comes in portions; the last one alone goes on
      * @return int its number, to be given to the writer; a step without texts is dropped by end()
      */
-    public function begin(Store $store, int $userId, StepAction $action, ?int $goesOn = null): int
+    public function begin(Store $store, int $userId, EditAction $action, ?int $goesOn = null): int
     {
         if ($goesOn !== null && $this->last($store, $userId)?->id === $goesOn) {
             return $goesOn;
@@ -101,13 +101,13 @@ final class EditSteps
     }
 
     /** Takes the last step back; null where there is none. */
-    public function undo(Store $store, int $userId): ?StepOutcome
+    public function undo(Store $store, int $userId): ?EditOutcome
     {
         return $this->turn($store, $userId, self::DONE);
     }
 
     /** Does what was taken back last once more; null where there is nothing. */
-    public function redo(Store $store, int $userId): ?StepOutcome
+    public function redo(Store $store, int $userId): ?EditOutcome
     {
         return $this->turn($store, $userId, self::UNDONE);
     }
@@ -126,10 +126,10 @@ final class EditSteps
         return $row === null ? null : EditStep::from($row);
     }
 
-    private function turn(Store $store, int $userId, int $state): ?StepOutcome
+    private function turn(Store $store, int $userId, int $state): ?EditOutcome
     {
         // The step is locked to the end, so that two windows never take the same one back.
-        return DB::transaction(function () use ($store, $userId, $state): ?StepOutcome {
+        return DB::transaction(function () use ($store, $userId, $state): ?EditOutcome {
             $step = $this->find($store, $userId, $state, lock: true);
             if ($step === null) {
                 return null;
@@ -160,7 +160,7 @@ final class EditSteps
                 $stands[$nth] && ($resources[$one->resourceId] = $one->resourceId);
             }
 
-            return new StepOutcome(
+            return new EditOutcome(
                 $step,
                 array_values($resources),
                 count(array_filter($stands, static fn (bool $stands): bool => ! $stands)),

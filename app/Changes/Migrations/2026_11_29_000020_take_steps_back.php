@@ -15,7 +15,7 @@ return new class extends Migration
             store_id BIGINT UNSIGNED NOT NULL,
             user_id BIGINT UNSIGNED NOT NULL,
             action VARCHAR(12) CHARACTER
-            SET ascii COLLATE ascii_bin NOT NULL COMMENT 'App\\\\Changes\\\\Editing\\\\StepAction',
+            SET ascii COLLATE ascii_bin NOT NULL COMMENT 'App\\\\Changes\\\\Editing\\\\EditAction',
             texts INT UNSIGNED NOT NULL COMMENT '0 while it is under way',
             state TINYINT UNSIGNED NOT NULL COMMENT '1 done, 2 taken back',
             made_at DATETIME NOT NULL,

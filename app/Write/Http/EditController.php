@@ -7,9 +7,9 @@ namespace App\Write\Http;
 use App\Access\Models\User;
 use App\Changes\Editing\Author;
 use App\Changes\Editing\DraftWriter;
+use App\Changes\Editing\EditAction;
+use App\Changes\Editing\EditOutcome;
 use App\Changes\Editing\EditSteps;
-use App\Changes\Editing\StepAction;
-use App\Changes\Editing\StepOutcome;
 use App\Changes\Editing\TextEdit;
 use App\Changes\Origin;
 use App\Changes\SaveOutcome;
@@ -44,7 +44,7 @@ final class EditController
     public function save(Request $request, Store $store, DraftWriter $writer): JsonResponse
     {
         $request->validate([
-            'action' => ['required', Rule::enum(StepAction::class)],
+            'action' => ['required', Rule::enum(EditAction::class)],
             'step' => ['nullable', 'integer'],
             'edits' => ['required', 'array', 'min:1', 'max:'.self::MOST],
             'edits.*.resource' => ['required', 'integer', 'min:1'],
@@ -56,7 +56,7 @@ final class EditController
             'edits.*.revision' => ['required', 'integer', 'min:0'],
         ]);
         $user = self::user($request);
-        $action = StepAction::from($request->string('action')->value());
+        $action = EditAction::from($request->string('action')->value());
         /** @var list<array{resource: int|string, field: string, text: ?string, revision: int|string}> $given */
         $given = array_values($request->array('edits'));
         $edits = $problems = [];
@@ -178,7 +178,7 @@ final class EditController
         return response()->json(['rows' => $this->sheet->rows($store, array_values(array_unique($resources)))]);
     }
 
-    private function turned(Store $store, User $user, ?StepOutcome $outcome): JsonResponse
+    private function turned(Store $store, User $user, ?EditOutcome $outcome): JsonResponse
     {
         return response()->json(
             [

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Changes\Editing;
 
 /** What a person did to texts in one go. */
-enum StepAction: string
+enum EditAction: string
 {
     case Typed = 'typed';
     case Pasted = 'pasted';

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Changes\Editing;
 
 /** What came of taking a step back, or of doing it again. */
-final readonly class StepOutcome
+final readonly class EditOutcome
 {
     /**
      * @param  list<int>  $resources  whose texts stand as they should now
