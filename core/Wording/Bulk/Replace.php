@@ -55,12 +55,10 @@ final readonly class Replace implements TextChange
     public function apply(PageText $page): string
     {
         $before = (string) ini_set('pcre.backtrack_limit', (string) self::MOST_STEPS);
-        $jit = (string) ini_set('pcre.jit', '0');
         try {
             $text = preg_replace($this->pattern, $this->with, $page->text);
         } finally {
             ini_set('pcre.backtrack_limit', $before);
-            ini_set('pcre.jit', $jit);
         }
 
         return $text ??

@@ -79,6 +79,7 @@ it('knows a term in its forms, and none that only looks like it', function (
     ['Lampshades in linen', 'lamp', false, false],
     ['Wall light', 'wall lights', true, true],
     ['Something else, then a rug', 'rug', true, false],
+    ['Light for halls: brass lamps in many sizes', 'brass lamp', true, true],
     ['Ruger goods', 'rug', false, false],
     ['Éclairage doux', 'ÉCLAIRAGE', true, true],
     ['Größe Lampe von Brontë', 'grosse lampe bronte', true, true],

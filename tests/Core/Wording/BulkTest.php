@@ -76,6 +76,7 @@ it('sets letters as the language has them', function (
     expect(changed($kind, $text, language: $language))->toBe($wanted);
 })->with([
     ['title', 'lamps for the hall with LED and E27', 'en', 'Lamps for the Hall with LED and E27'],
+    ['title', 'the lamps of the hall', 'en', 'The Lamps of the Hall'],
     ['title', 'lampen für den Flur', 'de', 'Lampen für den Flur'],
     ['sentence', 'éclairage DOUX', 'fr', 'Éclairage DOUX'],
     ['sentence', 'ışık lambası', 'tr', 'Işık lambası'],
