@@ -339,3 +339,24 @@ it('tells how far each kind of page is, as the rows add up, and leads to what is
         ->get("/s/{$this->store->slug}/write/progress")
         ->assertNotFound();
 });
+
+it('calls a text no duplicate of what another page is to show no longer', function (): void {
+    $writer = member($this->store, Role::Writer);
+    $own = DB::table('resource_texts')
+        ->join('resources', 'resources.id', '=', 'resource_texts.resource_id')
+        ->where('resources.store_id', $this->store->id)
+        ->where('resources.kind', 3)
+        ->where('field', 1)
+        ->whereRaw("stored <> '' AND shown LIKE CONCAT(stored, '%')")
+        ->groupBy('stored')
+        ->havingRaw('COUNT(*) = 1')
+        ->selectRaw('MIN(resource_id) AS resource_id, stored')
+        ->orderBy('resource_id')
+        ->first() ?? throw new LogicException('No title of one page alone.');
+    $other = product($this->store)->id === (int) $own->resource_id ? product($this->store, 1)->id : product($this->store)->id;
+    saveText($this->store, $writer, $other, (string) $own->stored)->assertOk();
+    expect(checksOf($other))->toContain('repeated')->and(checksOf((int) $own->resource_id))->toContain('repeated');
+    saveText($this->store, $writer, (int) $own->resource_id, 'A title that nobody else has got')->assertOk();
+    expect(checksOf($other))->not->toContain('repeated')
+        ->and(checksOf((int) $own->resource_id))->not->toContain('repeated');
+});
