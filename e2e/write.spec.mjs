@@ -296,3 +296,18 @@ test('texts go out to a file and come back as drafts, nothing silently', async (
     await page.getByRole('button', { name: 'Make 1 draft' }).click();
     await expect(page.getByText('1 draft was made from the file.')).toBeVisible();
 });
+
+test('a finger scrolls the desk without typing, and a tap types', async ({ browser }) => {
+    const phone = await (await browser.newContext({ baseURL: process.env.APP_URL, viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true })).newPage();
+    await signIn(phone, 'writer');
+    await phone.goto('/s/tindrel/write?kind=collection&sort=name');
+    await ready(phone);
+    await row(phone, 0).scrollIntoViewIfNeeded();
+    await cell(phone, 0).dispatchEvent('pointerdown', { pointerType: 'touch', button: 0 });
+    await expect(phone.locator('.desk-typing')).toHaveCount(0);
+    await cell(phone, 0).tap();
+    await expect(phone.locator('.desk-typing')).toBeFocused();
+    await phone.keyboard.press('Escape');
+    await expect(phone.locator('.desk-typing')).toHaveCount(0);
+    await phone.context().close();
+});

@@ -609,10 +609,13 @@ list.addEventListener('keydown', event => {
     event.preventDefault();
 });
 
-let pulling = false, pressed = null;
+let pulling = false, pressed = null, isTouch = false;
 list.addEventListener('pointerdown', event => {
     const box = event.target.closest('.desk-cell');
     if (!box || event.button !== 0 || event.target === editor) return;
+    // A finger may be about to scroll: it means a text when it is lifted where it came down (click, below).
+    isTouch = event.pointerType === 'touch';
+    if (isTouch) return;
     const at = Number(box.closest('.desk-row').dataset.at), column = fields().indexOf(box.dataset.field);
     const isAgain = !event.shiftKey && at === here.at && column === here.column && anchor.at === at && anchor.column === column && document.activeElement === list;
     if (typing) end(true);
@@ -633,6 +636,8 @@ list.addEventListener('pointermove', event => {
 addEventListener('pointerup', () => { pulling = false; });
 list.addEventListener('dblclick', event => { if (event.target.closest('.desk-cell')) type(); });
 list.addEventListener('click', event => {
+    const text = isTouch && event.target !== editor ? event.target.closest('.desk-cell') : null;
+    if (text) { if (typing) end(true); go(Number(text.closest('.desk-row').dataset.at), fields().indexOf(text.dataset.field)); type(); return; }
     const box = event.target.closest('.desk-row .pick input');
     if (!box) return;
     const at = Number(box.closest('.desk-row').dataset.at);
