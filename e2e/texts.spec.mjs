@@ -1,4 +1,5 @@
 /** What the desk's scripts make of texts, held against other programs; no browser is needed. */
+import assert from 'node:assert/strict';
 import { spawnSync } from 'node:child_process';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -43,9 +44,9 @@ test('cells come back from the clipboard as they went, whatever signs they hold'
         const width = 1 + Math.floor(random() * 3), rows = Array.from({ length: 1 + Math.floor(random() * 4) }, () => Array.from({ length: width }, cell));
         // A single empty cell at the very end cannot be told from the end of the last line.
         if (rows.at(-1).length === 1 && rows.at(-1)[0] === '') rows.at(-1)[0] = 'x';
-        expect(parse(format(rows))).toEqual(rows);
+        assert.deepEqual(parse(format(rows)), rows);
         // No cell that a spreadsheet would run goes out as it is.
-        for (const one of rows[0]) expect(format([[one]])).not.toMatch(/^"?[=+@-]/);
+        for (const one of rows[0]) assert.doesNotMatch(format([[one]]), /^"?[=+@-]/);
     }
     // As spreadsheets write it: line ends of Windows, quotes doubled, a quote inside a word.
     expect(parse('a\t"two\r\nlines"\r\n"say ""yes"""\t5" lamp\r\n')).toEqual([['a', 'two\r\nlines'], ['say "yes"', '5" lamp']]);
