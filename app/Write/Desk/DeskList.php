@@ -44,7 +44,8 @@ final class DeskList
         ) {
             $key = $order === 'name_key' ? (string) hex2bin($found[1]) : (int) (string) hex2bin($found[1]);
             $sign = $isDown ? '<' : '>';
-            $where .= " AND ($order $sign ? OR ($order = ? AND resource_id $sign ?))";
+            // The first condition alone is a place in the index; the second passes over those of the same key.
+            $where .= " AND $order $sign= ? AND ($order $sign ? OR resource_id $sign ?)";
             array_push($values, $key, $key, (int) $found[2]);
         }
         $direction = $isDown ? 'DESC' : 'ASC'; // One direction for both, as the index has them.
