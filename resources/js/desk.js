@@ -682,8 +682,8 @@ function layout() {
 }
 
 /** What others save, mark as ready or release comes in by itself, where nobody is typing. */
-document.body.addEventListener('follow-texts', () => {
-    if (saving.isBusy) return;
+document.body.addEventListener('follow-texts', async () => {
+    await saving.flush();
     const first = Math.floor(list.scrollTop / height()), last = Math.ceil((list.scrollTop + list.clientHeight) / height());
     rows.fetch(rows.order.slice(Math.max(0, first), last + 1).filter(id => rows.byId(id)));
 });
