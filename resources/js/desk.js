@@ -52,7 +52,7 @@ const topOf = at => at * height() + (at > here.at ? extra() : 0);
 // ---- drawing -------------------------------------------------------------------------------------------------
 
 const drawn = new Map();
-function cell(row, field, at, isWithPixels) {
+function cell(row, field) {
     const pair = drawing.pair(row, field), m = drawing.measure(row, field), shownPx = row.texts[field].shown ? ruler.pixels(row.texts[field].shown, field === 'title' ? 20 : 14) : null;
     const count = text => field === 'title' ? String(Math.round(text.px)) : String(text.characters);
     const box = h('div', `desk-cell of-${field}`);
@@ -92,18 +92,18 @@ function draw(at) {
     const low = isLow ? ' low' : '';
     if (show === 'both') {
         line.append(
-            gridCell('block', h('div', 'fig', drawing.name(row), h('span', '', clicks), h('span', low, ownRate), h('span', 'soft', wanted), h('span', 'up', worth)), cell(row, 'title', at), drawing.says(row, fields())),
-            gridCell('block', cell(row, 'description', at)),
+            gridCell('block', h('div', 'fig', drawing.name(row), h('span', '', clicks), h('span', low, ownRate), h('span', 'soft', wanted), h('span', 'up', worth)), cell(row, 'title'), drawing.says(row, fields())),
+            gridCell('block', cell(row, 'description')),
         );
     } else if (show === 'titles') {
         line.append(
             gridCell('block', drawing.name(row), h('div', 'line-4', row.lead)),
-            gridCell('block', cell(row, 'title', at)),
+            gridCell('block', cell(row, 'title')),
             gridCell('num', clicks), gridCell('num', h('div', low, ownRate), h('div', 'soft', wanted && `of ${wanted.replace(/\s?%/, '')}`)), gridCell('num up', worth),
             gridCell('says', h('div', '', drawing.stateWords(row)), faultsOf(row)),
         );
     } else {
-        line.append(gridCell('block wide', h('div', 'fig', drawing.name(row), h('span', '', clicks), h('span', low, ownRate), h('span', 'soft', wanted), h('span', 'up', worth), drawing.says(row, fields())), cell(row, 'description', at)));
+        line.append(gridCell('block wide', h('div', 'fig', drawing.name(row), h('span', '', clicks), h('span', low, ownRate), h('span', 'soft', wanted), h('span', 'up', worth), drawing.says(row, fields())), cell(row, 'description')));
     }
     line.querySelectorAll('.desk-cell').forEach(box => {
         const holder = box.closest('[role="gridcell"]');
@@ -452,16 +452,19 @@ async function everyRow(from, to) {
     const missing = [];
     for (let at = from; at <= to; at++) if (!rows.at(at)) missing.push(rows.order[at]);
     if (missing.length) { tell(`Fetching ${number(missing.length)} rows …`); await rows.fetch(missing); tell(''); }
-    const found = [];
-    for (let at = from; at <= to; at++) if (rows.at(at)) found.push(rows.at(at));
-    return found;
+    const found = rows.order.slice(from, to + 1).map(id => rows.byId(id));
+    if (found.every(Boolean)) return found;
+    // With one missing, what is pasted would stand on the wrong pages.
+    tell('Some rows could not be fetched; nothing was changed.');
+    return [];
 }
 const isTooMany = () => { const { from, to, left, right } = range(); const n = (to - from + 1) * (right - left + 1); if (n > MOST) tell(`${number(n)} texts are more than can be changed at once here (${number(MOST)}). A recipe or a spreadsheet takes them all.`); return n > MOST; };
 /** Changes every text of the range. */
 async function changeRange(action, textOf) {
     if (!mayWrite || isTooMany()) return;
-    const { from, to, left, right } = range(), edits = [];
-    for (const row of await everyRow(from, to)) for (let column = left; column <= right; column++) edits.push({ row, field: fields()[column], text: textOf(row, fields()[column]) });
+    const { from, to, left, right } = range(), edits = [], all = await everyRow(from, to);
+    if (!all.length) return;
+    for (const row of all) for (let column = left; column <= right; column++) edits.push({ row, field: fields()[column], text: textOf(row, fields()[column]) });
     change(action, edits);
 }
 
@@ -470,6 +473,7 @@ async function fillDown() {
     let { from, to, left, right } = range();
     if (from === to) { if (from === 0) return; from--; }
     const all = await everyRow(from, to), edits = [];
+    if (!all.length) return;
     for (const row of all.slice(1)) for (let column = left; column <= right; column++) edits.push({ row, field: fields()[column], text: rows.text(all[0], fields()[column]) });
     change('filled', edits);
 }
@@ -486,7 +490,11 @@ async function copy(event, isCut) {
     for (let at = from; at <= to; at++) isHere &&= !!rows.at(at);
     const { left, right } = range();
     if (isHere) event.clipboardData.setData('text/plain', format(rows.order.slice(from, to + 1).map(id => fields().slice(left, right + 1).map(field => rows.text(rows.byId(id), field)))));
-    else await navigator.clipboard.writeText(format(await cells()));
+    else {
+        const all = await cells();
+        if (!all.length) return;
+        await navigator.clipboard.writeText(format(all));
+    }
     const n = (to - from + 1) * (right - left + 1);
     tell(`${number(n)} ${n === 1 ? 'text' : 'texts'} copied.`);
     if (isCut) changeRange('cut', () => '');
@@ -499,6 +507,7 @@ async function paste(event) {
     let lost = 0;
     if (grid.length === 1 && grid[0].length === 1 && (from !== to || left !== right)) { await changeRange('pasted', () => grid[0][0]); return; }
     const all = await everyRow(from, Math.min(rows.length - 1, from + grid.length - 1));
+    if (!all.length) return;
     grid.forEach((cellsOf, down) => cellsOf.forEach((text, across) => {
         const row = all[down], field = fields()[left + across];
         if (row && field) edits.push({ row, field, text: text.slice(0, 5000) }); else lost++;

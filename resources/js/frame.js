@@ -122,7 +122,7 @@ async function goOn(link) {
     here.dispatchEvent(new CustomEvent('rows-added', { bubbles: true }));
     watch();
 }
-const tableBefore = pager => { for (let at = pager; at; at = at.previousElementSibling ?? at.parentElement) { const found = at.matches?.('table') ? at : at !== pager && at.querySelector?.('table.ledger, table.desk-rows'); if (found) return found; } return null; };
+const tableBefore = pager => { for (let at = pager; at; at = at.previousElementSibling ?? at.parentElement) { const found = at.matches?.('table') ? at : at !== pager && at.querySelector?.('table.ledger'); if (found) return found; } return null; };
 function watch() { for (const link of document.querySelectorAll('.pager a[rel="next"]')) watcher.observe(link); }
 watch();
 

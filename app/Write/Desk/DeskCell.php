@@ -47,9 +47,4 @@ final readonly class DeskCell
             default => $this->shown,
         };
     }
-
-    public function checksInWords(): string
-    {
-        return implode(', ', array_map(static fn (Check $check): string => $check->label(), $this->checks));
-    }
 }

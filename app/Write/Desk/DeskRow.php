@@ -43,9 +43,4 @@ final readonly class DeskRow
 
         return $state;
     }
-
-    public function path(): string
-    {
-        return (string) preg_replace('~^https?://[^/]+~', '', $this->url);
-    }
 }
