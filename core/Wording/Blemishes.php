@@ -43,6 +43,10 @@ final class Blemishes
                 Check::OldYear->value => self::hasOldYear($own, $context->year),
                 Check::Stuffed->value => $field === TextField::Title && self::isStuffed($own),
                 Check::SameAsTitle->value => $field === TextField::Description && self::saysTheTitle($own, $context),
+                Check::BrandMissing->value => $field === TextField::Title && self::lacksBrand($shown, $context->brand),
+                Check::Forbidden->value => $context->house->forbiddenIn($shown) !== [],
+                Check::Unmet->value => $context->house->lackingIn($shown) !== [],
+                Check::Misspelt->value => $context->misspelt > 0,
             ] as $bit => $holds
         ) {
             $bits |= $holds ? $bit : 0;
@@ -55,7 +59,13 @@ final class Blemishes
             };
         }
 
-        return $bits;
+        return ($bits | PageFit::bits($field, $own, $context)) & ~$context->house->off;
+    }
+
+    private static function lacksBrand(string $shown, string $brand): bool
+    {
+        return $brand !== '' &&
+            preg_match('~(?<![\p{L}\p{N}])'.preg_quote($brand, '~').'(?![\p{L}\p{N}])~ui', $shown) !== 1;
     }
 
     private static function isVague(string $own, TextContext $context): bool

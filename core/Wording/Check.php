@@ -20,6 +20,15 @@ enum Check: int
     case OldYear = 1024;
     case Stuffed = 2048;
     case SameAsTitle = 4096;
+    case NearlyRepeated = 8192;
+    case AttributeCut = 16384;
+    case BrandMissing = 32768;
+    case OldPrice = 65536;
+    case Misspelt = 131072;
+    case CopiesBody = 262144;
+    case OffHeading = 524288;
+    case Forbidden = 1048576;
+    case Unmet = 2097152;
 
     public function key(): string
     {
@@ -37,6 +46,15 @@ enum Check: int
             self::OldYear => 'year',
             self::Stuffed => 'stuffed',
             self::SameAsTitle => 'same',
+            self::NearlyRepeated => 'near',
+            self::AttributeCut => 'attribute',
+            self::BrandMissing => 'unbranded',
+            self::OldPrice => 'price',
+            self::Misspelt => 'spelling',
+            self::CopiesBody => 'copied',
+            self::OffHeading => 'heading',
+            self::Forbidden => 'forbidden',
+            self::Unmet => 'required',
         };
     }
 
@@ -56,6 +74,15 @@ enum Check: int
             self::OldYear => 'past year',
             self::Stuffed => 'stuffed',
             self::SameAsTitle => 'says the title',
+            self::NearlyRepeated => 'near duplicate',
+            self::AttributeCut => 'attribute cut off',
+            self::BrandMissing => 'without brand',
+            self::OldPrice => 'another price',
+            self::Misspelt => 'spelling',
+            self::CopiesBody => 'copied from the page',
+            self::OffHeading => 'not its heading',
+            self::Forbidden => 'forbidden words',
+            self::Unmet => 'lacks required words',
         };
     }
 
@@ -76,6 +103,15 @@ enum Check: int
             self::OldYear => 'a year that is over',
             self::Stuffed => 'a word stands in it three times or more',
             self::SameAsTitle => 'it says what the title says, and no more',
+            self::NearlyRepeated => 'another page says the same words, in another order or other letters',
+            self::AttributeCut => 'what tells this page from others is cut off',
+            self::BrandMissing => 'the brand does not stand in it',
+            self::OldPrice => 'it names a price that the page does not have',
+            self::Misspelt => 'a word that no dictionary knows, nor the store’s own words',
+            self::CopiesBody => 'the same words stand in the page’s own text',
+            self::OffHeading => 'it has no word in common with the page’s main heading',
+            self::Forbidden => 'words that the store does not want',
+            self::Unmet => 'words that the store wants in it are not there',
         };
     }
 
@@ -83,11 +119,29 @@ enum Check: int
     public function repair(): ?string
     {
         return match ($this) {
-            self::TooWide => 'fit',
+            self::TooWide, self::AttributeCut => 'fit',
+            self::BrandMissing => 'brand-on',
             self::BrandTwice => 'brand-off',
             self::Shouting, self::Leftover => 'tidy',
             default => null,
         };
+    }
+
+    /** Whether it is made of a text of this field at all. */
+    public function isOf(TextField $field): bool
+    {
+        return match ($this) {
+            self::LeadLate, self::Stuffed, self::AttributeCut, self::BrandMissing, self::OffHeading => $field ===
+                TextField::Title,
+            self::SameAsTitle, self::CopiesBody => $field === TextField::Description,
+            default => true,
+        };
+    }
+
+    /** Checks that a store makes only where it says so. */
+    public static function offAtFirst(): int
+    {
+        return self::BrandMissing->value;
     }
 
     public static function fromKey(string $key): ?self
@@ -120,6 +174,15 @@ enum Check: int
                     self::OldYear,
                     self::Shouting,
                     self::SameAsTitle,
+                    self::Forbidden,
+                    self::Unmet,
+                    self::OldPrice,
+                    self::AttributeCut,
+                    self::NearlyRepeated,
+                    self::OffHeading,
+                    self::Misspelt,
+                    self::BrandMissing,
+                    self::CopiesBody,
                 ],
                 static fn (self $check): bool => ($bits & $check->value) !== 0,
             ),

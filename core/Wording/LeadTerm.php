@@ -8,7 +8,7 @@ use Normalizer;
 
 /**
  * Whether a text holds a search term: all its words, in whatever order, plural and other endings included. The browser
- * says the same while one types (resources/js/desk-draw.js).
+ * says the same while one types (resources/js/lead-term.js).
  */
 final class LeadTerm
 {
@@ -75,6 +75,10 @@ final class LeadTerm
     {
         $parts = Normalizer::normalize(mb_strtolower(mb_scrub($text)), Normalizer::FORM_D);
 
-        return str_replace('ß', 'ss', (string) preg_replace('/\p{M}+/u', '', $parts === false ? $text : $parts));
+        return str_replace(
+            ['ß', 'ς'],
+            ['ss', 'σ'],
+            (string) preg_replace('/\p{M}+/u', '', $parts === false ? $text : $parts),
+        );
     }
 }

@@ -21,13 +21,16 @@ final readonly class TextChecker
     public function bits(TextField $field, ?string $shown, TextContext $context = new TextContext()): int
     {
         if ($shown === null || trim($shown) === '') {
-            return Check::Missing->value;
+            return Check::Missing->value & ~$context->house->off;
         }
-        $bits = Ruler::characters($shown) < $this->limits->least($field) ? Check::TooShort->value : 0;
+        $lost = $this->ruler->fit($shown, $this->limits->desktopSlot($field))->lost;
+        $losesValue = $field === TextField::Title && PageFit::cutValues($shown, $lost, $context->page->telling) !== [];
 
-        return $bits |
-            Blemishes::bits($field, $shown, $context) |
-            ($this->ruler->fit($shown, $this->limits->desktopSlot($field))->isCut() ? Check::TooWide->value : 0);
+        return (Blemishes::bits($field, $shown, $context) |
+            (Ruler::characters($shown) < $this->limits->least($field) ? Check::TooShort->value : 0) |
+            ($lost !== '' ? Check::TooWide->value : 0) |
+            ($losesValue ? Check::AttributeCut->value : 0)) &
+            ~$context->house->off;
     }
 
     /** Width in pixels at the size of the field's desktop slot. */

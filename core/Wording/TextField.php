@@ -6,44 +6,111 @@ namespace Orchard\Core\Wording;
 
 use Orchard\Core\Text\Slot;
 
-/** A text of a page that a result list shows. */
+/**
+ * A text of a page that people write: what a result list shows, its main heading, and what is shown where somebody
+ * shares it. The values are bits, so that a set of fields is one number.
+ */
 enum TextField: int
 {
     case Title = 1;
     case Description = 2;
+    case H1 = 4;
+    case SocialTitle = 8;
+    case SocialDescription = 16;
 
+    /** The address of the picture that is shown where somebody shares the page. */
+    case SocialImage = 32;
+
+    /** @return list<self> those that a result list shows, which checks and the list of the desk are about */
+    public static function inResults(): array
+    {
+        return [self::Title, self::Description];
+    }
+
+    public function isInResults(): bool
+    {
+        return in_array($this, self::inResults(), true);
+    }
+
+    /** By which shops, files and addresses name it. */
     public function key(): string
     {
-        return $this === self::Title ? 'title' : 'description';
+        return match ($this) {
+            self::Title => 'title',
+            self::Description => 'description',
+            self::H1 => 'h1',
+            self::SocialTitle => 'social_title',
+            self::SocialDescription => 'social_description',
+            self::SocialImage => 'social_image',
+        };
+    }
+
+    /** @return list<string> */
+    public static function keys(): array
+    {
+        return array_map(static fn (self $field): string => $field->key(), self::cases());
     }
 
     public static function fromKey(string $key): ?self
     {
-        return match ($key) {
-            'title' => self::Title,
-            'description' => self::Description,
-            default => null,
-        };
+        foreach (self::cases() as $field) {
+            if ($field->key() === $key) {
+                return $field;
+            }
+        }
+
+        return null;
     }
 
     public function label(): string
     {
-        return $this === self::Title ? 'Title' : 'Description';
+        return match ($this) {
+            self::Title => 'Title',
+            self::Description => 'Description',
+            self::H1 => 'H1',
+            self::SocialTitle => 'Social title',
+            self::SocialDescription => 'Social description',
+            self::SocialImage => 'Social image',
+        };
+    }
+
+    /** As it stands within a sentence. */
+    public function words(): string
+    {
+        return $this === self::H1 ? 'H1' : strtolower($this->label());
+    }
+
+    /** Whether it is a line that names the page, rather than sentences about it. */
+    public function isTitle(): bool
+    {
+        return in_array($this, [self::Title, self::H1, self::SocialTitle], true);
     }
 
     public function desktopSlot(): Slot
     {
-        return $this === self::Title ? Slot::desktopTitle() : Slot::desktopDescription();
+        return match ($this) {
+            self::Title => Slot::desktopTitle(),
+            self::Description => Slot::desktopDescription(),
+            // No result list cuts these; they are only not to be endless.
+            self::H1 => new Slot(20, 1400, 1),
+            self::SocialTitle => new Slot(16, 500, 2),
+            self::SocialDescription => new Slot(14, 500, 3),
+            self::SocialImage => new Slot(14, 4000, 1),
+        };
     }
 
     public function phoneSlot(): Slot
     {
-        return $this === self::Title ? Slot::phoneTitle() : Slot::phoneDescription();
+        return match ($this) {
+            self::Title => Slot::phoneTitle(),
+            self::Description => Slot::phoneDescription(),
+            default => $this->desktopSlot(),
+        };
     }
 
     /** Longest text that is taken at all, in characters; far beyond what any result list shows. */
     public function longest(): int
     {
-        return $this === self::Title ? 400 : 1000;
+        return $this->isTitle() ? 400 : 1000;
     }
 }

@@ -57,13 +57,19 @@ final readonly class TextLimits
 
     public function desktopSlot(TextField $field): Slot
     {
-        return $field === TextField::Title
-            ? Slot::desktopTitle($this->titleWidth)
-            : Slot::desktopDescription($this->descriptionWidth);
+        return match ($field) {
+            TextField::Title => Slot::desktopTitle($this->titleWidth),
+            TextField::Description => Slot::desktopDescription($this->descriptionWidth),
+            default => $field->desktopSlot(),
+        };
     }
 
     public function least(TextField $field): int
     {
-        return $field === TextField::Title ? $this->titleLeast : $this->descriptionLeast;
+        return match ($field) {
+            TextField::Title => $this->titleLeast,
+            TextField::Description => $this->descriptionLeast,
+            default => 0,
+        };
     }
 }

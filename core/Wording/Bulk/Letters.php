@@ -14,7 +14,10 @@ final readonly class Letters implements TextChange
         'a', 'an', 'and', 'as', 'at', 'but', 'by', 'for', 'from', 'in', 'of', 'on', 'or', 'the', 'to', 'with',
     ];
 
-    /** @param  string  $how  sentence (the first letter), title (every main word), or calm (words in capitals alone) */
+    /**
+     * @param  string  $how  small (all of them), sentence (the first letter), title (every main word), or
+     *                      calm (words in capitals alone)
+     */
     public function __construct(private string $how)
     {
     }
@@ -22,6 +25,7 @@ final readonly class Letters implements TextChange
     public function apply(PageText $page): string
     {
         return match ($this->how) {
+            'small' => self::lower($page->text, $page->language),
             'title' => $this->title($page->text, $page->language),
             'calm' => $this->calm($page->text, $page->language),
             default => self::first($this->calm($page->text, $page->language), $page->language),

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Orchard\Core\Wording;
+namespace Orchard\Core\Wording\Recipes;
 
 /** What a recipe made of one page. */
 final readonly class ComposedText
