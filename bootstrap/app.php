@@ -35,6 +35,8 @@ $app = Application::configure(basePath: dirname(__DIR__))
             append: [WritesAsPeopleDo::class],
             replace: [LaravelStartSession::class => StartSession::class],
         );
+        // Spaces at the ends of a recipe's words are meant: " - " is another joint than "-".
+        $middleware->trimStrings(except: ['notation', 'parts.*.words']);
         $middleware->prepend([SecurityHeaders::class, ServerTiming::class]);
         // The colour scheme is set by a script in the browser, in plain words.
         $middleware->encryptCookies(except: ['theme']);

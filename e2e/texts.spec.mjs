@@ -5,6 +5,7 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { ensureCrawl, expect, orchard, test } from './helpers.mjs';
 import { difference } from '../resources/js/words.js';
+import { holds } from '../resources/js/lead-term.js';
 import { format, parse } from '../resources/js/clipboard.js';
 
 /** Numbers that look random and are the same each time (Lehmer, Park and Miller 1988). */
@@ -50,4 +51,16 @@ test('cells come back from the clipboard as they went, whatever signs they hold'
     }
     // As spreadsheets write it: line ends of Windows, quotes doubled, a quote inside a word.
     expect(parse('a\t"two\r\nlines"\r\n"say ""yes"""\t5" lamp\r\n')).toEqual([['a', 'two\r\nlines'], ['say "yes"', '5" lamp']]);
+});
+
+test('the browser and the server say of the same texts that a lead term stands in them', () => {
+    const random = seeded(20), some = list => list[Math.floor(random() * list.length)];
+    const words = ['lamp', 'Lamps', 'lamp’s', 'Größe', 'grosse', 'GROSSEN', 'Brontë', 'bronte', 'LAMPEN', 'E27', 'e14', 'für', 'l’abat-jour', 'abat', 'jour', 'Λάμπες', 'λαμπεσ', 'İstanbul', 'istanbul', 'ランプ', '電球', 'лампа', 'лампы', 'e\u0301lodie', 'élodie', 'o', 'la', 'lam', 'Straße', 'strasse', '💡', '½', 'ﬁne', 'fine'];
+    const joints = [' ', ' ', ' ', ', ', '-', ' – ', '/', ''];
+    const text = most => { let made = ''; for (let n = Math.ceil(random() * most); n > 0; n--) made += some(words) + some(joints); return made; };
+    const pairs = Array.from({ length: 6000 }, () => [text(9), text(2)]);
+    const answer = JSON.parse(spawnSync('php', [new URL('lead-terms.php', import.meta.url).pathname], { input: JSON.stringify(pairs), maxBuffer: 1e8 }).stdout.toString());
+    let stands = 0;
+    pairs.forEach(([one, term], i) => { assert.equal(holds(one, term), answer[i], `“${term}” in “${one}”`); stands += answer[i]; });
+    assert.ok(stands > 500 && stands < 5500, `${stands} of 6000`);
 });

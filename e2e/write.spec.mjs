@@ -260,13 +260,26 @@ test('a recipe is built, looked through, applied, and leaves hand-written texts 
     await axe(page);
     await page.getByRole('link', { name: 'New recipe' }).click();
     await page.getByLabel('Name', { exact: true }).fill('Name, finish, maker');
-    for (const [fact, words, rank] of [['finish', ' in ', 'left out first'], ['maker', ' by ', 'left out next']]) {
+    for (const [fact, words, rank] of [['finish', ' in ', 'left out first'], ['maker', ' by ', 'left out at 8']]) {
         await page.getByRole('button', { name: 'Add a part' }).click();
         const part = page.locator('#parts li').last();
         await part.getByLabel('What this part is').selectOption(fact);
         await part.getByLabel('Words, or words before the fact').fill(words);
         await part.getByLabel('When it is left out').selectOption(rank);
     }
+    // The same thing typed; what is typed becomes parts.
+    await expect(page.getByLabel('Or typed')).toHaveValue('#name[9: in #finish][8: by #maker]');
+    await page.getByLabel('Or typed').fill('#name[9: in #finish][8: by #maker');
+    await expect(page.locator('#notation-told')).toHaveText('At character 21: This part has no end: a ] is lacking.');
+    await page.getByLabel('Or typed').fill('#name[9: in #(finish or "any finish", small)][8: by #maker]');
+    await expect(page.locator('#parts li').nth(1).getByLabel('Or these words')).toHaveValue('any finish');
+    await expect(page.locator('#notation-told')).toHaveText('');
+    await page.locator('#parts li').nth(1).getByLabel('Or these words').fill('');
+    await expect(page.getByLabel('Or typed')).toHaveValue('#name[9: in #(finish, small)][8: by #maker]');
+    await expect(page.locator('#recipe-sample li')).not.toHaveCount(0);
+    await page.getByText('Which products').click();
+    await page.getByLabel('Fact 1').selectOption('maker');
+    await page.getByLabel('How').first().selectOption('has');
     await axe(page);
     await page.getByRole('button', { name: 'Save and preview' }).click();
     await expect(page.locator('#run-part')).toContainText('Nothing has been changed yet', { timeout: 180_000 });
@@ -310,4 +323,82 @@ test('a finger scrolls the desk without typing, and a tap types', async ({ brows
     await phone.keyboard.press('Escape');
     await expect(phone.locator('.desk-typing')).toHaveCount(0);
     await phone.context().close();
+});
+
+test('a slip is told, taught or let pass, and what one writes for stands beside', async ({ page }) => {
+    await signIn(page, 'writer');
+    await page.goto('/s/tindrel/write?kind=collection&sort=name');
+    await ready(page);
+    await write(page, 0, 'title', 'Lmaps of Wrzbn glass for a warm and quiet evening');
+    await saved(page);
+    await expect(row(page, 0).locator('.line-4')).toContainText('title: spelling');
+    await choose(page, 0);
+    await page.keyboard.press('Alt+f');
+    const sheet = page.getByRole('dialog', { name: 'About the text in focus' });
+    await expect(sheet).toContainText('Lmaps');
+    await expect(sheet).toContainText(/perhaps.*Lamps/);
+    await axe(page);
+    await sheet.locator('form', { hasText: 'Wrzbn' }).getByRole('button', { name: 'teach it' }).click();
+    await expect(sheet).not.toContainText('Wrzbn perhaps');
+    const slip = sheet.locator('li', { hasText: 'Spelling' });
+    await slip.getByText('Let it pass').first().click();
+    await slip.getByLabel('because').fill('a play of words');
+    await slip.getByRole('button', { name: 'Let it pass' }).click();
+    await expect(sheet).toContainText('because a play of words');
+    await page.keyboard.press('Escape');
+    await expect(row(page, 0).locator('.line-4')).not.toContainText('spelling');
+    await page.keyboard.press('Alt+i');
+    await expect(sheet.getByRole('columnheader', { name: 'Position' }).or(sheet.getByText('No terms yet'))).toBeVisible();
+    await axe(page);
+    await page.keyboard.press('Escape');
+    await undoAll(page, 1);
+});
+
+test('headings are written as titles are, and each person has columns of their own', async ({ page }) => {
+    await signIn(page, 'writer');
+    await page.goto('/s/tindrel/write?kind=collection&sort=name');
+    await ready(page);
+    const usual = () => page.evaluate(async () => fetch('/s/tindrel/write/view', {
+        method: 'POST', headers: { 'Content-Type': 'application/json', 'X-CSRF-TOKEN': document.querySelector('meta[name="csrf-token"]')?.content ?? '', Accept: 'application/json' },
+        body: JSON.stringify({ figures: ['clicks', 'ctr', 'expected', 'upside'], width: 548 }),
+    }));
+    await usual();
+    await page.reload();
+    await ready(page);
+    await page.getByLabel('Texts shown').selectOption('headings');
+    await choose(page, 1, 'h1');
+    await page.keyboard.type('A heading typed on the desk');
+    await page.keyboard.press('Enter');
+    await saved(page);
+    expect(texts('h1').filter(one => one.draft === 'A heading typed on the desk')).toHaveLength(1);
+    await axe(page);
+    await page.getByText('More', { exact: true }).click();
+    await page.getByRole('checkbox', { name: 'Price' }).check();
+    await page.getByRole('button', { name: 'Price earlier' }).click();
+    await page.getByRole('checkbox', { name: 'CTR' }).uncheck();
+    await expect(page.locator('[data-head="headings"] [role="columnheader"].num')).toHaveText(['Clicks', 'expected', 'Price', 'Upside EUR']);
+    await axe(page);
+    await page.reload();
+    await ready(page);
+    await expect(page.locator('[data-head="headings"] [role="columnheader"].num')).toHaveText(['Clicks', 'expected', 'Price', 'Upside EUR']);
+    await choose(page, 1, 'h1');
+    await undoAll(page, 1);
+    await usual();
+    await page.getByLabel('Texts shown').selectOption('both');
+});
+
+test('the checks of a kind are chosen, and all texts are held against them anew', async ({ page }) => {
+    await signIn(page, 'owner');
+    await page.goto('/s/tindrel/write/checks?kind=article');
+    await axe(page);
+    await page.getByLabel('Must not hold, a word or phrase a line').first().fill('choosing');
+    await page.getByRole('button', { name: 'Save and check again' }).click();
+    await expect(page.getByText('All texts are checked again')).toBeVisible();
+    await expect(async () => {
+        await page.goto('/s/tindrel/write?kind=article');
+        await expect(page.locator('#desk-counts')).toContainText('forbidden words');
+    }).toPass({ timeout: 120_000 });
+    await page.goto('/s/tindrel/write/checks?kind=article');
+    await page.getByLabel('Must not hold, a word or phrase a line').first().fill('');
+    await page.getByRole('button', { name: 'Save and check again' }).click();
 });

@@ -373,7 +373,10 @@ function weighed(Store $store): array
     return $rows;
 }
 
-/** A crawled site with a quarter's rows: a page that earns what it should, one that does not, one sold out, one kept out of search. */
+/**
+ * A crawled site with a quarter's rows: a page that earns what it should, one that does not, one sold out, one kept
+ * out of search.
+ */
 function weighableStore(): Store
 {
     $product = static fn (
@@ -591,7 +594,10 @@ function judged(LaidOutShop $shop): array
     ];
 }
 
-/** Drafts for the first so many products and marks them ready: a title for each, a description for every third. @return array<string, string> path by external id */
+/**
+ * Drafts for the first so many products and marks them ready: a title for each, a description for every third. @return
+ * array<string, string> path by external id
+ */
 function readyDrafts(Store $store, int $count): array
 {
     $drafts = app(Drafts::class);
@@ -654,4 +660,52 @@ function lookAtAll(int $release): void
             ->update(['wake_at' => now()->subSecond()]);
         $desk->slice((int) $work);
     }
+}
+
+/** Makes the drafts of a recipe. @return int its run */
+function ranRecipe(Store $store, int $recipe): int
+{
+    $known =
+        app(App\Write\Recipes\RecipeBook::class)->find($store, $recipe) ?? throw new LogicException('No such recipe.');
+    $begun = app(App\Write\Recipes\RecipeRuns::class)->preview($store, $known, null, null);
+    expect(app(WorkDesk::class)->workToEnd($begun['work']))->toBe('done');
+    expect(
+        app(WorkDesk::class)->workToEnd(app(App\Write\Recipes\RecipeRuns::class)->apply($store, $begun['run'], null)),
+    )->toBe('done');
+
+    return $begun['run'];
+}
+
+/** @return array<int, int> how many rows of a run have which outcome */
+function outcomesOf(int $run): array
+{
+    return DB::table('write_recipe_rows')
+        ->where('run_id', $run)
+        ->groupBy('outcome')
+        ->selectRaw('outcome, COUNT(*) AS n')
+        ->pluck('n', 'outcome')
+        ->map(static fn (mixed $n): int => (int) $n)
+        ->all();
+}
+
+/** A recipe as somebody typed it. @return int its id */
+function keptRecipe(
+    Store $store,
+    string $name,
+    string $notation,
+    TextField $field = Orchard\Core\Wording\TextField::Title,
+    ?App\Write\Recipes\RecipePages $pages = null,
+    ?int $id = null,
+): int {
+    return app(App\Write\Recipes\RecipeBook::class)->save(
+        $store,
+        $id,
+        new App\Write\Recipes\RecipeWish(
+            $name,
+            $pages ?? new App\Write\Recipes\RecipePages(App\Stores\Kinds\PageKind::Product),
+            $field,
+            Orchard\Core\Wording\Recipes\Notation::read($notation),
+        ),
+        null,
+    );
 }

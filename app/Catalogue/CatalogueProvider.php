@@ -13,6 +13,7 @@ final class CatalogueProvider extends ServiceProvider
 {
     public function boot(StoreTables $tables): void
     {
+        $this->loadMigrationsFrom(__DIR__.'/Migrations');
         $tables->child('resource_texts', 'resource_id', 'resources');
         Event::listen(
             PagesChangedMarket::class,

@@ -6,6 +6,7 @@ namespace App\Catalogue;
 
 use App\Connectors\Shop\Mapping\ItemList;
 use App\Connectors\Shop\Mapping\ShopMapping;
+use App\Inventory\KeptDetails;
 use App\Inventory\PageBook;
 use App\Platform\Database\Bulk;
 use App\Platform\Work\WorkRun;
@@ -81,10 +82,11 @@ final readonly class PageResources
         return array_values(
             DB::select(
                 "SELECT i.page_id, p.url, i.market_id, i.kind, f.title, f.description, f.h1s, x.number, x.maker,
-                    x.price, x.currency, t.stored AS title_stored, d.stored AS description_stored
+                    x.price, x.currency, k.details, t.stored AS title_stored, d.stored AS description_stored
                 FROM page_index i JOIN pages p ON p.id = i.page_id JOIN page_facts f ON f.page_id = i.page_id
                 AND f.to_crawl = 0
                 LEFT JOIN page_products x ON x.page_id = i.page_id
+                LEFT JOIN page_details k ON k.page_id = i.page_id
                 LEFT JOIN resources own ON own.store_id = i.store_id AND own.page_id = i.page_id AND own.from_page > 0
                 LEFT JOIN resource_texts t ON t.resource_id = own.id AND t.field = 1
                 LEFT JOIN resource_texts d ON d.resource_id = own.id AND d.field = 2
@@ -143,26 +145,33 @@ final readonly class PageResources
             )
             ->get(['id', 'page_id', 'market_id', 'from_page'])
             ->keyBy('page_id');
-        $texts = $shows = [];
+        $texts = $showing = [];
         foreach ($rows as $row) {
             $resource = $ids[(int) $row->page_id] ?? null;
             if ($resource === null) {
                 continue;
             }
-            $shows[(int) $row->page_id] = (int) $resource->id;
+            $showing[(int) $row->page_id] = (int) $resource->id;
             if ((int) $resource->from_page !== 1) {
                 continue;
             }
+            $details = KeptDetails::unpack($row->details);
             $title = TitleSuffix::without((string) $row->title, $suffixes["$row->market_id $row->kind"] ?? '');
-            foreach (
-                [
-                    [TextField::Title, $title, $row->title_stored],
-                    [TextField::Description, trim((string) $row->description), $row->description_stored],
-                ] as [$field, $shown, $known]
-            ) {
+            $shows = PageTexts::of(
+                $title,
+                trim((string) $row->description),
+                $row->h1s,
+                (array) ($details['social'] ?? []),
+            );
+            $stored = [
+                TextField::Title->value => $row->title_stored,
+                TextField::Description->value => $row->description_stored,
+            ];
+            foreach ($shows as $field => $shown) {
+                $known = $stored[$field] ?? null;
                 $texts[] = [
                     (int) $resource->id,
-                    $field->value,
+                    $field,
                     $this->store->id,
                     (int) $resource->market_id,
                     // Where the theme only set another quotation mark, the text is the one that was given to it.
@@ -171,7 +180,7 @@ final readonly class PageResources
             }
         }
         Texts::storeMany($texts);
-        (new PageBook($this->store))->showEach($shows);
+        (new PageBook($this->store))->showEach($showing);
     }
 
     /** Those whose page is gone, kept out of search or another kind now, or is the shop's own by now. */

@@ -20,6 +20,7 @@ final class ChangesProvider extends ServiceProvider
     {
         $exports->register('history', HistoryExport::COLUMNS, HistoryExport::rows(...));
         $tables->child('text_step_rows', 'step_id', 'text_steps');
+        $tables->child('text_step_terms', 'step_id', 'text_steps');
         ChangesOverview::register($overview);
         // The history is written in the transaction of each change of a text or an address.
         $stamps->register(

@@ -7,6 +7,7 @@ namespace App\Platform;
 use App\Platform\Console\CheckCommand;
 use App\Platform\Console\HouseCommand;
 use App\Platform\Console\WordsCommand;
+use App\Platform\Spelling\Dictionaries;
 use App\Platform\Web\Forms;
 use App\Platform\Words\TemplatePhrases;
 use App\Platform\Work\WorkDesk;
@@ -20,6 +21,11 @@ final class PlatformProvider extends ServiceProvider
 {
     public function register(): void
     {
+        // One for a process: opening four dictionaries takes a fifth of a second.
+        $this->app->singleton(
+            Dictionaries::class,
+            static fn (): Dictionaries => new Dictionaries(storage_path('framework/spelling')),
+        );
         $this->app->singleton(WorkDesk::class);
         $this->app->singleton(
             Ruler::class,

@@ -19,7 +19,9 @@ use App\Write\Console\ExportCommand;
 use App\Write\Console\ImportCommand;
 use App\Write\Console\MeasureCommand;
 use App\Write\Console\TermsCommand;
+use App\Write\Desk\RecheckWork;
 use App\Write\Desk\RowRebuild;
+use App\Write\Recipes\RecipeRuns;
 use App\Write\Recipes\RecipeWork;
 use App\Write\Sheets\TextExport;
 use App\Write\Terms\ProposeWork;
@@ -42,6 +44,9 @@ final class WriteProvider extends ServiceProvider
         );
         $tables->child('write_sheet_rows', 'sheet_id', 'write_sheets');
         $tables->child('write_recipe_rows', 'run_id', 'write_recipe_runs');
+        $tables->child('write_recipe_versions', 'recipe_id', 'write_recipes');
+        $tables->child('write_recipe_exceptions', 'recipe_id', 'write_recipes');
+        $tables->child('write_recipe_texts', 'resource_id', 'resources');
         WriteOverview::register($overview);
         $this->loadMigrationsFrom(__DIR__.'/Migrations');
         $this->loadRoutesFrom(__DIR__.'/routes.php');
@@ -54,8 +59,11 @@ final class WriteProvider extends ServiceProvider
         ]);
         $desk->register(RecipeWork::class);
         $desk->register(ProposeWork::class);
+        $desk->register(RecheckWork::class);
         $board->register(new WriteStep());
         Event::listen(InventoryRefreshed::class, [RowRebuild::class, 'afterGather']);
+        // Behind the rebuilding of the desk, which tells the samples what a page is worth.
+        Event::listen(InventoryRefreshed::class, [RecipeRuns::class, 'afterGather']);
         Event::listen(TermsChanged::class, [RowRebuild::class, 'afterTerms']);
         Event::listen(FiguresChanged::class, [RowRebuild::class, 'afterWeighing']);
         Event::listen(TextsChanged::class, [RowRebuild::class, 'afterChange']);

@@ -4,9 +4,12 @@ declare(strict_types=1);
 
 use App\Access\Api\ApiRoutes;
 use App\Write\Api\TextsApi;
+use App\Write\Http\ChecksController;
 use App\Write\Http\DeskController;
 use App\Write\Http\EditController;
+use App\Write\Http\FaultController;
 use App\Write\Http\RecipeController;
+use App\Write\Http\RunController;
 use App\Write\Http\SheetController;
 use App\Write\Http\TermController;
 use Illuminate\Support\Facades\Route;
@@ -17,10 +20,14 @@ Route::middleware(['web', 'auth', 'can:view,store'])
         Route::get('/', [DeskController::class, 'index'])->name('write');
         Route::get('/counts', [DeskController::class, 'counts'])->name('write.counts');
         Route::get('/progress', [DeskController::class, 'progress'])->name('write.progress');
+        Route::post('/view', [DeskController::class, 'view'])->name('write.view');
         Route::get('/order', [DeskController::class, 'order'])->name('write.order');
         Route::get('/rows', [DeskController::class, 'rows'])->name('write.rows');
+        Route::get('/glance/{resource}', [DeskController::class, 'glance'])
+            ->name('write.glance')
+            ->whereNumber('resource');
         Route::get('/recipes', [RecipeController::class, 'index'])->name('write.recipes');
-        Route::get('/runs/{run}', [RecipeController::class, 'run'])
+        Route::get('/runs/{run}', [RunController::class, 'show'])
             ->name('write.run')
             ->whereNumber('run');
         Route::get('/sheets', [SheetController::class, 'index'])->name('write.sheets');
@@ -29,7 +36,17 @@ Route::middleware(['web', 'auth', 'can:view,store'])
             ->name('write.sheet')
             ->whereNumber('sheet');
 
+        Route::get('/checks', [ChecksController::class, 'show'])->name('write.checks');
+        Route::get('/faults/{resource}/{field}', [FaultController::class, 'show'])
+            ->name('write.faults')
+            ->whereNumber('resource');
+
         Route::middleware('can:write,store')->group(function (): void {
+            Route::post('/checks', [ChecksController::class, 'save'])->name('write.checks.save');
+            Route::post('/checks/words', [ChecksController::class, 'words'])->name('write.checks.words');
+            Route::post('/faults/{resource}/{field}', [FaultController::class, 'act'])
+                ->name('write.faults.act')
+                ->whereNumber('resource');
             Route::post('/texts/{resource}/{field}', [DeskController::class, 'save'])
                 ->name('write.text')
                 ->whereNumber('resource');
@@ -43,7 +60,7 @@ Route::middleware(['web', 'auth', 'can:view,store'])
             Route::post('/ready', [DeskController::class, 'ready'])->name('write.ready');
             Route::get('/recipes/new', [RecipeController::class, 'edit'])->name('write.recipe.new');
             Route::post('/recipes/sample', [RecipeController::class, 'sample'])->name('write.recipe.sample');
-            Route::post('/recipes/try', [RecipeController::class, 'try'])->name('write.recipe.try');
+            Route::post('/recipes/try', [RunController::class, 'try'])->name('write.recipe.try');
             Route::post('/recipes', [RecipeController::class, 'save'])->name('write.recipe.add');
             Route::get('/recipes/{recipe}', [RecipeController::class, 'edit'])
                 ->name('write.recipe')
@@ -54,7 +71,14 @@ Route::middleware(['web', 'auth', 'can:view,store'])
             Route::post('/recipes/{recipe}/delete', [RecipeController::class, 'delete'])
                 ->name('write.recipe.delete')
                 ->whereNumber('recipe');
-            Route::post('/runs/{run}', [RecipeController::class, 'apply'])
+            Route::post('/recipes/{recipe}/move', [RecipeController::class, 'move'])
+                ->name('write.recipe.move')
+                ->whereNumber('recipe');
+            Route::post('/recipes/{recipe}/except', [RunController::class, 'except'])
+                ->name('write.recipe.except')
+                ->whereNumber('recipe');
+            Route::post('/recipes/follow', [RunController::class, 'follow'])->name('write.recipes.follow');
+            Route::post('/runs/{run}', [RunController::class, 'apply'])
                 ->name('write.run.apply')
                 ->whereNumber('run');
             Route::post('/sheets', [SheetController::class, 'import'])->name('write.sheets.import');
@@ -65,6 +89,12 @@ Route::middleware(['web', 'auth', 'can:view,store'])
             Route::post('/sheets/{sheet}', [SheetController::class, 'accept'])
                 ->name('write.sheet.accept')
                 ->whereNumber('sheet');
+        });
+
+        Route::middleware('can:release,store')->group(function (): void {
+            Route::post('/recipes/{recipe}/approve', [RunController::class, 'approve'])
+                ->name('write.recipe.approve')
+                ->whereNumber('recipe');
         });
     });
 

@@ -1,7 +1,7 @@
 # What the machine must have: Debian's packages, Composer's, npm's.
 
-DEBIAN_RUN="php8.2-cli php8.2-common php8.2-opcache php8.2-xml php8.2-mbstring php8.2-intl php8.2-mysql php8.2-curl php8.2-zip php8.2-sqlite3 php8.2-bcmath php8.2-fpm mariadb-server nginx-light supervisor unzip"
-DEBIAN_TEST="chromium apache2-bin"
+DEBIAN_RUN="php8.2-cli php8.2-common php8.2-opcache php8.2-xml php8.2-mbstring php8.2-intl php8.2-mysql php8.2-curl php8.2-zip php8.2-sqlite3 php8.2-bcmath php8.2-fpm php8.2-enchant hunspell-en-us hunspell-en-gb hunspell-de-de hunspell-fr hunspell-es mariadb-server nginx-light supervisor unzip"
+DEBIAN_TEST="chromium apache2-bin hunspell"
 
 debian_missing() {
     local wanted="$DEBIAN_RUN" name

@@ -1,10 +1,17 @@
 /** Draws the desk's rows: what is shown, what is to be, what changed between them, and what is said of it. */
+import { FIELDS, looksLikeTitle } from 'asset:fields.js';
+import { holds } from 'asset:lead-term.js';
 import { collapse } from 'asset:ruler.js';
 import { difference } from 'asset:words.js';
 
 export const slots = limits => ({
     title: { fontSize: 20, lineWidth: limits.title_width, lines: 1 },
     description: { fontSize: 14, lineWidth: limits.description_width, lines: 2 },
+    // No result list cuts these; they are only not to be endless.
+    h1: { fontSize: 20, lineWidth: 1400, lines: 1 },
+    social_title: { fontSize: 16, lineWidth: 500, lines: 2 },
+    social_description: { fontSize: 14, lineWidth: 500, lines: 3 },
+    social_image: { fontSize: 14, lineWidth: 4000, lines: 1 },
 });
 
 export function h(tag, name, ...children) {
@@ -20,15 +27,6 @@ const percent = new Intl.NumberFormat(locale, { style: 'percent', minimumFractio
 export const number = value => whole.format(value);
 export const rate = value => percent.format(value);
 const cut = (text, most) => text.length > most ? text.slice(0, most - 1).trimEnd() + '…' : text;
-
-/** Small letters without their marks: searchers type "bronte" and "grosse" for Brontë and Größe. */
-const plain = text => text.toLowerCase().normalize('NFD').replace(/\p{M}+/gu, '').replaceAll('ß', 'ss');
-const wordsOf = text => plain(text).match(/[\p{L}\p{N}]+/gu) ?? [];
-/** A lead term stands in a text when all its words do, in whatever order; plural and other endings count (core/Wording/LeadTerm.php). */
-export function holds(text, term) {
-    const words = wordsOf(text), parts = wordsOf(term), long = part => [...part].length;
-    return parts.length > 0 && parts.every(part => words.some(word => word === part || (long(part) > 3 && word.startsWith([...part].slice(0, -1).join('')) && Math.abs(long(word) - long(part)) <= 2)));
-}
 
 export class Drawing {
     constructor({ ruler, limits, states, checks, rows, figures }) {
@@ -61,7 +59,7 @@ export class Drawing {
     }
 
     shownLine(row, field, pair) {
-        const text = row.texts[field], line = h('span', (field === 'title' ? 't-line' : 'd-line') + ' shown');
+        const text = row.texts[field], line = h('span', (looksLikeTitle(field) ? 't-line' : 'd-line') + ' shown');
         if (text.shown === null) line.append(h('i', 'same', 'not crawled yet'));
         else if (text.shown === '') line.append(h('i', 'none', 'none shown'));
         else if (pair.marked) this.#mark(line, pair.marked.before, 'del');
@@ -71,7 +69,7 @@ export class Drawing {
     }
 
     nextLine(row, field, pair) {
-        const text = row.texts[field], line = h('span', (field === 'title' ? 't-line' : 'd-line') + ' new');
+        const text = row.texts[field], line = h('span', (looksLikeTitle(field) ? 't-line' : 'd-line') + ' new');
         if (!pair.isTouched) line.append(h('i', 'same', text.stored === '' ? (text.shown ? 'as shown: the theme decides' : 'nothing yet') : 'as shown'));
         else if (pair.will === '') line.append(h('i', 'none', 'emptied: the theme decides'));
         else {
@@ -102,19 +100,20 @@ export class Drawing {
 
     /** What is said of one text: [{words, isFault}]. */
     faults(row, field) {
-        const limits = this.limits[row.market], text = row.texts[field], m = this.measure(row, field), told = [];
+        const limits = this.limits[row.market], text = row.texts[field], m = this.measure(row, field), told = [], { words: name, mustBe } = FIELDS[field];
+        const isFound = field === 'title' || field === 'description';
         const [own] = this.#parted(m.text, text.suffix);
-        if (m.text.trim() === '') { if (text.shown !== null || this.isTouched(row, field)) told.push({ words: `no ${field}`, brief: `no ${field}`, isFault: true }); return told; }
+        if (m.text.trim() === '') { if (mustBe && (text.shown !== null || this.isTouched(row, field))) told.push({ words: `no ${name}`, brief: `no ${name}`, isFault: true }); return told; }
         if (m.isOver) {
             const lost = this.lostWords(m, text.suffix);
             if (lost === '') told.push({ words: `brand cut off by ${Math.ceil(-m.left)} px`, brief: `brand over by ${Math.ceil(-m.left)} px`, isFault: false });
-            else told.push({ words: `${field} cut off${field === 'title' ? ` by ${Math.ceil(m.lostPixels)} px` : ''}: loses “${cut(lost, 30)}”`, brief: `${Math.ceil(m.lostPixels)} px over`, isFault: true });
-        } else if (m.characters < limits[`${field}_least`]) told.push({ words: `${field} short: ${m.characters} characters`, brief: `short: ${m.characters}`, isFault: true });
-        if (text.checks.includes('repeated') && text.typed === undefined) told.push({ words: `${field} on other pages`, brief: 'on other pages', isFault: true });
-        if (row.lead && !holds(own, row.lead)) told.push({ words: `${field} lacks the lead term`, brief: 'lacks lead term', isFault: true });
+            else told.push({ words: `${name} cut off${looksLikeTitle(field) ? ` by ${Math.ceil(m.lostPixels)} px` : ''}: loses “${cut(lost, 30)}”`, brief: `${Math.ceil(m.lostPixels)} px over`, isFault: true });
+        } else if (isFound && m.characters < limits[`${field}_least`]) told.push({ words: `${name} short: ${m.characters} characters`, brief: `short: ${m.characters}`, isFault: true });
+        if (text.checks.includes('repeated') && text.typed === undefined) told.push({ words: `${name} on other pages`, brief: 'on other pages', isFault: true });
+        if (mustBe && row.lead && !holds(own, row.lead)) told.push({ words: `${name} lacks the lead term`, brief: 'lacks lead term', isFault: true });
         // What only the server reckons, of the text as it is saved.
-        if (text.typed === undefined) for (const key of text.checks) if (!['missing', 'short', 'wide', 'repeated', 'lead'].includes(key)) told.push({ words: `${field}: ${this.checks[key].label}`, brief: this.checks[key].label, isFault: true });
-        if (text.note) told.push({ words: `${field}: ${cut(text.note, 60)}`, brief: text.note, isFault: true });
+        if (text.typed === undefined) for (const key of text.checks) if (!['missing', 'short', 'wide', 'repeated', 'lead'].includes(key)) told.push({ words: `${name}: ${this.checks[key].label}`, brief: this.checks[key].label, isFault: true });
+        if (text.note) told.push({ words: `${name}: ${cut(text.note, 60)}`, brief: text.note, isFault: true });
         return told;
     }
 
@@ -158,9 +157,9 @@ export class Drawing {
 
     /** The ruler under a text that has the focus, with true marks: pixels for a title, characters for a description. */
     rulerOf(row, field) {
-        const limits = this.limits[row.market], isTitle = field === 'title', suffix = row.texts[field].suffix;
-        const most = isTitle ? limits.title_width : 170, scale = (isTitle ? 400 : 300) / most;
-        const marks = isTitle ? [[limits.title_aim, 'aim'], [most, 'end']] : [[110, 'message'], [156, 'end']];
+        const limits = this.limits[row.market], isTitle = field === 'title', suffix = row.texts[field].suffix, slot = slots(limits)[field];
+        const most = isTitle ? limits.title_width : field === 'description' ? 170 : Math.round(slot.lineWidth * slot.lines / 8), scale = (isTitle ? 400 : 300) / most;
+        const marks = isTitle ? [[limits.title_aim, 'aim'], [most, 'end']] : field === 'description' ? [[110, 'message'], [156, 'end']] : [];
         for (let at = isTitle ? 100 : 50; at < most - (isTitle ? 60 : 100); at += isTitle ? 100 : 50) marks.unshift([at, '']);
         const box = h('div', 'px-ruler'), bar = h('div', 'bar'), track = h('div', 'track'), left = h('b', 'left');
         box.setAttribute('aria-hidden', 'true');
@@ -176,7 +175,8 @@ export class Drawing {
             bar.style.width = `${Math.min(isTitle ? m.px : m.characters, most * 1.08) * scale}px`;
             bar.classList.toggle('over', m.isOver);
             left.classList.toggle('fault', m.isOver);
-            left.textContent = m.isOver ? (isTitle ? `${Math.ceil(-m.left)} px over` : `cut off: loses “${cut(this.lostWords(m, suffix) || 'the brand', 22)}”`) : `${number(Math.round(m.left))} px left${isTitle ? '' : `, ${m.characters} characters`}`;
+            const room = `${number(Math.round(m.left))} px left`, counted = `${number(m.characters)} characters`;
+            left.textContent = m.isOver ? (isTitle ? `${Math.ceil(-m.left)} px over` : `cut off: loses “${cut(this.lostWords(m, suffix) || 'the brand', 22)}”`) : isTitle ? room : field === 'description' ? `${room}, ${counted}` : counted;
         };
         box.set(this.measure(row, field));
         return box;

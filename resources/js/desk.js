@@ -1,7 +1,10 @@
 /** The writing desk: a sheet of texts that one reads, types into, copies, pastes and takes back, by keyboard and by mouse. */
+import { FIELDS, labelOf, looksLikeTitle } from 'asset:fields.js';
+import { FIGURES, Figures } from 'asset:figures.js';
 import { Ruler, collapse } from 'asset:ruler.js';
 import { Rows } from 'asset:desk-rows.js';
-import { Drawing, h, holds, number, rate } from 'asset:desk-draw.js';
+import { Drawing, h, number, rate } from 'asset:desk-draw.js';
+import { holds } from 'asset:lead-term.js';
 import { Saving, post } from 'asset:saving.js';
 import { ResultCard } from 'asset:desk-card.js';
 import { format, parse } from 'asset:clipboard.js';
@@ -17,9 +20,12 @@ const ruler = await Ruler.load(given.widths);
 const MOST = 5000;
 const isPhone = matchMedia('(max-width: 860px)');
 const MODES = {
-    both: { fields: ['title', 'description'], height: 66, extra: { title: 0, description: 16 } },
-    titles: { fields: ['title'], height: 33, extra: { title: 16 } },
-    descriptions: { fields: ['description'], height: 49, extra: { description: 16 } },
+    both: { fields: ['title', 'description'], shape: 'both', height: 66, extra: { title: 0, description: 16 } },
+    titles: { fields: ['title'], shape: 'titles', height: 33, extra: { title: 16 } },
+    descriptions: { fields: ['description'], shape: 'descriptions', height: 49, extra: { description: 16 } },
+    headings: { fields: ['h1'], shape: 'titles', height: 33, extra: { h1: 16 } },
+    social: { fields: ['social_title', 'social_description'], shape: 'both', height: 66, extra: { social_title: 0, social_description: 16 } },
+    images: { fields: ['social_image'], shape: 'titles', height: 33, extra: { social_image: 16 } },
 };
 const HEAD = 21, PHONE = { both: 316, titles: 156, descriptions: 236 }, AROUND = 6;
 let show = MODES[localStorage.getItem('desk shows')] ? localStorage.getItem('desk shows') : 'both';
@@ -27,6 +33,7 @@ let show = MODES[localStorage.getItem('desk shows')] ? localStorage.getItem('des
 const saving = new Saving(urls.texts, given.store, heard);
 const rows = new Rows(urls.rows, { has: (id, field) => saving.has(id, field) || (typing && typing.id === id && typing.field === field) || problems.has(`${id} ${field}`) }, came);
 const drawing = new Drawing({ ruler, limits, states: given.states, checks: given.checks, rows, figures: { pages: urls.pages } });
+const figures = new Figures({ chosen: given.figures, width: given.width, hasNumbers: given.hasNumbers, currency: given.currency });
 // On a wide screen both shapes stand beside the list; else one, turned by a key.
 const isWide = matchMedia('(min-width: 1600px)').matches;
 const card = new ResultCard(document.getElementById('desk-card'), ruler, isWide ? 'desktop' : null);
@@ -45,7 +52,7 @@ let here = { at: 0, column: 0 }, anchor = { at: 0, column: 0 }, typing = null;
 const mode = () => MODES[show];
 const fields = () => mode().fields;
 const fieldHere = () => fields()[here.column];
-const height = () => isPhone.matches ? PHONE[show] : mode().height;
+const height = () => isPhone.matches ? PHONE[mode().shape] : mode().height;
 const extra = () => isPhone.matches ? 22 : mode().extra[fieldHere()] ?? 0;
 const topOf = at => at * height() + (at > here.at ? extra() : 0);
 
@@ -53,10 +60,11 @@ const topOf = at => at * height() + (at > here.at ? extra() : 0);
 
 const drawn = new Map();
 function cell(row, field) {
-    const pair = drawing.pair(row, field), m = drawing.measure(row, field), shownPx = row.texts[field].shown ? ruler.pixels(row.texts[field].shown, field === 'title' ? 20 : 14) : null;
-    const count = text => field === 'title' ? String(Math.round(text.px)) : String(text.characters);
-    const box = h('div', `desk-cell of-${field}`);
-    const shown = h('div', 'with-px', drawing.shownLine(row, field, pair), h('span', 'px', shownPx === null ? '–' : field === 'title' ? String(Math.round(shownPx)) : String(ruler.characters(row.texts[field].shown))));
+    const pair = drawing.pair(row, field), m = drawing.measure(row, field), shownPx = row.texts[field].shown ? ruler.pixels(row.texts[field].shown, looksLikeTitle(field) ? 20 : 14) : null;
+    const { isMeasured, look } = FIELDS[field];
+    const count = text => isMeasured ? String(Math.round(text.px)) : String(text.characters);
+    const box = h('div', `desk-cell of-${look}`);
+    const shown = h('div', 'with-px', drawing.shownLine(row, field, pair), h('span', 'px', shownPx === null ? '–' : isMeasured ? String(Math.round(shownPx)) : String(ruler.characters(row.texts[field].shown))));
     const next = h('div', 'with-px next', drawing.nextLine(row, field, pair), h('span', `px${m.isOver ? ' over' : ''}`, pair.isTouched ? count(m) : ''));
     if (pair.isNew) next.lastChild.append(h('i', 'all-new', 'all new'));
     box.append(shown, next);
@@ -87,23 +95,22 @@ function draw(at) {
     if (!row) { line.append(gridCell('pick'), gridCell('soft', '…')); return line; }
     line.dataset.row = row.id;
     if (mayWrite) line.append(pick(row)); else line.append(gridCell('pick'));
-    const { own, expected, isLow } = drawing.rates(row), clicks = given.hasNumbers ? number(row.clicks) : '';
-    const ownRate = own === null || !given.hasNumbers ? '' : rate(own), wanted = expected === null ? '' : rate(expected), worth = row.upside ? number(row.upside) : '';
-    const low = isLow ? ' low' : '';
-    if (show === 'both') {
+    const told = figures.of(row, drawing.rates(row)), figure = ({ name, words, look }) => { const node = h('span', look, words); node.dataset.fig = name; return node; };
+    const { shape } = mode(), [first, second] = fields();
+    if (shape === 'both') {
         line.append(
-            gridCell('block', h('div', 'fig', drawing.name(row), h('span', '', clicks), h('span', low, ownRate), h('span', 'soft', wanted), h('span', 'up', worth)), cell(row, 'title'), drawing.says(row, fields())),
-            gridCell('block', cell(row, 'description')),
+            gridCell('block', h('div', 'fig', drawing.name(row), ...told.map(figure)), cell(row, first), drawing.says(row, fields())),
+            gridCell('block', cell(row, second)),
         );
-    } else if (show === 'titles') {
+    } else if (shape === 'titles') {
         line.append(
             gridCell('block', drawing.name(row), h('div', 'line-4', row.lead)),
-            gridCell('block', cell(row, 'title')),
-            gridCell('num', clicks), gridCell('num', h('div', low, ownRate), h('div', 'soft', wanted && `of ${wanted.replace(/\s?%/, '')}`)), gridCell('num up', worth),
+            gridCell('block', cell(row, first)),
+            ...told.map(one => gridCell(`num ${one.look}`, one.words)),
             gridCell('says', h('div', '', drawing.stateWords(row)), faultsOf(row)),
         );
     } else {
-        line.append(gridCell('block wide', h('div', 'fig', drawing.name(row), h('span', '', clicks), h('span', low, ownRate), h('span', 'soft', wanted), h('span', 'up', worth), drawing.says(row, fields())), cell(row, 'description')));
+        line.append(gridCell('block wide', h('div', 'fig', drawing.name(row), ...told.map(figure), drawing.says(row, fields())), cell(row, first)));
     }
     line.querySelectorAll('.desk-cell').forEach(box => {
         const holder = box.closest('[role="gridcell"]');
@@ -113,7 +120,7 @@ function draw(at) {
 }
 
 function faultsOf(row) {
-    const told = drawing.faults(row, 'title'), line = h('div', told.some(one => one.isFault) ? 'fault' : 'soft', told.map(one => one.brief).join(' · ') || 'no fault');
+    const told = drawing.faults(row, fields()[0]), line = h('div', told.some(one => one.isFault) ? 'fault' : 'soft', told.map(one => one.brief).join(' · ') || 'no fault');
     line.title = told.map(one => one.words).join(' · ');
     return line;
 }
@@ -177,7 +184,7 @@ function paint() {
                 const measure = drawing.rulerOf(row, field);
                 measure.dataset.field = field;
                 line.querySelector(`.desk-cell[data-field="${field}"]`)?.after(measure);
-                line.classList.toggle('has-title-ruler', show === 'both' && field === 'title');
+                line.classList.toggle('has-title-ruler', mode().shape === 'both' && looksLikeTitle(field));
             }
         } else { old?.remove(); line.classList.remove('has-title-ruler'); }
     }
@@ -211,6 +218,7 @@ function dock(row, isMany) {
             const inTitle = holds(title, row.lead), inText = holds(text, row.lead);
             lead.append(h('span', inTitle ? '' : 'fault', inTitle ? 'in the title' : 'not in the title'), ', ', h('span', inText ? '' : 'fault', inText ? 'in the description' : 'not in the description'), '. ');
         } else if (row.page) lead.append('No lead term yet. ');
+        if (row.support.length) lead.append(h('span', 'soft', `Also ${row.support.slice(0, 3).join(', ')}${row.support.length > 3 ? ` and ${row.support.length - 3} more` : ''}. `));
         if (mayWrite && row.page) {
             const button = h('button', 'link-like', row.lead ? 'change' : 'set one');
             button.type = 'button';
@@ -250,7 +258,11 @@ function askLead() {
 }
 async function setLeads(terms) {
     try {
-        rows.take((await post(urls.leads, { terms })).rows);
+        // What was typed before it is a step before it.
+        await saving.flush();
+        const answer = await post(urls.leads, { terms });
+        rows.take(answer.rows);
+        stack(answer);
         tell(terms.length === 1 ? 'The lead term is kept.' : `${number(terms.length)} lead terms are kept.`);
     } catch (problem) { tell(problem.isFinal ? problem.message : 'The lead term could not be kept just now.'); }
 }
@@ -327,7 +339,7 @@ function explain(edit, reason) {
     const key = `${edit.resource} ${edit.field}`, row = rows.byId(edit.resource);
     if (row) row.texts[edit.field].typed = edit.text;
     const forget = () => { problems.delete(key); if (row) delete row.texts[edit.field].typed; notices.querySelector(`[data-of="${key}"]`)?.remove(); rows.fetch([edit.resource]); standing(); list.focus(); render(); };
-    notice(key, h('p', '', h('b', '', `The ${edit.field} of ${nameOf(edit)} was not saved. `), reason), h('p', '', edit.text), button('Drop it', forget), ' ',
+    notice(key, h('p', '', h('b', '', `The ${FIELDS[edit.field].words} of ${nameOf(edit)} was not saved. `), reason), h('p', '', edit.text), button('Drop it', forget), ' ',
         button('Write on', () => { problems.delete(key); notices.querySelector(`[data-of="${key}"]`)?.remove(); const at = rows.placeOf(edit.resource); if (at >= 0) { go(at, Math.max(0, fields().indexOf(edit.field))); type(edit.text); } }));
     came([edit.resource]);
 }
@@ -393,8 +405,8 @@ function type(text = null, isAll = false) {
     if (!box) { typing = null; return; }
     editor.value = text ?? rows.text(row, field);
     editor.maxLength = given.longest[field];
-    editor.setAttribute('aria-label', `${field === 'title' ? 'Title' : 'Description'} of ${row.name}`);
-    editor.className = `desk-typing of-${field}`;
+    editor.setAttribute('aria-label', `${labelOf(field)} of ${row.name}`);
+    editor.className = `desk-typing of-${FIELDS[field].look}`;
     box.classList.add('typing');
     box.querySelector('.next').append(editor);
     editor.focus({ preventScroll: true });
@@ -407,7 +419,7 @@ function follow() {
     const line = drawn.get(typing.at), m = drawing.measure(row, typing.field);
     line?.querySelector('.px-ruler')?.set(m);
     const px = line?.querySelector(`.desk-cell[data-field="${typing.field}"] .next .px`);
-    if (px) { px.textContent = typing.field === 'title' ? Math.round(m.px) : m.characters; px.classList.toggle('over', m.isOver); }
+    if (px) { px.textContent = FIELDS[typing.field].isMeasured ? Math.round(m.px) : m.characters; px.classList.toggle('over', m.isOver); }
     drawCards(row);
 }
 /** Ends typing: keeps what was typed, or leaves the text as it was. */
@@ -431,7 +443,7 @@ editor.addEventListener('keydown', event => {
     else if (key === 'Enter') move(event.shiftKey ? -1 : 1, 0);
     else if (key === 'Tab') move(0, event.shiftKey ? -1 : 1);
     else if (key === 'Escape') { end(false); list.focus({ preventScroll: true }); }
-    else if ((key === 'ArrowDown' || key === 'ArrowUp') && typing.field === 'title' && !event.shiftKey && !event.altKey) move(key === 'ArrowDown' ? 1 : -1, 0);
+    else if ((key === 'ArrowDown' || key === 'ArrowUp') && looksLikeTitle(typing.field) && !event.shiftKey && !event.altKey) move(key === 'ArrowDown' ? 1 : -1, 0);
     else if (key.toLowerCase() === 's' && isCommand) { end(true); list.focus({ preventScroll: true }); }
     else if (key === 'Backspace' && event.altKey) { const row = rows.byId(typing.id); editor.value = row.texts[typing.field].stored; follow(); }
     else if (key === 'F1') help();
@@ -576,6 +588,30 @@ async function mend() {
         } catch (problem) { tell(problem.isFinal ? problem.message : 'The server could not be reached; nothing was mended.'); }
     }
 }
+/** A sheet about the text in focus, as the server tells it; its forms act in place. */
+async function openSheet(path) {
+    const row = rows.at(here.at), sheet = document.getElementById('beside-sheet'), body = document.getElementById('beside-body');
+    if (!row) return;
+    await saving.flush();
+    const show = async (where, request) => {
+        const answer = await fetch(where, request).catch(() => null);
+        if (!answer?.ok) { tell('That could not be told just now. Try again.'); return false; }
+        body.innerHTML = await answer.text();
+        return true;
+    };
+    body.onsubmit = async event => {
+        if (event.target.dataset.fault === undefined) return;
+        event.preventDefault();
+        await show(event.target.action, { method: 'POST', body: new FormData(event.target) });
+        rows.fetch([row.id]);
+        document.body.dispatchEvent(new CustomEvent('texts-saved'));
+    };
+    if (await show(path(row), {}) && !sheet.open) sheet.showModal();
+}
+/** Why the text in focus is said to be faulty, what would mend it, and letting it pass. */
+const openFaults = () => openSheet(row => `${urls.faults}${row.id}/${fieldHere()}`);
+/** Terms, facts and numbers of the page in focus. */
+const openGlance = () => openSheet(row => `${urls.glance}${row.id}`);
 function help() { document.getElementById('keys-sheet').showModal(); }
 function openDossier() { drawn.get(here.at)?.querySelector('a.name')?.click(); }
 
@@ -596,6 +632,8 @@ list.addEventListener('keydown', event => {
     else if (isCommand || event.altKey) {
         if (event.altKey && key === 'Backspace') changeRange('as-shop', (row, field) => row.texts[field].stored);
         else if (event.altKey && key.toLowerCase() === 'd') openDossier();
+        else if (event.altKey && key.toLowerCase() === 'f') openFaults();
+        else if (event.altKey && key.toLowerCase() === 'i') openGlance();
         else if (event.altKey && key.toLowerCase() === 'l') askLead();
         else if (event.altKey && key.toLowerCase() === 'm') mend();
         else return;
@@ -661,6 +699,9 @@ addEventListener('resize', () => { for (const [, line] of drawn) line.remove(); 
 for (const one of document.querySelectorAll('[data-turn]')) one.addEventListener('click', () => { turn(one.dataset.turn); list.focus(); });
 document.querySelector('[data-ready]')?.addEventListener('click', () => { ready(); list.focus(); });
 document.querySelector('[data-dossier]')?.addEventListener('click', openDossier);
+document.querySelector('[data-faults]')?.addEventListener('click', openFaults);
+document.querySelector('[data-glance]')?.addEventListener('click', openGlance);
+document.getElementById('beside-sheet')?.addEventListener('close', () => list.focus());
 document.querySelector('[data-card]')?.addEventListener('click', () => { turnCard(); list.focus(); });
 document.querySelector('[data-bulk]')?.addEventListener('click', () => bulk.open(ticked.size > 0));
 for (const one of document.querySelectorAll('[data-help]')) one.addEventListener('click', help);
@@ -680,7 +721,7 @@ function turnCard() {
     layout();
 }
 function layout() {
-    for (const [name] of Object.entries(MODES)) desk.classList.toggle(`shows-${name}`, name === show);
+    for (const name of ['both', 'titles', 'descriptions']) desk.classList.toggle(`shows-${name}`, name === mode().shape);
     desk.dataset.card = card.shape;
     const select = document.getElementById('desk-shows');
     if (select) select.value = show;
@@ -690,6 +731,39 @@ function layout() {
     renderNow();
 }
 
+/** Which figures stand beside the texts, in which order, and how wide titles are: kept for the person. */
+const columns = document.getElementById('columns-form'), columnList = document.getElementById('column-list');
+function listColumns() {
+    const rest = Object.keys(FIGURES).filter(name => !figures.chosen.includes(name));
+    columnList.replaceChildren(...[...figures.chosen, ...rest].map(name => {
+        const box = h('input'), line = h('li', '', h('label', '', box, ` ${figures.label(name)}`)), at = figures.chosen.indexOf(name);
+        box.type = 'checkbox';
+        box.checked = at >= 0;
+        box.addEventListener('change', () => { figures.chosen = box.checked ? [...figures.chosen, name] : figures.chosen.filter(one => one !== name); keepColumns(name); });
+        for (const [to, sign, word] of at < 0 ? [] : [[at - 1, '↑', 'earlier'], [at + 1, '↓', 'later']]) {
+            const button = h('button', 'button', sign);
+            button.type = 'button';
+            button.disabled = to < 0 || to >= figures.chosen.length;
+            button.setAttribute('aria-label', `${figures.label(name)} ${word}`);
+            button.addEventListener('click', () => { figures.chosen.splice(at, 1); figures.chosen.splice(to, 0, name); keepColumns(name, word); });
+            line.append(button);
+        }
+        line.dataset.name = name;
+        return line;
+    }));
+}
+async function keepColumns(name, word) {
+    listColumns();
+    const line = columnList.querySelector(`[data-name="${name}"]`);
+    (word && line?.querySelector(`button[aria-label$="${word}"]:not(:disabled)`) || line?.querySelector('input'))?.focus();
+    figures.fit(desk);
+    figures.heads(desk);
+    layout();
+    try { await post(urls.view, { figures: figures.chosen, width: figures.width }); } catch { tell('The columns could not be kept just now.'); }
+}
+columns?.addEventListener('submit', event => event.preventDefault());
+columns?.elements.width.addEventListener('change', event => { figures.width = Number(event.target.value); keepColumns(); });
+
 /** What others save, mark as ready or release comes in by itself, where nobody is typing. */
 document.body.addEventListener('follow-texts', async () => {
     await saving.flush();
@@ -698,6 +772,9 @@ document.body.addEventListener('follow-texts', async () => {
 });
 addEventListener('beforeunload', event => { if (typing) end(true); if (problems.size) event.preventDefault(); });
 
+figures.fit(desk);
+figures.heads(desk);
+if (columnList) listColumns();
 rows.put(given.rows.map(row => row.id));
 rows.take(given.rows);
 layout();

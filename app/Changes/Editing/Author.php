@@ -6,7 +6,10 @@ namespace App\Changes\Editing;
 
 use App\Changes\Origin;
 
-/** Whose texts are saved, how they came to be, and the step by which they can be taken back together. */
+/**
+ * Whose texts are saved, how they came to be, and the step by which they can be taken back together. What an approved
+ * recipe writes by itself is approved already, by whoever approved the recipe.
+ */
 final readonly class Author
 {
     public function __construct(
@@ -14,6 +17,7 @@ final readonly class Author
         public ?int $userId,
         public ?int $recipeId = null,
         public ?int $stepId = null,
+        public ?int $approvedBy = null,
     ) {
     }
 }

@@ -233,11 +233,13 @@ final class DraftWriter
                     $text->draft->baseValue ?? $text->stored,
                     $by->origin,
                     $by->recipeId,
-                    DraftState::Open,
+                    $by->approvedBy === null ? DraftState::Open : DraftState::Ready,
                     null,
                     $revisions[$text->key()],
                     $by->userId,
                     $now,
+                    $by->approvedBy,
+                    $by->approvedBy === null ? null : $now,
                 ),
             );
         }

@@ -20,6 +20,7 @@ enum EditAction: string
     case Fitted = 'fitted';
     case Swapped = 'swapped';
     case Tidied = 'tidied';
+    case Led = 'led';
 
     /** Such as "pasted 12 texts". */
     public function words(int $texts): string
@@ -40,6 +41,8 @@ enum EditAction: string
             self::Fitted => "shortened $n",
             self::Swapped => "swapped parts of $n",
             self::Tidied => "tidied $n",
+            self::Led => 'set the lead '.
+                ($texts === 1 ? 'term of one page' : 'terms of '.number_format($texts).' pages'),
         };
     }
 }

@@ -152,10 +152,11 @@ final class EditSteps
                 );
             }
             $stands = $this->writer->restore($store, $wanted, $userId);
+            [$led, $left] = TermSteps::turn($store, $step->id, $isUndo, $userId);
             DB::table('text_steps')
                 ->where('id', $step->id)
                 ->update(['state' => $isUndo ? self::UNDONE : self::DONE]);
-            $resources = [];
+            $resources = array_combine($led, $led);
             foreach ($wanted as $nth => $one) {
                 $stands[$nth] && ($resources[$one->resourceId] = $one->resourceId);
             }
@@ -163,7 +164,7 @@ final class EditSteps
             return new EditOutcome(
                 $step,
                 array_values($resources),
-                count(array_filter($stands, static fn (bool $stands): bool => ! $stands)),
+                $left + count(array_filter($stands, static fn (bool $stands): bool => ! $stands)),
             );
         });
     }
@@ -172,6 +173,7 @@ final class EditSteps
     {
         $steps = "SELECT id FROM text_steps WHERE store_id = ? AND user_id = ? AND $which";
         DB::delete("DELETE FROM text_step_rows WHERE step_id IN ($steps)", [$store->id, $userId]);
+        DB::delete("DELETE FROM text_step_terms WHERE step_id IN ($steps)", [$store->id, $userId]);
         DB::delete("DELETE FROM text_steps WHERE store_id = ? AND user_id = ? AND $which", [$store->id, $userId]);
     }
 }

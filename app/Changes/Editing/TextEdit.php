@@ -35,6 +35,10 @@ final readonly class TextEdit
         $length = mb_strlen($this->tidy());
         $most = $this->field->longest();
 
-        return $length > $most ? "{$this->field->label()}: $most characters at most; this has $length." : null;
+        return match (true) {
+            $length > $most => "{$this->field->label()}: $most characters at most; this has $length.",
+            $this->field === TextField::SocialImage && preg_match('~^(?:https?://\S+|/\S*)?$~i', $this->tidy()) !== 1 => 'A social image is told by its address: https://… or /….',
+            default => null,
+        };
     }
 }

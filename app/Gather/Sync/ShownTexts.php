@@ -4,12 +4,13 @@ declare(strict_types=1);
 
 namespace App\Gather\Sync;
 
+use App\Catalogue\PageTexts;
 use App\Catalogue\Texts;
+use App\Inventory\KeptDetails;
 use App\Platform\Work\WorkRun;
 use App\Stores\Models\Store;
 use App\Stores\TitleSuffixes;
 use Illuminate\Support\Facades\DB;
-use Orchard\Core\Wording\TextField;
 use Orchard\Core\Wording\TitleSuffix;
 
 /**
@@ -29,10 +30,11 @@ final readonly class ShownTexts
         $after = 0;
         while (true) {
             $rows = DB::select(
-                'SELECT r.id, r.market_id, f.status, f.title, f.description FROM resources r JOIN page_facts f
-                    ON f.page_id = r.page_id AND f.to_crawl = 0 WHERE r.store_id = ? AND r.gone = 0 AND r.id > ?
-                    ORDER BY r.id LIMIT '.
-                    self::CHUNK,
+                'SELECT r.id, r.market_id, f.status, f.title, f.description, f.h1s, d.details FROM resources r
+                    JOIN page_facts f
+                    ON f.page_id = r.page_id AND f.to_crawl = 0 LEFT JOIN page_details d ON d.page_id = r.page_id
+                    WHERE r.store_id = ? AND r.gone = 0 AND r.id > ?
+                    ORDER BY r.id LIMIT '.self::CHUNK,
                 [$this->store->id, $after],
             );
             if ($rows === []) {
@@ -44,10 +46,10 @@ final readonly class ShownTexts
                 if ((int) $row->status !== 200) {
                     continue;
                 }
-                foreach (
-                    [[TextField::Title, $row->title], [TextField::Description, $row->description]] as [$field, $text]
-                ) {
-                    $texts[] = [(int) $row->id, $field->value, $this->store->id, (int) $row->market_id, $text];
+                $details = KeptDetails::unpack($row->details);
+                $shown = PageTexts::of($row->title, $row->description, $row->h1s, (array) ($details['social'] ?? []));
+                foreach ($shown as $field => $text) {
+                    $texts[] = [(int) $row->id, $field, $this->store->id, (int) $row->market_id, $text];
                 }
             }
             $run->fenced(static fn () => Texts::showMany($texts));

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Inventory\Index;
 
 use App\Inventory\CanonicalState;
+use App\Inventory\CollectionPages;
 use App\Inventory\Events\PagesChangedMarket;
 use App\Inventory\FetchedPage;
 use App\Inventory\KeptDetails;
@@ -69,6 +70,7 @@ final readonly class IndexRebuild
             if ($rows === []) {
                 (new LearnedKinds($this->store))->learn($run);
                 (new KnownPages($this->store))->list($run, anew: true);
+                $run->fenced(fn () => CollectionPages::rebuild($this->store));
 
                 return true;
             }

@@ -18,7 +18,10 @@ use Orchard\Core\Wording\TextField;
  */
 final readonly class Ways
 {
-    public const FIELDS = ['title', 'description', 'canonical', 'robots', 'redirect', 'slug'];
+    public const FIELDS = [
+        'title', 'description', 'h1', 'social_title', 'social_description', 'social_image', 'canonical', 'robots',
+        'redirect', 'slug',
+    ];
 
     /** @param  array<string, string>  $chosen  by field */
     private function __construct(private array $chosen, private ?ShopMapping $mapping, private FileBook $files)

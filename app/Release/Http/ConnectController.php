@@ -42,6 +42,10 @@ final readonly class ConnectController
             'fields' => [
                 'title' => 'Titles',
                 'description' => 'Descriptions',
+                'h1' => 'H1s',
+                'social_title' => 'Social titles',
+                'social_description' => 'Social descriptions',
+                'social_image' => 'Social images',
                 'canonical' => 'Canonicals',
                 'robots' => 'Robots',
                 'redirect' => 'Redirects',

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Release\Sending;
 
+use App\Catalogue\PageTexts;
 use App\Catalogue\Texts;
 use App\Changes\AddressField;
 use App\Changes\Events\TextsChanged;
@@ -112,16 +113,16 @@ final class LookWork implements LongWork
         $shown = null;
         if ($answer->status === 200) {
             $facts = PageReader::read(Charset::toUtf8($answer->body, $answer->header('content-type')), $url);
-            $shown = [
-                TextField::Title->value => $facts->title ?? '',
-                TextField::Description->value => $facts->description ?? '',
-            ];
+            $shown = PageTexts::of(
+                $facts->title,
+                $facts->description,
+                json_encode($facts->h1s, JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE),
+                $facts->details->social ?? [],
+            );
         }
         $changes = FieldChange::unpack((string) $item->fields);
         if ($item->page_id !== null && $answer->status > 0) {
-            $shown =
-                ($shown ?? [TextField::Title->value => '', TextField::Description->value => '']) +
-                self::settings($url, $answer, $facts ?? null);
+            $shown = ($shown ?? PageTexts::of(null, null, null, [])) + self::settings($url, $answer, $facts ?? null);
         }
         $isSeen =
             $shown !== null &&
@@ -145,8 +146,12 @@ final class LookWork implements LongWork
                         ? json_encode(['problem' => $answer->problem ?? "status {$answer->status}"])
                         : json_encode(
                             [
-                                'title' => $shown[1],
-                                'description' => $shown[2],
+                                'title' => $shown[TextField::Title->value],
+                                'description' => $shown[TextField::Description->value],
+                                'h1' => $shown[TextField::H1->value],
+                                'social_title' => $shown[TextField::SocialTitle->value],
+                                'social_description' => $shown[TextField::SocialDescription->value],
+                                'social_image' => $shown[TextField::SocialImage->value],
                                 'canonical' => $shown[11] ?? null,
                                 'robots' => $shown[12] ?? null,
                                 'redirect' => $shown[13] ?? null,

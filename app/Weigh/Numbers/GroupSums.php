@@ -61,10 +61,7 @@ final class GroupSums
                 ],
             ],
             'collection' => [
-                [
-                    'c.collection_id',
-                    'JOIN weigh_collection_pages c ON c.store_id = s.store_id AND c.page_id = s.page_id',
-                ],
+                ['c.collection_id', 'JOIN collection_pages c ON c.store_id = s.store_id AND c.page_id = s.page_id'],
             ],
             default => [],
         };
@@ -110,8 +107,7 @@ final class GroupSums
         } else {
             $rows = DB::select(
                 "SELECT name, SUM(pages) AS pages, $sums FROM weigh_groups WHERE $where AND sort = ? AND device = ?
-                    AND class = ? GROUP BY name ORDER BY SUM(impressions) DESC, name LIMIT ".
-                    self::MOST,
+                    AND class = ? GROUP BY name ORDER BY SUM(impressions) DESC, name LIMIT ".self::MOST,
                 [...$values, $sort, $lens->device, $lens->class],
             );
         }

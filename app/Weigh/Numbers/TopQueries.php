@@ -23,6 +23,7 @@ final class TopQueries
         $list = Bulk::list($pages);
         $rows = DB::select(
             "SELECT * FROM (SELECT p.page_id, p.query_id, SUM(p.clicks) AS clicks, SUM(p.impressions) AS impressions,
+                SUM(p.position_sum) / NULLIF(SUM(p.impressions), 0) / 1000 AS position,
                 ROW_NUMBER() OVER (PARTITION BY p.page_id
                     ORDER BY SUM(p.clicks) DESC, SUM(p.impressions) DESC, p.query_id) AS nth
                 FROM weigh_pairs p JOIN weigh_queries q ON q.store_id = p.store_id AND q.query_id = p.query_id
@@ -46,6 +47,7 @@ final class TopQueries
                 $texts[$id] ?? '',
                 (int) $row->clicks,
                 (int) $row->impressions,
+                $row->position === null || (float) $row->position <= 0.0 ? null : (float) $row->position,
             );
         }
 

@@ -90,7 +90,7 @@ final class LotSums
             'CREATE TEMPORARY TABLE lot_of_page (page_id BIGINT UNSIGNED PRIMARY KEY,
                 collection_id BIGINT UNSIGNED NOT NULL, kind TINYINT UNSIGNED NOT NULL, KEY (collection_id, kind))',
         );
-        $pairs = "SELECT c.collection_id, s.page_id, s.upside FROM weigh_collection_pages c JOIN weigh_scores s
+        $pairs = "SELECT c.collection_id, s.page_id, s.upside FROM collection_pages c JOIN weigh_scores s
             ON s.page_id = c.page_id AND s.kind = $product AND s.upside > 0$here WHERE c.store_id = {$store->id}";
         DB::statement(
             "INSERT INTO lot_of_page SELECT page_id, collection_id, $product FROM (

@@ -47,7 +47,7 @@ final class Seasons
             DB::update(
                 "UPDATE weigh_seasons s JOIN (
                 SELECT m.page_id, SUBSTRING_INDEX(GROUP_CONCAT(m.collection_id ORDER BY c.links_out, m.collection_id),
-                ',', 1) AS collection FROM weigh_collection_pages m JOIN page_index c ON c.page_id = m.collection_id WHERE m.store_id = ? GROUP BY m.page_id) m ON m.page_id = s.page_id SET s.group_id = m.collection WHERE s.store_id = ?",
+                ',', 1) AS collection FROM collection_pages m JOIN page_index c ON c.page_id = m.collection_id WHERE m.store_id = ? GROUP BY m.page_id) m ON m.page_id = s.page_id SET s.group_id = m.collection WHERE s.store_id = ?",
                 [$id, $id],
             );
             DB::update(

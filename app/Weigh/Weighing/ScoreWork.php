@@ -18,7 +18,6 @@ use App\Stores\Markets;
 use App\Stores\Models\Store;
 use App\Weigh\Lists\CurvePicture;
 use App\Weigh\Lists\WeighedPages;
-use App\Weigh\Numbers\CollectionPages;
 use App\Weigh\Numbers\Freshness;
 use App\Weigh\Numbers\GroupSums;
 use App\Weigh\Numbers\PageSums;
@@ -78,7 +77,7 @@ final class ScoreWork implements LongWork
                         'weigh_pairs', 'weigh_queries', 'weigh_query_markets', 'weigh_query_sums', 'weigh_sums',
                         'weigh_groups', 'weigh_weeks', 'weigh_places', 'weigh_seasons', 'weigh_season_groups',
                         'weigh_evidence', 'weigh_told', 'weigh_losses', 'weigh_density', 'weigh_totals', 'weigh_models',
-                        'weigh_scores', 'weigh_states', 'weigh_lots', 'weigh_lot_pages', 'weigh_collection_pages',
+                        'weigh_scores', 'weigh_states', 'weigh_lots', 'weigh_lot_pages',
                     ] as $table
                 ) {
                     DB::table($table)->where('store_id', $store->id)->delete();
@@ -203,10 +202,7 @@ final class ScoreWork implements LongWork
         if ($next === null) {
             return ['seasons', 0];
         }
-        $run->fenced(static function () use ($store, $nth, $next): void {
-            $nth > 0 || CollectionPages::rebuild($store);
-            GroupSums::rebuild($store, ...$next);
-        });
+        $run->fenced(static fn () => GroupSums::rebuild($store, ...$next));
 
         return ['groups', $nth + 1];
     }

@@ -9,6 +9,8 @@ use App\Stores\Console\StoreCommand;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
 use App\Write\Recipes\RecipeBook;
+use App\Write\Recipes\RecipeRuns;
+use App\Write\Recipes\StoredRecipe;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 use RuntimeException;
@@ -19,21 +21,14 @@ final class ApplyCommand extends StoreCommand
 
     protected $description = 'Make drafts by a recipe; texts written by hand are left alone';
 
-    public function handle(RecipeBook $book, WorkDesk $desk): int
+    public function handle(RecipeBook $book, RecipeRuns $runs, WorkDesk $desk): int
     {
-        return $this->guarded(function () use ($book, $desk): int {
+        return $this->guarded(function () use ($book, $runs, $desk): int {
             $store = $this->store();
             $name = (string) $this->argument('recipe');
             $recipe =
-                DB::table('write_recipes')
-                    ->where('store_id', $store->id)
-                    ->where(
-                        static fn ($query) => $query
-                            ->where('name', $name)
-                            ->orWhere('id', ctype_digit($name) ? (int) $name : 0),
-                    )
-                    ->first() ?? throw new InvalidArgumentException("There is no recipe \"$name\".");
-            $begun = $book->preview($store, $recipe, $this->resources($store, $recipe), null);
+                $book->named($store, $name) ?? throw new InvalidArgumentException("There is no recipe \"$name\".");
+            $begun = $runs->preview($store, $recipe, $this->resources($store, $recipe), null);
             if ($desk->workToEnd($begun['work']) !== 'done') {
                 throw new RuntimeException(
                     'The preview failed: '.DB::table('work')->where('id', $begun['work'])->value('problem'),
@@ -48,7 +43,7 @@ final class ApplyCommand extends StoreCommand
                 ->all();
             $saved = 0;
             if (! $this->option('preview')) {
-                $work = $book->apply($store, $begun['run'], null);
+                $work = $runs->apply($store, $begun['run'], null);
                 if ($desk->workToEnd($work) !== 'done') {
                     throw new RuntimeException(
                         'The recipe could not be applied: '.DB::table('work')->where('id', $work)->value('problem'),
@@ -77,7 +72,7 @@ final class ApplyCommand extends StoreCommand
     }
 
     /** @return ?list<int> */
-    private function resources(Store $store, object $recipe): ?array
+    private function resources(Store $store, StoredRecipe $recipe): ?array
     {
         $to = (string) $this->option('to');
         if ($to === '') {
@@ -85,9 +80,9 @@ final class ApplyCommand extends StoreCommand
         }
         $kind = PageKind::fromKey($to);
         if ($kind !== null) {
-            return $kind->value === (int) $recipe->kind
+            return $kind === $recipe->pages->kind
                 ? null
-                : throw new InvalidArgumentException("This recipe is for {$this->plural((int) $recipe->kind)}.");
+                : throw new InvalidArgumentException("This recipe is for {$recipe->pages->kind->plural()}.");
         }
         $urls =
             @file($to, FILE_IGNORE_NEW_LINES | FILE_SKIP_EMPTY_LINES) ?:
@@ -110,10 +105,5 @@ final class ApplyCommand extends StoreCommand
         }
 
         return array_values($ids);
-    }
-
-    private function plural(int $kind): string
-    {
-        return PageKind::from($kind)->plural();
     }
 }

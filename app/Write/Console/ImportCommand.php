@@ -6,6 +6,7 @@ namespace App\Write\Console;
 
 use App\Stores\Console\StoreCommand;
 use App\Write\Sheets\SheetImport;
+use App\Write\Sheets\WideSheet;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 
@@ -43,7 +44,7 @@ final class ImportCommand extends StoreCommand
             foreach ($problems as $row) {
                 $this->aside(
                     'row '.
-                        ($isWide ? intdiv((int) $row->place, 2) : $row->place).
+                        ($isWide ? intdiv((int) $row->place, WideSheet::PLACES) : $row->place).
                         ", {$row->outcome}: {$row->note} ({$row->url})",
                 );
             }

@@ -107,7 +107,7 @@ final class BulkPreview
             $key = $field->key();
             $columns .= ", t$field->value.stored AS {$key}_stored, d$field->value.value AS {$key}_draft,
                 d$field->value.revision AS {$key}_revision, d$field->value.state AS {$key}_state";
-            $joins .= " JOIN resource_texts t$field->value ON t$field->value.resource_id = r.id
+            $joins .= " LEFT JOIN resource_texts t$field->value ON t$field->value.resource_id = r.id
                 AND t$field->value.field = $field->value LEFT JOIN drafts d$field->value
                 ON d$field->value.resource_id = r.id AND d$field->value.field = $field->value";
         }

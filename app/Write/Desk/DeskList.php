@@ -107,6 +107,20 @@ final class DeskList
         );
     }
 
+    /** @return list<int> resources of a kind that show no such text, and have none in draft */
+    public function without(Store $store, PageKind $kind, TextField $field): array
+    {
+        return Bulk::ids(
+            DB::select(
+                "SELECT w.resource_id FROM write_rows w LEFT JOIN resource_texts t
+                    ON t.resource_id = w.resource_id AND t.field = ? WHERE w.store_id = ? AND w.kind = ?
+                    AND TRIM(COALESCE(t.draft_shown, t.shown, '')) = '' ORDER BY w.resource_id",
+                [$field->value, $store->id, $kind->value],
+            ),
+            'resource_id',
+        );
+    }
+
     /** @return Generator<list<DeskRow>> all that the filter shows, in its order, some at a time */
     public function all(Store $store, DeskFilter $filter, int $size): Generator
     {
@@ -162,7 +176,13 @@ final class DeskList
                     $text?->state === null ? null : DraftState::from($text->state),
                     $text?->note,
                     (string) ($text->draft_origin ?? $text?->origin),
-                    Check::inBits((int) ($field === TextField::Title ? $row->title_checks : $row->description_checks)),
+                    Check::inBits(
+                        match ($field) {
+                            TextField::Title => (int) $row->title_checks,
+                            TextField::Description => (int) $row->description_checks,
+                            default => 0,
+                        },
+                    ),
                     $field === TextField::Title ? $suffix : '',
                 );
             }
@@ -208,7 +228,7 @@ final class DeskList
             $bits = match ($filter->field) {
                 TextField::Title => (int) $row->title_checks,
                 TextField::Description => (int) $row->description_checks,
-                null => (int) $row->title_checks | (int) $row->description_checks,
+                default => (int) $row->title_checks | (int) $row->description_checks,
             };
             foreach (Check::inBits($bits) as $check) {
                 $checks[$check->key()] += $n;
@@ -244,7 +264,7 @@ final class DeskList
             $column = match ($filter->field) {
                 TextField::Title => 'title_checks',
                 TextField::Description => 'description_checks',
-                null => 'any_checks',
+                default => 'any_checks',
             };
             $where .= " AND $column & ".$filter->check->value;
         }
@@ -257,8 +277,10 @@ final class DeskList
             $where .= ' AND state = '.DraftState::from($filter->state)->rank();
         }
         if ($filter->search !== '') {
-            $where .= ' AND name_key LIKE ?';
-            $values[] = '%'.addcslashes(mb_strtolower($filter->search), '%_\\').'%';
+            // The limit keeps what is found apart: looked up row by row it takes three times as long.
+            $where .= ' AND resource_id IN (SELECT resource_id FROM (SELECT resource_id FROM write_row_texts
+                WHERE store_id = ? AND LOCATE(?, texts) > 0 LIMIT 100000000) found)';
+            array_push($values, $store->id, mb_strtolower($filter->search));
         }
 
         return [$where, $values];

@@ -4,9 +4,12 @@ declare(strict_types=1);
 
 namespace App\Write\Desk;
 
+use App\Changes\LastTouched;
 use App\Inventory\Figures;
 use App\Inventory\Terms\PageTerms;
+use App\Platform\Database\Bulk;
 use App\Stores\Models\Store;
+use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\Check;
 
 /** The desk's rows as the browser draws them: texts, what is said of them, and what one looks at while writing. */
@@ -29,6 +32,8 @@ final class DeskSheet
         }
         $expected = $this->figures->of('expected_rate', $store, $pages);
         $terms = PageTerms::of($pages);
+        $touched = LastTouched::ofPages($pages);
+        $goods = self::goods($pages);
 
         return array_map(
             static fn (DeskRow $row): array => [
@@ -42,12 +47,35 @@ final class DeskSheet
                 'impressions' => $row->impressions,
                 'expected' => $expected[$row->pageId ?? 0] ?? null,
                 'upside' => $row->upside,
+                'price' => $goods[$row->pageId ?? 0][0] ?? null,
+                'stock' => $goods[$row->pageId ?? 0][1] ?? null,
+                'touched' => $touched[$row->pageId ?? 0] ?? null,
                 'lead' => $terms[$row->pageId ?? 0][0] ?? '',
                 'support' => array_values(array_diff_key($terms[$row->pageId ?? 0] ?? [], [0 => true])),
                 'texts' => array_map(self::text(...), $row->cells),
             ],
             $rows,
         );
+    }
+
+    /**
+     * @param  list<int>  $pages
+     * @return array<int, array{?string, ?int}> price and stock by page
+     */
+    private static function goods(array $pages): array
+    {
+        $goods = [];
+        $list = Bulk::list($pages);
+        foreach (
+            $pages === [] ? [] : DB::select("SELECT page_id, price, stock FROM page_products WHERE page_id IN ($list)") as $row
+        ) {
+            $goods[(int) $row->page_id] = [
+                $row->price === null ? null : (string) $row->price,
+                $row->stock === null ? null : (int) $row->stock,
+            ];
+        }
+
+        return $goods;
     }
 
     /** @return array<string, mixed> */

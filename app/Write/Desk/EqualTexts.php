@@ -83,7 +83,7 @@ final class EqualTexts
                 ),
             );
             foreach (Markets::of($store)->all() as $market) {
-                foreach (TextField::cases() as $field) {
+                foreach (TextField::inResults() as $field) {
                     foreach ($which as $column => $where) {
                         yield from DB::select(
                             "SELECT STRAIGHT_JOIN $what FROM ($given) d JOIN resource_texts o FORCE INDEX ($column)

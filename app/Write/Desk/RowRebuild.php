@@ -10,17 +10,17 @@ use App\Inventory\Events\FiguresChanged;
 use App\Inventory\Events\InventoryRefreshed;
 use App\Inventory\Events\TermsChanged;
 use App\Inventory\Figures;
-use App\Inventory\Terms\PageTerms;
+use App\Platform\Bytes;
 use App\Platform\Database\Bulk;
-use App\Stores\Markets;
+use App\Platform\Spelling\Dictionaries;
 use App\Stores\Models\Store;
-use App\Stores\TitleSuffixes;
+use App\Write\Checks\JudgedText;
+use App\Write\Checks\StoreWords;
+use App\Write\Checks\TextJudge;
 use Closure;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Text\Ruler;
 use Orchard\Core\Wording\Check;
-use Orchard\Core\Wording\TextChecker;
-use Orchard\Core\Wording\TextContext;
 use Orchard\Core\Wording\TextField;
 
 /**
@@ -32,8 +32,11 @@ final class RowRebuild
 {
     private const CHUNK = 1000;
 
-    public function __construct(private readonly Ruler $ruler, private readonly Figures $figures)
-    {
+    public function __construct(
+        private readonly Ruler $ruler,
+        private readonly Figures $figures,
+        private readonly Dictionaries $dictionaries,
+    ) {
     }
 
     public function afterGather(InventoryRefreshed $event): void
@@ -56,7 +59,7 @@ final class RowRebuild
         $store = Store::query()->findOrFail($event->storeId);
         array_push($ids, ...EqualTexts::resources($store, array_values($event->digests)));
         foreach (array_chunk(array_values(array_unique($ids)), self::CHUNK) as $chunk) {
-            $this->rows($store, 'r.id IN ('.Bulk::list($chunk).')');
+            $this->rows($store, 'r.id IN ('.Bulk::list($chunk).')', $this->judge($store));
         }
     }
 
@@ -68,20 +71,42 @@ final class RowRebuild
             $this->rows(
                 $store,
                 "r.id IN (SELECT resource_id FROM pages WHERE id IN ($list) AND resource_id IS NOT NULL)",
+                $this->judge($store),
             );
         }
+    }
+
+    /**
+     * Checks some texts again, of which something else has changed than their words.
+     *
+     * @param  list<int>  $resources
+     */
+    public function some(Store $store, array $resources): void
+    {
+        foreach (array_chunk($resources, self::CHUNK) as $chunk) {
+            $this->rows($store, 'r.id IN ('.Bulk::list($chunk).')', $this->judge($store));
+        }
+    }
+
+    private function judge(Store $store): TextJudge
+    {
+        return new TextJudge($store, $this->ruler, $this->dictionaries);
     }
 
     /** @param  Closure(): void  $stillAlive */
     public function all(Store $store, Closure $stillAlive): void
     {
         DB::delete(
-            'DELETE w FROM write_rows w LEFT JOIN resources r ON r.id = w.resource_id AND r.gone = 0
+            'DELETE w, x FROM write_rows w LEFT JOIN resources r ON r.id = w.resource_id AND r.gone = 0
+                LEFT JOIN write_row_texts x ON x.store_id = w.store_id AND x.resource_id = w.resource_id
                 WHERE w.store_id = ? AND r.id IS NULL',
             [$store->id],
         );
+        app(StoreWords::class)->learn($store);
+        $stillAlive();
         $repeated = self::repeatedIn($store);
         $stillAlive();
+        $judge = $this->judge($store);
         $after = 0;
         while (true) {
             $last = DB::selectOne(
@@ -91,20 +116,22 @@ final class RowRebuild
                 [$store->id, $after],
             )->id;
             if ($last === null) {
+                NearTexts::mark($store);
+
                 return;
             }
-            $this->rows($store, 'r.id > '.$after.' AND r.id <= '.(int) $last, $repeated);
+            $this->rows($store, 'r.id > '.$after.' AND r.id <= '.(int) $last, $judge, $repeated);
             $after = (int) $last;
             $stillAlive();
         }
     }
 
-    /** @param  ?array<string, true>  $repeated  where the store's repeated texts are known already */
-    private function rows(Store $store, string $which, ?array $repeated = null): void
+    /** @param  ?array<string, true>  $repeatedAll  where the store's repeated texts are known already */
+    private function rows(Store $store, string $which, TextJudge $judge, ?array $repeatedAll = null): void
     {
-        $markets = Markets::of($store);
         $rows = DB::select(
-            'SELECT r.id, r.page_id, r.market_id, r.kind, r.name, t.shown AS title, t.draft_shown AS title_draft,
+            'SELECT r.id, r.page_id, r.market_id, r.kind, r.name, r.attributes, t.shown AS title,
+                t.draft_shown AS title_draft,
                 d.shown AS description, d.draft_shown AS description_draft, '.
                 self::digest('t').
                 ' AS title_digest, '.
@@ -119,7 +146,7 @@ final class RowRebuild
         if ($rows === []) {
             return;
         }
-        $repeated ??= EqualTexts::repeated($store, self::digests($rows));
+        $repeated = $repeatedAll ?? EqualTexts::repeated($store, self::digests($rows));
         $drafts = [];
         foreach (
             DB::select(
@@ -136,33 +163,32 @@ final class RowRebuild
         }
         $seen = self::seen(Bulk::ids($rows, 'id'));
         $upside = $this->upside($store, Bulk::ids($rows, 'id'));
-        $leads = PageTerms::leads(
-            array_values(array_filter(array_map(static fn (object $row): int => (int) $row->page_id, $rows))),
-        );
-        $suffixes = TitleSuffixes::of($store);
-        $year = (int) now()->format('Y');
-        $new = [];
+        $judge->meet($rows);
+        $near = $repeatedAll === null ? NearTexts::digests(Bulk::list(Bulk::ids($rows, 'id'))) : [];
+        $new = $texts = [];
         foreach ($rows as $row) {
-            $checker = new TextChecker($this->ruler, $markets->find((int) $row->market_id)->textLimits());
-            $title = (string) ($row->title_draft ?? $row->title);
-            $description = (string) ($row->description_draft ?? $row->description);
-            $market = $markets->find((int) $row->market_id);
-            $suffix = $suffixes->suffix($market->id, (int) $row->kind);
-            $context = static fn (string $other, string $suffix): TextContext => new TextContext(
-                (string) $row->name,
-                $market->brand,
-                $suffix,
-                $leads[(int) $row->page_id] ?? '',
-                $other,
-                $year,
-            );
-            $titleBits =
-                $checker->bits(TextField::Title, $title, $context($description, $suffix)) |
-                (isset($repeated["{$row->market_id} 1 {$row->title_digest}"]) ? Check::Repeated->value : 0);
-            $descriptionBits =
-                $checker->bits(TextField::Description, $description, $context($context('', $suffix)->own($title), '')) |
-                (isset($repeated["{$row->market_id} 2 {$row->description_digest}"]) ? Check::Repeated->value : 0);
+            $shown = [
+                (string) ($row->title_draft ?? $row->title),
+                (string) ($row->description_draft ?? $row->description),
+            ];
+            [$title, $description] = $judge->judge($row, ...$shown);
+            $texts[] = [
+                (int) $row->id,
+                $store->id,
+                mb_strcut(mb_strtolower(implode("\n", [$row->name, ...$shown])), 0, 8000),
+            ];
+            $twice = static fn (int $field, ?string $digest, JudgedText $text): int => isset(
+                $repeated["{$row->market_id} $field $digest"],
+            )
+                ? $text->bits | (Check::Repeated->value & ~$text->off)
+                : $text->bits;
+            $titleBits = $twice(1, $row->title_digest, $title);
+            $descriptionBits = $twice(2, $row->description_digest, $description);
             [$drafted, $state] = $drafts[(int) $row->id] ?? [0, 0];
+            foreach ([$title, $description] as $text) {
+                $text->near === null || ($near[$text->near] = $text->near);
+            }
+            $isOff = static fn (JudgedText $text): bool => ($text->off & Check::NearlyRepeated->value) > 0;
             $new[] = [
                 (int) $row->id,
                 $store->id,
@@ -174,8 +200,12 @@ final class RowRebuild
                 $titleBits | $descriptionBits,
                 $drafted,
                 $state,
-                (int) min(65535, round($checker->pixels(TextField::Title, $title))),
-                (int) min(65535, round($checker->pixels(TextField::Description, $description))),
+                $title->pixels,
+                $description->pixels,
+                $title->near === null ? null : new Bytes($title->near),
+                $description->near === null ? null : new Bytes($description->near),
+                ($isOff($title) ? TextField::Title->value : 0) |
+                ($isOff($description) ? TextField::Description->value : 0),
                 ...$seen[(int) $row->id] ?? [0, 0],
                 $upside[(int) $row->id] ?? 0,
             ];
@@ -184,11 +214,14 @@ final class RowRebuild
             'write_rows',
             [
                 'resource_id', 'store_id', 'market_id', 'kind', 'name_key', 'title_checks', 'description_checks',
-                'any_checks', 'drafted', 'state', 'title_px', 'description_px', 'clicks', 'impressions', 'upside',
+                'any_checks', 'drafted', 'state', 'title_px', 'description_px', 'title_near', 'description_near',
+                'near_off', 'clicks', 'impressions', 'upside',
             ],
             $new,
             'REPLACE',
         );
+        Bulk::write('write_row_texts', ['resource_id', 'store_id', 'texts'], $texts, 'REPLACE');
+        $repeatedAll === null && NearTexts::mark($store, array_values($near));
     }
 
     /**

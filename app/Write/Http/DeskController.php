@@ -17,10 +17,14 @@ use App\Write\Desk\DeskFilter;
 use App\Write\Desk\DeskList;
 use App\Write\Desk\DeskProgress;
 use App\Write\Desk\DeskSheet;
+use App\Write\Desk\DeskView;
+use App\Write\Desk\PageGlance;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\Response;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Validation\Rule;
 use Illuminate\View\View;
 use InvalidArgumentException;
 use Orchard\Core\Wording\Check;
@@ -53,7 +57,8 @@ final class DeskController
         return view('write.desk', [
             'recipes' => DB::table('write_recipes')
                 ->where('store_id', $store->id)
-                ->orderBy('name')
+                ->orderBy('place')
+                ->orderBy('id')
                 ->limit(100)
                 ->get(['id', 'name']),
             'store' => $store,
@@ -64,6 +69,7 @@ final class DeskController
             'selections' => Selections::named($store),
             'rows' => $sheet->rows($store, $first['ids']),
             'next' => $first['next'],
+            'view' => DeskView::of($store, $user->id),
             'undo' => $steps->last($store, $user->id)?->words(),
             'redo' => $steps->next($store, $user->id)?->words(),
         ]);
@@ -73,6 +79,29 @@ final class DeskController
     public function order(Request $request, Store $store, DeskList $list): JsonResponse
     {
         return response()->json($list->order($store, self::filter($request, $store), self::ORDERED));
+    }
+
+    /** Terms, facts and what results show of one page, to look at while writing. */
+    public function glance(Store $store, int $resource, PageGlance $glance): View
+    {
+        return view('write.glance', ['store' => $store] + ($glance->of($store, $resource) ?? abort(404)));
+    }
+
+    /** Keeps which columns somebody wants. */
+    public function view(Request $request, Store $store): Response
+    {
+        $request->validate([
+            'figures' => ['present', 'array', 'max:'.count(DeskView::FIGURES)],
+            'figures.*' => ['string', 'distinct', Rule::in(DeskView::FIGURES)],
+            'width' => ['required', 'integer', 'between:'.implode(',', DeskView::WIDTHS)],
+        ]);
+        /** @var User $user */
+        $user = $request->user();
+        /** @var list<string> $figures */
+        $figures = array_values($request->array('figures'));
+        (new DeskView($figures, $request->integer('width')))->keep($store, $user->id);
+
+        return response()->noContent();
     }
 
     /** Some rows with their texts and figures. */

@@ -10,11 +10,10 @@ use App\Changes\Editing\DraftWriter;
 use App\Changes\Editing\EditAction;
 use App\Changes\Editing\EditOutcome;
 use App\Changes\Editing\EditSteps;
+use App\Changes\Editing\TermSteps;
 use App\Changes\Editing\TextEdit;
 use App\Changes\Origin;
 use App\Changes\SaveOutcome;
-use App\Inventory\Terms\PageTerms;
-use App\Inventory\Terms\TermOrigin;
 use App\Stores\Models\Store;
 use App\Write\Desk\BulkPreview;
 use App\Write\Desk\DeskFilter;
@@ -48,10 +47,7 @@ final class EditController
             'step' => ['nullable', 'integer'],
             'edits' => ['required', 'array', 'min:1', 'max:'.self::MOST],
             'edits.*.resource' => ['required', 'integer', 'min:1'],
-            'edits.*.field' => [
-                'required',
-                Rule::in(array_map(static fn (TextField $field): string => $field->key(), TextField::cases())),
-            ],
+            'edits.*.field' => ['required', Rule::in(TextField::keys())],
             'edits.*.text' => ['present', 'nullable', 'string', 'max:5000'],
             'edits.*.revision' => ['required', 'integer', 'min:0'],
         ]);
@@ -102,7 +98,7 @@ final class EditController
         $request->validate([
             'kind' => ['required', Rule::in(TextChanges::KINDS)],
             'fields' => ['required', 'array', 'min:1', 'max:2'],
-            'fields.*' => [Rule::in(['title', 'description'])],
+            'fields.*' => [Rule::in(TextField::keys())],
             'scope' => ['required', 'in:rows,view'],
             'rows' => ['array', 'max:20000'],
             'rows.*' => ['integer', 'min:1'],
@@ -166,7 +162,10 @@ final class EditController
         foreach ($given as $one) {
             $terms[(int) $one['page']] = (string) $one['term'];
         }
-        PageTerms::lead($store, $terms, TermOrigin::Hand, self::user($request)->id);
+        $user = self::user($request);
+        $step = $this->steps->begin($store, $user->id, EditAction::Led);
+        TermSteps::set($store, $step, $terms, $user->id);
+        $this->steps->end($store, $user->id, $step);
         $resources = DB::table('pages')
             ->where('store_id', $store->id)
             ->whereIn('id', array_keys($terms))
@@ -175,7 +174,10 @@ final class EditController
             ->map(static fn (mixed $id): int => (int) $id)
             ->all();
 
-        return response()->json(['rows' => $this->sheet->rows($store, array_values(array_unique($resources)))]);
+        return response()->json(
+            ['rows' => $this->sheet->rows($store, array_values(array_unique($resources)))] +
+                $this->stack($store, $user),
+        );
     }
 
     private function turned(Store $store, User $user, ?EditOutcome $outcome): JsonResponse

@@ -4,24 +4,43 @@ declare(strict_types=1);
 
 namespace App\Write\Recipes;
 
+use App\Inventory\CollectionPages;
 use App\Inventory\Terms\PageTerms;
 use App\Platform\Database\Bulk;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Markets;
+use App\Stores\Models\Market;
 use App\Stores\Models\Store;
-use App\Stores\TitleSuffixes;
 use Illuminate\Support\Facades\DB;
-use Orchard\Core\Text\Ruler;
-use Orchard\Core\Wording\Recipe;
-use Orchard\Core\Wording\TextField;
 
-/** The facts of a page that a recipe can use. */
+/** The facts of pages that a recipe can use: of the shop, of files and structured data, of the market and the day. */
 final class RecipeFacts
 {
+    /** Of products, where the shop does not tell them: by file, feed or the page's structured data. */
+    private const TOLD = ['maker', 'price', 'currency', 'stock', 'rating', 'reviews', 'number'];
+
+    /** Countries south of the equator, where July is winter. */
+    private const SOUTH = ['AR', 'AU', 'BO', 'BR', 'CL', 'NZ', 'PE', 'PY', 'UY', 'ZA'];
+
+    private const SEASONS = [
+        'en' => ['winter', 'spring', 'summer', 'autumn'],
+        'de' => ['Winter', 'Frühling', 'Sommer', 'Herbst'],
+        'fr' => ['hiver', 'printemps', 'été', 'automne'],
+        'es' => ['invierno', 'primavera', 'verano', 'otoño'],
+    ];
+
+    /** @var array<int, array<int, int>> how many products each collection has, by store and resource */
+    private array $products = [];
+
     /** @return list<string> names of the facts that pages of this kind have, the name first */
     public function names(Store $store, PageKind $kind): array
     {
-        $names = ['name' => true, 'brand' => true, 'lead' => true, 'year' => true];
+        $names = array_fill_keys(['name', 'brand', 'lead', 'year', 'season', 'market'], true);
+        $names += match ($kind) {
+            PageKind::Product => ['collection' => true] + array_fill_keys(self::TOLD, true),
+            PageKind::Collection => ['products' => true],
+            default => [],
+        };
         foreach (
             DB::select(
                 'SELECT attributes FROM resources WHERE store_id = ? AND kind = ? AND gone = 0 ORDER BY id LIMIT 200',
@@ -45,6 +64,8 @@ final class RecipeFacts
             'brand' => 'Store name',
             'lead' => 'Lead term',
             'year' => 'This year',
+            'season' => 'Season',
+            'market' => 'Market',
             'demand' => 'Searches',
             'stock', 'in_stock' => 'In stock',
             'sku' => 'SKU',
@@ -55,89 +76,107 @@ final class RecipeFacts
     }
 
     /**
-     * @param  string  $lead  the page's lead term; empty where it has none
-     * @return array<string, string>
+     * @param  array<object>  $rows  of resources: id, page_id, market_id, kind, name, attributes
+     * @param  list<string>  $asked  facts that are wanted; what costs a look elsewhere is left out where it is not
+     * @return array<int, array<string, string>> facts by name, by resource
      */
-    public function of(string $name, string $attributes, string $brand, string $lead): array
-    {
-        /** @var array<string, string> $facts */
-        $facts = array_map(strval(...), array_filter((array) json_decode($attributes, true), is_scalar(...)));
-
-        return ['name' => $name, 'brand' => $brand, 'lead' => $lead, 'year' => now()->format('Y')] + $facts;
-    }
-
-    /** Pages that are tried so that those that differ most can be shown. */
-    private const TRIED = 400;
-
-    /**
-     * What a recipe makes of ten pages that differ most: those that could earn most, the shortest and the longest text,
-     * and those that lack most of what the recipe asks for.
-     *
-     * @return list<array{why: string, name: string, text: string, shown: string, pixels: int, room: int, isCut: bool, worth: float, lacking: int}>
-     *         room: pixels of the slot
-     */
-    public function samples(Store $store, Recipe $recipe, PageKind $kind, TextField $field, Ruler $ruler): array
-    {
-        $made = $this->tried($store, $recipe, $kind, $field, $ruler);
-        $chosen = [];
-        $take = static function (string $why, int $most, callable $worth) use (&$chosen, $made): void {
-            $order = array_map($worth, $made);
-            arsort($order);
-            foreach (array_keys($order) as $nth) {
-                if ($most === 0) {
-                    return;
-                }
-                if (! isset($chosen[$nth]) && $order[$nth] > 0) {
-                    $chosen[$nth] = ['why' => $why] + $made[$nth];
-                    $most--;
-                }
-            }
-        };
-        $take('most to gain', 4, static fn (array $one): float => 1 + $one['worth']);
-        $take('lacks facts', 2, static fn (array $one): float => (float) $one['lacking']);
-        $take('longest', 2, static fn (array $one): float => (float) $one['pixels']);
-        $take('shortest', 2, static fn (array $one): float => $one['shown'] === '' ? 0.0 : 1 / (1 + $one['pixels']));
-
-        return array_values($chosen);
-    }
-
-    /** @return list<array{name: string, text: string, shown: string, pixels: int, room: int, isCut: bool, worth: float, lacking: int}> */
-    private function tried(Store $store, Recipe $recipe, PageKind $kind, TextField $field, Ruler $ruler): array
+    public function of(Store $store, array $rows, array $asked): array
     {
         $markets = Markets::of($store);
-        $suffixes = TitleSuffixes::of($store);
-        $pages = DB::select(
-            'SELECT r.name, r.attributes, r.market_id, r.page_id, w.upside, w.impressions FROM write_rows w
-                JOIN resources r ON r.id = w.resource_id WHERE w.store_id = ? AND w.kind = ?
-                ORDER BY w.upside DESC, w.impressions DESC, w.resource_id LIMIT '.self::TRIED,
-            [$store->id, $kind->value],
-        );
-        $leads = PageTerms::leads(Bulk::ids($pages, 'page_id'));
-        $made = [];
-        foreach ($pages as $page) {
-            $market = $markets->find((int) $page->market_id);
-            $suffix = $field === TextField::Title ? $suffixes->suffix($market->id, $kind->value) : '';
-            $slot = $market->textLimits()->desktopSlot($field);
-            $facts = $this->of(
-                (string) $page->name,
-                (string) $page->attributes,
-                $market->brand,
-                $leads[(int) $page->page_id] ?? '',
-            );
-            $text = $recipe->compose($facts, $suffix, $slot, $ruler);
-            $shown = $text->text === '' ? '' : $text->text.$suffix;
-            $made[] = [
-                'name' => (string) $page->name,
-                'text' => $text->text,
-                'shown' => $shown,
-                'pixels' => (int) round($ruler->pixels($shown, $slot->fontSize)),
-                'room' => (int) ($slot->lineWidth * $slot->lines),
-                'isCut' => ! $text->fits,
-                'worth' => (float) $page->upside + (float) $page->impressions / 1e9,
-                'lacking' => count($recipe->lacking($facts)),
-            ];
+        $asked = array_flip($asked);
+        $leads = PageTerms::leads(Bulk::ids($rows, 'page_id'));
+        $told =
+            array_intersect_key($asked, array_flip(self::TOLD)) === [] ? [] : self::told(Bulk::ids($rows, 'page_id'));
+        $collections = isset($asked['collection']) ? $this->collections($store, Bulk::ids($rows, 'id')) : [];
+        $products = isset($asked['products']) ? $this->products($store) : [];
+        $facts = [];
+        foreach ($rows as $row) {
+            $market = $markets->find((int) $row->market_id);
+            $own = array_filter((array) json_decode((string) $row->attributes, true), is_scalar(...));
+            $facts[(int) $row->id] = [
+                'name' => (string) $row->name,
+                'brand' => $market->brand,
+                'lead' => $leads[(int) $row->page_id] ?? '',
+                'year' => now()->format('Y'),
+                'season' => self::season($market),
+                'market' => $market->name,
+            ] +
+                array_map(self::written(...), $own) +
+                ($told[(int) $row->page_id] ?? []) + ['collection' => $collections[(int) $row->id] ?? ''] + [
+                    'products' => (string) ($products[(int) $row->id] ?? ''),
+                ];
         }
 
-        return $made;
+        return $facts;
+    }
+
+    private static function written(mixed $value): string
+    {
+        return is_bool($value) ? ($value ? 'yes' : '') : (is_scalar($value) ? (string) $value : '');
+    }
+
+    private static function season(Market $market): string
+    {
+        $quarter = intdiv((int) now()->format('n') % 12, 3);
+        $isSouth = in_array($market->country, self::SOUTH, true);
+
+        return (self::SEASONS[$market->language] ?? ['', '', '', ''])[($quarter + ($isSouth ? 2 : 0)) % 4];
+    }
+
+    /**
+     * @param  list<int>  $pages
+     * @return array<int, array<string, string>> by page; what is not told is left out
+     */
+    private static function told(array $pages): array
+    {
+        $told = [];
+        foreach (
+            $pages === []
+                ? []
+                : DB::select(
+                    'SELECT page_id, '.
+                        implode(', ', self::TOLD).
+                        ' FROM page_products WHERE page_id IN ('.
+                        Bulk::list($pages).
+                        ')',
+                ) as $row
+        ) {
+            $facts = (array) $row;
+            unset($facts['page_id']);
+            $told[(int) $row->page_id] = array_map(
+                strval(...),
+                array_filter($facts, static fn (mixed $value): bool => $value !== null && $value !== ''),
+            );
+        }
+
+        return $told;
+    }
+
+    /**
+     * @param  list<int>  $resources
+     * @return array<int, string> the name of the smallest collection that each of them is in
+     */
+    private function collections(Store $store, array $resources): array
+    {
+        $sizes = $this->products($store);
+        $of = CollectionPages::collectionsOf($store, $resources);
+        $names = DB::table('resources')
+            ->whereIn('id', array_unique(array_merge(...array_values($of))))
+            ->where('gone', 0)
+            ->pluck('name', 'id');
+        $chosen = [];
+        foreach ($of as $product => $collections) {
+            $named = array_filter($collections, static fn (int $one): bool => $names->has($one));
+            usort($named, static fn (int $a, int $b): int => [$sizes[$a] ?? 0, $a] <=> [$sizes[$b] ?? 0, $b]);
+            $chosen[$product] = $named === [] ? '' : (string) $names[$named[0]];
+        }
+
+        return $chosen;
+    }
+
+    /** @return array<int, int> how many products each collection has, by resource */
+    private function products(Store $store): array
+    {
+        return $this->products[$store->id] ??= CollectionPages::sizes($store);
     }
 }

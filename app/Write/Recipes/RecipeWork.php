@@ -4,29 +4,21 @@ declare(strict_types=1);
 
 namespace App\Write\Recipes;
 
-use App\Changes\DraftState;
 use App\Changes\Editing\Author;
 use App\Changes\Editing\DraftWriter;
 use App\Changes\Editing\LockedText;
 use App\Changes\Origin;
-use App\Inventory\Terms\PageTerms;
 use App\Platform\Database\Bulk;
 use App\Platform\Work\LongWork;
 use App\Platform\Work\SliceEnd;
 use App\Platform\Work\WorkRun;
-use App\Stores\Markets;
 use App\Stores\Models\Store;
-use App\Stores\TitleSuffixes;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Text\Ruler;
-use Orchard\Core\Wording\Recipe;
-use Orchard\Core\Wording\TextField;
 
 /** Works out what a recipe makes of each page, and later makes drafts of exactly that. */
 final class RecipeWork implements LongWork
 {
-    private const CHUNK = 500;
-
     public function __construct(
         private readonly Ruler $ruler,
         private readonly RecipeFacts $facts,
@@ -55,159 +47,112 @@ final class RecipeWork implements LongWork
 
     public function slice(WorkRun $run): SliceEnd
     {
-        $row = DB::table('write_recipe_runs')->where('id', $run->subjectId)->first();
+        $row = DB::table('write_recipe_runs as n')
+            ->leftJoin('write_recipes as r', 'r.id', '=', 'n.recipe_id')
+            ->where('n.id', $run->subjectId)
+            ->first(['n.*', 'r.name', 'r.place', 'r.approved_version', 'r.newest_resource']);
         if ($row === null) {
             return SliceEnd::failed('The run no longer exists.');
         }
+        $state = RunState::from($row);
+        $store = Store::query()->findOrFail($run->storeId);
 
-        return match ($row->phase) {
-            'preview' => $this->preview($run, Store::query()->findOrFail($run->storeId), $row),
-            'back' => $this->takeBack($run, Store::query()->findOrFail($run->storeId), $row),
-            default => $this->apply($run, Store::query()->findOrFail($run->storeId), $row),
+        return match ($state->phase) {
+            'preview' => $this->preview($run, $store, $state),
+            'back' => $this->takeBack($run, $store, $state),
+            'apply' => $this->apply($run, $store, $state),
+            default => SliceEnd::done(),
         };
     }
 
-    private function preview(WorkRun $run, Store $store, object $row): SliceEnd
+    private function preview(WorkRun $run, Store $store, RunState $state): SliceEnd
     {
-        /** @var list<array{fact: ?string, words: string, rank: int}> $parts */
-        $parts = json_decode((string) $row->parts, true);
-        $recipe = new Recipe(RecipeBook::parts($parts));
-        $field = TextField::from((int) $row->field);
-        $markets = Markets::of($store);
-        $suffixes = TitleSuffixes::of($store);
-        /** @var ?list<int> $only */
-        $only = $row->resources === null ? null : json_decode((string) $row->resources, true);
-        $only === null || sort($only);
-        $after = (int) DB::table('write_recipe_rows')->where('run_id', $row->id)->max('resource_id');
+        $preview = new RecipePreview($store, $state, $this->facts, $this->ruler);
+        // A killed slice wrote rows of its last portion at most once more; the last page that was looked at is told.
+        $after = is_int($run->progress()['after'] ?? null) ? $run->progress()['after'] : 0;
+        $seen = is_int($run->progress()['done'] ?? null) ? $run->progress()['done'] : 0;
         while (true) {
-            $some =
-                $only === null
-                    ? null
-                    : array_slice(
-                        array_values(array_filter($only, static fn (int $id): bool => $id > $after)),
-                        0,
-                        self::CHUNK,
-                    );
-            $pages =
-                $some === []
-                    ? []
-                    : DB::select(
-                        'SELECT r.id, r.page_id, r.name, r.attributes, r.market_id, r.kind, t.stored, t.origin,
-                            d.value AS draft,
-                            d.origin AS draft_origin, d.state FROM resources r JOIN resource_texts t
-                            ON t.resource_id = r.id AND t.field = ? LEFT JOIN drafts d ON d.resource_id = r.id
-                            AND d.field = ?
-                WHERE r.store_id = ? AND r.kind = ? AND r.gone = 0 AND r.id > ?'.
-                            ($some === null ? '' : ' AND r.id IN ('.Bulk::list($some).')').
-                            ' ORDER BY r.id LIMIT '.
-                            self::CHUNK,
-                        [$field->value, $field->value, $store->id, $row->kind, $after],
-                    );
-            if ($pages === [] && $some !== null && $some !== []) {
-                // None of these is of the recipe's kind.
-                $after = (int) end($some);
+            ['rows' => $rows, 'last' => $last] = $preview->after($after);
+            if ($last === null) {
+                $run->fenced(fn () => $this->endPreview($store, $state));
+                $run->beat(['done' => $seen], force: true);
 
-                continue;
-            }
-            if ($pages === []) {
-                $run->fenced(
-                    static fn () => DB::table('write_recipe_runs')
-                        ->where('id', $row->id)
-                        ->update(['phase' => 'shown']),
-                );
-
-                return SliceEnd::done();
-            }
-            $rows = [];
-            $leads = PageTerms::leads(Bulk::ids($pages, 'page_id'));
-            foreach ($pages as $page) {
-                $after = (int) $page->id;
-                $market = $markets->find((int) $page->market_id);
-                $made = $recipe->compose(
-                    $this->facts->of(
-                        (string) $page->name,
-                        (string) $page->attributes,
-                        $market->brand,
-                        $leads[(int) $page->page_id] ?? '',
-                    ),
-                    $field === TextField::Title ? $suffixes->suffix($market->id, (int) $page->kind) : '',
-                    $market->textLimits()->desktopSlot($field),
-                    $this->ruler,
-                );
-                $outcome = match (true) {
-                    $made->text === '' => 'empty',
-                    mb_strlen($made->text) > $field->longest() => 'wide',
-                    ! DraftWriter::recipeMay(
-                        $page->draft_origin === null ? null : Origin::from((string) $page->draft_origin),
-                        Origin::from((string) $page->origin),
-                        $page->state === null ? null : DraftState::from((string) $page->state),
-                    ) => 'kept',
-                    $made->text === (string) ($page->draft ?? $page->stored) => 'same',
-                    ! $made->fits => 'wide',
-                    default => 'new',
-                };
-                $rows[] = [
-                    (int) $row->id,
-                    $after,
-                    $outcome,
-                    mb_substr($made->text, 0, 2000),
-                    implode(',', $made->dropped),
-                ];
+                return $state->follows ? SliceEnd::more() : SliceEnd::done();
             }
             $run->fenced(
                 static fn () => Bulk::write(
                     'write_recipe_rows',
-                    ['run_id', 'resource_id', 'outcome', 'text', 'dropped'],
+                    ['run_id', 'resource_id', 'outcome', 'text', 'dropped', 'market_id', 'digest'],
                     $rows,
                     'REPLACE',
                 ),
             );
-            $run->beat(
-                ['done' => (int) DB::table('write_recipe_rows')->where('run_id', $row->id)->count()],
-                force: true,
-            );
+            $after = $last;
+            $seen += count($rows);
+            $run->beat(['done' => $seen, 'after' => $after], force: true);
             if ($run->timeIsUp()) {
                 return SliceEnd::more();
             }
         }
     }
 
-    private function apply(WorkRun $run, Store $store, object $row): SliceEnd
+    /** Marks what would be a duplicate, among the made texts and beside those of other pages. */
+    private function endPreview(Store $store, RunState $state): void
     {
-        $field = TextField::from((int) $row->field);
+        DB::update(
+            'UPDATE write_recipe_rows r JOIN (SELECT market_id, digest FROM write_recipe_rows
+                    WHERE run_id = ? AND digest IS NOT NULL GROUP BY market_id, digest HAVING COUNT(*) > 1) d
+                ON d.market_id = r.market_id AND d.digest = r.digest
+                SET r.repeated = 1 WHERE r.run_id = ?',
+            [$state->id, $state->id],
+        );
+        foreach (['draft_digest' => '', 'shown_digest' => 'AND t.draft_digest IS NULL'] as $column => $andOnly) {
+            DB::update(
+                "UPDATE write_recipe_rows r JOIN resource_texts t
+                    ON t.market_id = r.market_id AND t.field = ? AND t.$column = r.digest AND t.store_id = ? $andOnly
+                    JOIN resources q ON q.id = t.resource_id AND q.gone = 0
+                    LEFT JOIN write_recipe_rows o
+                    ON o.run_id = r.run_id AND o.resource_id = t.resource_id AND o.digest IS NOT NULL
+                    SET r.repeated = 1
+                    WHERE r.run_id = ? AND r.digest IS NOT NULL AND r.repeated = 0 AND o.run_id IS NULL",
+                [$state->field()->value, $store->id, $state->id],
+            );
+        }
+        DB::table('write_recipe_runs')
+            ->where('id', $state->id)
+            ->update(['phase' => $state->follows ? 'apply' : 'shown']);
+    }
+
+    private function apply(WorkRun $run, Store $store, RunState $state): SliceEnd
+    {
+        $field = $state->field();
         $saved = is_int($run->progress()['saved'] ?? null) ? $run->progress()['saved'] : 0;
         while (true) {
             $rows = DB::select(
                 'SELECT resource_id, text FROM write_recipe_rows WHERE run_id = ? AND outcome IN ('.
-                    ((int) $row->with_cut === 1 ? "'new', 'wide'" : "'new'").
+                    ($state->withCut ? "'new', 'wide'" : "'new'").
                     ") AND text <> '' AND applied = 0 ORDER BY resource_id LIMIT 500",
-                [$row->id],
+                [$state->id],
             );
             if ($rows === []) {
-                $run->fenced(
-                    static fn () => DB::table('write_recipe_runs')
-                        ->where('id', $row->id)
-                        ->update(['phase' => 'applied']),
-                );
-                $run->beat(['saved' => $saved], force: true);
-
-                return SliceEnd::done();
+                return self::endPhase($run, $state, 'applied', ['saved' => $saved]);
             }
+            /** @var array<int, string> $texts */
             $texts = array_column($rows, 'text', 'resource_id');
-            $by = self::author($row);
-            $saved += $run->fenced(function () use ($store, $texts, $field, $row, $by): int {
+            $by = self::author($state);
+            $saved += $run->fenced(function () use ($store, $texts, $field, $state, $by): int {
                 $was = [];
                 foreach (LockedText::lock($store, [$field->value => array_keys($texts)]) as $text) {
                     $was[$text->resourceId] = $text->draft?->value;
                 }
                 $done = array_flip($this->writer->saveByRecipe($store, $field, $texts, $by));
-                // 1: saved by this run; 2: looked at, and left as it was.
                 $told = [];
-                foreach ($texts as $resource => $text) {
+                foreach (array_keys($texts) as $resource) {
                     $isSaved = isset($done[$resource]);
-                    $told[] = [(int) $row->id, $resource, $isSaved ? 1 : 2, $isSaved ? $was[$resource] ?? null : null];
+                    $told[] = [$state->id, $resource, $isSaved ? 1 : 2, $isSaved ? $was[$resource] ?? null : null];
                 }
                 self::tell($told);
+                self::sign($state, array_keys($done));
 
                 return count($done);
             });
@@ -218,25 +163,18 @@ final class RecipeWork implements LongWork
         }
     }
 
-    private function takeBack(WorkRun $run, Store $store, object $row): SliceEnd
+    private function takeBack(WorkRun $run, Store $store, RunState $state): SliceEnd
     {
-        $field = TextField::from((int) $row->field);
+        $field = $state->field();
         $back = is_int($run->progress()['back'] ?? null) ? $run->progress()['back'] : 0;
         while (true) {
             $rows = DB::select(
                 'SELECT resource_id, text, was FROM write_recipe_rows WHERE run_id = ? AND applied = 1
                     ORDER BY resource_id LIMIT 500',
-                [$row->id],
+                [$state->id],
             );
             if ($rows === []) {
-                $run->fenced(
-                    static fn () => DB::table('write_recipe_runs')
-                        ->where('id', $row->id)
-                        ->update(['phase' => 'taken']),
-                );
-                $run->beat(['back' => $back], force: true);
-
-                return SliceEnd::done();
+                return self::endPhase($run, $state, 'taken', ['back' => $back]);
             }
             $texts = [];
             foreach ($rows as $made) {
@@ -245,20 +183,14 @@ final class RecipeWork implements LongWork
                     'was' => $made->was === null ? null : (string) $made->was,
                 ];
             }
-            $by = self::author($row);
-            $back += $run->fenced(function () use ($store, $texts, $field, $row, $by): int {
+            $by = self::author($state);
+            $back += $run->fenced(function () use ($store, $texts, $field, $state, $by): int {
                 $done = array_flip($this->writer->takeBackRecipe($store, $field, $texts, $by));
-                self::tell(
-                    array_map(
-                        static fn (int $resource): array => [
-                            (int) $row->id,
-                            $resource,
-                            isset($done[$resource]) ? 3 : 4,
-                            $texts[$resource]['was'],
-                        ],
-                        array_keys($texts),
-                    ),
-                );
+                $told = [];
+                foreach ($texts as $resource => $text) {
+                    $told[] = [$state->id, $resource, isset($done[$resource]) ? 3 : 4, $text['was']];
+                }
+                self::tell($told);
 
                 return count($done);
             });
@@ -269,9 +201,67 @@ final class RecipeWork implements LongWork
         }
     }
 
-    private static function author(object $row): Author
+    /** @param  array<string, int>  $told */
+    private static function endPhase(WorkRun $run, RunState $state, string $phase, array $told): SliceEnd
     {
-        return new Author(Origin::Recipe, $row->user_id === null ? null : (int) $row->user_id, (int) $row->recipe_id);
+        $run->fenced(static function () use ($state, $phase): void {
+            DB::table('write_recipe_runs')
+                ->where('id', $state->id)
+                ->update(['phase' => $phase, 'ended_at' => now()]);
+            // Of runs by themselves that changed nothing the last is enough.
+            $state->follows &&
+                DB::delete(
+                    "DELETE n FROM write_recipe_runs n LEFT JOIN write_recipe_rows r ON r.run_id = n.id
+                        WHERE n.recipe_id = ? AND n.id < ? AND n.follows = 1 AND n.phase = 'applied'
+                        AND r.run_id IS NULL",
+                    [$state->recipe->id, $state->id],
+                );
+        });
+        $run->beat($told, force: true);
+
+        return SliceEnd::done();
+    }
+
+    private static function author(RunState $state): Author
+    {
+        $approver = $state->follows
+            ? DB::table('write_recipe_versions')
+                ->where('recipe_id', $state->recipe->id)
+                ->where('number', $state->recipe->version)
+                ->value('approved_by')
+            : null;
+
+        return new Author(
+            Origin::Recipe,
+            $state->userId,
+            $state->recipe->id,
+            approvedBy: is_numeric($approver) ? (int) $approver : null,
+        );
+    }
+
+    /**
+     * Keeps which version wrote these texts.
+     *
+     * @param  list<int>  $resources
+     */
+    private static function sign(RunState $state, array $resources): void
+    {
+        $now = now()->format('Y-m-d H:i:s');
+        Bulk::write(
+            'write_recipe_texts',
+            ['resource_id', 'field', 'recipe_id', 'version', 'made_at'],
+            array_map(
+                static fn (int $resource): array => [
+                    $resource,
+                    $state->field()->value,
+                    $state->recipe->id,
+                    $state->recipe->version,
+                    $now,
+                ],
+                $resources,
+            ),
+            'REPLACE',
+        );
     }
 
     /** @param  list<array{int, int, int, ?string}>  $rows  run, resource, what became of it, and the draft before it */

@@ -47,6 +47,14 @@ final readonly class SheetImport
         'title live' => ['title live'],
         'description' => ['description'],
         'description live' => ['description live'],
+        'h1' => ['h1'],
+        'h1 live' => ['h1 live'],
+        'social_title' => ['social title', 'social_title'],
+        'social_title live' => ['social title live'],
+        'social_description' => ['social description', 'social_description'],
+        'social_description live' => ['social description live'],
+        'social_image' => ['social image', 'social_image'],
+        'social_image live' => ['social image live'],
         'key' => ['key'],
     ];
 
@@ -94,7 +102,7 @@ final readonly class SheetImport
                     ? (string) ($cells[$columns[$name]] ?? '')
                     : null;
                 if ($isWide) {
-                    array_push($chunk, ...self::two($place, $cell));
+                    array_push($chunk, ...self::each($place, $cell));
                 } else {
                     $chunk[] =
                         ['place' => $place, 'marks' => null] +
@@ -115,20 +123,24 @@ final readonly class SheetImport
     }
 
     /**
-     * A row of a page as two rows of texts.
+     * A row of a page as a row for each of its texts.
      *
      * @param  \Closure(string): ?string  $cell
      * @return list<array<string, int|string|null>>
      */
-    private static function two(int $place, \Closure $cell): array
+    private static function each(int $place, \Closure $cell): array
     {
         $marks = explode('-', (string) $cell('key'));
         $rows = [];
+        // A file that was written before there were more texts than two has marks of those alone.
+        $known = array_chunk(in_array(count($marks), [4, 2 * count(TextField::cases())], true) ? $marks : [], 2);
         foreach (TextField::cases() as $nth => $field) {
-            if ($cell($field->key()) !== null) {
+            $isBlank = trim($cell($field->key()).$cell($field->key().' live')) === '';
+            // Of the texts that only some pages have an empty cell says nothing.
+            if ($cell($field->key()) !== null && ($field->isInResults() || ! $isBlank)) {
                 $rows[] = [
-                    'place' => 2 * $place + $nth,
-                    'marks' => count($marks) === 4 ? $marks[2 * $nth].'-'.$marks[2 * $nth + 1] : null,
+                    'place' => WideSheet::PLACES * $place + $nth,
+                    'marks' => isset($known[$nth]) ? implode('-', $known[$nth]) : null,
                     'url' => $cell('url'),
                     'field' => $field->key(),
                     'draft' => $cell($field->key()),
@@ -420,7 +432,7 @@ final readonly class SheetImport
         $heads = array_map(static fn (string $cell): string => mb_strtolower(trim($cell)), $cells);
         $wide = self::found($heads, self::WIDE);
 
-        return isset($wide['url']) && (isset($wide['title']) || isset($wide['description']))
+        return isset($wide['url']) && array_intersect_key(array_flip(TextField::keys()), $wide) !== []
             ? [$wide, true]
             : [self::columns($heads), false];
     }

@@ -13,7 +13,7 @@ use Orchard\Core\Text\Ruler;
 use Orchard\Core\Wording\Check;
 use Orchard\Core\Wording\TextField;
 
-/** All editable texts as rows, two for each resource; the same file comes back through SheetImport. */
+/** All editable texts as rows, two and more for each resource; the same file comes back through SheetImport. */
 final readonly class TextExport
 {
     public const COLUMNS = ['url', 'field', 'live', 'draft', 'origin', 'state', 'characters', 'pixels', 'checks'];
@@ -42,6 +42,10 @@ final readonly class TextExport
             $after = (int) end($ids);
             foreach ($this->list->rows($store, $ids) as $row) {
                 foreach ($row->cells as $cell) {
+                    // Texts that only some pages have stand in the file where there is something to tell.
+                    if (! $cell->field->isInResults() && $cell->stored.$cell->shown.$cell->draft === '') {
+                        continue;
+                    }
                     [$characters, $pixels] = $this->measure($cell->field, $cell->willShow() ?? '');
                     yield [
                         $row->url,

@@ -17,19 +17,25 @@ use Orchard\Core\Wording\TextField;
 
 /**
  * One row a page, to be edited in a spreadsheet: what it is, its numbers, and title and description side by side, each
- * as it is live, to be edited, as it will be shown, and how long that is. The last column tells, when the file comes
- * back, which cells were touched.
+ * as it is live, to be edited, as it will be shown, and how long that is; then its other texts, live and to be edited.
+ * The last column tells, when the file comes back, which cells were touched.
  */
 final readonly class WideSheet
 {
     public const COLUMNS = [
         'url', 'name', 'kind', 'clicks', 'impressions', 'upside', 'title live', 'title', 'title shown',
-        'title characters', 'description live', 'description', 'description shown', 'description characters', 'state',
-        'key',
+        'title characters', 'description live', 'description', 'description shown', 'description characters', 'h1 live',
+        'h1', 'social title live', 'social title', 'social description live', 'social description', 'social image live',
+        'social image', 'state', 'key',
     ];
 
     /** Widths of the columns, in characters. */
-    public const WIDTHS = [34, 28, 12, 9, 12, 10, 40, 60, 44, 10, 44, 90, 44, 10, 10, 14];
+    public const WIDTHS = [
+        34, 28, 12, 9, 12, 10, 40, 60, 44, 10, 44, 90, 44, 10, 40, 40, 40, 40, 44, 60, 40, 40, 10, 14,
+    ];
+
+    /** Places that one row of a file takes among the rows of texts that it is read as. */
+    public const PLACES = 8;
 
     private const CHUNK = 500;
 
@@ -72,6 +78,10 @@ final readonly class WideSheet
                     $worth === null ? null : round($worth, 2),
                     ...self::cells($row->cell(TextField::Title), 'H', $line),
                     ...self::cells($row->cell(TextField::Description), 'L', $line),
+                    ...self::plain($row, TextField::H1),
+                    ...self::plain($row, TextField::SocialTitle),
+                    ...self::plain($row, TextField::SocialDescription),
+                    ...self::plain($row, TextField::SocialImage),
                     $row->state()?->label() ?? '',
                     self::key($row),
                 ];
@@ -79,10 +89,13 @@ final readonly class WideSheet
         }
     }
 
-    /**
-     * Four times six digits of a digest: live and edited title, live and edited description, as they stood in the
-     * file.
-     */
+    /** @return array{string, string} live, and to be edited */
+    private static function plain(DeskRow $row, TextField $field): array
+    {
+        return [$row->cell($field)->stored, $row->cell($field)->typed()];
+    }
+
+    /** Six digits of a digest for each text, live and to be edited, as they stood in the file. */
     public static function key(DeskRow $row): string
     {
         $parts = [];

@@ -9,7 +9,7 @@
                 <option value="calm">capitals to small letters</option><option value="sentence">begin with a capital letter</option><option value="title">capitals as in a title</option>
                 <option value="swap">swap parts around a sign</option>
             </select></span></label>
-            <label>in <span class="select"><select name="field"><option value="title">titles</option><option value="description">descriptions</option><option value="both">both</option></select></span></label>
+            <label>in <span class="select"><select name="field"><option value="title">titles</option><option value="description">descriptions</option><option value="both">titles and descriptions</option><option value="h1">H1s</option><option value="social_title">social titles</option><option value="social_description">social descriptions</option></select></span></label>
             <label>of <span class="select"><select name="scope"><option value="range">the selected rows</option><option value="ticked">the ticked rows</option><option value="view">all of this view</option></select></span></label>
         </p>
         <p class="bulk-line" data-for="replace">

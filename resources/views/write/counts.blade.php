@@ -1,11 +1,17 @@
-@php($link = fn (array $changes) => route('write', [$store] + $filter->query($changes)))
+@php
+    $link = static fn (array $changes) => route('write', [$store] + $filter->query($changes));
+    $found = array_values(array_filter(Orchard\Core\Wording\Check::inBits(PHP_INT_MAX), static fn ($check): bool => $counts['checks'][$check->key()] > 0 || $filter->check === $check || $check->value <= 8));
+    // The gravest stand in the line, and the one that is chosen; the others behind it.
+    $first = array_filter($found, static fn ($check, int $nth): bool => $nth < 6 || $filter->check === $check, ARRAY_FILTER_USE_BOTH);
+    $rest = array_diff_key($found, $first);
+@endphp
 <a href="{{ $link(['kind' => null, 'check' => null, 'state' => null, 'field' => null, 'faults' => null]) }}" @if ($filter->isWide()) aria-current="true" @endif>all <b class="n">@n($counts['total'])</b></a>
 @if ($filter->isFaulty)<a href="{{ $link(['faults' => null]) }}" aria-current="true">with any fault</a>@endif
 <span class="sep"></span>
-@foreach (Orchard\Core\Wording\Check::inBits(PHP_INT_MAX) as $check)
-    @if ($counts['checks'][$check->key()] || $filter->check === $check || $check->value <= 8)<a href="{{ $link(['check' => $filter->check === $check ? null : $check->key()]) }}" title="{{ ucfirst($check->reason()) }}" @if ($filter->check === $check) aria-current="true" @endif><b class="n">@n($counts['checks'][$check->key()])</b> {{ $check->label() }}</a>@endif
+@foreach ($first as $check)<a href="{{ $link(['check' => $filter->check === $check ? null : $check->key()]) }}" title="{{ ucfirst($check->reason()) }}" @if ($filter->check === $check) aria-current="true" @endif><b class="n">@n($counts['checks'][$check->key()])</b> {{ $check->label() }}</a>
 @endforeach
-@foreach ($filter->check || $filter->field ? Orchard\Core\Wording\TextField::cases() : [] as $field)<a href="{{ $link(['field' => $filter->field === $field ? null : $field->key()]) }}" @if ($filter->field === $field) aria-current="true" @endif title="Count the faults of {{ $field->key() }}s alone">only in {{ $field->key() }}s</a>@endforeach
+@if ($rest)<details class="drop"><summary>{{ count($rest) }} more</summary><div class="drop-sheet">@foreach ($rest as $check)<p><a href="{{ $link(['check' => $check->key()]) }}"><b class="n">@n($counts['checks'][$check->key()])</b> {{ $check->label() }}</a> <span class="soft">{{ $check->reason() }}</span></p>@endforeach</div></details>@endif
+@foreach ($filter->check || $filter->field ? Orchard\Core\Wording\TextField::inResults() : [] as $field)<a href="{{ $link(['field' => $filter->field === $field ? null : $field->key()]) }}" @if ($filter->field === $field) aria-current="true" @endif title="Count the faults of {{ $field->key() }}s alone">only in {{ $field->key() }}s</a>@endforeach
 <span class="sep"></span>
 <a href="{{ $link(['state' => $filter->state === 'changed' ? null : 'changed']) }}" @if ($filter->state === 'changed') aria-current="true" @endif><span class="n">@n($counts['changed'])</span> with a draft</a>
 @foreach (App\Changes\DraftState::cases() as $state)

@@ -11,12 +11,12 @@
         $data = [
             'urls' => [
                 'texts' => route('write.texts', $store), 'rows' => route('write.rows', $store), 'order' => route('write.order', [$store] + $filter->query()),
-                'undo' => route('write.undo', $store), 'redo' => route('write.redo', $store), 'leads' => route('write.leads', $store), 'bulk' => route('write.bulk', [$store] + $filter->query()), 'ready' => route('write.ready', $store),
-                'pages' => url('/s/'.$store->slug.'/gather/pages').'/',
+                'view' => route('write.view', $store), 'undo' => route('write.undo', $store), 'redo' => route('write.redo', $store), 'leads' => route('write.leads', $store), 'bulk' => route('write.bulk', [$store] + $filter->query()), 'ready' => route('write.ready', $store),
+                'faults' => url('/s/'.$store->slug.'/write/faults').'/', 'glance' => url('/s/'.$store->slug.'/write/glance').'/', 'pages' => url('/s/'.$store->slug.'/gather/pages').'/',
             ],
             'store' => $store->slug, 'widths' => $assets->url('widths.json'), 'limits' => $limits, 'mayWrite' => $mayWrite, 'hasNumbers' => $window !== null,
-            'currency' => $currency, 'rows' => $rows, 'next' => $next, 'undo' => $undo, 'redo' => $redo,
-            'longest' => ['title' => Orchard\Core\Wording\TextField::Title->longest(), 'description' => Orchard\Core\Wording\TextField::Description->longest()],
+            'currency' => $currency, 'figures' => $view->figures, 'width' => $view->width, 'rows' => $rows, 'next' => $next, 'undo' => $undo, 'redo' => $redo,
+            'longest' => collect(Orchard\Core\Wording\TextField::cases())->mapWithKeys(fn ($field) => [$field->key() => $field->longest()])->all(),
             'checks' => collect(Orchard\Core\Wording\Check::cases())->mapWithKeys(fn ($check) => [$check->key() => ['label' => $check->label(), 'repair' => $check->repair()]])->all(),
             'states' => collect(App\Changes\DraftState::cases())->mapWithKeys(fn ($state) => [$state->value => $state->label()])->all(),
         ];
@@ -33,11 +33,11 @@
         <span class="right">
             <form method="get" action="{{ route('write', $store) }}" role="search">
                 @foreach ($filter->query(['q' => null]) as $key => $value)<input type="hidden" name="{{ $key }}" value="{{ $value }}">@endforeach
-                <label for="q" class="sr">Find by name</label>
-                <input class="input" type="search" id="q" name="q" size="14" maxlength="100" value="{{ $filter->search }}" placeholder="find by name">
+                <label for="q" class="sr">Find by name or text</label>
+                <input class="input" type="search" id="q" name="q" size="16" maxlength="100" value="{{ $filter->search }}" placeholder="find by name or text">
             </form>
             <label class="of">by <span class="select"><select data-goes aria-label="Order">@foreach ($sorts as $key => $label)<option value="{{ $link(['sort' => $key]) }}" @selected($filter->sort === $key)>{{ $label }}</option>@endforeach</select></span></label>
-            <label class="of">Show <span class="select"><select id="desk-shows" aria-label="Texts shown"><option value="both">both</option><option value="titles">titles</option><option value="descriptions">descriptions</option></select></span></label>
+            <label class="of">Show <span class="select"><select id="desk-shows" aria-label="Texts shown"><option value="both">both</option><option value="titles">titles</option><option value="descriptions">descriptions</option><option value="headings">headings (H1)</option><option value="social">social texts</option><option value="images">social images</option></select></span></label>
             @include('write.more')
             <span class="saved-line" id="saved-line" role="status" aria-live="polite">All saved</span>
         </span>
@@ -51,14 +51,25 @@
         <div class="desk-list" id="desk-list" role="grid" tabindex="0" aria-label="Titles and descriptions" aria-multiselectable="true" @if ($rows === []) hidden @endif>
             <div class="desk-head" role="row" aria-rowindex="1" data-head="both">
                 <span role="columnheader" class="pick">@if ($mayWrite)<input type="checkbox" id="tick-all" tabindex="-1" aria-label="Tick all rows">@else<span class="sr">Tick</span>@endif</span>
-                <span role="columnheader" class="fig"><span>Page, title shown and new, lead term</span><span @if ($window) title="Over {{ $window->inWords() }}" @endif>Clicks</span><span>CTR</span><span>expected</span><span title="What it could bring more in 28 days">Upside {{ $currency }}</span></span>
+                <span role="columnheader" class="fig"><span @if ($window) title="Numbers over {{ $window->inWords() }}" @endif>Page, title shown and new, lead term</span><span data-figs hidden></span></span>
                 <span role="columnheader" class="with-px"><span>Description shown and new</span><span class="px">chars</span></span>
             </div>
             <div class="desk-head" role="row" aria-rowindex="1" data-head="titles" hidden>
-                <span role="columnheader"><span class="sr">Tick</span></span><span role="columnheader">Page, lead term</span><span role="columnheader" class="with-px"><span>Title shown and new</span><span class="px">px</span></span><span role="columnheader" class="num">Clicks</span><span role="columnheader" class="num">CTR, exp.</span><span role="columnheader" class="num">Upside {{ $currency }}</span><span role="columnheader">State and faults</span>
+                <span role="columnheader"><span class="sr">Tick</span></span><span role="columnheader">Page, lead term</span><span role="columnheader" class="with-px"><span>Title shown and new</span><span class="px">px</span></span><span data-figs="columns" hidden></span><span role="columnheader">State and faults</span>
             </div>
             <div class="desk-head" role="row" aria-rowindex="1" data-head="descriptions" hidden>
-                <span role="columnheader"><span class="sr">Tick</span></span><span role="columnheader" class="half"><span>Page, and the description that is shown</span><span>The new one</span></span>
+                <span role="columnheader"><span class="sr">Tick</span></span><span role="columnheader" class="half"><span class="fig"><span>Page, and the description that is shown</span><span data-figs hidden></span></span><span>The new one</span></span>
+            </div>
+            <div class="desk-head" role="row" aria-rowindex="1" data-head="headings" hidden>
+                <span role="columnheader"><span class="sr">Tick</span></span><span role="columnheader">Page, lead term</span><span role="columnheader" class="with-px"><span>H1 shown and new</span><span class="px">chars</span></span><span data-figs="columns" hidden></span><span role="columnheader">State and faults</span>
+            </div>
+            <div class="desk-head" role="row" aria-rowindex="1" data-head="images" hidden>
+                <span role="columnheader"><span class="sr">Tick</span></span><span role="columnheader">Page, lead term</span><span role="columnheader" class="with-px"><span>Social image shown and new, its address</span><span class="px">chars</span></span><span data-figs="columns" hidden></span><span role="columnheader">State and faults</span>
+            </div>
+            <div class="desk-head" role="row" aria-rowindex="1" data-head="social" hidden>
+                <span role="columnheader"><span class="sr">Tick</span></span>
+                <span role="columnheader" class="fig"><span>Page, social title shown and new</span><span data-figs hidden></span></span>
+                <span role="columnheader" class="with-px"><span>Social description shown and new</span><span class="px">chars</span></span>
             </div>
             <div class="desk-rows" id="desk-rows" role="rowgroup"></div>
         </div>
@@ -72,14 +83,17 @@
                 <p data-lead></p>
                 <p class="acts">
                     @if ($mayWrite)<button type="button" class="button is-growth" data-ready>Ready <kbd>Ctrl Enter</kbd></button>@endif
-                    <button type="button" class="button" data-dossier>Dossier <kbd>Alt D</kbd></button>
-                    <button type="button" class="button" data-card>Card <kbd>Ctrl .</kbd></button>
-                    @if ($mayWrite)<button type="button" class="button" data-turn="undo">Undo <kbd>Ctrl Z</kbd></button><button type="button" class="button" data-turn="redo">Redo <kbd>Ctrl Y</kbd></button>@endif
+                    <button type="button" class="button" data-dossier title="Alt D">Dossier</button>
+                    <button type="button" class="button" data-glance title="Alt I">Terms</button>
+                    <button type="button" class="button" data-faults title="Alt F">Faults</button>
+                    <button type="button" class="button" data-card title="Ctrl .">Card</button>
+                    @if ($mayWrite)<button type="button" class="button" data-turn="undo" title="Ctrl Z">Undo</button><button type="button" class="button" data-turn="redo" title="Ctrl Y">Redo</button>@endif
                 </p>
             </div>
             <p class="keyline"><b id="chosen-line"></b> <span id="told-line" role="status" aria-live="polite"></span> @if ($mayWrite)<span class="keys"><kbd>F2</kbd> or type <kbd>Enter</kbd> next row <kbd>Shift ↓</kbd> one more <kbd>Ctrl C</kbd> copy <kbd>Ctrl V</kbd> paste <kbd>Ctrl D</kbd> fill down <button type="button" class="link-like" data-bulk><kbd>Ctrl H</kbd> change many</button> <kbd>Alt Backspace</kbd> as the shop has it</span> @endif<button type="button" class="link-like" data-help><kbd>?</kbd> all keys</button></p>
         </section>
     </div>
     @include('write.keys')
+    <dialog id="beside-sheet" class="bulk-sheet" aria-label="About the text in focus"><div id="beside-body"></div><form method="dialog"><button class="button">Close</button></form></dialog>
     @if ($mayWrite)@include('write.bulk')@endif
 @endsection

@@ -1,12 +1,17 @@
+@php($or = array_values((array) ($part['or'] ?? [])))
 <li>
-    <span>
+    <div class="part-line">
+        <label class="sr" for="p-{{ $i }}-w">Words, or words before the fact</label><input class="input" id="p-{{ $i }}-w" name="parts[{{ $i }}][words]" maxlength="200" value="{{ $part['words'] ?? '' }}" placeholder="words, or words before the fact">
         <label class="sr" for="p-{{ $i }}-f">What this part is</label>
-        <span class="select"><select id="p-{{ $i }}-f" name="parts[{{ $i }}][fact]"><option value="">fixed words</option>@foreach ($facts as $fact)<option value="{{ $fact }}" @selected(($part['fact'] ?? '') === $fact)>{{ App\Write\Recipes\RecipeFacts::label($fact) }}</option>@endforeach</select></span>
-    </span>
-    <span><label class="sr" for="p-{{ $i }}-w">Words, or words before the fact</label><input class="input wide" id="p-{{ $i }}-w" name="parts[{{ $i }}][words]" maxlength="200" value="{{ $part['words'] ?? '' }}" placeholder="words, or words before the fact"></span>
-    <span>
-        <label class="sr" for="p-{{ $i }}-r">When it is left out</label>
-        <span class="select"><select id="p-{{ $i }}-r" name="parts[{{ $i }}][rank]">@foreach ([0 => 'always stays', 3 => 'left out first', 2 => 'left out next', 1 => 'left out last'] as $rank => $label)<option value="{{ $rank }}" @selected((int) ($part['rank'] ?? 0) === $rank)>{{ $label }}</option>@endforeach</select></span>
-    </span>
-    <span class="nowrap"><button type="button" class="button" data-up aria-label="Earlier">↑</button> <button type="button" class="button" data-down aria-label="Later">↓</button> <button type="button" class="button" data-remove aria-label="Remove this part">✕</button></span>
+        <span class="select part-fact"><select id="p-{{ $i }}-f" name="parts[{{ $i }}][fact]"><option value="">fixed words</option>@foreach (array_unique([...$facts, ...array_filter([$part['fact'] ?? ''])]) as $fact)<option value="{{ $fact }}" @selected(($part['fact'] ?? '') === $fact)>{{ App\Write\Recipes\RecipeFacts::label($fact) }}</option>@endforeach</select></span>
+        <span class="nowrap"><button type="button" class="button" data-up aria-label="Earlier">↑</button> <button type="button" class="button" data-down aria-label="Later">↓</button> <button type="button" class="button" data-remove aria-label="Remove this part">✕</button></span>
+    </div>
+    <div class="part-line part-more">
+        <span class="of-fact"><label for="p-{{ $i }}-o">if none</label> <span class="select"><select id="p-{{ $i }}-o" name="parts[{{ $i }}][or][]"><option value="">leave it out</option>@foreach (array_unique([...$facts, ...array_slice($or, 0, 1)]) as $fact)<option value="{{ $fact }}" @selected(($or[0] ?? '') === $fact)>{{ App\Write\Recipes\RecipeFacts::label($fact) }}</option>@endforeach</select></span>@foreach (array_slice($or, 1) as $more)<input type="hidden" name="parts[{{ $i }}][or][]" value="{{ $more }}">@endforeach</span>
+        <span class="of-fact"><label class="sr" for="p-{{ $i }}-e">Or these words</label><input class="input" id="p-{{ $i }}-e" name="parts[{{ $i }}][otherwise]" maxlength="200" size="9" placeholder="or these words" value="{{ $part['otherwise'] ?? '' }}"></span>
+        <span class="of-fact"><span class="select"><select class="part-style" aria-label="How it is written" id="p-{{ $i }}-s" name="parts[{{ $i }}][style]">@foreach (Orchard\Core\Wording\Recipes\FactStyle::cases() as $style)<option value="{{ $style->value }}" @selected(($part['style'] ?? '') === $style->value)>{{ $style->label() }}</option>@endforeach</select></span></span>
+        <span class="of-fact counted"><label for="p-{{ $i }}-1">one</label> <input class="input" id="p-{{ $i }}-1" name="parts[{{ $i }}][one]" maxlength="60" size="8" value="{{ $part['one'] ?? '' }}" placeholder="lamp"> <label for="p-{{ $i }}-n">many</label> <input class="input" id="p-{{ $i }}-n" name="parts[{{ $i }}][many]" maxlength="60" size="8" value="{{ $part['many'] ?? '' }}" placeholder="lamps"></span>
+        <span class="of-order"><span class="select"><select id="p-{{ $i }}-r" name="parts[{{ $i }}][rank]" aria-label="When it is left out">@foreach ([0 => 'always stays', 9 => 'left out first', 8 => 'left out at 8', 7 => 'left out at 7', 6 => 'left out at 6', 5 => 'left out at 5', 4 => 'left out at 4', 3 => 'left out at 3', 2 => 'left out at 2', 1 => 'left out last'] as $rank => $label)<option value="{{ $rank }}" @selected((int) ($part['rank'] ?? 0) === $rank)>{{ $label }}</option>@endforeach</select></span></span>
+        <label class="part-together"><input type="checkbox" name="parts[{{ $i }}][together]" value="1" @checked((bool) ($part['together'] ?? false))> with the one above</label>
+    </div>
 </li>

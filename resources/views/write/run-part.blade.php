@@ -2,17 +2,17 @@
 <div id="run-part" @if ($busy) hx-get="{{ route('write.run', [$store, $run->id]) }}" hx-trigger="every 1s" hx-swap="outerMorph" @endif>
     <p role="status">
         @switch ($run->phase)
-            @case('preview') {{ $busy ? 'Preparing the preview …' : 'This preview was not finished.' }} @break
+            @case('preview') @if ($busy) Preparing the preview … @n($work?->number('done') ?? 0) pages so far. @else This preview was not finished. @endif @break
             @case('shown') Nothing has been changed yet. Check the preview, then make the drafts. @break
             @case('apply') Making drafts … @n($work?->number('saved') ?? 0) so far. @break
             @case('back') Taking the drafts back … @n($work?->number('back') ?? 0) so far. @break
             @case('taken') <b>@n($work?->number('back') ?? 0)</b> drafts were taken back; texts that were edited or sent since stay. @break
-            @default <b>@n($work?->number('saved') ?? 0)</b> drafts were made. <a href="{{ route('write', [$store, 'state' => 'changed']) }}">See them on the desk</a>
+            @default <b>@n($work?->number('saved') ?? 0)</b> drafts were made{{ $run->follows ? ' since facts had changed' : '' }}. <a href="{{ route('write', [$store, 'state' => 'changed']) }}">See them on the desk</a>
         @endswitch
         @if ($work?->problem)<span class="state is-hand">{{ $work->problem }}</span>@endif
     </p>
     <div class="filters">
-        @foreach (App\Write\Http\RecipeController::OUTCOMES as $key => $label)
+        @foreach (App\Write\Recipes\RunScreen::OUTCOMES as $key => $label)
             @if ($counts->get($key))<a href="{{ route('write.run', [$store, $run->id, 'outcome' => $key]) }}" @if ($outcome === $key) aria-current="true" @endif>{{ $label }} <span class="n">@n($counts->get($key))</span></a>@endif
         @endforeach
         @if ($run->phase === 'shown' && ($counts->get('new') || $counts->get('wide')))
@@ -22,13 +22,24 @@
             @can('write', $store)<form method="post" action="{{ route('write.run.apply', [$store, $run->id]) }}">@csrf<button class="button is-hand" name="do" value="back" data-once>Take all drafts of this run back</button></form>@endcan
         @endif
     </div>
+    @if ($recipe && ! $busy && $version)
+        <div class="filters">
+            @if ($recipe->approvedVersion === (int) $run->version)
+                <span>Version {{ $run->version }} follows the facts{{ $version->approver ? ', approved by '.$version->approver : '' }}: it writes again where they change, and pages that come.</span>
+            @else
+                @can('release', $store)<form method="post" action="{{ route('write.recipe.approve', [$store, $recipe->id]) }}">@csrf<button class="button" name="version" value="{{ $run->version }}" data-once>Approve version {{ $run->version }} to follow the facts</button></form>
+                <span class="soft">Then it writes by itself where facts change or pages come; what it writes is ready to go, row by row approval is not asked again.</span>@else<span class="soft">An approver can let this recipe follow the facts by itself.</span>@endcan
+            @endif
+        </div>
+    @endif
     <table class="ledger">
-        <thead><tr><th scope="col">Page</th><th scope="col">Live now, or draft</th><th scope="col">New</th><th scope="col">Left out</th></tr></thead>
+        <thead><tr><th scope="col">Page</th><th scope="col">Live now, or draft</th><th scope="col">New</th><th scope="col">Left out</th>@if ($recipe)@can('write', $store)<th scope="col">Exception</th>@endcan @endif</tr></thead>
         <tbody>
         @forelse ($rows as $row)
-            <tr><td class="clip g-page">@if ($row->page_id)<a href="{{ route('page', [$store, $row->page_id]) }}">{{ $row->name }}</a>@else{{ $row->name }}@endif</td><td>{{ $row->draft_shown ?? $row->shown }}</td><td>{{ $row->text }}</td><td class="soft">{{ $row->dropped === '' ? '' : implode(', ', array_map(static fn (string $rank): string => $partsOfRank[(int) $rank] ?? '', explode(',', $row->dropped))) }}</td></tr>
+            <tr><td class="clip g-page">@if ($row->page_id)<a href="{{ route('page', [$store, $row->page_id]) }}">{{ $row->name }}</a>@else{{ $row->name }}@endif</td><td>{{ $row->draft_shown ?? $row->shown }}</td><td>{{ $row->text }}@if ($row->repeated) <span class="state is-hand">duplicate</span>@endif</td><td class="soft">{{ $row->dropped === '' ? '' : implode(', ', array_map(static fn (string $rank): string => $partsOfRank[(int) $rank] ?? '', explode(',', $row->dropped))) }}</td>
+                @if ($recipe)@can('write', $store)<td><form method="post" action="{{ route('write.recipe.except', [$store, $recipe->id]) }}">@csrf<input type="hidden" name="resource" value="{{ $row->resource_id }}"><button class="button is-text" name="leave" value="{{ $row->outcome === 'except' ? 0 : 1 }}" aria-label="{{ $row->outcome === 'except' ? 'Give back' : 'Leave alone' }}: {{ $row->name }}">{{ $row->outcome === 'except' ? 'give back' : 'leave alone' }}</button></form></td>@endcan @endif</tr>
         @empty
-            <tr><td colspan="4">No pages here.</td></tr>
+            <tr><td colspan="5">No pages here.</td></tr>
         @endforelse
         </tbody>
     </table>

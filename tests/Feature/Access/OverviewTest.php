@@ -130,9 +130,9 @@ it('adds up: lots, all other pages and the sum of what is weighed', function ():
 
 it('counts a product in its collection through the canonical of what the collection links to', function (): void {
     $store = shopOfCollections();
-    $of = static fn (string $collection): array => DB::table('weigh_collection_pages')
+    $of = static fn (string $collection): array => DB::table('collection_pages')
         ->join('pages', 'pages.id', '=', 'page_id')
-        ->where('weigh_collection_pages.store_id', $store->id)
+        ->where('collection_pages.store_id', $store->id)
         ->where('collection_id', pageAt($store, "/c/$collection"))
         ->orderBy('url')
         ->pluck('url')
@@ -218,7 +218,7 @@ it('takes no list of the whole shop for a lot', function (): void {
             'question_gain' => 0,
         ]);
     }
-    $in = static fn (int $collection, array $of): bool => DB::table('weigh_collection_pages')->insert(
+    $in = static fn (int $collection, array $of): bool => DB::table('collection_pages')->insert(
         array_map(
             static fn (int $page): array => [
                 'store_id' => $store->id,

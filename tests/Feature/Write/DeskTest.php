@@ -342,21 +342,103 @@ it('tells how far each kind of page is, as the rows add up, and leads to what is
 
 it('calls a text no duplicate of what another page is to show no longer', function (): void {
     $writer = member($this->store, Role::Writer);
-    $own = DB::table('resource_texts')
-        ->join('resources', 'resources.id', '=', 'resource_texts.resource_id')
-        ->where('resources.store_id', $this->store->id)
-        ->where('resources.kind', 3)
-        ->where('field', 1)
-        ->whereRaw("stored <> '' AND shown LIKE CONCAT(stored, '%')")
-        ->groupBy('stored')
-        ->havingRaw('COUNT(*) = 1')
-        ->selectRaw('MIN(resource_id) AS resource_id, stored')
-        ->orderBy('resource_id')
-        ->first() ?? throw new LogicException('No title of one page alone.');
-    $other = product($this->store)->id === (int) $own->resource_id ? product($this->store, 1)->id : product($this->store)->id;
+    $own =
+        DB::table('resource_texts')
+            ->join('resources', 'resources.id', '=', 'resource_texts.resource_id')
+            ->where('resources.store_id', $this->store->id)
+            ->where('resources.kind', 3)
+            ->where('field', 1)
+            ->whereRaw("stored <> '' AND shown LIKE CONCAT(stored, '%')")
+            ->groupBy('stored')
+            ->havingRaw('COUNT(*) = 1')
+            ->selectRaw('MIN(resource_id) AS resource_id, stored')
+            ->orderBy('resource_id')
+            ->first() ?? throw new LogicException('No title of one page alone.');
+    $other =
+        product($this->store)->id === (int) $own->resource_id
+            ? product($this->store, 1)->id
+            : product($this->store)->id;
     saveText($this->store, $writer, $other, (string) $own->stored)->assertOk();
     expect(checksOf($other))->toContain('repeated')->and(checksOf((int) $own->resource_id))->toContain('repeated');
     saveText($this->store, $writer, (int) $own->resource_id, 'A title that nobody else has got')->assertOk();
-    expect(checksOf($other))->not->toContain('repeated')
-        ->and(checksOf((int) $own->resource_id))->not->toContain('repeated');
+    expect(checksOf($other))
+        ->not->toContain('repeated')
+        ->and(checksOf((int) $own->resource_id))
+        ->not->toContain('repeated');
+});
+
+it('finds pages by their name, by what is shown, and by what is drafted', function (): void {
+    $store = crawledStore();
+    $this->actingAs(member($store, Role::Writer));
+    [$one, $two] = DB::table('resources')
+        ->where('store_id', $store->id)
+        ->where('kind', 3)
+        ->orderBy('id')
+        ->limit(2)
+        ->get()
+        ->all();
+    $found = fn (string $words): array => $this->getJson(route('write.order', [$store, 'q' => $words]))
+        ->assertOk()
+        ->json('ids');
+    expect($found(mb_strtoupper((string) $one->name)))->toContain((int) $one->id)->not->toContain((int) $two->id);
+    $shown = (string) DB::table('resource_texts')->where('resource_id', $two->id)->where('field', 2)->value('shown');
+    expect($found(mb_substr($shown, 20, 40)))->toContain((int) $two->id);
+    app(Drafts::class)->save(
+        $store,
+        (int) $two->id,
+        TextField::Title,
+        'Überall 100% Öko_Leuchte',
+        0,
+        Origin::Hand,
+        null,
+    );
+    expect($found('öko_leuchte'))
+        ->toBe([(int) $two->id])
+        ->and($found('100%'))
+        ->toBe([(int) $two->id])
+        ->and($found('ökoxleuchte'))
+        ->toBe([])
+        ->and($found('100% Wolle'))
+        ->toBe([]);
+});
+
+it('keeps for each person which columns they want, with the figures that they show', function (): void {
+    $store = crawledStore();
+    $mine = member($store, Role::Viewer);
+    $keep = fn (array $data) => $this->actingAs($mine)->postJson(route('write.view', $store), $data);
+    $keep(['figures' => ['touched', 'price'], 'width' => 700])->assertNoContent();
+    $given = function (User $user) use ($store): array {
+        $page = (string) $this->actingAs($user)->get(route('write', $store))->assertOk()->getContent();
+        preg_match('~id="desk-data">(.*?)</script>~s', $page, $found);
+
+        return json_decode($found[1], true);
+    };
+    expect($given($mine))
+        ->figures->toBe(['touched', 'price'])
+        ->width->toBe(700);
+    expect($given(member($store, Role::Writer)))
+        ->figures->toBe(['clicks', 'ctr', 'expected', 'upside'])
+        ->width->toBe(548);
+    $keep(['figures' => [], 'width' => 548])->assertNoContent();
+    expect($given($mine)['figures'])->toBe([]);
+    foreach (
+        [
+            ['figures' => ['moon'], 'width' => 548],
+            ['figures' => ['price', 'price'], 'width' => 548],
+            ['figures' => [], 'width' => 5000],
+            ['width' => 548],
+        ] as $wrong
+    ) {
+        $keep($wrong)->assertStatus(422);
+    }
+    $priced = DB::table('page_products as p')
+        ->join('resources as r', 'r.page_id', '=', 'p.page_id')
+        ->where('r.store_id', $store->id)
+        ->whereNotNull('p.price')
+        ->first(['r.id', 'p.price', 'p.stock']);
+    $row = app(App\Write\Desk\DeskSheet::class)->rows($store, [(int) $priced->id])[0];
+    expect($row)->price->toBe((string) $priced->price)->touched->toBeNull();
+    $this->actingAs(member(crawledStore(), Role::Owner))
+        ->postJson(route('write.view', $store), ['figures' => [], 'width' => 548])
+        ->assertNotFound();
 });

@@ -9,29 +9,20 @@ use App\Inventory\Selections;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
-use App\Write\Recipes\RecipeBook;
 use App\Write\Recipes\RecipeFacts;
+use App\Write\Recipes\RecipePages;
+use App\Write\Recipes\RecipeSamples;
 use Illuminate\Support\Facades\DB;
+use Orchard\Core\Wording\Recipes\Notation;
 use Orchard\Core\Wording\TextField;
 
 beforeEach(function (): void {
     $this->store = crawledStore();
     $this->actingAs($this->writer = member($this->store, Role::Writer));
-    $this->recipe = app(RecipeBook::class)->save(
+    $this->recipe = keptRecipe(
         $this->store,
-        null,
         'Names',
-        PageKind::Product,
-        TextField::Title,
-        [
-            ['fact' => 'name', 'words' => '', 'rank' => 0],
-            [
-                'fact' => null,
-                'words' => ' with some words more that always stay and make the longer names too wide',
-                'rank' => 0,
-            ],
-        ],
-        null,
+        '#name[ with some words more that always stay and make the longer names too wide]',
     );
 });
 
@@ -197,15 +188,7 @@ it('brings back the draft that stood there before a run', function (): void {
     $this->post(route('write.run.apply', [$this->store, $first]), ['cut' => '1']);
     endRun($first);
     $before = DB::table('drafts')->where('store_id', $this->store->id)->pluck('value', 'resource_id')->all();
-    app(RecipeBook::class)->save(
-        $this->store,
-        $this->recipe,
-        'Names',
-        PageKind::Product,
-        TextField::Title,
-        [['fact' => 'name', 'words' => '', 'rank' => 0], ['fact' => null, 'words' => ' in short', 'rank' => 0]],
-        null,
-    );
+    keptRecipe($this->store, 'Names', '#name[ in short]', id: $this->recipe);
     $second = tryRecipe($this, $this->store, ['recipe' => $this->recipe]);
     $this->post(route('write.run.apply', [$this->store, $second]));
     endRun($second);
@@ -269,20 +252,7 @@ it('shows while one builds what it would write, and how wide that is', function 
 });
 
 it('names the parts that were left out so that a text fits', function (): void {
-    $parts = [
-        ['fact' => 'name', 'words' => '', 'rank' => 0],
-        ['fact' => 'maker', 'words' => ' by ', 'rank' => 1],
-        ['fact' => null, 'words' => str_repeat(' and a good deal more', 6), 'rank' => 2],
-    ];
-    $recipe = app(RecipeBook::class)->save(
-        $this->store,
-        null,
-        'Long',
-        PageKind::Product,
-        TextField::Title,
-        $parts,
-        null,
-    );
+    $recipe = keptRecipe($this->store, 'Long', '#name[1: by #maker][2:'.str_repeat(' and a good deal more', 6).']');
     $run = tryRecipe($this, $this->store, ['recipe' => $recipe]);
     expect(DB::table('write_recipe_rows')->where('run_id', $run)->where('dropped', '2')->count())->toBeGreaterThan(0);
     $this->get(route('write.run', [$this->store, $run]))
@@ -318,20 +288,20 @@ it('shows ten pages that differ most: worth, length, and what they lack', functi
     DB::table('resources')
         ->where('id', $products[8])
         ->update(['attributes' => '{}']);
-    $recipe = new Orchard\Core\Wording\Recipe([
-        Orchard\Core\Wording\RecipePart::fact('name', '', 0),
-        Orchard\Core\Wording\RecipePart::fact('finish', ' in ', 0),
-        Orchard\Core\Wording\RecipePart::fact('lead', ': ', 0),
-    ]);
-    $samples = app(RecipeFacts::class)->samples($this->store, $recipe, PageKind::Product, TextField::Title, ruler());
+    $samples = app(RecipeSamples::class)->of(
+        $this->store,
+        Notation::read('#name in #finish[: #lead]'),
+        new RecipePages(PageKind::Product),
+        TextField::Title,
+    );
     $why = array_column($samples, 'why', 'name');
     $name = (string) DB::table('resources')->where('id', $products[5])->value('name');
     $bare = (string) DB::table('resources')->where('id', $products[8])->value('name');
     expect($samples)
         ->toHaveCount(10)
-        ->and($samples[0]['name'])
+        ->and($samples[0]->name)
         ->toBe($name)
-        ->and($samples[0]['text'])
+        ->and($samples[0]->shown)
         ->toContain('arched lamp')
         ->and($why['Ix'])
         ->toBe('shortest')

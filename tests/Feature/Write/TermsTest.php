@@ -107,3 +107,56 @@ it('brings lead and supporting terms in from a file, and tells what it does not 
         ->post("/s/$store->slug/write/leads/propose")
         ->assertNotFound();
 });
+
+it('takes lead terms back as a step among those of texts, where nobody set another since', function (): void {
+    $store = crawledStore();
+    $this->actingAs(member($store, Role::Writer));
+    [$one, $two] = DB::table('resources')
+        ->where('store_id', $store->id)
+        ->where('kind', 3)
+        ->orderBy('id')
+        ->limit(2)
+        ->get()
+        ->all();
+    $lead = static fn (object $of): string => PageTerms::leads([(int) $of->page_id])[(int) $of->page_id] ?? '';
+    $set = fn (array $terms): array => $this->postJson(route('write.leads', $store), [
+        'terms' => array_map(
+            static fn (array $one): array => ['page' => (int) $one[0]->page_id, 'term' => $one[1]],
+            $terms,
+        ),
+    ])
+        ->assertOk()
+        ->json();
+    $set([[$one, 'brass lamp']]);
+    $answer = $set([[$one, 'Dome  Lamp'], [$two, 'wall lamp']]);
+    expect($answer['undo'])->toBe('set the lead terms of 2 pages');
+    $this->postJson(route('write.texts', $store), [
+        'action' => 'typed',
+        'edits' => [['resource' => (int) $one->id, 'field' => 'title', 'text' => 'A dome lamp', 'revision' => 0]],
+    ])->assertOk();
+    // The newest first: the text, then the terms.
+    $this->postJson(route('write.undo', $store))->assertOk();
+    expect($lead($one))->toBe('dome lamp');
+    $answer = $this->postJson(route('write.undo', $store))->assertOk()->json();
+    expect($answer['done'])
+        ->toBe('set the lead terms of 2 pages')
+        ->and($answer['left'])
+        ->toBe(0)
+        ->and($answer['rows'])
+        ->toHaveCount(2)
+        ->and($lead($one))
+        ->toBe('brass lamp')
+        ->and($lead($two))
+        ->toBe('')
+        ->and($answer['undo'])
+        ->toBe('set the lead term of one page');
+    $this->postJson(route('write.redo', $store))->assertOk();
+    expect($lead($one))->toBe('dome lamp')->and($lead($two))->toBe('wall lamp');
+    // Somebody else's word in between stays.
+    PageTerms::lead($store, [(int) $two->page_id => 'sconce'], TermOrigin::Hand, null);
+    $answer = $this->postJson(route('write.undo', $store))->assertOk()->json();
+    expect($answer['left'])->toBe(1)->and($lead($one))->toBe('brass lamp')->and($lead($two))->toBe('sconce');
+    // The same term once more is no step.
+    $answer = $set([[$one, 'brass lamp']]);
+    expect($answer['undo'])->toBe('set the lead term of one page');
+});

@@ -14,7 +14,8 @@ use stdClass;
 final readonly class ItemList
 {
     public const TEXTS = [
-        'title', 'description', 'h1', 'canonical', 'robots', 'slug', 'social_title', 'social_description', 'image_alt',
+        'title', 'description', 'h1', 'canonical', 'robots', 'slug', 'social_title', 'social_description',
+        'social_image', 'image_alt',
     ];
 
     /**

@@ -16,6 +16,7 @@ final class Office
         'h1' => 400,
         'social_title' => 400,
         'social_description' => 2000,
+        'social_image' => 2000,
         'canonical' => 2000,
         'robots' => 200,
     ];

@@ -64,6 +64,9 @@ final class Layout
             ($resource['social_description'] === ''
                 ? ''
                 : '<meta property="og:description" content="'.e($resource['social_description']).'">').
+            ($resource['social_image'] === ''
+                ? ''
+                : '<meta property="og:image" content="'.e($resource['social_image']).'">').
             ($ld === null
                 ? ''
                 : '<script type="application/ld+json">'.

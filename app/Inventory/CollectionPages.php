@@ -2,9 +2,9 @@
 
 declare(strict_types=1);
 
-namespace App\Weigh\Numbers;
+namespace App\Inventory;
 
-use App\Inventory\CanonicalState;
+use App\Platform\Database\Bulk;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
@@ -25,7 +25,7 @@ final class CollectionPages
             PageKind::Collection->value,
             CanonicalState::Another->value,
         ];
-        DB::delete('DELETE FROM weigh_collection_pages WHERE store_id = ?', [$store->id]);
+        DB::delete('DELETE FROM collection_pages WHERE store_id = ?', [$store->id]);
         // For each page that shows a collection or a product the one that counts. A page's digest is the MD5 of its URL
         // (PageUrl::digest).
         DB::statement('DROP TEMPORARY TABLE IF EXISTS counting_page, counting_product');
@@ -52,11 +52,67 @@ final class CollectionPages
             [$product],
         );
         DB::insert(
-            'INSERT IGNORE INTO weigh_collection_pages (store_id, page_id, collection_id) SELECT ?, p.counts, c.counts
+            'INSERT IGNORE INTO collection_pages (store_id, page_id, collection_id) SELECT ?, p.counts, c.counts
                 FROM counting_page c JOIN links l ON l.store_id = ? AND l.from_page = c.page_id JOIN counting_product p
                 ON p.page_id = l.to_page WHERE c.kind = ?',
             [$store->id, $store->id, $collection],
         );
         DB::statement('DROP TEMPORARY TABLE counting_page, counting_product');
+    }
+
+    /** @return array<int, true> products of a collection, by resource; the collection, too, is told by its resource */
+    public static function productsOf(Store $store, int $collection): array
+    {
+        $rows = DB::select(
+            'SELECT DISTINCT p.resource_id FROM pages c JOIN collection_pages m ON m.store_id = c.store_id
+                AND m.collection_id = c.id JOIN pages p ON p.id = m.page_id AND p.resource_id IS NOT NULL
+                WHERE c.store_id = ? AND c.resource_id = ?',
+            [$store->id, $collection],
+        );
+
+        return array_fill_keys(array_map(intval(...), array_column($rows, 'resource_id')), true);
+    }
+
+    /** @return array<int, int> how many products each collection has, by the collection's resource */
+    public static function sizes(Store $store): array
+    {
+        $sizes = [];
+        foreach (
+            DB::select(
+                'SELECT c.resource_id, COUNT(*) AS n FROM collection_pages m JOIN pages c ON c.id = m.collection_id
+                    AND c.resource_id IS NOT NULL WHERE m.store_id = ? GROUP BY c.resource_id',
+                [$store->id],
+            ) as $row
+        ) {
+            $sizes[(int) $row->resource_id] = (int) $row->n;
+        }
+
+        return $sizes;
+    }
+
+    /**
+     * @param  list<int>  $resources  of products
+     * @return array<int, list<int>> resources of the collections that each of them is in
+     */
+    public static function collectionsOf(Store $store, array $resources): array
+    {
+        $of = [];
+        foreach (
+            $resources === []
+                ? []
+                : DB::select(
+                    'SELECT DISTINCT p.resource_id AS product, c.resource_id AS collection FROM pages p
+                        JOIN collection_pages m ON m.store_id = p.store_id AND m.page_id = p.id
+                        JOIN pages c ON c.id = m.collection_id AND c.resource_id IS NOT NULL
+                        WHERE p.store_id = ? AND p.resource_id IN ('.
+                        Bulk::list($resources).
+                        ') ORDER BY c.resource_id',
+                    [$store->id],
+                ) as $row
+        ) {
+            $of[(int) $row->product][] = (int) $row->collection;
+        }
+
+        return $of;
     }
 }

@@ -1,0 +1,127 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Write\Checks;
+
+use App\Platform\Database\Bulk;
+use App\Platform\Spelling\Dictionaries;
+use App\Stores\Markets;
+use App\Stores\Models\Store;
+use Illuminate\Support\Facades\DB;
+use Orchard\Core\Wording\SpellingWords;
+
+/**
+ * Words that are right in a store whatever dictionaries say: what people taught it, and what its names and facts say.
+ */
+final class StoreWords
+{
+    /** Pages whose names or facts hold a word from which on it is the store's own, not a slip of one name. */
+    private const OFTEN = 3;
+
+    public function __construct(private readonly Dictionaries $dictionaries)
+    {
+    }
+
+    /** @return array<string, true> in small letters, with those of the store's own name and brands */
+    public static function of(Store $store): array
+    {
+        $names = [$store->name];
+        foreach (Markets::of($store)->all() as $market) {
+            array_push($names, $market->brand, $market->name);
+        }
+        $words = array_map(strval(...), DB::table('write_words')->where('store_id', $store->id)->pluck('word')->all());
+        array_push($words, ...array_map(self::tidy(...), SpellingWords::of(implode(' · ', $names))));
+
+        return array_fill_keys($words, true);
+    }
+
+    /** @return list<object> words that people taught it, newest first */
+    public static function taught(Store $store): array
+    {
+        return array_values(
+            DB::table('write_words as w')
+                ->leftJoin('users as u', 'u.id', '=', 'w.user_id')
+                ->where('store_id', $store->id)
+                ->where('by_hand', 1)
+                ->orderByDesc('learned_at')
+                ->orderBy('word')
+                ->limit(2000)
+                ->get(['word', 'u.name', 'learned_at'])
+                ->all(),
+        );
+    }
+
+    public static function tidy(string $word): string
+    {
+        return mb_strtolower(str_replace('’', "'", trim($word)));
+    }
+
+    /** @param  list<string>  $words */
+    public static function teach(Store $store, array $words, ?int $userId): void
+    {
+        $now = now()->format('Y-m-d H:i:s');
+        $rows = [];
+        foreach ($words as $word) {
+            $word = self::tidy($word);
+            if ($word !== '' && mb_strlen($word) <= 60) {
+                $rows[$word] = [$store->id, $word, 1, $userId, $now];
+            }
+        }
+        Bulk::write(
+            'write_words',
+            ['store_id', 'word', 'by_hand', 'user_id', 'learned_at'],
+            array_values($rows),
+            'INSERT',
+            'ON DUPLICATE KEY UPDATE by_hand = 1, user_id = VALUES(user_id)',
+        );
+    }
+
+    public static function forget(Store $store, string $word): void
+    {
+        DB::table('write_words')->where('store_id', $store->id)->where('word', self::tidy($word))->delete();
+    }
+
+    /** Learns anew what names and facts of at least three pages say and no dictionary knows. */
+    public function learn(Store $store): void
+    {
+        $markets = Markets::of($store);
+        $pages = [];
+        $after = 0;
+        do {
+            $rows = DB::select(
+                'SELECT id, market_id, name, attributes FROM resources WHERE store_id = ? AND gone = 0 AND id > ?
+                    ORDER BY id LIMIT 2000',
+                [$store->id, $after],
+            );
+            foreach ($rows as $row) {
+                $after = (int) $row->id;
+                $words = SpellingWords::of(self::facts((string) $row->name, (string) $row->attributes));
+                $language = $markets->find((int) $row->market_id)->language;
+                foreach ($this->dictionaries->unknown($words, $language) as $word) {
+                    $word = self::tidy($word);
+                    $pages[$word] = ($pages[$word] ?? 0) + 1;
+                }
+            }
+        } while (count($rows) === 2000);
+        $own = array_keys(array_filter($pages, static fn (int $n): bool => $n >= self::OFTEN));
+        $now = now()->format('Y-m-d H:i:s');
+        DB::transaction(static function () use ($store, $own, $now): void {
+            DB::table('write_words')->where('store_id', $store->id)->where('by_hand', 0)->delete();
+            Bulk::write(
+                'write_words',
+                ['store_id', 'word', 'by_hand', 'user_id', 'learned_at'],
+                array_map(static fn (int|string $word): array => [$store->id, (string) $word, 0, null, $now], $own),
+                'INSERT IGNORE',
+            );
+        });
+    }
+
+    /** A page's name and what its facts say in words. */
+    public static function facts(string $name, string $attributes): string
+    {
+        $values = array_filter((array) json_decode($attributes, true), is_string(...));
+
+        return implode(' · ', [$name, ...array_values($values)]);
+    }
+}

@@ -1,0 +1,76 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Write\Http;
+
+use App\Access\Models\User;
+use App\Stores\Models\Store;
+use App\Write\Checks\FaultScreen;
+use App\Write\Checks\StoreWords;
+use App\Write\Checks\Waiver;
+use App\Write\Checks\Waivers;
+use App\Write\Desk\RowRebuild;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+use Illuminate\View\View;
+use Orchard\Core\Wording\Check;
+use Orchard\Core\Wording\TextField;
+
+/** The faults of one text: why, letting one pass with a reason, teaching a word. */
+final class FaultController
+{
+    public function show(Store $store, int $resource, string $field, FaultScreen $screen): View
+    {
+        $told = $screen->of($store, $resource, TextField::fromKey($field) ?? abort(404)) ?? abort(404);
+
+        return view('write.faults', ['store' => $store] + $told);
+    }
+
+    /** Lets a fault pass, takes that back, or teaches a word; answers with what is left. */
+    public function act(Request $request, Store $store, int $resource, string $field, RowRebuild $rows): View
+    {
+        $data = $request->validate([
+            'do' => ['required', 'in:waive,back,learn'],
+            'check' => ['required_unless:do,learn', 'nullable', 'string', 'max:20'],
+            'reason' => ['required_if:do,waive', 'nullable', 'string', 'max:200'],
+            'word' => ['required_if:do,learn', 'nullable', 'string', 'max:60'],
+        ]);
+        $of = TextField::fromKey($field) ?? abort(404);
+        abort_unless(DB::table('resources')->where('store_id', $store->id)->where('id', $resource)->exists(), 404);
+        /** @var User $user */
+        $user = $request->user();
+        if ($data['do'] === 'learn') {
+            StoreWords::teach($store, [(string) $data['word']], $user->id);
+        } else {
+            $check = Check::fromKey((string) $data['check']) ?? abort(404);
+            $data['do'] === 'waive'
+                ? Waivers::waive($store, $resource, $of, new Waiver($check, (string) $data['reason'], $user->id))
+                : Waivers::takeBack($store, $resource, $of, $check);
+        }
+        $rows->some(
+            $store,
+            $data['do'] === 'learn' ? self::misspelt($store, $resource, (string) $data['word']) : [$resource],
+        );
+
+        return $this->show($store, $resource, $field, app(FaultScreen::class));
+    }
+
+    /** @return list<int> this text's page, and the first others with that word; the rest follow with the next crawl */
+    private static function misspelt(Store $store, int $resource, string $word): array
+    {
+        $others = DB::table('write_rows as w')
+            ->join('write_row_texts as t', 't.resource_id', '=', 'w.resource_id')
+            ->where('w.store_id', $store->id)
+            ->where('t.store_id', $store->id)
+            ->whereRaw('w.any_checks & ? > 0', [Check::Misspelt->value])
+            ->whereRaw('LOCATE(?, t.texts) > 0', [StoreWords::tidy($word)])
+            ->orderBy('w.resource_id')
+            ->limit(300)
+            ->pluck('w.resource_id')
+            ->map(static fn (mixed $id): int => (int) $id)
+            ->all();
+
+        return array_values(array_unique([$resource, ...$others]));
+    }
+}

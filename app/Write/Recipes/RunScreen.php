@@ -1,0 +1,112 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Write\Recipes;
+
+use App\Platform\Work\WorkView;
+use App\Stores\Models\Store;
+use Illuminate\Support\Facades\DB;
+use Orchard\Core\Wording\Recipes\FactUse;
+use Orchard\Core\Wording\Recipes\Recipe;
+
+/** What the screen of one run tells. */
+final class RunScreen
+{
+    public const OUTCOMES = [
+        'new' => 'fits',
+        'wide' => 'would be cut off',
+        'repeated' => 'would be a duplicate',
+        'kept' => 'left alone: written by hand',
+        'except' => 'left alone: you said so',
+        'other' => 'left to an earlier recipe',
+        'same' => 'unchanged',
+        'empty' => 'lacks the facts',
+    ];
+
+    private const ROWS = 50;
+
+    /**
+     * @return ?array<string, mixed> null where the store has no such run
+     */
+    public function of(Store $store, int $id, ?string $outcome, int $after): ?array
+    {
+        $run = DB::table('write_recipe_runs')->where('store_id', $store->id)->where('id', $id)->first();
+        if ($run === null) {
+            return null;
+        }
+        $counts = DB::table('write_recipe_rows')
+            ->where('run_id', $id)
+            ->groupBy('outcome')
+            ->selectRaw('outcome, COUNT(*) AS n')
+            ->pluck('n', 'outcome')
+            ->map(static fn (mixed $n): int => (int) $n);
+        $counts['repeated'] = DB::table('write_recipe_rows')->where('run_id', $id)->where('repeated', 1)->count();
+        $outcome =
+            $outcome !== null && isset(self::OUTCOMES[$outcome])
+                ? $outcome
+                : ($counts->get('new')
+                    ? 'new'
+                    : (string) ($counts->filter()->keys()->first() ?? 'new'));
+        $rows = $this->rows($run, $outcome, $after);
+        $recipe = DB::table('write_recipes')->where('id', $run->recipe_id)->first();
+
+        return [
+            'run' => $run,
+            'recipe' => $recipe === null ? null : StoredRecipe::from($recipe),
+            'version' => DB::table('write_recipe_versions as v')
+                ->leftJoin('users as u', 'u.id', '=', 'v.approved_by')
+                ->where('recipe_id', $run->recipe_id)
+                ->where('number', $run->version)
+                ->first(['v.*', 'u.name as approver']),
+            'partsOfRank' => self::partsOfRank(StoredRecipe::recipe((string) $run->parts)),
+            'counts' => $counts,
+            'outcome' => $outcome,
+            'rows' => array_slice($rows, 0, self::ROWS),
+            'next' => count($rows) > self::ROWS ? (int) $rows[self::ROWS - 1]->resource_id : null,
+            'work' => WorkView::about(RecipeWork::sort(), $id),
+        ];
+    }
+
+    /** @return list<object> one more than are shown, where there are more */
+    private function rows(object $run, string $outcome, int $after): array
+    {
+        return array_values(
+            DB::table('write_recipe_rows')
+                ->join('resources', 'resources.id', '=', 'write_recipe_rows.resource_id')
+                ->join(
+                    'resource_texts',
+                    static fn ($join) => $join
+                        ->on('resource_texts.resource_id', '=', 'write_recipe_rows.resource_id')
+                        ->where('resource_texts.field', (int) $run->field),
+                )
+                ->where('run_id', $run->id)
+                ->when(
+                    $outcome === 'repeated',
+                    static fn ($query) => $query->where('repeated', 1),
+                    static fn ($query) => $query->where('outcome', $outcome),
+                )
+                ->where('write_recipe_rows.resource_id', '>', $after)
+                ->orderBy('write_recipe_rows.resource_id')
+                ->limit(self::ROWS + 1)
+                ->get([
+                    'write_recipe_rows.resource_id', 'outcome', 'repeated', 'name', 'url', 'page_id', 'text', 'dropped',
+                    'shown', 'draft_shown',
+                ])
+                ->all(),
+        );
+    }
+
+    /** @return array<int, string> what parts that drop out together hold, in words, by their rank */
+    private static function partsOfRank(Recipe $recipe): array
+    {
+        $words = [];
+        foreach ($recipe->parts as $part) {
+            $uses = array_map(static fn (FactUse $use): string => RecipeFacts::label($use->names[0]), $part->uses());
+            $words[$part->rank][] =
+                $uses === [] ? trim(implode(' ', array_filter($part->pieces, is_string(...)))) : implode(' ', $uses);
+        }
+
+        return array_map(static fn (array $together): string => implode(', ', $together), $words);
+    }
+}

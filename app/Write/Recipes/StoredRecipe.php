@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Write\Recipes;
+
+use App\Stores\Kinds\PageKind;
+use Orchard\Core\Wording\Recipes\Recipe;
+use Orchard\Core\Wording\Recipes\RecipeRows;
+use Orchard\Core\Wording\TextField;
+
+/** A recipe as the store keeps it, or as it was in one of its versions. */
+final readonly class StoredRecipe
+{
+    /**
+     * @param  int  $place  of several recipes for one page and field the one with the lowest writes
+     * @param  ?int  $approvedVersion  the version that follows the facts by itself; null where none does
+     * @param  int  $newestResource  the newest resource when it was approved
+     */
+    private function __construct(
+        public int $id,
+        public string $name,
+        public TextField $field,
+        public RecipePages $pages,
+        public Recipe $recipe,
+        public int $place,
+        public int $version,
+        public ?int $approvedVersion,
+        public int $newestResource,
+    ) {
+    }
+
+    /** @param  object  $row  of write_recipes, or of one of its versions joined with it */
+    public static function from(object $row): self
+    {
+        $kind = PageKind::from((int) $row->kind);
+
+        return new self(
+            (int) $row->id,
+            (string) $row->name,
+            TextField::from((int) $row->field),
+            RecipePages::fromJson($kind, (string) $row->pages),
+            self::recipe((string) $row->parts),
+            (int) $row->place,
+            (int) $row->version,
+            $row->approved_version === null ? null : (int) $row->approved_version,
+            (int) $row->newest_resource,
+        );
+    }
+
+    public static function recipe(string $parts): Recipe
+    {
+        return RecipeRows::read((array) json_decode($parts, true, flags: JSON_THROW_ON_ERROR));
+    }
+
+    public function isApproved(): bool
+    {
+        return $this->approvedVersion === $this->version;
+    }
+}

@@ -1,0 +1,15 @@
+/**
+ * The texts that the desk writes: what each is called, whether it looks like a title (one line) or like a description
+ * (two), and whether it counts in pixels.
+ */
+export const FIELDS = {
+    title: { words: 'title', look: 'title', isMeasured: true, mustBe: true },
+    description: { words: 'description', look: 'description', isMeasured: false, mustBe: true },
+    h1: { words: 'H1', look: 'title', isMeasured: false, mustBe: true },
+    social_title: { words: 'social title', look: 'title', isMeasured: false, mustBe: false },
+    social_description: { words: 'social description', look: 'description', isMeasured: false, mustBe: false },
+    social_image: { words: 'social image', look: 'title', isMeasured: false, mustBe: false },
+};
+
+export const looksLikeTitle = field => FIELDS[field].look === 'title';
+export const labelOf = field => FIELDS[field].words[0].toUpperCase() + FIELDS[field].words.slice(1);

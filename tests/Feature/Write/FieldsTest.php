@@ -1,0 +1,220 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Access\Role;
+use App\Platform\Work\WorkDesk;
+use App\Release\Releases;
+use App\Write\Desk\DeskSheet;
+use App\Write\Desk\RowRebuild;
+use Illuminate\Support\Facades\DB;
+
+beforeEach(function (): void {
+    $this->store = crawledStore();
+    $this->actingAs(member($this->store, Role::Owner));
+    $this->product = DB::table('resources')
+        ->where('store_id', $this->store->id)
+        ->where('kind', 3)
+        ->orderBy('id')
+        ->first();
+});
+
+const WROTE = [
+    'h1' => 'A heading of our own & no other',
+    'social_title' => 'Look at “this” lamp',
+    'social_description' => 'Made by hand, <sent> in two days.',
+    'social_image' => 'https://pictures.example/lamp.jpg?w=1200&h=630',
+];
+
+/** @return array<string, array<string, mixed>> texts of one row of the desk, by field */
+function deskTexts(Tests\TestCase $test): array
+{
+    return app(DeskSheet::class)->rows($test->store, [(int) $test->product->id])[0]['texts'];
+}
+
+it('shows what pages say as heading and where somebody shares them', function (): void {
+    $texts = deskTexts($this);
+    $page = (string) file_get_contents((string) $this->product->url);
+    $social = static fn (string $name): string => preg_match(
+        '~property="og:'.$name.'" content="([^"]*)"~',
+        $page,
+        $found,
+    ) === 1
+        ? html_entity_decode($found[1], ENT_QUOTES)
+        : '';
+    preg_match('~<h1[^>]*>(.*?)</h1>~s', $page, $heading);
+    expect(array_keys($texts))
+        ->toBe(['title', 'description', 'h1', 'social_title', 'social_description', 'social_image'])
+        ->and($texts['h1']['shown'])
+        ->toBe(trim(html_entity_decode(strip_tags($heading[1]), ENT_QUOTES)))
+        ->not->toBe('')
+        ->and($texts['social_title']['shown'])
+        ->toBe($social('title'))
+        ->not->toBe('')
+        ->and($texts['social_description']['shown'])
+        ->toBe($social('description'));
+});
+
+it(
+    'writes headings and social texts, brings them to the shop, sees them there, and takes them back',
+    function (): void {
+        $before = (string) file_get_contents((string) $this->product->url);
+        $edits = [];
+        foreach (WROTE as $field => $text) {
+            $edits[] = ['resource' => (int) $this->product->id, 'field' => $field, 'text' => $text, 'revision' => 0];
+        }
+        $this->postJson(route('write.texts', $this->store), ['action' => 'pasted', 'edits' => $edits])->assertOk();
+        $texts = deskTexts($this);
+        foreach (WROTE as $field => $text) {
+            expect($texts[$field]['draft'])->toBe($text)->and($texts[$field]['checks'])->toBe([]);
+        }
+        // The list of the desk goes on telling faults of titles and descriptions alone.
+        $checks = DB::table('write_rows')->where('resource_id', $this->product->id)->value('any_checks');
+        app(RowRebuild::class)->all($this->store, static fn () => null);
+        expect(DB::table('write_rows')->where('resource_id', $this->product->id)->value('any_checks'))
+            ->toBe($checks)
+            ->and((int) DB::table('write_rows')->where('resource_id', $this->product->id)->value('drafted'))
+            ->toBe(4 + 8 + 16 + 32);
+        $this->post(route('write.ready', $this->store), [
+            'mark' => 'ready',
+            'scope' => 'rows',
+            'rows' => [$this->product->id],
+        ]);
+        $begun = app(Releases::class)->send($this->store, null, null);
+        expect(app(WorkDesk::class)->workToEnd($begun['work']))->toBe('done');
+        lookAtAll($begun['release']);
+        $page = (string) file_get_contents((string) $this->product->url);
+        expect(DB::table('release_items')->where('release_id', $begun['release'])->pluck('seen')->all())
+            ->toBe(['seen'])
+            ->and($page)
+            ->toContain('A heading of our own &amp; no other</h1>')
+            ->toContain('og:title" content="Look at “this” lamp"')
+            ->toContain('og:description" content="Made by hand, &lt;sent&gt; in two days."')
+            ->toContain('og:image" content="https://pictures.example/lamp.jpg?w=1200&amp;h=630"');
+        $this->get(route('release', [$this->store]))->assertOk();
+        $this->get("/s/{$this->store->slug}/release/{$begun['release']}")
+            ->assertOk()
+            ->assertSee('A heading of our own');
+        $this->get(route('page', [$this->store, $this->product->page_id]))->assertOk()->assertSee('Social description');
+        crawl($this->store);
+        expect(deskTexts($this)['h1']['shown'])
+            ->toBe(WROTE['h1'])
+            ->and(DB::table('drifts')->where('store_id', $this->store->id)->count())
+            ->toBe(0);
+        $undo = app(Releases::class)->undo($this->store, $begun['release'], null, null);
+        expect(app(WorkDesk::class)->workToEnd($undo['work']))->toBe('done');
+        lookAtAll($undo['release']);
+        $after = (string) file_get_contents((string) $this->product->url);
+        expect(DB::table('release_items')->where('release_id', $undo['release'])->pluck('seen')->all())
+            ->toBe(['seen'])
+            ->and($after)
+            ->toBe($before);
+    },
+);
+
+it('tells when somebody else changed a heading in the shop that we released', function (): void {
+    $this->postJson(route('write.texts', $this->store), [
+        'action' => 'typed',
+        'edits' => [['resource' => (int) $this->product->id, 'field' => 'h1', 'text' => WROTE['h1'], 'revision' => 0]],
+    ])->assertOk();
+    $this->post(route('write.ready', $this->store), [
+        'mark' => 'ready',
+        'scope' => 'rows',
+        'rows' => [$this->product->id],
+    ]);
+    $begun = app(Releases::class)->send($this->store, null, null);
+    expect(app(WorkDesk::class)->workToEnd($begun['work']))->toBe('done');
+    changeInShop((string) $this->product->external_id, ['h1' => 'Theirs']);
+    crawl($this->store);
+    expect(
+        DB::table('drifts')
+            ->where('store_id', $this->store->id)
+            ->get(['field', 'ours', 'theirs'])
+            ->map(static fn (object $row): array => (array) $row)
+            ->all(),
+    )->toBe([['field' => 4, 'ours' => WROTE['h1'], 'theirs' => 'Theirs']]);
+});
+
+it('writes headings by recipe, for pages without one of their own too', function (): void {
+    $recipe = keptRecipe($this->store, 'Headings', '#name in #finish', Orchard\Core\Wording\TextField::H1);
+    $run = ranRecipe($this->store, $recipe);
+    expect(outcomesOf($run)['new'])->toBeGreaterThan(30);
+    $draft = DB::table('drafts')->where('resource_id', $this->product->id)->where('field', 4)->first();
+    expect($draft->value)->toStartWith((string) $this->product->name)->and($draft->origin)->toBe('recipe');
+});
+
+it('takes headings from a spreadsheet, and refuses fields that are none', function (): void {
+    $file = tempnam(sys_get_temp_dir(), 'h1').'.csv';
+    file_put_contents($file, "url,h1,social title\n{$this->product->url},Heading of a sheet,\n");
+    expect(orchard(['write:import', $file, "--store={$this->store->slug}", '--accept'])['code'])->toBe(0);
+    expect(deskTexts($this)['h1']['draft'])
+        ->toBe('Heading of a sheet')
+        ->and(deskTexts($this)['social_title']['draft'])
+        ->toBeNull();
+    $this->postJson(route('write.texts', $this->store), [
+        'action' => 'typed',
+        'edits' => [['resource' => (int) $this->product->id, 'field' => 'h2', 'text' => 'x', 'revision' => 0]],
+    ])->assertStatus(422);
+});
+
+it('tells of one page its terms with their numbers, its facts, and what results show of it', function (): void {
+    $page = (int) $this->product->page_id;
+    App\Inventory\Terms\PageTerms::lead(
+        $this->store,
+        [$page => 'dome lamp'],
+        App\Inventory\Terms\TermOrigin::Hand,
+        null,
+    );
+    App\Inventory\Terms\PageTerms::supportMany(
+        $this->store,
+        [$page => ['brass light']],
+        App\Inventory\Terms\TermOrigin::Hand,
+    );
+    $base = ['store_id' => $this->store->id, 'import_id' => 1, 'is_current' => 1];
+    DB::table('keyword_rows')->insert(
+        $base + [
+            'mark' => md5('a', true),
+            'phrase' => 'Dome Lamp',
+            'country' => 'DE',
+            'volume' => 1900,
+            'difficulty' => 31.4,
+            'topic' => '',
+            'holders' => '',
+        ],
+    );
+    DB::table('index_rows')->insert(
+        $base + [
+            'mark' => md5('b', true),
+            'page_id' => $page,
+            'reason' => '',
+            'kept_url' => '',
+            'shown_title' => 'What results say <i>',
+        ],
+    );
+    $this->get(route('write.glance', [$this->store, $this->product->id]))
+        ->assertOk()
+        ->assertSeeInOrder(['dome lamp', 'lead term', '1,900', '31', 'brass light', 'supporting term'])
+        ->assertSee('What results say <i>')
+        ->assertDontSee('<i>', false)
+        ->assertSee('Finish');
+    $this->get(route('write.glance', [$this->store, 999999999]))->assertNotFound();
+    $this->actingAs(member(crawledStore(), Role::Owner))
+        ->get(route('write.glance', [$this->store, $this->product->id]))
+        ->assertNotFound();
+});
+
+it('takes no picture whose address is none', function (string $text, bool $isTaken): void {
+    $answer = $this->postJson(route('write.texts', $this->store), [
+        'action' => 'typed',
+        'edits' => [
+            ['resource' => (int) $this->product->id, 'field' => 'social_image', 'text' => $text, 'revision' => 0],
+        ],
+    ]);
+    expect(deskTexts($this)['social_image']['draft'] !== null)->toBe($isTaken);
+    $isTaken ? $answer->assertOk() : expect((string) $answer->getContent())->toContain('told by its address');
+})->with([
+    ['https://pictures.example/a.jpg', true],
+    ['/pictures/a.jpg', true],
+    ['a lamp on a table', false],
+    ['javascript:alert(1)', false],
+]);
