@@ -1,6 +1,7 @@
 <?php
 
-/** Adds up the result files in a folder and prints the closing line; exits 1 where anything failed or nothing ran. */
+/** Adds up the result files in a folder and prints the closing line; exits 1 where anything failed, nothing
+ * ran, or a file of results cannot be read. */
 
 declare(strict_types=1);
 
@@ -11,7 +12,11 @@ foreach (glob("$dir/*.check") ?: [] as $file) {
 }
 foreach (glob("$dir/*.xml") ?: [] as $file) {
     $xml = simplexml_load_file($file);
-    foreach ($xml === false ? [] : ($xml->xpath('//testcase') ?: []) as $case) {
+    if ($xml === false) {
+        $failed++;
+        continue;
+    }
+    foreach ($xml->xpath('//testcase') ?: [] as $case) {
         match (true) {
             isset($case->failure) || isset($case->error) => $failed++,
             isset($case->skipped) => $skipped++,

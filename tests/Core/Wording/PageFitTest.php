@@ -151,5 +151,5 @@ it('picks words that a dictionary can judge', function (string $text, array $wor
     ['It’s Kiln Row’s lamp – lamp', ["It's", 'Kiln', "Row's", 'lamp']],
     ['Warm light without dazzlin…', ['Warm', 'light', 'without']],
     ['Größe für Élodie', ['Größe', 'für', 'Élodie']],
-    ["\xff bad", ['bad']],
+    'bytes that are no text' => ["\xff bad", ['bad']],
 ]);
