@@ -1,0 +1,149 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Orchard\Core\Terms;
+
+/**
+ * Which pages speak of what: the words of each page with the weight of the place where they stand, and for a term the
+ * pages that have its words. A word weighs by how few pages have it (inverse document frequency, Sparck Jones 1972).
+ */
+final class PageWordIndex
+{
+    /** What a word tells of its page, of 100, by where it stands. */
+    public const NAME = 100;
+
+    public const TITLE = 90;
+
+    public const SLUG = 75;
+
+    public const ANCHOR = 70;
+
+    public const FACT = 45;
+
+    public const TEXT = 30;
+
+    /** Pages of one word that are looked through for candidates. */
+    private const MOST_PAGES = 4000;
+
+    /** @var array<string, array<int, int>> weight by form and page */
+    private array $weights = [];
+
+    /** @var array<int, int> words of a page's name */
+    private array $lengths = [];
+
+    /** @var array<string, float> */
+    private array $rarity = [];
+
+    public function __construct(private readonly string $language)
+    {
+    }
+
+    /** @param  array<int, list<string>>  $texts  texts by the weight of their place */
+    public function add(int $page, array $texts): void
+    {
+        krsort($texts);
+        $this->lengths[$page] = 0;
+        foreach ($texts as $weight => $some) {
+            foreach ($some as $text) {
+                foreach (self::forms($text, $this->language) as $form) {
+                    if (! isset($this->weights[$form][$page])) {
+                        $this->weights[$form][$page] = $weight;
+                        $weight === self::NAME && $this->lengths[$page]++;
+                    }
+                }
+            }
+        }
+        $this->rarity = [];
+    }
+
+    public function count(): int
+    {
+        return count($this->lengths);
+    }
+
+    /**
+     * @param  list<string>  $forms  of a term's words
+     * @return array<int, float> relevance of pages, 0 to 1, the most relevant first
+     */
+    public function candidates(array $forms, int $most): array
+    {
+        $lists = [];
+        foreach ($forms as $form) {
+            isset($this->weights[$form]) && ($lists[$form] = $this->weights[$form]);
+        }
+        uasort($lists, static fn (array $a, array $b): int => count($a) <=> count($b));
+        $pages = [];
+        foreach ($lists as $list) {
+            if (count($list) > self::MOST_PAGES && $pages !== []) {
+                break;
+            }
+            $left = self::MOST_PAGES;
+            foreach ($list as $page => $_) {
+                $pages[$page] = true;
+                if (--$left === 0) {
+                    break;
+                }
+            }
+            if (count($pages) > 600) {
+                break;
+            }
+        }
+        $found = [];
+        foreach ($pages as $page => $_) {
+            $found[$page] = $this->relevance($page, $forms);
+        }
+        uksort($found, static fn (int $a, int $b): int => [$found[$b], $a] <=> [$found[$a], $b]);
+
+        return array_slice($found, 0, $most, preserve_keys: true);
+    }
+
+    /**
+     * How much of a term a page speaks of, 0 to 1: the share of its words' rarity that stands on the page, weighed by
+     * place; a little less where the page's own name says much that the term does not ask for.
+     *
+     * @param  list<string>  $forms
+     */
+    public function relevance(int $page, array $forms): float
+    {
+        $have = $all = 0.0;
+        $inName = 0;
+        foreach ($forms as $form) {
+            $rarity = $this->rarity($form);
+            $all += $rarity;
+            $weight = $this->weights[$form][$page] ?? 0;
+            $have += ($rarity * $weight) / 100;
+            $weight === self::NAME && $inName++;
+        }
+        if ($all <= 0.0) {
+            return 0.0;
+        }
+        $length = max(1, $this->lengths[$page] ?? 1);
+
+        return ($have / $all) ** 1.5 * (0.75 + 0.25 * min(1.0, $inName / $length));
+    }
+
+    private function rarity(string $form): float
+    {
+        return $this->rarity[$form] ??= log(1 + (count($this->lengths) + 1) / (1 + count($this->weights[$form] ?? [])));
+    }
+
+    /** @return list<string> */
+    public static function forms(string $text, string $language): array
+    {
+        $forms = [];
+        foreach (TermForm::words(TermForm::normal($text)) as $word) {
+            $form = Inflection::form($word, $language);
+            isset(self::SILENT[$form]) || ($forms[$form] = true);
+        }
+
+        return array_map(strval(...), array_keys($forms));
+    }
+
+    private const SILENT = [
+        'the' => 1, 'a' => 1, 'an' => 1, 'for' => 1, 'with' => 1, 'and' => 1, 'in' => 1, 'of' => 1, 'to' => 1, 'on' => 1, 'by' => 1, 'our' => 1, 'your' => 1, 'is' => 1, 'at' => 1, 'from' => 1, 'or' => 1,
+        'der' => 1, 'die' => 1, 'das' => 1, 'fur' => 1, 'mit' => 1, 'und' => 1, 'im' => 1, 'am' => 1, 'ein' => 1, 'von' => 1, 'aus' => 1, 'zu' => 1,
+        'le' => 1, 'la' => 1, 'les' => 1, 'de' => 1, 'du' => 1, 'des' => 1, 'pour' => 1, 'avec' => 1, 'et' => 1, 'un' => 1, 'une' => 1, 'en' => 1,
+        'el' => 1, 'los' => 1, 'las' => 1, 'del' => 1, 'para' => 1, 'con' => 1, 'y' => 1, 'una' => 1,
+    ];
+}

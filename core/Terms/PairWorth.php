@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Orchard\Core\Terms;
+
+use Orchard\Core\Demand\ClickCurve;
+
+/**
+ * What it is worth, in money a month, that one page goes for one term: searches x the click rate of where the page can
+ * get x the value of a click on it, weighed by how well page and term fit.
+ *
+ * Where a page can get: with the store's chance of the first ten (Reach) near the top, otherwise where it stands. A page
+ * that is seen for the term has shown that the search engine holds it for relevant, so that its words tell less.
+ */
+final readonly class PairWorth
+{
+    /** Where a page ends that gets in among the first. */
+    private const TARGET = 3.0;
+
+    /** Where a page that is not seen may be supposed to stand. */
+    private const UNSEEN = 40.0;
+
+    /** @var list<array{string, float}> factors by name */
+    public array $factors;
+
+    public function __construct(public float $money, PairFacts $pair, float $rate, float $match)
+    {
+        $this->factors = [
+            ['searches', $pair->searches],
+            ['click rate within reach', $rate],
+            ['relevance', $match],
+            ['kind of page', $pair->asked],
+            ['products that fit', $pair->fit],
+            ['value of a click', $pair->clickValue],
+        ];
+    }
+
+    public static function of(PairFacts $pair, Reach $reach): self
+    {
+        $chance = $reach->chance($pair->difficulty);
+        $now = $pair->position ?? self::UNSEEN;
+        if ($pair->position !== null) {
+            // Who stands on place 8 has shown that it can be reached.
+            $shown = 1 / (1 + ($pair->position / 12) ** 2);
+            $chance = $chance + (1 - $chance) * 0.6 * $shown;
+        }
+        $top = ClickCurve::assumed(min(self::TARGET, $now));
+        $rate = $chance * $top + (1 - $chance) * ClickCurve::assumed($now);
+        // What the search engine shows counts beside what the page says: both are opinions on the same relevance.
+        $engine = $pair->position === null ? 0.0 : sqrt($pair->share) / (1 + $pair->position / 30);
+        $match = $pair->position === null ? $pair->relevance : 0.6 * $pair->relevance + 0.4 * max($engine, $pair->relevance * $engine);
+
+        return new self(
+            $pair->searches * $rate * $match * $pair->asked * $pair->fit * $pair->clickValue,
+            $pair,
+            $rate,
+            $match,
+        );
+    }
+}
