@@ -12,6 +12,7 @@ return [
     App\Changes\ChangesProvider::class,
     App\Gather\GatherProvider::class,
     App\Weigh\WeighProvider::class,
+    App\Match\MatchProvider::class,
     App\Write\WriteProvider::class,
     App\Untangle\UntangleProvider::class,
     App\Release\ReleaseProvider::class,

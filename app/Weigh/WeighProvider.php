@@ -41,8 +41,8 @@ final class WeighProvider extends ServiceProvider
         $exports->register('upside', Scores::COLUMNS, Scores::export(...));
         $exports->register('worklists', WorklistSheet::ALL, WorklistSheet::all(...));
         WeighOverview::register($overview);
-        $seen->register(TopQueries::of(...));
-        foreach (['upside', 'expected_rate'] as $figure) {
+        $seen->register(TopQueries::of(...), TopQueries::portion(...));
+        foreach (['upside', 'expected_rate', 'click_value'] as $figure) {
             $figures->register(
                 $figure,
                 static fn (Store $store, array $pages): array => array_map(

@@ -14,6 +14,7 @@ final readonly class PairFacts
      * @param  float  $asked  0 to 1: how well the page's kind answers what the term asks for
      * @param  float  $fit  0 to 1: how many of the page's products the searcher would buy (BuyerFit)
      * @param  ?float  $position  where the page stands for the term now; null where it is not seen
+     * @param  ?float  $others  where the store's best page stands for it; null where none is seen
      * @param  float  $share  of the impressions that the store has for the term, 0 to 1
      * @param  float  $clickValue  money for a click on the page; 1 where nothing tells it
      */
@@ -24,6 +25,7 @@ final readonly class PairFacts
         public float $asked,
         public float $fit,
         public ?float $position,
+        public ?float $others,
         public float $share,
         public float $clickValue,
     ) {

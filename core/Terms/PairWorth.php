@@ -18,6 +18,9 @@ final readonly class PairWorth
     /** Where a page ends that gets in among the first. */
     private const TARGET = 3.0;
 
+    /** How much of what words leave open the search engine's opinion fills. */
+    private const ENGINE = 0.5;
+
     /** Where a page that is not seen may be supposed to stand. */
     private const UNSEEN = 40.0;
 
@@ -39,17 +42,18 @@ final readonly class PairWorth
     public static function of(PairFacts $pair, Reach $reach): self
     {
         $chance = $reach->chance($pair->difficulty);
-        $now = $pair->position ?? self::UNSEEN;
-        if ($pair->position !== null) {
+        // Where another page of the store stands, one that says as much of the term gets soon, if a little lower.
+        $now = $pair->position ?? ($pair->others === null ? self::UNSEEN : min(self::UNSEEN, $pair->others + 4 + 20 * (1 - $pair->relevance)));
+        if ($pair->position !== null || $pair->others !== null) {
             // Who stands on place 8 has shown that it can be reached.
-            $shown = 1 / (1 + ($pair->position / 12) ** 2);
-            $chance = $chance + (1 - $chance) * 0.6 * $shown;
+            $shown = 1 / (1 + ($now / 12) ** 2);
+            $chance += (1 - $chance) * 0.6 * $shown;
         }
         $top = ClickCurve::assumed(min(self::TARGET, $now));
         $rate = $chance * $top + (1 - $chance) * ClickCurve::assumed($now);
         // What the search engine shows counts beside what the page says: both are opinions on the same relevance.
         $engine = $pair->position === null ? 0.0 : sqrt($pair->share) / (1 + $pair->position / 30);
-        $match = $pair->position === null ? $pair->relevance : 0.6 * $pair->relevance + 0.4 * max($engine, $pair->relevance * $engine);
+        $match = $pair->relevance + (1 - $pair->relevance) * self::ENGINE * $engine;
 
         return new self(
             $pair->searches * $rate * $match * $pair->asked * $pair->fit * $pair->clickValue,

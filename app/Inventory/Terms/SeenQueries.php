@@ -13,10 +13,23 @@ final class SeenQueries
     /** @var ?Closure(Store, list<int>, int): array<int, list<SeenQuery>> */
     private ?Closure $source = null;
 
-    /** @param  Closure(Store, list<int>, int): array<int, list<SeenQuery>>  $source  the first so many of each page */
-    public function register(Closure $source): void
+    /** @var ?Closure(Store, int, int): ?SeenPortion */
+    private ?Closure $portions = null;
+
+    /**
+     * @param  Closure(Store, list<int>, int): array<int, list<SeenQuery>>  $source  the first so many of each page
+     * @param  Closure(Store, int, int): ?SeenPortion  $portions  the next so many queries after one; null at the end
+     */
+    public function register(Closure $source, Closure $portions): void
     {
         $this->source = $source;
+        $this->portions = $portions;
+    }
+
+    /** The next queries with all their pages, the store's own name among them; null at the end, or where nothing sums them. */
+    public function portion(Store $store, int $after, int $most): ?SeenPortion
+    {
+        return $this->portions === null ? null : ($this->portions)($store, $after, $most);
     }
 
     /**

@@ -5,15 +5,54 @@ declare(strict_types=1);
 namespace App\Weigh\Numbers;
 
 use App\Facts\ToldWeeks;
+use App\Inventory\Terms\SeenPortion;
 use App\Inventory\Terms\SeenQuery;
 use App\Platform\Database\Bulk;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Demand\QueryClass;
 
-/** The queries of many pages that bring most, but for the store's own name. */
+/** The queries of many pages that bring most, but for the store's own name; and all queries, a portion at a time. */
 final class TopQueries
 {
+    public static function portion(Store $store, int $after, int $most): ?SeenPortion
+    {
+        $ids = Bulk::ids(
+            DB::select('SELECT query_id FROM weigh_queries WHERE store_id = ? AND query_id > ? ORDER BY query_id LIMIT ?', [
+                $store->id,
+                $after,
+                $most,
+            ]),
+            'query_id',
+        );
+        if ($ids === []) {
+            return null;
+        }
+        $last = (int) end($ids);
+        $rows = [];
+        foreach (
+            DB::select(
+                'SELECT p.query_id, p.page_id, i.market_id, SUM(p.clicks) AS clicks, SUM(p.impressions) AS impressions,
+                    SUM(p.position_sum) AS places FROM weigh_pairs p FORCE INDEX (by_query)
+                    JOIN page_index i ON i.store_id = p.store_id AND i.page_id = p.page_id
+                    WHERE p.store_id = ? AND p.query_id > ? AND p.query_id <= ? AND p.span < ?
+                    GROUP BY p.query_id, p.page_id, i.market_id',
+                [$store->id, $after, $last, ToldWeeks::WINDOW],
+            ) as $row
+        ) {
+            $rows[] = [
+                (int) $row->query_id, (int) $row->page_id, (int) $row->market_id,
+                (int) $row->clicks, (int) $row->impressions, (int) $row->places,
+            ];
+        }
+        $texts = [];
+        foreach (DB::select('SELECT id, text FROM search_queries WHERE id IN ('.Bulk::list($ids).')') as $row) {
+            $texts[(int) $row->id] = (string) $row->text;
+        }
+
+        return new SeenPortion($last, $rows, $texts);
+    }
+
     /**
      * @param  list<int>  $pages
      * @return array<int, list<SeenQuery>> by page

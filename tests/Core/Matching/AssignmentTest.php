@@ -116,6 +116,23 @@ it('keeps what people decided, and makes the best of the rest', function (): voi
     expect(fn () => Assignment::best(candidates($rows), [0 => 1, 1 => 1]))->toThrow(InvalidArgumentException::class);
 });
 
+it('does not bid up step by step what many alike rows want', function (): void {
+    mt_srand(11);
+    $rows = $most = [];
+    for ($r = 0; $r < 2000; $r++) {
+        $most[] = $worth = 999_000_000 + mt_rand(0, 1_000_000);
+        $rows[] = array_fill(0, 5, $worth);
+    }
+    rsort($most);
+    $made = Assignment::best(candidates($rows));
+    expect($made->total)
+        ->toBe(array_sum(array_slice($most, 0, 5)))
+        ->and($made->gap)
+        ->toBe(0)
+        ->and(count(array_filter($made->terms, static fn (int $term): bool => $term >= 0)))
+        ->toBe(5);
+});
+
 it('tells how far it may be from the best where it had to stop', function (): void {
     mt_srand(22);
     for ($i = 0; $i < 300; $i++) {
@@ -123,7 +140,7 @@ it('tells how far it may be from the best where it had to stop', function (): vo
         for ($r = 0; $r < 6; $r++) {
             $rows[] = array_map(static fn (): int => mt_rand(0, 50), array_fill(0, 6, 0));
         }
-        $made = Assignment::best(candidates($rows), mostBids: mt_rand(1, 8));
+        $made = Assignment::best(candidates($rows), mostSteps: mt_rand(1, 60));
         $missed = bestByTrying($rows) - $made->total;
         if ($missed < 0 || $missed > $made->gap) {
             $this->fail("Missed $missed, told $made->gap");

@@ -1,0 +1,246 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Match\Terms;
+
+use App\Inventory\Terms\SeenQueries;
+use App\Platform\Bytes;
+use App\Platform\Database\Bulk;
+use App\Platform\Work\WorkRun;
+use App\Stores\Markets;
+use App\Stores\Models\Market;
+use App\Stores\Models\Store;
+use Illuminate\Support\Facades\DB;
+use Orchard\Core\Terms\TermForm;
+use Orchard\Core\Terms\TermKey;
+
+/**
+ * Makes the dictionary of a store's terms: phrases of research, of rivals, of people and of the search rows, variants
+ * under one term, market by market. Phrases are written under the run's own number; what stands there of earlier runs
+ * counts until all of this one has been read.
+ */
+final class Dictionary
+{
+    public const RESEARCH = 1;
+
+    public const SEARCHED = 2;
+
+    public const RIVALS = 4;
+
+    public const PEOPLE = 8;
+
+    private const PORTION = 4000;
+
+    private const FORMS = ['store_id', 'run', 'market_id', 'term_digest', 'digest', 'text', 'volume', 'difficulty', 'results', 'clicks', 'impressions', 'position_sum', 'origins'];
+
+    private const MORE = 'ON DUPLICATE KEY UPDATE volume = COALESCE(GREATEST(volume, VALUES(volume)), volume, VALUES(volume)), difficulty = COALESCE(difficulty, VALUES(difficulty)), results = IF(results = \'\', VALUES(results), results), clicks = clicks + VALUES(clicks), impressions = impressions + VALUES(impressions), position_sum = position_sum + VALUES(position_sum), origins = origins | VALUES(origins)';
+
+    /** @var array<int, TermKey> by market */
+    private array $keys = [];
+
+    /** @var list<Market> */
+    private array $markets;
+
+    public function __construct(private readonly Store $store, private readonly WorkRun $run, private readonly SeenQueries $seen)
+    {
+        $this->markets = Markets::of($store)->all();
+        $makers = Makers::of($store);
+        foreach ($this->markets as $market) {
+            $this->keys[$market->id] = new TermKey($market->language, $makers);
+        }
+    }
+
+    /** Reads all sources anew; what an interrupted reading left of this run is taken away first. */
+    public function read(): bool
+    {
+        $this->run->fenced(function (): void {
+            DB::delete('DELETE FROM match_forms WHERE store_id = ? AND run = ?', [$this->store->id, $this->run->workId]);
+            DB::delete('DELETE FROM match_seen WHERE store_id = ? AND run = ?', [$this->store->id, $this->run->workId]);
+            DB::delete('DELETE FROM match_queries WHERE store_id = ? AND run = ?', [$this->store->id, $this->run->workId]);
+        });
+        $count = 0;
+        foreach ([$this->research(...), $this->rivals(...), $this->people(...), $this->searched(...)] as $source) {
+            foreach ($source() as $some) {
+                $count += $some;
+                $this->run->beat(['phase' => 'reading terms', 'terms' => $count]);
+                if ($this->run->stopAsked()) {
+                    return false;
+                }
+            }
+        }
+
+        return true;
+    }
+
+    /** Puts variants together as terms; terms that no source has any more go. */
+    public function gather(): void
+    {
+        $this->run->fenced(function (): void {
+            $run = $this->run->workId;
+            DB::insert(
+                "INSERT INTO match_terms (store_id, market_id, digest, term, forms, volume, difficulty, results, clicks,
+                    impressions, position_milli, origins, run)
+                    SELECT store_id, market_id, term_digest, MAX(IF(nth = 1, text, NULL)), LEAST(COUNT(*), 65535),
+                    SUM(DISTINCT volume), COALESCE(MAX(IF(nth = 1, difficulty, NULL)), AVG(difficulty)), MAX(results),
+                    SUM(clicks), SUM(impressions), COALESCE(SUM(position_sum) / NULLIF(SUM(impressions), 0), 0),
+                    BIT_OR(origins), ? FROM (SELECT f.*, ROW_NUMBER() OVER (PARTITION BY market_id, term_digest
+                    ORDER BY COALESCE(volume, 0) DESC, impressions DESC, CHAR_LENGTH(text), text) AS nth
+                    FROM match_forms f WHERE store_id = ? AND run = ?) ranked GROUP BY store_id, market_id, term_digest
+                    ON DUPLICATE KEY UPDATE term = VALUES(term), forms = VALUES(forms), volume = VALUES(volume),
+                    difficulty = VALUES(difficulty), results = VALUES(results), clicks = VALUES(clicks), impressions = VALUES(impressions),
+                    position_milli = VALUES(position_milli), origins = VALUES(origins), run = VALUES(run)",
+                [$run, $this->store->id, $run],
+            );
+            // What one digest says of a term is said of the term.
+            DB::update(
+                'UPDATE match_terms t LEFT JOIN match_said s ON s.store_id = t.store_id AND s.market_id = t.market_id
+                    AND s.digest = t.digest SET t.excluded = COALESCE(s.excluded, 0), t.tracked = COALESCE(s.tracked, 0)
+                    WHERE t.store_id = ?',
+                [$this->store->id],
+            );
+        });
+    }
+
+    /** Takes away what earlier runs left; when all of this one stands. */
+    public function clear(): void
+    {
+        $this->run->fenced(function (): void {
+            foreach (['match_forms', 'match_seen', 'match_queries', 'match_terms', 'match_pairs', 'match_rivalries'] as $table) {
+                DB::table($table)->where('store_id', $this->store->id)->where('run', '<', $this->run->workId)->delete();
+            }
+        });
+    }
+
+    /** @return iterable<int> phrases, a portion at a time */
+    private function research(): iterable
+    {
+        $after = str_repeat("\0", 16);
+        do {
+            $rows = DB::select(
+                'SELECT mark, phrase, country, volume, difficulty, holders FROM keyword_rows WHERE store_id = ? AND mark > ?
+                    AND is_current = 1 ORDER BY mark LIMIT '.self::PORTION,
+                [$this->store->id, $after],
+            );
+            $forms = [];
+            foreach ($rows as $row) {
+                foreach ($this->marketsOf((string) $row->country) as $market) {
+                    $forms[] = $this->form($market, (string) $row->phrase, self::RESEARCH, $row->volume === null ? null : (int) $row->volume, $row->difficulty === null ? null : (float) $row->difficulty, (string) $row->holders);
+                }
+                $after = (string) $row->mark;
+            }
+            yield $this->write($forms);
+        } while (count($rows) === self::PORTION);
+    }
+
+    /** @return iterable<int> */
+    private function rivals(): iterable
+    {
+        $after = str_repeat("\0", 16);
+        do {
+            $rows = DB::select(
+                'SELECT mark, phrase FROM rival_rows WHERE store_id = ? AND mark > ? AND is_current = 1 ORDER BY mark LIMIT '.self::PORTION,
+                [$this->store->id, $after],
+            );
+            $forms = [];
+            foreach ($rows as $row) {
+                foreach ($this->marketsOf('') as $market) {
+                    $forms[] = $this->form($market, (string) $row->phrase, self::RIVALS);
+                }
+                $after = (string) $row->mark;
+            }
+            yield $this->write($forms);
+        } while (count($rows) === self::PORTION);
+    }
+
+    /** @return iterable<int> */
+    private function people(): iterable
+    {
+        $forms = [];
+        foreach (DB::table('match_said')->where('store_id', $this->store->id)->where('added', 1)->get(['market_id', 'term']) as $row) {
+            isset($this->keys[(int) $row->market_id]) && ($forms[] = $this->form((int) $row->market_id, (string) $row->term, self::PEOPLE));
+        }
+        // A lead term that somebody gave a page is a term, whether anybody searches for it or not.
+        foreach (
+            DB::select(
+                "SELECT i.market_id, t.term FROM page_terms t JOIN page_index i ON i.page_id = t.page_id
+                    WHERE t.store_id = ? AND t.origin <> 'proposed'",
+                [$this->store->id],
+            ) as $row
+        ) {
+            isset($this->keys[(int) $row->market_id]) && ($forms[] = $this->form((int) $row->market_id, (string) $row->term, self::PEOPLE));
+        }
+        yield $this->write($forms);
+    }
+
+    /** @return iterable<int> */
+    private function searched(): iterable
+    {
+        $after = 0;
+        while (($part = $this->seen->portion($this->store, $after, self::PORTION)) !== null) {
+            $forms = $seen = $queries = [];
+            foreach ($part->rows as [$query, $page, $market, $clicks, $impressions, $places]) {
+                if (! isset($this->keys[$market], $part->texts[$query])) {
+                    continue;
+                }
+                $form = $this->form($market, $part->texts[$query], self::SEARCHED, clicks: $clicks, impressions: $impressions, places: $places);
+                if ($form === null) {
+                    continue;
+                }
+                $forms[] = $form;
+                $seen[] = [$this->store->id, $this->run->workId, $market, $form[3], $page, $clicks, $impressions, $places];
+                $queries["$market-$query"] = [$this->store->id, $this->run->workId, $market, $form[3], $query];
+            }
+            yield $this->write($forms, $seen, array_values($queries));
+            $after = $part->last;
+        }
+    }
+
+    /** @return ?list<int|float|string|Bytes|null> null where nothing is left of the phrase */
+    private function form(int $market, string $phrase, int $origin, ?int $volume = null, ?float $difficulty = null, string $results = '', int $clicks = 0, int $impressions = 0, int $places = 0): ?array
+    {
+        $normal = TermForm::normal($phrase);
+
+        return $normal === ''
+            ? null
+            : [
+                $this->store->id, $this->run->workId, $market, new Bytes(self::digest($this->keys[$market]->of($normal))), new Bytes(md5($normal, true)), $normal,
+                $volume, $difficulty, mb_substr($results, 0, 190), $clicks, $impressions, $places, $origin,
+            ];
+    }
+
+    public static function digest(string $key): string
+    {
+        return md5($key, true);
+    }
+
+    /**
+     * @param  list<?list<int|float|string|Bytes|null>>  $forms
+     * @param  list<list<int|float|string|Bytes|null>>  $seen
+     * @param  list<list<int|float|string|Bytes|null>>  $queries
+     */
+    private function write(array $forms, array $seen = [], array $queries = []): int
+    {
+        $forms = array_values(array_filter($forms));
+        $forms === [] || $this->run->fenced(static function () use ($forms, $seen, $queries): void {
+            Bulk::write('match_queries', ['store_id', 'run', 'market_id', 'term_digest', 'query_id'], $queries, 'INSERT IGNORE');
+            Bulk::write('match_forms', self::FORMS, $forms, 'INSERT', self::MORE);
+            Bulk::write('match_seen', ['store_id', 'run', 'market_id', 'term_digest', 'page_id', 'clicks', 'impressions', 'position_sum'], $seen, 'INSERT', 'ON DUPLICATE KEY UPDATE clicks = clicks + VALUES(clicks), impressions = impressions + VALUES(impressions), position_sum = position_sum + VALUES(position_sum)');
+        });
+
+        return count($forms);
+    }
+
+    /** @return list<int> markets in which a phrase of a country counts; of no country: all of them */
+    private function marketsOf(string $country): array
+    {
+        $found = [];
+        foreach ($this->markets as $market) {
+            if ($country === '' || $market->country === '' || strcasecmp($market->country, $country) === 0) {
+                $found[] = $market->id;
+            }
+        }
+
+        return $found;
+    }
+}

@@ -1,0 +1,74 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Match\Terms;
+
+use App\Inventory\Events\TermsChanged;
+use App\Inventory\Terms\PageTerms;
+use App\Platform\Bytes;
+use App\Platform\Database\Bulk;
+use App\Stores\Markets;
+use App\Stores\Models\Store;
+use Illuminate\Support\Facades\DB;
+use Orchard\Core\Terms\TermForm;
+use Orchard\Core\Terms\TermKey;
+
+/** Marks on terms whose page they lead or support, kept as the pages' own terms have it, whoever changed them. */
+final class LeadMarks
+{
+    public function after(TermsChanged $event): void
+    {
+        $store = Store::query()->find($event->storeId);
+        if ($store === null || $event->pages === []) {
+            return;
+        }
+        foreach (array_chunk($event->pages, 1000) as $pages) {
+            self::refresh($store, $pages);
+        }
+    }
+
+    /** @param  list<int>  $pages  at least one */
+    public static function refresh(Store $store, array $pages): void
+    {
+        $list = Bulk::list($pages);
+        $terms = PageTerms::of($pages);
+        $markets = DB::table('page_index')->where('store_id', $store->id)->whereIn('page_id', $pages)->pluck('market_id', 'page_id');
+        $keys = self::keys($store);
+        $leads = $supports = [];
+        foreach ($terms as $page => $places) {
+            $market = (int) ($markets[$page] ?? 0);
+            foreach ($places as $place => $term) {
+                $key = ($keys[$market] ?? null)?->of(TermForm::normal($term));
+                if ($key === null) {
+                    continue;
+                }
+                $row = [$store->id, $market, new Bytes(Dictionary::digest($key)), $page];
+                $place === 0 ? ($leads[] = $row) : ($supports[] = $row);
+            }
+        }
+        DB::transaction(static function () use ($store, $list, $leads, $supports): void {
+            DB::update("UPDATE match_terms SET lead_page = NULL WHERE store_id = ? AND lead_page IN ($list)", [$store->id]);
+            DB::update("UPDATE match_terms SET support_page = NULL WHERE store_id = ? AND support_page IN ($list)", [$store->id]);
+            foreach (['lead_page' => $leads, 'support_page' => $supports] as $column => $rows) {
+                foreach (array_chunk($rows, 500) as $some) {
+                    $cases = implode(' UNION ALL ', array_map(static fn (array $row): string => "SELECT {$row[1]} AS market_id, {$row[2]->literal()} AS digest, {$row[3]} AS page_id", $some));
+                    DB::update("UPDATE match_terms t JOIN ($cases) c ON c.market_id = t.market_id AND c.digest = t.digest SET t.$column = c.page_id, t.served = 1 WHERE t.store_id = ?", [$store->id]);
+                }
+            }
+            DB::update('UPDATE match_terms SET served = 0 WHERE store_id = ? AND served = 1 AND lead_page IS NULL AND support_page IS NULL', [$store->id]);
+        }, 3);
+    }
+
+    /** @return array<int, TermKey> by market */
+    public static function keys(Store $store): array
+    {
+        $makers = Makers::of($store);
+        $keys = [];
+        foreach (Markets::of($store)->all() as $market) {
+            $keys[$market->id] = new TermKey($market->language, $makers);
+        }
+
+        return $keys;
+    }
+}

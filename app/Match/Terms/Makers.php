@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Match\Terms;
+
+use App\Stores\Models\Store;
+use Illuminate\Support\Facades\DB;
+
+/** Names of the makers whose products a store sells. */
+final class Makers
+{
+    private const MOST = 5000;
+
+    /** @return list<string> */
+    public static function of(Store $store): array
+    {
+        $names = [];
+        foreach (
+            DB::select(
+                "SELECT DISTINCT maker FROM page_products WHERE store_id = ? AND maker <> '' LIMIT ".self::MOST,
+                [$store->id],
+            ) as $row
+        ) {
+            $names[] = (string) $row->maker;
+        }
+
+        return $names;
+    }
+}
