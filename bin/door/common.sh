@@ -42,4 +42,4 @@ wait_for() {
 random_word() { od -An -N"${1:-24}" -tx1 /dev/urandom | tr -d ' \n'; }
 
 # open_to_others FOLDER: what in it others could read or write; nothing is as it should be.
-open_to_others() { find "$1" ! -type l ! -type s -perm /077 -printf '%M %p\n' 2>/dev/null | head -n 20; }
+open_to_others() { find "$1" ! -type l ! -type s -perm /077 -printf '%M %p\n' 2>/dev/null | awk 'NR <= 20'; }

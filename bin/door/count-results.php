@@ -14,6 +14,7 @@ foreach (glob("$dir/*.xml") ?: [] as $file) {
     $xml = simplexml_load_file($file);
     if ($xml === false) {
         $failed++;
+
         continue;
     }
     foreach ($xml->xpath('//testcase') ?: [] as $case) {

@@ -25,7 +25,7 @@ install_debian() {
     fi
     step "Debian packages"
     mkdir -p "$ROOT/var"
-    if ! { umask 022; apt-get update && DEBIAN_FRONTEND=noninteractive apt-get install -y --no-install-recommends $missing; } >"$ROOT/var/apt.log" 2>&1; then
+    if ! (umask 022; apt-get update && DEBIAN_FRONTEND=noninteractive apt-get install -y --no-install-recommends $missing) >"$ROOT/var/apt.log" 2>&1; then
         ok failed
         tail -n 3 "$ROOT/var/apt.log" >&2
         die "Debian's packages could not be installed (is the network there?). The whole story: var/apt.log"

@@ -16,7 +16,7 @@ door_test() {
     choose_settings "" "tindrel:demo fennmoor:pottery small:tiny moor:pottery"
     mkdir -p "$VAR/results" && { if is_root; then chown "$RUN_AS" "$VAR/results"; fi; }
     local lane=""
-    trap '[ -z "$lane" ] || kill -- "-$lane" 2>/dev/null; instance_down >/dev/null 2>&1' EXIT
+    trap '[ -z "${lane:-}" ] || kill -- "-$lane" 2>/dev/null; instance_down >/dev/null 2>&1' EXIT
     trap 'exit 130' INT TERM
     cd "$ROOT"
     local php="php -d memory_limit=1G -d opcache.enable_cli=1"

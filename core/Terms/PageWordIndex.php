@@ -120,7 +120,7 @@ final class PageWordIndex
         }
         $length = max(1, $this->lengths[$page] ?? 1);
 
-        return ($have / $all) ** 1.5 * (0.75 + 0.25 * min(1.0, $inName / $length));
+        return ($have / $all) ** 1.5 * min(1.0, max(0.15, $inName / $length)) ** 1.5;
     }
 
     private function rarity(string $form): float

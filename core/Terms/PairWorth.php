@@ -19,47 +19,52 @@ final readonly class PairWorth
     private const TARGET = 3.0;
 
     /** How much of what words leave open the search engine's opinion fills. */
-    private const ENGINE = 0.5;
+    private const ENGINE = 0.6;
+
+    /** The same of what speaks against its kind or its products. */
+    private const KIND = 0.35;
 
     /** Where a page that is not seen may be supposed to stand. */
     private const UNSEEN = 40.0;
 
-    /** @var list<array{string, float}> factors by name */
-    public array $factors;
-
-    public function __construct(public float $money, PairFacts $pair, float $rate, float $match)
+    /**
+     * @param  float  $money  a month
+     * @param  list<array{string, float}>  $factors  by name; their product is the money
+     */
+    private function __construct(public float $money, public array $factors)
     {
-        $this->factors = [
-            ['searches', $pair->searches],
-            ['click rate within reach', $rate],
-            ['relevance', $match],
-            ['kind of page', $pair->asked],
-            ['products that fit', $pair->fit],
-            ['value of a click', $pair->clickValue],
-        ];
     }
 
     public static function of(PairFacts $pair, Reach $reach): self
     {
         $chance = $reach->chance($pair->difficulty);
         // Where another page of the store stands, one that says as much of the term gets soon, if a little lower.
-        $now = $pair->position ?? ($pair->others === null ? self::UNSEEN : min(self::UNSEEN, $pair->others + 4 + 20 * (1 - $pair->relevance)));
+        $now = $pair->position ?? ($pair->others === null ? self::UNSEEN : min(self::UNSEEN, $pair->others + 3 + 30 * (1 - $pair->relevance)));
         if ($pair->position !== null || $pair->others !== null) {
             // Who stands on place 8 has shown that it can be reached.
             $shown = 1 / (1 + ($now / 12) ** 2);
-            $chance += (1 - $chance) * 0.6 * $shown;
+            $chance += (1 - $chance) * ($pair->position === null ? 0.25 : 0.6) * $shown;
         }
         $top = ClickCurve::assumed(min(self::TARGET, $now));
         $rate = $chance * $top + (1 - $chance) * ClickCurve::assumed($now);
         // What the search engine shows counts beside what the page says: both are opinions on the same relevance.
-        $engine = $pair->position === null ? 0.0 : sqrt($pair->share) / (1 + $pair->position / 30);
+        $engine = $pair->position === null ? 0.0 : sqrt($pair->share) / (1 + ($pair->position / 10) ** 2);
         $match = $pair->relevance + (1 - $pair->relevance) * self::ENGINE * $engine;
 
+        // A page that stands high for a term answers it, whatever its kind is called and whatever its facts leave out.
+        $asked = $pair->asked + (1 - $pair->asked) * self::KIND * $engine;
+        $fit = $pair->fit + (1 - $pair->fit) * self::KIND * $engine;
+
         return new self(
-            $pair->searches * $rate * $match * $pair->asked * $pair->fit * $pair->clickValue,
-            $pair,
-            $rate,
-            $match,
+            $pair->searches * $rate * $match * $asked * $fit * $pair->clickValue,
+            [
+                ['searches', $pair->searches],
+                ['click rate within reach', $rate],
+                ['relevance', $match],
+                ['kind of page', $asked],
+                ['products that fit', $fit],
+                ['value of a click', $pair->clickValue],
+            ],
         );
     }
 }
