@@ -70,7 +70,9 @@ final readonly class GrowWork implements LongWork
         $next = match ($phase) {
             'begin' => $this->begin($store),
             'gather' => $this->isDone($store, 'gather.crawl') && $this->isDone($store, 'gather.feed') ? 'weigh' : null,
-            'weigh' => $this->isDone($store, 'weigh.score') && $this->isQuiet($store, $run) ? 'write' : null,
+            'weigh' => $this->isDone($store, 'weigh.score') && $this->isQuiet($store, $run) ? 'match' : null,
+            'match' => $this->match($store),
+            'matched' => $this->isDone($store, 'match.suggest') ? 'write' : null,
             'write' => $this->write($store),
             'sent' => $this->isDone($store, 'release.send') ? 'clash' : null,
             'clash' => $this->clash($store),
@@ -89,6 +91,17 @@ final readonly class GrowWork implements LongWork
         WorkView::latest($store->id, 'gather.feed') ?? Artisan::call('gather:feed', ['--store' => $store->slug]);
 
         return 'gather';
+    }
+
+    /** A list of keywords as a person would bring it, with volumes and difficulties that were made up; then the matching. */
+    private function match(Store $store): string
+    {
+        if (! DB::table('keyword_rows')->where('store_id', $store->id)->exists()) {
+            Artisan::call('gather:import', ['kind' => 'keywords', 'file' => __DIR__.'/keywords.csv', '--store' => $store->slug, '--wait' => true]);
+        }
+        WorkView::latest($store->id, 'match.suggest') ?? Artisan::call('match:suggest', ['--store' => $store->slug]);
+
+        return 'matched';
     }
 
     private function write(Store $store): string

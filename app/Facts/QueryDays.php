@@ -28,6 +28,12 @@ final class QueryDays
         return $this->parts !== [];
     }
 
+    /** How many days are told so. */
+    public function count(): int
+    {
+        return array_sum(array_map(static fn (GrainDays $part): int => count($part->days), $this->parts));
+    }
+
     /**
      * @param  list<int>  $pages  at least one
      * @param  list<int>  $queries  at least one

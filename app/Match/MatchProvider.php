@@ -5,20 +5,36 @@ declare(strict_types=1);
 namespace App\Match;
 
 use App\Inventory\Events\TermsChanged;
+use App\Match\Console\ExportCommand;
+use App\Match\Console\ImportCommand;
 use App\Match\Console\SuggestCommand;
 use App\Match\Pairing\SuggestWork;
 use App\Match\Terms\LeadMarks;
+use App\Match\Terms\MatchExport;
 use App\Platform\Work\WorkDesk;
+use App\Stores\Leaving\ExportParts;
+use App\Stores\Models\Store;
+use App\Stores\Steps\Stamps;
+use App\Stores\Steps\StepBoard;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Event;
 use Illuminate\Support\ServiceProvider;
 
 final class MatchProvider extends ServiceProvider
 {
-    public function boot(WorkDesk $desk): void
+    public function boot(WorkDesk $desk, StepBoard $board, Stamps $stamps, ExportParts $exports): void
     {
         $this->loadMigrationsFrom(__DIR__.'/Migrations');
-        $this->commands([SuggestCommand::class]);
+        $this->loadRoutesFrom(__DIR__.'/routes.php');
+        $this->commands([SuggestCommand::class, ExportCommand::class, ImportCommand::class]);
         $desk->register(SuggestWork::class);
+        $board->register(new MatchStep());
+        $exports->register('matches', MatchExport::PAGES, MatchExport::pages(...));
+        $exports->register('terms', MatchExport::TERMS, MatchExport::terms(...));
+        $stamps->register(
+            'matched',
+            static fn (Store $store): string => DB::table('match_states')->where('store_id', $store->id)->max('matched_at').' '.DB::table('match_steps')->where('store_id', $store->id)->max('id'),
+        );
         Event::listen(TermsChanged::class, [LeadMarks::class, 'after']);
     }
 }

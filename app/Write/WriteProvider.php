@@ -18,13 +18,11 @@ use App\Write\Console\ApplyCommand;
 use App\Write\Console\ExportCommand;
 use App\Write\Console\ImportCommand;
 use App\Write\Console\MeasureCommand;
-use App\Write\Console\TermsCommand;
 use App\Write\Desk\RecheckWork;
 use App\Write\Desk\RowRebuild;
 use App\Write\Recipes\RecipeRuns;
 use App\Write\Recipes\RecipeWork;
 use App\Write\Sheets\TextExport;
-use App\Write\Terms\ProposeWork;
 use Illuminate\Support\Facades\Event;
 use Illuminate\Support\ServiceProvider;
 
@@ -55,10 +53,8 @@ final class WriteProvider extends ServiceProvider
             ExportCommand::class,
             ImportCommand::class,
             MeasureCommand::class,
-            TermsCommand::class,
         ]);
         $desk->register(RecipeWork::class);
-        $desk->register(ProposeWork::class);
         $desk->register(RecheckWork::class);
         $board->register(new WriteStep());
         Event::listen(InventoryRefreshed::class, [RowRebuild::class, 'afterGather']);

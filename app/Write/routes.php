@@ -11,7 +11,6 @@ use App\Write\Http\FaultController;
 use App\Write\Http\RecipeController;
 use App\Write\Http\RunController;
 use App\Write\Http\SheetController;
-use App\Write\Http\TermController;
 use Illuminate\Support\Facades\Route;
 
 Route::middleware(['web', 'auth', 'can:view,store'])
@@ -54,8 +53,6 @@ Route::middleware(['web', 'auth', 'can:view,store'])
             Route::post('/bulk', [EditController::class, 'bulk'])->name('write.bulk');
             Route::post('/undo', [EditController::class, 'undo'])->name('write.undo');
             Route::post('/redo', [EditController::class, 'redo'])->name('write.redo');
-            Route::post('/leads/propose', [TermController::class, 'propose'])->name('write.leads.propose');
-            Route::post('/leads/file', [TermController::class, 'file'])->name('write.leads.file');
             Route::post('/leads', [EditController::class, 'leads'])->name('write.leads');
             Route::post('/ready', [DeskController::class, 'ready'])->name('write.ready');
             Route::get('/recipes/new', [RecipeController::class, 'edit'])->name('write.recipe.new');

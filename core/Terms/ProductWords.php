@@ -79,7 +79,12 @@ final class ProductWords
         return array_map(strval(...), array_keys($this->makers));
     }
 
-    /** What the products tell of a term: how many have all its words, how many go by its name, whether it names a maker. */
+    /**
+     * What the products tell of a term: how many have all its words, how many go by its name, whether it names a maker.
+     *
+     * @param  array<string, float>  $seen  impressions by kind of page
+     * @param  array<string, int>  $results  first results by kind of page
+     */
     public function evidence(string $normal, bool $ownBrand, array $seen = [], array $results = []): TermEvidence
     {
         $forms = $this->telling($normal);

@@ -10,10 +10,12 @@ use Orchard\Core\Demand\ClickCurve;
  * Two pages seen for one query: whether they take turns (the search engine cannot decide between them) or are shown
  * side by side, which is often good.
  *
- * Days on which one is shown and the other not speak for turns. By chance alone that happens, too, where impressions
- * are few: the overlap of their days (the sum over days of the smaller of both shares of impressions, i.e. one minus
- * the total variation distance) is held against the overlap that two pages with the same days would have, which is drawn
- * from their joint days by a seeded generator.
+ * Days on which one is shown and the other not speak for turns, and by chance alone that happens, too. Two looks tell it
+ * apart. Where rows are few, and small ones withheld, by presence: the days on which both are shown are held against
+ * those that two pages with so many days would share if they had nothing to do with each other (the hypergeometric law
+ * of Fisher's exact test). Where both have many rows a day, by how much is shown of each: the overlap of their days (the
+ * sum over days of the smaller of both shares, one minus the total variation distance) against the overlap that dealing
+ * out their joint impressions at random would have, which a seeded generator draws.
  */
 final readonly class Rivals
 {
@@ -23,11 +25,22 @@ final readonly class Rivals
     /** A page below this share of both pages' impressions is no rival. */
     public const LEAST_SHARE = 0.12;
 
+    /** Impressions of a page on a day with a row from which on amounts say something. */
+    private const MANY = 8.0;
+
+    /** How seldom chance may keep two pages so far apart. */
+    private const CHANCE = 0.005;
+
     private const DRAWS = 40;
 
+    /**
+     * @param  float  $turns  0 where both are shown as chance has it, 1 where never at the same time
+     * @param  int  $switches  how often the page that is shown more changes
+     * @param  float  $share  of the lesser page in the impressions of both
+     * @param  float  $lostClicks  on days on which only the lower one was shown
+     */
     private function __construct(
-        public float $overlap,
-        public float $expected,
+        public float $turns,
         public int $switches,
         public float $share,
         public float $lostClicks,
@@ -37,8 +50,9 @@ final readonly class Rivals
     /**
      * @param  array<string, array{impressions: int, position: float, clicks: int}>  $first  by day, days without a row are left out
      * @param  array<string, array{impressions: int, position: float, clicks: int}>  $second
+     * @param  int  $told  days that rows tell, whether these pages have some on them or not
      */
-    public static function of(array $first, array $second): self
+    public static function of(array $first, array $second, int $told): self
     {
         $days = array_keys($first + $second);
         sort($days);
@@ -49,30 +63,51 @@ final readonly class Rivals
         }
         [$sumA, $sumB] = [array_sum($a), array_sum($b)];
         if ($sumA === 0 || $sumB === 0) {
-            return new self(0.0, 0.0, 0, 0.0, 0.0);
+            return new self(0.0, 0, 0.0, 0.0);
         }
-        $overlap = self::overlap($a, $b);
-        $joint = array_map(static fn (int $x, int $y): int => $x + $y, $a, $b);
+        $turns = self::byPresence(count($first), count($second), count(array_intersect_key($first, $second)), max($told, count($days)));
+        if ($sumA / count($first) >= self::MANY && $sumB / count($second) >= self::MANY) {
+            $joint = array_map(static fn (int $x, int $y): int => $x + $y, $a, $b);
+            $expected = self::chance($joint, $sumA, $sumB);
+            $turns = max($turns, $expected <= 0.05 ? 0.0 : max(0.0, 1 - self::overlap($a, $b) / $expected));
+        }
 
-        return new self(
-            $overlap,
-            self::chance($joint, $sumA, $sumB),
-            self::switches($a, $b),
-            min($sumA, $sumB) / ($sumA + $sumB),
-            self::lost($first, $second),
-        );
+        return new self($turns, self::switches($a, $b), min($sumA, $sumB) / ($sumA + $sumB), self::lost($first, $second));
     }
 
-    /** 0 where both are shown on the same days as chance has it, 1 where never on the same day. */
-    public function turns(): float
+    /**
+     * How much rarer both are shown on one day than if they had nothing to do with each other; 0 where chance may well
+     * have done it.
+     */
+    private static function byPresence(int $one, int $other, int $both, int $days): float
     {
-        return $this->expected <= 0.05 ? 0.0 : max(0.0, 1 - $this->overlap / $this->expected);
+        $expected = ($one * $other) / max(1, $days);
+        if ($both >= $expected) {
+            return 0.0;
+        }
+        $least = 0.0;
+        for ($common = max(0, $one + $other - $days); $common <= $both; $common++) {
+            $least += exp(self::choose($one, $common) + self::choose($days - $one, $other - $common) - self::choose($days, $other));
+        }
+
+        return $least > self::CHANCE ? 0.0 : 1 - $both / $expected;
+    }
+
+    /** The logarithm of a binomial coefficient. */
+    private static function choose(int $of, int $some): float
+    {
+        $sum = 0.0;
+        for ($i = 1; $i <= min($some, $of - $some); $i++) {
+            $sum += log(($of - $i + 1) / $i);
+        }
+
+        return $sum;
     }
 
     /** Whether they take turns so clearly that somebody should decide between them. */
     public function takeTurns(): bool
     {
-        return $this->share >= self::LEAST_SHARE && $this->turns() >= self::TURNS && $this->switches >= 3;
+        return $this->share >= self::LEAST_SHARE && $this->turns >= self::TURNS && $this->switches >= 3;
     }
 
     /**

@@ -26,8 +26,7 @@ final class TermForm
         $text = (string) preg_replace('/[^\p{L}\p{M}\p{N}\p{So}\p{Sk}\p{Sc}\x{200D}\x{FE0F}\s\'\-.,&\/%+°]/u', ' ', $text);
         // Signs between two figures or letters belong to the word; others are punctuation.
         $text = (string) preg_replace('/(?<![\p{N}])[.,\/]|[.,\/](?![\p{N}])|(?<![\p{L}\p{N}])[\'\-+]|[\'\-](?![\p{L}\p{N}])|\+(?![\p{N}])/u', ' ', $text);
-        $text = trim((string) preg_replace('/[\s\p{Z}\p{C}]+/u', ' ', str_replace("\u{200D}", "\x01", $text)));
-        $text = str_replace("\x01", "\u{200D}", $text);
+        $text = trim((string) preg_replace('/[\s\p{Z}\p{Cc}]+/u', ' ', $text));
 
         return trim(mb_substr($text, 0, self::LONGEST));
     }

@@ -76,6 +76,48 @@ final class PageTerms
     }
 
     /**
+     * Makes lead terms somebody's word, so that no proposal takes them away, or proposals again.
+     *
+     * @param  list<int>  $pages
+     * @return list<int> pages whose lead term is of another origin now
+     */
+    public static function claim(Store $store, array $pages, TermOrigin $origin, ?int $userId): array
+    {
+        $changed = [];
+        foreach (array_chunk($pages, 500) as $some) {
+            $rows = DB::transaction(static function () use ($store, $some, $origin, $userId): array {
+                $rows = [];
+                foreach (self::lock(self::ofStore($store, $some)) as $page => $terms) {
+                    if (isset($terms[0]) && $terms[0]['origin'] !== $origin) {
+                        $rows[] = self::row($page, 0, $store, $terms[0]['term'], $origin, $userId);
+                    }
+                }
+                Bulk::write('page_terms', self::COLUMNS, $rows, 'REPLACE');
+
+                return array_column($rows, 0);
+            }, 3);
+            array_push($changed, ...array_map(intval(...), $rows));
+        }
+        $changed === [] || TermsChanged::dispatch($store->id, $changed);
+
+        return $changed;
+    }
+
+    /**
+     * @param  list<int>  $pages
+     * @return array<int, array{string, TermOrigin}> lead terms with who named them, by page
+     */
+    public static function claims(array $pages): array
+    {
+        $claims = [];
+        foreach ($pages === [] ? [] : DB::select('SELECT page_id, term, origin FROM page_terms WHERE place = 0 AND page_id IN ('.Bulk::list($pages).')') as $row) {
+            $claims[(int) $row->page_id] = [(string) $row->term, TermOrigin::from((string) $row->origin)];
+        }
+
+        return $claims;
+    }
+
+    /**
      * Sets the supporting terms of pages, in their order; a lead term is not repeated among them. A proposal leaves
      * pages
      * alone whose terms a person or a file named.

@@ -63,7 +63,7 @@ final class Judging
         $after = $done = 0;
         do {
             $rows = DB::select(
-                'SELECT t.id, t.digest, t.term, t.volume, t.difficulty, t.results, t.impressions, t.position_milli, s.asked AS said
+                'SELECT t.id, t.digest, t.term, t.volume, t.difficulty, t.results, t.impressions, t.position_milli, s.asked AS said, s.plan
                     FROM match_terms t LEFT JOIN match_said s ON s.store_id = t.store_id AND s.market_id = t.market_id
                     AND s.digest = t.digest WHERE t.store_id = ? AND t.market_id = ? AND t.run = ? AND t.id > ?
                     ORDER BY t.id LIMIT '.self::PORTION,
@@ -82,10 +82,10 @@ final class Judging
             }
             $run->fenced(static function () use ($judged, $pairs): void {
                 Bulk::write('match_pairs', self::PAIRS, $pairs, 'REPLACE');
-                DB::statement('CREATE TEMPORARY TABLE IF NOT EXISTS judged_terms (id BIGINT UNSIGNED PRIMARY KEY, asked TINYINT UNSIGNED, strength FLOAT, because VARCHAR(400) CHARACTER SET utf8mb4, page_id BIGINT UNSIGNED NULL, worth DOUBLE, served TINYINT UNSIGNED)');
+                DB::statement('CREATE TEMPORARY TABLE IF NOT EXISTS judged_terms (id BIGINT UNSIGNED PRIMARY KEY, asked TINYINT UNSIGNED, strength FLOAT, because VARCHAR(400) CHARACTER SET utf8mb4, page_id BIGINT UNSIGNED NULL, worth DOUBLE, potential DOUBLE, products SMALLINT UNSIGNED NULL, served TINYINT UNSIGNED)');
                 DB::statement('DELETE FROM judged_terms');
-                Bulk::write('judged_terms', ['id', 'asked', 'strength', 'because', 'page_id', 'worth', 'served'], $judged);
-                DB::update('UPDATE match_terms t JOIN judged_terms j ON j.id = t.id SET t.asked = j.asked, t.strength = j.strength, t.because = j.because, t.page_id = j.page_id, t.worth = j.worth, t.served = j.served, t.rivals = 0');
+                Bulk::write('judged_terms', ['id', 'asked', 'strength', 'because', 'page_id', 'worth', 'potential', 'products', 'served'], $judged);
+                DB::update('UPDATE match_terms t JOIN judged_terms j ON j.id = t.id SET t.asked = j.asked, t.strength = j.strength, t.because = j.because, t.page_id = j.page_id, t.worth = j.worth, t.potential = j.potential, t.products = j.products, t.served = IF(t.served = 1, 1, j.served), t.rivals = 0');
             });
             $done += count($rows);
             $run->beat(['phase' => 'judging terms', 'terms' => $done]);
@@ -105,7 +105,7 @@ final class Judging
      */
     private function seen(WorkRun $run, array $rows): array
     {
-        $digests = array_map(static fn (object $row): string => (string) $row->digest, $rows);
+        $digests = array_values(array_map(static fn (object $row): string => (string) $row->digest, $rows));
         $seen = [];
         foreach (
             DB::select(
@@ -149,6 +149,7 @@ final class Judging
         uasort($pairs, static fn (array $a, array $b): int => [$b[5], $a[3]] <=> [$a[5], $b[3]]);
         $pairs = array_values(array_slice($pairs, 0, self::KEPT));
         $fit = $this->pages->products->fit($normal, []);
+        $plan = (string) ($row->plan ?? '');
 
         return [
             [
@@ -158,10 +159,24 @@ final class Judging
                 mb_substr($said === null ? implode('; ', array_slice($asked->because, 0, 3)) : 'somebody said so', 0, 400),
                 $seen === [] ? null : array_key_first($seen),
                 $pairs === [] ? 0.0 : $pairs[0][5],
-                $fit->unknown !== [] && ! $this->pages->products->isEmpty() && $pairs === [] ? 2 : 0,
+                $this->potential($searches, $difficulty, $seen),
+                $evidence->products === null ? null : min(65535, $evidence->products),
+                $plan !== '' ? ($plan === 'planned' ? 3 : 4) : ($fit->unknown !== [] && ! $this->pages->products->isEmpty() && $pairs === [] ? 2 : 0),
             ],
             $pairs,
         ];
+    }
+
+    /**
+     * What a page made for the term could earn in four weeks: its words, kind and products as the term asks for them.
+     *
+     * @param  array<int, array{int, int, int}>  $seen
+     */
+    private function potential(float $searches, ?float $difficulty, array $seen): float
+    {
+        $facts = new PairFacts($searches, $difficulty, 1.0, 1.0, 1.0, null, self::bestPlace($seen, 0), 0.0, $this->pages->clickValue(0, 0.0));
+
+        return (PairWorth::of($facts, $this->reach)->money * 4) / 4.35;
     }
 
     /**
@@ -223,7 +238,7 @@ final class Judging
             default => $of(AskedFor::Article),
         };
 
-        return 0.1 + 0.9 * min(1.0, $own / max(0.01, max($shares)));
+        return 0.1 + 0.9 * min(1.0, $own / max(0.01, ...array_values($shares)));
     }
 
     /**

@@ -6,11 +6,13 @@ namespace App\Match\Rivalries;
 
 use App\Facts\NumberWindow;
 use App\Facts\QueryDays;
+use App\Match\Terms\Asks;
 use App\Platform\Bytes;
 use App\Platform\Database\Bulk;
 use App\Platform\Work\WorkRun;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
+use Orchard\Core\Terms\AskedFor;
 use Orchard\Core\Terms\Rivals;
 
 /** Finds pages of a store that are seen for one term, and tells those that take turns from those shown side by side. */
@@ -37,7 +39,7 @@ final class RivalrySearch
         $weeks = $window === null ? 1.0 : max(1.0, $window->length() / 7);
         $after = $done = 0;
         while ($days->isTold() && ($terms = self::next($store, $run, $after)) !== []) {
-            $after = max(array_keys($terms));
+            $after = max(array_map(static fn (SharedTerm $term): int => $term->id, $terms));
             $rows = self::judged($store, $run, $days, $terms, $weeks);
             $run->fenced(static fn () => Bulk::write('match_rivalries', self::COLUMNS, $rows, 'REPLACE'));
             $done += count($terms);
@@ -51,60 +53,63 @@ final class RivalrySearch
         return true;
     }
 
-    /** @return array<int, array{string, int, list<array{int, int, int, int}>, float}> digest, market, pages (page, clicks, impressions, places; the most seen first) and worth, by term */
+    /** @return array<string, SharedTerm> by key; the next ones after a term's number */
     private static function next(Store $store, WorkRun $run, int $after): array
     {
         $terms = [];
         foreach (
             DB::select(
                 'SELECT t.id, t.digest, t.market_id, t.worth FROM match_terms t WHERE t.store_id = ? AND t.run = ? AND t.id > ?
-                    AND t.excluded = 0 AND t.asked <> 4 AND (SELECT COUNT(*) FROM match_seen s WHERE s.store_id = t.store_id
+                    AND t.excluded = 0 AND t.asked <> ? AND (SELECT COUNT(*) FROM match_seen s WHERE s.store_id = t.store_id
                     AND s.run = t.run AND s.market_id = t.market_id AND s.term_digest = t.digest AND s.impressions >= ?) > 1
                     ORDER BY t.id LIMIT '.self::PORTION,
-                [$store->id, $run->workId, $after, self::LEAST_IMPRESSIONS],
+                [$store->id, $run->workId, $after, Asks::number(AskedFor::Brand), self::LEAST_IMPRESSIONS],
             ) as $row
         ) {
-            $terms[(int) $row->id] = [(string) $row->digest, (int) $row->market_id, [], (float) $row->worth];
+            $term = new SharedTerm((int) $row->id, (int) $row->market_id, (string) $row->digest, (float) $row->worth);
+            $terms[$term->key()] = $term;
         }
         if ($terms === []) {
             return [];
-        }
-        $byDigest = [];
-        foreach ($terms as $id => [$digest, $market]) {
-            $byDigest["$market-$digest"] = $id;
         }
         foreach (
             DB::select(
                 'SELECT s.market_id, s.term_digest, s.page_id, s.clicks, s.impressions, s.position_sum FROM match_seen s
                     JOIN page_index i ON i.store_id = s.store_id AND i.page_id = s.page_id AND i.indexable = 1 AND i.status = 200
-                    WHERE s.store_id = ? AND s.run = ? AND s.term_digest IN ('.Bytes::list(array_column($terms, 0)).')
+                    WHERE s.store_id = ? AND s.run = ? AND s.term_digest IN ('.self::digests($terms).')
                     AND s.impressions >= ? ORDER BY s.impressions DESC, s.page_id',
                 [$store->id, $run->workId, self::LEAST_IMPRESSIONS],
             ) as $row
         ) {
-            $id = $byDigest[$row->market_id.'-'.$row->term_digest] ?? null;
-            if ($id !== null && count($terms[$id][2]) <= self::OTHERS) {
-                $terms[$id][2][] = [(int) $row->page_id, (int) $row->clicks, (int) $row->impressions, (int) $row->position_sum];
+            $term = $terms[$row->market_id.'-'.$row->term_digest] ?? null;
+            if ($term !== null && count($term->pages) <= self::OTHERS) {
+                $term->pages[] = ['page' => (int) $row->page_id, 'clicks' => (int) $row->clicks, 'impressions' => (int) $row->impressions, 'places' => (int) $row->position_sum];
             }
         }
 
         return $terms;
     }
 
+    /** @param  non-empty-array<string, SharedTerm>  $terms */
+    private static function digests(array $terms): string
+    {
+        return Bytes::list(array_values(array_map(static fn (SharedTerm $term): string => $term->digest, $terms)));
+    }
+
     /**
-     * @param  array<int, array{string, int, list<array{int, int, int, int}>, float}>  $terms
+     * @param  non-empty-array<string, SharedTerm>  $terms
      * @return list<list<int|float|string>>
      */
     private static function judged(Store $store, WorkRun $run, QueryDays $days, array $terms, float $weeks): array
     {
-        $pages = $queries = $digests = [];
-        foreach (DB::select('SELECT market_id, term_digest, query_id FROM match_queries WHERE store_id = ? AND run = ? AND term_digest IN ('.Bytes::list(array_column($terms, 0)).')', [$store->id, $run->workId]) as $row) {
-            $digests[$row->market_id.'-'.$row->term_digest][] = (int) $row->query_id;
+        $pages = $queries = $own = [];
+        foreach (DB::select('SELECT market_id, term_digest, query_id FROM match_queries WHERE store_id = ? AND run = ? AND term_digest IN ('.self::digests($terms).')', [$store->id, $run->workId]) as $row) {
+            $own[$row->market_id.'-'.$row->term_digest][] = (int) $row->query_id;
             $queries[(int) $row->query_id] = true;
         }
-        foreach ($terms as [, , $seen]) {
-            if (count($seen) > 1) {
-                $pages += array_fill_keys(array_column($seen, 0), true);
+        foreach ($terms as $term) {
+            if (count($term->pages) > 1) {
+                $pages += array_fill_keys(array_column($term->pages, 'page'), true);
             }
         }
         if ($pages === [] || $queries === []) {
@@ -112,18 +117,18 @@ final class RivalrySearch
         }
         $told = $days->of(array_keys($pages), array_keys($queries));
         $rows = [];
-        foreach ($terms as $id => [$digest, $market, $seen, $worth]) {
-            $first = array_shift($seen);
-            foreach ($seen as $other) {
-                $own = $digests["$market-$digest"] ?? [];
-                $rivals = Rivals::of(self::together($told, $own, (int) $first[0]), self::together($told, $own, $other[0]));
+        foreach ($terms as $key => $term) {
+            foreach (array_slice($term->pages, 1) as $other) {
+                $first = $term->pages[0];
+                $rivals = Rivals::of(self::together($told, $own[$key] ?? [], $first['page']), self::together($told, $own[$key] ?? [], $other['page']), $days->count());
                 if ($rivals->share < Rivals::LEAST_SHARE) {
                     continue;
                 }
                 $rows[] = [
-                    $store->id, $market, $id, (int) $first[0], $other[0], $run->workId, (int) $first[2], $other[2], (int) $first[1], $other[1],
-                    (int) round($first[3] / max(1, $first[2])), (int) round($other[3] / max(1, $other[2])),
-                    round($rivals->turns(), 4), min(65535, $rivals->switches), round($rivals->lostClicks * 4 / $weeks, 3), $rivals->takeTurns() ? 1 : 0, $worth,
+                    $store->id, $term->market, $term->id, $first['page'], $other['page'], $run->workId,
+                    $first['impressions'], $other['impressions'], $first['clicks'], $other['clicks'],
+                    (int) round($first['places'] / max(1, $first['impressions'])), (int) round($other['places'] / max(1, $other['impressions'])),
+                    round($rivals->turns, 4), min(65535, $rivals->switches), round(($rivals->lostClicks * 4) / $weeks, 3), $rivals->takeTurns() ? 1 : 0, $term->worth,
                 ];
             }
         }

@@ -16,8 +16,8 @@
             @endif
         </form>
         <h2>Lead terms</h2>
-        <form method="post" action="{{ route('write.leads.propose', $store) }}">@csrf<p><button class="button">Propose them from queries</button> <span class="soft">for pages without one of yours: what each is seen for most, each term once</span></p></form>
-        <form method="post" action="{{ route('write.leads.file', $store) }}" enctype="multipart/form-data">@csrf<p><label>From a file with the columns url and keyword <input type="file" name="terms" accept=".csv,.tsv,.txt,.xlsx,.gz" required></label> <button class="button">Bring it in</button></p></form>
+        <form method="post" action="{{ route('match.suggest', $store) }}">@csrf<p><button class="button">Propose them for all pages</button> <span class="soft">the best for the whole store, each term once; yours stay</span></p></form>
+        <form method="post" action="{{ route('match.import', $store) }}" enctype="multipart/form-data">@csrf<p><label>From a file with the columns url and keyword <input type="file" name="terms" accept=".csv,.tsv,.txt,.xlsx,.gz" required></label> <button class="button">Bring it in</button></p></form>
     @endcan
     <form method="get" action="{{ route('write.export', [$store, 'xlsx']) }}" data-with-ticked>
         <h2>As a spreadsheet</h2>

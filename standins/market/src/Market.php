@@ -41,7 +41,7 @@ final class Market
         $sales = [];
         foreach ($this->pages as $path => $page) {
             $clicksOfPage = 0;
-            foreach ($this->terms($path) as [$term, $demand, $place, $isBrand]) {
+            foreach ([...$this->terms($path), ...$this->shared($path, $day)] as [$term, $demand, $place, $isBrand]) {
                 $here =
                     $demand *
                     $ofWeek *
@@ -115,6 +115,51 @@ final class Market
         }
 
         return ['search' => $search, 'sales' => $sales];
+    }
+
+    /** Terms for which the engine cannot decide between two pages: it shows the one on some days, the other on others. */
+    public const TAKING_TURNS = ['statement floor lamp', 'hotel style wall lamp', 'lamp for reading nook', 'sculptural lamp'];
+
+    /** Terms for which it shows two pages side by side, every day. */
+    public const SIDE_BY_SIDE = ['small brass lamp', 'warm hallway light', 'glass pendant for kitchen', 'soft bedroom light'];
+
+    /** @var ?array<string, list<array{string, int}>> terms that a page shares with another, and which of both it is */
+    private ?array $sharing = null;
+
+    /** @return list<array{string, float, float, bool}> as terms() tells them, of a day */
+    private function shared(string $path, string $day): array
+    {
+        $terms = [];
+        foreach ($this->sharing()[$path] ?? [] as [$term, $which]) {
+            $turn = $this->uniform("turn$day$term") < 0.55 ? 0 : 1;
+            if (in_array($term, self::SIDE_BY_SIDE, true) || $turn === $which) {
+                $terms[] = [$term, 30 + 40 * $this->uniform("share$term"), 6.0 + 3 * $which, false];
+            }
+        }
+
+        return $terms;
+    }
+
+    /** @return array<string, list<array{string, int}>> */
+    private function sharing(): array
+    {
+        if ($this->sharing !== null) {
+            return $this->sharing;
+        }
+        $paths = array_keys($this->pages);
+        sort($paths);
+        $ranges = array_values(array_filter($paths, static fn (string $path): bool => str_starts_with($path, '/range/')));
+        $lamps = array_values(array_filter($paths, static fn (string $path): bool => str_starts_with($path, '/lamp/') && preg_match('/-(copy|\d+)$/', $path) !== 1));
+        $this->sharing = [];
+        if ($ranges === [] || $lamps === []) {
+            return [];
+        }
+        foreach ([...self::TAKING_TURNS, ...self::SIDE_BY_SIDE] as $nth => $term) {
+            $this->sharing[$ranges[($nth * 7) % count($ranges)]][] = [$term, 0];
+            $this->sharing[$lamps[($nth * 31) % count($lamps)]][] = [$term, 1];
+        }
+
+        return $this->sharing;
     }
 
     /** @return list<array{string, float, float, bool}> term, searches a day, position, whether it is the shop's own name */

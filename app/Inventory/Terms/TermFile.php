@@ -2,11 +2,9 @@
 
 declare(strict_types=1);
 
-namespace App\Write\Terms;
+namespace App\Inventory\Terms;
 
 use App\Inventory\PageAddress;
-use App\Inventory\Terms\PageTerms;
-use App\Inventory\Terms\TermOrigin;
 use App\Platform\Tables\TableReader;
 use App\Stores\Models\Store;
 use InvalidArgumentException;

@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Match\Api;
+
+use App\Match\Terms\Asks;
+use App\Match\Terms\Pages;
+use App\Match\Terms\TermFilter;
+use App\Match\Terms\TermList;
+use App\Stores\Models\Store;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+
+/** Terms and pairings as JSON, a screen at a time, by key. Described in resources/api/openapi.json. */
+final class TermsApi
+{
+    public function terms(Request $request, Store $store): JsonResponse
+    {
+        $filter = TermFilter::from($request, $store);
+        $after = is_string($request->query('after')) ? mb_substr($request->query('after'), 0, 60) : null;
+        ['rows' => $rows, 'next' => $next] = TermList::page($store, $filter, $after);
+        $pages = [];
+        foreach ($rows as $row) {
+            foreach ([$row->lead_page, $row->support_page] as $page) {
+                $page === null || ($pages[] = (int) $page);
+            }
+        }
+        $known = Pages::of($store, array_values(array_unique($pages)));
+
+        return response()->json([
+            'market' => $filter->market,
+            'rows' => array_map(static fn (object $row): array => [
+                'term' => (int) $row->id,
+                'text' => (string) $row->term,
+                'asked_for' => Asks::kind((int) $row->asked)?->value,
+                'strength' => round((float) $row->strength, 3),
+                'volume' => $row->volume === null ? null : (int) $row->volume,
+                'difficulty' => $row->difficulty === null ? null : (float) $row->difficulty,
+                'clicks' => (int) $row->clicks,
+                'impressions' => (int) $row->impressions,
+                'position' => (int) $row->position_milli === 0 ? null : round((int) $row->position_milli / 1000, 2),
+                'worth' => round((float) $row->worth, 2),
+                'leads' => $row->lead_page === null ? null : ($known[(int) $row->lead_page]['url'] ?? null),
+                'supports' => $row->support_page === null ? null : ($known[(int) $row->support_page]['url'] ?? null),
+                'locked' => (int) $row->locked === 1,
+                'takes_turns' => (int) $row->rivals === 1,
+                'served' => ['no', 'yes', 'not stocked', 'planned', 'left'][(int) $row->served],
+            ], $rows),
+            'next' => $next,
+        ]);
+    }
+}

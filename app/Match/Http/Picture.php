@@ -1,0 +1,88 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Match\Http;
+
+use App\Match\Terms\Pages;
+use App\Stores\Models\Store;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * The terms of a screen on one side and their pages on the other, with a line for each that goes for one: where lines
+ * begin and end, in rows.
+ */
+final readonly class Picture
+{
+    /** Pixels of a row, as the style sheet has them (8-match.css). */
+    public const ROW = 27;
+
+    public const WIDTH = 150;
+
+    /**
+     * @param  list<array{id: int, name: string, kind: \App\Stores\Kinds\PageKind, url: string, lead: string, locked: bool, rival: bool}>  $pages  in their order
+     * @param  list<array{from: int, to: ?int, type: string, term: int}>  $lines  rows from 0; a line to no row ends in the open
+     */
+    private function __construct(public array $pages, public array $lines)
+    {
+    }
+
+    /** @param  list<object>  $terms */
+    public static function of(Store $store, array $terms): self
+    {
+        $rivals = self::rivals(array_values(array_map(static fn (object $term): int => (int) $term->id, array_filter($terms, static fn (object $term): bool => (int) $term->rivals === 1))));
+        $rows = $isRival = $lines = [];
+        $place = static function (int $page) use (&$rows): int {
+            return $rows[$page] ??= count($rows);
+        };
+        foreach ($terms as $from => $term) {
+            $id = (int) $term->id;
+            $page = $term->lead_page ?? $term->support_page;
+            if ($page !== null) {
+                $lines[] = ['from' => $from, 'to' => $place((int) $page), 'type' => $term->lead_page === null ? 'support' : 'lead', 'term' => $id];
+            } elseif (! in_array((int) $term->served, [1, 4], true)) {
+                $lines[] = ['from' => $from, 'to' => null, 'type' => 'open', 'term' => $id];
+            }
+            foreach ($rivals[$id] ?? [] as $rival) {
+                if ($rival !== (int) $page) {
+                    $isRival[$rival] ??= ! isset($rows[$rival]);
+                    $lines[] = ['from' => $from, 'to' => $place($rival), 'type' => 'rival', 'term' => $id];
+                }
+            }
+        }
+        $known = Pages::of($store, array_keys($rows));
+        $pages = [];
+        foreach (array_keys($rows) as $page) {
+            $pages[] = ($known[$page] ?? ['id' => $page, 'name' => "page $page", 'kind' => \App\Stores\Kinds\PageKind::Other, 'url' => '', 'lead' => '', 'locked' => false]) + ['rival' => $isRival[$page] ?? false];
+        }
+
+        return new self($pages, $lines);
+    }
+
+    /** The path of a line, in pixels. */
+    public static function path(int $from, ?int $to): string
+    {
+        $y = static fn (int $row): string => (string) ($row * self::ROW + self::ROW / 2);
+        if ($to === null) {
+            return "M0 {$y($from)} h34";
+        }
+        $half = self::WIDTH / 2;
+
+        return "M0 {$y($from)} C$half {$y($from)} $half {$y($to)} ".self::WIDTH." {$y($to)}";
+    }
+
+    /**
+     * @param  list<int>  $terms
+     * @return array<int, list<int>> pages that take turns, by term
+     */
+    private static function rivals(array $terms): array
+    {
+        $rivals = [];
+        foreach ($terms === [] ? [] : DB::table('match_rivalries')->whereIn('term_id', $terms)->where('takes_turns', 1)->get(['term_id', 'page_id', 'rival_id']) as $row) {
+            $rivals[(int) $row->term_id][] = (int) $row->page_id;
+            $rivals[(int) $row->term_id][] = (int) $row->rival_id;
+        }
+
+        return array_map(static fn (array $pages): array => array_values(array_unique($pages)), $rivals);
+    }
+}

@@ -1,0 +1,102 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Match\Terms;
+
+use App\Platform\Bytes;
+use App\Stores\Models\Store;
+use Illuminate\Support\Facades\DB;
+use Orchard\Core\Terms\AskedFor;
+use Orchard\Core\Terms\TermForm;
+
+/** What people say of terms: it stays whatever later runs find, and is seen on the term at once. */
+final class Sayings
+{
+    /**
+     * @param  list<object>  $terms  rows of match_terms: id, market_id, digest, term
+     * @param  array<string, mixed>  $what  columns of match_said
+     */
+    public static function say(Store $store, array $terms, array $what, int $userId): void
+    {
+        foreach ($terms as $term) {
+            $said = (array) DB::table('match_said')->where(self::key($store, (int) $term->market_id, (string) $term->digest))->first();
+            self::put($store, (int) $term->market_id, (string) $term->digest, $what + $said + ['term' => $term->term], $userId);
+        }
+    }
+
+    /**
+     * Puts what is said of a term as a whole; null takes all of it away.
+     *
+     * @param  ?array<string, mixed>  $said
+     */
+    public static function put(Store $store, int $market, string $digest, ?array $said, int $userId): void
+    {
+        $key = self::key($store, $market, $digest);
+        if ($said === null) {
+            DB::table('match_said')->where($key)->delete();
+        } else {
+            unset($said['store_id'], $said['market_id'], $said['digest']);
+            DB::table('match_said')->updateOrInsert($key, ['user_id' => $userId, 'said_at' => now()] + $said);
+        }
+        self::mark($store, $market, $digest, $said ?? []);
+    }
+
+    /**
+     * Adds a term that no source has; the next matching judges it.
+     *
+     * @return bool whether it is new
+     */
+    public static function add(Store $store, int $market, string $phrase, int $userId): bool
+    {
+        $normal = TermForm::normal($phrase);
+        $key = LeadMarks::keys($store)[$market] ?? null;
+        if ($normal === '' || $key === null) {
+            return false;
+        }
+        $digest = Dictionary::digest($key->of($normal));
+        $known = DB::table('match_terms')->where(self::key($store, $market, $digest))->exists();
+        self::say($store, [(object) ['market_id' => $market, 'digest' => $digest, 'term' => $normal]], ['added' => 1], $userId);
+        $known || DB::table('match_terms')->insert(self::key($store, $market, $digest) + [
+            'term' => $normal, 'forms' => 1, 'results' => '', 'clicks' => 0, 'impressions' => 0, 'position_milli' => 0, 'origins' => Dictionary::PEOPLE,
+            'run' => (int) DB::table('match_states')->where('market_id', $market)->value('run'),
+        ]);
+
+        return ! $known;
+    }
+
+    /** @param  array<string, mixed>  $said */
+    private static function mark(Store $store, int $market, string $digest, array $said): void
+    {
+        $asked = is_numeric($said['asked'] ?? null) ? Asks::kind((int) $said['asked']) : null;
+        $row = DB::table('match_terms')->where(self::key($store, $market, $digest))->first(['id', 'served', 'lead_page', 'support_page']);
+        if ($row === null) {
+            return;
+        }
+        $plan = is_string($said['plan'] ?? null) ? $said['plan'] : '';
+        $marks = [
+            'excluded' => (int) (bool) ($said['excluded'] ?? 0),
+            'tracked' => (int) (bool) ($said['tracked'] ?? 0),
+            'served' => match (true) {
+                $row->lead_page !== null || $row->support_page !== null => 1,
+                $plan === 'planned' => 3,
+                $plan === 'left' => 4,
+                default => in_array((int) $row->served, [3, 4], true) ? 0 : (int) $row->served,
+            },
+        ];
+        if ($asked instanceof AskedFor) {
+            $marks += ['asked' => Asks::number($asked), 'strength' => 1.0, 'because' => 'somebody said so'];
+        }
+        if (is_string($said['head'] ?? null) && $said['head'] !== '') {
+            $head = DB::table('match_terms')->where('store_id', $store->id)->where('market_id', $market)->where('term', TermForm::normal($said['head']))->value('id');
+            $marks['head_id'] = is_numeric($head) ? (int) $head : (int) $row->id;
+        }
+        DB::table('match_terms')->where('id', $row->id)->update($marks);
+    }
+
+    /** @return array{store_id: int, market_id: int, digest: \Illuminate\Contracts\Database\Query\Expression} */
+    private static function key(Store $store, int $market, string $digest): array
+    {
+        return ['store_id' => $store->id, 'market_id' => $market, 'digest' => DB::raw((new Bytes($digest))->literal())];
+    }
+}

@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Access\Api\ApiRoutes;
+use App\Match\Api\TermsApi;
+use App\Match\Http\ExportController;
+use App\Match\Http\MatchController;
+use App\Match\Http\OpenController;
+use App\Match\Http\TermController;
+use Illuminate\Support\Facades\Route;
+
+Route::middleware(['web', 'auth', 'can:view,store'])
+    ->prefix('/s/{store}/match')
+    ->group(function (): void {
+        Route::get('/', [MatchController::class, 'index'])->name('match');
+        Route::get('/groups', [MatchController::class, 'groups'])->name('match.groups');
+        Route::get('/terms/{term}', [TermController::class, 'show'])->whereNumber('term')->name('match.term');
+        Route::get('/rivals', [OpenController::class, 'rivals'])->name('match.rivals');
+        Route::get('/open', [OpenController::class, 'open'])->name('match.open');
+        Route::get('/reach', [OpenController::class, 'reach'])->name('match.reach');
+        Route::get('/pages', [OpenController::class, 'pages'])->name('match.pages');
+        Route::get('/export.{format}', ExportController::class)->name('match.export');
+
+        Route::middleware('can:write,store')->group(function (): void {
+            Route::post('/suggest', [MatchController::class, 'suggest'])->name('match.suggest');
+            Route::post('/import', [MatchController::class, 'import'])->name('match.import');
+            Route::post('/terms', [TermController::class, 'act'])->name('match.act');
+            Route::post('/terms/add', [TermController::class, 'add'])->name('match.add');
+            Route::post('/terms/{term}/rivals', [TermController::class, 'decide'])->whereNumber('term')->name('match.decide');
+            Route::post('/terms/{term}/plan', [TermController::class, 'plan'])->whereNumber('term')->name('match.plan');
+            Route::post('/undo', [TermController::class, 'undo'])->name('match.undo');
+            Route::post('/redo', [TermController::class, 'redo'])->name('match.redo');
+        });
+    });
+
+ApiRoutes::store(static function (): void {
+    Route::get('/match/terms', [TermsApi::class, 'terms']);
+});

@@ -1,0 +1,30 @@
+@extends('frame')
+@section('title', 'Terms without a page')
+@php
+    $unit = $state && $state->money ? $market->currency : 'clicks';
+@endphp
+@section('content')
+    <div class="head"><h1>Terms without a page</h1></div>
+    @include('match.tabs')
+    <p class="hint">What people look for and no page of yours goes for. Where enough products in stock have all its words, a collection could be made of them; questions want an article.</p>
+    <div class="filters">@foreach (['open' => ['open', 0], 'planned' => ['planned', 3], 'left' => ['left without a page', 4], 'not-stocked' => ['not stocked', 2]] as $key => [$label, $served])@if ($key === $show || ($counts[$served] ?? 0) > 0)<a href="{{ route('match.open', [$store] + ($key === 'open' ? [] : ['show' => $key]) + $filter->query($store)) }}" @if ($key === $show) aria-current="true" @endif>{{ $label }} <b>@n($counts[$served] ?? 0)</b></a>@endif @endforeach</div>
+    <table class="ledger tight" id="open-terms">
+        <thead><tr><th scope="col">Term</th><th scope="col">Proposed</th><th scope="col" class="num">Searches</th><th scope="col" class="num">Difficulty</th><th scope="col" class="num">Products in stock</th><th scope="col" class="num" title="What a page made for it could earn in four weeks, and how far that could be off">{{ $unit }} in four weeks</th>@can('write', $store)<th scope="col"></th>@endcan</tr></thead>
+        <tbody>
+        @forelse ($rows as $row)
+            @php
+                $kind = App\Match\Terms\Asks::kind((int) $row->asked);
+                $chance = max(0.01, $reach->chance($row->difficulty === null ? null : (float) $row->difficulty));
+                $low = $row->potential * max(0.01, $reach->chance(($row->difficulty ?? 40) + $reach->spread)) / $chance;
+                $high = $row->potential * max(0.01, $reach->chance(($row->difficulty ?? 40) - $reach->spread)) / $chance;
+            @endphp
+            <tr><td class="clip g-title"><a href="{{ route('match.term', [$store, $row->id]) }}" data-beside>{{ $row->term }}</a></td><td class="nowrap">@if ($row->plan_name ?? '')<b>{{ $row->plan_name }}</b>@elseif ($kind === Orchard\Core\Terms\AskedFor::Article)an article @elseif ((int) $row->products >= 3)a collection @elseif ((int) $row->products > 0)<span class="soft">{{ (int) $row->products === 1 ? 'one product has all its words' : 'few products have all its words' }}</span>@else<span class="soft">no product has all its words</span>@endif @if ($row->reason ?? '')<span class="soft">{{ $row->reason }}</span>@endif</td>
+                <td class="num">{{ $row->volume === null ? '' : App\Platform\Web\Forms::number((int) $row->volume) }}</td><td class="num">{{ $row->difficulty === null ? '' : App\Platform\Web\Forms::number((float) $row->difficulty) }}</td><td class="num">{{ $row->products === null ? '' : App\Platform\Web\Forms::number((int) $row->products) }}</td>
+                <td class="num nowrap"><b>{{ App\Platform\Web\Forms::rough((float) $row->potential) }}</b> <span class="soft">{{ App\Platform\Web\Forms::rough((float) $low) }} to {{ App\Platform\Web\Forms::rough((float) $high) }}</span></td>
+                @can('write', $store)<td class="nowrap"><form method="post" action="{{ route('match.plan', [$store, $row->id]) }}" class="inline">@csrf @if ($show === 'open' || $show === 'not-stocked')<input type="hidden" name="name" value="{{ Illuminate\Support\Str::title($row->term) }}"><button class="button" name="plan" value="planned" aria-label="Plan a page for {{ $row->term }}">Plan a page</button> <button class="button" name="plan" value="left" aria-label="Leave {{ $row->term }} without a page">Leave</button>@else<button class="button" name="plan" value="open" aria-label="Open {{ $row->term }} again">Open again</button>@endif</form></td>@endcan</tr>
+        @empty
+            <tr><td colspan="7">{{ $state === null ? 'Nothing has been matched yet.' : 'No term is like that.' }}</td></tr>
+        @endforelse
+        </tbody>
+    </table>
+@endsection

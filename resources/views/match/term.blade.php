@@ -1,0 +1,61 @@
+@php
+    $unit = $state && $state->money ? $market->currency : 'clicks';
+    $asked = App\Match\Terms\Asks::kind((int) $term->asked);
+@endphp
+<div class="head tight-head"><h2>{{ $term->term }}</h2><div class="tools">@if (request()->hasHeader('HX-Request'))<button type="button" class="button" data-beside-step="-1">Back</button> <button type="button" class="button" data-beside-step="1">Next</button> <button type="button" class="button" data-beside-close>Close</button>@endif</div></div>
+<p>@if ($term->volume !== null)<b>@n($term->volume)</b> searches a month. @endif @if ($term->difficulty !== null)Difficulty {{ App\Platform\Web\Forms::number((float) $term->difficulty) }} of 100. @endif<b>@n($term->impressions)</b> impressions and <b>@n($term->clicks)</b> clicks{{ (int) $term->position_milli > 0 ? ', at position '.App\Platform\Web\Forms::number($term->position_milli / 1000, 1).' on average' : '' }}.</p>
+<p>Asks for <b>{{ $asked?->label() ?? 'we cannot tell what' }}</b>@if ($term->because !== ''): {{ $term->because }}@endif. @if ($term->strength > 0)<span class="soft">{{ round(100 * $term->strength) }} % sure.</span>@endif</p>
+@if (count($forms) > 1)<p class="soft">Searched as @foreach ($forms as $form){{ $form->text }}@if ($form->volume !== null) ({{ App\Platform\Web\Forms::number((int) $form->volume) }})@endif{{ $loop->last ? '' : ', ' }}@endforeach.</p>@endif
+@if ($head && $head !== $term->term)<p class="soft">In the group of <a href="{{ route('match', [$store, 'group' => $term->head_id]) }}">{{ $head }}</a>.</p>@endif
+@if ($said && ($said->note !== '' || $said->tags !== ''))<p>@if ($said->note !== ''){{ $said->note }} @endif @if ($said->tags !== '')<span class="soft">Tags: {{ $said->tags }}</span>@endif</p>@endif
+@foreach ($rivals as $rival)
+    @if ($rival->takes_turns || $rival->decision)
+    <h3>Which page shall it be?</h3>
+    <table class="ledger tight"><thead><tr><th scope="col">Page</th><th scope="col" class="num">Clicks</th><th scope="col" class="num">Impressions</th><th scope="col" class="num">Position</th></tr></thead><tbody>
+        @foreach ([['page_id', 'clicks', 'impressions', 'position_milli'], ['rival_id', 'rival_clicks', 'rival_impressions', 'rival_position_milli']] as [$id, $clicks, $impressions, $position])<tr><td class="clip"><b>{{ $pages[(int) $rival->{$id}]['name'] ?? '' }}</b> <span class="soft">{{ ($pages[(int) $rival->{$id}]['kind'] ?? null)?->label() }}</span></td><td class="num">@n($rival->{$clicks})</td><td class="num">@n($rival->{$impressions})</td><td class="num">{{ App\Platform\Web\Forms::number($rival->{$position} / 1000, 1) }}</td></tr>@endforeach
+    </tbody></table>
+    <p>{{ round(100 * $rival->turns) }} % of their days are apart: the results showed the one or the other, and changed {{ App\Platform\Web\Forms::number((int) $rival->switches) }} times.@if ($rival->lost_clicks >= 1) About {{ App\Platform\Web\Forms::number(round($rival->lost_clicks)) }} clicks in four weeks go missing on days on which only the lower one is shown.@endif</p>
+    @if ($rival->decision)<p class="note">{{ App\Match\Rivalries\Verdict::from($rival->decision)->label() }}@if ($rival->main_page): {{ $pages[(int) $rival->main_page]['name'] ?? '' }}@endif.@if ($rival->reason !== '') {{ $rival->reason }}@endif @if ($rival->review_on)<span class="soft">To be looked at again on {{ App\Platform\Web\Forms::day($rival->review_on) }}.</span>@endif</p>@endif
+    @can('write', $store)
+    <form method="post" action="{{ route('match.decide', [$store, $term->id]) }}" class="decide">@csrf<input type="hidden" name="page" value="{{ $rival->page_id }}"><input type="hidden" name="rival" value="{{ $rival->rival_id }}">
+        <p><label>Because <input class="input" name="reason" maxlength="500"></label> <label>look again on <input class="input" type="date" name="review_on"></label></p>
+        <p><button class="button is-growth" name="verdict" value="main" data-main="{{ $rival->page_id }}">{{ $pages[(int) $rival->page_id]['name'] ?? '' }}</button> <button class="button" name="verdict" value="main" data-main="{{ $rival->rival_id }}">{{ $pages[(int) $rival->rival_id]['name'] ?? '' }}</button><input type="hidden" name="main" value="{{ $rival->page_id }}"></p>
+        <p><button class="button" name="verdict" value="leave">Both on purpose</button> <button class="button" name="verdict" value="merge">Merge and redirect</button> <button class="button" name="verdict" value="fold">Fold by canonical</button>@if ($rival->decision) <button class="button" name="verdict" value="reopen">Open it again</button>@endif</p>
+    </form>
+    @endcan
+    @endif
+@endforeach
+<h3>Pages that could go for it</h3>
+<table class="ledger tight match-pairs">
+    <thead><tr><th scope="col">Page</th><th scope="col" class="num" title="How much of the term the page speaks of">Words</th><th scope="col" class="num" title="How well its kind answers what the term asks for">Kind</th><th scope="col" class="num" title="Products in stock that somebody who types the term would buy">Fits</th><th scope="col" class="num">Pos.</th><th scope="col" class="num">{{ $unit }}</th><th scope="col"></th></tr></thead>
+    <tbody>
+    @forelse ($pairs as $pair)
+        @php
+            $page = $pages[(int) $pair->page_id] ?? null;
+        @endphp
+        <tr @class(['is-kept' => $term->lead_page !== null && (int) $term->lead_page === (int) $pair->page_id])><td class="clip" title="{{ $page['url'] ?? '' }}"><b>{{ $page['name'] ?? '' }}</b> <span class="soft">{{ ($page['kind'] ?? null)?->label() }}</span></td><td class="num">{{ round(100 * $pair->relevance) }}</td><td class="num">{{ round(100 * $pair->asked) }}</td><td class="num" @class(['is-settling' => $pair->stocked > 0 && $pair->fitting < 0.2 * $pair->stocked])>{{ $pair->stocked > 0 ? $pair->fitting.' of '.$pair->stocked : '' }}</td><td class="num">{{ (int) $pair->position_milli === 0 ? '–' : App\Platform\Web\Forms::number($pair->position_milli / 1000, 1) }}</td><td class="num">{{ App\Platform\Web\Forms::rough((float) $pair->worth) }}</td>
+            <td>@can('write', $store)<form method="post" action="{{ route('match.act', $store) }}" class="inline">@csrf<input type="hidden" name="terms[]" value="{{ $term->id }}"><input type="hidden" name="page" value="{{ $pair->page_id }}">@if ($term->lead_page !== null && (int) $term->lead_page === (int) $pair->page_id)<button class="button" name="do" value="{{ $term->locked ? 'unlock' : 'lock' }}">{{ $term->locked ? 'Unlock' : 'Lock' }}</button>@else<button class="button" name="do" value="give" aria-label="Give the term to {{ $page['name'] ?? 'this page' }}">Give it</button>@endif</form>@endcan</td></tr>
+    @empty
+        <tr><td colspan="7">No page speaks of it.</td></tr>
+    @endforelse
+    </tbody>
+</table>
+<p class="hint">Worth is searches × the click rate within reach × words, kind and products that fit × the value of a click.@if ($state) {{ $state->reach_terms > 0 ? 'This store has an even chance of the first ten at a difficulty of '.App\Platform\Web\Forms::number((float) $state->reach_middle).', as '.App\Platform\Web\Forms::number((int) $state->reach_terms).' of its terms tell.' : 'An even chance of the first ten is assumed at a difficulty of 40; with 200 terms of known difficulty the store’s own is learned.' }}@endif</p>
+@can('write', $store)
+@if ($term->lead_page === null && $term->support_page === null)
+<details class="say" @if ($said && $said->plan !== '') open @endif><summary>No page of ours</summary>
+    <form method="post" action="{{ route('match.plan', [$store, $term->id]) }}">@csrf
+        <p><label>A page to be called <input class="input" name="name" value="{{ $said->plan_name ?? '' }}" maxlength="190" placeholder="{{ Illuminate\Support\Str::title($term->term) }}"></label> <button class="button" name="plan" value="planned">Plan it</button></p>
+        <p><label>None, because <input class="input" name="reason" value="{{ $said->reason ?? '' }}" maxlength="500"></label> <label>look again on <input class="input short-date" type="date" name="review_on" value="{{ $said->review_on ?? '' }}"></label> <button class="button" name="plan" value="left">Leave it</button></p>
+    </form>
+</details>
+@endif
+<details class="say"><summary>What you know of it</summary>
+    <form method="post" action="{{ route('match.act', $store) }}">@csrf<input type="hidden" name="terms[]" value="{{ $term->id }}"><input type="hidden" name="do" value="say">
+        <p><label>It asks for <span class="select"><select name="asked"><option value="">as told</option>@foreach (Orchard\Core\Terms\AskedFor::cases() as $kind)<option value="{{ $kind->value }}" @selected($said && $said->asked !== null && (int) $said->asked === App\Match\Terms\Asks::number($kind))>{{ $kind->label() }}</option>@endforeach</select></span></label></p>
+        <p><label>Its group <input class="input" name="group" value="{{ $said->head ?? '' }}" maxlength="190" placeholder="{{ $head }}"></label></p>
+        <p><label>Note <input class="input" name="note" value="{{ $said->note ?? '' }}" maxlength="500"></label></p>
+        <p><label>Tags <input class="input" name="tags" value="{{ $said->tags ?? '' }}" maxlength="190"></label> <button class="button">Keep</button></p>
+    </form>
+</details>
+@endcan
