@@ -8,9 +8,11 @@ use App\Access\Role;
 use App\Changes\Drafts;
 use App\Changes\Origin;
 use App\Gather\Crawl\Crawls;
+use App\Gather\Feeds\Feeds;
 use App\Gather\Files\FileLook;
 use App\Gather\Files\FileSort;
 use App\Gather\Files\Imports;
+use App\Gather\Files\ImportWork;
 use App\Gather\Pages\ReindexWork;
 use App\Platform\Work\WorkDesk;
 use App\Release\Sending\LookWork;
@@ -708,4 +710,67 @@ function keptRecipe(
         ),
         null,
     );
+}
+
+/** A store that knows of a garden shop what files tell, weighed. */
+function gardenStore(Tests\Shops\TermWorld $world): Store
+{
+    $store = app(AddStore::class)->add('Garden', 'https://garden.example', 'garden-'.Str::lower(Str::random(10)));
+    bringIn($store, $world->pageFile(), FileSort::Pages);
+    bringIn($store, $world->keywordFile(), FileSort::Keywords);
+    $days = array_values(
+        array_filter(daysBack(84), static fn (string $day): bool => date('N', (int) strtotime($day)) === '3'),
+    );
+    bringIn($store, $world->searchFile($days));
+    bringIn($store, $world->salesFile($days), FileSort::Sales);
+    weigh($store);
+
+    return $store;
+}
+
+/** Matches a store's terms and pages, to the end. */
+function matchUp(Store $store): void
+{
+    $work = App\Match\Pairing\SuggestWork::begin($store, null);
+    expect(app(WorkDesk::class)->workToEnd($work))->toBe(
+        'done',
+        (string) DB::table('work')->where('id', $work)->value('problem'),
+    );
+}
+
+/** A store whose pages are the small shop's and whose numbers come from that shop's stand-in market. */
+function fedStore(string $mapping = ''): Store
+{
+    $store = shopStore();
+    $market = (string) getenv('MARKET_URL');
+    $options = app(StoreOptions::class);
+    $options->set(
+        $store,
+        'private_hosts',
+        implode(',', [...$store->options()->privateHosts, (string) preg_replace('~^http://~', '', $market)]),
+    );
+    foreach (
+        [
+            'feed_url' => $market,
+            'feed_secret' => trim((string) file_get_contents(getenv('MARKET_DATA').'/secret')),
+            'feed_mapping' => $mapping,
+        ] as $key => $value
+    ) {
+        $options->set($store->refresh(), $key, $value);
+    }
+
+    return $store->refresh();
+}
+
+/** Pulls the feed and brings in what it told. */
+function pull(Store $store): string
+{
+    $state = app(WorkDesk::class)->workToEnd(app(Feeds::class)->pull($store, null));
+    foreach (
+        DB::table('work')->where('store_id', $store->id)->where('sort', ImportWork::sort())->orderBy('id')->pluck('id') as $import
+    ) {
+        app(WorkDesk::class)->workToEnd((int) $import);
+    }
+
+    return $state;
 }

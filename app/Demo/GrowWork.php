@@ -97,7 +97,12 @@ final readonly class GrowWork implements LongWork
     private function match(Store $store): string
     {
         if (! DB::table('keyword_rows')->where('store_id', $store->id)->exists()) {
-            Artisan::call('gather:import', ['kind' => 'keywords', 'file' => __DIR__.'/keywords.csv', '--store' => $store->slug, '--wait' => true]);
+            Artisan::call('gather:import', [
+                'kind' => 'keywords',
+                'file' => __DIR__.'/keywords.csv',
+                '--store' => $store->slug,
+                '--wait' => true,
+            ]);
         }
         WorkView::latest($store->id, 'match.suggest') ?? Artisan::call('match:suggest', ['--store' => $store->slug]);
 

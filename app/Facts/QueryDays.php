@@ -17,9 +17,16 @@ final class QueryDays
     public function __construct(private readonly Store $store)
     {
         $window = NumberWindow::of($store);
-        $this->parts = $window === null || $window->isPeriod
-            ? []
-            : GrainDays::of($store->id, FactTable::Search, $window->firstDay, $window->lastDay, Grain::PAGE | Grain::QUERY | Grain::DAY);
+        $this->parts =
+            $window === null || $window->isPeriod
+                ? []
+                : GrainDays::of(
+                    $store->id,
+                    FactTable::Search,
+                    $window->firstDay,
+                    $window->lastDay,
+                    Grain::PAGE | Grain::QUERY | Grain::DAY,
+                );
     }
 
     /** Whether any day is told by page and query. */
@@ -37,7 +44,8 @@ final class QueryDays
     /**
      * @param  list<int>  $pages  at least one
      * @param  list<int>  $queries  at least one
-     * @return array<int, array<int, array<string, array{impressions: int, position: float, clicks: int}>>> by query, page and day; a day without a row is left out
+     * @return array<int, array<int, array<string, array{impressions: int, position: float, clicks: int}>>> by query,
+     * page and day; a day without a row is left out
      */
     public function of(array $pages, array $queries): array
     {
@@ -45,9 +53,16 @@ final class QueryDays
         foreach ($this->parts as $part) {
             foreach (
                 DB::select(
-                    'SELECT query_id, page_id, day, SUM(impressions) AS impressions, SUM(position_sum) AS places, SUM(clicks) AS clicks
-                        FROM search_rows r WHERE store_id = '.$this->store->id.' AND page_id IN ('.Bulk::list($pages).')
-                        AND query_id IN ('.Bulk::list($queries).") AND {$part->condition()} GROUP BY query_id, page_id, day",
+                    'SELECT query_id, page_id, day, SUM(impressions) AS impressions, SUM(position_sum) AS places,
+                        SUM(clicks) AS clicks
+                        FROM search_rows r WHERE store_id = '.
+                        $this->store->id.
+                        ' AND page_id IN ('.
+                        Bulk::list($pages).
+                        ')
+                        AND query_id IN ('.
+                        Bulk::list($queries).
+                        ") AND {$part->condition()} GROUP BY query_id, page_id, day",
                 ) as $row
             ) {
                 if ((int) $row->impressions > 0) {

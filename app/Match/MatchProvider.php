@@ -33,7 +33,11 @@ final class MatchProvider extends ServiceProvider
         $exports->register('terms', MatchExport::TERMS, MatchExport::terms(...));
         $stamps->register(
             'matched',
-            static fn (Store $store): string => DB::table('match_states')->where('store_id', $store->id)->max('matched_at').' '.DB::table('match_steps')->where('store_id', $store->id)->max('id'),
+            static fn (Store $store): string => DB::table('match_states')
+                ->where('store_id', $store->id)
+                ->max('matched_at').
+                ' '.
+                DB::table('match_steps')->where('store_id', $store->id)->max('id'),
         );
         Event::listen(TermsChanged::class, [LeadMarks::class, 'after']);
     }

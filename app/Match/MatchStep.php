@@ -39,7 +39,9 @@ final class MatchStep implements StepContribution
             ? null
             : new Hand(
                 $turns,
-                $turns === 1 ? 'term has two pages that take turns in the results' : 'terms have pages that take turns in the results',
+                $turns === 1
+                    ? 'term has two pages that take turns in the results'
+                    : 'terms have pages that take turns in the results',
                 route('match.rivals', $store),
                 'Decide which page it shall be',
             );
@@ -47,13 +49,22 @@ final class MatchStep implements StepContribution
 
     public function missing(Store $store): ?Missing
     {
-        return DB::table('search_queries')->where('store_id', $store->id)->exists() || DB::table('keyword_rows')->where('store_id', $store->id)->exists()
+        return DB::table('search_queries')->where('store_id', $store->id)->exists() ||
+            DB::table('keyword_rows')->where('store_id', $store->id)->exists()
             ? null
-            : new Missing('No terms yet. A keyword list or search data tells what people look for.', route('gather.files', $store), 'Import a keyword list');
+            : new Missing(
+                'No terms yet. A keyword list or search data tells what people look for.',
+                route('gather.files', $store),
+                'Import a keyword list',
+            );
     }
 
     private static function turns(Store $store): int
     {
-        return (int) DB::selectOne('SELECT COUNT(*) AS n FROM match_terms FORCE INDEX (by_rivals) WHERE store_id = ? AND market_id IN (SELECT id FROM markets WHERE store_id = ?) AND rivals = 1', [$store->id, $store->id])->n;
+        return (int) DB::selectOne(
+            'SELECT COUNT(*) AS n FROM match_terms FORCE INDEX (by_rivals) WHERE store_id = ? AND market_id IN (SELECT
+                id FROM markets WHERE store_id = ?) AND rivals = 1',
+            [$store->id, $store->id],
+        )->n;
     }
 }

@@ -15,7 +15,9 @@ Route::middleware(['web', 'auth', 'can:view,store'])
     ->group(function (): void {
         Route::get('/', [MatchController::class, 'index'])->name('match');
         Route::get('/groups', [MatchController::class, 'groups'])->name('match.groups');
-        Route::get('/terms/{term}', [TermController::class, 'show'])->whereNumber('term')->name('match.term');
+        Route::get('/terms/{term}', [TermController::class, 'show'])
+            ->whereNumber('term')
+            ->name('match.term');
         Route::get('/rivals', [OpenController::class, 'rivals'])->name('match.rivals');
         Route::get('/open', [OpenController::class, 'open'])->name('match.open');
         Route::get('/reach', [OpenController::class, 'reach'])->name('match.reach');
@@ -27,8 +29,12 @@ Route::middleware(['web', 'auth', 'can:view,store'])
             Route::post('/import', [MatchController::class, 'import'])->name('match.import');
             Route::post('/terms', [TermController::class, 'act'])->name('match.act');
             Route::post('/terms/add', [TermController::class, 'add'])->name('match.add');
-            Route::post('/terms/{term}/rivals', [TermController::class, 'decide'])->whereNumber('term')->name('match.decide');
-            Route::post('/terms/{term}/plan', [TermController::class, 'plan'])->whereNumber('term')->name('match.plan');
+            Route::post('/terms/{term}/rivals', [TermController::class, 'decide'])
+                ->whereNumber('term')
+                ->name('match.decide');
+            Route::post('/terms/{term}/plan', [TermController::class, 'plan'])
+                ->whereNumber('term')
+                ->name('match.plan');
             Route::post('/undo', [TermController::class, 'undo'])->name('match.undo');
             Route::post('/redo', [TermController::class, 'redo'])->name('match.redo');
         });

@@ -10,8 +10,10 @@ use SplMinHeap;
 /**
  * The matching of rows and terms that is worth most together: each row at most one term, each term at most one row.
  *
- * Shortest augmenting paths with dual prices (Jonker and Volgenant 1987, "A shortest augmenting path algorithm for dense
- * and sparse linear assignment problems"): rows come in one after the other, each by the cheapest chain of changes, found
+ * Shortest augmenting paths with dual prices (Jonker and Volgenant 1987, "A shortest augmenting path algorithm for
+ * dense
+ * and sparse linear assignment problems"): rows come in one after the other, each by the cheapest chain of changes,
+ * found
  * by Dijkstra's algorithm over reduced costs; any row may also stay alone at no cost. Whole numbers throughout, so that
  * the result is exact. An auction does as well where worths differ, but where many rows want the same few terms for
  * nearly the same worth (products that are alike) it bids them up step by step, for hours.
@@ -120,7 +122,7 @@ final class Assignment
                 if ($far < $end && (! isset($distance[$term]) || $far < $distance[$term])) {
                     $distance[$term] = $far;
                     $via[$term] = $row;
-                    $heap->insert($far << self::TERM_BITS | $term);
+                    $heap->insert(($far << self::TERM_BITS) | $term);
                 }
             }
             do {
@@ -214,6 +216,10 @@ final class Assignment
         }
 
         // By weak duality no matching is worth more than all prices and what each row has beyond them.
-        return new Matching(array_values($this->of), $total, max(0, $fixed + array_sum($this->price) + array_sum($this->left) - $total));
+        return new Matching(
+            array_values($this->of),
+            $total,
+            max(0, $fixed + array_sum($this->price) + array_sum($this->left) - $total),
+        );
     }
 }

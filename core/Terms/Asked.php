@@ -12,7 +12,11 @@ final readonly class Asked
      * @param  list<string>  $because  what speaks for it, the weightiest first
      * @param  array<string, float>  $shares  by kind, together 1
      */
-    public function __construct(public AskedFor $kind, public float $strength, public array $because, public array $shares)
-    {
+    public function __construct(
+        public AskedFor $kind,
+        public float $strength,
+        public array $because,
+        public array $shares,
+    ) {
     }
 }

@@ -12,16 +12,28 @@ namespace Orchard\Core\Terms;
  */
 final readonly class AskedJudge
 {
-    private const HOW = '/^(how|what|whats|why|when|where|which|who|can|could|does|do|is|are|should|will|wie|wieviel|was|ist|sind|darf|muss|soll|hat|warum|wieso|wann|wo|welche[rsmn]?|kann|kommen|comment|pourquoi|quand|quel|quelle|quels|quelles|combien|como|que|cual|cuando|donde|cuanto|por)$/';
+    private const HOW = '/^(how|what|whats|why|when|where|which|who|can|could|does|do|is|are|should|will|wie|'.
+        'wieviel|was|ist|sind|darf|muss|soll|hat|warum|wieso|wann|wo|welche[rsmn]?|kann|kommen|comment|pourquoi|'.
+        'quand|quel|quelle|quels|quelles|combien|como|que|cual|cuando|donde|cuanto|por)$/';
 
-    private const LEARNING = '/\b(ideas?|inspiration|guides?|tips?|tutorials?|diy|meaning|history|vs|versus|difference|differences|explained|instructions|checklist|examples?|pros and cons|step by step|mistakes|ideen|ratgeber|anleitung|unterschied|tipps|vergleich|bedeutung|selber machen|selber bauen|idees|conseils?|guide d.achat|difference entre|ideas para|consejos|guia|diferencia)\b/';
+    private const LEARNING = '/\b(ideas?|inspiration|guides?|tips?|tutorials?|diy|meaning|history|vs|versus|'.
+        'difference|differences|explained|instructions|checklist|examples?|pros and cons|step by step|mistakes|'.
+        'ideen|ratgeber|anleitung|unterschied|tipps|vergleich|bedeutung|selber machen|selber bauen|idees|'.
+        'conseils?|guide d.achat|difference entre|ideas para|consejos|guia|diferencia)\b/';
 
     /** Work on a thing that somebody has. */
-    private const DOING = '/\b(to (clean|install|hang|wire|change|choose|make|fix|repair|remove|measure|wash|paint|use|care|store|fold|pack|wear|tie|season|cook|sharpen|rewire|style|arrange|position)|cleaning|installing|hanging height|wiring|care|washing|reinigen|aufhangen|montieren|anschliessen|pflegen|waschen|nettoyer|installer|accrocher|limpiar|instalar|colgar)\b/';
+    private const DOING = '/\b(to (clean|install|hang|wire|change|choose|make|fix|repair|remove|measure|wash|paint|'.
+        'use|care|store|fold|pack|wear|tie|season|cook|sharpen|rewire|style|arrange|position)|cleaning|'.
+        'installing|hanging height|wiring|care|washing|reinigen|aufhangen|montieren|anschliessen|pflegen|waschen|'.
+        'nettoyer|installer|accrocher|limpiar|instalar|colgar)\b/';
 
-    private const NAVIGATION = '/\b(login|sign in|contact|returns?|delivery|shipping|discount code|voucher|coupon|promo code|opening hours|reviews?|customer service|phone number|jobs|gutschein|versand|kontakt|livraison|avis|contacto|envio)\b/';
+    private const NAVIGATION = '/\b(login|sign in|contact|returns?|delivery|shipping|discount code|voucher|coupon|'.
+        'promo code|opening hours|reviews?|customer service|phone number|jobs|gutschein|versand|kontakt|'.
+        'livraison|avis|contacto|envio)\b/';
 
-    private const MANY = '/\b(collections?|range|ranges|sets?|types|sale|deals?|offers?|outlet|shop|store|online|best|top|gifts?|kollektion|angebote|sale|kaufen|geschenke?|gamme|soldes|cadeaux?|coleccion|ofertas|regalos?|brands|for sale|under|below|unter|moins de|menos de)\b/';
+    private const MANY = '/\b(collections?|range|ranges|sets?|types|sale|deals?|offers?|outlet|shop|store|online|'.
+        'best|top|gifts?|kollektion|angebote|sale|kaufen|geschenke?|gamme|soldes|cadeaux?|coleccion|ofertas|'.
+        'regalos?|brands|for sale|under|below|unter|moins de|menos de)\b/';
 
     public function __construct(private string $language)
     {
@@ -35,7 +47,7 @@ final readonly class AskedJudge
         /** @var list<array{float, AskedFor, string}> $parts */
         $parts = [];
         $first = TermForm::fold($words[0] ?? '');
-        $isQuestion = count($words) > 2 && preg_match(self::HOW, $first) === 1 || str_contains($normal, '?');
+        $isQuestion = (count($words) > 2 && preg_match(self::HOW, $first) === 1) || str_contains($normal, '?');
         if ($isQuestion) {
             $parts[] = [4.0, AskedFor::Article, 'it is put as a question'];
         }
@@ -63,7 +75,14 @@ final readonly class AskedJudge
         if (count($words) <= 2 && ! $evidence->maker) {
             $parts[] = [0.8, AskedFor::Collection, 'it is short and broad'];
         }
-        $describing = count(array_filter($words, fn (string $word): bool => preg_match('/\d/', $word) === 1 || DescribingWords::isFree(Inflection::form($word, $this->language)) || DescribingWords::isMaterial(Inflection::form($word, $this->language))));
+        $describing = count(
+            array_filter(
+                $words,
+                fn (string $word): bool => preg_match('/\d/', $word) === 1 ||
+                    DescribingWords::isFree(Inflection::form($word, $this->language)) ||
+                    DescribingWords::isMaterial(Inflection::form($word, $this->language)),
+            ),
+        );
         if ($describing > 1 && count($words) > 3 && ! $isPlural) {
             $parts[] = [0.5 * ($describing - 1), AskedFor::Product, 'it says in several words which one'];
         }
@@ -81,7 +100,10 @@ final readonly class AskedJudge
         $parts = [];
         $beyond = count($evidence->beyond);
         if ($evidence->maker) {
-            $parts[] = $beyond > 2 || $evidence->named > 0 ? [1.0, AskedFor::Maker, 'it names a maker'] : [5.0, AskedFor::Maker, 'it names a maker, and hardly more'];
+            $parts[] =
+                $beyond > 2 || $evidence->named > 0
+                    ? [1.0, AskedFor::Maker, 'it names a maker']
+                    : [5.0, AskedFor::Maker, 'it names a maker, and hardly more'];
         }
         if ($evidence->products === null) {
             return $parts;
@@ -91,7 +113,11 @@ final readonly class AskedJudge
         } elseif ($evidence->products === 1 && count($words) > 2) {
             $parts[] = [0.6, AskedFor::Product, 'one product in stock has all its words'];
         } elseif ($evidence->products >= 4 && ! $evidence->maker) {
-            $parts[] = [min(3.0, 0.5 + 0.8 * log($evidence->products / 2)), AskedFor::Collection, "{$evidence->products} products in stock have all its words"];
+            $parts[] = [
+                min(3.0, 0.5 + 0.8 * log($evidence->products / 2)),
+                AskedFor::Collection,
+                "{$evidence->products} products in stock have all its words",
+            ];
         } elseif ($evidence->products >= 2 && ! $evidence->maker) {
             $parts[] = [0.6, AskedFor::Collection, "{$evidence->products} products in stock have all its words"];
         }
@@ -103,7 +129,12 @@ final readonly class AskedJudge
     private static function shown(TermEvidence $evidence): array
     {
         $parts = [];
-        foreach ([[$evidence->seen, 1.5, 'of its impressions are of our %s'], [$evidence->results, 2.5, 'of the first results are %s']] as [$counts, $weight, $words]) {
+        foreach (
+            [
+                [$evidence->seen, 1.5, 'of its impressions are of our %s'],
+                [$evidence->results, 2.5, 'of the first results are %s'],
+            ] as [$counts, $weight, $words]
+        ) {
             $all = array_sum($counts);
             if ($all <= 0) {
                 continue;
@@ -114,11 +145,20 @@ final readonly class AskedJudge
                 if ($kind !== null && $share > 0.4) {
                     // Few impressions say little: those of 30 count half.
                     $trust = $all / ($all + ($weight > 2 ? 3 : 30));
-                    $parts[] = [$weight * $share * $trust, $kind, round(100 * $share).' % '.sprintf($words, match ($kind) {
-                        AskedFor::Collection => 'collections',
-                        AskedFor::Product => 'products',
-                        default => 'articles',
-                    })];
+                    $parts[] = [
+                        $weight * $share * $trust,
+                        $kind,
+                        round(100 * $share).
+                        '% '.
+                        sprintf(
+                            $words,
+                            match ($kind) {
+                                AskedFor::Collection => 'collections',
+                                AskedFor::Product => 'products',
+                                default => 'articles',
+                            },
+                        ),
+                    ];
                 }
             }
         }
@@ -145,6 +185,11 @@ final readonly class AskedJudge
         usort($for, static fn (array $a, array $b): int => $b[0] <=> $a[0]);
         $because = array_map(static fn (array $part): string => $part[2], $for);
 
-        return new Asked($best, $shares[$best->value], $because === [] ? ['nothing tells otherwise'] : $because, $shares);
+        return new Asked(
+            $best,
+            $shares[$best->value],
+            $because === [] ? ['nothing tells otherwise'] : $because,
+            $shares,
+        );
     }
 }

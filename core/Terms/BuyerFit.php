@@ -16,8 +16,12 @@ final readonly class BuyerFit
      * @param  list<string>  $unknown  words that no product of the store has
      * @param  list<string>  $lacking  words that fewer than a fifth of the page's products have
      */
-    public function __construct(public int $fitting, public int $stocked, public array $unknown, public array $lacking)
-    {
+    public function __construct(
+        public int $fitting,
+        public int $stocked,
+        public array $unknown,
+        public array $lacking,
+    ) {
     }
 
     /** 0 to 1; null where the page shows no product in stock, so that nothing can be said. */

@@ -46,11 +46,17 @@ final class PageWordIndex
         $this->lengths[$page] = 0;
         foreach ($texts as $weight => $some) {
             foreach ($some as $text) {
+                $before = '';
                 foreach (self::forms($text, $this->language) as $form) {
                     if (! isset($this->weights[$form][$page])) {
                         $this->weights[$form][$page] = $weight;
                         $weight === self::NAME && $this->lengths[$page]++;
                     }
+                    // Lamp shades answer who types lampshade.
+                    if ($before !== '' && $weight >= self::TITLE) {
+                        $this->weights[$before.$form][$page] ??= $weight;
+                    }
+                    $before = $form;
                 }
             }
         }
@@ -69,8 +75,10 @@ final class PageWordIndex
     public function candidates(array $forms, int $most): array
     {
         $lists = [];
-        foreach ($forms as $form) {
+        foreach ($forms as $nth => $form) {
             isset($this->weights[$form]) && ($lists[$form] = $this->weights[$form]);
+            $joined = $form.($forms[$nth + 1] ?? '');
+            isset($this->weights[$joined]) && ($lists[$joined] = $this->weights[$joined]);
         }
         uasort($lists, static fn (array $a, array $b): int => count($a) <=> count($b));
         $pages = [];
@@ -108,10 +116,14 @@ final class PageWordIndex
     {
         $have = $all = 0.0;
         $inName = 0;
-        foreach ($forms as $form) {
+        foreach ($forms as $nth => $form) {
             $rarity = $this->rarity($form);
             $all += $rarity;
-            $weight = $this->weights[$form][$page] ?? 0;
+            $weight = max(
+                $this->weights[$form][$page] ?? 0,
+                isset($forms[$nth + 1]) ? $this->weights[$form.$forms[$nth + 1]][$page] ?? 0 : 0,
+                $nth > 0 ? $this->weights[$forms[$nth - 1].$form][$page] ?? 0 : 0,
+            );
             $have += ($rarity * $weight) / 100;
             $weight === self::NAME && $inName++;
         }
@@ -141,9 +153,54 @@ final class PageWordIndex
     }
 
     private const SILENT = [
-        'the' => 1, 'a' => 1, 'an' => 1, 'for' => 1, 'with' => 1, 'and' => 1, 'in' => 1, 'of' => 1, 'to' => 1, 'on' => 1, 'by' => 1, 'our' => 1, 'your' => 1, 'is' => 1, 'at' => 1, 'from' => 1, 'or' => 1,
-        'der' => 1, 'die' => 1, 'das' => 1, 'fur' => 1, 'mit' => 1, 'und' => 1, 'im' => 1, 'am' => 1, 'ein' => 1, 'von' => 1, 'aus' => 1, 'zu' => 1,
-        'le' => 1, 'la' => 1, 'les' => 1, 'de' => 1, 'du' => 1, 'des' => 1, 'pour' => 1, 'avec' => 1, 'et' => 1, 'un' => 1, 'une' => 1, 'en' => 1,
-        'el' => 1, 'los' => 1, 'las' => 1, 'del' => 1, 'para' => 1, 'con' => 1, 'y' => 1, 'una' => 1,
+        'the' => 1,
+        'a' => 1,
+        'an' => 1,
+        'for' => 1,
+        'with' => 1,
+        'and' => 1,
+        'in' => 1,
+        'of' => 1,
+        'to' => 1,
+        'on' => 1,
+        'by' => 1,
+        'our' => 1,
+        'your' => 1,
+        'is' => 1,
+        'at' => 1,
+        'from' => 1,
+        'or' => 1,
+        'der' => 1,
+        'die' => 1,
+        'das' => 1,
+        'fur' => 1,
+        'mit' => 1,
+        'und' => 1,
+        'im' => 1,
+        'am' => 1,
+        'ein' => 1,
+        'von' => 1,
+        'aus' => 1,
+        'zu' => 1,
+        'le' => 1,
+        'la' => 1,
+        'les' => 1,
+        'de' => 1,
+        'du' => 1,
+        'des' => 1,
+        'pour' => 1,
+        'avec' => 1,
+        'et' => 1,
+        'un' => 1,
+        'une' => 1,
+        'en' => 1,
+        'el' => 1,
+        'los' => 1,
+        'las' => 1,
+        'del' => 1,
+        'para' => 1,
+        'con' => 1,
+        'y' => 1,
+        'una' => 1,
     ];
 }

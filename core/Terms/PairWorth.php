@@ -10,7 +10,8 @@ use Orchard\Core\Demand\ClickCurve;
  * What it is worth, in money a month, that one page goes for one term: searches x the click rate of where the page can
  * get x the value of a click on it, weighed by how well page and term fit.
  *
- * Where a page can get: with the store's chance of the first ten (Reach) near the top, otherwise where it stands. A page
+ * Where a page can get: with the store's chance of the first ten (Reach) near the top, otherwise where it stands. A
+ * page
  * that is seen for the term has shown that the search engine holds it for relevant, so that its words tell less.
  */
 final readonly class PairWorth
@@ -39,7 +40,11 @@ final readonly class PairWorth
     {
         $chance = $reach->chance($pair->difficulty);
         // Where another page of the store stands, one that says as much of the term gets soon, if a little lower.
-        $now = $pair->position ?? ($pair->others === null ? self::UNSEEN : min(self::UNSEEN, $pair->others + 3 + 30 * (1 - $pair->relevance)));
+        $now =
+            $pair->position ??
+            ($pair->others === null
+                ? self::UNSEEN
+                : min(self::UNSEEN, $pair->others + 3 + 30 * (1 - $pair->relevance)));
         if ($pair->position !== null || $pair->others !== null) {
             // Who stands on place 8 has shown that it can be reached.
             $shown = 1 / (1 + ($now / 12) ** 2);
@@ -55,16 +60,13 @@ final readonly class PairWorth
         $asked = $pair->asked + (1 - $pair->asked) * self::KIND * $engine;
         $fit = $pair->fit + (1 - $pair->fit) * self::KIND * $engine;
 
-        return new self(
-            $pair->searches * $rate * $match * $asked * $fit * $pair->clickValue,
-            [
-                ['searches', $pair->searches],
-                ['click rate within reach', $rate],
-                ['relevance', $match],
-                ['kind of page', $asked],
-                ['products that fit', $fit],
-                ['value of a click', $pair->clickValue],
-            ],
-        );
+        return new self($pair->searches * $rate * $match * $asked * $fit * $pair->clickValue, [
+            ['searches', $pair->searches],
+            ['click rate within reach', $rate],
+            ['relevance', $match],
+            ['kind of page', $asked],
+            ['products that fit', $fit],
+            ['value of a click', $pair->clickValue],
+        ]);
     }
 }

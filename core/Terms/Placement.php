@@ -19,7 +19,8 @@ final readonly class Placement
     private const ALL = 8;
 
     /**
-     * @param  array<string, ?bool>  $places  by place: title, heading, description, beginning, text, slug, images, links;
+     * @param  array<string, ?bool>  $places  by place: title, heading, description, beginning, text, slug, images,
+     * links;
      *                                        null where the page has none
      * @param  bool  $isEarly  whether it stands in the first half of the title
      */
@@ -32,15 +33,30 @@ final readonly class Placement
      * @param  ?list<string>  $images  alternative texts of its images
      * @param  list<string>  $links  what links to it say
      */
-    public static function of(string $term, string $title, string $heading, string $description, string $slug, ?string $text, ?array $images, array $links): self
-    {
-        $in = static fn (?string $where): ?bool => $where === null || trim($where) === '' ? null : LeadTerm::standsIn($where, $term);
+    public static function of(
+        string $term,
+        string $title,
+        string $heading,
+        string $description,
+        string $slug,
+        ?string $text,
+        ?array $images,
+        array $links,
+    ): self {
+        $in = static fn (?string $where): ?bool => $where === null || trim($where) === ''
+            ? null
+            : LeadTerm::standsIn($where, $term);
         $any = static function (?array $texts) use ($term): ?bool {
             $some = array_filter($texts ?? [], static fn (string $one): bool => trim($one) !== '');
 
-            return $some === [] ? null : array_filter($some, static fn (string $one): bool => LeadTerm::standsIn($one, $term)) !== [];
+            return $some === []
+                ? null
+                : array_filter($some, static fn (string $one): bool => LeadTerm::standsIn($one, $term)) !== [];
         };
-        $words = $text === null ? null : implode(' ', array_slice((array) preg_split('/\s+/u', trim($text)), 0, self::INTRO));
+        $words =
+            $text === null
+                ? null
+                : implode(' ', array_slice((array) preg_split('/\s+/u', trim($text)), 0, self::INTRO));
 
         return new self(
             [
@@ -66,6 +82,11 @@ final readonly class Placement
     /** @return list<string> places where it should stand, and does not: title, heading, description, beginning */
     public function lacking(): array
     {
-        return array_values(array_filter(['title', 'heading', 'description', 'beginning'], fn (string $place): bool => $this->places[$place] === false));
+        return array_values(
+            array_filter(
+                ['title', 'heading', 'description', 'beginning'],
+                fn (string $place): bool => $this->places[$place] === false,
+            ),
+        );
     }
 }

@@ -101,7 +101,15 @@ final class ProductWords
         $with = $this->isEmpty() ? null : $this->with($forms);
         $named = $with === null ? 0 : $this->named($normal, $forms, $beyond);
 
-        return new TermEvidence($seen, $results, $with === null ? null : count($with), $named, $ownBrand, $maker !== null, $beyond);
+        return new TermEvidence(
+            $seen,
+            $results,
+            $with === null ? null : count($with),
+            $named,
+            $ownBrand,
+            $maker !== null,
+            $beyond,
+        );
     }
 
     /**
@@ -124,7 +132,8 @@ final class ProductWords
             $same = array_filter($words, fn (string $word): bool => str_contains($this->written[$id], " $word "));
             $lacking = array_filter(
                 $words,
-                fn (string $word): bool => ! str_contains($this->written[$id], " $word ") && isset($this->named[Inflection::form($word, $this->language)][$id]),
+                fn (string $word): bool => ! str_contains($this->written[$id], " $word ") &&
+                    isset($this->named[Inflection::form($word, $this->language)][$id]),
             );
             if ($lacking === []) {
                 $whole += count($same) === count(explode(' ', trim($this->written[$id]))) ? 1 : 0;
@@ -137,7 +146,15 @@ final class ProductWords
 
     private static function written(string $text): string
     {
-        return ' '.implode(' ', array_map(static fn (string $word): string => str_replace("'", '', TermForm::fold($word)), TermForm::words(TermForm::normal($text)))).' ';
+        return ' '.
+            implode(
+                ' ',
+                array_map(
+                    static fn (string $word): string => str_replace("'", '', TermForm::fold($word)),
+                    TermForm::words(TermForm::normal($text)),
+                ),
+            ).
+            ' ';
     }
 
     /** Whether a word names products instead of telling what they are. */
@@ -152,7 +169,8 @@ final class ProductWords
     }
 
     /**
-     * Which share of a page's products satisfies all that a term says of what it wants. Words that the store has nowhere
+     * Which share of a page's products satisfies all that a term says of what it wants. Words that the store has
+     * nowhere
      * are told apart: a store without rattan lamps has no page for them.
      *
      * @param  list<int>  $products  of the page
@@ -238,17 +256,98 @@ final class ProductWords
     {
         $said = (string) preg_replace(self::PRICE, ' ', TermForm::fold($normal));
 
-        return array_values(array_filter($this->forms($said), static fn (string $form): bool => ! isset(self::NOT_TELLING[$form])));
+        $forms = array_values(
+            array_filter($this->forms($said), static fn (string $form): bool => ! isset(self::NOT_TELLING[$form])),
+        );
+        // Who types lamp shade is answered by lampshades, where the store writes them so.
+        $joined = [];
+        for ($i = 0, $count = count($forms); $i < $count; $i++) {
+            $both = $forms[$i].($forms[$i + 1] ?? '');
+            if (
+                isset($forms[$i + 1], $this->having[$both]) &&
+                ! isset($this->having[$forms[$i]], $this->having[$forms[$i + 1]])
+            ) {
+                $joined[] = $both;
+                $i++;
+            } else {
+                $joined[] = $forms[$i];
+            }
+        }
+
+        return $joined;
     }
 
     private const NOT_TELLING = [
-        'the' => 1, 'a' => 1, 'an' => 1, 'for' => 1, 'with' => 1, 'and' => 1, 'in' => 1, 'of' => 1, 'to' => 1, 'on' => 1, 'buy' => 1, 'best' => 1, 'cheap' => 1, 'online' => 1, 'shop' => 1, 'sale' => 1, 'near' => 1, 'me' => 1, 'uk' => 1, 'usa' => 1, 'luxury' => 1, 'affordable' => 1, 'budget' => 1, 'premium' => 1, 'store' => 1, 'price' => 1,
-        'der' => 1, 'die' => 1, 'das' => 1, 'fur' => 1, 'mit' => 1, 'und' => 1, 'im' => 1, 'am' => 1, 'kauf' => 1, 'kaufen' => 1, 'gunstig' => 1, 'billig' => 1, 'ein' => 1, 'ohne' => 1, 'beste' => 1,
-        'le' => 1, 'la' => 1, 'les' => 1, 'de' => 1, 'du' => 1, 'des' => 1, 'pour' => 1, 'avec' => 1, 'et' => 1, 'pas' => 1, 'cher' => 1, 'acheter' => 1, 'un' => 1, 'une' => 1,
-        'el' => 1, 'los' => 1, 'las' => 1, 'del' => 1, 'para' => 1, 'con' => 1, 'y' => 1, 'comprar' => 1, 'barato' => 1, 'barata' => 1, 'una' => 1,
+        'the' => 1,
+        'a' => 1,
+        'an' => 1,
+        'for' => 1,
+        'with' => 1,
+        'and' => 1,
+        'in' => 1,
+        'of' => 1,
+        'to' => 1,
+        'on' => 1,
+        'buy' => 1,
+        'best' => 1,
+        'cheap' => 1,
+        'online' => 1,
+        'shop' => 1,
+        'sale' => 1,
+        'near' => 1,
+        'me' => 1,
+        'uk' => 1,
+        'usa' => 1,
+        'luxury' => 1,
+        'affordable' => 1,
+        'budget' => 1,
+        'premium' => 1,
+        'store' => 1,
+        'price' => 1,
+        'der' => 1,
+        'die' => 1,
+        'das' => 1,
+        'fur' => 1,
+        'mit' => 1,
+        'und' => 1,
+        'im' => 1,
+        'am' => 1,
+        'kauf' => 1,
+        'kaufen' => 1,
+        'gunstig' => 1,
+        'billig' => 1,
+        'ein' => 1,
+        'ohne' => 1,
+        'beste' => 1,
+        'le' => 1,
+        'la' => 1,
+        'les' => 1,
+        'de' => 1,
+        'du' => 1,
+        'des' => 1,
+        'pour' => 1,
+        'avec' => 1,
+        'et' => 1,
+        'pas' => 1,
+        'cher' => 1,
+        'acheter' => 1,
+        'un' => 1,
+        'une' => 1,
+        'el' => 1,
+        'los' => 1,
+        'las' => 1,
+        'del' => 1,
+        'para' => 1,
+        'con' => 1,
+        'y' => 1,
+        'comprar' => 1,
+        'barato' => 1,
+        'barata' => 1,
+        'una' => 1,
     ];
 
-    private const PRICE = '/\b(?:under|below|less than|up to|unter|bis|moins de|menos de|hasta)\s+[£$€]?\s?(\d+)(?:\s?(?:euros?|pounds?|dollars?|eur|gbp|usd|[£$€]))?/u';
+    private const PRICE = '/\b(?:under|below|less than|up to|unter|bis|moins de|menos de|'.
+        'hasta)\s+[£$€]?\s?(\d+)(?:\s?(?:euros?|pounds?|dollars?|eur|gbp|usd|[£$€]))?/u';
 
     /** @return ?array{float, float} the lowest and the highest price that a term asks for */
     private function priceBound(string $normal): ?array
@@ -267,8 +366,14 @@ final class ProductWords
         }
 
         return match (true) {
-            preg_match('/\b(cheap|budget|affordable|inexpensive|gunstige?[rsmn]?|billige?[rsmn]?|pas cher|baratos?|baratas?)\b/u', $folded) === 1 => [0.0, $this->thirds[0]],
-            preg_match('/\b(luxury|premium|high end|designer|luxus|luxe|lujo)\b/u', $folded) === 1 => [$this->thirds[1], INF],
+            preg_match(
+                '/\b(cheap|budget|affordable|inexpensive|gunstige?[rsmn]?|billige?[rsmn]?|pas cher|baratos?|baratas?)\b/u',
+                $folded,
+            ) === 1 => [0.0, $this->thirds[0]],
+            preg_match('/\b(luxury|premium|high end|designer|luxus|luxe|lujo)\b/u', $folded) === 1 => [
+                $this->thirds[1],
+                INF,
+            ],
             default => null,
         };
     }
@@ -276,7 +381,10 @@ final class ProductWords
     /** @return list<string> */
     private function forms(string $text, bool $sort = true): array
     {
-        $forms = array_map(fn (string $word): string => Inflection::form($word, $this->language), TermForm::words(TermForm::normal($text)));
+        $forms = array_map(
+            fn (string $word): string => Inflection::form($word, $this->language),
+            TermForm::words(TermForm::normal($text)),
+        );
 
         return $sort ? array_values(array_unique($forms)) : $forms;
     }

@@ -7,7 +7,8 @@ namespace Orchard\Core\Terms;
 /**
  * How likely the store gets a page among the first ten results for a term of some difficulty: learned from the terms
  * for which it is seen, by logistic regression (Newton's method; both coefficients lean on what is assumed, so that a
- * field in which everything ranks does not run away). Until 200 terms tell it, 40 of 100 is assumed to be an even chance.
+ * field in which everything ranks does not run away). Until 200 terms tell it, 40 of 100 is assumed to be an even
+ * chance.
  */
 final readonly class Reach
 {
@@ -23,12 +24,16 @@ final readonly class Reach
      * @param  float  $spread  points of difficulty by which the odds change e times
      * @param  int  $terms  that told it; 0 where it is assumed
      */
-    public function __construct(public float $middle = self::ASSUMED, public float $spread = self::ASSUMED_SPREAD, public int $terms = 0)
-    {
+    public function __construct(
+        public float $middle = self::ASSUMED,
+        public float $spread = self::ASSUMED_SPREAD,
+        public int $terms = 0,
+    ) {
     }
 
     /**
-     * @param  list<array{float, bool}>  $told  difficulty of a term, and whether a page of the store is among the first ten
+     * @param  list<array{float, bool}>  $told  difficulty of a term, and whether a page of the store is among the
+     * first ten
      */
     public static function learn(array $told): self
     {
@@ -64,7 +69,7 @@ final readonly class Reach
         // Difficulty that makes nothing harder is no measure of reach here; the slope stays on the side it must be.
         $b = min($b, -0.05);
 
-        return new self(self::ASSUMED - 10 * $a / $b, -10 / $b, count($told));
+        return new self(self::ASSUMED - (10 * $a) / $b, -10 / $b, count($told));
     }
 
     /** Whether the store's own terms told it. */

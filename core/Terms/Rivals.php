@@ -10,10 +10,12 @@ use Orchard\Core\Demand\ClickCurve;
  * Two pages seen for one query: whether they take turns (the search engine cannot decide between them) or are shown
  * side by side, which is often good.
  *
- * Days on which one is shown and the other not speak for turns, and by chance alone that happens, too. Two looks tell it
+ * Days on which one is shown and the other not speak for turns, and by chance alone that happens, too. Two looks tell
+ * it
  * apart. Where rows are few, and small ones withheld, by presence: the days on which both are shown are held against
  * those that two pages with so many days would share if they had nothing to do with each other (the hypergeometric law
- * of Fisher's exact test). Where both have many rows a day, by how much is shown of each: the overlap of their days (the
+ * of Fisher's exact test). Where both have many rows a day, by how much is shown of each: the overlap of their days
+ * (the
  * sum over days of the smaller of both shares, one minus the total variation distance) against the overlap that dealing
  * out their joint impressions at random would have, which a seeded generator draws.
  */
@@ -48,7 +50,8 @@ final readonly class Rivals
     }
 
     /**
-     * @param  array<string, array{impressions: int, position: float, clicks: int}>  $first  by day, days without a row are left out
+     * @param  array<string, array{impressions: int, position: float, clicks: int}>  $first  by day, days without a
+     * row are left out
      * @param  array<string, array{impressions: int, position: float, clicks: int}>  $second
      * @param  int  $told  days that rows tell, whether these pages have some on them or not
      */
@@ -65,14 +68,24 @@ final readonly class Rivals
         if ($sumA === 0 || $sumB === 0) {
             return new self(0.0, 0, 0.0, 0.0);
         }
-        $turns = self::byPresence(count($first), count($second), count(array_intersect_key($first, $second)), max($told, count($days)));
+        $turns = self::byPresence(
+            count($first),
+            count($second),
+            count(array_intersect_key($first, $second)),
+            max($told, count($days)),
+        );
         if ($sumA / count($first) >= self::MANY && $sumB / count($second) >= self::MANY) {
             $joint = array_map(static fn (int $x, int $y): int => $x + $y, $a, $b);
             $expected = self::chance($joint, $sumA, $sumB);
             $turns = max($turns, $expected <= 0.05 ? 0.0 : max(0.0, 1 - self::overlap($a, $b) / $expected));
         }
 
-        return new self($turns, self::switches($a, $b), min($sumA, $sumB) / ($sumA + $sumB), self::lost($first, $second));
+        return new self(
+            $turns,
+            self::switches($a, $b),
+            min($sumA, $sumB) / ($sumA + $sumB),
+            self::lost($first, $second),
+        );
     }
 
     /**
@@ -87,7 +100,11 @@ final readonly class Rivals
         }
         $least = 0.0;
         for ($common = max(0, $one + $other - $days); $common <= $both; $common++) {
-            $least += exp(self::choose($one, $common) + self::choose($days - $one, $other - $common) - self::choose($days, $other));
+            $least += exp(
+                self::choose($one, $common) +
+                    self::choose($days - $one, $other - $common) -
+                    self::choose($days, $other),
+            );
         }
 
         return $least > self::CHANCE ? 0.0 : 1 - $both / $expected;
@@ -146,7 +163,9 @@ final readonly class Rivals
                         $state = ($state * 1103515245 + 12345) & 0x7FFFFFFF;
                         $u += $state / 0x7FFFFFFF;
                     }
-                    $mine = (int) round(max(0, min($count, $count * $part + ($u - 6) * sqrt($count * $part * (1 - $part)))));
+                    $mine = (int) round(
+                        max(0, min($count, $count * $part + ($u - 6) * sqrt($count * $part * (1 - $part)))),
+                    );
                 } else {
                     for ($i = 0; $i < $count; $i++) {
                         $state = ($state * 1103515245 + 12345) & 0x7FFFFFFF;
@@ -206,7 +225,8 @@ final readonly class Rivals
         $lost = 0.0;
         foreach ($low as $day => $row) {
             if (! isset($high[$day])) {
-                $lost += $row['impressions'] * max(0.0, ClickCurve::assumed($best) - ClickCurve::assumed($row['position']));
+                $lost +=
+                    $row['impressions'] * max(0.0, ClickCurve::assumed($best) - ClickCurve::assumed($row['position']));
             }
         }
 

@@ -20,12 +20,34 @@ final class TermForm
     {
         $text = Normalizer::normalize(mb_scrub($phrase), Normalizer::FORM_KC);
         $text = mb_strtolower($text === false ? mb_scrub($phrase) : $text);
-        $text = strtr($text, ['’' => "'", '‘' => "'", 'ʼ' => "'", '´' => "'", '`' => "'", '‐' => '-', '‑' => '-', '–' => '-', '×' => 'x']);
+        $text = strtr($text, [
+            '’' => "'",
+            '‘' => "'",
+            'ʼ' => "'",
+            '´' => "'",
+            '`' => "'",
+            '‐' => '-',
+            '‑' => '-',
+            '–' => '-',
+            '×' => 'x',
+        ]);
         // Joiners without width are no part of a word, except where they make one emoji of several.
-        $text = (string) preg_replace('/[\x{200B}\x{200C}\x{2060}\x{FEFF}\x{00AD}]|\x{200D}(?![\p{So}\x{1F000}-\x{1FAFF}])/u', '', $text);
-        $text = (string) preg_replace('/[^\p{L}\p{M}\p{N}\p{So}\p{Sk}\p{Sc}\x{200D}\x{FE0F}\s\'\-.,&\/%+°]/u', ' ', $text);
+        $text = (string) preg_replace(
+            '/[\x{200B}\x{200C}\x{2060}\x{FEFF}\x{00AD}]|\x{200D}(?![\p{So}\x{1F000}-\x{1FAFF}])/u',
+            '',
+            $text,
+        );
+        $text = (string) preg_replace(
+            '/[^\p{L}\p{M}\p{N}\p{So}\p{Sk}\p{Sc}\x{200D}\x{FE0F}\s\'\-.,&\/%+°]/u',
+            ' ',
+            $text,
+        );
         // Signs between two figures or letters belong to the word; others are punctuation.
-        $text = (string) preg_replace('/(?<![\p{N}])[.,\/]|[.,\/](?![\p{N}])|(?<![\p{L}\p{N}])[\'\-+]|[\'\-](?![\p{L}\p{N}])|\+(?![\p{N}])/u', ' ', $text);
+        $text = (string) preg_replace(
+            '/(?<![\p{N}])[.,\/]|[.,\/](?![\p{N}])|(?<![\p{L}\p{N}])[\'\-+]|[\'\-](?![\p{L}\p{N}])|\+(?![\p{N}])/u',
+            ' ',
+            $text,
+        );
         $text = trim((string) preg_replace('/[\s\p{Z}\p{Cc}]+/u', ' ', $text));
 
         return trim(mb_substr($text, 0, self::LONGEST));
@@ -40,7 +62,11 @@ final class TermForm
     public static function words(string $normal): array
     {
         $plain = str_replace(['&', '+', '%'], [' and ', ' ', ' percent '], $normal);
-        preg_match_all('/[\p{L}\p{M}\p{N}\p{So}\p{Sc}\x{200D}\x{FE0F}]+(?:[\'.,][\p{L}\p{M}\p{N}]+)*/u', $plain, $found);
+        preg_match_all(
+            '/[\p{L}\p{M}\p{N}\p{So}\p{Sc}\x{200D}\x{FE0F}]+(?:[\'.,][\p{L}\p{M}\p{N}]+)*/u',
+            $plain,
+            $found,
+        );
         $words = [];
         foreach ($found[0] as $word) {
             $last = $words === [] ? '' : $words[count($words) - 1];
@@ -49,7 +75,10 @@ final class TermForm
 
                 continue;
             }
-            $words[] = preg_match('/^(\d+(?:[.,]\d+)?)([\p{L}]+)$/u', $word, $part) === 1 ? $part[1].self::unit($part[2]) : $word;
+            $words[] =
+                preg_match('/^(\d+(?:[.,]\d+)?)([\p{L}]+)$/u', $word, $part) === 1
+                    ? $part[1].self::unit($part[2])
+                    : $word;
         }
 
         return $words;
@@ -65,12 +94,21 @@ final class TermForm
         if (preg_match('/^[\x20-\x7E]*$/', $word) === 1) {
             return $word;
         }
-        $parts = Normalizer::normalize(strtr($word, ['ß' => 'ss', 'œ' => 'oe', 'æ' => 'ae', 'ø' => 'o', 'ł' => 'l', 'đ' => 'd', 'ı' => 'i'] + ($tilde ? ['ñ' => "\x01"] : [])), Normalizer::FORM_D);
+        $parts = Normalizer::normalize(
+            strtr(
+                $word,
+                ['ß' => 'ss', 'œ' => 'oe', 'æ' => 'ae', 'ø' => 'o', 'ł' => 'l', 'đ' => 'd', 'ı' => 'i'] +
+                    ($tilde ? ['ñ' => "\x01"] : []),
+            ),
+            Normalizer::FORM_D,
+        );
 
         return str_replace("\x01", 'ñ', (string) preg_replace('/\p{M}+/u', '', $parts === false ? $word : $parts));
     }
 
-    private const UNIT = '/^(mm|cm|m|km|in|inch|inches|ft|feet|foot|zoll|kg|g|gram|grams|lb|lbs|oz|l|litre|litres|liter|liters|ml|cl|w|watt|watts|v|volt|volts|k|kelvin|lm|lumen|lumens|mah|gb|tb|pouces|pulgadas|vatios|litros|litre)$/u';
+    private const UNIT = '/^(mm|cm|m|km|in|inch|inches|ft|feet|foot|zoll|kg|g|gram|grams|lb|lbs|oz|l|litre|litres|'.
+        'liter|liters|ml|cl|w|watt|watts|v|volt|volts|k|kelvin|lm|lumen|lumens|mah|gb|tb|pouces|pulgadas|vatios|'.
+        'litros|litre)$/u';
 
     private static function unit(string $word): string
     {

@@ -83,7 +83,12 @@ final class TermGroups
                     continue;
                 }
                 $head = $this->byForms[implode(' ', array_slice($forms, $from, $length))] ?? null;
-                if ($head !== null && $head !== $term && $this->searches[$head] >= $this->searches[$term] && ($best === null || $this->searches[$head] > $this->searches[$best])) {
+                if (
+                    $head !== null &&
+                    $head !== $term &&
+                    $this->searches[$head] >= $this->searches[$term] &&
+                    ($best === null || $this->searches[$head] > $this->searches[$best])
+                ) {
                     $best = $head;
                 }
             }

@@ -15,16 +15,73 @@ final readonly class TermKey
     /** Articles and the like, which change no meaning. */
     private const ARTICLES = [
         'en' => ['the' => 1, 'a' => 1, 'an' => 1],
-        'de' => ['der' => 1, 'die' => 1, 'das' => 1, 'den' => 1, 'dem' => 1, 'ein' => 1, 'eine' => 1, 'einen' => 1, 'einem' => 1, 'einer' => 1, 'furs' => 1],
+        'de' => [
+            'der' => 1,
+            'die' => 1,
+            'das' => 1,
+            'den' => 1,
+            'dem' => 1,
+            'ein' => 1,
+            'eine' => 1,
+            'einen' => 1,
+            'einem' => 1,
+            'einer' => 1,
+            'furs' => 1,
+        ],
         // In these the noun comes first, so that what joins it to the next may be left out without a change of order.
-        'fr' => ['le' => 1, 'la' => 1, 'les' => 1, 'l' => 1, 'un' => 1, 'une' => 1, 'de' => 1, 'du' => 1, 'des' => 1, 'd' => 1, 'pour' => 1, 'a' => 1, 'au' => 1, 'aux' => 1, 'en' => 1],
-        'es' => ['el' => 1, 'la' => 1, 'los' => 1, 'las' => 1, 'un' => 1, 'una' => 1, 'de' => 1, 'del' => 1, 'para' => 1, 'en' => 1, 'al' => 1],
+        'fr' => [
+            'le' => 1,
+            'la' => 1,
+            'les' => 1,
+            'l' => 1,
+            'un' => 1,
+            'une' => 1,
+            'de' => 1,
+            'du' => 1,
+            'des' => 1,
+            'd' => 1,
+            'pour' => 1,
+            'a' => 1,
+            'au' => 1,
+            'aux' => 1,
+            'en' => 1,
+        ],
+        'es' => [
+            'el' => 1,
+            'la' => 1,
+            'los' => 1,
+            'las' => 1,
+            'un' => 1,
+            'una' => 1,
+            'de' => 1,
+            'del' => 1,
+            'para' => 1,
+            'en' => 1,
+            'al' => 1,
+        ],
     ];
 
     /** A thing for something is that something's thing. */
     private const FOR = ['en' => ['for' => 1], 'de' => ['fur' => 1]];
 
-    private const DRINKS = ['wine' => 1, 'champagne' => 1, 'prosecco' => 1, 'cocktail' => 1, 'beer' => 1, 'whisky' => 1, 'whiskey' => 1, 'gin' => 1, 'water' => 1, 'shot' => 1, 'drinking' => 1, 'martini' => 1, 'highball' => 1, 'tumbler' => 1, 'juice' => 1, 'latte' => 1];
+    private const DRINKS = [
+        'wine' => 1,
+        'champagne' => 1,
+        'prosecco' => 1,
+        'cocktail' => 1,
+        'beer' => 1,
+        'whisky' => 1,
+        'whiskey' => 1,
+        'gin' => 1,
+        'water' => 1,
+        'shot' => 1,
+        'drinking' => 1,
+        'martini' => 1,
+        'highball' => 1,
+        'tumbler' => 1,
+        'juice' => 1,
+        'latte' => 1,
+    ];
 
     /** @var array<string, true> folded words of one writing */
     private array $makers;
@@ -35,7 +92,7 @@ final readonly class TermKey
         $names = [];
         foreach ($makers as $maker) {
             $words = array_map(TermForm::fold(...), TermForm::words(TermForm::normal($maker)));
-            $words === [] || $names[implode(' ', $words)] = true;
+            $words === [] || ($names[implode(' ', $words)] = true);
         }
         $this->makers = $names;
     }
@@ -57,7 +114,11 @@ final readonly class TermKey
             $form === 'glasses' && $i > 0 && isset(self::DRINKS[$words[$i - 1]]) && ($form = 'glass');
             $next = $i + 1 < $count ? Inflection::form($words[$i + 1], $this->language) : '';
             // A wall light in grey is no wall in light grey.
-            if (isset(DescribingWords::SHADES[$form]) && DescribingWords::isColour($next) && ($bound === [] || $form !== 'light')) {
+            if (
+                isset(DescribingWords::SHADES[$form]) &&
+                DescribingWords::isColour($next) &&
+                ($bound === [] || $form !== 'light')
+            ) {
                 $free[] = $form.' '.DescribingWords::oneGender($next);
                 $i++;
             } elseif (preg_match('/^\d+$/', $word) === 1 && $next !== '' && ! DescribingWords::isFree($next)) {
@@ -71,7 +132,8 @@ final readonly class TermKey
                 $bound[] = $this->language === 'de' ? $word : $form;
             }
         }
-        // A material describes where it stands before all other nouns or after them: glass lamp shade, lamp shade glass.
+        // A material describes where it stands before all other nouns or after them: glass lamp shade, lamp shade
+        // glass.
         if (count($bound) > 2) {
             foreach ([0, count($bound) - 1] as $at) {
                 if (isset($bound[$at]) && count($bound) > 2 && DescribingWords::isMaterial($bound[$at])) {
@@ -80,7 +142,11 @@ final readonly class TermKey
                     $bound = array_values($bound);
                 }
             }
-        } elseif (count($bound) === 2 && DescribingWords::isMaterial($bound[1]) && DescribingWords::isPureMaterial($bound[1])) {
+        } elseif (
+            count($bound) === 2 &&
+            DescribingWords::isMaterial($bound[1]) &&
+            DescribingWords::isPureMaterial($bound[1])
+        ) {
             // Of these nobody makes a thing by that name: a lamp of brass, never brass of a lamp.
             $bound = [$bound[1], $bound[0]];
         }

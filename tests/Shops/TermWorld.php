@@ -14,11 +14,26 @@ namespace Tests\Shops;
  */
 final class TermWorld
 {
-    private const KINDS = ['watering can', 'plant stand', 'garden bench', 'bird feeder', 'rain barrel', 'hose reel', 'seed tray', 'trellis'];
+    private const KINDS = [
+        'watering can',
+        'plant stand',
+        'garden bench',
+        'bird feeder',
+        'rain barrel',
+        'hose reel',
+        'seed tray',
+        'trellis',
+    ];
 
-    private const TRAITS = ['copper', 'zinc', 'oak', 'cedar', 'folding', 'hanging', 'balcony', 'indoor', 'large', 'small', 'antique', 'modern'];
+    private const TRAITS = [
+        'copper', 'zinc', 'oak', 'cedar', 'folding', 'hanging', 'balcony', 'indoor', 'large', 'small', 'antique',
+        'modern',
+    ];
 
-    private const MODELS = ['Aldermoor', 'Brackley', 'Corfe', 'Dunnel', 'Estover', 'Farleigh', 'Gannet', 'Holloway', 'Inchley', 'Jarrow', 'Kelling', 'Lodden', 'Marwick', 'Nuttall', 'Osborn', 'Penwith', 'Quenby', 'Rathlin', 'Selwyn', 'Tiverley'];
+    private const MODELS = [
+        'Aldermoor', 'Brackley', 'Corfe', 'Dunnel', 'Estover', 'Farleigh', 'Gannet', 'Holloway', 'Inchley', 'Jarrow',
+        'Kelling', 'Lodden', 'Marwick', 'Nuttall', 'Osborn', 'Penwith', 'Quenby', 'Rathlin', 'Selwyn', 'Tiverley',
+    ];
 
     /** @var list<array{path: string, kind: string, noun: int, traits: list<int>, model: ?int, name: string, price: float, strength: float, value: float}> */
     public array $pages = [];
@@ -105,7 +120,12 @@ final class TermWorld
         $rows = "url,kind,title,price,in stock,material\n";
         foreach ($this->pages as $p) {
             $told = array_filter($p['traits'], static fn (int $trait): bool => $trait < 4);
-            $rows .= "{$p['path']},{$p['kind']},\"{$p['name']}\",".($p['kind'] === 'product' ? $p['price'] : '').',yes,'.implode(' ', array_map(static fn (int $trait): string => self::TRAITS[$trait], $told))."\n";
+            $rows .=
+                "{$p['path']},{$p['kind']},\"{$p['name']}\",".
+                ($p['kind'] === 'product' ? $p['price'] : '').
+                ',yes,'.
+                implode(' ', array_map(static fn (int $trait): string => self::TRAITS[$trait], $told)).
+                "\n";
         }
 
         return $rows;
@@ -125,20 +145,26 @@ final class TermWorld
      * Rows of search: for each term the pages that the search engine shows, the best for it first, by its own opinion.
      *
      * @param  list<string>  $days
-     * @return string
      */
     public function searchFile(array $days): string
     {
         $rows = "page,query,day,clicks,impressions,position\n";
         foreach ($this->terms as $nth => $t) {
-            foreach (array_values(array_map(null, array_keys($this->places[$nth]), $this->places[$nth])) as $rank => [$page, $position]) {
+            foreach (
+                array_values(array_map(null, array_keys($this->places[$nth]), $this->places[$nth])) as $rank => [$page, $position]
+            ) {
                 $shown = $position <= 10 ? 0.9 : ($position <= 20 ? 0.25 : 0.03);
                 foreach ($days as $day) {
-                    $impressions = (int) round($t['searches'] / 4.35 * $shown * ($rank === 0 ? 1 : 0.6) * mt_rand(80, 120) / 100);
+                    $impressions = (int) round(
+                        (($t['searches'] / 4.35) * $shown * ($rank === 0 ? 1 : 0.6) * mt_rand(80, 120)) / 100,
+                    );
                     if ($impressions > 0) {
                         $clicks = min($impressions, self::count($impressions * self::rate($position)));
                         $this->clicks[$page][$day] = ($this->clicks[$page][$day] ?? 0) + $clicks;
-                        $rows .= "{$this->pages[$page]['path']},\"{$t['text']}\",$day,$clicks,$impressions,".round($position, 1)."\n";
+                        $rows .=
+                            "{$this->pages[$page]['path']},\"{$t['text']}\",$day,$clicks,$impressions,".
+                            round($position, 1).
+                            "\n";
                     }
                 }
             }
@@ -159,9 +185,9 @@ final class TermWorld
             foreach ($days as $day) {
                 // Clicks but for those whose searchers said no to being counted.
                 $visits = (int) round(0.8 * ($this->clicks[$page][$day] ?? 0));
-                $mean = $visits * $p['value'] / 0.8 / 40;
+                $mean = ($visits * $p['value']) / 0.8 / 40;
                 $orders = self::count($mean);
-                $rows .= "{$p['path']},$day,$visits,$orders,".(40 * $orders)."\n";
+                $rows .= "{$p['path']},$day,$visits,$orders,". 40 * $orders."\n";
             }
         }
 
@@ -173,15 +199,29 @@ final class TermWorld
         $add = function (string $kind, int $noun, array $traits, ?int $model, string $name): void {
             $nth = count($this->pages);
             $this->pages[] = [
-                'path' => ($kind === 'product' ? '/thing/' : '/all/').trim((string) preg_replace('/[^a-z0-9]+/', '-', strtolower($name)), '-').($kind === 'product' ? "-$nth" : ''),
-                'kind' => $kind, 'noun' => $noun, 'traits' => array_values($traits), 'model' => $model, 'name' => $name,
-                'price' => (float) mt_rand(15, 220), 'strength' => self::normal() * 0.5, 'value' => 0.4 * exp(0.35 * self::normal()),
+                'path' => ($kind === 'product' ? '/thing/' : '/all/').
+                    trim((string) preg_replace('/[^a-z0-9]+/', '-', strtolower($name)), '-').
+                    ($kind === 'product' ? "-$nth" : ''),
+                'kind' => $kind,
+                'noun' => $noun,
+                'traits' => array_values($traits),
+                'model' => $model,
+                'name' => $name,
+                'price' => (float) mt_rand(15, 220),
+                'strength' => self::normal() * 0.5,
+                'value' => 0.4 * exp(0.35 * self::normal()),
             ];
         };
         foreach (array_keys(self::KINDS) as $noun) {
             $add('collection', $noun, [], null, ucwords(self::KINDS[$noun]).'s');
             foreach ([0, 2, 6, 8] as $trait) {
-                $add('collection', $noun, [$trait], null, ucfirst(self::TRAITS[$trait]).' '.ucwords(self::KINDS[$noun]).'s');
+                $add(
+                    'collection',
+                    $noun,
+                    [$trait],
+                    null,
+                    ucfirst(self::TRAITS[$trait]).' '.ucwords(self::KINDS[$noun]).'s',
+                );
             }
         }
         for ($i = 0; $i < $products; $i++) {
@@ -191,7 +231,20 @@ final class TermWorld
             // Names leave a trait out now and then, and some boast of one that the thing has not.
             $said = array_filter($traits, static fn (): bool => mt_rand(1, 100) <= 75);
             mt_rand(1, 100) <= 6 && ($said[] = mt_rand(0, 11));
-            $add('product', $noun, $traits, $model, self::MODELS[$model].' '.implode(' ', array_map(static fn (int $trait): string => ucfirst(self::TRAITS[$trait]), array_unique($said))).' '.ucwords(self::KINDS[$noun]));
+            $add(
+                'product',
+                $noun,
+                $traits,
+                $model,
+                self::MODELS[$model].
+                    ' '.
+                    implode(
+                        ' ',
+                        array_map(static fn (int $trait): string => ucfirst(self::TRAITS[$trait]), array_unique($said)),
+                    ).
+                    ' '.
+                    ucwords(self::KINDS[$noun]),
+            );
         }
     }
 
@@ -199,14 +252,23 @@ final class TermWorld
     {
         $add = function (string $text, int $noun, array $traits, ?int $model, float $middle): void {
             $searches = (int) max(10, $middle * exp(0.9 * self::normal()));
-            $this->terms[] = ['text' => $text, 'noun' => $noun, 'traits' => array_values($traits), 'model' => $model, 'searches' => $searches, 'difficulty' => (int) max(2, min(90, 8 * log10($searches) + 12 * self::normal() + 12))];
+            $this->terms[] = [
+                'text' => $text,
+                'noun' => $noun,
+                'traits' => array_values($traits),
+                'model' => $model,
+                'searches' => $searches,
+                'difficulty' => (int) max(2, min(90, 8 * log10($searches) + 12 * self::normal() + 12)),
+            ];
         };
         foreach (self::KINDS as $noun => $name) {
             $add($name.'s', $noun, [], null, 9000);
             foreach (self::TRAITS as $trait => $word) {
                 $add("$word {$name}s", $noun, [$trait], null, 900);
                 foreach (array_rand(array_fill(4, 8, 1), 2) as $other) {
-                    $other !== $trait && $trait < 4 && $add(self::TRAITS[$other]." $word $name", $noun, [$trait, $other], null, 120);
+                    $other !== $trait &&
+                        $trait < 4 &&
+                        $add(self::TRAITS[$other]." $word $name", $noun, [$trait, $other], null, 120);
                 }
             }
         }
@@ -236,6 +298,6 @@ final class TermWorld
 
     private static function normal(): float
     {
-        return sqrt(-2 * log((mt_rand() + 1) / (mt_getrandmax() + 2))) * cos(2 * M_PI * mt_rand() / mt_getrandmax());
+        return sqrt(-2 * log((mt_rand() + 1) / (mt_getrandmax() + 2))) * cos((2 * M_PI * mt_rand()) / mt_getrandmax());
     }
 }

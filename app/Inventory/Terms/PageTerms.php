@@ -110,7 +110,15 @@ final class PageTerms
     public static function claims(array $pages): array
     {
         $claims = [];
-        foreach ($pages === [] ? [] : DB::select('SELECT page_id, term, origin FROM page_terms WHERE place = 0 AND page_id IN ('.Bulk::list($pages).')') as $row) {
+        foreach (
+            $pages === []
+                ? []
+                : DB::select(
+                    'SELECT page_id, term, origin FROM page_terms WHERE place = 0 AND page_id IN ('.
+                        Bulk::list($pages).
+                        ')',
+                ) as $row
+        ) {
             $claims[(int) $row->page_id] = [(string) $row->term, TermOrigin::from((string) $row->origin)];
         }
 

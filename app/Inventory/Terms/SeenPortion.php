@@ -9,7 +9,8 @@ final readonly class SeenPortion
 {
     /**
      * @param  int  $last  the last query of the portion
-     * @param  list<array{int, int, int, int, int, int}>  $rows  query, page, market, clicks, impressions and thousandths of
+     * @param  list<array{int, int, int, int, int, int}>  $rows  query, page, market, clicks, impressions and
+     * thousandths of
      *                                                           positions by impression, over the weeks that lists sum
      * @param  array<int, string>  $texts  by query
      */

@@ -26,7 +26,10 @@ final class SeenQueries
         $this->portions = $portions;
     }
 
-    /** The next queries with all their pages, the store's own name among them; null at the end, or where nothing sums them. */
+    /**
+     * The next queries with all their pages, the store's own name among them; null at the end, or where nothing sums
+     * them.
+     */
     public function portion(Store $store, int $after, int $most): ?SeenPortion
     {
         return $this->portions === null ? null : ($this->portions)($store, $after, $most);
@@ -34,7 +37,8 @@ final class SeenQueries
 
     /**
      * @param  list<int>  $pages
-     * @return array<int, list<SeenQuery>> by page, those with most clicks first; queries for the store's own name are left out
+     * @return array<int, list<SeenQuery>> by page, those with most clicks first; queries for the store's own name are
+     * left out
      */
     public function of(Store $store, array $pages, int $most): array
     {

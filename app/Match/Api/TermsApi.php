@@ -30,23 +30,26 @@ final class TermsApi
 
         return response()->json([
             'market' => $filter->market,
-            'rows' => array_map(static fn (object $row): array => [
-                'term' => (int) $row->id,
-                'text' => (string) $row->term,
-                'asked_for' => Asks::kind((int) $row->asked)?->value,
-                'strength' => round((float) $row->strength, 3),
-                'volume' => $row->volume === null ? null : (int) $row->volume,
-                'difficulty' => $row->difficulty === null ? null : (float) $row->difficulty,
-                'clicks' => (int) $row->clicks,
-                'impressions' => (int) $row->impressions,
-                'position' => (int) $row->position_milli === 0 ? null : round((int) $row->position_milli / 1000, 2),
-                'worth' => round((float) $row->worth, 2),
-                'leads' => $row->lead_page === null ? null : ($known[(int) $row->lead_page]['url'] ?? null),
-                'supports' => $row->support_page === null ? null : ($known[(int) $row->support_page]['url'] ?? null),
-                'locked' => (int) $row->locked === 1,
-                'takes_turns' => (int) $row->rivals === 1,
-                'served' => ['no', 'yes', 'not stocked', 'planned', 'left'][(int) $row->served],
-            ], $rows),
+            'rows' => array_map(
+                static fn (object $row): array => [
+                    'term' => (int) $row->id,
+                    'text' => (string) $row->term,
+                    'asked_for' => Asks::kind((int) $row->asked)?->value,
+                    'strength' => round((float) $row->strength, 3),
+                    'volume' => $row->volume === null ? null : (int) $row->volume,
+                    'difficulty' => $row->difficulty === null ? null : (float) $row->difficulty,
+                    'clicks' => (int) $row->clicks,
+                    'impressions' => (int) $row->impressions,
+                    'position' => (int) $row->position_milli === 0 ? null : round((int) $row->position_milli / 1000, 2),
+                    'worth' => round((float) $row->worth, 2),
+                    'leads' => $row->lead_page === null ? null : $known[(int) $row->lead_page]['url'] ?? null,
+                    'supports' => $row->support_page === null ? null : $known[(int) $row->support_page]['url'] ?? null,
+                    'locked' => (int) $row->locked === 1,
+                    'takes_turns' => (int) $row->rivals === 1,
+                    'served' => ['no', 'yes', 'not stocked', 'planned', 'left'][(int) $row->served],
+                ],
+                $rows,
+            ),
             'next' => $next,
         ]);
     }

@@ -13,7 +13,8 @@ final class SuggestCommand extends StoreCommand
 {
     protected $signature = 'match:suggest {--store=} {--wait : work to the end in this process} {--json}';
 
-    protected $description = 'Read all terms anew and propose a lead term for each page: the best matching of the whole store';
+    protected $description = 'Read all terms anew and propose a lead term for each page: the best matching of the '.
+        'whole store';
 
     public function handle(WorkDesk $desk): int
     {
@@ -22,7 +23,8 @@ final class SuggestCommand extends StoreCommand
             $work = SuggestWork::begin($store, null);
             $state = $this->option('wait') ? $desk->workToEnd($work) : 'waiting';
             $sums = DB::selectOne(
-                'SELECT COALESCE(SUM(terms), 0) AS terms, COALESCE(SUM(leads), 0) AS leads, COALESCE(SUM(pages), 0) AS pages,
+                'SELECT COALESCE(SUM(terms), 0) AS terms, COALESCE(SUM(leads), 0) AS leads, COALESCE(SUM(pages), 0) AS
+                    pages,
                     COALESCE(SUM(gap), 0) AS gap FROM match_states WHERE store_id = ?',
                 [$store->id],
             );
@@ -39,8 +41,12 @@ final class SuggestCommand extends StoreCommand
                     'problem' => $problem,
                 ],
                 match ($state) {
-                    'done' => number_format((int) $sums->leads).' of '.number_format((int) $sums->pages).' pages have a lead term, of '.
-                        number_format((int) $sums->terms)." terms; pages take turns for $rivals of them.",
+                    'done' => number_format((int) $sums->leads).
+                        ' of '.
+                        number_format((int) $sums->pages).
+                        ' pages have a lead term, of '.
+                        number_format((int) $sums->terms).
+                        " terms; pages take turns for $rivals of them.",
                     'waiting' => 'The matching has begun.',
                     default => "The matching has $state. $problem",
                 },

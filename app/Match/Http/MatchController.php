@@ -9,11 +9,10 @@ use App\Match\Pairing\SuggestWork;
 use App\Match\Terms\TermFilter;
 use App\Match\Terms\TermList;
 use App\Match\Terms\TermSteps;
-use App\Platform\Work\WorkView;
 use App\Platform\Web\Forms;
+use App\Platform\Work\WorkView;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
-
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
@@ -42,7 +41,9 @@ final class MatchController
             'state' => DB::table('match_states')->where('market_id', $filter->market)->first(),
             'market' => Markets::of($store)->find($filter->market),
             'markets' => Markets::of($store)->all(),
-            'head' => $filter->head > 0 ? DB::table('match_terms')->where('store_id', $store->id)->where('id', $filter->head)->value('term') : null,
+            'head' => $filter->head > 0
+                    ? DB::table('match_terms')->where('store_id', $store->id)->where('id', $filter->head)->value('term')
+                    : null,
             'work' => WorkView::latest($store->id, SuggestWork::sort()),
             'undo' => TermSteps::last($store, $userId),
             'redo' => TermSteps::next($store, $userId),
@@ -65,10 +66,13 @@ final class MatchController
     {
         SuggestWork::begin($store, (int) $request->user()?->getAuthIdentifier());
 
-        return redirect()->route('match', $store)->with(
-            'done',
-            'All terms are being read, and a lead term for each page is being proposed. What you or a file named stays.',
-        );
+        return redirect()
+            ->route('match', $store)
+            ->with(
+                'done',
+                'All terms are being read, and a lead term for each page is being proposed. '.
+                    'What you or a file named stays.',
+            );
     }
 
     /** Lead and supporting terms from a table of addresses and keywords. */
@@ -103,6 +107,8 @@ final class MatchController
         };
         $more = count($told['unknown']) > 5 ? ' and more.' : '.';
 
-        return $told['unknown'] === [] ? $words : $words.' Not known here: '.implode(', ', array_slice($told['unknown'], 0, 5)).$more;
+        return $told['unknown'] === []
+            ? $words
+            : $words.' Not known here: '.implode(', ', array_slice($told['unknown'], 0, 5)).$more;
     }
 }

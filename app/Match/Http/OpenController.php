@@ -14,7 +14,9 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\View\View;
 use Orchard\Core\Terms\Reach;
 
-/** What the matching leaves open: pages that take turns, terms without a page, what is within reach, where terms stand. */
+/**
+ * What the matching leaves open: pages that take turns, terms without a page, what is within reach, where terms stand.
+ */
 final class OpenController
 {
     private const PAGE = 50;
@@ -25,17 +27,24 @@ final class OpenController
         $filter = TermFilter::from($request, $store);
         $isAll = $request->query('show') === 'all';
         $rows = DB::select(
-            'SELECT r.*, t.term, t.volume, d.decision, d.reason, d.review_on FROM match_rivalries r JOIN match_terms t ON t.id = r.term_id
-                LEFT JOIN match_decisions d ON d.store_id = r.store_id AND d.market_id = r.market_id AND d.digest = t.digest
+            'SELECT r.*, t.term, t.volume, d.decision, d.reason, d.review_on FROM match_rivalries r JOIN match_terms t
+                ON t.id = r.term_id
+                LEFT JOIN match_decisions d ON d.store_id = r.store_id AND d.market_id = r.market_id AND d.digest =
+                t.digest
                 AND d.page_id = LEAST(r.page_id, r.rival_id) AND d.rival_id = GREATEST(r.page_id, r.rival_id)
-                WHERE r.store_id = ? AND r.market_id = ?'.($isAll ? '' : ' AND r.takes_turns = 1').' ORDER BY r.takes_turns DESC, r.worth DESC, r.term_id LIMIT 200',
+                WHERE r.store_id = ? AND r.market_id = ?'.
+                ($isAll ? '' : ' AND r.takes_turns = 1').
+                ' ORDER BY r.takes_turns DESC, r.worth DESC, r.term_id LIMIT 200',
             [$store->id, $filter->market],
         );
         $pages = [];
         foreach ($rows as $row) {
             array_push($pages, (int) $row->page_id, (int) $row->rival_id);
         }
-        $counts = DB::selectOne('SELECT COUNT(*) AS n, SUM(takes_turns) AS turns FROM match_rivalries WHERE store_id = ? AND market_id = ?', [$store->id, $filter->market]);
+        $counts = DB::selectOne(
+            'SELECT COUNT(*) AS n, SUM(takes_turns) AS turns FROM match_rivalries WHERE store_id = ? AND market_id = ?',
+            [$store->id, $filter->market],
+        );
 
         return view('match.rivals', [
             'store' => $store,
@@ -52,16 +61,28 @@ final class OpenController
     public function open(Request $request, Store $store): View
     {
         $filter = TermFilter::from($request, $store);
-        $show = in_array($request->query('show'), ['planned', 'left', 'not-stocked'], true) ? (string) $request->query('show') : 'open';
+        $show = in_array($request->query('show'), ['planned', 'left', 'not-stocked'], true)
+            ? (string) $request->query('show')
+            : 'open';
         $served = ['open' => 0, 'not-stocked' => 2, 'planned' => 3, 'left' => 4][$show];
         $rows = DB::select(
-            'SELECT t.id, t.term, t.volume, t.difficulty, t.asked, t.potential, t.products, t.impressions, t.head_id, s.plan_name, s.reason, s.review_on
-                FROM match_terms t LEFT JOIN match_said s ON s.store_id = t.store_id AND s.market_id = t.market_id AND s.digest = t.digest
-                WHERE t.store_id = ? AND t.market_id = ? AND t.excluded = 0 AND t.served = ? ORDER BY t.potential DESC, t.id DESC LIMIT '.self::PAGE,
+            'SELECT t.id, t.term, t.volume, t.difficulty, t.asked, t.potential, t.products, t.impressions, t.head_id,
+                s.plan_name, s.reason, s.review_on
+                FROM match_terms t LEFT JOIN match_said s ON s.store_id = t.store_id AND s.market_id = t.market_id AND
+                s.digest = t.digest
+                WHERE t.store_id = ? AND t.market_id = ? AND t.excluded = 0 AND t.served = ? ORDER BY t.potential DESC,
+                t.id DESC LIMIT '.
+                self::PAGE,
             [$store->id, $filter->market, $served],
         );
         $counts = [];
-        foreach (DB::select('SELECT served, COUNT(*) AS n FROM match_terms WHERE store_id = ? AND market_id = ? AND excluded = 0 GROUP BY served', [$store->id, $filter->market]) as $row) {
+        foreach (
+            DB::select(
+                'SELECT served, COUNT(*) AS n FROM match_terms WHERE store_id = ? AND market_id = ? AND excluded = 0
+                    GROUP BY served',
+                [$store->id, $filter->market],
+            ) as $row
+        ) {
             $counts[(int) $row->served] = (int) $row->n;
         }
         $state = DB::table('match_states')->where('market_id', $filter->market)->first();
@@ -73,7 +94,9 @@ final class OpenController
             'rows' => $rows,
             'counts' => $counts,
             'state' => $state,
-            'reach' => $state === null ? new Reach() : new Reach((float) $state->reach_middle, (float) $state->reach_spread, (int) $state->reach_terms),
+            'reach' => $state === null
+                    ? new Reach()
+                    : new Reach((float) $state->reach_middle, (float) $state->reach_spread, (int) $state->reach_terms),
             'market' => Markets::of($store)->find($filter->market),
         ]);
     }
@@ -83,8 +106,13 @@ final class OpenController
     {
         $filter = TermFilter::from($request, $store);
         $state = DB::table('match_states')->where('market_id', $filter->market)->first();
-        $reach = $state === null ? new Reach() : new Reach((float) $state->reach_middle, (float) $state->reach_spread, (int) $state->reach_terms);
-        $most = is_numeric($request->query('difficulty')) ? max(0.0, min(100.0, (float) $request->query('difficulty'))) : round($reach->middle, 0);
+        $reach =
+            $state === null
+                ? new Reach()
+                : new Reach((float) $state->reach_middle, (float) $state->reach_spread, (int) $state->reach_terms);
+        $most = is_numeric($request->query('difficulty'))
+            ? max(0.0, min(100.0, (float) $request->query('difficulty')))
+            : round($reach->middle, 0);
         $least = is_numeric($request->query('volume')) ? max(0, min(100_000_000, (int) $request->query('volume'))) : 0;
 
         return view('match.reach', [
@@ -95,8 +123,10 @@ final class OpenController
             'least' => $least,
             'market' => Markets::of($store)->find($filter->market),
             'rows' => DB::select(
-                'SELECT t.id, t.term, t.volume, t.difficulty, t.asked, t.potential, t.products, t.position_milli, t.results, t.origins, t.support_page FROM match_terms t
-                    WHERE t.store_id = ? AND t.market_id = ? AND t.excluded = 0 AND t.volume >= ? AND t.difficulty <= ? AND t.lead_page IS NULL AND t.served <> 4
+                'SELECT t.id, t.term, t.volume, t.difficulty, t.asked, t.potential, t.products, t.position_milli,
+                    t.results, t.origins, t.support_page FROM match_terms t
+                    WHERE t.store_id = ? AND t.market_id = ? AND t.excluded = 0 AND t.volume >= ? AND t.difficulty <= ?
+                    AND t.lead_page IS NULL AND t.served <> 4
                     ORDER BY t.volume DESC, t.id DESC LIMIT '.self::PAGE,
                 [$store->id, $filter->market, max(1, $least), $most],
             ),
@@ -110,12 +140,15 @@ final class OpenController
         $after = is_string($request->query('after')) ? mb_substr($request->query('after'), 0, 60) : null;
         $placed = PlacedPages::page($store, $filter->market, $after);
 
-        return view('match.pages', [
-            'store' => $store,
-            'filter' => $filter,
-            'after' => $after,
-            'names' => Pages::of($store, array_column($placed['rows'], 'page')),
-            'market' => Markets::of($store)->find($filter->market),
-        ] + $placed);
+        return view(
+            'match.pages',
+            [
+                'store' => $store,
+                'filter' => $filter,
+                'after' => $after,
+                'names' => Pages::of($store, array_column($placed['rows'], 'page')),
+                'market' => Markets::of($store)->find($filter->market),
+            ] + $placed,
+        );
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Match\Http;
 
 use App\Match\Terms\Pages;
+use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 
@@ -20,8 +21,9 @@ final readonly class Picture
     public const WIDTH = 150;
 
     /**
-     * @param  list<array{id: int, name: string, kind: \App\Stores\Kinds\PageKind, url: string, lead: string, locked: bool, rival: bool}>  $pages  in their order
-     * @param  list<array{from: int, to: ?int, type: string, term: int}>  $lines  rows from 0; a line to no row ends in the open
+     * @param  list<array{id: int, rival: bool, ...}>  $pages  in their order, as Pages tells them
+     * @param  list<array{from: int, to: ?int, type: string, term: int}>  $lines  rows from 0; a line to no row ends in
+     *         the open
      */
     private function __construct(public array $pages, public array $lines)
     {
@@ -30,7 +32,14 @@ final readonly class Picture
     /** @param  list<object>  $terms */
     public static function of(Store $store, array $terms): self
     {
-        $rivals = self::rivals(array_values(array_map(static fn (object $term): int => (int) $term->id, array_filter($terms, static fn (object $term): bool => (int) $term->rivals === 1))));
+        $rivals = self::rivals(
+            array_values(
+                array_map(
+                    static fn (object $term): int => (int) $term->id,
+                    array_filter($terms, static fn (object $term): bool => (int) $term->rivals === 1),
+                ),
+            ),
+        );
         $rows = $isRival = $lines = [];
         $place = static function (int $page) use (&$rows): int {
             return $rows[$page] ??= count($rows);
@@ -39,7 +48,12 @@ final readonly class Picture
             $id = (int) $term->id;
             $page = $term->lead_page ?? $term->support_page;
             if ($page !== null) {
-                $lines[] = ['from' => $from, 'to' => $place((int) $page), 'type' => $term->lead_page === null ? 'support' : 'lead', 'term' => $id];
+                $lines[] = [
+                    'from' => $from,
+                    'to' => $place((int) $page),
+                    'type' => $term->lead_page === null ? 'support' : 'lead',
+                    'term' => $id,
+                ];
             } elseif (! in_array((int) $term->served, [1, 4], true)) {
                 $lines[] = ['from' => $from, 'to' => null, 'type' => 'open', 'term' => $id];
             }
@@ -53,7 +67,14 @@ final readonly class Picture
         $known = Pages::of($store, array_keys($rows));
         $pages = [];
         foreach (array_keys($rows) as $page) {
-            $pages[] = ($known[$page] ?? ['id' => $page, 'name' => "page $page", 'kind' => \App\Stores\Kinds\PageKind::Other, 'url' => '', 'lead' => '', 'locked' => false]) + ['rival' => $isRival[$page] ?? false];
+            $pages[] = ($known[$page] ?? [
+                'id' => $page,
+                'name' => "page $page",
+                'kind' => PageKind::Other,
+                'url' => '',
+                'lead' => '',
+                'locked' => false,
+            ]) + ['rival' => $isRival[$page] ?? false];
         }
 
         return new self($pages, $lines);
@@ -78,7 +99,14 @@ final readonly class Picture
     private static function rivals(array $terms): array
     {
         $rivals = [];
-        foreach ($terms === [] ? [] : DB::table('match_rivalries')->whereIn('term_id', $terms)->where('takes_turns', 1)->get(['term_id', 'page_id', 'rival_id']) as $row) {
+        foreach (
+            $terms === []
+                ? []
+                : DB::table('match_rivalries')
+                    ->whereIn('term_id', $terms)
+                    ->where('takes_turns', 1)
+                    ->get(['term_id', 'page_id', 'rival_id']) as $row
+        ) {
             $rivals[(int) $row->term_id][] = (int) $row->page_id;
             $rivals[(int) $row->term_id][] = (int) $row->rival_id;
         }

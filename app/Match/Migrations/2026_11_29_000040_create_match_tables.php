@@ -73,8 +73,10 @@ return new class extends Migration
             support_page BIGINT UNSIGNED NULL COMMENT 'the page that it supports',
             worth DOUBLE NOT NULL DEFAULT 0 COMMENT 'what its best page could earn with it in four weeks',
             potential DOUBLE NOT NULL DEFAULT 0 COMMENT 'what a page made for it could earn in four weeks',
-            products SMALLINT UNSIGNED NULL COMMENT 'products in stock that have all its words; null where the store has none',
-            served TINYINT UNSIGNED NOT NULL DEFAULT 0 COMMENT '0 no page, 1 a page, 2 not stocked, 3 a page is planned, 4 left without a page',
+            products SMALLINT UNSIGNED NULL COMMENT 'products in stock that have all its words; null where the store
+                has none',
+            served TINYINT UNSIGNED NOT NULL DEFAULT 0 COMMENT '0 no page, 1 a page, 2 not stocked, 3 a page is
+                planned, 4 left without a page',
             locked TINYINT UNSIGNED NOT NULL DEFAULT 0 COMMENT '1 where a person or a file gave it to its page',
             rivals TINYINT UNSIGNED NOT NULL DEFAULT 0 COMMENT '1 where pages take turns and nobody decided',
             excluded TINYINT UNSIGNED NOT NULL DEFAULT 0,
@@ -124,7 +126,8 @@ return new class extends Migration
             added TINYINT UNSIGNED NOT NULL DEFAULT 0 COMMENT 'whether somebody added the term',
             note VARCHAR(500) NOT NULL DEFAULT '',
             tags VARCHAR(190) NOT NULL DEFAULT '' COMMENT 'parted by commas',
-            plan VARCHAR(7) CHARACTER SET ascii COLLATE ascii_bin NOT NULL DEFAULT '' COMMENT 'planned: a page is to be made; left: none on purpose',
+            plan VARCHAR(7) CHARACTER SET ascii COLLATE ascii_bin NOT NULL DEFAULT '' COMMENT 'planned: a page is to be
+                made; left: none on purpose',
             plan_name VARCHAR(190) NOT NULL DEFAULT '' COMMENT 'what the planned page is to be called',
             reason VARCHAR(500) NOT NULL DEFAULT '' COMMENT 'why it is left without a page',
             review_on DATE NULL,

@@ -21,7 +21,6 @@ use Orchard\Core\Terms\AskedJudge;
 use Orchard\Core\Terms\PairFacts;
 use Orchard\Core\Terms\PairWorth;
 use Orchard\Core\Terms\Reach;
-use Orchard\Core\Terms\TermEvidence;
 
 /** Judges the terms of a market: what each asks for, which pages could go for it, and what that would be worth. */
 final class Judging
@@ -63,7 +62,8 @@ final class Judging
         $after = $done = 0;
         do {
             $rows = DB::select(
-                'SELECT t.id, t.digest, t.term, t.volume, t.difficulty, t.results, t.impressions, t.position_milli, s.asked AS said, s.plan
+                'SELECT t.id, t.digest, t.term, t.volume, t.difficulty, t.results, t.impressions, t.position_milli,
+                    s.asked AS said, s.plan
                     FROM match_terms t LEFT JOIN match_said s ON s.store_id = t.store_id AND s.market_id = t.market_id
                     AND s.digest = t.digest WHERE t.store_id = ? AND t.market_id = ? AND t.run = ? AND t.id > ?
                     ORDER BY t.id LIMIT '.self::PORTION,
@@ -82,10 +82,24 @@ final class Judging
             }
             $run->fenced(static function () use ($judged, $pairs): void {
                 Bulk::write('match_pairs', self::PAIRS, $pairs, 'REPLACE');
-                DB::statement('CREATE TEMPORARY TABLE IF NOT EXISTS judged_terms (id BIGINT UNSIGNED PRIMARY KEY, asked TINYINT UNSIGNED, strength FLOAT, because VARCHAR(400) CHARACTER SET utf8mb4, page_id BIGINT UNSIGNED NULL, worth DOUBLE, potential DOUBLE, products SMALLINT UNSIGNED NULL, served TINYINT UNSIGNED)');
+                DB::statement(
+                    'CREATE TEMPORARY TABLE IF NOT EXISTS judged_terms (id BIGINT UNSIGNED PRIMARY KEY, asked TINYINT
+                        UNSIGNED, strength FLOAT, because VARCHAR(400) CHARACTER SET utf8mb4, page_id BIGINT UNSIGNED
+                            NULL, worth DOUBLE, potential DOUBLE, products SMALLINT UNSIGNED NULL,
+                        served TINYINT UNSIGNED)',
+                );
                 DB::statement('DELETE FROM judged_terms');
-                Bulk::write('judged_terms', ['id', 'asked', 'strength', 'because', 'page_id', 'worth', 'potential', 'products', 'served'], $judged);
-                DB::update('UPDATE match_terms t JOIN judged_terms j ON j.id = t.id SET t.asked = j.asked, t.strength = j.strength, t.because = j.because, t.page_id = j.page_id, t.worth = j.worth, t.potential = j.potential, t.products = j.products, t.served = IF(t.served = 1, 1, j.served), t.rivals = 0');
+                Bulk::write(
+                    'judged_terms',
+                    ['id', 'asked', 'strength', 'because', 'page_id', 'worth', 'potential', 'products', 'served'],
+                    $judged,
+                );
+                DB::update(
+                    'UPDATE match_terms t JOIN judged_terms j ON j.id = t.id SET t.asked = j.asked, t.strength =
+                        j.strength, t.because = j.because, t.page_id = j.page_id,
+                        t.worth = j.worth, t.potential = j.potential,
+                        t.products = j.products, t.served = IF(t.served = 1, 1, j.served), t.rivals = 0',
+                );
             });
             $done += count($rows);
             $run->beat(['phase' => 'judging terms', 'terms' => $done]);
@@ -97,7 +111,10 @@ final class Judging
         return true;
     }
 
-    private const PAIRS = ['store_id', 'market_id', 'term_id', 'page_id', 'run', 'worth', 'relevance', 'asked', 'fitting', 'stocked', 'clicks', 'impressions', 'position_milli'];
+    private const PAIRS = [
+        'store_id', 'market_id', 'term_id', 'page_id', 'run', 'worth', 'relevance', 'asked', 'fitting', 'stocked',
+        'clicks', 'impressions', 'position_milli',
+    ];
 
     /**
      * @param  array<object>  $rows
@@ -109,12 +126,19 @@ final class Judging
         $seen = [];
         foreach (
             DB::select(
-                'SELECT term_digest, page_id, clicks, impressions, position_sum FROM match_seen WHERE store_id = ? AND run = ?
-                    AND market_id = ? AND term_digest IN ('.Bytes::list($digests).') ORDER BY impressions DESC, page_id',
+                'SELECT term_digest, page_id, clicks, impressions, position_sum FROM match_seen WHERE store_id = ? AND
+                    run = ?
+                    AND market_id = ? AND term_digest IN ('.
+                    Bytes::list($digests).
+                    ') ORDER BY impressions DESC, page_id',
                 [$this->store->id, $run->workId, $this->market->id],
             ) as $row
         ) {
-            $seen[(string) $row->term_digest][(int) $row->page_id] = [(int) $row->clicks, (int) $row->impressions, (int) $row->position_sum];
+            $seen[(string) $row->term_digest][(int) $row->page_id] = [
+                (int) $row->clicks,
+                (int) $row->impressions,
+                (int) $row->position_sum,
+            ];
         }
 
         return $seen;
@@ -129,14 +153,21 @@ final class Judging
         $normal = (string) $row->term;
         $difficulty = $row->difficulty === null ? null : (float) $row->difficulty;
         $isBrand = $this->classes->classOf($normal) === QueryClass::OwnBrand;
-        $evidence = $this->pages->products->evidence($normal, $isBrand, $this->seenByKind($seen), self::results((string) $row->results));
+        $evidence = $this->pages->products->evidence(
+            $normal,
+            $isBrand,
+            $this->seenByKind($seen),
+            self::results((string) $row->results),
+        );
         $asked = $this->judge->of($normal, $evidence);
         $said = $row->said === null ? null : Asks::kind((int) $row->said);
-        $searches = $row->volume === null
-            ? self::demand($seen) / max(1.0, $this->weeks) * 4.35
-            : max(1.0, (float) $row->volume);
+        $searches =
+            $row->volume === null
+                ? (self::demand($seen) / max(1.0, $this->weeks)) * 4.35
+                : max(1.0, (float) $row->volume);
         $all = max(1, array_sum(array_column($seen, 1)));
-        $pages = array_slice($seen, 0, self::BY_ROWS, preserve_keys: true) +
+        $pages =
+            array_slice($seen, 0, self::BY_ROWS, preserve_keys: true) +
             $this->pages->words->candidates($this->pages->products->telling($normal), self::BY_WORDS);
         $pairs = [];
         foreach (array_keys($pages) as $page) {
@@ -144,7 +175,8 @@ final class Judging
                 continue;
             }
             $pair = $this->pair($page, $normal, $searches, $difficulty, $seen, $all, $asked, $said);
-            $pair === null || ($pairs[$page] = [$this->store->id, $this->market->id, (int) $row->id, $page, $run, ...$pair]);
+            $pair === null ||
+                ($pairs[$page] = [$this->store->id, $this->market->id, (int) $row->id, $page, $run, ...$pair]);
         }
         uasort($pairs, static fn (array $a, array $b): int => [$b[5], $a[3]] <=> [$a[5], $b[3]]);
         $pairs = array_values(array_slice($pairs, 0, self::KEPT));
@@ -156,12 +188,22 @@ final class Judging
                 (int) $row->id,
                 Asks::number($said ?? $asked->kind),
                 $said === null ? $asked->strength : 1.0,
-                mb_substr($said === null ? implode('; ', array_slice($asked->because, 0, 3)) : 'somebody said so', 0, 400),
+                mb_substr(
+                    $said === null ? implode('; ', array_slice($asked->because, 0, 3)) : 'somebody said so',
+                    0,
+                    400,
+                ),
                 $seen === [] ? null : array_key_first($seen),
                 $pairs === [] ? 0.0 : $pairs[0][5],
                 $this->potential($searches, $difficulty, $seen),
                 $evidence->products === null ? null : min(65535, $evidence->products),
-                $plan !== '' ? ($plan === 'planned' ? 3 : 4) : ($fit->unknown !== [] && ! $this->pages->products->isEmpty() && $pairs === [] ? 2 : 0),
+                $plan !== ''
+                    ? ($plan === 'planned'
+                        ? 3
+                        : 4)
+                    : ($fit->unknown !== [] && ! $this->pages->products->isEmpty() && $pairs === []
+                        ? 2
+                        : 0),
             ],
             $pairs,
         ];
@@ -174,7 +216,17 @@ final class Judging
      */
     private function potential(float $searches, ?float $difficulty, array $seen): float
     {
-        $facts = new PairFacts($searches, $difficulty, 1.0, 1.0, 1.0, null, self::bestPlace($seen, 0), 0.0, $this->pages->clickValue(0, 0.0));
+        $facts = new PairFacts(
+            $searches,
+            $difficulty,
+            1.0,
+            1.0,
+            1.0,
+            null,
+            self::bestPlace($seen, 0),
+            0.0,
+            $this->pages->clickValue(0, 0.0),
+        );
 
         return (PairWorth::of($facts, $this->reach)->money * 4) / 4.35;
     }
@@ -183,8 +235,16 @@ final class Judging
      * @param  array<int, array{int, int, int}>  $rows  clicks, impressions and places by page that is seen for the term
      * @return ?list<int|float> what is kept of a pair; null where the page is no candidate
      */
-    private function pair(int $page, string $normal, float $searches, ?float $difficulty, array $rows, int $all, Asked $asked, ?AskedFor $said): ?array
-    {
+    private function pair(
+        int $page,
+        string $normal,
+        float $searches,
+        ?float $difficulty,
+        array $rows,
+        int $all,
+        Asked $asked,
+        ?AskedFor $said,
+    ): ?array {
         $seen = $rows[$page] ?? null;
         $relevance = $this->pages->words->relevance($page, $this->pages->products->telling($normal));
         if ($seen === null && $relevance < self::LEAST) {
@@ -258,7 +318,10 @@ final class Judging
         return $kinds;
     }
 
-    /** @return array<string, int> first results by kind of page, as a file tells: "collection, collection, article" or "collection 7, article 3" */
+    /**
+     * @return array<string, int> first results by kind of page, as a file tells: "collection, collection, article" or
+     * "collection 7, article 3"
+     */
     private static function results(string $told): array
     {
         $counts = [];
@@ -292,7 +355,8 @@ final class Judging
         // Several pages are seen in one search: the page that is seen most tells how many searches there were.
         $most = 0.0;
         foreach ($seen as [, $impressions, $places]) {
-            $impressions > 0 && ($most = max($most, Visibility::demand($impressions, max(1.0, $places / $impressions / 1000))));
+            $impressions > 0 &&
+                ($most = max($most, Visibility::demand($impressions, max(1.0, $places / $impressions / 1000))));
         }
 
         return $most;

@@ -73,7 +73,8 @@ final class MarketPages
             $beat();
         } while (count($rows) === self::PORTION);
         $pages->dropVariants();
-        $pages->usualValue = $pages->clickValues === [] ? 1.0 : array_sum($pages->clickValues) / count($pages->clickValues);
+        $pages->usualValue =
+            $pages->clickValues === [] ? 1.0 : array_sum($pages->clickValues) / count($pages->clickValues);
         $pages->isMoney = $pages->clickValues !== [];
         $pages->join();
 
@@ -81,7 +82,8 @@ final class MarketPages
     }
 
     /**
-     * Money for a click on the page. Its own value was earned with searchers who wanted such a page; for others it counts
+     * Money for a click on the page. Its own value was earned with searchers who wanted such a page; for others it
+     * counts
      * so much less, and the market's average so much more. Where nothing tells it, the average counts.
      *
      * @param  float  $answers  0 to 1: how well the page's kind answers the term
@@ -109,8 +111,10 @@ final class MarketPages
     /** @return list<object> the next pages that search engines may show */
     private function portion(int $after): array
     {
-        return array_values(DB::select(
-            'SELECT i.page_id, i.kind, i.life, p.url, COALESCE(r.name, l.name) AS name, r.attributes, l.attributes AS listed,
+        return array_values(
+            DB::select(
+                'SELECT i.page_id, i.kind, i.life, p.url, COALESCE(r.name, l.name) AS name, r.attributes, l.attributes
+                    AS listed,
                 f.title, f.h1s, f.description, d.maker, d.price FROM page_index i JOIN pages p ON p.id = i.page_id
                 LEFT JOIN resources r ON r.id = i.resource_id AND r.gone = 0
                 LEFT JOIN page_facts f ON f.page_id = i.page_id AND f.to_crawl = 0
@@ -118,10 +122,14 @@ final class MarketPages
                 LEFT JOIN listed_rows l ON l.page_id = i.page_id AND l.is_current = 1
                 WHERE i.store_id = ? AND i.page_id > ? AND i.market_id = ?
                 AND (i.indexable = 1 AND i.status = 200 OR i.why_not = ?)
-                AND i.kind IN ('.implode(', ', array_map(static fn (PageKind $kind): int => $kind->value, self::KINDS)).')
-                ORDER BY i.page_id LIMIT '.self::PORTION,
-            [$this->store->id, $after, $this->market->id, WhyNot::NotFetched->value],
-        ));
+                AND i.kind IN ('.
+                    implode(', ', array_map(static fn (PageKind $kind): int => $kind->value, self::KINDS)).
+                    ')
+                ORDER BY i.page_id LIMIT '.
+                    self::PORTION,
+                [$this->store->id, $after, $this->market->id, WhyNot::NotFetched->value],
+            ),
+        );
     }
 
     /** @param  list<object>  $rows */
@@ -139,13 +147,14 @@ final class MarketPages
             $parts = explode('?', (string) $row->url, 2);
             isset($parts[1]) ? ($this->variants[$page] = $parts[0]) : ($this->plain[$parts[0]] = true);
             $h1s = array_filter((array) json_decode((string) $row->h1s, true), is_string(...));
-            $name = (string) ($row->name ?? '') !== '' ? (string) $row->name : (string) ($h1s[0] ?? $row->title ?? '');
+            $name =
+                (string) ($row->name ?? '') !== '' ? (string) $row->name : (string) ($h1s[0] ?? ($row->title ?? ''));
             $listed = array_filter((array) json_decode((string) ($row->listed ?? ''), true), is_string(...));
-            $name === '' && ($name = $listed['name'] ?? $listed['title'] ?? '');
+            $name === '' && ($name = $listed['name'] ?? ($listed['title'] ?? ''));
             $facts = self::facts((array) json_decode((string) ($row->attributes ?? ''), true) + $listed);
             $this->words->add($page, [
                 PageWordIndex::NAME => array_values(array_unique([$name, ...array_slice($h1s, 0, 2)])),
-                PageWordIndex::TITLE => [(string) ($row->title ?? $listed['title'] ?? '')],
+                PageWordIndex::TITLE => [(string) ($row->title ?? ($listed['title'] ?? ''))],
                 PageWordIndex::SLUG => [self::slug((string) $row->url)],
                 PageWordIndex::ANCHOR => $anchors[$page] ?? [],
                 PageWordIndex::FACT => $kind === PageKind::Product ? [...$facts, (string) $row->maker] : [],
@@ -155,7 +164,14 @@ final class MarketPages
                 $life = LifeState::tryFrom((int) $row->life);
                 $inStock = ! in_array($life, self::SOLD_OUT, true);
                 $inStock || ($this->soldOut[$page] = true);
-                $this->products->add($page, $name, $facts, (string) $row->maker, $inStock, $row->price === null ? null : (float) $row->price);
+                $this->products->add(
+                    $page,
+                    $name,
+                    $facts,
+                    (string) $row->maker,
+                    $inStock,
+                    $row->price === null ? null : (float) $row->price,
+                );
             }
         }
     }
@@ -171,7 +187,10 @@ final class MarketPages
     }
 
     /** What is told of a page and describes it; figures and addresses describe nothing. */
-    private const NOT_DESCRIBING = ['url', 'title', 'name', 'description', 'kind', 'in_stock', 'noindex', 'price', 'currency', 'brand', 'maker', 'number', 'sku'];
+    private const NOT_DESCRIBING = [
+        'url', 'title', 'name', 'description', 'kind', 'in_stock', 'noindex', 'price', 'currency', 'brand', 'maker',
+        'number', 'sku',
+    ];
 
     /**
      * @param  array<array-key, mixed>  $told
@@ -179,14 +198,20 @@ final class MarketPages
      */
     private static function facts(array $told): array
     {
-        return array_values(array_filter(array_diff_key($told, array_flip(self::NOT_DESCRIBING)), static fn (mixed $value): bool => is_string($value) && $value !== '' && mb_strlen($value) <= 200));
+        return array_values(
+            array_filter(
+                array_diff_key($told, array_flip(self::NOT_DESCRIBING)),
+                static fn (mixed $value): bool => is_string($value) && $value !== '' && mb_strlen($value) <= 200,
+            ),
+        );
     }
 
     /** Reads which products make up which collection. */
     private function join(): void
     {
         foreach (
-            DB::select('SELECT page_id, collection_id FROM collection_pages WHERE store_id = ?', [$this->store->id]) as $row
+            DB::select('SELECT page_id, collection_id FROM collection_pages WHERE store_id =
+                ?', [$this->store->id]) as $row
         ) {
             if (isset($this->kinds[(int) $row->page_id], $this->kinds[(int) $row->collection_id])) {
                 $this->members[(int) $row->collection_id][] = (int) $row->page_id;
@@ -203,7 +228,9 @@ final class MarketPages
         $anchors = [];
         foreach (
             DB::select(
-                'SELECT DISTINCT to_page, anchor FROM links WHERE to_page IN ('.Bulk::list($pages).") AND anchor <> ''",
+                'SELECT DISTINCT to_page, anchor FROM links WHERE to_page IN ('.
+                    Bulk::list($pages).
+                    ") AND anchor <> ''",
             ) as $row
         ) {
             if (count($anchors[(int) $row->to_page] ?? []) < 8 && mb_strlen((string) $row->anchor) <= 80) {

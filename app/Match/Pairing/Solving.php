@@ -52,7 +52,9 @@ final class Solving
 
     private const PORTION = 500;
 
-    /** @param  ?Closure(Closure(): mixed): mixed  $guard  what writes run within, a portion at a time; null: as they are */
+    /**
+     * @param  ?Closure(Closure(): mixed): mixed  $guard  what writes run within, a portion at a time; null: as they are
+     */
     public function __construct(
         private readonly Store $store,
         private readonly Market $market,
@@ -74,7 +76,7 @@ final class Solving
         $changed = [];
         foreach (array_chunk($terms, self::PORTION, preserve_keys: true) as $some) {
             $written = $this->write(fn (): array => PageTerms::lead($this->store, $some, TermOrigin::Proposed, null));
-            array_push($changed, ...(is_array($written) ? array_values(array_map(intval(...), $written)) : []));
+            array_push($changed, ...is_array($written) ? array_values(array_map(intval(...), $written)) : []);
         }
 
         return $changed;
@@ -83,8 +85,10 @@ final class Solving
     /**
      * Solves and proposes anew.
      *
-     * @return array{moved: array<int, array{string, string}>, total: float, gap: float, leads: int, pages: int} lead terms
-     *                                                                                                             before and after by page that has another now
+     * @return array{moved: array<int, array{string, string}>, total: float, gap: float, leads: int, pages: int} lead
+     * terms
+     *
+     * before and after by page that has another now
      */
     public function solve(): array
     {
@@ -100,7 +104,11 @@ final class Solving
         foreach (array_keys($before) as $page) {
             $wanted[$page] ??= '';
         }
-        $changes = array_filter($wanted, static fn (string $term, int $page): bool => $term !== ($before[$page] ?? ''), ARRAY_FILTER_USE_BOTH);
+        $changes = array_filter(
+            $wanted,
+            static fn (string $term, int $page): bool => $term !== ($before[$page] ?? ''),
+            ARRAY_FILTER_USE_BOTH,
+        );
         // What goes to another page leaves its old one first, so that no term leads two of them at any moment.
         $gone = array_intersect_key($changes, $before);
         $this->lead(array_map(static fn (): string => '', $gone));
@@ -129,7 +137,8 @@ final class Solving
                 'SELECT p.page_id, p.term_id, p.worth, p.relevance, p.impressions, t.term FROM match_pairs p
                     JOIN match_terms t ON t.id = p.term_id AND t.excluded = 0
                     JOIN match_states s ON s.market_id = p.market_id AND s.run = p.run
-                    WHERE p.store_id = ? AND p.market_id = ? AND p.worth > 0 AND (p.relevance >= ? OR p.impressions >= ?)
+                    WHERE p.store_id = ? AND p.market_id = ? AND p.worth > 0 AND (p.relevance >= ? OR p.impressions >=
+                    ?)
                     ORDER BY p.page_id, p.term_id',
                 [$this->store->id, $this->market->id, self::LEAST_RELEVANCE, self::LEAST_IMPRESSIONS],
             ) as $row
@@ -172,13 +181,18 @@ final class Solving
                 $taken[$locked[$page]] = true;
             }
             $rows[] = $page;
-            $candidates->add(array_map(static fn (float $worth): int => (int) round($worth * $scale), $this->worths[$page]));
+            $candidates->add(
+                array_map(static fn (float $worth): int => (int) round($worth * $scale), $this->worths[$page]),
+            );
         }
 
         return [Assignment::best($candidates, $lockedRows), $scale, $rows];
     }
 
-    /** @return array<int, int> pages of the market whose lead term people or files named, with the number of the term; -1 where no pair has it */
+    /**
+     * @return array<int, int> pages of the market whose lead term people or files named, with the number of the term;
+     * -1 where no pair has it
+     */
     private function locked(): array
     {
         $key = LeadMarks::keys($this->store)[$this->market->id] ?? null;
@@ -199,7 +213,14 @@ final class Solving
         $numbers = array_flip($this->terms);
         $ids = [];
         foreach (array_chunk(array_values(array_unique($digests)), 1000) as $some) {
-            foreach (DB::select('SELECT id, digest FROM match_terms WHERE store_id = ? AND market_id = ? AND digest IN ('.Bytes::list($some).')', [$this->store->id, $this->market->id]) as $row) {
+            foreach (
+                DB::select(
+                    'SELECT id, digest FROM match_terms WHERE store_id = ? AND market_id = ? AND digest IN ('.
+                        Bytes::list($some).
+                        ')',
+                    [$this->store->id, $this->market->id],
+                ) as $row
+            ) {
                 $ids[(string) $row->digest] = (int) $row->id;
             }
         }
@@ -256,7 +277,11 @@ final class Solving
             }
             foreach ($worths as $number => $worth) {
                 $term = $this->terms[$number];
-                if (isset($this->supports[$term][$page]) && ! isset($taken[$this->texts[$term]]) && $worth > ($best[$term][1] ?? 0.0)) {
+                if (
+                    isset($this->supports[$term][$page]) &&
+                    ! isset($taken[$this->texts[$term]]) &&
+                    $worth > ($best[$term][1] ?? 0.0)
+                ) {
                     $best[$term] = [$page, $worth];
                 }
             }

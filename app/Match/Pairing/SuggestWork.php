@@ -61,7 +61,9 @@ final class SuggestWork implements LongWork
             ->whereIn('state', ['waiting', 'working'])
             ->value('id');
 
-        return is_numeric($open) ? (int) $open : app(WorkDesk::class)->begin(self::class, $store->id, $store->id, $userId);
+        return is_numeric($open)
+            ? (int) $open
+            : app(WorkDesk::class)->begin(self::class, $store->id, $store->id, $userId);
     }
 
     public function slice(WorkRun $run): SliceEnd
@@ -101,18 +103,42 @@ final class SuggestWork implements LongWork
     private function judge(Store $store, WorkRun $run): bool
     {
         $window = NumberWindow::of($store);
-        $weeks = $window === null ? (float) NumberWindow::WEEKS : max(1.0, min((float) NumberWindow::WEEKS, $window->length() / 7));
+        $weeks =
+            $window === null
+                ? (float) NumberWindow::WEEKS
+                : max(1.0, min((float) NumberWindow::WEEKS, $window->length() / 7));
         foreach (Markets::of($store)->all() as $market) {
-            $pages = MarketPages::of($store, $market, $this->figures, static fn () => $run->beat(['phase' => 'reading pages']));
+            $pages = MarketPages::of(
+                $store,
+                $market,
+                $this->figures,
+                static fn () => $run->beat(['phase' => 'reading pages']),
+            );
             $reach = self::reach($store, $market);
             if (! (new Judging($store, $market, $pages, $reach, $weeks))->all($run)) {
                 return false;
             }
-            $run->fenced(static fn () => DB::statement(
-                'REPLACE INTO match_states (market_id, store_id, run, matched_at, terms, pages, leads, total, gap, reach_middle,
-                    reach_spread, reach_terms, money) VALUES (?, ?, ?, ?, (SELECT COUNT(*) FROM match_terms WHERE store_id = ? AND market_id = ?), ?, 0, 0, 0, ?, ?, ?, ?)',
-                [$market->id, $store->id, $run->workId, now(), $store->id, $market->id, count($pages->kinds), $reach->middle, $reach->spread, $reach->terms, $pages->isMoney ? 1 : 0],
-            ));
+            $run->fenced(
+                static fn () => DB::statement(
+                    'REPLACE INTO match_states (market_id, store_id, run, matched_at, terms, pages, leads, total, gap,
+                        reach_middle,
+                    reach_spread, reach_terms, money) VALUES (?, ?, ?, ?, (SELECT COUNT(*) FROM match_terms WHERE
+                        store_id = ? AND market_id = ?), ?, 0, 0, 0, ?, ?, ?, ?)',
+                    [
+                        $market->id,
+                        $store->id,
+                        $run->workId,
+                        now(),
+                        $store->id,
+                        $market->id,
+                        count($pages->kinds),
+                        $reach->middle,
+                        $reach->spread,
+                        $reach->terms,
+                        $pages->isMoney ? 1 : 0,
+                    ],
+                ),
+            );
         }
 
         return true;
@@ -138,7 +164,12 @@ final class SuggestWork implements LongWork
     {
         DB::table('match_states')
             ->where('market_id', $market->id)
-            ->update(['leads' => $told['leads'], 'total' => $told['total'], 'gap' => $told['gap'], 'matched_at' => now()]);
+            ->update([
+                'leads' => $told['leads'],
+                'total' => $told['total'],
+                'gap' => $told['gap'],
+                'matched_at' => now(),
+            ]);
     }
 
     private function clear(Store $store, WorkRun $run): bool
@@ -154,12 +185,16 @@ final class SuggestWork implements LongWork
         $told = [];
         foreach (
             DB::select(
-                'SELECT difficulty, position_milli FROM match_terms WHERE store_id = ? AND market_id = ? AND difficulty IS NOT NULL
+                'SELECT difficulty, position_milli FROM match_terms WHERE store_id = ? AND market_id = ? AND difficulty
+                    IS NOT NULL
                     AND impressions > 0 ORDER BY impressions DESC, id LIMIT 20000',
                 [$store->id, $market->id],
             ) as $row
         ) {
-            $told[] = [(float) $row->difficulty, (int) $row->position_milli > 0 && (int) $row->position_milli <= 10_500];
+            $told[] = [
+                (float) $row->difficulty,
+                (int) $row->position_milli > 0 && (int) $row->position_milli <= 10_500,
+            ];
         }
 
         return Reach::learn($told);

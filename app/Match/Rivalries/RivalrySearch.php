@@ -28,7 +28,8 @@ final class RivalrySearch
 
     private const COLUMNS = [
         'store_id', 'market_id', 'term_id', 'page_id', 'rival_id', 'run', 'impressions', 'rival_impressions', 'clicks',
-        'rival_clicks', 'position_milli', 'rival_position_milli', 'turns', 'switches', 'lost_clicks', 'takes_turns', 'worth',
+        'rival_clicks', 'position_milli', 'rival_position_milli', 'turns', 'switches', 'lost_clicks', 'takes_turns',
+        'worth',
     ];
 
     /** @return bool whether it came to its end */
@@ -59,9 +60,12 @@ final class RivalrySearch
         $terms = [];
         foreach (
             DB::select(
-                'SELECT t.id, t.digest, t.market_id, t.worth FROM match_terms t WHERE t.store_id = ? AND t.run = ? AND t.id > ?
-                    AND t.excluded = 0 AND t.asked <> ? AND (SELECT COUNT(*) FROM match_seen s WHERE s.store_id = t.store_id
-                    AND s.run = t.run AND s.market_id = t.market_id AND s.term_digest = t.digest AND s.impressions >= ?) > 1
+                'SELECT t.id, t.digest, t.market_id, t.worth FROM match_terms t WHERE t.store_id = ? AND t.run = ? AND
+                    t.id > ?
+                    AND t.excluded = 0 AND t.asked <> ? AND (SELECT COUNT(*) FROM match_seen s WHERE s.store_id =
+                    t.store_id
+                    AND s.run = t.run AND s.market_id = t.market_id AND s.term_digest = t.digest AND s.impressions >=
+                    ?) > 1
                     ORDER BY t.id LIMIT '.self::PORTION,
                 [$store->id, $run->workId, $after, Asks::number(AskedFor::Brand), self::LEAST_IMPRESSIONS],
             ) as $row
@@ -75,15 +79,23 @@ final class RivalrySearch
         foreach (
             DB::select(
                 'SELECT s.market_id, s.term_digest, s.page_id, s.clicks, s.impressions, s.position_sum FROM match_seen s
-                    JOIN page_index i ON i.store_id = s.store_id AND i.page_id = s.page_id AND i.indexable = 1 AND i.status = 200
-                    WHERE s.store_id = ? AND s.run = ? AND s.term_digest IN ('.self::digests($terms).')
+                    JOIN page_index i ON i.store_id = s.store_id AND i.page_id = s.page_id AND i.indexable = 1 AND
+                    i.status = 200
+                    WHERE s.store_id = ? AND s.run = ? AND s.term_digest IN ('.
+                    self::digests($terms).
+                    ')
                     AND s.impressions >= ? ORDER BY s.impressions DESC, s.page_id',
                 [$store->id, $run->workId, self::LEAST_IMPRESSIONS],
             ) as $row
         ) {
             $term = $terms[$row->market_id.'-'.$row->term_digest] ?? null;
             if ($term !== null && count($term->pages) <= self::OTHERS) {
-                $term->pages[] = ['page' => (int) $row->page_id, 'clicks' => (int) $row->clicks, 'impressions' => (int) $row->impressions, 'places' => (int) $row->position_sum];
+                $term->pages[] = [
+                    'page' => (int) $row->page_id,
+                    'clicks' => (int) $row->clicks,
+                    'impressions' => (int) $row->impressions,
+                    'places' => (int) $row->position_sum,
+                ];
             }
         }
 
@@ -103,7 +115,15 @@ final class RivalrySearch
     private static function judged(Store $store, WorkRun $run, QueryDays $days, array $terms, float $weeks): array
     {
         $pages = $queries = $own = [];
-        foreach (DB::select('SELECT market_id, term_digest, query_id FROM match_queries WHERE store_id = ? AND run = ? AND term_digest IN ('.self::digests($terms).')', [$store->id, $run->workId]) as $row) {
+        foreach (
+            DB::select(
+                'SELECT market_id, term_digest, query_id FROM match_queries WHERE store_id = ? AND run = ? AND
+                    term_digest IN ('.
+                    self::digests($terms).
+                    ')',
+                [$store->id, $run->workId],
+            ) as $row
+        ) {
             $own[$row->market_id.'-'.$row->term_digest][] = (int) $row->query_id;
             $queries[(int) $row->query_id] = true;
         }
@@ -120,15 +140,32 @@ final class RivalrySearch
         foreach ($terms as $key => $term) {
             foreach (array_slice($term->pages, 1) as $other) {
                 $first = $term->pages[0];
-                $rivals = Rivals::of(self::together($told, $own[$key] ?? [], $first['page']), self::together($told, $own[$key] ?? [], $other['page']), $days->count());
+                $rivals = Rivals::of(
+                    self::together($told, $own[$key] ?? [], $first['page']),
+                    self::together($told, $own[$key] ?? [], $other['page']),
+                    $days->count(),
+                );
                 if ($rivals->share < Rivals::LEAST_SHARE) {
                     continue;
                 }
                 $rows[] = [
-                    $store->id, $term->market, $term->id, $first['page'], $other['page'], $run->workId,
-                    $first['impressions'], $other['impressions'], $first['clicks'], $other['clicks'],
-                    (int) round($first['places'] / max(1, $first['impressions'])), (int) round($other['places'] / max(1, $other['impressions'])),
-                    round($rivals->turns, 4), min(65535, $rivals->switches), round(($rivals->lostClicks * 4) / $weeks, 3), $rivals->takeTurns() ? 1 : 0, $term->worth,
+                    $store->id,
+                    $term->market,
+                    $term->id,
+                    $first['page'],
+                    $other['page'],
+                    $run->workId,
+                    $first['impressions'],
+                    $other['impressions'],
+                    $first['clicks'],
+                    $other['clicks'],
+                    (int) round($first['places'] / max(1, $first['impressions'])),
+                    (int) round($other['places'] / max(1, $other['impressions'])),
+                    round($rivals->turns, 4),
+                    min(65535, $rivals->switches),
+                    round(($rivals->lostClicks * 4) / $weeks, 3),
+                    $rivals->takeTurns() ? 1 : 0,
+                    $term->worth,
                 ];
             }
         }

@@ -32,9 +32,16 @@ final class Dictionary
 
     private const PORTION = 4000;
 
-    private const FORMS = ['store_id', 'run', 'market_id', 'term_digest', 'digest', 'text', 'volume', 'difficulty', 'results', 'clicks', 'impressions', 'position_sum', 'origins'];
+    private const FORMS = [
+        'store_id', 'run', 'market_id', 'term_digest', 'digest', 'text', 'volume', 'difficulty', 'results', 'clicks',
+        'impressions', 'position_sum', 'origins',
+    ];
 
-    private const MORE = 'ON DUPLICATE KEY UPDATE volume = COALESCE(GREATEST(volume, VALUES(volume)), volume, VALUES(volume)), difficulty = COALESCE(difficulty, VALUES(difficulty)), results = IF(results = \'\', VALUES(results), results), clicks = clicks + VALUES(clicks), impressions = impressions + VALUES(impressions), position_sum = position_sum + VALUES(position_sum), origins = origins | VALUES(origins)';
+    private const MORE = 'ON DUPLICATE KEY UPDATE volume = COALESCE(GREATEST(volume, VALUES(volume)), volume,
+        VALUES(volume)), difficulty = COALESCE(difficulty, VALUES(difficulty)), results = IF(results = \'\',
+            VALUES(results), results), clicks = clicks + VALUES(clicks), impressions = impressions +
+                VALUES(impressions), position_sum = position_sum + VALUES(position_sum), origins = origins |
+                    VALUES(origins)';
 
     /** @var array<int, TermKey> by market */
     private array $keys = [];
@@ -42,8 +49,11 @@ final class Dictionary
     /** @var list<Market> */
     private array $markets;
 
-    public function __construct(private readonly Store $store, private readonly WorkRun $run, private readonly SeenQueries $seen)
-    {
+    public function __construct(
+        private readonly Store $store,
+        private readonly WorkRun $run,
+        private readonly SeenQueries $seen,
+    ) {
         $this->markets = Markets::of($store)->all();
         $makers = Makers::of($store);
         foreach ($this->markets as $market) {
@@ -55,9 +65,15 @@ final class Dictionary
     public function read(): bool
     {
         $this->run->fenced(function (): void {
-            DB::delete('DELETE FROM match_forms WHERE store_id = ? AND run = ?', [$this->store->id, $this->run->workId]);
+            DB::delete('DELETE FROM match_forms WHERE store_id = ? AND run = ?', [
+                $this->store->id,
+                $this->run->workId,
+            ]);
             DB::delete('DELETE FROM match_seen WHERE store_id = ? AND run = ?', [$this->store->id, $this->run->workId]);
-            DB::delete('DELETE FROM match_queries WHERE store_id = ? AND run = ?', [$this->store->id, $this->run->workId]);
+            DB::delete('DELETE FROM match_queries WHERE store_id = ? AND run = ?', [
+                $this->store->id,
+                $this->run->workId,
+            ]);
         });
         $count = 0;
         foreach ([$this->research(...), $this->rivals(...), $this->people(...), $this->searched(...)] as $source) {
@@ -79,7 +95,7 @@ final class Dictionary
         $this->run->fenced(function (): void {
             $run = $this->run->workId;
             DB::insert(
-                "INSERT INTO match_terms (store_id, market_id, digest, term, forms, volume, difficulty, results, clicks,
+                'INSERT INTO match_terms (store_id, market_id, digest, term, forms, volume, difficulty, results, clicks,
                     impressions, position_milli, origins, run)
                     SELECT store_id, market_id, term_digest, MAX(IF(nth = 1, text, NULL)), LEAST(COUNT(*), 65535),
                     SUM(DISTINCT volume), COALESCE(MAX(IF(nth = 1, difficulty, NULL)), AVG(difficulty)), MAX(results),
@@ -88,8 +104,9 @@ final class Dictionary
                     ORDER BY COALESCE(volume, 0) DESC, impressions DESC, CHAR_LENGTH(text), text) AS nth
                     FROM match_forms f WHERE store_id = ? AND run = ?) ranked GROUP BY store_id, market_id, term_digest
                     ON DUPLICATE KEY UPDATE term = VALUES(term), forms = VALUES(forms), volume = VALUES(volume),
-                    difficulty = VALUES(difficulty), results = VALUES(results), clicks = VALUES(clicks), impressions = VALUES(impressions),
-                    position_milli = VALUES(position_milli), origins = VALUES(origins), run = VALUES(run)",
+                    difficulty = VALUES(difficulty), results = VALUES(results), clicks = VALUES(clicks), impressions =
+                        VALUES(impressions),
+                    position_milli = VALUES(position_milli), origins = VALUES(origins), run = VALUES(run)',
                 [$run, $this->store->id, $run],
             );
             // What one digest says of a term is said of the term.
@@ -106,9 +123,13 @@ final class Dictionary
     public function clear(): void
     {
         $this->run->fenced(function (): void {
-            foreach (['match_forms', 'match_seen', 'match_queries', 'match_terms', 'match_pairs', 'match_rivalries'] as $table) {
-                DB::table($table)->where('store_id', $this->store->id)->where('run', '<', $this->run->workId)->delete();
-            }
+            $older = [$this->store->id, $this->run->workId];
+            DB::delete('DELETE FROM match_forms WHERE store_id = ? AND run < ?', $older);
+            DB::delete('DELETE FROM match_seen WHERE store_id = ? AND run < ?', $older);
+            DB::delete('DELETE FROM match_queries WHERE store_id = ? AND run < ?', $older);
+            DB::delete('DELETE FROM match_terms WHERE store_id = ? AND run < ?', $older);
+            DB::delete('DELETE FROM match_pairs WHERE store_id = ? AND run < ?', $older);
+            DB::delete('DELETE FROM match_rivalries WHERE store_id = ? AND run < ?', $older);
         });
     }
 
@@ -118,14 +139,22 @@ final class Dictionary
         $after = str_repeat("\0", 16);
         do {
             $rows = DB::select(
-                'SELECT mark, phrase, country, volume, difficulty, holders FROM keyword_rows WHERE store_id = ? AND mark > ?
+                'SELECT mark, phrase, country, volume, difficulty, holders FROM keyword_rows WHERE store_id = ? AND
+                    mark > ?
                     AND is_current = 1 ORDER BY mark LIMIT '.self::PORTION,
                 [$this->store->id, $after],
             );
             $forms = [];
             foreach ($rows as $row) {
                 foreach ($this->marketsOf((string) $row->country) as $market) {
-                    $forms[] = $this->form($market, (string) $row->phrase, self::RESEARCH, $row->volume === null ? null : (int) $row->volume, $row->difficulty === null ? null : (float) $row->difficulty, (string) $row->holders);
+                    $forms[] = $this->form(
+                        $market,
+                        (string) $row->phrase,
+                        self::RESEARCH,
+                        $row->volume === null ? null : (int) $row->volume,
+                        $row->difficulty === null ? null : (float) $row->difficulty,
+                        (string) $row->holders,
+                    );
                 }
                 $after = (string) $row->mark;
             }
@@ -139,7 +168,9 @@ final class Dictionary
         $after = str_repeat("\0", 16);
         do {
             $rows = DB::select(
-                'SELECT mark, phrase FROM rival_rows WHERE store_id = ? AND mark > ? AND is_current = 1 ORDER BY mark LIMIT '.self::PORTION,
+                'SELECT mark, phrase FROM rival_rows WHERE store_id = ? AND mark > ? AND is_current = 1 ORDER BY mark
+                    LIMIT '.
+                    self::PORTION,
                 [$this->store->id, $after],
             );
             $forms = [];
@@ -157,8 +188,14 @@ final class Dictionary
     private function people(): iterable
     {
         $forms = [];
-        foreach (DB::table('match_said')->where('store_id', $this->store->id)->where('added', 1)->get(['market_id', 'term']) as $row) {
-            isset($this->keys[(int) $row->market_id]) && ($forms[] = $this->form((int) $row->market_id, (string) $row->term, self::PEOPLE));
+        foreach (
+            DB::table('match_said')
+                ->where('store_id', $this->store->id)
+                ->where('added', 1)
+                ->get(['market_id', 'term']) as $row
+        ) {
+            isset($this->keys[(int) $row->market_id]) &&
+                ($forms[] = $this->form((int) $row->market_id, (string) $row->term, self::PEOPLE));
         }
         // A lead term that somebody gave a page is a term, whether anybody searches for it or not.
         foreach (
@@ -168,7 +205,8 @@ final class Dictionary
                 [$this->store->id],
             ) as $row
         ) {
-            isset($this->keys[(int) $row->market_id]) && ($forms[] = $this->form((int) $row->market_id, (string) $row->term, self::PEOPLE));
+            isset($this->keys[(int) $row->market_id]) &&
+                ($forms[] = $this->form((int) $row->market_id, (string) $row->term, self::PEOPLE));
         }
         yield $this->write($forms);
     }
@@ -183,12 +221,28 @@ final class Dictionary
                 if (! isset($this->keys[$market], $part->texts[$query])) {
                     continue;
                 }
-                $form = $this->form($market, $part->texts[$query], self::SEARCHED, clicks: $clicks, impressions: $impressions, places: $places);
+                $form = $this->form(
+                    $market,
+                    $part->texts[$query],
+                    self::SEARCHED,
+                    clicks: $clicks,
+                    impressions: $impressions,
+                    places: $places,
+                );
                 if ($form === null) {
                     continue;
                 }
                 $forms[] = $form;
-                $seen[] = [$this->store->id, $this->run->workId, $market, $form[3], $page, $clicks, $impressions, $places];
+                $seen[] = [
+                    $this->store->id,
+                    $this->run->workId,
+                    $market,
+                    $form[3],
+                    $page,
+                    $clicks,
+                    $impressions,
+                    $places,
+                ];
                 $queries["$market-$query"] = [$this->store->id, $this->run->workId, $market, $form[3], $query];
             }
             yield $this->write($forms, $seen, array_values($queries));
@@ -197,15 +251,35 @@ final class Dictionary
     }
 
     /** @return ?list<int|float|string|Bytes|null> null where nothing is left of the phrase */
-    private function form(int $market, string $phrase, int $origin, ?int $volume = null, ?float $difficulty = null, string $results = '', int $clicks = 0, int $impressions = 0, int $places = 0): ?array
-    {
+    private function form(
+        int $market,
+        string $phrase,
+        int $origin,
+        ?int $volume = null,
+        ?float $difficulty = null,
+        string $results = '',
+        int $clicks = 0,
+        int $impressions = 0,
+        int $places = 0,
+    ): ?array {
         $normal = TermForm::normal($phrase);
 
         return $normal === ''
             ? null
             : [
-                $this->store->id, $this->run->workId, $market, new Bytes(self::digest($this->keys[$market]->of($normal))), new Bytes(md5($normal, true)), $normal,
-                $volume, $difficulty, mb_substr($results, 0, 190), $clicks, $impressions, $places, $origin,
+                $this->store->id,
+                $this->run->workId,
+                $market,
+                new Bytes(self::digest($this->keys[$market]->of($normal))),
+                new Bytes(md5($normal, true)),
+                $normal,
+                $volume,
+                $difficulty,
+                mb_substr($results, 0, 190),
+                $clicks,
+                $impressions,
+                $places,
+                $origin,
             ];
     }
 
@@ -222,11 +296,24 @@ final class Dictionary
     private function write(array $forms, array $seen = [], array $queries = []): int
     {
         $forms = array_values(array_filter($forms));
-        $forms === [] || $this->run->fenced(static function () use ($forms, $seen, $queries): void {
-            Bulk::write('match_queries', ['store_id', 'run', 'market_id', 'term_digest', 'query_id'], $queries, 'INSERT IGNORE');
-            Bulk::write('match_forms', self::FORMS, $forms, 'INSERT', self::MORE);
-            Bulk::write('match_seen', ['store_id', 'run', 'market_id', 'term_digest', 'page_id', 'clicks', 'impressions', 'position_sum'], $seen, 'INSERT', 'ON DUPLICATE KEY UPDATE clicks = clicks + VALUES(clicks), impressions = impressions + VALUES(impressions), position_sum = position_sum + VALUES(position_sum)');
-        });
+        $forms === [] ||
+            $this->run->fenced(static function () use ($forms, $seen, $queries): void {
+                Bulk::write(
+                    'match_queries',
+                    ['store_id', 'run', 'market_id', 'term_digest', 'query_id'],
+                    $queries,
+                    'INSERT IGNORE',
+                );
+                Bulk::write('match_forms', self::FORMS, $forms, 'INSERT', self::MORE);
+                Bulk::write(
+                    'match_seen',
+                    ['store_id', 'run', 'market_id', 'term_digest', 'page_id', 'clicks', 'impressions', 'position_sum'],
+                    $seen,
+                    'INSERT',
+                    'ON DUPLICATE KEY UPDATE clicks = clicks + VALUES(clicks), impressions = impressions +
+                        VALUES(impressions), position_sum = position_sum + VALUES(position_sum)',
+                );
+            });
 
         return count($forms);
     }

@@ -29,7 +29,8 @@ final class Grouping
         $names = [];
         foreach (
             DB::select(
-                'SELECT id, term, volume, impressions FROM match_terms WHERE store_id = ? AND market_id = ? AND run = ? ORDER BY id',
+                'SELECT id, term, volume, impressions FROM match_terms WHERE store_id = ? AND market_id = ? AND run = ?
+                    ORDER BY id',
                 [$store->id, $market->id, $run->workId],
             ) as $row
         ) {
@@ -41,16 +42,27 @@ final class Grouping
         self::byPages($store, $market, $run, $heads);
         $byName = array_flip($names);
         foreach (
-            DB::select('SELECT t.id, s.head FROM match_said s JOIN match_terms t ON t.store_id = s.store_id AND t.market_id = s.market_id
-                AND t.digest = s.digest WHERE s.store_id = ? AND s.market_id = ? AND s.head IS NOT NULL', [$store->id, $market->id]) as $row
+            DB::select(
+                'SELECT t.id, s.head FROM match_said s JOIN match_terms t ON t.store_id = s.store_id AND t.market_id =
+                    s.market_id
+                AND t.digest = s.digest WHERE s.store_id = ? AND s.market_id = ? AND s.head IS NOT NULL',
+                [$store->id, $market->id],
+            ) as $row
         ) {
             $heads[(int) $row->id] = $byName[TermForm::normal((string) $row->head)] ?? (int) $row->id;
         }
         foreach (array_chunk($heads, 5000, preserve_keys: true) as $some) {
             $run->fenced(static function () use ($some): void {
-                DB::statement('CREATE TEMPORARY TABLE IF NOT EXISTS grouped_terms (id BIGINT UNSIGNED PRIMARY KEY, head_id BIGINT UNSIGNED)');
+                DB::statement(
+                    'CREATE TEMPORARY TABLE IF NOT EXISTS grouped_terms (id BIGINT UNSIGNED PRIMARY KEY, head_id BIGINT
+                        UNSIGNED)',
+                );
                 DB::statement('DELETE FROM grouped_terms');
-                Bulk::write('grouped_terms', ['id', 'head_id'], array_map(static fn (int $term, int $head): array => [$term, $head], array_keys($some), $some));
+                Bulk::write(
+                    'grouped_terms',
+                    ['id', 'head_id'],
+                    array_map(static fn (int $term, int $head): array => [$term, $head], array_keys($some), $some),
+                );
                 DB::update('UPDATE match_terms t JOIN grouped_terms g ON g.id = t.id SET t.head_id = g.head_id');
             });
             $run->beat();
@@ -69,7 +81,8 @@ final class Grouping
         foreach (
             DB::select(
                 'SELECT t.id, s.page_id, MAX(s.impressions) AS most, SUM(s.impressions) AS n FROM match_terms t
-                    JOIN match_seen s ON s.store_id = t.store_id AND s.run = t.run AND s.market_id = t.market_id AND s.term_digest = t.digest
+                    JOIN match_seen s ON s.store_id = t.store_id AND s.run = t.run AND s.market_id = t.market_id AND
+                    s.term_digest = t.digest
                     WHERE t.store_id = ? AND t.market_id = ? AND t.run = ? AND t.head_id >= 0 GROUP BY t.id, s.page_id
                     HAVING most >= ? AND most >= ? * (SELECT impressions FROM match_terms WHERE id = t.id)',
                 [$store->id, $market->id, $run->workId, self::LEAST_IMPRESSIONS, self::SHARE],
@@ -84,7 +97,12 @@ final class Grouping
             }
         }
         foreach ($pageOf as $term => $page) {
-            if ($heads[$term] === $term && ($sizes[$term] ?? 0) === 1 && isset($largest[$page]) && $largest[$page] !== $term) {
+            if (
+                $heads[$term] === $term &&
+                ($sizes[$term] ?? 0) === 1 &&
+                isset($largest[$page]) &&
+                $largest[$page] !== $term
+            ) {
                 $heads[$term] = $largest[$page];
             }
         }

@@ -35,7 +35,10 @@ final class LeadMarks
         $list = Bulk::list($pages);
         $terms = PageTerms::of($pages);
         $claims = PageTerms::claims($pages);
-        $markets = DB::table('page_index')->where('store_id', $store->id)->whereIn('page_id', $pages)->pluck('market_id', 'page_id');
+        $markets = DB::table('page_index')
+            ->where('store_id', $store->id)
+            ->whereIn('page_id', $pages)
+            ->pluck('market_id', 'page_id');
         $keys = self::keys($store);
         $leads = $supports = [];
         foreach ($terms as $page => $places) {
@@ -51,16 +54,38 @@ final class LeadMarks
             }
         }
         DB::transaction(static function () use ($store, $list, $leads, $supports): void {
-            DB::update("UPDATE match_terms SET lead_page = NULL, locked = 0 WHERE store_id = ? AND lead_page IN ($list)", [$store->id]);
-            DB::update("UPDATE match_terms SET support_page = NULL WHERE store_id = ? AND support_page IN ($list)", [$store->id]);
+            DB::update(
+                "UPDATE match_terms SET lead_page = NULL, locked = 0 WHERE store_id = ? AND lead_page IN ($list)",
+                [$store->id],
+            );
+            DB::update("UPDATE match_terms SET support_page = NULL WHERE store_id = ? AND support_page IN ($list)", [
+                $store->id,
+            ]);
             foreach (['lead_page' => $leads, 'support_page' => $supports] as $column => $rows) {
                 foreach (array_chunk($rows, 500) as $some) {
-                    $cases = implode(' UNION ALL ', array_map(static fn (array $row): string => "SELECT {$row[0]} AS market_id, {$row[1]->literal()} AS digest, {$row[2]} AS page_id, {$row[3]} AS locked", $some));
+                    $cases = implode(
+                        ' UNION ALL ',
+                        array_map(
+                            static fn (
+                                array $row,
+                            ): string => "SELECT {$row[0]} AS market_id, {$row[1]->literal()} AS digest, {$row[2]} AS
+                                page_id, {$row[3]} AS locked",
+                            $some,
+                        ),
+                    );
                     $locked = $column === 'lead_page' ? 't.locked = c.locked, ' : '';
-                    DB::update("UPDATE match_terms t JOIN ($cases) c ON c.market_id = t.market_id AND c.digest = t.digest SET {$locked}t.$column = c.page_id, t.served = 1 WHERE t.store_id = ?", [$store->id]);
+                    DB::update(
+                        "UPDATE match_terms t JOIN ($cases) c ON c.market_id = t.market_id AND c.digest = t.digest SET
+                            {$locked}t.$column = c.page_id, t.served = 1 WHERE t.store_id = ?",
+                        [$store->id],
+                    );
                 }
             }
-            DB::update('UPDATE match_terms SET served = 0 WHERE store_id = ? AND served = 1 AND lead_page IS NULL AND support_page IS NULL', [$store->id]);
+            DB::update(
+                'UPDATE match_terms SET served = 0 WHERE store_id = ? AND served = 1 AND lead_page IS NULL AND
+                    support_page IS NULL',
+                [$store->id],
+            );
         }, 3);
     }
 

@@ -22,15 +22,20 @@ final class MatchExport
 
     private const SERVED = ['no', 'yes', 'not stocked', 'no', 'no'];
 
-    /** @return Generator<list<string|int|float|null>> pages that can go for a term, with the lead term that they have or none */
+    /**
+     * @return Generator<list<string|int|float|null>> pages that can go for a term, with the lead term that they have
+     * or none
+     */
     public static function pages(Store $store): Generator
     {
         $keys = LeadMarks::keys($store);
         $after = 0;
         do {
             $rows = DB::select(
-                'SELECT i.page_id, i.market_id, i.kind, p.url FROM page_index i JOIN pages p ON p.id = i.page_id WHERE i.store_id = ? AND i.page_id > ?
-                    AND (EXISTS (SELECT 1 FROM page_terms t WHERE t.page_id = i.page_id) OR EXISTS (SELECT 1 FROM match_pairs m WHERE m.page_id = i.page_id))
+                'SELECT i.page_id, i.market_id, i.kind, p.url FROM page_index i JOIN pages p ON p.id = i.page_id WHERE
+                    i.store_id = ? AND i.page_id > ?
+                    AND (EXISTS (SELECT 1 FROM page_terms t WHERE t.page_id = i.page_id) OR EXISTS (SELECT 1 FROM
+                    match_pairs m WHERE m.page_id = i.page_id))
                     ORDER BY i.page_id LIMIT '.self::PORTION,
                 [$store->id, $after],
             );
@@ -43,7 +48,10 @@ final class MatchExport
             $digests = [];
             foreach ($rows as $row) {
                 $lead = $terms[(int) $row->page_id][0] ?? '';
-                $key = $lead === '' ? null : ($keys[(int) $row->market_id] ?? null)?->of(\Orchard\Core\Terms\TermForm::normal($lead));
+                $key =
+                    $lead === ''
+                        ? null
+                        : ($keys[(int) $row->market_id] ?? null)?->of(\Orchard\Core\Terms\TermForm::normal($lead));
                 $key === null || ($digests[(int) $row->page_id] = Dictionary::digest($key));
             }
             $known = self::known($store, $digests);
@@ -51,7 +59,13 @@ final class MatchExport
                 $page = (int) $row->page_id;
                 $own = $terms[$page] ?? [];
                 $term = $known[((int) $row->market_id).($digests[$page] ?? '')] ?? null;
-                $position = $term === null ? 0 : (int) (DB::table('match_pairs')->where('term_id', $term->id)->where('page_id', $page)->value('position_milli') ?? 0);
+                $position =
+                    $term === null
+                        ? 0
+                        : (int) (DB::table('match_pairs')
+                            ->where('term_id', $term->id)
+                            ->where('page_id', $page)
+                            ->value('position_milli') ?? 0);
                 yield [
                     (string) $row->url,
                     \App\Stores\Kinds\PageKind::from((int) $row->kind)->key(),
@@ -59,7 +73,7 @@ final class MatchExport
                     $term === null || $term->volume === null ? null : (int) $term->volume,
                     $term === null || $term->difficulty === null ? null : (float) $term->difficulty,
                     $position === 0 ? null : round($position / 1000, 1),
-                    $term === null ? '' : (Asks::kind((int) $term->asked)->value ?? ''),
+                    $term === null ? '' : Asks::kind((int) $term->asked)->value ?? '',
                     implode('; ', array_slice($own, isset($own[0]) ? 1 : 0)),
                 ];
             }
@@ -72,8 +86,11 @@ final class MatchExport
         $after = 0;
         do {
             $rows = DB::select(
-                'SELECT t.id, t.term, t.asked, t.volume, t.difficulty, t.served, h.term AS head, p.url FROM match_terms t LEFT JOIN match_terms h ON h.id = t.head_id
-                    LEFT JOIN pages p ON p.id = COALESCE(t.lead_page, t.support_page) WHERE t.store_id = ? AND t.id > ? AND t.excluded = 0 ORDER BY t.id LIMIT '.self::PORTION,
+                'SELECT t.id, t.term, t.asked, t.volume, t.difficulty, t.served, h.term AS head, p.url FROM match_terms
+                    t LEFT JOIN match_terms h ON h.id = t.head_id
+                    LEFT JOIN pages p ON p.id = COALESCE(t.lead_page, t.support_page) WHERE t.store_id = ? AND t.id > ?
+                    AND t.excluded = 0 ORDER BY t.id LIMIT '.
+                    self::PORTION,
                 [$store->id, $after],
             );
             if ($rows === []) {
@@ -83,8 +100,13 @@ final class MatchExport
             $after = (int) end($ids);
             $rivals = [];
             foreach (
-                DB::select('SELECT r.term_id, a.url AS one, b.url AS other FROM match_rivalries r JOIN pages a ON a.id = r.page_id JOIN pages b ON b.id = r.rival_id
-                    WHERE r.takes_turns = 1 AND r.term_id IN ('.Bulk::list($ids).')') as $row
+                DB::select(
+                    'SELECT r.term_id, a.url AS one, b.url AS other FROM match_rivalries r JOIN pages a ON a.id =
+                        r.page_id JOIN pages b ON b.id = r.rival_id
+                    WHERE r.takes_turns = 1 AND r.term_id IN ('.
+                        Bulk::list($ids).
+                        ')',
+                ) as $row
             ) {
                 $rivals[(int) $row->term_id][(string) $row->one] = true;
                 $rivals[(int) $row->term_id][(string) $row->other] = true;
@@ -115,7 +137,13 @@ final class MatchExport
         }
         $known = [];
         foreach (
-            DB::select('SELECT id, market_id, digest, volume, difficulty, asked FROM match_terms WHERE store_id = ? AND digest IN ('.Bytes::list(array_values(array_unique($digests))).')', [$store->id]) as $row
+            DB::select(
+                'SELECT id, market_id, digest, volume, difficulty, asked FROM match_terms WHERE store_id = ? AND digest
+                    IN ('.
+                    Bytes::list(array_values(array_unique($digests))).
+                    ')',
+                [$store->id],
+            ) as $row
         ) {
             $known[((int) $row->market_id).$row->digest] = $row;
         }

@@ -27,9 +27,12 @@ final class Pages
         $pages = [];
         foreach (
             DB::select(
-                "SELECT p.id, p.url, i.kind, COALESCE(NULLIF(r.name, ''), JSON_VALUE(f.h1s, '$[0]'), f.title) AS name FROM pages p
+                "SELECT p.id, p.url, i.kind, COALESCE(NULLIF(r.name, ''), JSON_VALUE(f.h1s, '$[0]'), f.title) AS name
+                    FROM pages p
                     LEFT JOIN page_index i ON i.page_id = p.id LEFT JOIN resources r ON r.id = p.resource_id
-                    LEFT JOIN page_facts f ON f.page_id = p.id AND f.to_crawl = 0 WHERE p.store_id = ? AND p.id IN (".Bulk::list($ids).')',
+                    LEFT JOIN page_facts f ON f.page_id = p.id AND f.to_crawl = 0 WHERE p.store_id = ? AND p.id IN (".
+                    Bulk::list($ids).
+                    ')',
                 [$store->id],
             ) as $row
         ) {

@@ -20,8 +20,16 @@ final class Sayings
     public static function say(Store $store, array $terms, array $what, int $userId): void
     {
         foreach ($terms as $term) {
-            $said = (array) DB::table('match_said')->where(self::key($store, (int) $term->market_id, (string) $term->digest))->first();
-            self::put($store, (int) $term->market_id, (string) $term->digest, $what + $said + ['term' => $term->term], $userId);
+            $said = (array) DB::table('match_said')
+                ->where(self::key($store, (int) $term->market_id, (string) $term->digest))
+                ->first();
+            self::put(
+                $store,
+                (int) $term->market_id,
+                (string) $term->digest,
+                $what + $said + ['term' => $term->term],
+                $userId,
+            );
         }
     }
 
@@ -56,11 +64,25 @@ final class Sayings
         }
         $digest = Dictionary::digest($key->of($normal));
         $known = DB::table('match_terms')->where(self::key($store, $market, $digest))->exists();
-        self::say($store, [(object) ['market_id' => $market, 'digest' => $digest, 'term' => $normal]], ['added' => 1], $userId);
-        $known || DB::table('match_terms')->insert(self::key($store, $market, $digest) + [
-            'term' => $normal, 'forms' => 1, 'results' => '', 'clicks' => 0, 'impressions' => 0, 'position_milli' => 0, 'origins' => Dictionary::PEOPLE,
-            'run' => (int) DB::table('match_states')->where('market_id', $market)->value('run'),
-        ]);
+        self::say(
+            $store,
+            [(object) ['market_id' => $market, 'digest' => $digest, 'term' => $normal]],
+            ['added' => 1],
+            $userId,
+        );
+        $known ||
+            DB::table('match_terms')->insert(
+                self::key($store, $market, $digest) + [
+                    'term' => $normal,
+                    'forms' => 1,
+                    'results' => '',
+                    'clicks' => 0,
+                    'impressions' => 0,
+                    'position_milli' => 0,
+                    'origins' => Dictionary::PEOPLE,
+                    'run' => (int) DB::table('match_states')->where('market_id', $market)->value('run'),
+                ],
+            );
 
         return ! $known;
     }
@@ -69,7 +91,9 @@ final class Sayings
     private static function mark(Store $store, int $market, string $digest, array $said): void
     {
         $asked = is_numeric($said['asked'] ?? null) ? Asks::kind((int) $said['asked']) : null;
-        $row = DB::table('match_terms')->where(self::key($store, $market, $digest))->first(['id', 'served', 'lead_page', 'support_page']);
+        $row = DB::table('match_terms')
+            ->where(self::key($store, $market, $digest))
+            ->first(['id', 'served', 'lead_page', 'support_page']);
         if ($row === null) {
             return;
         }
@@ -88,7 +112,11 @@ final class Sayings
             $marks += ['asked' => Asks::number($asked), 'strength' => 1.0, 'because' => 'somebody said so'];
         }
         if (is_string($said['head'] ?? null) && $said['head'] !== '') {
-            $head = DB::table('match_terms')->where('store_id', $store->id)->where('market_id', $market)->where('term', TermForm::normal($said['head']))->value('id');
+            $head = DB::table('match_terms')
+                ->where('store_id', $store->id)
+                ->where('market_id', $market)
+                ->where('term', TermForm::normal($said['head']))
+                ->value('id');
             $marks['head_id'] = is_numeric($head) ? (int) $head : (int) $row->id;
         }
         DB::table('match_terms')->where('id', $row->id)->update($marks);

@@ -38,7 +38,9 @@ final readonly class TermFilter
 
     public static function from(Request $request, Store $store): self
     {
-        $text = static fn (string $name): string => is_string($request->query($name)) ? mb_substr(trim($request->query($name)), 0, 190) : '';
+        $text = static fn (string $name): string => is_string($request->query($name))
+            ? mb_substr(trim($request->query($name)), 0, 190)
+            : '';
         $markets = Markets::of($store);
         $market = (int) $text('market');
         $isOne = in_array($market, array_map(static fn ($one): int => $one->id, $markets->all()), true);

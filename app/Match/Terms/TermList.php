@@ -12,8 +12,10 @@ use Orchard\Core\Terms\TermForm;
 /** Terms of a market, a screen at a time by key. */
 final class TermList
 {
-    private const COLUMNS = 't.id, t.market_id, t.digest, t.term, t.forms, t.volume, t.difficulty, t.clicks, t.impressions, t.position_milli, t.asked, t.strength,
-        t.because, t.head_id, t.page_id, t.lead_page, t.support_page, t.worth, t.potential, t.products, t.served, t.locked, t.rivals, t.excluded, t.tracked, t.origins';
+    private const COLUMNS = 't.id, t.market_id, t.digest, t.term, t.forms, t.volume, t.difficulty, t.clicks,
+        t.impressions, t.position_milli, t.asked, t.strength, t.because, t.head_id, t.page_id, t.lead_page,
+        t.support_page, t.worth, t.potential, t.products, t.served, t.locked, t.rivals, t.excluded, t.tracked,
+        t.origins';
 
     /** @return array{rows: list<object>, next: ?string} */
     public static function page(Store $store, TermFilter $filter, ?string $after): array
@@ -24,10 +26,15 @@ final class TermList
             $where .= " AND (COALESCE($column, 0) < ? OR (COALESCE($column, 0) = ? AND t.id < ?))";
             array_push($values, (float) $found[1], (float) $found[1], (int) $found[2]);
         }
-        $rows = array_values(DB::select(
-            'SELECT '.self::COLUMNS." FROM match_terms t WHERE $where ORDER BY $column DESC, t.id DESC LIMIT ".($filter->size + 1),
-            $values,
-        ));
+        $rows = array_values(
+            DB::select(
+                'SELECT '.
+                    self::COLUMNS.
+                    " FROM match_terms t WHERE $where ORDER BY $column DESC, t.id DESC LIMIT ".
+                    ($filter->size + 1),
+                $values,
+            ),
+        );
         $next = null;
         if (count($rows) > $filter->size) {
             array_pop($rows);
@@ -46,14 +53,20 @@ final class TermList
      */
     public static function counts(Store $store, int $market): array
     {
-        $count = static fn (string $where): int => (int) DB::selectOne("SELECT COUNT(*) AS n FROM match_terms t WHERE t.store_id = ? AND t.market_id = ? AND $where", [$store->id, $market])->n;
+        $count = static fn (string $where): int => (int) DB::selectOne(
+            "SELECT COUNT(*) AS n FROM match_terms t WHERE t.store_id = ? AND t.market_id = ? AND $where",
+            [$store->id, $market],
+        )->n;
 
         return [
             'all' => (int) (DB::table('match_states')->where('market_id', $market)->value('terms') ?? 0),
             'rivals' => $count('t.rivals = 1'),
             'open' => $count('t.excluded = 0 AND t.served = 0'),
             'locked' => $count('t.locked = 1'),
-            'tracked' => (int) DB::selectOne('SELECT COUNT(*) AS n FROM match_terms t WHERE t.store_id = ? AND t.tracked = 1 AND t.market_id = ?', [$store->id, $market])->n,
+            'tracked' => (int) DB::selectOne(
+                'SELECT COUNT(*) AS n FROM match_terms t WHERE t.store_id = ? AND t.tracked = 1 AND t.market_id = ?',
+                [$store->id, $market],
+            )->n,
             'out' => $count('t.excluded = 1'),
         ];
     }
@@ -65,12 +78,18 @@ final class TermList
      */
     public static function groups(Store $store, int $market, int $most = 100): array
     {
-        return array_values(DB::select(
-            'SELECT g.head_id AS id, h.term, g.terms, g.worth, g.led, h.volume, h.asked FROM (SELECT head_id, COUNT(*) AS terms, SUM(worth) AS worth,
-                SUM(lead_page IS NOT NULL) AS led FROM match_terms WHERE store_id = ? AND market_id = ? AND excluded = 0 GROUP BY head_id
-                HAVING terms > 1 ORDER BY worth DESC, head_id LIMIT '.$most.') g JOIN match_terms h ON h.id = g.head_id ORDER BY g.worth DESC, g.head_id',
-            [$store->id, $market],
-        ));
+        return array_values(
+            DB::select(
+                'SELECT g.head_id AS id, h.term, g.terms, g.worth, g.led, h.volume, h.asked FROM (SELECT head_id,
+                    COUNT(*) AS terms, SUM(worth) AS worth,
+                SUM(lead_page IS NOT NULL) AS led FROM match_terms WHERE store_id = ? AND market_id = ? AND excluded =
+                    0 GROUP BY head_id
+                HAVING terms > 1 ORDER BY worth DESC, head_id LIMIT '.
+                    $most.
+                    ') g JOIN match_terms h ON h.id = g.head_id ORDER BY g.worth DESC, g.head_id',
+                [$store->id, $market],
+            ),
+        );
     }
 
     /**
@@ -79,7 +98,18 @@ final class TermList
      */
     public static function these(Store $store, array $ids): array
     {
-        return $ids === [] ? [] : array_values(DB::select('SELECT '.self::COLUMNS.' FROM match_terms t WHERE t.store_id = ? AND t.id IN ('.Bulk::list($ids).') ORDER BY t.id', [$store->id]));
+        return $ids === []
+            ? []
+            : array_values(
+                DB::select(
+                    'SELECT '.
+                        self::COLUMNS.
+                        ' FROM match_terms t WHERE t.store_id = ? AND t.id IN ('.
+                        Bulk::list($ids).
+                        ') ORDER BY t.id',
+                    [$store->id],
+                ),
+            );
     }
 
     private static function column(TermFilter $filter): string
@@ -114,7 +144,15 @@ final class TermList
         $words = TermForm::words(TermForm::normal($filter->words));
         if ($words !== []) {
             $where .= ' AND MATCH (t.term) AGAINST (? IN BOOLEAN MODE)';
-            $values[] = implode(' ', array_map(static fn (string $word): string => '+'.str_replace(['*', '"', '+', '-', '<', '>', '(', ')', '~', '@'], '', $word).'*', $words));
+            $values[] = implode(
+                ' ',
+                array_map(
+                    static fn (string $word): string => '+'.
+                        str_replace(['*', '"', '+', '-', '<', '>', '(', ')', '~', '@'], '', $word).
+                        '*',
+                    $words,
+                ),
+            );
         }
 
         return [$where, $values];

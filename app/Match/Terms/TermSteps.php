@@ -24,7 +24,10 @@ final class TermSteps
     private const UNDONE = 2;
 
     /** What is kept of what people say of a term. */
-    private const SAID = ['term', 'asked', 'head', 'excluded', 'tracked', 'added', 'note', 'tags', 'plan', 'plan_name', 'reason', 'review_on'];
+    private const SAID = [
+        'term', 'asked', 'head', 'excluded', 'tracked', 'added', 'note', 'tags', 'plan', 'plan_name', 'reason',
+        'review_on',
+    ];
 
     /**
      * Does something as a step.
@@ -42,20 +45,44 @@ final class TermSteps
             if ($before === $after) {
                 return;
             }
-            DB::table('match_steps')->where('store_id', $store->id)->where('user_id', $userId)->where('state', self::UNDONE)->delete();
+            DB::table('match_steps')
+                ->where('store_id', $store->id)
+                ->where('user_id', $userId)
+                ->where('state', self::UNDONE)
+                ->delete();
             DB::table('match_steps')->insert([
-                'store_id' => $store->id, 'user_id' => $userId, 'label' => mb_substr($label, 0, 120), 'state' => self::DONE,
-                'before_json' => json_encode($before, JSON_THROW_ON_ERROR), 'after_json' => json_encode($after, JSON_THROW_ON_ERROR), 'made_at' => now(),
+                'store_id' => $store->id,
+                'user_id' => $userId,
+                'label' => mb_substr($label, 0, 120),
+                'state' => self::DONE,
+                'before_json' => json_encode($before, JSON_THROW_ON_ERROR),
+                'after_json' => json_encode($after, JSON_THROW_ON_ERROR),
+                'made_at' => now(),
             ]);
-            $oldest = DB::table('match_steps')->where('store_id', $store->id)->where('user_id', $userId)->orderByDesc('id')->skip(self::MOST)->value('id');
-            is_numeric($oldest) && DB::table('match_steps')->where('store_id', $store->id)->where('user_id', $userId)->where('id', '<=', (int) $oldest)->delete();
+            $oldest = DB::table('match_steps')
+                ->where('store_id', $store->id)
+                ->where('user_id', $userId)
+                ->orderByDesc('id')
+                ->skip(self::MOST)
+                ->value('id');
+            is_numeric($oldest) &&
+                DB::table('match_steps')
+                    ->where('store_id', $store->id)
+                    ->where('user_id', $userId)
+                    ->where('id', '<=', (int) $oldest)
+                    ->delete();
         }, 3);
     }
 
     /** What would be taken back next, in words; null where nothing is left. */
     public static function last(Store $store, int $userId): ?string
     {
-        $label = DB::table('match_steps')->where('store_id', $store->id)->where('user_id', $userId)->where('state', self::DONE)->orderByDesc('id')->value('label');
+        $label = DB::table('match_steps')
+            ->where('store_id', $store->id)
+            ->where('user_id', $userId)
+            ->where('state', self::DONE)
+            ->orderByDesc('id')
+            ->value('label');
 
         return is_string($label) ? $label : null;
     }
@@ -63,7 +90,12 @@ final class TermSteps
     /** What would be done again next. */
     public static function next(Store $store, int $userId): ?string
     {
-        $label = DB::table('match_steps')->where('store_id', $store->id)->where('user_id', $userId)->where('state', self::UNDONE)->orderBy('id')->value('label');
+        $label = DB::table('match_steps')
+            ->where('store_id', $store->id)
+            ->where('user_id', $userId)
+            ->where('state', self::UNDONE)
+            ->orderBy('id')
+            ->value('label');
 
         return is_string($label) ? $label : null;
     }
@@ -71,20 +103,34 @@ final class TermSteps
     /**
      * Takes the last step back, or does it again.
      *
-     * @return ?array{label: string, left: int} what it was, and of how much somebody else has changed something since; null where there is nothing
+     * @return ?array{label: string, left: int, pages: list<int>} what it was, of how much somebody else has changed
+     * something
+     *                                                           since, and the pages whose lead terms it sets; null
+     * where there is nothing
      */
     public static function turn(Store $store, int $userId, bool $isUndo): ?array
     {
         return DB::transaction(static function () use ($store, $userId, $isUndo): ?array {
-            $step = DB::table('match_steps')->where('store_id', $store->id)->where('user_id', $userId)->where('state', $isUndo ? self::DONE : self::UNDONE)->orderBy('id', $isUndo ? 'desc' : 'asc')->lockForUpdate()->first();
+            $step = DB::table('match_steps')
+                ->where('store_id', $store->id)
+                ->where('user_id', $userId)
+                ->where('state', $isUndo ? self::DONE : self::UNDONE)
+                ->orderBy('id', $isUndo ? 'desc' : 'asc')
+                ->lockForUpdate()
+                ->first();
             if ($step === null) {
                 return null;
             }
-            [$over, $wanted] = $isUndo ? [$step->after_json, $step->before_json] : [$step->before_json, $step->after_json];
-            $left = self::bring($store, $userId, self::parts((string) $over), self::parts((string) $wanted));
-            DB::table('match_steps')->where('id', $step->id)->update(['state' => $isUndo ? self::UNDONE : self::DONE]);
+            [$over, $wanted] = $isUndo
+                ? [$step->after_json, $step->before_json]
+                : [$step->before_json, $step->after_json];
+            $parts = self::parts((string) $wanted);
+            $left = self::bring($store, $userId, self::parts((string) $over), $parts);
+            DB::table('match_steps')
+                ->where('id', $step->id)
+                ->update(['state' => $isUndo ? self::UNDONE : self::DONE]);
 
-            return ['label' => (string) $step->label, 'left' => $left];
+            return ['label' => (string) $step->label, 'left' => $left, 'pages' => array_keys($parts['leads'])];
         }, 3);
     }
 
@@ -92,7 +138,9 @@ final class TermSteps
     private static function parts(string $json): array
     {
         $parts = json_decode($json, true, 16, JSON_THROW_ON_ERROR);
-        $of = static fn (string $name): array => is_array($parts) && is_array($parts[$name] ?? null) ? $parts[$name] : [];
+        $of = static fn (string $name): array => is_array($parts) && is_array($parts[$name] ?? null)
+            ? $parts[$name]
+            : [];
 
         return ['leads' => $of('leads'), 'said' => $of('said')];
     }
@@ -112,7 +160,9 @@ final class TermSteps
         $left = 0;
         $leads = $claimed = [];
         foreach ($wanted['leads'] as $page => $lead) {
-            if ($now['leads'][$page] != ($over['leads'][$page] ?? null)) {
+            // A proposal since is nobody's word; the next one makes up for it.
+            $isTheirs = $now['leads'][$page] !== null && $now['leads'][$page][1] !== TermOrigin::Proposed->value;
+            if ($isTheirs && $now['leads'][$page] != ($over['leads'][$page] ?? null)) {
                 $left++;
             } elseif ($lead !== $now['leads'][$page]) {
                 $leads[$page] = is_array($lead) ? (string) $lead[0] : '';
@@ -121,7 +171,12 @@ final class TermSteps
         }
         // Those that lose a term first, so that it is free for those that get it.
         PageTerms::lead($store, array_map(static fn (): string => '', $leads), TermOrigin::Hand, $userId);
-        PageTerms::lead($store, array_filter($leads, static fn (string $term): bool => $term !== ''), TermOrigin::Hand, $userId);
+        PageTerms::lead(
+            $store,
+            array_filter($leads, static fn (string $term): bool => $term !== ''),
+            TermOrigin::Hand,
+            $userId,
+        );
         PageTerms::claim($store, $claimed, TermOrigin::Proposed, null);
         foreach ($wanted['said'] as $key => $said) {
             if ($now['said'][$key] != ($over['said'][$key] ?? null)) {
@@ -153,9 +208,12 @@ final class TermSteps
         }
         foreach (array_chunk($terms, 500) as $some) {
             $digests = Bytes::list(array_map(static fn (object $term): string => (string) $term->digest, $some));
-            foreach (DB::select("SELECT * FROM match_said WHERE store_id = ? AND digest IN ($digests)", [$store->id]) as $row) {
+            foreach (
+                DB::select("SELECT * FROM match_said WHERE store_id = ? AND digest IN ($digests)", [$store->id]) as $row
+            ) {
                 $key = $row->market_id.'-'.bin2hex((string) $row->digest);
-                array_key_exists($key, $said) && ($said[$key] = array_intersect_key((array) $row, array_flip(self::SAID)));
+                array_key_exists($key, $said) &&
+                    ($said[$key] = array_intersect_key((array) $row, array_flip(self::SAID)));
             }
         }
 

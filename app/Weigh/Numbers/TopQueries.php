@@ -18,11 +18,10 @@ final class TopQueries
     public static function portion(Store $store, int $after, int $most): ?SeenPortion
     {
         $ids = Bulk::ids(
-            DB::select('SELECT query_id FROM weigh_queries WHERE store_id = ? AND query_id > ? ORDER BY query_id LIMIT ?', [
-                $store->id,
-                $after,
-                $most,
-            ]),
+            DB::select(
+                'SELECT query_id FROM weigh_queries WHERE store_id = ? AND query_id > ? ORDER BY query_id LIMIT ?',
+                [$store->id, $after, $most],
+            ),
             'query_id',
         );
         if ($ids === []) {
@@ -41,8 +40,12 @@ final class TopQueries
             ) as $row
         ) {
             $rows[] = [
-                (int) $row->query_id, (int) $row->page_id, (int) $row->market_id,
-                (int) $row->clicks, (int) $row->impressions, (int) $row->places,
+                (int) $row->query_id,
+                (int) $row->page_id,
+                (int) $row->market_id,
+                (int) $row->clicks,
+                (int) $row->impressions,
+                (int) $row->places,
             ];
         }
         $texts = [];

@@ -44,7 +44,7 @@
             @endforelse
             </tbody>
         </table>
-        <div class="match-lines"><p class="match-legend"><span class="key is-lead">leads</span> <span class="key is-support">supports</span> <span class="key is-rival">takes turns</span></p>
+        <div class="match-lines"><p class="match-legend"><span class="key is-lead">leads</span> <span class="key is-support">supports</span> <span class="key is-rival">rival</span></p>
             <svg viewBox="0 0 {{ App\Match\Http\Picture::WIDTH }} {{ max(count($rows), count($picture->pages)) * App\Match\Http\Picture::ROW }}" width="{{ App\Match\Http\Picture::WIDTH }}" height="{{ max(1, count($rows), count($picture->pages)) * App\Match\Http\Picture::ROW }}" aria-hidden="true">
                 @foreach (['support', 'lead', 'rival', 'open'] as $type)@foreach ($picture->lines as $line)@if ($line['type'] === $type)<path class="is-{{ $type }}" data-term="{{ $line['term'] }}" data-page="{{ $line['to'] === null ? '' : $picture->pages[$line['to']]['id'] }}" d="{{ App\Match\Http\Picture::path($line['from'], $line['to']) }}"/>@if ($type === 'open')<circle cx="37" cy="{{ $line['from'] * App\Match\Http\Picture::ROW + App\Match\Http\Picture::ROW / 2 }}" r="3.5"/><text x="46" y="{{ $line['from'] * App\Match\Http\Picture::ROW + App\Match\Http\Picture::ROW / 2 + 4 }}">no page</text>@endif @endif @endforeach @endforeach
             </svg></div>

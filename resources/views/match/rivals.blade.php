@@ -12,7 +12,7 @@
             <tr><td class="clip g-title"><a href="{{ route('match.term', [$store, $row->term_id]) }}" data-beside>{{ $row->term }}</a></td>
                 <td class="clip g-title">{{ $pages[(int) $row->page_id]['name'] ?? '' }}</td><td class="num">@n($row->impressions)</td><td class="num">{{ App\Platform\Web\Forms::number($row->position_milli / 1000, 1) }}</td>
                 <td class="clip g-title">{{ $pages[(int) $row->rival_id]['name'] ?? '' }}</td><td class="num">@n($row->rival_impressions)</td><td class="num">{{ App\Platform\Web\Forms::number($row->rival_position_milli / 1000, 1) }}</td>
-                <td class="num">{{ round(100 * $row->turns) }} %</td><td class="num">{{ $row->lost_clicks < 0.05 ? '' : App\Platform\Web\Forms::number((float) $row->lost_clicks, 1) }}</td><td class="nowrap">@if ($row->decision){{ App\Match\Rivalries\Verdict::from($row->decision)->label() }}@if ($row->review_on), <span class="soft">again {{ App\Platform\Web\Forms::day($row->review_on) }}</span>@endif @elseif ($row->takes_turns)<b class="hand">open</b>@endif</td></tr>
+                <td class="num">{{ round(100 * $row->turns) }}%</td><td class="num">{{ $row->lost_clicks < 0.05 ? '' : App\Platform\Web\Forms::number((float) $row->lost_clicks, 1) }}</td><td class="nowrap">@if ($row->decision){{ App\Match\Rivalries\Verdict::from($row->decision)->label() }}@if ($row->review_on), <span class="soft">again {{ App\Platform\Web\Forms::day($row->review_on) }}</span>@endif @elseif ($row->takes_turns)<b class="hand">open</b>@endif</td></tr>
         @empty
             <tr><td colspan="10">No pages take turns. This needs search rows by page, query and day.</td></tr>
         @endforelse

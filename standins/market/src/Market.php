@@ -20,7 +20,10 @@ final class Market
 
     private const LONGEST_TITLE = 64;
 
-    /** @param  array<string, array{title: string, description: string, price: float}>  $pages  what the shop shows on the day, by path */
+    /**
+     * @param  array<string, array{title: string, description: string, price: float}>  $pages  what the shop shows on
+     * the day, by path
+     */
     public function __construct(private readonly int $seed, private readonly array $pages)
     {
     }
@@ -28,7 +31,9 @@ final class Market
     /**
      * What happened on a day.
      *
-     * @return array{search: list<array{page: string, query: string, device: string, country: string, clicks: int, impressions: int, position: float}>, sales: list<array{page: string, visits: int, orders: int, units: int, revenue: float}>}
+     * @return array{search: list<array{page: string, query: string, device: string, country: string, clicks: int,
+     * impressions: int, position: float}>, sales: list<array{page: string, visits: int, orders: int, units: int,
+     * revenue: float}>}
      */
     public function day(string $day): array
     {
@@ -117,11 +122,23 @@ final class Market
         return ['search' => $search, 'sales' => $sales];
     }
 
-    /** Terms for which the engine cannot decide between two pages: it shows the one on some days, the other on others. */
-    public const TAKING_TURNS = ['statement floor lamp', 'hotel style wall lamp', 'lamp for reading nook', 'sculptural lamp'];
+    /**
+     * Terms for which the engine cannot decide between two pages: it shows the one on some days, the other on others.
+     */
+    public const TAKING_TURNS = [
+        'statement floor lamp',
+        'hotel style wall lamp',
+        'lamp for reading nook',
+        'sculptural lamp',
+    ];
 
     /** Terms for which it shows two pages side by side, every day. */
-    public const SIDE_BY_SIDE = ['small brass lamp', 'warm hallway light', 'glass pendant for kitchen', 'soft bedroom light'];
+    public const SIDE_BY_SIDE = [
+        'small brass lamp',
+        'warm hallway light',
+        'glass pendant for kitchen',
+        'soft bedroom light',
+    ];
 
     /** @var ?array<string, list<array{string, int}>> terms that a page shares with another, and which of both it is */
     private ?array $sharing = null;
@@ -148,8 +165,8 @@ final class Market
         }
         $paths = array_keys($this->pages);
         sort($paths);
-        $ranges = array_values(array_filter($paths, static fn (string $path): bool => str_starts_with($path, '/range/')));
-        $lamps = array_values(array_filter($paths, static fn (string $path): bool => str_starts_with($path, '/lamp/') && preg_match('/-(copy|\d+)$/', $path) !== 1));
+        $ranges = array_values(preg_grep('~^/range/~', $paths) ?: []);
+        $lamps = array_values(preg_grep('~^/lamp/(?!.*-(copy|\d+)$)~', $paths) ?: []);
         $this->sharing = [];
         if ($ranges === [] || $lamps === []) {
             return [];
@@ -162,7 +179,9 @@ final class Market
         return $this->sharing;
     }
 
-    /** @return list<array{string, float, float, bool}> term, searches a day, position, whether it is the shop's own name */
+    /**
+     * @return list<array{string, float, float, bool}> term, searches a day, position, whether it is the shop's own name
+     */
     private function terms(string $path): array
     {
         if ($path === '/') {

@@ -32,7 +32,10 @@ it('tells what a term asks for as people do', function (string $field, string $l
         }
         foreach (explode('; ', $found[2]) as $term) {
             $normal = TermForm::normal($term);
-            $asked = $judge->of($normal, $products->evidence($normal, $classes->classOf($normal) === QueryClass::OwnBrand));
+            $asked = $judge->of(
+                $normal,
+                $products->evidence($normal, $classes->classOf($normal) === QueryClass::OwnBrand),
+            );
             $all++;
             if ($asked->kind->value === $found[1]) {
                 $right++;

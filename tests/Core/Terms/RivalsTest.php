@@ -19,7 +19,7 @@ function daysOfTwo(bool $takesTurns, float $one, float $other, int $days = 91): 
         $demand = mt_rand(60, 140) / 100;
         foreach ([$one, $other] as $nth => $mean) {
             $shown = $takesTurns ? ($which === $nth ? 1.6 : (mt_rand(1, 12) === 1 ? 0.4 : 0.0)) : 1.0;
-            $impressions = (int) round($mean * $demand * $shown * mt_rand(50, 150) / 100);
+            $impressions = (int) round(($mean * $demand * $shown * mt_rand(50, 150)) / 100);
             if ($impressions >= 3) {
                 $rows[$nth]["day$day"] = ['impressions' => $impressions, 'position' => 5.0 + 4 * $nth, 'clicks' => 0];
             }
@@ -36,7 +36,7 @@ it('tells pages that take turns from those that are shown side by side', functio
         $takesTurns = $i % 2 === 0;
         // From rare to frequent, the lesser page at least a fifth of the other.
         $one = exp(mt_rand(130, 500) / 100);
-        $other = $one * mt_rand(30, 100) / 100;
+        $other = ($one * mt_rand(30, 100)) / 100;
         $told = Rivals::of(...[...daysOfTwo($takesTurns, $one, $other), 91])->takeTurns();
         match (true) {
             $takesTurns && $told => $found++,
@@ -45,9 +45,12 @@ it('tells pages that take turns from those that are shown side by side', functio
             default => $left++,
         };
     }
-    expect($found / ($found + $missed))->toBeGreaterThanOrEqual(0.9)
-        ->and($found / ($found + $wrong))->toBeGreaterThanOrEqual(0.9)
-        ->and($left)->toBeGreaterThan(100);
+    expect($found / ($found + $missed))
+        ->toBeGreaterThanOrEqual(0.9)
+        ->and($found / ($found + $wrong))
+        ->toBeGreaterThanOrEqual(0.9)
+        ->and($left)
+        ->toBeGreaterThan(100);
 });
 
 it('takes few days for chance, and one page that came after another for no rival', function (): void {

@@ -20,7 +20,7 @@ it('writes each phrase in one way', function (string $phrase, string $normal): v
     ['"floor lamp"', 'floor lamp'],
     ['+floor -lamp (large)', 'floor lamp large'],
     ['floor-lamp, black!', 'floor-lamp black'],
-    ["women’s boots", "women's boots"],
+    ['women’s boots', "women's boots"],
     ['site:shop.example lamp', 'site shop example lamp'],
     ['1.5 l bottle', '1.5 l bottle'],
     ['40–60 cm', '40-60 cm'],
@@ -37,8 +37,10 @@ it('writes each phrase in one way', function (string $phrase, string $normal): v
 ]);
 
 it('cuts what is too long, and takes bytes that are no text', function (): void {
-    expect(mb_strlen(TermForm::normal(str_repeat('lamp ', 90))))->toBeLessThanOrEqual(TermForm::LONGEST)
-        ->and(TermForm::normal("lamp \xff\xfe"))->not->toContain("\xff");
+    expect(mb_strlen(TermForm::normal(str_repeat('lamp ', 90))))
+        ->toBeLessThanOrEqual(TermForm::LONGEST)
+        ->and(TermForm::normal("lamp \xff\xfe"))
+        ->not->toContain("\xff");
 });
 
 it('keeps the same key whatever random variant of case, spaces and quotes', function (): void {
@@ -54,7 +56,17 @@ it('keeps the same key whatever random variant of case, spaces and quotes', func
 
 it('puts narrower terms under their head, and lets no single word swallow the list', function (): void {
     $groups = new TermGroups('en');
-    $terms = ['floor lamp' => 9000, 'arched floor lamp' => 900, 'small arched floor lamp' => 90, 'floor lamp for reading' => 300, 'table lamp' => 8000, 'lamp' => 20000, 'shade lamp' => 10, 'lamp shade' => 5000, 'lamp shade drum' => 100];
+    $terms = [
+        'floor lamp' => 9000,
+        'arched floor lamp' => 900,
+        'small arched floor lamp' => 90,
+        'floor lamp for reading' => 300,
+        'table lamp' => 8000,
+        'lamp' => 20000,
+        'shade lamp' => 10,
+        'lamp shade' => 5000,
+        'lamp shade drum' => 100,
+    ];
     foreach (array_keys($terms) as $nth => $term) {
         $groups->add($nth, $term, (float) $terms[$term]);
     }
@@ -70,28 +82,49 @@ it('puts narrower terms under their head, and lets no single word swallow the li
         $groups->add(100 + $i, "model$i lamp", 1.0);
     }
     $many = $groups->heads();
-    expect($names[$many[1]] ?? '')->toBe('floor lamp')->and($many[100])->toBe(100);
+    expect($names[$many[1]] ?? '')
+        ->toBe('floor lamp')
+        ->and($many[100])
+        ->toBe(100);
 });
 
 it('tells which share of a page’s products a searcher would buy', function (): void {
     $words = new ProductWords('en');
-    foreach ([['Kirra Lamp', ['brass', 'bedroom'], 40.0], ['Calder Lamp', ['brass', 'kitchen'], 90.0], ['Birk Lamp', ['oak', 'bedroom'], 150.0], ['Velda Lamp', ['oak', 'kitchen'], 300.0]] as $nth => [$name, $facts, $price]) {
+    foreach (
+        [
+            ['Kirra Lamp', ['brass', 'bedroom'], 40.0],
+            ['Calder Lamp', ['brass', 'kitchen'], 90.0],
+            ['Birk Lamp', ['oak', 'bedroom'], 150.0],
+            ['Velda Lamp', ['oak', 'kitchen'], 300.0],
+        ] as $nth => [$name, $facts, $price]
+    ) {
         $words->add($nth, $name, $facts, 'Kiln Row', true, $price);
     }
     $words->add(4, 'Gone Lamp', ['brass'], 'Kiln Row', false, 20.0);
     $all = [0, 1, 2, 3, 4];
     $share = static fn (string $term): array => [$words->fit($term, $all)->fitting, $words->fit($term, $all)->stocked];
-    expect($share('brass lamp'))->toBe([2, 4])
-        ->and($share('brass bedroom lamps'))->toBe([1, 4])
-        ->and($share('lamp under 100'))->toBe([2, 4])
-        ->and($share('oak lamp under £ 200'))->toBe([1, 4])
-        ->and($share('kiln row lamp'))->toBe([4, 4])
-        ->and($words->fit('rattan lamp', $all)->unknown)->toBe(['rattan'])
-        ->and($words->fit('brass bedroom lamp', [2, 3])->lacking)->toBe(['brass'])
-        ->and($words->fit('lamp', [4])->share())->toBeNull()
-        ->and((new BuyerFit(1, 10, [], []))->isLow())->toBeTrue()
-        ->and((new BuyerFit(2, 10, [], []))->isLow())->toBeFalse()
-        ->and((new BuyerFit(5, 10, [], []))->weight())->toBe((new BuyerFit(10, 10, [], []))->weight());
+    expect($share('brass lamp'))
+        ->toBe([2, 4])
+        ->and($share('brass bedroom lamps'))
+        ->toBe([1, 4])
+        ->and($share('lamp under 100'))
+        ->toBe([2, 4])
+        ->and($share('oak lamp under £ 200'))
+        ->toBe([1, 4])
+        ->and($share('kiln row lamp'))
+        ->toBe([4, 4])
+        ->and($words->fit('rattan lamp', $all)->unknown)
+        ->toBe(['rattan'])
+        ->and($words->fit('brass bedroom lamp', [2, 3])->lacking)
+        ->toBe(['brass'])
+        ->and($words->fit('lamp', [4])->share())
+        ->toBeNull()
+        ->and((new BuyerFit(1, 10, [], []))->isLow())
+        ->toBeTrue()
+        ->and((new BuyerFit(2, 10, [], []))->isLow())
+        ->toBeFalse()
+        ->and((new BuyerFit(5, 10, [], []))->weight())
+        ->toBe((new BuyerFit(10, 10, [], []))->weight());
 });
 
 it('finds pages by their words, the nearest first', function (): void {
@@ -100,11 +133,16 @@ it('finds pages by their words, the nearest first', function (): void {
     $index->add(2, [PageWordIndex::NAME => ['Calder Arched Floor Lamp']]);
     $index->add(3, [PageWordIndex::NAME => ['Table Lamps'], PageWordIndex::TEXT => ['not for the floor']]);
     $found = $index->candidates(PageWordIndex::forms('floor lamp', 'en'), 10);
-    expect(array_keys($found))->toBe([1, 2, 3])
-        ->and($found[1])->toEqualWithDelta(1.0, 1e-9)
-        ->and($index->relevance(3, ['floor', 'lamp']))->toBeLessThan($index->relevance(2, ['floor', 'lamp']))
-        ->and($index->candidates(['zeppelin'], 10))->toBe([])
-        ->and($index->relevance(9, ['floor']))->toBe(0.0);
+    expect(array_keys($found))
+        ->toBe([1, 2, 3])
+        ->and($found[1])
+        ->toEqualWithDelta(1.0, 1e-9)
+        ->and($index->relevance(3, ['floor', 'lamp']))
+        ->toBeLessThan($index->relevance(2, ['floor', 'lamp']))
+        ->and($index->candidates(['zeppelin'], 10))
+        ->toBe([])
+        ->and($index->relevance(9, ['floor']))
+        ->toBe(0.0);
 });
 
 it('learns how far a store reaches from where it ranks', function (): void {
@@ -116,11 +154,16 @@ it('learns how far a store reaches from where it ranks', function (): void {
         $told[] = [(float) $difficulty, mt_rand(1, 1_000_000) / 1e6 < 1 / (1 + exp(($difficulty - 30) / 8))];
     }
     $reach = Reach::learn($told);
-    expect($reach->middle)->toEqualWithDelta(30, 1.0)
-        ->and($reach->spread)->toEqualWithDelta(8, 0.8)
-        ->and($reach->isLearned())->toBeTrue()
-        ->and($reach->chance($reach->middle))->toEqualWithDelta(0.5, 1e-9)
-        ->and($reach->chance(10))->toBeGreaterThan($reach->chance(20));
+    expect($reach->middle)
+        ->toEqualWithDelta(30, 1.0)
+        ->and($reach->spread)
+        ->toEqualWithDelta(8, 0.8)
+        ->and($reach->isLearned())
+        ->toBeTrue()
+        ->and($reach->chance($reach->middle))
+        ->toEqualWithDelta(0.5, 1e-9)
+        ->and($reach->chance(10))
+        ->toBeGreaterThan($reach->chance(20));
     $few = Reach::learn(array_slice($told, 0, Reach::ENOUGH - 1));
     expect($few->isLearned())->toBeFalse()->and($few->middle)->toBe(Reach::ASSUMED)->and($few->chance(null))->toBe(0.5);
     // Everything ranks: the odds never fall with ease.
@@ -129,23 +172,74 @@ it('learns how far a store reaches from where it ranks', function (): void {
 });
 
 it('adds a pair’s worth up from factors that people can read', function (): void {
-    $pair = static fn (float ...$change): PairFacts => new PairFacts(...(array_merge(['searches' => 1000.0, 'difficulty' => 40.0, 'relevance' => 0.8, 'asked' => 1.0, 'fit' => 1.0, 'position' => 12.0, 'others' => null, 'share' => 0.5, 'clickValue' => 0.5], $change)));
+    $pair = static fn (float ...$change): PairFacts => new PairFacts(
+        ...array_merge(
+            [
+                'searches' => 1000.0,
+                'difficulty' => 40.0,
+                'relevance' => 0.8,
+                'asked' => 1.0,
+                'fit' => 1.0,
+                'position' => 12.0,
+                'others' => null,
+                'share' => 0.5,
+                'clickValue' => 0.5,
+            ],
+            $change,
+        ),
+    );
     $worth = PairWorth::of($pair(), new Reach());
     expect(array_product(array_column($worth->factors, 1)))->toEqualWithDelta($worth->money, 1e-9);
     // Each of these can only help.
-    foreach ([['searches' => 2000.0], ['difficulty' => 20.0], ['relevance' => 0.9], ['position' => 6.0], ['share' => 0.9], ['clickValue' => 1.0]] as $better) {
-        expect(PairWorth::of($pair(...$better), new Reach())->money)->toBeGreaterThan($worth->money, (string) json_encode($better));
+    foreach (
+        [
+            ['searches' => 2000.0],
+            ['difficulty' => 20.0],
+            ['relevance' => 0.9],
+            ['position' => 6.0],
+            ['share' => 0.9],
+            ['clickValue' => 1.0],
+        ] as $better
+    ) {
+        expect(PairWorth::of($pair(...$better), new Reach())->money)->toBeGreaterThan(
+            $worth->money,
+            (string) json_encode($better),
+        );
     }
     foreach ([['asked' => 0.5], ['fit' => 0.2]] as $worse) {
-        expect(PairWorth::of($pair(...$worse), new Reach())->money)->toBeLessThan($worth->money, (string) json_encode($worse));
+        expect(PairWorth::of($pair(...$worse), new Reach())->money)->toBeLessThan(
+            $worth->money,
+            (string) json_encode($worse),
+        );
     }
 });
 
 it('tells where a term stands on a page, its endings included', function (): void {
-    $stands = Placement::of('arched floor lamp', 'Buy our Calder lamps – arched lamps for the floor', 'Arched Floor Lamps', 'A lamp.', 'arched-floor-lamp', str_repeat('word ', 80).'arched floor lamp', [''], ['Arched floor lamps', 'more']);
-    expect($stands->places)->toBe(['title' => true, 'heading' => true, 'description' => false, 'beginning' => false, 'text' => true, 'slug' => true, 'images' => null, 'links' => true])
-        ->and($stands->lacking())->toBe(['description', 'beginning'])
-        ->and($stands->isStuffed())->toBeFalse();
+    $stands = Placement::of(
+        'arched floor lamp',
+        'Buy our Calder lamps – arched lamps for the floor',
+        'Arched Floor Lamps',
+        'A lamp.',
+        'arched-floor-lamp',
+        str_repeat('word ', 80).'arched floor lamp',
+        [''],
+        ['Arched floor lamps', 'more'],
+    );
+    expect($stands->places)
+        ->toBe([
+            'title' => true,
+            'heading' => true,
+            'description' => false,
+            'beginning' => false,
+            'text' => true,
+            'slug' => true,
+            'images' => null,
+            'links' => true,
+        ])
+        ->and($stands->lacking())
+        ->toBe(['description', 'beginning'])
+        ->and($stands->isStuffed())
+        ->toBeFalse();
     $everywhere = Placement::of('lamp', 'Lamp', 'Lamp', 'Lamp', 'lamp', 'Lamp lamp', ['lamp'], ['lamp']);
     expect($everywhere->isStuffed())->toBeTrue()->and($everywhere->isEarly)->toBeTrue();
 });

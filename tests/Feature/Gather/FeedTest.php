@@ -5,48 +5,9 @@ declare(strict_types=1);
 use App\Access\Role;
 use App\Gather\Feeds\Feeds;
 use App\Gather\Feeds\FeedWork;
-use App\Gather\Files\ImportWork;
 use App\Platform\Work\WorkDesk;
-use App\Stores\Models\Store;
 use App\Stores\StoreOptions;
 use Illuminate\Support\Facades\DB;
-
-/** A store whose pages are the small shop's and whose numbers come from that shop's stand-in market. */
-function fedStore(string $mapping = ''): Store
-{
-    $store = shopStore();
-    $market = (string) getenv('MARKET_URL');
-    $options = app(StoreOptions::class);
-    $options->set(
-        $store,
-        'private_hosts',
-        implode(',', [...$store->options()->privateHosts, (string) preg_replace('~^http://~', '', $market)]),
-    );
-    foreach (
-        [
-            'feed_url' => $market,
-            'feed_secret' => trim((string) file_get_contents(getenv('MARKET_DATA').'/secret')),
-            'feed_mapping' => $mapping,
-        ] as $key => $value
-    ) {
-        $options->set($store->refresh(), $key, $value);
-    }
-
-    return $store->refresh();
-}
-
-/** Pulls the feed and brings in what it told. */
-function pull(Store $store): string
-{
-    $state = app(WorkDesk::class)->workToEnd(app(Feeds::class)->pull($store, null));
-    foreach (
-        DB::table('work')->where('store_id', $store->id)->where('sort', ImportWork::sort())->orderBy('id')->pluck('id') as $import
-    ) {
-        app(WorkDesk::class)->workToEnd((int) $import);
-    }
-
-    return $state;
-}
 
 const SHORT = '{"token":{"path":"/v1/token","secret":"secret","token":"token"},"clock":"/v1/clock","parts":[
     {"sort":"search","path":"/v1/search","ask":{"by":"page"},"history":12,"fields":{"day":"day","page":"page","clicks":"clicks","impressions":"impressions","position":"position"}},

@@ -5,9 +5,7 @@ declare(strict_types=1);
 use App\Access\Role;
 use App\Inventory\Terms\PageTerms;
 use App\Inventory\Terms\TermOrigin;
-use App\Platform\Work\WorkDesk;
 use App\Stores\Models\Store;
-use App\Write\Terms\ProposeWork;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 
@@ -24,31 +22,6 @@ function termsOf(Store $store): array
     return $terms;
 }
 
-it('proposes what pages are seen for most, each term once, and leaves people’s words alone', function (): void {
-    $store = weighableStore();
-    weigh($store);
-    $poor = (int) DB::table('pages')->where('store_id', $store->id)->where('url', 'like', '%/poor')->value('id');
-    PageTerms::lead($store, [$poor => 'lamp /good'], TermOrigin::Hand, null);
-    $writer = member($store, Role::Writer);
-    $this->actingAs($writer)
-        ->post("/s/$store->slug/write/leads/propose")
-        ->assertSessionHas('done');
-    $work = (int) DB::table('work')->where('store_id', $store->id)->where('sort', ProposeWork::sort())->value('id');
-    expect(ProposeWork::begin($store, null))->toBe($work)->and(app(WorkDesk::class)->workToEnd($work))->toBe('done');
-    $terms = termsOf($store);
-    // The term that a person gave to another page is proposed to none, and the store's own name is no lead term.
-    expect($terms['/poor'])
-        ->toBe([0 => 'lamp /good'])
-        ->and($terms['/out'])
-        ->toBe([0 => 'lamp /out'])
-        ->and($terms)
-        ->not->toHaveKey('/good');
-    // Proposed anew after that word has gone: the best of the page is free again.
-    PageTerms::lead($store, [$poor => ''], TermOrigin::Hand, null);
-    expect(orchard(['write:terms', '--propose', "--store=$store->slug"])['code'])->toBe(0);
-    expect(termsOf($store))->toMatchArray(['/good' => [0 => 'lamp /good'], '/poor' => [0 => 'lamp /poor']]);
-});
-
 it('brings lead and supporting terms in from a file, and tells what it does not know', function (): void {
     $store = crawledStore();
     $writer = member($store, Role::Writer);
@@ -64,12 +37,12 @@ it('brings lead and supporting terms in from a file, and tells what it does not 
         '7;"zeppelin ""light""";'.
         parse_url($paths[2], PHP_URL_PATH).
         "\n1;x;https://elsewhere.example/\n1;y;/nowhere\n";
-    $send = fn (string $text) => $this->actingAs($writer)->post("/s/$store->slug/write/leads/file", [
+    $send = fn (string $text) => $this->actingAs($writer)->post("/s/$store->slug/match/import", [
         'terms' => UploadedFile::fake()->createWithContent('terms.csv', $text),
     ]);
     $send($csv)->assertSessionHas(
         'done',
-        '2 pages have a lead term from the file, and 1 terms support them. '.
+        '2 pages have a lead term from the file, and one term supports them. '.
             'Not known here: https://elsewhere.example/, /nowhere.',
     );
     expect(array_values(termsOf($store)))->toEqualCanonicalizing([
@@ -90,22 +63,11 @@ it('brings lead and supporting terms in from a file, and tells what it does not 
     $send("url,keyword\nhttps://elsewhere.example/,x\n")->assertSessionHasErrors('terms');
     $file = (string) tempnam(sys_get_temp_dir(), 'terms');
     file_put_contents($file, "url\tterm\n{$paths[1]}\tFloor Lamp\n");
-    expect(orchard(['write:terms', $file, "--store=$store->slug", '--json']))
+    expect(orchard(['match:import', $file, "--store=$store->slug", '--json']))
         ->toMatchArray(['code' => 0])
         ->and(array_values(termsOf($store)))
-        ->toContain([0 => 'floor lamp'])
-        ->and(orchard(['write:terms', "--store=$store->slug"])['code'])
-        ->toBe(2);
+        ->toContain([0 => 'floor lamp']);
     unlink($file);
-    foreach ([Role::Viewer] as $role) {
-        $this->actingAs(member($store, $role))
-            ->post("/s/$store->slug/write/leads/file")
-            ->assertForbidden();
-        $this->post("/s/$store->slug/write/leads/propose")->assertForbidden();
-    }
-    $this->actingAs(member((new Tests\Web\Site())->store(), Role::Owner))
-        ->post("/s/$store->slug/write/leads/propose")
-        ->assertNotFound();
 });
 
 it('takes lead terms back as a step among those of texts, where nobody set another since', function (): void {
