@@ -132,7 +132,7 @@ final class PageWordIndex
         }
         $length = max(1, $this->lengths[$page] ?? 1);
 
-        return ($have / $all) ** 1.5 * min(1.0, max(0.15, $inName / $length)) ** 1.5;
+        return ($have / $all) ** 2.5 * min(1.0, max(0.15, $inName / $length)) ** 2;
     }
 
     private function rarity(string $form): float

@@ -30,7 +30,7 @@ final class TermsApi
 
         return response()->json([
             'market' => $filter->market,
-            'rows' => array_map(
+            'data' => array_map(
                 static fn (object $row): array => [
                     'term' => (int) $row->id,
                     'text' => (string) $row->term,

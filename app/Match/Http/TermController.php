@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Match\Http;
 
+use App\Inventory\PageAddress;
 use App\Inventory\Terms\PageTerms;
 use App\Inventory\Terms\TermOrigin;
 use App\Match\Pairing\Solving;
@@ -81,7 +82,8 @@ final class TermController
                 'required',
                 Rule::in(['lock', 'unlock', 'give', 'leave-out', 'take-in', 'track', 'untrack', 'say']),
             ],
-            'page' => ['required_if:do,give', 'integer', 'min:1'],
+            'page' => ['exclude_unless:do,give', 'required_without:url', 'integer', 'min:1'],
+            'url' => ['nullable', 'string', 'max:2048'],
             'asked' => ['nullable', Rule::enum(AskedFor::class)],
             'group' => ['nullable', 'string', 'max:190'],
             'note' => ['nullable', 'string', 'max:500'],
@@ -104,7 +106,7 @@ final class TermController
 
         return match ($do) {
             'lock', 'unlock' => $this->lock($store, $terms, $led, $do === 'lock', $userId, $many),
-            'give' => $this->give($store, $terms[0], (int) $request->input('page'), $userId),
+            'give' => $this->giveTo($request, $store, $terms[0], $userId),
             'say' => $this->say($request, $store, $terms, $userId, $many),
             default => $this->mark($store, $terms, $do, $userId, $many),
         };
@@ -263,6 +265,20 @@ final class TermController
                     : ': free again; the next matching may give the page another term.').
                 ($none > 0 && $isLock ? ' '.Forms::number($none).' of them lead no page.' : ''),
         );
+    }
+
+    /** To a page by its number, or by an address as people paste it. */
+    private function giveTo(Request $request, Store $store, object $term, int $userId): RedirectResponse
+    {
+        $url = trim((string) $request->string('url'));
+        if ($url === '') {
+            return $this->give($store, $term, (int) $request->input('page'), $userId);
+        }
+        $page = PageAddress::pages($store, [$url])[0][$url] ?? null;
+
+        return $page === null
+            ? back()->withErrors(['url' => "$url is no page of this store."])
+            : $this->give($store, $term, $page, $userId);
     }
 
     private function give(Store $store, object $term, int $page, int $userId): RedirectResponse

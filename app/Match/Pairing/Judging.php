@@ -36,7 +36,7 @@ final class Judging
     private const KEPT = 10;
 
     /** A page below this relevance that is not seen for a term is no candidate. */
-    private const LEAST = 0.25;
+    private const LEAST = 0.08;
 
     private readonly AskedJudge $judge;
 

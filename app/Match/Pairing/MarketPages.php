@@ -24,6 +24,9 @@ final class MarketPages
 
     private const PORTION = 1000;
 
+    /** How much of what a page's clicks are worth comes with the page, and not with the queries that it is seen for. */
+    private const OWN_VALUE = 0.65;
+
     private const SOLD_OUT = [LifeState::OutOfStock, LifeState::Resting, LifeState::Discontinued, LifeState::Replaced];
 
     public readonly PageWordIndex $words;
@@ -90,7 +93,9 @@ final class MarketPages
      */
     public function clickValue(int $page, float $answers): float
     {
-        return $this->usualValue + $answers * (($this->clickValues[$page] ?? $this->usualValue) - $this->usualValue);
+        $own = $this->clickValues[$page] ?? $this->usualValue;
+
+        return $this->usualValue + self::OWN_VALUE * $answers * ($own - $this->usualValue);
     }
 
     /** @return list<int> products that the page shows: itself, or those of a collection */
@@ -153,8 +158,12 @@ final class MarketPages
             $name === '' && ($name = $listed['name'] ?? ($listed['title'] ?? ''));
             $facts = self::facts((array) json_decode((string) ($row->attributes ?? ''), true) + $listed);
             $this->words->add($page, [
-                PageWordIndex::NAME => array_values(array_unique([$name, ...array_slice($h1s, 0, 2)])),
-                PageWordIndex::TITLE => [(string) ($row->title ?? ($listed['title'] ?? ''))],
+                // Headings beside the name are often a banner that stands on every page.
+                PageWordIndex::NAME => [$name],
+                PageWordIndex::TITLE => [
+                    (string) ($row->title ?? ($listed['title'] ?? '')),
+                    ...array_slice(array_values($h1s), 0, 2),
+                ],
                 PageWordIndex::SLUG => [self::slug((string) $row->url)],
                 PageWordIndex::ANCHOR => $anchors[$page] ?? [],
                 PageWordIndex::FACT => $kind === PageKind::Product ? [...$facts, (string) $row->maker] : [],

@@ -28,12 +28,12 @@ final class Solving
     private const PARTS = 100_000_000;
 
     /** A pair that says less of the term than this, and is hardly seen, leads nothing. */
-    private const LEAST_RELEVANCE = 0.35;
+    private const LEAST_RELEVANCE = 0.2;
 
     private const LEAST_IMPRESSIONS = 5;
 
     /** A term supports a page that says so much of it, or is seen for it. */
-    private const SUPPORTS = 0.5;
+    private const SUPPORTS = 0.35;
 
     /** @var list<int> pages by row */
     private array $pages = [];

@@ -27,19 +27,20 @@
 @endforeach
 <h3>Pages that could go for it</h3>
 <table class="ledger tight match-pairs">
-    <thead><tr><th scope="col">Page</th><th scope="col" class="num" title="How much of the term the page speaks of">Words</th><th scope="col" class="num" title="How well its kind answers what the term asks for">Kind</th><th scope="col" class="num" title="Products in stock that somebody who types the term would buy">Fits</th><th scope="col" class="num">Pos.</th><th scope="col" class="num">{{ $unit }}</th><th scope="col"></th></tr></thead>
+    <thead><tr><th scope="col">Page</th><th scope="col" class="num" title="How much of the term the page speaks of">Words</th><th scope="col" class="num" title="How well its kind answers what the term asks for">Kind</th><th scope="col" class="num" title="Products in stock that somebody who types the term would buy">Fits</th><th scope="col" class="num">Position</th><th scope="col" class="num">{{ $unit }}</th><th scope="col"><span class="sr">Decide</span></th></tr></thead>
     <tbody>
     @forelse ($pairs as $pair)
         @php
             $page = $pages[(int) $pair->page_id] ?? null;
         @endphp
         <tr @class(['is-kept' => $term->lead_page !== null && (int) $term->lead_page === (int) $pair->page_id])><td class="clip" title="{{ $page['url'] ?? '' }}"><b>{{ $page['name'] ?? '' }}</b> <span class="soft">{{ ($page['kind'] ?? null)?->label() }}</span></td><td class="num">{{ round(100 * $pair->relevance) }}</td><td class="num">{{ round(100 * $pair->asked) }}</td><td class="num" @class(['is-settling' => $pair->stocked > 0 && $pair->fitting < 0.2 * $pair->stocked])>{{ $pair->stocked > 0 ? $pair->fitting.' of '.$pair->stocked : '' }}</td><td class="num">{{ (int) $pair->position_milli === 0 ? '–' : App\Platform\Web\Forms::number($pair->position_milli / 1000, 1) }}</td><td class="num">{{ App\Platform\Web\Forms::rough((float) $pair->worth) }}</td>
-            <td>@can('write', $store)<form method="post" action="{{ route('match.act', $store) }}" class="inline">@csrf<input type="hidden" name="terms[]" value="{{ $term->id }}"><input type="hidden" name="page" value="{{ $pair->page_id }}">@if ($term->lead_page !== null && (int) $term->lead_page === (int) $pair->page_id)<button class="button" name="do" value="{{ $term->locked ? 'unlock' : 'lock' }}">{{ $term->locked ? 'Unlock' : 'Lock' }}</button>@else<button class="button" name="do" value="give" aria-label="Give the term to {{ $page['name'] ?? 'this page' }}">Give it</button>@endif</form>@endcan</td></tr>
+            <td>@can('write', $store)<form method="post" action="{{ route('match.act', $store) }}" class="inline">@csrf<input type="hidden" name="terms[]" value="{{ $term->id }}"><input type="hidden" name="page" value="{{ $pair->page_id }}">@if ($term->lead_page !== null && (int) $term->lead_page === (int) $pair->page_id)<button class="button" name="do" value="{{ $term->locked ? 'unlock' : 'lock' }}">{{ $term->locked ? 'Unlock' : 'Lock' }}</button>@else<button class="button" name="do" value="give">Give it<span class="sr"> to {{ $page['name'] ?? 'this page' }}</span></button>@endif</form>@endcan</td></tr>
     @empty
         <tr><td colspan="7">No page speaks of it.</td></tr>
     @endforelse
     </tbody>
 </table>
+@can('write', $store)<form method="post" action="{{ route('match.act', $store) }}" class="filters">@csrf<input type="hidden" name="terms[]" value="{{ $term->id }}"><label>Another page, by its URL <input class="input" name="url" maxlength="2048" required></label> <button class="button" name="do" value="give">Give it the term</button></form>@endcan
 <p class="hint">Worth is searches × the click rate within reach × words, kind and products that fit × the value of a click.@if ($state) {{ $state->reach_terms > 0 ? 'This store has an even chance of the first ten at a difficulty of '.App\Platform\Web\Forms::number((float) $state->reach_middle).', as '.App\Platform\Web\Forms::number((int) $state->reach_terms).' of its terms tell.' : 'An even chance of the first ten is assumed at a difficulty of 40; with 200 terms of known difficulty the store’s own is learned.' }}@endif</p>
 @can('write', $store)
 @if ($term->lead_page === null && $term->support_page === null)

@@ -15,6 +15,7 @@ use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Tests\Shops\TermWorld;
+use Tests\Web\ApiClient;
 use Tests\Web\Site;
 
 /** A small garden shop, matched. */
@@ -387,6 +388,25 @@ it('exports and imports a mapping, by command and by screen', function (): void 
     expect(leadsOf($store))->toContain('oak trough');
     unlink($file);
     expect(orchard(['match:suggest', '--wait', '--json', "--store=$store->slug"])['code'])->toBe(0);
+});
+
+it('answers scripts with terms and pairings as its description says', function (): void {
+    $store = matchedStore();
+    $token = member($store, Role::Viewer)->createToken('script', ['read'], now()->addDay())->plainTextToken;
+    $told = (new ApiClient($this, $token))->call('listTerms', ['store' => $store->slug]);
+    $first = $told['data'][0];
+    expect($told['data'])->toHaveCount(50)->and($told['next'])->not->toBeNull()
+        ->and($first['worth'])->toBe(max(array_column($told['data'], 'worth')))
+        ->and(leadsOf($store))->toContain($first['text']);
+    $this->withToken($token);
+    $seen = array_column($told['data'], 'term');
+    for ($next = $told['next']; $next !== null; $next = $more['next']) {
+        $more = $this->getJson("/api/v1/stores/{$store->slug}/match/terms?after=".urlencode($next))->assertOk()->json();
+        array_push($seen, ...array_column($more['data'], 'term'));
+    }
+    expect($seen)->toHaveCount(DB::table('match_terms')->where('store_id', $store->id)->count())->and(array_unique($seen))->toHaveCount(count($seen));
+    $this->app['auth']->forgetGuards();
+    $this->withToken('orchard_nonsense')->getJson("/api/v1/stores/{$store->slug}/match/terms")->assertStatus(401);
 });
 
 it('is for the store’s people: viewers read, writers decide, strangers see nothing', function (): void {

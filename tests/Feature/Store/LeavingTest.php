@@ -233,11 +233,13 @@ it('exports what people made as CSV in a zip, safe for spreadsheets, without sec
     expect($names)->toEqualCanonicalizing([
         'canonicals.csv',
         'history.csv',
+        'matches.csv',
         'pages.csv',
         'texts.csv',
         'upside.csv',
         'worklists.csv',
         'settings.json',
+        'terms.csv',
         'read-me.txt',
     ]);
     $lines = static fn (string $name): array => array_filter(explode("\r\n", (string) $zip->getFromName($name)));
