@@ -23,8 +23,8 @@ final class PageWordIndex
 
     public const TEXT = 30;
 
-    /** Pages of one word that are looked through for candidates. */
-    private const MOST_PAGES = 4000;
+    /** Pages of which relevance is reckoned for a term. */
+    private const MOST_PAGES = 300;
 
     /** @var array<string, array<int, int>> weight by form and page */
     private array $weights = [];
@@ -76,27 +76,27 @@ final class PageWordIndex
     {
         $lists = [];
         foreach ($forms as $nth => $form) {
-            isset($this->weights[$form]) && ($lists[$form] = $this->weights[$form]);
-            $joined = $form.($forms[$nth + 1] ?? '');
-            isset($this->weights[$joined]) && ($lists[$joined] = $this->weights[$joined]);
+            $list = $this->weights[$form] ?? [];
+            foreach ([$form.($forms[$nth + 1] ?? ''), ($forms[$nth - 1] ?? '').$form] as $joined) {
+                $joined !== $form && isset($this->weights[$joined]) && ($list += $this->weights[$joined]);
+            }
+            $list === [] || ($lists[] = $list);
         }
-        uasort($lists, static fn (array $a, array $b): int => count($a) <=> count($b));
-        $pages = [];
-        foreach ($lists as $list) {
-            if (count($list) > self::MOST_PAGES && $pages !== []) {
+        usort($lists, static fn (array $a, array $b): int => count($a) <=> count($b));
+        if ($lists === []) {
+            return [];
+        }
+        // Pages that have the rarest word, and of these, where there are enough, those that have the next ones, too.
+        $pages = $lists[0];
+        foreach (array_slice($lists, 1) as $list) {
+            $both = array_intersect_key($pages, $list);
+            if (count($both) < $most) {
+                $pages = $both + array_slice($pages, 0, self::MOST_PAGES, preserve_keys: true);
                 break;
             }
-            $left = self::MOST_PAGES;
-            foreach ($list as $page => $_) {
-                $pages[$page] = true;
-                if (--$left === 0) {
-                    break;
-                }
-            }
-            if (count($pages) > 600) {
-                break;
-            }
+            $pages = $both;
         }
+        $pages = array_slice($pages, 0, self::MOST_PAGES, preserve_keys: true);
         $found = [];
         foreach ($pages as $page => $_) {
             $found[$page] = $this->relevance($page, $forms);

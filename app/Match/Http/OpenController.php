@@ -19,7 +19,7 @@ use Orchard\Core\Terms\Reach;
  */
 final class OpenController
 {
-    private const PAGE = 50;
+    private const PAGE = 200;
 
     /** Pages that are seen for one term, those that take turns first. */
     public function rivals(Request $request, Store $store): View

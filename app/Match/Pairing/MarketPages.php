@@ -36,7 +36,7 @@ final class MarketPages
     /** @var array<int, PageKind> by page */
     public array $kinds = [];
 
-    /** @var array<int, string> addresses without their parameters, of pages that have some */
+    /** @var array<string, list<object>> pages whose address has parameters, by their address without them */
     private array $variants = [];
 
     /** @var array<string, true> addresses without parameters */
@@ -72,10 +72,13 @@ final class MarketPages
                 break;
             }
             $after = (int) end($rows)->page_id;
-            $pages->add($rows, $figures);
+            $pages->add($pages->own($rows), $figures);
             $beat();
         } while (count($rows) === self::PORTION);
-        $pages->dropVariants();
+        foreach (array_chunk($pages->lone(), self::PORTION) as $some) {
+            $pages->add($some, $figures);
+            $beat();
+        }
         $pages->usualValue =
             $pages->clickValues === [] ? 1.0 : array_sum($pages->clickValues) / count($pages->clickValues);
         $pages->isMoney = $pages->clickValues !== [];
@@ -140,6 +143,9 @@ final class MarketPages
     /** @param  list<object>  $rows */
     private function add(array $rows, Figures $figures): void
     {
+        if ($rows === []) {
+            return;
+        }
         $ids = Bulk::ids($rows, 'page_id');
         foreach ($figures->of('click_value', $this->store, $ids) as $page => $value) {
             $value > 0 && ($this->clickValues[$page] = $value);
@@ -149,8 +155,6 @@ final class MarketPages
             $page = (int) $row->page_id;
             $kind = PageKind::from((int) $row->kind);
             $this->kinds[$page] = $kind;
-            $parts = explode('?', (string) $row->url, 2);
-            isset($parts[1]) ? ($this->variants[$page] = $parts[0]) : ($this->plain[$parts[0]] = true);
             $h1s = array_filter((array) json_decode((string) $row->h1s, true), is_string(...));
             $name =
                 (string) ($row->name ?? '') !== '' ? (string) $row->name : (string) ($h1s[0] ?? ($row->title ?? ''));
@@ -185,14 +189,35 @@ final class MarketPages
         }
     }
 
-    /** A list in another order, or its second page, goes for nothing where the list itself is there. */
-    private function dropVariants(): void
+    /**
+     * Those without parameters; a list in another order, or its second page, waits until all addresses are known.
+     *
+     * @param  list<object>  $rows
+     * @return list<object>
+     */
+    private function own(array $rows): array
     {
-        foreach ($this->variants as $page => $address) {
-            if (isset($this->plain[$address])) {
-                unset($this->kinds[$page]);
+        $own = [];
+        foreach ($rows as $row) {
+            $parts = explode('?', (string) $row->url, 2);
+            if (isset($parts[1])) {
+                $this->variants[$parts[0]][] = $row;
+            } else {
+                $this->plain[$parts[0]] = true;
+                $own[] = $row;
             }
         }
+
+        return $own;
+    }
+
+    /** @return list<object> pages with parameters that are no variants of a page without */
+    private function lone(): array
+    {
+        $lone = array_merge(...array_values(array_diff_key($this->variants, $this->plain)));
+        $this->variants = $this->plain = [];
+
+        return array_values($lone);
     }
 
     /** What is told of a page and describes it; figures and addresses describe nothing. */

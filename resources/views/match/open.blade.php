@@ -27,4 +27,5 @@
         @endforelse
         </tbody>
     </table>
+    @if (count($rows) < ($counts[['open' => 0, 'not-stocked' => 2, 'planned' => 3, 'left' => 4][$show]] ?? 0))<p class="hint">These are the first @n(count($rows)). All of them are in <a href="{{ route('match.export', [$store, 'csv', 'what' => 'terms']) }}">the table of terms</a>.</p>@endif
 @endsection
