@@ -17,8 +17,9 @@ use App\Stores\Markets;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 
-$store = Store::query()->where('slug', 'bench-match')->first()
-    ?? app(AddStore::class)->add('Bench match', 'https://match.example/', 'bench-match');
+$store =
+    Store::query()->where('slug', 'bench-match')->first() ??
+    app(AddStore::class)->add('Bench match', 'https://match.example/', 'bench-match');
 $id = $store->id;
 $market = Markets::of($store)->first();
 $words = "ELT(1 + seq MOD 23, 'brass', 'linen', 'oak', 'opal', 'steel', 'paper', 'marble', 'black', 'white', 'large',
@@ -37,16 +38,21 @@ if (DB::table('page_index')->where('store_id', $id)->count() < 20_000) {
     );
     DB::insert(
         "INSERT INTO page_facts (page_id, store_id, from_crawl, digest, status, content_type, title, description,
-            robots, robots_header, canonicals, h1s, words, language, types, strays, bytes) SELECT id, $id, 1, digest, 200,
+            robots, robots_header, canonicals, h1s, words, language, types, strays, bytes) SELECT id,
+                $id, 1, digest, 200,
             'text/html', REPLACE(SUBSTRING(url, 23), '-', ' '), 'A lamp.', '', '', '[]',
-            JSON_ARRAY(REPLACE(SUBSTRING(url, 23), '-', ' ')), 100, 'en', '[]', '{}', 28000 FROM pages WHERE store_id = $id",
+            JSON_ARRAY(REPLACE(SUBSTRING(url, 23), '-', '
+                ')), 100, 'en', '[]', '{}', 28000 FROM pages WHERE store_id = $id",
     );
     DB::insert(
         "INSERT INTO page_index (page_id, store_id, market_id, kind, status, indexable, why_not, sources, address)
-            SELECT id, $id, market_id, IF(id % 10 = 0, 2, 3), 200, 1, 0, 1, SUBSTRING(url, 22) FROM pages WHERE store_id = $id",
+            SELECT id,
+                $id, market_id, IF(id % 10 = 0, 2, 3), 200, 1, 0, 1, SUBSTRING(url, 22)
+                FROM pages WHERE store_id = $id",
     );
     DB::insert(
-        "INSERT INTO keyword_rows (store_id, mark, import_id, is_current, phrase, country, volume, difficulty, topic, holders)
+        "INSERT INTO keyword_rows (store_id, mark, import_id, is_current, phrase, country, volume, difficulty, topic,
+            holders)
             SELECT $id, UNHEX(MD5(CONCAT('k', seq))), 0, 1, CONCAT($words, ' lamp', IF(seq > 4301, CONCAT(' ',
             ELT(1 + seq MOD 5, 'e27', 'e14', '40w', '60w', 'led'), ' ', seq DIV 4301), '')), '',
             10 + CRC32(seq) MOD 9000, CRC32(CONCAT('d', seq)) MOD 90, '', '' FROM seq_1_to_100000",
@@ -60,7 +66,13 @@ result('match:suggest', $size, (hrtime(true) - $from) / 1e9, 's', null);
 told("It is $state. Memory at most: ".round(memory_get_peak_usage() / 1e6).' MB');
 $told = DB::table('match_states')->where('market_id', $market->id)->first();
 told(json_encode($told, JSON_THROW_ON_ERROR));
-$best = DB::table('match_terms')->where('store_id', $id)->whereNotNull('lead_page')->orderByDesc('worth')->limit(2)->get()->all();
+$best = DB::table('match_terms')
+    ->where('store_id', $id)
+    ->whereNotNull('lead_page')
+    ->orderByDesc('worth')
+    ->limit(2)
+    ->get()
+    ->all();
 [$one, $other] = [$best[0] ?? throw new LogicException('Nothing is matched.'), $best[1] ?? $best[0]];
 $from = hrtime(true);
 PageTerms::lead($store, [(int) $one->lead_page => (string) $other->term], TermOrigin::Hand, null);
@@ -73,8 +85,8 @@ result('empty signed-in page', $size, $empty, 'ms', $empty);
 $term = (int) $one->id;
 foreach (
     [
-        '', '?size=200', '?view=open', '?view=locked', '?order=volume', '?asked=collection', '?words=brass+floor', "?group={$one->head_id}",
-        '/groups', '/rivals', '/open', '/reach', '/pages', "/terms/$term",
+        '', '?size=200', '?view=open', '?view=locked', '?order=volume', '?asked=collection', '?words=brass+floor',
+        "?group={$one->head_id}", '/groups', '/rivals', '/open', '/reach', '/pages', "/terms/$term",
     ] as $path
 ) {
     result("match$path", $size, $screen->median("/s/bench-match/match$path"), 'ms', $empty);

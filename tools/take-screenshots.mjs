@@ -38,6 +38,8 @@ if (!only.length && !process.env.AS_IS) {
     orchard('gather:feed', '--wait');
     orchard('untangle:find', '--wait');
     orchard('weigh:score', '--wait');
+    orchard('gather:import', 'keywords', root + 'app/Demo/keywords.csv', '--wait');
+    orchard('match:suggest', '--wait');
 }
 const type = async (page, nth, field, text) => {
     await page.locator(`.desk-row[data-at="${nth}"] .desk-cell[data-field="${field}"]`).click();
@@ -92,7 +94,7 @@ await take(writer, 'untangle-tangle', '/untangle/tangles', firstLink('table.ledg
 await take(owner, 'release-ready', '/release');
 await take(owner, 'release-sent', '/release', firstLink('a[href*="/release/"]'));
 await take(owner, 'settings', '/settings/crawl');
-await take(owner, 'people', '/people');
+await take(owner, 'match', '/match');
 await take(owner, 'overview', '');
 if (!only.length || only.includes('store-new') || only.includes('overview-new')) {
     const address = `http://127.0.0.1:${setting('SHOP_PORT_fennmoor')}`;

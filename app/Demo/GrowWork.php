@@ -93,7 +93,7 @@ final readonly class GrowWork implements LongWork
         return 'gather';
     }
 
-    /** A list of keywords as a person would bring it, with volumes and difficulties that were made up; then the matching. */
+    /** A list of keywords as a person would bring it, its volumes and difficulties made up; then the matching. */
     private function match(Store $store): string
     {
         if (! DB::table('keyword_rows')->where('store_id', $store->id)->exists()) {

@@ -71,8 +71,7 @@ final class OpenController
                 FROM match_terms t LEFT JOIN match_said s ON s.store_id = t.store_id AND s.market_id = t.market_id AND
                 s.digest = t.digest
                 WHERE t.store_id = ? AND t.market_id = ? AND t.excluded = 0 AND t.served = ? ORDER BY t.potential DESC,
-                t.id DESC LIMIT '.
-                self::PAGE,
+                t.id DESC LIMIT '.self::PAGE,
             [$store->id, $filter->market, $served],
         );
         $counts = [];

@@ -226,7 +226,7 @@ final class TermController
         return back()->with(
             'done',
             match ($plan) {
-                'planned' => "A page for “{$row->term}” is planned; it is over as soon as an address goes for the term.",
+                'planned' => "A page for “{$row->term}” is planned, until an address goes for the term.",
                 'left' => "“{$row->term}” is left without a page.",
                 default => "“{$row->term}” is open again.",
             },

@@ -244,8 +244,11 @@ final class MarketPages
     private function join(): void
     {
         foreach (
-            DB::select('SELECT page_id, collection_id FROM collection_pages WHERE store_id =
-                ?', [$this->store->id]) as $row
+            DB::select(
+                'SELECT page_id, collection_id FROM collection_pages WHERE store_id =
+                ?',
+                [$this->store->id],
+            ) as $row
         ) {
             if (isset($this->kinds[(int) $row->page_id], $this->kinds[(int) $row->collection_id])) {
                 $this->members[(int) $row->collection_id][] = (int) $row->page_id;

@@ -190,9 +190,10 @@ final class RivalrySearch
                     $days[$day] = $row;
                 } else {
                     $all = $old['impressions'] + $row['impressions'];
+                    $places = $old['position'] * $old['impressions'] + $row['position'] * $row['impressions'];
                     $days[$day] = [
                         'impressions' => $all,
-                        'position' => ($old['position'] * $old['impressions'] + $row['position'] * $row['impressions']) / $all,
+                        'position' => $places / $all,
                         'clicks' => $old['clicks'] + $row['clicks'],
                     ];
                 }

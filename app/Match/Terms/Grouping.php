@@ -80,7 +80,8 @@ final class Grouping
         $pageOf = [];
         foreach (
             DB::select(
-                'SELECT t.id, s.page_id FROM match_terms t JOIN match_seen s ON s.store_id = t.store_id AND s.run = t.run
+                'SELECT t.id, s.page_id FROM match_terms t JOIN match_seen s ON s.store_id = t.store_id AND s.run =
+                    t.run
                     AND s.market_id = t.market_id AND s.term_digest = t.digest WHERE t.store_id = ? AND t.market_id = ?
                     AND t.run = ? AND s.impressions >= ? AND s.impressions >= ? * t.impressions',
                 [$store->id, $market->id, $run->workId, self::LEAST_IMPRESSIONS, self::SHARE],
