@@ -738,6 +738,27 @@ function matchUp(Store $store): void
     );
 }
 
+/** Opens the small shop's market anew, on this very day. */
+function freshMarket(): void
+{
+    $dir = (string) getenv('MARKET_DATA');
+    array_map(unlink(...), glob("$dir/market.sqlite*") ?: []);
+    exec(
+        'php '.
+            escapeshellarg(dirname(__DIR__).'/standins/market/bin/make-market').
+            ' '.
+            escapeshellarg($dir).
+            ' '.
+            escapeshellarg((string) getenv('SHOP_URL')).
+            ' 7 2>&1',
+        $out,
+        $code,
+    );
+    if ($code !== 0) {
+        throw new RuntimeException(implode("\n", $out));
+    }
+}
+
 /** A store whose pages are the small shop's and whose numbers come from that shop's stand-in market. */
 function fedStore(string $mapping = ''): Store
 {

@@ -165,7 +165,8 @@ final class Market
         }
         $paths = array_keys($this->pages);
         sort($paths);
-        $ranges = array_values(preg_grep('~^/range/~', $paths) ?: []);
+        // The first range is left as it is: it is the one whose title is made better to see what comes of it.
+        $ranges = array_slice(array_values(preg_grep('~^/range/~', $paths) ?: []), 1);
         $lamps = array_values(preg_grep('~^/lamp/(?!.*-(copy|\d+)$)~', $paths) ?: []);
         $this->sharing = [];
         if ($ranges === [] || $lamps === []) {

@@ -291,6 +291,7 @@ it('finds the rivals that the market has, and keeps what was decided of them', f
     $planted = ['hotel style wall lamp', 'lamp for reading nook', 'sculptural lamp', 'statement floor lamp'];
     $beside = ['small brass lamp', 'warm hallway light', 'glass pendant for kitchen', 'soft bedroom light'];
     freshShop();
+    freshMarket();
     $store = fedStore('{"token":{"path":"/v1/token","secret":"secret","token":"token"},"clock":"/v1/clock","parts":[
         {"sort":"search","path":"/v1/search","ask":{"by":"page,query"},"history":84,"fields":{"day":"day","page":"page","query":"query","clicks":"clicks","impressions":"impressions","position":"position"}}]}');
     crawl($store);
