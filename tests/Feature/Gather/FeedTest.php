@@ -15,6 +15,7 @@ const SHORT = '{"token":{"path":"/v1/token","secret":"secret","token":"token"},"
     {"sort":"sales","path":"/v1/sales","history":12,"fields":{"day":"day","page":"page","visits":"visits","orders":"orders","units":"units","revenue":"revenue"}}]}';
 
 it('pulls what the market tells, both grains and sales, and the sums agree with the market’s own', function (): void {
+    freshMarket();
     $store = fedStore(SHORT);
     expect(pull($store))->toBe('done');
     $days = DB::select(
@@ -75,6 +76,7 @@ it('pulls only what is new, days that were not whole once more, and never counts
 
 it('earns more with a better title from the day it is live, and the days before stay as they were', function (): void {
     freshShop();
+    freshMarket();
     $store = fedStore(SHORT);
     app(Feeds::class)->moveOn($store, 1); // The market looks at the shop as it is on its first day.
     crawl($store->refresh());
