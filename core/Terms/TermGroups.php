@@ -14,7 +14,7 @@ final class TermGroups
     /** The largest share of all terms that a head of a single word may gather. */
     private const LARGEST_SHARE = 0.2;
 
-    /** @var array<int, list<string>> folded forms by term */
+    /** @var array<int, string> forms by term, parted by blanks: half a million terms have to find room */
     private array $forms = [];
 
     /** @var array<int, float> */
@@ -29,13 +29,9 @@ final class TermGroups
 
     public function add(int $term, string $normal, float $searches): void
     {
-        $forms = [];
-        foreach (PageWordIndex::forms($normal, $this->language) as $form) {
-            $forms[] = $form;
-        }
-        $this->forms[$term] = $forms;
+        $key = implode(' ', PageWordIndex::forms($normal, $this->language));
+        $this->forms[$term] = $key;
         $this->searches[$term] = $searches;
-        $key = implode(' ', $forms);
         if (! isset($this->byForms[$key]) || $this->searches[$this->byForms[$key]] < $searches) {
             $this->byForms[$key] = $term;
         }
@@ -47,9 +43,9 @@ final class TermGroups
         $heads = [];
         $single = [];
         foreach ($this->forms as $term => $forms) {
-            $head = $this->headOf($term, $forms);
+            $head = $this->headOf($term, $forms === '' ? [] : explode(' ', $forms));
             $heads[$term] = $head;
-            if ($head !== $term && count($this->forms[$head]) === 1) {
+            if ($head !== $term && ! str_contains($this->forms[$head], ' ')) {
                 $single[$head] = ($single[$head] ?? 0) + 1;
             }
         }

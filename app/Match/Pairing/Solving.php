@@ -52,6 +52,11 @@ final class Solving
 
     private const PORTION = 500;
 
+    /** Pairs from which on only a page's best are looked at, and how many of them: more find no room, and lead nothing. */
+    private const MANY = 1_500_000;
+
+    private const OF_MANY = 60;
+
     /**
      * @param  ?Closure(Closure(): mixed): mixed  $guard  what writes run within, a portion at a time; null: as they are
      */
@@ -132,15 +137,18 @@ final class Solving
     private function load(): void
     {
         $numbers = [];
+        $least = [self::LEAST_RELEVANCE, self::LEAST_IMPRESSIONS];
+        $where = 'p.store_id = ? AND p.market_id = ? AND p.worth > 0 AND (p.relevance >= ? OR p.impressions >= ?)';
+        $of = [$this->store->id, $this->market->id, ...$least];
+        $isMany = (int) DB::selectOne("SELECT COUNT(*) AS n FROM match_pairs p WHERE $where", $of)->n > self::MANY;
         foreach (
             DB::select(
-                'SELECT p.page_id, p.term_id, p.worth, p.relevance, p.impressions, t.term FROM match_pairs p
-                    JOIN match_terms t ON t.id = p.term_id AND t.excluded = 0
-                    JOIN match_states s ON s.market_id = p.market_id AND s.run = p.run
-                    WHERE p.store_id = ? AND p.market_id = ? AND p.worth > 0 AND (p.relevance >= ? OR p.impressions >=
-                    ?)
-                    ORDER BY p.page_id, p.term_id',
-                [$this->store->id, $this->market->id, self::LEAST_RELEVANCE, self::LEAST_IMPRESSIONS],
+                "SELECT p.page_id, p.term_id, p.worth, p.relevance, p.impressions, t.term FROM (SELECT p.*, ROW_NUMBER()
+                    OVER (PARTITION BY p.page_id ORDER BY p.worth DESC, p.term_id) AS nth FROM match_pairs p
+                    JOIN match_states s ON s.market_id = p.market_id AND s.run = p.run WHERE $where) p
+                    JOIN match_terms t ON t.id = p.term_id AND t.excluded = 0 WHERE p.nth <= ?
+                    ORDER BY p.page_id, p.term_id",
+                [...$of, $isMany ? self::OF_MANY : PHP_INT_MAX],
             ) as $row
         ) {
             $term = (int) $row->term_id;
