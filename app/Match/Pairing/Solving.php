@@ -52,7 +52,7 @@ final class Solving
 
     private const PORTION = 500;
 
-    /** Pairs from which on only a page's best are looked at, and how many of them: more find no room, and lead nothing. */
+    /** Pairs from which on only a page's best are looked at, and how many of them: more find no room. */
     private const MANY = 1_500_000;
 
     private const OF_MANY = 60;
