@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use Orchard\Core\Terms\AskedJudge;
 use Orchard\Core\Terms\BuyerFit;
 use Orchard\Core\Terms\PageWordIndex;
 use Orchard\Core\Terms\PairFacts;
@@ -9,6 +10,7 @@ use Orchard\Core\Terms\PairWorth;
 use Orchard\Core\Terms\Placement;
 use Orchard\Core\Terms\ProductWords;
 use Orchard\Core\Terms\Reach;
+use Orchard\Core\Terms\TermEvidence;
 use Orchard\Core\Terms\TermForm;
 use Orchard\Core\Terms\TermGroups;
 use Orchard\Core\Terms\TermKey;
@@ -242,4 +244,54 @@ it('tells where a term stands on a page, its endings included', function (): voi
         ->toBeFalse();
     $everywhere = Placement::of('lamp', 'Lamp', 'Lamp', 'Lamp', 'lamp', 'Lamp lamp', ['lamp'], ['lamp']);
     expect($everywhere->isStuffed())->toBeTrue()->and($everywhere->isEarly)->toBeTrue();
+});
+
+it('moves what describes, and nothing else', function (): void {
+    $key = new TermKey('en');
+    $of = static fn (string $term): string => $key->of(TermForm::normal($term));
+    expect($of('glass lamp shade'))->toBe($of('lamp shade glass'))
+        ->and($of('wall light grey'))->not->toBe($of('light grey wall'))
+        ->and($of('bed linen sheets'))->not->toBe($of('linen bed sheets'));
+});
+
+it('takes no term for a product’s name that is not written as it is', function (): void {
+    $words = new ProductWords('en');
+    foreach (['Lochan Winter Sleeping Bag', 'Drift Sleeping Bag', 'Cairn Sleeping Bag'] as $nth => $name) {
+        $words->add($nth, $name, ['Sleeping Bag'], '', true, null);
+    }
+    expect($words->evidence('winter sleeping bags', false)->named)->toBe(0)
+        ->and($words->evidence('lochan winter sleeping bag', false)->named)->toBe(1)
+        ->and($words->evidence('lochan sleeping bag', false)->named)->toBe(1);
+});
+
+it('hears the plural as a wish to choose', function (): void {
+    $judge = new AskedJudge('en');
+    $share = static fn (string $term): float => $judge->of($term, new TermEvidence())->shares['collection'];
+    expect($share('blue stoneware mugs'))->toBeGreaterThan($share('blue stoneware mug'));
+});
+
+it('puts no term under one that is searched less', function (): void {
+    $groups = new TermGroups('en');
+    $groups->add(1, 'oak shelf', 50.0);
+    $groups->add(2, 'corner oak shelf', 500.0);
+    $groups->add(3, 'tall oak shelf', 20.0);
+    expect($groups->heads())->toBe([1 => 1, 2 => 2, 3 => 1]);
+});
+
+it('counts what a page earns where it stands, and calls seven places of eight not stuffed', function (): void {
+    $at = static fn (float $position): float => PairWorth::of(
+        new PairFacts(1000.0, 100.0, 1.0, 1.0, 1.0, $position, null, 1.0, 1.0),
+        new Reach(0.0, 5.0),
+    )->money;
+    // Where nothing can be reached, what its place earns is left: 0.27 x 60 ** -1.05 of a thousand searches.
+    expect($at(60.0))->toBeGreaterThan(0.95 * 1000 * 0.27 * 60 ** -1.05)->and($at(14.0))->toBeGreaterThan($at(28.0));
+    $seven = Placement::of('lamp', 'Lamp', 'Lamp', 'Lamp', 'lamp', 'Lamp lamp', ['lamp'], ['more']);
+    expect($seven->isStuffed())->toBeFalse();
+    // Few pages have both words: those that have the rarer one are looked at, too.
+    $index = new PageWordIndex('en');
+    $index->add(1, [PageWordIndex::NAME => ['Arched Lamp']]);
+    $index->add(2, [PageWordIndex::NAME => ['Arched Mirror']]);
+    $index->add(3, [PageWordIndex::NAME => ['Table Lamp']]);
+    $index->add(4, [PageWordIndex::NAME => ['Desk Lamp']]);
+    expect(array_keys($index->candidates(['arched', 'lamp'], 5)))->toContain(1, 2);
 });
