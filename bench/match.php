@@ -76,7 +76,7 @@ $best = DB::table('match_terms')
 [$one, $other] = [$best[0] ?? throw new LogicException('Nothing is matched.'), $best[1] ?? $best[0]];
 $from = hrtime(true);
 PageTerms::lead($store, [(int) $one->lead_page => (string) $other->term], TermOrigin::Hand, null);
-$moved = (new Solving($store, $market))->solve();
+$moved = (new Solving($store, $market))->solve(withSupports: false);
 result('one decision, and all solved again', $size, (hrtime(true) - $from) / 1e9, 's', null);
 told(count($moved['moved']).' pages moved.');
 $screen = new BenchScreen($store);

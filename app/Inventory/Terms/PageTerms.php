@@ -104,6 +104,23 @@ final class PageTerms
     }
 
     /**
+     * Takes terms away that support a page, since they lead another now; those that people or files named stay.
+     *
+     * @param  list<string>  $terms
+     */
+    public static function unsupport(Store $store, array $terms): void
+    {
+        foreach (array_chunk($terms, 500) as $some) {
+            DB::table('page_terms')
+                ->where('store_id', $store->id)
+                ->where('place', '>', 0)
+                ->where('origin', TermOrigin::Proposed->value)
+                ->whereIn('term', $some)
+                ->delete();
+        }
+    }
+
+    /**
      * @param  list<int>  $pages
      * @return array<int, array{string, TermOrigin}> lead terms with who named them, by page
      */

@@ -307,7 +307,7 @@ final class TermController
             }
         });
         if ($isProposed) {
-            $told = (new Solving($store, $market))->solve();
+            $told = (new Solving($store, $market))->solve(withSupports: false);
             SuggestWork::keep($market, $told);
             $moved = array_diff_key($told['moved'], array_flip([$page]));
         }
@@ -412,7 +412,7 @@ final class TermController
                 ->pluck('market_id') as $market
         ) {
             $one = Markets::of($store)->find((int) $market);
-            SuggestWork::keep($one, (new Solving($store, $one))->solve());
+            SuggestWork::keep($one, (new Solving($store, $one))->solve(withSupports: false));
         }
     }
 

@@ -90,6 +90,7 @@ return new class extends Migration
             KEY by_rivals (store_id, market_id, rivals, worth, id),
             KEY by_tracked (store_id, tracked, id),
             KEY by_head (store_id, head_id, worth, id),
+            KEY by_group (store_id, market_id, excluded, head_id, worth, lead_page),
             KEY by_lead (store_id, lead_page),
             KEY by_support (store_id, support_page),
             KEY by_run (store_id, run),

@@ -90,12 +90,13 @@ final class Solving
     /**
      * Solves and proposes anew.
      *
+     * @param  bool  $withSupports  whether supporting terms are told anew, too; a single decision leaves them
      * @return array{moved: array<int, array{string, string}>, total: float, gap: float, leads: int, pages: int} lead
      * terms
      *
      * before and after by page that has another now
      */
-    public function solve(): array
+    public function solve(bool $withSupports = true): array
     {
         $this->load();
         $locked = $this->locked();
@@ -118,7 +119,10 @@ final class Solving
         $gone = array_intersect_key($changes, $before);
         $this->lead(array_map(static fn (): string => '', $gone));
         $changed = $this->lead(array_filter($changes, static fn (string $term): bool => $term !== ''));
-        $this->support(array_filter($wanted, static fn (string $term): bool => $term !== ''), $locked);
+        if (! $withSupports) {
+            PageTerms::unsupport($this->store, array_values(array_filter($changes)));
+        }
+        $withSupports && $this->support(array_filter($wanted, static fn (string $term): bool => $term !== ''), $locked);
         $moved = [];
         foreach (array_unique([...array_keys($gone), ...$changed]) as $page) {
             $moved[$page] = [$before[$page] ?? '', $changes[$page] ?? ''];
@@ -141,14 +145,16 @@ final class Solving
         $where = 'p.store_id = ? AND p.market_id = ? AND p.worth > 0 AND (p.relevance >= ? OR p.impressions >= ?)';
         $of = [$this->store->id, $this->market->id, ...$least];
         $isMany = (int) DB::selectOne("SELECT COUNT(*) AS n FROM match_pairs p WHERE $where", $of)->n > self::MANY;
+        $rows = "FROM match_pairs p JOIN match_states s ON s.market_id = p.market_id AND s.run = p.run WHERE $where";
+        $pairs = $isMany
+            ? '(SELECT * FROM (SELECT p.*, ROW_NUMBER() OVER (PARTITION BY p.page_id ORDER BY p.worth DESC, p.term_id) '.
+                "AS nth $rows) ranked WHERE nth <= ".self::OF_MANY.') p'
+            : "(SELECT p.* $rows) p";
         foreach (
             DB::select(
-                "SELECT p.page_id, p.term_id, p.worth, p.relevance, p.impressions, t.term FROM (SELECT p.*, ROW_NUMBER()
-                    OVER (PARTITION BY p.page_id ORDER BY p.worth DESC, p.term_id) AS nth FROM match_pairs p
-                    JOIN match_states s ON s.market_id = p.market_id AND s.run = p.run WHERE $where) p
-                    JOIN match_terms t ON t.id = p.term_id AND t.excluded = 0 WHERE p.nth <= ?
-                    ORDER BY p.page_id, p.term_id",
-                [...$of, $isMany ? self::OF_MANY : PHP_INT_MAX],
+                "SELECT p.page_id, p.term_id, p.worth, p.relevance, p.impressions, t.term FROM $pairs
+                    JOIN match_terms t ON t.id = p.term_id AND t.excluded = 0 ORDER BY p.page_id, p.term_id",
+                $of,
             ) as $row
         ) {
             $term = (int) $row->term_id;

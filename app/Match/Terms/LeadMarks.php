@@ -73,7 +73,7 @@ final class LeadMarks
                             $some,
                         ),
                     );
-                    $locked = $column === 'lead_page' ? 't.locked = c.locked, ' : '';
+                    $locked = $column === 'lead_page' ? 't.locked = c.locked, t.support_page = NULL, ' : '';
                     DB::update(
                         "UPDATE match_terms t JOIN ($cases) c ON c.market_id = t.market_id AND c.digest = t.digest SET
                             {$locked}t.$column = c.page_id, t.served = 1 WHERE t.store_id = ?",
