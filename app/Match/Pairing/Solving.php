@@ -59,11 +59,13 @@ final class Solving
 
     /**
      * @param  ?Closure(Closure(): mixed): mixed  $guard  what writes run within, a portion at a time; null: as they are
+     * @param  int  $many  pairs from which on only each page's best are looked at
      */
     public function __construct(
         private readonly Store $store,
         private readonly Market $market,
         private readonly ?Closure $guard = null,
+        private readonly int $many = self::MANY,
     ) {
     }
 
@@ -144,7 +146,7 @@ final class Solving
         $least = [self::LEAST_RELEVANCE, self::LEAST_IMPRESSIONS];
         $where = 'p.store_id = ? AND p.market_id = ? AND p.worth > 0 AND (p.relevance >= ? OR p.impressions >= ?)';
         $of = [$this->store->id, $this->market->id, ...$least];
-        $isMany = (int) DB::selectOne("SELECT COUNT(*) AS n FROM match_pairs p WHERE $where", $of)->n > self::MANY;
+        $isMany = (int) DB::selectOne("SELECT COUNT(*) AS n FROM match_pairs p WHERE $where", $of)->n > $this->many;
         $rows = "FROM match_pairs p JOIN match_states s ON s.market_id = p.market_id AND s.run = p.run WHERE $where";
         $pairs = $isMany
             ? '(SELECT * FROM (SELECT p.*, ROW_NUMBER() OVER (PARTITION BY p.page_id ORDER BY p.worth DESC, p.term_id) '.
