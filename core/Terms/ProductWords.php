@@ -257,7 +257,10 @@ final class ProductWords
         $said = (string) preg_replace(self::PRICE, ' ', TermForm::fold($normal));
 
         $forms = array_values(
-            array_filter($this->forms($said), static fn (string $form): bool => ! isset(self::NOT_TELLING[$form])),
+            array_filter(
+                $this->forms($said),
+                static fn (string $form): bool => ! isset(self::BUYING[$form]) && ! SilentWords::has($form),
+            ),
         );
         // Who types lamp shade is answered by lampshades, where the store writes them so.
         $joined = [];
@@ -277,17 +280,8 @@ final class ProductWords
         return $joined;
     }
 
-    private const NOT_TELLING = [
-        'the' => 1,
-        'a' => 1,
-        'an' => 1,
-        'for' => 1,
-        'with' => 1,
-        'and' => 1,
-        'in' => 1,
-        'of' => 1,
-        'to' => 1,
-        'on' => 1,
+    /** Words that ask to buy, or to pay little, and say nothing of the thing. */
+    private const BUYING = [
         'buy' => 1,
         'best' => 1,
         'cheap' => 1,
@@ -304,49 +298,22 @@ final class ProductWords
         'premium' => 1,
         'store' => 1,
         'price' => 1,
-        'der' => 1,
-        'die' => 1,
-        'das' => 1,
-        'fur' => 1,
-        'mit' => 1,
-        'und' => 1,
-        'im' => 1,
-        'am' => 1,
         'kauf' => 1,
         'kaufen' => 1,
         'gunstig' => 1,
         'billig' => 1,
-        'ein' => 1,
         'ohne' => 1,
         'beste' => 1,
-        'le' => 1,
-        'la' => 1,
-        'les' => 1,
-        'de' => 1,
-        'du' => 1,
-        'des' => 1,
-        'pour' => 1,
-        'avec' => 1,
-        'et' => 1,
         'pas' => 1,
         'cher' => 1,
         'acheter' => 1,
-        'un' => 1,
-        'une' => 1,
-        'el' => 1,
-        'los' => 1,
-        'las' => 1,
-        'del' => 1,
-        'para' => 1,
-        'con' => 1,
-        'y' => 1,
         'comprar' => 1,
         'barato' => 1,
         'barata' => 1,
-        'una' => 1,
     ];
 
-    private const PRICE = '/\b(?:under|below|less than|up to|unter|bis|moins de|menos de|'.
+    private const PRICE =
+        '/\b(?:under|below|less than|up to|unter|bis|moins de|menos de|'.
         'hasta)\s+[£$€]?\s?(\d+)(?:\s?(?:euros?|pounds?|dollars?|eur|gbp|usd|[£$€]))?/u';
 
     /** @return ?array{float, float} the lowest and the highest price that a term asks for */

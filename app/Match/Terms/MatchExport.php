@@ -55,17 +55,25 @@ final class MatchExport
                 $key === null || ($digests[(int) $row->page_id] = Dictionary::digest($key));
             }
             $known = self::known($store, $digests);
+            $places = [];
+            foreach (
+                $known === []
+                    ? []
+                    : DB::select(
+                        'SELECT term_id, page_id, position_milli FROM match_pairs WHERE page_id IN ('.
+                            Bulk::list($pages).
+                            ') AND term_id IN ('.
+                            Bulk::list(Bulk::ids($known, 'id')).
+                            ')',
+                    ) as $pair
+            ) {
+                $places[(int) $pair->term_id][(int) $pair->page_id] = (int) $pair->position_milli;
+            }
             foreach ($rows as $row) {
                 $page = (int) $row->page_id;
                 $own = $terms[$page] ?? [];
                 $term = $known[((int) $row->market_id).($digests[$page] ?? '')] ?? null;
-                $position =
-                    $term === null
-                        ? 0
-                        : (int) (DB::table('match_pairs')
-                            ->where('term_id', $term->id)
-                            ->where('page_id', $page)
-                            ->value('position_milli') ?? 0);
+                $position = $term === null ? 0 : $places[(int) $term->id][$page] ?? 0;
                 yield [
                     (string) $row->url,
                     \App\Stores\Kinds\PageKind::from((int) $row->kind)->key(),
@@ -89,8 +97,7 @@ final class MatchExport
                 'SELECT t.id, t.term, t.asked, t.volume, t.difficulty, t.served, h.term AS head, p.url FROM match_terms
                     t LEFT JOIN match_terms h ON h.id = t.head_id
                     LEFT JOIN pages p ON p.id = COALESCE(t.lead_page, t.support_page) WHERE t.store_id = ? AND t.id > ?
-                    AND t.excluded = 0 ORDER BY t.id LIMIT '.
-                    self::PORTION,
+                    AND t.excluded = 0 ORDER BY t.id LIMIT '.self::PORTION,
                 [$store->id, $after],
             );
             if ($rows === []) {
