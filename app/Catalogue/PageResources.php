@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Catalogue;
 
+use App\Catalogue\Events\ResourcesConnected;
 use App\Connectors\Shop\Mapping\ItemList;
 use App\Connectors\Shop\Mapping\ShopMapping;
 use App\Inventory\KeptDetails;
@@ -64,6 +65,7 @@ final readonly class PageResources
 
     public function work(WorkRun $run): void
     {
+        $run->fenced(fn () => PlannedResources::meet($this->store));
         if ($this->kinds !== []) {
             $suffixes = $this->suffixes();
             $after = 0;
@@ -87,7 +89,8 @@ final readonly class PageResources
                 AND f.to_crawl = 0
                 LEFT JOIN page_products x ON x.page_id = i.page_id
                 LEFT JOIN page_details k ON k.page_id = i.page_id
-                LEFT JOIN resources own ON own.store_id = i.store_id AND own.page_id = i.page_id AND own.from_page > 0
+                LEFT JOIN resources own ON own.store_id = i.store_id AND own.page_id = i.page_id AND own.from_page IN
+                (1, 2)
                 LEFT JOIN resource_texts t ON t.resource_id = own.id AND t.field = 1
                 LEFT JOIN resource_texts d ON d.resource_id = own.id AND d.field = 2
                 LEFT JOIN resources r ON r.page_id = i.page_id AND r.from_page = 0 AND r.gone = 0
@@ -123,6 +126,8 @@ final readonly class PageResources
                 now()->format('Y-m-d H:i:s'),
             ];
         }
+        $names = array_map(static fn (\stdClass $row): string => self::idOf((int) $row->page_id), $rows);
+        $planned = PlannedResources::named($this->store, $names);
         // What a file told of it is better than what its page shows.
         Bulk::write(
             'resources',
@@ -135,14 +140,11 @@ final readonly class PageResources
             'ON DUPLICATE KEY UPDATE market_id = VALUES(market_id), kind = VALUES(kind), name = IF(from_page = '.
                 '2, name, VALUES(name)), url = VALUES(url), page_id = VALUES(page_id), attributes = '.
                 "VALUES(attributes), number = IF(VALUES(number) = '', number, VALUES(number)), synced_at = ".
-                'VALUES(synced_at), gone = 0',
+                'VALUES(synced_at), gone = 0, from_page = IF(from_page = 3, 1, from_page)',
         );
         $ids = DB::table('resources')
             ->where('store_id', $this->store->id)
-            ->whereIn(
-                'external_id',
-                array_map(static fn (\stdClass $row): string => self::idOf((int) $row->page_id), $rows),
-            )
+            ->whereIn('external_id', $names)
             ->get(['id', 'page_id', 'market_id', 'from_page'])
             ->keyBy('page_id');
         $texts = $showing = [];
@@ -181,6 +183,8 @@ final readonly class PageResources
         }
         Texts::storeMany($texts);
         (new PageBook($this->store))->showEach($showing);
+        // What was written for a page before it was there stands on what it shows now.
+        $planned === [] || ResourcesConnected::dispatch($this->store->id, $planned);
     }
 
     /** Those whose page is gone, kept out of search or another kind now, or is the shop's own by now. */
@@ -189,7 +193,7 @@ final readonly class PageResources
         DB::update(
             "UPDATE resources r LEFT JOIN page_index i ON i.page_id = r.page_id AND i.indexable = 1
             AND i.status = 200 AND i.kind IN ({$this->kindList()})
-            SET r.gone = IF(i.page_id IS NULL, 1, 0) WHERE r.store_id = ? AND r.from_page > 0
+            SET r.gone = IF(i.page_id IS NULL, 1, 0) WHERE r.store_id = ? AND r.from_page IN (1, 2)
             AND r.gone <> IF(i.page_id IS NULL, 1, 0)",
             [$this->store->id],
         );

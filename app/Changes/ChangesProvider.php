@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Changes;
 
+use App\Catalogue\Events\ResourceGivesWay;
 use App\Catalogue\Events\ResourcesConnected;
 use App\Stores\Leaving\ExportParts;
 use App\Stores\Leaving\StoreTables;
@@ -31,6 +32,7 @@ final class ChangesProvider extends ServiceProvider
             ResourcesConnected::class,
             static fn (ResourcesConnected $joined) => app(Drafts::class)->rebaseAll($joined->resourceIds),
         );
+        Event::listen(ResourceGivesWay::class, static fn (ResourceGivesWay $event) => app(Drafts::class)->move($event));
         $this->loadMigrationsFrom(__DIR__.'/Migrations');
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Changes;
 
+use App\Catalogue\Events\ResourceGivesWay;
+use App\Catalogue\PlannedResources;
 use App\Catalogue\Texts;
 use App\Changes\Editing\Author;
 use App\Changes\Editing\DraftWriter;
@@ -30,7 +32,8 @@ final class Drafts
      *
      * @param  int  $seenRevision  revision of the draft that was on the author's screen; 0 where there was none
      *
-     * @throws InvalidArgumentException when the text is longer than any shop takes, or there is no such resource in the store
+     * @throws InvalidArgumentException when the text is longer than any shop takes, or there is no such resource in
+     * the store
      */
     public function save(
         Store $store,
@@ -69,6 +72,14 @@ final class Drafts
                         ->whereIn('state', array_map(static fn (DraftState $s): string => $s->value, $states))
                         ->lockForUpdate()
                         ->get();
+                    if ($ready) {
+                        // What stands ready could be sent, and there is nothing yet to send it to.
+                        $ids = $rows->pluck('resource_id')->map(static fn (mixed $n): int => (int) $n)->unique();
+                        $planned = PlannedResources::among(array_values($ids->all()));
+                        $rows = $rows->reject(
+                            static fn (object $row): bool => isset($planned[(int) $row->resource_id]),
+                        );
+                    }
                     DB::table('drafts')
                         ->whereIn('id', $rows->pluck('id'))
                         ->update([
@@ -282,6 +293,44 @@ final class Drafts
         DB::table('drafts')
             ->where('id', $draft->id)
             ->update(['base_value' => $base]);
+    }
+
+    /**
+     * What was written for one resource is for another from now on; where that has a draft of its own, its own stays.
+     * Those that move stand on the other's stored texts and wait for a look.
+     */
+    public function move(ResourceGivesWay $event): void
+    {
+        $digests = DB::transaction(static function () use ($event): array {
+            $moved = DB::select(
+                'SELECT d.id, d.field, d.store_id, t.market_id, t.stored, f.draft_shown, f.draft_digest FROM drafts d
+                    JOIN resource_texts t ON t.resource_id = ? AND t.field = d.field
+                    JOIN resource_texts f ON f.resource_id = d.resource_id AND f.field = d.field
+                    LEFT JOIN drafts own ON own.resource_id = t.resource_id AND own.field = d.field
+                    WHERE d.resource_id = ? AND own.id IS NULL FOR UPDATE',
+                [$event->to, $event->from],
+            );
+            $texts = [];
+            foreach ($moved as $row) {
+                DB::table('drafts')
+                    ->where('id', $row->id)
+                    ->update(['resource_id' => $event->to, 'base_value' => $row->stored]);
+                Texts::draft($event->from, TextField::from((int) $row->field), null, null);
+                $texts[] = [
+                    $event->to,
+                    (int) $row->field,
+                    (int) $row->store_id,
+                    (int) $row->market_id,
+                    $row->draft_shown === null ? null : (string) $row->draft_shown,
+                    $row->draft_digest === null ? null : (string) $row->draft_digest,
+                ];
+            }
+            Texts::draftMany($texts);
+            History::move($event->from, $event->to);
+
+            return array_values(array_filter(array_column($texts, 5)));
+        }, 3);
+        TextsChanged::dispatch($event->storeId, [$event->to], $digests);
     }
 
     /**

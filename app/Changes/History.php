@@ -13,6 +13,14 @@ use Orchard\Core\Wording\TextField;
 /** The append-only record of what happened to every text; written in the transaction of the change itself. */
 final class History
 {
+    /** What happened to one resource's texts is told of another from now on, since the one came to be the other. */
+    public static function move(int $from, int $to): void
+    {
+        DB::table('history')
+            ->where('resource_id', $from)
+            ->update(['resource_id' => $to]);
+    }
+
     /** @return int the entry's number, which is also the revision of a draft */
     public static function add(
         int $storeId,

@@ -24,6 +24,9 @@ enum PageSource: int
     /** Another page names it as its canonical. */
     case Canonicals = 1024;
 
+    /** Somebody plans to make it. */
+    case Planned = 2048;
+
     public static function fromKey(string $key): ?self
     {
         foreach (self::cases() as $source) {

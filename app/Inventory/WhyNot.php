@@ -23,6 +23,7 @@ enum WhyNot: int
     case NoWholePage = 11;
     case SendsOn = 12;
     case NoindexForOne = 13;
+    case Planned = 14;
 
     /** Whether the page itself asks to be kept out. */
     public function isClosed(): bool
@@ -58,6 +59,7 @@ enum WhyNot: int
             self::LooksMissing => 'soft 404 (not found, but status 200)',
             self::SendsOn => 'meta refresh to another page',
             self::NoindexForOne => 'noindex for one crawler',
+            self::Planned => 'planned, not made yet',
             self::NoWholePage => '2xx without a whole page (204, 206)',
         };
     }

@@ -4,13 +4,18 @@ declare(strict_types=1);
 
 namespace App\Match;
 
+use App\Inventory\Events\FiguresChanged;
+use App\Inventory\Events\PlannedPageArrived;
 use App\Inventory\Events\TermsChanged;
 use App\Match\Console\ExportCommand;
 use App\Match\Console\ImportCommand;
 use App\Match\Console\SuggestCommand;
 use App\Match\Pairing\SuggestWork;
+use App\Match\Planning\Plans;
 use App\Match\Terms\LeadMarks;
 use App\Match\Terms\MatchExport;
+use App\Match\Tracking\TermHistory;
+use App\Match\Tracking\TrackWork;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Leaving\ExportParts;
 use App\Stores\Models\Store;
@@ -28,9 +33,24 @@ final class MatchProvider extends ServiceProvider
         $this->loadRoutesFrom(__DIR__.'/routes.php');
         $this->commands([SuggestCommand::class, ExportCommand::class, ImportCommand::class]);
         $desk->register(SuggestWork::class);
+        $desk->register(TrackWork::class);
         $board->register(new MatchStep());
         $exports->register('matches', MatchExport::PAGES, MatchExport::pages(...));
         $exports->register('terms', MatchExport::TERMS, MatchExport::terms(...));
+        $exports->register('tracked', TermHistory::COLUMNS, TermHistory::table(...));
+        $stamps->register(
+            'tracked',
+            static fn (Store $store): string => DB::table('work')
+                ->where('store_id', $store->id)
+                ->where('sort', TrackWork::sort())
+                ->max('id').
+                ' '.
+                DB::table('work')
+                    ->where('store_id', $store->id)
+                    ->where('sort', TrackWork::sort())
+                    ->orderByDesc('id')
+                    ->value('state'),
+        );
         $stamps->register(
             'matched',
             static fn (Store $store): string => DB::table('match_states')
@@ -39,6 +59,8 @@ final class MatchProvider extends ServiceProvider
                 ' '.
                 DB::table('match_steps')->where('store_id', $store->id)->max('id'),
         );
+        Event::listen(FiguresChanged::class, [TrackWork::class, 'afterWeighing']);
+        Event::listen(PlannedPageArrived::class, Plans::arrived(...));
         Event::listen(TermsChanged::class, [LeadMarks::class, 'after']);
     }
 }

@@ -7,7 +7,10 @@ use App\Match\Api\TermsApi;
 use App\Match\Http\ExportController;
 use App\Match\Http\MatchController;
 use App\Match\Http\OpenController;
+use App\Match\Http\PlanController;
+use App\Match\Http\RivalController;
 use App\Match\Http\TermController;
+use App\Match\Http\TrackedController;
 use Illuminate\Support\Facades\Route;
 
 Route::middleware(['web', 'auth', 'can:view,store'])
@@ -22,6 +25,7 @@ Route::middleware(['web', 'auth', 'can:view,store'])
         Route::get('/open', [OpenController::class, 'open'])->name('match.open');
         Route::get('/reach', [OpenController::class, 'reach'])->name('match.reach');
         Route::get('/pages', [OpenController::class, 'pages'])->name('match.pages');
+        Route::get('/tracked', [TrackedController::class, 'index'])->name('match.tracked');
         Route::get('/export.{format}', ExportController::class)->name('match.export');
 
         Route::middleware('can:write,store')->group(function (): void {
@@ -29,12 +33,15 @@ Route::middleware(['web', 'auth', 'can:view,store'])
             Route::post('/import', [MatchController::class, 'import'])->name('match.import');
             Route::post('/terms', [TermController::class, 'act'])->name('match.act');
             Route::post('/terms/add', [TermController::class, 'add'])->name('match.add');
-            Route::post('/terms/{term}/rivals', [TermController::class, 'decide'])
-                ->whereNumber('term')
-                ->name('match.decide');
-            Route::post('/terms/{term}/plan', [TermController::class, 'plan'])
+            Route::post('/terms/{term}/rivals', RivalController::class)->whereNumber('term')->name('match.decide');
+            Route::post('/terms/{term}/plan', [PlanController::class, 'plan'])
                 ->whereNumber('term')
                 ->name('match.plan');
+            Route::post('/planned/write', [PlanController::class, 'write'])->name('match.write');
+            Route::post('/planned/{page}/arrived', [PlanController::class, 'arrived'])
+                ->whereNumber('page')
+                ->name('match.arrived');
+            Route::post('/tracked', [TrackedController::class, 'track'])->name('match.track');
             Route::post('/undo', [TermController::class, 'undo'])->name('match.undo');
             Route::post('/redo', [TermController::class, 'redo'])->name('match.redo');
         });
@@ -42,4 +49,5 @@ Route::middleware(['web', 'auth', 'can:view,store'])
 
 ApiRoutes::store(static function (): void {
     Route::get('/match/terms', [TermsApi::class, 'terms']);
+    Route::get('/match/pages', [TermsApi::class, 'pages']);
 });

@@ -6,12 +6,14 @@ namespace App\Untangle;
 
 use App\Changes\Events\AddressMoved;
 use App\Changes\Events\AddressSet;
+use App\Changes\Events\MergeAsked;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Leaving\ExportParts;
 use App\Stores\Steps\Stamps;
 use App\Stores\Steps\StepBoard;
 use App\Untangle\Console\ExportCommand;
 use App\Untangle\Console\FindCommand;
+use App\Untangle\Deciding\AskedMerges;
 use App\Untangle\Finding\Finds;
 use App\Untangle\Finding\FindWork;
 use App\Untangle\Lists\CauseProgress;
@@ -33,6 +35,7 @@ final class UntangleProvider extends ServiceProvider
         $stamps->register('tangles', CauseProgress::stamp(...));
         Finds::listen();
         Event::listen(AddressMoved::class, [MendReferences::class, 'handle']);
+        Event::listen(MergeAsked::class, [AskedMerges::class, 'handle']);
         Event::listen(AddressSet::class, [Told::class, 'handle']);
     }
 }

@@ -39,6 +39,12 @@ final class ProductWords
     /** @var ?array{float, float} a third of the products costs less than the first, a third more than the second */
     private ?array $thirds = null;
 
+    /** @var ?array{string, list<string>} the term that was read last, with its forms */
+    private ?array $lastTold = null;
+
+    /** @var ?array{string, ?array{float, float}} the same with its bounds of a price */
+    private ?array $lastBound = null;
+
     public function __construct(private readonly string $language)
     {
     }
@@ -66,6 +72,7 @@ final class ProductWords
             $price === null || ($this->prices[$id] = $price);
         }
         $this->thirds = null;
+        $this->lastTold = $this->lastBound = null;
     }
 
     public function isEmpty(): bool
@@ -254,6 +261,17 @@ final class ProductWords
      */
     public function telling(string $normal): array
     {
+        // One term is held against many pages in turn.
+        if ($this->lastTold === null || $this->lastTold[0] !== $normal) {
+            $this->lastTold = [$normal, $this->read($normal)];
+        }
+
+        return $this->lastTold[1];
+    }
+
+    /** @return list<string> */
+    private function read(string $normal): array
+    {
         $said = (string) preg_replace(self::PRICE, ' ', TermForm::fold($normal));
 
         $forms = array_values(
@@ -318,6 +336,16 @@ final class ProductWords
 
     /** @return ?array{float, float} the lowest and the highest price that a term asks for */
     private function priceBound(string $normal): ?array
+    {
+        if ($this->lastBound === null || $this->lastBound[0] !== $normal) {
+            $this->lastBound = [$normal, $this->readBound($normal)];
+        }
+
+        return $this->lastBound[1];
+    }
+
+    /** @return ?array{float, float} */
+    private function readBound(string $normal): ?array
     {
         $folded = TermForm::fold($normal);
         if (preg_match(self::PRICE, $folded, $found) === 1) {

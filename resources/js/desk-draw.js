@@ -60,7 +60,7 @@ export class Drawing {
 
     shownLine(row, field, pair) {
         const text = row.texts[field], line = h('span', (looksLikeTitle(field) ? 't-line' : 'd-line') + ' shown');
-        if (text.shown === null) line.append(h('i', 'same', 'not crawled yet'));
+        if (text.shown === null) line.append(h('i', 'same', row.planned ? 'planned, not made yet' : 'not crawled yet'));
         else if (text.shown === '') line.append(h('i', 'none', 'none shown'));
         else if (pair.marked) this.#mark(line, pair.marked.before, 'del');
         else line.append(pair.before);

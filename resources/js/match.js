@@ -47,9 +47,9 @@ document.addEventListener('keydown', event => {
     else if (row && ['l', 'x'].includes(event.key.toLowerCase())) { event.preventDefault(); alone(row, event.key.toLowerCase()); }
 });
 
-document.addEventListener('click', event => {
-    // Which of two pages is the main one is said by the button.
-    const button = event.target.closest('button[data-main]');
-    if (button) button.form.elements.main.value = button.dataset.main;
-});
 for (const select of document.querySelectorAll('select[data-go]')) select.addEventListener('change', () => select.form.requestSubmit());
+document.addEventListener('input', event => {
+    // Who types where a choice's words go has made the choice.
+    const picks = event.target.closest('[data-picks]');
+    if (picks) picks.form.querySelector(`input[name="which"][value="${picks.dataset.picks}"]`).checked = true;
+});

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Changes\Editing;
 
+use App\Catalogue\PlannedResources;
 use App\Catalogue\TextDigest;
 use App\Catalogue\Texts;
 use App\Changes\Draft;
@@ -225,7 +226,15 @@ final class DraftWriter
         );
         $now = now()->format('Y-m-d H:i:s');
         $changes = array_map(static fn (LockedText $text): DraftChange => new DraftChange($text, null), $revert);
+        // What stands ready could be sent, and there is nothing yet to send it to.
+        $planned =
+            $by->approvedBy === null
+                ? []
+                : PlannedResources::among(
+                    array_values(array_map(static fn (array $one): int => $one[0]->resourceId, $write)),
+                );
         foreach ($write as [$text, $value]) {
+            $approvedBy = isset($planned[$text->resourceId]) ? null : $by->approvedBy;
             $changes[] = new DraftChange(
                 $text,
                 new DraftSnapshot(
@@ -233,13 +242,13 @@ final class DraftWriter
                     $text->draft->baseValue ?? $text->stored,
                     $by->origin,
                     $by->recipeId,
-                    $by->approvedBy === null ? DraftState::Open : DraftState::Ready,
+                    $approvedBy === null ? DraftState::Open : DraftState::Ready,
                     null,
                     $revisions[$text->key()],
                     $by->userId,
                     $now,
-                    $by->approvedBy,
-                    $by->approvedBy === null ? null : $now,
+                    $approvedBy,
+                    $approvedBy === null ? null : $now,
                 ),
             );
         }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Gather\Crawl;
 
+use App\Catalogue\PlannedResources;
 use App\Connectors\Http\GuardedHttp;
 use App\Connectors\Http\HttpAnswer;
 use App\Connectors\Http\HttpRequest;
@@ -498,7 +499,9 @@ final class PageFetching
 
     /**
      * Pages of the shop's resources, those that files told of, and those that pages name as their canonical, that no
-     * link reached. @return bool whether there were any
+     * link reached. What is only planned is not asked for: it is met when a link, a sitemap or the shop tells of it.
+     *
+     * @return bool whether there were any
      */
     private function addKnownPages(): bool
     {
@@ -506,9 +509,9 @@ final class PageFetching
         $rows = DB::select(
             'SELECT p.id, p.digest, p.url FROM pages p LEFT JOIN gather_frontier f ON f.crawl_id = ?
                 AND f.page_id = p.id
-            WHERE p.store_id = ? AND f.page_id IS NULL AND (p.sources > 0 OR EXISTS (SELECT 1 FROM resources r
-            WHERE r.page_id = p.id AND r.gone = 0))',
-            [$this->crawlId, $this->store->id],
+            WHERE p.store_id = ? AND f.page_id IS NULL AND (p.sources & ~? > 0 OR EXISTS (SELECT 1 FROM resources r
+            WHERE r.page_id = p.id AND r.gone = 0 AND r.from_page <> ?))',
+            [$this->crawlId, $this->store->id, PageSource::Planned->value, PlannedResources::FROM_PLAN],
         );
         $pages = [];
         foreach ($rows as $row) {

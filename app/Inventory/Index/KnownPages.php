@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Inventory\Index;
 
 use App\Inventory\PageMark;
+use App\Inventory\PageSource;
+use App\Inventory\PlannedPages;
 use App\Inventory\WhyNot;
 use App\Inventory\WordSearch;
 use App\Platform\Database\Bulk;
@@ -25,7 +27,10 @@ final readonly class KnownPages
     {
     }
 
-    /** @param  bool  $anew  whether those that are listed already are sorted anew, too: by new rules, or by what new files say */
+    /**
+     * @param  bool  $anew  whether those that are listed already are sorted anew, too: by new rules, or by what new
+     * files say
+     */
     public function list(WorkRun $run, bool $anew = false): void
     {
         $rules = KindRules::of($this->store);
@@ -36,7 +41,8 @@ final readonly class KnownPages
             : 'LEFT JOIN page_index i ON i.page_id = p.id';
         while (true) {
             $pages = DB::select(
-                "SELECT p.id, p.url, p.market_id, p.sources, NULL AS product, 0 AS text_life FROM pages p $missing WHERE p.store_id = ? AND p.sources > 0 AND i.page_id IS NULL AND p.id > ? ORDER BY p.id LIMIT ".
+                "SELECT p.id, p.url, p.market_id, p.sources, NULL AS product, 0 AS text_life FROM pages p $missing
+                    WHERE p.store_id = ? AND p.sources > 0 AND i.page_id IS NULL AND p.id > ? ORDER BY p.id LIMIT ".
                     self::CHUNK,
                 [$this->store->id, $after],
             );
@@ -45,15 +51,20 @@ final readonly class KnownPages
             }
             $ids = Bulk::ids($pages, 'id');
             $after = max([0, ...$ids]);
+            $planned = PlannedPages::kinds($ids);
             [$told, $products] = [new ToldByLists($ids), new ProductsOfPages($this->store->id, $ids)];
             $rows = [];
             $words = [];
             foreach ($pages as $page) {
                 $url = PageUrl::parse((string) $page->url) ?? $this->store->baseUrl();
-                $kind = $told->kindOf((int) $page->id) ?? $rules->kindOf($url, null, []);
+                $kind = $planned[(int) $page->id] ?? ($told->kindOf((int) $page->id) ?? $rules->kindOf($url, null, []));
                 $product = $products->of($page, $kind);
                 $life = $product['life'] === LifeState::Unknown ? $told->lifeOf((int) $page->id) : $product['life'];
-                $why = $told->isNoindex((int) $page->id) ? WhyNot::Noindex : WhyNot::NotFetched;
+                $why = match (true) {
+                    (int) $page->sources === PageSource::Planned->value => WhyNot::Planned,
+                    $told->isNoindex((int) $page->id) => WhyNot::Noindex,
+                    default => WhyNot::NotFetched,
+                };
                 $rows[] = [
                     (int) $page->id,
                     $this->store->id,

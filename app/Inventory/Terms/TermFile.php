@@ -29,10 +29,49 @@ final class TermFile
      */
     public static function bring(Store $store, string $path, ?int $userId): array
     {
+        return self::take($store, TableReader::read($path), $userId);
+    }
+
+    /**
+     * Lines as they are pasted from a table: addresses and terms, parted by tabs, commas or semicolons; a first line
+     * that names its columns may be there.
+     *
+     * @return array{pages: int, supporting: int, unknown: list<string>} as bring() tells
+     *
+     * @throws InvalidArgumentException where the lines hold no such table
+     */
+    public static function bringPasted(Store $store, string $text, ?int $userId): array
+    {
+        $first = (string) strtok(ltrim($text), "\r\n");
+        $sign = str_contains($first, "\t") ? "\t" : (str_contains($first, ';') ? ';' : ',');
+        $isAddress = static fn (string $cell): bool => preg_match('~^\s*"?\s*(/|https?://)~i', $cell) === 1;
+        $cells = explode($sign, $first, 2);
+        $head = match (true) {
+            $isAddress($cells[0]) => "url{$sign}keyword\n",
+            $isAddress($cells[1] ?? '') => "keyword{$sign}url\n",
+            default => '',
+        };
+        $path = (string) tempnam(sys_get_temp_dir(), 'terms').($sign === "\t" ? '.tsv' : '.csv');
+        try {
+            file_put_contents($path, $head.ltrim($text));
+
+            return self::bring($store, $path, $userId);
+        } finally {
+            @unlink($path);
+            @unlink(substr($path, 0, -4));
+        }
+    }
+
+    /**
+     * @param  iterable<array<int, mixed>>  $rows
+     * @return array{pages: int, supporting: int, unknown: list<string>}
+     */
+    private static function take(Store $store, iterable $rows, ?int $userId): array
+    {
         $columns = null;
         $terms = [];
         $count = 0;
-        foreach (TableReader::read($path) as $cells) {
+        foreach ($rows as $cells) {
             if ($columns === null) {
                 $columns = self::columns($cells);
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Match\Api;
 
 use App\Match\Terms\Asks;
+use App\Match\Terms\MatchExport;
 use App\Match\Terms\Pages;
 use App\Match\Terms\TermFilter;
 use App\Match\Terms\TermList;
@@ -52,5 +53,15 @@ final class TermsApi
             ),
             'next' => $next,
         ]);
+    }
+
+    /** Pages that can go for a term, each with its lead term and those that support it. */
+    public function pages(Request $request, Store $store): JsonResponse
+    {
+        $after = is_numeric($request->query('after')) ? max(0, (int) $request->query('after')) : 0;
+        $size = is_numeric($request->query('limit')) ? max(1, min(200, (int) $request->query('limit'))) : 50;
+        ['rows' => $rows, 'last' => $last] = MatchExport::portion($store, $after, $size);
+
+        return response()->json(['data' => $rows, 'next' => count($rows) === $size ? $last : null]);
     }
 }

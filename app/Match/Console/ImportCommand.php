@@ -11,11 +11,12 @@ use InvalidArgumentException;
 
 final class ImportCommand extends StoreCommand
 {
-    protected $signature = 'match:import {file : a table with the columns url and keyword; "-" for standard input} '.
+    protected $signature =
+        'match:import {file : a table with the columns url and keyword; "-" for standard input} '.
         '{--store=} {--json}';
 
-    protected $description = 'Bring a ready mapping in: the first keyword of an address is its lead term, the '.
-        'others support it';
+    protected $description =
+        'Bring a ready mapping in: the first keyword of an address is its lead term, the '.'others support it';
 
     public function handle(): int
     {

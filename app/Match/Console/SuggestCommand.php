@@ -13,8 +13,8 @@ final class SuggestCommand extends StoreCommand
 {
     protected $signature = 'match:suggest {--store=} {--wait : work to the end in this process} {--json}';
 
-    protected $description = 'Read all terms anew and propose a lead term for each page: the best matching of the '.
-        'whole store';
+    protected $description =
+        'Read all terms anew and propose a lead term for each page: the best matching of the '.'whole store';
 
     public function handle(WorkDesk $desk): int
     {

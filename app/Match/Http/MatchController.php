@@ -6,10 +6,12 @@ namespace App\Match\Http;
 
 use App\Inventory\Terms\TermFile;
 use App\Match\Pairing\SuggestWork;
+use App\Match\Terms\Groups;
 use App\Match\Terms\TermFilter;
 use App\Match\Terms\TermList;
 use App\Match\Terms\TermSteps;
 use App\Platform\Web\Forms;
+use App\Platform\Web\Pager;
 use App\Platform\Work\WorkView;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
@@ -53,12 +55,14 @@ final class MatchController
     public function groups(Request $request, Store $store): View
     {
         $filter = TermFilter::from($request, $store);
+        $pager = Pager::of($request, Groups::count($store, $filter->market), Groups::SIZE);
 
         return view('match.groups', [
             'store' => $store,
             'filter' => $filter,
             'market' => Markets::of($store)->find($filter->market),
-            'groups' => TermList::groups($store, $filter->market),
+            'pager' => $pager,
+            'groups' => Groups::page($store, $filter->market, $pager->page),
         ]);
     }
 
@@ -78,11 +82,17 @@ final class MatchController
     /** Lead and supporting terms from a table of addresses and keywords. */
     public function import(Request $request, Store $store): RedirectResponse
     {
-        $request->validate(['terms' => ['required', 'file', 'max:65536']]);
+        $request->validate([
+            'terms' => ['required_without:pasted', 'file', 'max:65536'],
+            'pasted' => ['nullable', 'string', 'max:500000'],
+        ]);
         $file = $request->file('terms');
-        assert($file instanceof UploadedFile);
+        $userId = (int) $request->user()?->getAuthIdentifier();
         try {
-            $told = TermFile::bring($store, $file->getPathname(), (int) $request->user()?->getAuthIdentifier());
+            $told =
+                $file instanceof UploadedFile
+                    ? TermFile::bring($store, $file->getPathname(), $userId)
+                    : TermFile::bringPasted($store, (string) $request->string('pasted'), $userId);
         } catch (InvalidArgumentException $wrong) {
             return back()->withErrors(['terms' => $wrong->getMessage()]);
         }

@@ -7,6 +7,7 @@ namespace App\Match\Http;
 use App\Match\Terms\Pages;
 use App\Match\Terms\PlacedPages;
 use App\Match\Terms\TermFilter;
+use App\Platform\Web\Pager;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
 use Illuminate\Http\Request;
@@ -19,13 +20,18 @@ use Orchard\Core\Terms\Reach;
  */
 final class OpenController
 {
-    private const PAGE = 200;
+    private const SIZE = 100;
 
     /** Pages that are seen for one term, those that take turns first. */
     public function rivals(Request $request, Store $store): View
     {
         $filter = TermFilter::from($request, $store);
         $isAll = $request->query('show') === 'all';
+        $counts = DB::selectOne(
+            'SELECT COUNT(*) AS n, SUM(takes_turns) AS turns FROM match_rivalries WHERE store_id = ? AND market_id = ?',
+            [$store->id, $filter->market],
+        );
+        $pager = Pager::of($request, (int) ($isAll ? $counts->n : $counts->turns), self::SIZE);
         $rows = DB::select(
             'SELECT r.*, t.term, t.volume, d.decision, d.reason, d.review_on FROM match_rivalries r JOIN match_terms t
                 ON t.id = r.term_id
@@ -34,17 +40,16 @@ final class OpenController
                 AND d.page_id = LEAST(r.page_id, r.rival_id) AND d.rival_id = GREATEST(r.page_id, r.rival_id)
                 WHERE r.store_id = ? AND r.market_id = ?'.
                 ($isAll ? '' : ' AND r.takes_turns = 1').
-                ' ORDER BY r.takes_turns DESC, r.worth DESC, r.term_id LIMIT 200',
+                ' ORDER BY r.takes_turns DESC, r.worth DESC, r.term_id DESC LIMIT '.
+                self::SIZE.
+                ' OFFSET '.
+                $pager->offset(),
             [$store->id, $filter->market],
         );
         $pages = [];
         foreach ($rows as $row) {
             array_push($pages, (int) $row->page_id, (int) $row->rival_id);
         }
-        $counts = DB::selectOne(
-            'SELECT COUNT(*) AS n, SUM(takes_turns) AS turns FROM match_rivalries WHERE store_id = ? AND market_id = ?',
-            [$store->id, $filter->market],
-        );
 
         return view('match.rivals', [
             'store' => $store,
@@ -52,6 +57,7 @@ final class OpenController
             'rows' => $rows,
             'isAll' => $isAll,
             'counts' => $counts,
+            'pager' => $pager,
             'pages' => Pages::of($store, array_values(array_unique($pages))),
             'market' => Markets::of($store)->find($filter->market),
         ]);
@@ -65,15 +71,6 @@ final class OpenController
             ? (string) $request->query('show')
             : 'open';
         $served = ['open' => 0, 'not-stocked' => 2, 'planned' => 3, 'left' => 4][$show];
-        $rows = DB::select(
-            'SELECT t.id, t.term, t.volume, t.difficulty, t.asked, t.potential, t.products, t.impressions, t.head_id,
-                s.plan_name, s.reason, s.review_on
-                FROM match_terms t LEFT JOIN match_said s ON s.store_id = t.store_id AND s.market_id = t.market_id AND
-                s.digest = t.digest
-                WHERE t.store_id = ? AND t.market_id = ? AND t.excluded = 0 AND t.served = ? ORDER BY t.potential DESC,
-                t.id DESC LIMIT '.self::PAGE,
-            [$store->id, $filter->market, $served],
-        );
         $counts = [];
         foreach (
             DB::select(
@@ -84,6 +81,21 @@ final class OpenController
         ) {
             $counts[(int) $row->served] = (int) $row->n;
         }
+        $pager = Pager::of($request, $counts[$served] ?? 0, self::SIZE);
+        $rows = DB::select(
+            'SELECT t.id, t.term, t.volume, t.difficulty, t.asked, t.potential, t.products, t.impressions, t.head_id,
+                s.plan_name, s.plan_url, s.plan_page, s.plan_kind, s.reason, s.review_on, (SELECT COUNT(*) FROM drafts d
+                JOIN resources r ON r.id = d.resource_id AND r.page_id = s.plan_page) AS written
+                FROM (SELECT id FROM match_terms WHERE store_id = ? AND market_id = ? AND excluded = 0 AND served = ?
+                ORDER BY potential DESC, id DESC LIMIT '.
+                self::SIZE.
+                ' OFFSET '.
+                $pager->offset().
+                ') shown JOIN match_terms t ON t.id = shown.id
+                LEFT JOIN match_said s ON s.store_id = t.store_id AND s.market_id = t.market_id AND s.digest = t.digest
+                ORDER BY t.potential DESC, t.id DESC',
+            [$store->id, $filter->market, $served],
+        );
         $state = DB::table('match_states')->where('market_id', $filter->market)->first();
 
         return view('match.open', [
@@ -92,6 +104,7 @@ final class OpenController
             'show' => $show,
             'rows' => $rows,
             'counts' => $counts,
+            'pager' => $pager,
             'state' => $state,
             'reach' => $state === null
                     ? new Reach()
@@ -114,20 +127,29 @@ final class OpenController
             : round($reach->middle, 0);
         $least = is_numeric($request->query('volume')) ? max(0, min(100_000_000, (int) $request->query('volume'))) : 0;
 
+        $where = 't.store_id = ? AND t.market_id = ? AND t.excluded = 0 AND t.volume >= ? AND t.difficulty <= ?
+            AND t.lead_page IS NULL AND t.served <> 4';
+        $of = [$store->id, $filter->market, max(1, $least), $most];
+        $count = (int) DB::selectOne("SELECT COUNT(*) AS n FROM match_terms t WHERE $where", $of)->n;
+        $pager = Pager::of($request, $count, self::SIZE);
+
         return view('match.reach', [
             'store' => $store,
             'filter' => $filter,
             'reach' => $reach,
             'most' => $most,
             'least' => $least,
+            'pager' => $pager,
             'market' => Markets::of($store)->find($filter->market),
             'rows' => DB::select(
-                'SELECT t.id, t.term, t.volume, t.difficulty, t.asked, t.potential, t.products, t.position_milli,
-                    t.results, t.origins, t.support_page FROM match_terms t
-                    WHERE t.store_id = ? AND t.market_id = ? AND t.excluded = 0 AND t.volume >= ? AND t.difficulty <= ?
-                    AND t.lead_page IS NULL AND t.served <> 4
-                    ORDER BY t.volume DESC, t.id DESC LIMIT '.self::PAGE,
-                [$store->id, $filter->market, max(1, $least), $most],
+                "SELECT t.id, t.term, t.volume, t.difficulty, t.asked, t.potential, t.products, t.position_milli,
+                    t.results, t.origins, t.support_page FROM (SELECT t.id FROM match_terms t WHERE $where
+                    ORDER BY t.volume DESC, t.id DESC LIMIT ".
+                    self::SIZE.
+                    ' OFFSET '.
+                    $pager->offset().
+                    ') shown JOIN match_terms t ON t.id = shown.id ORDER BY t.volume DESC, t.id DESC',
+                $of,
             ),
         ]);
     }

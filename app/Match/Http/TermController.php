@@ -7,15 +7,17 @@ namespace App\Match\Http;
 use App\Inventory\PageAddress;
 use App\Inventory\Terms\PageTerms;
 use App\Inventory\Terms\TermOrigin;
-use App\Match\Pairing\Solving;
-use App\Match\Pairing\SuggestWork;
+use App\Match\Pairing\Giving;
+use App\Match\Planning\Plan;
 use App\Match\Rivalries\RivalryBook;
-use App\Match\Rivalries\Verdict;
+use App\Match\Terms\Asks;
 use App\Match\Terms\Pages;
 use App\Match\Terms\Sayings;
 use App\Match\Terms\TermFilter;
 use App\Match\Terms\TermList;
 use App\Match\Terms\TermSteps;
+use App\Match\Tracking\TermHistory;
+use App\Match\Tracking\TrackWork;
 use App\Platform\Web\Forms;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
@@ -69,6 +71,17 @@ final class TermController
             'head' => DB::table('match_terms')->where('id', $row->head_id)->value('term'),
             'market' => Markets::of($store)->find((int) $row->market_id),
             'state' => $state,
+            'plan' => ($row->lead_page === null && $row->support_page === null) || (int) $row->served === 3
+                    ? Plan::for(
+                        $store,
+                        Markets::of($store)->find((int) $row->market_id),
+                        (string) $row->term,
+                        Asks::kind((int) $row->asked),
+                    )
+                    : null,
+            'history' => (int) $row->tracked === 1
+                    ? TermHistory::of($store, (int) $row->market_id, (string) $row->digest)
+                    : null,
         ]);
     }
 
@@ -144,95 +157,6 @@ final class TermController
         return $this->turn($request, $store, false);
     }
 
-    /** What is to become of two pages that take turns. */
-    public function decide(Request $request, Store $store, int $term): RedirectResponse
-    {
-        $request->validate([
-            'page' => ['required', 'integer', 'min:1'],
-            'rival' => ['required', 'integer', 'min:1', 'different:page'],
-            'verdict' => ['required', Rule::in([...array_column(Verdict::cases(), 'value'), 'reopen'])],
-            'main' => ['nullable', 'required_if:verdict,main', 'integer'],
-            'reason' => ['nullable', 'string', 'max:500'],
-            'review_on' => ['nullable', 'date', 'after:today'],
-        ]);
-        $row = TermList::these($store, [$term])[0] ?? null;
-        [$page, $rival] = [(int) $request->input('page'), (int) $request->input('rival')];
-        $pair =
-            $row === null
-                ? null
-                : DB::table('match_rivalries')
-                    ->where('term_id', $term)
-                    ->where('page_id', $page)
-                    ->where('rival_id', $rival)
-                    ->first();
-        abort_if($row === null || $pair === null, 404);
-        $userId = (int) $request->user()?->getAuthIdentifier();
-        if ($request->string('verdict')->toString() === 'reopen') {
-            RivalryBook::reopen($store, $row, $page, $rival);
-
-            return back()->with('done', "The question of “{$row->term}” is open again.");
-        }
-        $verdict = Verdict::from($request->string('verdict')->toString());
-        $main = $verdict === Verdict::Main ? (int) $request->input('main') : null;
-        abort_if($main !== null && ! in_array($main, [$page, $rival], true), 422);
-        $review = $request->input('review_on');
-        RivalryBook::decide(
-            $store,
-            $row,
-            $page,
-            $rival,
-            $verdict,
-            $main,
-            (string) $request->string('reason'),
-            is_string($review) && $review !== '' ? $review : null,
-            $userId,
-        );
-        if ($main !== null) {
-            return $this->give($store, $row, $main, $userId);
-        }
-
-        return back()->with('done', "“{$row->term}”: ".mb_strtolower($verdict->label()).'.');
-    }
-
-    /** Plans a page for a term that none serves, or leaves it without one. */
-    public function plan(Request $request, Store $store, int $term): RedirectResponse
-    {
-        $request->validate([
-            'plan' => ['required', Rule::in(['planned', 'left', 'open'])],
-            'name' => ['nullable', 'string', 'max:190'],
-            'reason' => ['nullable', 'string', 'max:500'],
-            'review_on' => ['nullable', 'date', 'after:today'],
-        ]);
-        $row = TermList::these($store, [$term])[0] ?? null;
-        abort_if($row === null, 404);
-        $plan = $request->string('plan')->toString();
-        $review = $request->input('review_on');
-        $userId = (int) $request->user()?->getAuthIdentifier();
-        $what = [
-            'plan' => $plan === 'open' ? '' : $plan,
-            'plan_name' => trim((string) $request->string('name')),
-            'reason' => trim((string) $request->string('reason')),
-            'review_on' => is_string($review) && $review !== '' ? $review : null,
-        ];
-        TermSteps::take(
-            $store,
-            $userId,
-            "a page for “{$row->term}”",
-            [],
-            [$row],
-            static fn () => Sayings::say($store, [$row], $what, $userId),
-        );
-
-        return back()->with(
-            'done',
-            match ($plan) {
-                'planned' => "A page for “{$row->term}” is planned, until an address goes for the term.",
-                'left' => "“{$row->term}” is left without a page.",
-                default => "“{$row->term}” is open again.",
-            },
-        );
-    }
-
     /**
      * @param  list<object>  $terms
      * @param  list<int>  $pages
@@ -272,63 +196,13 @@ final class TermController
     {
         $url = trim((string) $request->string('url'));
         if ($url === '') {
-            return $this->give($store, $term, (int) $request->input('page'), $userId);
+            return back()->with('done', Giving::of($store, $term, (int) $request->input('page'), $userId));
         }
         $page = PageAddress::pages($store, [$url])[0][$url] ?? null;
 
         return $page === null
             ? back()->withErrors(['url' => "$url is no page of this store."])
-            : $this->give($store, $term, $page, $userId);
-    }
-
-    private function give(Store $store, object $term, int $page, int $userId): RedirectResponse
-    {
-        $isOne = DB::table('page_index')
-            ->where('store_id', $store->id)
-            ->where('page_id', $page)
-            ->where('market_id', $term->market_id)
-            ->exists();
-        abort_if(! $isOne, 404);
-        $leads =
-            $term->lead_page !== null && (int) $term->lead_page !== $page
-                ? [(int) $term->lead_page => '', $page => (string) $term->term]
-                : [$page => (string) $term->term];
-        $market = Markets::of($store)->find((int) $term->market_id);
-        $isProposed = $this->hasProposals($store);
-        $touched = array_keys($leads);
-        $moved = [];
-        TermSteps::take($store, $userId, "“{$term->term}”", $touched, [$term], static function () use (
-            $store,
-            $leads,
-            $userId,
-        ): void {
-            foreach ($leads as $one => $lead) {
-                PageTerms::lead($store, [$one => $lead], TermOrigin::Hand, $userId);
-            }
-        });
-        if ($isProposed) {
-            $told = (new Solving($store, $market))->solve(withSupports: false);
-            SuggestWork::keep($market, $told);
-            $moved = array_diff_key($told['moved'], array_flip([$page]));
-        }
-        $name = Pages::of($store, [$page])[$page]['name'] ?? '';
-        $words = "“{$term->term}” leads {$name} now, and is locked.";
-        if ($moved !== []) {
-            $names = Pages::of($store, array_slice(array_keys($moved), 0, 3));
-            $list = [];
-            foreach ($names as $id => $one) {
-                $list[] = $one['name'].($moved[$id][1] === '' ? ' has none' : " goes for “{$moved[$id][1]}”");
-            }
-            $words .=
-                ' '.
-                (count($moved) === 1
-                    ? 'One other page moved: '
-                    : Forms::number(count($moved)).' other pages moved: ').
-                implode('; ', $list).
-                (count($moved) > 3 ? ' and more.' : '.');
-        }
-
-        return back()->with('done', $words);
+            : back()->with('done', Giving::of($store, $term, $page, $userId));
     }
 
     /** @param  list<object>  $terms */
@@ -365,6 +239,8 @@ final class TermController
             $free === [] || PageTerms::lead($store, array_fill_keys($free, ''), TermOrigin::Hand, $userId);
         });
 
+        $column === 'tracked' && TrackWork::begin($store, $userId);
+
         return back()->with('done', ucfirst($many).": $words.");
     }
 
@@ -373,18 +249,10 @@ final class TermController
     {
         $what = [];
         $asked = AskedFor::tryFrom((string) $request->string('asked'));
-        $asked === null || ($what['asked'] = \App\Match\Terms\Asks::number($asked));
+        $asked === null || ($what['asked'] = Asks::number($asked));
         $request->filled('group') && ($what['head'] = mb_substr((string) $request->string('group'), 0, 190));
         $request->has('note') && ($what['note'] = mb_substr((string) $request->string('note'), 0, 500));
-        $request->has('tags') &&
-            ($what['tags'] = implode(
-                ', ',
-                array_slice(
-                    array_unique(array_filter(array_map(trim(...), explode(',', (string) $request->string('tags'))))),
-                    0,
-                    12,
-                ),
-            ));
+        $request->has('tags') && ($what['tags'] = Sayings::tags((string) $request->string('tags')));
         $what === [] ||
             TermSteps::take(
                 $store,
@@ -398,38 +266,10 @@ final class TermController
         return back()->with('done', $what === [] ? 'Nothing was said.' : ucfirst($many).': kept.');
     }
 
-    /** @param  list<int>  $pages */
-    private function solveFor(Store $store, array $pages): void
-    {
-        if (! $this->hasProposals($store)) {
-            return;
-        }
-        foreach (
-            DB::table('page_index')
-                ->where('store_id', $store->id)
-                ->whereIn('page_id', $pages)
-                ->distinct()
-                ->pluck('market_id') as $market
-        ) {
-            $one = Markets::of($store)->find((int) $market);
-            SuggestWork::keep($one, (new Solving($store, $one))->solve(withSupports: false));
-        }
-    }
-
-    /** Whether anything was proposed: a store that brings its own mapping gets none by the way. */
-    private function hasProposals(Store $store): bool
-    {
-        return DB::table('page_terms')
-            ->where('store_id', $store->id)
-            ->where('place', 0)
-            ->where('origin', TermOrigin::Proposed->value)
-            ->exists();
-    }
-
     private function turn(Request $request, Store $store, bool $isUndo): RedirectResponse
     {
         $told = TermSteps::turn($store, (int) $request->user()?->getAuthIdentifier(), $isUndo);
-        $told === null || $told['pages'] === [] || $this->solveFor($store, $told['pages']);
+        $told === null || $told['pages'] === [] || Giving::solveFor($store, $told['pages']);
         $left =
             $told === null || $told['left'] === 0
                 ? ''

@@ -15,6 +15,7 @@ use Illuminate\Support\Facades\DB;
 use Orchard\Core\StructuredData\LifeState;
 use Orchard\Core\Terms\PageWordIndex;
 use Orchard\Core\Terms\ProductWords;
+use Orchard\Core\Terms\TermForm;
 
 /** The pages of a market that can go for a term, with their words, their products and what a click on them is worth. */
 final class MarketPages
@@ -50,6 +51,9 @@ final class MarketPages
 
     /** @var array<int, true> products that cannot be bought */
     private array $soldOut = [];
+
+    /** @var array<int, string> names of pages that are planned */
+    private array $planned = [];
 
     private float $usualValue = 1.0;
 
@@ -121,7 +125,8 @@ final class MarketPages
     {
         return array_values(
             DB::select(
-                'SELECT i.page_id, i.kind, i.life, p.url, COALESCE(r.name, l.name) AS name, r.attributes, l.attributes
+                'SELECT i.page_id, i.kind, i.why_not, i.life, p.url, COALESCE(r.name, l.name) AS name, r.attributes,
+                    l.attributes
                     AS listed,
                 f.title, f.h1s, f.description, d.maker, d.price FROM page_index i JOIN pages p ON p.id = i.page_id
                 LEFT JOIN resources r ON r.id = i.resource_id AND r.gone = 0
@@ -129,13 +134,13 @@ final class MarketPages
                 LEFT JOIN page_products d ON d.page_id = i.page_id
                 LEFT JOIN listed_rows l ON l.page_id = i.page_id AND l.is_current = 1
                 WHERE i.store_id = ? AND i.page_id > ? AND i.market_id = ?
-                AND (i.indexable = 1 AND i.status = 200 OR i.why_not = ?)
+                AND (i.indexable = 1 AND i.status = 200 OR i.why_not IN (?, ?))
                 AND i.kind IN ('.
                     implode(', ', array_map(static fn (PageKind $kind): int => $kind->value, self::KINDS)).
                     ')
                 ORDER BY i.page_id LIMIT '.
                     self::PORTION,
-                [$this->store->id, $after, $this->market->id, WhyNot::NotFetched->value],
+                [$this->store->id, $after, $this->market->id, WhyNot::NotFetched->value, WhyNot::Planned->value],
             ),
         );
     }
@@ -160,6 +165,7 @@ final class MarketPages
                 (string) ($row->name ?? '') !== '' ? (string) $row->name : (string) ($h1s[0] ?? ($row->title ?? ''));
             $listed = array_filter((array) json_decode((string) ($row->listed ?? ''), true), is_string(...));
             $name === '' && ($name = $listed['name'] ?? ($listed['title'] ?? ''));
+            (int) $row->why_not === WhyNot::Planned->value && ($this->planned[$page] = $name);
             $facts = self::facts((array) json_decode((string) ($row->attributes ?? ''), true) + $listed);
             $this->words->add($page, [
                 // Headings beside the name are often a banner that stands on every page.
@@ -240,9 +246,12 @@ final class MarketPages
         );
     }
 
-    /** Reads which products make up which collection. */
+    /** Reads which products make up which collection; one that is planned would have those that its name says. */
     private function join(): void
     {
+        foreach ($this->planned as $page => $name) {
+            $this->members[$page] = $this->products->with($this->products->telling(TermForm::normal($name)));
+        }
         foreach (
             DB::select(
                 'SELECT page_id, collection_id FROM collection_pages WHERE store_id =

@@ -149,8 +149,11 @@ final class Solving
         $isMany = (int) DB::selectOne("SELECT COUNT(*) AS n FROM match_pairs p WHERE $where", $of)->n > $this->many;
         $rows = "FROM match_pairs p JOIN match_states s ON s.market_id = p.market_id AND s.run = p.run WHERE $where";
         $pairs = $isMany
-            ? '(SELECT * FROM (SELECT p.*, ROW_NUMBER() OVER (PARTITION BY p.page_id ORDER BY p.worth DESC, p.term_id) '.
-                "AS nth $rows) ranked WHERE nth <= ".self::OF_MANY.') p'
+            ? '(SELECT * FROM (SELECT p.*, ROW_NUMBER() OVER (PARTITION BY p.page_id ORDER BY p.worth DESC, p.term_id)
+                '.
+                "AS nth $rows) ranked WHERE nth <= ".
+                self::OF_MANY.
+                ') p'
             : "(SELECT p.* $rows) p";
         foreach (
             DB::select(

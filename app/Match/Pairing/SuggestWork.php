@@ -10,6 +10,8 @@ use App\Inventory\Terms\SeenQueries;
 use App\Match\Rivalries\RivalrySearch;
 use App\Match\Terms\Dictionary;
 use App\Match\Terms\Grouping;
+use App\Match\Terms\Groups;
+use App\Match\Tracking\TrackWork;
 use App\Platform\Work\LongWork;
 use App\Platform\Work\SliceEnd;
 use App\Platform\Work\WorkDesk;
@@ -58,7 +60,7 @@ final class SuggestWork implements LongWork
         $open = DB::table('work')
             ->where('store_id', $store->id)
             ->where('sort', self::sort())
-            ->whereIn('state', ['waiting', 'working'])
+            ->whereIn('state', ['waiting', 'running'])
             ->value('id');
 
         return is_numeric($open)
@@ -153,7 +155,10 @@ final class SuggestWork implements LongWork
 
                 return $run->fenced($write);
             }))->solve();
-            $run->fenced(static fn () => self::keep($market, $told));
+            $run->fenced(static function () use ($store, $market, $told): void {
+                self::keep($market, $told);
+                Groups::rebuild($store, $market->id);
+            });
         }
 
         return true;
@@ -175,6 +180,8 @@ final class SuggestWork implements LongWork
     private function clear(Store $store, WorkRun $run): bool
     {
         (new Dictionary($store, $run, $this->seen))->clear();
+        // Variants that this run met first belong to tracked terms from now on.
+        TrackWork::begin($store, null);
 
         return true;
     }

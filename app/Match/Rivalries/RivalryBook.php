@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Match\Rivalries;
 
+use App\Changes\Events\MergeAsked;
 use App\Platform\Bytes;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
@@ -67,42 +68,74 @@ final class RivalryBook
             $review,
             $userId,
         ): void {
-            DB::table('match_decisions')->updateOrInsert(
-                [
-                    'store_id' => $store->id,
-                    'market_id' => $term->market_id,
-                    'digest' => $term->digest,
-                    'page_id' => min($page, $rival),
-                    'rival_id' => max($page, $rival),
-                ],
-                [
-                    'decision' => $verdict->value,
-                    'main_page' => $main,
-                    'reason' => mb_substr($reason, 0, 500),
-                    'review_on' => $review,
-                    'user_id' => $userId,
-                    'decided_at' => now(),
-                ],
+            $key = self::key($store, $term, $page, $rival);
+            $before = DB::table('match_decisions')->where($key)->first();
+            DB::table('match_decisions')->updateOrInsert($key, [
+                'decision' => $verdict->value,
+                'main_page' => $main,
+                'reason' => mb_substr($reason, 0, 500),
+                'review_on' => $review,
+                'user_id' => $userId,
+                'decided_at' => now(),
+            ]);
+            self::handOver($store, $term, $before, isTakenBack: true, userId: $userId);
+            self::handOver(
+                $store,
+                $term,
+                (object) (['decision' => $verdict->value, 'main_page' => $main] + $key),
+                isTakenBack: false,
+                userId: $userId,
             );
             self::remark($store, $term);
         });
     }
 
     /** Takes a decision back. */
-    public static function reopen(Store $store, object $term, int $page, int $rival): void
+    public static function reopen(Store $store, object $term, int $page, int $rival, ?int $userId): void
     {
-        DB::transaction(static function () use ($store, $term, $page, $rival): void {
-            DB::table('match_decisions')
-                ->where([
-                    'store_id' => $store->id,
-                    'market_id' => $term->market_id,
-                    'digest' => $term->digest,
-                    'page_id' => min($page, $rival),
-                    'rival_id' => max($page, $rival),
-                ])
-                ->delete();
+        DB::transaction(static function () use ($store, $term, $page, $rival, $userId): void {
+            $before = DB::table('match_decisions')->where(self::key($store, $term, $page, $rival))->first();
+            self::handOver($store, $term, $before, isTakenBack: true, userId: $userId);
+            DB::table('match_decisions')->where(self::key($store, $term, $page, $rival))->delete();
             self::remark($store, $term);
         });
+    }
+
+    /** A merge or a fold is asked of whoever keeps redirects and canonicals. */
+    private static function handOver(
+        Store $store,
+        object $term,
+        ?object $decision,
+        bool $isTakenBack,
+        ?int $userId,
+    ): void {
+        $verdict = $decision === null ? null : Verdict::from((string) $decision->decision);
+        if ($decision === null || $decision->main_page === null || $verdict === null || ! $verdict->movesPage()) {
+            return;
+        }
+        $main = (int) $decision->main_page;
+        $other = (int) $decision->page_id === $main ? (int) $decision->rival_id : (int) $decision->page_id;
+        MergeAsked::dispatch(
+            $store->id,
+            $other,
+            $main,
+            $verdict === Verdict::Merge,
+            $isTakenBack,
+            "two pages for “{$term->term}”",
+            $userId,
+        );
+    }
+
+    /** @return array{store_id: int, market_id: int, digest: string, page_id: int, rival_id: int} */
+    private static function key(Store $store, object $term, int $page, int $rival): array
+    {
+        return [
+            'store_id' => $store->id,
+            'market_id' => (int) $term->market_id,
+            'digest' => (string) $term->digest,
+            'page_id' => min($page, $rival),
+            'rival_id' => max($page, $rival),
+        ];
     }
 
     private static function remark(Store $store, object $term): void

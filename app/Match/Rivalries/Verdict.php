@@ -16,9 +16,15 @@ enum Verdict: string
     {
         return match ($this) {
             self::Main => 'One is the main page',
-            self::Merge => 'Merge and redirect',
-            self::Fold => 'Fold by canonical',
-            self::Leave => 'Leave both, on purpose',
+            self::Merge => 'Merged, and redirected',
+            self::Fold => 'Folded by canonical',
+            self::Leave => 'Both on purpose',
         };
+    }
+
+    /** Whether one page is to lead to the other. */
+    public function movesPage(): bool
+    {
+        return $this === self::Merge || $this === self::Fold;
     }
 }

@@ -169,8 +169,7 @@ final class Dictionary
         do {
             $rows = DB::select(
                 'SELECT mark, phrase FROM rival_rows WHERE store_id = ? AND mark > ? AND is_current = 1 ORDER BY mark
-                    LIMIT '.
-                    self::PORTION,
+                    LIMIT '.self::PORTION,
                 [$this->store->id, $after],
             );
             $forms = [];
@@ -189,10 +188,12 @@ final class Dictionary
     {
         $forms = [];
         foreach (
-            DB::table('match_said')
-                ->where('store_id', $this->store->id)
-                ->where('added', 1)
-                ->get(['market_id', 'term']) as $row
+            // What somebody tracks or plans a page for stays a term when its last source is gone.
+            DB::select(
+                "SELECT market_id, term FROM match_said WHERE store_id = ? AND (added = 1 OR tracked = 1 OR plan <>
+                    '')",
+                [$this->store->id],
+            ) as $row
         ) {
             isset($this->keys[(int) $row->market_id]) &&
                 ($forms[] = $this->form((int) $row->market_id, (string) $row->term, self::PEOPLE));

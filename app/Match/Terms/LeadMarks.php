@@ -55,12 +55,16 @@ final class LeadMarks
         }
         DB::transaction(static function () use ($store, $list, $leads, $supports): void {
             DB::update(
-                "UPDATE match_terms SET lead_page = NULL, locked = 0 WHERE store_id = ? AND lead_page IN ($list)",
+                "UPDATE match_terms SET lead_page = NULL, locked = 0, served = IF(served = 1 AND support_page IS NULL,
+                    0,
+                    served) WHERE store_id = ? AND lead_page IN ($list)",
                 [$store->id],
             );
-            DB::update("UPDATE match_terms SET support_page = NULL WHERE store_id = ? AND support_page IN ($list)", [
-                $store->id,
-            ]);
+            DB::update(
+                "UPDATE match_terms SET support_page = NULL, served = IF(served = 1 AND lead_page IS NULL, 0, served)
+                    WHERE store_id = ? AND support_page IN ($list)",
+                [$store->id],
+            );
             foreach (['lead_page' => $leads, 'support_page' => $supports] as $column => $rows) {
                 foreach (array_chunk($rows, 500) as $some) {
                     $cases = implode(
@@ -76,16 +80,11 @@ final class LeadMarks
                     $locked = $column === 'lead_page' ? 't.locked = c.locked, t.support_page = NULL, ' : '';
                     DB::update(
                         "UPDATE match_terms t JOIN ($cases) c ON c.market_id = t.market_id AND c.digest = t.digest SET
-                            {$locked}t.$column = c.page_id, t.served = 1 WHERE t.store_id = ?",
+                            {$locked}t.$column = c.page_id, t.served = IF(t.served = 3, 3, 1) WHERE t.store_id = ?",
                         [$store->id],
                     );
                 }
             }
-            DB::update(
-                'UPDATE match_terms SET served = 0 WHERE store_id = ? AND served = 1 AND lead_page IS NULL AND
-                    support_page IS NULL',
-                [$store->id],
-            );
         }, 3);
     }
 

@@ -5,11 +5,14 @@ declare(strict_types=1);
 namespace App\Match\Terms;
 
 use App\Inventory\Terms\PageTerms;
+use App\Inventory\Terms\TermOrigin;
 use App\Platform\Bytes;
 use App\Platform\Database\Bulk;
+use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
 use Generator;
 use Illuminate\Support\Facades\DB;
+use Orchard\Core\Terms\TermForm;
 
 /** Pages with their terms, and terms with their pages, as tables. */
 final class MatchExport
@@ -28,64 +31,100 @@ final class MatchExport
      */
     public static function pages(Store $store): Generator
     {
-        $keys = LeadMarks::keys($store);
         $after = 0;
         do {
-            $rows = DB::select(
-                'SELECT i.page_id, i.market_id, i.kind, p.url FROM page_index i JOIN pages p ON p.id = i.page_id WHERE
-                    i.store_id = ? AND i.page_id > ?
-                    AND (EXISTS (SELECT 1 FROM page_terms t WHERE t.page_id = i.page_id) OR EXISTS (SELECT 1 FROM
-                    match_pairs m WHERE m.page_id = i.page_id))
-                    ORDER BY i.page_id LIMIT '.self::PORTION,
-                [$store->id, $after],
-            );
-            if ($rows === []) {
-                return;
-            }
-            $pages = Bulk::ids($rows, 'page_id');
-            $after = (int) end($pages);
-            $terms = PageTerms::of($pages);
-            $digests = [];
+            ['rows' => $rows, 'last' => $after] = self::portion($store, $after, self::PORTION);
             foreach ($rows as $row) {
-                $lead = $terms[(int) $row->page_id][0] ?? '';
-                $key =
-                    $lead === ''
-                        ? null
-                        : ($keys[(int) $row->market_id] ?? null)?->of(\Orchard\Core\Terms\TermForm::normal($lead));
-                $key === null || ($digests[(int) $row->page_id] = Dictionary::digest($key));
-            }
-            $known = self::known($store, $digests);
-            $places = [];
-            foreach (
-                $known === []
-                    ? []
-                    : DB::select(
-                        'SELECT term_id, page_id, position_milli FROM match_pairs WHERE page_id IN ('.
-                            Bulk::list($pages).
-                            ') AND term_id IN ('.
-                            Bulk::list(Bulk::ids($known, 'id')).
-                            ')',
-                    ) as $pair
-            ) {
-                $places[(int) $pair->term_id][(int) $pair->page_id] = (int) $pair->position_milli;
-            }
-            foreach ($rows as $row) {
-                $page = (int) $row->page_id;
-                $own = $terms[$page] ?? [];
-                $term = $known[((int) $row->market_id).($digests[$page] ?? '')] ?? null;
-                $position = $term === null ? 0 : $places[(int) $term->id][$page] ?? 0;
                 yield [
-                    (string) $row->url,
-                    \App\Stores\Kinds\PageKind::from((int) $row->kind)->key(),
-                    $own[0] ?? '',
-                    $term === null || $term->volume === null ? null : (int) $term->volume,
-                    $term === null || $term->difficulty === null ? null : (float) $term->difficulty,
-                    $position === 0 ? null : round($position / 1000, 1),
-                    $term === null ? '' : Asks::kind((int) $term->asked)->value ?? '',
-                    implode('; ', array_slice($own, isset($own[0]) ? 1 : 0)),
+                    $row['url'],
+                    $row['kind'],
+                    $row['lead_term'],
+                    $row['volume'],
+                    $row['difficulty'],
+                    $row['position'],
+                    $row['intent'],
+                    implode('; ', $row['supporting']),
                 ];
             }
         } while (count($rows) === self::PORTION);
+    }
+
+    /**
+     * Pages that can go for a term, by their numbers, from behind one on.
+     *
+     * @return array{rows: list<array{page: int, url: string, kind: string, lead_term: string, locked: bool, volume:
+     * ?int,
+     *     difficulty: ?float, position: ?float, intent: string, supporting: list<string>}>, last: int}
+     */
+    public static function portion(Store $store, int $after, int $most): array
+    {
+        $keys = LeadMarks::keys($store);
+        $rows = DB::select(
+            'SELECT i.page_id, i.market_id, i.kind, p.url FROM page_index i JOIN pages p ON p.id = i.page_id WHERE
+                i.store_id = ? AND i.page_id > ? AND (EXISTS (SELECT 1 FROM page_terms t WHERE t.page_id = i.page_id)
+                OR EXISTS (SELECT 1 FROM match_pairs m WHERE m.page_id = i.page_id)) ORDER BY i.page_id LIMIT '.$most,
+            [$store->id, $after],
+        );
+        if ($rows === []) {
+            return ['rows' => [], 'last' => $after];
+        }
+        $pages = Bulk::ids($rows, 'page_id');
+        $terms = PageTerms::of($pages);
+        $claims = PageTerms::claims($pages);
+        $digests = [];
+        foreach ($rows as $row) {
+            $lead = $terms[(int) $row->page_id][0] ?? '';
+            $key = $lead === '' ? null : ($keys[(int) $row->market_id] ?? null)?->of(TermForm::normal($lead));
+            $key === null || ($digests[(int) $row->page_id] = Dictionary::digest($key));
+        }
+        $known = self::known($store, $digests);
+        $places = self::places($pages, $known);
+        $told = [];
+        foreach ($rows as $row) {
+            $page = (int) $row->page_id;
+            $own = $terms[$page] ?? [];
+            $term = $known[((int) $row->market_id).($digests[$page] ?? '')] ?? null;
+            $position = $term === null ? 0 : $places[(int) $term->id][$page] ?? 0;
+            $told[] = [
+                'page' => $page,
+                'url' => (string) $row->url,
+                'kind' => PageKind::from((int) $row->kind)->key(),
+                'lead_term' => $own[0] ?? '',
+                'locked' => isset($own[0]) && ($claims[$page][1] ?? null) !== TermOrigin::Proposed,
+                'volume' => $term === null || $term->volume === null ? null : (int) $term->volume,
+                'difficulty' => $term === null || $term->difficulty === null ? null : (float) $term->difficulty,
+                'position' => $position === 0 ? null : round($position / 1000, 1),
+                'intent' => $term === null ? '' : Asks::kind((int) $term->asked)->value ?? '',
+                'supporting' => array_values(array_slice($own, isset($own[0]) ? 1 : 0)),
+            ];
+        }
+
+        return ['rows' => $told, 'last' => max(0, ...$pages)];
+    }
+
+    /**
+     * @param  list<int>  $pages  at least one
+     * @param  array<string, object>  $terms
+     * @return array<int, array<int, int>> thousandths of positions by term and page
+     */
+    private static function places(array $pages, array $terms): array
+    {
+        $places = [];
+        foreach (
+            $terms === []
+                ? []
+                : DB::select(
+                    'SELECT term_id, page_id, position_milli FROM match_pairs WHERE page_id IN ('.
+                        Bulk::list($pages).
+                        ') AND term_id IN ('.
+                        Bulk::list(Bulk::ids($terms, 'id')).
+                        ')',
+                ) as $pair
+        ) {
+            $places[(int) $pair->term_id][(int) $pair->page_id] = (int) $pair->position_milli;
+        }
+
+        return $places;
     }
 
     /** @return Generator<list<string|int|float|null>> */

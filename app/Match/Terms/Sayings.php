@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Match\Terms;
 
+use App\Match\Planning\Plans;
 use App\Platform\Bytes;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
@@ -41,6 +42,12 @@ final class Sayings
     public static function put(Store $store, int $market, string $digest, ?array $said, int $userId): void
     {
         $key = self::key($store, $market, $digest);
+        $before = (array) DB::table('match_said')->where($key)->first();
+        $planned =
+            $said !== null || Plans::isPlanned($before)
+                ? Plans::follow($store, $market, $before, $said ?? [], $userId)
+                : null;
+        $said === null || ($said['plan_page'] = $planned);
         if ($said === null) {
             DB::table('match_said')->where($key)->delete();
         } else {
@@ -48,6 +55,8 @@ final class Sayings
             DB::table('match_said')->updateOrInsert($key, ['user_id' => $userId, 'said_at' => now()] + $said);
         }
         self::mark($store, $market, $digest, $said ?? []);
+        // Its lead term may have been put back before the page was planned again.
+        $planned === null || LeadMarks::refresh($store, [$planned]);
     }
 
     /**
@@ -87,13 +96,27 @@ final class Sayings
         return ! $known;
     }
 
+    /** @param  object{market_id: int, digest: string}  $term */
+    public static function isKnown(Store $store, object $term): bool
+    {
+        return DB::table('match_terms')->where(self::key($store, $term->market_id, $term->digest))->exists();
+    }
+
+    /** Tags as they are kept: parted by commas, each once, twelve at most. */
+    public static function tags(string $typed): string
+    {
+        $tags = array_unique(array_filter(array_map(trim(...), explode(',', $typed))));
+
+        return mb_substr(implode(', ', array_slice($tags, 0, 12)), 0, 190);
+    }
+
     /** @param  array<string, mixed>  $said */
     private static function mark(Store $store, int $market, string $digest, array $said): void
     {
         $asked = is_numeric($said['asked'] ?? null) ? Asks::kind((int) $said['asked']) : null;
         $row = DB::table('match_terms')
             ->where(self::key($store, $market, $digest))
-            ->first(['id', 'served', 'lead_page', 'support_page']);
+            ->first(['id', 'served', 'lead_page', 'support_page', 'head_id']);
         if ($row === null) {
             return;
         }
@@ -102,8 +125,8 @@ final class Sayings
             'excluded' => (int) (bool) ($said['excluded'] ?? 0),
             'tracked' => (int) (bool) ($said['tracked'] ?? 0),
             'served' => match (true) {
+                $plan === Plans::PLANNED => 3,
                 $row->lead_page !== null || $row->support_page !== null => 1,
-                $plan === 'planned' => 3,
                 $plan === 'left' => 4,
                 default => in_array((int) $row->served, [3, 4], true) ? 0 : (int) $row->served,
             },
@@ -120,6 +143,9 @@ final class Sayings
             $marks['head_id'] = is_numeric($head) ? (int) $head : (int) $row->id;
         }
         DB::table('match_terms')->where('id', $row->id)->update($marks);
+        if (isset($marks['head_id']) && $marks['head_id'] !== (int) $row->head_id) {
+            Groups::refresh($store, $market, [$marks['head_id'], (int) $row->head_id]);
+        }
     }
 
     /** @return array{store_id: int, market_id: int, digest: \Illuminate\Contracts\Database\Query\Expression} */

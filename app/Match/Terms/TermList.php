@@ -72,27 +72,6 @@ final class TermList
     }
 
     /**
-     * Head terms with what their groups hold, the most valuable first.
-     *
-     * @return list<object> id, term, terms, worth, led: terms of the group that lead a page
-     */
-    public static function groups(Store $store, int $market, int $most = 100): array
-    {
-        return array_values(
-            DB::select(
-                'SELECT g.head_id AS id, h.term, g.terms, g.worth, g.led, h.volume, h.asked FROM (SELECT head_id,
-                    COUNT(*) AS terms, SUM(worth) AS worth,
-                SUM(lead_page IS NOT NULL) AS led FROM match_terms WHERE store_id = ? AND market_id = ? AND excluded =
-                    0 GROUP BY head_id
-                HAVING terms > 1 ORDER BY worth DESC, head_id LIMIT '.
-                    $most.
-                    ') g JOIN match_terms h ON h.id = g.head_id ORDER BY g.worth DESC, g.head_id',
-                [$store->id, $market],
-            ),
-        );
-    }
-
-    /**
      * @param  list<int>  $ids
      * @return list<object> the terms of these numbers that are the store's
      */

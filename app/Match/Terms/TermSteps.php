@@ -25,8 +25,8 @@ final class TermSteps
 
     /** What is kept of what people say of a term. */
     private const SAID = [
-        'term', 'asked', 'head', 'excluded', 'tracked', 'added', 'note', 'tags', 'plan', 'plan_name', 'reason',
-        'review_on',
+        'term', 'asked', 'head', 'excluded', 'tracked', 'added', 'note', 'tags', 'plan', 'plan_name', 'plan_kind',
+        'plan_url', 'plan_page', 'reason', 'review_on',
     ];
 
     /**

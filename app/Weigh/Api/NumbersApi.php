@@ -68,6 +68,7 @@ final class NumbersApi
                     'click_value' => $row->click_value === null ? null : round((float) $row->click_value, 4),
                     'withheld_clicks' => $row->withheld_clicks === null ? null : (int) $row->withheld_clicks,
                     'reason' => $row->reason,
+                    'lead_term' => $row->lead,
                     'touched' => $row->touched,
                     'worklist' => $row->worklist,
                 ],

@@ -6,6 +6,7 @@ namespace App\Weigh\Http;
 
 use App\Facts\NumberWindow;
 use App\Inventory\Selections;
+use App\Inventory\Terms\PageTerms;
 use App\Platform\Tables\TableWriter;
 use App\Platform\Work\WorkView;
 use App\Stores\Markets;
@@ -124,6 +125,7 @@ final class WeighController
             ->pluck('text', 'id');
 
         return view($request->hasHeader('HX-Request') ? 'weigh.why' : 'weigh.page', [
+            'lead' => PageTerms::leads([$page])[$page] ?? null,
             'store' => $store,
             'score' => $score,
             'upside' => $upside,

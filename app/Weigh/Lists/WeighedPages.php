@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Weigh\Lists;
 
 use App\Changes\LastTouched;
+use App\Inventory\Terms\PageTerms;
 use App\Platform\Database\Bulk;
 use App\Stores\Models\Store;
 use App\Weigh\Numbers\Lens;
@@ -81,7 +82,8 @@ final class WeighedPages
 
     /**
      * @param  list<int>  $pages
-     * @return list<object> in that order, with their numbers in the lens (0 where it sees nothing), scores, titles, when their texts were changed last, and the worklist they are in
+     * @return list<object> in that order, with their numbers in the lens (0 where it sees nothing), scores, titles,
+     * when their texts were changed last, and the worklist they are in
      */
     public static function rows(Store $store, Lens $lens, array $pages): array
     {
@@ -108,6 +110,7 @@ final class WeighedPages
             $rows[(int) $row->page_id] = $row;
         }
         $touched = LastTouched::ofPages($pages);
+        $leads = PageTerms::leads($pages);
         $listed = [];
         foreach (
             DB::select(
@@ -121,12 +124,16 @@ final class WeighedPages
         foreach ($rows as $page => $row) {
             $row->touched = $touched[$page] ?? null;
             $row->worklist = $listed[$page] ?? null;
+            $row->lead = $leads[$page] ?? null;
         }
 
         return array_values(array_filter(array_map(static fn (int $page): ?object => $rows[$page] ?? null, $pages)));
     }
 
-    /** @return object sums of what is weighed in a lens's market and kind: upside, wording, lift, extra_clicks, orders, pages, earning (pages with an upside) */
+    /**
+     * @return object sums of what is weighed in a lens's market and kind: upside, wording, lift, extra_clicks,
+     * orders, pages, earning (pages with an upside)
+     */
     public static function total(Store $store, Lens $lens): object
     {
         [$where, $values] = $lens->narrows('');
@@ -146,7 +153,8 @@ final class WeighedPages
         DB::delete('DELETE FROM weigh_totals WHERE store_id = ?', [$store->id]);
         DB::insert(
             'INSERT INTO weigh_totals (store_id, market_id, kind, pages, upside, wording, lift, extra_clicks, orders,
-                contradicting, shown, earning) SELECT ?, market_id, kind, COUNT(*), SUM(upside), SUM(wording), SUM(lift),
+                contradicting, shown, earning) SELECT ?, market_id, kind, COUNT(*), SUM(upside), SUM(wording),
+                    SUM(lift),
                 SUM(extra_clicks), SUM(orders), SUM(contradicts), SUM(wording * own_part), SUM(upside > 0)
                 FROM weigh_scores WHERE store_id = ? GROUP BY market_id, kind',
             [$store->id, $store->id],

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Weigh\Worklists;
 
 use App\Changes\LastTouched;
+use App\Inventory\Terms\PageTerms;
 use App\Platform\Database\Bulk;
 use App\Stores\Models\Store;
 use App\Weigh\Numbers\Lens;
@@ -63,7 +64,10 @@ final class Worklists
         return DB::table('weigh_worklists')->where('store_id', $store->id)->where('id', $id)->first();
     }
 
-    /** @return list<object> with sums (upside and what is done of it by unit): the open ones by due day, then the closed ones, newest first */
+    /**
+     * @return list<object> with sums (upside and what is done of it by unit): the open ones by due day, then the
+     * closed ones, newest first
+     */
     public static function all(Store $store): array
     {
         Progress::learn($store);
@@ -73,7 +77,8 @@ final class Worklists
         foreach (
             DB::select(
                 "SELECT w.worklist_id, p.market_id, SUM(IF(w.state <> 'left', w.upside, 0)) AS upside,
-                    SUM(IF(w.state IN ($done), w.upside, 0)) AS done FROM weigh_worklist_pages w JOIN pages p ON p.id = w.page_id WHERE w.store_id = ? GROUP BY w.worklist_id, p.market_id",
+                    SUM(IF(w.state IN
+                        ($done), w.upside, 0)) AS done FROM weigh_worklist_pages w JOIN pages p ON p.id = w.page_id WHERE w.store_id = ? GROUP BY w.worklist_id, p.market_id",
                 [$store->id],
             ) as $row
         ) {
@@ -86,8 +91,10 @@ final class Worklists
                     COALESCE(p.upside, 0) AS upside, COALESCE(p.upside_done, 0) AS upside_done, COALESCE(p.planned,
                     0) AS planned
             FROM weigh_worklists w LEFT JOIN users u ON u.id = w.owner_id LEFT JOIN (
-                SELECT worklist_id, SUM(state <> 'left') AS pages, SUM(state IN ($done)) AS done, SUM(IF(state <> 'left', upside, 0)) AS upside, SUM(IF(state IN ($done), upside, 0)) AS upside_done, SUM(IF(state <> 'left', minutes, 0)) AS planned FROM weigh_worklist_pages WHERE store_id = ? GROUP BY worklist_id) p ON p.worklist_id = w.id
-            WHERE w.store_id = ? ORDER BY w.state = 'closed', IF(w.state = 'open', w.due_day, NULL), w.id DESC LIMIT 200",
+                SELECT worklist_id, SUM(state <>
+                    'left') AS pages, SUM(state IN ($done)) AS done, SUM(IF(state <> 'left', upside, 0)) AS upside, SUM(IF(state IN ($done), upside, 0)) AS upside_done, SUM(IF(state <> 'left', minutes, 0)) AS planned FROM weigh_worklist_pages WHERE store_id = ? GROUP BY worklist_id) p ON p.worklist_id = w.id
+            WHERE w.store_id = ? ORDER BY w.state =
+            'closed', IF(w.state = 'open', w.due_day, NULL), w.id DESC LIMIT 200",
                 [$store->id, $store->id],
             ),
         );
@@ -119,7 +126,7 @@ final class Worklists
     {
         Progress::learn($store);
 
-        return array_values(
+        $rows = array_values(
             DB::select(
                 'SELECT w.*, p.url, f.title, s.upside AS upside_now, s.low, s.high, s.reason, s.clicks, s.impressions,
                     i.kind, i.life, i.resource_id, p.market_id FROM weigh_worklist_pages w JOIN pages p
@@ -129,6 +136,12 @@ final class Worklists
                 [$list->id],
             ),
         );
+        $leads = PageTerms::leads(Bulk::ids($rows, 'page_id'));
+        foreach ($rows as $row) {
+            $row->lead = $leads[(int) $row->page_id] ?? null;
+        }
+
+        return $rows;
     }
 
     /**
@@ -244,7 +257,8 @@ final class Worklists
         );
         [$where, $values] = $lens->narrows();
         $rows = DB::select(
-            "SELECT s.page_id, s.kind, s.upside AS worth FROM weigh_scores s WHERE s.store_id = ? AND s.upside > 0$where AND NOT EXISTS (SELECT 1 FROM weigh_worklist_pages p JOIN weigh_worklists w ON w.id = p.worklist_id AND w.state = 'open' WHERE p.store_id = s.store_id AND p.page_id = s.page_id) ORDER BY s.upside DESC, s.page_id LIMIT ".
+            "SELECT s.page_id, s.kind, s.upside AS worth FROM weigh_scores s WHERE s.store_id = ? AND s.upside >
+                0$where AND NOT EXISTS (SELECT 1 FROM weigh_worklist_pages p JOIN weigh_worklists w ON w.id = p.worklist_id AND w.state = 'open' WHERE p.store_id = s.store_id AND p.page_id = s.page_id) ORDER BY s.upside DESC, s.page_id LIMIT ".
                 self::CANDIDATES,
             [$store->id, ...$values],
         );

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Write\Desk;
 
+use App\Catalogue\PlannedResources;
 use App\Changes\DraftState;
 use App\Platform\Database\Bulk;
 use App\Stores\Kinds\PageKind;
@@ -155,7 +156,8 @@ final class DeskList
         $byId = [];
         foreach (
             DB::select(
-                "SELECT r.id, r.name, r.url, r.page_id, r.market_id, r.kind, w.title_checks, w.description_checks,
+                "SELECT r.id, r.name, r.url, r.page_id, r.market_id, r.kind, r.from_page, w.title_checks,
+                    w.description_checks,
                     w.clicks, w.impressions, w.upside FROM resources r JOIN write_rows w ON w.resource_id = r.id
                     WHERE r.store_id = ? AND r.id IN ($list)",
                 [$store->id],
@@ -197,13 +199,17 @@ final class DeskList
                 (int) $row->clicks,
                 (int) $row->impressions,
                 (int) $row->upside,
+                (int) $row->from_page === PlannedResources::FROM_PLAN,
             );
         }
 
         return array_values(array_filter(array_map(static fn (int $id): ?DeskRow => $byId[$id] ?? null, $ids)));
     }
 
-    /** @return array{total: int, checks: array<string, int>, changed: int, states: array<string, int>} numbers for the filters, of the kind that is chosen */
+    /**
+     * @return array{total: int, checks: array<string, int>, changed: int, states: array<string, int>} numbers for the
+     * filters, of the kind that is chosen
+     */
     public function counts(Store $store, DeskFilter $filter): array
     {
         [$where, $values] = $this->kindWhere($store, $filter);
@@ -249,7 +255,8 @@ final class DeskList
 
         return Bulk::ids(
             DB::select(
-                "SELECT d.id FROM drafts d JOIN (SELECT resource_id FROM write_rows WHERE $where) w ON w.resource_id = d.resource_id WHERE d.state IN ($names) ORDER BY d.id",
+                "SELECT d.id FROM drafts d JOIN (SELECT resource_id FROM write_rows WHERE $where) w ON w.resource_id =
+                    d.resource_id WHERE d.state IN ($names) ORDER BY d.id",
                 $values,
             ),
             'id',

@@ -23,6 +23,7 @@ final readonly class DeskRow
         public int $clicks = 0,
         public int $impressions = 0,
         public int $upside = 0,
+        public bool $isPlanned = false,
     ) {
     }
 

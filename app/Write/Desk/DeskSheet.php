@@ -43,6 +43,7 @@ final class DeskSheet
                 'page' => $row->pageId,
                 'market' => $row->marketId,
                 'kind' => $row->kind->key(),
+                'planned' => $row->isPlanned,
                 'clicks' => $row->clicks,
                 'impressions' => $row->impressions,
                 'expected' => $expected[$row->pageId ?? 0] ?? null,
@@ -67,7 +68,8 @@ final class DeskSheet
         $goods = [];
         $list = Bulk::list($pages);
         foreach (
-            $pages === [] ? [] : DB::select("SELECT page_id, price, stock FROM page_products WHERE page_id IN ($list)") as $row
+            $pages === [] ? [] : DB::select("SELECT page_id, price, stock FROM page_products WHERE page_id IN
+                ($list)") as $row
         ) {
             $goods[(int) $row->page_id] = [
                 $row->price === null ? null : (string) $row->price,

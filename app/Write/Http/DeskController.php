@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Write\Http;
 
 use App\Access\Models\User;
+use App\Catalogue\PlannedResources;
 use App\Changes\Drafts;
 use App\Changes\DraftState;
 use App\Changes\Editing\EditSteps;
@@ -228,16 +229,37 @@ final class DeskController
                 ->all();
         }
         $count = $drafts->markReady($store, $ids, $ready, $user->id);
+        $waiting = $ready ? self::waiting($ids) : 0;
 
         $words = match (true) {
             $count === 0 => 'None of these drafts could be changed.',
             $ready => number_format($count).($count === 1 ? ' draft is' : ' drafts are').' ready for release.',
             default => number_format($count).($count === 1 ? ' draft is' : ' drafts are').' open again.',
         };
+        $words .= match ($waiting) {
+            0 => '',
+            1 => ' One waits until its planned page is there.',
+            default => ' '.number_format($waiting).' wait until their planned pages are there.',
+        };
 
         return $request->expectsJson()
             ? response()->json(['count' => $count, 'words' => $words])
             : back()->with('done', $words);
+    }
+
+    /** @param  list<int>  $drafts */
+    private static function waiting(array $drafts): int
+    {
+        $waiting = 0;
+        foreach (array_chunk($drafts, 5000) as $some) {
+            $resources = DB::table('drafts')->whereIn('id', $some)->pluck('resource_id');
+            $planned = PlannedResources::among(
+                array_values($resources->unique()->map(static fn (mixed $id): int => (int) $id)->all()),
+            );
+            $waiting += $resources->filter(static fn (mixed $id): bool => isset($planned[(int) $id]))->count();
+        }
+
+        return $waiting;
     }
 
     /** Where pages have numbers, those that could earn most come first. */

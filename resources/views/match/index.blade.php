@@ -13,7 +13,7 @@
     @include('match.tabs')
     @if (count($markets) > 1)<div class="filters"><span class="of">Market</span>@foreach ($markets as $one)<a href="{{ $to(['market' => $one->id]) }}" @if ($one->id === $market->id) aria-current="true" @endif>{{ $one->name }}</a>@endforeach</div>@endif
     @if ($state === null)
-        <p class="hint">Terms come from your search data, from keyword lists and from the lists of rivals. Each page is proposed one lead term and each term one page, so that all together are worth most. @if ($work && in_array($work->state, ['waiting', 'running'], true)) The first matching is under way. @endif</p>
+        <p class="hint">Terms come from your search data, from keyword lists and from the lists of rivals. Each page is proposed one lead term and each term one page, so that all together are worth most. @if ($work && $work->isActive()) The first matching is under way. @endif</p>
     @endif
     <div class="filters match-views">
         @foreach (App\Match\Terms\TermFilter::VIEWS as $view => $label)@if ($view === 'all' || $view === $filter->view || $counts[$view] > 0)<a href="{{ $to(['view' => $view === 'all' ? null : $view, 'group' => null]) }}" @if ($view === $filter->view) aria-current="true" @endif>{{ $label }} <b>@n($counts[$view])</b></a>@endif @endforeach
@@ -63,7 +63,7 @@
     @can('write', $store)
     <div class="columns-even">
         <form method="post" action="{{ route('match.add', $store) }}">@csrf<input type="hidden" name="market" value="{{ $market->id }}"><p><label>Another term <input class="input" name="term" maxlength="190" required></label> <button class="button">Add it</button></p></form>
-        <form method="post" action="{{ route('match.import', $store) }}" enctype="multipart/form-data">@csrf<p><label>A ready mapping, with the columns url and keyword <input type="file" name="terms" accept=".csv,.tsv,.txt,.xlsx,.gz" required></label> <button class="button">Bring it in</button></p></form>
+        <form method="post" action="{{ route('match.import', $store) }}" enctype="multipart/form-data">@csrf<p><label>A ready mapping, with the columns url and keyword <input type="file" name="terms" accept=".csv,.tsv,.txt,.xlsx,.gz"></label></p><p><label>or pasted from a table <textarea class="textarea" name="pasted" rows="3" maxlength="500000" placeholder="/collections/floor-lamps&#9;floor lamps">{{ old('pasted') }}</textarea></label> <button class="button">Bring it in</button></p></form>
     </div>
     @endcan
 @endsection

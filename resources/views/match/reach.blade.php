@@ -11,4 +11,5 @@
         @forelse ($rows as $row)<tr><td class="clip g-title"><a href="{{ route('match.term', [$store, $row->id]) }}" data-beside>{{ $row->term }}</a></td><td class="soft">{{ App\Match\Terms\Asks::kind((int) $row->asked)?->value }}</td><td class="num">@n($row->volume)</td><td class="num">{{ App\Platform\Web\Forms::number((float) $row->difficulty) }}</td><td class="num">{{ round(100 * $reach->chance((float) $row->difficulty)) }}%</td><td class="num">{{ (int) $row->position_milli === 0 ? '–' : App\Platform\Web\Forms::number($row->position_milli / 1000, 1) }}</td><td class="clip soft">{{ $row->results }}</td><td class="soft nowrap">{{ implode(', ', array_keys(array_filter(['research' => $row->origins & 1, 'searches' => $row->origins & 2, 'rivals' => $row->origins & 4, 'you' => $row->origins & 8]))) }}</td></tr>@empty<tr><td colspan="8">No term of known volume and difficulty is like that. A keyword list tells both.</td></tr>@endforelse
         </tbody>
     </table>
+    @include('pager')
 @endsection

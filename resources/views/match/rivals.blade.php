@@ -18,5 +18,5 @@
         @endforelse
         </tbody>
     </table>
-    @if (count($rows) < (int) ($isAll ? $counts->n : $counts->turns))<p class="hint">These are the first @n(count($rows)). All of them are in <a href="{{ route('match.export', [$store, 'csv', 'what' => 'terms']) }}">the table of terms</a>.</p>@endif
+    @include('pager')
 @endsection

@@ -3,4 +3,5 @@
     'Pages that take turns' => ['match.rivals' => 'Pages that take turns'],
     'Terms without a page' => ['match.open' => 'Proposed pages', 'match.reach' => 'Within reach'],
     'Where terms stand' => ['match.pages' => 'Where terms stand'],
+    'Tracked terms' => ['match.tracked' => 'Tracked terms'],
 ]])

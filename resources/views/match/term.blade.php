@@ -11,20 +11,24 @@
 @foreach ($rivals as $rival)
     @if ($rival->takes_turns || $rival->decision)
     <h3>Which page shall it be?</h3>
-    <table class="ledger tight match-pairs"><thead><tr><th scope="col">Page</th><th scope="col" class="num">Clicks</th><th scope="col" class="num">Impressions</th><th scope="col" class="num">Position</th></tr></thead><tbody>
-        @foreach ([['page_id', 'clicks', 'impressions', 'position_milli'], ['rival_id', 'rival_clicks', 'rival_impressions', 'rival_position_milli']] as [$id, $clicks, $impressions, $position])<tr><td class="clip"><b>{{ $pages[(int) $rival->{$id}]['name'] ?? '' }}</b> <span class="soft">{{ ($pages[(int) $rival->{$id}]['kind'] ?? null)?->label() }}</span></td><td class="num">@n($rival->{$clicks})</td><td class="num">@n($rival->{$impressions})</td><td class="num">{{ App\Platform\Web\Forms::number($rival->{$position} / 1000, 1) }}</td></tr>@endforeach
+    @php
+        $chosen = (int) ($rival->main_page ?? $rival->page_id);
+        $may = Illuminate\Support\Facades\Gate::allows('write', $store);
+    @endphp
+    <form method="post" action="{{ route('match.decide', [$store, $term->id]) }}" class="decide">@csrf<input type="hidden" name="page" value="{{ $rival->page_id }}"><input type="hidden" name="rival" value="{{ $rival->rival_id }}">
+    <table class="ledger tight match-pairs"><thead><tr><th scope="col">{{ $may ? 'The main page' : 'Page' }}</th><th scope="col" class="num">Clicks</th><th scope="col" class="num">Impressions</th><th scope="col" class="num">Position</th></tr></thead><tbody>
+        @foreach ([['page_id', 'clicks', 'impressions', 'position_milli'], ['rival_id', 'rival_clicks', 'rival_impressions', 'rival_position_milli']] as [$id, $clicks, $impressions, $position])<tr><td class="clip">@if ($may)<label><input type="radio" name="main" value="{{ $rival->{$id} }}" @checked($chosen === (int) $rival->{$id})> <b>{{ $pages[(int) $rival->{$id}]['name'] ?? '' }}</b></label>@else<b>{{ $pages[(int) $rival->{$id}]['name'] ?? '' }}</b>@endif <span class="soft">{{ ($pages[(int) $rival->{$id}]['kind'] ?? null)?->label() }}</span></td><td class="num">@n($rival->{$clicks})</td><td class="num">@n($rival->{$impressions})</td><td class="num">{{ App\Platform\Web\Forms::number($rival->{$position} / 1000, 1) }}</td></tr>@endforeach
     </tbody></table>
     <p>{{ round(100 * $rival->turns) }}% of their days are apart: the results showed the one or the other, and changed {{ App\Platform\Web\Forms::number((int) $rival->switches) }} times.@if ($rival->lost_clicks >= 1) About {{ App\Platform\Web\Forms::number(round($rival->lost_clicks)) }} clicks in four weeks go missing on days on which only the lower one is shown.@endif</p>
     @if ($rival->decision)<p class="note">{{ App\Match\Rivalries\Verdict::from($rival->decision)->label() }}@if ($rival->main_page): {{ $pages[(int) $rival->main_page]['name'] ?? '' }}@endif.@if ($rival->reason !== '') {{ $rival->reason }}@endif @if ($rival->review_on)<span class="soft">To be looked at again on {{ App\Platform\Web\Forms::day($rival->review_on) }}.</span>@endif</p>@endif
-    @can('write', $store)
-    <form method="post" action="{{ route('match.decide', [$store, $term->id]) }}" class="decide">@csrf<input type="hidden" name="page" value="{{ $rival->page_id }}"><input type="hidden" name="rival" value="{{ $rival->rival_id }}">
+    @if ($may)
         <p><label>Because <input class="input" name="reason" maxlength="500"></label> <label>look again on <input class="input" type="date" name="review_on"></label></p>
-        <p><button class="button is-growth" name="verdict" value="main" data-main="{{ $rival->page_id }}">{{ $pages[(int) $rival->page_id]['name'] ?? '' }}</button> <button class="button" name="verdict" value="main" data-main="{{ $rival->rival_id }}">{{ $pages[(int) $rival->rival_id]['name'] ?? '' }}</button><input type="hidden" name="main" value="{{ $rival->page_id }}"></p>
-        <p><button class="button" name="verdict" value="leave">Both on purpose</button> <button class="button" name="verdict" value="merge">Merge and redirect</button> <button class="button" name="verdict" value="fold">Fold by canonical</button>@if ($rival->decision) <button class="button" name="verdict" value="reopen">Open it again</button>@endif</p>
+        <p><button class="button is-growth" name="verdict" value="main" title="It gets the term, locked; the other page gets another">Give it the term</button> <button class="button" name="verdict" value="merge" title="The other page is to go: its address leads to the main page">Redirect the other to it</button> <button class="button" name="verdict" value="fold" title="The other page stays for visitors; its canonical names the main page">Canonical to it</button> <button class="button" name="verdict" value="leave">Keep both</button>@if ($rival->decision) <button class="button" name="verdict" value="reopen">Open it again</button>@endif</p>
+    @endif
     </form>
-    @endcan
     @endif
 @endforeach
+@if ($history)@include('match.days')@endif
 <h3>Pages that could go for it</h3>
 <table class="ledger tight match-pairs">
     <thead><tr><th scope="col">Page</th><th scope="col" class="num" title="How much of the term the page speaks of">Words</th><th scope="col" class="num" title="How well its kind answers what the term asks for">Kind</th><th scope="col" class="num" title="Products in stock that somebody who types the term would buy">Fits</th><th scope="col" class="num">Position</th><th scope="col" class="num">{{ $unit }}</th><th scope="col"><span class="sr">Decide</span></th></tr></thead>
@@ -43,12 +47,16 @@
 @can('write', $store)<form method="post" action="{{ route('match.act', $store) }}" class="filters">@csrf<input type="hidden" name="terms[]" value="{{ $term->id }}"><label>Another page, by its URL <input class="input" name="url" maxlength="2048" required></label> <button class="button" name="do" value="give">Give it the term</button></form>@endcan
 <p class="hint">Worth is searches × the click rate within reach × words, kind and products that fit × the value of a click.@if ($state) {{ $state->reach_terms > 0 ? 'This store has an even chance of the first ten at a difficulty of '.App\Platform\Web\Forms::number((float) $state->reach_middle).', as '.App\Platform\Web\Forms::number((int) $state->reach_terms).' of its terms tell.' : 'An even chance of the first ten is assumed at a difficulty of 40; with 200 terms of known difficulty the store’s own is learned.' }}@endif</p>
 @can('write', $store)
-@if ($term->lead_page === null && $term->support_page === null)
-<details class="say" @if ($said && $said->plan !== '') open @endif><summary>No page of ours</summary>
+@if ($plan)
+<details class="say" @if ($said && $said->plan !== '') open @endif><summary>{{ $said && $said->plan === 'planned' ? 'The page that is planned' : 'No page of ours' }}</summary>
     <form method="post" action="{{ route('match.plan', [$store, $term->id]) }}">@csrf
-        <p><label>A page to be called <input class="input" name="name" value="{{ $said->plan_name ?? '' }}" maxlength="190" placeholder="{{ Illuminate\Support\Str::title($term->term) }}"></label> <button class="button" name="plan" value="planned">Plan it</button></p>
-        <p><label>None, because <input class="input" name="reason" value="{{ $said->reason ?? '' }}" maxlength="500"></label> <label>look again on <input class="input short-date" type="date" name="review_on" value="{{ $said->review_on ?? '' }}"></label> <button class="button" name="plan" value="left">Leave it</button></p>
+        <p><label>A page to be called <input class="input" name="name" value="{{ ($said->plan_name ?? '') ?: $plan->name }}" maxlength="190"></label> <label>kind <span class="select"><select name="kind">@foreach (App\Catalogue\PageResources::WRITTEN as $kind)<option value="{{ $kind->key() }}" @selected($kind->value === (int) ($said->plan_kind ?? $plan->kind->value))>{{ $kind->label() }}</option>@endforeach</select></span></label></p>
+        <p><label>at <input class="input" name="address" value="{{ ($said->plan_url ?? '') === '' ? $plan->url->target() : App\Stores\Http\ShownUrl::of($store, $said->plan_url) }}" maxlength="700"></label> <button class="button" name="plan" value="planned">{{ $said && $said->plan === 'planned' ? 'Change the plan' : 'Plan it' }}</button>@if ($said && $said->plan === 'planned') @if ($said->plan_page)<button class="button" formaction="{{ route('match.write', [$store, 'page' => $said->plan_page]) }}">Write it</button> @endif<button class="button" name="plan" value="open">Plan it no longer</button>@endif</p>
+        @if (! $said || $said->plan !== 'planned')<p><label>None, because <input class="input" name="reason" value="{{ $said->reason ?? '' }}" maxlength="500"></label> <label>look again on <input class="input short-date" type="date" name="review_on" value="{{ $said->review_on ?? '' }}"></label> <button class="button" name="plan" value="left">Leave it</button></p>@endif
     </form>
+    @if ($said && $said->plan === 'planned' && $said->plan_page)
+    <form method="post" action="{{ route('match.arrived', [$store, $said->plan_page]) }}">@csrf<p><label>It has been made, at <input class="input" name="url" maxlength="2048" required value="{{ App\Stores\Http\ShownUrl::of($store, $said->plan_url) }}"></label> <button class="button">Join them</button></p></form>
+    @endif
 </details>
 @endif
 <details class="say"><summary>What you know of it</summary>

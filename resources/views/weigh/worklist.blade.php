@@ -35,7 +35,7 @@
                 <td class="num">{{ $nth + 1 }}</td>
                 <td class="clip w-page"><a href="{{ route('weigh.why', [$store, $page->page_id]) }}" title="{{ $page->title ?? $page->url }}" data-beside>{{ App\Stores\Http\ShownUrl::of($store, $page->url) }}</a></td>
                 <td class="num" title="{{ $page->upside_now === null ? '' : 'now '.$money($page->upside_now) }}">{{ $money($page->upside) }}@if (count($upside) > 1) {{ $units->unit((int) $page->market_id) }}@endif</td>
-                <td class="clip w-why" title="{{ $page->reason }}">@if ($settling)<span class="state is-hand" title="Its texts were released on {{ App\Platform\Web\Forms::day($touched[(int) $page->page_id]) }}, less than 6 weeks ago: wait for the effect unless they are wrong">released lately</span> @endif{{ $page->reason }}</td>
+                <td class="clip w-why" title="{{ $page->reason }}">@if ($settling)<span class="state is-hand" title="Its texts were released on {{ App\Platform\Web\Forms::day($touched[(int) $page->page_id]) }}, less than 6 weeks ago: wait for the effect unless they are wrong">released lately</span> @endif{{ $page->reason }}@if ($page->lead)<span class="soft">, for “{{ $page->lead }}”</span>@endif</td>
                 <td class="nowrap"><span class="state @if (PageState::from($page->state)->isDone()) is-growth @endif">{{ PageState::from($page->state)->label() }}</span></td>
                 <td>
                     @can('write', $store)@if ($open)

@@ -153,6 +153,7 @@ it('goes through the whole loop by a client that knows the description alone', f
         'listNotInStock',
         'listWorklists',
         'listWorklistPages',
+        'listPairings',
         'listTerms',
     ]);
 });

@@ -336,7 +336,7 @@ it('finds the rivals that the market has, and keeps what was decided of them', f
     expect((int) termCalled($store, $planted[0])->rivals)->toBe(0);
     matchUp($store);
     expect((int) termCalled($store, $planted[0])->rivals)->toBe(0);
-    $this->get("/s/$store->slug/match/rivals")->assertSee('Leave both, on purpose');
+    $this->get("/s/$store->slug/match/rivals")->assertSee('Both on purpose');
     // When its day has come it is open again.
     DB::table('match_decisions')
         ->where('store_id', $store->id)
@@ -350,6 +350,35 @@ it('finds the rivals that the market has, and keeps what was decided of them', f
         ->toBe(0);
     $decide(['verdict' => 'reopen']);
     expect((int) termCalled($store, $planted[0])->rivals)->toBe(1);
+    // A merge goes into the book of redirects, a fold into what is ready to be sent; both come back with the decision.
+    $urls = DB::table('pages')
+        ->whereIn('id', [$pair->page_id, $pair->rival_id])
+        ->pluck('url', 'id');
+    $redirects = static fn (): array => DB::table('untangle_redirects')
+        ->where('store_id', $store->id)
+        ->get(['from_url', 'to_url', 'fault'])
+        ->map(static fn (object $row): array => [$row->from_url, $row->to_url, $row->fault !== null])
+        ->all();
+    $canonicals = static fn (): array => DB::table('address_changes')
+        ->where('store_id', $store->id)
+        ->pluck('value', 'page_id')
+        ->all();
+    $decide(['verdict' => 'merge', 'main' => $pair->page_id])->assertSessionHas('done');
+    // The other page answers still: that is told, and nothing is sent before somebody says so.
+    expect($redirects())
+        ->toBe([[$urls[$pair->rival_id], $urls[$pair->page_id], true]])
+        ->and($canonicals())
+        ->toBe([]);
+    $decide(['verdict' => 'fold', 'main' => $pair->rival_id])->assertSessionHas('done');
+    expect($redirects())
+        ->toBe([])
+        ->and($canonicals())
+        ->toBe([$pair->page_id => $urls[$pair->rival_id]]);
+    // What is to lead elsewhere itself, or is kept out of search, is no main page.
+    $decide(['verdict' => 'merge', 'main' => $pair->page_id])->assertSessionHasErrors('main');
+    $decide(['verdict' => 'reopen'])->assertSessionHas('done');
+    expect($canonicals())->toBe([])->and((int) termCalled($store, $planted[0])->rivals)->toBe(1);
+    $decide(['verdict' => 'merge'])->assertSessionHasErrors('main');
     $decide(['verdict' => 'main', 'main' => 1])->assertStatus(422);
     $decide(['verdict' => 'burn'])->assertSessionHasErrors('verdict');
     $decide(['verdict' => 'leave', 'rival' => 1])->assertNotFound();
@@ -389,6 +418,22 @@ it('exports and imports a mapping, by command and by screen', function (): void 
     $this->post("/s/$store->slug/match/import", [
         'terms' => UploadedFile::fake()->createWithContent('t.csv', "url,keyword\n{$lead['url']},oak trough\n"),
     ])->assertSessionHas('done', 'One page has a lead term from the file.');
+    // Pasted from a table: with its columns' names or without, in either order, in what a spreadsheet parts cells by.
+    $other = collect($rows)->where('url', '!=', $lead['url'])->where('kind', 'product')->first();
+    foreach (
+        [
+            "{$other['url']}\tplane one\n",
+            "{$other['url']};plane two\r\n",
+            "plane three,{$other['url']}\n",
+            "keyword\turl\nplane four\t{$other['url']}\nsecond plane\t{$other['url']}\n",
+        ] as $pasted
+    ) {
+        $this->post("/s/$store->slug/match/import", ['pasted' => $pasted])->assertSessionHas('done');
+        expect(leadsOf($store))->toContain((string) preg_replace('/^.*(plane \w+).*$/s', '$1', strtok($pasted, '2')));
+    }
+    foreach (["one\ntwo", '', "/nowhere\tplane"] as $nothing) {
+        $this->post("/s/$store->slug/match/import", ['pasted' => $nothing])->assertSessionHasErrors('terms');
+    }
     // A file's word is kept by the next matching.
     matchUp($store);
     expect(leadsOf($store))->toContain('oak trough');
@@ -401,25 +446,54 @@ it('answers scripts with terms and pairings as its description says', function (
     $token = member($store, Role::Viewer)->createToken('script', ['read'], now()->addDay())->plainTextToken;
     $told = (new ApiClient($this, $token))->call('listTerms', ['store' => $store->slug]);
     $first = $told['data'][0];
-    expect($told['data'])->toHaveCount(50)->and($told['next'])->not->toBeNull()
-        ->and($first['worth'])->toBe(max(array_column($told['data'], 'worth')))
-        ->and(leadsOf($store))->toContain($first['text']);
+    expect($told['data'])
+        ->toHaveCount(50)
+        ->and($told['next'])
+        ->not->toBeNull()
+        ->and($first['worth'])
+        ->toBe(max(array_column($told['data'], 'worth')))
+        ->and(leadsOf($store))
+        ->toContain($first['text']);
     $this->withToken($token);
     $seen = array_column($told['data'], 'term');
     for ($next = $told['next']; $next !== null; $next = $more['next']) {
-        $more = $this->getJson("/api/v1/stores/{$store->slug}/match/terms?after=".urlencode($next))->assertOk()->json();
+        $more = $this->getJson("/api/v1/stores/{$store->slug}/match/terms?after=".urlencode($next))
+            ->assertOk()
+            ->json();
         array_push($seen, ...array_column($more['data'], 'term'));
     }
-    expect($seen)->toHaveCount(DB::table('match_terms')->where('store_id', $store->id)->count())->and(array_unique($seen))->toHaveCount(count($seen));
+    expect($seen)
+        ->toHaveCount(DB::table('match_terms')->where('store_id', $store->id)->count())
+        ->and(array_unique($seen))
+        ->toHaveCount(count($seen));
+    $pages = [];
+    for ($after = 0; $after !== null; $after = $part['next']) {
+        $part = (new ApiClient($this, $token))->call('listPairings', [
+            'store' => $store->slug,
+            'after' => $after,
+            'limit' => 17,
+        ]);
+        array_push($pages, ...$part['data']);
+    }
+    $leads = array_filter(array_column($pages, 'lead_term', 'page'), static fn (string $term): bool => $term !== '');
+    ksort($leads);
+    expect($leads)
+        ->toBe(leadsOf($store))
+        ->and(array_column($pages, 'page'))
+        ->toBe(array_unique(array_column($pages, 'page')))
+        ->and(array_sum(array_map(static fn (array $page): int => count($page['supporting']), $pages)))
+        ->toBe(DB::table('page_terms')->where('store_id', $store->id)->where('place', '>', 0)->count());
     $this->app['auth']->forgetGuards();
-    $this->withToken('orchard_nonsense')->getJson("/api/v1/stores/{$store->slug}/match/terms")->assertStatus(401);
+    $this->withToken('orchard_nonsense')
+        ->getJson("/api/v1/stores/{$store->slug}/match/terms")
+        ->assertStatus(401);
 });
 
 it('is for the store’s people: viewers read, writers decide, strangers see nothing', function (): void {
     $store = matchedStore();
     $term = (int) DB::table('match_terms')->where('store_id', $store->id)->orderByDesc('worth')->value('id');
     $stranger = member((new Site())->store(), Role::Owner);
-    $reads = ['', '/groups', '/rivals', '/open', '/reach', '/pages', "/terms/$term", '/export.json'];
+    $reads = ['', '/groups', '/rivals', '/open', '/reach', '/pages', '/tracked', "/terms/$term", '/export.json'];
     $writes = [
         '/suggest',
         '/import',

@@ -1,0 +1,143 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Inventory;
+
+use App\Inventory\Index\PageCounts;
+use App\Platform\Database\Bulk;
+use App\Stores\Kinds\PageKind;
+use App\Stores\Markets;
+use App\Stores\Models\Market;
+use App\Stores\Models\Store;
+use Illuminate\Support\Facades\DB;
+use InvalidArgumentException;
+use Orchard\Core\Url\PageUrl;
+
+/**
+ * Pages that are to be made: known by the address that they shall have, listed as planned, and pages like any other
+ * once they answer.
+ */
+final class PlannedPages
+{
+    /**
+     * @return int the page
+     *
+     * @throws InvalidArgumentException where the address is none of the market, or a page answers there
+     */
+    public static function plan(
+        Store $store,
+        Market $market,
+        PageKind $kind,
+        string $name,
+        PageUrl $url,
+        ?int $userId,
+    ): int {
+        if (! $url->sameHostAs($store->baseUrl()) || Markets::of($store)->marketOf($url)->id !== $market->id) {
+            throw new InvalidArgumentException("{$url->text()} is no address of {$market->name}.");
+        }
+
+        return DB::transaction(static function () use ($store, $market, $kind, $name, $url, $userId): int {
+            $book = new PageBook($store);
+            $page = $book->idsOf([$url->digest() => $url->text()])[$url->digest()];
+            $known = DB::table('page_index')
+                ->where('page_id', $page)
+                ->first(['status', 'why_not']);
+            if ($known !== null && (int) $known->status > 0 && (int) $known->status < 400) {
+                throw new InvalidArgumentException("There is a page at {$url->text()} already.");
+            }
+            $book->known([$page], PageSource::Planned);
+            DB::table('planned_pages')->updateOrInsert(
+                ['page_id' => $page],
+                [
+                    'store_id' => $store->id,
+                    'market_id' => $market->id,
+                    'kind' => $kind->value,
+                    'name' => mb_substr($name, 0, 190),
+                    'after_crawl' => (int) DB::table('pages')->where('store_id', $store->id)->max('seen_crawl'),
+                    'user_id' => $userId,
+                    'planned_at' => now(),
+                ],
+            );
+            // An address that answered with an error stays listed as that; it is planned all the same.
+            DB::table('page_index')->updateOrInsert(
+                ['page_id' => $page],
+                [
+                    'store_id' => $store->id,
+                    'market_id' => $market->id,
+                    'kind' => $kind->value,
+                    'status' => 0,
+                    'indexable' => 0,
+                    'why_not' => WhyNot::Planned->value,
+                    'sources' => DB::table('pages')->where('id', $page)->value('sources'),
+                    'address' => substr($url->target(), 0, 190),
+                ],
+            );
+            DB::table('page_words')->updateOrInsert(
+                ['page_id' => $page],
+                ['store_id' => $store->id, 'words' => WordSearch::textOf($name, $url->target())],
+            );
+            PageCounts::rebuild($store->id);
+
+            return $page;
+        }, 3);
+    }
+
+    /** Gives a plan up. What else is known of its address stays. */
+    public static function drop(Store $store, int $page): void
+    {
+        DB::transaction(static function () use ($store, $page): void {
+            $isOne = DB::table('planned_pages')->where('store_id', $store->id)->where('page_id', $page)->delete() > 0;
+            if (! $isOne) {
+                return;
+            }
+            (new PageBook($store))->noLongerIn(PageSource::Planned, [$page]);
+            $index = DB::table('page_index')->where('store_id', $store->id)->where('page_id', $page);
+            if (DB::table('pages')->where('id', $page)->where('sources', '>', 0)->exists()) {
+                (clone $index)
+                    ->where('why_not', WhyNot::Planned->value)
+                    ->update(['why_not' => WhyNot::NotFetched->value]);
+            } elseif ((clone $index)->where('status', 0)->delete() > 0) {
+                DB::table('page_words')->where('page_id', $page)->delete();
+            }
+            $index->update(['sources' => DB::raw('sources & ~'.PageSource::Planned->value)]);
+            PageCounts::rebuild($store->id);
+        }, 3);
+    }
+
+    /** @return array<int, object> kind, name, market_id, after_crawl and url by page */
+    public static function of(Store $store): array
+    {
+        $planned = [];
+        foreach (
+            DB::select(
+                'SELECT n.page_id, n.kind, n.name, n.market_id, n.after_crawl, p.url FROM planned_pages n
+                    JOIN pages p ON p.id = n.page_id WHERE n.store_id = ? ORDER BY n.page_id',
+                [$store->id],
+            ) as $row
+        ) {
+            $planned[(int) $row->page_id] = $row;
+        }
+
+        return $planned;
+    }
+
+    /**
+     * @param  list<int>  $pages
+     * @return array<int, PageKind> kinds of those that are planned
+     */
+    public static function kinds(array $pages): array
+    {
+        $kinds = [];
+        foreach (
+            $pages === []
+                ? []
+                : DB::select('SELECT page_id, kind FROM planned_pages WHERE page_id IN
+                    ('.Bulk::list($pages).')') as $row
+        ) {
+            $kinds[(int) $row->page_id] = PageKind::from((int) $row->kind);
+        }
+
+        return $kinds;
+    }
+}

@@ -1,0 +1,96 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Match\Http;
+
+use App\Changes\AddressField;
+use App\Match\Pairing\Giving;
+use App\Match\Rivalries\RivalryBook;
+use App\Match\Rivalries\Verdict;
+use App\Match\Terms\TermList;
+use App\Stores\Models\Store;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Validation\Rule;
+
+/** Two pages for one term: somebody says which it shall be. */
+final class RivalController
+{
+    /** What is to become of two pages that take turns. */
+    public function __invoke(Request $request, Store $store, int $term): RedirectResponse
+    {
+        $request->validate([
+            'page' => ['required', 'integer', 'min:1'],
+            'rival' => ['required', 'integer', 'min:1', 'different:page'],
+            'verdict' => ['required', Rule::in([...array_column(Verdict::cases(), 'value'), 'reopen'])],
+            'main' => ['nullable', 'required_unless:verdict,leave,reopen', 'integer'],
+            'reason' => ['nullable', 'string', 'max:500'],
+            'review_on' => ['nullable', 'date', 'after:today'],
+        ]);
+        $row = TermList::these($store, [$term])[0] ?? null;
+        [$page, $rival] = [(int) $request->input('page'), (int) $request->input('rival')];
+        $pair =
+            $row === null
+                ? null
+                : DB::table('match_rivalries')
+                    ->where('term_id', $term)
+                    ->where('page_id', $page)
+                    ->where('rival_id', $rival)
+                    ->first();
+        abort_if($row === null || $pair === null, 404);
+        $userId = (int) $request->user()?->getAuthIdentifier();
+        if ($request->string('verdict')->toString() === 'reopen') {
+            RivalryBook::reopen($store, $row, $page, $rival, $userId);
+
+            return back()->with('done', "The question of “{$row->term}” is open again.");
+        }
+        $verdict = Verdict::from($request->string('verdict')->toString());
+        $main = $verdict === Verdict::Leave ? null : (int) $request->input('main');
+        abort_if($main !== null && ! in_array($main, [$page, $rival], true), 422);
+        if ($main !== null && $verdict->movesPage() && ! $this->canBeLedTo($store, $main)) {
+            return back()->withErrors([
+                'main' => 'Nothing can be led to that page: it does not answer, is kept out of search, or is to lead '.
+                    'elsewhere itself.',
+            ]);
+        }
+        $review = $request->input('review_on');
+        RivalryBook::decide(
+            $store,
+            $row,
+            $page,
+            $rival,
+            $verdict,
+            $main,
+            (string) $request->string('reason'),
+            is_string($review) && $review !== '' ? $review : null,
+            $userId,
+        );
+        $words = $main === null ? "Both pages stay for “{$row->term}”." : Giving::of($store, $row, $main, $userId);
+
+        return back()->with(
+            'done',
+            match ($verdict) {
+                Verdict::Merge => "$words The redirect stands in Untangle’s book.",
+                Verdict::Fold => "$words The canonical is ready for the next release.",
+                default => $words,
+            },
+        );
+    }
+
+    private function canBeLedTo(Store $store, int $page): bool
+    {
+        return DB::table('page_index')
+            ->where('store_id', $store->id)
+            ->where('page_id', $page)
+            ->where('status', 200)
+            ->where('indexable', 1)
+            ->exists() &&
+            ! DB::table('address_changes')
+                ->where('store_id', $store->id)
+                ->where('page_id', $page)
+                ->whereIn('field', [AddressField::Canonical->value, AddressField::Redirect->value])
+                ->exists();
+    }
+}

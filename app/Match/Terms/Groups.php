@@ -1,0 +1,93 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Match\Terms;
+
+use App\Platform\Database\Bulk;
+use App\Stores\Models\Store;
+use Illuminate\Support\Facades\DB;
+
+/** Groups of terms in the order of what they are worth; what each holds is counted when it is shown. */
+final class Groups
+{
+    public const SIZE = 100;
+
+    private const COUNTED = 'INSERT INTO match_groups (store_id, market_id, head_id, worth) SELECT store_id, market_id,
+        head_id, SUM(worth) FROM match_terms WHERE store_id = ? AND market_id = ? AND excluded = 0';
+
+    private const MANY = ' GROUP BY store_id, market_id, head_id HAVING COUNT(*) > 1';
+
+    /** All groups of a market anew. */
+    public static function rebuild(Store $store, int $market): void
+    {
+        DB::delete('DELETE FROM match_groups WHERE store_id = ? AND market_id = ?', [$store->id, $market]);
+        DB::insert(self::COUNTED.self::MANY, [$store->id, $market]);
+    }
+
+    /**
+     * Those of some head terms, into which or out of which somebody put a term.
+     *
+     * @param  list<int>  $heads
+     */
+    public static function refresh(Store $store, int $market, array $heads): void
+    {
+        if ($heads === []) {
+            return;
+        }
+        $list = Bulk::list($heads);
+        DB::delete("DELETE FROM match_groups WHERE store_id = ? AND market_id = ? AND head_id IN ($list)", [
+            $store->id,
+            $market,
+        ]);
+        DB::insert(self::COUNTED." AND head_id IN ($list)".self::MANY, [$store->id, $market]);
+    }
+
+    public static function count(Store $store, int $market): int
+    {
+        return DB::table('match_groups')->where('store_id', $store->id)->where('market_id', $market)->count();
+    }
+
+    /**
+     * @param  int  $page  from 1
+     * @return list<object> id, term, volume, asked, terms, worth, led: terms of the group that lead a page
+     */
+    public static function page(Store $store, int $market, int $page): array
+    {
+        $rows = DB::select(
+            'SELECT g.head_id AS id, h.term, h.volume, h.asked FROM match_groups g JOIN match_terms h ON h.id =
+                g.head_id
+                WHERE g.store_id = ? AND g.market_id = ? ORDER BY g.worth DESC, g.head_id DESC LIMIT '.
+                self::SIZE.
+                ' OFFSET '.
+                self::SIZE * ($page - 1),
+            [$store->id, $market],
+        );
+        $counts = [];
+        foreach (
+            $rows === []
+                ? []
+                : DB::select(
+                    'SELECT head_id, COUNT(*) AS terms, SUM(worth) AS worth, SUM(lead_page IS NOT NULL) AS led FROM
+                        match_terms WHERE store_id = ? AND market_id = ? AND excluded = 0 AND head_id IN ('.
+                        Bulk::list(Bulk::ids($rows, 'id')).
+                        ') GROUP BY head_id',
+                    [$store->id, $market],
+                ) as $count
+        ) {
+            $counts[(int) $count->head_id] = $count;
+        }
+
+        return array_values(
+            array_map(static function (object $row) use ($counts): object {
+                $count = $counts[(int) $row->id] ?? null;
+
+                return (object) ((array) $row + [
+                    'terms' => (int) ($count->terms ?? 0),
+                    'worth' => (float) ($count->worth ?? 0.0),
+                    'led' => (int) ($count->led ?? 0),
+                ]);
+            }, $rows),
+        );
+    }
+}

@@ -1,0 +1,126 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Match\Tracking;
+
+use App\Match\Terms\Asks;
+use App\Stores\Markets;
+use App\Stores\Models\Store;
+use Illuminate\Http\Request;
+use Orchard\Core\Terms\AskedFor;
+use Orchard\Core\Terms\PositionBand;
+
+/** Which tracked terms a screen shows, and in which order; what its address says. */
+final readonly class TrackedFilter
+{
+    public const ORDERS = [
+        'worth' => 'by worth',
+        'clicks' => 'by clicks',
+        'position' => 'by position',
+        'gained' => 'gained most',
+        'lost' => 'lost most',
+    ];
+
+    public const UNSEEN = 'unseen';
+
+    /** @param  string  $band  number of a PositionBand, UNSEEN, or empty */
+    public function __construct(
+        public int $market,
+        public ?AskedFor $asked = null,
+        public string $tag = '',
+        public int $page = 0,
+        public string $band = '',
+        public string $order = 'worth',
+    ) {
+    }
+
+    public static function from(Request $request, Store $store): self
+    {
+        $text = static fn (string $name): string => is_string($request->query($name))
+            ? mb_substr(trim($request->query($name)), 0, 190)
+            : '';
+        $markets = Markets::of($store);
+        $isOne = in_array((int) $text('market'), array_map(static fn ($one): int => $one->id, $markets->all()), true);
+        $band = $text('band');
+
+        return new self(
+            $isOne ? (int) $text('market') : $markets->first()->id,
+            AskedFor::tryFrom($text('asked')),
+            $text('tag'),
+            max(0, (int) $text('page')),
+            $band === self::UNSEEN || PositionBand::tryFrom((int) $band) !== null ? $band : '',
+            isset(self::ORDERS[$text('order')]) ? $text('order') : 'worth',
+        );
+    }
+
+    /**
+     * What stands in the address; what is as usual is left out.
+     *
+     * @param  array<string, int|string|null>  $changes
+     * @return array<string, int|string>
+     */
+    public function query(Store $store, array $changes = []): array
+    {
+        $all = $changes + [
+            'market' => $this->market === Markets::of($store)->first()->id ? null : $this->market,
+            'asked' => $this->asked?->value,
+            'tag' => $this->tag,
+            'page' => $this->page ?: null,
+            'band' => $this->band,
+            'order' => $this->order === 'worth' ? null : $this->order,
+        ];
+
+        return array_filter($all, static fn (int|string|null $value): bool => $value !== null && $value !== '');
+    }
+
+    /** Whether only some of the tracked terms are shown, whatever band they are in. */
+    public function isPart(): bool
+    {
+        return $this->asked !== null || $this->tag !== '' || $this->page > 0;
+    }
+
+    /** @return array{string, list<int|string>} condition on match_said s, match_terms t and match_tracked k */
+    public function where(Store $store, bool $withBand = true): array
+    {
+        $where = 's.store_id = ? AND s.market_id = ? AND s.tracked = 1';
+        $values = [$store->id, $this->market];
+        if ($this->asked !== null) {
+            $where .= ' AND t.asked = ?';
+            $values[] = Asks::number($this->asked);
+        }
+        if ($this->tag !== '') {
+            $where .= " AND FIND_IN_SET(?, REPLACE(s.tags, ', ', ','))";
+            $values[] = $this->tag;
+        }
+        if ($this->page > 0) {
+            $where .= ' AND (t.lead_page = ? OR k.page_id = ?)';
+            array_push($values, $this->page, $this->page);
+        }
+        if ($withBand && $this->band === self::UNSEEN) {
+            $where .= ' AND COALESCE(k.position_milli, 0) = 0';
+        } elseif ($withBand && $this->band !== '') {
+            $band = PositionBand::from((int) $this->band);
+            $where .= ' AND k.position_milli > 0 AND k.position_milli >= ? AND k.position_milli < ?';
+            array_push($values, PositionBand::tryFrom($band->value - 1)?->end() ?? 0, $band->end() ?? 4_294_967_295);
+        }
+
+        return [$where, $values];
+    }
+
+    /** Condition of an order, the first to be shown first. */
+    public function orderBy(): string
+    {
+        // A term that was not seen before has gained from behind all that were; one not seen now has lost as far.
+        $now = 'IF(k.position_milli = 0, 101000, k.position_milli)';
+        $then = 'IF(k.before_milli = 0, 101000, k.before_milli)';
+
+        return match ($this->order) {
+            'clicks' => 'COALESCE(k.clicks, 0) DESC, k.impressions DESC, t.id',
+            'position' => "COALESCE($now, 101000), t.id",
+            'gained' => "COALESCE($then - $now, 0) DESC, t.id",
+            'lost' => "COALESCE($now - $then, 0) DESC, t.id",
+            default => 't.worth DESC, t.id',
+        };
+    }
+}

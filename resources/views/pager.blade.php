@@ -1,0 +1,1 @@
+@if ($pager->isNeeded())<p class="pager">@if ($pager->page > 1)<a href="{{ request()->fullUrlWithQuery(['n' => $pager->page === 2 ? null : $pager->page - 1]) }}" rel="prev">Back</a>@endif <span>{{ $pager->inWords() }}</span> @if ($pager->hasNext())<a href="{{ request()->fullUrlWithQuery(['n' => $pager->page + 1]) }}" rel="next">Next</a>@endif</p>@endif
