@@ -81,9 +81,9 @@ test('it is decided which of two pages it shall be, and the desk follows', async
     await open.first().getByRole('link').first().click();
     await expect(box(page).getByRole('heading', { name: 'Which page shall it be?' })).toBeVisible();
     await box(page).getByLabel('Because').fill('it sells more');
-    const main = box(page).locator('.decide .is-growth');
+    const main = box(page).locator('.decide label:has(input:checked) b');
     const name = await main.textContent();
-    await main.click();
+    await box(page).getByRole('button', { name: 'Give it the term', exact: true }).first().click();
     await expect(page.getByRole('status')).toContainText(`“${term}” leads ${name} now`);
     await page.goto('/s/tindrel/match/rivals');
     await expect(open).toHaveCount(before - 1);
@@ -102,10 +102,27 @@ test('a page is planned for a term that has none, and a viewer can only look', a
     const first = page.locator('#open-terms tbody tr').first();
     const term = await first.getByRole('link').textContent();
     await first.getByRole('button', { name: 'Plan a page' }).click();
-    await expect(page.getByRole('status')).toContainText(`A page for “${term}” is planned`);
+    await expect(page.getByRole('status')).toContainText('and can be written');
     await page.getByRole('link', { name: /^planned/ }).click();
-    await expect(page.locator('#open-terms')).toContainText(term);
+    const planned = page.locator('#open-terms tr', { hasText: term });
+    await expect(planned).toContainText('/range/');
+    await axe(page);
+    // It is written like any other, and waits for its page.
+    await planned.getByRole('button', { name: /^Write/ }).click();
+    await expect(page.locator('#desk')).toContainText('planned, not made yet');
+    await page.keyboard.press('F2');
+    await page.keyboard.type('A title before its page');
+    await page.keyboard.press('Enter');
+    await expect(page.locator('#saved-line')).toHaveText('All saved');
+    await page.goto('/s/tindrel/match/open?show=planned');
+    await expect(planned).toContainText('1 text written');
+    // At another address it is planned anew, from the term's panel.
+    await planned.getByRole('link').click();
+    await box(page).getByLabel('at', { exact: true }).fill('/range/made-elsewhere');
+    await box(page).getByRole('button', { name: 'Change the plan' }).click();
+    await expect(page.getByRole('status')).toContainText('/range/made-elsewhere');
     await page.locator('#open-terms tr', { hasText: term }).getByRole('button', { name: /^Open again/ }).click();
+    await expect(page.getByRole('status')).toContainText('is open again');
     await page.context().clearCookies();
     await signIn(page, 'viewer');
     await page.goto('/s/tindrel/match');
@@ -113,4 +130,46 @@ test('a page is planned for a term that has none, and a viewer can only look', a
     await expect(page.getByRole('button', { name: 'Lock the ticked' })).toHaveCount(0);
     await page.goto('/s/tindrel/match/open');
     await expect(page.getByRole('button', { name: 'Plan a page' })).toHaveCount(0);
+});
+
+test('terms are tracked, tagged and followed by day, and what was not seen is a gap', async ({ page }) => {
+    await signIn(page, 'writer');
+    await page.goto('/s/tindrel/match/tracked');
+    await expect(page.getByText('Nothing is tracked yet')).toBeVisible();
+    await axe(page);
+    await page.getByLabel('Terms, one a line').fill('floor lamp\nlinen lampshade\na lamp that nobody looks for');
+    await page.getByLabel('tags', { exact: true }).fill('spring');
+    await page.getByRole('button', { name: 'Track them' }).click();
+    await expect(page.getByRole('status')).toContainText('3 terms tracked');
+    // The screen follows the work by itself.
+    const one = page.locator('.tracked tbody tr', { hasText: 'floor lamp' });
+    await expect(one).not.toContainText('being read', { timeout: 30_000 });
+    await expect(one.locator('.spark path')).toHaveAttribute('d', /^M/);
+    await expect(page.locator('.tracked tbody tr', { hasText: 'nobody looks for' })).toContainText('never');
+    await expect(page.locator('svg.wide-weeks rect').first()).toBeAttached();
+    await axe(page);
+    for (const [width, height] of [[1280, 800], [390, 800]]) {
+        await page.setViewportSize({ width, height });
+        expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0);
+    }
+    await page.setViewportSize({ width: 1280, height: 800 });
+    await page.getByRole('link', { name: /^not seen/ }).click();
+    await expect(page.locator('.tracked tbody tr')).toHaveCount(1);
+    await page.getByRole('link', { name: /^all/ }).click();
+    await one.getByRole('link').first().click();
+    await expect(box(page).getByRole('heading', { name: 'Day by day' })).toBeVisible();
+    await expect(box(page).locator('.term-days path')).toHaveAttribute('d', /^M/);
+    await axe(page);
+    // Typing where a choice's words go makes the choice.
+    await page.goto('/s/tindrel/match/tracked');
+    await page.getByLabel('URL of a page').fill('/range/floor-lamps');
+    await expect(page.locator('input[value="page"]')).toBeChecked();
+    await page.getByRole('button', { name: 'Track them' }).click();
+    await expect(page.getByRole('status')).toContainText('tracked');
+    for (let n = 0; n < 2; n++) {
+        await page.getByRole('button', { name: 'Undo' }).click();
+        await expect(page.getByRole('status')).toContainText('Taken back: tracking');
+        await page.goto('/s/tindrel/match/tracked');
+    }
+    await expect(page.getByText('Nothing is tracked yet')).toBeVisible();
 });

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Catalogue;
 
 use App\Catalogue\Events\ResourceGivesWay;
+use App\Catalogue\Events\ResourcesChanged;
 use App\Inventory\Events\PlannedPageArrived;
 use App\Inventory\PageBook;
 use App\Inventory\PlannedPages;
@@ -80,6 +81,7 @@ final class PlannedResources
             }
             Texts::storeMany($texts);
             (new PageBook($store))->showEach([$page => $resource]);
+            ResourcesChanged::dispatch($store->id, [$resource]);
 
             return $page;
         }, 3);
@@ -89,12 +91,20 @@ final class PlannedResources
     public static function drop(Store $store, int $page): void
     {
         DB::transaction(static function () use ($store, $page): void {
+            $planned = Bulk::ids(
+                DB::table('resources')
+                    ->where('store_id', $store->id)
+                    ->where('page_id', $page)
+                    ->where('from_page', self::FROM_PLAN)
+                    ->get(['id'])
+                    ->all(),
+                'id',
+            );
             DB::table('resources')
-                ->where('store_id', $store->id)
-                ->where('page_id', $page)
-                ->where('from_page', self::FROM_PLAN)
+                ->whereIn('id', $planned)
                 ->update(['gone' => 1]);
             PlannedPages::drop($store, $page);
+            ResourcesChanged::dispatch($store->id, $planned);
         }, 3);
     }
 
@@ -191,6 +201,7 @@ final class PlannedResources
             }
             PlannedPageArrived::dispatch($store->id, $planned, $page);
             PlannedPages::drop($store, $planned);
+            is_numeric($from) && ResourcesChanged::dispatch($store->id, [(int) $from]);
         }, 3);
     }
 

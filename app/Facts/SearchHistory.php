@@ -56,6 +56,26 @@ final readonly class SearchHistory
         $this->days = array_map(strval(...), array_keys($days));
     }
 
+    /** @return list<string> days of which rows tell queries, the oldest first */
+    public static function days(Store $store): array
+    {
+        return array_values(
+            array_map(
+                strval(...),
+                DB::table('fact_days')
+                    ->where('store_id', $store->id)
+                    ->where('facts', FactTable::Search->value)
+                    ->where('days', 1)
+                    ->where('state', 'owns')
+                    ->whereRaw('grain & ? = ?', [Grain::QUERY | Grain::DAY, Grain::QUERY | Grain::DAY])
+                    ->distinct()
+                    ->orderBy('day')
+                    ->pluck('day')
+                    ->all(),
+            ),
+        );
+    }
+
     /** @return list<string> months that are told, the oldest first */
     public function months(): array
     {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Write;
 
+use App\Catalogue\Events\ResourcesChanged;
 use App\Changes\Events\TextsChanged;
 use App\Inventory\Events\FiguresChanged;
 use App\Inventory\Events\InventoryRefreshed;
@@ -48,18 +49,14 @@ final class WriteProvider extends ServiceProvider
         WriteOverview::register($overview);
         $this->loadMigrationsFrom(__DIR__.'/Migrations');
         $this->loadRoutesFrom(__DIR__.'/routes.php');
-        $this->commands([
-            ApplyCommand::class,
-            ExportCommand::class,
-            ImportCommand::class,
-            MeasureCommand::class,
-        ]);
+        $this->commands([ApplyCommand::class, ExportCommand::class, ImportCommand::class, MeasureCommand::class]);
         $desk->register(RecipeWork::class);
         $desk->register(RecheckWork::class);
         $board->register(new WriteStep());
         Event::listen(InventoryRefreshed::class, [RowRebuild::class, 'afterGather']);
         // Behind the rebuilding of the desk, which tells the samples what a page is worth.
         Event::listen(InventoryRefreshed::class, [RecipeRuns::class, 'afterGather']);
+        Event::listen(ResourcesChanged::class, [RowRebuild::class, 'afterResources']);
         Event::listen(TermsChanged::class, [RowRebuild::class, 'afterTerms']);
         Event::listen(FiguresChanged::class, [RowRebuild::class, 'afterWeighing']);
         Event::listen(TextsChanged::class, [RowRebuild::class, 'afterChange']);

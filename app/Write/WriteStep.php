@@ -45,10 +45,7 @@ final class WriteStep implements StepContribution
                 ')',
             [$store->id],
         )->n;
-        $more =
-            $faulty === 0
-                ? ''
-                : Forms::number($faulty).' products and collections have faults to mend';
+        $more = $faulty === 0 ? '' : Forms::number($faulty).' products and collections have faults to mend';
 
         return match (true) {
             $drafts > 0 => new Hand(

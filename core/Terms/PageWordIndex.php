@@ -74,22 +74,38 @@ final class PageWordIndex
      */
     public function candidates(array $forms, int $most): array
     {
-        $lists = [];
+        // Each word as it is written: by itself, or together with its neighbour. The pages of a word are never copied,
+        // for the word of a store's trade stands on all of them.
+        $written = $sizes = [];
         foreach ($forms as $nth => $form) {
-            $list = $this->weights[$form] ?? [];
-            foreach ([$form.($forms[$nth + 1] ?? ''), ($forms[$nth - 1] ?? '').$form] as $joined) {
-                $joined !== $form && isset($this->weights[$joined]) && ($list += $this->weights[$joined]);
+            $ways = array_values(
+                array_filter(
+                    array_unique([$form, $form.($forms[$nth + 1] ?? ''), ($forms[$nth - 1] ?? '').$form]),
+                    fn (string $way): bool => isset($this->weights[$way]),
+                ),
+            );
+            if ($ways !== []) {
+                $written[] = $ways;
+                $sizes[] = array_sum(array_map(fn (string $way): int => count($this->weights[$way]), $ways));
             }
-            $list === [] || ($lists[] = $list);
         }
-        usort($lists, static fn (array $a, array $b): int => count($a) <=> count($b));
-        if ($lists === []) {
+        if ($written === []) {
             return [];
         }
+        asort($sizes);
+        $rarest = (int) array_key_first($sizes);
+        unset($sizes[$rarest]);
+        $pages = $this->weights[$written[$rarest][0]];
+        foreach (array_slice($written[$rarest], 1) as $way) {
+            $pages += $this->weights[$way];
+        }
         // Pages that have the rarest word, and of these, where there are enough, those that have the next ones, too.
-        $pages = $lists[0];
-        foreach (array_slice($lists, 1) as $list) {
-            $both = array_intersect_key($pages, $list);
+        foreach (array_keys($sizes) as $next) {
+            $both = array_filter(
+                $pages,
+                fn (int $page): bool => $this->has($page, $written[$next]),
+                ARRAY_FILTER_USE_KEY,
+            );
             if (count($both) < $most) {
                 $pages = $both + array_slice($pages, 0, self::MOST_PAGES, preserve_keys: true);
                 break;
@@ -104,6 +120,18 @@ final class PageWordIndex
         uksort($found, static fn (int $a, int $b): int => [$found[$b], $a] <=> [$found[$a], $b]);
 
         return array_slice($found, 0, $most, preserve_keys: true);
+    }
+
+    /** @param  list<string>  $ways  of writing one word */
+    private function has(int $page, array $ways): bool
+    {
+        foreach ($ways as $way) {
+            if (isset($this->weights[$way][$page])) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /**

@@ -37,9 +37,8 @@ final readonly class ResourceSync
                     'a list gives the same page twice. Look at its paging under Connect the shop.',
                 );
             }
-            $run->fenced(static function () use ($book, $batch, &$strays): void {
-                $strays += $book->write($batch->resources);
-            });
+            $left = $run->fenced(static fn (): int => $book->write($batch->resources));
+            $strays += is_int($left) ? $left : 0;
             $count += count($batch->resources);
             if ($count > self::MOST) {
                 throw ShopUnavailable::garbled(

@@ -7,6 +7,7 @@ namespace App\Match\Http;
 use App\Match\Terms\Pages;
 use App\Match\Terms\PlacedPages;
 use App\Match\Terms\TermFilter;
+use App\Match\Terms\TermList;
 use App\Platform\Web\Pager;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
@@ -72,16 +73,10 @@ final class OpenController
             : 'open';
         $served = ['open' => 0, 'not-stocked' => 2, 'planned' => 3, 'left' => 4][$show];
         $counts = [];
-        foreach (
-            DB::select(
-                'SELECT served, COUNT(*) AS n FROM match_terms WHERE store_id = ? AND market_id = ? AND excluded = 0
-                    GROUP BY served',
-                [$store->id, $filter->market],
-            ) as $row
-        ) {
-            $counts[(int) $row->served] = (int) $row->n;
+        foreach ([0, 2, 3, 4] as $one) {
+            $counts[$one] = TermList::atMost("t.excluded = 0 AND t.served = $one", [$store->id, $filter->market]);
         }
-        $pager = Pager::of($request, $counts[$served] ?? 0, self::SIZE);
+        $pager = Pager::of($request, $counts[$served], self::SIZE);
         $rows = DB::select(
             'SELECT t.id, t.term, t.volume, t.difficulty, t.asked, t.potential, t.products, t.impressions, t.head_id,
                 s.plan_name, s.plan_url, s.plan_page, s.plan_kind, s.reason, s.review_on, (SELECT COUNT(*) FROM drafts d
@@ -127,11 +122,9 @@ final class OpenController
             : round($reach->middle, 0);
         $least = is_numeric($request->query('volume')) ? max(0, min(100_000_000, (int) $request->query('volume'))) : 0;
 
-        $where = 't.store_id = ? AND t.market_id = ? AND t.excluded = 0 AND t.volume >= ? AND t.difficulty <= ?
-            AND t.lead_page IS NULL AND t.served <> 4';
+        $where = 't.excluded = 0 AND t.volume >= ? AND t.difficulty <= ? AND t.lead_page IS NULL AND t.served <> 4';
         $of = [$store->id, $filter->market, max(1, $least), $most];
-        $count = (int) DB::selectOne("SELECT COUNT(*) AS n FROM match_terms t WHERE $where", $of)->n;
-        $pager = Pager::of($request, $count, self::SIZE);
+        $pager = Pager::of($request, TermList::atMost($where, $of), self::SIZE);
 
         return view('match.reach', [
             'store' => $store,
@@ -143,7 +136,8 @@ final class OpenController
             'market' => Markets::of($store)->find($filter->market),
             'rows' => DB::select(
                 "SELECT t.id, t.term, t.volume, t.difficulty, t.asked, t.potential, t.products, t.position_milli,
-                    t.results, t.origins, t.support_page FROM (SELECT t.id FROM match_terms t WHERE $where
+                    t.results, t.origins, t.support_page FROM (SELECT t.id FROM match_terms t WHERE t.store_id = ?
+                    AND t.market_id = ? AND $where
                     ORDER BY t.volume DESC, t.id DESC LIMIT ".
                     self::SIZE.
                     ' OFFSET '.

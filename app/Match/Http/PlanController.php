@@ -113,29 +113,32 @@ final class PlanController
         );
         // The page is there before the step begins, so that the step can keep its lead term.
         $page = PlannedResources::plan($store, $market, $plan->kind, $plan->name, $plan->url, $userId);
-        TermSteps::take($store, $userId, "a page for “{$term->term}”", [$page], [$term], static function () use (
+        $old = array_diff(self::planned($store, $term), [$page]);
+        TermSteps::take(
             $store,
-            $term,
-            $plan,
-            $page,
             $userId,
-        ): void {
-            Sayings::say(
-                $store,
-                [$term],
-                [
-                    'plan' => Plans::PLANNED,
-                    'plan_name' => $plan->name,
-                    'plan_kind' => $plan->kind->value,
-                    'plan_url' => $plan->url->text(),
-                    'plan_page' => $page,
-                    'reason' => '',
-                    'review_on' => null,
-                ],
-                $userId,
-            );
-            PageTerms::lead($store, [$page => (string) $term->term], TermOrigin::Hand, $userId);
-        });
+            "a page for “{$term->term}”",
+            [$page, ...$old],
+            [$term],
+            static function () use ($store, $term, $plan, $page, $old, $userId): void {
+                PageTerms::lead($store, array_fill_keys($old, ''), TermOrigin::Hand, $userId);
+                Sayings::say(
+                    $store,
+                    [$term],
+                    [
+                        'plan' => Plans::PLANNED,
+                        'plan_name' => $plan->name,
+                        'plan_kind' => $plan->kind->value,
+                        'plan_url' => $plan->url->text(),
+                        'plan_page' => $page,
+                        'reason' => '',
+                        'review_on' => null,
+                    ],
+                    $userId,
+                );
+                PageTerms::lead($store, [$page => (string) $term->term], TermOrigin::Hand, $userId);
+            },
+        );
 
         return "“{$plan->name}” is planned at {$plan->url->target()} and can be written.";
     }
@@ -170,12 +173,7 @@ final class PlanController
     /** @param  array<string, mixed>  $what */
     private function say(Store $store, object $term, int $userId, array $what): void
     {
-        $planned = DB::table('match_said')
-            ->where('store_id', $store->id)
-            ->where('market_id', $term->market_id)
-            ->where('digest', $term->digest)
-            ->value('plan_page');
-        $pages = is_numeric($planned) ? [(int) $planned] : [];
+        $pages = self::planned($store, $term);
         TermSteps::take($store, $userId, "a page for “{$term->term}”", $pages, [$term], static function () use (
             $store,
             $term,
@@ -186,5 +184,17 @@ final class PlanController
             PageTerms::lead($store, array_fill_keys($pages, ''), TermOrigin::Hand, $userId);
             Sayings::say($store, [$term], $what, $userId);
         });
+    }
+
+    /** @return list<int> the page that is planned for a term; none or one */
+    private static function planned(Store $store, object $term): array
+    {
+        $page = DB::table('match_said')
+            ->where('store_id', $store->id)
+            ->where('market_id', $term->market_id)
+            ->where('digest', $term->digest)
+            ->value('plan_page');
+
+        return is_numeric($page) ? [(int) $page] : [];
     }
 }

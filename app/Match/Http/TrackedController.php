@@ -34,7 +34,7 @@ final class TrackedController
         $standing = $list->standing();
         $count = $filter->band === '' ? array_sum($standing) : $standing[$filter->band] ?? 0;
         $pager = Pager::of($request, $count, TrackedList::SIZE);
-        $rows = $list->rows($pager->page);
+        $rows = $list->rows($pager->offset());
         $pages = array_map(
             static fn (object $row): int => (int) ($row->page_id ?? 0) ?: (int) ($row->lead_page ?? 0),
             $rows,

@@ -19,6 +19,14 @@ return new class extends Migration
             ADD COLUMN plan_page BIGINT UNSIGNED NULL COMMENT 'the planned page' AFTER plan_url,
             ADD KEY by_plan (store_id, plan_page)");
 
+        DB::statement("CREATE TABLE match_results (
+            store_id BIGINT UNSIGNED NOT NULL,
+            run BIGINT UNSIGNED NOT NULL COMMENT 'work that made it',
+            market_id BIGINT UNSIGNED NOT NULL,
+            term_digest BINARY(16) NOT NULL,
+            url_digest BINARY(16) NOT NULL COMMENT 'of a page of a rival',
+            PRIMARY KEY (store_id, run, market_id, term_digest, url_digest)
+        ) COMMENT 'pages of rivals that are seen for a term'");
         DB::statement("CREATE TABLE match_groups (
             store_id BIGINT UNSIGNED NOT NULL,
             market_id BIGINT UNSIGNED NOT NULL,
@@ -47,9 +55,16 @@ return new class extends Migration
             position_milli INT UNSIGNED NOT NULL,
             impressions INT UNSIGNED NOT NULL,
             clicks INT UNSIGNED NOT NULL,
-            PRIMARY KEY (store_id, market_id, digest, week),
-            KEY by_band (store_id, market_id, week, band, digest)
+            PRIMARY KEY (store_id, market_id, digest, week)
         ) COMMENT 'tracked terms by week'");
+        DB::statement("CREATE TABLE match_bands (
+            store_id BIGINT UNSIGNED NOT NULL,
+            market_id BIGINT UNSIGNED NOT NULL,
+            week DATE NOT NULL COMMENT 'its Monday',
+            band TINYINT UNSIGNED NOT NULL COMMENT 'PositionBand',
+            terms INT UNSIGNED NOT NULL,
+            PRIMARY KEY (store_id, market_id, week, band)
+        ) COMMENT 'how many tracked terms were in which band'");
         DB::statement("CREATE TABLE match_tracked (
             store_id BIGINT UNSIGNED NOT NULL,
             market_id BIGINT UNSIGNED NOT NULL,

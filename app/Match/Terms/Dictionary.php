@@ -74,6 +74,10 @@ final class Dictionary
                 $this->store->id,
                 $this->run->workId,
             ]);
+            DB::delete('DELETE FROM match_results WHERE store_id = ? AND run = ?', [
+                $this->store->id,
+                $this->run->workId,
+            ]);
         });
         $count = 0;
         foreach ([$this->research(...), $this->rivals(...), $this->people(...), $this->searched(...)] as $source) {
@@ -127,6 +131,7 @@ final class Dictionary
             DB::delete('DELETE FROM match_forms WHERE store_id = ? AND run < ?', $older);
             DB::delete('DELETE FROM match_seen WHERE store_id = ? AND run < ?', $older);
             DB::delete('DELETE FROM match_queries WHERE store_id = ? AND run < ?', $older);
+            DB::delete('DELETE FROM match_results WHERE store_id = ? AND run < ?', $older);
             DB::delete('DELETE FROM match_terms WHERE store_id = ? AND run < ?', $older);
             DB::delete('DELETE FROM match_pairs WHERE store_id = ? AND run < ?', $older);
             DB::delete('DELETE FROM match_rivalries WHERE store_id = ? AND run < ?', $older);
@@ -168,18 +173,23 @@ final class Dictionary
         $after = str_repeat("\0", 16);
         do {
             $rows = DB::select(
-                'SELECT mark, phrase FROM rival_rows WHERE store_id = ? AND mark > ? AND is_current = 1 ORDER BY mark
-                    LIMIT '.self::PORTION,
+                'SELECT mark, phrase, MD5(rival_url) AS page FROM rival_rows WHERE store_id = ? AND mark > ? AND is_current = 1
+                    ORDER BY mark LIMIT '.self::PORTION,
                 [$this->store->id, $after],
             );
-            $forms = [];
+            $forms = $results = [];
             foreach ($rows as $row) {
                 foreach ($this->marketsOf('') as $market) {
-                    $forms[] = $this->form($market, (string) $row->phrase, self::RIVALS);
+                    $form = $this->form($market, (string) $row->phrase, self::RIVALS);
+                    if ($form !== null) {
+                        $forms[] = $form;
+                        $page = new Bytes((string) hex2bin((string) $row->page));
+                        $results[] = [$this->store->id, $this->run->workId, $market, $form[3], $page];
+                    }
                 }
                 $after = (string) $row->mark;
             }
-            yield $this->write($forms);
+            yield $this->write($forms, results: $results);
         } while (count($rows) === self::PORTION);
     }
 
@@ -293,12 +303,19 @@ final class Dictionary
      * @param  list<?list<int|float|string|Bytes|null>>  $forms
      * @param  list<list<int|float|string|Bytes|null>>  $seen
      * @param  list<list<int|float|string|Bytes|null>>  $queries
+     * @param  list<list<int|float|string|Bytes|null>>  $results
      */
-    private function write(array $forms, array $seen = [], array $queries = []): int
+    private function write(array $forms, array $seen = [], array $queries = [], array $results = []): int
     {
         $forms = array_values(array_filter($forms));
         $forms === [] ||
-            $this->run->fenced(static function () use ($forms, $seen, $queries): void {
+            $this->run->fenced(static function () use ($forms, $seen, $queries, $results): void {
+                Bulk::write(
+                    'match_results',
+                    ['store_id', 'run', 'market_id', 'term_digest', 'url_digest'],
+                    $results,
+                    'INSERT IGNORE',
+                );
                 Bulk::write(
                     'match_queries',
                     ['store_id', 'run', 'market_id', 'term_digest', 'query_id'],

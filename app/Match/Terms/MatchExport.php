@@ -52,9 +52,8 @@ final class MatchExport
     /**
      * Pages that can go for a term, by their numbers, from behind one on.
      *
-     * @return array{rows: list<array{page: int, url: string, kind: string, lead_term: string, locked: bool, volume:
-     * ?int,
-     *     difficulty: ?float, position: ?float, intent: string, supporting: list<string>}>, last: int}
+     * @return array{rows: list<array{page: int, url: string, kind: string, lead_term: string, locked: bool,
+     *     volume: ?int, difficulty: ?float, position: ?float, intent: string, supporting: list<string>}>, last: int}
      */
     public static function portion(Store $store, int $after, int $most): array
     {

@@ -33,6 +33,7 @@ final readonly class TermFilter
         public string $words = '',
         public string $order = 'worth',
         public int $size = 50,
+        public bool $isFirstMarket = false,
     ) {
     }
 
@@ -53,6 +54,7 @@ final readonly class TermFilter
             $text('words'),
             isset(self::ORDERS[$text('order')]) ? $text('order') : 'worth',
             in_array((int) $text('size'), self::SIZES, true) ? (int) $text('size') : 50,
+            ! $isOne || $market === $markets->first()->id,
         );
     }
 
@@ -62,10 +64,10 @@ final readonly class TermFilter
      * @param  array<string, int|string|null>  $changes
      * @return array<string, int|string>
      */
-    public function query(Store $store, array $changes = []): array
+    public function query(array $changes = []): array
     {
         $all = $changes + [
-            'market' => $this->market === Markets::of($store)->first()->id ? null : $this->market,
+            'market' => $this->isFirstMarket ? null : $this->market,
             'view' => $this->view === 'all' ? null : $this->view,
             'asked' => $this->asked?->value,
             'group' => $this->head ?: null,

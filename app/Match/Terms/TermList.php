@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Match\Terms;
 
 use App\Platform\Database\Bulk;
+use App\Platform\Web\Pager;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Terms\TermForm;
@@ -47,16 +48,30 @@ final class TermList
     }
 
     /**
+     * How many terms are like that, counted up to Pager::MOST.
+     *
+     * @param  string  $where  condition beside the store and the market
+     * @param  list<int|float|string>  $values
+     */
+    public static function atMost(string $where, array $values): int
+    {
+        return (int) DB::selectOne(
+            "SELECT COUNT(*) AS n FROM (SELECT 1 FROM match_terms t WHERE t.store_id = ? AND t.market_id = ? AND $where
+                LIMIT ".
+                Pager::MOST.
+                ') counted',
+            $values,
+        )->n;
+    }
+
+    /**
      * How many terms each view holds.
      *
      * @return array<string, int>
      */
     public static function counts(Store $store, int $market): array
     {
-        $count = static fn (string $where): int => (int) DB::selectOne(
-            "SELECT COUNT(*) AS n FROM match_terms t WHERE t.store_id = ? AND t.market_id = ? AND $where",
-            [$store->id, $market],
-        )->n;
+        $count = static fn (string $where): int => self::atMost($where, [$store->id, $market]);
 
         return [
             'all' => (int) (DB::table('match_states')->where('market_id', $market)->value('terms') ?? 0),

@@ -31,9 +31,29 @@ final readonly class TermDays
 
     private SearchHistory $history;
 
+    /**
+     * @var list<array{int, Bytes, string}> market, digest and text of tracked terms. They are read once, without locks:
+     * a statement that writes from match_said would wait for people who say something of terms, and they for it.
+     */
+    private array $terms;
+
     public function __construct(private Store $store, private WorkRun $run)
     {
         $this->history = new SearchHistory($store);
+        $this->terms = array_values(
+            array_map(
+                static fn (object $row): array => [
+                    (int) $row->market_id,
+                    new Bytes((string) $row->digest),
+                    (string) $row->term,
+                ],
+                DB::table('match_said')
+                    ->where('store_id', $store->id)
+                    ->where('tracked', 1)
+                    ->get(['market_id', 'digest', 'term'])
+                    ->all(),
+            ),
+        );
     }
 
     /**
@@ -49,6 +69,7 @@ final readonly class TermDays
     {
         DB::delete('DELETE FROM match_days WHERE store_id = ?', [$store->id]);
         DB::delete('DELETE FROM match_weeks WHERE store_id = ?', [$store->id]);
+        DB::delete('DELETE FROM match_bands WHERE store_id = ?', [$store->id]);
         DB::delete('DELETE FROM match_tracked WHERE store_id = ?', [$store->id]);
     }
 
@@ -87,9 +108,10 @@ final readonly class TermDays
         $months = $this->history->months();
         $days = $this->history->days;
         $this->run->fenced(function () use ($months, $days): void {
+            $this->listTerms();
             DB::delete(
-                'DELETE d FROM match_days d LEFT JOIN match_said s ON s.store_id = d.store_id AND s.market_id =
-                    d.market_id AND s.digest = d.digest AND s.tracked = 1 WHERE d.store_id = ? AND s.digest IS NULL',
+                'DELETE d FROM match_days d LEFT JOIN tracked_terms s ON s.market_id = d.market_id AND s.digest = d.digest
+                    WHERE d.store_id = ? AND s.digest IS NULL',
                 [$this->store->id],
             );
             $months === []
@@ -110,6 +132,12 @@ final readonly class TermDays
                     GROUP BY store_id, market_id, digest, monday",
                 [$this->store->id],
             );
+            DB::delete('DELETE FROM match_bands WHERE store_id = ?', [$this->store->id]);
+            DB::insert(
+                'INSERT INTO match_bands (store_id, market_id, week, band, terms) SELECT store_id, market_id, week, band,
+                    COUNT(*) FROM match_weeks WHERE store_id = ? GROUP BY store_id, market_id, week, band',
+                [$this->store->id],
+            );
             DB::delete('DELETE FROM match_tracked WHERE store_id = ?', [$this->store->id]);
             $last = $days === [] ? now()->format('Y-m-d') : $days[count($days) - 1];
             $from = (new DateTimeImmutable($last))->modify('-'.(self::SPAN - 1).' days')->format('Y-m-d');
@@ -121,34 +149,47 @@ final readonly class TermDays
             DB::insert(
                 "INSERT INTO match_tracked (store_id, market_id, digest, clicks, impressions, position_milli,
                     before_milli, page_id, seen_on)
-                    SELECT s.store_id, s.market_id, s.digest, COALESCE({$now('clicks')}, 0),
+                    SELECT ?, s.market_id, s.digest, COALESCE({$now('clicks')}, 0),
                     COALESCE({$now('impressions')}, 0),
                     COALESCE({$now('position_sum')} / NULLIF({$now('impressions')}, 0), 0),
                     COALESCE({$then('position_sum')} / NULLIF({$then('impressions')}, 0), 0),
-                    COALESCE((SELECT page_id FROM match_days p WHERE p.store_id = s.store_id AND p.market_id =
+                    COALESCE((SELECT page_id FROM match_days p WHERE p.store_id = ? AND p.market_id =
                     s.market_id AND p.digest = s.digest AND p.day >= '$from' AND p.page_id > 0 GROUP BY page_id
                     ORDER BY SUM(impressions) DESC, page_id LIMIT 1), 0), MAX(d.day)
-                    FROM match_said s LEFT JOIN match_days d ON d.store_id = s.store_id AND d.market_id = s.market_id
-                    AND d.digest = s.digest WHERE s.store_id = ? AND s.tracked = 1 GROUP BY s.store_id, s.market_id,
-                    s.digest",
-                [$this->store->id],
+                    FROM tracked_terms s LEFT JOIN match_days d ON d.store_id = ? AND d.market_id = s.market_id
+                    AND d.digest = s.digest GROUP BY s.market_id, s.digest",
+                [$this->store->id, $this->store->id, $this->store->id],
             );
         });
+    }
+
+    private function listTerms(): void
+    {
+        DB::statement(
+            'CREATE TEMPORARY TABLE IF NOT EXISTS tracked_terms (market_id BIGINT UNSIGNED, digest BINARY(16), PRIMARY
+                KEY (market_id, digest))',
+        );
+        DB::delete('DELETE FROM tracked_terms');
+        Bulk::write(
+            'tracked_terms',
+            ['market_id', 'digest'],
+            array_map(static fn (array $term): array => [$term[0], $term[1]], $this->terms),
+        );
     }
 
     /** The queries of the tracked terms, with the market in which each counts. */
     private function listQueries(): void
     {
+        $this->listTerms();
         DB::statement(
             'CREATE TEMPORARY TABLE IF NOT EXISTS tracked_queries (query_id BIGINT UNSIGNED, market_id BIGINT UNSIGNED,
                 digest BINARY(16), PRIMARY KEY (query_id, market_id))',
         );
         DB::delete('DELETE FROM tracked_queries');
         DB::insert(
-            'INSERT IGNORE INTO tracked_queries SELECT q.query_id, q.market_id, q.term_digest FROM match_said s
-                JOIN match_states m ON m.market_id = s.market_id JOIN match_queries q ON q.store_id = s.store_id
-                AND q.run = m.run AND q.market_id = s.market_id AND q.term_digest = s.digest
-                WHERE s.store_id = ? AND s.tracked = 1',
+            'INSERT IGNORE INTO tracked_queries SELECT q.query_id, q.market_id, q.term_digest FROM tracked_terms s
+                JOIN match_states m ON m.market_id = s.market_id JOIN match_queries q ON q.store_id = m.store_id
+                AND q.run = m.run AND q.market_id = s.market_id AND q.term_digest = s.digest WHERE m.store_id = ?',
             [$this->store->id],
         );
         $keys = LeadMarks::keys($this->store);
@@ -180,13 +221,15 @@ final readonly class TermDays
     private function phrases(): array
     {
         $phrases = [];
+        foreach ($this->terms as [$market, , $term]) {
+            $phrases[$market][] = $term;
+        }
         foreach (
             DB::select(
-                'SELECT s.market_id, s.term AS text FROM match_said s WHERE s.store_id = ? AND s.tracked = 1
-                    UNION SELECT s.market_id, f.text FROM match_said s JOIN match_states m ON m.market_id = s.market_id
-                    JOIN match_forms f ON f.store_id = s.store_id AND f.run = m.run AND f.market_id = s.market_id
-                    AND f.term_digest = s.digest WHERE s.store_id = ? AND s.tracked = 1',
-                [$this->store->id, $this->store->id],
+                'SELECT s.market_id, f.text FROM tracked_terms s JOIN match_states m ON m.market_id = s.market_id
+                    JOIN match_forms f ON f.store_id = m.store_id AND f.run = m.run AND f.market_id = s.market_id
+                    AND f.term_digest = s.digest WHERE m.store_id = ?',
+                [$this->store->id],
             ) as $row
         ) {
             $phrases[(int) $row->market_id][] = (string) $row->text;

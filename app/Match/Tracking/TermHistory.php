@@ -26,7 +26,7 @@ final readonly class TermHistory
 
     public static function of(Store $store, int $market, string $digest): self
     {
-        $days = array_slice((new SearchHistory($store))->days, -self::SHOWN);
+        $days = array_slice(SearchHistory::days($store), -self::SHOWN);
         $rows = [];
         foreach (
             $days === []

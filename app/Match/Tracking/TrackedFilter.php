@@ -32,6 +32,7 @@ final readonly class TrackedFilter
         public int $page = 0,
         public string $band = '',
         public string $order = 'worth',
+        public bool $isFirstMarket = false,
     ) {
     }
 
@@ -51,6 +52,7 @@ final readonly class TrackedFilter
             max(0, (int) $text('page')),
             $band === self::UNSEEN || PositionBand::tryFrom((int) $band) !== null ? $band : '',
             isset(self::ORDERS[$text('order')]) ? $text('order') : 'worth',
+            ! $isOne || (int) $text('market') === $markets->first()->id,
         );
     }
 
@@ -60,10 +62,10 @@ final readonly class TrackedFilter
      * @param  array<string, int|string|null>  $changes
      * @return array<string, int|string>
      */
-    public function query(Store $store, array $changes = []): array
+    public function query(array $changes = []): array
     {
         $all = $changes + [
-            'market' => $this->market === Markets::of($store)->first()->id ? null : $this->market,
+            'market' => $this->isFirstMarket ? null : $this->market,
             'asked' => $this->asked?->value,
             'tag' => $this->tag,
             'page' => $this->page ?: null,
@@ -81,7 +83,7 @@ final readonly class TrackedFilter
     }
 
     /** @return array{string, list<int|string>} condition on match_said s, match_terms t and match_tracked k */
-    public function where(Store $store, bool $withBand = true): array
+    public function where(Store $store): array
     {
         $where = 's.store_id = ? AND s.market_id = ? AND s.tracked = 1';
         $values = [$store->id, $this->market];
@@ -97,30 +99,34 @@ final readonly class TrackedFilter
             $where .= ' AND (t.lead_page = ? OR k.page_id = ?)';
             array_push($values, $this->page, $this->page);
         }
-        if ($withBand && $this->band === self::UNSEEN) {
-            $where .= ' AND COALESCE(k.position_milli, 0) = 0';
-        } elseif ($withBand && $this->band !== '') {
-            $band = PositionBand::from((int) $this->band);
-            $where .= ' AND k.position_milli > 0 AND k.position_milli >= ? AND k.position_milli < ?';
-            array_push($values, PositionBand::tryFrom($band->value - 1)?->end() ?? 0, $band->end() ?? 4_294_967_295);
-        }
 
         return [$where, $values];
     }
 
-    /** Condition of an order, the first to be shown first. */
-    public function orderBy(): string
+    /** In which band a row of match_tracked stands. */
+    public static function bandOf(int $milli): string
+    {
+        return $milli === 0 ? self::UNSEEN : (string) PositionBand::of($milli / 1000)->value;
+    }
+
+    /**
+     * @param  list<object>  $rows  with id, worth, clicks, impressions, position_milli and before_milli
+     * @return list<object> in this order, the first to be shown first
+     */
+    public function ordered(array $rows): array
     {
         // A term that was not seen before has gained from behind all that were; one not seen now has lost as far.
-        $now = 'IF(k.position_milli = 0, 101000, k.position_milli)';
-        $then = 'IF(k.before_milli = 0, 101000, k.before_milli)';
-
-        return match ($this->order) {
-            'clicks' => 'COALESCE(k.clicks, 0) DESC, k.impressions DESC, t.id',
-            'position' => "COALESCE($now, 101000), t.id",
-            'gained' => "COALESCE($then - $now, 0) DESC, t.id",
-            'lost' => "COALESCE($now - $then, 0) DESC, t.id",
-            default => 't.worth DESC, t.id',
+        $place = static fn (mixed $milli): int => (int) $milli === 0 ? 101_000 : (int) $milli;
+        $key = match ($this->order) {
+            'clicks' => static fn (object $row): array => [-(int) $row->clicks, -(int) $row->impressions],
+            'position' => static fn (object $row): array => [$place($row->position_milli)],
+            'gained' => static fn (object $row): array => [$place($row->position_milli) - $place($row->before_milli)],
+            'lost' => static fn (object $row): array => [$place($row->before_milli) - $place($row->position_milli)],
+            default => static fn (object $row): array => [-(float) $row->worth],
         };
+        $keys = array_map(static fn (object $row): array => [...$key($row), (int) $row->id], $rows);
+        asort($keys);
+
+        return array_values(array_map(static fn (int $nth): object => $rows[$nth], array_keys($keys)));
     }
 }

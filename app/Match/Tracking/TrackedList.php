@@ -6,10 +6,9 @@ namespace App\Match\Tracking;
 
 use App\Facts\SearchHistory;
 use App\Platform\Bytes;
+use App\Platform\Database\Bulk;
 use App\Stores\Models\Store;
-use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
-use Orchard\Core\Terms\PositionBand;
 
 /** Tracked terms as a screen shows them: rows with their last weeks, and how many stood in which band week by week. */
 final readonly class TrackedList
@@ -31,59 +30,76 @@ final readonly class TrackedList
     /** @var ?string the last day that is told */
     public ?string $lastDay;
 
+    /** @var list<object> id, digest, worth and figures of all tracked terms that are like the filter, of any band */
+    private array $all;
+
     public function __construct(private Store $store, private TrackedFilter $filter)
     {
         $weeks = [];
-        $days = (new SearchHistory($store))->days;
+        $days = SearchHistory::days($store);
         foreach ($days as $day) {
-            $weeks[(new DateTimeImmutable($day))->modify('Monday this week')->format('Y-m-d')] = true;
+            $weeks[date('Y-m-d', (int) strtotime('monday this week', (int) strtotime($day)))] = true;
         }
         $this->weeks = array_slice(array_map(strval(...), array_keys($weeks)), -self::WEEKS);
         $this->lastDay = $days === [] ? null : $days[count($days) - 1];
-    }
-
-    /** @return list<object> rows of match_terms with what is tracked of them, and their tags */
-    public function rows(int $page = 1): array
-    {
-        [$where, $values] = $this->filter->where($this->store);
-
-        return array_values(
+        [$where, $values] = $filter->where($store);
+        $this->all = array_values(
             DB::select(
-                'SELECT t.id, t.digest, t.term, t.asked, t.volume, t.worth, t.lead_page, s.tags, s.note, k.clicks,
-                    k.impressions, k.position_milli, k.before_milli, k.page_id, k.seen_on FROM '.
+                'SELECT t.id, t.digest, t.worth, COALESCE(k.clicks, 0) AS clicks, COALESCE(k.impressions, 0) AS
+                    impressions, COALESCE(k.position_milli, 0) AS position_milli, COALESCE(k.before_milli, 0) AS
+                    before_milli FROM '.
                     self::TABLES.
-                    " WHERE $where ORDER BY {$this->filter->orderBy()} LIMIT ".
-                    self::SIZE.
-                    ' OFFSET '.
-                    self::SIZE * (max(1, $page) - 1),
+                    " WHERE $where",
                 $values,
             ),
         );
     }
 
-    /** @return array<string, int> how many tracked terms of the filter stand in each band now, and "unseen" */
-    public function standing(): array
+    /** @return list<object> rows of match_terms with what is tracked of them, and their tags */
+    public function rows(int $offset = 0): array
     {
-        [$where, $values] = $this->filter->where($this->store, withBand: false);
-        $cases = "CASE WHEN COALESCE(k.position_milli, 0) = 0 THEN '".TrackedFilter::UNSEEN."'";
-        foreach (PositionBand::cases() as $band) {
-            $cases .= $band->end() === null ? '' : " WHEN k.position_milli < {$band->end()} THEN '{$band->value}'";
+        $some = array_slice($this->filter->ordered($this->inBand()), $offset, self::SIZE);
+        if ($some === []) {
+            return [];
         }
-        $counts = [];
+        $rows = [];
         foreach (
             DB::select(
-                "SELECT $cases ELSE '".
-                    PositionBand::Beyond->value.
-                    "' END AS band, COUNT(*) AS n FROM ".
+                'SELECT t.id, t.digest, t.term, t.asked, t.volume, t.worth, t.lead_page, s.tags, s.note, k.clicks,
+                    k.impressions, k.position_milli, k.before_milli, k.page_id, k.seen_on FROM '.
                     self::TABLES.
-                    " WHERE $where GROUP BY band",
-                $values,
+                    ' WHERE t.id IN ('.
+                    Bulk::list(Bulk::ids($some, 'id')).
+                    ')',
             ) as $row
         ) {
-            $counts[(string) $row->band] = (int) $row->n;
+            $rows[(int) $row->id] = $row;
         }
 
-        return $counts;
+        return array_values(
+            array_filter(array_map(static fn (object $one): ?object => $rows[(int) $one->id] ?? null, $some)),
+        );
+    }
+
+    /** @return list<object> */
+    private function inBand(): array
+    {
+        return $this->filter->band === ''
+            ? $this->all
+            : array_values(
+                array_filter(
+                    $this->all,
+                    fn (object $row): bool => TrackedFilter::bandOf((int) $row->position_milli) === $this->filter->band,
+                ),
+            );
+    }
+
+    /** @return array<array-key, int> how many tracked terms of the filter stand in each band now, and "unseen" */
+    public function standing(): array
+    {
+        return array_count_values(
+            array_map(static fn (object $row): string => TrackedFilter::bandOf((int) $row->position_milli), $this->all),
+        );
     }
 
     /**
@@ -98,19 +114,17 @@ final readonly class TrackedList
         }
         $bands = array_fill_keys($this->weeks, []);
         $of = [$this->store->id, $this->filter->market, $this->weeks[0]];
-        $some = '';
-        if ($this->filter->isPart()) {
-            [$where, $values] = $this->filter->where($this->store, withBand: false);
-            $some = ' AND w.digest IN (SELECT s.digest FROM '.self::TABLES." WHERE $where)";
-            array_push($of, ...$values);
-        }
-        foreach (
-            DB::select(
-                "SELECT w.week, w.band, COUNT(*) AS n FROM match_weeks w WHERE w.store_id = ? AND w.market_id = ? AND
-                    w.week >= ?$some GROUP BY w.week, w.band",
-                $of,
-            ) as $row
-        ) {
+        $digests = array_map(static fn (object $row): string => (string) $row->digest, $this->all);
+        $counted = match (true) {
+            ! $this->filter->isPart() => 'SELECT week, band, terms AS n FROM match_bands WHERE store_id = ? AND
+                market_id = ? AND week >= ?',
+            $digests === [] => null,
+            default => 'SELECT week, band, COUNT(*) AS n FROM match_weeks WHERE store_id = ? AND market_id = ? AND
+                week >= ? AND digest IN ('.
+                Bytes::list($digests).
+                ') GROUP BY week, band',
+        };
+        foreach ($counted === null ? [] : DB::select($counted, $of) as $row) {
             isset($bands[(string) $row->week]) && ($bands[(string) $row->week][(int) $row->band] = (int) $row->n);
         }
 

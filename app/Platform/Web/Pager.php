@@ -6,9 +6,15 @@ namespace App\Platform\Web;
 
 use Illuminate\Http\Request;
 
-/** Which part of a list of known length a screen shows; its number stands in the address as "n". */
+/**
+ * Which part of a list a screen shows; its number stands in the address as "n". Long lists are counted up to a bound, and
+ * so far they are shown: who goes on behind it looks for something, and filters find it sooner.
+ */
 final readonly class Pager
 {
+    /** Rows that are counted at most. */
+    public const MOST = 10_000;
+
     private function __construct(public int $page, public int $count, public int $size)
     {
     }

@@ -13,6 +13,9 @@ final class WorkRun
     /** Seconds that a lease lasts without a sign of life; longer than any single request or batch of a slice. */
     public const LEASE_SECONDS = 45;
 
+    /** A write that met another's locks is done again so often: a person who saved something is no reason to fail. */
+    private const TRIES = 3;
+
     private float $lastBeat;
 
     private bool $isWriting = false;
@@ -69,7 +72,7 @@ final class WorkRun
                 $this->mustHold(lock: true);
 
                 return $result;
-            });
+            }, self::TRIES);
         } finally {
             $this->isWriting = false;
             DB::select('SELECT RELEASE_LOCK(?)', [self::lockOf($this->workId)]);

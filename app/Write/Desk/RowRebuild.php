@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Write\Desk;
 
+use App\Catalogue\Events\ResourcesChanged;
 use App\Changes\DraftState;
 use App\Changes\Events\TextsChanged;
 use App\Inventory\Events\FiguresChanged;
@@ -86,6 +87,21 @@ final class RowRebuild
         foreach (array_chunk($resources, self::CHUNK) as $chunk) {
             $this->rows($store, 'r.id IN ('.Bulk::list($chunk).')', $this->judge($store));
         }
+    }
+
+    public function afterResources(ResourcesChanged $event): void
+    {
+        if ($event->resourceIds === []) {
+            return;
+        }
+        $list = Bulk::list($event->resourceIds);
+        DB::delete(
+            "DELETE w, x FROM write_rows w JOIN resources r ON r.id = w.resource_id AND r.gone = 1
+                LEFT JOIN write_row_texts x ON x.store_id = w.store_id AND x.resource_id = w.resource_id
+                WHERE w.store_id = ? AND w.resource_id IN ($list)",
+            [$event->storeId],
+        );
+        $this->some(Store::query()->findOrFail($event->storeId), $event->resourceIds);
     }
 
     private function judge(Store $store): TextJudge

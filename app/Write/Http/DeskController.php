@@ -229,7 +229,7 @@ final class DeskController
                 ->all();
         }
         $count = $drafts->markReady($store, $ids, $ready, $user->id);
-        $waiting = $ready ? self::waiting($ids) : 0;
+        $waiting = $ready ? self::waiting(array_values($ids)) : 0;
 
         $words = match (true) {
             $count === 0 => 'None of these drafts could be changed.',

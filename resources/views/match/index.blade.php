@@ -3,7 +3,7 @@
 @push('scripts')<script src="{{ app(App\Platform\Web\Assets::class)->url('match.js') }}" type="module"></script>@endpush
 @php
     $unit = $state && $state->money ? $market->currency : 'clicks';
-    $to = static fn (array $changes): string => route('match', [$store] + $filter->query($store, $changes));
+    $to = static fn (array $changes): string => route('match', [$store] + $filter->query($changes));
 @endphp
 @section('content')
     <div class="head"><h1>Match</h1>
@@ -16,8 +16,8 @@
         <p class="hint">Terms come from your search data, from keyword lists and from the lists of rivals. Each page is proposed one lead term and each term one page, so that all together are worth most. @if ($work && $work->isActive()) The first matching is under way. @endif</p>
     @endif
     <div class="filters match-views">
-        @foreach (App\Match\Terms\TermFilter::VIEWS as $view => $label)@if ($view === 'all' || $view === $filter->view || $counts[$view] > 0)<a href="{{ $to(['view' => $view === 'all' ? null : $view, 'group' => null]) }}" @if ($view === $filter->view) aria-current="true" @endif>{{ $label }} <b>@n($counts[$view])</b></a>@endif @endforeach
-        <form method="get" action="{{ route('match', $store) }}" class="inline" role="search">@foreach ($filter->query($store, ['words' => null, 'asked' => null]) as $name => $value)<input type="hidden" name="{{ $name }}" value="{{ $value }}">@endforeach
+        @foreach (App\Match\Terms\TermFilter::VIEWS as $view => $label)@if ($view === 'all' || $view === $filter->view || $counts[$view] > 0)<a href="{{ $to(['view' => $view === 'all' ? null : $view, 'group' => null]) }}" @if ($view === $filter->view) aria-current="true" @endif>{{ $label }} <b>@n($counts[$view])@if ($view !== 'all' && $counts[$view] >= App\Platform\Web\Pager::MOST)+@endif</b></a>@endif @endforeach
+        <form method="get" action="{{ route('match', $store) }}" class="inline" role="search">@foreach ($filter->query(['words' => null, 'asked' => null]) as $name => $value)<input type="hidden" name="{{ $name }}" value="{{ $value }}">@endforeach
             <label>asks for <span class="select"><select name="asked" data-go><option value="">anything</option>@foreach (Orchard\Core\Terms\AskedFor::cases() as $kind)<option value="{{ $kind->value }}" @selected($filter->asked === $kind)>{{ $kind->label() }}</option>@endforeach</select></span></label>
             <input class="input short-search" type="search" name="words" value="{{ $filter->words }}" placeholder="find a term" aria-label="Find a term"><button class="button">Show</button></form>
         <span class="of">Order</span>@foreach (App\Match\Terms\TermFilter::ORDERS as $order => $label)<a href="{{ $to(['order' => $order === 'worth' ? null : $order]) }}" @if ($order === $filter->order) aria-current="true" @endif>{{ $label }}</a>@endforeach

@@ -16,5 +16,5 @@
         @endforelse
         </tbody>
     </table>
-    <p class="pager">@if ($after)<a href="{{ route('match.pages', [$store] + $filter->query($store)) }}">Back to the first</a>@endif @if ($next)<a href="{{ route('match.pages', [$store, 'after' => $next] + $filter->query($store)) }}" rel="next">Next {{ App\Match\Terms\PlacedPages::PAGE }}</a>@endif</p>
+    <p class="pager">@if ($after)<a href="{{ route('match.pages', [$store] + $filter->query()) }}">Back to the first</a>@endif @if ($next)<a href="{{ route('match.pages', [$store, 'after' => $next] + $filter->query()) }}" rel="next">Next {{ App\Match\Terms\PlacedPages::PAGE }}</a>@endif</p>
 @endsection

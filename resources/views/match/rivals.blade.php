@@ -4,7 +4,7 @@
     <div class="head"><h1>Pages that take turns</h1></div>
     @include('match.tabs')
     <p class="hint">Two pages for one term. Where the results show now the one and now the other, somebody should say which it shall be. Two pages side by side in one result are often good, and are left alone here.</p>
-    <div class="filters"><a href="{{ route('match.rivals', [$store] + $filter->query($store)) }}" @if (! $isAll) aria-current="true" @endif>take turns <b>@n((int) $counts->turns)</b></a><a href="{{ route('match.rivals', [$store, 'show' => 'all'] + $filter->query($store)) }}" @if ($isAll) aria-current="true" @endif>all that share a term <b>@n((int) $counts->n)</b></a></div>
+    <div class="filters"><a href="{{ route('match.rivals', [$store] + $filter->query()) }}" @if (! $isAll) aria-current="true" @endif>take turns <b>@n((int) $counts->turns)</b></a><a href="{{ route('match.rivals', [$store, 'show' => 'all'] + $filter->query()) }}" @if ($isAll) aria-current="true" @endif>all that share a term <b>@n((int) $counts->n)</b></a></div>
     <table class="ledger tight" id="rivals">
         <thead><tr><th scope="col">Term</th><th scope="col">Page shown more</th><th scope="col" class="num">Impressions</th><th scope="col" class="num">Position</th><th scope="col">Other page</th><th scope="col" class="num">Impressions</th><th scope="col" class="num">Position</th><th scope="col" class="num" title="Days apart, beyond what chance explains; 0 is side by side">Apart</th><th scope="col" class="num" title="Clicks in four weeks that go missing on days with the lower page alone">Lost</th><th scope="col">Decided</th></tr></thead>
         <tbody>

@@ -2,7 +2,7 @@
 @section('title', 'Tracked terms')
 @push('scripts')<script src="{{ app(App\Platform\Web\Assets::class)->url('match.js') }}" type="module"></script>@endpush
 @php
-    $to = static fn (array $changes): string => route('match.tracked', [$store] + $filter->query($store, $changes));
+    $to = static fn (array $changes): string => route('match.tracked', [$store] + $filter->query($changes));
     $place = static fn (?int $milli): string => $milli === null || $milli === 0 ? '–' : App\Platform\Web\Forms::number($milli / 1000, 1);
     $isReading = $work !== null && $work->isActive();
     $cases = Orchard\Core\Terms\PositionBand::cases();
@@ -17,7 +17,7 @@
         <a href="{{ $to(['band' => null]) }}" @if ($filter->band === '') aria-current="true" @endif>all <b>@n($all)</b></a>
         @foreach ($cases as $band)<a href="{{ $to(['band' => $band->value]) }}" @if ($filter->band === (string) $band->value) aria-current="true" @endif><span class="band is-band-{{ $band->value }}"></span>{{ $band->label() }} <b>@n($standing[$band->value] ?? 0)</b></a>@endforeach
         <a href="{{ $to(['band' => 'unseen']) }}" @if ($filter->band === 'unseen') aria-current="true" @endif><span class="band is-band-0"></span>not seen <b>@n($standing['unseen'] ?? 0)</b></a>
-        <form method="get" action="{{ route('match.tracked', $store) }}" class="inline">@foreach ($filter->query($store, ['asked' => null, 'tag' => null, 'order' => null]) as $name => $value)<input type="hidden" name="{{ $name }}" value="{{ $value }}">@endforeach
+        <form method="get" action="{{ route('match.tracked', $store) }}" class="inline">@foreach ($filter->query(['asked' => null, 'tag' => null, 'order' => null]) as $name => $value)<input type="hidden" name="{{ $name }}" value="{{ $value }}">@endforeach
             <label>asks for <span class="select"><select name="asked" data-go><option value="">anything</option>@foreach (Orchard\Core\Terms\AskedFor::cases() as $kind)<option value="{{ $kind->value }}" @selected($filter->asked === $kind)>{{ $kind->label() }}</option>@endforeach</select></span></label>
             @if ($tags !== [])<label>tag <span class="select"><select name="tag" data-go><option value="">any</option>@foreach ($tags as $tag)<option @selected($filter->tag === $tag)>{{ $tag }}</option>@endforeach</select></span></label>@endif
             <label>order <span class="select"><select name="order" data-go>@foreach (App\Match\Tracking\TrackedFilter::ORDERS as $order => $label)<option value="{{ $order }}" @selected($filter->order === $order)>{{ $label }}</option>@endforeach</select></span></label> <button class="button">Show</button></form>
@@ -61,7 +61,7 @@
     </div>
     @can('write', $store)
     <h2>Track more</h2>
-    <form method="post" action="{{ route('match.track', [$store] + $filter->query($store, ['asked' => null, 'tag' => null, 'page' => null, 'band' => null, 'order' => null])) }}" class="track-more">@csrf
+    <form method="post" action="{{ route('match.track', [$store] + $filter->query(['asked' => null, 'tag' => null, 'page' => null, 'band' => null, 'order' => null])) }}" class="track-more">@csrf
         <p><label><input type="radio" name="which" value="typed" @checked(old('which', 'typed') === 'typed')> these, one a line</label> <textarea class="textarea" name="terms" rows="3" aria-label="Terms, one a line" data-picks="typed">{{ old('terms') }}</textarea></p>
         <p><label><input type="radio" name="which" value="page" @checked(old('which') === 'page')> what this page is clicked for most</label> <input class="input" name="url" value="{{ old('url') }}" maxlength="2048" placeholder="/collections/…" aria-label="URL of a page" data-picks="page"></p>
         <p><label><input type="radio" name="which" value="leads" @checked(old('which') === 'leads')> the lead terms that are worth most</label></p>

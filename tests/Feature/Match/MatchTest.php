@@ -122,6 +122,60 @@ it(
     },
 );
 
+it('puts terms together that share result pages, our own or rivals’, and no others', function (): void {
+    $store = app(AddStore::class)->add('Shared', 'https://shared.example', 'shared-'.Str::lower(Str::random(10)));
+    $volumes = ['sofa' => 9000, 'couch' => 4000, 'settee' => 900, 'armchair' => 2000, 'rug' => 800, 'chaise' => 700];
+    $words = "keyword,volume,difficulty\n";
+    foreach ($volumes as $word => $volume) {
+        $words .= "$word,$volume,30\n";
+    }
+    bringIn($store, $words, FileSort::Keywords);
+    // Two pages of rivals hold sofa and couch; one alone holds sofa and armchair, and all terms meet on one home page.
+    $seen = '';
+    foreach (array_keys($volumes) as $word) {
+        $seen .= "$word,https://rival.example/,8\n";
+    }
+    $seen .=
+        "sofa,https://one.example/sofas,2\ncouch,https://one.example/sofas,3\nsofa,https://two.example/s,4\n".
+        "couch,https://two.example/s,5\narmchair,https://one.example/sofas,9\n";
+    bringIn($store, "keyword,url,position\n$seen", FileSort::Rivals);
+    bringIn($store, "url,kind,title\n/sofas,collection,Sofas\n/rugs,collection,Rugs\n", FileSort::Pages);
+    // Our own page is seen for settee and sofa, most of all others; rugs for themselves.
+    $rows = "date,page,query,clicks,impressions,position\n";
+    foreach (daysBack(84) as $day) {
+        $rows .= "$day,https://shared.example/sofas,settee,1,20,5\n$day,https://shared.example/sofas,sofa,1,90,7\n";
+        $rows .= "$day,https://shared.example/rugs,rug,1,30,6\n";
+    }
+    bringIn($store, $rows);
+    weigh($store);
+    matchUp($store);
+    $heads = DB::table('match_terms as t')
+        ->join('match_terms as h', 'h.id', '=', 't.head_id')
+        ->where('t.store_id', $store->id)
+        ->selectRaw('t.term AS own, h.term AS head')
+        ->pluck('head', 'own')
+        ->all();
+    expect($heads)->toEqual([
+        'sofa' => 'sofa',
+        'couch' => 'sofa',
+        'settee' => 'sofa',
+        'armchair' => 'armchair',
+        'rug' => 'rug',
+        'chaise' => 'chaise',
+    ]);
+    $this->actingAs(member($store, Role::Viewer));
+    $this->get("/s/$store->slug/match/groups")
+        ->assertOk()
+        ->assertSee('>sofa</a>', false)
+        ->assertDontSee('>rug</a>', false);
+    // Somebody takes one out: it is out, and stays out.
+    $this->actingAs(member($store, Role::Writer));
+    $couch = (int) termCalled($store, 'couch')->id;
+    $this->post("/s/$store->slug/match/terms", ['terms' => [$couch], 'do' => 'say', 'group' => 'couch']);
+    matchUp($store);
+    expect((int) termCalled($store, 'couch')->head_id)->toBe((int) termCalled($store, 'couch')->id);
+});
+
 it('reaches its end without a page, a term or a market that anything is known of', function (): void {
     $store = (new Site())->store();
     matchUp($store);

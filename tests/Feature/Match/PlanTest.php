@@ -175,8 +175,9 @@ it('asks for a planned page that nothing links to once somebody says that it is 
     lampPage($site, '/collections/rattan-lamps', 'Rattan');
     crawl($store);
     expect(plannedPage($store))->toBe($page);
-    $this->post("/s/$store->slug/match/planned/$page/arrived", ['url' => '/collections/rattan-lamps'])
-        ->assertSessionHas('done');
+    $this->post("/s/$store->slug/match/planned/$page/arrived", [
+        'url' => '/collections/rattan-lamps',
+    ])->assertSessionHas('done');
     crawl($store);
     expect(plannedPage($store))
         ->toBe(0)
@@ -261,11 +262,27 @@ it('takes a plan back and makes it again, with what was written', function (): v
         ->toBe('Rattan lamps by hand')
         ->and(PlannedResources::among([$resource]))
         ->toBe([$resource => true]);
+    // At another address it is another page: the first has neither the term nor a row of the desk any more.
+    $plan = fn (array $what) => $this->post("/s/$store->slug/match/terms/".gapTerm($store)->id.'/plan', $what);
+    $plan(['plan' => 'planned', 'address' => '/collections/woven'])->assertSessionHas('done');
+    $moved = plannedPage($store);
+    $rows = static fn (): array => DB::table('write_rows')
+        ->join('resources', 'resources.id', '=', 'resource_id')
+        ->where('write_rows.store_id', $store->id)
+        ->where('from_page', 3)
+        ->pluck('page_id')
+        ->all();
+    expect(PageTerms::leads([$page, $moved]))
+        ->toBe([$moved => 'rattan lamps'])
+        ->and($moved)
+        ->not->toBe($page)
+        ->and($rows())
+        ->toBe([$moved]);
     // Given up by its own button it is gone as well, and the term is open.
     $this->post("/s/$store->slug/match/terms/".gapTerm($store)->id.'/plan', ['plan' => 'open'])->assertSessionHas(
         'done',
     );
-    expect(plannedPage($store))->toBe(0)->and((int) gapTerm($store)->served)->toBe(0);
+    expect(plannedPage($store))->toBe(0)->and($rows())->toBe([])->and((int) gapTerm($store)->served)->toBe(0);
 });
 
 it('refuses plans where a page is, of no kind, elsewhere, or by those who may not', function (): void {

@@ -155,6 +155,66 @@ function elsewhere(): Illuminate\Database\Connection
     return $other;
 }
 
+it('does a write again that met the locks of somebody who saved something', function (): void {
+    $mark = 'lock-'.bin2hex(random_bytes(4));
+    DB::table('cache')->upsert(
+        array_map(static fn (int $n): array => ['key' => "$mark-$n", 'value' => '0', 'expiration' => 0], range(1, 60)),
+        ['key'],
+    );
+    // The other one has changed many rows, so that the database takes ours back, and then wants the row that we hold.
+    $connection = config('database.connections.mariadb');
+    $code = sprintf(
+        '$db = new PDO(%s, %s, %s); $db->exec("SET innodb_lock_wait_timeout = 20"); $db->beginTransaction();'.
+            'for ($n = 2; $n <= 60; $n++) { $db->exec("UPDATE cache SET value = 7 WHERE `key` = \'%4$s-$n\'"); } '.
+            'echo "held\n";'.
+            '$db->exec("UPDATE cache SET value = 7 WHERE `key` = \'%4$s-1\'"); $db->commit(); echo "done\n";',
+        var_export(
+            "mysql:host={$connection['host']};port={$connection['port']};dbname={$connection['database']}",
+            true,
+        ),
+        var_export($connection['username'], true),
+        var_export($connection['password'], true),
+        $mark,
+    );
+    $tries = 0;
+    $pipes = [];
+    $other = null;
+    CountingWork::$act = function (WorkRun $run) use (&$tries, &$pipes, &$other, $code, $mark): SliceEnd {
+        $run->fenced(function () use (&$tries, &$pipes, &$other, $code, $mark): void {
+            $tries++;
+            DB::update('UPDATE cache SET value = value + 1 WHERE `key` = ?', ["$mark-1"]);
+            if ($other === null) {
+                $other = proc_open([PHP_BINARY, '-r', $code], [1 => ['pipe', 'w'], 2 => STDERR], $pipes);
+                expect(fgets($pipes[1]))->toBe("held\n");
+                usleep(300_000); // It waits for our row by now, or will.
+            }
+            DB::update('UPDATE cache SET value = value + 1 WHERE `key` = ?', ["$mark-2"]);
+        });
+
+        return SliceEnd::done();
+    };
+    $desk = app(WorkDesk::class);
+    $id = $desk->begin(CountingWork::class, 1, 0, null);
+    $desk->slice($id);
+    expect(fgets($pipes[1]))->toBe("done\n");
+    fclose($pipes[1]);
+    proc_close($other);
+    expect($tries)
+        ->toBe(2)
+        ->and(DB::table('work')->where('id', $id)->value('state'))
+        ->toBe('done')
+        ->and(
+            DB::table('cache')
+                ->where('key', 'like', "$mark-%")
+                ->where('value', '8')
+                ->count(),
+        )
+        ->toBe(2);
+    DB::table('cache')
+        ->where('key', 'like', "$mark-%")
+        ->delete();
+});
+
 it('answers who stops or follows at once, however long a fenced write takes', function (): void {
     $seen = [];
     CountingWork::$act = function (WorkRun $run) use (&$seen): SliceEnd {
