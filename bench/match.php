@@ -105,10 +105,10 @@ told(number_format(DB::table('search_rows')->where('store_id', $id)->count()).' 
 DB::insert(
     "INSERT IGNORE INTO match_said (store_id, market_id, digest, term, tracked, said_at) SELECT store_id, market_id,
         digest, term, 1, NOW() FROM match_terms WHERE store_id = $id AND market_id = $market->id ORDER BY worth DESC
-        LIMIT ".
-        TRACKED,
+        LIMIT ".TRACKED,
 );
-DB::update("UPDATE match_terms t JOIN match_said s ON s.store_id = t.store_id AND s.digest = t.digest SET t.tracked = 1
+DB::update("UPDATE match_terms t JOIN match_said s ON s.store_id = t.store_id AND s.market_id = t.market_id
+    AND s.digest = t.digest SET t.tracked = 1
     WHERE t.store_id = $id");
 $from = hrtime(true);
 $state = app(WorkDesk::class)->workToEnd((int) TrackWork::begin($store, null), static fn () => null);

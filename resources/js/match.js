@@ -53,3 +53,10 @@ document.addEventListener('input', event => {
     const picks = event.target.closest('[data-picks]');
     if (picks) picks.form.querySelector(`input[name="which"][value="${picks.dataset.picks}"]`).checked = true;
 });
+document.addEventListener('keydown', event => {
+    // Enter in a field of the sheet does what its own button says, not what the first button of the form does.
+    const field = event.key === 'Enter' ? event.target.closest('.match-more input') : null;
+    if (!field) return;
+    event.preventDefault();
+    field.closest('p').querySelector('button')?.click();
+});

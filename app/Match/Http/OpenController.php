@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace App\Match\Http;
 
+use App\Match\Terms\Dictionary;
 use App\Match\Terms\Pages;
 use App\Match\Terms\PlacedPages;
+use App\Match\Terms\RivalPages;
 use App\Match\Terms\TermFilter;
 use App\Match\Terms\TermList;
 use App\Platform\Web\Pager;
@@ -122,9 +124,28 @@ final class OpenController
             : round($reach->middle, 0);
         $least = is_numeric($request->query('volume')) ? max(0, min(100_000_000, (int) $request->query('volume'))) : 0;
 
-        $where = 't.excluded = 0 AND t.volume >= ? AND t.difficulty <= ? AND t.lead_page IS NULL AND t.served <> 4';
-        $of = [$store->id, $filter->market, max(1, $least), $most];
+        $isRivals = $request->query('from') === 'rivals';
+        // Lists of rivals tell seldom how often a term is searched, and never how hard it is.
+        $where = $isRivals
+            ? 't.excluded = 0 AND t.origins & '.
+                Dictionary::RIVALS.
+                ' AND COALESCE(t.volume, 0) >= ? AND COALESCE(t.difficulty, 0) <= ? AND t.lead_page IS NULL AND
+                t.served <> 4'
+            : 't.excluded = 0 AND t.volume >= ? AND t.difficulty <= ? AND t.lead_page IS NULL AND t.served <> 4';
+        $of = [$store->id, $filter->market, $isRivals ? $least : max(1, $least), $most];
         $pager = Pager::of($request, TermList::atMost($where, $of), self::SIZE);
+
+        $rows = DB::select(
+            "SELECT t.id, t.digest, t.term, t.volume, t.difficulty, t.asked, t.potential, t.products, t.position_milli,
+                    t.results, t.origins, t.support_page FROM (SELECT t.id FROM match_terms t WHERE t.store_id = ?
+                    AND t.market_id = ? AND $where
+                    ORDER BY t.volume DESC, t.id DESC LIMIT ".
+                self::SIZE.
+                ' OFFSET '.
+                $pager->offset().
+                ') shown JOIN match_terms t ON t.id = shown.id ORDER BY t.volume DESC, t.id DESC',
+            $of,
+        );
 
         return view('match.reach', [
             'store' => $store,
@@ -134,17 +155,9 @@ final class OpenController
             'least' => $least,
             'pager' => $pager,
             'market' => Markets::of($store)->find($filter->market),
-            'rows' => DB::select(
-                "SELECT t.id, t.term, t.volume, t.difficulty, t.asked, t.potential, t.products, t.position_milli,
-                    t.results, t.origins, t.support_page FROM (SELECT t.id FROM match_terms t WHERE t.store_id = ?
-                    AND t.market_id = ? AND $where
-                    ORDER BY t.volume DESC, t.id DESC LIMIT ".
-                    self::SIZE.
-                    ' OFFSET '.
-                    $pager->offset().
-                    ') shown JOIN match_terms t ON t.id = shown.id ORDER BY t.volume DESC, t.id DESC',
-                $of,
-            ),
+            'isRivals' => $isRivals,
+            'rivals' => RivalPages::of($store, $filter->market, $rows),
+            'rows' => $rows,
         ]);
     }
 

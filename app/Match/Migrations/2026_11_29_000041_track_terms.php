@@ -10,7 +10,9 @@ return new class extends Migration
     /** Tracked terms by day and by week, and groups. No foreign keys: months and groups are written anew in bulk. */
     public function up(): void
     {
-        DB::statement('ALTER TABLE match_terms DROP KEY by_volume, ADD KEY by_volume (store_id, market_id, excluded,
+        // Rows of older runs are taken away once a run, and a scan does that as well.
+        DB::statement('ALTER TABLE match_pairs DROP KEY by_run');
+        DB::statement('ALTER TABLE match_terms DROP KEY by_run, DROP KEY by_volume, ADD KEY by_volume (store_id, market_id, excluded,
             volume,            id, difficulty, lead_page, served)');
         DB::statement("ALTER TABLE match_said ADD KEY by_tracked (store_id, market_id, tracked),
             ADD COLUMN plan_kind TINYINT UNSIGNED NULL COMMENT 'kind of the planned page' AFTER plan_name,
@@ -25,6 +27,9 @@ return new class extends Migration
             market_id BIGINT UNSIGNED NOT NULL,
             term_digest BINARY(16) NOT NULL,
             url_digest BINARY(16) NOT NULL COMMENT 'of a page of a rival',
+            url VARCHAR(700) NOT NULL,
+            kind TINYINT UNSIGNED NULL COMMENT 'as its path tells',
+            position_milli INT UNSIGNED NOT NULL COMMENT '0 where no list tells it',
             PRIMARY KEY (store_id, run, market_id, term_digest, url_digest)
         ) COMMENT 'pages of rivals that are seen for a term'");
         DB::statement("CREATE TABLE match_groups (

@@ -8,6 +8,8 @@ use App\Inventory\Terms\SeenQueries;
 use App\Platform\Bytes;
 use App\Platform\Database\Bulk;
 use App\Platform\Work\WorkRun;
+use App\Stores\Kinds\KindSuggestions;
+use App\Stores\Kinds\PageKind;
 use App\Stores\Markets;
 use App\Stores\Models\Market;
 use App\Stores\Models\Store;
@@ -98,6 +100,7 @@ final class Dictionary
     {
         $this->run->fenced(function (): void {
             $run = $this->run->workId;
+            $kinds = [];
             DB::insert(
                 'INSERT INTO match_terms (store_id, market_id, digest, term, forms, volume, difficulty, results, clicks,
                     impressions, position_milli, origins, run)
@@ -113,6 +116,23 @@ final class Dictionary
                     position_milli = VALUES(position_milli), origins = VALUES(origins), run = VALUES(run)',
                 [$run, $this->store->id, $run],
             );
+            // Where no list of ours tells what kinds of pages hold the first results, the lists of rivals do.
+            foreach (
+                DB::select(
+                    'SELECT t.id, r.kind, COUNT(*) AS n FROM match_results r JOIN match_terms t ON t.store_id = r.store_id
+                        AND t.market_id = r.market_id AND t.digest = r.term_digest WHERE r.store_id = ? AND r.run = ?
+                        AND r.kind IS NOT NULL AND r.position_milli BETWEEN 1 AND 10500 AND t.results = ?
+                        GROUP BY t.id, r.kind ORDER BY t.id, n DESC, r.kind',
+                    [$this->store->id, $run, ''],
+                ) as $row
+            ) {
+                $kinds[(int) $row->id][] = PageKind::from((int) $row->kind)->key()." {$row->n}";
+            }
+            foreach ($kinds as $term => $some) {
+                DB::table('match_terms')
+                    ->where('id', $term)
+                    ->update(['results' => mb_substr(implode(', ', $some), 0, 190)]);
+            }
             // What one digest says of a term is said of the term.
             DB::update(
                 'UPDATE match_terms t LEFT JOIN match_said s ON s.store_id = t.store_id AND s.market_id = t.market_id
@@ -173,7 +193,7 @@ final class Dictionary
         $after = str_repeat("\0", 16);
         do {
             $rows = DB::select(
-                'SELECT mark, phrase, MD5(rival_url) AS page FROM rival_rows WHERE store_id = ? AND mark > ? AND is_current = 1
+                'SELECT mark, phrase, rival_url, position FROM rival_rows WHERE store_id = ? AND mark > ? AND is_current = 1
                     ORDER BY mark LIMIT '.self::PORTION,
                 [$this->store->id, $after],
             );
@@ -183,8 +203,16 @@ final class Dictionary
                     $form = $this->form($market, (string) $row->phrase, self::RIVALS);
                     if ($form !== null) {
                         $forms[] = $form;
-                        $page = new Bytes((string) hex2bin((string) $row->page));
-                        $results[] = [$this->store->id, $this->run->workId, $market, $form[3], $page];
+                        $results[] = [
+                            $this->store->id,
+                            $this->run->workId,
+                            $market,
+                            $form[3],
+                            new Bytes(md5((string) $row->rival_url, true)),
+                            mb_substr((string) $row->rival_url, 0, 700),
+                            KindSuggestions::byPath((string) $row->rival_url)?->value,
+                            (int) round(1000 * (float) $row->position),
+                        ];
                     }
                 }
                 $after = (string) $row->mark;
@@ -312,7 +340,7 @@ final class Dictionary
             $this->run->fenced(static function () use ($forms, $seen, $queries, $results): void {
                 Bulk::write(
                     'match_results',
-                    ['store_id', 'run', 'market_id', 'term_digest', 'url_digest'],
+                    ['store_id', 'run', 'market_id', 'term_digest', 'url_digest', 'url', 'kind', 'position_milli'],
                     $results,
                     'INSERT IGNORE',
                 );

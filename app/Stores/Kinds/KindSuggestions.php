@@ -79,6 +79,22 @@ final class KindSuggestions
         'impressum' => PageKind::Plain,
     ];
 
+    /** What a page of somebody else is, as the folders of its path are called; null where they tell nothing. */
+    public static function byPath(string $url): ?PageKind
+    {
+        $path = trim((string) parse_url($url, PHP_URL_PATH), '/');
+        if ($path === '') {
+            return parse_url($url, PHP_URL_HOST) === null ? null : PageKind::Home;
+        }
+        $found = null;
+        // The last folder that tells something: a product within a collection is a product.
+        foreach (array_slice(explode('/', strtolower($path)), 0, 6) as $folder) {
+            $found = self::NAMES[$folder] ?? $found;
+        }
+
+        return $found;
+    }
+
     /** @return list<array{rule: KindRule, pages: int, why: string}> the one that tells the most pages first */
     public static function of(Store $store): array
     {

@@ -137,7 +137,9 @@ it('puts terms together that share result pages, our own or rivals’, and no ot
     }
     $seen .=
         "sofa,https://one.example/sofas,2\ncouch,https://one.example/sofas,3\nsofa,https://two.example/s,4\n".
-        "couch,https://two.example/s,5\narmchair,https://one.example/sofas,9\n";
+        "couch,https://two.example/s,5\narmchair,https://one.example/sofas,9\n".
+        "futon frame,https://one.example/collections/x/products/futon,4\nfuton frame,https://two.example/p/futon,2\n".
+        "futon frame,https://three.example/f,1\n";
     bringIn($store, "keyword,url,position\n$seen", FileSort::Rivals);
     bringIn($store, "url,kind,title\n/sofas,collection,Sofas\n/rugs,collection,Rugs\n", FileSort::Pages);
     // Our own page is seen for settee and sofa, most of all others; rugs for themselves.
@@ -162,18 +164,43 @@ it('puts terms together that share result pages, our own or rivals’, and no ot
         'armchair' => 'armchair',
         'rug' => 'rug',
         'chaise' => 'chaise',
+        'futon frame' => 'futon frame',
     ]);
     $this->actingAs(member($store, Role::Viewer));
     $this->get("/s/$store->slug/match/groups")
         ->assertOk()
         ->assertSee('>sofa</a>', false)
         ->assertDontSee('>rug</a>', false);
+    // What only rivals are seen for, with the kind of page that is: as its path tells, and not guessed where it does not.
+    $this->get("/s/$store->slug/match/reach")
+        ->assertOk()
+        ->assertDontSee('futon');
+    $this->get("/s/$store->slug/match/reach?from=rivals")
+        ->assertOk()
+        ->assertSee('futon frame')
+        ->assertSee('a page of three.example, 1');
+    expect((string) termCalled($store, 'futon frame')->results)->toBe('product 2');
     // Somebody takes one out: it is out, and stays out.
     $this->actingAs(member($store, Role::Writer));
     $couch = (int) termCalled($store, 'couch')->id;
     $this->post("/s/$store->slug/match/terms", ['terms' => [$couch], 'do' => 'say', 'group' => 'couch']);
     matchUp($store);
     expect((int) termCalled($store, 'couch')->head_id)->toBe((int) termCalled($store, 'couch')->id);
+    // Of many at once: what is left empty says nothing.
+    $many = [(int) termCalled($store, 'sofa')->id, (int) termCalled($store, 'rug')->id];
+    $say = fn (array $what) => $this->post("/s/$store->slug/match/terms", ['terms' => $many, 'do' => 'say'] + $what);
+    $say(['tags' => 'autumn, home', 'group' => '', 'asked' => ''])->assertSessionHas('done');
+    $say(['tags' => '', 'group' => 'rug', 'asked' => 'article'])->assertSessionHas('done');
+    $said = DB::table('match_said')
+        ->where('store_id', $store->id)
+        ->whereIn('term', ['sofa', 'rug'])
+        ->get();
+    expect($said->pluck('tags')->unique()->all())
+        ->toBe(['autumn, home'])
+        ->and($said->pluck('head')->unique()->all())
+        ->toBe(['rug'])
+        ->and((int) termCalled($store, 'sofa')->head_id)
+        ->toBe((int) termCalled($store, 'rug')->id);
 });
 
 it('reaches its end without a page, a term or a market that anything is known of', function (): void {

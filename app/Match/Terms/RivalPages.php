@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Match\Terms;
+
+use App\Platform\Bytes;
+use App\Stores\Kinds\PageKind;
+use App\Stores\Models\Store;
+use Illuminate\Support\Facades\DB;
+
+/** Pages of rivals that lists tell for terms. */
+final class RivalPages
+{
+    /**
+     * The best placed page of each term.
+     *
+     * @param  array<object>  $terms  with their digests
+     * @return array<string, array{url: string, host: string, kind: ?PageKind, position: ?float}> by the term's digest
+     */
+    public static function of(Store $store, int $market, array $terms): array
+    {
+        if ($terms === []) {
+            return [];
+        }
+        $digests = array_values(array_map(static fn (object $term): string => (string) $term->digest, $terms));
+        $found = [];
+        foreach (
+            DB::select(
+                'SELECT r.term_digest, r.url, r.kind, r.position_milli FROM match_results r JOIN match_states s ON
+                    s.market_id = r.market_id AND s.run = r.run WHERE r.store_id = ? AND r.market_id = ? AND
+                    r.term_digest IN ('.
+                    Bytes::list($digests).
+                    ') ORDER BY r.position_milli = 0, r.position_milli, r.url',
+                [$store->id, $market],
+            ) as $row
+        ) {
+            $found[(string) $row->term_digest] ??= [
+                'url' => (string) $row->url,
+                'host' => (string) parse_url((string) $row->url, PHP_URL_HOST),
+                'kind' => $row->kind === null ? null : PageKind::from((int) $row->kind),
+                'position' => (int) $row->position_milli === 0 ? null : (int) $row->position_milli / 1000,
+            ];
+        }
+
+        return $found;
+    }
+}
