@@ -252,7 +252,9 @@ final class TermController
         $asked === null || ($what['asked'] = Asks::number($asked));
         $request->filled('group') && ($what['head'] = mb_substr((string) $request->string('group'), 0, 190));
         $request->has('note') && ($what['note'] = mb_substr((string) $request->string('note'), 0, 500));
-        $request->has('tags') && ($what['tags'] = Sayings::tags((string) $request->string('tags')));
+        // In bulk an empty field says nothing; on a term's own panel it takes the tags away.
+        ($request->has('note') || $request->filled('tags')) &&
+            ($what['tags'] = Sayings::tags((string) $request->string('tags')));
         $what === [] ||
             TermSteps::take(
                 $store,
