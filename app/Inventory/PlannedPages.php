@@ -33,7 +33,9 @@ final class PlannedPages
         PageUrl $url,
         ?int $userId,
     ): int {
-        if (! $url->sameHostAs($store->baseUrl()) || Markets::of($store)->marketOf($url)->id !== $market->id) {
+        $markets = Markets::of($store);
+        $isOfMarket = $markets->needLanguages() || $markets->marketOf($url)->id === $market->id;
+        if (! $url->sameHostAs($store->baseUrl()) || ! $isOfMarket) {
             throw new InvalidArgumentException("{$url->text()} is no address of {$market->name}.");
         }
 
@@ -47,6 +49,7 @@ final class PlannedPages
                 throw new InvalidArgumentException("There is a page at {$url->text()} already.");
             }
             $book->known([$page], PageSource::Planned);
+            $book->toMarket([$page], $market->id);
             DB::table('planned_pages')->updateOrInsert(
                 ['page_id' => $page],
                 [
@@ -59,20 +62,22 @@ final class PlannedPages
                     'planned_at' => now(),
                 ],
             );
-            // An address that answered with an error stays listed as that; it is planned all the same.
-            DB::table('page_index')->updateOrInsert(
-                ['page_id' => $page],
-                [
-                    'store_id' => $store->id,
-                    'market_id' => $market->id,
-                    'kind' => $kind->value,
-                    'status' => 0,
-                    'indexable' => 0,
-                    'why_not' => WhyNot::Planned->value,
-                    'sources' => DB::table('pages')->where('id', $page)->value('sources'),
-                    'address' => substr($url->target(), 0, 190),
-                ],
-            );
+            // An address that answers with an error stays listed as that; it is planned all the same.
+            if ($known === null || (int) $known->status === 0) {
+                DB::table('page_index')->updateOrInsert(
+                    ['page_id' => $page],
+                    [
+                        'store_id' => $store->id,
+                        'market_id' => $market->id,
+                        'kind' => $kind->value,
+                        'status' => 0,
+                        'indexable' => 0,
+                        'why_not' => WhyNot::Planned->value,
+                        'sources' => DB::table('pages')->where('id', $page)->value('sources'),
+                        'address' => substr($url->target(), 0, 190),
+                    ],
+                );
+            }
             DB::table('page_words')->updateOrInsert(
                 ['page_id' => $page],
                 ['store_id' => $store->id, 'words' => WordSearch::textOf($name, $url->target())],
@@ -132,8 +137,12 @@ final class PlannedPages
         foreach (
             $pages === []
                 ? []
-                : DB::select('SELECT page_id, kind FROM planned_pages WHERE page_id IN
-                    ('.Bulk::list($pages).')') as $row
+                : DB::select(
+                    'SELECT page_id, kind FROM planned_pages WHERE page_id IN
+                    ('.
+                        Bulk::list($pages).
+                        ')',
+                ) as $row
         ) {
             $kinds[(int) $row->page_id] = PageKind::from((int) $row->kind);
         }

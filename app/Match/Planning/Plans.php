@@ -70,7 +70,9 @@ final class Plans
         $lead = $claims[$event->planned][0] ?? '';
         if ($event->page !== $event->planned && $lead !== '') {
             PageTerms::lead($store, [$event->planned => ''], TermOrigin::Hand, null);
-            PageTerms::lead($store, [$event->page => $lead], TermOrigin::Hand, null);
+            // What somebody said of the page itself stays.
+            $own = PageTerms::claims([$event->page])[$event->page][1] ?? TermOrigin::Proposed;
+            $own === TermOrigin::Proposed && PageTerms::lead($store, [$event->page => $lead], TermOrigin::Hand, null);
         }
         foreach (
             DB::table('match_said')

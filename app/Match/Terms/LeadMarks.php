@@ -80,7 +80,8 @@ final class LeadMarks
                     $locked = $column === 'lead_page' ? 't.locked = c.locked, t.support_page = NULL, ' : '';
                     DB::update(
                         "UPDATE match_terms t JOIN ($cases) c ON c.market_id = t.market_id AND c.digest = t.digest SET
-                            {$locked}t.$column = c.page_id, t.served = IF(t.served = 3, 3, 1) WHERE t.store_id = ?",
+                            {$locked}t.$column = c.page_id, t.served = IF(t.served = 3 AND c.page_id IN
+                            (SELECT page_id FROM planned_pages), 3, 1) WHERE t.store_id = ?",
                         [$store->id],
                     );
                 }
