@@ -62,14 +62,6 @@ return new class extends Migration
             clicks INT UNSIGNED NOT NULL,
             PRIMARY KEY (store_id, market_id, digest, week)
         ) COMMENT 'tracked terms by week'");
-        DB::statement("CREATE TABLE match_bands (
-            store_id BIGINT UNSIGNED NOT NULL,
-            market_id BIGINT UNSIGNED NOT NULL,
-            week DATE NOT NULL COMMENT 'its Monday',
-            band TINYINT UNSIGNED NOT NULL COMMENT 'PositionBand',
-            terms INT UNSIGNED NOT NULL,
-            PRIMARY KEY (store_id, market_id, week, band)
-        ) COMMENT 'how many tracked terms were in which band'");
         DB::statement("CREATE TABLE match_tracked (
             store_id BIGINT UNSIGNED NOT NULL,
             market_id BIGINT UNSIGNED NOT NULL,
@@ -80,6 +72,9 @@ return new class extends Migration
             before_milli INT UNSIGNED NOT NULL COMMENT 'in the 28 days before',
             page_id BIGINT UNSIGNED NOT NULL COMMENT 'the page that was shown most; 0 for none',
             seen_on DATE NULL COMMENT 'the last day on which it was seen',
+            bands VARCHAR(64) CHARACTER SET ascii COLLATE ascii_bin NOT NULL DEFAULT '' COMMENT 'a PositionBand for each
+                week back from bands_to; 0 where it was not seen',
+            bands_to DATE NULL COMMENT 'a Monday',
             PRIMARY KEY (store_id, market_id, digest)
         ) COMMENT 'tracked terms as they stand'");
     }

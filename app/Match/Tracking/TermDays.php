@@ -29,6 +29,9 @@ final readonly class TermDays
     /** Days that are summed as "now", and as many before them. */
     private const SPAN = 28;
 
+    /** Weeks of which bands are kept as a word. */
+    private const WEEKS = 53;
+
     private SearchHistory $history;
 
     /**
@@ -69,7 +72,6 @@ final readonly class TermDays
     {
         DB::delete('DELETE FROM match_days WHERE store_id = ?', [$store->id]);
         DB::delete('DELETE FROM match_weeks WHERE store_id = ?', [$store->id]);
-        DB::delete('DELETE FROM match_bands WHERE store_id = ?', [$store->id]);
         DB::delete('DELETE FROM match_tracked WHERE store_id = ?', [$store->id]);
     }
 
@@ -132,12 +134,6 @@ final readonly class TermDays
                     GROUP BY store_id, market_id, digest, monday",
                 [$this->store->id],
             );
-            DB::delete('DELETE FROM match_bands WHERE store_id = ?', [$this->store->id]);
-            DB::insert(
-                'INSERT INTO match_bands (store_id, market_id, week, band, terms) SELECT store_id, market_id, week, band,
-                    COUNT(*) FROM match_weeks WHERE store_id = ? GROUP BY store_id, market_id, week, band',
-                [$this->store->id],
-            );
             DB::delete('DELETE FROM match_tracked WHERE store_id = ?', [$this->store->id]);
             $last = $days === [] ? now()->format('Y-m-d') : $days[count($days) - 1];
             $from = (new DateTimeImmutable($last))->modify('-'.(self::SPAN - 1).' days')->format('Y-m-d');
@@ -160,7 +156,43 @@ final readonly class TermDays
                     AND d.digest = s.digest GROUP BY s.market_id, s.digest",
                 [$this->store->id, $this->store->id, $this->store->id],
             );
+            $this->writeBands($last);
         });
+    }
+
+    /** Writes the bands of each term's last weeks as one word, so that thousands are counted at a glance. */
+    private function writeBands(string $lastDay): void
+    {
+        $to = date('Y-m-d', (int) strtotime('monday this week', (int) strtotime($lastDay)));
+        $from = date('Y-m-d', (int) strtotime($to.' -'.(self::WEEKS - 1).' weeks'));
+        $words = [];
+        foreach (
+            DB::select(
+                'SELECT market_id, digest, band, DATEDIFF(?, week) DIV 7 AS back FROM match_weeks WHERE store_id = ?
+                    AND week BETWEEN ? AND ?',
+                [$to, $this->store->id, $from, $to],
+            ) as $row
+        ) {
+            $key = $row->market_id.' '.bin2hex((string) $row->digest);
+            $words[$key] ??= str_repeat('0', self::WEEKS);
+            $words[$key][(int) $row->back] = (string) $row->band;
+        }
+        DB::statement(
+            'CREATE TEMPORARY TABLE IF NOT EXISTS banded_terms (market_id BIGINT UNSIGNED, digest BINARY(16), bands
+                VARCHAR(64) CHARACTER SET ascii COLLATE ascii_bin, PRIMARY KEY (market_id, digest))',
+        );
+        DB::delete('DELETE FROM banded_terms');
+        $rows = [];
+        foreach ($words as $key => $word) {
+            [$market, $digest] = explode(' ', $key);
+            $rows[] = [(int) $market, new Bytes((string) hex2bin($digest)), $word];
+        }
+        Bulk::write('banded_terms', ['market_id', 'digest', 'bands'], $rows);
+        DB::update(
+            'UPDATE match_tracked k JOIN banded_terms b ON b.market_id = k.market_id AND b.digest = k.digest
+                SET k.bands = b.bands, k.bands_to = ? WHERE k.store_id = ?',
+            [$to, $this->store->id],
+        );
     }
 
     private function listTerms(): void

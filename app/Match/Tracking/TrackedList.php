@@ -13,7 +13,7 @@ use Illuminate\Support\Facades\DB;
 /** Tracked terms as a screen shows them: rows with their last weeks, and how many stood in which band week by week. */
 final readonly class TrackedList
 {
-    public const SIZE = 100;
+    public const SIZE = 50;
 
     /** Weeks of a row, and of the picture of bands. */
     public const ROW_WEEKS = 26;
@@ -47,7 +47,7 @@ final readonly class TrackedList
             DB::select(
                 'SELECT t.id, t.digest, t.worth, COALESCE(k.clicks, 0) AS clicks, COALESCE(k.impressions, 0) AS
                     impressions, COALESCE(k.position_milli, 0) AS position_milli, COALESCE(k.before_milli, 0) AS
-                    before_milli FROM '.
+                    before_milli, COALESCE(k.bands, \'\') AS bands, k.bands_to FROM '.
                     self::TABLES.
                     " WHERE $where",
                 $values,
@@ -109,23 +109,16 @@ final readonly class TrackedList
      */
     public function bands(): array
     {
-        if ($this->weeks === []) {
-            return [];
-        }
         $bands = array_fill_keys($this->weeks, []);
-        $of = [$this->store->id, $this->filter->market, $this->weeks[0]];
-        $digests = array_map(static fn (object $row): string => (string) $row->digest, $this->all);
-        $counted = match (true) {
-            ! $this->filter->isPart() => 'SELECT week, band, terms AS n FROM match_bands WHERE store_id = ? AND
-                market_id = ? AND week >= ?',
-            $digests === [] => null,
-            default => 'SELECT week, band, COUNT(*) AS n FROM match_weeks WHERE store_id = ? AND market_id = ? AND
-                week >= ? AND digest IN ('.
-                Bytes::list($digests).
-                ') GROUP BY week, band',
-        };
-        foreach ($counted === null ? [] : DB::select($counted, $of) as $row) {
-            isset($bands[(string) $row->week]) && ($bands[(string) $row->week][(int) $row->band] = (int) $row->n);
+        $noons = array_map(static fn (string $week): int => (int) strtotime("$week 12:00 UTC"), $this->weeks);
+        $noons = array_combine($this->weeks, $noons);
+        foreach ($this->all as $row) {
+            $to = $row->bands_to === null ? null : (int) strtotime((string) $row->bands_to.' 12:00 UTC');
+            foreach ($to === null ? [] : $noons as $week => $noon) {
+                $back = intdiv($to - $noon, 604_800);
+                $band = (int) ($row->bands[$back] ?? 0);
+                $back >= 0 && $band > 0 && ($bands[$week][$band] = ($bands[$week][$band] ?? 0) + 1);
+            }
         }
 
         return $bands;

@@ -5,7 +5,10 @@ declare(strict_types=1);
 use App\Access\Role;
 use App\Gather\Files\FileSort;
 use App\Match\Pairing\SuggestWork;
+use App\Match\Terms\Asks;
 use App\Match\Tracking\Line;
+use App\Match\Tracking\TrackedFilter;
+use App\Match\Tracking\TrackedList;
 use App\Match\Tracking\TrackWork;
 use App\Platform\Work\WorkDesk;
 use App\Stores\AddStore;
@@ -158,6 +161,35 @@ it('tells tracked terms day by day as the rows have them, and leaves out what wa
             ->and((int) $week->band)
             ->toBe(PositionBand::of($sum[2] / $sum[1])->value);
     }
+
+    // The picture of bands counts the same, whatever part of the terms it is of.
+    foreach (['', 'tag=spring', 'asked=product', 'order=lost'] as $query) {
+        $request = Illuminate\Http\Request::create("/x?$query");
+        $filter = TrackedFilter::from($request, $store);
+        $counted = [];
+        foreach (
+            DB::select(
+                'SELECT w.week, w.band, COUNT(*) AS n FROM match_weeks w JOIN match_said s ON s.store_id = w.store_id
+                    AND s.digest = w.digest JOIN match_terms t ON t.store_id = w.store_id AND t.digest = w.digest
+                    WHERE w.store_id = ? AND s.tags LIKE ? AND (? = 0 OR t.asked = ?) GROUP BY w.week, w.band
+                    ORDER BY w.week, w.band',
+                [
+                    $store->id,
+                    $filter->tag === '' ? '%' : '%spring%',
+                    $filter->asked === null ? 0 : 1,
+                    $filter->asked === null ? 0 : Asks::number($filter->asked),
+                ],
+            ) as $row
+        ) {
+            $counted[(string) $row->week][(int) $row->band] = (int) $row->n;
+        }
+        $shown = array_filter((new TrackedList($store, $filter))->bands());
+        array_walk($shown, static fn (array &$bands): bool => ksort($bands));
+        expect($shown)->toBe($counted, $query);
+    }
+    expect(
+        (new TrackedList($store, TrackedFilter::from(Illuminate\Http\Request::create('/x'), $store)))->bands(),
+    )->not->toBe([]);
 
     // The page that is shown most on a day is named, and the screen says so where it is another than the term's own.
     $list = $this->get("/s/$store->slug/match/tracked?market=0&order=clicks");
