@@ -16,6 +16,7 @@ use App\Stores\Models\Store;
 use App\Stores\Overview\OverviewBoard;
 use App\Stores\Steps\StepBoard;
 use App\Write\Console\ApplyCommand;
+use App\Write\Console\CheckCommand;
 use App\Write\Console\ExportCommand;
 use App\Write\Console\ImportCommand;
 use App\Write\Console\MeasureCommand;
@@ -49,7 +50,13 @@ final class WriteProvider extends ServiceProvider
         WriteOverview::register($overview);
         $this->loadMigrationsFrom(__DIR__.'/Migrations');
         $this->loadRoutesFrom(__DIR__.'/routes.php');
-        $this->commands([ApplyCommand::class, ExportCommand::class, ImportCommand::class, MeasureCommand::class]);
+        $this->commands([
+            ApplyCommand::class,
+            ExportCommand::class,
+            ImportCommand::class,
+            CheckCommand::class,
+            MeasureCommand::class,
+        ]);
         $desk->register(RecipeWork::class);
         $desk->register(RecheckWork::class);
         $board->register(new WriteStep());

@@ -43,6 +43,7 @@ Route::middleware(['web', 'auth', 'can:view,store'])
         Route::middleware('can:write,store')->group(function (): void {
             Route::post('/checks', [ChecksController::class, 'save'])->name('write.checks.save');
             Route::post('/checks/words', [ChecksController::class, 'words'])->name('write.checks.words');
+            Route::post('/checks/facts', [ChecksController::class, 'facts'])->name('write.checks.facts');
             Route::post('/faults/{resource}/{field}', [FaultController::class, 'act'])
                 ->name('write.faults.act')
                 ->whereNumber('resource');

@@ -23,7 +23,12 @@ final class FaultScreen
     {
     }
 
-    /** @return ?array<string, mixed> null where the store has no such text */
+    /**
+     * @return ?array{row: object, field: TextField, text: string, checks: list<Check>,
+     *     misspelt: array<string, list<string>>, details: array<int, list<string>>,
+     *     twins: list<object>, waivers: mixed}
+     *     null where the store has no such text
+     */
     public function of(Store $store, int $resource, TextField $field): ?array
     {
         $row = DB::selectOne(

@@ -15,6 +15,7 @@ use App\Write\Checks\FieldRules;
 use App\Write\Checks\StoreRules;
 use App\Write\Checks\StoreWords;
 use App\Write\Desk\RecheckWork;
+use App\Write\Facts\StoreFacts;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\View\View;
@@ -44,6 +45,7 @@ final class ChecksController
             'market' => $market,
             'rules' => $edited,
             'isOwn' => $market > 0 && $edited['title']['isOwn'],
+            'facts' => StoreFacts::text($store, $market),
             'words' => StoreWords::taught($store),
             'without' => array_values(
                 array_filter($languages, static fn (string $language): bool => ! $dictionaries->has($language)),
@@ -92,6 +94,16 @@ final class ChecksController
         }
 
         return $this->again($request, $store, $desk, 'The words are kept.');
+    }
+
+    public function facts(Request $request, Store $store): RedirectResponse
+    {
+        $request->validate(['facts' => ['nullable', 'string', 'max:'.StoreFacts::LONGEST]]);
+        /** @var User $user */
+        $user = $request->user();
+        StoreFacts::keep($store, self::market($request, $store), (string) $request->string('facts'), $user->id);
+
+        return back()->with('done', 'The facts are kept.');
     }
 
     private function again(Request $request, Store $store, WorkDesk $desk, string $done): RedirectResponse

@@ -5,15 +5,19 @@ declare(strict_types=1);
 namespace App\Write\Http;
 
 use App\Access\Models\User;
+use App\Stores\Markets;
 use App\Stores\Models\Store;
 use App\Write\Checks\FaultScreen;
 use App\Write\Checks\StoreWords;
 use App\Write\Checks\Waiver;
 use App\Write\Checks\Waivers;
 use App\Write\Desk\RowRebuild;
+use App\Write\Facts\PageFacts;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\View\View;
+use Orchard\Core\Claims\Claim;
+use Orchard\Core\Claims\FactCheck;
 use Orchard\Core\Wording\Check;
 use Orchard\Core\Wording\TextField;
 
@@ -24,7 +28,19 @@ final class FaultController
     {
         $told = $screen->of($store, $resource, TextField::fromKey($field) ?? abort(404)) ?? abort(404);
 
-        return view('write.faults', ['store' => $store] + $told);
+        return view('write.faults', ['store' => $store] + $told + self::doubts($store, $told['row'], $told['text']));
+    }
+
+    /** @return array{doubts: list<Claim>, isWhole: bool} what a text claims and no fact of its page says */
+    private static function doubts(Store $store, object $row, string $text): array
+    {
+        $language = Markets::of($store)->find((int) $row->market_id)->language;
+        $check = new FactCheck($language, PageFacts::makers($store));
+
+        return [
+            'doubts' => $text === '' ? [] : $check->doubts($text, PageFacts::of($store, [$row])[(int) $row->id]),
+            'isWhole' => $check->isWhole(),
+        ];
     }
 
     /** Lets a fault pass, takes that back, or teaches a word; answers with what is left. */

@@ -29,6 +29,9 @@
             </div>
         </div>
     </form>
+    <h2 id="store-facts">What is true of {{ $market > 0 ? 'all pages of this market' : 'all pages' }}</h2>
+    <p class="hint">Texts are held against the facts of their page. What stands on no page and is true of all, such as “delivery within two days” or “free returns”, can be told here, one fact a line.</p>
+    <form method="post" action="{{ route('write.checks.facts', [$store, 'market' => $market]) }}">@csrf<p><textarea class="textarea" name="facts" rows="4" maxlength="{{ App\Write\Facts\StoreFacts::LONGEST }}" aria-label="Facts of the store, one a line" @disabled(! $mayWrite)>{{ $facts }}</textarea></p>@if ($mayWrite)<p><button class="button">Keep these facts</button></p>@endif</form>
     <h2>The store’s own words</h2>
     <p class="hint">A word that stands in the names or facts of three pages is right, and so are those that are taught here.@if ($without) There is no dictionary for {{ implode(', ', array_map(fn ($one) => Locale::getDisplayLanguage($one, 'en'), $without)) }}: spelling is not checked there.@endif</p>
     @if ($mayWrite)<form method="post" action="{{ route('write.checks.words', $store) }}" class="filters">@csrf<label for="words">Teach words</label> <input class="input" id="words" name="words" size="40" maxlength="20000" placeholder="parted by blanks or commas"> <button class="button">Teach</button></form>@endif

@@ -1,7 +1,12 @@
 @php($mayWrite = Gate::allows('write', $store))
 <h2>{{ $field->label() }} of {{ $row->name }}</h2>
 <p class="wrap-any faults-text">{{ $text === '' ? 'There is none.' : $text }}</p>
-@if ($checks === [])<p>No fault.</p>@endif
+@if ($checks === [] && $doubts === [])<p>No fault.</p>@endif
+@if ($doubts)
+    <h3>Claims without a fact</h3>
+    <ul class="faults doubts">@foreach ($doubts as $doubt)<li><b class="state is-hand">{{ $doubt->text }}</b>: {{ $doubt->type->missing() }} among the facts of this page</li>@endforeach</ul>
+    <p class="soft">Facts are what the shop, files and feeds tell, structured data, the page’s own text, and <a href="{{ route('write.checks', $store) }}#store-facts">what is true of the whole store</a>.@if (! $isWhole) In this language only figures, codes and names are checked.@endif</p>
+@endif
 <ul class="faults">
     @foreach ($checks as $check)
         <li>

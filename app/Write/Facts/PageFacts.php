@@ -1,0 +1,98 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Write\Facts;
+
+use App\Inventory\KeptDetails;
+use App\Platform\Database\Bulk;
+use App\Stores\Markets;
+use App\Stores\Models\Store;
+use Illuminate\Support\Facades\DB;
+use Orchard\Core\Claims\FactSheet;
+
+/**
+ * What is known of pages, for texts to be held against: what the shop tells, files and feeds, structured data, and the
+ * page's own text. Titles and descriptions are no facts: they are what is checked.
+ */
+final class PageFacts
+{
+    private const MAKERS = 5000;
+
+    /** Letters of a page's own text that are read. */
+    private const LONGEST = 20_000;
+
+    /** What is told of a page and is no fact of the thing. */
+    private const NOT_FACTS = ['url', 'title', 'description', 'noindex', 'meta_title', 'meta_description'];
+
+    /**
+     * @param  array<object>  $rows  of resources: id, page_id, market_id, name, attributes
+     * @return array<int, FactSheet> by resource
+     */
+    public static function of(Store $store, array $rows): array
+    {
+        $pages = array_values(array_filter(Bulk::ids($rows, 'page_id')));
+        $told = [];
+        foreach (
+            $pages === []
+                ? []
+                : DB::select(
+                    'SELECT p.id, d.text, x.number, x.maker, x.price, x.currency, l.attributes AS listed
+                        FROM pages p LEFT JOIN page_details d ON d.page_id = p.id
+                        LEFT JOIN page_products x ON x.page_id = p.id
+                        LEFT JOIN listed_rows l ON l.page_id = p.id AND l.is_current = 1 WHERE p.id IN ('.
+                        Bulk::list($pages).
+                        ')',
+                ) as $row
+        ) {
+            $told[(int) $row->id] = $row;
+        }
+        $markets = Markets::of($store);
+        $sheets = $ofStore = [];
+        foreach ($rows as $row) {
+            $page = $told[(int) $row->page_id] ?? null;
+            $market = $markets->find((int) $row->market_id);
+            $facts = [
+                'name' => (string) $row->name,
+                'store' => $store->name,
+                'brand' => $market->brand,
+                'number' => (string) ($page->number ?? ''),
+                'maker' => (string) ($page->maker ?? ''),
+            ];
+            $own = (array) json_decode((string) $row->attributes, true);
+            $own += (array) json_decode((string) ($page->listed ?? ''), true);
+            $currency = is_string($own['currency'] ?? null) ? $own['currency'] : $page->currency ?? $market->currency;
+            foreach (array_diff_key($own, array_flip(self::NOT_FACTS)) as $name => $value) {
+                if (is_scalar($value) && $value !== false && $value !== '') {
+                    // A price without its currency would be a mere figure.
+                    $isPrice = preg_match('/price|preis/i', (string) $name) === 1 && is_numeric($value);
+                    $facts[(string) $name] =
+                        ($value === true ? 'yes' : (string) $value).($isPrice ? " $currency" : '');
+                }
+            }
+            if ($page?->price !== null) {
+                $facts['price now'] = "{$page->price} $currency";
+            }
+            $facts['text'] = mb_strcut(KeptDetails::textOf($page->text ?? null), 0, self::LONGEST);
+            $ofStore[$market->id] ??= StoreFacts::of($store, $market->id);
+            $facts = array_filter($facts, static fn (string $one): bool => $one !== '');
+            $sheets[(int) $row->id] = new FactSheet([...$facts, ...$ofStore[$market->id]]);
+        }
+
+        return $sheets;
+    }
+
+    /** @return list<string> makers that the store knows */
+    public static function makers(Store $store): array
+    {
+        return array_values(
+            array_map(
+                static fn (object $row): string => (string) $row->maker,
+                DB::select(
+                    "SELECT DISTINCT maker FROM page_products WHERE store_id = ? AND maker <> '' LIMIT ".self::MAKERS,
+                    [$store->id],
+                ),
+            ),
+        );
+    }
+}

@@ -1,0 +1,401 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Orchard\Core\Claims;
+
+use Orchard\Core\Terms\Inflection;
+use Orchard\Core\Terms\TermForm;
+
+/**
+ * Words by which a text claims something, in English and German, with what they mean. A line is: concept, English
+ * words, German words, and what the concept is a sort of ("oak" is wood: who says "wood" of oak says nothing wrong).
+ */
+final class ClaimWords
+{
+    private const MATERIALS = <<<'LIST'
+    metal: metal, metallic; metall, metallisch
+    wood: wood, wooden, timber; holz, hölzern
+    textile: fabric, textile, cloth; stoff, textil
+    brass: brass; messing; metal
+    copper: copper; kupfer, kupfern; metal
+    bronze: bronze; bronze; metal
+    steel: steel; stahl; metal
+    stainless steel: stainless steel; edelstahl, rostfreier stahl; steel, metal
+    iron: iron, cast iron, wrought iron; eisen, gusseisen, schmiedeeisen; metal
+    aluminium: aluminium, aluminum, alu; aluminium, alu; metal
+    chrome: chrome, chromed; chrom, verchromt; metal
+    nickel: nickel; nickel, vernickelt; metal
+    zinc: zinc, galvanised, galvanized; zink, verzinkt; metal
+    tin: pewter; zinn; metal
+    silver: silver, silvery; silber, silbern; metal
+    gold: gold, golden, gilded; gold, golden, vergoldet; metal
+    titanium: titanium; titan; metal
+    oak: oak, oaken; eiche, eichenholz; wood
+    beech: beech, beechwood; buche, buchenholz; wood
+    walnut: walnut; walnuss, nussbaum, walnussholz; wood
+    ash wood: ash wood, ashwood; esche, eschenholz; wood
+    pine: pine, pinewood; kiefer, kiefernholz; wood
+    spruce: spruce; fichte, fichtenholz; wood
+    birch: birch, birchwood; birke, birkenholz; wood
+    maple: maple; ahorn, ahornholz; wood
+    cherry wood: cherry wood, cherrywood; kirschholz, kirschbaum; wood
+    teak: teak; teak, teakholz; wood
+    mahogany: mahogany; mahagoni; wood
+    acacia: acacia; akazie, akazienholz; wood
+    olive wood: olive wood; olivenholz; wood
+    bamboo: bamboo; bambus; wood
+    plywood: plywood; sperrholz; wood
+    rattan: rattan; rattan
+    wicker: wicker, willow; weide, weidengeflecht
+    jute: jute; jute; textile
+    hemp: hemp; hanf; textile
+    linen: linen, flax; leinen, flachs; textile
+    cotton: cotton; baumwolle, baumwollen; textile
+    organic cotton: organic cotton; biobaumwolle, bio baumwolle; cotton, textile, organic
+    wool: wool, woollen, woolen; wolle, wollen; textile
+    merino: merino; merino, merinowolle; wool, textile
+    cashmere: cashmere; kaschmir, cashmere; wool, textile
+    mohair: mohair; mohair; wool, textile
+    alpaca: alpaca; alpaka; wool, textile
+    silk: silk, silken; seide, seiden; textile
+    velvet: velvet; samt; textile
+    felt: felt, felted; filz; textile
+    denim: denim; denim, jeansstoff; textile
+    canvas: canvas; segeltuch, canvas; textile
+    polyester: polyester; polyester; textile, plastic
+    nylon: nylon, polyamide; nylon, polyamid; textile, plastic
+    viscose: viscose, rayon; viskose; textile
+    elastane: elastane, spandex; elasthan; textile, plastic
+    fleece: fleece; fleece; textile
+    down: goose down, duck down, down filling; daune, daunen, daunenfüllung
+    leather: leather; leder, ledern
+    suede: suede; wildleder, veloursleder; leather
+    plastic: plastic; kunststoff, plastik
+    acrylic: acrylic, plexiglass; acryl, acrylglas, plexiglas; plastic
+    silicone: silicone; silikon
+    rubber: rubber; gummi, kautschuk
+    latex: latex; latex; rubber
+    cork: cork; kork
+    paper: paper; papier
+    cardboard: cardboard; pappe, karton
+    glass: glass; glas, gläsern
+    crystal: crystal, crystal glass; kristall, kristallglas; glass
+    borosilicate glass: borosilicate, borosilicate glass; borosilikatglas; glass
+    ceramic: ceramic, pottery; keramik, keramisch
+    porcelain: porcelain, bone china; porzellan; ceramic
+    stoneware: stoneware; steinzeug; ceramic
+    earthenware: earthenware; steingut, irdenware; ceramic
+    terracotta: terracotta; terrakotta; ceramic
+    clay: clay; ton, lehm; ceramic
+    stone: stone; naturstein, aus stein, steinern
+    marble: marble; marmor; stone
+    granite: granite; granit; stone
+    slate: slate; schiefer; stone
+    concrete: concrete; beton
+    enamel: enamel, enamelled; emaille, emailliert
+    resin: resin; harz, kunstharz
+    beeswax: beeswax; bienenwachs
+    carbon: carbon fibre, carbon fiber; carbon, kohlefaser
+    LIST;
+
+    private const COLOURS = <<<'LIST'
+    black: black, jet; schwarz
+    white: white, snow white; weiß, weiss
+    red: red, crimson, scarlet; rot
+    green: green; grün
+    blue: blue, navy, cobalt; blau
+    yellow: yellow; gelb
+    grey: grey, gray, anthracite, charcoal; grau, anthrazit
+    brown: brown; braun
+    pink: pink; rosa, pink
+    purple: purple, violet; lila, violett
+    orange: orange; orange
+    beige: beige; beige
+    cream: cream; creme, cremeweiß, cremefarben
+    ivory: ivory; elfenbein, elfenbeinfarben
+    turquoise: turquoise, teal; türkis
+    LIST;
+
+    private const ORIGINS = <<<'LIST'
+    germany: germany, german; deutschland, deutsch
+    italy: italy, italian; italien, italienisch
+    france: france, french; frankreich, französisch
+    spain: spain, spanish; spanien, spanisch
+    portugal: portugal, portuguese; portugal, portugiesisch
+    england: england, english; england, englisch
+    scotland: scotland, scottish; schottland, schottisch
+    ireland: ireland, irish; irland, irisch
+    britain: britain, british, united kingdom; großbritannien, britisch
+    denmark: denmark, danish; dänemark, dänisch
+    sweden: sweden, swedish; schweden, schwedisch
+    norway: norway, norwegian; norwegen, norwegisch
+    finland: finland, finnish; finnland, finnisch
+    austria: austria, austrian; österreich, österreichisch
+    switzerland: switzerland, swiss; schweiz, schweizer
+    poland: poland, polish made; polen, polnisch
+    czechia: czechia, bohemia, bohemian; tschechien, böhmen, tschechisch
+    netherlands: netherlands, holland, dutch; niederlande, holland, niederländisch
+    belgium: belgium, belgian; belgien, belgisch
+    greece: greece, greek; griechenland, griechisch
+    turkey: turkey, turkish; türkei, türkisch
+    japan: japan, japanese; japan, japanisch
+    china: china made, made in china, chinese; china, chinesisch
+    india: india, indian; indien, indisch
+    vietnam: vietnam, vietnamese; vietnam, vietnamesisch
+    morocco: morocco, moroccan; marokko, marokkanisch
+    america: america, american, usa; amerika, amerikanisch, usa
+    europe: europe, european, eu; europa, europäisch, eu
+    LIST;
+
+    private const CERTIFICATES = <<<'LIST'
+    fsc: fsc; fsc
+    pefc: pefc; pefc
+    gots: gots; gots
+    oeko-tex: oeko tex, oekotex, öko tex; öko tex, oeko tex
+    ce: ce marked, ce mark; ce zeichen, ce kennzeichnung, ce geprüft
+    tüv: tüv, tuv; tüv
+    gs: gs mark; gs zeichen
+    iso: iso; iso
+    blue angel: blue angel; blauer engel
+    ecolabel: ecolabel; umweltzeichen, ecolabel
+    fair trade: fair trade, fairtrade; fairtrade, fair gehandelt
+    bluesign: bluesign; bluesign
+    demeter: demeter; demeter
+    certified: certified, certification; zertifiziert, zertifikat
+    tested: lab tested, dermatologically tested, clinically tested; schadstoffgeprüft, dermatologisch getestet
+    award: award winning, prize winning; preisgekrönt, ausgezeichnet
+    patented: patented, patent; patentiert, patent
+    LIST;
+
+    private const PROPERTIES = <<<'LIST'
+    dimmable: dimmable, dims; dimmbar
+    waterproof: waterproof, watertight; wasserdicht
+    water-resistant: water resistant, water repellent, showerproof, splashproof; wasserabweisend, spritzwassergeschützt
+    weatherproof: weatherproof, weather resistant; wetterfest, witterungsbeständig
+    windproof: windproof; winddicht
+    fireproof: fireproof, flame retardant; feuerfest, schwer entflammbar
+    heat-resistant: heat resistant, heatproof; hitzebeständig
+    frostproof: frost proof, frost resistant, frostproof; frostfest, frostsicher, winterfest
+    scratch-resistant: scratch resistant, scratchproof; kratzfest
+    shatterproof: shatterproof, unbreakable; bruchsicher, unzerbrechlich
+    rustproof: rustproof, rust free; rostfrei
+    dishwasher-safe: dishwasher safe, dishwasher proof; spülmaschinenfest, spülmaschinengeeignet
+    microwave-safe: microwave safe, microwavable; mikrowellengeeignet, mikrowellenfest
+    ovenproof: ovenproof, oven safe; backofenfest, ofenfest
+    washable: washable, machine washable, machine wash; waschbar, maschinenwaschbar
+    breathable: breathable; atmungsaktiv
+    foldable: foldable, folding, folds flat; faltbar, klappbar
+    stackable: stackable, stacks; stapelbar
+    adjustable: adjustable; verstellbar, einstellbar
+    height-adjustable: height adjustable, adjustable in height; höhenverstellbar; adjustable
+    extendable: extendable, extending; ausziehbar
+    removable: removable, detachable; abnehmbar, herausnehmbar
+    rechargeable: rechargeable; aufladbar, wiederaufladbar
+    cordless: cordless, battery powered, battery operated; kabellos, akkubetrieben, batteriebetrieben
+    wireless: wireless, bluetooth; drahtlos, bluetooth
+    solar: solar, solar powered; solarbetrieben, solar
+    handmade: handmade, hand made, made by hand, handcrafted; handgemacht, handgefertigt, von hand gefertigt
+    handmade: crafted by hand, hand finished; von hand gemacht, handarbeit
+    hand-woven: hand woven, handwoven, woven by hand; handgewebt, von hand gewebt; handmade
+    hand-thrown: hand thrown, thrown by hand; handgedreht, von hand gedreht; handmade
+    hand-painted: hand painted, painted by hand; handbemalt, von hand bemalt; handmade
+    mouth-blown: mouth blown, hand blown, blown by mouth; mundgeblasen; handmade
+    insulated: insulated, double walled; isoliert, doppelwandig
+    leakproof: leakproof, leak proof; auslaufsicher
+    non-slip: non slip, anti slip, slip resistant; rutschfest
+    non-stick: non stick; antihaftbeschichtet
+    hypoallergenic: hypoallergenic; hypoallergen, allergikergeeignet
+    vegan: vegan; vegan
+    organic: organic, organically grown; bio, biologisch, ökologisch angebaut
+    recycled: recycled; recycelt, recycling
+    recyclable: recyclable; recycelbar, recyclingfähig
+    biodegradable: biodegradable, compostable; biologisch abbaubar, kompostierbar
+    climate-neutral: climate neutral, carbon neutral; klimaneutral, co2 neutral
+    gluten-free: gluten free; glutenfrei
+    lead-free: lead free; bleifrei
+    bpa-free: bpa free; bpa frei
+    plastic-free: plastic free; plastikfrei
+    solvent-free: solvent free; lösungsmittelfrei
+    limited: limited edition; limitierte auflage, limitiert
+    refillable: refillable; nachfüllbar
+    stretch: stretchy, stretch; dehnbar, elastisch
+    reversible: reversible; wendbar
+    LIST;
+
+    private const SUPERLATIVES = <<<'LIST'
+    best: best, the very best; beste, bester, bestes, besten
+    cheapest: cheapest, lowest price, lowest prices, unbeatable price; billigste, günstigste, tiefstpreis
+    finest: finest; feinste, edelste
+    first: number one, no 1, nr 1, number 1; nummer eins, nr 1
+    unbeatable: unbeatable, unrivalled, unmatched, second to none; unschlagbar, unübertroffen, konkurrenzlos
+    most popular: most popular, best selling, bestselling, bestseller; beliebteste, meistverkauft, bestseller
+    strongest: strongest, most durable, toughest; stärkste, haltbarste, robusteste
+    lightest: lightest; leichteste
+    brightest: brightest; hellste
+    largest: largest, biggest; größte
+    safest: safest; sicherste
+    only: the only one, one of a kind; einzigartig, einmalig
+    guaranteed best: world's best, world class; weltbeste, weltklasse
+    LIST;
+
+    private const FREE = <<<'LIST'
+    free delivery: free delivery, free shipping, delivery is free; versandkostenfrei, portofrei, frei haus
+    free delivery: ships free, shipped free, delivered free; kostenloser versand, kostenlose lieferung
+    free delivery: postage free; gratis versand
+    free returns: free returns, free return, returns are free; kostenlose rückgabe, kostenloser rückversand
+    free gift: free gift, free sample, free samples; gratis geschenk, gratisprobe, kostenlose probe
+    for free: for free, free of charge, at no charge, at no extra cost; kostenlos, gratis, umsonst
+    LIST;
+
+    private const LISTS = [
+        'material' => self::MATERIALS,
+        'colour' => self::COLOURS,
+        'origin' => self::ORIGINS,
+        'certificate' => self::CERTIFICATES,
+        'property' => self::PROPERTIES,
+        'superlative' => self::SUPERLATIVES,
+        'free' => self::FREE,
+    ];
+
+    /** @var array<string, list<array{list<string>, string}>> words behind the first, with a concept, by the first */
+    private array $phrases = [];
+
+    /** @var array<string, ClaimType> by concept */
+    private array $types = [];
+
+    /** @var array<string, list<string>> what a concept is a sort of */
+    private array $wider = [];
+
+    /** @var array<string, string> German materials that begin compounds ("Eichentisch"), by their stem */
+    private array $stems = [];
+
+    private const REMEMBERED = 50_000;
+
+    /** @var array<string, string> by word */
+    private array $forms = [];
+
+    /** @var array<string, ?string> concept by word */
+    private array $compounds = [];
+
+    /** @var array<string, self> by language */
+    private static array $made = [];
+
+    /** The lists of a language, made once. */
+    public static function of(string $language): self
+    {
+        return self::$made[$language] ??= new self($language);
+    }
+
+    private function __construct(private readonly string $language)
+    {
+        foreach (self::LISTS as $type => $list) {
+            foreach (explode("\n", $list) as $line) {
+                [$concept, $words] = explode(': ', trim($line), 2);
+                $parts = explode('; ', $words);
+                // A word of the one language may mean something else in the other: "Ton" is clay, "a ton" is not.
+                $this->take($type, $concept, $parts[0], 'en');
+                $this->take($type, $concept, $parts[1] ?? '', 'de');
+                isset($parts[2]) && ($this->wider[$concept] = explode(', ', $parts[2]));
+                if ($type === 'material' && $language === 'de') {
+                    foreach (explode(', ', $parts[1] ?? '') as $word) {
+                        $stem = (string) preg_replace('/e$/', '', TermForm::fold($word));
+                        strlen($stem) >= 4 && ! str_contains($stem, ' ') && ($this->stems[$stem] = $concept);
+                    }
+                }
+            }
+        }
+        uksort($this->stems, static fn (string $a, string $b): int => strlen($b) <=> strlen($a));
+    }
+
+    public function type(string $concept): ClaimType
+    {
+        return $this->types[$concept];
+    }
+
+    /** @return list<string> the concept itself, and what it is a sort of */
+    public function with(string $concept): array
+    {
+        return [$concept, ...$this->wider[$concept] ?? []];
+    }
+
+    /**
+     * The longest phrase of the lists that begins at a word.
+     *
+     * @param  list<string>  $words  folded
+     * @return ?array{string, int} concept, and how many words it has
+     */
+    public function at(array $words, int $nth): ?array
+    {
+        $best = null;
+        foreach ($this->phrases[$this->form($words[$nth])] ?? [] as [$more, $concept]) {
+            foreach ($more as $i => $word) {
+                if ($this->form($words[$nth + 1 + $i] ?? '') !== $word) {
+                    continue 2;
+                }
+            }
+            if ($best === null || count($more) + 1 > $best[1]) {
+                $best = [$concept, count($more) + 1];
+            }
+        }
+
+        return $best ?? $this->compound($words[$nth]);
+    }
+
+    /** @return ?array{string, int} */
+    private function compound(string $word): ?array
+    {
+        if ($this->stems === []) {
+            return null;
+        }
+        if (! array_key_exists($word, $this->compounds)) {
+            count($this->compounds) < self::REMEMBERED || ($this->compounds = []);
+            $this->compounds[$word] = null;
+            foreach ($this->stems as $stem => $concept) {
+                $isLonger = strlen($word) > strlen((string) $stem) + 2;
+                // "Eichentisch" is of oak, and "Vollleder" is leather.
+                if ($isLonger && (str_starts_with($word, (string) $stem) || str_ends_with($word, (string) $stem))) {
+                    $this->compounds[$word] = $concept;
+                    break;
+                }
+            }
+        }
+        $concept = $this->compounds[$word];
+
+        return $concept === null ? null : [$concept, 1];
+    }
+
+    private function take(string $type, string $concept, string $words, string $language): void
+    {
+        $this->types[$concept] = ClaimType::from($type);
+        if ($words === '' || ($this->language !== $language && $type !== 'certificate')) {
+            return;
+        }
+        foreach (explode(', ', $words) as $phrase) {
+            $forms = array_map($this->form(...), self::split($phrase));
+            $first = array_shift($forms);
+            $first === null || ($this->phrases[$first][] = [$forms, $concept]);
+        }
+    }
+
+    private function form(string $word): string
+    {
+        if (isset($this->forms[$word])) {
+            return $this->forms[$word];
+        }
+        count($this->forms) < self::REMEMBERED || ($this->forms = []);
+        // German adjectives and superlatives end by case: beste, bester, bestem.
+        $plain =
+            $this->language === 'de' ? (string) preg_replace('/(?<=\pL{3})e[rsm]$|(?<=st)en$/u', 'e', $word) : $word;
+
+        return $this->forms[$word] = $plain === '' ? '' : Inflection::form($plain, $this->language);
+    }
+
+    /** @return list<string> folded words */
+    public static function split(string $text): array
+    {
+        preg_match_all('/[\pL\pN]+/u', str_replace(["'", '’'], '', mb_strtolower($text)), $found);
+
+        return array_values(array_map(static fn (string $word): string => TermForm::fold($word), $found[0]));
+    }
+}

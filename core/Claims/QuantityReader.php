@@ -1,0 +1,365 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Orchard\Core\Claims;
+
+/**
+ * Reads figures with their units from English and German texts: "0.54 m", "540 mm", "60 x 40 x 30 cm", "five years",
+ * "half a dozen", "anderthalb Meter", "von 20 bis 45 cm", "£ 49.90". Of other languages digits and signs are read.
+ */
+final class QuantityReader
+{
+    /** Unit as it is written, what it measures, and how many base units it is. */
+    private const UNITS = [
+        'length' => [
+            'mm' => 0.001,
+            'millimet(?:er|re)s?' => 0.001,
+            'cm' => 0.01,
+            'centimet(?:er|re)s?' => 0.01,
+            'zentimetern?' => 0.01,
+            'm' => 1,
+            'met(?:er|re)s?' => 1,
+            'metern' => 1,
+            'km' => 1000,
+            'inch(?:es)?' => 0.0254,
+            'zoll' => 0.0254,
+            '″' => 0.0254,
+            '"' => 0.0254,
+            // "54 in tall" is a length, "54 in brass" is none.
+            'in(?=\.?\s*(?:[x×,.;)]|tall|wide|high|long|deep|thick|across|$))' => 0.0254,
+            'f(?:oo|ee)t' => 0.3048,
+            'ft' => 0.3048,
+            'yards?' => 0.9144,
+        ],
+        'area' => [
+            'm²' => 1,
+            'm2' => 1,
+            'qm' => 1,
+            'square met(?:er|re)s?' => 1,
+            'quadratmetern?' => 1,
+            'cm²' => 0.0001,
+        ],
+        'weight' => [
+            'mg' => 0.001,
+            'g' => 1,
+            'grams?' => 1,
+            'grammes?' => 1,
+            'gramm' => 1,
+            'kg' => 1000,
+            'kilos?' => 1000,
+            'kilogram(?:me?|m|s)?' => 1000,
+            'pfund' => 500,
+            'lbs?' => 453.592,
+            'pounds?' => 453.592,
+            'oz' => 28.3495,
+            'ounces?' => 28.3495,
+        ],
+        'weave' => ['g\/m²' => 1, 'g\/m2' => 1, 'gsm' => 1],
+        'volume' => [
+            'ml' => 0.001,
+            'millilit(?:er|re)s?' => 0.001,
+            'cl' => 0.01,
+            'dl' => 0.1,
+            'l' => 1,
+            'lit(?:er|re)s?' => 1,
+            'litern' => 1,
+            'pints?' => 0.568,
+            'gallons?' => 4.546,
+        ],
+        'power' => ['w' => 1, 'watts?' => 1, 'kw' => 1000, 'kilowatts?' => 1000],
+        'light' => ['lm' => 1, 'lumens?' => 1],
+        'colour temperature' => ['k' => 1, 'kelvin' => 1],
+        'voltage' => ['v' => 1, 'volts?' => 1],
+        'charge' => ['mah' => 1, 'ah' => 1000],
+        'frequency' => ['hz' => 1, 'hertz' => 1, 'khz' => 1000],
+        'sound' => ['db' => 1, 'dezibel' => 1, 'decibels?' => 1],
+        'temperature' => ['°\s?c' => 1, '° celsius' => 1, 'grad(?: celsius)?' => 1, 'degrees(?: celsius)?' => 1],
+        'share' => ['%' => 1, 'per ?cent' => 1, 'prozent' => 1],
+        'months' => [
+            'months?' => 1,
+            'monate?n?' => 1,
+            'years?' => 12,
+            'yrs?' => 12,
+            'jahre?n?' => 12,
+            'decades?' => 120,
+            'jahrzehnte?n?' => 120,
+        ],
+        'hours' => [
+            'hours?' => 1,
+            'hrs?' => 1,
+            'stunden?' => 1,
+            'h' => 1,
+            'min' => 1 / 60,
+            'minutes?' => 1 / 60,
+            'minuten?' => 1 / 60,
+            'seconds?' => 1 / 3600,
+            'sekunden?' => 1 / 3600,
+        ],
+        'days' => ['days?' => 1, 'tage?n?' => 1, 'werktage?n?' => 1, 'weeks?' => 7, 'wochen?' => 7],
+    ];
+
+    private const MONEY = [
+        '€' => 'EUR',
+        'eur' => 'EUR',
+        'euros?' => 'EUR',
+        '£' => 'GBP',
+        'gbp' => 'GBP',
+        '\$' => 'USD',
+        'usd' => 'USD',
+        'chf' => 'CHF',
+        'franken' => 'CHF',
+        'dollars?' => 'USD',
+    ];
+
+    private const NUMBERS = [
+        'half a dozen' => 6,
+        'ein halbes dutzend' => 6,
+        'halbes dutzend' => 6,
+        'two dozen' => 24,
+        'zwei dutzend' => 24,
+        'a dozen' => 12,
+        'one dozen' => 12,
+        'dozen' => 12,
+        'ein dutzend' => 12,
+        'dutzend' => 12,
+        'a pair of' => 2,
+        'one and a half' => 1.5,
+        'eineinhalb' => 1.5,
+        'anderthalb' => 1.5,
+        'two and a half' => 2.5,
+        'zweieinhalb' => 2.5,
+        'half a' => 0.5,
+        'half an' => 0.5,
+        'a half' => 0.5,
+        'einen halben' => 0.5,
+        'ein halber' => 0.5,
+        'einem halben' => 0.5,
+        'eine halbe' => 0.5,
+        'einer halben' => 0.5,
+        'ein halbes' => 0.5,
+        'a quarter of a' => 0.25,
+        'twenty five' => 25,
+        'twenty' => 20,
+        'thirty' => 30,
+        'forty' => 40,
+        'fifty' => 50,
+        'sixty' => 60,
+        'hundred' => 100,
+        'a hundred' => 100,
+        'one hundred' => 100,
+        'zwanzig' => 20,
+        'dreißig' => 30,
+        'dreissig' => 30,
+        'vierzig' => 40,
+        'fünfzig' => 50,
+        'sechzig' => 60,
+        'hundert' => 100,
+        'two' => 2,
+        'three' => 3,
+        'four' => 4,
+        'five' => 5,
+        'six' => 6,
+        'seven' => 7,
+        'eight' => 8,
+        'nine' => 9,
+        'ten' => 10,
+        'eleven' => 11,
+        'twelve' => 12,
+        'fifteen' => 15,
+        'eighteen' => 18,
+        'zwei' => 2,
+        'drei' => 3,
+        'vier' => 4,
+        'fünf' => 5,
+        'sechs' => 6,
+        'sieben' => 7,
+        'acht' => 8,
+        'neun' => 9,
+        'zehn' => 10,
+        'elf' => 11,
+        'zwölf' => 12,
+        'fünfzehn' => 15,
+        'achtzehn' => 18,
+    ];
+
+    /** "One year" is a figure, "the one you want" is none: these count only before a unit. */
+    private const SINGLE = [
+        'one' => 1,
+        'a' => 1,
+        'an' => 1,
+        'ein' => 1,
+        'eine' => 1,
+        'einen' => 1,
+        'einem' => 1,
+        'einer' => 1,
+    ];
+
+    private const BOUNDS = [
+        'about' => '(?:about|around|roughly|approx(?:imately)?\.?|circa|ca\.?|nearly|almost|rund|etwa|ungefähr|fast|'.
+            'knapp|~)',
+        'above' => '(?:over|more than|above|at least|from|über|mehr als|mindestens|ab)',
+        'below' => '(?:under|less than|below|up to|unter|weniger als|bis zu|höchstens)',
+    ];
+
+    private string $pattern;
+
+    /** @var array<string, array{string, float}> measure and factor by unit as it is written, as far as it is plain */
+    private array $known = [];
+
+    public function __construct()
+    {
+        $units = [];
+        foreach (self::UNITS as $some) {
+            array_push($units, ...array_map(strval(...), array_keys($some)));
+        }
+        $money = implode('|', array_keys(self::MONEY));
+        usort($units, static fn (string $a, string $b): int => strlen($b) <=> strlen($a));
+        $words = array_keys(self::NUMBERS + self::SINGLE);
+        usort($words, static fn (string $a, string $b): int => strlen($b) <=> strlen($a));
+        $number = '(?:\d{1,3}(?:[.,\x{202f}\x{a0}’\']\d{3})+(?:[.,]\d{1,2})?|\d+(?:[.,]\d+)?)';
+        $word = '(?:(?<![\pL])(?:'.implode('|', $words).')(?![\pL]))';
+        $unit = '(?:'.implode('|', $units).')(?![\pL\d²])';
+        $joint = 'x|×|by|mal|-|–|to|bis|and|und|auf';
+        $this->pattern =
+            '/(?:(?<bound>'.
+            implode('|', self::BOUNDS).
+            ')\s+)?(?:(?<before>'.
+            $money.
+            ')\s?)?'.
+            "(?<![\\pL\\d.,])(?<first>$number|$word)".
+            // "60 x 40 x 30 cm", "20 to 45 cm", "20–45 cm"; each may have its unit.
+            "(?<more>(?:\\s?(?<u1>$unit)?\\s?(?:$joint)\\s?$number(?![\\pL\\d]|[.,]\\d)){0,2}".
+            "(?=\\s?-?(?:$unit|$money))|)".
+            "(?:\\s?-?(?<unit>$unit)|\\s?(?<after>$money)(?![\\pL]))?/iu";
+    }
+
+    /** @return list<array{text: string, at: int, quantity: Quantity, isWord: bool}> in their order */
+    public function read(string $text): array
+    {
+        $read = [];
+        preg_match_all($this->pattern, $text, $found, PREG_SET_ORDER | PREG_OFFSET_CAPTURE | PREG_UNMATCHED_AS_NULL);
+        foreach ($found as $one) {
+            $unit = mb_strtolower((string) ($one['unit'][0] ?? ($one['u1'][0] ?? '')));
+            $money = mb_strtolower((string) ($one['before'][0] ?? ($one['after'][0] ?? '')));
+            $first = (string) $one['first'][0];
+            $isWord = preg_match('/^\d/', $first) !== 1;
+            if ($isWord && isset(self::SINGLE[mb_strtolower($first)]) && $unit === '') {
+                continue;
+            }
+            [$of, $factor] = $money !== '' ? ['price '.self::currency($money), 1.0] : $this->unit($unit);
+            $bound = self::bound((string) ($one['bound'][0] ?? ''));
+            $more = (string) ($one['more'][0] ?? '');
+            preg_match_all('/\d[\d.,\x{202f}\x{a0}’\']*\d|\d/u', $more, $others);
+            $values = array_map(self::number(...), [$first, ...$others[0]]);
+            $isRange = preg_match('/(?:-|–|\bto\b|\bbis\b)/u', $more) === 1 && count($values) === 2;
+            $step = $factor * self::step($first);
+            $at = (int) $one[0][1];
+            $whole = trim((string) $one[0][0]);
+            if ($isRange) {
+                $read[] = [
+                    'text' => $whole,
+                    'at' => $at,
+                    'quantity' => new Quantity($of, $values[0] * $factor, $values[1] * $factor, $step, ''),
+                    'isWord' => $isWord,
+                ];
+
+                continue;
+            }
+            foreach ($values as $value) {
+                $read[] = [
+                    'text' => $whole,
+                    'at' => $at,
+                    'quantity' => new Quantity($of, $value * $factor, $value * $factor, $step, $bound),
+                    'isWord' => $isWord,
+                ];
+            }
+        }
+
+        return $read;
+    }
+
+    private static function number(string $written): float
+    {
+        $word = mb_strtolower($written);
+        if (isset(self::NUMBERS[$word])) {
+            return (float) self::NUMBERS[$word];
+        }
+        if (isset(self::SINGLE[$word])) {
+            return 1.0;
+        }
+        $plain = (string) preg_replace('/[\x{202f}\x{a0}’\']/u', '', $written);
+        // The last sign is the decimal, unless three digits stand behind it and the others are grouped so, too.
+        if (preg_match('/^(.*)[.,](\d+)$/', $plain, $found) === 1) {
+            $isThousands =
+                strlen($found[2]) === 3 &&
+                $found[1] !== '0' &&
+                preg_match('/^\d{1,3}(?:[.,]\d{3})*$/', $found[1]) === 1;
+            $whole = (string) preg_replace('/[.,]/', '', $found[1]);
+
+            return $isThousands ? (float) ($whole.$found[2]) : (float) "$whole.{$found[2]}";
+        }
+
+        return (float) $plain;
+    }
+
+    private static function step(string $written): float
+    {
+        if (
+            preg_match('/[.,](\d{1,2}|\d{4,})$/', $written, $found) === 1 ||
+            preg_match('/^0[.,](\d+)$/', $written, $found) === 1
+        ) {
+            return 10 ** -strlen($found[1]);
+        }
+
+        return preg_match('/^\d/', $written) === 1 ? 1.0 : 0.0;
+    }
+
+    /** @return array{string, float} */
+    private function unit(string $unit): array
+    {
+        if ($unit === '') {
+            return [Quantity::PLAIN, 1.0];
+        }
+        if (! isset($this->known[$unit])) {
+            $this->known[$unit] = [Quantity::PLAIN, 1.0];
+            foreach (self::UNITS as $of => $some) {
+                foreach ($some as $pattern => $factor) {
+                    if (preg_match("/^(?:$pattern)$/iu", $unit) === 1) {
+                        $this->known[$unit] = [$of, (float) $factor];
+
+                        return $this->known[$unit];
+                    }
+                }
+            }
+        }
+
+        return $this->known[$unit];
+    }
+
+    private static function currency(string $sign): string
+    {
+        foreach (self::MONEY as $pattern => $code) {
+            if (preg_match("/^(?:$pattern)$/iu", $sign) === 1) {
+                return $code;
+            }
+        }
+
+        return '';
+    }
+
+    private static function bound(string $words): string
+    {
+        foreach (self::BOUNDS as $bound => $pattern) {
+            if ($words !== '' && preg_match("/^$pattern$/iu", $words) === 1) {
+                return match (true) {
+                    // What is true "up to" or "from" a figure has that figure itself as its end.
+                    preg_match('/^(?:up to|bis zu|at least|mindestens|from|ab|höchstens)$/iu', $words) === 1 => '',
+                    default => $bound,
+                };
+            }
+        }
+
+        return '';
+    }
+}
