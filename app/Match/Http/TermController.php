@@ -62,6 +62,7 @@ final class TermController
                 ->first(),
             'pairs' => $pairs,
             'rivals' => $rivals,
+            'linking' => RivalryBook::linking($store, $rivals),
             'pages' => Pages::of($store, array_values(array_unique($ids))),
             'forms' => DB::select(
                 'SELECT text, volume, impressions, clicks FROM match_forms WHERE store_id = ? AND run = ? AND market_id

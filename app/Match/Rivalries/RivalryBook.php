@@ -46,6 +46,30 @@ final class RivalryBook
         );
     }
 
+    /**
+     * Whether the page that gave way links to the one that was chosen, by rival page.
+     *
+     * @param  list<object>  $rivals  as of() gives them
+     * @return array<int, bool> by the page that gave way; only of pairs of which one page was chosen
+     */
+    public static function linking(Store $store, array $rivals): array
+    {
+        $linking = [];
+        foreach ($rivals as $rival) {
+            $main = (int) ($rival->main_page ?? 0);
+            if ($main > 0 && $rival->decision === Verdict::Main->value) {
+                $other = (int) $rival->page_id === $main ? (int) $rival->rival_id : (int) $rival->page_id;
+                $linking[$other] = DB::table('links')
+                    ->where('store_id', $store->id)
+                    ->where('from_page', $other)
+                    ->where('to_page', $main)
+                    ->exists();
+            }
+        }
+
+        return $linking;
+    }
+
     public static function decide(
         Store $store,
         object $term,

@@ -429,6 +429,23 @@ it('finds the rivals that the market has, and keeps what was decided of them', f
         ->toBe($planted[0])
         ->and((int) termCalled($store, $planted[0])->rivals)
         ->toBe(0);
+    // The page that gave way should link to it, and it is told whether it does.
+    $panel = "/s/$store->slug/match/terms/".termCalled($store, $planted[0])->id;
+    DB::table('links')
+        ->where('store_id', $store->id)
+        ->where('from_page', $pair->page_id)
+        ->where('to_page', $pair->rival_id)
+        ->delete();
+    $this->get($panel)->assertSee('does not link to it yet');
+    DB::table('links')->insert([
+        'store_id' => $store->id,
+        'from_page' => $pair->page_id,
+        'place' => 60_000,
+        'to_page' => $pair->rival_id,
+        'anchor' => $planted[0],
+        'rel' => 0,
+    ]);
+    $this->get($panel)->assertSee('links to it.')->assertDontSee('does not link to it yet');
     $decide(['verdict' => 'reopen']);
     expect((int) termCalled($store, $planted[0])->rivals)->toBe(1);
     // A merge goes into the book of redirects, a fold into what is ready to be sent; both come back with the decision.
@@ -576,17 +593,8 @@ it('is for the store’s people: viewers read, writers decide, strangers see not
     $stranger = member((new Site())->store(), Role::Owner);
     $reads = ['', '/groups', '/rivals', '/open', '/reach', '/pages', '/tracked', "/terms/$term", '/export.json'];
     $writes = [
-        '/suggest',
-        '/import',
-        '/terms',
-        '/tracked',
-        '/planned/write',
-        '/planned/1/arrived',
-        '/terms/add',
-        "/terms/$term/rivals",
-        "/terms/$term/plan",
-        '/undo',
-        '/redo',
+        '/suggest', '/import', '/terms', '/tracked', '/planned/write', '/planned/1/arrived', '/terms/add',
+        "/terms/$term/rivals", "/terms/$term/plan", '/undo', '/redo',
     ];
     foreach ([Role::Viewer, Role::Writer] as $role) {
         $this->actingAs(member($store, $role));
