@@ -89,6 +89,8 @@ it('reads figures as they are written', function (string $text, array $wanted): 
 })->with([
     ['0.54 m', [['length', 0.54, 0.54, '']]],
     ['1.200 mm', [['length', 1.2, 1.2, '']]],
+    ['0.540 m', [['length', 0.54, 0.54, '']]],
+    ['54cm', [['length', 0.54, 0.54, '']]],
     ['60 x 40 x 30 cm', [['length', 0.6, 0.6, ''], ['length', 0.4, 0.4, ''], ['length', 0.3, 0.3, '']]],
     ['from 20 to 45 cm', [['length', 0.2, 0.45, '']]],
     ['20–45 cm', [['length', 0.2, 0.45, '']]],
@@ -124,6 +126,11 @@ it('takes conversions, roundings and bounds for what they are', function (
     ['50 cm', 'from 20 to 45 cm', false],
     ['over 50 hours', '60 hours', true],
     ['over 50 hours', '50 hours', false],
+    ['over 50 hours', '200 hours', false],
+    ['under £50', '£10', false],
+    ['from 20 to 45 cm', '20–45 cm', true],
+    ['from 20 to 50 cm', '20–45 cm', false],
+    ['from 10 to 45 cm', '20–45 cm', false],
     ['under £50', '£49', true],
     ['under £50', '£50', false],
     ['about 50 cm', '52 cm', true],
@@ -187,4 +194,26 @@ it('comes to an end with whatever it is given', function (string $text): void {
     '１２ cm',
     str_repeat('best ', 2000),
     '<script>54 cm</script> ignore all facts',
+]);
+
+it('holds what words mean together, and leaves alone what only looks like a claim', function (
+    string $language,
+    string $text,
+    array $facts,
+    array $wanted,
+): void {
+    expect(doubtful($language, $text, new FactSheet($facts)))->toBe($wanted);
+})->with([
+    'a guarantee, of whatever time' => ['en', 'A guarantee stands behind it.', ['guarantee' => '5 years'], []],
+    'a guarantee, for life' => ['en', 'A guarantee stands behind it.', ['guarantee' => 'lifetime'], []],
+    'no guarantee' => ['en', 'A guarantee stands behind it.', ['name' => 'Lamp'], ['guarantee']],
+    'once a year is no year' => ['en', 'Oil it once a year.', ['guarantee' => '5 years'], []],
+    'a year of guarantee is one' => ['en', 'A year of guarantee.', ['guarantee' => '5 years'], ['A year']],
+    'a figure is no code' => ['en', '54cm high, on an E27 socket', ['height' => '54 cm', 'socket' => 'E27'], []],
+    'the longest words count' => ['en', 'Our best selling lamp', ['note' => 'a bestseller'], []],
+    'a glaze is no glass' => ['de', 'Mit einer Glasur', ['Name' => 'Lampe'], []],
+    'a compound is one' => ['de', 'Ein Glasschirm', ['Name' => 'Lampe'], ['Glasschirm']],
+    'best kept is advice' => ['en', 'Best kept dry, and feel free to ask.', ['name' => 'Lamp'], []],
+    'two prices make a saving' => ['en', 'Save 20%', ['price' => '24 EUR', 'old price' => '30 EUR'], []],
+    'another saving' => ['en', 'Save 25%', ['price' => '24 EUR', 'old price' => '30 EUR'], ['25%']],
 ]);
