@@ -56,8 +56,7 @@ final readonly class ClaimReader
             $text,
         );
         $claims = [...$this->figures($plain), ...$this->guarantees($plain)];
-        $spans = array_map(static fn (Claim $claim): array => [$claim->at, $claim->at + strlen($claim->text)], $claims);
-        array_push($claims, ...$this->codes($plain, $spans), ...$this->named($plain), ...$this->said($plain));
+        array_push($claims, ...$this->codes($plain), ...$this->named($plain), ...$this->said($plain));
         usort($claims, static fn (Claim $a, Claim $b): int => $a->at <=> $b->at);
 
         return $claims;
@@ -127,13 +126,8 @@ final readonly class ClaimReader
         return $claims;
     }
 
-    /**
-     * Codes such as E27, IP44 or a model's number.
-     *
-     * @param  list<array{int, int}>  $spans  of figures, which are read already
-     * @return list<Claim>
-     */
-    private function codes(string $text, array $spans): array
+    /** @return list<Claim> codes such as E27, IP44 or a model's number; "54cm" is one too, and a figure before that */
+    private function codes(string $text): array
     {
         $claims = [];
         preg_match_all(
@@ -143,11 +137,6 @@ final readonly class ClaimReader
             PREG_OFFSET_CAPTURE,
         );
         foreach ($found[0] as [$code, $at]) {
-            foreach ($spans as [$from, $to]) {
-                if ($at < $to && $at + strlen($code) > $from) {
-                    continue 2;
-                }
-            }
             $claims[] = new Claim(ClaimType::Name, $code, $at, mb_strtolower($code));
         }
 

@@ -96,8 +96,8 @@ final class FactSheet
                 $this->concepts[$concept] = true;
             }
         }
-        // A guarantee for life is a guarantee, and so is one for a time.
-        if (isset($this->concepts['lifetime']) || $this->guarantees !== []) {
+        // A guarantee for life is a guarantee.
+        if (isset($this->concepts['lifetime'])) {
             $this->concepts['guarantee'] = true;
         }
     }

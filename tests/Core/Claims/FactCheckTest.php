@@ -209,6 +209,7 @@ it('holds what words mean together, and leaves alone what only looks like a clai
     'no guarantee' => ['en', 'A guarantee stands behind it.', ['name' => 'Lamp'], ['guarantee']],
     'once a year is no year' => ['en', 'Oil it once a year.', ['guarantee' => '5 years'], []],
     'a year of guarantee is one' => ['en', 'A year of guarantee.', ['guarantee' => '5 years'], ['A year']],
+    'a wrong figure is marked once' => ['en', '55cm high', ['height' => '54 cm'], ['55cm']],
     'a figure is no code' => ['en', '54cm high, on an E27 socket', ['height' => '54 cm', 'socket' => 'E27'], []],
     'the longest words count' => ['en', 'Our best selling lamp', ['note' => 'a bestseller'], []],
     'a glaze is no glass' => ['de', 'Mit einer Glasur', ['Name' => 'Lampe'], []],
