@@ -240,6 +240,7 @@ it('exports what people made as CSV in a zip, safe for spreadsheets, without sec
         'worklists.csv',
         'settings.json',
         'terms.csv',
+        'tracked.csv',
         'read-me.txt',
     ]);
     $lines = static fn (string $name): array => array_filter(explode("\r\n", (string) $zip->getFromName($name)));
