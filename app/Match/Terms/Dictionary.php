@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Match\Terms;
 
+use App\Inventory\Makers;
 use App\Inventory\Terms\SeenQueries;
 use App\Platform\Bytes;
 use App\Platform\Database\Bulk;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Match\Terms;
 
 use App\Inventory\Events\TermsChanged;
+use App\Inventory\Makers;
 use App\Inventory\Terms\PageTerms;
 use App\Inventory\Terms\TermOrigin;
 use App\Platform\Bytes;

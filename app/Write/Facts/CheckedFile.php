@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Write\Facts;
 
+use App\Inventory\Makers;
 use App\Inventory\PageAddress;
 use App\Platform\Database\Bulk;
 use App\Platform\Tables\TableReader;
@@ -191,7 +192,7 @@ final class CheckedFile
     {
         return $this->checks[$market] ??= new FactCheck(
             Markets::of($this->store)->find($market)->language,
-            PageFacts::makers($this->store),
+            Makers::of($this->store),
         );
     }
 

@@ -17,8 +17,6 @@ use Orchard\Core\Claims\FactSheet;
  */
 final class PageFacts
 {
-    private const MAKERS = 5000;
-
     /** Letters of a page's own text that are read. */
     private const LONGEST = 20_000;
 
@@ -80,19 +78,5 @@ final class PageFacts
         }
 
         return $sheets;
-    }
-
-    /** @return list<string> makers that the store knows */
-    public static function makers(Store $store): array
-    {
-        return array_values(
-            array_map(
-                static fn (object $row): string => (string) $row->maker,
-                DB::select(
-                    "SELECT DISTINCT maker FROM page_products WHERE store_id = ? AND maker <> '' LIMIT ".self::MAKERS,
-                    [$store->id],
-                ),
-            ),
-        );
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Write\Http;
 
 use App\Access\Models\User;
+use App\Inventory\Makers;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
 use App\Write\Checks\FaultScreen;
@@ -35,7 +36,7 @@ final class FaultController
     private static function doubts(Store $store, object $row, string $text): array
     {
         $language = Markets::of($store)->find((int) $row->market_id)->language;
-        $check = new FactCheck($language, PageFacts::makers($store));
+        $check = new FactCheck($language, Makers::of($store));
 
         return [
             'doubts' => $text === '' ? [] : $check->doubts($text, PageFacts::of($store, [$row])[(int) $row->id]),

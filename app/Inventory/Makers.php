@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Match\Terms;
+namespace App\Inventory;
 
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
