@@ -14,5 +14,6 @@ return [
     'instance' => env('APP_INSTANCE', ''),
     // How Chromium is started here: sandbox, user-sandbox, user, or not at all (bin/door/start.sh finds out).
     'renderer' => env('RENDERER', ''),
+    'writer' => env('WRITER_URL', ''),
     'key' => env('APP_KEY'),
 ];

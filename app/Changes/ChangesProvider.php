@@ -6,11 +6,13 @@ namespace App\Changes;
 
 use App\Catalogue\Events\ResourceGivesWay;
 use App\Catalogue\Events\ResourcesConnected;
+use App\Changes\Trials\Trials;
 use App\Stores\Leaving\ExportParts;
 use App\Stores\Leaving\StoreTables;
 use App\Stores\Models\Store;
 use App\Stores\Overview\OverviewBoard;
 use App\Stores\Steps\Stamps;
+use Illuminate\Console\Scheduling\Schedule;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Event;
 use Illuminate\Support\ServiceProvider;
@@ -22,6 +24,8 @@ final class ChangesProvider extends ServiceProvider
         $exports->register('history', HistoryExport::COLUMNS, HistoryExport::rows(...));
         $tables->child('text_step_rows', 'step_id', 'text_steps');
         $tables->child('text_step_terms', 'step_id', 'text_steps');
+        $tables->child('text_trial_groups', 'trial_id', 'text_trials');
+        $tables->child('text_trial_pages', 'trial_id', 'text_trials');
         ChangesOverview::register($overview);
         // The history is written in the transaction of each change of a text or an address.
         $stamps->register(
@@ -33,6 +37,9 @@ final class ChangesProvider extends ServiceProvider
             static fn (ResourcesConnected $joined) => app(Drafts::class)->rebaseAll($joined->resourceIds),
         );
         Event::listen(ResourceGivesWay::class, static fn (ResourceGivesWay $event) => app(Drafts::class)->move($event));
+        $this->callAfterResolving(Schedule::class, static function (Schedule $schedule): void {
+            $schedule->call(static fn (Trials $trials) => $trials->tick())->name('trials')->everyFiveMinutes();
+        });
         $this->loadMigrationsFrom(__DIR__.'/Migrations');
     }
 }

@@ -10,7 +10,12 @@ use App\Catalogue\Texts;
 use App\Changes\Editing\Author;
 use App\Changes\Editing\DraftWriter;
 use App\Changes\Editing\TextEdit;
+use App\Changes\Events\DraftsReady;
 use App\Changes\Events\TextsChanged;
+use App\Changes\Review\Approver;
+use App\Changes\Review\Comments;
+use App\Changes\Review\Reviewers;
+use App\Changes\Review\SeenDraft;
 use App\Platform\Database\Bulk;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
@@ -87,6 +92,7 @@ final class Drafts
                             'note' => null,
                             'approved_by' => null,
                             'approved_at' => null,
+                            'ready_at' => $ready ? now() : null,
                         ]);
                     if ($ready) {
                         History::addMany($store->id, HistoryEvent::Ready, $rows->all(), $userId);
@@ -97,98 +103,90 @@ final class Drafts
             ];
         }
         TextsChanged::dispatch($store->id, array_values(array_unique($marked)), []);
+        $ready && $marked !== [] && DraftsReady::dispatch($store->id);
 
         return count($marked);
     }
 
     /**
-     * Approves drafts that are ready, as they stand; a text that is changed afterwards is approved no longer.
+     * Approves drafts that are ready, as they were seen; a text that is changed afterwards is approved no longer. What
+     * belongs to another reviewer stays as it is.
      *
-     * @param  list<int>  $draftIds
+     * @param  list<SeenDraft>  $drafts
      * @return int how many were approved by this
      */
-    public function approve(Store $store, array $draftIds, int $userId): int
+    public function approve(Store $store, array $drafts, Approver $by): int
     {
-        return $this->judge(
-            $store,
-            $draftIds,
-            HistoryEvent::Approved,
-            ['approved_by' => $userId, 'approved_at' => now()],
-            $userId,
-            null,
-        );
+        return $this->judge($store, $drafts, $by, HistoryEvent::Approved, '');
     }
 
     /**
      * Sends drafts that are ready back to whoever writes, with a word.
      *
-     * @param  list<int>  $draftIds
+     * @param  list<SeenDraft>  $drafts
      * @return int how many went back
      */
-    public function sendBack(Store $store, array $draftIds, string $word, int $userId): int
+    public function sendBack(Store $store, array $drafts, string $word, Approver $by): int
     {
-        return $this->judge(
-            $store,
-            $draftIds,
-            HistoryEvent::Returned,
-            [
-                'state' => DraftState::Open->value,
-                'note' => mb_substr('sent back'.($word === '' ? '' : ": $word"), 0, 400),
-                'approved_by' => null,
-                'approved_at' => null,
-            ],
-            $userId,
-            $word,
-        );
+        return $this->judge($store, $drafts, $by, HistoryEvent::Returned, $word);
     }
 
-    /**
-     * @param  list<int>  $draftIds
-     * @param  array<string, mixed>  $changes
-     */
-    private function judge(
-        Store $store,
-        array $draftIds,
-        HistoryEvent $event,
-        array $changes,
-        int $userId,
-        ?string $word,
-    ): int {
-        $resources = DB::transaction(static function () use (
-            $store,
-            $draftIds,
-            $event,
-            $changes,
-            $userId,
-            $word,
-        ): array {
-            $rows = DB::table('drafts')
-                ->where('store_id', $store->id)
-                ->whereIn('id', $draftIds)
-                ->where('state', DraftState::Ready->value)
-                ->when($event === HistoryEvent::Approved, static fn ($query) => $query->whereNull('approved_at'))
-                ->lockForUpdate()
-                ->get();
-            DB::table('drafts')->whereIn('id', $rows->pluck('id'))->update($changes);
-            foreach ($rows as $row) {
-                History::add(
-                    $store->id,
-                    (int) $row->resource_id,
-                    TextField::from((int) $row->field),
-                    $event,
-                    null,
-                    (string) $row->value,
-                    $userId,
-                    null,
-                    note: $word === '' ? null : $word,
-                );
-            }
+    /** @param  list<SeenDraft>  $drafts */
+    private function judge(Store $store, array $drafts, Approver $by, HistoryEvent $event, string $word): int
+    {
+        $isApproval = $event === HistoryEvent::Approved;
+        $judged = [];
+        foreach (array_chunk($drafts, 1000) as $some) {
+            $seen = array_column($some, 'revision', 'id');
+            array_push($judged, ...DB::transaction(static function () use (
+                $store,
+                $seen,
+                $by,
+                $event,
+                $isApproval,
+                $word,
+            ): array {
+                $rows = DB::table('drafts')
+                    ->where('store_id', $store->id)
+                    ->whereIn('id', Reviewers::judged($store, array_keys($seen), $by))
+                    ->where('state', DraftState::Ready->value)
+                    ->when($isApproval, static fn ($query) => $query->whereNull('approved_at'))
+                    ->lockForUpdate()
+                    ->get()
+                    ->filter(
+                        static fn (object $row): bool => $seen[(int) $row->id] === null ||
+                            $seen[(int) $row->id] === (int) $row->revision,
+                    );
+                $note = mb_substr('sent back'.($word === '' ? '' : ": $word"), 0, 400);
+                DB::table('drafts')
+                    ->whereIn('id', $rows->pluck('id'))
+                    ->update(
+                        [
+                            'approved_by' => $isApproval ? $by->userId : null,
+                            'approved_name' => $isApproval ? $by->guest : null,
+                            'approved_at' => $isApproval ? now() : null,
+                        ] + ($isApproval ? [] : ['state' => DraftState::Open->value, 'note' => $note]),
+                    );
+                $said = implode(': ', array_filter([$by->guest === null ? '' : "$by->guest, by link", $word]));
+                History::addMany($store->id, $event, $rows->all(), $by->userId, $said === '' ? null : $said);
+                $isApproval ||
+                    Comments::addMany(
+                        $store,
+                        array_values(
+                            $rows
+                                ->map(static fn (object $row): array => [(int) $row->resource_id, (int) $row->field])
+                                ->all(),
+                        ),
+                        $word,
+                        $by,
+                    );
 
-            return array_values($rows->map(static fn (object $row): int => (int) $row->resource_id)->all());
-        });
-        $resources === [] || TextsChanged::dispatch($store->id, array_values(array_unique($resources)), []);
+                return Bulk::ids($rows->all(), 'resource_id');
+            }, 3));
+        }
+        $judged === [] || TextsChanged::dispatch($store->id, array_values(array_unique($judged)), []);
 
-        return count($resources);
+        return count($judged);
     }
 
     /** Decides a clash: our text over the shop's, to be sent again; or the shop's, and the draft goes. */

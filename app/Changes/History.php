@@ -104,11 +104,17 @@ final class History
      *
      * @param  array<object>  $drafts  rows of the table drafts
      */
-    public static function addMany(int $storeId, HistoryEvent $event, array $drafts, ?int $userId): void
-    {
+    public static function addMany(
+        int $storeId,
+        HistoryEvent $event,
+        array $drafts,
+        ?int $userId,
+        ?string $note = null,
+    ): void {
         DB::table('history')->insert(
             array_map(
                 static fn (object $draft): array => [
+                    'note' => $note === null ? null : mb_substr($note, 0, 400),
                     'store_id' => $storeId,
                     'resource_id' => $draft->resource_id,
                     'field' => $draft->field,

@@ -11,4 +11,7 @@ enum Origin: string
     case Hand = 'hand';
     case Import = 'import';
     case Recipe = 'recipe';
+
+    /** Written by a wording source, and taken by a person. */
+    case Suggested = 'suggested';
 }

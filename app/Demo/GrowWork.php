@@ -8,6 +8,8 @@ use App\Access\Models\User;
 use App\Changes\Drafts;
 use App\Changes\DraftState;
 use App\Changes\Origin;
+use App\Changes\Review\Approver;
+use App\Changes\Review\SeenDraft;
 use App\Platform\Work\LongWork;
 use App\Platform\Work\SliceEnd;
 use App\Platform\Work\WorkRun;
@@ -156,7 +158,11 @@ final readonly class GrowWork implements LongWork
     {
         $drafts = array_values(array_filter($drafts));
         $this->drafts->markReady($store, $drafts, true, $this->person('writer'));
-        $this->drafts->approve($store, $drafts, (int) $this->person('approver'));
+        $this->drafts->approve(
+            $store,
+            SeenDraft::now($drafts),
+            Approver::person((int) $this->person('approver'), true),
+        );
         Artisan::call('release:send', ['--store' => $store->slug, '--name' => $name]);
     }
 

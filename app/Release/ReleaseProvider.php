@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Release;
 
 use App\Platform\Work\WorkDesk;
+use App\Release\Campaigns\Campaigns;
 use App\Release\Console\HandoverCommand;
 use App\Release\Console\SendCommand;
 use App\Release\Console\UndoCommand;
@@ -15,6 +16,7 @@ use App\Stores\Models\Store;
 use App\Stores\Overview\OverviewBoard;
 use App\Stores\Steps\StepBoard;
 use Illuminate\Cache\RateLimiting\Limit;
+use Illuminate\Console\Scheduling\Schedule;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\RateLimiter;
@@ -25,6 +27,7 @@ final class ReleaseProvider extends ServiceProvider
     public function boot(WorkDesk $desk, StepBoard $board, OverviewBoard $overview, StoreTables $tables): void
     {
         $tables->child('release_links', 'release_id', 'release_batches');
+        $tables->child('release_campaign_texts', 'campaign_id', 'release_campaigns');
         $tables->child('release_file_rows', 'file_id', 'release_files');
         $tables->files(
             static fn (Store $store): array => array_map(
@@ -39,6 +42,12 @@ final class ReleaseProvider extends ServiceProvider
         $desk->register(SendWork::class);
         $desk->register(LookWork::class);
         $board->register(new ReleaseStep());
+        $this->callAfterResolving(Schedule::class, static function (Schedule $schedule): void {
+            $schedule
+                ->call(static fn (Campaigns $campaigns) => $campaigns->tick())
+                ->name('campaigns')
+                ->everyMinute();
+        });
         RateLimiter::for(
             'handed',
             static fn (Request $request): Limit => Limit::perMinute(60)->by((string) $request->ip()),

@@ -10,6 +10,9 @@ use App\Changes\Draft;
 use App\Changes\Drafts;
 use App\Changes\DraftState;
 use App\Changes\Events\TextsChanged;
+use App\Changes\Spells\SpellCause;
+use App\Changes\Spells\Spells;
+use App\Facts\Calendar\Calendar;
 use App\Platform\Database\Bulk;
 use App\Platform\Work\WorkDesk;
 use App\Release\Handing\FileBook;
@@ -25,6 +28,7 @@ use App\Release\Sending\ItemBook;
 use App\Release\Sending\LookWork;
 use App\Release\Sending\SendWork;
 use App\Stores\Models\Store;
+use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 
@@ -63,6 +67,10 @@ final class Releases
         int $percent = 100,
         ?Via $only = null,
     ): array {
+        $freeze = Calendar::freezeOn($store, $store->today());
+        if ($freeze !== null) {
+            throw new InvalidArgumentException("Nothing is released today: “{$freeze}” stands in the calendar.");
+        }
         $ways = Ways::of($store, $only);
         $portion = new Portion($store, $percent);
 
@@ -79,12 +87,14 @@ final class Releases
                 ->where('store_id', $store->id)
                 ->where('state', DraftState::Ready->value)
                 ->when($draftIds !== null, static fn ($query) => $query->whereIn('id', $draftIds ?? []))
+                ->when($store->options()->needsApproval === 1, static fn ($query) => $query->whereNotNull('approved_at'))
                 ->orderBy('resource_id')
                 ->orderBy('field')
                 ->limit(self::MOST_ITEMS)
                 ->lockForUpdate()
                 ->get()
                 ->map(Draft::fromRow(...));
+            $drafts = self::notInCampaigns($drafts);
             $addresses = DB::table('address_changes')
                 ->where('store_id', $store->id)
                 ->where('state', DraftState::Ready->value)
@@ -103,7 +113,9 @@ final class Releases
             $addresses = $addresses->whereIn('page_id', $portion->chosen($addresses));
             if ($drafts->isEmpty() && $addresses->isEmpty()) {
                 throw new InvalidArgumentException(
-                    'Nothing of this is ready. Mark drafts as ready on the writing desk, or decide on causes under Untangle first.',
+                    ($store->options()->needsApproval === 1
+                        ? 'Nothing of this is approved, and this store releases approved texts alone. '
+                        : 'Nothing of this is ready. ').'Mark drafts as ready on the writing desk, or decide on causes under Untangle first.',
                 );
             }
             $release = $this->make(
@@ -124,6 +136,52 @@ final class Releases
 
             return $this->begin($store, $release, $count, $userId);
         });
+    }
+
+    /**
+     * Sends texts that are no drafts, such as a campaign's, each over the text that it is based on.
+     *
+     * @param  Collection<int, Draft>  $texts
+     * @return array{release: int, work: ?int}
+     */
+    public function sendTexts(Store $store, Collection $texts, ?int $userId, string $name): array
+    {
+        return DB::transaction(function () use ($store, $texts, $userId, $name): array {
+            $release = $this->make($store, $name, null, $userId);
+
+            return $this->begin(
+                $store,
+                $release,
+                (new NewItems($store, $release, Ways::of($store)))->addTexts($texts),
+                $userId,
+            );
+        });
+    }
+
+    /** What has not been sent yet is not sent any more; it had no drafts of its own. */
+    public function withdrawWaiting(Store $store, int $release): void
+    {
+        DB::table('release_items')
+            ->where('store_id', $store->id)
+            ->where('release_id', $release)
+            ->whereIn('state', [ItemState::Waiting->value, ItemState::Handed->value])
+            ->update(['state' => ItemState::Withdrawn->value, 'seen' => null, 'look_at' => null]);
+    }
+
+    /**
+     * @param  Collection<int, Draft>  $drafts
+     * @return Collection<int, Draft> without those whose text is a campaign's now: they wait until it is over
+     */
+    private static function notInCampaigns(Collection $drafts): Collection
+    {
+        $held = Spells::now(
+            SpellCause::Campaign,
+            array_values($drafts->map(static fn (Draft $draft): int => $draft->resourceId)->all()),
+        );
+
+        return $drafts->reject(
+            static fn (Draft $draft): bool => isset($held["$draft->resourceId {$draft->field->value}"]),
+        );
     }
 
     /**
@@ -163,9 +221,14 @@ final class Releases
      *
      * @throws InvalidArgumentException when nothing of it is live and not yet taken back
      */
-    public function undo(Store $store, int $releaseId, ?array $itemIds, ?int $userId): array
-    {
-        return DB::transaction(function () use ($store, $releaseId, $itemIds, $userId): array {
+    public function undo(
+        Store $store,
+        int $releaseId,
+        ?array $itemIds,
+        ?int $userId,
+        ?string $name = null,
+    ): array {
+        return DB::transaction(function () use ($store, $releaseId, $itemIds, $userId, $name): array {
             $of =
                 DB::table('release_batches')
                     ->where('store_id', $store->id)
@@ -185,7 +248,7 @@ final class Releases
                     'Everything of this release has already been taken back, or is not live.',
                 );
             }
-            $undo = $this->make($store, 'Undo of '.$of->name, $releaseId, $userId);
+            $undo = $this->make($store, $name ?? 'Undo of '.$of->name, $releaseId, $userId);
             $new = new NewItems($store, $undo, Ways::of($store));
             $files = FileBook::of($store);
             foreach ($items->chunk(500) as $chunk) {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Access\Api\ApiRoutes;
 use App\Release\Api\ReleasesApi;
+use App\Release\Http\CampaignController;
 use App\Release\Http\ConnectController;
 use App\Release\Http\HandoverController;
 use App\Release\Http\ReleaseController;
@@ -14,6 +15,23 @@ Route::middleware(['web', 'auth', 'can:view,store'])
     ->prefix('/s/{store}/release')
     ->group(function (): void {
         Route::get('/', [ReleaseController::class, 'index'])->name('release');
+        Route::get('/campaigns', [CampaignController::class, 'index'])->name('campaigns');
+        Route::get('/campaigns/{campaign}', [CampaignController::class, 'show'])
+            ->name('campaign')
+            ->whereNumber('campaign');
+        Route::middleware('can:write,store')->group(function (): void {
+            Route::post('/campaigns', [CampaignController::class, 'plan'])->name('campaigns.plan');
+            Route::post('/campaigns/{campaign}/texts', [CampaignController::class, 'fill'])
+                ->name('campaign.fill')
+                ->whereNumber('campaign');
+            Route::post('/campaigns/{campaign}/drop', [CampaignController::class, 'drop'])
+                ->name('campaign.drop')
+                ->whereNumber('campaign');
+        });
+        Route::post('/campaigns/{campaign}', [CampaignController::class, 'act'])
+            ->name('campaign.act')
+            ->middleware('can:release,store')
+            ->whereNumber('campaign');
         Route::get('/ways', [ReleaseController::class, 'ways'])->name('release.ways');
         Route::get('/{release}', [ReleaseController::class, 'show'])
             ->name('release.show')

@@ -48,6 +48,7 @@ final class StoreOptions
                     'trap_budget' => $settings->trapBudget,
                     'clicks_at_risk' => $settings->clicksAtRisk,
                     'handover_days' => $settings->handoverDays,
+                    'needs_approval' => $settings->needsApproval,
                     default => $settings->timeout,
                 },
                 'means' => $number['means'],

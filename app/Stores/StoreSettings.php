@@ -18,6 +18,7 @@ final readonly class StoreSettings
      * @param  list<string>  $brandTerms  words by which people search for the store itself
      * @param  array<string, string>  $ways  by which way a field gets into the shop (direct, file, person), for fields of which that was chosen
      * @param  int  $handoverDays  days after which what was handed over and is not seen live is told, 1 to 90
+     * @param  int  $needsApproval  1 where a release takes only texts that somebody has approved
      * @param  int  $clicksAtRisk  hundredths of the store's clicks whose addresses one release may change, 1 to 100
      * @param  string  $indexnowUrl  where lists of changed addresses are sent by the IndexNow protocol; empty for nowhere
      * @param  array<string, int|float|string>  $weighing  what is assumed in weighing, by key; those that were set
@@ -50,6 +51,7 @@ final readonly class StoreSettings
         public array $crawlers = [],
         public array $ways = [],
         public int $handoverDays = 7,
+        public int $needsApproval = 0,
     ) {
     }
 
@@ -94,6 +96,12 @@ final readonly class StoreSettings
                 'default' => 7,
                 'means' => 'days after which changes that were handed over (as a file, or to somebody) and are '.
                     'not seen live are told',
+            ],
+            'needs_approval' => [
+                'min' => 0,
+                'max' => 1,
+                'default' => 0,
+                'means' => 'whether a release takes only texts that somebody has approved: 1 for yes, 0 for no',
             ],
             'clicks_at_risk' => [
                 'min' => 1,
@@ -251,6 +259,7 @@ final readonly class StoreSettings
             $list('crawlers') ?? [],
             array_filter(is_array($given['ways'] ?? null) ? $given['ways'] : [], is_string(...)),
             $values['handover_days'],
+            $values['needs_approval'],
         );
     }
 }

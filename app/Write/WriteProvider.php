@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Write;
 
 use App\Catalogue\Events\ResourcesChanged;
+use App\Changes\Events\DraftsReady;
 use App\Changes\Events\TextsChanged;
 use App\Inventory\Events\FiguresChanged;
 use App\Inventory\Events\InventoryRefreshed;
@@ -20,12 +21,19 @@ use App\Write\Console\CheckCommand;
 use App\Write\Console\ExportCommand;
 use App\Write\Console\ImportCommand;
 use App\Write\Console\MeasureCommand;
+use App\Write\Console\SuggestCommand;
 use App\Write\Desk\RecheckWork;
 use App\Write\Desk\RowRebuild;
 use App\Write\Recipes\RecipeRuns;
 use App\Write\Recipes\RecipeWork;
+use App\Write\Review\ClaimsWork;
 use App\Write\Sheets\TextExport;
+use App\Write\Suggestions\SuggestWork;
+use App\Write\Suggestions\Taking;
+use Illuminate\Cache\RateLimiting\Limit;
+use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Event;
+use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\ServiceProvider;
 
 final class WriteProvider extends ServiceProvider
@@ -46,8 +54,13 @@ final class WriteProvider extends ServiceProvider
         $tables->child('write_recipe_rows', 'run_id', 'write_recipe_runs');
         $tables->child('write_recipe_versions', 'recipe_id', 'write_recipes');
         $tables->child('write_recipe_exceptions', 'recipe_id', 'write_recipes');
+        $tables->child('write_wish_pages', 'wish_id', 'write_wishes');
         $tables->child('write_recipe_texts', 'resource_id', 'resources');
         WriteOverview::register($overview);
+        RateLimiter::for(
+            'review',
+            static fn (Request $request): Limit => Limit::perMinute(300)->by((string) $request->ip()),
+        );
         $this->loadMigrationsFrom(__DIR__.'/Migrations');
         $this->loadRoutesFrom(__DIR__.'/routes.php');
         $this->commands([
@@ -56,16 +69,25 @@ final class WriteProvider extends ServiceProvider
             ImportCommand::class,
             CheckCommand::class,
             MeasureCommand::class,
+            SuggestCommand::class,
         ]);
         $desk->register(RecipeWork::class);
         $desk->register(RecheckWork::class);
+        $desk->register(SuggestWork::class);
+        $desk->register(ClaimsWork::class);
         $board->register(new WriteStep());
         Event::listen(InventoryRefreshed::class, [RowRebuild::class, 'afterGather']);
         // Behind the rebuilding of the desk, which tells the samples what a page is worth.
         Event::listen(InventoryRefreshed::class, [RecipeRuns::class, 'afterGather']);
+        Event::listen(DraftsReady::class, [ClaimsWork::class, 'afterReady']);
+        Event::listen(
+            InventoryRefreshed::class,
+            static fn (InventoryRefreshed $event) => ClaimsWork::afterGather($event->storeId),
+        );
         Event::listen(ResourcesChanged::class, [RowRebuild::class, 'afterResources']);
         Event::listen(TermsChanged::class, [RowRebuild::class, 'afterTerms']);
         Event::listen(FiguresChanged::class, [RowRebuild::class, 'afterWeighing']);
         Event::listen(TextsChanged::class, [RowRebuild::class, 'afterChange']);
+        Event::listen(TextsChanged::class, [Taking::class, 'afterChange']);
     }
 }

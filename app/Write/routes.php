@@ -4,13 +4,18 @@ declare(strict_types=1);
 
 use App\Access\Api\ApiRoutes;
 use App\Write\Api\TextsApi;
+use App\Write\Http\ApprovalController;
 use App\Write\Http\ChecksController;
 use App\Write\Http\DeskController;
 use App\Write\Http\EditController;
 use App\Write\Http\FaultController;
 use App\Write\Http\RecipeController;
+use App\Write\Http\ReviewersController;
 use App\Write\Http\RunController;
 use App\Write\Http\SheetController;
+use App\Write\Http\SourceController;
+use App\Write\Http\SuggestController;
+use App\Write\Http\TrialController;
 use Illuminate\Support\Facades\Route;
 
 Route::middleware(['web', 'auth', 'can:view,store'])
@@ -35,6 +40,20 @@ Route::middleware(['web', 'auth', 'can:view,store'])
             ->name('write.sheet')
             ->whereNumber('sheet');
 
+        Route::get('/review', [ApprovalController::class, 'show'])->name('write.review');
+        // Writers say something about a text; who may judge it is asked there.
+        Route::post('/review/{draft}', [ApprovalController::class, 'judge'])
+            ->name('write.review.judge')
+            ->middleware('can:write,store')
+            ->whereNumber('draft');
+        Route::get('/trials', [TrialController::class, 'index'])->name('write.trials');
+        Route::get('/trials/{trial}', [TrialController::class, 'show'])
+            ->name('write.trial')
+            ->whereNumber('trial');
+        Route::get('/suggestions', [SuggestController::class, 'index'])->name('write.wishes');
+        Route::get('/suggestions/{wish}', [SuggestController::class, 'show'])
+            ->name('write.wish')
+            ->whereNumber('wish');
         Route::get('/checks', [ChecksController::class, 'show'])->name('write.checks');
         Route::get('/faults/{resource}/{field}', [FaultController::class, 'show'])
             ->name('write.faults')
@@ -79,6 +98,18 @@ Route::middleware(['web', 'auth', 'can:view,store'])
             Route::post('/runs/{run}', [RunController::class, 'apply'])
                 ->name('write.run.apply')
                 ->whereNumber('run');
+            Route::post('/trials', [TrialController::class, 'plan'])->name('write.trials.plan');
+            Route::match(['get', 'post'], '/suggest', [SuggestController::class, 'form'])->name('write.suggest');
+            Route::get('/suggest/{resource}', [SuggestController::class, 'beside'])
+                ->name('write.suggest.beside')
+                ->whereNumber('resource');
+            Route::post('/suggestions', [SuggestController::class, 'ask'])->name('write.suggest.ask');
+            Route::post('/suggestions/{wish}/take', [SuggestController::class, 'takeClean'])
+                ->name('write.wish.take')
+                ->whereNumber('wish');
+            Route::post('/suggestions/texts/{suggestion}', [SuggestController::class, 'decide'])
+                ->name('write.suggestion')
+                ->whereNumber('suggestion');
             Route::post('/sheets', [SheetController::class, 'import'])->name('write.sheets.import');
             Route::post('/sheets/{sheet}/rows/{place}', [SheetController::class, 'settle'])
                 ->name('write.sheet.settle')
@@ -89,11 +120,42 @@ Route::middleware(['web', 'auth', 'can:view,store'])
                 ->whereNumber('sheet');
         });
 
+        Route::middleware('can:manage,store')->group(function (): void {
+            Route::get('/reviewers', [ReviewersController::class, 'show'])->name('write.reviewers');
+            Route::post('/reviewers', [ReviewersController::class, 'put'])->name('write.reviewers.put');
+            Route::post('/reviewers/{reviewer}', [ReviewersController::class, 'act'])
+                ->name('write.reviewers.act')
+                ->whereNumber('reviewer');
+            Route::post('/sources', [SourceController::class, 'put'])->name('write.sources.put');
+            Route::post('/sources/{source}/try', [SourceController::class, 'try'])
+                ->name('write.sources.try')
+                ->whereNumber('source');
+            Route::post('/sources/{source}/remove', [SourceController::class, 'remove'])
+                ->name('write.sources.remove')
+                ->whereNumber('source');
+        });
+
         Route::middleware('can:release,store')->group(function (): void {
+            Route::post('/trials/{trial}', [TrialController::class, 'act'])
+                ->name('write.trial.act')
+                ->whereNumber('trial');
+            Route::post('/review', [ApprovalController::class, 'together'])->name('write.review.together');
             Route::post('/recipes/{recipe}/approve', [RunController::class, 'approve'])
                 ->name('write.recipe.approve')
                 ->whereNumber('recipe');
         });
+    });
+
+// Whoever has the link sees and judges one part, and nothing else.
+Route::middleware(['web', 'throttle:review'])
+    ->prefix('/review/{token}')
+    ->where(['token' => '[A-Za-z0-9]{40}'])
+    ->group(function (): void {
+        Route::get('/', [ApprovalController::class, 'guest'])->name('review');
+        Route::post('/', [ApprovalController::class, 'guestTogether'])->name('review.together');
+        Route::post('/{draft}', [ApprovalController::class, 'guestJudges'])
+            ->name('review.judge')
+            ->whereNumber('draft');
     });
 
 ApiRoutes::store(static function (): void {

@@ -104,6 +104,11 @@ CNF
             cat <<CNF
     server {
         listen 127.0.0.1:$(market_port "$name");
+        location /writer/ {
+            include /etc/nginx/fastcgi_params;
+            fastcgi_param SCRIPT_FILENAME "$ROOT/standins/writer/public/index.php";
+            fastcgi_pass unix:$SOCKETS/shop.sock;
+        }
         location / {
             include /etc/nginx/fastcgi_params;
             fastcgi_param SCRIPT_FILENAME "$ROOT/standins/market/public/index.php";

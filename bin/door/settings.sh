@@ -146,6 +146,14 @@ settings_from_env() {
     save_settings
 }
 
+# writer_url: where the stand-in writer answers: beside the first market, for it needs no data and no port of its own.
+writer_url() {
+    local shop
+    for shop in $SHOPS; do
+        is_pottery "$shop" || { echo "http://127.0.0.1:$(market_port "${shop%%:*}")/writer/v1"; return; }
+    done
+}
+
 market_port() { local key="MARKET_PORT_$1"; echo "${!key:-}"; }
 
 # is_pottery NAME:SIZE: whether a stand-in is the second one, of another make.
@@ -180,6 +188,7 @@ write_env() {
         env_line DB_USERNAME grower
         env_line DB_PASSWORD "$DB_PASSWORD"
         env_line RENDERER "${RENDERER:-}"
+        env_line WRITER_URL "$(writer_url)"
         for name in TRUSTED_PROXIES MAIL_HOST MAIL_PORT MAIL_SCHEME MAIL_USERNAME MAIL_PASSWORD MAIL_FROM; do
             [ -z "${!name:-}" ] || env_line "$name" "${!name}"
         done

@@ -597,12 +597,13 @@ async function openSheet(path) {
         const answer = await fetch(where, request).catch(() => null);
         if (!answer?.ok) { tell('That could not be told just now. Try again.'); return false; }
         body.innerHTML = await answer.text();
+        htmx.process(body);
         return true;
     };
     body.onsubmit = async event => {
         if (event.target.dataset.fault === undefined) return;
         event.preventDefault();
-        await show(event.target.action, { method: 'POST', body: new FormData(event.target) });
+        await show(event.target.action, { method: 'POST', body: new FormData(event.target, event.submitter) });
         rows.fetch([row.id]);
         document.body.dispatchEvent(new CustomEvent('texts-saved'));
     };
@@ -612,6 +613,8 @@ async function openSheet(path) {
 const openFaults = () => openSheet(row => `${urls.faults}${row.id}/${fieldHere()}`);
 /** Terms, facts and numbers of the page in focus. */
 const openGlance = () => openSheet(row => `${urls.glance}${row.id}`);
+/** Three texts for the one in focus, by a wording source. */
+const openSuggest = () => given.mayWrite && openSheet(row => `${urls.suggest}${row.id}?field=${fieldHere()}`);
 function help() { document.getElementById('keys-sheet').showModal(); }
 function openDossier() { drawn.get(here.at)?.querySelector('a.name')?.click(); }
 
@@ -633,6 +636,7 @@ list.addEventListener('keydown', event => {
         if (event.altKey && key === 'Backspace') changeRange('as-shop', (row, field) => row.texts[field].stored);
         else if (event.altKey && key.toLowerCase() === 'd') openDossier();
         else if (event.altKey && key.toLowerCase() === 'f') openFaults();
+        else if (event.altKey && key.toLowerCase() === 'g') openSuggest();
         else if (event.altKey && key.toLowerCase() === 'i') openGlance();
         else if (event.altKey && key.toLowerCase() === 'l') askLead();
         else if (event.altKey && key.toLowerCase() === 'm') mend();
@@ -701,6 +705,10 @@ document.querySelector('[data-ready]')?.addEventListener('click', () => { ready(
 document.querySelector('[data-dossier]')?.addEventListener('click', openDossier);
 document.querySelector('[data-faults]')?.addEventListener('click', openFaults);
 document.querySelector('[data-glance]')?.addEventListener('click', openGlance);
+document.querySelector('[data-suggest]')?.addEventListener('click', openSuggest);
+document.getElementById('beside-sheet')?.addEventListener('keydown', event => {
+    if (!event.ctrlKey && !event.altKey && !event.metaKey && !event.target.matches('input, textarea, select')) document.querySelector(`#beside-sheet [data-take="${event.key}"]`)?.click();
+});
 document.getElementById('beside-sheet')?.addEventListener('close', () => list.focus());
 document.querySelector('[data-card]')?.addEventListener('click', () => { turnCard(); list.focus(); });
 document.querySelector('[data-bulk]')?.addEventListener('click', () => bulk.open(ticked.size > 0));

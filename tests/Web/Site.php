@@ -96,6 +96,14 @@ final class Site
         return $this->save();
     }
 
+    /** The body comes letter by letter. */
+    public function dripping(string $path): self
+    {
+        $this->pages[$path]['drips'] = true;
+
+        return $this->save();
+    }
+
     public function without(string $path): self
     {
         unset($this->pages[$path]);

@@ -3,7 +3,7 @@
 /**
  * A little web server for tests: serves what a JSON file says, page by page, to the letter.
  *
- * `php server.php FILE PORT`. FILE holds an object: path => {status, headers: [[name, value]], body (base64), drop, wait}. It is read again
+ * `php server.php FILE PORT`. FILE holds an object: path => {status, headers: [[name, value]], body (base64), drop, wait, drips}. It is read again
  * at every request, so that a test changes the site by writing it. Requests are told to FILE.log, one path a line.
  */
 
@@ -45,7 +45,13 @@ while (true) {
             foreach ($page['headers'] ?? [['Content-Type', 'text/html; charset=utf-8']] as [$name, $value]) {
                 $lines[] = "$name: $value";
             }
-            @fwrite($client, implode("\r\n", $lines)."\r\n\r\n".($request[1] === 'HEAD' ? '' : $body));
+            @fwrite($client, implode("\r\n", $lines)."\r\n\r\n");
+            foreach ($request[1] === 'HEAD' ? [] : (($page['drips'] ?? false) ? str_split($body) : [$body]) as $piece) {
+                if (@fwrite($client, $piece) === false) {
+                    break;
+                }
+                ($page['drips'] ?? false) && usleep(300_000);
+            }
         }
     }
     fclose($client);

@@ -14,6 +14,8 @@ use App\Changes\History;
 use App\Changes\HistoryEvent;
 use App\Changes\Origin;
 use App\Changes\SaveOutcome;
+use App\Changes\Spells\SpellCause;
+use App\Changes\Spells\Spells;
 use App\Platform\Database\Bulk;
 use App\Stores\Models\Store;
 use App\Stores\TitleSuffixes;
@@ -69,9 +71,12 @@ final class DraftWriter
         foreach (array_chunk($texts, self::CHUNK, preserve_keys: true) as $some) {
             $done = DB::transaction(function () use ($store, $field, $some, $by): array {
                 $edits = [];
-                foreach (LockedText::lock($store, [$field->value => array_keys($some)]) as $text) {
+                $texts = LockedText::lock($store, [$field->value => array_keys($some)]);
+                $held = self::inTrials($texts);
+                foreach ($texts as $key => $text) {
                     $value = self::tidy($some[$text->resourceId], $field);
                     if (
+                        ! isset($held[$key]) &&
                         self::recipeMay($text->draft?->origin, $text->origin, $text->draft?->state) &&
                         ! in_array($value, ['', $text->stored, $text->draft?->value], true)
                     ) {
@@ -131,7 +136,7 @@ final class DraftWriter
             return false;
         }
 
-        return $draft === null ? ! in_array($live, [Origin::Hand, Origin::Import], true) : $draft === Origin::Recipe;
+        return $draft === null ? ! in_array($live, [Origin::Hand, Origin::Import, Origin::Suggested], true) : $draft === Origin::Recipe;
     }
 
     /**
@@ -157,6 +162,7 @@ final class DraftWriter
     private function saveSome(Store $store, array $edits, Author $by): array
     {
         $texts = LockedText::lock($store, self::byField($edits));
+        $held = self::inTrials($texts);
         $outcomes = $write = $revert = $late = [];
         foreach ($edits as $nth => $edit) {
             $text =
@@ -166,6 +172,9 @@ final class DraftWriter
             if ($edit->value === $now) {
                 // What is wanted stands there already, whoever wrote it.
                 $outcomes[$nth] = null;
+            } elseif (isset($held[$edit->key()])) {
+                $outcomes[$nth] = 'This text is in a trial until '.substr($held[$edit->key()], 0, 10).
+                    ' and is not changed before. Whoever may release can drop the trial.';
             } elseif ($text->revision() !== $edit->seenRevision) {
                 $late[$nth] = [$text, $edit];
             } elseif ($text->draft?->state === DraftState::Sending) {
@@ -276,11 +285,12 @@ final class DraftWriter
     private function restoreSome(Store $store, array $wanted, ?int $userId): array
     {
         $texts = LockedText::lock($store, self::byField($wanted));
+        $held = self::inTrials($texts);
         $results = $changes = $entries = [];
         foreach ($wanted as $one) {
             $text = $texts[$one->key()] ?? null;
             $target = $one->draft === null ? 0 : $one->draft->revision;
-            if ($text === null || $text->draft?->state === DraftState::Sending) {
+            if ($text === null || isset($held[$one->key()]) || $text->draft?->state === DraftState::Sending) {
                 $results[] = false;
             } elseif ($text->revision() === $target) {
                 // Already done, by an attempt that was cut off.
@@ -297,6 +307,18 @@ final class DraftWriter
         $this->put($store, $changes);
 
         return $results;
+    }
+
+    /**
+     * @param  array<string, LockedText>  $texts
+     * @return array<string, string> until when texts are in a trial, by their keys
+     */
+    private static function inTrials(array $texts): array
+    {
+        return Spells::now(
+            SpellCause::Trial,
+            array_values(array_map(static fn (LockedText $text): int => $text->resourceId, $texts)),
+        );
     }
 
     /** @param  list<DraftChange>  $changes */

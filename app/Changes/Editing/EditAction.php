@@ -21,6 +21,7 @@ enum EditAction: string
     case Swapped = 'swapped';
     case Tidied = 'tidied';
     case Led = 'led';
+    case Suggested = 'suggested';
 
     /** Such as "pasted 12 texts". */
     public function words(int $texts): string
@@ -41,6 +42,7 @@ enum EditAction: string
             self::Fitted => "shortened $n",
             self::Swapped => "swapped parts of $n",
             self::Tidied => "tidied $n",
+            self::Suggested => "took $n that were suggested",
             self::Led => 'set the lead '.
                 ($texts === 1 ? 'term of one page' : 'terms of '.number_format($texts).' pages'),
         };

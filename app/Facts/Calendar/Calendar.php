@@ -28,6 +28,7 @@ final class Calendar
         string $last,
         Returns $returns,
         ?int $userId,
+        bool $isFreeze = false,
     ): int {
         $days = (int) (new DateTimeImmutable($first))->diff(new DateTimeImmutable($last))->format('%r%a') + 1;
         if ($days < 1 || $days > 366) {
@@ -41,6 +42,7 @@ final class Calendar
             'store_id' => $store->id,
             'name' => mb_substr(trim($name), 0, 80),
             'is_break' => $isBreak,
+            'is_freeze' => $isFreeze,
             'first_day' => $first,
             'days' => $days,
             'returns' => $returns->value,
@@ -59,6 +61,18 @@ final class Calendar
         $isBreak && BreaksChanged::dispatch($store->id);
     }
 
+    /** The event for which nothing is released on a day; null where releases go on. */
+    public static function freezeOn(Store $store, string $day): ?string
+    {
+        foreach (self::between($store, $day, $day) as $event) {
+            if ($event['is_freeze']) {
+                return $event['name'];
+            }
+        }
+
+        return null;
+    }
+
     /** @return list<object> as they were entered, the newest first */
     public static function all(Store $store): array
     {
@@ -72,7 +86,7 @@ final class Calendar
     /**
      * What falls between two days, with every return.
      *
-     * @return list<array{name: string, is_break: bool, first: string, last: string}> by first day
+     * @return list<array{name: string, is_break: bool, is_freeze: bool, first: string, last: string}> by first day
      */
     public static function between(Store $store, string $from, string $to): array
     {
@@ -92,6 +106,7 @@ final class Calendar
                     $found[] = [
                         'name' => (string) $event->name,
                         'is_break' => (bool) $event->is_break,
+                        'is_freeze' => (bool) $event->is_freeze,
                         'first' => $first,
                         'last' => (string) $last,
                     ];

@@ -9,6 +9,8 @@ use App\Facts\Calendar\Returns;
 use App\Stores\Models\Store;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Gate;
 use Illuminate\Validation\Rule;
 use Illuminate\View\View;
 use InvalidArgumentException;
@@ -39,7 +41,11 @@ final class CalendarController
             'last' => ['required', 'date_format:Y-m-d'],
             'returns' => ['required', Rule::enum(Returns::class)],
             'break' => ['nullable', 'in:1'],
+            'freeze' => ['nullable', 'in:1'],
         ]);
+        $isFreeze = ($given['freeze'] ?? null) === '1';
+        // Who may not release may not forbid it either.
+        abort_if($isFreeze && ! Gate::allows('release', $store), 403);
         try {
             Calendar::add(
                 $store,
@@ -49,6 +55,7 @@ final class CalendarController
                 $given['last'],
                 Returns::from($given['returns']),
                 (int) $request->user()?->getAuthIdentifier(),
+                $isFreeze,
             );
         } catch (InvalidArgumentException $error) {
             return back()
@@ -61,6 +68,8 @@ final class CalendarController
 
     public function drop(Store $store, int $event): RedirectResponse
     {
+        $row = DB::table('calendar_events')->where('store_id', $store->id)->where('id', $event)->first('is_freeze');
+        abort_if((bool) ($row->is_freeze ?? false) && ! Gate::allows('release', $store), 403);
         Calendar::drop($store, $event);
 
         return redirect()->route('calendar', $store)->with('done', 'Removed.');

@@ -4,9 +4,13 @@ declare(strict_types=1);
 
 namespace App\Release\Http;
 
+use App\Access\Models\User;
+use App\Access\Role;
 use App\Changes\AddressChanges;
 use App\Changes\Drafts;
 use App\Changes\Origin;
+use App\Changes\Review\Approver;
+use App\Changes\Review\SeenDraft;
 use App\Stores\Models\Store;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -29,18 +33,20 @@ final class ReviewController
             ['drafts.required' => 'No text is ticked.'],
         );
         $ids = array_values(array_map(intval(...), $given['drafts']));
-        $user = (int) $request->user()?->getAuthIdentifier();
+        /** @var User $user */
+        $user = $request->user();
+        $by = Approver::person($user->id, $user->roleIn($store) === Role::Owner);
         if ($given['do'] === 'approve') {
             return back()->with(
                 'done',
-                self::counted($drafts->approve($store, $ids, $user), 'text is', 'texts are').' approved.',
+                self::counted($drafts->approve($store, SeenDraft::now($ids), $by), 'text is', 'texts are').' approved.',
             );
         }
 
         return back()->with(
             'done',
             self::counted(
-                $drafts->sendBack($store, $ids, trim((string) ($given['word'] ?? '')), $user),
+                $drafts->sendBack($store, SeenDraft::now($ids), trim((string) ($given['word'] ?? '')), $by),
                 'text goes',
                 'texts go',
             ).' back to the writing desk.',

@@ -84,26 +84,6 @@ final class ApplyCommand extends StoreCommand
                 ? null
                 : throw new InvalidArgumentException("This recipe is for {$recipe->pages->kind->plural()}.");
         }
-        $urls =
-            @file($to, FILE_IGNORE_NEW_LINES | FILE_SKIP_EMPTY_LINES) ?:
-            throw new InvalidArgumentException("\"$to\" is neither a kind of page nor a file of URLs.");
-        $ids = [];
-        foreach (array_chunk($urls, 1000) as $chunk) {
-            $ids = [
-                ...$ids,
-                ...DB::table('resources')
-                    ->join('pages', 'pages.id', '=', 'resources.page_id')
-                    ->where('resources.store_id', $store->id)
-                    ->whereIn(
-                        'pages.digest',
-                        array_map(static fn (string $url): string => md5(trim($url), true), $chunk),
-                    )
-                    ->pluck('resources.id')
-                    ->map(static fn (mixed $n): int => (int) $n)
-                    ->all(),
-            ];
-        }
-
-        return array_values($ids);
+        return ResourceList::ofFile($store, $to);
     }
 }

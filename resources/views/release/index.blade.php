@@ -9,7 +9,7 @@
 @endphp
 @section('content')
     <div @follows('release-ready', 'texts', 'work')>
-    <div class="head"><h1>Ready for <x-own-word of="release">release</x-own-word></h1><span class="soft">@n($ready[1] ?? 0) {{ ($ready[1] ?? 0) == 1 ? 'title' : 'titles' }}, @n($ready[2] ?? 0) {{ ($ready[2] ?? 0) == 1 ? 'description' : 'descriptions' }}{{ $changes ? ', '.App\Platform\Web\Forms::number($changes).' URL '.($changes === 1 ? 'change' : 'changes') : '' }}</span></div>
+    <div class="head"><h1>Ready for <x-own-word of="release">release</x-own-word></h1><span class="soft">@n($ready[1] ?? 0) {{ ($ready[1] ?? 0) == 1 ? 'title' : 'titles' }}, @n($ready[2] ?? 0) {{ ($ready[2] ?? 0) == 1 ? 'description' : 'descriptions' }}{{ $changes ? ', '.App\Platform\Web\Forms::number($changes).' URL '.($changes === 1 ? 'change' : 'changes') : '' }}</span><div class="tools"><a href="{{ route('write.review', $store) }}">Review</a> <a href="{{ route('campaigns', $store) }}">Campaigns</a></div></div>
     @if ($texts + $changes > 0)<div hx-get="{{ route('release.ways', $store) }}" hx-trigger="load" hx-swap="outerHTML"></div>@endif
     @cannot('release', $store)<p class="note">Approvers send what is ready: {{ implode(', ', $senders) }}. You see here what they see.</p>@endcannot
     @if (count($clashes))

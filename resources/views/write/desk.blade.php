@@ -12,7 +12,7 @@
             'urls' => [
                 'texts' => route('write.texts', $store), 'rows' => route('write.rows', $store), 'order' => route('write.order', [$store] + $filter->query()),
                 'view' => route('write.view', $store), 'undo' => route('write.undo', $store), 'redo' => route('write.redo', $store), 'leads' => route('write.leads', $store), 'bulk' => route('write.bulk', [$store] + $filter->query()), 'ready' => route('write.ready', $store),
-                'faults' => url('/s/'.$store->slug.'/write/faults').'/', 'glance' => url('/s/'.$store->slug.'/write/glance').'/', 'pages' => url('/s/'.$store->slug.'/gather/pages').'/',
+                'faults' => url('/s/'.$store->slug.'/write/faults').'/', 'glance' => url('/s/'.$store->slug.'/write/glance').'/', 'suggest' => url('/s/'.$store->slug.'/write/suggest').'/', 'pages' => url('/s/'.$store->slug.'/gather/pages').'/',
             ],
             'store' => $store->slug, 'widths' => $assets->url('widths.json'), 'limits' => $limits, 'mayWrite' => $mayWrite, 'hasNumbers' => $window !== null,
             'currency' => $currency, 'figures' => $view->figures, 'width' => $view->width, 'rows' => $rows, 'next' => $next, 'undo' => $undo, 'redo' => $redo,
@@ -86,6 +86,7 @@
                     <button type="button" class="button" data-dossier title="Alt D">Dossier</button>
                     <button type="button" class="button" data-glance title="Alt I">Terms</button>
                     <button type="button" class="button" data-faults title="Alt F">Faults</button>
+                    @if ($mayWrite)<button type="button" class="button" data-suggest title="Alt G">Suggest</button>@endif
                     <button type="button" class="button" data-card title="Ctrl .">Card</button>
                     @if ($mayWrite)<button type="button" class="button" data-turn="undo" title="Ctrl Z">Undo</button><button type="button" class="button" data-turn="redo" title="Ctrl Y">Redo</button>@endif
                 </p>

@@ -15,6 +15,10 @@
                 <p><label>Recipe <span class="select"><select name="recipe">@foreach ($recipes as $one)<option value="{{ $one->id }}">{{ $one->name }}</option>@endforeach</select></span></label> <button class="button" name="scope" value="ticked" data-ticked formaction="{{ route('write.recipe.try', $store) }}">Try on the ticked</button> <button class="button" name="scope" value="view" formaction="{{ route('write.recipe.try', [$store] + $filter->query()) }}">Try on this view</button></p>
             @endif
         </form>
+        <form method="post" action="{{ route('write.suggest', $store) }}" data-with-ticked>@csrf
+            <h2>Suggestions</h2>
+            <p><button class="button" data-ticked>Suggest texts for the ticked</button> <button class="button" name="scope" value="view" formaction="{{ route('write.suggest', [$store] + $filter->query()) }}">for this view</button></p>
+        </form>
         <h2>Lead terms</h2>
         <form method="post" action="{{ route('match.suggest', $store) }}">@csrf<p><button class="button">Propose them for all pages</button> <span class="soft">the best for the whole store, each term once; yours stay</span></p></form>
         <form method="post" action="{{ route('match.import', $store) }}" enctype="multipart/form-data">@csrf<p><label>From a file with the columns url and keyword <input type="file" name="terms" accept=".csv,.tsv,.txt,.xlsx,.gz" required></label> <button class="button">Bring it in</button></p></form>

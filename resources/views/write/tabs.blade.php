@@ -1,3 +1,3 @@
-@include('doors', ['step' => 'Write', 'within' => ['write.recipes' => ['write.recipe', 'write.recipe.new', 'write.run'], 'write.sheets' => ['write.sheet']], 'doors' => [
-    'Writing desk' => ['write' => 'Writing desk'], 'Recipes' => ['write.recipes' => 'Recipes'], 'Spreadsheets' => ['write.sheets' => 'Spreadsheets'], 'Progress' => ['write.progress' => 'Progress'], 'Checks' => ['write.checks' => 'Checks'],
+@include('doors', ['step' => 'Write', 'within' => ['write.review' => ['write.reviewers'], 'write.recipes' => ['write.recipe', 'write.recipe.new', 'write.run'], 'write.sheets' => ['write.sheet'], 'write.trials' => ['write.trial'], 'write.wishes' => ['write.wish', 'write.suggest', 'write.suggest.ask']], 'doors' => [
+    'Writing desk' => ['write' => 'Writing desk'], 'Review' => ['write.review' => 'Review'], 'Many texts' => ['write.recipes' => 'Recipes', 'write.wishes' => 'Suggestions', 'write.sheets' => 'Spreadsheets', 'write.trials' => 'Trials'], 'Progress' => ['write.progress' => 'Progress'], 'Checks' => ['write.checks' => 'Checks'],
 ]])

@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Changes\Review;
+
+use App\Stores\Models\Store;
+use Illuminate\Support\Facades\DB;
+use Orchard\Core\Wording\TextField;
+
+/** What people say to each other about a text. */
+final class Comments
+{
+    public const LONGEST = 1000;
+
+    public static function add(Store $store, int $resource, TextField $field, string $words, Approver $by): void
+    {
+        self::addMany($store, [[$resource, $field->value]], $words, $by);
+    }
+
+    /** @param  list<array{int, int}>  $texts  resource and field */
+    public static function addMany(Store $store, array $texts, string $words, Approver $by): void
+    {
+        $words = mb_substr(trim($words), 0, self::LONGEST);
+        foreach ($words === '' ? [] : array_chunk($texts, 1000) as $some) {
+            DB::table('text_comments')->insert(
+                array_map(
+                    static fn (array $text): array => [
+                        'store_id' => $store->id,
+                        'resource_id' => $text[0],
+                        'field' => $text[1],
+                        'words' => $words,
+                        'user_id' => $by->userId,
+                        'guest' => $by->guest,
+                        'made_at' => now(),
+                    ],
+                    $some,
+                ),
+            );
+        }
+    }
+
+    /** @return list<object> words, name of whoever said it, made_at; oldest first, the last fifty */
+    public static function of(int $resource, TextField $field): array
+    {
+        return array_values(
+            DB::table('text_comments as c')
+                ->leftJoin('users as u', 'u.id', '=', 'c.user_id')
+                ->where('resource_id', $resource)
+                ->where('field', $field->value)
+                ->orderByDesc('c.id')
+                ->limit(50)
+                ->get(['c.words', 'c.made_at', DB::raw('COALESCE(u.name, c.guest) AS name')])
+                ->reverse()
+                ->all(),
+        );
+    }
+}

@@ -1,0 +1,96 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Release\Campaigns;
+
+use App\Platform\Database\Bulk;
+use App\Stores\Markets;
+use App\Stores\Models\Store;
+use App\Stores\TitleSuffixes;
+use Illuminate\Support\Facades\DB;
+use Orchard\Core\Text\Ruler;
+use Orchard\Core\Wording\TextContext;
+use Orchard\Core\Wording\TextField;
+
+/** Puts texts into a campaign: what pages show now with words in front or behind, or texts as they were given. */
+final class CampaignTexts
+{
+    /** Texts of one campaign. */
+    public const MOST = 20_000;
+
+    public function __construct(private readonly Ruler $ruler)
+    {
+    }
+
+    /**
+     * Puts words in front of, or behind, what pages show now.
+     *
+     * @param  list<int>  $resources
+     * @param  bool  $alsoCut  whether also where the text would be cut off then
+     * @return array{put: int, cut: int, none: int} none: pages that have no such text
+     */
+    public function wrap(
+        Store $store,
+        int $campaign,
+        array $resources,
+        TextField $field,
+        string $front,
+        string $behind,
+        bool $alsoCut,
+    ): array {
+        $markets = Markets::of($store);
+        $suffixes = TitleSuffixes::of($store);
+        $told = ['put' => 0, 'cut' => 0, 'none' => 0];
+        $rows = [];
+        foreach (self::texts($store, $resources, $field) as $row) {
+            $suffix =
+                $field === TextField::Title ? $suffixes->suffix((int) $row->market_id, (int) $row->kind) : '';
+            $own =
+                trim((string) $row->stored) === ''
+                    ? (new TextContext(suffix: $suffix))->own((string) $row->shown)
+                    : (string) $row->stored;
+            if (trim($own) === '') {
+                $told['none']++;
+
+                continue;
+            }
+            $text = trim("$front $own $behind");
+            $slot = $markets->find((int) $row->market_id)->textLimits()->desktopSlot($field);
+            if (! $alsoCut && $this->ruler->fit($text.$suffix, $slot)->isCut()) {
+                $told['cut']++;
+
+                continue;
+            }
+            $rows[] = [$campaign, (int) $row->id, $field->value, mb_substr($text, 0, $field->longest())];
+        }
+        $told['put'] = count($rows);
+        self::put($rows);
+
+        return $told;
+    }
+
+    /** @param  list<array{int, int, int, string}>  $rows  campaign, resource, field and text */
+    public static function put(array $rows): void
+    {
+        Bulk::write('release_campaign_texts', ['campaign_id', 'resource_id', 'field', 'value'], $rows, 'REPLACE');
+    }
+
+    /**
+     * @param  list<int>  $resources
+     * @return iterable<object> id, market_id, kind, stored and shown
+     */
+    private static function texts(Store $store, array $resources, TextField $field): iterable
+    {
+        foreach (array_chunk($resources, 2000) as $some) {
+            yield from DB::select(
+                'SELECT r.id, r.market_id, r.kind, t.stored, t.shown FROM resources r
+                    JOIN resource_texts t ON t.resource_id = r.id AND t.field = ?
+                    WHERE r.store_id = ? AND r.gone = 0 AND r.id IN ('.
+                    Bulk::list($some).
+                    ')',
+                [$field->value, $store->id],
+            );
+        }
+    }
+}

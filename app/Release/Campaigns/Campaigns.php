@@ -1,0 +1,297 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Release\Campaigns;
+
+use App\Changes\Draft;
+use App\Changes\DraftState;
+use App\Changes\Origin;
+use App\Changes\Spells\SpellCause;
+use App\Changes\Spells\Spells;
+use App\Facts\Calendar\Calendar;
+use App\Facts\Calendar\Returns;
+use App\Release\Items\ItemState;
+use App\Release\Releases;
+use App\Stores\Models\Store;
+use DateTimeImmutable;
+use DateTimeZone;
+use Illuminate\Support\Facades\DB;
+use InvalidArgumentException;
+use Orchard\Core\Wording\TextField;
+
+/**
+ * Texts with a start and an end, in the store's time: they go live as a release of their own, and come back as its undo.
+ * What the shop changed meanwhile is a clash of the undo, and stays as the shop has it.
+ */
+final class Campaigns
+{
+    /** Days that a campaign may last. */
+    public const MOST_DAYS = 120;
+
+    public function __construct(private readonly Releases $releases)
+    {
+    }
+
+    /**
+     * @param  string  $from  "2026-11-27T00:00" in the store's time
+     * @param  string  $to  the same; the texts go back then
+     *
+     * @throws InvalidArgumentException with a sentence for people
+     */
+    public function plan(Store $store, string $name, string $from, string $to, ?int $userId): int
+    {
+        [$starts, $ends] = [self::utc($store, $from), self::utc($store, $to)];
+        if ($ends <= $starts || $ends->getTimestamp() - $starts->getTimestamp() > self::MOST_DAYS * 86400) {
+            throw new InvalidArgumentException(
+                'The end comes after the start, and within '.self::MOST_DAYS.' days of it.',
+            );
+        }
+        if ($ends->getTimestamp() <= time()) {
+            throw new InvalidArgumentException('This time is over already.');
+        }
+
+        return DB::table('release_campaigns')->insertGetId([
+            'store_id' => $store->id,
+            'name' => mb_substr(trim($name), 0, 80),
+            'starts_at' => $starts->format('Y-m-d H:i:s'),
+            'ends_at' => $ends->format('Y-m-d H:i:s'),
+            'state' => CampaignState::Planned->value,
+            'user_id' => $userId,
+            'made_at' => now(),
+        ]);
+    }
+
+    /**
+     * Approves a campaign: it starts and ends by itself from here on, and its days stand in the calendar.
+     *
+     * @throws InvalidArgumentException where it has no texts, others have them, or nothing is released on its first day
+     */
+    public function approve(Store $store, int $id, int $userId): void
+    {
+        DB::transaction(function () use ($store, $id, $userId): void {
+            $row = $this->locked($store, $id, CampaignState::Planned);
+            $texts = self::texts($id);
+            if ($texts === []) {
+                throw new InvalidArgumentException('It has no texts yet.');
+            }
+            [$starts, $ends] = [self::time($row->starts_at), self::time($row->ends_at)];
+            if ($ends->getTimestamp() <= time()) {
+                throw new InvalidArgumentException('Its time is over.');
+            }
+            $taken = count(Spells::taken(SpellCause::Campaign, $id, $texts, $starts, $ends));
+            if ($taken > 0) {
+                throw new InvalidArgumentException(
+                    number_format($taken).
+                        ($taken === 1 ? ' of its texts is' : ' of its texts are').
+                        ' in another campaign at that time. Take them out, or choose another time.',
+                );
+            }
+            $zone = new DateTimeZone($store->timezone);
+            [$first, $last] = [$starts->setTimezone($zone)->format('Y-m-d'), $ends->setTimezone($zone)->format('Y-m-d')];
+            foreach ([$first, $last] as $day) {
+                $freeze = Calendar::freezeOn($store, $day);
+                if ($freeze !== null) {
+                    throw new InvalidArgumentException("Nothing is released on $day: “{$freeze}”.");
+                }
+            }
+            Spells::put($store, SpellCause::Campaign, $id, $texts, $starts, $ends);
+            DB::table('release_campaigns')
+                ->where('id', $id)
+                ->update([
+                    'state' => CampaignState::Approved->value,
+                    'approved_by' => $userId,
+                    'approved_at' => now(),
+                    'event_id' => Calendar::add(
+                        $store,
+                        "Campaign: $row->name",
+                        false,
+                        $first,
+                        $last,
+                        Returns::Never,
+                        $userId,
+                    ),
+                ]);
+        }, 3);
+    }
+
+    /** Ends a campaign now, or drops one that has not begun. */
+    public function stop(Store $store, int $id): void
+    {
+        DB::transaction(function () use ($store, $id): void {
+            $row =
+                DB::table('release_campaigns')
+                    ->where('store_id', $store->id)
+                    ->where('id', $id)
+                    ->lockForUpdate()
+                    ->first() ?? throw new InvalidArgumentException('There is no such campaign.');
+            $state = CampaignState::from((int) $row->state);
+            if ($state === CampaignState::Running) {
+                $this->set($id, ['state' => CampaignState::Ending->value, 'ends_at' => now()]);
+            } elseif ($state === CampaignState::Planned || $state === CampaignState::Approved) {
+                Spells::end($store, SpellCause::Campaign, $id);
+                $row->event_id === null || Calendar::drop($store, (int) $row->event_id);
+                $this->set($id, ['state' => CampaignState::Missed->value, 'note' => 'Called off.', 'event_id' => null]);
+            }
+        });
+    }
+
+    /** Starts and ends what is due, in all stores; called every minute, and safe to be called twice at once. */
+    public function tick(): void
+    {
+        foreach (
+            DB::table('release_campaigns')
+                ->whereIn('state', [
+                    CampaignState::Approved->value,
+                    CampaignState::Running->value,
+                    CampaignState::Ending->value,
+                ])
+                ->orderBy('id')
+                ->get(['id', 'store_id']) as $row
+        ) {
+            $store = Store::query()->find((int) $row->store_id);
+            $store !== null && $store->isAtWork() && $this->advance($store, (int) $row->id);
+        }
+    }
+
+    private function advance(Store $store, int $id): void
+    {
+        DB::transaction(function () use ($store, $id): void {
+            $row = DB::table('release_campaigns')->where('id', $id)->lockForUpdate()->first();
+            $state = $row === null ? CampaignState::Over : CampaignState::from((int) $row->state);
+            $isOver = $row !== null && self::time($row->ends_at)->getTimestamp() <= time();
+            match (true) {
+                $state === CampaignState::Approved && $isOver => $this->miss($store, $row),
+                $state === CampaignState::Approved && self::time($row->starts_at)->getTimestamp() <= time()
+                    => $this->start($store, $row),
+                $state === CampaignState::Running && $isOver, $state === CampaignState::Ending
+                    => $this->end($store, $row),
+                default => null,
+            };
+        }, 3);
+    }
+
+    private function start(Store $store, object $row): void
+    {
+        $drafts = [];
+        foreach (
+            DB::select(
+                'SELECT c.resource_id, c.field, c.value, t.stored FROM release_campaign_texts c
+                    JOIN resources r ON r.id = c.resource_id AND r.gone = 0 AND r.store_id = ?
+                    JOIN resource_texts t ON t.resource_id = c.resource_id AND t.field = c.field
+                    WHERE c.campaign_id = ? AND BINARY t.stored <> BINARY c.value ORDER BY c.resource_id, c.field',
+                [$store->id, $row->id],
+            ) as $text
+        ) {
+            $drafts[] = new Draft(
+                0,
+                $store->id,
+                (int) $text->resource_id,
+                TextField::from((int) $text->field),
+                (string) $text->value,
+                (string) $text->stored,
+                Origin::Hand,
+                DraftState::Sending,
+                null,
+                0,
+                null,
+                now()->format('Y-m-d H:i:s'),
+            );
+        }
+        if ($drafts === []) {
+            $this->set((int) $row->id, [
+                'state' => CampaignState::Over->value,
+                'note' => 'The shop had all of its texts already; nothing was changed.',
+            ]);
+            Spells::end($store, SpellCause::Campaign, (int) $row->id);
+
+            return;
+        }
+        $made = $this->releases->sendTexts(
+            $store,
+            collect($drafts),
+            $row->approved_by === null ? null : (int) $row->approved_by,
+            "Campaign “{$row->name}”, start",
+        );
+        $this->set((int) $row->id, ['state' => CampaignState::Running->value, 'start_release' => $made['release']]);
+    }
+
+    /** Takes the texts back; those that are on their way yet are waited for first, so that none stays behind. */
+    private function end(Store $store, object $row): void
+    {
+        $release = (int) $row->start_release;
+        Spells::prolong($store, SpellCause::Campaign, (int) $row->id);
+        $this->releases->withdrawWaiting($store, $release);
+        $isUnsure = DB::table('release_items')
+            ->where('release_id', $release)
+            ->where('state', ItemState::Intended->value)
+            ->exists();
+        if ($isUnsure) {
+            $this->set((int) $row->id, ['state' => CampaignState::Ending->value]);
+
+            return;
+        }
+        $by = $row->approved_by === null ? null : (int) $row->approved_by;
+        try {
+            $made = $this->releases->undo($store, $release, null, $by, "Campaign “{$row->name}”, end");
+            $this->set((int) $row->id, ['state' => CampaignState::Over->value, 'end_release' => $made['release']]);
+        } catch (InvalidArgumentException) {
+            $this->set((int) $row->id, [
+                'state' => CampaignState::Over->value,
+                'note' => 'Nothing of it was live at its end.',
+            ]);
+        }
+        Spells::end($store, SpellCause::Campaign, (int) $row->id);
+    }
+
+    private function miss(Store $store, object $row): void
+    {
+        Spells::end($store, SpellCause::Campaign, (int) $row->id);
+        $this->set((int) $row->id, [
+            'state' => CampaignState::Missed->value,
+            'note' => 'The application did not run at that time.',
+        ]);
+    }
+
+    /** @return list<array{int, int}> resource and field */
+    private static function texts(int $id): array
+    {
+        return array_values(
+            array_map(
+                static fn (object $row): array => [(int) $row->resource_id, (int) $row->field],
+                DB::select('SELECT resource_id, field FROM release_campaign_texts WHERE campaign_id = ?', [$id]),
+            ),
+        );
+    }
+
+    /** @throws InvalidArgumentException where there is none in this state */
+    private function locked(Store $store, int $id, CampaignState $state): object
+    {
+        return DB::table('release_campaigns')
+            ->where('store_id', $store->id)
+            ->where('id', $id)
+            ->where('state', $state->value)
+            ->lockForUpdate()
+            ->first() ?? throw new InvalidArgumentException('Only a campaign that is '.$state->label().' can be.');
+    }
+
+    /** @param  array<string, mixed>  $values */
+    private function set(int $id, array $values): void
+    {
+        DB::table('release_campaigns')->where('id', $id)->update($values);
+    }
+
+    private static function utc(Store $store, string $local): DateTimeImmutable
+    {
+        $time = date_create_immutable($local, new DateTimeZone($store->timezone));
+
+        return $time === false
+            ? throw new InvalidArgumentException("“{$local}” is no time.")
+            : $time->setTimezone(new DateTimeZone('UTC'));
+    }
+
+    private static function time(mixed $utc): DateTimeImmutable
+    {
+        return new DateTimeImmutable(is_string($utc) ? $utc : 'now', new DateTimeZone('UTC'));
+    }
+}
