@@ -168,7 +168,7 @@ it('gives each approver a part; deputies and owners stand in, others are refused
     $approve(member($store, Role::Viewer), $drafts['B'][2])->assertForbidden();
     $approve(member(shopStore(), Role::Owner), $drafts['B'][2])->assertNotFound();
     // The release screen obeys the same parts.
-    $this->actingAs($bob)->post("/s/$store->slug/release/review", [
+    $this->actingAs($bob)->post("/s/$store->slug/release/review/texts", [
         'do' => 'approve',
         'drafts' => [$drafts['A'][2], $drafts['B'][3]],
     ]);
@@ -227,7 +227,7 @@ it('approves together what nothing speaks against, and leaves the rest to the ey
             $store,
             (int) $draft->resource_id,
             TextField::from((int) $draft->field),
-            "Lamp $nth by A made of $material".((int) $draft->field === 2
+            "Lamp ".chr(97 + $nth)." by A made of $material".((int) $draft->field === 2
                 ? ', with all that there is to say of it in one line that is long enough to be one'
                 : ' for every table'),
             (int) $draft->revision,
