@@ -5,6 +5,8 @@ const results = (process.env.ORCHARD_VAR ?? '.') + '/results';
 export default defineConfig({
     testDir: '.',
     outputDir: results + '/browser',
+    // A starved machine makes one wait too short now and then; what fails twice fails, and what failed once is told.
+    retries: 1,
     // Generous: the machine may be shared and slow; a test never measures time.
     timeout: 900_000,
     expect: { timeout: 45_000 },

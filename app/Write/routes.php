@@ -71,6 +71,7 @@ Route::middleware(['web', 'auth', 'can:view,store'])
                 ->whereNumber('resource');
             Route::post('/texts', [EditController::class, 'save'])->name('write.texts');
             Route::post('/bulk', [EditController::class, 'bulk'])->name('write.bulk');
+            Route::post('/here', [DeskController::class, 'here'])->name('write.here');
             Route::post('/undo', [EditController::class, 'undo'])->name('write.undo');
             Route::post('/redo', [EditController::class, 'redo'])->name('write.redo');
             Route::post('/leads', [EditController::class, 'leads'])->name('write.leads');

@@ -7,6 +7,7 @@ import { Drawing, h, number, rate } from 'asset:desk-draw.js';
 import { holds } from 'asset:lead-term.js';
 import { Saving, post } from 'asset:saving.js';
 import { ResultCard } from 'asset:desk-card.js';
+import { SocialCard } from 'asset:social-card.js';
 import { format, parse } from 'asset:clipboard.js';
 import { bulkSheet } from 'asset:desk-bulk.js';
 
@@ -37,8 +38,16 @@ const figures = new Figures({ chosen: given.figures, width: given.width, hasNumb
 // On a wide screen both shapes stand beside the list; else one, turned by a key.
 const isWide = matchMedia('(min-width: 1600px)').matches;
 const card = new ResultCard(document.getElementById('desk-card'), ruler, isWide ? 'desktop' : null);
+const socialBox = document.getElementById('desk-card-social'), socialCard = new SocialCard(socialBox);
 const phoneCard = isWide ? new ResultCard(document.getElementById('desk-card-phone'), ruler, 'phone') : null;
 function drawCards(row) {
+    const isSocial = show === 'social' || show === 'images';
+    document.getElementById('desk-card').hidden = isSocial;
+    socialBox.hidden = !isSocial;
+    if (isSocial) {
+        const of = field => drawing.willShow(row, field);
+        socialCard.draw({ title: of('social_title'), description: of('social_description'), image: of('social_image'), ownTitle: of('title'), ownDescription: of('description'), url: row.url });
+    }
     const shown = { title: drawing.willShow(row, 'title'), description: drawing.willShow(row, 'description'), url: row.url };
     card.draw(shown, limits[row.market]);
     phoneCard?.draw(shown, limits[row.market]);
@@ -148,6 +157,7 @@ function renderNow() {
         }
         line.style.transform = `translateY(${topOf(at)}px)`;
     }
+    markOthers();
     paint();
 }
 
@@ -200,7 +210,7 @@ function dock(row, isMany) {
     if (!row) return;
     const { from, to, left, right } = range();
     drawCards(row);
-    const lost = card.cutWords();
+    const lost = (socialBox.hidden ? card : socialCard).cutWords();
     facts.querySelector('[data-name]').textContent = row.name;
     facts.querySelector('[data-place]').textContent = `${number(here.at + 1)} of ${number(rows.length)}; ${lost}`;
     const { own, expected, isLow } = drawing.rates(row), line = facts.querySelector('[data-rate]');
@@ -538,6 +548,8 @@ async function ready(ids = null, mark = 'ready') {
     if (!mayWrite) return;
     const { from, to } = range(), isOne = ids === null && from === to;
     ids ??= rows.order.slice(from, to + 1);
+    // On at once: who presses it again means the next row, however long the server takes.
+    if (isOne) step(1, 0);
     await saving.flush();
     try {
         let data = null;
@@ -546,7 +558,6 @@ async function ready(ids = null, mark = 'ready') {
         tell(data.words);
         document.body.dispatchEvent(new CustomEvent('texts-saved', { bubbles: true }));
     } catch (problem) { tell(problem.isFinal ? problem.message : 'The server could not be reached; nothing was marked.'); }
-    if (isOne) step(1, 0);
 }
 
 function tick(ids, isTicked) {
@@ -778,6 +789,22 @@ document.body.addEventListener('follow-texts', async () => {
     const first = Math.floor(list.scrollTop / height()), last = Math.ceil((list.scrollTop + list.clientHeight) / height());
     rows.fetch(rows.order.slice(Math.max(0, first), last + 1).filter(id => rows.byId(id)));
 });
+/** Who else is on the desk, and on which text; told every few seconds while the page is looked at. */
+let others = new Map(), toldOf = '';
+function markOthers() {
+    for (const [at, line] of drawn) line.dataset.with = (others.get(rows.order[at]) ?? []).map(one => one.name).join(', ');
+    const beside = (others.get(rows.order[here.at]) ?? []).filter(one => one.field === fieldHere()).map(one => one.name).join(', ');
+    if (beside && typing && toldOf !== `${beside} ${typing.id}`) { toldOf = `${beside} ${typing.id}`; tell(`${beside} is in this text, too. Whoever saves second is asked which one stays.`); }
+}
+async function tellWhere() {
+    const row = rows.at(here.at);
+    if (!mayWrite || document.hidden || !row) return;
+    const told = await post(urls.here, { resource: row.id, field: fieldHere() }).catch(() => null);
+    if (!told) return;
+    others = Map.groupBy ? Map.groupBy(told.others, one => one.resource) : told.others.reduce((map, one) => map.set(one.resource, [...map.get(one.resource) ?? [], one]), new Map());
+    markOthers();
+}
+setInterval(tellWhere, 5000);
 addEventListener('beforeunload', event => { if (typing) end(true); if (problems.size) event.preventDefault(); });
 
 figures.fit(desk);

@@ -20,6 +20,7 @@ use App\Write\Desk\DeskProgress;
 use App\Write\Desk\DeskSheet;
 use App\Write\Desk\DeskView;
 use App\Write\Desk\PageGlance;
+use App\Write\Desk\Presence;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -80,6 +81,19 @@ final class DeskController
     public function order(Request $request, Store $store, DeskList $list): JsonResponse
     {
         return response()->json($list->order($store, self::filter($request, $store), self::ORDERED));
+    }
+
+    /** Says where somebody is, and tells who else is on the desk. */
+    public function here(Request $request, Store $store): JsonResponse
+    {
+        $given = $request->validate([
+            'resource' => ['required', 'integer', 'min:1'],
+            'field' => ['required', Rule::in(TextField::keys())],
+        ]);
+        $user = (int) $request->user()?->getAuthIdentifier();
+        Presence::tell($store, $user, (int) $given['resource'], TextField::fromKey($given['field']) ?? TextField::Title);
+
+        return response()->json(['others' => Presence::others($store, $user)]);
     }
 
     /** Terms, facts and what results show of one page, to look at while writing. */

@@ -72,7 +72,7 @@ final class SuggestController
         $request->merge(['rows' => (string) $resource]);
         abort_unless(DB::table('resources')->where('store_id', $store->id)->where('id', $resource)->exists(), 404);
 
-        return view('write.suggest-form', $this->told($request, $store, [$resource]) + ['isBeside' => true]);
+        return view('write.suggest-form', ['isBeside' => true] + $this->told($request, $store, [$resource]));
     }
 
     public function ask(Request $request, Store $store): RedirectResponse|Response|View

@@ -48,8 +48,13 @@ final class Briefs
         }
         unset($names['name'], $names['lead']);
         $names[self::OWN_TEXT] = true;
-        $sent = [];
+        $sent = $labels = [];
         foreach (array_keys($names) as $name) {
+            // What the shop calls otherwise and means the same is one fact.
+            if (isset($labels[RecipeFacts::label((string) $name)])) {
+                continue;
+            }
+            $labels[RecipeFacts::label((string) $name)] = true;
             $sent[(string) $name] =
                 ! in_array($name, self::ASIDE, true) && preg_match('/price|preis|url|_id$/i', (string) $name) !== 1;
         }

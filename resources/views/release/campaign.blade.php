@@ -18,22 +18,22 @@
     </div>
     @if ($isPlanned)
         @can('write', $store)
-            <form method="post" action="{{ route('campaign.fill', [$store, $campaign->id]) }}" class="filters">@csrf
+            <form method="post" action="{{ route('campaign.fill', [$store, $campaign->id]) }}">@csrf<p class="filters">
                 <span class="select"><select name="field" aria-label="Text"><option value="title">Titles</option><option value="description" @selected(old('field') === 'description')>Descriptions</option></select></span>
                 <label for="cf-kind">of</label> <span class="select"><select id="cf-kind" name="kind"><option value="">all kinds</option>@foreach (App\Stores\Kinds\PageKind::cases() as $kind)<option value="{{ $kind->value }}" @selected(old('kind') === (string) $kind->value)>{{ $kind->plural() }}</option>@endforeach</select></span>
                 @if (count($selections) > 0)<label for="cf-list">in the list</label> <span class="select"><select id="cf-list" name="list"><option value="">any</option>@foreach ($selections as $list)<option value="{{ $list->id }}" @selected(old('list') === (string) $list->id)>{{ $list->name }}</option>@endforeach</select></span>@endif
-                <label for="cf-front">words in front</label> <input class="input" id="cf-front" name="front" size="16" maxlength="60" value="{{ old('front') }}"> <label for="cf-behind">behind</label> <input class="input" id="cf-behind" name="behind" size="16" maxlength="60" value="{{ old('behind') }}">
-                <label><input type="checkbox" name="cut" value="1"> also where it would be cut off</label> <button class="button">Put them in</button>
+                </p><p class="filters"><label for="cf-front">words in front</label> <input class="input" id="cf-front" name="front" size="16" maxlength="60" value="{{ old('front') }}"> <label for="cf-behind">behind</label> <input class="input" id="cf-behind" name="behind" size="16" maxlength="60" value="{{ old('behind') }}">
+                <label><input type="checkbox" name="cut" value="1"> also where it would be cut off</label> <button class="button">Put them in</button></p>
             </form>
             <form method="post" action="{{ route('campaign.fill', [$store, $campaign->id]) }}" enctype="multipart/form-data" class="filters">@csrf<label for="cf-file">Or from a file with the columns url, field and text</label> <input id="cf-file" type="file" name="file" accept=".csv,.tsv,.txt,.xlsx" required> <button class="button">Bring it in</button></form>
         @endcan
     @endif
-    <div class="scroll"><table class="ledger">
+    <div class="scroll"><table class="ledger trial-pages">
         <thead><tr><th scope="col">Page</th><th scope="col">Text</th><th scope="col">In the shop now</th><th scope="col">In the campaign</th>@if ($isPlanned)<th scope="col"><span class="sr">What to do</span></th>@endif</tr></thead>
         <tbody>
         @forelse ($texts as $text)
             <tr><td class="clip g-page">@if ($text->page_id)<a href="{{ route('page', [$store, $text->page_id]) }}">{{ $text->name }}</a>@else{{ $text->name }}@endif</td><td>{{ Orchard\Core\Wording\TextField::from((int) $text->field)->label() }}</td><td>@if ((string) $text->stored === '')<span class="soft">set by the theme: {{ $text->shown }}</span>@else{{ $text->stored }}@endif</td><td>{{ $text->value }}</td>
-                @if ($isPlanned)<td>@can('write', $store)<form method="post" action="{{ route('campaign.drop', [$store, $campaign->id]) }}">@csrf<input type="hidden" name="resource" value="{{ $text->resource_id }}"><button class="button is-text" name="field" value="{{ $text->field }}" aria-label="Take {{ $text->name }} out">take out</button></form>@endcan</td>@endif</tr>
+                @if ($isPlanned)<td>@can('write', $store)<form method="post" action="{{ route('campaign.drop', [$store, $campaign->id]) }}">@csrf<input type="hidden" name="resource" value="{{ $text->resource_id }}"><button class="button is-text" name="field" value="{{ $text->field }}" >take out<span class="sr"> {{ $text->name }}</span></button></form>@endcan</td>@endif</tr>
         @empty
             <tr><td colspan="5">No texts yet.</td></tr>
         @endforelse

@@ -11,7 +11,7 @@
         $data = [
             'urls' => [
                 'texts' => route('write.texts', $store), 'rows' => route('write.rows', $store), 'order' => route('write.order', [$store] + $filter->query()),
-                'view' => route('write.view', $store), 'undo' => route('write.undo', $store), 'redo' => route('write.redo', $store), 'leads' => route('write.leads', $store), 'bulk' => route('write.bulk', [$store] + $filter->query()), 'ready' => route('write.ready', $store),
+                'view' => route('write.view', $store), 'undo' => route('write.undo', $store), 'here' => route('write.here', $store), 'redo' => route('write.redo', $store), 'leads' => route('write.leads', $store), 'bulk' => route('write.bulk', [$store] + $filter->query()), 'ready' => route('write.ready', $store),
                 'faults' => url('/s/'.$store->slug.'/write/faults').'/', 'glance' => url('/s/'.$store->slug.'/write/glance').'/', 'suggest' => url('/s/'.$store->slug.'/write/suggest').'/', 'pages' => url('/s/'.$store->slug.'/gather/pages').'/',
             ],
             'store' => $store->slug, 'widths' => $assets->url('widths.json'), 'limits' => $limits, 'mayWrite' => $mayWrite, 'hasNumbers' => $window !== null,
@@ -76,7 +76,7 @@
         <div id="notices"></div>
         <p class="note is-hand" id="away" role="alert" hidden>The server could not be reached. What you typed is kept in this browser and is saved as soon as the server is back.</p>
         <section class="dock" aria-label="The page in focus" @if ($rows === []) hidden @endif>
-            <div class="card-place"><div class="card" id="desk-card" role="img" aria-label="Result card of the page in focus"></div><div class="card is-phone" id="desk-card-phone" role="img" aria-label="Result card of the page in focus, on a phone"></div></div>
+            <div class="card-place"><div class="card" id="desk-card" role="img" aria-label="Result card of the page in focus"></div><div class="card is-social" id="desk-card-social" role="img" aria-label="Card of the page in focus where it is shared" hidden></div><div class="card is-phone" id="desk-card-phone" role="img" aria-label="Result card of the page in focus, on a phone"></div></div>
             <div class="dock-facts" id="desk-facts">
                 <p class="dock-head"><b data-name></b> <span class="soft" data-place></span></p>
                 <p data-rate></p>

@@ -21,10 +21,10 @@
     @if ($row === null)
         <p class="note" role="status">Nothing waits for approval here. @unless ($isGuest)Texts come here when somebody marks them as ready on the <a href="{{ route('write', $store) }}">writing desk</a>.@else You can close this page; what comes later is found under the same link.@endunless</p>
     @else
-        <p class="review-left" role="status"><b>@n($waiting)</b> {{ $waiting === 1 ? 'text is' : 'texts are' }} left
+        <div class="review-left"><span role="status"><b>@n($waiting)</b> {{ $waiting === 1 ? "text is" : "texts are" }} left</span>
             @if ($may && $clean > 1)<form method="post" action="{{ $together }}" class="inline">@csrf<button class="button" data-once>Approve the @n($clean) that nothing speaks against</button></form>@endif
             @if ($unjudged > 0 && ($work?->isActive() ?? false))<span class="soft">@n($unjudged) are still being held against their facts</span>@endif
-        </p>
+        </div>
         <article class="review-text" aria-labelledby="review-name">
             <p class="review-of"><b id="review-name">{{ $row->name }}</b> <span class="soft">{{ $field->label() }} · {{ App\Stores\Kinds\PageKind::from((int) $row->kind)->label() }}@if ($lead !== '') · lead term <b>{{ $lead }}</b>@endif</span></p>
             <p class="soft">Shown now</p>
@@ -45,8 +45,8 @@
                     <button class="button is-hand" name="do" value="back" data-key="b" data-once>Send back <kbd>B</kbd></button></p>@endif
                 <p class="review-word"><label for="word">A word to the writer</label> <textarea class="textarea" id="word" name="words" rows="2" maxlength="1000" data-key-focus="c"></textarea> @if ($isGuest || Gate::allows('write', $store))<button class="button" name="do" value="say">Only say it</button>@endif</p>
             </form>
-            <p class="review-steps">@if ($before)<a class="button" href="{{ $at($before) }}" rel="prev" data-key="k">‹ Before <kbd>K</kbd></a>@endif @if ($next)<a class="button" href="{{ $at($next) }}" rel="next" data-key="j">Later <kbd>J</kbd> ›</a>@endif
-                <span class="soft"><kbd>C</kbd> a word @if ($writer)· written by {{ $writer }}@endif @if ($row->ready_at)· ready since @day($row->ready_at)@endif</span></p>
+            <p class="review-steps">@if ($before)<a class="button" href="{{ $at($before) }}" rel="prev" data-key="k">‹ Before&nbsp;<kbd>K</kbd></a>@endif @if ($next)<a class="button" href="{{ $at($next) }}" rel="next" data-key="j">Later&nbsp;<kbd>J</kbd>&nbsp;›</a>@endif
+                <span class="soft"><span class="key-hint"><kbd>C</kbd> a word ·</span> @if ($writer)written by {{ $writer }}@endif @if ($row->ready_at)· ready since @day($row->ready_at)@endif</span></p>
         </article>
         <aside class="review-facts" aria-label="Facts"><h2>Facts</h2>
             <dl class="facts tight">@foreach ($facts as $fact => $value)<dt>{{ App\Write\Recipes\RecipeFacts::label((string) $fact) }}</dt><dd>{{ $value }}</dd>@endforeach<dt>Page</dt><dd class="wrap-any">@if (! $isGuest && $row->page_id)<a href="{{ route('page', [$store, $row->page_id]) }}">{{ App\Stores\Http\ShownUrl::of($store, (string) $row->url) }}</a>@else<a href="{{ $row->url }}" rel="noreferrer">{{ App\Stores\Http\ShownUrl::of($store, (string) $row->url) }}</a>@endif</dd></dl>

@@ -21,7 +21,7 @@
         <tbody>@foreach ($groups as $one)<tr><td><a href="{{ route('write.trial', [$store, $trial->id, 'group' => $one->number]) }}" @if ((int) $one->number === $group) aria-current="true" @endif>{{ $one->name }}</a></td><td class="num">@n($one->pages)</td><td class="num">@n($one->clicks)</td><td class="num">{{ $one->pages > 0 ? Forms::number($one->clicks / $one->pages, 1) : '–' }}</td><td class="num">{{ $one->clicks_before > 0 ? Forms::number(100 * $one->clicks / $one->clicks_before - 100, 0).' %' : '–' }}</td></tr>@endforeach</tbody>
     </table>
     <p @class(['state is-hand' => $worst > 0.1])>How unlike the groups are, in standard deviations: clicks {{ Forms::number((float) ($imbalance['clicks'] ?? 0), 3) }}, trend {{ Forms::number((float) ($imbalance['trend'] ?? 0), 3) }}; share of kinds {{ Forms::number(100 * (float) ($imbalance['kinds'] ?? 0), 1) }} points. <span class="soft">Up to 0.1 is alike.</span></p>
-    <table class="ledger">
+    <table class="ledger trial-pages">
         <thead><tr><th scope="col">Page</th><th scope="col" class="num">Clicks</th><th scope="col">In the shop now</th><th scope="col">In the trial</th></tr></thead>
         <tbody>
         @forelse ($pages as $page)

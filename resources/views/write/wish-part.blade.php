@@ -22,9 +22,9 @@
         </div>
     @endunless
     @forelse ($pages as ['row' => $row, 'facts' => $facts, 'lead' => $lead])
-        <section class="wish-page" aria-label="{{ $row->name }}">
+        <section class="wish-page">
             <div class="wish-facts">
-                <h3>@if ($row->page_id)<a href="{{ route('page', [$store, $row->page_id]) }}">{{ $row->name }}</a>@else{{ $row->name }}@endif</h3>
+                @if ($isBeside)<h3>@else<h2>@endif @if ($row->page_id)<a href="{{ route('page', [$store, $row->page_id]) }}">{{ $row->name }}</a>@else{{ $row->name }}@endif @if ($isBeside)</h3>@else</h2>@endif
                 <dl class="facts tight">@if ($lead !== '')<dt>Lead term</dt><dd>{{ $lead }}</dd>@endif @foreach ($facts as $fact => $value)<dt>{{ $fact === 'text' ? 'Page’s text' : App\Write\Recipes\RecipeFacts::label((string) $fact) }}</dt><dd>{{ $value }}</dd>@endforeach</dl>
             </div>
             <div class="wish-texts">
