@@ -65,13 +65,8 @@ return [
     'Changes' => [
         'keeps' => 'drafts, changes of addresses, approvals, history: whatever is to become true in the shop',
         'tables' => [
-            'drafts',
-            'address_changes',
-            'address_states',
-            'drifts',
-            'history',
-            'text_steps',
-            'text_step_rows',
+            'drafts', 'address_changes', 'address_states', 'drifts', 'history', 'text_comments', 'text_reviewers',
+            'text_spells', 'text_trials', 'text_trial_groups', 'text_trial_pages', 'text_steps', 'text_step_rows',
             'text_step_terms',
         ],
         'knows' => ['Platform', 'Stores', 'Inventory', 'Catalogue', 'Facts'],

@@ -81,9 +81,7 @@ final class Drafts
                         // What stands ready could be sent, and there is nothing yet to send it to.
                         $ids = $rows->pluck('resource_id')->map(static fn (mixed $n): int => (int) $n)->unique();
                         $planned = PlannedResources::among(array_values($ids->all()));
-                        $rows = $rows->reject(
-                            static fn (object $row): bool => isset($planned[(int) $row->resource_id]),
-                        );
+                        $rows = $rows->reject(static fn (object $row): bool => isset($planned[(int) $row->resource_id]));
                     }
                     DB::table('drafts')
                         ->whereIn('id', $rows->pluck('id'))
@@ -138,51 +136,47 @@ final class Drafts
         $judged = [];
         foreach (array_chunk($drafts, 1000) as $some) {
             $seen = array_column($some, 'revision', 'id');
-            array_push($judged, ...DB::transaction(static function () use (
-                $store,
-                $seen,
-                $by,
-                $event,
-                $isApproval,
-                $word,
-            ): array {
-                $rows = DB::table('drafts')
-                    ->where('store_id', $store->id)
-                    ->whereIn('id', Reviewers::judged($store, array_keys($seen), $by))
-                    ->where('state', DraftState::Ready->value)
-                    ->when($isApproval, static fn ($query) => $query->whereNull('approved_at'))
-                    ->lockForUpdate()
-                    ->get()
-                    ->filter(
-                        static fn (object $row): bool => $seen[(int) $row->id] === null ||
-                            $seen[(int) $row->id] === (int) $row->revision,
-                    );
-                $note = mb_substr('sent back'.($word === '' ? '' : ": $word"), 0, 400);
-                DB::table('drafts')
-                    ->whereIn('id', $rows->pluck('id'))
-                    ->update(
-                        [
-                            'approved_by' => $isApproval ? $by->userId : null,
-                            'approved_name' => $isApproval ? $by->guest : null,
-                            'approved_at' => $isApproval ? now() : null,
-                        ] + ($isApproval ? [] : ['state' => DraftState::Open->value, 'note' => $note]),
-                    );
-                $said = implode(': ', array_filter([$by->guest === null ? '' : "$by->guest, by link", $word]));
-                History::addMany($store->id, $event, $rows->all(), $by->userId, $said === '' ? null : $said);
-                $isApproval ||
-                    Comments::addMany(
-                        $store,
-                        array_values(
-                            $rows
-                                ->map(static fn (object $row): array => [(int) $row->resource_id, (int) $row->field])
-                                ->all(),
-                        ),
-                        $word,
-                        $by,
-                    );
+            array_push(
+                $judged,
+                ...DB::transaction(static function () use ($store, $seen, $by, $event, $isApproval, $word): array {
+                    $rows = DB::table('drafts')
+                        ->where('store_id', $store->id)
+                        ->whereIn('id', Reviewers::judged($store, array_keys($seen), $by))
+                        ->where('state', DraftState::Ready->value)
+                        ->when($isApproval, static fn ($query) => $query->whereNull('approved_at'))
+                        ->lockForUpdate()
+                        ->get()
+                        ->filter(
+                            static fn (object $row): bool => $seen[(int) $row->id] === null ||
+                                $seen[(int) $row->id] === (int) $row->revision,
+                        );
+                    $note = mb_substr('sent back'.($word === '' ? '' : ": $word"), 0, 400);
+                    DB::table('drafts')
+                        ->whereIn('id', $rows->pluck('id'))
+                        ->update(
+                            [
+                                'approved_by' => $isApproval ? $by->userId : null,
+                                'approved_name' => $isApproval ? $by->guest : null,
+                                'approved_at' => $isApproval ? now() : null,
+                            ] + ($isApproval ? [] : ['state' => DraftState::Open->value, 'note' => $note]),
+                        );
+                    $said = implode(': ', array_filter([$by->guest === null ? '' : "$by->guest, by link", $word]));
+                    History::addMany($store->id, $event, $rows->all(), $by->userId, $said === '' ? null : $said);
+                    $isApproval ||
+                        Comments::addMany(
+                            $store,
+                            array_values(
+                                $rows
+                                    ->map(static fn (object $row): array => [(int) $row->resource_id, (int) $row->field])
+                                    ->all(),
+                            ),
+                            $word,
+                            $by,
+                        );
 
-                return Bulk::ids($rows->all(), 'resource_id');
-            }, 3));
+                    return Bulk::ids($rows->all(), 'resource_id');
+                }, 3),
+            );
         }
         $judged === [] || TextsChanged::dispatch($store->id, array_values(array_unique($judged)), []);
 

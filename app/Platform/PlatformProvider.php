@@ -49,7 +49,10 @@ final class PlatformProvider extends ServiceProvider
             'n',
             static fn (string $number): string => '<?php echo \\'.Forms::class."::number((float) ($number)); ?>",
         );
-        Blade::directive('day', static fn (string $day): string => '<?php echo e(\\'.Forms::class."::day($day)); ?>");
+        Blade::directive(
+            'day',
+            static fn (string $day): string => '<?php echo e(\\'.Forms::class."::day($day)); ?>",
+        );
         $this->callAfterResolving(Schedule::class, static function (Schedule $schedule): void {
             $schedule->call(static fn () => app(WorkDesk::class)->sweep())->name('sweep')->everyTenSeconds();
         });

@@ -43,10 +43,7 @@ final class ReleaseProvider extends ServiceProvider
         $desk->register(LookWork::class);
         $board->register(new ReleaseStep());
         $this->callAfterResolving(Schedule::class, static function (Schedule $schedule): void {
-            $schedule
-                ->call(static fn (Campaigns $campaigns) => $campaigns->tick())
-                ->name('campaigns')
-                ->everyMinute();
+            $schedule->call(static fn (Campaigns $campaigns) => $campaigns->tick())->name('campaigns')->everyMinute();
         });
         RateLimiter::for(
             'handed',

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Release;
 
 use App\Changes\DraftState;
+use App\Changes\Review\Reviewers;
 use App\Platform\Web\Forms;
 use App\Release\Items\ItemState;
 use App\Stores\Models\Store;
@@ -78,6 +79,8 @@ final class ReleaseStep implements StepContribution
                 : '; '.Forms::number($ready).($ready === 1 ? ' change is' : ' changes are').' ready to be sent').
             $unseenToo;
 
+        $approvals = self::approvals($store);
+
         return match (true) {
             $clashes > 0 => new Hand(
                 $clashes,
@@ -87,7 +90,7 @@ final class ReleaseStep implements StepContribution
             ),
             $ready > 0 => new Hand(
                 $ready,
-                ($ready === 1 ? 'change is' : 'changes are')." ready to be sent$unseenToo",
+                ($ready === 1 ? 'change is' : 'changes are')." ready to be sent$approvals$unseenToo",
                 route('release', $store),
                 'Look and send',
             ),
@@ -99,6 +102,22 @@ final class ReleaseStep implements StepContribution
             ),
             default => null,
         };
+    }
+
+    /** What waits for somebody's approval; empty where nobody has a part. */
+    private static function approvals(Store $store): string
+    {
+        $parts = Reviewers::waiting($store);
+        $waiting = array_sum(array_column($parts, 'waiting'));
+        $late = array_sum(array_column($parts, 'due'));
+
+        return $waiting === 0
+            ? ''
+            : '; '.
+                    Forms::number($waiting).
+                    ($waiting === 1 ? ' waits' : ' wait').
+                    ' for approval'.
+                    ($late === 0 ? '' : ', '.Forms::number($late).' too long');
     }
 
     public function missing(Store $store): ?Missing

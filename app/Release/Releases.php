@@ -87,7 +87,10 @@ final class Releases
                 ->where('store_id', $store->id)
                 ->where('state', DraftState::Ready->value)
                 ->when($draftIds !== null, static fn ($query) => $query->whereIn('id', $draftIds ?? []))
-                ->when($store->options()->needsApproval === 1, static fn ($query) => $query->whereNotNull('approved_at'))
+                ->when(
+                    $store->options()->needsApproval === 1,
+                    static fn ($query) => $query->whereNotNull('approved_at'),
+                )
                 ->orderBy('resource_id')
                 ->orderBy('field')
                 ->limit(self::MOST_ITEMS)
@@ -115,7 +118,8 @@ final class Releases
                 throw new InvalidArgumentException(
                     ($store->options()->needsApproval === 1
                         ? 'Nothing of this is approved, and this store releases approved texts alone. '
-                        : 'Nothing of this is ready. ').'Mark drafts as ready on the writing desk, or decide on causes under Untangle first.',
+                        : 'Nothing of this is ready. ').
+                        'Mark drafts as ready on the writing desk, or decide on causes under Untangle first.',
                 );
             }
             $release = $this->make(
@@ -221,13 +225,8 @@ final class Releases
      *
      * @throws InvalidArgumentException when nothing of it is live and not yet taken back
      */
-    public function undo(
-        Store $store,
-        int $releaseId,
-        ?array $itemIds,
-        ?int $userId,
-        ?string $name = null,
-    ): array {
+    public function undo(Store $store, int $releaseId, ?array $itemIds, ?int $userId, ?string $name = null): array
+    {
         return DB::transaction(function () use ($store, $releaseId, $itemIds, $userId, $name): array {
             $of =
                 DB::table('release_batches')

@@ -27,10 +27,12 @@ use App\Write\Desk\RowRebuild;
 use App\Write\Recipes\RecipeRuns;
 use App\Write\Recipes\RecipeWork;
 use App\Write\Review\ClaimsWork;
+use App\Write\Review\Reminders;
 use App\Write\Sheets\TextExport;
 use App\Write\Suggestions\SuggestWork;
 use App\Write\Suggestions\Taking;
 use Illuminate\Cache\RateLimiting\Limit;
+use Illuminate\Console\Scheduling\Schedule;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\RateLimiter;
@@ -57,6 +59,9 @@ final class WriteProvider extends ServiceProvider
         $tables->child('write_wish_pages', 'wish_id', 'write_wishes');
         $tables->child('write_recipe_texts', 'resource_id', 'resources');
         WriteOverview::register($overview);
+        $this->callAfterResolving(Schedule::class, static function (Schedule $schedule): void {
+            $schedule->call(static fn (Reminders $reminders) => $reminders->send())->name('reminders')->hourly();
+        });
         RateLimiter::for(
             'review',
             static fn (Request $request): Limit => Limit::perMinute(300)->by((string) $request->ip()),

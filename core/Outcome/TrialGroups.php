@@ -10,9 +10,9 @@ use Random\Randomizer;
 
 /**
  * Parts pages into groups that are alike in kind, clicks and trend, by chance within strata: pages of a kind are put in
- * order of clicks, cut into strata, within each put in order of trend, and cut into blocks of as many pages as there are
- * groups; the pages of each block are dealt out at random (randomised blocks: Box, Hunter and Hunter, Statistics for
- * Experimenters, 2nd edition, chapter 4). What is dealt unevenly all the same is dealt again (Morgan and Rubin,
+ * order of clicks, cut into strata, within each put in order of trend, and cut into blocks of as many pages as there
+ * are groups; the pages of each block are dealt out at random (randomised blocks: Box, Hunter and Hunter, Statistics
+ * for Experimenters, 2nd edition, chapter 4). What is dealt unevenly all the same is dealt again (Morgan and Rubin,
  * Rerandomization to improve covariate balance, 2012). The same pages, groups and seed give the same parting.
  */
 final readonly class TrialGroups
@@ -133,18 +133,14 @@ final readonly class TrialGroups
     {
         $values = array_map($of, $this->pages);
         $mean = array_sum($values) / count($values);
-        $variance = array_sum(array_map(static fn (float $one): float => ($one - $mean) ** 2, $values)) /
-            (count($values) - 1);
+        $variance =
+            array_sum(array_map(static fn (float $one): float => ($one - $mean) ** 2, $values)) / (count($values) - 1);
         $sums = $counts = array_fill(0, $this->count, 0.0);
         foreach ($this->pages as $nth => $page) {
             $sums[$this->groups[$page->id]] += $values[$nth];
             $counts[$this->groups[$page->id]]++;
         }
-        $means = array_map(
-            static fn (float $sum, float $n): float => $n > 0 ? $sum / $n : 0.0,
-            $sums,
-            $counts,
-        );
+        $means = array_map(static fn (float $sum, float $n): float => $n > 0 ? $sum / $n : 0.0, $sums, $counts);
 
         return $variance > 0 ? (max([-INF, ...$means]) - min([INF, ...$means])) / sqrt($variance) : 0.0;
     }

@@ -27,9 +27,7 @@ final class WordDiff
         for ($i = count($a) - 1; $i >= 0; $i--) {
             for ($j = count($b) - 1; $j >= 0; $j--) {
                 $common[$i][$j] =
-                    $a[$i] === $b[$j]
-                        ? $common[$i + 1][$j + 1] + 1
-                        : max($common[$i + 1][$j], $common[$i][$j + 1]);
+                    $a[$i] === $b[$j] ? $common[$i + 1][$j + 1] + 1 : max($common[$i + 1][$j], $common[$i][$j + 1]);
             }
         }
         $steps = [];

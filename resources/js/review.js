@@ -1,5 +1,10 @@
 /** The keys of the review: one for each thing that is done with a text. */
+// Whoever goes on means the next text: keys that are pressed meanwhile do nothing to this one.
+let isLeaving = false;
+addEventListener('pageshow', () => { isLeaving = false; });
+document.addEventListener('submit', () => { isLeaving = true; });
 document.addEventListener('keydown', event => {
+    if (isLeaving) { event.preventDefault(); return; }
     if (event.ctrlKey || event.altKey || event.metaKey) return;
     const isTyping = event.target.matches('input, textarea, select');
     if (isTyping) {
@@ -10,5 +15,7 @@ document.addEventListener('keydown', event => {
     const field = document.querySelector(`[data-key-focus="${CSS.escape(key)}"]`), button = document.querySelector(`[data-key="${CSS.escape(key)}"]`);
     if (!field && !button) return;
     event.preventDefault();
-    field ? field.focus() : button.click();
+    if (field) { field.focus(); return; }
+    isLeaving = true;
+    button.click();
 });

@@ -46,7 +46,7 @@ while (true) {
                 $lines[] = "$name: $value";
             }
             @fwrite($client, implode("\r\n", $lines)."\r\n\r\n");
-            foreach ($request[1] === 'HEAD' ? [] : (($page['drips'] ?? false) ? str_split($body) : [$body]) as $piece) {
+            foreach ($request[1] === 'HEAD' ? [] : ($page['drips'] ?? false ? str_split($body) : [$body]) as $piece) {
                 if (@fwrite($client, $piece) === false) {
                     break;
                 }

@@ -136,7 +136,9 @@ final class DraftWriter
             return false;
         }
 
-        return $draft === null ? ! in_array($live, [Origin::Hand, Origin::Import, Origin::Suggested], true) : $draft === Origin::Recipe;
+        return $draft === null
+            ? ! in_array($live, [Origin::Hand, Origin::Import, Origin::Suggested], true)
+            : $draft === Origin::Recipe;
     }
 
     /**
@@ -173,7 +175,9 @@ final class DraftWriter
                 // What is wanted stands there already, whoever wrote it.
                 $outcomes[$nth] = null;
             } elseif (isset($held[$edit->key()])) {
-                $outcomes[$nth] = 'This text is in a trial until '.substr($held[$edit->key()], 0, 10).
+                $outcomes[$nth] =
+                    'This text is in a trial until '.
+                    substr($held[$edit->key()], 0, 10).
                     ' and is not changed before. Whoever may release can drop the trial.';
             } elseif ($text->revision() !== $edit->seenRevision) {
                 $late[$nth] = [$text, $edit];

@@ -69,7 +69,9 @@ final class Reviewers
     public static function put(Store $store, Reviewer $reviewer): int
     {
         if (($reviewer->userId === null) === ($reviewer->guest === null)) {
-            throw new InvalidArgumentException('Either somebody of the store approves, or a guest whose name is given.');
+            throw new InvalidArgumentException(
+                'Either somebody of the store approves, or a guest whose name is given.',
+            );
         }
         $columns = [
             'user_id' => $reviewer->userId,
@@ -116,7 +118,9 @@ final class Reviewers
             [$ids[$at - 1], $ids[$at]] = [$ids[$at], $ids[$at - 1]];
         }
         foreach ($ids as $place => $one) {
-            DB::table('text_reviewers')->where('id', $one)->update(['place' => $place + 1]);
+            DB::table('text_reviewers')
+                ->where('id', $one)
+                ->update(['place' => $place + 1]);
         }
     }
 
@@ -161,7 +165,8 @@ final class Reviewers
     }
 
     /**
-     * @return list<array{reviewer: Reviewer, waiting: int, due: int}> what waits in each part; due: longer than it may
+     * @return list<array{reviewer: Reviewer, waiting: int, due: int, soon: int}> what waits in each part; due: longer
+     *     than it may; soon: its time is up within a day
      */
     public static function waiting(Store $store): array
     {
@@ -170,14 +175,33 @@ final class Reviewers
         foreach (self::of($store) as $reviewer) {
             [$part, $values] = $parts->of($reviewer);
             $row = DB::selectOne(
-                'SELECT COUNT(*) AS waiting, COALESCE(SUM(d.ready_at < UTC_TIMESTAMP() - INTERVAL ? DAY), 0) AS due
+                'SELECT COUNT(*) AS waiting, COALESCE(SUM(d.ready_at < UTC_TIMESTAMP() - INTERVAL ? DAY), 0) AS due,
+                    COALESCE(SUM(d.ready_at < UTC_TIMESTAMP() - INTERVAL ? DAY), 0) AS soon
                     FROM drafts d JOIN resources r ON r.id = d.resource_id
                     WHERE d.store_id = ? AND d.state = ? AND d.approved_at IS NULL AND '.$part,
-                [$reviewer->days, $store->id, 'ready', ...$values],
+                [$reviewer->days, $reviewer->days - 1, $store->id, 'ready', ...$values],
             );
-            $told[] = ['reviewer' => $reviewer, 'waiting' => (int) $row->waiting, 'due' => (int) $row->due];
+            $told[] = [
+                'reviewer' => $reviewer,
+                'waiting' => (int) $row->waiting,
+                'due' => (int) $row->due,
+                'soon' => (int) $row->soon - (int) $row->due,
+            ];
         }
 
         return $told;
+    }
+
+    /** Whether somebody is to be reminded now: it was so many hours ago, or never, and is remembered by this. */
+    public static function remind(Reviewer $reviewer, int $hours): bool
+    {
+        return DB::table('text_reviewers')
+            ->where('id', $reviewer->id)
+            ->where(
+                static fn ($query) => $query
+                    ->whereNull('reminded_at')
+                    ->orWhere('reminded_at', '<', now()->subHours($hours)),
+            )
+            ->update(['reminded_at' => now()]) > 0;
     }
 }

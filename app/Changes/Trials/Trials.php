@@ -21,9 +21,9 @@ use InvalidArgumentException;
 use Orchard\Core\Wording\TextField;
 
 /**
- * Wordings that are compared over alike pages. From its beginning on nobody else changes its texts; its time runs from the
- * day on which they were live; afterwards whoever judges releases finds groups, pages and dates here, and in text_spells
- * the campaigns whose days are left out.
+ * Wordings that are compared over alike pages. From its beginning on nobody else changes its texts; its time runs from
+ * the day on which they were live; afterwards whoever judges releases finds groups, pages and dates here, and in
+ * text_spells the campaigns whose days are left out.
  */
 final class Trials
 {
@@ -132,7 +132,8 @@ final class Trials
                 ->count();
             if ($drafted > 0) {
                 throw new InvalidArgumentException(
-                    number_format($drafted).' of its texts have drafts by now. Release or drop those first, or plan it anew.',
+                    number_format($drafted).
+                        ' of its texts have drafts by now. Release or drop those first, or plan it anew.',
                 );
             }
             $made = 0;
@@ -155,7 +156,8 @@ final class Trials
             $wanted = array_sum(array_map(count(...), $values));
             if ($made < $wanted) {
                 throw new InvalidArgumentException(
-                    number_format($wanted - $made).' of its texts were written by hand since it was planned. Plan it anew.',
+                    number_format($wanted - $made).
+                        ' of its texts were written by hand since it was planned. Plan it anew.',
                 );
             }
             Spells::put($store, SpellCause::Trial, $id, $texts, $now, $until);
@@ -223,7 +225,10 @@ final class Trials
         return DB::table('drafts')
             ->where('field', $trial->field)
             ->whereIn('state', [DraftState::Ready->value, DraftState::Sending->value, DraftState::Open->value])
-            ->whereIn('resource_id', DB::table('text_trial_pages')->where('trial_id', $trial->id)->select('resource_id'))
+            ->whereIn(
+                'resource_id',
+                DB::table('text_trial_pages')->where('trial_id', $trial->id)->select('resource_id'),
+            )
             ->exists();
     }
 

@@ -47,7 +47,9 @@ final class WordingClient
      */
     public static function tokens(array $messages): int
     {
-        return (int) ceil(array_sum(array_map(static fn (array $one): int => strlen($one['content']), $messages)) / 3.6);
+        $letters = array_sum(array_map(static fn (array $one): int => strlen($one['content']), $messages));
+
+        return (int) ceil($letters / 3.6);
     }
 
     /**
@@ -106,8 +108,8 @@ final class WordingClient
             ! is_string($content) => 'The source answered, but not in the form of chat completions.',
             default => null,
         };
-        $isFinal =
-            $answer->status >= 400 && $answer->status < 500 && ! in_array($answer->status, [408, 425, 429], true);
+        $mayPass = in_array($answer->status, [408, 425, 429], true);
+        $isFinal = $answer->status >= 400 && $answer->status < 500 && ! $mayPass;
 
         return new WordingAnswer(
             $problem === null && is_string($content) ? $content : '',

@@ -44,8 +44,7 @@ final class CampaignTexts
         $told = ['put' => 0, 'cut' => 0, 'none' => 0];
         $rows = [];
         foreach (self::texts($store, $resources, $field) as $row) {
-            $suffix =
-                $field === TextField::Title ? $suffixes->suffix((int) $row->market_id, (int) $row->kind) : '';
+            $suffix = $field === TextField::Title ? $suffixes->suffix((int) $row->market_id, (int) $row->kind) : '';
             $own =
                 trim((string) $row->stored) === ''
                     ? (new TextContext(suffix: $suffix))->own((string) $row->shown)

@@ -21,8 +21,8 @@ use InvalidArgumentException;
 use Orchard\Core\Wording\TextField;
 
 /**
- * Texts with a start and an end, in the store's time: they go live as a release of their own, and come back as its undo.
- * What the shop changed meanwhile is a clash of the undo, and stays as the shop has it.
+ * Texts with a start and an end, in the store's time: they go live as a release of their own, and come back as its
+ * undo. What the shop changed meanwhile is a clash of the undo, and stays as the shop has it.
  */
 final class Campaigns
 {
@@ -88,7 +88,10 @@ final class Campaigns
                 );
             }
             $zone = new DateTimeZone($store->timezone);
-            [$first, $last] = [$starts->setTimezone($zone)->format('Y-m-d'), $ends->setTimezone($zone)->format('Y-m-d')];
+            [$first, $last] = [
+                $starts->setTimezone($zone)->format('Y-m-d'),
+                $ends->setTimezone($zone)->format('Y-m-d'),
+            ];
             foreach ([$first, $last] as $day) {
                 $freeze = Calendar::freezeOn($store, $day);
                 if ($freeze !== null) {
@@ -160,12 +163,14 @@ final class Campaigns
             $row = DB::table('release_campaigns')->where('id', $id)->lockForUpdate()->first();
             $state = $row === null ? CampaignState::Over : CampaignState::from((int) $row->state);
             $isOver = $row !== null && self::time($row->ends_at)->getTimestamp() <= time();
+            $isDue = $row !== null && self::time($row->starts_at)->getTimestamp() <= time();
             match (true) {
                 $state === CampaignState::Approved && $isOver => $this->miss($store, $row),
-                $state === CampaignState::Approved && self::time($row->starts_at)->getTimestamp() <= time()
-                    => $this->start($store, $row),
-                $state === CampaignState::Running && $isOver, $state === CampaignState::Ending
-                    => $this->end($store, $row),
+                $state === CampaignState::Approved && $isDue => $this->start($store, $row),
+                $state === CampaignState::Running && $isOver, $state === CampaignState::Ending => $this->end(
+                    $store,
+                    $row,
+                ),
                 default => null,
             };
         }, 3);

@@ -42,7 +42,9 @@ final class CampaignController
                 ->limit(50)
                 ->select(['c.*', 'u.name as approver'])
                 ->selectSub(
-                    DB::table('release_campaign_texts as t')->whereColumn('t.campaign_id', 'c.id')->selectRaw('COUNT(*)'),
+                    DB::table('release_campaign_texts as t')
+                        ->whereColumn('t.campaign_id', 'c.id')
+                        ->selectRaw('COUNT(*)'),
                     'texts',
                 )
                 ->get(),
@@ -57,9 +59,17 @@ final class CampaignController
             'to' => ['required', 'date_format:Y-m-d\TH:i'],
         ]);
         try {
-            $id = $this->campaigns->plan($store, $given['name'], $given['from'], $given['to'], self::user($request)->id);
+            $id = $this->campaigns->plan(
+                $store,
+                $given['name'],
+                $given['from'],
+                $given['to'],
+                self::user($request)->id,
+            );
         } catch (InvalidArgumentException $wrong) {
-            return back()->withInput()->withErrors(['to' => $wrong->getMessage()]);
+            return back()
+                ->withInput()
+                ->withErrors(['to' => $wrong->getMessage()]);
         }
 
         return redirect()->route('campaign', [$store, $id]);
@@ -68,14 +78,16 @@ final class CampaignController
     public function show(Request $request, Store $store, int $campaign): View
     {
         $row = $this->find($store, $campaign);
-        $after = preg_match('/^(\d{1,18})-(\d{1,3})$/', (string) $request->query('after'), $place) === 1
-            ? [(int) $place[1], (int) $place[2]]
-            : [0, 0];
+        $after =
+            preg_match('/^(\d{1,18})-(\d{1,3})$/', (string) $request->query('after'), $place) === 1
+                ? [(int) $place[1], (int) $place[2]]
+                : [0, 0];
         $texts = DB::table('release_campaign_texts as c')
             ->join('resources as r', 'r.id', '=', 'c.resource_id')
-            ->leftJoin('resource_texts as t', static fn ($join) => $join
-                ->on('t.resource_id', '=', 'c.resource_id')
-                ->on('t.field', '=', 'c.field'))
+            ->leftJoin(
+                'resource_texts as t',
+                static fn ($join) => $join->on('t.resource_id', '=', 'c.resource_id')->on('t.field', '=', 'c.field'),
+            )
             ->where('c.campaign_id', $campaign)
             ->whereRaw('(c.resource_id, c.field) > (?, ?)', $after)
             ->orderBy('c.resource_id')
@@ -130,14 +142,22 @@ final class CampaignController
                 ($given['cut'] ?? null) === '1',
             );
         } catch (InvalidArgumentException $wrong) {
-            return back()->withInput()->withErrors(['front' => $wrong->getMessage()]);
+            return back()
+                ->withInput()
+                ->withErrors(['front' => $wrong->getMessage()]);
         }
 
-        return back()->with('done', implode(' ', array_filter([
-            number_format($told['put']).($told['put'] === 1 ? ' text is' : ' texts are').' in it now.',
-            $told['cut'] === 0 ? '' : number_format($told['cut']).' are left out, for they would be cut off.',
-            $told['none'] === 0 ? '' : number_format($told['none']).' pages have no such text.',
-        ])));
+        return back()->with(
+            'done',
+            implode(
+                ' ',
+                array_filter([
+                    number_format($told['put']).($told['put'] === 1 ? ' text is' : ' texts are').' in it now.',
+                    $told['cut'] === 0 ? '' : number_format($told['cut']).' are left out, for they would be cut off.',
+                    $told['none'] === 0 ? '' : number_format($told['none']).' pages have no such text.',
+                ]),
+            ),
+        );
     }
 
     public function act(Request $request, Store $store, int $campaign): RedirectResponse
@@ -162,9 +182,12 @@ final class CampaignController
         abort_unless((int) $this->find($store, $campaign)->state === CampaignState::Planned->value, 409);
         DB::table('release_campaign_texts')
             ->where('campaign_id', $campaign)
-            ->when(isset($given['resource']), static fn ($query) => $query
-                ->where('resource_id', $given['resource'])
-                ->where('field', $given['field'] ?? 1))
+            ->when(
+                isset($given['resource']),
+                static fn ($query) => $query
+                    ->where('resource_id', $given['resource'])
+                    ->where('field', $given['field'] ?? 1),
+            )
             ->delete();
 
         return back();
@@ -191,7 +214,9 @@ final class CampaignController
                 $cells[$columns['text']] ?? '',
             ];
             if (count($rows) > CampaignTexts::MOST) {
-                throw new InvalidArgumentException('A campaign has at most '.number_format(CampaignTexts::MOST).' texts.');
+                throw new InvalidArgumentException(
+                    'A campaign has at most '.number_format(CampaignTexts::MOST).' texts.',
+                );
             }
         }
         [$pages] = PageAddress::pages($store, array_values(array_unique(array_column($rows, 0))));
@@ -207,8 +232,11 @@ final class CampaignController
         CampaignTexts::put(array_values($put));
         $left = count($rows) - count($put);
 
-        return number_format(count($put)).' texts are in it now.'.
-            ($left === 0 ? '' : ' '.number_format($left).' rows were left out: no such page or field, no text, or twice.');
+        return number_format(count($put)).
+            ' texts are in it now.'.
+            ($left === 0
+                ? ''
+                : ' '.number_format($left).' rows were left out: no such page or field, no text, or twice.');
     }
 
     /**
@@ -256,7 +284,8 @@ final class CampaignController
 
     private function find(Store $store, int $campaign): object
     {
-        return DB::table('release_campaigns')->where('store_id', $store->id)->where('id', $campaign)->first() ?? abort(404);
+        return DB::table('release_campaigns')->where('store_id', $store->id)->where('id', $campaign)->first() ??
+            abort(404);
     }
 
     private static function user(Request $request): User

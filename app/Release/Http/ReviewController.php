@@ -39,7 +39,8 @@ final class ReviewController
         if ($given['do'] === 'approve') {
             return back()->with(
                 'done',
-                self::counted($drafts->approve($store, SeenDraft::now($ids), $by), 'text is', 'texts are').' approved.',
+                self::counted($drafts->approve($store, SeenDraft::now($ids), $by), 'text is', 'texts are').
+                    ' approved.',
             );
         }
 

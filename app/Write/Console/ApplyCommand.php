@@ -84,6 +84,7 @@ final class ApplyCommand extends StoreCommand
                 ? null
                 : throw new InvalidArgumentException("This recipe is for {$recipe->pages->kind->plural()}.");
         }
+
         return ResourceList::ofFile($store, $to);
     }
 }

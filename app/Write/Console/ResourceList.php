@@ -21,15 +21,17 @@ final class ResourceList
     {
         $kind = PageKind::fromKey($to);
 
-        return $kind === null ? self::ofFile($store, $to) : self::ids(
-            DB::table('resources')
-                ->where('store_id', $store->id)
-                ->where('gone', 0)
-                ->where('kind', $kind->value)
-                ->orderBy('id')
-                ->pluck('id')
-                ->all(),
-        );
+        return $kind === null
+            ? self::ofFile($store, $to)
+            : self::ids(
+                DB::table('resources')
+                    ->where('store_id', $store->id)
+                    ->where('gone', 0)
+                    ->where('kind', $kind->value)
+                    ->orderBy('id')
+                    ->pluck('id')
+                    ->all(),
+            );
     }
 
     /**

@@ -19,7 +19,10 @@ use RuntimeException;
 
 final class SuggestCommand extends StoreCommand
 {
-    protected $signature = 'write:suggest {--to= : a kind of page, or a file with one URL a line} {--field=title} {--source= : name of a wording source; else the writer that ships} {--tone=plain : plain, warm or brisk} {--short} {--use= : words, by commas} {--avoid= : words, by commas} {--store=} {--preview : only tell what it would cost} {--wait} {--json}';
+    protected $signature = 'write:suggest {--to= : a kind of page, or a file with one URL a line} {--field=title} '.
+        '{--source= : name of a wording source; else the writer that ships} {--tone=plain : plain, warm or brisk} '.
+        '{--short} {--use= : words, by commas} {--avoid= : words, by commas} {--store=} '.
+        '{--preview : only tell what it would cost} {--wait} {--json}';
 
     protected $description = 'Ask a wording source for texts; they are offered on the screen, and nothing is changed';
 
@@ -54,9 +57,15 @@ final class SuggestCommand extends StoreCommand
             $cost = number_format($source->cost($foreseen['in'], $foreseen['out']), 2).' '.$source->currency;
             if ($this->option('preview')) {
                 return $this->answer(
-                    ['pages' => count($resources), 'tokens_in' => $foreseen['in'], 'tokens_out' => $foreseen['out'],
-                        'cost' => $source->cost($foreseen['in'], $foreseen['out']), 'currency' => $source->currency],
-                    count($resources)." pages: about {$foreseen['in']} tokens sent and {$foreseen['out']} back, $cost.",
+                    [
+                        'pages' => count($resources),
+                        'tokens_in' => $foreseen['in'],
+                        'tokens_out' => $foreseen['out'],
+                        'cost' => $source->cost($foreseen['in'], $foreseen['out']),
+                        'currency' => $source->currency,
+                    ],
+                    count($resources).
+                        " pages: about {$foreseen['in']} tokens sent and {$foreseen['out']} back, $cost.",
                 );
             }
             $begun = $wishes->begin($store, $wish, $source, $resources, 'by command', null);
@@ -69,10 +78,17 @@ final class SuggestCommand extends StoreCommand
             $texts = DB::table('write_suggestions')->where('wish_id', $begun['wish'])->count();
 
             return $this->answer(
-                ['wish' => $begun['wish'], 'pages' => count($resources), 'texts' => $texts,
-                    'tokens_in' => (int) ($row->told_in ?? 0), 'tokens_out' => (int) ($row->told_out ?? 0)],
+                [
+                    'wish' => $begun['wish'],
+                    'pages' => count($resources),
+                    'texts' => $texts,
+                    'tokens_in' => (int) ($row->told_in ?? 0),
+                    'tokens_out' => (int) ($row->told_out ?? 0),
+                ],
                 $ended === 'done'
-                    ? "$texts texts for ".count($resources).' pages; see '.
+                    ? "$texts texts for ".
+                        count($resources).
+                        ' pages; see '.
                         route('write.wish', [$store, $begun['wish']])
                     : 'Begun; see '.route('write.wish', [$store, $begun['wish']]),
             );

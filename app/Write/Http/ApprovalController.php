@@ -33,14 +33,17 @@ final class ApprovalController
     {
         [$by, $of, $part] = self::asked($request, $store);
 
-        return view('write.review', [
-            'store' => $store,
-            'isGuest' => false,
-            'part' => $part,
-            'parts' => Reviewers::waiting($store),
-            'people' => self::names($store),
-            'token' => null,
-        ] + $this->desk->of($store, $by, $of, self::number($request->query('at'))));
+        return view(
+            'write.review',
+            [
+                'store' => $store,
+                'isGuest' => false,
+                'part' => $part,
+                'parts' => Reviewers::waiting($store),
+                'people' => self::names($store),
+                'token' => null,
+            ] + $this->desk->of($store, $by, $of, self::number($request->query('at'))),
+        );
     }
 
     public function judge(Request $request, Store $store, int $draft): RedirectResponse
@@ -69,14 +72,17 @@ final class ApprovalController
         [$store, $reviewer] = Reviewers::open($token) ?? abort(404);
 
         return response()
-            ->view('write.review', [
-                'store' => $store,
-                'isGuest' => true,
-                'part' => '',
-                'parts' => [],
-                'token' => $token,
-                'reviewer' => $reviewer,
-            ] + $this->desk->of($store, Approver::guest($reviewer), null, self::number($request->query('at'))))
+            ->view(
+                'write.review',
+                [
+                    'store' => $store,
+                    'isGuest' => true,
+                    'part' => '',
+                    'parts' => [],
+                    'token' => $token,
+                    'reviewer' => $reviewer,
+                ] + $this->desk->of($store, Approver::guest($reviewer), null, self::number($request->query('at'))),
+            )
             ->header('X-Robots-Tag', 'noindex')
             ->header('Referrer-Policy', 'no-referrer');
     }
@@ -103,18 +109,24 @@ final class ApprovalController
 
     private function judged(Request $request, Store $store, int $draft, Approver $by): RedirectResponse
     {
-        $given = $request->validate([
-            'do' => ['required', 'in:approve,back,say'],
-            'revision' => ['required', 'integer', 'min:0'],
-            'next' => ['nullable', 'integer', 'min:0'],
-            'words' => ['required_if:do,say', 'nullable', 'string', 'max:'.Comments::LONGEST],
-        ], ['words.required_if' => 'Nothing is said.']);
+        $given = $request->validate(
+            [
+                'do' => ['required', 'in:approve,back,say'],
+                'revision' => ['required', 'integer', 'min:0'],
+                'next' => ['nullable', 'integer', 'min:0'],
+                'words' => ['required_if:do,say', 'nullable', 'string', 'max:'.Comments::LONGEST],
+            ],
+            ['words.required_if' => 'Nothing is said.'],
+        );
         // What is in another's part is refused, not only not shown.
         abort_unless(Reviewers::judged($store, [$draft], $by) === [$draft], 403);
         $seen = [new SeenDraft($draft, (int) $given['revision'])];
         $words = trim((string) ($given['words'] ?? ''));
         if ($given['do'] === 'say') {
-            $row = DB::table('drafts')->where('id', $draft)->first(['resource_id', 'field']) ?? abort(404);
+            $row =
+                DB::table('drafts')
+                    ->where('id', $draft)
+                    ->first(['resource_id', 'field']) ?? abort(404);
             Comments::add($store, (int) $row->resource_id, TextField::from((int) $row->field), $words, $by);
 
             return redirect()->to('/')->with('done', 'Said.');
@@ -136,10 +148,7 @@ final class ApprovalController
         /** @var User $user */
         $user = $request->user();
         // Who may judge nothing may read everything here as elsewhere.
-        $by = Approver::person(
-            $user->id,
-            $user->roleIn($store) === Role::Owner || ! Gate::allows('release', $store),
-        );
+        $by = Approver::person($user->id, $user->roleIn($store) === Role::Owner || ! Gate::allows('release', $store));
         $part = $request->string('part')->value();
         $of = null;
         foreach (ctype_digit($part) ? Reviewers::of($store) : [] as $reviewer) {

@@ -91,7 +91,12 @@ final class DeskController
             'field' => ['required', Rule::in(TextField::keys())],
         ]);
         $user = (int) $request->user()?->getAuthIdentifier();
-        Presence::tell($store, $user, (int) $given['resource'], TextField::fromKey($given['field']) ?? TextField::Title);
+        Presence::tell(
+            $store,
+            $user,
+            (int) $given['resource'],
+            TextField::fromKey($given['field']) ?? TextField::Title,
+        );
 
         return response()->json(['others' => Presence::others($store, $user)]);
     }

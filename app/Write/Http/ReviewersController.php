@@ -49,19 +49,22 @@ final class ReviewersController
     public function put(Request $request, Store $store): RedirectResponse
     {
         $people = array_keys(self::people($store));
-        $given = $request->validate([
-            'id' => ['nullable', 'integer'],
-            'who' => ['required', Rule::in(['guest', ...array_map(strval(...), $people)])],
-            'guest' => ['required_if:who,guest', 'nullable', 'string', 'max:60'],
-            'email' => ['nullable', 'email', 'max:190'],
-            'deputy' => ['nullable', Rule::in(array_map(strval(...), $people))],
-            'kind' => ['nullable', Rule::enum(PageKind::class)],
-            'maker' => ['nullable', 'string', 'max:190'],
-            'collection' => ['nullable', 'integer'],
-            'market' => ['nullable', 'integer'],
-            'days' => ['required', 'integer', 'between:1,60'],
-            'away' => ['nullable', 'date_format:Y-m-d'],
-        ], ['guest.required_if' => 'What is the guest called?']);
+        $given = $request->validate(
+            [
+                'id' => ['nullable', 'integer'],
+                'who' => ['required', Rule::in(['guest', ...array_map(strval(...), $people)])],
+                'guest' => ['required_if:who,guest', 'nullable', 'string', 'max:60'],
+                'email' => ['nullable', 'email', 'max:190'],
+                'deputy' => ['nullable', Rule::in(array_map(strval(...), $people))],
+                'kind' => ['nullable', Rule::enum(PageKind::class)],
+                'maker' => ['nullable', 'string', 'max:190'],
+                'collection' => ['nullable', 'integer'],
+                'market' => ['nullable', 'integer'],
+                'days' => ['required', 'integer', 'between:1,60'],
+                'away' => ['nullable', 'date_format:Y-m-d'],
+            ],
+            ['guest.required_if' => 'What is the guest called?'],
+        );
         $text = static fn (string $key): ?string => trim((string) ($given[$key] ?? '')) === ''
             ? null
             : trim((string) $given[$key]);
@@ -85,7 +88,9 @@ final class ReviewersController
                 ),
             );
         } catch (InvalidArgumentException $wrong) {
-            return back()->withInput()->withErrors(['who' => $wrong->getMessage()]);
+            return back()
+                ->withInput()
+                ->withErrors(['who' => $wrong->getMessage()]);
         }
 
         return back()->with('done', 'Kept.');

@@ -55,16 +55,10 @@ final class SourceController
     public function try(Store $store, Sources $sources, int $source): RedirectResponse
     {
         $one = $sources->find($store, $source) ?? abort(404);
-        $brief = new Brief(
-            TextField::Title,
-            'en',
-            new Style(),
-            2,
-            0,
-            60,
-            'Sample Pot',
-            ['material' => 'stoneware', 'colour' => 'blue'],
-        );
+        $brief = new Brief(TextField::Title, 'en', new Style(), 2, 0, 60, 'Sample Pot', [
+            'material' => 'stoneware',
+            'colour' => 'blue',
+        ]);
         try {
             foreach ($sources->client($store, $one)->ask([$brief->messages()], 200) as $answer) {
                 if ($answer->problem !== null) {

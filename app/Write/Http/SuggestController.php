@@ -161,15 +161,15 @@ final class SuggestController
 
         return back()->with(
             'done',
-            number_format($taken).($taken === 1 ? ' text is a draft now.' : ' texts are drafts now.').
+            number_format($taken).
+                ($taken === 1 ? ' text is a draft now.' : ' texts are drafts now.').
                 ($taken === 0 ? '' : ' Ctrl Z on the desk takes that back.'),
         );
     }
 
     private function part(Store $store, int $wish, ?string $problem = null): View
     {
-        $told =
-            $this->screen->of($store, $wish, 'open', 0) ?? abort(404);
+        $told = $this->screen->of($store, $wish, 'open', 0) ?? abort(404);
         if ($told['pages'] === []) {
             $told = ($this->screen->of($store, $wish, 'decided', 0) ?? []) + $told;
         }

@@ -43,20 +43,27 @@ final class TrialController
 
     public function plan(Request $request, Store $store, RecipeBook $book, TrialPlan $plan): RedirectResponse
     {
-        $given = $request->validate([
-            'name' => ['required', 'string', 'max:80'],
-            'recipes' => ['required', 'array', 'min:1', 'max:4'],
-            'recipes.*' => ['integer', 'distinct'],
-            'now' => ['nullable', 'in:1'],
-            'list' => ['nullable', 'integer'],
-            'weeks' => ['required', 'integer', 'between:2,26'],
-        ], ['recipes.required' => 'Which recipes are compared?']);
+        $given = $request->validate(
+            [
+                'name' => ['required', 'string', 'max:80'],
+                'recipes' => ['required', 'array', 'min:1', 'max:4'],
+                'recipes.*' => ['integer', 'distinct'],
+                'now' => ['nullable', 'in:1'],
+                'list' => ['nullable', 'integer'],
+                'weeks' => ['required', 'integer', 'between:2,26'],
+            ],
+            ['recipes.required' => 'Which recipes are compared?'],
+        );
         $recipes = array_values(
             array_filter(array_map(static fn ($id) => $book->find($store, (int) $id), $given['recipes'])),
         );
         $withNow = ($given['now'] ?? null) === '1';
         if (count($recipes) + ($withNow ? 1 : 0) < 2) {
-            return back()->withInput()->withErrors(['recipes' => 'Two wordings are the least: two recipes, or one beside what is shown now.']);
+            return back()
+                ->withInput()
+                ->withErrors([
+                    'recipes' => 'Two wordings are the least: two recipes, or one beside what is shown now.',
+                ]);
         }
         $list = isset($given['list']) ? Selections::find($store, (int) $given['list']) ?? abort(404) : null;
         try {
@@ -73,12 +80,17 @@ final class TrialController
                 self::user($request)->id,
             );
         } catch (InvalidArgumentException $wrong) {
-            return back()->withInput()->withErrors(['recipes' => $wrong->getMessage()]);
+            return back()
+                ->withInput()
+                ->withErrors(['recipes' => $wrong->getMessage()]);
         }
 
         return redirect()
             ->route('write.trial', [$store, $made['trial']])
-            ->with('done', number_format($made['pages']).' pages take part, '.number_format($made['left']).' cannot.');
+            ->with(
+                'done',
+                number_format($made['pages']).' pages take part, '.number_format($made['left']).' cannot.',
+            );
     }
 
     public function show(Request $request, Store $store, int $trial): View
@@ -88,9 +100,10 @@ final class TrialController
         $after = (int) $request->query('after', '0');
         $pages = DB::table('text_trial_pages as p')
             ->join('resources as r', 'r.id', '=', 'p.resource_id')
-            ->leftJoin('resource_texts as t', static fn ($join) => $join
-                ->on('t.resource_id', '=', 'p.resource_id')
-                ->where('t.field', $row->field))
+            ->leftJoin(
+                'resource_texts as t',
+                static fn ($join) => $join->on('t.resource_id', '=', 'p.resource_id')->where('t.field', $row->field),
+            )
             ->where('p.trial_id', $trial)
             ->where('p.number', $group)
             ->where('p.resource_id', '>', $after)
@@ -131,7 +144,10 @@ final class TrialController
             return back()->withErrors(['trial' => $wrong->getMessage()]);
         }
 
-        return back()->with('done', number_format($made).' texts are ready and approved. Release them; the time runs once they are live.');
+        return back()->with(
+            'done',
+            number_format($made).' texts are ready and approved. Release them; the time runs once they are live.',
+        );
     }
 
     private static function user(Request $request): User

@@ -20,7 +20,9 @@ use Illuminate\Support\Facades\DB;
 use Orchard\Core\Claims\Claim;
 use Orchard\Core\Claims\FactCheck;
 
-/** Holds texts that wait for approval against the facts of their pages, so that what passes can be approved together. */
+/**
+ * Holds texts that wait for approval against the facts of their pages, so that what passes can be approved together.
+ */
 final class ClaimsWork implements LongWork
 {
     private const PORTION = 25;

@@ -31,16 +31,15 @@ final class ReviewDesk
     /** Texts that are approved together at most. */
     public const MOST_TOGETHER = 5000;
 
-    private const JOINS =
-        ' FROM drafts d JOIN resources r ON r.id = d.resource_id
+    private const JOINS = ' FROM drafts d JOIN resources r ON r.id = d.resource_id
             JOIN resource_texts t ON t.resource_id = d.resource_id AND t.field = d.field
             LEFT JOIN write_rows w ON w.resource_id = d.resource_id
             LEFT JOIN write_claims c ON c.resource_id = d.resource_id AND c.field = d.field
             AND c.digest = COALESCE(t.draft_digest, REPEAT("\0", 16))';
 
     /** A text that nothing speaks against: no check, and no claim without a fact. */
-    private const CLEAN =
-        ' AND c.doubts = "[]" AND (CASE d.field WHEN 1 THEN w.title_checks WHEN 2 THEN w.description_checks ELSE 0 END) = 0';
+    private const CLEAN = ' AND c.doubts = "[]" AND (CASE d.field WHEN 1 THEN w.title_checks WHEN 2 THEN
+        w.description_checks ELSE 0 END) = 0';
 
     public function __construct(private readonly RecipeFacts $facts, private readonly Ruler $ruler)
     {
@@ -57,7 +56,8 @@ final class ReviewDesk
     {
         [$where, $values] = $this->where($store, $by, $of);
         $row =
-            $this->one($where, $values, 'd.id >= ? ORDER BY d.id', $at) ?? $this->one($where, $values, 'd.id > ? ORDER BY d.id', 0);
+            $this->one($where, $values, 'd.id >= ? ORDER BY d.id', $at) ??
+            $this->one($where, $values, 'd.id > ? ORDER BY d.id', 0);
         $counts = DB::selectOne(
             'SELECT COUNT(*) AS waiting, COALESCE(SUM(1'.
                 self::CLEAN.
@@ -73,10 +73,13 @@ final class ReviewDesk
             'clean' => (int) $counts->clean,
             'unjudged' => (int) $counts->unjudged,
             'work' => WorkView::latest($store->id, ClaimsWork::sort()),
-        ] + ($row === null ? [] : $this->told($store, $row) + [
-            'next' => (int) ($this->one($where, $values, 'd.id > ? ORDER BY d.id', (int) $row->id)->id ?? 0),
-            'before' => (int) ($this->one($where, $values, 'd.id < ? ORDER BY d.id DESC', (int) $row->id)->id ?? 0),
-        ]);
+        ] +
+            ($row === null
+                ? []
+                : $this->told($store, $row) + [
+                    'next' => (int) ($this->one($where, $values, 'd.id > ? ORDER BY d.id', (int) $row->id)->id ?? 0),
+                    'before' => (int) ($this->one($where, $values, 'd.id < ? ORDER BY d.id DESC', (int) $row->id)->id ?? 0),
+                ]);
     }
 
     /** @return list<SeenDraft> texts that nothing speaks against, as they stand */
@@ -156,9 +159,9 @@ final class ReviewDesk
             'fit' => $this->ruler->fit((string) $draft->draft_shown, $slot),
             'slot' => $slot,
             'comments' => Comments::of((int) $draft->resource_id, $field),
-            'writer' => $draft->user_id === null
-                ? null
-                : DB::table('users')->where('id', $draft->user_id)->value('name'),
+            'writer' => DB::table('users')
+                ->where('id', $draft->user_id ?? 0)
+                ->value('name'),
         ];
     }
 }

@@ -25,8 +25,20 @@ final class Briefs
 
     /** Facts that are not sent unless somebody wants them: they change, or say nothing of the thing. */
     private const ASIDE = [
-        'brand', 'lead', 'year', 'season', 'market', 'stock', 'in_stock', 'rating', 'reviews', 'number', 'price',
-        'currency', 'demand', self::OWN_TEXT,
+        'brand',
+        'lead',
+        'year',
+        'season',
+        'market',
+        'stock',
+        'in_stock',
+        'rating',
+        'reviews',
+        'number',
+        'price',
+        'currency',
+        'demand',
+        self::OWN_TEXT,
     ];
 
     /** Pixels that a character of a title takes in the middle, at 20 px; what comes is measured all the same. */
@@ -79,8 +91,7 @@ final class Briefs
             $own = array_intersect_key($facts[(int) $row->id], array_flip($wish->facts));
             $own = array_filter($own, static fn (string $fact): bool => trim($fact) !== '');
             isset($texts[(int) $row->page_id]) && ($own[self::OWN_TEXT] = $texts[(int) $row->page_id]);
-            $suffix =
-                $wish->field === TextField::Title ? $suffixes->suffix($market->id, (int) $row->kind) : '';
+            $suffix = $wish->field === TextField::Title ? $suffixes->suffix($market->id, (int) $row->kind) : '';
             [$shortest, $longest] = $this->lengths($wish, $market->textLimits()->titleAim, $suffix);
             $briefs[(int) $row->id] = new Brief(
                 $wish->field,
@@ -151,7 +162,9 @@ final class Briefs
     {
         $kinds = [];
         foreach (array_chunk($resources, 5000) as $some) {
-            foreach (DB::select('SELECT DISTINCT kind FROM resources WHERE id IN ('.Bulk::list($some).')') as $row) {
+            foreach (
+                DB::select('SELECT DISTINCT kind FROM resources WHERE id IN ('.Bulk::list($some).')') as $row
+            ) {
                 $kinds[(int) $row->kind] = PageKind::from((int) $row->kind);
             }
         }

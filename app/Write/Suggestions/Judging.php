@@ -62,10 +62,16 @@ final class Judging
                 continue;
             }
             $seen[$near] = true;
-            $judged[] = $this->judged($row, $brief, $text, array_map(
-                static fn (Claim $one): array => ['text' => $one->text, 'missing' => $one->type->missing()],
-                $this->check((int) $row->market_id)->doubts($text, $facts),
-            ), isset($taken[$text]));
+            $judged[] = $this->judged(
+                $row,
+                $brief,
+                $text,
+                array_map(
+                    static fn (Claim $one): array => ['text' => $one->text, 'missing' => $one->type->missing()],
+                    $this->check((int) $row->market_id)->doubts($text, $facts),
+                ),
+                isset($taken[$text]),
+            );
         }
         // What is cut off is shown only where there is nothing else.
         $fitting = array_values(array_filter($judged, static fn (JudgedSuggestion $one): bool => ! $one->isTooLong()));
@@ -79,9 +85,7 @@ final class Judging
     private function judged(object $row, Brief $brief, string $text, array $doubts, bool $isTaken): JudgedSuggestion
     {
         $suffix =
-            $brief->field === TextField::Title
-                ? $this->suffixes->suffix((int) $row->market_id, (int) $row->kind)
-                : '';
+            $brief->field === TextField::Title ? $this->suffixes->suffix((int) $row->market_id, (int) $row->kind) : '';
         $shown = $text.$suffix;
         $slot = $this->markets->find((int) $row->market_id)->textLimits()->desktopSlot($brief->field);
         $bits = $isTaken ? Check::Repeated->value : 0;

@@ -82,9 +82,7 @@ final class Sources
             [
                 'url' => $source->url,
                 'model' => $source->model,
-                'secret' => $source->secret === '' && $known !== null
-                    ? $known->secret
-                    : Crypt::encryptString($source->secret),
+                'secret' => $source->secret === '' && $known !== null ? $known->secret : Crypt::encryptString($source->secret),
                 'price_in' => $source->priceIn,
                 'price_out' => $source->priceOut,
                 'currency' => $source->currency,

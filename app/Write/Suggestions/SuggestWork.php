@@ -78,14 +78,10 @@ final class SuggestWork implements LongWork
             }
             $briefs = $this->briefs->of($store, $wish, $rows);
             $most = max([0, ...array_values(array_map(Wishes::tokensOut(...), $briefs))]);
+            $questions = array_map(static fn (Brief $brief): array => $brief->messages(), $briefs);
             $judging->meet($rows);
             $pause = 0;
-            foreach (
-                $client->ask(
-                    array_map(static fn (Brief $brief): array => $brief->messages(), $briefs),
-                    2 * $most,
-                ) as $resource => $answer
-            ) {
+            foreach ($client->ask($questions, 2 * $most) as $resource => $answer) {
                 if ($answer->problem !== null && str_contains($answer->problem, 'refuses the key')) {
                     return SliceEnd::failed($answer->problem);
                 }

@@ -47,7 +47,11 @@ final class Taking
         $this->steps->end($store, $userId, $step);
         if ($outcome->saved) {
             $isAsItWas = trim($text) === (string) $suggestion->text;
-            self::decide([(int) $suggestion->id], $isAsItWas ? SuggestionState::Taken : SuggestionState::Edited, $userId);
+            self::decide(
+                [(int) $suggestion->id],
+                $isAsItWas ? SuggestionState::Taken : SuggestionState::Edited,
+                $userId,
+            );
             self::passOver((int) $suggestion->wish_id, [(int) $suggestion->resource_id], $userId);
         }
 

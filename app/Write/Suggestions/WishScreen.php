@@ -9,7 +9,9 @@ use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\Check;
 
-/** What the screen of one wish tells: how far it is, what it cost, and the suggestions of some pages beside their facts. */
+/**
+ * What the screen of one wish tells: how far it is, what it cost, and the suggestions of some pages beside their facts.
+ */
 final class WishScreen
 {
     /** Which pages are shown, and what they are called. */
@@ -56,12 +58,12 @@ final class WishScreen
             'notes' => array_column($pages, 'note', 'resource_id'),
             'suggestions' => self::suggestions($id, $ids),
             'revisions' => $ids === []
-                ? []
-                : DB::table('drafts')
-                    ->whereIn('resource_id', $ids)
-                    ->where('field', $asked->field->value)
-                    ->pluck('revision', 'resource_id')
-                    ->all(),
+                    ? []
+                    : DB::table('drafts')
+                        ->whereIn('resource_id', $ids)
+                        ->where('field', $asked->field->value)
+                        ->pluck('revision', 'resource_id')
+                        ->all(),
             'next' => count($pages) > self::PAGES ? (int) $pages[self::PAGES - 1]->place : null,
             'work' => WorkView::about(SuggestWork::sort(), $id),
         ];
@@ -77,7 +79,8 @@ final class WishScreen
         if ($words === []) {
             return [[$text, false]];
         }
-        $pattern = '/('.implode('|', array_map(static fn (string $one): string => preg_quote($one, '/'), $words)).')/u';
+        $pattern =
+            '/('.implode('|', array_map(static fn (string $one): string => preg_quote($one, '/'), $words)).')/u';
         $pieces = [];
         foreach (preg_split($pattern, $text, -1, PREG_SPLIT_DELIM_CAPTURE) ?: [$text] as $nth => $piece) {
             $piece === '' || ($pieces[] = [$piece, $nth % 2 === 1]);
@@ -91,13 +94,9 @@ final class WishScreen
     {
         $row = DB::selectOne(
             'SELECT SUM(is_open) AS open, SUM(is_open = 0) AS decided FROM (SELECT MAX(state = ?) AND
-                    MAX(state IN (?, ?)) = 0 AS is_open FROM write_suggestions WHERE wish_id = ? GROUP BY resource_id) p',
-            [
-                SuggestionState::Offered->value,
-                SuggestionState::Taken->value,
-                SuggestionState::Edited->value,
-                $wish,
-            ],
+                    MAX(state IN (?, ?)) = 0 AS is_open FROM write_suggestions WHERE wish_id = ?
+                    GROUP BY resource_id) p',
+            [SuggestionState::Offered->value, SuggestionState::Taken->value, SuggestionState::Edited->value, $wish],
         );
 
         return [

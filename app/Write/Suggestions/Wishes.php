@@ -79,8 +79,11 @@ final class Wishes
         }
         if (count($resources) > self::MOST_PAGES) {
             throw new InvalidArgumentException(
-                'At most '.number_format(self::MOST_PAGES).' pages at once; these are '.
-                    number_format(count($resources)).'.',
+                'At most '.
+                    number_format(self::MOST_PAGES).
+                    ' pages at once; these are '.
+                    number_format(count($resources)).
+                    '.',
             );
         }
         if ($wish->field === TextField::SocialImage) {
@@ -140,8 +143,6 @@ final class Wishes
             }
         }
 
-        return array_values(
-            array_filter(array_unique($resources), static fn (int $id): bool => isset($known[$id])),
-        );
+        return array_values(array_filter(array_unique($resources), static fn (int $id): bool => isset($known[$id])));
     }
 }

@@ -67,7 +67,8 @@ final class TrialPlan
         if (count($texts) < 2 * $count) {
             throw new InvalidArgumentException(
                 count($texts) === 0
-                    ? 'No page can take part: each wording has to fit and to differ from what is shown, and no person, '.
+                    ? 'No page can take part: each wording has to fit and to differ from what is shown, and no '.
+                        'person, '.
                         'draft or other trial may have the text.'
                     : 'Only '.count($texts).' pages can take part; two for each group are the least.',
             );

@@ -21,7 +21,8 @@ final class Answer
 
     /** Where a text would lead people: an address, a mail address, a telephone number. */
     private const LEADS_AWAY =
-        '~(?:https?:|ftp:)?//|\bwww\.|[\w.+-]+@[\w-]+\.\w|\b[\w-]+\.(?:com|net|org|info|biz|shop|store|io|co|de|at|ch|uk|fr|'.
+        '~(?:https?:|ftp:)?//|\bwww\.|[\w.+-]+@[\w-]+\.\w|\b[\w-]+\.(?:com|net|org|info|biz|shop|store|io|'.
+        'co|de|at|ch|uk|fr|'.
         'example|test)\b|\+?\d[\d ()/-]{8,}\d~iu';
 
     /**

@@ -32,8 +32,11 @@ final readonly class Style
             preg_split('/[,;\n]/u', $line) ?: [],
         );
 
-        return array_slice(array_values(array_unique(array_filter($words, static fn ($one) => $one !== ''))), 0,
-            self::MOST_WORDS);
+        return array_slice(
+            array_values(array_unique(array_filter($words, static fn ($one) => $one !== ''))),
+            0,
+            self::MOST_WORDS,
+        );
     }
 
     /** Whether a text has none of the words that are to be avoided, and each of those that are to be used. */

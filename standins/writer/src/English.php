@@ -11,7 +11,10 @@ final class English extends Pen
         $head = $this->head();
         [$by, $in, $of, $for, $size, $style] = $this->phrases();
         $others = $this->others(' ');
-        $many = isset($this->part['count']) && (int) $this->part['count'] > 1 ? $this->part['count'].' to choose from' : '';
+        $many =
+            isset($this->part['count']) && (int) $this->part['count'] > 1
+                ? $this->part['count'].' to choose from'
+                : '';
         yield [$head, $in, $by, $size === '' ? '' : " – $size"];
         yield [$head, $by, $for, $in];
         yield [$head, $size === '' ? '' : ", $size", $of, $in, $by];
@@ -21,16 +24,22 @@ final class English extends Pen
             yield [$head, " – $one", $in, $by];
         }
         yield [$head, $style === '' ? '' : " – $style", $by];
-        yield [$head, match ($this->tone) {
-            'warm' => ' for your home',
-            'brisk' => ' – choose yours',
-            default => ' at a glance',
-        }];
-        yield [$head, match ($this->tone) {
-            'warm' => ' – come and look',
-            'brisk' => ' – see them now',
-            default => ' – all details',
-        }];
+        yield [
+            $head,
+            match ($this->tone) {
+                'warm' => ' for your home',
+                'brisk' => ' – choose yours',
+                default => ' at a glance',
+            },
+        ];
+        yield [
+            $head,
+            match ($this->tone) {
+                'warm' => ' – come and look',
+                'brisk' => ' – see them now',
+                default => ' – all details',
+            },
+        ];
         yield [$head, ': pictures and details'];
         yield [$head, ' – look and compare', $many === '' ? '' : ", $many"];
         yield [$head];
@@ -44,11 +53,16 @@ final class English extends Pen
         $sized = $size === '' ? '' : " Size: $size.";
         $styled = $style === '' ? '' : ' '.ucfirst($style).'.';
         $placed = $for === '' ? '' : ' At home in the '.$this->within('room').'.';
-        $many = isset($this->part['count']) && (int) $this->part['count'] > 1
-            ? " {$this->part['count']} to choose from."
-            : '';
+        $many =
+            isset($this->part['count']) && (int) $this->part['count'] > 1
+                ? " {$this->part['count']} to choose from."
+                : '';
         [$open, $close, $last] = match ($this->tone) {
-            'warm' => ['Meet the ', ' Have a closer look and see whether it feels right.', ' We like to help you choose.'],
+            'warm' => [
+                'Meet the ',
+                ' Have a closer look and see whether it feels right.',
+                ' We like to help you choose.',
+            ],
             'brisk' => ['', ' Choose yours and order.', ' See the details now.'],
             default => ['', ' All details and pictures on this page.', ' Compare and choose.'],
         };
@@ -64,11 +78,14 @@ final class English extends Pen
         yield ["$head at a glance.", $many, $last, ...$more, $close, $placed];
     }
 
-    /** @return array{string, string, string, string, string, string} by, in, of, for, size and style, empty where unknown */
+    /**
+     * @return array{string, string, string, string, string, string} by, in, of, for, size and style, empty where
+     * unknown
+     */
     private function phrases(): array
     {
         $say = fn (string $part, string $before): string => isset($this->part[$part]) &&
-            ! $this->isSaid($this->part[$part])
+        ! $this->isSaid($this->part[$part])
             ? $before.$this->within($part)
             : '';
 

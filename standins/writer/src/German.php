@@ -9,16 +9,27 @@ final class German extends Pen
 {
     /** Labels of facts that shops name in English. */
     private const LABELS = [
-        'socket' => 'Fassung', 'kelvin' => 'Lichtfarbe', 'watt' => 'Leistung', 'watts' => 'Leistung',
-        'width' => 'Breite', 'height' => 'Höhe', 'length' => 'Länge', 'diameter' => 'Durchmesser',
-        'type' => 'Art', 'shape' => 'Form', 'care' => 'Pflege', 'cord' => 'Kabel', 'glow' => 'Licht',
+        'socket' => 'Fassung',
+        'kelvin' => 'Lichtfarbe',
+        'watt' => 'Leistung',
+        'watts' => 'Leistung',
+        'width' => 'Breite',
+        'height' => 'Höhe',
+        'length' => 'Länge',
+        'diameter' => 'Durchmesser',
+        'type' => 'Art',
+        'shape' => 'Form',
+        'care' => 'Pflege',
+        'cord' => 'Kabel',
+        'glow' => 'Licht',
     ];
 
     protected function titles(): iterable
     {
         $head = $this->head();
         [$by, $in, $of, $for, $size, $style] = $this->phrases();
-        $many = isset($this->part['count']) && (int) $this->part['count'] > 1 ? $this->part['count'].' zur Auswahl' : '';
+        $many =
+            isset($this->part['count']) && (int) $this->part['count'] > 1 ? $this->part['count'].' zur Auswahl' : '';
         yield [$head, $of, $in, $by];
         yield [$head, $by, $in, $size === '' ? '' : " – $size"];
         yield [$head, $size === '' ? '' : ", $size", $of, $by];
@@ -29,16 +40,22 @@ final class German extends Pen
             yield [$head, " – $one", $in, $by];
         }
         yield [$head, $style === '' ? '' : " – $style", $by];
-        yield [$head, match ($this->tone) {
-            'warm' => ' für Ihr Zuhause',
-            'brisk' => ' – jetzt auswählen',
-            default => ' auf einen Blick',
-        }];
-        yield [$head, match ($this->tone) {
-            'warm' => ' – schauen Sie herein',
-            'brisk' => ' – jetzt ansehen',
-            default => ' – alle Angaben',
-        }];
+        yield [
+            $head,
+            match ($this->tone) {
+                'warm' => ' für Ihr Zuhause',
+                'brisk' => ' – jetzt auswählen',
+                default => ' auf einen Blick',
+            },
+        ];
+        yield [
+            $head,
+            match ($this->tone) {
+                'warm' => ' – schauen Sie herein',
+                'brisk' => ' – jetzt ansehen',
+                default => ' – alle Angaben',
+            },
+        ];
         yield [$head, ': Bilder und Angaben'];
         yield [$head, ' – ansehen und vergleichen', $many === '' ? '' : ", $many"];
         yield [$head];
@@ -52,9 +69,8 @@ final class German extends Pen
         $sized = $size === '' ? '' : " Größe: $size.";
         $styled = $style === '' ? '' : " $style.";
         $placed = isset($this->part['room']) ? " Gemacht für {$this->part['room']}." : '';
-        $many = isset($this->part['count']) && (int) $this->part['count'] > 1
-            ? " {$this->part['count']} zur Auswahl."
-            : '';
+        $many =
+            isset($this->part['count']) && (int) $this->part['count'] > 1 ? " {$this->part['count']} zur Auswahl." : '';
         [$open, $close, $last] = match ($this->tone) {
             'warm' => ['Willkommen: ', ' Schauen Sie in Ruhe, ob es zu Ihnen passt.', ' Gern helfen wir bei der Wahl.'],
             'brisk' => ['', ' Jetzt auswählen und bestellen.', ' Jetzt ansehen.'],
@@ -76,7 +92,7 @@ final class German extends Pen
     private function phrases(): array
     {
         $say = fn (string $part, string $before): string => isset($this->part[$part]) &&
-            ! $this->isSaid($this->part[$part])
+        ! $this->isSaid($this->part[$part])
             ? $before.$this->part[$part]
             : '';
 

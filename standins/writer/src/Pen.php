@@ -11,7 +11,8 @@ namespace Writer;
 abstract class Pen
 {
     /** Facts that no text is the better for. */
-    private const NO_USE = '/^(?:id|url|slug|title|h1|text|currency|stock|in_stock|brand|store|year|season|market|rating|'.
+    private const NO_USE =
+        '/^(?:id|url|slug|title|h1|text|currency|stock|in_stock|brand|store|year|season|market|rating|'.
         'reviews|number|sku|gtin|ean|demand|lead|hidden|weight_class|price|from_price|least|listed|\w*_at|almanac)$/i';
 
     /** What a fact is, by what shops call it. */
@@ -132,8 +133,14 @@ abstract class Pen
             static fn (string $word): bool => ! self::hasAll($lead, $word),
         );
 
-        return trim((string) preg_replace('/^(?:in|of|by|for|the|aus|von|für)\b|\b(?:in|of|by|for|the|aus|von|für)$/iu', '',
-            implode(' ', $left)), ' ,–-:');
+        return trim(
+            (string) preg_replace(
+                '/^(?:in|of|by|for|the|aus|von|für)\b|\b(?:in|of|by|for|the|aus|von|für)$/iu',
+                '',
+                implode(' ', $left),
+            ),
+            ' ,–-:',
+        );
     }
 
     /** Whether a value is already said by the page's name or lead term. */
@@ -147,9 +154,13 @@ abstract class Pen
     {
         $text = (string) array_shift($pieces);
         foreach ($this->use as $word) {
-            self::has($text.' '.implode(' ', $pieces), $word) || array_unshift($pieces, $this->isTitle
-                ? ', '.$word
-                : ' '.mb_strtoupper(mb_substr($word, 0, 1)).mb_substr($word, 1).'.');
+            self::has($text.' '.implode(' ', $pieces), $word) ||
+                array_unshift(
+                    $pieces,
+                    $this->isTitle
+                        ? ', '.$word
+                        : ' '.mb_strtoupper(mb_substr($word, 0, 1)).mb_substr($word, 1).'.',
+                );
         }
         foreach ($pieces as $piece) {
             if ($piece !== '' && mb_strlen($text.$piece) <= $this->longest) {

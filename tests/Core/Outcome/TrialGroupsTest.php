@@ -12,7 +12,7 @@ function trialPages(int $count, int $seed): array
     $pages = [];
     for ($id = 1; $id <= $count; $id++) {
         $clicks = (int) floor(500 * (mt_rand(1, 1000) / 1000) ** 4);
-        $pages[] = new TrialPage($id, mt_rand(2, 4), $clicks, (int) ($clicks * mt_rand(50, 150) / 100));
+        $pages[] = new TrialPage($id, mt_rand(2, 4), $clicks, (int) (($clicks * mt_rand(50, 150)) / 100));
     }
 
     return $pages;
@@ -70,7 +70,10 @@ it('deals by chance: another seed parts otherwise, the same one the same way', f
             $times[$id] += $group;
         }
     }
-    expect(min($times))->toBeGreaterThan(100 - 36)->and(max($times))->toBeLessThan(100 + 36);
+    expect(min($times))
+        ->toBeGreaterThan(100 - 36)
+        ->and(max($times))
+        ->toBeLessThan(100 + 36);
 });
 
 it('does not depend on the order in which pages come', function (): void {

@@ -31,17 +31,28 @@ it('gives both texts back whole, and keeps as many words as can be kept', functi
         );
         [$a, $b] = [$make(), $make()];
         $pieces = WordDiff::between(implode(' ', $a), implode(' ', $b));
-        $of = static fn (int ...$how): array => array_values(array_filter(explode(' ', implode(' ', array_map(
-            static fn (array $one): string => in_array($one[1], $how, true) ? $one[0] : '',
-            $pieces,
-        ))), static fn (string $word): bool => $word !== ''));
+        $of = static fn (int ...$how): array => array_values(
+            array_filter(
+                explode(
+                    ' ',
+                    implode(
+                        ' ',
+                        array_map(
+                            static fn (array $one): string => in_array($one[1], $how, true) ? $one[0] : '',
+                            $pieces,
+                        ),
+                    ),
+                ),
+                static fn (string $word): bool => $word !== '',
+            ),
+        );
         // The longest common subsequence by trying all of them.
         $best = 0;
         for ($mask = 0; $mask < 1 << count($a); $mask++) {
             $left = $b;
             $kept = 0;
             foreach ($a as $nth => $word) {
-                if (($mask >> $nth & 1) === 1) {
+                if ((($mask >> $nth) & 1) === 1) {
                     $at = array_search($word, $left, true);
                     if ($at === false) {
                         continue 2;

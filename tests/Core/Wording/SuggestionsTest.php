@@ -24,10 +24,22 @@ it('lets nothing through that is no plain text', function (string $text): void {
     $answer = json_encode(['texts' => [$text, 'Brass lamp, 54 cm × 30 cm, 2.700 K']], JSON_THROW_ON_ERROR);
     expect(Answer::texts($answer))->toBe(['Brass lamp, 54 cm × 30 cm, 2.700 K']);
 })->with([
-    'Lamp <script>alert(1)</script>', '<b>Lamp</b>', 'Lamp &lt;img src=x&gt;', 'Lamp <!-- x -->', 'Lamp </title>',
-    'See https://evil.example/lamp', 'See //evil.example', 'See www.evil.example', 'Write to a@evil.example',
-    'Buy at evil.shop', 'Call +44 20 7946 0000', "Lamp\u{202e}pmal", "La\u{200b}mp", 'javascript:alert(1)',
-    str_repeat('lamp ', 300), '',
+    'Lamp <script>alert(1)</script>',
+    '<b>Lamp</b>',
+    'Lamp &lt;img src=x&gt;',
+    'Lamp <!-- x -->',
+    'Lamp </title>',
+    'See https://evil.example/lamp',
+    'See //evil.example',
+    'See www.evil.example',
+    'Write to a@evil.example',
+    'Buy at evil.shop',
+    'Call +44 20 7946 0000',
+    "Lamp\u{202e}pmal",
+    "La\u{200b}mp",
+    'javascript:alert(1)',
+    str_repeat('lamp ', 300),
+    '',
 ]);
 
 it('says what came where there is no list of texts', function (string $answer): void {

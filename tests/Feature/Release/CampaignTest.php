@@ -32,7 +32,11 @@ function timeComes(int $campaign, string $from, string $to): void
 
 function workOf(Store $store, int $release): void
 {
-    $work = DB::table('work')->where('store_id', $store->id)->where('sort', 'release.send')->where('subject_id', $release)->value('id');
+    $work = DB::table('work')
+        ->where('store_id', $store->id)
+        ->where('sort', 'release.send')
+        ->where('subject_id', $release)
+        ->value('id');
     expect(app(WorkDesk::class)->workToEnd((int) $work))->toBe('done');
 }
 
@@ -55,7 +59,9 @@ function saleFor(Store $store, bool $alsoCut = true): int
 
 it('goes live and comes back by itself, to the byte, but for what the shop changed meanwhile', function (): void {
     $store = crawledStore();
-    DB::table('stores')->where('id', $store->id)->update(['timezone' => 'Europe/Berlin']);
+    DB::table('stores')
+        ->where('id', $store->id)
+        ->update(['timezone' => 'Europe/Berlin']);
     $store->refresh();
     $campaign = saleFor($store);
     $row = DB::table('release_campaigns')->where('id', $campaign)->first();
@@ -77,8 +83,12 @@ it('goes live and comes back by itself, to the byte, but for what the shop chang
 
     $writer = member($store, Role::Writer);
     $approver = member($store, Role::Approver);
-    $this->actingAs($writer)->post("/s/$store->slug/release/campaigns/$campaign", ['do' => 'approve'])->assertForbidden();
-    $this->actingAs($approver)->post("/s/$store->slug/release/campaigns/$campaign", ['do' => 'approve'])->assertRedirect();
+    $this->actingAs($writer)
+        ->post("/s/$store->slug/release/campaigns/$campaign", ['do' => 'approve'])
+        ->assertForbidden();
+    $this->actingAs($approver)
+        ->post("/s/$store->slug/release/campaigns/$campaign", ['do' => 'approve'])
+        ->assertRedirect();
     app(Campaigns::class)->tick();
     expect(DB::table('release_campaigns')->where('id', $campaign)->value('state'))
         ->toBe(2)
@@ -89,7 +99,10 @@ it('goes live and comes back by itself, to the byte, but for what the shop chang
     app(Campaigns::class)->tick();
     app(Campaigns::class)->tick();
     $row = DB::table('release_campaigns')->where('id', $campaign)->first();
-    expect($row->state)->toBe(3)->and(DB::table('release_batches')->where('store_id', $store->id)->count())->toBe(1);
+    expect($row->state)
+        ->toBe(3)
+        ->and(DB::table('release_batches')->where('store_id', $store->id)->count())
+        ->toBe(1);
     workOf($store, (int) $row->start_release);
     $ids = array_keys($paths);
     foreach (array_slice($ids, 1) as $id) {
@@ -119,9 +132,9 @@ it('goes live and comes back by itself, to the byte, but for what the shop chang
             : expect(shopPage($path))->toBe($before[$id]);
     }
     crawl($store);
-    expect(array_map(static fn (object $one): string => (string) $one->theirs, Drifts::list($store, 100)))->each->toStartWith(
-        'Edited in the shop',
-    );
+    expect(
+        array_map(static fn (object $one): string => (string) $one->theirs, Drifts::list($store, 100)),
+    )->each->toStartWith('Edited in the shop');
     // The draft still stands on the text that is there again, and goes out now.
     $made = app(Releases::class)->send($store, null, null);
     expect(app(WorkDesk::class)->workToEnd($made['work']))
@@ -138,16 +151,22 @@ it('goes live and comes back by itself, to the byte, but for what the shop chang
 it('takes back what is on its way when it ends early, and sends nothing any more', function (): void {
     $store = crawledStore();
     $campaign = saleFor($store);
-    $this->actingAs(member($store, Role::Approver))->post("/s/$store->slug/release/campaigns/$campaign", ['do' => 'approve']);
+    $this->actingAs(member($store, Role::Approver))->post("/s/$store->slug/release/campaigns/$campaign", [
+        'do' => 'approve',
+    ]);
     timeComes($campaign, '-1 MINUTE', '3 DAY');
     app(Campaigns::class)->tick();
     $release = (int) DB::table('release_campaigns')->where('id', $campaign)->value('start_release');
     // Five are live, one is in between, the others have not been sent.
     $items = DB::table('release_items')->where('release_id', $release)->orderBy('id')->pluck('id')->all();
-    DB::table('release_items')->whereIn('id', array_slice($items, 6))->update(['not_before' => now()->addHour()]);
+    DB::table('release_items')
+        ->whereIn('id', array_slice($items, 6))
+        ->update(['not_before' => now()->addHour()]);
     $work = (int) DB::table('work')->where('sort', 'release.send')->where('subject_id', $release)->value('id');
     app(WorkDesk::class)->slice($work);
-    DB::table('release_items')->where('id', $items[5])->update(['state' => 'intended', 'unsure' => 1]);
+    DB::table('release_items')
+        ->where('id', $items[5])
+        ->update(['state' => 'intended', 'unsure' => 1]);
     $this->post("/s/$store->slug/release/campaigns/$campaign", ['do' => 'stop'])->assertRedirect();
     app(Campaigns::class)->tick();
     // What may or may not have arrived is found out first.
@@ -155,7 +174,9 @@ it('takes back what is on its way when it ends early, and sends nothing any more
         ->toBe(4)
         ->and(DB::table('release_items')->where('release_id', $release)->where('state', 'withdrawn')->count())
         ->toBe(count($items) - 6);
-    DB::table('work')->where('id', $work)->update(['wake_at' => now()->subSecond()]);
+    DB::table('work')
+        ->where('id', $work)
+        ->update(['wake_at' => now()->subSecond()]);
     expect(app(WorkDesk::class)->workToEnd($work))->toBe('done');
     app(Campaigns::class)->tick();
     $row = DB::table('release_campaigns')->where('id', $campaign)->first();
@@ -182,13 +203,23 @@ it('leaves out what would be cut off, takes texts from a file, and drops some', 
     );
     $this->actingAs(member($store, Role::Writer))
         ->post("/s/$store->slug/release/campaigns/$fitting/texts", ['file' => $file])
-        ->assertSessionHas('done', '2 texts are in it now. 1 rows were left out: no such page or field, no text, or twice.');
+        ->assertSessionHas(
+            'done',
+            '2 texts are in it now. 1 rows were left out: no such page or field, no text, or twice.',
+        );
     $before = $count($fitting);
-    $resource = DB::table('release_campaign_texts')->where('campaign_id', $fitting)->where('field', 2)->value('resource_id');
+    $resource = DB::table('release_campaign_texts')
+        ->where('campaign_id', $fitting)
+        ->where('field', 2)
+        ->value('resource_id');
     $this->post("/s/$store->slug/release/campaigns/$fitting/drop", ['resource' => $resource, 'field' => 2]);
     expect($count($fitting))->toBe($before - 1);
-    $this->post("/s/$store->slug/release/campaigns/$fitting/texts", ['field' => 'title'])->assertSessionHasErrors('front');
-    $this->get("/s/$store->slug/release/campaigns")->assertOk()->assertSee('Harvest sale');
+    $this->post("/s/$store->slug/release/campaigns/$fitting/texts", ['field' => 'title'])->assertSessionHasErrors(
+        'front',
+    );
+    $this->get("/s/$store->slug/release/campaigns")
+        ->assertOk()
+        ->assertSee('Harvest sale');
 });
 
 it('refuses times and texts that cannot be', function (): void {
@@ -229,11 +260,17 @@ it('releases nothing on days that are kept free of releases; taking back still w
     readyDrafts($store, 4);
     $today = $store->today();
     $add = ['name' => 'Quiet week', 'first' => $today, 'last' => $today, 'returns' => 'never', 'freeze' => '1'];
-    $this->actingAs(member($store, Role::Writer))->post("/s/$store->slug/weigh/calendar", $add)->assertForbidden();
-    $this->actingAs(member($store, Role::Approver))->post("/s/$store->slug/weigh/calendar", $add)->assertRedirect();
+    $this->actingAs(member($store, Role::Writer))
+        ->post("/s/$store->slug/weigh/calendar", $add)
+        ->assertForbidden();
+    $this->actingAs(member($store, Role::Approver))
+        ->post("/s/$store->slug/weigh/calendar", $add)
+        ->assertRedirect();
     $event = (int) DB::table('calendar_events')->where('store_id', $store->id)->value('id');
     expect(fn () => app(Releases::class)->send($store, null, null))->toThrow('Quiet week');
-    $this->actingAs(member($store, Role::Writer))->post("/s/$store->slug/weigh/calendar/$event/drop")->assertForbidden();
+    $this->actingAs(member($store, Role::Writer))
+        ->post("/s/$store->slug/weigh/calendar/$event/drop")
+        ->assertForbidden();
     $undo = app(Releases::class)->undo($store, $made['release'], null, null);
     expect(app(WorkDesk::class)->workToEnd($undo['work']))->toBe('done');
 });
@@ -244,13 +281,23 @@ it('lets nobody in who may not', function (): void {
     $viewer = member($store, Role::Viewer);
     $stranger = member(shopStore(), Role::Owner);
     foreach (['', "/$campaign"] as $path) {
-        $this->actingAs($viewer)->get("/s/$store->slug/release/campaigns$path")->assertOk();
-        $this->actingAs($stranger)->get("/s/$store->slug/release/campaigns$path")->assertNotFound();
+        $this->actingAs($viewer)
+            ->get("/s/$store->slug/release/campaigns$path")
+            ->assertOk();
+        $this->actingAs($stranger)
+            ->get("/s/$store->slug/release/campaigns$path")
+            ->assertNotFound();
     }
     foreach (['', "/$campaign", "/$campaign/texts", "/$campaign/drop"] as $path) {
-        $this->actingAs($viewer)->post("/s/$store->slug/release/campaigns$path")->assertForbidden();
-        $this->actingAs($stranger)->post("/s/$store->slug/release/campaigns$path")->assertNotFound();
+        $this->actingAs($viewer)
+            ->post("/s/$store->slug/release/campaigns$path")
+            ->assertForbidden();
+        $this->actingAs($stranger)
+            ->post("/s/$store->slug/release/campaigns$path")
+            ->assertNotFound();
     }
     $other = shopStore();
-    $this->actingAs(member($other, Role::Owner))->get("/s/$other->slug/release/campaigns/$campaign")->assertNotFound();
+    $this->actingAs(member($other, Role::Owner))
+        ->get("/s/$other->slug/release/campaigns/$campaign")
+        ->assertNotFound();
 });

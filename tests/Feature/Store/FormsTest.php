@@ -63,18 +63,21 @@ it(
     },
 );
 
-it('knows every directive that a template uses: an unknown one would stand on the screen as it is written', function (): void {
-    $compiler = app('blade.compiler');
-    $known = array_keys($compiler->getCustomDirectives());
-    $unknown = [];
-    foreach (Illuminate\Support\Facades\File::allFiles(resource_path('views')) as $file) {
-        // An escaped sign and an address of a mail are no directives.
-        preg_match_all('/(?<![\w@])@([a-zA-Z]+)[ \t]*\(/', $file->getContents(), $found);
-        foreach ($found[1] as $name) {
-            in_array($name, $known, true) ||
-                method_exists($compiler, 'compile'.ucfirst($name)) ||
-                ($unknown[] = "$name in {$file->getRelativePathname()}");
+it(
+    'knows every directive that a template uses: an unknown one would stand on the screen as it is written',
+    function (): void {
+        $compiler = app('blade.compiler');
+        $known = array_keys($compiler->getCustomDirectives());
+        $unknown = [];
+        foreach (Illuminate\Support\Facades\File::allFiles(resource_path('views')) as $file) {
+            // An escaped sign and an address of a mail are no directives.
+            preg_match_all('/(?<![\w@])@([a-zA-Z]+)[ \t]*\(/', $file->getContents(), $found);
+            foreach ($found[1] as $name) {
+                in_array($name, $known, true) ||
+                    method_exists($compiler, 'compile'.ucfirst($name)) ||
+                    ($unknown[] = "$name in {$file->getRelativePathname()}");
+            }
         }
-    }
-    expect($unknown)->toBe([]);
-});
+        expect($unknown)->toBe([]);
+    },
+);

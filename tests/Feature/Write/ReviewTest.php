@@ -12,7 +12,10 @@ use App\Release\Releases;
 use App\Stores\Models\Store;
 use App\Stores\StoreOptions;
 use App\Write\Review\ClaimsWork;
+use App\Write\Review\Reminders;
+use App\Write\Review\ReviewMail;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Mail;
 use Orchard\Core\Wording\TextField;
 
 function reviewerFor(?int $user, ?string $guest, ?string $maker, ?int $kind = null, ?int $deputy = null): Reviewer
@@ -91,7 +94,11 @@ it('lets a guest approve a part by link, one after the other; the release holds 
     $link = (string) parse_url((string) session('link'), PHP_URL_PATH);
     expect(DB::table('text_reviewers')->where('id', $a->id)->value('token_hash'))->not->toContain(basename($link));
     auth()->logout();
-    $page = $this->get($link)->assertOk()->assertSee('Guest of A')->assertSee('>110</b>', false)->assertDontSee('maker B');
+    $page = $this->get($link)
+        ->assertOk()
+        ->assertSee('Guest of A')
+        ->assertSee('>110</b>', false)
+        ->assertDontSee('maker B');
     $at = 0;
     for ($n = 0; $n < 110; $n++) {
         $page = $this->get($link.($at > 0 ? "?at=$at" : ''))->assertOk();
@@ -121,7 +128,11 @@ it('lets a guest approve a part by link, one after the other; the release holds 
     // What is B's or in nobody's part is refused, by approving as by sending back or saying something.
     foreach (['approve', 'back', 'say'] as $do) {
         foreach (['B', 'C'] as $maker) {
-            $this->post("$link/{$drafts[$maker][0]}", ['do' => $do, 'revision' => 1, 'words' => 'x'])->assertForbidden();
+            $this->post("$link/{$drafts[$maker][0]}", [
+                'do' => $do,
+                'revision' => 1,
+                'words' => 'x',
+            ])->assertForbidden();
         }
     }
     $this->post($link)->assertRedirect();
@@ -185,6 +196,45 @@ it('gives each approver a part; deputies and owners stand in, others are refused
     expect(Reviewers::waiting($store)[0]['due'])->toBe(1);
 });
 
+it('reminds those who approve once a day, and deputies where it lies too long', function (): void {
+    [$store, $drafts] = draftsOfMakers();
+    [$ann, $deputy] = [member($store, Role::Approver), member($store, Role::Approver)];
+    config(['mail.mailers.smtp.host' => 'mail.example']);
+    Reviewers::put($store, reviewerFor($ann->id, null, 'A', deputy: $deputy->id));
+    Mail::fake();
+    $reminders = app(Reminders::class);
+    $reminders->send();
+    Mail::assertNothingQueued();
+    // The day before its time is up.
+    DB::table('drafts')
+        ->where('id', $drafts['A'][5])
+        ->update(['ready_at' => now()->subDays(2)->subHour()]);
+    $reminders->send();
+    $reminders->send();
+    Mail::assertQueuedCount(1);
+    Mail::assertQueued(ReviewMail::class, static fn (ReviewMail $mail): bool => $mail->hasTo($ann->email));
+    DB::table('text_reviewers')
+        ->where('store_id', $store->id)
+        ->update(['reminded_at' => now()->subDay()]);
+    DB::table('drafts')
+        ->where('id', $drafts['A'][5])
+        ->update(['ready_at' => now()->subDays(4)]);
+    $reminders->send();
+    Mail::assertQueuedCount(3);
+    Mail::assertQueued(ReviewMail::class, static fn (ReviewMail $mail): bool => $mail->hasTo($deputy->email));
+    $this->actingAs($ann)
+        ->get("/s/$store->slug")
+        ->assertOk()
+        ->assertSee('110 wait for approval, 1 too long');
+    DB::table('text_reviewers')
+        ->where('store_id', $store->id)
+        ->update(['reminded_at' => null, 'away_until' => now()->addWeek()->format('Y-m-d')]);
+    $reminders->send();
+    Mail::assertQueuedCount(4);
+    $mail = new ReviewMail('Tindrel', 110, 1, null);
+    expect($mail->render())->toContain('110 texts wait')->toContain('1 of them longer')->toContain('ask the store');
+});
+
 it('approves what was seen, and not what came after', function (): void {
     [$store, $drafts] = draftsOfMakers();
     $approver = member($store, Role::Approver);
@@ -207,13 +257,20 @@ it('approves what was seen, and not what came after', function (): void {
     // Twice is once: the second is told that it was decided meanwhile.
     $now = (int) DB::table('drafts')->where('id', $id)->value('revision');
     $this->post("/s/$store->slug/write/review/$id", ['do' => 'approve', 'revision' => $now])->assertSessionHas('done');
-    $this->post("/s/$store->slug/write/review/$id", ['do' => 'approve', 'revision' => $now])->assertSessionHasErrors('text');
-    expect(
-        DB::table('history')->where('resource_id', $draft->resource_id)->where('event', 'approved')->count(),
-    )->toBe(1);
-    $this->post("/s/$store->slug/write/review/{$drafts['A'][1]}", ['do' => 'say', 'revision' => 0, 'words' => '<b>Hm</b>'])
-        ->assertSessionHas('done', 'Said.');
-    $this->get("/s/$store->slug/write/review?at={$drafts['A'][1]}")->assertOk()->assertSee('&lt;b&gt;Hm', false);
+    $this->post("/s/$store->slug/write/review/$id", ['do' => 'approve', 'revision' => $now])->assertSessionHasErrors(
+        'text',
+    );
+    expect(DB::table('history')->where('resource_id', $draft->resource_id)->where('event', 'approved')->count())->toBe(
+        1,
+    );
+    $this->post("/s/$store->slug/write/review/{$drafts['A'][1]}", [
+        'do' => 'say',
+        'revision' => 0,
+        'words' => '<b>Hm</b>',
+    ])->assertSessionHas('done', 'Said.');
+    $this->get("/s/$store->slug/write/review?at={$drafts['A'][1]}")
+        ->assertOk()
+        ->assertSee('&lt;b&gt;Hm', false);
 });
 
 it('approves together what nothing speaks against, and leaves the rest to the eye', function (): void {
@@ -227,9 +284,12 @@ it('approves together what nothing speaks against, and leaves the rest to the ey
             $store,
             (int) $draft->resource_id,
             TextField::from((int) $draft->field),
-            "Lamp ".chr(97 + $nth)." by A made of $material".((int) $draft->field === 2
-                ? ', with all that there is to say of it in one line that is long enough to be one'
-                : ' for every table'),
+            'Lamp '.
+                chr(97 + $nth).
+                " by A made of $material".
+                ((int) $draft->field === 2
+                    ? ', with all that there is to say of it in one line that is long enough to be one'
+                    : ' for every table'),
             (int) $draft->revision,
             Origin::Hand,
             null,
@@ -237,19 +297,37 @@ it('approves together what nothing speaks against, and leaves the rest to the ey
     }
     DB::table('drafts')->where('store_id', $store->id)->whereNotIn('id', $ids)->delete();
     app(Drafts::class)->markReady($store, array_values($ids), true, null);
-    $work = DB::table('work')->where('store_id', $store->id)->where('sort', ClaimsWork::sort())->orderByDesc('id')->value('id');
+    $work = DB::table('work')
+        ->where('store_id', $store->id)
+        ->where('sort', ClaimsWork::sort())
+        ->orderByDesc('id')
+        ->value('id');
     app(WorkDesk::class)->workToEnd((int) $work);
     // Other checks than claims are let be here.
-    DB::table('write_rows')->where('store_id', $store->id)->update(['title_checks' => 0, 'description_checks' => 0]);
+    DB::table('write_rows')
+        ->where('store_id', $store->id)
+        ->update(['title_checks' => 0, 'description_checks' => 0]);
     $faulty = (int) DB::table('drafts')->where('id', $ids[0])->value('resource_id');
-    DB::table('write_rows')->where('resource_id', $faulty)->update(['title_checks' => 4]);
-    $this->actingAs(member($store, Role::Approver))->get("/s/$store->slug/write/review")->assertOk()->assertSee('Approve the 9');
+    DB::table('write_rows')
+        ->where('resource_id', $faulty)
+        ->update(['title_checks' => 4]);
+    $this->actingAs(member($store, Role::Approver))
+        ->get("/s/$store->slug/write/review")
+        ->assertOk()
+        ->assertSee('Approve the 9');
     $this->post("/s/$store->slug/write/review")->assertSessionHas('done', '9 texts are approved.');
-    $left = DB::table('drafts')->where('store_id', $store->id)->whereNull('approved_at')->orderBy('id')->pluck('value')->all();
+    $left = DB::table('drafts')
+        ->where('store_id', $store->id)
+        ->whereNull('approved_at')
+        ->orderBy('id')
+        ->pluck('value')
+        ->all();
     expect($left)
         ->toHaveCount(11)
         ->and(array_filter($left, static fn (string $text): bool => str_contains($text, 'oak')))
         ->toHaveCount(10);
     // A text that changes is judged anew before it can be approved together.
-    $this->actingAs(member($store, Role::Writer))->post("/s/$store->slug/write/review")->assertForbidden();
+    $this->actingAs(member($store, Role::Writer))
+        ->post("/s/$store->slug/write/review")
+        ->assertForbidden();
 });

@@ -58,7 +58,10 @@ function foreignSource(Store $store, Site $site): Source
     app(StoreOptions::class)->set(
         $store,
         'private_hosts',
-        implode(',', [...$store->options()->privateHosts, parse_url($site->url, PHP_URL_HOST).':'.parse_url($site->url, PHP_URL_PORT)]),
+        implode(',', [
+            ...$store->options()->privateHosts,
+            parse_url($site->url, PHP_URL_HOST).':'.parse_url($site->url, PHP_URL_PORT),
+        ]),
     );
     app(Sources::class)->put(
         $store->refresh(),
@@ -81,7 +84,9 @@ it('writes three texts for each of a hundred, none with more than its facts, non
     string $language,
 ): void {
     $store = crawledStore();
-    DB::table('markets')->where('store_id', $store->id)->update(['language' => $language]);
+    DB::table('markets')
+        ->where('store_id', $store->id)
+        ->update(['language' => $language]);
     $store->refresh();
     $pages = somePages($store, 50);
     expect($pages)->toHaveCount(50);
@@ -135,7 +140,9 @@ it('takes clean texts of many pages at once, leaves what people wrote, and can t
         ->where('resource_id', $doubtful)
         ->update(['doubts' => '[{"text":"oak","missing":"no such material"}]']);
     $faulty = $pages[2];
-    DB::table('write_suggestions')->where('resource_id', $faulty)->update(['checks' => 4]);
+    DB::table('write_suggestions')
+        ->where('resource_id', $faulty)
+        ->update(['checks' => 4]);
     $writer = member($store, Role::Writer);
     $this->actingAs($writer)
         ->get("/s/$store->slug/write/suggestions/$wish")
@@ -188,7 +195,11 @@ it('takes one as it is, edited, or refuses it, and tells it per source', functio
         ->all();
     $this->actingAs(member($store, Role::Writer));
     [$a, $b, $c] = [$of($pages[0])[0], $of($pages[1])[1], $of($pages[2])[0]];
-    $this->post("/s/$store->slug/write/suggestions/texts/$a->id", ['do' => 'take', 'text' => $a->text, 'revision' => 0]);
+    $this->post("/s/$store->slug/write/suggestions/texts/$a->id", [
+        'do' => 'take',
+        'text' => $a->text,
+        'revision' => 0,
+    ]);
     $this->post("/s/$store->slug/write/suggestions/texts/$b->id", [
         'do' => 'take',
         'text' => 'Quite another title',
@@ -207,7 +218,9 @@ it('takes one as it is, edited, or refuses it, and tells it per source', functio
         'revision' => 0,
     ])->assertSessionHasErrors('text');
     expect(DB::table('drafts')->where('resource_id', $pages[0])->value('value'))->toBe($a->text);
-    $this->get("/s/$store->slug/write/suggestions")->assertOk()->assertSee('The writer that ships');
+    $this->get("/s/$store->slug/write/suggestions")
+        ->assertOk()
+        ->assertSee('The writer that ships');
 });
 
 it('comes to no harm by what a source answers', function (string $body, string $note, array $left): void {
@@ -302,15 +315,27 @@ it('keeps keys encrypted, shows them nowhere, and sends none to an address it wa
     $store = crawledStore();
     $owner = member($store, Role::Owner);
     $put = [
-        'name' => 'Writer', 'url' => 'https://writer.example/v1', 'model' => 'm', 'key' => 'sk-very-secret',
-        'price_in' => '1', 'price_out' => '2', 'currency' => 'EUR',
+        'name' => 'Writer',
+        'url' => 'https://writer.example/v1',
+        'model' => 'm',
+        'key' => 'sk-very-secret',
+        'price_in' => '1',
+        'price_out' => '2',
+        'currency' => 'EUR',
     ];
-    $this->actingAs($owner)->post("/s/$store->slug/write/sources", $put)->assertSessionHas('done');
+    $this->actingAs($owner)
+        ->post("/s/$store->slug/write/sources", $put)
+        ->assertSessionHas('done');
     $row = DB::table('write_sources')->where('store_id', $store->id)->first();
     expect($row->secret)->not->toContain('very-secret');
-    $this->get("/s/$store->slug/write/suggestions")->assertOk()->assertSee('writer.example')->assertDontSee('very-secret');
-    $this->post("/s/$store->slug/write/sources", ['url' => 'https://other.example/v1', 'key' => ''] + $put)
-        ->assertSessionHasErrors('url');
+    $this->get("/s/$store->slug/write/suggestions")
+        ->assertOk()
+        ->assertSee('writer.example')
+        ->assertDontSee('very-secret');
+    $this->post(
+        "/s/$store->slug/write/sources",
+        ['url' => 'https://other.example/v1', 'key' => ''] + $put,
+    )->assertSessionHasErrors('url');
     expect(DB::table('write_sources')->where('store_id', $store->id)->value('url'))->toBe('https://writer.example/v1');
     // Loopback is refused unless the owner allowed that host.
     $this->post("/s/$store->slug/write/sources", ['name' => 'Inside', 'url' => 'http://127.0.0.1:9/v1'] + $put);
@@ -348,18 +373,37 @@ it('lets writers ask, viewers look, and strangers nothing', function (): void {
     }
     // Another store's pages are not asked for, and its wishes are not there.
     $elsewhere = crawledStore();
-    $this->actingAs(member($elsewhere, Role::Owner))->get("/s/$elsewhere->slug/write/suggestions/$wish")->assertNotFound();
-    $this->post("/s/$elsewhere->slug/write/suggestions", ['rows' => (string) $page, 'source' => 0, 'asked' => 1])
-        ->assertStatus(422);
+    $this->actingAs(member($elsewhere, Role::Owner))
+        ->get("/s/$elsewhere->slug/write/suggestions/$wish")
+        ->assertNotFound();
+    $this->post("/s/$elsewhere->slug/write/suggestions", [
+        'rows' => (string) $page,
+        'source' => 0,
+        'asked' => 1,
+    ])->assertStatus(422);
 });
 
 it('asks by command, and says before what it would cost', function (): void {
     $store = crawledStore();
-    $told = orchard(['write:suggest', "--store=$store->slug", '--to=collection', '--field=description', '--preview', '--json']);
+    $told = orchard([
+        'write:suggest',
+        "--store=$store->slug",
+        '--to=collection',
+        '--field=description',
+        '--preview',
+        '--json',
+    ]);
     expect($told['code'])->toBe(0, $told['err']);
     $foreseen = json_decode($told['out'], true);
     expect($foreseen['pages'])->toBe(10)->and($foreseen['tokens_in'])->toBeGreaterThan(1000);
-    $told = orchard(['write:suggest', "--store=$store->slug", '--to=collection', '--field=description', '--wait', '--json']);
+    $told = orchard([
+        'write:suggest',
+        "--store=$store->slug",
+        '--to=collection',
+        '--field=description',
+        '--wait',
+        '--json',
+    ]);
     expect($told['code'])->toBe(0, $told['err'])->and(json_decode($told['out'], true)['texts'])->toBe(30);
     expect(orchard(['write:suggest', "--store=$store->slug", '--to=nothing'])['code'])
         ->toBe(2)

@@ -51,8 +51,13 @@ it('parts pages, makes their texts, protects them, and is handed over with its d
         ->and($pages->where('number', 1)->whereNull('value')->count())
         ->toBe(0);
     $approver = member($store, Role::Approver);
-    $this->actingAs(member($store, Role::Writer))->post("/s/$store->slug/write/trials/$trial", ['do' => 'begin'])->assertForbidden();
-    $this->actingAs($approver)->get("/s/$store->slug/write/trials/$trial")->assertOk()->assertSee('With its socket');
+    $this->actingAs(member($store, Role::Writer))
+        ->post("/s/$store->slug/write/trials/$trial", ['do' => 'begin'])
+        ->assertForbidden();
+    $this->actingAs($approver)
+        ->get("/s/$store->slug/write/trials/$trial")
+        ->assertOk()
+        ->assertSee('With its socket');
     $this->post("/s/$store->slug/write/trials/$trial", ['do' => 'begin'])->assertSessionHas('done');
     $drafts = DB::table('drafts')->where('store_id', $store->id)->get();
     expect($drafts)
@@ -102,8 +107,13 @@ it('parts pages, makes their texts, protects them, and is handed over with its d
     Event::fake([TrialEnded::class]);
     app(Trials::class)->tick();
     Event::assertNotDispatched(TrialEnded::class);
-    DB::table('text_trials')->where('id', $trial)->update(['ends_at' => now()->subMinute()]);
-    DB::table('text_spells')->where('by_id', $trial)->where('cause', 2)->update(['to_at' => now()->subMinute()]);
+    DB::table('text_trials')
+        ->where('id', $trial)
+        ->update(['ends_at' => now()->subMinute()]);
+    DB::table('text_spells')
+        ->where('by_id', $trial)
+        ->where('cause', 2)
+        ->update(['to_at' => now()->subMinute()]);
     app(Trials::class)->tick();
     app(Trials::class)->tick();
     Event::assertDispatchedTimes(TrialEnded::class, 1);
@@ -126,32 +136,54 @@ it('says what it cannot do, and lets go when it is dropped', function (): void {
     [$store, $trial] = plannedTrial();
     $approver = member($store, Role::Approver);
     $page = DB::table('text_trial_pages')->where('trial_id', $trial)->first();
-    $draft = app(Drafts::class)->save($store, (int) $page->resource_id, TextField::Title, 'Meanwhile', 0, Origin::Hand, null);
+    $draft = app(Drafts::class)->save(
+        $store,
+        (int) $page->resource_id,
+        TextField::Title,
+        'Meanwhile',
+        0,
+        Origin::Hand,
+        null,
+    );
     expect(fn () => app(Trials::class)->begin($store, $trial, $approver->id))->toThrow('have drafts by now');
     expect(DB::table('text_spells')->where('store_id', $store->id)->count())->toBe(0);
     app(Drafts::class)->save(
         $store,
         (int) $page->resource_id,
         TextField::Title,
-        (string) DB::table('resource_texts')->where('resource_id', $page->resource_id)->where('field', 1)->value('stored'),
+        (string) DB::table('resource_texts')
+            ->where('resource_id', $page->resource_id)
+            ->where('field', 1)
+            ->value('stored'),
         $draft->draft->revision,
         Origin::Hand,
         null,
     );
     app(Trials::class)->begin($store, $trial, $approver->id);
     expect(fn () => app(Trials::class)->begin($store, $trial, $approver->id))->toThrow(InvalidArgumentException::class);
-    $this->actingAs($approver)->post("/s/$store->slug/write/trials/$trial", ['do' => 'drop'])->assertSessionHas('done');
+    $this->actingAs($approver)
+        ->post("/s/$store->slug/write/trials/$trial", ['do' => 'drop'])
+        ->assertSessionHas('done');
     $now = (int) DB::table('drafts')->where('resource_id', $page->resource_id)->value('revision');
     expect(
-        app(Drafts::class)->save($store, (int) $page->resource_id, TextField::Title, 'Free', $now, Origin::Hand, null)->saved,
+        app(Drafts::class)->save($store, (int) $page->resource_id, TextField::Title, 'Free', $now, Origin::Hand, null)
+            ->saved,
     )->toBeTrue();
     // Plans of one wording, or of recipes that are another store's, are refused.
-    $this->post("/s/$store->slug/write/trials", ['name' => 'x', 'recipes' => [1], 'weeks' => 4])->assertSessionHasErrors();
+    $this->post("/s/$store->slug/write/trials", [
+        'name' => 'x',
+        'recipes' => [1],
+        'weeks' => 4,
+    ])->assertSessionHasErrors();
     $other = shopStore();
-    $this->actingAs(member($other, Role::Owner))->get("/s/$other->slug/write/trials/$trial")->assertNotFound();
+    $this->actingAs(member($other, Role::Owner))
+        ->get("/s/$other->slug/write/trials/$trial")
+        ->assertNotFound();
     $this->post("/s/$other->slug/write/trials/$trial", ['do' => 'begin'])->assertNotFound();
     $viewer = member($store, Role::Viewer);
-    $this->actingAs($viewer)->get("/s/$store->slug/write/trials")->assertOk();
+    $this->actingAs($viewer)
+        ->get("/s/$store->slug/write/trials")
+        ->assertOk();
     $this->post("/s/$store->slug/write/trials")->assertForbidden();
     $this->post("/s/$store->slug/write/trials/$trial", ['do' => 'drop'])->assertForbidden();
 });
