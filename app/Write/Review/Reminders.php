@@ -18,13 +18,16 @@ final class Reminders
 {
     private const HOURS = 20;
 
-    /** @return int how many mails were put into the queue */
-    public function send(): int
+    /**
+     * @param  ?Store  $only  null for all stores
+     * @return int how many mails were put into the queue
+     */
+    public function send(?Store $only = null): int
     {
         $sent = 0;
-        foreach (DB::table('text_reviewers')->distinct()->pluck('store_id') as $id) {
-            $store = Store::query()->find(is_numeric($id) ? (int) $id : 0);
-            foreach ($store !== null && $store->isAtWork() ? Reviewers::waiting($store) : [] as $part) {
+        $with = DB::table('text_reviewers')->distinct()->select('store_id');
+        foreach ($only === null ? Store::query()->atWork()->whereIn('id', $with)->get() : [$only] as $store) {
+            foreach (Reviewers::waiting($store) as $part) {
                 $sent += $this->remind($store, $part['reviewer'], $part['waiting'], $part['due'], $part['soon']);
             }
         }

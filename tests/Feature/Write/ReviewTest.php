@@ -203,14 +203,14 @@ it('reminds those who approve once a day, and deputies where it lies too long', 
     Reviewers::put($store, reviewerFor($ann->id, null, 'A', deputy: $deputy->id));
     Mail::fake();
     $reminders = app(Reminders::class);
-    $reminders->send();
+    $reminders->send($store);
     Mail::assertNothingQueued();
     // The day before its time is up.
     DB::table('drafts')
         ->where('id', $drafts['A'][5])
         ->update(['ready_at' => now()->subDays(2)->subHour()]);
-    $reminders->send();
-    $reminders->send();
+    $reminders->send($store);
+    $reminders->send($store);
     Mail::assertQueuedCount(1);
     Mail::assertQueued(ReviewMail::class, static fn (ReviewMail $mail): bool => $mail->hasTo($ann->email));
     DB::table('text_reviewers')
@@ -219,7 +219,7 @@ it('reminds those who approve once a day, and deputies where it lies too long', 
     DB::table('drafts')
         ->where('id', $drafts['A'][5])
         ->update(['ready_at' => now()->subDays(4)]);
-    $reminders->send();
+    $reminders->send($store);
     Mail::assertQueuedCount(3);
     Mail::assertQueued(ReviewMail::class, static fn (ReviewMail $mail): bool => $mail->hasTo($deputy->email));
     $this->actingAs($ann)
@@ -229,7 +229,7 @@ it('reminds those who approve once a day, and deputies where it lies too long', 
     DB::table('text_reviewers')
         ->where('store_id', $store->id)
         ->update(['reminded_at' => null, 'away_until' => now()->addWeek()->format('Y-m-d')]);
-    $reminders->send();
+    $reminders->send($store);
     Mail::assertQueuedCount(4);
     $mail = new ReviewMail('Tindrel', 110, 1, null);
     expect($mail->render())->toContain('110 texts wait')->toContain('1 of them longer')->toContain('ask the store');
