@@ -27,6 +27,16 @@ final readonly class ClaimReader
 
     private const LIFETIME = '/\b(?:lifetime|lifelong|for life|lebenslang\w*|ein leben lang)\b/iu';
 
+    /** What nobody has to list: "the quietest", "die leiseste"; not what only ends like one. */
+    private const MOST = [
+        'en' => '/\bthe\s+(?:\w+\s+)?(?!(?:best|rest|test|west|east|guest|chest|nest|forest|harvest|request|contest|'.
+            'interest|honest|modest|earnest|latest|protest|priest|manifest|crest|digest|arrest|conquest)\b)'.
+            '([a-z]{2,}est)\b/i',
+        'de' => '/\b(?i:der|die|das|den|dem|des|am|unsere?|ihre?|deine?)\s+(?!erst|nächst|letzt|meist|fest|ernst|best|'.
+            'rest|mindest|wenigst|selbst|oberst|unterst|äußerst|vorderst|hinterst|liebst|jüngst|gewünscht|trost)'.
+            '(\p{Ll}{3,}st(?:e|en|er|es|em))\b/u',
+    ];
+
     /** Bytes on either side in which a guarantee and its time belong together. */
     private const NEAR = 34;
 
@@ -56,7 +66,9 @@ final readonly class ClaimReader
             $text,
         );
         $claims = [...$this->figures($plain), ...$this->guarantees($plain)];
-        array_push($claims, ...$this->codes($plain), ...$this->named($plain), ...$this->said($plain));
+        $said = $this->said($plain);
+        array_push($claims, ...$this->codes($plain), ...$this->named($plain), ...$said);
+        array_push($claims, ...$this->most($plain, array_column($said, 'at')));
         usort($claims, static fn (Claim $a, Claim $b): int => $a->at <=> $b->at);
 
         return $claims;
@@ -80,7 +92,9 @@ final readonly class ClaimReader
             ) {
                 continue;
             }
-            if ($one['isWord'] && $quantity->of === Quantity::PLAIN && ! $this->counts($text, $one)) {
+            $isCount = $quantity->of === Quantity::PLAIN;
+            // Half of a something that is no unit is no figure.
+            if ($one['isWord'] && $isCount && ($quantity->low < 1 || ! $this->counts($text, $one))) {
                 continue;
             }
             $claims[] = new Claim(
@@ -110,7 +124,11 @@ final readonly class ClaimReader
             substr($text, $one['at'] + strlen($one['text'])),
         ) === 1 ||
             str_contains($one['text'], 'dozen') ||
-            str_contains($one['text'], 'utzend');
+            str_contains($one['text'], 'utzend') ||
+            preg_match(
+                '/(?:\b(?:set|pack|box|bundle)s? of|\b(?:set|paket|pack|box) (?:aus|mit|von|zu))\s+$/iu',
+                substr($text, 0, $one['at']),
+            ) === 1;
     }
 
     /** @return list<Claim> guarantees without a time, or for life */
@@ -193,6 +211,9 @@ final readonly class ClaimReader
                 continue;
             }
             [$from, $last] = [$found[0][$nth], $found[0][$nth + $hit[1] - 1]];
+            if ($hit[0] === 'cream' && $this->isTheThing($text, $from[1], $from[0])) {
+                continue;
+            }
             $claims[] = new Claim(
                 $this->words->type($hit[0]),
                 substr($text, $from[1], $last[1] + strlen($last[0]) - $from[1]),
@@ -203,6 +224,40 @@ final readonly class ClaimReader
         }
 
         return $claims;
+    }
+
+    /**
+     * @param  list<int>  $known  bytes at which superlatives of the lists stand
+     * @return list<Claim> superlatives that no list has
+     */
+    private function most(string $text, array $known): array
+    {
+        $claims = [];
+        if (isset(self::MOST[$this->language])) {
+            preg_match_all(self::MOST[$this->language], $text, $found, PREG_OFFSET_CAPTURE);
+            foreach ($found[1] as [$word, $at]) {
+                in_array($at, $known, true) ||
+                    ($claims[] = new Claim(ClaimType::Superlative, $word, $at, 'most '.mb_strtolower($word)));
+            }
+        }
+
+        return $claims;
+    }
+
+    /** Whether a word is the cream in a jar, and not the colour: "a vegan cream," and not "in cream and rust". */
+    private function isTheThing(string $text, int $at, string $word): bool
+    {
+        $isColour = preg_match('/(?:\b(?:in|and|or|und|oder)|[,&:])\s*$/iu', substr($text, 0, $at)) === 1;
+        if ($isColour || $this->words === null) {
+            return false;
+        }
+
+        return $this->language === 'de'
+            ? preg_match('/^Creme/u', $word) === 1
+            : preg_match(
+                '/^\s*(?:[,.;:!?]|$|(?:for|with|of|from|by|that)\b)/iu',
+                substr($text, $at + strlen($word)),
+            ) === 1;
     }
 
     private function isNear(string $text, int $at, int $length, string $pattern): bool

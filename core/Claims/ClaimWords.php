@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace Orchard\Core\Claims;
 
+use Locale;
 use Orchard\Core\Terms\Inflection;
 use Orchard\Core\Terms\TermForm;
+use ResourceBundle;
 
 /**
  * Words by which a text claims something, in English and German, with what they mean. A line is: concept, English
@@ -46,6 +48,11 @@ final class ClaimWords
     olive wood: olive wood; olivenholz; wood
     bamboo: bamboo; bambus; wood
     plywood: plywood; sperrholz; wood
+    eucalyptus: eucalyptus; eukalyptus; wood
+    larch: larch; lärche, lärchenholz; wood
+    cedar: cedar, cedarwood; zeder, zedernholz; wood
+    alder: alder; erle, erlenholz; wood
+    linden: linden wood, basswood; linde, lindenholz; wood
     rattan: rattan; rattan
     wicker: wicker, willow; weide, weidengeflecht
     jute: jute; jute; textile
@@ -54,6 +61,7 @@ final class ClaimWords
     cotton: cotton; baumwolle, baumwollen; textile
     organic cotton: organic cotton; biobaumwolle, bio baumwolle; cotton, textile, organic
     wool: wool, woollen, woolen; wolle, wollen; textile
+    lambswool: lambswool, lamb's wool; lammwolle, schurwolle; wool, textile
     merino: merino; merino, merinowolle; wool, textile
     cashmere: cashmere; kaschmir, cashmere; wool, textile
     mohair: mohair; mohair; wool, textile
@@ -68,7 +76,7 @@ final class ClaimWords
     viscose: viscose, rayon; viskose; textile
     elastane: elastane, spandex; elasthan; textile, plastic
     fleece: fleece; fleece; textile
-    down: goose down, duck down, down filling; daune, daunen, daunenfüllung
+    down: goose down, duck down, down filling, filled with down; daune, daunen, daunenfüllung
     leather: leather; leder, ledern
     suede: suede; wildleder, veloursleder; leather
     plastic: plastic; kunststoff, plastik
@@ -148,6 +156,12 @@ final class ClaimWords
     europe: europe, european, eu; europa, europäisch, eu
     LIST;
 
+    /** A breed, a cloth, a hat, trousers, a name: countries that texts name for another reason. */
+    private const NO_ORIGINS = [
+        'bermuda', 'chad', 'china', 'georgia', 'guernsey', 'guinea', 'jersey', 'jordan', 'mali', 'niger', 'panama',
+        'togo', 'turkey', 'türkiye', 'united kingdom', 'united states',
+    ];
+
     private const CERTIFICATES = <<<'LIST'
     fsc: fsc; fsc
     pefc: pefc; pefc
@@ -162,6 +176,18 @@ final class ClaimWords
     fair trade: fair trade, fairtrade; fairtrade, fair gehandelt
     bluesign: bluesign; bluesign
     demeter: demeter; demeter
+    ecocert: ecocert; ecocert
+    natrue: natrue; natrue
+    bdih: bdih; bdih
+    naturland: naturland; naturland
+    bioland: bioland; bioland
+    grs: global recycled standard; global recycled standard
+    rws: responsible wool; responsible wool
+    rds: responsible down; responsible down
+    leaping bunny: leaping bunny; leaping bunny
+    rainforest alliance: rainforest alliance; rainforest alliance
+    cradle: cradle to cradle; cradle to cradle
+    energy star: energy star; energy star
     certified: certified, certification; zertifiziert, zertifikat
     tested: lab tested, dermatologically tested, clinically tested; schadstoffgeprüft, dermatologisch getestet
     award: award winning, prize winning; preisgekrönt, ausgezeichnet
@@ -193,7 +219,7 @@ final class ClaimWords
     removable: removable, detachable; abnehmbar, herausnehmbar
     rechargeable: rechargeable; aufladbar, wiederaufladbar
     cordless: cordless, battery powered, battery operated; kabellos, akkubetrieben, batteriebetrieben
-    wireless: wireless, bluetooth; drahtlos, bluetooth
+    wireless: wireless, wirelessly, bluetooth; drahtlos, bluetooth
     solar: solar, solar powered; solarbetrieben, solar
     handmade: handmade, hand made, made by hand, handcrafted; handgemacht, handgefertigt, von hand gefertigt
     handmade: crafted by hand, hand finished; von hand gemacht, handarbeit
@@ -204,7 +230,9 @@ final class ClaimWords
     insulated: insulated, double walled; isoliert, doppelwandig
     leakproof: leakproof, leak proof; auslaufsicher
     non-slip: non slip, anti slip, slip resistant; rutschfest
-    non-stick: non stick; antihaftbeschichtet
+    non-stick: non stick, nonstick; antihaftbeschichtet, antihaft
+    quick-drying: quick drying, fast drying, dries quickly; schnelltrocknend, schnell trocknend
+    polarised: polarised, polarized; polarisiert
     hypoallergenic: hypoallergenic; hypoallergen, allergikergeeignet
     vegan: vegan; vegan
     organic: organic, organically grown; bio, biologisch, ökologisch angebaut
@@ -212,11 +240,11 @@ final class ClaimWords
     recyclable: recyclable; recycelbar, recyclingfähig
     biodegradable: biodegradable, compostable; biologisch abbaubar, kompostierbar
     climate-neutral: climate neutral, carbon neutral; klimaneutral, co2 neutral
-    gluten-free: gluten free; glutenfrei
-    lead-free: lead free; bleifrei
-    bpa-free: bpa free; bpa frei
-    plastic-free: plastic free; plastikfrei
-    solvent-free: solvent free; lösungsmittelfrei
+    gluten-free: gluten free, free of gluten, without gluten; glutenfrei, frei von gluten, ohne gluten
+    lead-free: lead free, free of lead, without lead; bleifrei, frei von blei, ohne blei
+    bpa-free: bpa free, free of bpa, without bpa; bpa frei, frei von bpa, ohne bpa
+    plastic-free: plastic free, free of plastic, without plastic; plastikfrei, frei von plastik, ohne plastik
+    solvent-free: solvent free, free of solvents, without solvents; lösungsmittelfrei, ohne lösungsmittel
     limited: limited edition; limitierte auflage, limitiert
     refillable: refillable; nachfüllbar
     stretch: stretchy, stretch; dehnbar, elastisch
@@ -270,6 +298,19 @@ final class ClaimWords
     /** @var array<string, string> German materials that begin compounds ("Eichentisch"), by their stem */
     private array $stems = [];
 
+    /** German colours that end compounds, folded. */
+    private const COLOUR_TAILS = [
+        'grun' => 'green',
+        'blau' => 'blue',
+        'gelb' => 'yellow',
+        'grau' => 'grey',
+        'braun' => 'brown',
+        'weiss' => 'white',
+        'schwarz' => 'black',
+        'rosa' => 'pink',
+        'beige' => 'beige',
+    ];
+
     private const REMEMBERED = 50_000;
 
     /** @var array<string, string> by word */
@@ -305,7 +346,25 @@ final class ClaimWords
                 }
             }
         }
+        $this->takeCountries();
         uksort($this->stems, static fn (string $a, string $b): int => strlen($b) <=> strlen($a));
+    }
+
+    /**
+     * Countries that have no line of their own, as ICU names them; words that mean something else beside are left out.
+     */
+    private function takeCountries(): void
+    {
+        $countries = ResourceBundle::create('en', 'ICUDATA-region')?->get('Countries');
+        foreach ($countries instanceof ResourceBundle ? $countries : [] as $code => $name) {
+            $concept = mb_strtolower(is_string($name) ? $name : '');
+            $isCountry = is_string($code) && preg_match('/^(?!EU|UN|EZ|Q|X|Z)[A-Z]{2}$/', $code) === 1;
+            if (! $isCountry || isset($this->types[$concept]) || in_array($concept, self::NO_ORIGINS, true)) {
+                continue;
+            }
+            $this->take('origin', $concept, $concept, 'en');
+            $this->take('origin', $concept, mb_strtolower((string) Locale::getDisplayRegion("-$code", 'de')), 'de');
+        }
     }
 
     public function type(string $concept): ClaimType
@@ -347,6 +406,10 @@ final class ClaimWords
     {
         if ($this->stems === []) {
             return null;
+        }
+        // "Salbeigrün" is green; "Eiweiß", "Brot" and "Schrot" are no colours.
+        if (preg_match('/(?<=.{3})(grun|blau|gelb|grau|braun|weiss|schwarz|rosa|beige)$/', $word, $found) === 1) {
+            return [self::COLOUR_TAILS[$found[1]], 1];
         }
         if (! array_key_exists($word, $this->compounds)) {
             count($this->compounds) < self::REMEMBERED || ($this->compounds = []);

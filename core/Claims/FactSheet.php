@@ -49,6 +49,10 @@ final class FactSheet
             $this->words[$language] = ClaimWords::of($language);
         }
         foreach ($facts as $name => $fact) {
+            // "Leakproof: no" is a fact, and says the contrary of its name.
+            if (is_string($name) && preg_match('/^\s*(?:no|none|false|nein|keine?s?)\s*\.?$/iu', $fact) === 1) {
+                continue;
+            }
             $this->add(is_string($name) ? "$name: $fact" : $fact);
         }
     }
@@ -95,6 +99,14 @@ final class FactSheet
             ) {
                 $this->concepts[$concept] = true;
             }
+        }
+        // Protection by IEC 60529: from the second figure 4 on splashes do no harm.
+        if (preg_match('/\bIP[X\d][4-9]\b/i', $fact) === 1) {
+            $this->concepts['water-resistant'] = true;
+        }
+        // What measures from this to that can be set to it.
+        if (preg_match('/^(?:length|height|länge|höhe)\b.*\d\s*(?:to|bis|-|–)\s*\d/iu', $fact) === 1) {
+            $this->concepts['adjustable'] = true;
         }
         // A guarantee for life is a guarantee.
         if (isset($this->concepts['lifetime'])) {

@@ -48,7 +48,8 @@ final readonly class Quantity
 
     private function isWithin(self $fact): bool
     {
-        $slack = max($this->step, $fact->step) / 2 + 1e-9;
+        // A figure may be rounded as far as its last digit goes, and never by more than a tenth: 1 kg is not 1.5.
+        $slack = min(max($this->step, $fact->step) / 2, 0.1 * max(abs($fact->low), abs($this->low))) + 1e-9;
         if ($this->low === $this->high) {
             // One figure is true of a range that it ends, or that holds it.
             return $this->low >= $fact->low - $slack && $this->low <= $fact->high + $slack;

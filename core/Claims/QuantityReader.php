@@ -82,6 +82,8 @@ final class QuantityReader
             'years?' => 12,
             'yrs?' => 12,
             'jahre?n?' => 12,
+            'jährige?[rnms]?' => 12,
+            'monatige?[rnms]?' => 1,
             'decades?' => 120,
             'jahrzehnte?n?' => 120,
         ],
@@ -89,6 +91,7 @@ final class QuantityReader
             'hours?' => 1,
             'hrs?' => 1,
             'stunden?' => 1,
+            'stündige?[rnms]?' => 1,
             'h' => 1,
             'min' => 1 / 60,
             'minutes?' => 1 / 60,
@@ -96,7 +99,15 @@ final class QuantityReader
             'seconds?' => 1 / 3600,
             'sekunden?' => 1 / 3600,
         ],
-        'days' => ['days?' => 1, 'tage?n?' => 1, 'werktage?n?' => 1, 'weeks?' => 7, 'wochen?' => 7],
+        'days' => [
+            'days?' => 1,
+            'tage?n?' => 1,
+            'tägige?[rnms]?' => 1,
+            'wöchige?[rnms]?' => 7,
+            'werktage?n?' => 1,
+            'weeks?' => 7,
+            'wochen?' => 7,
+        ],
     ];
 
     private const MONEY = [
@@ -139,48 +150,47 @@ final class QuantityReader
         'einer halben' => 0.5,
         'ein halbes' => 0.5,
         'a quarter of a' => 0.25,
-        'twenty five' => 25,
-        'twenty' => 20,
-        'thirty' => 30,
-        'forty' => 40,
-        'fifty' => 50,
-        'sixty' => 60,
         'hundred' => 100,
         'a hundred' => 100,
         'one hundred' => 100,
-        'zwanzig' => 20,
-        'dreißig' => 30,
-        'dreissig' => 30,
-        'vierzig' => 40,
-        'fünfzig' => 50,
-        'sechzig' => 60,
         'hundert' => 100,
-        'two' => 2,
-        'three' => 3,
-        'four' => 4,
-        'five' => 5,
-        'six' => 6,
-        'seven' => 7,
-        'eight' => 8,
-        'nine' => 9,
-        'ten' => 10,
-        'eleven' => 11,
-        'twelve' => 12,
-        'fifteen' => 15,
-        'eighteen' => 18,
-        'zwei' => 2,
-        'drei' => 3,
-        'vier' => 4,
-        'fünf' => 5,
-        'sechs' => 6,
-        'sieben' => 7,
-        'acht' => 8,
-        'neun' => 9,
-        'zehn' => 10,
-        'elf' => 11,
-        'zwölf' => 12,
-        'fünfzehn' => 15,
-        'achtzehn' => 18,
+        'a thousand' => 1000,
+        'one thousand' => 1000,
+        'tausend' => 1000,
+    ];
+
+    /** Of which the numbers to ninety-nine are put together: English, and German beside it. */
+    private const ONES = [
+        1 => ['one', 'ein'],
+        ['two', 'zwei'],
+        ['three', 'drei'],
+        ['four', 'vier'],
+        ['five', 'fünf'],
+        ['six', 'sechs'],
+        ['seven', 'sieben'],
+        ['eight', 'acht'],
+        ['nine', 'neun'],
+        ['ten', 'zehn'],
+        ['eleven', 'elf'],
+        ['twelve', 'zwölf'],
+        ['thirteen', 'dreizehn'],
+        ['fourteen', 'vierzehn'],
+        ['fifteen', 'fünfzehn'],
+        ['sixteen', 'sechzehn'],
+        ['seventeen', 'siebzehn'],
+        ['eighteen', 'achtzehn'],
+        ['nineteen', 'neunzehn'],
+    ];
+
+    private const TENS = [
+        20 => ['twenty', 'zwanzig'],
+        30 => ['thirty', 'dreißig'],
+        40 => ['forty', 'vierzig'],
+        50 => ['fifty', 'fünfzig'],
+        60 => ['sixty', 'sechzig'],
+        70 => ['seventy', 'siebzig'],
+        80 => ['eighty', 'achtzig'],
+        90 => ['ninety', 'neunzig'],
     ];
 
     /** "One year" is a figure, "the one you want" is none: these count only before a unit. */
@@ -204,6 +214,9 @@ final class QuantityReader
 
     private string $pattern;
 
+    /** @var array<string, float|int> numbers by word, in small letters */
+    private array $numbers;
+
     /** @var array<string, array{string, float}> measure and factor by unit as it is written, as far as it is plain */
     private array $known = [];
 
@@ -215,14 +228,16 @@ final class QuantityReader
         }
         $money = implode('|', array_keys(self::MONEY));
         usort($units, static fn (string $a, string $b): int => strlen($b) <=> strlen($a));
-        $words = array_keys(self::NUMBERS + self::SINGLE);
+        $this->numbers = self::numbers();
+        $words = array_map(strval(...), array_keys($this->numbers + self::SINGLE));
         usort($words, static fn (string $a, string $b): int => strlen($b) <=> strlen($a));
         $number = '(?:\d{1,3}(?:[.,\x{202f}\x{a0}’\']\d{3})+(?:[.,]\d{1,2})?|\d+(?:[.,]\d+)?)';
-        $word = '(?:(?<![\pL])(?:'.implode('|', $words).')(?![\pL]))';
+        // "Fünfjährig" is five years; "fünfte" is no five.
+        $word = '(?:(?<![\pL])(?:'.implode('|', $words).')(?!(?!jährig|monatig|wöchig|tägig|stündig)\pL))';
         $unit = '(?:'.implode('|', $units).')(?![\pL\d²])';
-        $joint = 'x|×|by|mal|-|–|to|bis|and|und|auf';
+        $joint = 'x|×|by|mal|-|–|to|bis|and|und';
         $this->pattern =
-            '/(?:(?<bound>'.
+            '/(?:(?<![\pL])(?<bound>'.
             implode('|', self::BOUNDS).
             ')\s+)?(?:(?<before>'.
             $money.
@@ -251,7 +266,7 @@ final class QuantityReader
             $bound = self::bound((string) ($one['bound'][0] ?? ''));
             $more = (string) ($one['more'][0] ?? '');
             preg_match_all('/\d[\d.,\x{202f}\x{a0}’\']*\d|\d/u', $more, $others);
-            $values = array_map(self::number(...), [$first, ...$others[0]]);
+            $values = array_map($this->number(...), [$first, ...$others[0]]);
             $isRange = preg_match('/(?:-|–|\bto\b|\bbis\b)/u', $more) === 1 && count($values) === 2;
             $step = $factor * self::step($first);
             $at = (int) $one[0][1];
@@ -266,6 +281,14 @@ final class QuantityReader
 
                 continue;
             }
+            // "A kilo and a half": the half is of the unit.
+            if (
+                count($values) === 1 &&
+                preg_match('/^ and a half\b/i', substr($text, $at + strlen((string) $one[0][0]))) === 1
+            ) {
+                $values[0] += 0.5;
+                $whole .= ' and a half';
+            }
             foreach ($values as $value) {
                 $read[] = [
                     'text' => $whole,
@@ -279,11 +302,31 @@ final class QuantityReader
         return $read;
     }
 
-    private static function number(string $written): float
+    /** @return array<string, float|int> */
+    private static function numbers(): array
+    {
+        $numbers = self::NUMBERS;
+        foreach (array_slice(self::ONES, 1, preserve_keys: true) as $value => [$english, $german]) {
+            $numbers[$english] = $numbers[$german] = $value;
+        }
+        foreach (self::TENS as $ten => [$english, $german]) {
+            $numbers[$english] = $numbers[$german] = $ten;
+            foreach (array_slice(self::ONES, 0, 9, preserve_keys: true) as $one => [$with, $mit]) {
+                $numbers["$english $with"] = $numbers["$english-$with"] = $numbers["{$mit}und$german"] = $ten + $one;
+            }
+        }
+        foreach ($numbers as $word => $value) {
+            $numbers[str_replace('ß', 'ss', $word)] = $value;
+        }
+
+        return $numbers;
+    }
+
+    private function number(string $written): float
     {
         $word = mb_strtolower($written);
-        if (isset(self::NUMBERS[$word])) {
-            return (float) self::NUMBERS[$word];
+        if (isset($this->numbers[$word])) {
+            return (float) $this->numbers[$word];
         }
         if (isset(self::SINGLE[$word])) {
             return 1.0;

@@ -11,8 +11,8 @@ use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 
 /**
- * Reminds those who approve of what waits, once a day, from the day before its time is up; deputies are written to, too,
- * where whoever approves is away, or has let it lie too long.
+ * Reminds those who approve of what waits, once a day, from the day before its time is up; deputies are written to,
+ * too, where whoever approves is away, or has let it lie too long.
  */
 final class Reminders
 {

@@ -48,10 +48,9 @@ function doubtful(string $language, string $text, FactSheet $facts): array
     );
 }
 
-it('marks what no fact says, and leaves alone what is true', function (string $file): void {
-    $language = substr($file, 0, 2);
+it('marks what no fact says, and leaves alone what is true', function (string $language, array $files): void {
     $marked = $false = $true = $wrong = 0;
-    foreach (claimSheets($file) as [$facts, $trueTexts, $falseTexts]) {
+    foreach (array_merge(...array_map(claimSheets(...), $files)) as [$facts, $trueTexts, $falseTexts]) {
         foreach ($trueTexts as $text) {
             $true++;
             $wrong += doubtful($language, $text, $facts) === [] ? 0 : 1;
@@ -66,14 +65,19 @@ it('marks what no fact says, and leaves alone what is true', function (string $f
             }
         }
     }
-    // At the first look at en-2, de-2, en-3 and de-3 all 113 false claims were marked, and 7 of 52 true texts.
+    // At the first look at en-2, de-2, en-3 and de-3 all 113 false claims were marked, and 7 of 52 true texts; at the
+    // first look at en-4 and de-4, of other trades, 144 of 164 false claims, and 12 of 164 true texts; at the first look
+    // at en-5 and de-5, after what those had shown was mended, 33 of 38 and 2 of 22.
     expect($true)
-        ->toBeGreaterThan(7)
+        ->toBeGreaterThan(100)
         ->and($wrong / $true)
         ->toBeLessThanOrEqual(0.03)
         ->and($marked / $false)
         ->toBeGreaterThanOrEqual(0.97);
-})->with(['en-1', 'en-2', 'en-3', 'de-1', 'de-2', 'de-3']);
+})->with([
+    ['en', ['en-1', 'en-2', 'en-3', 'en-4', 'en-5']],
+    ['de', ['de-1', 'de-2', 'de-3', 'de-4', 'de-5']],
+]);
 
 it('reads figures as they are written', function (string $text, array $wanted): void {
     $read = array_map(
