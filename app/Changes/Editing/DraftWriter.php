@@ -14,8 +14,6 @@ use App\Changes\History;
 use App\Changes\HistoryEvent;
 use App\Changes\Origin;
 use App\Changes\SaveOutcome;
-use App\Changes\Spells\SpellCause;
-use App\Changes\Spells\Spells;
 use App\Platform\Database\Bulk;
 use App\Stores\Models\Store;
 use App\Stores\TitleSuffixes;
@@ -72,7 +70,7 @@ final class DraftWriter
             $done = DB::transaction(function () use ($store, $field, $some, $by): array {
                 $edits = [];
                 $texts = LockedText::lock($store, [$field->value => array_keys($some)]);
-                $held = self::inTrials($texts);
+                $held = TextLook::inTrials($texts);
                 foreach ($texts as $key => $text) {
                     $value = self::tidy($some[$text->resourceId], $field);
                     if (
@@ -163,8 +161,8 @@ final class DraftWriter
      */
     private function saveSome(Store $store, array $edits, Author $by): array
     {
-        $texts = LockedText::lock($store, self::byField($edits));
-        $held = self::inTrials($texts);
+        $texts = LockedText::lock($store, TextLook::byField($edits));
+        $held = TextLook::inTrials($texts);
         $outcomes = $write = $revert = $late = [];
         foreach ($edits as $nth => $edit) {
             $text =
@@ -193,8 +191,8 @@ final class DraftWriter
         }
         $this->write($store, $write, $revert, $by);
         $this->keepLate($store, $late, $by);
-        $drafts = self::drafts($edits);
-        $authors = array_map(static fn (array $one): string => self::authorSince(...$one), $late);
+        $drafts = TextLook::drafts($edits);
+        $authors = array_map(static fn (array $one): string => TextLook::authorSince(...$one), $late);
         $result = [];
         foreach ($edits as $nth => $edit) {
             $draft = $drafts[$edit->key()] ?? null;
@@ -267,6 +265,15 @@ final class DraftWriter
         }
         $by->stepId === null || EditSteps::keep($by->stepId, $changes);
         $this->put($store, $changes);
+        $approved = array_filter($changes, static fn (DraftChange $one): bool => $one->draft?->approvedBy !== null);
+        History::addTexts(
+            $store->id,
+            HistoryEvent::Approved,
+            array_values(
+                array_map(static fn (DraftChange $one): array => [$one->text, null, $one->draft?->value], $approved),
+            ),
+            new Author($by->origin, $by->approvedBy, $by->recipeId),
+        );
     }
 
     /** @param  array<array{LockedText, TextEdit}>  $late  texts that somebody else had changed meanwhile */
@@ -288,8 +295,8 @@ final class DraftWriter
      */
     private function restoreSome(Store $store, array $wanted, ?int $userId): array
     {
-        $texts = LockedText::lock($store, self::byField($wanted));
-        $held = self::inTrials($texts);
+        $texts = LockedText::lock($store, TextLook::byField($wanted));
+        $held = TextLook::inTrials($texts);
         $results = $changes = $entries = [];
         foreach ($wanted as $one) {
             $text = $texts[$one->key()] ?? null;
@@ -313,18 +320,6 @@ final class DraftWriter
         return $results;
     }
 
-    /**
-     * @param  array<string, LockedText>  $texts
-     * @return array<string, string> until when texts are in a trial, by their keys
-     */
-    private static function inTrials(array $texts): array
-    {
-        return Spells::now(
-            SpellCause::Trial,
-            array_values(array_map(static fn (LockedText $text): int => $text->resourceId, $texts)),
-        );
-    }
-
     /** @param  list<DraftChange>  $changes */
     private function put(Store $store, array $changes): void
     {
@@ -333,7 +328,7 @@ final class DraftWriter
         }
         $drafts = $shown = $digests = $gone = [];
         $suffixes = TitleSuffixes::of($store);
-        $kinds = self::kinds($changes);
+        $kinds = TextLook::kinds($changes);
         foreach ($changes as $change) {
             $text = $change->text;
             $value = $change->draft?->value;
@@ -366,74 +361,6 @@ final class DraftWriter
             array_values(array_unique(array_column($shown, 0))),
             array_values(array_unique(array_filter($digests))),
         );
-    }
-
-    /**
-     * @param  list<DraftChange>  $changes
-     * @return array<int, int> kinds of pages by resource
-     */
-    private static function kinds(array $changes): array
-    {
-        $kinds = [];
-        $list = Bulk::list(array_map(static fn (DraftChange $change): int => $change->text->resourceId, $changes));
-        foreach (DB::select("SELECT id, kind FROM resources WHERE id IN ($list)") as $row) {
-            $kinds[(int) $row->id] = (int) $row->kind;
-        }
-
-        return $kinds;
-    }
-
-    /**
-     * @param  list<TextEdit>  $edits
-     * @return array<string, Draft> the drafts that stand there now, by key
-     */
-    private static function drafts(array $edits): array
-    {
-        $drafts = [];
-        foreach (self::byField($edits) as $field => $resources) {
-            $list = Bulk::list($resources);
-            foreach (DB::select("SELECT * FROM drafts WHERE resource_id IN ($list) AND field = ?", [$field]) as $row) {
-                $draft = Draft::fromRow($row);
-                $drafts["$draft->resourceId $field"] = $draft;
-            }
-        }
-
-        return $drafts;
-    }
-
-    /** Who changed a text since its reader's revision. */
-    private static function authorSince(LockedText $text, TextEdit $edit): string
-    {
-        $row = DB::table('history')
-            ->leftJoin('users', 'users.id', '=', 'history.user_id')
-            ->where('resource_id', $text->resourceId)
-            ->where('field', $text->field->value)
-            ->where('history.id', '>', $edit->seenRevision)
-            ->whereIn('event', [
-                HistoryEvent::Saved->value,
-                HistoryEvent::Reverted->value,
-                HistoryEvent::Restored->value,
-                HistoryEvent::Live->value,
-                HistoryEvent::Dropped->value,
-            ])
-            ->orderByDesc('history.id')
-            ->first(['users.name']);
-
-        return (string) ($row->name ?? 'Someone');
-    }
-
-    /**
-     * @param  list<TextEdit>|list<Restoration>  $some
-     * @return array<int, list<int>> resources by field
-     */
-    private static function byField(array $some): array
-    {
-        $fields = [];
-        foreach ($some as $one) {
-            $fields[$one->field->value][] = $one->resourceId;
-        }
-
-        return $fields;
     }
 
     /** @throws InvalidArgumentException when the text is longer than any shop takes */

@@ -163,7 +163,11 @@ final class Campaigns
             $row = DB::table('release_campaigns')->where('id', $id)->lockForUpdate()->first();
             $state = $row === null ? CampaignState::Over : CampaignState::from((int) $row->state);
             $isOver = $row !== null && self::time($row->ends_at)->getTimestamp() <= time();
-            $isDue = $row !== null && self::time($row->starts_at)->getTimestamp() <= time();
+            // Days without releases may have come into the calendar since it was approved.
+            $isDue =
+                $row !== null &&
+                self::time($row->starts_at)->getTimestamp() <= time() &&
+                Calendar::freezeOn($store, $store->today()) === null;
             match (true) {
                 $state === CampaignState::Approved && $isOver => $this->miss($store, $row),
                 $state === CampaignState::Approved && $isDue => $this->start($store, $row),
@@ -254,7 +258,7 @@ final class Campaigns
         Spells::end($store, SpellCause::Campaign, (int) $row->id);
         $this->set((int) $row->id, [
             'state' => CampaignState::Missed->value,
-            'note' => 'The application did not run at that time.',
+            'note' => 'Nothing was released at that time: the application did not run, or the calendar forbade it.',
         ]);
     }
 

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Write\Http;
 
 use App\Access\Models\User;
+use App\Changes\Review\Approver;
+use App\Changes\Review\Comments;
 use App\Inventory\Makers;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
@@ -27,9 +29,15 @@ final class FaultController
 {
     public function show(Store $store, int $resource, string $field, FaultScreen $screen): View
     {
-        $told = $screen->of($store, $resource, TextField::fromKey($field) ?? abort(404)) ?? abort(404);
+        $of = TextField::fromKey($field) ?? abort(404);
+        $told = $screen->of($store, $resource, $of) ?? abort(404);
 
-        return view('write.faults', ['store' => $store] + $told + self::doubts($store, $told['row'], $told['text']));
+        return view(
+            'write.faults',
+            ['store' => $store, 'comments' => Comments::of($resource, $of)] +
+                $told +
+                self::doubts($store, $told['row'], $told['text']),
+        );
     }
 
     /** @return array{doubts: list<Claim>, isWhole: bool} what a text claims and no fact of its page says */
@@ -48,8 +56,9 @@ final class FaultController
     public function act(Request $request, Store $store, int $resource, string $field, RowRebuild $rows): View
     {
         $data = $request->validate([
-            'do' => ['required', 'in:waive,back,learn'],
-            'check' => ['required_unless:do,learn', 'nullable', 'string', 'max:20'],
+            'do' => ['required', 'in:waive,back,learn,say'],
+            'check' => ['required_if:do,waive', 'required_if:do,back', 'nullable', 'string', 'max:20'],
+            'words' => ['required_if:do,say', 'nullable', 'string', 'max:'.Comments::LONGEST],
             'reason' => ['required_if:do,waive', 'nullable', 'string', 'max:200'],
             'word' => ['required_if:do,learn', 'nullable', 'string', 'max:60'],
         ]);
@@ -57,6 +66,11 @@ final class FaultController
         abort_unless(DB::table('resources')->where('store_id', $store->id)->where('id', $resource)->exists(), 404);
         /** @var User $user */
         $user = $request->user();
+        if ($data['do'] === 'say') {
+            Comments::add($store, $resource, $of, (string) $data['words'], Approver::person($user->id, false));
+
+            return $this->show($store, $resource, $field, app(FaultScreen::class));
+        }
         if ($data['do'] === 'learn') {
             StoreWords::teach($store, [(string) $data['word']], $user->id);
         } else {

@@ -30,3 +30,8 @@
         <li><form method="post" action="{{ route('write.faults.act', [$store, $row->id, $field->key()]) }}" data-fault>@csrf<input type="hidden" name="do" value="back"><input type="hidden" name="check" value="{{ Orchard\Core\Wording\Check::from((int) $waiver->check_bit)->key() }}">{{ ucfirst(Orchard\Core\Wording\Check::from((int) $waiver->check_bit)->label()) }}, because {{ $waiver->reason }} <span class="soft">{{ $waiver->name ?? 'somebody' }}, @day($waiver->waived_at)</span> @if ($mayWrite)<button class="button">Check it again</button>@endif</form></li>
     @endforeach</ul>
 @endif
+@if ($comments)
+    <h3>What was said</h3>
+    @foreach ($comments as $comment)<p class="review-comment"><b>{{ $comment->name ?? 'Somebody' }}</b>, @day($comment->made_at): {{ $comment->words }}</p>@endforeach
+@endif
+@if ($mayWrite)<form method="post" action="{{ route('write.faults.act', [$store, $row->id, $field->key()]) }}" data-fault class="say-line">@csrf<input type="hidden" name="do" value="say"><label for="say-words">A word to whoever writes or approves</label> <input class="input" id="say-words" name="words" maxlength="1000" size="40" required> <button class="button">Say it</button></form>@endif
