@@ -71,6 +71,9 @@ Route::middleware(['web', 'auth', 'can:view,store'])
                 ->whereNumber('resource');
             Route::post('/texts', [EditController::class, 'save'])->name('write.texts');
             Route::post('/bulk', [EditController::class, 'bulk'])->name('write.bulk');
+            Route::post('/glance/{resource}', [DeskController::class, 'address'])
+                ->name('write.address')
+                ->whereNumber('resource');
             Route::post('/here', [DeskController::class, 'here'])->name('write.here');
             Route::post('/undo', [EditController::class, 'undo'])->name('write.undo');
             Route::post('/redo', [EditController::class, 'redo'])->name('write.redo');

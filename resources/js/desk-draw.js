@@ -125,7 +125,8 @@ export class Drawing {
 
     stateWords(row) {
         const state = this.state(row), node = h('span', state === 'ready' ? 'okay' : state === 'refused' || state === 'clash' ? 'fault' : '');
-        node.textContent = state === null ? 'not touched' : this.states[state];
+        const isApproved = state === 'ready' && Object.values(row.texts).every(text => text.state !== 'ready' || text.approved);
+        node.textContent = state === null ? 'not touched' : isApproved ? 'approved' : this.states[state];
         return node;
     }
 

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Untangle\Http;
 
 use App\Stores\Models\Store;
-use App\Untangle\Slugs\SlugAdvice;
+use App\Changes\Addresses\SlugAdvice;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\View\View;

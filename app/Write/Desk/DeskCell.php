@@ -29,6 +29,7 @@ final readonly class DeskCell
         public string $origin,
         public array $checks,
         public string $suffix,
+        public bool $isApproved = false,
     ) {
     }
 

@@ -146,7 +146,8 @@ final class DeskList
         $texts = [];
         foreach (
             DB::select(
-                "SELECT t.*, d.id AS draft_id, d.value AS draft, d.revision, d.state, d.note, d.origin AS draft_origin
+                "SELECT t.*, d.id AS draft_id, d.value AS draft, d.revision, d.state, d.note, d.origin AS draft_origin,
+                    d.approved_at
                     FROM resource_texts t LEFT JOIN drafts d ON d.resource_id = t.resource_id AND d.field = t.field
                     WHERE t.resource_id IN ($list)",
             ) as $text
@@ -186,6 +187,7 @@ final class DeskList
                         },
                     ),
                     $field === TextField::Title ? $suffix : '',
+                    $text?->state === DraftState::Ready->value && $text->approved_at !== null,
                 );
             }
             $byId[(int) $row->id] = new DeskRow(

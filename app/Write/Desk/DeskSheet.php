@@ -90,6 +90,7 @@ final class DeskSheet
             'revision' => $cell->revision,
             'state' => $cell->state?->value,
             'note' => $cell->note,
+            'approved' => $cell->isApproved,
             'origin' => $cell->origin,
             'suffix' => $cell->suffix,
             'checks' => array_map(static fn (Check $check): string => $check->key(), $cell->checks),

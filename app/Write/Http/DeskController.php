@@ -6,6 +6,8 @@ namespace App\Write\Http;
 
 use App\Access\Models\User;
 use App\Catalogue\PlannedResources;
+use App\Changes\Addresses\PageDoor;
+use App\Changes\Addresses\SlugAdvice;
 use App\Changes\Drafts;
 use App\Changes\DraftState;
 use App\Changes\Editing\EditSteps;
@@ -104,7 +106,33 @@ final class DeskController
     /** Terms, facts and what results show of one page, to look at while writing. */
     public function glance(Store $store, int $resource, PageGlance $glance): View
     {
-        return view('write.glance', ['store' => $store] + ($glance->of($store, $resource) ?? abort(404)));
+        return view(
+            'write.glance',
+            ['store' => $store, 'door' => app(PageDoor::class)->of($store, $resource)] +
+                ($glance->of($store, $resource) ?? abort(404)),
+        );
+    }
+
+    /** Another slug, or in or out of search, for the page beside the desk; ready with the next release. */
+    public function address(Request $request, Store $store, int $resource, PageGlance $glance): View
+    {
+        $given = $request->validate([
+            'do' => ['required', 'in:slug,shut,open'],
+            'slug' => ['required_if:do,slug', 'nullable', 'string', 'max:120'],
+            'confirmed' => ['nullable', 'in:1'],
+        ]);
+        $user = (int) $request->user()?->getAuthIdentifier();
+        $isSure = ($given['confirmed'] ?? null) === '1';
+        $wrong = null;
+        try {
+            $given['do'] === 'slug'
+                ? SlugAdvice::change($store, $resource, (string) ($given['slug'] ?? ''), $isSure, $user)
+                : app(PageDoor::class)->shut($store, $resource, $given['do'] === 'shut', $isSure, $user);
+        } catch (InvalidArgumentException $problem) {
+            $wrong = $problem->getMessage();
+        }
+
+        return $this->glance($store, $resource, $glance)->with('wrong', $wrong);
     }
 
     /** Keeps which columns somebody wants. */

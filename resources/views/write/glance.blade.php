@@ -14,3 +14,18 @@
     <h3>Facts</h3>
     <dl class="glance-facts">@foreach ($facts as $name => $value)<div><dt>{{ App\Write\Recipes\RecipeFacts::label((string) $name) }}</dt><dd>{{ $value }}</dd></div>@endforeach</dl>
 @endif
+@if ($door !== null && $door['slug'] !== '')
+    <h3>Its address</h3>
+    @if (! empty($wrong))<p class="note is-hand" role="alert">{{ $wrong }}</p>@endif
+    <p class="wrap-any">{{ App\Stores\Http\ShownUrl::of($store, (string) $row->url) }}@if ($door['faults']) <span class="fault">slug {{ implode(', ', $door['faults']) }}</span>@endif @if ($door['guard']) <span class="soft">ranks: {{ $door['guard'] }}</span>@endif</p>
+    @if ($door['plannedSlug'])<p>Slug is to be <b>{{ $door['plannedSlug']->value }}</b> with the next release.</p>@endif
+    @if ($door['plannedRobots'])<p>{{ $door['plannedRobots']->value === 'noindex' ? 'It is to be kept out of search' : 'It is to be let into search again' }} with the next release.</p>@elseif ($door['robots'] !== '')<p>Robots: {{ $door['robots'] }}</p>@endif
+    @can('write', $store)
+        <form method="post" action="{{ route('write.address', [$store, $door['resource']]) }}" data-fault class="say-line">@csrf
+            <label for="door-slug">Slug</label> <input class="input" id="door-slug" name="slug" size="32" maxlength="120" value="{{ $door['plannedSlug']->value ?? ($door['faults'] ? $door['proposal'] : $door['slug']) }}"> <button class="button" name="do" value="slug">Change it</button>
+            @if (($door['plannedRobots']->value ?? null) === 'noindex' || $door['isOurs'])<button class="button" name="do" value="open">Let it be found again</button>@else<button class="button is-hand" name="do" value="shut">Keep it out of search</button>@endif
+            @if ($door['guard'])<label class="nowrap"><input type="checkbox" name="confirmed" value="1"> all the same, though it ranks</label>@endif
+            <span class="soft">A new slug leaves a redirect; both go with the next release.</span>
+        </form>
+    @endcan
+@endif

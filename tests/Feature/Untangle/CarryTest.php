@@ -17,7 +17,7 @@ use App\Stores\Models\Store;
 use App\Stores\StoreOptions;
 use App\Untangle\Deciding\Plan;
 use App\Untangle\Redirects\Book;
-use App\Untangle\Slugs\SlugAdvice;
+use App\Changes\Addresses\SlugAdvice;
 use App\Untangle\Telling\Told;
 use Illuminate\Support\Facades\DB;
 use Tests\Web\Site;

@@ -218,3 +218,36 @@ it('takes no picture whose address is none', function (string $text, bool $isTak
     ['a lamp on a table', false],
     ['javascript:alert(1)', false],
 ]);
+
+it('changes a slug and keeps pages out of search from the desk, guarded where a page ranks', function (): void {
+    $store = crawledStore();
+    $row = DB::table('resources')->where('store_id', $store->id)->where('kind', 3)->orderBy('id')->first();
+    DB::table('page_index')
+        ->where('page_id', $row->page_id)
+        ->update(['clicks' => 900]);
+    $path = "/s/$store->slug/write/glance/$row->id";
+    $planned = static fn (int $field): ?string => DB::table('address_changes')
+        ->where('page_id', $row->page_id)
+        ->where('field', $field)
+        ->value('value');
+    $this->actingAs(member($store, Role::Viewer))->get($path)->assertOk()->assertDontSee('Keep it out of search');
+    $this->post($path, ['do' => 'shut'])->assertForbidden();
+    $this->actingAs(member($store, Role::Writer))->get($path)->assertOk()->assertSee('900 clicks in thirteen weeks');
+    $this->post($path, ['do' => 'shut'])
+        ->assertOk()
+        ->assertSee('Confirm a second time');
+    expect($planned(12))->toBeNull();
+    $this->post($path, ['do' => 'shut', 'confirmed' => '1'])
+        ->assertOk()
+        ->assertSee('to be kept out of search');
+    expect($planned(12))->toBe('noindex');
+    $this->post($path, ['do' => 'open'])->assertOk();
+    expect($planned(12))->toBeNull();
+    $this->post($path, ['do' => 'slug', 'slug' => 'Not Good', 'confirmed' => '1'])
+        ->assertOk()
+        ->assertSee('small letters');
+    $this->post($path, ['do' => 'slug', 'slug' => 'a-better-lamp', 'confirmed' => '1'])
+        ->assertOk()
+        ->assertSee('a-better-lamp');
+    expect($planned(14))->toBe('a-better-lamp');
+});

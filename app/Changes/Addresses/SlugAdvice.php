@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Untangle\Slugs;
+namespace App\Changes\Addresses;
 
 use App\Changes\AddressChanges;
 use App\Changes\AddressField;
@@ -184,7 +184,8 @@ final class SlugAdvice
             ) !== null;
     }
 
-    private static function slugOf(string $url): string
+    /** The last part of an address; empty for the home page. */
+    public static function slugOf(string $url): string
     {
         return preg_match('~^[a-z]+://[^/?#]+/(?:[^?#]*/)?([^/?#]+)/?(?:[?#]|$)~', $url, $found) === 1
             ? rawurldecode($found[1])
