@@ -55,7 +55,7 @@ test('cells come back from the clipboard as they went, whatever signs they hold'
 
 test('the browser and the server say of the same texts that a lead term stands in them', () => {
     const random = seeded(20), some = list => list[Math.floor(random() * list.length)];
-    const words = ['lamp', 'Lamps', 'lamp’s', 'Größe', 'grosse', 'GROSSEN', 'Brontë', 'bronte', 'LAMPEN', 'E27', 'e14', 'für', 'l’abat-jour', 'abat', 'jour', 'Λάμπες', 'λαμπεσ', 'İstanbul', 'istanbul', 'ランプ', '電球', 'лампа', 'лампы', 'e\u0301lodie', 'élodie', 'o', 'la', 'lam', 'Straße', 'strasse', '💡', '½', 'ﬁne', 'fine'];
+    const words = ['lamp', 'Lamps', 'lamp’s', 'Größe', 'grosse', 'GROSSEN', 'Brontë', 'bronte', 'Løvdal', 'lovdal', 'ŁÓDŹ', 'lodz', 'Ørsted', 'œuvre', 'oeuvre', 'LAMPEN', 'E27', 'e14', 'für', 'l’abat-jour', 'abat', 'jour', 'Λάμπες', 'λαμπεσ', 'İstanbul', 'istanbul', 'ランプ', '電球', 'лампа', 'лампы', 'e\u0301lodie', 'élodie', 'o', 'la', 'lam', 'Straße', 'strasse', '💡', '½', 'ﬁne', 'fine'];
     const joints = [' ', ' ', ' ', ', ', '-', ' – ', '/', ''];
     const text = most => { let made = ''; for (let n = Math.ceil(random() * most); n > 0; n--) made += some(words) + some(joints); return made; };
     const pairs = Array.from({ length: 6000 }, () => [text(9), text(2)]);

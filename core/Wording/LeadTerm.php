@@ -70,14 +70,14 @@ final class LeadTerm
         return $found[0];
     }
 
-    /** Small letters without their marks: searchers type "bronte" and "grosse" for Brontë and Größe. */
+    /** Small letters without their marks: searchers type "bronte", "grosse" and "lovdal" for Brontë, Größe and Løvdal. */
     private static function plain(string $text): string
     {
         $parts = Normalizer::normalize(mb_strtolower(mb_scrub($text)), Normalizer::FORM_D);
 
         return str_replace(
-            ['ß', 'ς'],
-            ['ss', 'σ'],
+            ['ß', 'ς', 'œ', 'æ', 'ø', 'ł', 'đ', 'ı'],
+            ['ss', 'σ', 'oe', 'ae', 'o', 'l', 'd', 'i'],
             (string) preg_replace('/\p{M}+/u', '', $parts === false ? $text : $parts),
         );
     }

@@ -1,7 +1,8 @@
 /** Whether a text holds a search term, as the server says (core/Wording/LeadTerm.php). */
 
-/** Small letters without their marks: searchers type "bronte" and "grosse" for Brontë and Größe. */
-const plain = text => text.toLowerCase().normalize('NFD').replace(/\p{M}+/gu, '').replaceAll('ß', 'ss').replaceAll('ς', 'σ');
+/** Small letters without their marks: searchers type "bronte", "grosse" and "lovdal" for Brontë, Größe and Løvdal. */
+const LETTERS = { ß: 'ss', ς: 'σ', œ: 'oe', æ: 'ae', ø: 'o', ł: 'l', đ: 'd', ı: 'i' };
+const plain = text => text.toLowerCase().normalize('NFD').replace(/\p{M}+/gu, '').replace(/[ßςœæøłđı]/g, one => LETTERS[one]);
 const wordsOf = text => plain(text).match(/[\p{L}\p{N}]+/gu) ?? [];
 const length = word => [...word].length;
 

@@ -23,7 +23,7 @@ final class Answer
     private const LEADS_AWAY =
         '~(?:https?:|ftp:)?//|\bwww\.|[\w.+-]+@[\w-]+\.\w|\b[\w-]+\.(?:com|net|org|info|biz|shop|store|io|'.
         'co|de|at|ch|uk|fr|'.
-        'example|test)\b|\+?\d[\d ()/-]{8,}\d~iu';
+        'example|test)\b|(?<![\d.,])(?:\+\d|0\d)[\d ()/-]{6,}\d~iu';
 
     /**
      * @return list<string> each once; those that hold markup, an address or signs that no text has are left out

@@ -83,5 +83,7 @@ it('knows a term in its forms, and none that only looks like it', function (
     ['Ruger goods', 'rug', false, false],
     ['Éclairage doux', 'ÉCLAIRAGE', true, true],
     ['Größe Lampe von Brontë', 'grosse lampe bronte', true, true],
+    ['Løvdal Arc Table Lamp', 'lovdal arc table lamp', true, true],
+    ['Lampe aus Łódź', 'lampe lodz', true, true],
     ['Half', '', false, false],
 ]);
