@@ -26,6 +26,7 @@ use App\Write\Desk\RecheckWork;
 use App\Write\Desk\RowRebuild;
 use App\Write\Recipes\RecipeRuns;
 use App\Write\Recipes\RecipeWork;
+use App\Write\Review\Claims;
 use App\Write\Review\ClaimsWork;
 use App\Write\Review\Reminders;
 use App\Write\Sheets\TextExport;
@@ -61,6 +62,7 @@ final class WriteProvider extends ServiceProvider
         WriteOverview::register($overview);
         $this->callAfterResolving(Schedule::class, static function (Schedule $schedule): void {
             $schedule->call(static fn (Reminders $reminders) => $reminders->send())->name('reminders')->hourly();
+            $schedule->call(static fn () => Claims::tick())->name('claims of drafts')->everyThirtySeconds();
         });
         RateLimiter::for(
             'review',
@@ -87,7 +89,7 @@ final class WriteProvider extends ServiceProvider
         Event::listen(DraftsReady::class, [ClaimsWork::class, 'afterReady']);
         Event::listen(
             InventoryRefreshed::class,
-            static fn (InventoryRefreshed $event) => ClaimsWork::afterGather($event->storeId),
+            static fn (InventoryRefreshed $event) => Claims::afterGather($event->storeId),
         );
         Event::listen(ResourcesChanged::class, [RowRebuild::class, 'afterResources']);
         Event::listen(TermsChanged::class, [RowRebuild::class, 'afterTerms']);

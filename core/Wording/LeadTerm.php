@@ -70,7 +70,9 @@ final class LeadTerm
         return $found[0];
     }
 
-    /** Small letters without their marks: searchers type "bronte", "grosse" and "lovdal" for Brontë, Größe and Løvdal. */
+    /**
+     * Small letters without their marks: searchers type "bronte", "grosse" and "lovdal" for Brontë, Größe and Løvdal.
+     */
     private static function plain(string $text): string
     {
         $parts = Normalizer::normalize(mb_strtolower(mb_scrub($text)), Normalizer::FORM_D);

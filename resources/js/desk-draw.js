@@ -113,6 +113,7 @@ export class Drawing {
         if (mustBe && row.lead && !holds(own, row.lead)) told.push({ words: `${name} lacks the lead term`, brief: 'lacks lead term', isFault: true });
         // What only the server reckons, of the text as it is saved.
         if (text.typed === undefined) for (const key of text.checks) if (!['missing', 'short', 'wide', 'repeated', 'lead'].includes(key)) told.push({ words: `${name}: ${this.checks[key].label}`, brief: this.checks[key].label, isFault: true });
+        if (text.typed === undefined && text.doubts.length) told.push({ words: `${name} claims without a fact: ${cut(text.doubts.join(', '), 40)}`, brief: `no fact: ${cut(text.doubts.join(', '), 24)}`, isFault: true });
         if (text.note) told.push({ words: `${name}: ${cut(text.note, 60)}`, brief: text.note, isFault: true });
         return told;
     }

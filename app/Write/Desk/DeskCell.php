@@ -16,6 +16,7 @@ final readonly class DeskCell
      * @param  ?string  $shown  what a searcher gets now; null where the page has not been seen yet
      * @param  list<Check>  $checks  of the text that will be shown
      * @param  string  $suffix  what the theme adds
+     * @param  list<string>  $doubts  what the draft claims and no fact of the page says
      */
     public function __construct(
         public TextField $field,
@@ -30,6 +31,7 @@ final readonly class DeskCell
         public array $checks,
         public string $suffix,
         public bool $isApproved = false,
+        public array $doubts = [],
     ) {
     }
 

@@ -25,6 +25,7 @@ final readonly class DeskFilter
      * @param  ?int  $selection  a kept selection of pages, as Store\Pages\Selections has it
      * @param  ?string  $after  the key of the last row shown
      * @param  bool  $isFaulty  only pages with a fault, whichever
+     * @param  bool  $hasDoubts  only pages whose draft claims what no fact says
      */
     private function __construct(
         public ?PageKind $kind,
@@ -36,6 +37,7 @@ final readonly class DeskFilter
         public ?string $after,
         public ?int $selection = null,
         public bool $isFaulty = false,
+        public bool $hasDoubts = false,
     ) {
     }
 
@@ -47,6 +49,7 @@ final readonly class DeskFilter
             $this->state === null &&
             $this->selection === null &&
             $this->search === '' &&
+            ! $this->hasDoubts &&
             ! $this->isFaulty;
     }
 
@@ -63,6 +66,7 @@ final readonly class DeskFilter
             $after,
             $this->selection,
             $this->isFaulty,
+            $this->hasDoubts,
         );
     }
 
@@ -93,6 +97,7 @@ final readonly class DeskFilter
             $text('after') === '' ? null : mb_substr($text('after'), 0, 400),
             ctype_digit($text('selection')) && strlen($text('selection')) < 18 ? (int) $text('selection') : null,
             $text('faults') === 'any',
+            $text('claims') === '1',
         );
     }
 
@@ -109,6 +114,7 @@ final readonly class DeskFilter
                 'field' => $this->field?->key(),
                 'state' => $this->state,
                 'faults' => $this->isFaulty ? 'any' : null,
+                'claims' => $this->hasDoubts ? '1' : null,
                 'selection' => $this->selection === null ? null : (string) $this->selection,
                 'q' => $this->search,
                 'sort' => $this->sort,

@@ -10,6 +10,7 @@ use App\Platform\Database\Bulk;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
 use App\Stores\TitleSuffixes;
+use App\Write\Review\Claims;
 use Generator;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\Check;
@@ -20,6 +21,13 @@ use PDO;
 final class DeskList
 {
     public const PAGE = 50;
+
+    /** Pages whose draft, as it stands, claims what no fact says; few, for people look at them. */
+    private const DOUBTFUL =
+        'SELECT t.resource_id FROM write_claims c JOIN resource_texts t ON '.
+        Claims::CURRENT.
+        ' JOIN drafts d ON d.resource_id = t.resource_id AND d.field = t.field
+        WHERE c.store_id = ? AND c.doubtful = 1';
 
     /** @return array{rows: list<DeskRow>, next: ?string} */
     public function page(Store $store, DeskFilter $filter, int $size = self::PAGE): array
@@ -146,9 +154,12 @@ final class DeskList
         $texts = [];
         foreach (
             DB::select(
-                "SELECT t.*, d.id AS draft_id, d.value AS draft, d.revision, d.state, d.note, d.origin AS draft_origin,
-                    d.approved_at
+                'SELECT t.*, d.id AS draft_id, d.value AS draft, d.revision, d.state, d.note, d.origin AS draft_origin,
+                    d.approved_at, c.doubts
                     FROM resource_texts t LEFT JOIN drafts d ON d.resource_id = t.resource_id AND d.field = t.field
+                    LEFT JOIN write_claims c ON d.id IS NOT NULL AND '.
+                    Claims::CURRENT.
+                    "
                     WHERE t.resource_id IN ($list)",
             ) as $text
         ) {
@@ -188,6 +199,7 @@ final class DeskList
                     ),
                     $field === TextField::Title ? $suffix : '',
                     $text?->state === DraftState::Ready->value && $text->approved_at !== null,
+                    self::doubts($text?->doubts),
                 );
             }
             $byId[(int) $row->id] = new DeskRow(
@@ -206,6 +218,14 @@ final class DeskList
         }
 
         return array_values(array_filter(array_map(static fn (int $id): ?DeskRow => $byId[$id] ?? null, $ids)));
+    }
+
+    /** How many pages have a draft that claims what no fact says. */
+    public function doubtful(Store $store): int
+    {
+        return (int) DB::selectOne('SELECT COUNT(DISTINCT q.resource_id) AS n FROM ('.self::DOUBTFUL.') q', [
+            $store->id,
+        ])->n;
     }
 
     /**
@@ -280,6 +300,10 @@ final class DeskList
         if ($filter->isFaulty) {
             $where .= ' AND any_checks > 0';
         }
+        if ($filter->hasDoubts) {
+            $where .= ' AND resource_id IN ('.self::DOUBTFUL.')';
+            $values[] = $store->id;
+        }
         if ($filter->state === 'changed') {
             $where .= ' AND drafted > 0';
         } elseif ($filter->state !== null) {
@@ -313,5 +337,13 @@ final class DeskList
         }
 
         return [$where, $values];
+    }
+
+    /** @return list<string> what a text claims and no fact says */
+    private static function doubts(mixed $json): array
+    {
+        $doubts = is_string($json) ? json_decode($json, true) : null;
+
+        return array_values(array_filter(is_array($doubts) ? array_column($doubts, 'text') : [], is_string(...)));
     }
 }

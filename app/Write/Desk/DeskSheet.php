@@ -68,7 +68,9 @@ final class DeskSheet
         $goods = [];
         $list = Bulk::list($pages);
         foreach (
-            $pages === [] ? [] : DB::select("SELECT page_id, price, stock FROM page_products WHERE page_id IN
+            $pages === []
+                ? []
+                : DB::select("SELECT page_id, price, stock FROM page_products WHERE page_id IN
                 ($list)") as $row
         ) {
             $goods[(int) $row->page_id] = [
@@ -91,6 +93,7 @@ final class DeskSheet
             'state' => $cell->state?->value,
             'note' => $cell->note,
             'approved' => $cell->isApproved,
+            'doubts' => $cell->doubts,
             'origin' => $cell->origin,
             'suffix' => $cell->suffix,
             'checks' => array_map(static fn (Check $check): string => $check->key(), $cell->checks),

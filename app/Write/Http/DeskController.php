@@ -182,6 +182,7 @@ final class DeskController
             'store' => $store,
             'filter' => $filter,
             'counts' => $list->counts($store, $filter),
+            'doubtful' => $list->doubtful($store),
         ]);
     }
 

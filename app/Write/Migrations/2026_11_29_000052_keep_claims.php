@@ -15,10 +15,11 @@ return new class extends Migration
             store_id BIGINT UNSIGNED NOT NULL,
             digest BINARY(16) NOT NULL COMMENT 'of the text as it would be shown; zeros where it is empty',
             doubts TEXT NOT NULL COMMENT 'claims that no fact of the page makes, as JSON',
+            doubtful TINYINT UNSIGNED NOT NULL COMMENT 'whether there are any',
             judged_at DATETIME NOT NULL,
             PRIMARY KEY (resource_id, field),
-            KEY by_store (store_id, judged_at)
-        ) CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci COMMENT 'texts that wait for approval, held against facts'");
+            KEY by_doubt (store_id, doubtful)
+        ) CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci COMMENT 'drafts, held against the facts of their pages'");
         DB::statement("CREATE TABLE write_present (
             store_id BIGINT UNSIGNED NOT NULL,
             user_id BIGINT UNSIGNED NOT NULL,

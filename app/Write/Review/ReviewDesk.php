@@ -31,14 +31,14 @@ final class ReviewDesk
     /** Texts that are approved together at most. */
     public const MOST_TOGETHER = 5000;
 
-    private const JOINS = ' FROM drafts d JOIN resources r ON r.id = d.resource_id
+    private const JOINS =
+        ' FROM drafts d JOIN resources r ON r.id = d.resource_id
             JOIN resource_texts t ON t.resource_id = d.resource_id AND t.field = d.field
             LEFT JOIN write_rows w ON w.resource_id = d.resource_id
-            LEFT JOIN write_claims c ON c.resource_id = d.resource_id AND c.field = d.field
-            AND c.digest = COALESCE(t.draft_digest, REPEAT("\0", 16))';
+            LEFT JOIN write_claims c ON '.Claims::CURRENT;
 
     /** A text that nothing speaks against: no check, and no claim without a fact. */
-    private const CLEAN = ' AND c.doubts = "[]" AND (CASE d.field WHEN 1 THEN w.title_checks WHEN 2 THEN
+    private const CLEAN = ' AND c.doubtful = 0 AND (CASE d.field WHEN 1 THEN w.title_checks WHEN 2 THEN
         w.description_checks ELSE 0 END) = 0';
 
     public function __construct(private readonly RecipeFacts $facts, private readonly Ruler $ruler)

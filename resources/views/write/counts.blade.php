@@ -5,7 +5,8 @@
     $first = array_filter($found, static fn ($check, int $nth): bool => $nth < 6 || $filter->check === $check, ARRAY_FILTER_USE_BOTH);
     $rest = array_diff_key($found, $first);
 @endphp
-<a href="{{ $link(['kind' => null, 'check' => null, 'state' => null, 'field' => null, 'faults' => null]) }}" @if ($filter->isWide()) aria-current="true" @endif>all <b class="n">@n($counts['total'])</b></a>
+<a href="{{ $link(['kind' => null, 'check' => null, 'state' => null, 'field' => null, 'faults' => null, 'claims' => null]) }}" @if ($filter->isWide()) aria-current="true" @endif>all <b class="n">@n($counts['total'])</b></a>
+@if ($doubtful > 0 || $filter->hasDoubts)<a href="{{ $link(['claims' => $filter->hasDoubts ? null : '1']) }}" @if ($filter->hasDoubts) aria-current="true" @endif title="Drafts that say what no fact of their page says"><b class="n">@n($doubtful)</b> claims without a fact</a>@endif
 @if ($filter->isFaulty)<a href="{{ $link(['faults' => null]) }}" aria-current="true">with any fault</a>@endif
 <span class="sep"></span>
 @foreach ($first as $check)<a href="{{ $link(['check' => $filter->check === $check ? null : $check->key()]) }}" title="{{ ucfirst($check->reason()) }}" @if ($filter->check === $check) aria-current="true" @endif><b class="n">@n($counts['checks'][$check->key()])</b> {{ $check->label() }}</a>

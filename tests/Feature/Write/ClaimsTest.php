@@ -7,6 +7,7 @@ use App\Changes\Drafts;
 use App\Changes\Origin;
 use App\Stores\Models\Store;
 use App\Write\Facts\StoreFacts;
+use App\Write\Review\Claims;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\TextField;
 use Tests\TestCase;
@@ -116,5 +117,43 @@ it(
         $this->actingAs(member((new Site())->store(), Role::Owner));
         $keep('anything')->assertNotFound();
         $this->get($faults)->assertNotFound();
+    },
+);
+
+it(
+    'shows on the desk which drafts claim what no fact says, finds them, and forgets it when they change',
+    function (): void {
+        $store = shopOfFacts();
+        $lamp = (int) DB::table('resources')->where('store_id', $store->id)->where('name', 'Arched lamp')->value('id');
+        $drafts = app(Drafts::class);
+        $saved = $drafts->save($store, $lamp, TextField::Title, 'Oak lamp, 64 cm high', 0, Origin::Hand, null);
+        Claims::tick();
+        $this->actingAs(member($store, Role::Writer));
+        $cell = fn (): array => $this->getJson("/s/$store->slug/write/rows?ids=$lamp")->json('rows.0.texts.title');
+        expect($cell()['doubts'])->toBe(['Oak', '64 cm']);
+        $this->get("/s/$store->slug/write/counts")
+            ->assertOk()
+            ->assertSee('claims without a fact');
+        $found = $this->getJson("/s/$store->slug/write/order?claims=1")->json('ids');
+        expect($found)->toBe([$lamp]);
+        // Another text is not judged by what was said of this one.
+        $drafts->save(
+            $store,
+            $lamp,
+            TextField::Title,
+            'Brass lamp, 54 cm high',
+            $saved->draft->revision,
+            Origin::Hand,
+            null,
+        );
+        expect($cell()['doubts'])->toBe([]);
+        $this->get("/s/$store->slug/write/counts")
+            ->assertOk()
+            ->assertDontSee('claims without a fact');
+        Claims::tick();
+        expect($cell()['doubts'])
+            ->toBe([])
+            ->and(DB::table('write_claims')->where('resource_id', $lamp)->value('doubtful'))
+            ->toBe(0);
     },
 );
