@@ -38,13 +38,15 @@ final class WishScreen
         $rows = Briefs::rows($store, $ids, $asked->field);
         $briefs = $this->briefs->of($store, $asked, $rows);
         $byId = array_column($rows, null, 'id');
+        $work = WorkView::about(SuggestWork::sort(), $id);
 
         return [
             'wish' => $wish,
             'asked' => $asked,
             'show' => $show,
             'counts' => self::counts($id),
-            'clean' => Taking::countClean($store, $id),
+            // Nothing is taken while texts still come.
+            'clean' => $work?->isActive() ?? false ? 0 : Taking::countClean($store, $id),
             'pages' => array_values(
                 array_filter(
                     array_map(
@@ -65,7 +67,7 @@ final class WishScreen
                         ->pluck('revision', 'resource_id')
                         ->all(),
             'next' => count($pages) > self::PAGES ? (int) $pages[self::PAGES - 1]->place : null,
-            'work' => WorkView::about(SuggestWork::sort(), $id),
+            'work' => $work,
         ];
     }
 

@@ -82,7 +82,7 @@
                 <p data-rate></p>
                 <p data-lead></p>
                 <p class="acts">
-                    @if ($mayWrite)<button type="button" class="button is-growth" data-ready>Ready <kbd>Ctrl Enter</kbd></button>@endif
+                    @if ($mayWrite)<button type="button" class="button is-growth" data-ready title="Ctrl Enter">Ready</button>@endif
                     <button type="button" class="button" data-dossier title="Alt D">Dossier</button>
                     <button type="button" class="button" data-glance title="Alt I">Terms</button>
                     <button type="button" class="button" data-faults title="Alt F">Faults</button>
