@@ -2,7 +2,7 @@
     $link = static fn (array $changes) => route('write', [$store] + $filter->query($changes));
     $found = array_values(array_filter(Orchard\Core\Wording\Check::inBits(PHP_INT_MAX), static fn ($check): bool => $counts['checks'][$check->key()] > 0 || $filter->check === $check || $check->value <= 8));
     // The gravest stand in the line, and the one that is chosen; the others behind it.
-    $first = array_filter($found, static fn ($check, int $nth): bool => $nth < 6 || $filter->check === $check, ARRAY_FILTER_USE_BOTH);
+    $first = array_filter($found, static fn ($check, int $nth): bool => $nth < ($doubtful > 0 ? 5 : 6) || $filter->check === $check, ARRAY_FILTER_USE_BOTH);
     $rest = array_diff_key($found, $first);
 @endphp
 <a href="{{ $link(['kind' => null, 'check' => null, 'state' => null, 'field' => null, 'faults' => null, 'claims' => null]) }}" @if ($filter->isWide()) aria-current="true" @endif>all <b class="n">@n($counts['total'])</b></a>

@@ -1,1 +1,1 @@
-{{ $one->guest ?? ($people[$one->userId] ?? 'somebody who left') }}@if ($one->maker), {{ $one->maker }}@endif @if ($one->kind !== null), {{ App\Stores\Kinds\PageKind::from($one->kind)->plural() }}@endif
+{{ implode(', ', array_filter([$one->guest ?? ($people[$one->userId] ?? 'somebody who left'), $one->maker, $one->kind === null ? '' : App\Stores\Kinds\PageKind::from($one->kind)->plural()])) }}

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Writer;
 
+use Normalizer;
+
 /**
  * Writes texts from facts: a language knows phrases for what facts play which part, and in which orders they read well;
  * this puts them together within the length that is asked for.
@@ -205,13 +207,22 @@ abstract class Pen
 
     private static function hasAll(string $text, string $words): bool
     {
-        foreach (preg_split('/[^\pL\pN]+/u', mb_strtolower($words)) ?: [] as $word) {
-            if ($word !== '' && ! str_contains(mb_strtolower($text), rtrim($word, 'se'))) {
+        $folded = self::folded($text);
+        foreach (preg_split('/[^\pL\pN]+/u', self::folded($words)) ?: [] as $word) {
+            if ($word !== '' && ! str_contains($folded, rtrim($word, 'se'))) {
                 return false;
             }
         }
 
         return true;
+    }
+
+    /** Small letters without their marks, as people type them: "grosse" for "Größe". */
+    private static function folded(string $text): string
+    {
+        $small = strtr(mb_strtolower($text), ['ß' => 'ss', 'ø' => 'o', 'ł' => 'l', 'æ' => 'ae', 'œ' => 'oe']);
+
+        return (string) preg_replace('/\p{M}+/u', '', Normalizer::normalize($small, Normalizer::FORM_D) ?: $small);
     }
 
     private static function has(string $text, string $word): bool
