@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Access\Role;
 use App\Changes\AddressChanges;
+use App\Changes\Addresses\SlugAdvice;
 use App\Changes\AddressField;
 use App\Changes\History;
 use App\Changes\Origin;
@@ -17,7 +18,6 @@ use App\Stores\Models\Store;
 use App\Stores\StoreOptions;
 use App\Untangle\Deciding\Plan;
 use App\Untangle\Redirects\Book;
-use App\Changes\Addresses\SlugAdvice;
 use App\Untangle\Telling\Told;
 use Illuminate\Support\Facades\DB;
 use Tests\Web\Site;
