@@ -882,7 +882,7 @@ it(
             '',
             array_map(
                 static fn (int $i): string => "/lamp/old-$i,".
-                    now()->startOfWeek()->subWeek()->toDateString().
+                    now()->startOfWeek()->subWeeks(2)->toDateString().
                     ",5,90\n",
                 range(1, 6),
             ),

@@ -132,7 +132,7 @@ it(
         $first = weighed($store);
         weigh($store);
         expect(weighed($store))->toBe($first);
-        $day = now()->startOfWeek()->subWeek()->toDateString();
+        $day = now()->startOfWeek()->subWeeks(2)->toDateString();
         $import = bringIn($store, "page,day,clicks,impressions,position\n/good,$day,1,90000,4\n");
         weigh($store);
         expect(weighed($store)['/good'])->not->toBe($first['/good']);
@@ -153,7 +153,7 @@ it('says so where there are no numbers, and weighs by itself once there are', fu
     $before = DB::table('work')->where('store_id', $store->id)->where('sort', ScoreWork::sort())->count();
     bringIn(
         $store,
-        "page,day,clicks,impressions,position\n/,".now()->startOfWeek()->subWeek()->toDateString().",3,90,4\n",
+        "page,day,clicks,impressions,position\n/,".now()->startOfWeek()->subWeeks(2)->toDateString().",3,90,4\n",
     );
     expect(DB::table('work')->where('store_id', $store->id)->where('sort', ScoreWork::sort())->count())->toBe(
         $before + 1,
@@ -168,7 +168,7 @@ it('takes odd rows as they are: no position, position 150, only the own brand', 
         ->linking('/c', []);
     $store = $site->store();
     crawl($store);
-    $day = now()->startOfWeek()->subWeek()->toDateString();
+    $day = now()->startOfWeek()->subWeeks(2)->toDateString();
     bringIn(
         $store,
         "page,query,day,clicks,impressions,position\n/a,lamp,$day,3,90,\n/b,far lamp,$day,0,90,150\n/c,a site lamps,$day,50,60,1\n",
