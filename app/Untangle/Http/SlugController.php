@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Untangle\Http;
 
-use App\Stores\Models\Store;
 use App\Changes\Addresses\SlugAdvice;
+use App\Stores\Models\Store;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\View\View;
