@@ -160,7 +160,7 @@ final class Taking
     {
         return ' FROM write_suggestions s
             LEFT JOIN drafts d ON d.resource_id = s.resource_id AND d.field = s.field
-            WHERE s.store_id = ? AND s.wish_id = ? AND s.state = ? AND s.checks = 0 AND s.doubts = "[]"
+            WHERE s.store_id = ? AND s.wish_id = ? AND s.state = ?
             AND s.place = (SELECT MIN(o.place) FROM write_suggestions o WHERE o.wish_id = s.wish_id
                 AND o.resource_id = s.resource_id AND o.state = s.state AND o.checks = 0 AND o.doubts = "[]")
             AND NOT EXISTS (SELECT 1 FROM write_suggestions t WHERE t.wish_id = s.wish_id
