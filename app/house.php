@@ -44,7 +44,7 @@ return [
             'pages', 'page_facts', 'page_details', 'page_answers', 'page_index', 'page_words', 'page_counts',
             'page_products', 'lives_by_hand', 'lost_texts', 'links', 'link_blocks', 'block_links', 'page_blocks',
             'common_words', 'repeated_lines', 'successions', 'page_selections', 'selected_pages', 'page_terms',
-            'collection_pages', 'planned_pages',
+            'collection_pages', 'planned_pages', 'inventory_reads',
         ],
         'knows' => ['Platform', 'Stores'],
     ],

@@ -15,6 +15,7 @@ return [
     App\Match\MatchProvider::class,
     App\Write\WriteProvider::class,
     App\Untangle\UntangleProvider::class,
+    App\Tend\TendProvider::class,
     App\Release\ReleaseProvider::class,
     App\Demo\DemoProvider::class,
 ];

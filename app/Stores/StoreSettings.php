@@ -19,6 +19,7 @@ final readonly class StoreSettings
      * @param  array<string, string>  $ways  by which way a field gets into the shop (direct, file, person), for fields of which that was chosen
      * @param  int  $handoverDays  days after which what was handed over and is not seen live is told, 1 to 90
      * @param  int  $needsApproval  1 where a release takes only texts that somebody has approved
+     * @param  array{main: int, selling: int, other: int}  $depthAims  clicks from home that pages should be at most
      * @param  int  $clicksAtRisk  hundredths of the store's clicks whose addresses one release may change, 1 to 100
      * @param  string  $indexnowUrl  where lists of changed addresses are sent by the IndexNow protocol; empty for nowhere
      * @param  array<string, int|float|string>  $weighing  what is assumed in weighing, by key; those that were set
@@ -52,6 +53,7 @@ final readonly class StoreSettings
         public array $ways = [],
         public int $handoverDays = 7,
         public int $needsApproval = 0,
+        public array $depthAims = ['main' => 2, 'selling' => 3, 'other' => 5],
     ) {
     }
 
@@ -102,6 +104,25 @@ final readonly class StoreSettings
                 'max' => 1,
                 'default' => 0,
                 'means' => 'whether a release takes only texts that somebody has approved: 1 for yes, 0 for no',
+            ],
+            'depth_main' => [
+                'min' => 1,
+                'max' => 20,
+                'default' => 2,
+                'means' => 'clicks from home that a main collection should be at most',
+            ],
+            'depth_selling' => [
+                'min' => 1,
+                'max' => 20,
+                'default' => 3,
+                'means' => 'clicks from home that one of the products that sell most should be at most',
+            ],
+            'depth_other' => [
+                'min' => 1,
+                'max' => 20,
+                'default' => 5,
+                'means' => 'clicks from home that any other page should be at most; moved to where the search engine '.
+                    'really gets, where the index state tells it',
             ],
             'clicks_at_risk' => [
                 'min' => 1,
@@ -260,6 +281,11 @@ final readonly class StoreSettings
             array_filter(is_array($given['ways'] ?? null) ? $given['ways'] : [], is_string(...)),
             $values['handover_days'],
             $values['needs_approval'],
+            [
+                'main' => $values['depth_main'],
+                'selling' => $values['depth_selling'],
+                'other' => $values['depth_other'],
+            ],
         );
     }
 }

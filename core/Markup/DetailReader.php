@@ -27,7 +27,7 @@ final class DetailReader
         'noimageindex', 'indexifembedded',
     ];
 
-    /** @var list<array{level: int, text: string}> */
+    /** @var list<array{level: int, text: string, part?: string, image?: true}> */
     private array $headings = [];
 
     /** @var list<array{src: string, alt: ?string, width: int, height: int}> */
@@ -60,10 +60,17 @@ final class DetailReader
 
     private int $scripts = 0;
 
-    public function heading(int $level, string $text): void
+    /**
+     * @param  string  $part  nav, header, footer or breadcrumbs where it stands in one of them
+     * @param  bool  $isImage  whether its text is an image's
+     */
+    public function heading(int $level, string $text, string $part = '', bool $isImage = false): void
     {
         if (count($this->headings) < self::MOST_HEADINGS) {
-            $this->headings[] = ['level' => $level, 'text' => mb_substr($text, 0, 1000)];
+            $this->headings[] =
+                ['level' => $level, 'text' => mb_substr($text, 0, 1000)] +
+                ($part === '' ? [] : ['part' => $part]) +
+                ($isImage ? ['image' => true] : []);
         }
     }
 
@@ -171,7 +178,7 @@ final class DetailReader
     public function take(RegionFacts $facts): void
     {
         foreach ($facts->headings as $heading) {
-            $this->heading($heading['level'], $heading['text']);
+            $this->heading($heading['level'], $heading['text'], $heading['part'] ?? '', $heading['image'] ?? false);
         }
         foreach ($facts->images as $image) {
             count($this->images) < self::MOST_IMAGES && ($this->images[] = $image);

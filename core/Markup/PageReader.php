@@ -23,7 +23,7 @@ final class PageReader
      * Raised whenever the same HTML would give other facts or links, so that pages read by an older edition are read
      * again.
      */
-    public const EDITION = 5;
+    public const EDITION = 6;
 
     private const HEAD_TAGS = [
         'base' => 1,
@@ -212,6 +212,12 @@ final class PageReader
 
     private int $headingLevel = 1;
 
+    /** Alt texts of the images in the open heading. */
+    private string $headingAlt = '';
+
+    /** @var ?array{string, int} the element that a class calls breadcrumbs, and how many of its name were open in it */
+    private ?array $crumbs = null;
+
     /** Text of an element that looks like a heading and is none, while it is open. */
     private ?string $styled = null;
 
@@ -340,6 +346,9 @@ final class PageReader
                 (! isset(self::PART_TAGS[$name]) || ($this->parting['table'] ?? 0) > 0)
             ) {
                 $this->parting[$name] = ($this->parting[$name] ?? 0) + 1;
+                if (stripos($attributes, 'breadcrumb') !== false && ! $this->isInCrumbs()) {
+                    $this->crumbs = [$name, $this->parting[$name]];
+                }
                 $this->wordEnds();
             }
             $this->open($name, $attributes);
@@ -445,6 +454,9 @@ final class PageReader
                 if ($this->anchor !== null) {
                     $this->anchor['alt'] .= ' '.($given['alt'] ?? '');
                 }
+                if ($this->heading !== null) {
+                    $this->headingAlt .= ' '.($given['alt'] ?? '');
+                }
                 $this->details->image($given, fn (string $src): ?string => $this->resolve($src));
                 break;
             case 'h1':
@@ -456,6 +468,7 @@ final class PageReader
                 $this->closeHeading();
                 $this->styled = null;
                 $this->heading = '';
+                $this->headingAlt = '';
                 $this->headingLevel = (int) $name[1];
                 break;
             case 'p':
@@ -713,9 +726,21 @@ final class PageReader
     private function closeHeading(): void
     {
         if ($this->heading !== null) {
-            $this->details->heading($this->headingLevel, Text::tidy(Entities::decode($this->heading)));
+            $text = Text::tidy(Entities::decode($this->heading));
+            $alt = Text::tidy($this->headingAlt);
+            $this->details->heading(
+                $this->headingLevel,
+                $text === '' ? $alt : $text,
+                $this->isInCrumbs() ? 'breadcrumbs' : $this->regions[0] ?? '',
+                $text === '' && $alt !== '',
+            );
             $this->heading = null;
         }
+    }
+
+    private function isInCrumbs(): bool
+    {
+        return $this->crumbs !== null && ($this->parting[$this->crumbs[0]] ?? 0) >= $this->crumbs[1];
     }
 
     /** A short text that a class or a role calls a heading, outside of any heading element. */

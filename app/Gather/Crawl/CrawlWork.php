@@ -17,6 +17,7 @@ use App\Gather\Sync\ShownTexts;
 use App\Inventory\Events\InventoryRefreshed;
 use App\Inventory\Index\DepthRebuild;
 use App\Inventory\Index\IndexRebuild;
+use App\Inventory\LastRead;
 use App\Inventory\LinkBook;
 use App\Inventory\PageBook;
 use App\Inventory\Succession;
@@ -107,7 +108,7 @@ final class CrawlWork implements LongWork
                 'pages' => (new PageFetching($run, $store, $crawl))->work(),
                 'index' => $this->index($run, $store, $crawl) ? null : SliceEnd::more(),
                 'depth' => $this->depth($store, $run),
-                'texts' => $this->texts($store, $run),
+                'texts' => $this->texts($store, $run, $crawl),
                 'tidy' => $this->tidy($store, $run, $crawl),
                 default => SliceEnd::done(),
             };
@@ -273,7 +274,7 @@ final class CrawlWork implements LongWork
         return null;
     }
 
-    private function texts(Store $store, WorkRun $run): null
+    private function texts(Store $store, WorkRun $run, object $crawl): null
     {
         $this->pageResources($store)->work($run);
         (new ShownTexts($store))->work($run);
@@ -282,6 +283,7 @@ final class CrawlWork implements LongWork
             $run->fenced($write);
             $run->beat();
         });
+        $run->fenced(fn () => LastRead::tell($store, $run->subjectId, $this->isComplete($crawl)));
         InventoryRefreshed::dispatch($store->id, static fn () => $run->beat());
 
         return null;

@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Inventory;
+
+use App\Stores\Models\Store;
+use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\DB;
+
+/** The newest crawl that brought a store's inventory up to date, and whether it saw all of it. */
+final readonly class LastRead
+{
+    private function __construct(public int $crawl, public bool $isComplete, public Carbon $at)
+    {
+    }
+
+    /** Null where the store was never crawled. */
+    public static function of(Store $store): ?self
+    {
+        $row = DB::table('inventory_reads')->where('store_id', $store->id)->first();
+
+        return $row === null
+            ? null
+            : new self((int) $row->crawl, (int) $row->is_complete === 1, Carbon::parse((string) $row->read_at, 'UTC'));
+    }
+
+    public static function tell(Store $store, int $crawl, bool $isComplete): void
+    {
+        DB::table('inventory_reads')->upsert(
+            [
+                [
+                    'store_id' => $store->id,
+                    'crawl' => $crawl,
+                    'is_complete' => $isComplete ? 1 : 0,
+                    'read_at' => now(),
+                ],
+            ],
+            ['store_id'],
+            ['crawl', 'is_complete', 'read_at'],
+        );
+    }
+}

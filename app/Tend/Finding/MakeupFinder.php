@@ -1,0 +1,89 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Tend\Finding;
+
+use App\Inventory\PageMark;
+use App\Stores\Models\Store;
+use App\Tend\Found\FindingType;
+use App\Tend\Found\Found;
+use Illuminate\Support\Facades\DB;
+
+/** Pages that script fills, that answer slowly or weigh much, and what they load insecurely. */
+final class MakeupFinder implements PageFinder
+{
+    /** Bytes of HTML above which a page is heavy. */
+    private const HEAVY = 500_000;
+
+    /** Milliseconds above which an answer is slow, where the store is not slower as a whole. */
+    private const SLOW = 1000;
+
+    /** Times the store's middle answer. */
+    private const TIMES = 3;
+
+    private readonly int $slow;
+
+    public function __construct(Store $store)
+    {
+        // The middle one, by an index: every page's time is told.
+        $count = (int) DB::table('tend_pages')->where('store_id', $store->id)->where('indexable', 1)->count();
+        $middle =
+            $count === 0
+                ? 0
+                : (int) DB::table('page_index')
+                    ->where('store_id', $store->id)
+                    ->where('indexable', 1)
+                    ->orderBy('response_ms')
+                    ->offset(intdiv($count, 2))
+                    ->limit(1)
+                    ->value('response_ms');
+        $this->slow = max(self::SLOW, self::TIMES * $middle);
+    }
+
+    public static function types(): array
+    {
+        return [
+            FindingType::FilledByScript,
+            FindingType::SlowAnswer,
+            FindingType::HeavyPage,
+            FindingType::InsecureContent,
+        ];
+    }
+
+    public function look(SeenPage $page): iterable
+    {
+        $cause = ['kind' => $page->kind->value];
+        if (($page->marks & PageMark::NeedsScript->value) !== 0) {
+            yield new Found(FindingType::FilledByScript, $page->id, $cause);
+        }
+        if ($page->responseMs > $this->slow) {
+            yield new Found(FindingType::SlowAnswer, $page->id, $cause, ['ms' => $page->responseMs]);
+        }
+        if ($page->bytes > self::HEAVY) {
+            yield new Found(FindingType::HeavyPage, $page->id, $cause, ['bytes' => $page->bytes]);
+        }
+        if (str_starts_with($page->url, 'https://')) {
+            $insecure = array_values(
+                array_filter(
+                    array_column($page->images(), 'src'),
+                    static fn (string $src): bool => str_starts_with($src, 'http://'),
+                ),
+            );
+            if ($insecure !== []) {
+                yield new Found(
+                    FindingType::InsecureContent,
+                    $page->id,
+                    $cause + ['host' => mb_substr((string) parse_url($insecure[0], PHP_URL_HOST), 0, 100)],
+                    [
+                        'images' => array_map(
+                            static fn (string $src): array => [mb_substr($src, 0, 200)],
+                            array_slice($insecure, 0, 6),
+                        ),
+                    ],
+                    count($insecure),
+                );
+            }
+        }
+    }
+}

@@ -1,0 +1,83 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Tend\Finding;
+
+use App\Inventory\KeptDetails;
+use App\Stores\Kinds\PageKind;
+
+/** A page that search engines may list, as the newest crawl read it. */
+final readonly class SeenPage
+{
+    /**
+     * @param  array<string, mixed>  $details  see PageDetails
+     * @param  int  $marks  bits of PageMark
+     */
+    private function __construct(
+        public int $id,
+        public string $url,
+        public PageKind $kind,
+        public string $title,
+        public int $marks,
+        public int $bytes,
+        public int $responseMs,
+        private array $details,
+    ) {
+    }
+
+    public static function from(object $row): self
+    {
+        return new self(
+            (int) $row->page_id,
+            (string) $row->url,
+            PageKind::from((int) $row->kind),
+            (string) $row->title,
+            (int) $row->marks,
+            (int) $row->bytes,
+            (int) $row->response_ms,
+            KeptDetails::unpack($row->details),
+        );
+    }
+
+    /** @return list<array{level: int, text: string, part: string}> in their order; part is empty in the main content */
+    public function headings(): array
+    {
+        $headings = [];
+        foreach ((array) ($this->details['headings'] ?? []) as $one) {
+            if (is_array($one)) {
+                $headings[] = [
+                    'level' => (int) ($one['level'] ?? 0),
+                    'text' => is_string($one['text'] ?? null) ? $one['text'] : '',
+                    'part' => is_string($one['part'] ?? null) ? $one['part'] : '',
+                ];
+            }
+        }
+
+        return $headings;
+    }
+
+    /** @return list<array{src: string, alt: ?string, width: int, height: int}> */
+    public function images(): array
+    {
+        $images = [];
+        foreach ((array) ($this->details['images'] ?? []) as $one) {
+            if (is_array($one) && is_string($one['src'] ?? null)) {
+                $images[] = [
+                    'src' => $one['src'],
+                    'alt' => is_string($one['alt'] ?? null) ? $one['alt'] : null,
+                    'width' => (int) ($one['width'] ?? 0),
+                    'height' => (int) ($one['height'] ?? 0),
+                ];
+            }
+        }
+
+        return $images;
+    }
+
+    /** @return list<mixed> decoded JSON-LD */
+    public function structured(): array
+    {
+        return array_values((array) ($this->details['structured'] ?? []));
+    }
+}

@@ -1,0 +1,18 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Tend\Finding;
+
+use App\Tend\Found\FindingType;
+use App\Tend\Found\Found;
+
+/** Finds what only all pages of a store together tell. */
+interface StoreFinder
+{
+    /** @return list<FindingType> what it can find */
+    public static function types(): array;
+
+    /** @return iterable<Found> at most one of each type for a page */
+    public function find(): iterable;
+}

@@ -1,0 +1,123 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Tend\Found;
+
+/** What can be found of a page's place, make-up and answers. */
+enum FindingType: int
+{
+    case Orphan = 1;
+    case TooDeep = 2;
+    case FewLinks = 3;
+    case NoH1 = 10;
+    case EmptyH1 = 11;
+    case SeveralH1 = 12;
+    case SharedH1 = 13;
+    case LevelSkipped = 14;
+    case NoAlt = 20;
+    case EmptyAlt = 21;
+    case LongAlt = 22;
+    case StuffedAlt = 23;
+    case ImageName = 24;
+    case FilledByScript = 30;
+    case SlowAnswer = 31;
+    case HeavyPage = 32;
+    case SharedText = 40;
+    case LinkToMissing = 50;
+    case LinkToRedirect = 51;
+    case RedirectChain = 52;
+    case ServerError = 53;
+    case InsecureContent = 54;
+
+    public function group(): FindingGroup
+    {
+        return match (true) {
+            $this === self::Orphan => FindingGroup::Orphans,
+            $this->value < 10 => FindingGroup::Depth,
+            $this->value < 20 => FindingGroup::Headings,
+            $this->value < 30 => FindingGroup::Images,
+            $this === self::SharedText => FindingGroup::Words,
+            default => FindingGroup::Status,
+        };
+    }
+
+    /** Whether only a whole crawl can tell it. */
+    public function needsWholeCrawl(): bool
+    {
+        return $this->value < 10;
+    }
+
+    public function key(): string
+    {
+        return strtolower((string) preg_replace('/(?<=[a-z0-9])(?=[A-Z])/', '-', $this->name));
+    }
+
+    public static function fromKey(string $key): ?self
+    {
+        foreach (self::cases() as $type) {
+            if ($type->key() === $key) {
+                return $type;
+            }
+        }
+
+        return null;
+    }
+
+    public function label(): string
+    {
+        return match ($this) {
+            self::Orphan => 'Orphan page',
+            self::TooDeep => 'Too many clicks from home',
+            self::FewLinks => 'Few links from other pages',
+            self::NoH1 => 'No H1',
+            self::EmptyH1 => 'Empty H1',
+            self::SeveralH1 => 'Several H1',
+            self::SharedH1 => 'Same H1 on several pages',
+            self::LevelSkipped => 'Heading level skipped',
+            self::NoAlt => 'Images without alt attribute',
+            self::EmptyAlt => 'Product without any alt text',
+            self::LongAlt => 'Alt text too long',
+            self::StuffedAlt => 'Alt text stuffed with words',
+            self::ImageName => 'File name of a camera',
+            self::FilledByScript => 'Page filled by JavaScript',
+            self::SlowAnswer => 'Slow answer',
+            self::HeavyPage => 'Heavy HTML',
+            self::SharedText => 'Text that stands on other pages, too',
+            self::LinkToMissing => 'Links to a page that is not there',
+            self::LinkToRedirect => 'Links to a redirect',
+            self::RedirectChain => 'Chain of redirects',
+            self::ServerError => 'Server error',
+            self::InsecureContent => 'Insecure content on a secure page',
+        };
+    }
+
+    /** Why it matters, in a sentence. */
+    public function meaning(): string
+    {
+        return match ($this) {
+            self::Orphan => 'No followed link leads here, so search engines come seldom and give it no weight.',
+            self::TooDeep => 'Pages many clicks away are fetched seldom and rank worse.',
+            self::FewLinks => 'The fewer pages link to it, the less weight it has.',
+            self::NoH1 => 'The page does not say with a heading what it is about.',
+            self::EmptyH1 => 'An H1 without text says nothing.',
+            self::SeveralH1 => 'Several main headings blur what the page is about.',
+            self::SharedH1 => 'Search engines cannot tell the pages apart by their headings.',
+            self::LevelSkipped => 'Screen readers and outlines lose the order of the page.',
+            self::NoAlt => 'Nobody who does not see the image learns what it shows, image search neither.',
+            self::EmptyAlt => 'An empty alt says that the image is decoration; here it is the product.',
+            self::LongAlt => 'Screen readers read all of it; about 125 characters are enough.',
+            self::StuffedAlt => 'Words in a row without a sentence look like spam.',
+            self::ImageName => 'The file name tells image search nothing; advice for new images alone.',
+            self::FilledByScript => 'Search engines see an empty page until they have run its scripts.',
+            self::SlowAnswer => 'Slow answers make crawls slow and visitors leave.',
+            self::HeavyPage => 'Over half a megabyte of HTML, without images and scripts.',
+            self::SharedText => 'Text that stands elsewhere is no reason to show this page.',
+            self::LinkToMissing => 'Visitors and crawlers end at an error.',
+            self::LinkToRedirect => 'Each link takes a detour; link straight to the target.',
+            self::RedirectChain => 'Each further redirect takes time, and some crawlers give up.',
+            self::ServerError => 'The page cannot be shown; if it stays so, it drops out of the results.',
+            self::InsecureContent => 'Browsers block or mark what is loaded over http on an https page.',
+        };
+    }
+}

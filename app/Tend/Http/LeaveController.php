@@ -1,0 +1,93 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Tend\Http;
+
+use App\Inventory\Selections;
+use App\Platform\Database\Bulk;
+use App\Stores\Models\Store;
+use App\Tend\Found\Leaves;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+use InvalidArgumentException;
+
+/** What people say of findings: that they stay as they are, because; or that they are worked on. */
+final class LeaveController
+{
+    private const REASON = [
+        'reason' => ['required', 'string', 'max:300'],
+        'review_on' => ['nullable', 'date_format:Y-m-d', 'after:today'],
+    ];
+
+    private const WORDS = [
+        'reason.required' => 'Say why it is left as it is.',
+        'review_on.after' => 'The day on which it is looked at again lies ahead.',
+    ];
+
+    public function cause(Request $request, Store $store, int $cause): RedirectResponse
+    {
+        $given = $request->validate(self::REASON, self::WORDS);
+        Leaves::cause($store, $cause, $given['reason'], $given['review_on'] ?? null, self::user($request));
+
+        return back()->with('done', 'Left as it is; what later crawls find of this cause, too.');
+    }
+
+    /** Ticked findings are left, or their pages go to the writing desk or into a list. */
+    public function findings(Request $request, Store $store): RedirectResponse
+    {
+        $do = $request->validate(['do' => ['required', 'in:leave,desk']])['do'];
+        $given = $request->validate(
+            [
+                'findings' => ['required', 'array', 'max:1000'],
+                'findings.*' => ['integer', 'min:1'],
+            ] + ($do === 'leave' ? self::REASON : []),
+            ['findings.required' => 'No page is ticked.'] + self::WORDS,
+        );
+        $ids = array_values(array_map(intval(...), $given['findings']));
+        if ($do === 'leave') {
+            $left = Leaves::findings($store, $ids, $given['reason'], $given['review_on'] ?? null, self::user($request));
+
+            return back()->with(
+                'done',
+                number_format($left).($left === 1 ? ' page is' : ' pages are').' left as they are.',
+            );
+        }
+        $pages = Bulk::ids(
+            DB::table('tend_findings')
+                ->where('store_id', $store->id)
+                ->whereIn('id', $ids)
+                ->get(['page_id'])
+                ->all(),
+            'page_id',
+        );
+        try {
+            $id = Selections::keep($store, '', self::user($request), [array_values(array_unique($pages))]);
+        } catch (InvalidArgumentException) {
+            return back()->withErrors(['findings' => 'No page is ticked.']);
+        }
+
+        return redirect()->route('write', [$store, 'selection' => $id]);
+    }
+
+    public function reopen(Request $request, Store $store): RedirectResponse
+    {
+        $given = $request->validate([
+            'cause' => ['required_without:finding', 'nullable', 'integer', 'min:1'],
+            'finding' => ['required_without:cause', 'nullable', 'integer', 'min:1'],
+        ]);
+        Leaves::reopen(
+            $store,
+            isset($given['cause']) ? (int) $given['cause'] : null,
+            isset($given['finding']) ? (int) $given['finding'] : null,
+        );
+
+        return back()->with('done', 'Open again.');
+    }
+
+    private static function user(Request $request): int
+    {
+        return (int) $request->user()?->getAuthIdentifier();
+    }
+}

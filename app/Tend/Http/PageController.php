@@ -1,0 +1,121 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Tend\Http;
+
+use App\Platform\Tables\TableWriter;
+use App\Stores\Models\Store;
+use App\Tend\Lists\PageReach;
+use App\Tend\Lists\ReachList;
+use App\Tend\Lists\RingsPicture;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+use Illuminate\View\View;
+use RuntimeException;
+use Symfony\Component\HttpFoundation\StreamedResponse;
+
+/** How pages are reached, one by one: the way, the links, what would bring them nearer, and who made them. */
+final class PageController
+{
+    private const SPOTS = ['page', 'place', 'nth', 'anchor', 'rel', 'pages'];
+
+    public function links(Request $request, Store $store): View
+    {
+        $list = ReachList::from($request);
+
+        return view('tend.links', ['store' => $store, 'list' => $list] + $list->page($store));
+    }
+
+    public function show(Request $request, Store $store, int $page): View
+    {
+        $row = PageReach::find($store, $page) ?? abort(404);
+        $way = PageReach::way($store, $page);
+
+        return view($request->hasHeader('HX-Request') ? 'tend.page' : 'tend.page-whole', [
+            'store' => $store,
+            'page' => $row,
+            'way' => $way,
+            'points' => $request->query('rings') === '1' ? self::points($request, $store, $way) : '',
+            'anchors' => PageReach::anchors($store, $page),
+            'nearer' => PageReach::nearer($store, $row),
+            'findings' => PageReach::findings($store, $page),
+            'questions' => DB::table('tend_questions')
+                ->where('store_id', $store->id)
+                ->where('page_id', $page)
+                ->orderByDesc('id')
+                ->limit(20)
+                ->get(),
+        ]);
+    }
+
+    /** Every link that leads to a page, for whoever mends them. */
+    public function spots(Store $store, int $page, string $format): StreamedResponse
+    {
+        abort_unless(isset(TableWriter::FORMATS[$format]) && PageReach::find($store, $page) !== null, 404);
+
+        return response()->streamDownload(
+            static function () use ($store, $format, $page): void {
+                TableWriter::write(
+                    $format,
+                    self::SPOTS,
+                    PageReach::spots($store, $page),
+                    fopen('php://output', 'wb') ?: throw new RuntimeException('No output.'),
+                );
+            },
+            "{$store->slug}-links-to-$page.$format",
+            ['Content-Type' => TableWriter::FORMATS[$format]],
+        );
+    }
+
+    /** Notes whom somebody has asked about a page, and what. */
+    public function ask(Request $request, Store $store, int $page): RedirectResponse
+    {
+        abort_if(PageReach::find($store, $page) === null, 404);
+        $given = $request->validate(
+            ['asked' => ['required', 'string', 'max:190'], 'question' => ['required', 'string', 'max:1000']],
+            ['asked.required' => 'Say whom you have asked.', 'question.required' => 'Write down what you have asked.'],
+        );
+        DB::table('tend_questions')->insert([
+            'store_id' => $store->id,
+            'page_id' => $page,
+            'asked' => $given['asked'],
+            'question' => $given['question'],
+            'asked_by' => $request->user()?->getAuthIdentifier(),
+            'asked_at' => now(),
+        ]);
+
+        return back()->with('done', 'The question is noted.');
+    }
+
+    public function answer(Request $request, Store $store, int $question): RedirectResponse
+    {
+        $given = $request->validate(
+            ['answer' => ['required', 'string', 'max:1000']],
+            ['answer.required' => 'Write down what was answered.'],
+        );
+        $known = DB::table('tend_questions')->where('store_id', $store->id)->where('id', $question);
+        abort_if($known->doesntExist(), 404);
+        $known->update([
+            'answer' => $given['answer'],
+            'answered_by' => $request->user()?->getAuthIdentifier(),
+            'answered_at' => now(),
+        ]);
+
+        return back()->with('done', 'The answer is noted.');
+    }
+
+    /** @param  list<object>  $way */
+    private static function points(Request $request, Store $store, array $way): string
+    {
+        $number = static function (string $key) use ($request): ?int {
+            $value = $request->query($key);
+
+            return is_string($value) && ctype_digit($value) ? (int) $value : null;
+        };
+        $by = $request->query('by') === 'value' ? 'value' : 'pages';
+
+        return RingsPicture::of($store, $number('market'), $number('only'), $by)->points($way);
+    }
+}

@@ -1,0 +1,245 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Tend\Lists;
+
+use App\Platform\Database\Bulk;
+use App\Stores\Models\Store;
+use App\Tend\Found\FindingGroup;
+use App\Tend\Found\FindingState;
+use App\Tend\Found\FindingType;
+use Illuminate\Support\Facades\DB;
+
+/** Findings as screens, files and the API show them: by cause, or page by page in the order of their worth. */
+final class FindingList
+{
+    public const PAGE = 60;
+
+    private const PORTION = 2000;
+
+    /**
+     * @param  ?list<FindingType>  $types  null for all
+     * @return list<object> each with its type, its cause's words and what mends it
+     */
+    public static function causes(Store $store, ?array $types): array
+    {
+        $rows = DB::table('tend_causes')
+            ->where('store_id', $store->id)
+            ->when(
+                $types !== null,
+                static fn ($query) => $query->whereIn(
+                    'type',
+                    array_map(static fn (FindingType $type): int => $type->value, $types ?? []),
+                ),
+            )
+            ->where('pages', '>', 0)
+            ->orderByDesc('worth')
+            ->orderByDesc('pages')
+            ->orderBy('id')
+            ->limit(300)
+            ->get()
+            ->all();
+        $leaves = DB::table('tend_leaves')
+            ->where('store_id', $store->id)
+            ->where('page_id', 0)
+            ->get()
+            ->keyBy(static fn (object $leave): string => $leave->type.bin2hex((string) $leave->cause_digest));
+
+        return array_map(static fn (object $row): object => self::cause($row, $leaves->all()), array_values($rows));
+    }
+
+    public static function findCause(Store $store, int $id): ?object
+    {
+        $row = DB::table('tend_causes')->where('store_id', $store->id)->where('id', $id)->first();
+        if ($row === null) {
+            return null;
+        }
+        $leave = DB::table('tend_leaves')
+            ->where('store_id', $store->id)
+            ->where('type', $row->type)
+            ->where('page_id', 0)
+            ->where('cause_digest', $row->digest)
+            ->first();
+
+        return self::cause($row, $leave === null ? [] : [$row->type.bin2hex((string) $row->digest) => $leave]);
+    }
+
+    /**
+     * The findings of a cause or of types, by worth, sixty at a time.
+     *
+     * @param  list<FindingType>  $types  asked for where no cause is
+     * @return array{rows: list<object>, next: ?string}
+     */
+    public static function page(
+        Store $store,
+        ?int $cause,
+        array $types,
+        FindingState $state,
+        ?string $after,
+        int $size = self::PAGE,
+    ): array {
+        [$where, $values] =
+            $cause === null
+                ? [
+                    'f.store_id = ? AND f.state = ? AND f.type IN ('.
+                    Bulk::list(array_map(static fn (FindingType $type): int => $type->value, $types)).
+                    ')',
+                    [$store->id, $state->value],
+                ]
+                : ['f.cause_id = ? AND f.store_id = ? AND f.state = ?', [$cause, $store->id, $state->value]];
+        if ($after !== null && preg_match('/^(\d+(?:\.\d+)?(?:e[+\-]?\d+)?)_(\d+)$/i', $after, $found) === 1) {
+            $where .= ' AND (f.worth < ? OR (f.worth = ? AND f.id < ?))';
+            array_push($values, $found[1], $found[1], (int) $found[2]);
+        }
+        $rows = DB::select(
+            "SELECT * FROM (SELECT f.id, f.type, f.page_id, f.cause_id, f.state, f.detail, f.spots, f.target_page,
+                f.clicks, f.revenue, f.upside, f.worth, f.found_at, f.mended_at FROM tend_findings f WHERE $where
+                ORDER BY f.worth DESC, f.id DESC LIMIT ".
+                ($size + 1).
+                ') s ORDER BY worth DESC, id DESC',
+            $values,
+        );
+        $next = null;
+        if (count($rows) > $size) {
+            array_pop($rows);
+            $last = $rows[count($rows) - 1];
+            $next = self::number($last->worth).'_'.$last->id;
+        }
+
+        return ['rows' => self::told($store, array_values($rows)), 'next' => $next];
+    }
+
+    /**
+     * @param  list<int>  $ids
+     * @return list<object> these findings, by type
+     */
+    public static function some(Store $store, array $ids): array
+    {
+        return self::told(
+            $store,
+            array_values(
+                DB::select(
+                    'SELECT id, type, page_id, cause_id, state, detail, spots, target_page, clicks, revenue, upside,
+                        worth,
+                        found_at, mended_at FROM tend_findings WHERE store_id = ? AND id IN ('.
+                        Bulk::list($ids).
+                        ') ORDER BY type',
+                    [$store->id],
+                ),
+            ),
+        );
+    }
+
+    /** @return list<string> columns of the export of a group */
+    public static function columns(): array
+    {
+        return [
+            'url', 'finding', 'cause', 'seen', 'spots', 'clicks', 'revenue', 'upside', 'repair', 'target', 'state',
+            'since',
+        ];
+    }
+
+    /** @return \Generator<list<string|int|float>> every open and left finding of a group */
+    public static function export(Store $store, FindingGroup $group): \Generator
+    {
+        foreach ([FindingState::Open, FindingState::Left] as $state) {
+            $after = null;
+            do {
+                ['rows' => $rows, 'next' => $after] = self::page(
+                    $store,
+                    null,
+                    $group->types(),
+                    $state,
+                    $after,
+                    self::PORTION,
+                );
+                foreach ($rows as $row) {
+                    yield [
+                        (string) $row->url,
+                        $row->kind->key(),
+                        $row->cause,
+                        $row->seen,
+                        (int) $row->spots,
+                        (int) $row->clicks,
+                        round((float) $row->revenue, 2),
+                        round((float) $row->upside, 2),
+                        $row->repair,
+                        (string) $row->target_url,
+                        strtolower($state->name),
+                        substr((string) $row->found_at, 0, 10),
+                    ];
+                }
+            } while ($after !== null);
+        }
+    }
+
+    /**
+     * @param  list<object>  $rows
+     * @return list<object> with page, target, cause and what was seen
+     */
+    private static function told(Store $store, array $rows): array
+    {
+        if ($rows === []) {
+            return [];
+        }
+        $pages = array_values(array_unique([...Bulk::ids($rows, 'page_id'), ...Bulk::ids($rows, 'target_page')]));
+        $urls = $titles = $causes = [];
+        foreach (array_chunk($pages, 500) as $some) {
+            foreach (
+                DB::select(
+                    'SELECT p.id, p.url, f.title FROM pages p LEFT JOIN page_facts f ON f.page_id = p.id AND
+                        f.to_crawl = 0
+                        WHERE p.store_id = ? AND p.id IN ('.
+                        Bulk::list($some).
+                        ')',
+                    [$store->id],
+                ) as $page
+            ) {
+                $urls[(int) $page->id] = (string) $page->url;
+                $titles[(int) $page->id] = (string) $page->title;
+            }
+        }
+        foreach (
+            DB::table('tend_causes')
+                ->whereIn('id', array_values(array_unique(Bulk::ids($rows, 'cause_id'))))
+                ->get(['id', 'name']) as $cause
+        ) {
+            $causes[(int) $cause->id] = (array) json_decode((string) $cause->name, true);
+        }
+        foreach ($rows as $row) {
+            $row->kind = FindingType::from((int) $row->type);
+            $cause = $causes[(int) $row->cause_id] ?? [];
+            $row->detail = (array) json_decode((string) $row->detail, true);
+            $row->url = $urls[(int) $row->page_id] ?? '';
+            $row->title = $titles[(int) $row->page_id] ?? '';
+            $row->target_url =
+                $urls[(int) $row->target_page] ?? (is_string($row->detail['to'] ?? null) ? $row->detail['to'] : '');
+            $row->cause = CauseWords::of($row->kind, $cause);
+            $row->seen = DetailWords::of($row->kind, $row->detail, (int) $row->spots);
+            $row->repair =
+                $row->kind === FindingType::Orphan
+                    ? DetailWords::end((string) ($row->detail['end'] ?? ''))
+                    : CauseWords::repair($row->kind, $cause);
+        }
+
+        return $rows;
+    }
+
+    /** @param  array<array-key, object>  $leaves */
+    private static function cause(object $row, array $leaves): object
+    {
+        $cause = (array) json_decode((string) $row->name, true);
+        $row->kind = FindingType::from((int) $row->type);
+        $row->words = CauseWords::of($row->kind, $cause);
+        $row->repair = CauseWords::repair($row->kind, $cause);
+        $row->leave = $leaves[$row->type.bin2hex((string) $row->digest)] ?? null;
+
+        return $row;
+    }
+
+    private static function number(mixed $worth): string
+    {
+        return json_encode((float) (is_numeric($worth) ? $worth : 0), JSON_THROW_ON_ERROR);
+    }
+}

@@ -1,0 +1,199 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Tend\Lists;
+
+use App\Platform\Database\Bulk;
+use App\Stores\Models\Store;
+use App\Tend\Reach\WhatIf;
+use Illuminate\Support\Facades\DB;
+use Orchard\Core\Markup\Link;
+use Orchard\Core\Markup\Region;
+
+/**
+ * How one page is reached: the way to it, the links that lead there with their words, and what would bring it nearer.
+ */
+final class PageReach
+{
+    /** Clicks of a way that are shown; longer ones lead through the parts of a list. */
+    private const LONGEST_WAY = 40;
+
+    private const ANCHORS = 12;
+
+    public static function find(Store $store, int $page): ?object
+    {
+        return DB::selectOne(
+            'SELECT t.*, p.url, f.title, f.h1s FROM tend_pages t JOIN pages p ON p.id = t.page_id
+                LEFT JOIN page_facts f ON f.page_id = t.page_id AND f.to_crawl = 0 WHERE t.store_id = ? AND
+                t.page_id = ?',
+            [$store->id, $page],
+        );
+    }
+
+    /** @return list<object> the pages from home to this one */
+    public static function way(Store $store, int $page): array
+    {
+        $way = [];
+        for ($step = 0; $page !== 0 && $step < self::LONGEST_WAY; $step++) {
+            $row = self::find($store, $page);
+            if ($row === null) {
+                break;
+            }
+            $way[] = $row;
+            $page = (int) $row->parent;
+        }
+
+        return array_reverse($way);
+    }
+
+    /**
+     * The words of the links that lead to a page, by place.
+     *
+     * @return list<object> with place, anchor, pages, rel and the address of one page where they stand
+     */
+    public static function anchors(Store $store, int $page): array
+    {
+        $texts = DB::select(
+            'SELECT 0 AS region, anchor, rel, COUNT(DISTINCT from_page) AS pages, MIN(from_page) AS example FROM
+                links WHERE store_id = ? AND to_page = ?
+                AND from_page <> ? GROUP BY anchor, rel ORDER BY pages DESC, anchor LIMIT '.self::ANCHORS,
+            [$store->id, $page, $page],
+        );
+        $around = DB::select(
+            'SELECT s.region, l.anchor, l.rel, COUNT(DISTINCT l.block_id) AS blocks, (SELECT MIN(b.page_id)
+                FROM page_blocks b WHERE b.store_id = MIN(s.store_id) AND b.block_id = MIN(l.block_id)) AS example
+                FROM block_links l JOIN link_blocks s ON s.id = l.block_id WHERE l.to_page = ? AND s.store_id = ?
+                GROUP BY s.region, l.anchor, l.rel ORDER BY blocks DESC, l.anchor LIMIT '.self::ANCHORS,
+            [$page, $store->id],
+        );
+        foreach ($around as $row) {
+            $row->pages = null;
+        }
+        $urls = DB::table('pages')->whereIn('id', array_column([...$texts, ...$around], 'example'))->pluck('url', 'id');
+
+        $rows = [...$texts, ...$around];
+        foreach ($rows as $row) {
+            $row->example_url = (string) ($urls[(int) $row->example] ?? '');
+            $row->place = match (Region::from((int) $row->region)) {
+                Region::Main => 'text',
+                Region::Navigation => 'navigation',
+                Region::Header => 'header',
+                Region::Footer => 'footer',
+            };
+        }
+
+        return array_values($rows);
+    }
+
+    /**
+     * Links that would bring a page nearer: from collections that hold it and articles that speak of it, the nearest to
+     * home first, and from a menu.
+     *
+     * @return list<array{from: int, url: string, title: string, depth: int, to: int, others: int}>
+     */
+    public static function nearer(Store $store, object $page): array
+    {
+        if ((int) $page->depth <= 1 || (int) $page->indexable === 0) {
+            return [];
+        }
+        $rows = DB::select(
+            'SELECT t.page_id, t.depth, p.url, f.title FROM (SELECT collection_id AS id FROM collection_pages
+                WHERE store_id = ? AND page_id = ? UNION SELECT target_page FROM tend_findings WHERE store_id = ?
+                AND page_id = ? AND target_page > 0 UNION SELECT ?) c
+                JOIN tend_pages t ON t.store_id = ? AND t.page_id = c.id JOIN pages p ON p.id = t.page_id
+                LEFT JOIN page_facts f ON f.page_id = t.page_id AND f.to_crawl = 0
+                WHERE t.indexable = 1 AND t.is_shut = 0 AND t.depth + 1 < ? AND t.page_id <> ?
+                AND NOT EXISTS (SELECT 1 FROM links l WHERE l.store_id = ? AND l.from_page = t.page_id AND l.to_page = ?
+                AND l.rel = 0) ORDER BY t.depth, t.is_part, t.weight DESC LIMIT 4',
+            [
+                $store->id,
+                $page->page_id,
+                $store->id,
+                $page->page_id,
+                (int) $page->sector < PHP_INT_MAX ? (int) $page->sector : 0,
+                $store->id,
+                (int) $page->depth,
+                $page->page_id,
+                $store->id,
+                $page->page_id,
+            ],
+        );
+        $ways = [];
+        foreach ($rows as $row) {
+            $if = WhatIf::link($store, (int) $row->page_id, (int) $page->page_id);
+            $ways[] = [
+                'from' => (int) $row->page_id,
+                'url' => (string) $row->url,
+                'title' => (string) $row->title,
+                'depth' => (int) $row->depth,
+                'to' => (int) $row->depth + 1,
+                'others' => $if->others(),
+            ];
+        }
+        $menu = WhatIf::link($store, 0, (int) $page->page_id);
+        $ways[] = ['from' => 0, 'url' => '', 'title' => '', 'depth' => 0, 'to' => 1, 'others' => $menu->others()];
+
+        return $ways;
+    }
+
+    /** @return list<object> what was found of the page, open and left */
+    public static function findings(Store $store, int $page): array
+    {
+        $ids = Bulk::ids(
+            DB::select(
+                'SELECT id FROM tend_findings WHERE store_id = ? AND page_id = ? AND state < 3 ORDER BY type LIMIT 30',
+                [$store->id, $page],
+            ),
+            'id',
+        );
+
+        return $ids === [] ? [] : FindingList::some($store, $ids);
+    }
+
+    /**
+     * @return \Generator<list<string|int>> every link that leads to a page: where it stands, its words, what it says of
+     * it
+     */
+    public static function spots(Store $store, int $page): \Generator
+    {
+        foreach (
+            DB::table('links')
+                ->join('pages', 'pages.id', '=', 'links.from_page')
+                ->where('links.store_id', $store->id)
+                ->where('links.to_page', $page)
+                ->orderBy('links.from_page')
+                ->orderBy('links.place')
+                ->limit(100_000)
+                ->select(['pages.url', 'links.anchor', 'links.rel', 'links.place'])
+                ->cursor() as $row
+        ) {
+            yield [
+                (string) $row->url,
+                'text',
+                (int) $row->place + 1,
+                (string) $row->anchor,
+                Link::relInWords((int) $row->rel),
+                1,
+            ];
+        }
+        foreach (
+            DB::select(
+                'SELECT s.id, s.region, l.anchor, l.rel, l.place, (SELECT MIN(b.page_id) FROM page_blocks b
+                    WHERE b.store_id = s.store_id AND b.block_id = s.id) AS page_id, (SELECT COUNT(*) FROM page_blocks b
+                    WHERE b.store_id = s.store_id AND b.block_id = s.id) AS pages FROM block_links l JOIN link_blocks s
+                    ON s.id = l.block_id WHERE l.to_page = ? AND s.store_id = ?',
+                [$page, $store->id],
+            ) as $row
+        ) {
+            yield [
+                (string) DB::table('pages')->where('id', $row->page_id)->value('url'),
+                strtolower(Region::from((int) $row->region)->name),
+                (int) $row->place + 1,
+                (string) $row->anchor,
+                Link::relInWords((int) $row->rel),
+                (int) $row->pages,
+            ];
+        }
+    }
+}

@@ -1,0 +1,113 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Tend\Lists;
+
+use App\Inventory\Index\DepthRebuild;
+use App\Stores\Models\Store;
+use App\Tend\Found\FindingState;
+use App\Tend\Found\FindingType;
+use App\Tend\Reach\Sectors;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * The table behind the rings: how far the pages of each collection are from home.
+ *
+ * @phpstan-type SectorSum array{name: string, pages: int, clicks: int, revenue: float, worth: float, middle: int,
+ *     deepest: int, deep: int, orphans: int}
+ */
+final class SectorTable
+{
+    /**
+     * @return array{rows: array<int, SectorSum>, all: SectorSum}
+     */
+    public static function of(Store $store, ?int $market): array
+    {
+        $rows = DB::select(
+            'SELECT c.sector, c.depth, SUM(c.pages) AS pages, SUM(c.deep) AS deep, SUM(c.clicks) AS clicks,
+                SUM(c.revenue) AS revenue, SUM(c.worth) AS worth FROM tend_cells c WHERE c.store_id = ?'.
+                ($market === null ? '' : ' AND c.market_id = ?').
+                ' GROUP BY c.sector, c.depth ORDER BY c.sector, c.depth',
+            $market === null ? [$store->id] : [$store->id, $market],
+        );
+        $bySector = [];
+        foreach ($rows as $row) {
+            $bySector[(int) $row->sector][] = $row;
+        }
+        $names = [];
+        foreach (
+            DB::table('page_facts')
+                ->where('store_id', $store->id)
+                ->where('to_crawl', 0)
+                ->whereIn('page_id', array_diff(array_keys($bySector), [Sectors::ARTICLES]))
+                ->get(['page_id', 'title', 'h1s']) as $fact
+        ) {
+            $names[(int) $fact->page_id] = SectorNames::of((string) $fact->title, (string) $fact->h1s);
+        }
+        $table = [];
+        foreach ($bySector as $sector => $cells) {
+            $table[$sector] = self::sum(RingsPicture::nameOf($sector, $names[$sector] ?? null), $cells);
+        }
+        uksort(
+            $table,
+            static fn (int $a, int $b): int => [$a === Sectors::NONE, $table[$b]['worth'], $a] <=> [
+                $b === Sectors::NONE,
+                $table[$a]['worth'],
+                $b,
+            ],
+        );
+
+        return ['rows' => $table, 'all' => self::sum('The store', $rows)];
+    }
+
+    /** @return list<object> orphans of most worth */
+    public static function orphans(Store $store, ?int $market): array
+    {
+        return array_values(
+            DB::select(
+                'SELECT f.page_id, f.clicks, f.detail, p.url, q.url AS target_url FROM (SELECT page_id, clicks, detail,
+                    target_page, worth, id FROM tend_findings WHERE store_id = ? AND state = ? AND type = ?'.
+                    ($market === null ? '' : ' AND market_id = '.$market).
+                    ' ORDER BY worth DESC, id DESC LIMIT 4) f JOIN pages p ON p.id = f.page_id
+                    LEFT JOIN pages q ON q.id = f.target_page ORDER BY f.worth DESC, f.id DESC',
+                [$store->id, FindingState::Open->value, FindingType::Orphan->value],
+            ),
+        );
+    }
+
+    /**
+     * @param  array<object>  $cells  in the order of their depth, of one sector or of all
+     * @return SectorSum
+     */
+    private static function sum(string $name, array $cells): array
+    {
+        $depths = [];
+        $sum = ['pages' => 0, 'clicks' => 0, 'revenue' => 0.0, 'worth' => 0.0, 'deep' => 0, 'orphans' => 0];
+        foreach ($cells as $cell) {
+            $sum['pages'] += (int) $cell->pages;
+            $sum['clicks'] += (int) $cell->clicks;
+            $sum['revenue'] += (float) $cell->revenue;
+            $sum['worth'] += (float) $cell->worth;
+            $sum['deep'] += (int) $cell->deep;
+            if ((int) $cell->depth === DepthRebuild::UNREACHED) {
+                $sum['orphans'] += (int) $cell->pages;
+            } else {
+                $depths[(int) $cell->depth] = ($depths[(int) $cell->depth] ?? 0) + (int) $cell->pages;
+            }
+        }
+        ksort($depths);
+        $middle = $seen = 0;
+        foreach ($depths as $depth => $pages) {
+            $seen += $pages;
+            if (2 * $seen >= array_sum($depths)) {
+                $middle = $depth;
+
+                break;
+            }
+        }
+
+        return ['name' => $name, 'middle' => $middle, 'deepest' => $depths === [] ? 0 : max(array_keys($depths))] +
+            $sum;
+    }
+}

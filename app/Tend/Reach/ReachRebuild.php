@@ -1,0 +1,284 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Tend\Reach;
+
+use App\Inventory\Figures;
+use App\Inventory\Index\DepthRebuild;
+use App\Inventory\Index\StoredLinks;
+use App\Inventory\WhyNot;
+use App\Platform\Database\Bulk;
+use App\Platform\Work\WorkRun;
+use App\Stores\Kinds\PageKind;
+use App\Stores\Models\Store;
+use App\Tend\Found\Worth;
+use Closure;
+use Illuminate\Support\Facades\DB;
+use Orchard\Core\LinkGraph\ClickTree;
+use Orchard\Core\LinkGraph\LinkMap;
+use Orchard\Core\LinkGraph\PageRank;
+use Orchard\Core\LinkGraph\PagingStep;
+use Orchard\Core\Markup\Region;
+use Orchard\Core\Robots\IndexRules;
+use Orchard\Core\Url\PageUrl;
+
+/**
+ * Works out how each page of a store can be reached as search engines follow links: not those that ask not to be
+ * followed, and none of pages that are kept out of search. Beside it each page's share of the internal link weight.
+ *
+ * @phpstan-type PlacedPage array{kind: int, market: int, indexable: bool, orders: int, clicks: int, revenue: float,
+ *     upside: float, worth: float}
+ */
+final class ReachRebuild
+{
+    private const CHUNK = 3000;
+
+    private const BILLION = 1_000_000_000;
+
+    public function __construct(
+        private readonly Store $store,
+        private readonly WorkRun $run,
+        private readonly Figures $figures,
+    ) {
+    }
+
+    public function work(): DepthAims
+    {
+        $links = new StoredLinks($this->store);
+        $this->run->beat(['phase' => 'reading links'], force: true);
+        $pages = $this->pages($links);
+        $shut = $this->shut($links);
+        $map = $links->map(true, $shut);
+        $this->run->beat(['phase' => 'counting clicks'], force: true);
+        $home = $links->home();
+        $tree = $home === null ? null : ClickTree::from($home, $map);
+        $this->run->beat(['phase' => 'sharing weight'], force: true);
+        $weight = PageRank::of($map);
+        $this->run->beat();
+        $inText = PageRank::of(new LinkMap($map->starts, $map->targets, $map->redirects));
+        $redirects = $map->redirects;
+        unset($map);
+        $this->run->beat(['phase' => 'placing pages'], force: true);
+        $id = array_keys($links->node);
+        $depths = $parents = [];
+        foreach ($links->node as $page => $node) {
+            $depth = $tree->depths[$node] ?? ClickTree::UNREACHED;
+            $parent = $tree->parents[$node] ?? ClickTree::UNREACHED;
+            $depths[$page] = $depth === ClickTree::UNREACHED ? DepthRebuild::UNREACHED : $depth;
+            $parents[$page] = $id[$parent] ?? 0;
+        }
+        unset($tree);
+        $reached = array_filter($depths, static fn (int $depth): bool => $depth !== DepthRebuild::UNREACHED);
+        [$paging, $parts] = $this->pagingSteps($reached, $parents, $pages);
+        $this->run->beat();
+        $parts = $this->parts() + $parts;
+        $sectors = Sectors::of($this->store, $pages, $parents, self::menu($links), $parts);
+        $roles = Roles::of($this->store, $pages, $parts);
+        $aims = DepthAims::of($this->store, $reached);
+        $this->write(
+            $links,
+            $pages,
+            static fn (int $page, int $node): array => [
+                isset($parts[$page]) ? 1 : 0,
+                $sectors[$page],
+                $depths[$page],
+                $paging[$page] ?? 0,
+                $parents[$page],
+                isset($redirects[$node]) ? $id[$redirects[$node]] : 0,
+                isset($shut[$node]) ? 1 : 0,
+                ($roles[$page] ?? Role::Any)->value,
+                $aims->for($roles[$page] ?? Role::Any),
+                (int) round(self::BILLION * $weight[$node]),
+                (int) round(self::BILLION * $inText[$node]),
+            ],
+        );
+
+        return $aims;
+    }
+
+    /**
+     * @return array<int, array{kind: int, market: int, indexable: bool, orders: int, clicks: int, revenue: float,
+     * upside: float, worth: float}>
+     */
+    private function pages(StoredLinks $links): array
+    {
+        $pages = [];
+        foreach (array_chunk(array_keys($links->node), self::CHUNK) as $portion) {
+            $upsides = $this->figures->of('upside', $this->store, $portion);
+            foreach (
+                DB::select(
+                    'SELECT page_id, kind, market_id, indexable, orders, clicks, revenue FROM page_index
+                        WHERE store_id = ? AND page_id BETWEEN ? AND ?',
+                    [$this->store->id, $portion[0], $portion[count($portion) - 1]],
+                ) as $row
+            ) {
+                $kind = PageKind::from((int) $row->kind);
+                $upside = max(0.0, $upsides[(int) $row->page_id] ?? 0.0);
+                $pages[(int) $row->page_id] = [
+                    'kind' => (int) $row->kind,
+                    'market' => (int) $row->market_id,
+                    'indexable' => (int) $row->indexable === 1 && ! $kind->isKeptOut(),
+                    'orders' => (int) $row->orders,
+                    'clicks' => (int) $row->clicks,
+                    'revenue' => (float) $row->revenue,
+                    'upside' => $upside,
+                    'worth' => Worth::of((int) $row->clicks, (float) $row->revenue, $upside),
+                ];
+            }
+            $this->run->beat();
+        }
+
+        return $pages;
+    }
+
+    /** @return array<int, true> numbers of pages whose links lead nowhere for a search engine */
+    private function shut(StoredLinks $links): array
+    {
+        $shut = [];
+        foreach (
+            DB::select('SELECT page_id FROM page_index WHERE store_id = ? AND why_not IN (?, ?)', [
+                $this->store->id,
+                WhyNot::Noindex->value,
+                WhyNot::NoindexForOne->value,
+            ]) as $row
+        ) {
+            $shut[$links->node[(int) $row->page_id]] = true;
+        }
+        foreach (
+            DB::select(
+                "SELECT page_id, robots, robots_header FROM page_facts WHERE store_id = ? AND to_crawl = 0
+                    AND (robots LIKE '%nofollow%' OR robots LIKE '%none%' OR robots_header LIKE '%nofollow%'
+                    OR robots_header LIKE '%none%')",
+                [$this->store->id],
+            ) as $row
+        ) {
+            $directives = [(string) $row->robots, ...explode('; ', (string) $row->robots_header)];
+            if (IndexRules::from($directives)->nofollow && isset($links->node[(int) $row->page_id])) {
+                $shut[$links->node[(int) $row->page_id]] = true;
+            }
+        }
+
+        return $shut;
+    }
+
+    /**
+     * @param  array<int, int>  $depths  of the pages that are reached
+     * @param  array<int, int>  $parents
+     * @param  array<int, PlacedPage>  $pages
+     * @return array{array<int, int>, array<int, int>} clicks of each way that only turn the pages of a list, and the list
+     *     that such pages are part of
+     */
+    private function pagingSteps(array $depths, array $parents, array $pages): array
+    {
+        $kinds = [PageKind::Collection->value, PageKind::Other->value, PageKind::Plain->value];
+        // Only lists are turned: products that have but a number for a name would look the same.
+        $isList = static fn (int $page): bool => in_array($pages[$page]['kind'] ?? 0, $kinds, true);
+        $turns = [];
+        foreach ($parents as $page => $parent) {
+            if ($parent !== 0 && $isList($page) && $isList($parent)) {
+                $turns[$page] = $parent;
+            }
+        }
+        $urls = [];
+        foreach (array_chunk(array_unique([...array_keys($turns), ...array_values($turns)]), self::CHUNK) as $portion) {
+            $urls += DB::table('pages')->whereIn('id', $portion)->pluck('url', 'id')->all();
+        }
+        $isTurn = [];
+        foreach ($turns as $page => $parent) {
+            $from = PageUrl::parse((string) ($urls[$parent] ?? ''));
+            $to = PageUrl::parse((string) ($urls[$page] ?? ''));
+            $from !== null && $to !== null && PagingStep::is($from, $to) && ($isTurn[$page] = true);
+        }
+        asort($depths);
+        $paging = $lists = [];
+        foreach ($depths as $page => $_) {
+            $paging[$page] = min(255, ($paging[$parents[$page]] ?? 0) + (isset($isTurn[$page]) ? 1 : 0));
+            isset($isTurn[$page]) && ($lists[$page] = $lists[$parents[$page]] ?? $parents[$page]);
+        }
+
+        return [$paging, $lists];
+    }
+
+    /** @return array<int, true> pages that the navigation or the header leads to */
+    private static function menu(StoredLinks $links): array
+    {
+        $menu = [];
+        foreach ([Region::Navigation, Region::Header] as $region) {
+            $menu += array_filter($links->regions[$region->value] ?? []);
+        }
+
+        return array_fill_keys(
+            array_keys(array_filter($links->node, static fn (int $node): bool => isset($menu[$node]))),
+            true,
+        );
+    }
+
+    /** @return array<int, int> pages that differ from another one by their parameters alone, and that one */
+    private function parts(): array
+    {
+        $rows = DB::select(
+            "SELECT i.page_id, (SELECT MIN(b.page_id) FROM page_index b WHERE b.store_id = i.store_id
+                AND b.address = SUBSTRING_INDEX(i.address, '?', 1)) AS bare FROM page_index i WHERE i.store_id = ?
+                AND i.address LIKE '%?%' HAVING bare IS NOT NULL",
+            [$this->store->id],
+        );
+
+        return array_combine(Bulk::ids($rows, 'page_id'), Bulk::ids($rows, 'bare'));
+    }
+
+    /**
+     * @param  array<int, PlacedPage>  $pages
+     * @param  Closure(int, int): list<int>  $reach  what was worked out for a page and its number
+     */
+    private function write(StoredLinks $links, array $pages, Closure $reach): void
+    {
+        $of = static fn (Region $region): array => $links->regions[$region->value] ?? [];
+        [$navigation, $header, $footer] = [$of(Region::Navigation), $of(Region::Header), $of(Region::Footer)];
+        foreach (array_chunk($pages, self::CHUNK, true) as $portion) {
+            $rows = [];
+            foreach ($portion as $page => $one) {
+                $node = $links->node[$page];
+                $rows[] = [
+                    $this->store->id,
+                    $page,
+                    $one['market'],
+                    $one['kind'],
+                    $one['indexable'] ? 1 : 0,
+                    ...$reach($page, $node),
+                    $links->followedIn[$node],
+                    max(0, $links->in[$node] - $links->followedIn[$node]),
+                    $navigation[$node] ?? 0,
+                    $header[$node] ?? 0,
+                    $footer[$node] ?? 0,
+                    $one['clicks'],
+                    $one['revenue'],
+                    $one['upside'],
+                    $one['worth'],
+                ];
+            }
+            $this->run->fenced(
+                static fn (): int => Bulk::write(
+                    'tend_pages',
+                    [
+                        'store_id', 'page_id', 'market_id', 'kind', 'indexable', 'is_part', 'sector', 'depth', 'paging',
+                        'parent', 'leads_to', 'is_shut', 'role', 'aim', 'weight', 'weight_text', 'links_in',
+                        'links_nofollow', 'in_navigation', 'in_header', 'in_footer', 'clicks', 'revenue', 'upside',
+                        'worth',
+                    ],
+                    $rows,
+                    'REPLACE',
+                ),
+            );
+            $this->run->beat();
+        }
+        $this->run->fenced(
+            fn (): int => DB::delete(
+                'DELETE t FROM tend_pages t LEFT JOIN page_index i ON i.page_id = t.page_id WHERE t.store_id = ?
+                    AND i.page_id IS NULL',
+                [$this->store->id],
+            ),
+        );
+        $this->run->fenced(fn () => Cells::rebuild($this->store));
+    }
+}

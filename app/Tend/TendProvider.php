@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Tend;
+
+use App\Platform\Work\WorkDesk;
+use App\Stores\Models\Store;
+use App\Stores\Steps\Stamps;
+use App\Stores\Steps\StepBoard;
+use App\Tend\Console\ExportCommand;
+use App\Tend\Console\FindCommand;
+use App\Tend\Finding\Finds;
+use App\Tend\Finding\FindWork;
+use App\Tend\Finding\WorthWork;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\ServiceProvider;
+
+final class TendProvider extends ServiceProvider
+{
+    public function boot(WorkDesk $desk, StepBoard $board, Stamps $stamps): void
+    {
+        $this->loadMigrationsFrom(__DIR__.'/Migrations');
+        $this->loadRoutesFrom(__DIR__.'/routes.php');
+        $this->commands([FindCommand::class, ExportCommand::class]);
+        $desk->register(FindWork::class);
+        $desk->register(WorthWork::class);
+        $board->register(new TendStep());
+        $stamps->register(
+            'tended',
+            static fn (Store $store): string => DB::table('tend_states')
+                ->where('store_id', $store->id)
+                ->value('found_at').
+                ' '.
+                DB::table('tend_leaves')->where('store_id', $store->id)->max('id'),
+        );
+        Finds::listen();
+    }
+}

@@ -1,0 +1,41 @@
+@php
+    use App\Inventory\Index\DepthRebuild;
+    use App\Platform\Web\Forms;
+    use App\Stores\Http\ShownUrl;
+    use App\Tend\Reach\Role;
+    use App\Tend\Found\FindingType;
+    $isOrphan = (int) $page->depth === DepthRebuild::UNREACHED;
+    $name = static fn (object $row): string => (string) (((array) json_decode((string) ($row->h1s ?? ''), true))[0] ?? '') ?: ((string) ($row->title ?? '') ?: ShownUrl::of($store, $row->url));
+    $parts = array_filter(['navigation' => (int) $page->in_navigation, 'header' => (int) $page->in_header, 'footer' => (int) $page->in_footer]);
+    $around = $parts === [] ? ', no navigation, header or footer does' : ', '.implode(', ', array_map(static fn (string $part, int $pages): string => "the $part of ".Forms::number($pages), array_keys($parts), $parts));
+    $clicks = static fn (int $n): string => Forms::number($n).($n === 1 ? ' click' : ' clicks');
+@endphp
+<section class="reach-page" data-points="{{ $points }}" data-name="{{ $name($page) }}">
+    <div class="head tight-head"><h2>{{ $name($page) }}</h2><div class="tools">@if (request()->hasHeader('HX-Request') && request()->query('rings') !== '1')<button type="button" class="button" data-beside-step="-1" title="Alt and arrow up">Back</button> <button type="button" class="button" data-beside-step="1" title="Alt and arrow down">Next</button> <button type="button" class="button" data-beside-close title="Escape">Close</button>@endif</div></div>
+    <p class="path"><a href="{{ route('page', [$store, $page->page_id]) }}">{{ ShownUrl::of($store, $page->url) }}</a></p>
+    <p>@if ($isOrphan)<b class="hand">Orphan</b>: no followed link leads here.@else<b>{{ $clicks((int) $page->depth) }}</b> from home{{ $page->paging > 0 ? ', '.$page->paging.' of them turn a list' : '' }}@if ($page->depth > $page->aim) <b class="hand">(should be {{ $page->aim }} at most)</b>@endif.@endif
+        <b>@n($page->links_in)</b> {{ (int) $page->links_in === 1 ? 'page links' : 'pages link' }} here in texts{{ $around }}{{ $page->links_nofollow > 0 ? '; '.Forms::number((int) $page->links_nofollow).' by nofollow links alone' : '' }}. {{ Forms::number($page->weight / 1e7, 2) }}% of the link weight.@if ((int) $page->role !== 0) {{ ucfirst(Role::from((int) $page->role)->words()) }}.@endif
+        @n($page->clicks) clicks, {{ Forms::rough((float) $page->revenue) }} revenue, {{ Forms::rough((float) $page->upside) }} upside.</p>
+    @if ($way && ! $isOrphan)<ol class="way">@foreach ($way as $step)<li><span class="soft">{{ $step->depth }}</span> @if ((int) $step->page_id === (int) $page->page_id)<b>{{ $name($step) }}</b>@else<a href="{{ route('tend.page', [$store, $step->page_id]) }}" data-ring="{{ $step->page_id }}" title="{{ ShownUrl::of($store, $step->url) }}">{{ (int) $step->depth === 0 ? 'Home' : $name($step) }}</a>@endif</li>@endforeach</ol>@endif
+    @if ($nearer)
+        <h3>What would bring it nearer</h3>
+        <table class="ledger tight"><thead class="sr"><tr><th scope="col">Link</th><th scope="col">Clicks from home</th><th scope="col">With it</th></tr></thead><tbody>@foreach ($nearer as $one)<tr><td class="clip">@if ($one['from'] === 0)An entry in the menu of all pages @else Link from <a href="{{ route('tend.page', [$store, $one['from']]) }}" title="{{ ShownUrl::of($store, $one['url']) }}">{{ $one['title'] ?: ShownUrl::of($store, $one['url']) }}</a>@endif</td><td class="num nowrap">to <b>{{ $one['to'] }}</b></td><td class="num nowrap">@if ($one['others'] > 0)<span class="soft" title="Other pages that come nearer with it">and @n($one['others']) more</span>@endif</td></tr>@endforeach</tbody></table>
+    @endif
+    @if ($findings)
+        <h3>What was found here</h3>
+        <ul class="found">@foreach ($findings as $one)<li><a href="{{ route('tend.cause', [$store, $one->cause_id]) }}">{{ $one->kind->label() }}</a>: {{ $one->kind === FindingType::Orphan ? $one->cause.'; '.$one->seen : $one->seen }} @if ((int) $one->state === 2)<span class="state">left as it is</span> @can('write', $store)<form method="post" action="{{ route('tend.reopen', $store) }}" class="inline">@csrf<input type="hidden" name="finding" value="{{ $one->id }}"><button class="button">Open again</button></form>@endcan @endif
+            <br><span class="soft">{{ $one->repair }} @if ($one->target_url)<a href="{{ $one->target_page ? route('tend.page', [$store, $one->target_page]) : $one->target_url }}">{{ ShownUrl::of($store, $one->target_url) }}</a>@endif</span></li>@endforeach</ul>
+    @endif
+    @if ($anchors)
+        <h3>Links here, by their words</h3>
+        <table class="ledger tight reach-anchors"><thead><tr><th scope="col">Words</th><th scope="col">Where</th><th scope="col" class="num">Pages</th><th scope="col">Such as</th></tr></thead><tbody>@foreach ($anchors as $one)<tr><td class="clip" title="{{ $one->anchor }}">{{ $one->anchor ?: '(no words)' }}@if ($one->rel) <span class="state">{{ Orchard\Core\Markup\Link::relInWords((int) $one->rel) }}</span>@endif</td><td>{{ $one->place }}</td><td class="num">{{ $one->pages === null ? '' : Forms::number((int) $one->pages) }}</td><td class="clip">@if ($one->example_url)<a href="{{ route('tend.page', [$store, $one->example]) }}">{{ ShownUrl::of($store, $one->example_url) }}</a>@endif</td></tr>@endforeach</tbody></table>
+        <p>All links, with the pages where they stand: <a href="{{ route('tend.spots', [$store, $page->page_id, 'csv']) }}">CSV</a> <a href="{{ route('tend.spots', [$store, $page->page_id, 'xlsx']) }}">XLSX</a></p>
+    @endif
+    @if ($isOrphan || $questions->isNotEmpty())
+        <h3>Ask who made it</h3>
+        @foreach ($questions as $one)<p><span class="soft">{{ Forms::day(substr($one->asked_at, 0, 10)) }}, {{ $one->asked }}:</span> {{ $one->question }}@if ($one->answer !== null)<br><b>{{ $one->answer }}</b> <span class="soft">{{ Forms::day(substr($one->answered_at, 0, 10)) }}</span>@endif</p>
+            @if ($one->answer === null)@can('write', $store)<form method="post" action="{{ route('tend.answer', [$store, $one->id]) }}" class="ask">@csrf<label for="answer-{{ $one->id }}">Answer</label> <input class="input" id="answer-{{ $one->id }}" name="answer" maxlength="1000" required> <button class="button">Keep it</button></form>@endcan @endif
+        @endforeach
+        @can('write', $store)<form method="post" action="{{ route('tend.ask', [$store, $page->page_id]) }}" class="ask">@csrf<label for="asked">Whom</label> <input class="input" id="asked" name="asked" maxlength="190" required> <label for="question">What</label> <input class="input" id="question" name="question" maxlength="1000" required value="Is this page still needed, and who links to it?"> <button class="button">Note the question</button></form>@endcan
+    @endif
+</section>

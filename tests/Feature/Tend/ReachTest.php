@@ -1,0 +1,160 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Inventory\Index\DepthRebuild;
+use App\Platform\Work\WorkDesk;
+use App\Stores\Models\Store;
+use App\Tend\Finding\Finds;
+use App\Tend\Found\FindingState;
+use App\Tend\Found\FindingType;
+use App\Tend\Reach\WhatIf;
+use Illuminate\Support\Facades\DB;
+use Orchard\Core\LinkGraph\LinkMap;
+use Orchard\Core\LinkGraph\PageRank;
+use Tests\Shops\LinkedShop;
+use Tests\Web\Site;
+
+function tend(Store $store): void
+{
+    expect(app(WorkDesk::class)->workToEnd(app(Finds::class)->begin($store->id, null)))->toBe('done');
+}
+
+/** @return array{Store, Site} a shop that was crawled and looked through */
+function tended(LinkedShop $shop): array
+{
+    $site = $shop->site();
+    $store = $site->store();
+    expect(crawl($store)->state)->toBe('complete');
+    tend($store);
+
+    return [$store, $site];
+}
+
+/** @return array<string, object> what is known of every page's reach, by path */
+function reached(Store $store, Site $site): array
+{
+    $pages = [];
+    foreach (
+        DB::select('SELECT t.*, p.url FROM tend_pages t JOIN pages p ON p.id = t.page_id WHERE t.store_id = ?', [
+            $store->id,
+        ]) as $row
+    ) {
+        $pages[substr($row->url, strlen($site->url))] = $row;
+    }
+
+    return $pages;
+}
+
+/**
+ * @param  list<FindingType>|null  $types
+ * @return array<string, array<string, object>> open findings by path and key
+ */
+function foundOf(Store $store, Site $site, ?array $types = null): array
+{
+    $found = [];
+    foreach (
+        DB::select(
+            'SELECT f.*, p.url, c.name FROM tend_findings f JOIN pages p ON p.id = f.page_id JOIN tend_causes c
+                ON c.id = f.cause_id WHERE f.store_id = ? AND f.state = ?',
+            [$store->id, FindingState::Open->value],
+        ) as $row
+    ) {
+        $type = FindingType::from((int) $row->type);
+        if ($types === null || in_array($type, $types, true)) {
+            $row->cause = json_decode($row->name, true);
+            $row->detail = json_decode($row->detail, true);
+            $found[substr($row->url, strlen($site->url))][$type->key()] = $row;
+        }
+    }
+
+    return $found;
+}
+
+it('knows how every page of shops of another make is reached, and what is wrong with it', function (int $seed): void {
+    $shop = new LinkedShop($seed);
+    [$store, $site] = tended($shop);
+    $reach = reached($store, $site);
+    $in = $shop->linksIn();
+    $found = foundOf($store, $site);
+    $asked = $right = 0;
+    $wrong = [];
+    $check = static function (string $path, string $what, mixed $told, mixed $true) use (
+        &$asked,
+        &$right,
+        &$wrong,
+    ): void {
+        $asked++;
+        $told === $true ? $right++ : ($wrong[] = "$path $what: ".json_encode($told).' for '.json_encode($true));
+    };
+    foreach ($shop->depths() as $path => $depth) {
+        $check($path, 'depth', (int) ($reach[$path]->depth ?? -1), $depth ?? DepthRebuild::UNREACHED);
+        $check($path, 'links', (int) ($reach[$path]->links_in ?? -1), $in[$path]);
+        $check($path, 'orphan', $found[$path]['orphan']->cause['why'] ?? null, $shop->orphans[$path] ?? null);
+    }
+    $kinds = ['no-h1', 'empty-h1', 'several-h1', 'level-skipped', 'no-alt', 'long-alt', 'stuffed-alt'];
+    foreach ($shop->faults as $path => $faults) {
+        $check($path, 'faults', array_values(array_intersect($kinds, array_keys($found[$path] ?? []))), $faults);
+    }
+    expect($wrong)->toBe([])->and($right)->toBe($asked)->and($asked)->toBeGreaterThan(100);
+})->with([1, 2, 7, 12, 101, 104, 110, 115]);
+
+it('shares link weight as a power iteration over every link of its own does', function (): void {
+    $shop = new LinkedShop(5);
+    [$store, $site] = tended($shop);
+    $reach = reached($store, $site);
+    // Every page that the crawl knows is a node; every link that counts stands by itself, those of menus, too.
+    $paths = array_keys($reach);
+    $node = array_flip($paths);
+    $links = $redirects = [];
+    foreach ($shop->counted() as [$from, $to, $place]) {
+        $links["$from $to $place"] = [$node[$from], $node[$to]];
+    }
+    // A menu leads from each of its pages to itself as well.
+    foreach (array_diff($paths, ['/old-way', '/short-cut']) as $path) {
+        if ($shop->isInMenu($path)) {
+            $links["$path $path menu"] = [$node[$path], $node[$path]];
+        }
+    }
+    foreach ($shop->redirects() as $from => $to) {
+        $redirects[$node[$from]] = $node[$to];
+    }
+    $expected = PageRank::of(LinkMap::ofLinks(count($paths), array_values($links), $redirects), tolerance: 1e-12);
+    foreach ($paths as $i => $path) {
+        expect(abs($reach[$path]->weight / 1e9 - $expected[$i]))->toBeLessThan(1e-6);
+    }
+});
+
+it('works out beforehand what a link and a menu entry change, as the next crawl measures it', function (
+    int $seed,
+): void {
+    $shop = new LinkedShop($seed);
+    [$store, $site] = tended($shop);
+    $before = reached($store, $site);
+    $deep = array_key_last(
+        array_filter($shop->depths(), static fn (?int $depth): bool => $depth === null || $depth > 2),
+    );
+    $orphan = array_search('never', $shop->orphans, true);
+    $nearer = WhatIf::link($store, (int) $before['/']->page_id, (int) $before[$deep]->page_id);
+    $entered = WhatIf::link($store, 0, (int) $before[$orphan]->page_id);
+    $told = $entered->depths;
+    foreach ($nearer->depths as $page => $depth) {
+        $told[$page] = min($told[$page] ?? $depth, $depth);
+    }
+    // The shop is changed accordingly, and crawled again.
+    $shop->link('/', $deep, 'new');
+    $shop->enterMenu($orphan, 'New');
+    [$again, $site] = tended($shop);
+    $after = reached($again, $site);
+    $measured = $expected = [];
+    foreach ($before as $path => $row) {
+        if ((int) $after[$path]->depth !== (int) $row->depth) {
+            $measured[$path] = (int) $after[$path]->depth;
+        }
+        if (isset($told[(int) $row->page_id])) {
+            $expected[$path] = $told[(int) $row->page_id];
+        }
+    }
+    expect($expected)->toBe($measured)->and(count($measured))->toBeGreaterThan(1);
+    expect($measured[$orphan])->toBe(1)->and($measured[$deep])->toBe(1);
+})->with([3, 6, 107]);
