@@ -18,11 +18,20 @@ final readonly class LastRead
     /** Null where the store was never crawled. */
     public static function of(Store $store): ?self
     {
-        $row = DB::table('inventory_reads')->where('store_id', $store->id)->first();
+        $row = DB::table('inventory_reads')->where('store_id', $store->id)->orderByDesc('crawl')->first();
 
         return $row === null
             ? null
             : new self((int) $row->crawl, (int) $row->is_complete === 1, Carbon::parse((string) $row->read_at, 'UTC'));
+    }
+
+    /** @return array<int, string> day of each crawl */
+    public static function days(Store $store): array
+    {
+        return array_map(
+            static fn (mixed $at): string => substr((string) $at, 0, 10),
+            DB::table('inventory_reads')->where('store_id', $store->id)->pluck('read_at', 'crawl')->all(),
+        );
     }
 
     public static function tell(Store $store, int $crawl, bool $isComplete): void
@@ -36,8 +45,8 @@ final readonly class LastRead
                     'read_at' => now(),
                 ],
             ],
-            ['store_id'],
-            ['crawl', 'is_complete', 'read_at'],
+            ['store_id', 'crawl'],
+            ['is_complete', 'read_at'],
         );
     }
 }

@@ -8,11 +8,14 @@ use App\Platform\Work\WorkDesk;
 use App\Stores\Models\Store;
 use App\Stores\Steps\Stamps;
 use App\Stores\Steps\StepBoard;
+use App\Tend\Adding\AddWork;
 use App\Tend\Console\ExportCommand;
 use App\Tend\Console\FindCommand;
+use App\Tend\Console\MapsCommand;
 use App\Tend\Finding\Finds;
 use App\Tend\Finding\FindWork;
 use App\Tend\Finding\WorthWork;
+use App\Tend\Maps\MapWork;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\ServiceProvider;
 
@@ -22,9 +25,11 @@ final class TendProvider extends ServiceProvider
     {
         $this->loadMigrationsFrom(__DIR__.'/Migrations');
         $this->loadRoutesFrom(__DIR__.'/routes.php');
-        $this->commands([FindCommand::class, ExportCommand::class]);
+        $this->commands([FindCommand::class, ExportCommand::class, MapsCommand::class]);
         $desk->register(FindWork::class);
         $desk->register(WorthWork::class);
+        $desk->register(AddWork::class);
+        $desk->register(MapWork::class);
         $board->register(new TendStep());
         $stamps->register(
             'tended',
@@ -32,7 +37,16 @@ final class TendProvider extends ServiceProvider
                 ->where('store_id', $store->id)
                 ->value('found_at').
                 ' '.
-                DB::table('tend_leaves')->where('store_id', $store->id)->max('id'),
+                DB::table('tend_leaves')->where('store_id', $store->id)->max('id').
+                ' '.
+                DB::table('tend_links')->where('store_id', $store->id)->max('said_at').
+                DB::table('tend_links')->where('store_id', $store->id)->max('run'),
+        );
+        $stamps->register(
+            'maps',
+            static fn (Store $store): string => (string) DB::table('tend_map_states')
+                ->where('store_id', $store->id)
+                ->value('made_at'),
         );
         Finds::listen();
     }

@@ -5,10 +5,13 @@ declare(strict_types=1);
 use App\Access\Api\ApiRoutes;
 use App\Tend\Api\FindingsApi;
 use App\Tend\Found\FindingGroup;
+use App\Tend\Http\AddController;
 use App\Tend\Http\FindingsController;
 use App\Tend\Http\LeaveController;
+use App\Tend\Http\MapController;
 use App\Tend\Http\PageController;
 use App\Tend\Http\RingsController;
+use App\Tend\Http\RobotsController;
 use Illuminate\Support\Facades\Route;
 
 Route::middleware(['web', 'auth', 'can:view,store'])
@@ -16,6 +19,15 @@ Route::middleware(['web', 'auth', 'can:view,store'])
     ->group(function (): void {
         Route::get('/', [RingsController::class, 'index'])->name('tend');
         Route::get('/progress', [RingsController::class, 'progress'])->name('tend.progress');
+        Route::get('/maps', [MapController::class, 'index'])->name('tend.maps');
+        Route::get('/robots', [RobotsController::class, 'index'])->name('tend.robots');
+        Route::post('/robots/check', [RobotsController::class, 'check'])
+            ->middleware('throttle:30,1')
+            ->name('tend.robots.check');
+        Route::get('/robots/{version}', [RobotsController::class, 'download'])
+            ->whereNumber('version')
+            ->name('tend.robots.download');
+        Route::get('/maps.zip', [MapController::class, 'zip'])->name('tend.maps.zip');
         foreach (FindingGroup::cases() as $group) {
             Route::get("/{$group->value}", [FindingsController::class, 'group'])
                 ->defaults('group', $group->value)
@@ -25,6 +37,7 @@ Route::middleware(['web', 'auth', 'can:view,store'])
             ->whereNumber('cause')
             ->name('tend.cause');
         Route::get('/links', [PageController::class, 'links'])->name('tend.links');
+        Route::get('/add', [AddController::class, 'index'])->name('tend.add');
         Route::get('/pages/{page}', [PageController::class, 'show'])
             ->whereNumber('page')
             ->name('tend.page');
@@ -39,6 +52,12 @@ Route::middleware(['web', 'auth', 'can:view,store'])
                 ->whereNumber('cause')
                 ->name('tend.cause.leave');
             Route::post('/findings', [LeaveController::class, 'findings'])->name('tend.findings');
+            Route::post('/robots', [RobotsController::class, 'save'])->name('tend.robots.save');
+            Route::post('/robots/fetch', [RobotsController::class, 'fetch'])
+                ->middleware('throttle:20,1')
+                ->name('tend.robots.fetch');
+            Route::post('/maps', [MapController::class, 'make'])->name('tend.maps.make');
+            Route::post('/add', [AddController::class, 'say'])->name('tend.add.say');
             Route::post('/reopen', [LeaveController::class, 'reopen'])->name('tend.reopen');
             Route::post('/pages/{page}/ask', [PageController::class, 'ask'])
                 ->whereNumber('page')
@@ -48,6 +67,13 @@ Route::middleware(['web', 'auth', 'can:view,store'])
                 ->name('tend.answer');
         });
     });
+
+// Sitemaps are for search engines, which do not sign in; the address is known to nobody else.
+Route::get('/sitemaps/{token}/{file}', [MapController::class, 'served'])
+    ->where('token', '[A-Za-z0-9]{32}')
+    ->where('file', '[a-z0-9\-]+\.xml(\.gz)?')
+    ->middleware('throttle:240,1')
+    ->name('tend.maps.served');
 
 ApiRoutes::store(static function (): void {
     Route::get('/tend/findings', [FindingsApi::class, 'findings']);

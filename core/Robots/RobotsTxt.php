@@ -16,7 +16,7 @@ final readonly class RobotsTxt
 {
     public const MAX_BYTES = 512000;
 
-    /** @param  list<array{pattern: string, allow: bool}>  $rules longest first, allow before disallow */
+    /** @param  list<array{pattern: string, allow: bool, line: int}>  $rules longest first, allow before disallow */
     private function __construct(private array $rules, private bool $shut, public ?float $crawlDelay)
     {
     }
@@ -24,14 +24,14 @@ final readonly class RobotsTxt
     public static function parse(string $file, string $token): self
     {
         $token = strtolower($token);
-        /** @var array<string, list<array{pattern: string, allow: bool}>> $rules */
+        /** @var array<string, list<array{pattern: string, allow: bool, line: int}>> $rules */
         $rules = [];
         /** @var array<string, float> $delays */
         $delays = [];
         $agents = [];
         $inRules = false;
         $file = (string) preg_replace('/^\xEF\xBB\xBF/', '', substr($file, 0, self::MAX_BYTES));
-        foreach (preg_split('/\r\n|\r|\n/', $file) ?: [] as $line) {
+        foreach (preg_split('/\r\n|\r|\n/', $file) ?: [] as $number => $line) {
             $line = trim((string) preg_replace('/#.*$/', '', $line));
             if (preg_match('/^([a-z\-]+)\s*:\s*(.*)$/i', $line, $found) !== 1) {
                 continue;
@@ -48,7 +48,11 @@ final readonly class RobotsTxt
                 foreach ($agents as $agent) {
                     $rules[$agent] ??= [];
                     if ($found[2] !== '') {
-                        $rules[$agent][] = ['pattern' => self::normal($found[2]), 'allow' => $key === 'allow'];
+                        $rules[$agent][] = [
+                            'pattern' => self::normal($found[2]),
+                            'allow' => $key === 'allow',
+                            'line' => $number + 1,
+                        ];
                     }
                 }
             } elseif ($key === 'crawl-delay' && is_numeric($found[2])) {
@@ -88,14 +92,26 @@ final readonly class RobotsTxt
         if ($this->shut) {
             return $target === '/robots.txt';
         }
+
+        return $this->ruleFor($target)['allow'] ?? true;
+    }
+
+    /**
+     * The rule that decides on a target; null where none speaks of it, so that it may be fetched.
+     *
+     * @param  string  $target  path and query, as in PageUrl::target()
+     * @return ?array{pattern: string, allow: bool, line: int} line of the file from 1
+     */
+    public function ruleFor(string $target): ?array
+    {
         $target = self::normal($target);
         foreach ($this->rules as $rule) {
             if (self::matches($rule['pattern'], $target)) {
-                return $rule['allow'];
+                return $rule;
             }
         }
 
-        return true;
+        return null;
     }
 
     /** Whether nothing may be fetched because the file itself could not be had. */

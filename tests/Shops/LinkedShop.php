@@ -51,7 +51,8 @@ final class LinkedShop
 
     private readonly Randomizer $chance;
 
-    public function __construct(int $seed)
+    /** @param  int  $size  of its lists, times the usual */
+    public function __construct(int $seed, private readonly int $size = 1)
     {
         $this->chance = new Randomizer(new Mt19937($seed * 7919));
         $this->menuTag = self::MENUS[$seed % 4];
@@ -59,9 +60,10 @@ final class LinkedShop
         $this->grow();
     }
 
-    public function site(): Site
+    /** @param  ?Site  $site  one that shows the shop already, and is to show it as it is now */
+    public function site(?Site $site = null): Site
     {
-        $site = new Site();
+        $site ??= new Site();
         foreach ($this->pages as $path => $page) {
             $site->page($path, str_replace('SITE', $site->url, $this->html($path, $page)));
         }
@@ -184,12 +186,12 @@ final class LinkedShop
     {
         $this->add('/', 'The barn', '');
         $products = [];
-        for ($c = 0, $collections = $this->chance->getInt(3, 5); $c < $collections; $c++) {
+        for ($c = 0, $collections = $this->size * $this->chance->getInt(3, 5); $c < $collections; $c++) {
             $list = "/kinds/kind-$c";
             $this->add($list, "Kind $c", $this->fault($list, "Kind $c"));
             $c < 3 ? ($this->menu[] = [$list, "Kind $c"]) : $this->link('/kinds/kind-0', $list, "Kind $c");
             $own = [];
-            for ($p = 0, $many = $this->chance->getInt(4, 9); $p < $many; $p++) {
+            for ($p = 0, $many = $this->size * $this->chance->getInt(4, 9); $p < $many; $p++) {
                 $path = "/things/thing-$c-$p";
                 $this->add($path, "Thing $c $p", $this->fault($path, "Thing $c $p"));
                 $own[] = $path;

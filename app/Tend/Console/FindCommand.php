@@ -6,6 +6,7 @@ namespace App\Tend\Console;
 
 use App\Platform\Work\WorkDesk;
 use App\Stores\Console\StoreCommand;
+use App\Tend\Adding\AddWork;
 use App\Tend\Finding\Finds;
 use App\Tend\Found\FindingGroup;
 use App\Tend\Found\FindingType;
@@ -23,6 +24,9 @@ final class FindCommand extends StoreCommand
             $store = $this->store();
             $work = $finds->begin($store->id, null);
             $state = $this->option('wait') ? $desk->workToEnd($work) : 'waiting';
+            if ($state === 'done') {
+                $desk->workToEnd($finds->begin($store->id, null, AddWork::class));
+            }
             $problem = DB::table('work')->where('id', $work)->value('problem');
             $open = [];
             foreach (

@@ -10,6 +10,7 @@ use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
 use App\Tend\Found\FindingType;
 use App\Tend\Found\Found;
+use Closure;
 use Illuminate\Support\Facades\DB;
 
 /** Pages that others link to and that are not there, redirect, redirect in a chain, or answer with an error. */
@@ -40,7 +41,7 @@ final class AnswerFinder implements StoreFinder
         ];
     }
 
-    public function find(): iterable
+    public function find(Closure $beat): iterable
     {
         $this->redirects = self::redirects($this->store);
         $gone = [WhyNot::ClientError, WhyNot::ServerError, WhyNot::NoAnswer, WhyNot::LooksMissing];

@@ -10,6 +10,7 @@ use App\Stores\Models\Store;
 use App\Tend\Found\FindingType;
 use App\Tend\Found\Found;
 use App\Tend\Reach\Role;
+use Closure;
 use Illuminate\Support\Facades\DB;
 
 /** Pages that are more clicks from home than they should be, and important ones that few pages link to. */
@@ -29,7 +30,7 @@ final readonly class DepthFinder implements StoreFinder
         return [FindingType::TooDeep, FindingType::FewLinks];
     }
 
-    public function find(): iterable
+    public function find(Closure $beat): iterable
     {
         yield from $this->deep();
         yield from $this->poor();

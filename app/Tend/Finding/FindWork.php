@@ -10,8 +10,11 @@ use App\Platform\Work\LongWork;
 use App\Platform\Work\SliceEnd;
 use App\Platform\Work\WorkRun;
 use App\Stores\Models\Store;
+use App\Tend\Adding\AddWork;
 use App\Tend\Found\FindingBook;
 use App\Tend\Found\FindingType;
+use App\Tend\Maps\MapWork;
+use App\Tend\Maps\SiteMaps;
 use App\Tend\Reach\DepthAims;
 use App\Tend\Reach\ReachRebuild;
 use Illuminate\Support\Facades\DB;
@@ -27,7 +30,7 @@ final class FindWork implements LongWork
 
     private const PHASES = ['reach', 'pages', 'store', 'close'];
 
-    public function __construct(private readonly Figures $figures)
+    public function __construct(private readonly Figures $figures, private readonly Finds $finds)
     {
     }
 
@@ -152,7 +155,7 @@ final class FindWork implements LongWork
             if (! $isWhole && self::needsWholeCrawl($finder::types())) {
                 continue;
             }
-            foreach ($finder->find() as $found) {
+            foreach ($finder->find(static fn () => $run->beat()) as $found) {
                 $book->add($found);
             }
             $book->flush();
@@ -177,6 +180,10 @@ final class FindWork implements LongWork
                 ->where('store_id', $store->id)
                 ->update(['found_at' => now()]),
         );
+        $this->finds->begin($store->id, null, AddWork::class);
+        if (SiteMaps::state($store) !== null) {
+            $this->finds->begin($store->id, null, MapWork::class);
+        }
 
         return true;
     }
@@ -189,6 +196,8 @@ final class FindWork implements LongWork
             new DepthFinder($store),
             new SharedHeadings($store),
             new AnswerFinder($store),
+            new SharedTexts($store),
+            new SitemapFinder($store),
         ];
     }
 

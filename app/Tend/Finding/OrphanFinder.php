@@ -13,6 +13,7 @@ use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
 use App\Tend\Found\FindingType;
 use App\Tend\Found\Found;
+use Closure;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\StructuredData\LifeState;
 
@@ -42,7 +43,7 @@ final class OrphanFinder implements StoreFinder
         return [FindingType::Orphan];
     }
 
-    public function find(): iterable
+    public function find(Closure $beat): iterable
     {
         foreach (AnswerFinder::redirects($this->store) as $from => ['to' => $to]) {
             $this->redirecting[$to][] = $from;
@@ -64,7 +65,8 @@ final class OrphanFinder implements StoreFinder
                     FROM tend_pages t JOIN pages p ON p.id = t.page_id JOIN page_index i ON i.page_id = t.page_id
                     LEFT JOIN page_facts f ON f.page_id = t.page_id AND f.to_crawl = 0
                     LEFT JOIN page_products o ON o.page_id = t.page_id
-                    WHERE t.store_id = ? AND t.indexable = 1 AND t.depth = ? AND t.page_id > ? AND t.kind <> ?
+                    WHERE t.store_id = ? AND t.indexable = 1 AND t.is_part = 0 AND t.depth = ? AND t.page_id > ? AND
+                    t.kind <> ?
                     ORDER BY t.page_id LIMIT ".self::PORTION,
                 [$this->store->id, DepthRebuild::UNREACHED, $after, PageKind::Home->value],
             );

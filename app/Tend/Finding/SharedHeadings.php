@@ -7,6 +7,7 @@ namespace App\Tend\Finding;
 use App\Stores\Models\Store;
 use App\Tend\Found\FindingType;
 use App\Tend\Found\Found;
+use Closure;
 use Illuminate\Support\Facades\DB;
 
 /** The same H1 on several pages of one market: a banner where they are many, twins where they are few. */
@@ -24,7 +25,7 @@ final readonly class SharedHeadings implements StoreFinder
         return [FindingType::SharedH1];
     }
 
-    public function find(): iterable
+    public function find(Closure $beat): iterable
     {
         DB::statement('DROP TEMPORARY TABLE IF EXISTS shared_h1');
         DB::statement(

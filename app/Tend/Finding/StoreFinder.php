@@ -6,6 +6,7 @@ namespace App\Tend\Finding;
 
 use App\Tend\Found\FindingType;
 use App\Tend\Found\Found;
+use Closure;
 
 /** Finds what only all pages of a store together tell. */
 interface StoreFinder
@@ -13,6 +14,9 @@ interface StoreFinder
     /** @return list<FindingType> what it can find */
     public static function types(): array;
 
-    /** @return iterable<Found> at most one of each type for a page */
-    public function find(): iterable;
+    /**
+     * @param  Closure(): void  $beat  to be called every few seconds
+     * @return iterable<Found> at most one of each type for a page
+     */
+    public function find(Closure $beat): iterable;
 }

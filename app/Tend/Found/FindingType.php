@@ -29,6 +29,8 @@ enum FindingType: int
     case RedirectChain = 52;
     case ServerError = 53;
     case InsecureContent = 54;
+    case ListedInVain = 70;
+    case NotListed = 71;
 
     public function group(): FindingGroup
     {
@@ -38,6 +40,7 @@ enum FindingType: int
             $this->value < 20 => FindingGroup::Headings,
             $this->value < 30 => FindingGroup::Images,
             $this === self::SharedText => FindingGroup::Words,
+            $this->value >= 70 => FindingGroup::Sitemaps,
             default => FindingGroup::Status,
         };
     }
@@ -89,6 +92,8 @@ enum FindingType: int
             self::RedirectChain => 'Chain of redirects',
             self::ServerError => 'Server error',
             self::InsecureContent => 'Insecure content on a secure page',
+            self::ListedInVain => 'In the sitemap for nothing',
+            self::NotListed => 'Missing from the sitemap',
         };
     }
 
@@ -117,6 +122,8 @@ enum FindingType: int
             self::LinkToRedirect => 'Each link takes a detour; link straight to the target.',
             self::RedirectChain => 'Each further redirect takes time, and some crawlers give up.',
             self::ServerError => 'The page cannot be shown; if it stays so, it drops out of the results.',
+            self::ListedInVain => 'A sitemap lists only pages that answer and may be indexed.',
+            self::NotListed => 'The page may be indexed, and the shop’s sitemap does not name it.',
             self::InsecureContent => 'Browsers block or mark what is loaded over http on an https page.',
         };
     }

@@ -48,7 +48,9 @@ final class CauseWords
             FindingType::LongAlt,
             FindingType::StuffedAlt,
             FindingType::ImageName => "$kinds: images in ".(string) ($cause['folder'] ?? '/'),
-            FindingType::SharedText => '“'.(string) ($cause['text'] ?? '').'”',
+            FindingType::SharedText => $why === 'few'
+                ? 'texts that stand on two pages'
+                : '“'.(string) ($cause['text'] ?? '').'”',
             FindingType::LinkToMissing => (WhyNot::tryFrom((int) ($cause['why'] ?? 0))?->words() ?? '').
                 ", linked $where",
             FindingType::LinkToRedirect => ((int) ($cause['status'] ?? 0) ?: 'redirect').", linked $where",
@@ -59,6 +61,8 @@ final class CauseWords
                 ': '.
                 ((int) ($cause['status'] ?? 0) === 0 ? 'no answer' : 'status '.(int) ($cause['status'] ?? 0)),
             FindingType::InsecureContent => "$kinds: images of ".(string) ($cause['host'] ?? ''),
+            FindingType::ListedInVain => WhyNot::tryFrom((int) ($cause['why'] ?? 0))?->words() ?? '',
+            FindingType::NotListed,
             FindingType::EmptyH1,
             FindingType::FilledByScript,
             FindingType::SlowAnswer,
@@ -119,6 +123,8 @@ final class CauseWords
             FindingType::SlowAnswer => 'Have the server keep the page ready.',
             FindingType::HeavyPage => 'Send less in one page.',
             FindingType::InsecureContent => 'Load it over https.',
+            FindingType::ListedInVain => 'Take it out of the sitemap, or use ours.',
+            FindingType::NotListed => 'Add it to the sitemap, or use ours.',
         };
     }
 

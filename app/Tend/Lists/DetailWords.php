@@ -39,13 +39,18 @@ final class DetailWords
                 ': '.
                 self::sources($detail),
             FindingType::LongAlt, FindingType::StuffedAlt => self::alt($detail),
-            FindingType::FilledByScript => '',
+            FindingType::FilledByScript, FindingType::NotListed => '',
+            FindingType::ListedInVain => $number('status') === 0 ? '' : 'status '.$number('status'),
             FindingType::SlowAnswer => Forms::number($number('ms')).' ms',
             FindingType::HeavyPage => Forms::number(intdiv($number('bytes'), 1000)).' kB',
             FindingType::SharedText => Forms::number($number('own')).
                 ' of '.
                 Forms::number($number('words')).
-                ' words are its own',
+                ' words are its own; “'.
+                $text('text').
+                '” stands on '.
+                Forms::number($number('pages')).
+                ' pages',
             FindingType::LinkToMissing, FindingType::LinkToRedirect => self::places($number('text'), $number('around')),
             FindingType::RedirectChain => self::count($number('hops'), 'redirect', 'redirects'),
             FindingType::ServerError => $number('status') === 0 ? 'no answer' : 'status '.$number('status'),

@@ -23,6 +23,7 @@ final class TendTables
     {
         return [
             'links',
+            'add',
             'repairs',
             ...array_map(static fn (FindingGroup $group): string => $group->value, self::groups()),
         ];
@@ -33,6 +34,7 @@ final class TendTables
     {
         return match (true) {
             $what === 'links' => self::LINKS,
+            $what === 'add' => LinkList::COLUMNS,
             $what === 'repairs' => Repairs::COLUMNS,
             in_array($what, self::names(), true) => FindingList::columns(),
             default => null,
@@ -44,6 +46,7 @@ final class TendTables
     {
         return match ($what) {
             'links' => self::links($store),
+            'add' => LinkList::export($store),
             'repairs' => Repairs::rows($store),
             default => FindingList::export($store, FindingGroup::from($what)),
         };

@@ -7,7 +7,6 @@ namespace App\Tend\Reach;
 use App\Inventory\Figures;
 use App\Inventory\Index\DepthRebuild;
 use App\Inventory\Index\StoredLinks;
-use App\Inventory\WhyNot;
 use App\Platform\Database\Bulk;
 use App\Platform\Work\WorkRun;
 use App\Stores\Kinds\PageKind;
@@ -20,12 +19,11 @@ use Orchard\Core\LinkGraph\LinkMap;
 use Orchard\Core\LinkGraph\PageRank;
 use Orchard\Core\LinkGraph\PagingStep;
 use Orchard\Core\Markup\Region;
-use Orchard\Core\Robots\IndexRules;
 use Orchard\Core\Url\PageUrl;
 
 /**
- * Works out how each page of a store can be reached as search engines follow links: not those that ask not to be
- * followed, and none of pages that are kept out of search. Beside it each page's share of the internal link weight.
+ * Works out how each page of a store can be reached as search engines follow links (see ReachMap), and beside it each
+ * page's share of the internal link weight.
  *
  * @phpstan-type PlacedPage array{kind: int, market: int, indexable: bool, orders: int, clicks: int, revenue: float,
  *     upside: float, worth: float}
@@ -45,13 +43,13 @@ final class ReachRebuild
 
     public function work(): DepthAims
     {
-        $links = new StoredLinks($this->store);
         $this->run->beat(['phase' => 'reading links'], force: true);
+        $reach = ReachMap::of($this->store);
+        [$links, $map, $shut, $home] = [$reach->links, $reach->map, $reach->shut, $reach->home];
+        unset($reach);
+        $this->run->beat(['phase' => 'reading pages'], force: true);
         $pages = $this->pages($links);
-        $shut = $this->shut($links);
-        $map = $links->map(true, $shut);
         $this->run->beat(['phase' => 'counting clicks'], force: true);
-        $home = $links->home();
         $tree = $home === null ? null : ClickTree::from($home, $map);
         $this->run->beat(['phase' => 'sharing weight'], force: true);
         $weight = PageRank::of($map);
@@ -132,36 +130,6 @@ final class ReachRebuild
         return $pages;
     }
 
-    /** @return array<int, true> numbers of pages whose links lead nowhere for a search engine */
-    private function shut(StoredLinks $links): array
-    {
-        $shut = [];
-        foreach (
-            DB::select('SELECT page_id FROM page_index WHERE store_id = ? AND why_not IN (?, ?)', [
-                $this->store->id,
-                WhyNot::Noindex->value,
-                WhyNot::NoindexForOne->value,
-            ]) as $row
-        ) {
-            $shut[$links->node[(int) $row->page_id]] = true;
-        }
-        foreach (
-            DB::select(
-                "SELECT page_id, robots, robots_header FROM page_facts WHERE store_id = ? AND to_crawl = 0
-                    AND (robots LIKE '%nofollow%' OR robots LIKE '%none%' OR robots_header LIKE '%nofollow%'
-                    OR robots_header LIKE '%none%')",
-                [$this->store->id],
-            ) as $row
-        ) {
-            $directives = [(string) $row->robots, ...explode('; ', (string) $row->robots_header)];
-            if (IndexRules::from($directives)->nofollow && isset($links->node[(int) $row->page_id])) {
-                $shut[$links->node[(int) $row->page_id]] = true;
-            }
-        }
-
-        return $shut;
-    }
-
     /**
      * @param  array<int, int>  $depths  of the pages that are reached
      * @param  array<int, int>  $parents
@@ -214,17 +182,43 @@ final class ReachRebuild
         );
     }
 
-    /** @return array<int, int> pages that differ from another one by their parameters alone, and that one */
+    /**
+     * Pages that are another one at a further address: with parameters and under the same heading, or the same product.
+     * A shop that tells its pages apart by a parameter gives each a heading of its own.
+     *
+     * @return array<int, int> and that other one
+     */
     private function parts(): array
     {
         $rows = DB::select(
-            "SELECT i.page_id, (SELECT MIN(b.page_id) FROM page_index b WHERE b.store_id = i.store_id
-                AND b.address = SUBSTRING_INDEX(i.address, '?', 1)) AS bare FROM page_index i WHERE i.store_id = ?
-                AND i.address LIKE '%?%' HAVING bare IS NOT NULL",
+            "SELECT i.page_id, MIN(b.page_id) AS whole FROM page_index i JOIN page_index b ON b.store_id = i.store_id
+                AND b.address = SUBSTRING_INDEX(i.address, '?', 1) AND b.kind = i.kind AND b.market_id = i.market_id
+                JOIN page_facts f ON f.page_id = i.page_id AND f.to_crawl = 0 JOIN page_facts g ON g.page_id = b.page_id
+                AND g.to_crawl = 0 WHERE i.store_id = ? AND i.address LIKE '%?%' AND COALESCE(JSON_VALUE(f.h1s, '$[0]'),
+                f.title) = COALESCE(JSON_VALUE(g.h1s, '$[0]'), g.title) GROUP BY i.page_id",
             [$this->store->id],
         );
+        $parts = array_combine(Bulk::ids($rows, 'page_id'), Bulk::ids($rows, 'whole'));
+        $first = [];
+        // Of the addresses of one product the shop's own counts, else the shortest.
+        foreach (
+            DB::select(
+                "SELECT i.page_id, i.market_id, o.number FROM page_index i JOIN page_products o ON o.page_id = i.page_id
+                    JOIN pages p ON p.id = i.page_id LEFT JOIN resources r ON r.id = p.resource_id AND r.gone = 0
+                    WHERE i.store_id = ? AND i.indexable = 1 AND i.kind = ? AND o.number <> ''
+                    ORDER BY r.page_id = i.page_id DESC, LENGTH(p.url), i.page_id",
+                [$this->store->id, PageKind::Product->value],
+            ) as $row
+        ) {
+            $thing = $row->market_id.' '.$row->number;
+            if (isset($first[$thing])) {
+                $parts[(int) $row->page_id] ??= $first[$thing];
+            } else {
+                $first[$thing] = (int) $row->page_id;
+            }
+        }
 
-        return array_combine(Bulk::ids($rows, 'page_id'), Bulk::ids($rows, 'bare'));
+        return $parts;
     }
 
     /**

@@ -1,5 +1,6 @@
-@include('doors', ['step' => 'Tend', 'within' => isset($group) ? ["tend.{$group->value}" => ['tend.cause']] : ['tend' => ['tend.page']], 'doors' => [
-    'How pages are reached' => ['tend' => 'Rings', 'tend.orphans' => 'Orphans', 'tend.depth' => 'Too deep, few links', 'tend.links' => 'All pages'],
-    'Headings and images' => ['tend.headings' => 'Headings', 'tend.images' => 'Images'],
+@include('doors', ['step' => 'Tend', 'within' => isset($group) ? [($group === App\Tend\Found\FindingGroup::Sitemaps ? 'tend.maps' : "tend.{$group->value}") => ['tend.cause', 'tend.sitemaps']] : ['tend' => ['tend.page'], 'tend.robots' => ['tend.robots.check']], 'doors' => [
+    'How pages are reached' => ['tend' => 'Rings', 'tend.orphans' => 'Orphans', 'tend.depth' => 'Too deep, few links', 'tend.add' => 'Links to add', 'tend.links' => 'All pages'],
+    'Headings and images' => ['tend.headings' => 'Headings', 'tend.images' => 'Images', 'tend.words' => 'Own words'],
     'Links and answers' => ['tend.status' => 'Broken links and slow pages'],
+    'Sitemaps and robots.txt' => ['tend.maps' => 'Sitemaps', 'tend.robots' => 'robots.txt'],
 ]])

@@ -169,3 +169,92 @@ it('decides the example of RFC 9309, section 5.2', function (): void {
         ->and($rules->allows('/example/page/'))
         ->toBeTrue();
 });
+
+it('decides ten thousand random cases as a parser of another make does', function (): void {
+    mt_srand(1994);
+    $pick = static fn (array $from): string => $from[mt_rand(0, count($from) - 1)];
+    $words = ['shop', 'jugs', 'a', 'ab', 'index.html', 'ümlaut', '%7Etilde', '%2F'];
+    $path = static function (bool $isRule) use ($pick, $words): string {
+        $text = '';
+        for ($i = mt_rand(0, $isRule ? 1 : 3); $i >= 0; $i--) {
+            $text .=
+                '/'.
+                ($isRule && mt_rand(0, 3) === 0 ? '*' : '').
+                $pick($words).
+                ($isRule && mt_rand(0, 5) === 0 ? '*' : '');
+        }
+        $text .= mt_rand(0, 3) === 0 ? '?'.$pick(['q=1', 'sort=*', 'page=2', 'q']) : '';
+        $text = $isRule ? $text : str_replace('*', 'up', $text);
+
+        return $isRule && mt_rand(0, 4) === 0 ? $text.'$' : $text;
+    };
+    $cases = [];
+    for ($n = 0; $n < 1000; $n++) {
+        $file = '';
+        for ($group = mt_rand(1, 3); $group > 0; $group--) {
+            $file .= 'User-agent: '.$pick(['*', 'finder', 'Finder', 'seeker'])."\n";
+            $file .= mt_rand(0, 4) === 0 ? "user-agent: looker\n" : '';
+            for ($rule = mt_rand(0, 5); $rule > 0; $rule--) {
+                $file .=
+                    $pick(['Allow', 'Disallow', 'disallow']).': '.(mt_rand(0, 9) === 0 ? '' : $path(true))."\n";
+            }
+            $file .= $pick(["\n", "# a word\n", "\r\n"]);
+        }
+        // Between groups the two differ: RFC 9309 has other lines not interfere with them, the other parser ends a group.
+        $file .= "Sitemap: https://shop.example/map.xml\n";
+        $targets = [];
+        for ($i = 0; $i < 10; $i++) {
+            $targets[] = $path(false);
+        }
+        $cases[] = ['file' => $file, 'agent' => $pick(['finder', 'seeker', 'looker', 'other']), 'targets' => $targets];
+    }
+    $in = (string) tempnam(sys_get_temp_dir(), 'robots');
+    file_put_contents($in, implode("\n", array_map(json_encode(...), $cases))."\n");
+    exec('node '.escapeshellarg(dirname(__DIR__, 2).'/Web/robots.mjs').' < '.escapeshellarg($in), $lines);
+    unlink($in);
+    expect($lines)->toHaveCount(1000);
+    $wrong = [];
+    $shut = 0;
+    foreach ($cases as $n => $case) {
+        $robots = RobotsTxt::parse($case['file'], $case['agent']);
+        foreach (json_decode($lines[$n], true) as $i => $allowed) {
+            $shut += $allowed ? 0 : 1;
+            $robots->allows($case['targets'][$i]) === $allowed ||
+                ($wrong[] = [$case['file'], $case['agent'], $case['targets'][$i], $allowed]);
+        }
+    }
+    expect($wrong)->toBe([])->and($shut)->toBeGreaterThan(500);
+});
+
+it('tells the rule that decides, and by its line', function (): void {
+    $robots = RobotsTxt::parse("User-agent: *\nDisallow: /a\nAllow: /a/b\n\nUser-agent: one\nDisallow: /", 'any');
+    expect($robots->ruleFor('/a/b/c'))
+        ->toBe(['pattern' => '/a/b', 'allow' => true, 'line' => 3])
+        ->and($robots->ruleFor('/a/c'))
+        ->toBe(['pattern' => '/a', 'allow' => false, 'line' => 2])
+        ->and($robots->ruleFor('/z'))
+        ->toBeNull();
+});
+
+it('names lines that do not do what they seem to', function (string $file, array $faults): void {
+    expect(
+        array_map(
+            static fn (array $one): array => [$one['line'], $one['fault']->value],
+            Orchard\Core\Robots\RobotsLint::look($file),
+        ),
+    )->toBe($faults);
+})->with([
+    'nothing odd' => [
+        "User-agent: *\nDisallow: /cart\nDisallow:\nAllow: *.css$\nSitemap: https://shop.example/map.xml\n# well",
+        [],
+    ],
+    'rules before any group' => ["Disallow: /cart\nUser-agent: *\nDisallow: /x", [[1, 'no-group']]],
+    'a whole address' => ["User-agent: *\nDisallow: https://shop.example/cart", [[2, 'whole-address']]],
+    'no slash' => ["User-agent: *\nDisallow: cart", [[2, 'no-slash']]],
+    'noindex' => ["User-agent: *\nNoindex: /cart", [[2, 'noindex-here']]],
+    'a word that nobody knows' => ["User-agent: *\nDissalow: /cart", [[2, 'unknown']]],
+    'no colon' => ["User-agent: *\nDisallow /cart", [[2, 'no-colon']]],
+    'a crawler with its version' => ["User-agent: finder/2.1\nDisallow: /", [[1, 'odd-name']]],
+    'a dollar inside' => ["User-agent: *\nDisallow: /a$/b", [[2, 'dollar-inside']]],
+    'half a sitemap' => ["User-agent: *\nDisallow:\nSitemap: /map.xml", [[3, 'sitemap-not-whole']]],
+]);

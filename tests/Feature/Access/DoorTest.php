@@ -115,6 +115,8 @@ it('leaves no route open that is not meant to be', function (): void {
         'GET review/{token}',
         'POST review/{token}',
         'POST review/{token}/{draft}',
+        // Sitemaps, which search engines fetch.
+        'GET sitemaps/{token}/{file}',
     ]);
 });
 

@@ -3,73 +3,10 @@
 declare(strict_types=1);
 
 use App\Inventory\Index\DepthRebuild;
-use App\Platform\Work\WorkDesk;
-use App\Stores\Models\Store;
-use App\Tend\Finding\Finds;
-use App\Tend\Found\FindingState;
-use App\Tend\Found\FindingType;
 use App\Tend\Reach\WhatIf;
-use Illuminate\Support\Facades\DB;
 use Orchard\Core\LinkGraph\LinkMap;
 use Orchard\Core\LinkGraph\PageRank;
 use Tests\Shops\LinkedShop;
-use Tests\Web\Site;
-
-function tend(Store $store): void
-{
-    expect(app(WorkDesk::class)->workToEnd(app(Finds::class)->begin($store->id, null)))->toBe('done');
-}
-
-/** @return array{Store, Site} a shop that was crawled and looked through */
-function tended(LinkedShop $shop): array
-{
-    $site = $shop->site();
-    $store = $site->store();
-    expect(crawl($store)->state)->toBe('complete');
-    tend($store);
-
-    return [$store, $site];
-}
-
-/** @return array<string, object> what is known of every page's reach, by path */
-function reached(Store $store, Site $site): array
-{
-    $pages = [];
-    foreach (
-        DB::select('SELECT t.*, p.url FROM tend_pages t JOIN pages p ON p.id = t.page_id WHERE t.store_id = ?', [
-            $store->id,
-        ]) as $row
-    ) {
-        $pages[substr($row->url, strlen($site->url))] = $row;
-    }
-
-    return $pages;
-}
-
-/**
- * @param  list<FindingType>|null  $types
- * @return array<string, array<string, object>> open findings by path and key
- */
-function foundOf(Store $store, Site $site, ?array $types = null): array
-{
-    $found = [];
-    foreach (
-        DB::select(
-            'SELECT f.*, p.url, c.name FROM tend_findings f JOIN pages p ON p.id = f.page_id JOIN tend_causes c
-                ON c.id = f.cause_id WHERE f.store_id = ? AND f.state = ?',
-            [$store->id, FindingState::Open->value],
-        ) as $row
-    ) {
-        $type = FindingType::from((int) $row->type);
-        if ($types === null || in_array($type, $types, true)) {
-            $row->cause = json_decode($row->name, true);
-            $row->detail = json_decode($row->detail, true);
-            $found[substr($row->url, strlen($site->url))][$type->key()] = $row;
-        }
-    }
-
-    return $found;
-}
 
 it('knows how every page of shops of another make is reached, and what is wrong with it', function (int $seed): void {
     $shop = new LinkedShop($seed);

@@ -1,0 +1,71 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Tend\Http;
+
+use App\Stores\Models\Store;
+use App\Tend\Adding\LinkState;
+use App\Tend\Lists\LinkList;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+use Illuminate\View\View;
+
+/** Links that should be added to texts: proposed, on the editors' list, seen live, left out. */
+final class AddController
+{
+    public function index(Request $request, Store $store): View
+    {
+        $state = LinkState::fromKey(is_string($request->query('show')) ? $request->query('show') : '');
+        $after = is_string($request->query('after')) ? mb_substr($request->query('after'), 0, 60) : null;
+
+        return view(
+            'tend.add',
+            [
+                'store' => $store,
+                'show' => $state,
+                'state' => DB::table('tend_states')->where('store_id', $store->id)->first(),
+                'counts' => LinkList::counts($store),
+                'together' => LinkList::together($store),
+            ] + LinkList::page($store, $state, $after),
+        );
+    }
+
+    public function say(Request $request, Store $store): RedirectResponse
+    {
+        $given = $request->validate(
+            [
+                'do' => ['required', 'in:list,leave,propose'],
+                'links' => ['required', 'array', 'max:1000'],
+                'links.*' => ['integer', 'min:1'],
+            ],
+            ['links.required' => 'No link is ticked.'],
+        );
+        $state = match ($given['do']) {
+            'list' => LinkState::Listed,
+            'leave' => LinkState::Left,
+            default => LinkState::Proposed,
+        };
+        $changed = DB::table('tend_links')
+            ->where('store_id', $store->id)
+            ->whereIn('id', $given['links'])
+            ->where('state', '<>', LinkState::Live->value)
+            ->update([
+                'state' => $state->value,
+                'user_id' => $request->user()?->getAuthIdentifier(),
+                'said_at' => now(),
+            ]);
+
+        return back()->with(
+            'done',
+            number_format($changed).
+                ($changed === 1 ? ' link is ' : ' links are ').
+                match ($state) {
+                    LinkState::Listed => 'on the editors’ list; the next crawl sees which are live.',
+                    LinkState::Left => 'left out.',
+                    default => 'proposed again.',
+                },
+        );
+    }
+}
