@@ -19,6 +19,7 @@ final readonly class StoreSettings
      * @param  array<string, string>  $ways  by which way a field gets into the shop (direct, file, person), for fields of which that was chosen
      * @param  int  $handoverDays  days after which what was handed over and is not seen live is told, 1 to 90
      * @param  int  $needsApproval  1 where a release takes only texts that somebody has approved
+     * @param  array{on: int, products: int, words: int}  $collections  its standard; on is 1 where it has one
      * @param  array{main: int, selling: int, other: int}  $depthAims  clicks from home that pages should be at most
      * @param  int  $clicksAtRisk  hundredths of the store's clicks whose addresses one release may change, 1 to 100
      * @param  string  $indexnowUrl  where lists of changed addresses are sent by the IndexNow protocol; empty for nowhere
@@ -54,6 +55,7 @@ final readonly class StoreSettings
         public int $handoverDays = 7,
         public int $needsApproval = 0,
         public array $depthAims = ['main' => 2, 'selling' => 3, 'other' => 5],
+        public array $collections = ['on' => 0, 'products' => 8, 'words' => 100],
     ) {
     }
 
@@ -104,6 +106,24 @@ final readonly class StoreSettings
                 'max' => 1,
                 'default' => 0,
                 'means' => 'whether a release takes only texts that somebody has approved: 1 for yes, 0 for no',
+            ],
+            'collection_standard' => [
+                'min' => 0,
+                'max' => 1,
+                'default' => 0,
+                'means' => 'whether collections are held against a standard: 1 for yes, 0 for no',
+            ],
+            'collection_products' => [
+                'min' => 1,
+                'max' => 1000,
+                'default' => 8,
+                'means' => 'products that a collection should have that can be bought',
+            ],
+            'collection_words' => [
+                'min' => 0,
+                'max' => 5000,
+                'default' => 100,
+                'means' => 'words of its own that a collection should have',
             ],
             'depth_main' => [
                 'min' => 1,
@@ -285,6 +305,11 @@ final readonly class StoreSettings
                 'main' => $values['depth_main'],
                 'selling' => $values['depth_selling'],
                 'other' => $values['depth_other'],
+            ],
+            [
+                'on' => $values['collection_standard'],
+                'products' => $values['collection_products'],
+                'words' => $values['collection_words'],
             ],
         );
     }

@@ -15,6 +15,7 @@ use App\Tend\Console\MapsCommand;
 use App\Tend\Finding\Finds;
 use App\Tend\Finding\FindWork;
 use App\Tend\Finding\WorthWork;
+use App\Tend\Images\ImageWork;
 use App\Tend\Maps\MapWork;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\ServiceProvider;
@@ -30,6 +31,7 @@ final class TendProvider extends ServiceProvider
         $desk->register(WorthWork::class);
         $desk->register(AddWork::class);
         $desk->register(MapWork::class);
+        $desk->register(ImageWork::class);
         $board->register(new TendStep());
         $stamps->register(
             'tended',

@@ -12,6 +12,7 @@ use App\Tend\Http\MapController;
 use App\Tend\Http\PageController;
 use App\Tend\Http\RingsController;
 use App\Tend\Http\RobotsController;
+use App\Tend\Http\TryController;
 use Illuminate\Support\Facades\Route;
 
 Route::middleware(['web', 'auth', 'can:view,store'])
@@ -19,6 +20,10 @@ Route::middleware(['web', 'auth', 'can:view,store'])
     ->group(function (): void {
         Route::get('/', [RingsController::class, 'index'])->name('tend');
         Route::get('/progress', [RingsController::class, 'progress'])->name('tend.progress');
+        Route::get('/try', [TryController::class, 'show'])->name('tend.try');
+        Route::post('/try', [TryController::class, 'look'])
+            ->middleware('throttle:30,1')
+            ->name('tend.try.look');
         Route::get('/maps', [MapController::class, 'index'])->name('tend.maps');
         Route::get('/robots', [RobotsController::class, 'index'])->name('tend.robots');
         Route::post('/robots/check', [RobotsController::class, 'check'])
@@ -56,6 +61,7 @@ Route::middleware(['web', 'auth', 'can:view,store'])
             Route::post('/robots/fetch', [RobotsController::class, 'fetch'])
                 ->middleware('throttle:20,1')
                 ->name('tend.robots.fetch');
+            Route::post('/images', [RingsController::class, 'images'])->name('tend.images.look');
             Route::post('/maps', [MapController::class, 'make'])->name('tend.maps.make');
             Route::post('/add', [AddController::class, 'say'])->name('tend.add.say');
             Route::post('/reopen', [LeaveController::class, 'reopen'])->name('tend.reopen');

@@ -33,6 +33,10 @@ final class Place
             if (mb_stripos($sentence, $anchor) !== false) {
                 return $sentence;
             }
+            // Forms are dear: a sentence without the beginning of any word is passed over.
+            if (! self::mayHave($sentence, $anchor)) {
+                continue;
+            }
             $has = count(array_intersect($forms, PageWordIndex::forms($sentence, $language)));
             $share = $forms === [] ? 0.0 : $has / count($forms);
             if ($share > $most) {
@@ -41,5 +45,16 @@ final class Place
         }
 
         return $most >= self::ENOUGH ? $best : '';
+    }
+
+    private static function mayHave(string $sentence, string $anchor): bool
+    {
+        foreach (preg_split('/[^\p{L}\p{N}]+/u', $anchor, -1, PREG_SPLIT_NO_EMPTY) ?: [] as $word) {
+            if (mb_stripos($sentence, mb_substr($word, 0, 3)) !== false) {
+                return true;
+            }
+        }
+
+        return false;
     }
 }

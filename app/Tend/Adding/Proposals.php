@@ -40,6 +40,9 @@ final class Proposals
 
     private const ARTICLES = 5000;
 
+    /** Articles that have a word and are looked at for it. */
+    private const CANDIDATES = 200;
+
     /** Articles that are looked at for one page. */
     private const MOST_ARTICLES = 8;
 
@@ -263,14 +266,21 @@ final class Proposals
     private function speaking(string $name): array
     {
         $forms = PageWordIndex::forms($name, $this->market->language);
-        $have = [];
-        foreach ($forms as $form) {
-            foreach ($this->articles[$form] ?? [] as $article => $_) {
-                $have[$article] = ($have[$article] ?? 0) + 1;
-            }
+        usort(
+            $forms,
+            fn (string $a, string $b): int => count($this->articles[$a] ?? []) <=> count($this->articles[$b] ?? []),
+        );
+        // Who has most of the words has one of the rarer ones; the word of the trade stands in all articles.
+        $few = (int) floor((1 - self::SPEAKS) * count($forms)) + 1;
+        $some = [];
+        foreach (array_slice($forms, 0, $few) as $form) {
+            $some += array_slice($this->articles[$form] ?? [], 0, self::CANDIDATES, true);
         }
-        $shares = array_map(static fn (int $count): float => $count / count($forms), $have);
-
+        $shares = [];
+        foreach (array_keys($some) as $article) {
+            $has = array_filter($forms, fn (string $form): bool => isset($this->articles[$form][$article]));
+            $shares[$article] = count($has) / count($forms);
+        }
         $shares = array_filter($shares, static fn (float $share): bool => $share >= self::SPEAKS);
         uksort($shares, static fn (int $a, int $b): int => [$shares[$b], $a] <=> [$shares[$a], $b]);
 

@@ -13,7 +13,8 @@ final class ExportCommand extends StoreCommand
     use ExportsTable;
 
     protected $signature =
-        'tend:export {what : orphans, depth, links, headings, images, words, status, add or repairs} {--store=} '.
+        'tend:export {what : orphans, depth, links, headings, images, words, status, structured, sitemaps, add, '.
+        'repairs or markup} {--store=} '.
         '{--format=csv : csv, json or xlsx} {--out= : a file; else standard output} '.
         '{--no-mark : a CSV file without the mark that says UTF-8} {--json}';
 

@@ -6,6 +6,7 @@ namespace App\Tend\Finding;
 
 use App\Inventory\Figures;
 use App\Inventory\LastRead;
+use App\Platform\Database\Bulk;
 use App\Platform\Work\LongWork;
 use App\Platform\Work\SliceEnd;
 use App\Platform\Work\WorkRun;
@@ -114,12 +115,19 @@ final class FindWork implements LongWork
 
     private function pages(Store $store, WorkRun $run, FindingBook $book): bool
     {
-        $finders = [new HeadingFinder(), new ImageFinder(), new MakeupFinder($store)];
+        $finders = [
+            new HeadingFinder(),
+            new ImageFinder(),
+            new ImageAnswers($store),
+            new MakeupFinder($store),
+            new StructuredFinder(),
+        ];
         $after = is_int($run->progress()['looked_to'] ?? null) ? $run->progress()['looked_to'] : 0;
         $looked = is_int($run->progress()['looked'] ?? null) ? $run->progress()['looked'] : 0;
         while (true) {
             $rows = DB::select(
-                'SELECT i.page_id, p.url, i.kind, i.marks, i.bytes, i.response_ms, f.title, d.details FROM tend_pages t
+                'SELECT i.page_id, p.url, i.kind, i.marks, i.bytes, i.response_ms, f.title, f.types, d.details,
+                    d.text FROM tend_pages t
                     JOIN page_index i ON i.page_id = t.page_id JOIN pages p ON p.id = t.page_id
                     JOIN page_details d ON d.page_id = t.page_id
                     LEFT JOIN page_facts f ON f.page_id = t.page_id AND f.to_crawl = 0
@@ -130,9 +138,10 @@ final class FindWork implements LongWork
             if ($rows === []) {
                 return true;
             }
+            $listed = self::listed($store, Bulk::ids($rows, 'page_id'));
             foreach ($rows as $row) {
                 $after = (int) $row->page_id;
-                $page = SeenPage::from($row);
+                $page = SeenPage::from($row, $listed[$after] ?? null);
                 foreach ($finders as $finder) {
                     foreach ($finder->look($page) as $found) {
                         $book->add($found);
@@ -188,6 +197,30 @@ final class FindWork implements LongWork
         return true;
     }
 
+    /**
+     * What the newest list of products tells of each page: the cheapest of its variants, as its structured data does.
+     *
+     * @param  list<int>  $pages
+     * @return array<int, object>
+     */
+    private static function listed(Store $store, array $pages): array
+    {
+        $listed = [];
+        foreach (
+            DB::select(
+                'SELECT page_id, price, currency, life FROM product_rows WHERE store_id = ? AND is_current = 1
+                    AND page_id IN ('.
+                    Bulk::list($pages).
+                    ') AND price IS NOT NULL ORDER BY page_id, price DESC',
+                [$store->id],
+            ) as $row
+        ) {
+            $listed[(int) $row->page_id] = $row;
+        }
+
+        return $listed;
+    }
+
     /** @return list<StoreFinder> */
     private static function storeFinders(Store $store): array
     {
@@ -198,6 +231,7 @@ final class FindWork implements LongWork
             new AnswerFinder($store),
             new SharedTexts($store),
             new SitemapFinder($store),
+            new CollectionFinder($store),
         ];
     }
 

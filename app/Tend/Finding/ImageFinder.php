@@ -127,7 +127,7 @@ final class ImageFinder implements PageFinder
     }
 
     /** Where a file lies, figures left out: images of one sort lie in one folder. */
-    private static function folderOf(string $src): string
+    public static function folderOf(string $src): string
     {
         if (str_starts_with($src, 'data:')) {
             return 'data:';

@@ -13,6 +13,8 @@ final readonly class SeenPage
     /**
      * @param  array<string, mixed>  $details  see PageDetails
      * @param  int  $marks  bits of PageMark
+     * @param  list<string>  $types  of its structured data, in whatever syntax
+     * @param  ?object  $listed  what the newest list of products tells of it: price, currency, life
      */
     private function __construct(
         public int $id,
@@ -22,12 +24,18 @@ final readonly class SeenPage
         public int $marks,
         public int $bytes,
         public int $responseMs,
+        public array $types,
         private array $details,
+        private ?string $packedText,
+        public ?object $listed,
     ) {
     }
 
-    public static function from(object $row): self
+    /** @param  ?object  $listed  as the constructor has it */
+    public static function from(object $row, ?object $listed = null): self
     {
+        $types = json_decode((string) $row->types, true);
+
         return new self(
             (int) $row->page_id,
             (string) $row->url,
@@ -36,7 +44,10 @@ final readonly class SeenPage
             (int) $row->marks,
             (int) $row->bytes,
             (int) $row->response_ms,
+            array_values(array_filter(is_array($types) ? $types : [], is_string(...))),
             KeptDetails::unpack($row->details),
+            is_string($row->text) ? $row->text : null,
+            $listed,
         );
     }
 
@@ -79,5 +90,17 @@ final readonly class SeenPage
     public function structured(): array
     {
         return array_values((array) ($this->details['structured'] ?? []));
+    }
+
+    /** @return list<string> one a script that is no JSON */
+    public function structuredErrors(): array
+    {
+        return array_values(array_filter((array) ($this->details['structuredErrors'] ?? []), is_string(...)));
+    }
+
+    /** The text outside navigation, header and footer. */
+    public function text(): string
+    {
+        return KeptDetails::textOf($this->packedText);
     }
 }

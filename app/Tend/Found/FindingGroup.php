@@ -15,6 +15,7 @@ enum FindingGroup: string
     case Status = 'status';
     case Structured = 'structured';
     case Sitemaps = 'sitemaps';
+    case Collections = 'collections';
 
     public function title(): string
     {
@@ -27,6 +28,7 @@ enum FindingGroup: string
             self::Status => 'Broken links and slow pages',
             self::Structured => 'Structured data',
             self::Sitemaps => 'Sitemaps',
+            self::Collections => 'Collections by the store’s standard',
         };
     }
 

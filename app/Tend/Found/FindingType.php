@@ -20,6 +20,9 @@ enum FindingType: int
     case LongAlt = 22;
     case StuffedAlt = 23;
     case ImageName = 24;
+    case ImageGone = 25;
+    case ImageMoved = 26;
+    case HeavyImage = 27;
     case FilledByScript = 30;
     case SlowAnswer = 31;
     case HeavyPage = 32;
@@ -29,8 +32,14 @@ enum FindingType: int
     case RedirectChain = 52;
     case ServerError = 53;
     case InsecureContent = 54;
+    case StructuredMissing = 60;
+    case StructuredBroken = 61;
+    case StructuredLacks = 62;
+    case StructuredWords = 63;
+    case StructuredPrice = 64;
     case ListedInVain = 70;
     case NotListed = 71;
+    case CollectionLacks = 80;
 
     public function group(): FindingGroup
     {
@@ -40,7 +49,9 @@ enum FindingType: int
             $this->value < 20 => FindingGroup::Headings,
             $this->value < 30 => FindingGroup::Images,
             $this === self::SharedText => FindingGroup::Words,
+            $this === self::CollectionLacks => FindingGroup::Collections,
             $this->value >= 70 => FindingGroup::Sitemaps,
+            $this->value >= 60 => FindingGroup::Structured,
             default => FindingGroup::Status,
         };
     }
@@ -83,6 +94,9 @@ enum FindingType: int
             self::LongAlt => 'Alt text too long',
             self::StuffedAlt => 'Alt text stuffed with words',
             self::ImageName => 'File name of a camera',
+            self::ImageGone => 'Image that is not there',
+            self::ImageMoved => 'Image at an address that redirects',
+            self::HeavyImage => 'Heavy image',
             self::FilledByScript => 'Page filled by JavaScript',
             self::SlowAnswer => 'Slow answer',
             self::HeavyPage => 'Heavy HTML',
@@ -92,8 +106,14 @@ enum FindingType: int
             self::RedirectChain => 'Chain of redirects',
             self::ServerError => 'Server error',
             self::InsecureContent => 'Insecure content on a secure page',
+            self::StructuredMissing => 'No structured data of its kind',
+            self::StructuredBroken => 'Structured data that cannot be read',
+            self::StructuredLacks => 'Structured data without what it needs',
+            self::StructuredWords => 'Structured data with words nobody knows',
+            self::StructuredPrice => 'Price or stock told differently',
             self::ListedInVain => 'In the sitemap for nothing',
             self::NotListed => 'Missing from the sitemap',
+            self::CollectionLacks => 'Collection below the store’s standard',
         };
     }
 
@@ -114,6 +134,9 @@ enum FindingType: int
             self::LongAlt => 'Screen readers read all of it; about 125 characters are enough.',
             self::StuffedAlt => 'Words in a row without a sentence look like spam.',
             self::ImageName => 'The file name tells image search nothing; advice for new images alone.',
+            self::ImageGone => 'Visitors see a gap, image search nothing.',
+            self::ImageMoved => 'Each view takes a detour.',
+            self::HeavyImage => 'Over 400 kB; on a phone it comes late.',
             self::FilledByScript => 'Search engines see an empty page until they have run its scripts.',
             self::SlowAnswer => 'Slow answers make crawls slow and visitors leave.',
             self::HeavyPage => 'Over half a megabyte of HTML, without images and scripts.',
@@ -122,7 +145,13 @@ enum FindingType: int
             self::LinkToRedirect => 'Each link takes a detour; link straight to the target.',
             self::RedirectChain => 'Each further redirect takes time, and some crawlers give up.',
             self::ServerError => 'The page cannot be shown; if it stays so, it drops out of the results.',
+            self::StructuredMissing => 'Search engines show price, stock and stars only where the page tells them.',
+            self::StructuredBroken => 'Search engines pass over what is no JSON or of no type.',
+            self::StructuredLacks => 'Without it, or off its scale, the result shows no price and no stars.',
+            self::StructuredWords => 'A property that schema.org does not have there says nothing.',
+            self::StructuredPrice => 'A result that promises another price or stock than the page is taken down.',
             self::ListedInVain => 'A sitemap lists only pages that answer and may be indexed.',
+            self::CollectionLacks => 'Collections carry the ranking; the store has set what each should have.',
             self::NotListed => 'The page may be indexed, and the shop’s sitemap does not name it.',
             self::InsecureContent => 'Browsers block or mark what is loaded over http on an https page.',
         };

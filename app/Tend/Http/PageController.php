@@ -6,6 +6,7 @@ namespace App\Tend\Http;
 
 use App\Platform\Tables\TableWriter;
 use App\Stores\Models\Store;
+use App\Tend\Lists\MadeMarkup;
 use App\Tend\Lists\PageReach;
 use App\Tend\Lists\ReachList;
 use App\Tend\Lists\RingsPicture;
@@ -41,6 +42,7 @@ final class PageController
             'anchors' => PageReach::anchors($store, $page),
             'nearer' => PageReach::nearer($store, $row),
             'findings' => PageReach::findings($store, $page),
+            'markup' => MadeMarkup::of($store, $page),
             'questions' => DB::table('tend_questions')
                 ->where('store_id', $store->id)
                 ->where('page_id', $page)

@@ -9,6 +9,7 @@ use App\Stores\Markets;
 use App\Stores\Models\Store;
 use App\Tend\Finding\Finds;
 use App\Tend\Finding\FindWork;
+use App\Tend\Images\ImageWork;
 use App\Tend\Lists\RingsPicture;
 use App\Tend\Lists\SectorTable;
 use App\Tend\Reach\DepthAims;
@@ -60,5 +61,18 @@ final class RingsController
         $finds->begin($store->id, (int) $request->user()?->getAuthIdentifier());
 
         return back()->with('done', 'The pages are looked through again.');
+    }
+
+    /**
+     * Asks the images of the pages of most worth; what they answer is found when the pages are looked through again.
+     */
+    public function images(Request $request, Store $store, Finds $finds): RedirectResponse
+    {
+        $finds->begin($store->id, (int) $request->user()?->getAuthIdentifier(), ImageWork::class);
+
+        return back()->with(
+            'done',
+            'The images are being asked; what is wrong with them is told when the pages are looked through again.',
+        );
     }
 }

@@ -47,6 +47,9 @@ final class CauseWords
             FindingType::EmptyAlt,
             FindingType::LongAlt,
             FindingType::StuffedAlt,
+            FindingType::ImageGone,
+            FindingType::ImageMoved,
+            FindingType::HeavyImage,
             FindingType::ImageName => "$kinds: images in ".(string) ($cause['folder'] ?? '/'),
             FindingType::SharedText => $why === 'few'
                 ? 'texts that stand on two pages'
@@ -61,7 +64,32 @@ final class CauseWords
                 ': '.
                 ((int) ($cause['status'] ?? 0) === 0 ? 'no answer' : 'status '.(int) ($cause['status'] ?? 0)),
             FindingType::InsecureContent => "$kinds: images of ".(string) ($cause['host'] ?? ''),
+            FindingType::StructuredMissing => $kinds,
+            FindingType::StructuredPrice => "$kinds: ".
+                match ($why) {
+                    'currency' => 'another currency than the shop’s list',
+                    'stock' => 'another stock than the shop’s list',
+                    'page' => 'a price that the page does not show',
+                    default => 'another price than the shop’s list',
+                },
+            FindingType::StructuredBroken, FindingType::StructuredLacks, FindingType::StructuredWords => "$kinds: ".
+                (string) ($cause['path'] ?? '').
+                match ($why) {
+                    'not-json' => 'a script that is no JSON',
+                    'no-context' => 'no @context',
+                    'no-type' => ' has no type',
+                    'unknown-type' => ' has a type that is none',
+                    'lacks' => ' is missing',
+                    'off-scale' => ' is off its scale',
+                    'bad-price' => ' is no plain number',
+                    'bad-currency' => ' is no currency of three letters',
+                    'wrong-value' => ' is not what it takes',
+                    'wrong-type' => ' is of a type it does not take',
+                    'misplaced' => ' does not stand there',
+                    default => ' is not known',
+                },
             FindingType::ListedInVain => WhyNot::tryFrom((int) ($cause['why'] ?? 0))?->words() ?? '',
+            FindingType::CollectionLacks => 'first of all '.self::lack((string) ($cause['lacks'] ?? '')),
             FindingType::NotListed,
             FindingType::EmptyH1,
             FindingType::FilledByScript,
@@ -110,6 +138,9 @@ final class CauseWords
             FindingType::LongAlt => 'Shorten to what the image shows.',
             FindingType::StuffedAlt => 'Say once, in a sentence, what the image shows.',
             FindingType::ImageName => 'Name the next images by what they show.',
+            FindingType::ImageGone => 'Put the image back, or take it out of the page.',
+            FindingType::ImageMoved => 'Use the address to which it redirects.',
+            FindingType::HeavyImage => 'Send it smaller, or in a lighter format.',
             FindingType::SharedText => 'Write a text of its own for each page that is to be found.',
             FindingType::LinkToMissing => $isAround
                 ? 'Take the entry out of the template, or lead it to another page.'
@@ -123,8 +154,30 @@ final class CauseWords
             FindingType::SlowAnswer => 'Have the server keep the page ready.',
             FindingType::HeavyPage => 'Send less in one page.',
             FindingType::InsecureContent => 'Load it over https.',
+            FindingType::StructuredMissing => 'In the template: add it; ours can be downloaded.',
+            FindingType::StructuredBroken => 'In the template: write valid JSON with @context and @type.',
+            FindingType::StructuredLacks => 'In the template: add what is missing.',
+            FindingType::StructuredWords => 'In the template: use schema.org’s name, or leave it out.',
+            FindingType::StructuredPrice => 'In the template: take price and stock from the same source as the page.',
             FindingType::ListedInVain => 'Take it out of the sitemap, or use ours.',
+            FindingType::CollectionLacks => 'Add what is lacking, those with most upside first.',
             FindingType::NotListed => 'Add it to the sitemap, or use ours.',
+        };
+    }
+
+    /** What a collection lacks. */
+    public static function lack(string $lack): string
+    {
+        return match ($lack) {
+            'h1' => 'an H1',
+            'term' => 'a lead term',
+            'intro' => 'an intro with the lead term early',
+            'products' => 'enough products that can be bought',
+            'text' => 'a text worth reading',
+            'links' => 'links from other pages’ texts',
+            'depth' => 'a place nearer to home',
+            'menu' => 'a place in a menu or on the home page',
+            default => $lack,
         };
     }
 

@@ -35,11 +35,32 @@ final class DetailWords
             FindingType::SharedH1 => $text('heading').', on '.Forms::number($number('pages')).' pages',
             FindingType::LevelSkipped => $text('heading'),
             FindingType::NoAlt => Forms::number($spots).' of '.self::count($number('of'), 'image', 'images'),
-            FindingType::EmptyAlt, FindingType::ImageName => self::count($spots, 'image', 'images').
+            FindingType::EmptyAlt,
+            FindingType::ImageGone,
+            FindingType::ImageMoved,
+            FindingType::ImageName => self::count($spots, 'image', 'images').
                 ': '.
+                self::sources($detail),
+            FindingType::HeavyImage => self::count($spots, 'image', 'images').
+                ', the heaviest of '.
+                Forms::number(self::heaviest($detail)).
+                ' kB: '.
                 self::sources($detail),
             FindingType::LongAlt, FindingType::StuffedAlt => self::alt($detail),
             FindingType::FilledByScript, FindingType::NotListed => '',
+            FindingType::CollectionLacks => implode(
+                ', ',
+                array_map(CauseWords::lack(...), array_filter((array) ($detail['lacks'] ?? []), is_string(...))),
+            ).
+                '; '.
+                self::count($number('products'), 'product', 'products').
+                ', '.
+                self::count($number('words'), 'word', 'words'),
+            FindingType::StructuredMissing => $text('types') === '' ? 'none' : 'only '.$text('types'),
+            FindingType::StructuredBroken, FindingType::StructuredLacks, FindingType::StructuredWords => $text(
+                'words',
+            ).($spots > 1 ? ' And '.Forms::number($spots - 1).' more.' : ''),
+            FindingType::StructuredPrice => $text('told').' in the structured data, '.$text('other'),
             FindingType::ListedInVain => $number('status') === 0 ? '' : 'status '.$number('status'),
             FindingType::SlowAnswer => Forms::number($number('ms')).' ms',
             FindingType::HeavyPage => Forms::number(intdiv($number('bytes'), 1000)).' kB',
@@ -132,5 +153,13 @@ final class DetailWords
     private static function count(int $count, string $one, string $many): string
     {
         return Forms::number($count).' '.($count === 1 ? $one : $many);
+    }
+
+    /** @param  array<string, mixed>  $detail */
+    private static function heaviest(array $detail): int
+    {
+        $first = ((array) ($detail['images'] ?? []))[0] ?? null;
+
+        return is_array($first) ? intdiv((int) ($first[1] ?? 0), 1000) : 0;
     }
 }

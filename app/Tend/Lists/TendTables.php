@@ -24,6 +24,7 @@ final class TendTables
         return [
             'links',
             'add',
+            'markup',
             'repairs',
             ...array_map(static fn (FindingGroup $group): string => $group->value, self::groups()),
         ];
@@ -35,6 +36,7 @@ final class TendTables
         return match (true) {
             $what === 'links' => self::LINKS,
             $what === 'add' => LinkList::COLUMNS,
+            $what === 'markup' => MadeMarkup::COLUMNS,
             $what === 'repairs' => Repairs::COLUMNS,
             in_array($what, self::names(), true) => FindingList::columns(),
             default => null,
@@ -47,6 +49,7 @@ final class TendTables
         return match ($what) {
             'links' => self::links($store),
             'add' => LinkList::export($store),
+            'markup' => MadeMarkup::rows($store),
             'repairs' => Repairs::rows($store),
             default => FindingList::export($store, FindingGroup::from($what)),
         };

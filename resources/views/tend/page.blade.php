@@ -31,6 +31,7 @@
         <table class="ledger tight reach-anchors"><thead><tr><th scope="col">Words</th><th scope="col">Where</th><th scope="col" class="num">Pages</th><th scope="col">Such as</th></tr></thead><tbody>@foreach ($anchors as $one)<tr><td class="clip" title="{{ $one->anchor }}">{{ $one->anchor ?: '(no words)' }}@if ($one->rel) <span class="state">{{ Orchard\Core\Markup\Link::relInWords((int) $one->rel) }}</span>@endif</td><td>{{ $one->place }}</td><td class="num">{{ $one->pages === null ? '' : Forms::number((int) $one->pages) }}</td><td class="clip">@if ($one->example_url)<a href="{{ route('tend.page', [$store, $one->example]) }}">{{ ShownUrl::of($store, $one->example_url) }}</a>@endif</td></tr>@endforeach</tbody></table>
         <p>All links, with the pages where they stand: <a href="{{ route('tend.spots', [$store, $page->page_id, 'csv']) }}">CSV</a> <a href="{{ route('tend.spots', [$store, $page->page_id, 'xlsx']) }}">XLSX</a></p>
     @endif
+    @if ($markup)<details><summary>Structured data made from what is known of it</summary><pre class="made">{{ $markup }}</pre></details>@endif
     @if ($isOrphan || $questions->isNotEmpty())
         <h3>Ask who made it</h3>
         @foreach ($questions as $one)<p><span class="soft">{{ Forms::day(substr($one->asked_at, 0, 10)) }}, {{ $one->asked }}:</span> {{ $one->question }}@if ($one->answer !== null)<br><b>{{ $one->answer }}</b> <span class="soft">{{ Forms::day(substr($one->answered_at, 0, 10)) }}</span>@endif</p>

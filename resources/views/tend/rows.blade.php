@@ -3,7 +3,7 @@
     use App\Tend\Found\FindingState;
     use App\Tend\Found\FindingType;
     // Where a title or a text could mend it, the page goes to the desk.
-    $canWrite = in_array($group, [App\Tend\Found\FindingGroup::Headings, App\Tend\Found\FindingGroup::Images, App\Tend\Found\FindingGroup::Words, App\Tend\Found\FindingGroup::Depth], true);
+    $canWrite = in_array($group, [App\Tend\Found\FindingGroup::Headings, App\Tend\Found\FindingGroup::Images, App\Tend\Found\FindingGroup::Words, App\Tend\Found\FindingGroup::Collections, App\Tend\Found\FindingGroup::Depth], true);
 @endphp
 <form method="post" action="{{ route('tend.findings', $store) }}">@csrf
 <table class="ledger tight findings" id="findings">

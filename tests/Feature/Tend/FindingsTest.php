@@ -252,3 +252,24 @@ it('keeps what was asked about a page, and the answer', function (): void {
         ->post("/s/$other->slug/tend/questions/$question", ['answer' => 'No.'])
         ->assertNotFound();
 });
+
+it('gives causes, findings and pages to scripts, as they are described', function (): void {
+    $site = faultySite();
+    $store = $site->store();
+    crawl($store);
+    tend($store);
+    $user = member($store, Role::Viewer);
+    $client = new Tests\Web\ApiClient($this, $user->createToken('test', ['read'])->plainTextToken);
+    $causes = $client->call('listFindingCauses', ['store' => $store->slug])['data'];
+    $banner = array_values(
+        array_filter($causes, static fn (array $one): bool => str_contains($one['words'], 'banner')),
+    )[0];
+    expect($banner['pages'])->toBe(9)->and($banner['group'])->toBe('headings');
+    $of = $client->call('listFindings', ['store' => $store->slug, 'cause' => $banner['cause']]);
+    expect(array_column($of['data'], 'finding'))->toBe(array_fill(0, 9, 'shared-h1'))->and($of['next'])->toBeNull();
+    $status = $client->call('listFindings', ['store' => $store->slug, 'group' => 'status'])['data'];
+    expect(array_column($status, 'url'))->toContain("$site->url/gone");
+    $pages = $client->call('listReachedPages', ['store' => $store->slug, 'order' => 'deep'])['data'];
+    expect(count($pages))->toBe(13)->and($pages[0]['depth'])->toBe(1);
+    $client->call('listFindings', ['store' => $store->slug], null, 422);
+});
