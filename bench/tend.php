@@ -196,6 +196,8 @@ foreach (
         'robots.txt' => '/robots',
         'one page' => "/pages/$deep",
         'the most linked page' => "/pages/$first",
+        'what brings it nearer' => "/pages/$deep/nearer",
+        'words of its links' => "/pages/$first/anchors",
     ] as $name => $path
 ) {
     result("tend: $name", $size, $screen->median("/s/$slug/tend$path"), 'ms', $empty);

@@ -71,7 +71,7 @@ if (!only.length && !process.env.AS_IS) {
 const owner = await as('owner');
 const firstLink = selector => async page => { await page.locator(selector).first().click(); };
 await take(writer, 'gather-inventory', '/gather?sort=clicks');
-await take(writer, 'gather-changed', '/gather/changed');
+await take(writer, 'tend', '/tend', async page => { await page.locator('#marks .m-reached[data-depth="3"]').first().click(); await page.locator('.reach-page').waitFor(); await page.waitForTimeout(400); });
 await take(writer, 'page-dossier', '/gather?q=art+deco+lamps&kind=collection', async page => { await page.goto(await page.locator('#inventory tbody a').first().getAttribute('href')); });
 await take(writer, 'weigh', '/weigh');
 await take(writer, 'weigh-why', '/weigh', async page => { await page.locator('a[data-beside]').first().click(); await page.locator('#beside table').first().waitFor(); });

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Tend;
 
 use App\Platform\Work\WorkDesk;
+use App\Stores\Leaving\ExportParts;
 use App\Stores\Models\Store;
 use App\Stores\Steps\Stamps;
 use App\Stores\Steps\StepBoard;
@@ -16,14 +17,23 @@ use App\Tend\Finding\Finds;
 use App\Tend\Finding\FindWork;
 use App\Tend\Finding\WorthWork;
 use App\Tend\Images\ImageWork;
+use App\Tend\Lists\LinkList;
+use App\Tend\Lists\SaidTables;
 use App\Tend\Maps\MapWork;
+use Illuminate\Cache\RateLimiting\Limit;
+use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\ServiceProvider;
 
 final class TendProvider extends ServiceProvider
 {
-    public function boot(WorkDesk $desk, StepBoard $board, Stamps $stamps): void
+    public function boot(WorkDesk $desk, StepBoard $board, Stamps $stamps, ExportParts $exports): void
     {
+        $exports->register('findings-left', SaidTables::LEFT, SaidTables::left(...));
+        $exports->register('page-questions', SaidTables::QUESTIONS, SaidTables::questions(...));
+        $exports->register('robots-txt', SaidTables::ROBOTS, SaidTables::robots(...));
+        $exports->register('links-to-add', LinkList::COLUMNS, LinkList::export(...));
         $this->loadMigrationsFrom(__DIR__.'/Migrations');
         $this->loadRoutesFrom(__DIR__.'/routes.php');
         $this->commands([FindCommand::class, ExportCommand::class, MapsCommand::class]);
@@ -49,6 +59,17 @@ final class TendProvider extends ServiceProvider
             static fn (Store $store): string => (string) DB::table('tend_map_states')
                 ->where('store_id', $store->id)
                 ->value('made_at'),
+        );
+        // Who asks the shop from here, and search engines that fetch sitemaps.
+        RateLimiter::for(
+            'tend-looks',
+            static fn (Request $request): Limit => Limit::perMinute(30)->by(
+                'looks '.$request->user()?->getAuthIdentifier(),
+            ),
+        );
+        RateLimiter::for(
+            'sitemaps',
+            static fn (Request $request): Limit => Limit::perMinute(240)->by('maps '.$request->ip()),
         );
         Finds::listen();
     }

@@ -22,12 +22,12 @@ Route::middleware(['web', 'auth', 'can:view,store'])
         Route::get('/progress', [RingsController::class, 'progress'])->name('tend.progress');
         Route::get('/try', [TryController::class, 'show'])->name('tend.try');
         Route::post('/try', [TryController::class, 'look'])
-            ->middleware('throttle:30,1')
+            ->middleware('throttle:tend-looks')
             ->name('tend.try.look');
         Route::get('/maps', [MapController::class, 'index'])->name('tend.maps');
         Route::get('/robots', [RobotsController::class, 'index'])->name('tend.robots');
         Route::post('/robots/check', [RobotsController::class, 'check'])
-            ->middleware('throttle:30,1')
+            ->middleware('throttle:tend-looks')
             ->name('tend.robots.check');
         Route::get('/robots/{version}', [RobotsController::class, 'download'])
             ->whereNumber('version')
@@ -46,6 +46,12 @@ Route::middleware(['web', 'auth', 'can:view,store'])
         Route::get('/pages/{page}', [PageController::class, 'show'])
             ->whereNumber('page')
             ->name('tend.page');
+        Route::get('/pages/{page}/nearer', [PageController::class, 'nearer'])
+            ->whereNumber('page')
+            ->name('tend.nearer');
+        Route::get('/pages/{page}/anchors', [PageController::class, 'anchors'])
+            ->whereNumber('page')
+            ->name('tend.anchors');
         Route::get('/pages/{page}/links.{format}', [PageController::class, 'spots'])
             ->whereNumber('page')
             ->name('tend.spots');
@@ -59,7 +65,7 @@ Route::middleware(['web', 'auth', 'can:view,store'])
             Route::post('/findings', [LeaveController::class, 'findings'])->name('tend.findings');
             Route::post('/robots', [RobotsController::class, 'save'])->name('tend.robots.save');
             Route::post('/robots/fetch', [RobotsController::class, 'fetch'])
-                ->middleware('throttle:20,1')
+                ->middleware('throttle:tend-looks')
                 ->name('tend.robots.fetch');
             Route::post('/images', [RingsController::class, 'images'])->name('tend.images.look');
             Route::post('/maps', [MapController::class, 'make'])->name('tend.maps.make');
@@ -78,7 +84,7 @@ Route::middleware(['web', 'auth', 'can:view,store'])
 Route::get('/sitemaps/{token}/{file}', [MapController::class, 'served'])
     ->where('token', '[A-Za-z0-9]{32}')
     ->where('file', '[a-z0-9\-]+\.xml(\.gz)?')
-    ->middleware('throttle:240,1')
+    ->middleware('throttle:sitemaps')
     ->name('tend.maps.served');
 
 ApiRoutes::store(static function (): void {

@@ -8,6 +8,7 @@ use App\Inventory\Selections;
 use App\Platform\Database\Bulk;
 use App\Stores\Models\Store;
 use App\Tend\Found\Leaves;
+use App\Tend\Found\OrphanEnds;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
@@ -34,10 +35,10 @@ final class LeaveController
         return back()->with('done', 'Left as it is; what later crawls find of this cause, too.');
     }
 
-    /** Ticked findings are left, or their pages go to the writing desk or into a list. */
+    /** Ticked findings are left, their pages go to the writing desk, or what is proposed for orphans is made ready. */
     public function findings(Request $request, Store $store): RedirectResponse
     {
-        $do = $request->validate(['do' => ['required', 'in:leave,desk']])['do'];
+        $do = $request->validate(['do' => ['required', 'in:leave,desk,carry']])['do'];
         $given = $request->validate(
             [
                 'findings' => ['required', 'array', 'max:1000'],
@@ -52,6 +53,16 @@ final class LeaveController
             return back()->with(
                 'done',
                 number_format($left).($left === 1 ? ' page is' : ' pages are').' left as they are.',
+            );
+        }
+        if ($do === 'carry') {
+            $made = OrphanEnds::carry($store, $ids, self::user($request));
+
+            return back()->with(
+                'done',
+                $made === 0
+                    ? 'Of the ticked none is to be redirected or removed.'
+                    : number_format($made).($made === 1 ? ' change is' : ' changes are').' ready for release.',
             );
         }
         $pages = Bulk::ids(

@@ -39,8 +39,6 @@ final class PageController
             'page' => $row,
             'way' => $way,
             'points' => $request->query('rings') === '1' ? self::points($request, $store, $way) : '',
-            'anchors' => PageReach::anchors($store, $page),
-            'nearer' => PageReach::nearer($store, $row),
             'findings' => PageReach::findings($store, $page),
             'markup' => MadeMarkup::of($store, $page),
             'questions' => DB::table('tend_questions')
@@ -49,6 +47,26 @@ final class PageController
                 ->orderByDesc('id')
                 ->limit(20)
                 ->get(),
+        ]);
+    }
+
+    /** What would bring a page nearer to home: a fragment of its own, for its links have to be followed. */
+    public function nearer(Store $store, int $page): View
+    {
+        $row = PageReach::find($store, $page) ?? abort(404);
+
+        return view('tend.nearer', ['store' => $store, 'nearer' => PageReach::nearer($store, $row)]);
+    }
+
+    /** The words of the links that lead to a page: a fragment of its own, for they may be thousands. */
+    public function anchors(Store $store, int $page): View
+    {
+        $row = PageReach::find($store, $page) ?? abort(404);
+
+        return view('tend.anchors', [
+            'store' => $store,
+            'page' => $row,
+            'anchors' => PageReach::anchors($store, $page),
         ]);
     }
 

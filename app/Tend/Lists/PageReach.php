@@ -6,6 +6,7 @@ namespace App\Tend\Lists;
 
 use App\Platform\Database\Bulk;
 use App\Stores\Models\Store;
+use App\Tend\Found\FindingType;
 use App\Tend\Reach\WhatIf;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Markup\Link;
@@ -20,6 +21,9 @@ final class PageReach
     private const LONGEST_WAY = 40;
 
     private const ANCHORS = 12;
+
+    /** Links of a page whose words are counted; more of them say the same. */
+    public const LOOKED_AT = 4000;
 
     public static function find(Store $store, int $page): ?object
     {
@@ -56,8 +60,10 @@ final class PageReach
     {
         $texts = DB::select(
             'SELECT 0 AS region, anchor, rel, COUNT(DISTINCT from_page) AS pages, MIN(from_page) AS example FROM
-                links WHERE store_id = ? AND to_page = ?
-                AND from_page <> ? GROUP BY anchor, rel ORDER BY pages DESC, anchor LIMIT '.self::ANCHORS,
+                (SELECT anchor, rel, from_page FROM links WHERE store_id = ? AND to_page = ? AND from_page <> ? LIMIT '.
+                self::LOOKED_AT.
+                ') some GROUP BY anchor, rel ORDER BY pages DESC, anchor LIMIT '.
+                self::ANCHORS,
             [$store->id, $page, $page],
         );
         $around = DB::select(
@@ -100,12 +106,14 @@ final class PageReach
         $rows = DB::select(
             'SELECT t.page_id, t.depth, p.url, f.title FROM (SELECT collection_id AS id FROM collection_pages
                 WHERE store_id = ? AND page_id = ? UNION SELECT target_page FROM tend_findings WHERE store_id = ?
-                AND page_id = ? AND target_page > 0 UNION SELECT ?) c
+                AND page_id = ? AND type = '.
+                FindingType::Orphan->value.
+                ' AND target_page > 0 UNION SELECT ?) c
                 JOIN tend_pages t ON t.store_id = ? AND t.page_id = c.id JOIN pages p ON p.id = t.page_id
                 LEFT JOIN page_facts f ON f.page_id = t.page_id AND f.to_crawl = 0
                 WHERE t.indexable = 1 AND t.is_shut = 0 AND t.depth + 1 < ? AND t.page_id <> ?
                 AND NOT EXISTS (SELECT 1 FROM links l WHERE l.store_id = ? AND l.from_page = t.page_id AND l.to_page = ?
-                AND l.rel = 0) ORDER BY t.depth, t.is_part, t.weight DESC LIMIT 4',
+                AND l.rel = 0) ORDER BY t.depth, t.is_part, t.weight DESC LIMIT 2',
             [
                 $store->id,
                 $page->page_id,

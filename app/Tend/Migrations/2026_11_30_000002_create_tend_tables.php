@@ -53,7 +53,7 @@ return new class extends Migration
             KEY by_place (store_id, indexable, sector, depth, worth),
             KEY by_worth (store_id, indexable, worth, page_id),
             KEY by_sector (store_id, indexable, sector, worth, page_id),
-            KEY by_depth (store_id, indexable, depth, worth, page_id),
+            KEY by_depth (store_id, indexable, depth, page_id),
             KEY by_weight (store_id, indexable, weight, page_id),
             KEY by_links (store_id, indexable, links_in, page_id)
         )");

@@ -52,7 +52,7 @@ final class Sectors
         $of = $kept = [];
         $fit = array_filter($products, static fn (array $list): bool => count($list) <= $half) ?: $products;
         while (count($kept) < self::MOST) {
-            $best = self::fullest(array_intersect_key($fit, $menu), $of, $pages) ?? self::fullest($fit, $of, $pages);
+            $best = self::fullest(array_intersect_key($fit, $menu), $of) ?? self::fullest($fit, $of);
             if ($best === null) {
                 break;
             }
@@ -92,23 +92,19 @@ final class Sectors
     }
 
     /**
-     * The collection with the most pages that are not drawn yet, those with worth before those without.
+     * The collection with the most pages that are not drawn yet. What they earn plays no part, so that the picture of one
+     * week looks like that of the week before.
      *
      * @param  array<int, array<int, true>>  $products  by collection
      * @param  array<int, int>  $of  sectors of the products that are drawn
-     * @param  array<int, PlacedPage>  $pages
      */
-    private static function fullest(array $products, array $of, array $pages): ?int
+    private static function fullest(array $products, array $of): ?int
     {
-        [$best, $most] = [null, 0.0];
+        [$best, $most] = [null, self::FEWEST_PAGES - 1];
         foreach ($products as $collection => $list) {
-            $fresh = array_diff_key($list, $of);
-            $worth = 0.0;
-            foreach ($fresh as $product => $_) {
-                $worth += 1 + log(1 + $pages[$product]['worth']);
-            }
-            if (count($fresh) >= self::FEWEST_PAGES && ($worth > $most || ($worth === $most && $collection < $best))) {
-                [$best, $most] = [$collection, $worth];
+            $fresh = count(array_diff_key($list, $of));
+            if ($fresh > $most || ($fresh === $most && $best !== null && $collection < $best)) {
+                [$best, $most] = [$collection, $fresh];
             }
         }
 

@@ -17,20 +17,13 @@
         <b>@n($page->links_in)</b> {{ (int) $page->links_in === 1 ? 'page links' : 'pages link' }} here in texts{{ $around }}{{ $page->links_nofollow > 0 ? '; '.Forms::number((int) $page->links_nofollow).' by nofollow links alone' : '' }}. {{ Forms::number($page->weight / 1e7, 2) }}% of the link weight.@if ((int) $page->role !== 0) {{ ucfirst(Role::from((int) $page->role)->words()) }}.@endif
         @n($page->clicks) clicks, {{ Forms::rough((float) $page->revenue) }} revenue, {{ Forms::rough((float) $page->upside) }} upside.</p>
     @if ($way && ! $isOrphan)<ol class="way">@foreach ($way as $step)<li><span class="soft">{{ $step->depth }}</span> @if ((int) $step->page_id === (int) $page->page_id)<b>{{ $name($step) }}</b>@else<a href="{{ route('tend.page', [$store, $step->page_id]) }}" data-ring="{{ $step->page_id }}" title="{{ ShownUrl::of($store, $step->url) }}">{{ (int) $step->depth === 0 ? 'Home' : $name($step) }}</a>@endif</li>@endforeach</ol>@endif
-    @if ($nearer)
-        <h3>What would bring it nearer</h3>
-        <table class="ledger tight"><thead class="sr"><tr><th scope="col">Link</th><th scope="col">Clicks from home</th><th scope="col">With it</th></tr></thead><tbody>@foreach ($nearer as $one)<tr><td class="clip">@if ($one['from'] === 0)An entry in the menu of all pages @else Link from <a href="{{ route('tend.page', [$store, $one['from']]) }}" title="{{ ShownUrl::of($store, $one['url']) }}">{{ $one['title'] ?: ShownUrl::of($store, $one['url']) }}</a>@endif</td><td class="num nowrap">to <b>{{ $one['to'] }}</b></td><td class="num nowrap">@if ($one['others'] > 0)<span class="soft" title="Other pages that come nearer with it">and @n($one['others']) more</span>@endif</td></tr>@endforeach</tbody></table>
-    @endif
+    @if ((int) $page->depth > 1 && $page->indexable)<div hx-get="{{ route('tend.nearer', [$store, $page->page_id]) }}" hx-trigger="load" hx-swap="outerHTML"><p class="soft">Working out what would bring it nearer …</p></div>@endif
     @if ($findings)
         <h3>What was found here</h3>
         <ul class="found">@foreach ($findings as $one)<li><a href="{{ route('tend.cause', [$store, $one->cause_id]) }}">{{ $one->kind->label() }}</a>: {{ $one->kind === FindingType::Orphan ? $one->cause.'; '.$one->seen : $one->seen }} @if ((int) $one->state === 2)<span class="state">left as it is</span> @can('write', $store)<form method="post" action="{{ route('tend.reopen', $store) }}" class="inline">@csrf<input type="hidden" name="finding" value="{{ $one->id }}"><button class="button">Open again</button></form>@endcan @endif
             <br><span class="soft">{{ $one->repair }} @if ($one->target_url)<a href="{{ $one->target_page ? route('tend.page', [$store, $one->target_page]) : $one->target_url }}">{{ ShownUrl::of($store, $one->target_url) }}</a>@endif</span></li>@endforeach</ul>
     @endif
-    @if ($anchors)
-        <h3>Links here, by their words</h3>
-        <table class="ledger tight reach-anchors"><thead><tr><th scope="col">Words</th><th scope="col">Where</th><th scope="col" class="num">Pages</th><th scope="col">Such as</th></tr></thead><tbody>@foreach ($anchors as $one)<tr><td class="clip" title="{{ $one->anchor }}">{{ $one->anchor ?: '(no words)' }}@if ($one->rel) <span class="state">{{ Orchard\Core\Markup\Link::relInWords((int) $one->rel) }}</span>@endif</td><td>{{ $one->place }}</td><td class="num">{{ $one->pages === null ? '' : Forms::number((int) $one->pages) }}</td><td class="clip">@if ($one->example_url)<a href="{{ route('tend.page', [$store, $one->example]) }}">{{ ShownUrl::of($store, $one->example_url) }}</a>@endif</td></tr>@endforeach</tbody></table>
-        <p>All links, with the pages where they stand: <a href="{{ route('tend.spots', [$store, $page->page_id, 'csv']) }}">CSV</a> <a href="{{ route('tend.spots', [$store, $page->page_id, 'xlsx']) }}">XLSX</a></p>
-    @endif
+    <div hx-get="{{ route('tend.anchors', [$store, $page->page_id]) }}" hx-trigger="load" hx-swap="outerHTML"></div>
     @if ($markup)<details><summary>Structured data made from what is known of it</summary><pre class="made">{{ $markup }}</pre></details>@endif
     @if ($isOrphan || $questions->isNotEmpty())
         <h3>Ask who made it</h3>

@@ -140,7 +140,7 @@ it('goes through the whole loop by a client that knows the description alone', f
     $client->call('postReleasesUndo', $in + ['release' => $release['id']], status: 409);
     // And what waits, told as the screens tell it.
     $now = $client->call('getStore', $in)['data'];
-    expect(array_column($now['steps'], 'step'))->toBe(['gather', 'weigh', 'match', 'write', 'untangle', 'release']);
+    expect(array_column($now['steps'], 'step'))->toBe(['gather', 'weigh', 'match', 'write', 'untangle', 'tend', 'release']);
     finish((int) $client->call('postImportsTakeBack', $piece)['data']['work']);
     $again = $client->call('postCrawls', $in)['data'];
     expect($client->call('postWorkStop', $in + ['work' => $again['work']])['data']['id'])->toBe($again['work']);
@@ -155,6 +155,9 @@ it('goes through the whole loop by a client that knows the description alone', f
         'listWorklistPages',
         'listPairings',
         'listTerms',
+        'listFindingCauses',
+        'listFindings',
+        'listReachedPages',
     ]);
 });
 

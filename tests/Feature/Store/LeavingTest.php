@@ -232,6 +232,10 @@ it('exports what people made as CSV in a zip, safe for spreadsheets, without sec
     $names = array_map(static fn (int $n): string => (string) $zip->getNameIndex($n), range(0, $zip->numFiles - 1));
     expect($names)->toEqualCanonicalizing([
         'canonicals.csv',
+        'findings-left.csv',
+        'links-to-add.csv',
+        'page-questions.csv',
+        'robots-txt.csv',
         'history.csv',
         'matches.csv',
         'pages.csv',

@@ -8,6 +8,14 @@ use Illuminate\Support\Facades\DB;
 use Tests\Shops\LinkedShop;
 use Tests\Web\Site;
 
+/** @param  list<string>  $paths */
+function mapOfUrls(Site $site, array $paths): string
+{
+    $urls = array_map(static fn (string $path): string => "<url><loc>$site->url$path</loc></url>", $paths);
+
+    return '<urlset xmlns="http://www.sitemaps.org/schemas/sitemap/0.9">'.implode('', $urls).'</urlset>';
+}
+
 /** A shop with one fault of each sort that only all pages together tell. */
 function faultySite(): Site
 {
@@ -272,4 +280,60 @@ it('gives causes, findings and pages to scripts, as they are described', functio
     $pages = $client->call('listReachedPages', ['store' => $store->slug, 'order' => 'deep'])['data'];
     expect(count($pages))->toBe(13)->and($pages[0]['depth'])->toBe(1);
     $client->call('listFindings', ['store' => $store->slug], null, 422);
+});
+
+it('makes redirects and removals of orphans ready for release, as they are proposed', function (): void {
+    $product = static fn (string $number, string $name, string $availability): string => str_replace(
+        'InStock',
+        $availability,
+        productPage($number, $name),
+    );
+    $site = new Site();
+    $site
+        ->linking('/', ['/range/jugs' => 'Jugs'], '<script type="application/ld+json">{"@type":"WebSite"}</script>')
+        ->page(
+            '/range/jugs',
+            '<!doctype html><html lang="en"><head><title>Jugs</title><script type="application/ld+json">{"@type":"CollectionPage"}</script></head><body><main><h1>Jugs</h1><a href="/p/blue-jug">Blue jug</a><a href="/p/red-jug">Red jug</a></main></body></html>',
+        )
+        ->page('/p/blue-jug', $product('J-1', 'Blue jug', 'InStock'))
+        ->page('/p/red-jug', $product('J-2', 'Red jug', 'InStock'))
+        ->page('/p/grey-jug', $product('J-3', 'Grey jug', 'Discontinued'))
+        ->page('/p/wanted-jug', $product('J-4', 'Wanted jug', 'Discontinued'))
+        ->page('/p/green-jug', $product('J-5', 'Green jug', 'InStock'))
+        ->page(
+            '/sitemap.xml',
+            mapOfUrls($site, ['/p/grey-jug', '/p/wanted-jug', '/p/green-jug']),
+            headers: [['Content-Type', 'application/xml']],
+        )
+        ->page('/robots.txt', "Sitemap: $site->url/sitemap.xml\n", headers: [['Content-Type', 'text/plain']]);
+    $store = $site->store();
+    crawl($store);
+    DB::table('page_index')
+        ->where('page_id', pageAt($store, '/p/wanted-jug'))
+        ->update(['clicks' => 40]);
+    tend($store);
+    $found = foundOf($store, $site, [FindingType::Orphan]);
+    expect($found['/p/grey-jug']['orphan']->detail['end'])
+        ->toBe('remove')
+        ->and($found['/p/wanted-jug']['orphan']->detail['end'])
+        ->toBe('redirect')
+        ->and((int) $found['/p/wanted-jug']['orphan']->target_page)
+        ->toBe(pageAt($store, '/range/jugs'))
+        ->and($found['/p/green-jug']['orphan']->detail['end'])
+        ->toBe('link')
+        ->and((int) $found['/p/green-jug']['orphan']->target_page)
+        ->toBe(pageAt($store, '/range/jugs'));
+    test()->actingAs(member($store, Role::Writer));
+    $ids = array_map(static fn (array $of): int => (int) $of['orphan']->id, array_values($found));
+    test()
+        ->post("/s/$store->slug/tend/findings", ['do' => 'carry', 'findings' => $ids])
+        ->assertSessionHasNoErrors();
+    $ready = DB::table('address_changes')->where('store_id', $store->id)->pluck('value', 'page_id')->all();
+    expect($ready)->toEqualCanonicalizing([
+        pageAt($store, '/p/grey-jug') => 'gone',
+        pageAt($store, '/p/wanted-jug') => "$site->url/range/jugs",
+    ]);
+    // Once more, nothing is put down twice.
+    test()->post("/s/$store->slug/tend/findings", ['do' => 'carry', 'findings' => $ids]);
+    expect(DB::table('address_changes')->where('store_id', $store->id)->count())->toBe(2);
 });

@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+use Orchard\Core\LinkGraph\PagingStep;
+use Orchard\Core\Url\PageUrl;
+
+it('tells a click that turns a list from one that leads somewhere', function (
+    string $from,
+    string $to,
+    bool $is,
+): void {
+    expect(
+        PagingStep::is(PageUrl::parse("https://shop.example$from"), PageUrl::parse("https://shop.example$to")),
+    )->toBe($is);
+})->with([
+    'the second part, by parameter' => ['/jugs', '/jugs?page=2', true],
+    'the third' => ['/jugs?page=2', '/jugs?page=3', true],
+    'backwards' => ['/jugs?page=3', '/jugs?page=2', true],
+    'with a filter that stays' => ['/jugs?tone=ash', '/jugs?tone=ash&leaf=2', true],
+    'the second part, in the path' => ['/jugs', '/jugs/2', true],
+    'by a word and a number' => ['/jugs/part/2', '/jugs/part/3', true],
+    'by a word with a hyphen' => ['/jugs', '/jugs/seite-2', true],
+    'with a slash at the end' => ['/jugs/', '/jugs/page/2/', true],
+    'another list' => ['/jugs', '/bowls?page=2', false],
+    'a filter' => ['/jugs', '/jugs?tone=ash', false],
+    'a filter by number beside another page' => ['/jugs?page=2', '/jugs?size=2&page=3', false],
+    'a product below' => ['/jugs', '/jugs/alba', false],
+    'the same' => ['/jugs', '/jugs', false],
+    'back to the first part' => ['/jugs?page=2', '/jugs', false],
+    'a number too large for a part' => ['/jugs', '/jugs?id=470011', false],
+    'two numbers at once' => ['/jugs', '/jugs?a=1&b=2', false],
+]);
+
+it('knows no step to another host', function (): void {
+    expect(
+        PagingStep::is(
+            PageUrl::parse('https://shop.example/jugs'),
+            PageUrl::parse('https://other.example/jugs?page=2'),
+        ),
+    )->toBeFalse();
+});
