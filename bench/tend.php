@@ -194,6 +194,7 @@ foreach (
         'links to add' => '/add',
         'sitemaps' => '/maps',
         'robots.txt' => '/robots',
+        'known to search engines' => '/known',
         'one page' => "/pages/$deep",
         'the most linked page' => "/pages/$first",
         'what brings it nearer' => "/pages/$deep/nearer",

@@ -18,7 +18,7 @@ test('every room can be used by everybody, on a desk and on a phone', async ({ p
         ['Headings and images', ['Images', 'Own words', 'Collections', 'Headings']],
         ['Links and answers', []],
         ['Structured data', ['Try a text or an address', 'Structured data']],
-        ['Sitemaps and robots.txt', ['robots.txt', 'Sitemaps']],
+        ['Sitemaps and robots.txt', ['robots.txt', 'Known to search engines', 'Sitemaps']],
     ]) {
         await doors.locator('.tabs-line').getByRole('link', { name: door, exact: true }).click();
         for (const room of rooms.length ? rooms : [null]) {
@@ -47,7 +47,7 @@ test('the rings are walked by keyboard and by mouse, and tell the way to each pa
     expect(marks).toBeGreaterThan(300);
     await rings.focus();
     await page.keyboard.press('ArrowRight');
-    await expect(said(page)).toContainText('1 clicks from home');
+    await expect(said(page)).toContainText('1 click from home');
     const first = await said(page).textContent();
     await page.keyboard.press('ArrowRight');
     await expect(said(page)).not.toHaveText(first);

@@ -10,13 +10,13 @@ use App\Stores\Models\Store;
 use App\Stores\Steps\Stamps;
 use App\Stores\Steps\StepBoard;
 use App\Tend\Adding\AddWork;
+use App\Tend\Asking\AskWork;
 use App\Tend\Console\ExportCommand;
 use App\Tend\Console\FindCommand;
 use App\Tend\Console\MapsCommand;
 use App\Tend\Finding\Finds;
 use App\Tend\Finding\FindWork;
 use App\Tend\Finding\WorthWork;
-use App\Tend\Images\ImageWork;
 use App\Tend\Lists\LinkList;
 use App\Tend\Lists\SaidTables;
 use App\Tend\Maps\MapWork;
@@ -41,7 +41,7 @@ final class TendProvider extends ServiceProvider
         $desk->register(WorthWork::class);
         $desk->register(AddWork::class);
         $desk->register(MapWork::class);
-        $desk->register(ImageWork::class);
+        $desk->register(AskWork::class);
         $board->register(new TendStep());
         $stamps->register(
             'tended',

@@ -7,6 +7,7 @@ use App\Tend\Api\FindingsApi;
 use App\Tend\Found\FindingGroup;
 use App\Tend\Http\AddController;
 use App\Tend\Http\FindingsController;
+use App\Tend\Http\KnownController;
 use App\Tend\Http\LeaveController;
 use App\Tend\Http\MapController;
 use App\Tend\Http\PageController;
@@ -24,6 +25,7 @@ Route::middleware(['web', 'auth', 'can:view,store'])
         Route::post('/try', [TryController::class, 'look'])
             ->middleware('throttle:tend-looks')
             ->name('tend.try.look');
+        Route::get('/known', [KnownController::class, 'index'])->name('tend.known');
         Route::get('/maps', [MapController::class, 'index'])->name('tend.maps');
         Route::get('/robots', [RobotsController::class, 'index'])->name('tend.robots');
         Route::post('/robots/check', [RobotsController::class, 'check'])
@@ -63,11 +65,21 @@ Route::middleware(['web', 'auth', 'can:view,store'])
                 ->whereNumber('cause')
                 ->name('tend.cause.leave');
             Route::post('/findings', [LeaveController::class, 'findings'])->name('tend.findings');
+            Route::post('/known', [KnownController::class, 'prove'])
+                ->middleware('throttle:tend-looks')
+                ->name('tend.known.prove');
+            Route::post('/known/look', [KnownController::class, 'look'])
+                ->middleware('throttle:tend-looks')
+                ->name('tend.known.look');
+            Route::post('/known/told', [KnownController::class, 'told'])->name('tend.known.told');
+            Route::post('/known/{proof}/drop', [KnownController::class, 'drop'])
+                ->whereNumber('proof')
+                ->name('tend.known.drop');
             Route::post('/robots', [RobotsController::class, 'save'])->name('tend.robots.save');
             Route::post('/robots/fetch', [RobotsController::class, 'fetch'])
                 ->middleware('throttle:tend-looks')
                 ->name('tend.robots.fetch');
-            Route::post('/images', [RingsController::class, 'images'])->name('tend.images.look');
+            Route::post('/ask', [RingsController::class, 'ask'])->name('tend.asked');
             Route::post('/maps', [MapController::class, 'make'])->name('tend.maps.make');
             Route::post('/add', [AddController::class, 'say'])->name('tend.add.say');
             Route::post('/reopen', [LeaveController::class, 'reopen'])->name('tend.reopen');

@@ -14,6 +14,7 @@ use App\Stores\Models\Store;
 use App\Tend\Adding\AddWork;
 use App\Tend\Found\FindingBook;
 use App\Tend\Found\FindingType;
+use App\Tend\Known\OnceChecks;
 use App\Tend\Maps\MapWork;
 use App\Tend\Maps\SiteMaps;
 use App\Tend\Reach\DepthAims;
@@ -118,7 +119,7 @@ final class FindWork implements LongWork
         $finders = [
             new HeadingFinder(),
             new ImageFinder(),
-            new ImageAnswers($store),
+            new AskedAnswers($store),
             new MakeupFinder($store),
             new StructuredFinder(),
         ];
@@ -187,7 +188,10 @@ final class FindWork implements LongWork
         $run->fenced(
             static fn () => DB::table('tend_states')
                 ->where('store_id', $store->id)
-                ->update(['found_at' => now()]),
+                ->update([
+                    'found_at' => now(),
+                    'seen' => json_encode(OnceChecks::learn($store), JSON_THROW_ON_ERROR),
+                ]),
         );
         $this->finds->begin($store->id, null, AddWork::class);
         if (SiteMaps::state($store) !== null) {

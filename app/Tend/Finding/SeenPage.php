@@ -86,6 +86,17 @@ final readonly class SeenPage
         return $images;
     }
 
+    /** @return list<string> addresses of other sites that it links to */
+    public function externals(): array
+    {
+        $externals = [];
+        foreach ((array) ($this->details['externals'] ?? []) as $one) {
+            is_array($one) && is_string($one['url'] ?? null) && ($externals[] = $one['url']);
+        }
+
+        return array_values(array_unique($externals));
+    }
+
     /** @return list<mixed> decoded JSON-LD */
     public function structured(): array
     {

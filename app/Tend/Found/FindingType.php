@@ -32,6 +32,7 @@ enum FindingType: int
     case RedirectChain = 52;
     case ServerError = 53;
     case InsecureContent = 54;
+    case DeadOutgoing = 55;
     case StructuredMissing = 60;
     case StructuredBroken = 61;
     case StructuredLacks = 62;
@@ -106,6 +107,7 @@ enum FindingType: int
             self::RedirectChain => 'Chain of redirects',
             self::ServerError => 'Server error',
             self::InsecureContent => 'Insecure content on a secure page',
+            self::DeadOutgoing => 'Link to another site that is not there',
             self::StructuredMissing => 'No structured data of its kind',
             self::StructuredBroken => 'Structured data that cannot be read',
             self::StructuredLacks => 'Structured data without what it needs',
@@ -153,6 +155,7 @@ enum FindingType: int
             self::ListedInVain => 'A sitemap lists only pages that answer and may be indexed.',
             self::CollectionLacks => 'Collections carry the ranking; the store has set what each should have.',
             self::NotListed => 'The page may be indexed, and the shop’s sitemap does not name it.',
+            self::DeadOutgoing => 'Visitors end at somebody else’s error.',
             self::InsecureContent => 'Browsers block or mark what is loaded over http on an https page.',
         };
     }

@@ -9,6 +9,7 @@ use App\Stores\Models\Store;
 use App\Tend\Lists\MadeMarkup;
 use App\Tend\Lists\PageReach;
 use App\Tend\Lists\ReachList;
+use App\Tend\Lists\RingsLens;
 use App\Tend\Lists\RingsPicture;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -38,7 +39,9 @@ final class PageController
             'store' => $store,
             'page' => $row,
             'way' => $way,
-            'points' => $request->query('rings') === '1' ? self::points($request, $store, $way) : '',
+            'points' => $request->query('rings') === '1'
+                    ? RingsPicture::of($store, RingsLens::from($request, $store))->points($way)
+                    : '',
             'findings' => PageReach::findings($store, $page),
             'markup' => MadeMarkup::of($store, $page),
             'questions' => DB::table('tend_questions')
@@ -51,11 +54,17 @@ final class PageController
     }
 
     /** What would bring a page nearer to home: a fragment of its own, for its links have to be followed. */
-    public function nearer(Store $store, int $page): View
+    public function nearer(Request $request, Store $store, int $page): View
     {
         $row = PageReach::find($store, $page) ?? abort(404);
+        $from = mb_substr(trim((string) $request->string('from')), 0, 2048);
 
-        return view('tend.nearer', ['store' => $store, 'nearer' => PageReach::nearer($store, $row)]);
+        return view('tend.nearer', [
+            'store' => $store,
+            'page' => $row,
+            'from' => $from,
+            'nearer' => $from === '' ? PageReach::nearer($store, $row) : PageReach::tried($store, $row, $from),
+        ]);
     }
 
     /** The words of the links that lead to a page: a fragment of its own, for they may be thousands. */
@@ -124,18 +133,5 @@ final class PageController
         ]);
 
         return back()->with('done', 'The answer is noted.');
-    }
-
-    /** @param  list<object>  $way */
-    private static function points(Request $request, Store $store, array $way): string
-    {
-        $number = static function (string $key) use ($request): ?int {
-            $value = $request->query($key);
-
-            return is_string($value) && ctype_digit($value) ? (int) $value : null;
-        };
-        $by = $request->query('by') === 'value' ? 'value' : 'pages';
-
-        return RingsPicture::of($store, $number('market'), $number('only'), $by)->points($way);
     }
 }

@@ -7,9 +7,10 @@ namespace App\Tend\Http;
 use App\Platform\Work\WorkView;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
+use App\Tend\Asking\AskWork;
 use App\Tend\Finding\Finds;
 use App\Tend\Finding\FindWork;
-use App\Tend\Images\ImageWork;
+use App\Tend\Lists\RingsLens;
 use App\Tend\Lists\RingsPicture;
 use App\Tend\Lists\SectorTable;
 use App\Tend\Reach\DepthAims;
@@ -23,31 +24,23 @@ final class RingsController
 {
     public function index(Request $request, Store $store): View
     {
-        $number = static function (string $key) use ($request): ?int {
-            $value = $request->query($key);
-
-            return is_string($value) && ctype_digit($value) ? (int) $value : null;
-        };
-        $markets = Markets::of($store);
-        $market = collect($markets->all())->firstWhere('id', $number('market'));
-        $only = $number('only');
-        $by = $request->query('by') === 'value' ? 'value' : 'pages';
+        $lens = RingsLens::from($request, $store);
+        $sectors = SectorTable::of($store, $lens);
+        if ($lens->only !== null && ! isset($sectors['rows'][$lens->only])) {
+            $lens = $lens->whole();
+        }
         $state = DB::table('tend_states')->where('store_id', $store->id)->first();
-        $sectors = SectorTable::of($store, $market?->id);
-        $only = isset($sectors['rows'][$only ?? -1]) ? $only : null;
 
         return view('tend.index', [
             'store' => $store,
             'state' => $state,
             'work' => WorkView::latest($store->id, FindWork::sort()),
-            'markets' => $markets,
-            'market' => $market,
-            'only' => $only,
-            'by' => $by,
-            'picture' => RingsPicture::of($store, $market?->id, $only, $by),
+            'markets' => Markets::of($store),
+            'lens' => $lens,
+            'picture' => RingsPicture::of($store, $lens),
             'sectors' => $sectors,
             'aims' => DepthAims::fromJson((string) ($state->aims ?? '{}')),
-            'orphans' => SectorTable::orphans($store, $market?->id),
+            'orphans' => SectorTable::orphans($store, $lens),
         ]);
     }
 
@@ -64,15 +57,12 @@ final class RingsController
     }
 
     /**
-     * Asks the images of the pages of most worth; what they answer is found when the pages are looked through again.
+     * Asks images and other sites for the pages of most worth; then the pages are looked through again.
      */
-    public function images(Request $request, Store $store, Finds $finds): RedirectResponse
+    public function ask(Request $request, Store $store, Finds $finds): RedirectResponse
     {
-        $finds->begin($store->id, (int) $request->user()?->getAuthIdentifier(), ImageWork::class);
+        $finds->begin($store->id, (int) $request->user()?->getAuthIdentifier(), AskWork::class);
 
-        return back()->with(
-            'done',
-            'The images are being asked; what is wrong with them is told when the pages are looked through again.',
-        );
+        return back()->with('done', 'Images and other sites are being asked; then the pages are looked through again.');
     }
 }

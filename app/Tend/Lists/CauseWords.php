@@ -63,6 +63,7 @@ final class CauseWords
             FindingType::ServerError => $kinds.
                 ': '.
                 ((int) ($cause['status'] ?? 0) === 0 ? 'no answer' : 'status '.(int) ($cause['status'] ?? 0)),
+            FindingType::DeadOutgoing => "$kinds: links to ".(string) ($cause['host'] ?? ''),
             FindingType::InsecureContent => "$kinds: images of ".(string) ($cause['host'] ?? ''),
             FindingType::StructuredMissing => $kinds,
             FindingType::StructuredPrice => "$kinds: ".
@@ -154,6 +155,7 @@ final class CauseWords
             FindingType::SlowAnswer => 'Have the server keep the page ready.',
             FindingType::HeavyPage => 'Send less in one page.',
             FindingType::InsecureContent => 'Load it over https.',
+            FindingType::DeadOutgoing => 'Take the link out, or lead it to where the page is now.',
             FindingType::StructuredMissing => 'In the template: add it; ours can be downloaded.',
             FindingType::StructuredBroken => 'In the template: write valid JSON with @context and @type.',
             FindingType::StructuredLacks => 'In the template: add what is missing.',

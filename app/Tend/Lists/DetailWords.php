@@ -38,9 +38,7 @@ final class DetailWords
             FindingType::EmptyAlt,
             FindingType::ImageGone,
             FindingType::ImageMoved,
-            FindingType::ImageName => self::count($spots, 'image', 'images').
-                ': '.
-                self::sources($detail),
+            FindingType::ImageName => self::count($spots, 'image', 'images').': '.self::sources($detail),
             FindingType::HeavyImage => self::count($spots, 'image', 'images').
                 ', the heaviest of '.
                 Forms::number(self::heaviest($detail)).
@@ -75,6 +73,7 @@ final class DetailWords
             FindingType::LinkToMissing, FindingType::LinkToRedirect => self::places($number('text'), $number('around')),
             FindingType::RedirectChain => self::count($number('hops'), 'redirect', 'redirects'),
             FindingType::ServerError => $number('status') === 0 ? 'no answer' : 'status '.$number('status'),
+            FindingType::DeadOutgoing => self::count($spots, 'link', 'links').': '.self::addresses($detail),
             FindingType::InsecureContent => self::count($spots, 'image', 'images').': '.self::sources($detail),
         };
     }
@@ -153,6 +152,14 @@ final class DetailWords
     private static function count(int $count, string $one, string $many): string
     {
         return Forms::number($count).' '.($count === 1 ? $one : $many);
+    }
+
+    /** @param  array<string, mixed>  $detail */
+    private static function addresses(array $detail): string
+    {
+        $given = array_column(array_filter((array) ($detail['images'] ?? []), is_array(...)), 0);
+
+        return implode(', ', array_slice(array_filter($given, is_string(...)), 0, 2));
     }
 
     /** @param  array<string, mixed>  $detail */

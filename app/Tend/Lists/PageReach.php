@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Tend\Lists;
 
+use App\Inventory\PageAddress;
 use App\Platform\Database\Bulk;
 use App\Stores\Models\Store;
 use App\Tend\Found\FindingType;
@@ -96,7 +97,7 @@ final class PageReach
      * Links that would bring a page nearer: from collections that hold it and articles that speak of it, the nearest to
      * home first, and from a menu.
      *
-     * @return list<array{from: int, url: string, title: string, depth: int, to: int, others: int}>
+     * @return list<array{from: int, url: string, title: string, depth: int, to: ?int, others: int}>
      */
     public static function nearer(Store $store, object $page): array
     {
@@ -143,6 +144,32 @@ final class PageReach
         $ways[] = ['from' => 0, 'url' => '', 'title' => '', 'depth' => 0, 'to' => 1, 'others' => $menu->others()];
 
         return $ways;
+    }
+
+    /**
+     * What a link from a page that somebody names would change.
+     *
+     * @return list<array{from: int, url: string, title: string, depth: int, to: ?int, others: int}> none where it is no page
+     */
+    public static function tried(Store $store, object $page, string $address): array
+    {
+        [$found] = PageAddress::pages($store, [$address]);
+        $from = $found === [] ? null : self::find($store, (int) array_values($found)[0]);
+        if ($from === null) {
+            return [];
+        }
+        $if = WhatIf::link($store, (int) $from->page_id, (int) $page->page_id);
+
+        return [
+            [
+                'from' => (int) $from->page_id,
+                'url' => (string) $from->url,
+                'title' => (string) $from->title,
+                'depth' => (int) $from->depth,
+                'to' => $if->depths[(int) $page->page_id] ?? null,
+                'others' => $if->others(),
+            ],
+        ];
     }
 
     /** @return list<object> what was found of the page, open and left */

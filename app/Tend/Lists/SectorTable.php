@@ -22,29 +22,20 @@ final class SectorTable
     /**
      * @return array{rows: array<int, SectorSum>, all: SectorSum}
      */
-    public static function of(Store $store, ?int $market): array
+    public static function of(Store $store, RingsLens $lens): array
     {
+        [$where, $values] = $lens->whole()->narrows();
         $rows = DB::select(
-            'SELECT c.sector, c.depth, SUM(c.pages) AS pages, SUM(c.deep) AS deep, SUM(c.clicks) AS clicks,
-                SUM(c.revenue) AS revenue, SUM(c.worth) AS worth FROM tend_cells c WHERE c.store_id = ?'.
-                ($market === null ? '' : ' AND c.market_id = ?').
-                ' GROUP BY c.sector, c.depth ORDER BY c.sector, c.depth',
-            $market === null ? [$store->id] : [$store->id, $market],
+            "SELECT sector, depth, SUM(pages) AS pages, SUM(deep) AS deep, SUM(clicks) AS clicks,
+                SUM(revenue) AS revenue, SUM(worth) AS worth FROM tend_cells WHERE store_id = ?$where
+                GROUP BY sector, depth ORDER BY sector, depth",
+            [$store->id, ...$values],
         );
         $bySector = [];
         foreach ($rows as $row) {
             $bySector[(int) $row->sector][] = $row;
         }
-        $names = [];
-        foreach (
-            DB::table('page_facts')
-                ->where('store_id', $store->id)
-                ->where('to_crawl', 0)
-                ->whereIn('page_id', array_diff(array_keys($bySector), [Sectors::ARTICLES]))
-                ->get(['page_id', 'title', 'h1s']) as $fact
-        ) {
-            $names[(int) $fact->page_id] = SectorNames::of((string) $fact->title, (string) $fact->h1s);
-        }
+        $names = SectorNames::of($store, array_keys($bySector));
         $table = [];
         foreach ($bySector as $sector => $cells) {
             $table[$sector] = self::sum(RingsPicture::nameOf($sector, $names[$sector] ?? null), $cells);
@@ -62,16 +53,17 @@ final class SectorTable
     }
 
     /** @return list<object> orphans of most worth */
-    public static function orphans(Store $store, ?int $market): array
+    public static function orphans(Store $store, RingsLens $lens): array
     {
+        [$where, $values] = $lens->whole()->narrows();
+
         return array_values(
             DB::select(
-                'SELECT f.page_id, f.clicks, f.detail, p.url, q.url AS target_url FROM (SELECT page_id, clicks, detail,
-                    target_page, worth, id FROM tend_findings WHERE store_id = ? AND state = ? AND type = ?'.
-                    ($market === null ? '' : ' AND market_id = '.$market).
-                    ' ORDER BY worth DESC, id DESC LIMIT 4) f JOIN pages p ON p.id = f.page_id
-                    LEFT JOIN pages q ON q.id = f.target_page ORDER BY f.worth DESC, f.id DESC',
-                [$store->id, FindingState::Open->value, FindingType::Orphan->value],
+                "SELECT f.page_id, f.clicks, f.detail, p.url, q.url AS target_url FROM (SELECT page_id, clicks, detail,
+                    target_page, worth, id FROM tend_findings WHERE store_id = ? AND state = ? AND type = ?$where
+                    ORDER BY worth DESC, id DESC LIMIT 4) f JOIN pages p ON p.id = f.page_id
+                    LEFT JOIN pages q ON q.id = f.target_page ORDER BY f.worth DESC, f.id DESC",
+                [$store->id, FindingState::Open->value, FindingType::Orphan->value, ...$values],
             ),
         );
     }

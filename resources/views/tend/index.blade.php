@@ -3,8 +3,8 @@
 @push('scripts')<script src="{{ app(App\Platform\Web\Assets::class)->url('tend.js') }}" type="module"></script>@endpush
 @php
     use App\Platform\Web\Forms;
-    use App\Tend\Lists\RingsPicture;
-    $query = array_filter(['market' => $market?->id, 'only' => $only, 'by' => $by === 'value' ? 'value' : null], static fn ($value) => $value !== null);
+    use Orchard\Core\LinkGraph\TreeRings;
+    [$market, $only, $by, $query] = [$lens->market, $lens->only, $lens->by, $lens->query()];
     $money = ($market ?? $markets->first())->currency;
     $oneCurrency = $market !== null || count(array_unique(array_map(static fn ($one) => $one->currency, $markets->all()))) === 1;
 @endphp
@@ -21,7 +21,7 @@
             <div class="filters rings-lens">@if (count($markets->all()) > 1)@foreach ([null, ...$markets->all()] as $one)<a href="{{ route('tend', [$store] + array_filter(['market' => $one?->id, 'by' => $query['by'] ?? null])) }}" @if ($one?->id === $market?->id) aria-current="true" @endif>{{ $one?->name ?? 'all markets' }}</a>@endforeach @endif
                 <span class="soft">sectors by</span> <a href="{{ route('tend', [$store] + array_diff_key($query, ['by' => 1])) }}" @if ($by === 'pages') aria-current="true" @endif>pages</a><a href="{{ route('tend', [$store, 'by' => 'value'] + $query) }}" @if ($by === 'value') aria-current="true" @endif>value</a>
                 @if ($only !== null)<a href="{{ route('tend', [$store] + array_diff_key($query, ['only' => 1])) }}" data-zoom-out>all collections</a>@endif</div>
-            <svg viewBox="0 0 {{ RingsPicture::WIDTH }} {{ RingsPicture::HEIGHT }}" tabindex="0" role="application" aria-label="Pages by clicks from home. Arrow left and right go along a ring, up and down nearer and deeper, Enter opens the dossier, C looks at one collection, N the next page that is too deep." aria-describedby="rings-said">
+            <svg viewBox="0 0 {{ TreeRings::WIDTH }} {{ TreeRings::HEIGHT }}" tabindex="0" role="application" aria-label="Pages by clicks from home. Arrow left and right go along a ring, up and down nearer and deeper, Enter opens the dossier, C looks at one collection, N the next page that is too deep." aria-describedby="rings-said">
                 @foreach ($picture->shades as $shade)<path class="shade s-{{ $shade['shade'] }}" d="{{ $shade['path'] }}"/>@endforeach
                 @foreach ($picture->rings as $ring)<circle class="ring" cx="310" cy="295" r="{{ round($ring['to'], 1) }}"/>@endforeach
                 <circle class="ring" cx="310" cy="295" r="239"/><circle class="ring" cx="310" cy="295" r="242"/>

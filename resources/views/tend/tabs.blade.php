@@ -3,5 +3,5 @@
     'Headings and images' => ['tend.headings' => 'Headings', 'tend.images' => 'Images', 'tend.words' => 'Own words', 'tend.collections' => 'Collections'],
     'Links and answers' => ['tend.status' => 'Broken links and slow pages'],
     'Structured data' => ['tend.structured' => 'Structured data', 'tend.try' => 'Try a text or an address'],
-    'Sitemaps and robots.txt' => ['tend.maps' => 'Sitemaps', 'tend.robots' => 'robots.txt'],
+    'Sitemaps and robots.txt' => ['tend.maps' => 'Sitemaps', 'tend.robots' => 'robots.txt', 'tend.known' => 'Known to search engines'],
 ]])

@@ -95,3 +95,20 @@ it('works out beforehand what a link and a menu entry change, as the next crawl 
     expect($expected)->toBe($measured)->and(count($measured))->toBeGreaterThan(1);
     expect($measured[$orphan])->toBe(1)->and($measured[$deep])->toBe(1);
 })->with([3, 6, 107]);
+
+it('tells what a link from a page that somebody names would change', function (): void {
+    $shop = new LinkedShop(6);
+    [$store, $site] = tended($shop);
+    $pages = reached($store, $site);
+    $orphan = array_search('never', $shop->orphans, true);
+    $screen = "/s/$store->slug/tend/pages/{$pages[$orphan]->page_id}/nearer";
+    $this->actingAs(member($store, App\Access\Role::Viewer));
+    $this->get("$screen?from=".urlencode("$site->url/"))
+        ->assertOk()
+        ->assertSee('to <b>1</b>', false)
+        ->assertSee('and 1 more');
+    $this->get("$screen?from=/kinds/kind-0")->assertSee('to <b>2</b>', false);
+    // What is kept out of search passes nothing on.
+    $this->get("$screen?from=/shut-0")->assertSee('no nearer');
+    $this->get("$screen?from=/nowhere")->assertSee('That is no page of this store.');
+});

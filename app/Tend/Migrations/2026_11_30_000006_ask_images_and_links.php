@@ -7,10 +7,10 @@ use Illuminate\Support\Facades\DB;
 
 return new class extends Migration
 {
-    /** What the images of pages answer: asked for without their bytes, seldom, the pages of most worth first. */
+    /** What images and pages of other sites answer: asked by HEAD, seldom, for the pages of most worth first. */
     public function up(): void
     {
-        DB::statement("CREATE TABLE tend_images (
+        DB::statement("CREATE TABLE tend_asked (
             store_id BIGINT UNSIGNED NOT NULL,
             digest BINARY(16) NOT NULL COMMENT 'MD5 of the address',
             status SMALLINT UNSIGNED NOT NULL COMMENT '0 where there was no answer',

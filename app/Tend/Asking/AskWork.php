@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Tend\Images;
+namespace App\Tend\Asking;
 
 use App\Connectors\Http\GuardedHttp;
 use App\Connectors\Http\HttpRequest;
@@ -18,20 +18,20 @@ use Illuminate\Support\Facades\DB;
 use Orchard\Core\Url\PageUrl;
 
 /**
- * Asks the images of the pages of most worth whether they are there and how many bytes they have: by HEAD, a few at a
- * time and not faster than the store's pages may be fetched. What was asked in the last weeks is not asked again. At
- * the end the pages are looked through, so that what is wrong with the images is found.
+ * Asks the images of the pages of most worth, and the pages of other sites that they link to, whether they are there:
+ * by HEAD, a few at a time and not faster than the store's pages may be fetched. What was asked in the last weeks is
+ * not asked again. At the end the pages are looked through, so that what is wrong is found.
  */
-final readonly class ImageWork implements LongWork
+final readonly class AskWork implements LongWork
 {
-    /** Pages whose images are asked for in one go. */
+    /** Pages of which images and links are asked in one go. */
     private const PAGES = 2000;
 
     private const PORTION = 50;
 
     private const AT_A_TIME = 4;
 
-    /** Images a second, where the store sets no rate of its own. */
+    /** Requests a second, where the store sets no rate of its own. */
     private const RATE = 10;
 
     private const WEEKS = 4;
@@ -42,12 +42,12 @@ final readonly class ImageWork implements LongWork
 
     public static function sort(): string
     {
-        return 'tend.images';
+        return 'tend.ask';
     }
 
     public static function title(): string
     {
-        return 'looking at images';
+        return 'asking images and other sites';
     }
 
     public static function queue(): string
@@ -80,7 +80,7 @@ final readonly class ImageWork implements LongWork
             if ($rows === []) {
                 break;
             }
-            $this->ask($store, $run, $this->unasked($store, self::imagesOf($rows)));
+            $this->ask($store, $run, $this->unasked($store, self::addresses($rows)));
             $last = $rows[count($rows) - 1];
             $after = [(float) $last->worth, (int) $last->page_id];
             $done += count($rows);
@@ -99,53 +99,56 @@ final readonly class ImageWork implements LongWork
      * @param  array<object>  $rows
      * @return array<string, string> address by digest
      */
-    private static function imagesOf(array $rows): array
+    private static function addresses(array $rows): array
     {
-        $images = [];
+        $addresses = [];
         foreach ($rows as $row) {
-            foreach ((array) (KeptDetails::unpack($row->details)['images'] ?? []) as $image) {
-                $src = is_array($image) && is_string($image['src'] ?? null) ? $image['src'] : '';
-                preg_match('~^https?://~', $src) === 1 && ($images[md5($src, true)] = $src);
+            $details = KeptDetails::unpack($row->details);
+            foreach ([...(array) ($details['images'] ?? []), ...(array) ($details['externals'] ?? [])] as $one) {
+                $address = is_array($one) ? $one['src'] ?? ($one['url'] ?? '') : '';
+                if (is_string($address) && preg_match('~^https?://~', $address) === 1) {
+                    $addresses[md5($address, true)] = $address;
+                }
             }
         }
 
-        return $images;
+        return $addresses;
     }
 
     /**
-     * @param  array<string, string>  $images
+     * @param  array<string, string>  $addresses
      * @return array<string, string> those that were not asked lately
      */
-    private function unasked(Store $store, array $images): array
+    private function unasked(Store $store, array $addresses): array
     {
-        foreach (array_chunk(array_keys($images), 500) as $some) {
+        foreach (array_chunk(array_keys($addresses), 500) as $some) {
             foreach (
                 DB::select(
-                    'SELECT digest FROM tend_images WHERE store_id = ? AND asked_at > ? AND digest IN ('.
+                    'SELECT digest FROM tend_asked WHERE store_id = ? AND asked_at > ? AND digest IN ('.
                         Bytes::list(array_map(strval(...), $some)).
                         ')',
                     [$store->id, now()->subWeeks(self::WEEKS)],
                 ) as $row
             ) {
-                unset($images[(string) $row->digest]);
+                unset($addresses[(string) $row->digest]);
             }
         }
 
-        return $images;
+        return $addresses;
     }
 
-    /** @param  array<string, string>  $images  address by digest */
-    private function ask(Store $store, WorkRun $run, array $images): void
+    /** @param  array<string, string>  $addresses  address by digest */
+    private function ask(Store $store, WorkRun $run, array $addresses): void
     {
         $http = GuardedHttp::allowing($store->options()->privateHosts);
         $pause = 1 / ($store->options()->rate > 0 ? $store->options()->rate : self::RATE);
         $rows = [];
         $next = microtime(true);
-        while ($images !== [] || $http->underWay() > 0) {
-            if ($images !== [] && $http->underWay() < self::AT_A_TIME && microtime(true) >= $next) {
-                $digest = (string) array_key_first($images);
-                $url = PageUrl::parse($images[$digest]);
-                unset($images[$digest]);
+        while ($addresses !== [] || $http->underWay() > 0) {
+            if ($addresses !== [] && $http->underWay() < self::AT_A_TIME && microtime(true) >= $next) {
+                $digest = (string) array_key_first($addresses);
+                $url = PageUrl::parse($addresses[$digest]);
+                unset($addresses[$digest]);
                 $url === null || $http->add(new HttpRequest($url, 'HEAD', timeout: 8, maxBytes: 1000), $digest);
                 $next = max($next, microtime(true) - 1) + $pause;
             }
@@ -167,7 +170,7 @@ final readonly class ImageWork implements LongWork
         }
         $run->fenced(
             static fn (): int => Bulk::write(
-                'tend_images',
+                'tend_asked',
                 ['store_id', 'digest', 'status', 'bytes', 'type', 'moved_to', 'asked_at'],
                 $rows,
                 'REPLACE',
