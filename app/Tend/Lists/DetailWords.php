@@ -78,14 +78,14 @@ final class DetailWords
         };
     }
 
-    /** What should become of an orphan. */
-    public static function end(string $end): string
+    /** What should become of an orphan; words that its target follows, where it has one. */
+    public static function end(string $end, bool $hasTarget): string
     {
         return match ($end) {
             'redirect' => 'Redirect to',
             'remove' => 'Remove (410)',
             'ask' => 'Ask who made it',
-            default => 'Link from',
+            default => $hasTarget ? 'Link from' : 'Link from a menu or the foot',
         };
     }
 

@@ -219,7 +219,7 @@ final class FindingList
             $row->seen = DetailWords::of($row->kind, $row->detail, (int) $row->spots);
             $row->repair =
                 $row->kind === FindingType::Orphan
-                    ? DetailWords::end((string) ($row->detail['end'] ?? ''))
+                    ? DetailWords::end((string) ($row->detail['end'] ?? ''), $row->target_url !== '')
                     : CauseWords::repair($row->kind, $cause);
         }
 

@@ -48,7 +48,7 @@
             @if ($orphans)
                 <h2>Orphans</h2>
                 <table class="ledger tight rings-orphans"><colgroup><col class="col-page"><col class="col-with"><col></colgroup><thead class="sr"><tr><th scope="col">Page</th><th scope="col">Clicks</th><th scope="col">Proposed</th></tr></thead><tbody>@foreach ($orphans as $orphan)@php($detail = (array) json_decode($orphan->detail, true))
-                    <tr><td class="clip g-page"><a href="{{ route('tend.page', [$store, $orphan->page_id]) }}" data-ring="{{ $orphan->page_id }}">{{ App\Stores\Http\ShownUrl::of($store, $orphan->url) }}</a></td><td class="num">@n($orphan->clicks) clicks</td><td class="clip">{{ App\Tend\Lists\DetailWords::end((string) ($detail['end'] ?? '')) }} {{ $orphan->target_url ? App\Stores\Http\ShownUrl::of($store, $orphan->target_url) : '' }}</td></tr>@endforeach</tbody></table>
+                    <tr><td class="clip g-page"><a href="{{ route('tend.page', [$store, $orphan->page_id]) }}" data-ring="{{ $orphan->page_id }}">{{ App\Stores\Http\ShownUrl::of($store, $orphan->url) }}</a></td><td class="num">@n($orphan->clicks) clicks</td><td class="clip">{{ App\Tend\Lists\DetailWords::end((string) ($detail['end'] ?? ''), (bool) $orphan->target_url) }} {{ $orphan->target_url ? App\Stores\Http\ShownUrl::of($store, $orphan->target_url) : '' }}</td></tr>@endforeach</tbody></table>
                 <p class="rings-more"><a href="{{ route('tend.orphans', $store) }}">All orphans</a></p>
             @endif
         </div>
