@@ -49,6 +49,7 @@ final class StoreOptions
                     'clicks_at_risk' => $settings->clicksAtRisk,
                     'handover_days' => $settings->handoverDays,
                     'needs_approval' => $settings->needsApproval,
+                    'sitemap_hints' => $settings->sitemapHints,
                     'collection_standard' => $settings->collections['on'],
                     'collection_products' => $settings->collections['products'],
                     'collection_words' => $settings->collections['words'],

@@ -19,6 +19,7 @@ final readonly class StoreSettings
      * @param  array<string, string>  $ways  by which way a field gets into the shop (direct, file, person), for fields of which that was chosen
      * @param  int  $handoverDays  days after which what was handed over and is not seen live is told, 1 to 90
      * @param  int  $needsApproval  1 where a release takes only texts that somebody has approved
+     * @param  int  $sitemapHints  1 where sitemaps name priority and frequency
      * @param  array{on: int, products: int, words: int}  $collections  its standard; on is 1 where it has one
      * @param  array{main: int, selling: int, other: int}  $depthAims  clicks from home that pages should be at most
      * @param  int  $clicksAtRisk  hundredths of the store's clicks whose addresses one release may change, 1 to 100
@@ -56,6 +57,7 @@ final readonly class StoreSettings
         public int $needsApproval = 0,
         public array $depthAims = ['main' => 2, 'selling' => 3, 'other' => 5],
         public array $collections = ['on' => 0, 'products' => 8, 'words' => 100],
+        public int $sitemapHints = 0,
     ) {
     }
 
@@ -106,6 +108,12 @@ final readonly class StoreSettings
                 'max' => 1,
                 'default' => 0,
                 'means' => 'whether a release takes only texts that somebody has approved: 1 for yes, 0 for no',
+            ],
+            'sitemap_hints' => [
+                'min' => 0,
+                'max' => 1,
+                'default' => 0,
+                'means' => 'whether our sitemaps name priority and frequency: 1 for yes, 0 for no',
             ],
             'collection_standard' => [
                 'min' => 0,
@@ -311,6 +319,7 @@ final readonly class StoreSettings
                 'products' => $values['collection_products'],
                 'words' => $values['collection_words'],
             ],
+            $values['sitemap_hints'],
         );
     }
 }

@@ -8,8 +8,8 @@ use InvalidArgumentException;
 use XMLWriter;
 
 /**
- * Writes one sitemap file (sitemaps.org 0.9) with the image extension and versions in other languages. Neither priority
- * nor frequency is written: search engines pass them over.
+ * Writes one sitemap file (sitemaps.org 0.9) with the image extension and versions in other languages. Priority and
+ * frequency are written only where an entry has them: most search engines pass them over.
  */
 final class SitemapWriter
 {
@@ -44,30 +44,26 @@ final class SitemapWriter
         return $this->entries;
     }
 
-    /**
-     * @param  ?string  $changed  day of the last true change, YYYY-MM-DD; null where none is known
-     * @param  list<string>  $images
-     * @param  array<string, string>  $versions  URL by language code, the page itself among them
-     *
-     * @throws InvalidArgumentException where the file is full
-     */
-    public function add(string $url, ?string $changed = null, array $images = [], array $versions = []): void
+    /** @throws InvalidArgumentException where the file is full */
+    public function add(SitemapEntry $entry): void
     {
         if ($this->isFull()) {
             throw new InvalidArgumentException('The file is full.');
         }
         $this->entries++;
         $this->xml->startElement('url');
-        $this->xml->writeElement('loc', self::clean($url));
-        $changed === null || $this->xml->writeElement('lastmod', $changed);
-        foreach ($versions as $code => $version) {
+        $this->xml->writeElement('loc', self::clean($entry->url));
+        $entry->changed === null || $this->xml->writeElement('lastmod', $entry->changed);
+        $entry->frequency === null || $this->xml->writeElement('changefreq', $entry->frequency);
+        $entry->priority === null || $this->xml->writeElement('priority', sprintf('%.1F', $entry->priority));
+        foreach ($entry->versions as $code => $version) {
             $this->xml->startElement('xhtml:link');
             $this->xml->writeAttribute('rel', 'alternate');
             $this->xml->writeAttribute('hreflang', (string) $code);
             $this->xml->writeAttribute('href', self::clean($version));
             $this->xml->endElement();
         }
-        foreach (array_slice(array_unique($images), 0, self::MOST_IMAGES) as $image) {
+        foreach (array_slice(array_unique($entry->images), 0, self::MOST_IMAGES) as $image) {
             $this->xml->startElement('image:image');
             $this->xml->writeElement('image:loc', self::clean($image));
             $this->xml->endElement();

@@ -9,6 +9,7 @@ use App\Platform\Database\Bulk;
 use App\Platform\Work\WorkRun;
 use App\Stores\Models\Market;
 use Illuminate\Support\Facades\DB;
+use Orchard\Core\Sitemaps\SitemapEntry;
 use Orchard\Core\Sitemaps\SitemapWriter;
 
 /** Writes down the files of one kind of page and one market, one after the other, each as soon as it is full. */
@@ -34,17 +35,12 @@ final class MapFiles
         $this->writer = new SitemapWriter();
     }
 
-    /**
-     * @param  ?string  $day  of the last true change
-     * @param  ?bool  $isIndexed  null where nothing tells it
-     * @param  list<string>  $images
-     * @param  array<string, string>  $versions  URL by language code
-     */
-    public function add(string $url, ?string $day, ?bool $isIndexed, array $images, array $versions): void
+    /** @param  ?bool  $isIndexed  null where nothing tells it */
+    public function add(SitemapEntry $entry, ?bool $isIndexed): void
     {
         $this->writer->isFull() && $this->flush();
-        $this->writer->add($url, $day, $images, $versions);
-        $this->changed = max($this->changed, $day);
+        $this->writer->add($entry);
+        $this->changed = max($this->changed, $entry->changed);
         $this->told += $isIndexed === null ? 0 : 1;
         $this->listed += $isIndexed === true ? 1 : 0;
     }

@@ -14,7 +14,9 @@ use App\Stores\Kinds\PageKind;
 use App\Stores\Markets;
 use App\Stores\Models\Market;
 use App\Stores\Models\Store;
+use App\Tend\Reach\Role;
 use Illuminate\Support\Facades\DB;
+use Orchard\Core\Sitemaps\SitemapEntry;
 
 /**
  * Makes a store's sitemaps: one row of files for each kind of page and market, so that the index state of each can be
@@ -90,9 +92,11 @@ final class MapWork implements LongWork
         $list = Bulk::list(array_map(static fn (PageKind $kind): int => $kind->value, $kinds));
         $stem = $isOne ? 'sitemap-'.strtolower($market->country)."-{$market->id}-$name" : "sitemap-$name";
         $files = new MapFiles($run, $market, $kinds[0]->value, $stem);
+        $hasHints = $store->options()->sitemapHints === 1;
+        $today = $store->today();
         for ($after = 0; ; $after = (int) $rows[count($rows) - 1]->page_id) {
             $rows = DB::select(
-                "SELECT t.page_id, p.url, p.first_crawl, i.changed_crawl, d.details, d.headers, x.is_listed FROM
+                "SELECT t.page_id, t.kind, t.role, p.url, p.first_crawl, i.changed_crawl, d.details, d.headers, x.is_listed FROM
                     tend_pages t
                     JOIN pages p ON p.id = t.page_id JOIN page_index i ON i.page_id = t.page_id
                     LEFT JOIN page_details d ON d.page_id = t.page_id
@@ -113,12 +117,17 @@ final class MapWork implements LongWork
             }
             foreach ($rows as $row) {
                 $details = KeptDetails::unpack($row->details);
+                $changed = self::changed($row, $days);
                 $files->add(
-                    (string) $row->url,
-                    self::changed($row, $days),
+                    new SitemapEntry(
+                        (string) $row->url,
+                        $changed,
+                        self::images($details),
+                        self::versions($details, (string) $row->url),
+                        $hasHints ? SitemapEntry::frequencyOf($changed, $today) : null,
+                        $hasHints ? self::priority((int) $row->kind, (int) $row->role) : null,
+                    ),
                     $row->is_listed === null ? null : (int) $row->is_listed === 1,
-                    self::images($details),
-                    self::versions($details, (string) $row->url),
                 );
             }
             $run->beat();
@@ -139,6 +148,16 @@ final class MapWork implements LongWork
         $told = $said !== false && $said > 0 && $said <= time() ? gmdate('Y-m-d', $said) : null;
 
         return max($told, $seen);
+    }
+
+    /** Priority beside the store's other pages: half is what the protocol takes for a page of which nothing is said. */
+    private static function priority(int $kind, int $role): float
+    {
+        return match (true) {
+            $kind === PageKind::Home->value => 1.0,
+            $role !== Role::Any->value => 0.8,
+            default => 0.5,
+        };
     }
 
     /**

@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use Orchard\Core\Sitemaps\Sitemap;
+use Orchard\Core\Sitemaps\SitemapEntry;
 use Orchard\Core\Sitemaps\SitemapWriter;
 use Orchard\Core\Url\PageUrl;
 
@@ -24,18 +25,29 @@ function againstSchema(string $xml): array
 it('writes what the published schema accepts and our own reader reads back', function (): void {
     $writer = new SitemapWriter();
     $writer->add(
-        'https://shop.example/jugs?a=1&b=2',
-        '2026-11-30',
-        ['https://cdn.example/a&b.jpg', 'https://cdn.example/a&b.jpg'],
-        [
-            'en' => 'https://shop.example/jugs?a=1&b=2',
-            'de-AT' => 'https://shop.example/de/kr%C3%BCge',
-        ],
+        new SitemapEntry(
+            'https://shop.example/jugs?a=1&b=2',
+            '2026-11-30',
+            ['https://cdn.example/a&b.jpg', 'https://cdn.example/a&b.jpg'],
+            [
+                'en' => 'https://shop.example/jugs?a=1&b=2',
+                'de-AT' => 'https://shop.example/de/kr%C3%BCge',
+            ],
+            'weekly',
+            0.8,
+        ),
     );
-    $writer->add('https://shop.example/<bowls>"\'');
-    $writer->add("https://shop.example/odd\u{1}\u{FFFE}");
+    $writer->add(new SitemapEntry('https://shop.example/<bowls>"\''));
+    $writer->add(new SitemapEntry("https://shop.example/odd\u{1}\u{FFFE}"));
     $xml = $writer->text();
-    expect(againstSchema($xml))->toBe([])->and($writer->entries())->toBe(3);
+    expect(againstSchema($xml))
+        ->toBe([])
+        ->and($writer->entries())
+        ->toBe(3)
+        ->and(substr_count($xml, '<changefreq>weekly</changefreq><priority>0.8</priority>'))
+        ->toBe(1)
+        ->and(substr_count($xml, '<priority>'))
+        ->toBe(1);
     $own = PageUrl::parse('https://shop.example/sitemap.xml');
     $read = Sitemap::read($xml, $own);
     expect($read->isIndex)
@@ -63,11 +75,11 @@ it('finds fault with files that the protocol does not allow', function (): void 
 it('writes no more entries than a file may hold, and an index of the files', function (): void {
     $writer = new SitemapWriter();
     for ($i = 0; $i < SitemapWriter::MOST_ENTRIES; $i++) {
-        $writer->add("https://shop.example/$i");
+        $writer->add(new SitemapEntry("https://shop.example/$i"));
     }
     expect($writer->isFull())
         ->toBeTrue()
-        ->and(fn () => $writer->add('https://shop.example/more'))
+        ->and(fn () => $writer->add(new SitemapEntry('https://shop.example/more')))
         ->toThrow(InvalidArgumentException::class);
     $index = SitemapWriter::index([
         'https://shop.example/a.xml.gz' => '2026-11-30',
@@ -79,3 +91,19 @@ it('writes no more entries than a file may hold, and an index of the files', fun
         ->and(array_keys($read->urls))
         ->toBe(['https://shop.example/a.xml.gz', 'https://shop.example/b.xml.gz']);
 });
+
+it('takes a page that changed some days ago to change about as often', function (
+    ?string $changed,
+    ?string $often,
+): void {
+    expect(SitemapEntry::frequencyOf($changed, '2026-03-31'))->toBe($often);
+})->with([
+    'never seen to change' => [null, null],
+    'today' => ['2026-03-31', 'daily'],
+    'later than today' => ['2026-04-02', 'daily'],
+    'yesterday' => ['2026-03-30', 'daily'],
+    'a week ago, over the change of clocks' => ['2026-03-24', 'weekly'],
+    'eight days ago' => ['2026-03-23', 'monthly'],
+    'a month ago' => ['2026-02-28', 'monthly'],
+    'longer ago' => ['2026-02-27', 'yearly'],
+]);

@@ -74,6 +74,24 @@ it(
         $xml = (string) $this->get("/sitemaps/$token/sitemap-products-1.xml")->getContent();
         expect($xml)->not->toContain('/things/thing-0-0<')->toContain('/things/thing-0-1<');
 
+        // Priority and frequency only where they are asked for.
+        expect($xml)->not->toContain('<priority>')->not->toContain('<changefreq>');
+        expect(orchard(['store:set', 'sitemap_hints', '1', "--store=$store->slug"])['code'])->toBe(0);
+        orchard(['tend:maps', "--store=$store->slug"]);
+        $home = (string) $this->get("/sitemaps/$token/sitemap-pages-1.xml")->getContent();
+        $xml = (string) $this->get("/sitemaps/$token/sitemap-products-1.xml")->getContent();
+        expect(
+            preg_match(
+                "~<loc>$site->url/</loc>(<lastmod>[^<]+</lastmod><changefreq>\\w+</changefreq>)?<priority>1\.0<~",
+                $home,
+            ),
+        )
+            ->toBe(1)
+            ->and(substr_count($xml, '<priority>'))
+            ->toBe(substr_count($xml, '<loc>'))
+            ->and(substr_count($xml, '<changefreq>'))
+            ->toBe(substr_count($xml, '<lastmod>'));
+
         $this->get('/sitemaps/'.str_repeat('a', 32).'/sitemap.xml')->assertNotFound();
         $this->get("/sitemaps/$token/other-1.xml")->assertNotFound();
         $this->actingAs(member($store, Role::Viewer));
