@@ -29,6 +29,19 @@ final class PagingStep
             : $fromPath === $toPath && self::inQuery($fromQuery, $toQuery);
     }
 
+    /** Whether an address has the form of a further part of a list: a number in a parameter or at the end of the path. */
+    public static function mayBePart(PageUrl $url): bool
+    {
+        [$path, $query] = explode('?', $url->target(), 2) + [1 => ''];
+        $numbers = array_filter(
+            explode('&', $query),
+            static fn (string $part): bool => preg_match('/^[^=]+=(\d{1,5})$/', $part, $found) === 1 &&
+                (int) $found[1] <= self::MOST,
+        );
+
+        return $numbers !== [] || self::withoutNumber($path) !== null;
+    }
+
     private static function inPath(string $from, string $to): bool
     {
         $bare = self::withoutNumber($to);

@@ -15,7 +15,9 @@ use App\Tend\Found\FindingType;
 use App\Tend\Found\Found;
 use Closure;
 use Illuminate\Support\Facades\DB;
+use Orchard\Core\LinkGraph\PagingStep;
 use Orchard\Core\StructuredData\LifeState;
+use Orchard\Core\Url\PageUrl;
 
 /**
  * Pages that search engines may list and that no followed link reaches, told apart by why, each with what should become
@@ -129,8 +131,10 @@ final class OrphanFinder implements StoreFinder
         ) {
             $page = (int) $row->to_page;
             if (count($ways[$page] ?? []) < self::MOST_WAYS) {
+                $url = PageUrl::parse((string) $row->url);
                 $isPart =
-                    preg_match('~(?:[?&][^=&]+=|/(?:[a-z]{1,9}[/\-]?)?)\d{1,4}/?$~i', (string) $row->url) === 1 &&
+                    $url !== null &&
+                    PagingStep::mayBePart($url) &&
                     in_array((int) $row->kind, [PageKind::Collection->value, PageKind::Other->value], true);
                 $ways[$page][] = [
                     'from' => (int) $row->from_page,

@@ -102,9 +102,10 @@ final class KnownController
             'sitemap' => ['required', 'url:http,https', 'max:1000'],
             'told_on' => ['required', 'date_format:Y-m-d', 'before_or_equal:tomorrow', 'after:2000-01-01'],
         ]);
-        DB::table('tend_submissions')->insert(
-            ['store_id' => $store->id, 'user_id' => $request->user()?->getAuthIdentifier()] + $given,
-        );
+        // Pressed twice it is noted once.
+        DB::table('tend_submissions')->updateOrInsert(['store_id' => $store->id] + $given, [
+            'user_id' => $request->user()?->getAuthIdentifier(),
+        ]);
 
         return redirect()->route('tend.known', $store)->with('done', 'It is noted.');
     }

@@ -7,6 +7,7 @@ namespace App\Tend\Lists;
 use App\Inventory\PageAddress;
 use App\Platform\Database\Bulk;
 use App\Stores\Models\Store;
+use App\Tend\Found\FindingState;
 use App\Tend\Found\FindingType;
 use App\Tend\Reach\WhatIf;
 use Illuminate\Support\Facades\DB;
@@ -120,7 +121,7 @@ final class PageReach
                 $page->page_id,
                 $store->id,
                 $page->page_id,
-                (int) $page->sector < PHP_INT_MAX ? (int) $page->sector : 0,
+                $page->sector,
                 $store->id,
                 (int) $page->depth,
                 $page->page_id,
@@ -177,8 +178,8 @@ final class PageReach
     {
         $ids = Bulk::ids(
             DB::select(
-                'SELECT id FROM tend_findings WHERE store_id = ? AND page_id = ? AND state < 3 ORDER BY type LIMIT 30',
-                [$store->id, $page],
+                'SELECT id FROM tend_findings WHERE store_id = ? AND page_id = ? AND state <> ? ORDER BY type LIMIT 30',
+                [$store->id, $page, FindingState::Mended->value],
             ),
             'id',
         );

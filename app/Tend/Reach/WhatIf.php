@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Tend\Reach;
 
+use App\Inventory\Index\DepthRebuild;
 use App\Platform\Database\Bulk;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
@@ -33,7 +34,7 @@ final readonly class WhatIf
     public static function link(Store $store, int $from, int $to): self
     {
         $source = $from === 0 ? null : self::page($store, $from);
-        if ($source !== null && ((int) $source->is_shut === 1 || (int) $source->depth === 65535)) {
+        if ($source !== null && ((int) $source->is_shut === 1 || (int) $source->depth === DepthRebuild::UNREACHED)) {
             return new self([], true);
         }
         $depths = [];

@@ -40,3 +40,16 @@ it('knows no step to another host', function (): void {
         ),
     )->toBeFalse();
 });
+
+it('knows the form of a further part of a list', function (string $address, bool $is): void {
+    expect(PagingStep::mayBePart(PageUrl::parse("https://shop.example$address")))->toBe($is);
+})->with([
+    'by parameter' => ['/jugs?page=2', true],
+    'before another parameter' => ['/jugs?page=2&tone=ash', true],
+    'in the path' => ['/jugs/2', true],
+    'by a word and a number' => ['/jugs/seite-2/', true],
+    'the first part' => ['/jugs', false],
+    'a filter' => ['/jugs?tone=ash', false],
+    'a number too large for a part' => ['/jugs?id=470011', false],
+    'a word that has a number' => ['/jugs/alba2x', false],
+]);
