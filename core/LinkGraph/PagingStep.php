@@ -46,7 +46,8 @@ final class PagingStep
     {
         $bare = self::withoutNumber($to);
 
-        return $bare !== null && (self::withoutNumber($from) ?? rtrim($from, '/')) === $bare;
+        // The list's own name may end in a number, too: /bowls/set-2 and its /bowls/set-2/part/2.
+        return $bare !== null && in_array($bare, [rtrim($from, '/'), self::withoutNumber($from)], true);
     }
 
     /** The path of the list, where it ends in a number with a word before it or without: /3, /part/3, /part-3. */

@@ -22,6 +22,8 @@ it('tells a click that turns a list from one that leads somewhere', function (
     'by a word and a number' => ['/jugs/part/2', '/jugs/part/3', true],
     'by a word with a hyphen' => ['/jugs', '/jugs/seite-2', true],
     'with a slash at the end' => ['/jugs/', '/jugs/page/2/', true],
+    'of a list whose name ends in a number' => ['/bowls/set-2', '/bowls/set-2/part/2', true],
+    'the third of such a list' => ['/bowls/set-2/part/2', '/bowls/set-2/part/3', true],
     'another list' => ['/jugs', '/bowls?page=2', false],
     'a filter' => ['/jugs', '/jugs?tone=ash', false],
     'a filter by number beside another page' => ['/jugs?page=2', '/jugs?size=2&page=3', false],
