@@ -17,5 +17,6 @@ return [
     App\Untangle\UntangleProvider::class,
     App\Tend\TendProvider::class,
     App\Release\ReleaseProvider::class,
+    App\Watch\WatchProvider::class,
     App\Demo\DemoProvider::class,
 ];

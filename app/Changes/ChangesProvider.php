@@ -6,6 +6,7 @@ namespace App\Changes;
 
 use App\Catalogue\Events\ResourceGivesWay;
 use App\Catalogue\Events\ResourcesConnected;
+use App\Changes\Live\ReleaseNames;
 use App\Changes\Trials\Trials;
 use App\Stores\Leaving\ExportParts;
 use App\Stores\Leaving\StoreTables;
@@ -19,6 +20,11 @@ use Illuminate\Support\ServiceProvider;
 
 final class ChangesProvider extends ServiceProvider
 {
+    public function register(): void
+    {
+        $this->app->singleton(ReleaseNames::class);
+    }
+
     public function boot(Stamps $stamps, OverviewBoard $overview, ExportParts $exports, StoreTables $tables): void
     {
         $exports->register('history', HistoryExport::COLUMNS, HistoryExport::rows(...));

@@ -39,6 +39,9 @@ final readonly class GrowWork implements LongWork
 
     private const DRAFTED = 12;
 
+    /** Days since floor lamps were named anew. */
+    private const NAMED_ANEW = 84;
+
     public function __construct(private Drafts $drafts, private Connections $connections)
     {
     }
@@ -98,6 +101,7 @@ final readonly class GrowWork implements LongWork
     /** A list of keywords as a person would bring it, its volumes and difficulties made up; then the matching. */
     private function match(Store $store): string
     {
+        $this->markFloorLamps($store);
         if (! DB::table('keyword_rows')->where('store_id', $store->id)->exists()) {
             Artisan::call('gather:import', [
                 'kind' => 'keywords',
@@ -109,6 +113,32 @@ final readonly class GrowWork implements LongWork
         WorkView::latest($store->id, 'match.suggest') ?? Artisan::call('match:suggest', ['--store' => $store->slug]);
 
         return 'matched';
+    }
+
+    /** The stand-in market knows that floor lamps were named anew so long ago (bin/door/services.sh). */
+    private function markFloorLamps(Store $store): void
+    {
+        $lamps = DB::table('pages')
+            ->where('store_id', $store->id)
+            ->where('url', 'like', "{$store->base_url}/lamp/%floor-lamp%")
+            ->where('url', 'not like', '%?%')
+            ->pluck('url')
+            ->all();
+        $file = (string) tempnam(sys_get_temp_dir(), 'lamps');
+        try {
+            file_put_contents($file, implode("\n", array_map(strval(...), $lamps)));
+            // Marked already, it says so, and that is fine.
+            Artisan::call('watch:mark', [
+                '--store' => $store->slug,
+                '--name' => 'Floor lamps named anew, by the agency',
+                '--date' => now($store->timezone)->subDays(self::NAMED_ANEW)->format('Y-m-d'),
+                '--pages' => $file,
+                '--note' => 'Before, they were called by their makers alone.',
+            ]);
+        } finally {
+            unlink($file);
+        }
+        Artisan::call('watch:judge', ['--store' => $store->slug]);
     }
 
     private function write(Store $store): string

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Release;
 
+use App\Changes\Live\ReleaseNames;
 use App\Platform\Work\WorkDesk;
 use App\Release\Campaigns\Campaigns;
 use App\Release\Console\HandoverCommand;
@@ -24,8 +25,14 @@ use Illuminate\Support\ServiceProvider;
 
 final class ReleaseProvider extends ServiceProvider
 {
-    public function boot(WorkDesk $desk, StepBoard $board, OverviewBoard $overview, StoreTables $tables): void
-    {
+    public function boot(
+        WorkDesk $desk,
+        StepBoard $board,
+        OverviewBoard $overview,
+        StoreTables $tables,
+        ReleaseNames $names,
+    ): void {
+        $names->register(ReleaseOverview::names(...));
         $tables->child('release_links', 'release_id', 'release_batches');
         $tables->child('release_campaign_texts', 'campaign_id', 'release_campaigns');
         $tables->child('release_file_rows', 'file_id', 'release_files');

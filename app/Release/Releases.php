@@ -9,6 +9,7 @@ use App\Changes\AddressField;
 use App\Changes\Draft;
 use App\Changes\Drafts;
 use App\Changes\DraftState;
+use App\Changes\Events\ReleaseBegun;
 use App\Changes\Events\TextsChanged;
 use App\Changes\Spells\SpellCause;
 use App\Changes\Spells\Spells;
@@ -87,10 +88,7 @@ final class Releases
                 ->where('store_id', $store->id)
                 ->where('state', DraftState::Ready->value)
                 ->when($draftIds !== null, static fn ($query) => $query->whereIn('id', $draftIds ?? []))
-                ->when(
-                    $store->options()->needsApproval === 1,
-                    static fn ($query) => $query->whereNotNull('approved_at'),
-                )
+                ->when($store->options()->needsApproval === 1, static fn ($query) => $query->whereNotNull('approved_at'))
                 ->orderBy('resource_id')
                 ->orderBy('field')
                 ->limit(self::MOST_ITEMS)
@@ -132,6 +130,7 @@ final class Releases
             $count = $items->addTexts($drafts) + $items->addAddresses($addresses);
             $this->drafts->beginSending(array_values($drafts->map(static fn (Draft $draft): int => $draft->id)->all()));
             $this->addresses->beginSending(Bulk::ids($addresses->all(), 'id'));
+            $this->tell($store, $release);
             TextsChanged::dispatch(
                 $store->id,
                 array_values($drafts->map(static fn (Draft $draft): int => $draft->resourceId)->unique()->all()),
@@ -152,13 +151,10 @@ final class Releases
     {
         return DB::transaction(function () use ($store, $texts, $userId, $name): array {
             $release = $this->make($store, $name, null, $userId);
+            $count = (new NewItems($store, $release, Ways::of($store)))->addTexts($texts);
+            $this->tell($store, $release);
 
-            return $this->begin(
-                $store,
-                $release,
-                (new NewItems($store, $release, Ways::of($store)))->addTexts($texts),
-                $userId,
-            );
+            return $this->begin($store, $release, $count, $userId);
         });
     }
 
@@ -322,6 +318,24 @@ final class Releases
 
         // All of it goes in one file: a newer one that lacks a column of it would leave that out.
         return new Way($via, count($holding) === 1 ? reset($holding) ?? $own : $own);
+    }
+
+    /** Others keep what is promised of it, as it stands on this day. */
+    private function tell(Store $store, int $release): void
+    {
+        ReleaseBegun::dispatch(
+            $store->id,
+            $release,
+            Bulk::ids(
+                DB::select(
+                    'SELECT DISTINCT COALESCE(i.page_id, r.page_id) AS page FROM release_items i
+                        LEFT JOIN resources r ON r.id = i.resource_id AND i.resource_id > 0
+                        WHERE i.release_id = ? HAVING page IS NOT NULL ORDER BY page',
+                    [$release],
+                ),
+                'page',
+            ),
+        );
     }
 
     private function make(Store $store, string $name, ?int $undoOf, ?int $userId): int

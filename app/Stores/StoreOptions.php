@@ -50,6 +50,7 @@ final class StoreOptions
                     'handover_days' => $settings->handoverDays,
                     'needs_approval' => $settings->needsApproval,
                     'sitemap_hints' => $settings->sitemapHints,
+                    'fetch_days' => $settings->fetchDays,
                     'collection_standard' => $settings->collections['on'],
                     'collection_products' => $settings->collections['products'],
                     'collection_words' => $settings->collections['words'],

@@ -20,6 +20,7 @@ final readonly class StoreSettings
      * @param  int  $handoverDays  days after which what was handed over and is not seen live is told, 1 to 90
      * @param  int  $needsApproval  1 where a release takes only texts that somebody has approved
      * @param  int  $sitemapHints  1 where sitemaps name priority and frequency
+     * @param  int  $fetchDays  days after which search engines have usually fetched a changed page again, 0 to 60
      * @param  array{on: int, products: int, words: int}  $collections  its standard; on is 1 where it has one
      * @param  array{main: int, selling: int, other: int}  $depthAims  clicks from home that pages should be at most
      * @param  int  $clicksAtRisk  hundredths of the store's clicks whose addresses one release may change, 1 to 100
@@ -58,6 +59,7 @@ final readonly class StoreSettings
         public array $depthAims = ['main' => 2, 'selling' => 3, 'other' => 5],
         public array $collections = ['on' => 0, 'products' => 8, 'words' => 100],
         public int $sitemapHints = 0,
+        public int $fetchDays = 10,
     ) {
     }
 
@@ -114,6 +116,13 @@ final readonly class StoreSettings
                 'max' => 1,
                 'default' => 0,
                 'means' => 'whether our sitemaps name priority and frequency: 1 for yes, 0 for no',
+            ],
+            'fetch_days' => [
+                'min' => 0,
+                'max' => 60,
+                'default' => 10,
+                'means' => 'days after which search engines have usually fetched a changed page again, where no '.
+                    'access log tells it',
             ],
             'collection_standard' => [
                 'min' => 0,
@@ -320,6 +329,7 @@ final readonly class StoreSettings
                 'words' => $values['collection_words'],
             ],
             $values['sitemap_hints'],
+            $values['fetch_days'],
         );
     }
 }

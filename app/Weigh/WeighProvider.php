@@ -42,7 +42,7 @@ final class WeighProvider extends ServiceProvider
         $exports->register('worklists', WorklistSheet::ALL, WorklistSheet::all(...));
         WeighOverview::register($overview);
         $seen->register(TopQueries::of(...), TopQueries::portion(...));
-        foreach (['upside', 'expected_rate', 'click_value'] as $figure) {
+        foreach (['upside', 'expected_rate', 'click_value', 'wording', 'wording_clicks'] as $figure) {
             $figures->register(
                 $figure,
                 static fn (Store $store, array $pages): array => array_map(

@@ -1,0 +1,122 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Changes\Live;
+
+use App\Changes\HistoryEvent;
+use App\Platform\Database\Bulk;
+use App\Stores\Models\Store;
+use Illuminate\Support\Facades\DB;
+use Orchard\Core\Wording\TextField;
+
+/** What releases made live, and when, read from the history. */
+final class LiveChanges
+{
+    /** Pages asked for at a time. */
+    private const PORTION = 5000;
+
+    /**
+     * @return list<array{release: int, first: string, last: string}> releases that made something live and took nothing
+     * back, the oldest first; times in UTC
+     */
+    public static function releases(Store $store): array
+    {
+        return array_map(
+            static fn (object $row): array => [
+                'release' => (int) $row->release_id,
+                'first' => (string) $row->first_at,
+                'last' => (string) $row->last_at,
+            ],
+            DB::select(
+                'SELECT release_id, MIN(created_at) AS first_at, MAX(created_at) AS last_at FROM history
+                    WHERE store_id = ? AND release_id IS NOT NULL AND event = ? GROUP BY release_id ORDER BY release_id',
+                [$store->id, HistoryEvent::Live->value],
+            ),
+        );
+    }
+
+    /** @return list<LiveChange> by page; what shows on no page is left out */
+    public static function ofRelease(Store $store, int $release): array
+    {
+        $rows = [];
+        foreach (
+            DB::select(
+                'SELECT COALESCE(h.page_id, r.page_id) AS page, h.resource_id, h.field, h.origin, h.created_at,
+                    h.before_value, h.after_value, (SELECT MIN(u.created_at) FROM history u WHERE h.resource_id > 0
+                    AND u.resource_id = h.resource_id AND u.id > h.id AND u.field = h.field AND u.event = ?) AS undone,
+                    (SELECT MIN(u.created_at) FROM history u WHERE h.resource_id = 0 AND u.page_id = h.page_id
+                    AND u.id > h.id AND u.field = h.field AND u.event = ?) AS address_undone
+                    FROM history h LEFT JOIN resources r ON r.id = h.resource_id AND h.resource_id > 0
+                    WHERE h.store_id = ? AND h.release_id = ? AND h.event = ? ORDER BY page, h.field, h.id',
+                [
+                    HistoryEvent::Undone->value,
+                    HistoryEvent::Undone->value,
+                    $store->id,
+                    $release,
+                    HistoryEvent::Live->value,
+                ],
+            ) as $row
+        ) {
+            (int) $row->page === 0 || ($rows[(int) $row->page][] = $row);
+        }
+        $changes = [];
+        foreach ($rows as $page => $some) {
+            $first = $some[0];
+            $isText = TextField::tryFrom((int) $first->field) !== null;
+            $undone = array_filter(
+                array_map(static fn (object $row): ?string => $row->undone ?? $row->address_undone, $some),
+            );
+            $changes[] = new LiveChange(
+                $page,
+                array_values(array_unique(array_map(static fn (object $row): int => (int) $row->field, $some))),
+                $isText ? (string) $first->origin : '',
+                (string) max(array_map(static fn (object $row): string => (string) $row->created_at, $some)),
+                $undone === [] ? null : (string) min($undone),
+                $isText ? (string) $first->before_value : null,
+                $isText ? (string) $first->after_value : null,
+            );
+        }
+
+        return $changes;
+    }
+
+    /**
+     * @param  list<int>  $pages
+     * @param  string  $from  UTC
+     * @param  string  $to  UTC
+     * @return list<int> those of which a release made something live, or took it back, between the two
+     */
+    public static function touched(array $pages, string $from, string $to, ?int $butRelease = null): array
+    {
+        $touched = [];
+        foreach (array_chunk($pages, self::PORTION) as $some) {
+            $list = Bulk::list($some);
+            foreach (
+                DB::select(
+                    "SELECT p.id FROM pages p JOIN history h ON h.resource_id = p.resource_id
+                        AND h.created_at BETWEEN ? AND ? AND h.event IN (?, ?)
+                        AND NOT (h.release_id <=> ?) WHERE p.id IN ($list)
+                        UNION SELECT page_id AS id FROM history WHERE page_id IN ($list) AND created_at BETWEEN ? AND ?
+                        AND event IN (?, ?) AND NOT (release_id <=> ?)",
+                    [
+                        $from,
+                        $to,
+                        HistoryEvent::Live->value,
+                        HistoryEvent::Undone->value,
+                        $butRelease,
+                        $from,
+                        $to,
+                        HistoryEvent::Live->value,
+                        HistoryEvent::Undone->value,
+                        $butRelease,
+                    ],
+                ) as $row
+            ) {
+                $touched[] = (int) $row->id;
+            }
+        }
+
+        return $touched;
+    }
+}

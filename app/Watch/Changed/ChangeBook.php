@@ -1,0 +1,165 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Watch\Changed;
+
+use App\Changes\Live\LiveChange;
+use App\Changes\Live\LiveChanges;
+use App\Changes\Live\ReleaseNames;
+use App\Changes\Trials\TrialState;
+use App\Platform\Database\Bulk;
+use App\Stores\Models\Store;
+use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\DB;
+
+/** Takes down what was changed: releases and trials as they went live; marks write their own rows. */
+final readonly class ChangeBook
+{
+    /** Releases of so many days are looked at again, for their pages get live one by one. */
+    private const DAYS = 400;
+
+    public function __construct(private ReleaseNames $names)
+    {
+    }
+
+    /** Called inside a transaction. */
+    public function sync(Store $store): void
+    {
+        $since = now()->subDays(self::DAYS)->format('Y-m-d H:i:s');
+        $releases = array_filter(LiveChanges::releases($store), static fn (array $one): bool => $one['last'] >= $since);
+        $known = DB::table('watch_changes')
+            ->where('store_id', $store->id)
+            ->where('source', ChangeSource::Release->value)
+            ->pluck('id', 'source_id');
+        $names = $this->names->of($store, array_column($releases, 'release'));
+        foreach ($releases as $one) {
+            $name = $names[$one['release']] ?? null;
+            if ($name !== null && $name->undoOf === null) {
+                $this->keep(
+                    $store,
+                    ChangeSource::Release,
+                    $one['release'],
+                    0,
+                    $name->name,
+                    LiveChanges::ofRelease($store, $one['release']),
+                    is_numeric($known[$one['release']] ?? null) ? (int) $known[$one['release']] : null,
+                );
+            }
+        }
+        $this->trials($store);
+    }
+
+    private function trials(Store $store): void
+    {
+        foreach (
+            DB::select(
+                'SELECT t.id, t.name, t.starts_at, t.field, g.number, g.name AS wording, c.id AS known FROM text_trials t
+                    JOIN text_trial_groups g ON g.trial_id = t.id AND g.recipe_id IS NOT NULL
+                    LEFT JOIN watch_changes c ON c.store_id = t.store_id AND c.source = ? AND c.source_id = t.id
+                    AND c.part = g.number WHERE t.store_id = ? AND t.state IN (?, ?) AND t.starts_at IS NOT NULL
+                    ORDER BY t.id, g.number',
+                [ChangeSource::Trial->value, $store->id, TrialState::Running->value, TrialState::Over->value],
+            ) as $group
+        ) {
+            $pages = DB::select(
+                'SELECT page_id FROM text_trial_pages WHERE trial_id = ? AND number = ? AND page_id IS NOT NULL
+                    AND value IS NOT NULL',
+                [$group->id, $group->number],
+            );
+            $this->keep(
+                $store,
+                ChangeSource::Trial,
+                (int) $group->id,
+                (int) $group->number,
+                "$group->name: $group->wording",
+                array_map(
+                    static fn (int $page): LiveChange => new LiveChange(
+                        $page,
+                        [(int) $group->field],
+                        'recipe',
+                        (string) $group->starts_at,
+                        null,
+                        null,
+                        null,
+                    ),
+                    Bulk::ids($pages, 'page_id'),
+                ),
+                $group->known === null ? null : (int) $group->known,
+            );
+        }
+    }
+
+    /** @param  list<LiveChange>  $changes */
+    private function keep(
+        Store $store,
+        ChangeSource $source,
+        int $sourceId,
+        int $part,
+        string $name,
+        array $changes,
+        ?int $known,
+    ): void {
+        if ($changes === []) {
+            return;
+        }
+        $day = static fn (?string $moment): ?string => $moment === null
+            ? null
+            : Carbon::parse($moment, 'UTC')->setTimezone($store->timezone)->format('Y-m-d');
+        $days = array_map(static fn (LiveChange $one): string => (string) $day($one->liveAt), $changes);
+        sort($days);
+        $row = [
+            'name' => mb_substr($name, 0, 160),
+            'first_day' => $days[0],
+            'day' => $days[(int) ceil(0.9 * count($days)) - 1],
+            'pages' => count($changes),
+            'fields' => array_sum(
+                array_map(
+                    static fn (int $field): int => self::bit($field),
+                    array_unique(
+                        array_merge(...array_map(static fn (LiveChange $one): array => $one->fields, $changes)),
+                    ),
+                ),
+            ),
+        ];
+        if ($known === null) {
+            $known = DB::table('watch_changes')->insertGetId(
+                $row + [
+                    'store_id' => $store->id,
+                    'source' => $source->value,
+                    'source_id' => $sourceId,
+                    'part' => $part,
+                    'created_at' => now(),
+                ],
+            );
+        } else {
+            DB::table('watch_changes')->where('id', $known)->update($row);
+        }
+        Bulk::write(
+            'watch_pages',
+            ['change_id', 'page_id', 'store_id', 'live_on', 'undone_on', 'fields', 'origin'],
+            array_map(
+                static fn (LiveChange $one): array => [
+                    $known,
+                    $one->page,
+                    $store->id,
+                    $day($one->liveAt),
+                    $day($one->undoneAt),
+                    array_sum(array_map(self::bit(...), $one->fields)),
+                    $one->origin,
+                ],
+                $changes,
+            ),
+            'INSERT',
+            'ON DUPLICATE KEY UPDATE live_on = VALUES(live_on), undone_on = VALUES(undone_on), fields = VALUES(fields),
+                origin = VALUES(origin)',
+        );
+        $source === ChangeSource::Release && Promises::take($store, $known, $sourceId);
+    }
+
+    /** Texts are bits already; fields of addresses stand above them. */
+    public static function bit(int $field): int
+    {
+        return $field > 10 && $field < 15 ? 1 << ($field - 4) : $field;
+    }
+}

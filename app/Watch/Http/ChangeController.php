@@ -1,0 +1,130 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Watch\Http;
+
+use App\Changes\Live\ReleaseNames;
+use App\Inventory\Selections;
+use App\Platform\Tables\TableWriter;
+use App\Stores\Models\Store;
+use App\Watch\Changed\ChangeSource;
+use App\Watch\Changed\Decision;
+use App\Watch\Lists\ChangePages;
+use App\Watch\Lists\GroupList;
+use App\Watch\Lists\ResultList;
+use App\Watch\Lists\WeeksLines;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+use Illuminate\View\View;
+use InvalidArgumentException;
+use RuntimeException;
+use Symfony\Component\HttpFoundation\StreamedResponse;
+
+/** One change: what came of it, by week, by group and page by page, and what somebody decides then. */
+final class ChangeController
+{
+    public function show(Store $store, int $change, ReleaseNames $names): View
+    {
+        $row = $this->row($store, $change);
+        $release = (int) $row->source === ChangeSource::Release->value ? (int) $row->source_id : null;
+
+        return view('watch.change', [
+            'store' => $store,
+            'change' => $row,
+            'result' => ResultList::find($store, $change) ?? abort(404),
+            'place' => ResultList::place($store, $change),
+            'lines' => WeeksLines::of($change),
+            'groups' => GroupList::of($change),
+            'moved' => ChangePages::moved($store, $row, 8),
+            'leftOut' => ChangePages::leftOut($change),
+            'release' => $release === null ? null : $names->of($store, [$release])[$release] ?? null,
+            'decider' => $row->decided_by === null ? null : DB::table('users')->where('id', $row->decided_by)->value('name'),
+        ]);
+    }
+
+    public function pages(Request $request, Store $store, int $change): View
+    {
+        $row = $this->row($store, $change);
+        $isLeft = $request->query('show') === 'left';
+        $part = $request->query('group');
+        $part = is_string($part) && ctype_digit($part) ? (int) substr($part, 0, 5) : null;
+        $after = is_string($request->query('after')) ? mb_substr($request->query('after'), 0, 60) : null;
+
+        return view(
+            'watch.pages',
+            [
+                'store' => $store,
+                'change' => $row,
+                'result' => ResultList::find($store, $change) ?? abort(404),
+                'groups' => GroupList::of($change),
+                'isLeft' => $isLeft,
+                'part' => $part,
+                'leftOut' => ChangePages::leftOut($change),
+            ] + ChangePages::page($change, $part, $isLeft, $after),
+        );
+    }
+
+    public function export(Store $store, int $change, string $format): StreamedResponse
+    {
+        $row = $this->row($store, $change);
+        abort_unless(isset(TableWriter::FORMATS[$format]), 404);
+
+        return response()->streamDownload(
+            static fn () => TableWriter::write(
+                $format,
+                ChangePages::COLUMNS,
+                ChangePages::export($store, $row),
+                fopen('php://output', 'wb') ?: throw new RuntimeException('No output.'),
+            ),
+            "{$store->slug}-change-$change.$format",
+            ['Content-Type' => TableWriter::FORMATS[$format]],
+        );
+    }
+
+    public function decide(Request $request, Store $store, int $change): RedirectResponse
+    {
+        $given = $request->validate(['as' => ['required', 'in:open,keep,again,back']]);
+        $this->row($store, $change);
+        $decision = Decision::fromKey((string) $given['as']) ?? Decision::Open;
+        DB::table('watch_changes')
+            ->where('store_id', $store->id)
+            ->where('id', $change)
+            ->update([
+                'decided' => $decision->value,
+                'decided_by' => $decision === Decision::Open ? null : $request->user()?->getAuthIdentifier(),
+                'decided_at' => now(),
+            ]);
+
+        return back()->with(
+            'done',
+            $decision === Decision::Open ? 'It is to be read again.' : "Noted: {$decision->label()}.",
+        );
+    }
+
+    /** Takes the pages of a group to the desk, those with most clicks first. */
+    public function desk(Request $request, Store $store, int $change): RedirectResponse
+    {
+        $given = $request->validate(['group' => ['required', 'integer', 'min:2', 'max:1000']]);
+        $row = $this->row($store, $change);
+        $group = GroupList::of($change)[(int) $given['group']] ?? abort(404);
+        try {
+            $selection = Selections::keep(
+                $store,
+                mb_substr("{$row->name}: {$group->name}", 0, 120),
+                (int) $request->user()?->getAuthIdentifier(),
+                [ChangePages::ofPart($change, (int) $given['group'])],
+            );
+        } catch (InvalidArgumentException) {
+            return back()->withErrors(['group' => 'None of these pages is left.']);
+        }
+
+        return redirect()->route('write', [$store, 'selection' => $selection]);
+    }
+
+    private function row(Store $store, int $change): object
+    {
+        return DB::table('watch_changes')->where('store_id', $store->id)->where('id', $change)->first() ?? abort(404);
+    }
+}

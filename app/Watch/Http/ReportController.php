@@ -1,0 +1,81 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Watch\Http;
+
+use App\Stores\Models\Store;
+use App\Watch\Reports\Report;
+use App\Watch\Reports\ReportLinks;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\View\View;
+use InvalidArgumentException;
+
+/** The report: on the screen, as a file, and for somebody without an account. */
+final class ReportController
+{
+    public function show(Request $request, Store $store): View
+    {
+        [$report, $problem] = $this->asked($request, $store);
+
+        return view('watch.report', [
+            'store' => $store,
+            'report' => $report,
+            'problem' => $problem,
+            'links' => ReportLinks::count($store),
+        ]);
+    }
+
+    public function file(Request $request, Store $store): Response
+    {
+        [$report] = $this->asked($request, $store);
+
+        return response($report->html(), 200, [
+            'Content-Type' => 'text/html; charset=UTF-8',
+            'Content-Disposition' => "attachment; filename=\"{$store->slug}-report-{$report->to}.html\"",
+        ]);
+    }
+
+    public function link(Request $request, Store $store): RedirectResponse
+    {
+        [$report] = $this->asked($request, $store);
+        try {
+            $token = ReportLinks::make($report, (int) $request->user()?->getAuthIdentifier());
+        } catch (InvalidArgumentException $problem) {
+            return back()->withErrors(['link' => $problem->getMessage()]);
+        }
+
+        return redirect()
+            ->route('watch.report', [$store, 'from' => $report->from, 'to' => $report->to])
+            ->with('link', route('watch.report.guest', $token));
+    }
+
+    public function endLinks(Store $store): RedirectResponse
+    {
+        ReportLinks::end($store);
+
+        return back()->with('done', 'No link leads to a report any more.');
+    }
+
+    public function guest(string $token): View
+    {
+        $report = ReportLinks::open($token) ?? abort(404);
+
+        return view('watch.report-guest', ['store' => $report->store, 'report' => $report]);
+    }
+
+    /** @return array{Report, ?string} the report that was asked for, else the usual one and why not */
+    private function asked(Request $request, Store $store): array
+    {
+        $day = static fn (string $name): ?string => is_string($request->input($name)) && $request->input($name) !== ''
+            ? mb_substr($request->input($name), 0, 10)
+            : null;
+        try {
+            return [Report::of($store, $day('from'), $day('to')), null];
+        } catch (InvalidArgumentException $problem) {
+            return [Report::of($store), $problem->getMessage()];
+        }
+    }
+}

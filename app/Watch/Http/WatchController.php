@@ -1,0 +1,71 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Watch\Http;
+
+use App\Facts\NumberWindow;
+use App\Platform\Tables\TableWriter;
+use App\Platform\Work\WorkView;
+use App\Stores\Models\Store;
+use App\Watch\Judging\Judgings;
+use App\Watch\Judging\JudgeWork;
+use App\Watch\Lists\ResultList;
+use DateTimeImmutable;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\View\View;
+use RuntimeException;
+use Symfony\Component\HttpFoundation\StreamedResponse;
+
+/** All changes with what came of them, the store as a whole first. */
+final class WatchController
+{
+    /** Days whose changes the headline adds up. */
+    public const DAYS = 364;
+
+    public function index(Request $request, Store $store): View
+    {
+        $after = is_string($request->query('after')) ? mb_substr($request->query('after'), 0, 40) : null;
+        $from = (new DateTimeImmutable($store->today()))->modify('-'.self::DAYS.' days')->format('Y-m-d');
+
+        return view(
+            'watch.index',
+            [
+                'store' => $store,
+                'work' => WorkView::latest($store->id, JudgeWork::sort()),
+                'window' => NumberWindow::of($store),
+                'sum' => ResultList::store($store, $from, $store->today()),
+                'isFirst' => $after === null,
+            ] + ResultList::page($store, $after),
+        );
+    }
+
+    public function progress(Store $store): View
+    {
+        return view('watch.progress', ['store' => $store, 'work' => WorkView::latest($store->id, JudgeWork::sort())]);
+    }
+
+    public function judge(Request $request, Store $store, Judgings $judgings): RedirectResponse
+    {
+        $judgings->begin($store->id, (int) $request->user()?->getAuthIdentifier());
+
+        return back()->with('done', 'Results are judged again.');
+    }
+
+    public function export(Store $store, string $format): StreamedResponse
+    {
+        abort_unless(isset(TableWriter::FORMATS[$format]), 404);
+
+        return response()->streamDownload(
+            static fn () => TableWriter::write(
+                $format,
+                ResultList::COLUMNS,
+                ResultList::export($store),
+                fopen('php://output', 'wb') ?: throw new RuntimeException('No output.'),
+            ),
+            "{$store->slug}-results.$format",
+            ['Content-Type' => TableWriter::FORMATS[$format]],
+        );
+    }
+}

@@ -1,0 +1,239 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Watch\Judging;
+
+use App\Changes\Live\LiveChanges;
+use App\Changes\Spells\SpellCause;
+use App\Facts\PageWeeks;
+use App\Inventory\Terms\SeenQueries;
+use App\Platform\Database\Bulk;
+use App\Stores\Models\Store;
+use App\Watch\Changed\Change;
+use App\Watch\Changed\ChangeSource;
+use Illuminate\Support\Facades\DB;
+use Orchard\Core\Demand\Chance;
+
+/**
+ * Pages against which a change is judged: of the same markets and kinds, in search, seen in the weeks before, and left
+ * alone by every release, mark and campaign from those weeks on. Pages that share their first queries with changed
+ * ones are told apart: what those gain, these may lose.
+ */
+final readonly class AlonePages
+{
+    /** More tell hardly more, and take time. */
+    private const MOST = 4000;
+
+    /** First queries of a page that are looked at for others that share them. */
+    private const QUERIES = 3;
+
+    /**
+     * Where more than so much of the pages would share queries with changed ones, whole assortments are meant, and
+     * sharing tells nothing.
+     */
+    private const MOST_SHARED = 0.5;
+
+    /**
+     * @param  array<int, array{market: int, kind: int}>  $alone  by page
+     * @param  array<int, array{market: int, kind: int}>  $sharing  pages that share queries with changed ones
+     */
+    private function __construct(public array $alone, public array $sharing)
+    {
+    }
+
+    /**
+     * @param  array<int, array{market: int, kind: int}>  $changed  its pages that count
+     * @param  list<string>  $weeks  Mondays of all weeks before, the newest first
+     * @param  string  $from  UTC: since then nobody else may have changed a page
+     * @param  string  $to  UTC
+     */
+    public static function of(
+        Store $store,
+        SeenQueries $queries,
+        Change $change,
+        array $changed,
+        array $weeks,
+        string $from,
+        string $to,
+    ): self {
+        $all = self::candidates($store, $changed, array_slice($weeks, 0, 13));
+        $all = array_diff_key($all, $changed, self::ofChange($change));
+        $ids = array_keys($all);
+        $barred = array_fill_keys(
+            [
+                ...LiveChanges::touched($ids, $from, $to),
+                ...self::marked($store, $change, $from, $to),
+                ...self::inSpells($store, $from, $to),
+            ],
+            true,
+        );
+        $all = array_diff_key($all, $barred);
+        if ($change->source === ChangeSource::Trial) {
+            // The pages of a trial that stayed as they were are its own control.
+            $own = array_intersect_key($all, array_flip(self::unchangedOfTrial($change)));
+            count($own) >= 20 && ($all = $own);
+
+            return new self(self::without($all), []);
+        }
+        $sharing = self::sharing($store, $queries, $changed, $all);
+        if (count($sharing) > self::MOST_SHARED * count($all)) {
+            $sharing = [];
+        }
+
+        return new self(
+            self::sample(array_diff_key($all, $sharing), $change->id),
+            self::without(array_slice($sharing, 0, self::MOST, true)),
+        );
+    }
+
+    /**
+     * @param  array<int, array{market: int, kind: int}>  $changed
+     * @param  list<string>  $weeks
+     * @return array<int, array{market: int, kind: int, clicks: int}>
+     */
+    private static function candidates(Store $store, array $changed, array $weeks): array
+    {
+        $kinds = [];
+        foreach ($changed as $page) {
+            $kinds["{$page['market']}, {$page['kind']}"] = true;
+        }
+        $strata = implode('), (', array_keys($kinds));
+        $candidates = [];
+        foreach (
+            DB::select(
+                'SELECT i.page_id, i.market_id, i.kind, w.clicks FROM (SELECT page_id, SUM(clicks) AS clicks
+                    FROM page_weeks WHERE store_id = ? AND week IN ('.
+                    PageWeeks::list($weeks).
+                    ") GROUP BY page_id HAVING SUM(impressions) > 0) w JOIN page_index i ON i.page_id = w.page_id
+                    WHERE i.store_id = ? AND (i.market_id, i.kind) IN (($strata))
+                    AND (i.status = 0 OR i.indexable = 1)",
+                [$store->id, $store->id],
+            ) as $row
+        ) {
+            $candidates[(int) $row->page_id] = [
+                'market' => (int) $row->market_id,
+                'kind' => (int) $row->kind,
+                'clicks' => (int) $row->clicks,
+            ];
+        }
+
+        return $candidates;
+    }
+
+    /** @return array<int, true> pages of the change, counting or not */
+    private static function ofChange(Change $change): array
+    {
+        return array_fill_keys(
+            Bulk::ids(DB::select('SELECT page_id FROM watch_pages WHERE change_id = ?', [$change->id]), 'page_id'),
+            true,
+        );
+    }
+
+    /** @return list<int> pages of other marks of that time */
+    private static function marked(Store $store, Change $change, string $from, string $to): array
+    {
+        return Bulk::ids(
+            DB::select(
+                'SELECT DISTINCT w.page_id FROM watch_changes c JOIN watch_pages w ON w.change_id = c.id
+                    WHERE c.store_id = ? AND c.source = ? AND c.id <> ? AND c.first_day BETWEEN ? AND ?',
+                [$store->id, ChangeSource::Mark->value, $change->id, substr($from, 0, 10), substr($to, 0, 10)],
+            ),
+            'page_id',
+        );
+    }
+
+    /** @return list<int> pages that showed a campaign's texts at some time between */
+    public static function inSpells(Store $store, string $from, string $to): array
+    {
+        return Bulk::ids(
+            DB::select(
+                'SELECT DISTINCT r.page_id FROM text_spells s JOIN resources r ON r.id = s.resource_id
+                    WHERE s.store_id = ? AND s.cause = ? AND s.from_at < ? AND s.to_at > ? AND r.page_id IS NOT NULL',
+                [$store->id, SpellCause::Campaign->value, $to, $from],
+            ),
+            'page_id',
+        );
+    }
+
+    /** @return list<int> */
+    private static function unchangedOfTrial(Change $change): array
+    {
+        return Bulk::ids(
+            DB::select(
+                'SELECT page_id FROM text_trial_pages WHERE trial_id = ? AND value IS NULL AND page_id IS NOT NULL',
+                [$change->sourceId],
+            ),
+            'page_id',
+        );
+    }
+
+    /**
+     * @param  array<int, array{market: int, kind: int}>  $changed
+     * @param  array<int, array{market: int, kind: int, clicks: int}>  $all
+     * @return array<int, array{market: int, kind: int, clicks: int}>
+     */
+    private static function sharing(Store $store, SeenQueries $queries, array $changed, array $all): array
+    {
+        $asked = [];
+        foreach (array_chunk(array_keys($changed), 1000) as $pages) {
+            foreach ($queries->of($store, $pages, self::QUERIES) as $seen) {
+                foreach ($seen as $query) {
+                    $asked[$query->text] = true;
+                }
+            }
+        }
+        $sharing = [];
+        foreach ($asked === [] ? [] : array_chunk(array_keys($all), 2000) as $pages) {
+            foreach ($queries->of($store, $pages, self::QUERIES) as $page => $seen) {
+                foreach ($seen as $query) {
+                    isset($asked[$query->text]) && ($sharing[$page] = $all[$page]);
+                }
+            }
+        }
+
+        return $sharing;
+    }
+
+    /**
+     * Of too many, those that tell most: with more clicks more often, by a chance that is the same each time.
+     *
+     * @param  array<int, array{market: int, kind: int, clicks: int}>  $all
+     * @return array<int, array{market: int, kind: int}>
+     */
+    private static function sample(array $all, int $seed): array
+    {
+        if (count($all) <= self::MOST) {
+            return self::without($all);
+        }
+        ksort($all);
+        $weight = static fn (array $page): float => sqrt($page['clicks'] + 1);
+        $step = array_sum(array_map($weight, $all)) / self::MOST;
+        $next = (new Chance($seed))->uniform() * $step;
+        $sum = 0.0;
+        $sample = [];
+        foreach ($all as $id => $page) {
+            $sum += $weight($page);
+            if ($sum >= $next) {
+                $sample[$id] = $page;
+                while ($next <= $sum) {
+                    $next += $step;
+                }
+            }
+        }
+
+        return self::without($sample);
+    }
+
+    /**
+     * @param  array<int, array{market: int, kind: int, clicks: int}>  $pages
+     * @return array<int, array{market: int, kind: int}>
+     */
+    private static function without(array $pages): array
+    {
+        return array_map(
+            static fn (array $page): array => ['market' => $page['market'], 'kind' => $page['kind']],
+            $pages,
+        );
+    }
+}

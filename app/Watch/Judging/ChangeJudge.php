@@ -1,0 +1,316 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Watch\Judging;
+
+use App\Changes\Live\LiveChanges;
+use App\Facts\NumberWindow;
+use App\Facts\PageWeeks;
+use App\Facts\ToldBy;
+use App\Facts\ToldWeeks;
+use App\Inventory\Terms\SeenQueries;
+use App\Platform\Database\Bulk;
+use App\Stores\Models\Store;
+use App\Watch\Changed\Change;
+use DateTimeImmutable;
+use Illuminate\Support\Facades\DB;
+use InvalidArgumentException;
+use Orchard\Core\Outcome\Judge;
+use Orchard\Core\Outcome\WatchedPage;
+
+/** Judges one change: which of its pages count, the weeks, the pages left alone, and what came of it. */
+final readonly class ChangeJudge
+{
+    /** Clicks in four weeks, on the average, below which pages are thin and are given eight. */
+    private const THIN = 3.0;
+
+    private string $newest;
+
+    private ToldWeeks $told;
+
+    private PageCounts $counts;
+
+    public function __construct(
+        private Store $store,
+        NumberWindow $window,
+        private SeenQueries $queries,
+        private Worth $worth,
+    ) {
+        $this->newest = PageWeeks::weekOf($window->lastDay);
+        $this->told = ToldWeeks::of($store, $window);
+        $this->counts = new PageCounts($store);
+    }
+
+    public function judge(Change $change): JudgedChange
+    {
+        $rows = [];
+        foreach (
+            DB::select(
+                'SELECT w.page_id, w.live_on, w.undone_on, w.origin, i.market_id, i.kind, i.status, i.indexable
+                    FROM watch_pages w LEFT JOIN page_index i ON i.page_id = w.page_id WHERE w.change_id = ?
+                    ORDER BY w.page_id',
+                [$change->id],
+            ) as $row
+        ) {
+            $rows[(int) $row->page_id] = $row;
+        }
+        $liveOn = array_map(static fn (object $row): string => (string) $row->live_on, $rows);
+        $fetched = Fetched::of($this->store, $liveOn, $change->day);
+        $markets = $this->markets($rows);
+        $weeks = $this->weeks($change, $markets, $fetched, false);
+        if ($markets === [] || $weeks->spans === []) {
+            return JudgedChange::open(WhyOpen::NoNumbers, $fetched, $weeks, count($rows));
+        }
+        $counted = $this->counts->of(array_keys($rows), [$weeks->spans[0]]);
+        $clicks = array_sum(array_map(static fn (array $of): int => $of[0]->clicks, $counted));
+        if ($clicks < self::THIN * count($rows)) {
+            $weeks = $this->weeks($change, $markets, $fetched, true);
+        }
+        $leftOut = $this->leftOut($change, $rows, $weeks, $markets);
+        $changed = [];
+        foreach ($rows as $page => $row) {
+            $leftOut[$page] === LeftOut::Counts &&
+                ($changed[$page] = ['market' => (int) $row->market_id, 'kind' => (int) $row->kind]);
+        }
+        if ($changed === []) {
+            return JudgedChange::open(WhyOpen::NoPages, $fetched, $weeks, count($rows), $leftOut);
+        }
+        if ($weeks->after === []) {
+            return JudgedChange::open(WhyOpen::Days, $fetched, $weeks, count($rows), $leftOut);
+        }
+        [$from, $to] = $this->span($weeks);
+        $alone = AlonePages::of(
+            $this->store,
+            $this->queries,
+            $change,
+            $changed,
+            array_merge(...$weeks->spans),
+            $from,
+            $to,
+        );
+        $all = $changed + $alone->alone + $alone->sharing;
+        // The last span of these is as long as what came afterwards, for rates before and after.
+        $sums = $this->counts->of(array_keys($all), [...$weeks->spans, $weeks->after]);
+        $before = $this->counts->of(array_keys($changed + $alone->sharing), [$weeks->before()]);
+        $collections = $this->collections(array_keys($all));
+        $watched = static fn (array $pages): array => array_map(
+            static fn (int $page): WatchedPage => self::watched($page, $all[$page], $sums[$page], $collections),
+            array_keys($pages),
+        );
+        try {
+            $judge = Judge::learn(self::usable($watched($alone->alone)), $watched($changed));
+        } catch (InvalidArgumentException) {
+            return JudgedChange::open(WhyOpen::NoneAlone, $fetched, $weeks, count($rows), $leftOut);
+        }
+        foreach ($watched($changed) as $page) {
+            $judge->forecast->knows($page) || ($leftOut[$page->id] = LeftOut::NoneAlone);
+        }
+        $counting = array_values(array_filter($watched($changed), $judge->forecast->knows(...)));
+        if ($counting === []) {
+            return JudgedChange::open(WhyOpen::NoneAlone, $fetched, $weeks, count($rows), $leftOut);
+        }
+        $groups = new ResultGroups($judge, $this->worth, $sums, $before);
+        $results = $groups->of($counting, $watched($alone->sharing), $rows);
+
+        return new JudgedChange(
+            $weeks->isComplete() ? WhyOpen::Nothing : WhyOpen::Days,
+            $fetched,
+            $weeks,
+            count($rows),
+            $leftOut,
+            $results,
+            $groups->pages($counting, $rows),
+            $this->picture($weeks, $judge, $counting, $watched($alone->alone)),
+            count($alone->alone),
+        );
+    }
+
+    /**
+     * @param  array<int, object>  $rows
+     * @return list<int> markets of its pages of which any week is told
+     */
+    private function markets(array $rows): array
+    {
+        $markets = [];
+        foreach ($rows as $row) {
+            $row->market_id === null || ($markets[(int) $row->market_id] = true);
+        }
+
+        return array_values(
+            array_filter(
+                array_keys($markets),
+                fn (int $market): bool => $this->told->count($market, ToldBy::Pages, 104) > 0,
+            ),
+        );
+    }
+
+    /** @param  list<int>  $markets */
+    private function weeks(Change $change, array $markets, Fetched $fetched, bool $isThin): JudgedWeeks
+    {
+        return JudgedWeeks::of($this->told, $markets, $this->newest, $change->firstDay, $fetched->day, $isThin);
+    }
+
+    /** @return array{string, string} moments (UTC) between which nobody else may change a page */
+    private function span(JudgedWeeks $weeks): array
+    {
+        $from = $weeks->spans[0][count($weeks->spans[0]) - 1];
+        $last = $weeks->after === [] ? $this->newest : $weeks->after[count($weeks->after) - 1];
+
+        return [$from.' 00:00:00', (new DateTimeImmutable($last))->modify('+6 days')->format('Y-m-d').' 23:59:59'];
+    }
+
+    /**
+     * @param  array<int, object>  $rows
+     * @param  list<int>  $markets
+     * @return array<int, LeftOut> by page
+     */
+    private function leftOut(Change $change, array $rows, JudgedWeeks $weeks, array $markets): array
+    {
+        [$from, $to] = $this->span($weeks);
+        $again = array_fill_keys(LiveChanges::touched(array_keys($rows), $from, $to, $change->release()), true);
+        if ($change->release() === null) {
+            // Whatever changed a marked page on its own day belongs to the mark.
+            $again = array_fill_keys(
+                LiveChanges::touched(
+                    array_keys($rows),
+                    (new DateTimeImmutable($change->day))->modify('+1 day')->format('Y-m-d').' 00:00:00',
+                    $to,
+                ),
+                true,
+            );
+        }
+        $inCampaigns = array_fill_keys(AlonePages::inSpells($this->store, $from, $to), true);
+        $isTold = array_fill_keys($markets, true);
+
+        return array_map(
+            static fn (object $row): LeftOut => match (true) {
+                $row->market_id === null, (int) $row->status !== 0 && (int) $row->indexable !== 1 => LeftOut::Gone,
+                $row->undone_on !== null && $row->undone_on <= substr($to, 0, 10) => LeftOut::TakenBack,
+                isset($again[(int) $row->page_id]) => LeftOut::ChangedAgain,
+                isset($inCampaigns[(int) $row->page_id]) => LeftOut::Campaign,
+                ! isset($isTold[(int) $row->market_id]) => LeftOut::NoNumbers,
+                default => LeftOut::Counts,
+            },
+            $rows,
+        );
+    }
+
+    /**
+     * @param  list<int>  $pages
+     * @return array<int, int> the first of its collections by page
+     */
+    private function collections(array $pages): array
+    {
+        $collections = [];
+        foreach (array_chunk($pages, 2000) as $some) {
+            foreach (
+                DB::select(
+                    'SELECT page_id, MIN(collection_id) AS collection FROM collection_pages WHERE store_id = ?
+                        AND page_id IN ('.
+                        Bulk::list($some).
+                        ') GROUP BY page_id',
+                    [$this->store->id],
+                ) as $row
+            ) {
+                $collections[(int) $row->page_id] = (int) $row->collection;
+            }
+        }
+
+        return $collections;
+    }
+
+    /**
+     * @param  array{market: int, kind: int}  $of
+     * @param  list<PageSums>  $sums  by span, and afterwards
+     * @param  array<int, int>  $collections
+     */
+    private static function watched(int $page, array $of, array $sums, array $collections): WatchedPage
+    {
+        $past = array_slice($sums, 0, -1);
+
+        return new WatchedPage(
+            $page,
+            $of['market'] * 16 + $of['kind'],
+            $collections[$page] ?? 0,
+            array_map(static fn (PageSums $one): float => (float) $one->clicks, $past),
+            array_map(static fn (PageSums $one): float => (float) $one->impressions, $past),
+            array_map(static fn (PageSums $one): float => $one->position(), $past),
+            (float) $sums[count($sums) - 1]->clicks,
+        );
+    }
+
+    /**
+     * @param  list<WatchedPage>  $alone
+     * @return list<WatchedPage> without strata in which too few were left alone, or nothing was counted
+     */
+    private static function usable(array $alone): array
+    {
+        $counts = $after = $past = [];
+        foreach ($alone as $page) {
+            $counts[$page->stratum] = ($counts[$page->stratum] ?? 0) + 1;
+            $after[$page->stratum] = ($after[$page->stratum] ?? 0.0) + $page->after;
+            foreach ($page->past as $span => $clicks) {
+                $past[$page->stratum][$span] = ($past[$page->stratum][$span] ?? 0.0) + $clicks;
+            }
+        }
+
+        return array_values(
+            array_filter(
+                $alone,
+                static fn (WatchedPage $page): bool => $counts[$page->stratum] >= 5 &&
+                    $after[$page->stratum] > 0 &&
+                    min($past[$page->stratum]) > 0,
+            ),
+        );
+    }
+
+    /**
+     * Clicks of its pages by week beside what they would have been, as pages left alone went: before the change scaled
+     * to what its pages had, since then to what is forecast.
+     *
+     * @param  list<WatchedPage>  $counting
+     * @param  list<WatchedPage>  $alone
+     * @return array<string, array{came: float, expected: float, after: bool}> by Monday
+     */
+    private function picture(JudgedWeeks $weeks, Judge $judge, array $counting, array $alone): array
+    {
+        $drawn = $weeks->drawn($this->newest);
+        $group = [];
+        foreach ($counting as $page) {
+            $group[$page->id] = 0;
+        }
+        foreach ($alone as $page) {
+            $judge->forecast->knows($page) && ($group[$page->id] = $page->stratum);
+        }
+        $clicks = $this->counts->byWeek(array_keys($group), $group, $drawn);
+        $past = array_slice(array_merge(...$weeks->spans), 0, 13);
+        $sum = static fn (int $of, array $some): float => (float) array_sum(
+            array_intersect_key($clicks[$of] ?? [], array_flip($some)),
+        );
+        $had = $will = [];
+        foreach ($counting as $page) {
+            $will[$page->stratum] = ($will[$page->stratum] ?? 0.0) + $judge->forecast->of($page);
+            $had[$page->stratum] = ($had[$page->stratum] ?? 0.0) + array_sum(array_slice($page->past, 0, 2));
+        }
+        $picture = [];
+        foreach ($drawn as $week) {
+            $isBefore = $week <= $past[0];
+            $expected = 0.0;
+            foreach ($will as $stratum => $forecast) {
+                $alike = $sum($stratum, $isBefore ? $past : $weeks->after);
+                $expected +=
+                    $alike > 0
+                        ? (($isBefore ? $had[$stratum] : $forecast) * ($clicks[$stratum][$week] ?? 0)) / $alike
+                        : 0.0;
+            }
+            $picture[$week] = [
+                'came' => (float) ($clicks[0][$week] ?? 0),
+                'expected' => $expected,
+                'after' => in_array($week, $weeks->after, true),
+            ];
+        }
+
+        return $picture;
+    }
+}

@@ -1,0 +1,201 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Watch\Lists;
+
+use App\Stores\Kinds\PageKind;
+use App\Stores\Models\Store;
+use App\Watch\Changed\ChangeSource;
+use App\Watch\Judging\LeftOut;
+use Generator;
+use Illuminate\Support\Facades\DB;
+use Orchard\Core\Wording\TextField;
+
+/** The pages of a change: what came on each beside what would have come, and why some do not count. */
+final class ChangePages
+{
+    public const COLUMNS = [
+        'url', 'kind', 'live_on', 'counts', 'clicks_before', 'clicks', 'expected', 'gain', 'impressions_before',
+        'impressions', 'position_before', 'position', 'orders_before', 'orders', 'revenue_before', 'revenue',
+        'promised', 'title_before', 'title_now',
+    ];
+
+    public const PAGE = 100;
+
+    /** Positions beyond which a text is hardly read, so that another one changes little. */
+    private const OUT_OF_SIGHT = 10.5;
+
+    /** Impressions in four weeks below which nothing is seen of a text. */
+    private const HARDLY_SEEN = 50;
+
+    /**
+     * @param  ?int  $part  of one group; null for all
+     * @param  bool  $isLeft  those that do not count, instead of those that do
+     * @return array{rows: list<object>, next: ?string}
+     */
+    public static function page(int $change, ?int $part, bool $isLeft, ?string $after): array
+    {
+        [$gain, $id] =
+            $after !== null && preg_match('/^(-?[\d.]{1,30}(?:e[+-]?\d{1,3})?) (\d{1,18})$/i', $after, $found) === 1
+                ? [(float) $found[1], (int) $found[2]]
+                : [INF, 0];
+        $where = $isLeft ? 'w.left_out > 0' : 'w.part > 0';
+        $values = [$change];
+        if ($part !== null) {
+            $where .= ' AND w.part = ?';
+            $values[] = $part;
+        }
+        if ($gain !== INF) {
+            $where .= ' AND (w.gain < ? OR (w.gain = ? AND w.page_id > ?))';
+            array_push($values, $gain, $gain, $id);
+        }
+        $rows = DB::select(
+            "SELECT w.*, p.url FROM watch_pages w JOIN pages p ON p.id = w.page_id WHERE w.change_id = ? AND $where
+                ORDER BY w.gain DESC, w.page_id LIMIT ".
+                (self::PAGE + 1),
+            $values,
+        );
+        $last = $rows[self::PAGE - 1] ?? null;
+
+        return [
+            'rows' => array_map(self::told(...), array_slice($rows, 0, self::PAGE)),
+            'next' => isset($rows[self::PAGE]) ? sprintf('%.17g %d', $last->gain, $last->page_id) : null,
+        ];
+    }
+
+    /** @return list<object> those that moved most, either way, with their texts before and now */
+    public static function moved(Store $store, object $change, int $most): array
+    {
+        $half = intdiv($most + 1, 2);
+        $select = 'SELECT w.*, p.url FROM watch_pages w JOIN pages p ON p.id = w.page_id WHERE w.change_id = ?
+            AND w.part > 0 AND w.gain';
+        $rows = array_map(self::told(...), [
+            ...DB::select("$select >= 1 ORDER BY w.gain DESC, w.page_id LIMIT $half", [$change->id]),
+            ...array_reverse(
+                DB::select("$select <= -1 ORDER BY w.gain, w.page_id LIMIT ".($most - $half), [$change->id]),
+            ),
+        ]);
+        $texts = self::texts($store, $change, array_map(static fn (object $row): int => (int) $row->page_id, $rows));
+        foreach ($rows as $row) {
+            [$row->title_before, $row->title_now] = $texts[(int) $row->page_id] ?? [null, null];
+        }
+
+        return $rows;
+    }
+
+    /** @return array<int, int> how many pages do not count, by LeftOut */
+    public static function leftOut(int $change): array
+    {
+        return array_map(
+            intval(...),
+            DB::table('watch_pages')
+                ->where('change_id', $change)
+                ->where('left_out', '>', 0)
+                ->groupBy('left_out')
+                ->selectRaw('left_out, COUNT(*) AS n')
+                ->pluck('n', 'left_out')
+                ->all(),
+        );
+    }
+
+    /** @return list<int> pages of a group that count */
+    public static function ofPart(int $change, int $part): array
+    {
+        return array_map(
+            intval(...),
+            DB::table('watch_pages')
+                ->where('change_id', $change)
+                ->where('part', $part)
+                ->orderByDesc('expected')
+                ->pluck('page_id')
+                ->all(),
+        );
+    }
+
+    /** @return Generator<list<string|int|float|null>> */
+    public static function export(Store $store, object $change): Generator
+    {
+        $after = 0;
+        while (true) {
+            $rows = DB::select(
+                'SELECT w.*, p.url FROM watch_pages w JOIN pages p ON p.id = w.page_id WHERE w.change_id = ?
+                    AND w.page_id > ? ORDER BY w.page_id LIMIT 1000',
+                [$change->id, $after],
+            );
+            if ($rows === []) {
+                return;
+            }
+            $ids = array_map(static fn (object $row): int => (int) $row->page_id, $rows);
+            $texts = self::texts($store, $change, $ids);
+            foreach (array_map(self::told(...), $rows) as $row) {
+                $after = (int) $row->page_id;
+                $known = static fn (float|int|null $value): float|int|null => $row->part > 0 ? $value : null;
+                yield [
+                    (string) $row->url,
+                    PageKind::tryFrom((int) $row->kind)?->key() ?? '',
+                    (string) $row->live_on,
+                    LeftOut::from((int) $row->left_out)->words(1),
+                    $known((int) $row->clicks_before),
+                    $known((int) $row->clicks),
+                    $known(round((float) $row->expected, 2)),
+                    $known(round((float) $row->gain, 2)),
+                    $known((int) $row->impressions_before),
+                    $known((int) $row->impressions),
+                    $row->position_before === null ? null : round($row->position_before, 2),
+                    $row->position === null ? null : round($row->position, 2),
+                    $known((int) $row->orders_before),
+                    $known((int) $row->orders),
+                    $known((float) $row->revenue_before),
+                    $known((float) $row->revenue),
+                    $row->promised === null ? null : (float) $row->promised,
+                    $texts[$after][0] ?? null,
+                    $texts[$after][1] ?? null,
+                ];
+            }
+        }
+    }
+
+    /**
+     * @param  list<int>  $pages
+     * @return array<int, array{string, string}> the changed title, else the first changed text, before and since
+     */
+    private static function texts(Store $store, object $change, array $pages): array
+    {
+        $texts = [];
+        if ((int) $change->source === ChangeSource::Release->value && $pages !== []) {
+            foreach (
+                DB::table('history')
+                    ->join('resources', 'resources.id', '=', 'history.resource_id')
+                    ->where('history.store_id', $store->id)
+                    ->where('release_id', $change->source_id)
+                    ->where('event', 'live')
+                    ->whereIn('resources.page_id', $pages)
+                    ->whereIn('field', [TextField::Title->value, TextField::Description->value, TextField::H1->value])
+                    ->orderBy('field')
+                    ->get(['resources.page_id', 'before_value', 'after_value']) as $row
+            ) {
+                $texts[(int) $row->page_id] ??= [(string) $row->before_value, (string) $row->after_value];
+            }
+        }
+
+        return $texts;
+    }
+
+    private static function told(object $row): object
+    {
+        $position = static fn (string $places, string $impressions): ?float => (int) $row->{$impressions} > 0
+            ? (int) $row->{$places} / (int) $row->{$impressions} / 1000
+            : null;
+        $row->position_before = $position('places_before', 'impressions_before');
+        $row->position = $position('places', 'impressions');
+        $row->why_not = match (true) {
+            (int) $row->part === 0 || (float) $row->gain >= 1 => '',
+            (int) $row->impressions < self::HARDLY_SEEN => 'hardly seen',
+            $row->position > self::OUT_OF_SIGHT => 'its position, not its wording',
+            default => '',
+        };
+
+        return $row;
+    }
+}

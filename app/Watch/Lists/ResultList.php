@@ -1,0 +1,193 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Watch\Lists;
+
+use App\Stores\Models\Store;
+use App\Watch\Judging\GroupResult;
+use Generator;
+use Illuminate\Support\Facades\DB;
+use Orchard\Core\Outcome\FalseDiscoveries;
+use Orchard\Core\Outcome\Verdict;
+
+/** Changes and their results, the newest first. */
+final class ResultList
+{
+    public const COLUMNS = [
+        'release', 'name', 'date', 'pages', 'clicks', 'clicks_low', 'clicks_high', 'revenue', 'revenue_low',
+        'revenue_high', 'verdict', 'promised', 'currency', 'source', 'chance', 'left_alone', 'days', 'decided',
+    ];
+
+    public const PAGE = 50;
+
+    private const FROM = 'FROM watch_changes c LEFT JOIN watch_results r ON r.change_id = c.id AND r.part = 0';
+
+    private const SELECT = 'SELECT c.*, r.pages AS counted, r.came, r.expected, r.low, r.high, r.chance, r.smallest,
+        r.click_value, r.currency';
+
+    /**
+     * @param  ?string  $after  day and id of the last row that was seen, as next() told it
+     * @return array{rows: list<ResultRow>, next: ?string}
+     */
+    public static function page(Store $store, ?string $after): array
+    {
+        [$day, $id] =
+            $after !== null && preg_match('/^(\d{4}-\d\d-\d\d) (\d{1,18})$/', $after, $found) === 1
+                ? [$found[1], (int) $found[2]]
+                : ['9999-12-31', PHP_INT_MAX];
+        $rows = DB::select(
+            self::SELECT.
+                ' '.
+                self::FROM.
+                ' WHERE c.store_id = ? AND (c.first_day, c.id) < (?, ?) ORDER BY c.first_day DESC, c.id DESC LIMIT '.
+                (self::PAGE + 1),
+            [$store->id, $day, $id],
+        );
+        $last = $rows[self::PAGE - 1] ?? null;
+
+        return [
+            'rows' => array_map(ResultRow::fromRow(...), array_slice($rows, 0, self::PAGE)),
+            'next' => isset($rows[self::PAGE]) ? "$last->first_day $last->id" : null,
+        ];
+    }
+
+    public static function find(Store $store, int $id): ?ResultRow
+    {
+        $row = DB::selectOne(self::SELECT.' '.self::FROM.' WHERE c.store_id = ? AND c.id = ?', [$store->id, $id]);
+
+        return $row === null ? null : ResultRow::fromRow($row);
+    }
+
+    /** @return list<ResultRow> made between two days, the newest first */
+    public static function between(Store $store, string $from, string $to, int $most): array
+    {
+        return array_map(
+            ResultRow::fromRow(...),
+            DB::select(
+                self::SELECT.
+                    ' '.
+                    self::FROM.
+                    ' WHERE c.store_id = ? AND c.first_day BETWEEN ? AND ? ORDER BY c.first_day DESC, c.id DESC LIMIT '.
+                    $most,
+                [$store->id, $from, $to],
+            ),
+        );
+    }
+
+    /** @return array{int, int, ?int, ?int} place from the newest, number of all, the newer one and the older one */
+    public static function place(Store $store, int $id): array
+    {
+        $row = DB::table('watch_changes')
+            ->where('id', $id)
+            ->first(['first_day']);
+        $of = static fn (string $sign, string $order): ?int => ($found = DB::selectOne(
+            "SELECT id FROM watch_changes WHERE store_id = ? AND (first_day, id) $sign (?, ?)
+                ORDER BY first_day $order, id $order LIMIT 1",
+            [$store->id, $row->first_day ?? '', $id],
+        )) === null
+            ? null
+            : (int) $found->id;
+        $newer = (int) DB::selectOne(
+            'SELECT COUNT(*) AS n FROM watch_changes WHERE store_id = ? AND (first_day, id) > (?, ?)',
+            [$store->id, $row->first_day ?? '', $id],
+        )->n;
+
+        return [
+            $newer + 1,
+            DB::table('watch_changes')->where('store_id', $store->id)->count(),
+            $of('>', 'ASC'),
+            $of('<', 'DESC'),
+        ];
+    }
+
+    /**
+     * What all changes of a time brought the store that could be judged: with what pages lost that share their queries.
+     *
+     * @return array{changes: int, clicks: float, low: float, high: float, money: array<string, array{float, float, float}>, told: int, luck: float, sharing: float, naive: float}
+     *          clicks and money of 28 days of each change; luck: verdicts that are chance
+     */
+    public static function store(Store $store, string $from, string $to): array
+    {
+        $clicks = $variance = $sharing = $naive = 0.0;
+        $money = $chances = [];
+        $changes = 0;
+        foreach (
+            DB::select(
+                'SELECT r.*, c.weeks_told FROM watch_changes c JOIN watch_results r ON r.change_id = c.id
+                    AND r.part IN (?, ?) WHERE c.store_id = ? AND c.first_day BETWEEN ? AND ? AND c.verdict <> ?',
+                [GroupResult::ALL, GroupResult::SHARING, $store->id, $from, $to, Verdict::Open->value],
+            ) as $row
+        ) {
+            $per = ResultRow::DAYS / 7 / max(1, (int) $row->weeks_told);
+            $gain = ((float) $row->came - (float) $row->expected) * $per;
+            $error = (float) $row->error * $per;
+            $clicks += $gain;
+            $variance += $error ** 2;
+            if ((int) $row->part === GroupResult::SHARING) {
+                $sharing += $gain;
+            } else {
+                $changes++;
+                $naive += ((float) $row->came - (float) $row->clicks_before) * $per;
+                (int) $row->verdict === Verdict::Few->value || ($chances[] = (float) $row->chance);
+            }
+            if ($row->click_value !== null) {
+                $value = (float) $row->click_value;
+                $of = $money[(string) $row->currency] ?? [0.0, 0.0];
+                $money[(string) $row->currency] = [$of[0] + $gain * $value, $of[1] + ($error * $value) ** 2];
+            }
+        }
+        $reach = 1.645 * sqrt($variance);
+
+        return [
+            'changes' => $changes,
+            'clicks' => $clicks,
+            'low' => $clicks - $reach,
+            'high' => $clicks + $reach,
+            'money' => array_map(
+                static fn (array $of): array => [$of[0], $of[0] - 1.645 * sqrt($of[1]), $of[0] + 1.645 * sqrt($of[1])],
+                $money,
+            ),
+            'told' => count(array_filter($chances, static fn (float $chance): bool => $chance <= 0.05)),
+            'luck' => FalseDiscoveries::among($chances),
+            'sharing' => $sharing,
+            'naive' => $naive,
+        ];
+    }
+
+    /** @return Generator<list<string|int|float|null>> all changes, the newest first, told for 28 days */
+    public static function export(Store $store): Generator
+    {
+        foreach (
+            DB::select(self::SELECT.' '.self::FROM.' WHERE c.store_id = ? ORDER BY c.first_day DESC, c.id DESC', [
+                $store->id,
+            ]) as $found
+        ) {
+            $row = ResultRow::fromRow($found);
+            $clicks = static fn (string $of): ?float => $row->gain === null ? null : round($row->gain[$of], 1);
+            $money = static fn (string $of): ?float => $row->money($of) === null
+                ? null
+                : round((float) $row->money($of), 2);
+            yield [
+                $row->source->label() === 'release' ? $row->sourceId : null,
+                $row->name,
+                $row->day,
+                $row->pages,
+                $clicks('clicks'),
+                $clicks('low'),
+                $clicks('high'),
+                $money('clicks'),
+                $money('low'),
+                $money('high'),
+                $row->verdictKey(),
+                $row->promised === null ? null : round($row->promised, 2),
+                $row->currency,
+                $row->source->label(),
+                $row->chance === null ? null : round($row->chance, 4),
+                $row->alone,
+                7 * $row->weeksTold,
+                $row->decision->label(),
+            ];
+        }
+    }
+}

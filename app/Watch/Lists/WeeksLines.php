@@ -1,0 +1,138 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Watch\Lists;
+
+use DateTimeImmutable;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * The picture of a change: clicks of its pages by week, and what they would have been as pages left alone went, with
+ * the band that holds this 9 times in 10 in the weeks by which it is judged.
+ */
+final readonly class WeeksLines
+{
+    public const WIDTH = 690;
+
+    public const HEIGHT = 250;
+
+    private const LEFT = 46;
+
+    private const RIGHT = 12;
+
+    private const TOP = 16;
+
+    private const BOTTOM = 26;
+
+    /**
+     * @param  list<object>  $weeks  week, came, expected, is_after, low, high (null outside of the weeks that are judged by)
+     * @param  float  $most  the end of the axis, in clicks
+     */
+    private function __construct(public array $weeks, public float $least, public float $most, public float $step)
+    {
+    }
+
+    public static function of(int $change): ?self
+    {
+        $weeks = array_values(DB::table('watch_weeks')->where('change_id', $change)->orderBy('week')->get()->all());
+        $result = DB::table('watch_results')->where('change_id', $change)->where('part', 0)->first();
+        if (count($weeks) < 2 || $result === null) {
+            return null;
+        }
+        // The range of the sum is shared by its weeks alike.
+        $reach = ((float) $result->high - (float) $result->low) / 2 / max(1.0, (float) $result->expected);
+        $values = [];
+        foreach ($weeks as $one) {
+            $isAfter = (int) $one->is_after === 1;
+            $one->low = $isAfter ? max(0.0, (1 - $reach) * (float) $one->expected) : null;
+            $one->high = $isAfter ? (1 + $reach) * (float) $one->expected : null;
+            array_push($values, (float) $one->came, (float) $one->expected, $one->high ?? (float) $one->came);
+            $one->low === null || ($values[] = $one->low);
+        }
+        [$low, $high] = [min($values), max(1.0, max($values))];
+        $low = $low > 0.5 * $high ? $low - 0.15 * ($high - $low) : 0.0;
+        $step = self::step(($high - $low) / 4);
+
+        return new self($weeks, floor($low / $step) * $step, ceil($high / $step) * $step, $step);
+    }
+
+    public function x(int $nth): float
+    {
+        return round(
+            self::LEFT + ($nth * (self::WIDTH - self::LEFT - self::RIGHT)) / max(1, count($this->weeks) - 1),
+            1,
+        );
+    }
+
+    public function y(float $clicks): float
+    {
+        $part = ($clicks - $this->least) / ($this->most - $this->least);
+
+        return round(self::HEIGHT - self::BOTTOM - $part * (self::HEIGHT - self::TOP - self::BOTTOM), 1);
+    }
+
+    /** @return list<float> values at which the axis is ruled */
+    public function ticks(): array
+    {
+        return range($this->least, $this->most, $this->step);
+    }
+
+    public function line(string $of): string
+    {
+        $path = '';
+        foreach ($this->weeks as $nth => $one) {
+            $path .= ($path === '' ? 'M' : 'L').$this->x($nth).' '.$this->y((float) $one->{$of});
+        }
+
+        return $path;
+    }
+
+    /** The band of what would have been, over the weeks that are judged by; empty where there is none. */
+    public function band(): string
+    {
+        $upper = $lower = [];
+        foreach ($this->weeks as $nth => $one) {
+            if ($one->low !== null) {
+                $upper[] = $this->x($nth).' '.$this->y($one->high);
+                array_unshift($lower, $this->x($nth).' '.$this->y($one->low));
+            }
+        }
+        if (count($upper) === 1) {
+            // One week is a bar.
+            [$x] = explode(' ', $upper[0]);
+            [$high, $low] = [explode(' ', $upper[0])[1], explode(' ', $lower[0])[1]];
+
+            return 'M'.((float) $x - 4)." {$high}H".((float) $x + 4)."V{$low}H".((float) $x - 4).'Z';
+        }
+
+        return $upper === [] ? '' : 'M'.implode('L', [...$upper, ...$lower]).'Z';
+    }
+
+    /** Where a day stands on the axis; null where it is not on it. */
+    public function at(string $day): ?float
+    {
+        $first = new DateTimeImmutable((string) $this->weeks[0]->week);
+        // A week's mark stands for all its days: its middle is there.
+        $weeks = ((int) $first->diff(new DateTimeImmutable($day))->format('%r%a') - 3) / 7;
+
+        return $weeks < 0 || $weeks > count($this->weeks) - 1
+            ? null
+            : round(
+                self::LEFT + ($weeks * (self::WIDTH - self::LEFT - self::RIGHT)) / max(1, count($this->weeks) - 1),
+                1,
+            );
+    }
+
+    private static function step(float $rough): float
+    {
+        $power = 10 ** floor(log10(max(1e-9, $rough)));
+        foreach ([1, 2, 5, 10] as $times) {
+            if ($times * $power >= $rough) {
+                return max(1.0, $times * $power);
+            }
+        }
+
+        return max(1.0, 10 * $power);
+    }
+}

@@ -1,0 +1,108 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Watch\Reports;
+
+use App\Stores\Models\Store;
+use App\Stores\Overview\OverviewBoard;
+use App\Stores\Overview\WeeksOfClicks;
+use App\Stores\Steps\StepBoard;
+use App\Watch\Lists\ResultList;
+use App\Watch\Lists\ResultRow;
+use DateTimeImmutable;
+use Illuminate\Support\Facades\DB;
+use InvalidArgumentException;
+
+/** What was done in a time, what it earned, how the store's clicks went, and what is next. */
+final readonly class Report
+{
+    /** Changes that a report lists. */
+    private const MOST = 200;
+
+    /** Days of a report without dates: a quarter in whole weeks. */
+    private const DAYS = 91;
+
+    private const LONGEST = 735;
+
+    /**
+     * @param  array{changes: int, clicks: float, low: float, high: float, money: array<string, array{float, float, float}>, told: int, luck: float, sharing: float, naive: float}  $sum
+     * @param  list<ResultRow>  $changes  made in this time, the newest first
+     * @param  list<array{?int, string}>  $next  what waits, by step
+     */
+    private function __construct(
+        public Store $store,
+        public string $from,
+        public string $to,
+        public array $sum,
+        public array $changes,
+        public ?WeeksOfClicks $weeks,
+        public array $next,
+    ) {
+    }
+
+    /** @throws InvalidArgumentException where the days are none, or too far apart */
+    public static function of(Store $store, ?string $from = null, ?string $to = null): self
+    {
+        $day = static function (?string $given, string $else): string {
+            $date = $given === null ? null : DateTimeImmutable::createFromFormat('!Y-m-d', $given);
+            if ($date === false || ($date !== null && $date->format('Y-m-d') !== $given)) {
+                throw new InvalidArgumentException('Days are written as 2026-09-01.');
+            }
+
+            return $given ?? $else;
+        };
+        $to = $day($to, $store->today());
+        $from = $day($from, (new DateTimeImmutable($to))->modify('-'.self::DAYS.' days')->format('Y-m-d'));
+        $days = (int) (new DateTimeImmutable($from))->diff(new DateTimeImmutable($to))->format('%r%a');
+        if ($days < 0 || $days > self::LONGEST) {
+            throw new InvalidArgumentException('The last day is the first or later, and within two years of it.');
+        }
+        $next = [];
+        foreach (app(StepBoard::class)->hands($store) as $hand) {
+            $hand === null || ($next[] = [$hand->count, $hand->words]);
+        }
+
+        return new self(
+            $store,
+            $from,
+            $to,
+            ResultList::store($store, $from, $to),
+            ResultList::between($store, $from, $to, self::MOST),
+            app(OverviewBoard::class)->weeks($store),
+            $next,
+        );
+    }
+
+    public function html(): string
+    {
+        return view('watch.report-file', ['report' => $this, 'store' => $this->store])->render();
+    }
+
+    /** @return array<string, mixed> for scripts; clicks and money of 28 days */
+    public function toArray(): array
+    {
+        $today = $this->store->today();
+
+        return [
+            'store' => $this->store->slug,
+            'from' => $this->from,
+            'to' => $this->to,
+            'sum' => $this->sum,
+            'changes' => array_map(
+                static fn (ResultRow $row): array => [
+                    'name' => $row->name,
+                    'date' => $row->day,
+                    'pages' => $row->pages,
+                    'clicks' => $row->gain['clicks'] ?? null,
+                    'clicks_low' => $row->gain['low'] ?? null,
+                    'clicks_high' => $row->gain['high'] ?? null,
+                    'verdict' => $row->verdictKey(),
+                    'words' => $row->words($today),
+                ],
+                $this->changes,
+            ),
+            'next' => array_map(static fn (array $one): array => ['count' => $one[0], 'words' => $one[1]], $this->next),
+        ];
+    }
+}

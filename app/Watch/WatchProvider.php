@@ -1,0 +1,76 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Watch;
+
+use App\Changes\Events\ReleaseBegun;
+use App\Platform\Work\WorkDesk;
+use App\Stores\Leaving\ExportParts;
+use App\Stores\Leaving\StoreTables;
+use App\Stores\Models\Store;
+use App\Stores\Overview\OverviewBoard;
+use App\Stores\Steps\Stamps;
+use App\Stores\Steps\StepBoard;
+use App\Watch\Changed\Promises;
+use App\Watch\Console\ExportCommand;
+use App\Watch\Console\JudgeCommand;
+use App\Watch\Console\MarkCommand;
+use App\Watch\Console\ReportCommand;
+use App\Watch\Judging\Judgings;
+use App\Watch\Judging\JudgeWork;
+use App\Watch\Lists\ResultList;
+use Illuminate\Cache\RateLimiting\Limit;
+use Illuminate\Console\Scheduling\Schedule;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Event;
+use Illuminate\Support\Facades\RateLimiter;
+use Illuminate\Support\ServiceProvider;
+
+final class WatchProvider extends ServiceProvider
+{
+    public function boot(
+        WorkDesk $desk,
+        StepBoard $board,
+        Stamps $stamps,
+        OverviewBoard $overview,
+        StoreTables $tables,
+        ExportParts $exports,
+    ): void {
+        $tables->child('watch_weeks', 'change_id', 'watch_changes');
+        $exports->register('results', ResultList::COLUMNS, ResultList::export(...));
+        WatchOverview::register($overview);
+        $this->loadMigrationsFrom(__DIR__.'/Migrations');
+        $this->loadRoutesFrom(__DIR__.'/routes.php');
+        $this->commands([JudgeCommand::class, MarkCommand::class, ExportCommand::class, ReportCommand::class]);
+        $desk->register(JudgeWork::class);
+        $board->register(new WatchStep());
+        $stamps->register(
+            'results',
+            static fn (Store $store): string => implode(
+                ' ',
+                (array) DB::selectOne(
+                    'SELECT MAX(judged_at) AS judged, MAX(decided_at) AS decided, COUNT(*) AS n FROM watch_changes
+                        WHERE store_id = ?',
+                    [$store->id],
+                ),
+            ),
+        );
+        Judgings::listen();
+        Event::listen(
+            ReleaseBegun::class,
+            static fn (ReleaseBegun $event) => app(Promises::class)->keep($event),
+        );
+        $this->callAfterResolving(Schedule::class, static function (Schedule $schedule): void {
+            $schedule
+                ->call(static fn (Judgings $judgings) => $judgings->beginAll())
+                ->name('results')
+                ->dailyAt('03:20');
+        });
+        RateLimiter::for(
+            'reports',
+            static fn (Request $request): Limit => Limit::perMinute(60)->by('reports '.$request->ip()),
+        );
+    }
+}

@@ -1,0 +1,13 @@
+@extends('frame')
+@section('title', 'Report')
+@section('content')
+<div class="report">
+    <div class="head"><h1>{{ $store->name }}: what was done, what it earned</h1><div class="tools no-print"><a href="{{ route('watch.report.file', [$store, 'from' => $report->from, 'to' => $report->to]) }}">As a file</a> <a href="{{ route('watch.export', [$store, 'csv']) }}">CSV</a> <a href="{{ route('watch.export', [$store, 'xlsx']) }}">XLSX</a></div></div>
+    @include('watch.tabs')
+    @if ($problem)<p class="note is-hand" role="alert">{{ $problem }}</p>@endif
+    <div class="filters no-print"><form method="get" action="{{ route('watch.report', $store) }}"><label>From <input class="input short-date" type="date" name="from" value="{{ $report->from }}"></label> <label>to <input class="input short-date" type="date" name="to" value="{{ $report->to }}"></label> <button class="button">Show</button></form>
+    @can('release', $store)<form method="post" action="{{ route('watch.report.link', $store) }}">@csrf<input type="hidden" name="from" value="{{ $report->from }}"><input type="hidden" name="to" value="{{ $report->to }}"><button class="button">Make a link for somebody without an account</button></form>@if ($links)<form method="post" action="{{ route('watch.report.link.end', $store) }}">@csrf<button class="button">End {{ $links === 1 ? 'the link' : "all $links links" }}</button></form>@endif @endcan</div>
+    @if (session('link'))<p class="note no-print" role="status"><label for="made-link">Copy it now; it is not shown again, and ends after {{ App\Watch\Reports\ReportLinks::DAYS }} days:</label> <input class="input wide-input" id="made-link" size="70" readonly value="{{ session('link') }}"></p>@endif
+    @include('watch.report-body')
+</div>
+@endsection

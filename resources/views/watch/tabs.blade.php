@@ -1,0 +1,5 @@
+@include('doors', ['step' => 'Watch', 'within' => ['watch' => ['watch.change', 'watch.pages'], 'watch.mark' => ['watch.mark.add']], 'doors' => array_filter([
+    'What each change earned' => ['watch' => 'Results'],
+    'Made elsewhere' => auth()->user()?->can('write', $store) ? ['watch.mark' => 'Mark a change'] : null,
+    'Report' => ['watch.report' => 'Report'],
+])])
