@@ -855,3 +855,27 @@ function foundOf(Store $store, Site $site, ?array $types = null): array
 
     return $found;
 }
+
+/**
+ * @param  iterable<int>  $pages  numbers of pages of a watched store
+ * @return list<string>
+ */
+function pathsOf(iterable $pages): array
+{
+    $paths = [];
+    foreach ($pages as $page) {
+        $paths[] = "/p/$page";
+    }
+
+    return $paths;
+}
+
+/** Works a judging of all changes to its end. */
+function judgeAll(Store $store): void
+{
+    $work = app(App\Watch\Judging\Judgings::class)->begin($store->id, null);
+    expect(app(WorkDesk::class)->workToEnd($work))->toBe(
+        'done',
+        (string) DB::table('work')->where('id', $work)->value('problem'),
+    );
+}

@@ -88,7 +88,10 @@ final class Releases
                 ->where('store_id', $store->id)
                 ->where('state', DraftState::Ready->value)
                 ->when($draftIds !== null, static fn ($query) => $query->whereIn('id', $draftIds ?? []))
-                ->when($store->options()->needsApproval === 1, static fn ($query) => $query->whereNotNull('approved_at'))
+                ->when(
+                    $store->options()->needsApproval === 1,
+                    static fn ($query) => $query->whereNotNull('approved_at'),
+                )
                 ->orderBy('resource_id')
                 ->orderBy('field')
                 ->limit(self::MOST_ITEMS)

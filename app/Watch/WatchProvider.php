@@ -17,9 +17,10 @@ use App\Watch\Console\ExportCommand;
 use App\Watch\Console\JudgeCommand;
 use App\Watch\Console\MarkCommand;
 use App\Watch\Console\ReportCommand;
-use App\Watch\Judging\Judgings;
 use App\Watch\Judging\JudgeWork;
+use App\Watch\Judging\Judgings;
 use App\Watch\Lists\ResultList;
+use App\Watch\Reports\Readers;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Console\Scheduling\Schedule;
 use Illuminate\Http\Request;
@@ -67,6 +68,7 @@ final class WatchProvider extends ServiceProvider
                 ->call(static fn (Judgings $judgings) => $judgings->beginAll())
                 ->name('results')
                 ->dailyAt('03:20');
+            $schedule->call(static fn () => Readers::tick())->name('reports by mail')->hourly();
         });
         RateLimiter::for(
             'reports',

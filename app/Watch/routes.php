@@ -44,6 +44,10 @@ Route::middleware(['web', 'auth', 'can:view,store'])
         });
         Route::middleware('can:release,store')->group(function (): void {
             Route::post('/report/link', [ReportController::class, 'link'])->name('watch.report.link');
+            Route::post('/report/readers', [ReportController::class, 'addReader'])->name('watch.readers.add');
+            Route::post('/report/readers/{reader}/drop', [ReportController::class, 'dropReader'])
+                ->whereNumber('reader')
+                ->name('watch.readers.drop');
             Route::post('/report/link/end', [ReportController::class, 'endLinks'])->name('watch.report.link.end');
         });
     });

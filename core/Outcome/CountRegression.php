@@ -116,12 +116,12 @@ final readonly class CountRegression
     }
 
     /**
-     * @param  list<int>  $numbers
+     * @param  array<int, int>  $numbers
      * @param  list<list<float>>  $rows
      * @param  list<float>  $counts
      * @param  array<int, float>  $levels
-     * @param  list<float>  $slopes
-     * @return array{list<list<float>>, list<float>} cross products and gradient
+     * @param  array<int, float>  $slopes
+     * @return array{array<int, array<int, float>>, array<int, float>} cross products and gradient
      */
     private static function products(array $numbers, array $rows, array $counts, array $levels, array $slopes): array
     {
@@ -157,8 +157,8 @@ final readonly class CountRegression
     }
 
     /**
-     * @param  list<float>  $a
-     * @param  list<float>  $b
+     * @param  array<int, float>  $a
+     * @param  array<int, float>  $b
      */
     private static function dot(array $a, array $b): float
     {
@@ -173,7 +173,7 @@ final readonly class CountRegression
     /**
      * By Gauss and Jordan with pivots (Press and others: Numerical Recipes, 3rd edition, section 2.1).
      *
-     * @param  list<list<float>>  $matrix
+     * @param  array<int, array<int, float>>  $matrix
      * @return list<list<float>>
      */
     private static function invert(array $matrix): array

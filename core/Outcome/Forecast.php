@@ -67,7 +67,7 @@ final readonly class Forecast
             }
         }
 
-        return $best;
+        return $best ?? throw new InvalidArgumentException('No forecast can be learned of these pages.');
     }
 
     public function knows(WatchedPage $page): bool

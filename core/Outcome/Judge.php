@@ -104,7 +104,7 @@ final readonly class Judge
     /**
      * The variance of a sum of forecasts that comes from their being learned.
      *
-     * @param  list<float>  $direction  derivatives of the sum by levels and slopes
+     * @param  array<int, float>  $direction  derivatives of the sum by levels and slopes
      */
     private function learned(array $direction): float
     {

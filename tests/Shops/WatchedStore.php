@@ -28,7 +28,11 @@ final readonly class WatchedStore
      */
     public static function of(int $pages, array $factors, int $weeksAgo, int $weeks = 40, int $seed = 1): self
     {
-        $store = app(AddStore::class)->add('Watched', 'https://watched.example', 'watched-'.Str::lower(Str::random(10)));
+        $store = app(AddStore::class)->add(
+            'Watched',
+            'https://watched.example',
+            'watched-'.Str::lower(Str::random(10)),
+        );
         $days = daysBack(7 * $weeks);
         $from = (new DateTimeImmutable($days[count($days) - 1]))
             ->modify('+1 day')

@@ -22,18 +22,23 @@ final class LiveChanges
      */
     public static function releases(Store $store): array
     {
-        return array_map(
-            static fn (object $row): array => [
+        $releases = [];
+        foreach (
+            DB::select(
+                'SELECT release_id, MIN(created_at) AS first_at, MAX(created_at) AS last_at FROM history
+                    WHERE store_id = ? AND release_id IS NOT NULL AND event = ?
+                    GROUP BY release_id ORDER BY release_id',
+                [$store->id, HistoryEvent::Live->value],
+            ) as $row
+        ) {
+            $releases[] = [
                 'release' => (int) $row->release_id,
                 'first' => (string) $row->first_at,
                 'last' => (string) $row->last_at,
-            ],
-            DB::select(
-                'SELECT release_id, MIN(created_at) AS first_at, MAX(created_at) AS last_at FROM history
-                    WHERE store_id = ? AND release_id IS NOT NULL AND event = ? GROUP BY release_id ORDER BY release_id',
-                [$store->id, HistoryEvent::Live->value],
-            ),
-        );
+            ];
+        }
+
+        return $releases;
     }
 
     /** @return list<LiveChange> by page; what shows on no page is left out */

@@ -54,7 +54,8 @@ final readonly class ChangeBook
     {
         foreach (
             DB::select(
-                'SELECT t.id, t.name, t.starts_at, t.field, g.number, g.name AS wording, c.id AS known FROM text_trials t
+                'SELECT t.id, t.name, t.starts_at, t.field, g.number, g.name AS wording,
+                    c.id AS known FROM text_trials t
                     JOIN text_trial_groups g ON g.trial_id = t.id AND g.recipe_id IS NOT NULL
                     LEFT JOIN watch_changes c ON c.store_id = t.store_id AND c.source = ? AND c.source_id = t.id
                     AND c.part = g.number WHERE t.store_id = ? AND t.state IN (?, ?) AND t.starts_at IS NOT NULL

@@ -104,8 +104,10 @@ final class Marks
                     ->where('id', $change)
                     ->where('source', ChangeSource::Mark->value)
                     ->delete() > 0;
-            foreach ($isDropped ? ['watch_pages', 'watch_results', 'watch_weeks'] : [] as $table) {
-                DB::table($table)->where('change_id', $change)->delete();
+            if ($isDropped) {
+                DB::table('watch_pages')->where('change_id', $change)->delete();
+                DB::table('watch_results')->where('change_id', $change)->delete();
+                DB::table('watch_weeks')->where('change_id', $change)->delete();
             }
 
             return $isDropped;

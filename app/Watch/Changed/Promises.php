@@ -22,18 +22,19 @@ final readonly class Promises
     public function keep(ReleaseBegun $event): void
     {
         $store = Store::query()->findOrFail($event->storeId);
+        $share = $store->options()->assumed('share_closed');
         foreach (array_chunk($event->pages, self::PORTION) as $pages) {
             $money = $this->figures->of('wording', $store, $pages);
             $clicks = $this->figures->of('wording_clicks', $store, $pages);
             $rows = [];
             foreach ($pages as $page) {
                 if (isset($money[$page])) {
-                    $rows[] = [$store->id, $event->release, $page, $money[$page], $clicks[$page] ?? 0.0];
+                    $rows[] = [$store->id, $event->release, $page, $money[$page], $clicks[$page] ?? 0.0, $share];
                 }
             }
             Bulk::write(
                 'watch_promises',
-                ['store_id', 'release_id', 'page_id', 'promised', 'promised_clicks'],
+                ['store_id', 'release_id', 'page_id', 'promised', 'promised_clicks', 'share'],
                 $rows,
                 'INSERT IGNORE',
             );
@@ -51,8 +52,9 @@ final readonly class Promises
         DB::update(
             'UPDATE watch_changes c JOIN (SELECT change_id, SUM(promised) AS promised, SUM(promised_clicks) AS clicks
                 FROM watch_pages WHERE change_id = ? GROUP BY change_id) s ON s.change_id = c.id
-                SET c.promised = s.promised, c.promised_clicks = s.clicks WHERE c.store_id = ?',
-            [$change, $store->id],
+                SET c.promised = s.promised, c.promised_clicks = s.clicks, c.share = (SELECT MAX(p.share)
+                FROM watch_promises p WHERE p.release_id = ?) WHERE c.store_id = ?',
+            [$change, $release, $store->id],
         );
     }
 }

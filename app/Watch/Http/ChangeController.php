@@ -40,7 +40,9 @@ final class ChangeController
             'moved' => ChangePages::moved($store, $row, 8),
             'leftOut' => ChangePages::leftOut($change),
             'release' => $release === null ? null : $names->of($store, [$release])[$release] ?? null,
-            'decider' => $row->decided_by === null ? null : DB::table('users')->where('id', $row->decided_by)->value('name'),
+            'decider' => DB::table('users')
+                ->where('id', $row->decided_by ?? 0)
+                ->value('name'),
         ]);
     }
 

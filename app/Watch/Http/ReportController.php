@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Watch\Http;
 
+use App\Access\Mail\Postbox;
 use App\Stores\Models\Store;
+use App\Watch\Reports\Readers;
 use App\Watch\Reports\Report;
 use App\Watch\Reports\ReportLinks;
 use Illuminate\Http\RedirectResponse;
@@ -25,6 +27,8 @@ final class ReportController
             'report' => $report,
             'problem' => $problem,
             'links' => ReportLinks::count($store),
+            'readers' => Readers::all($store),
+            'sends' => Postbox::isThere(),
         ]);
     }
 
@@ -50,6 +54,25 @@ final class ReportController
         return redirect()
             ->route('watch.report', [$store, 'from' => $report->from, 'to' => $report->to])
             ->with('link', route('watch.report.guest', $token));
+    }
+
+    public function addReader(Request $request, Store $store): RedirectResponse
+    {
+        $given = $request->validate(['email' => ['required', 'email:rfc', 'max:190']]);
+        try {
+            Readers::add($store, (string) $given['email'], (int) $request->user()?->getAuthIdentifier());
+        } catch (InvalidArgumentException $problem) {
+            return back()->withErrors(['email' => $problem->getMessage()]);
+        }
+
+        return back()->with('done', 'The report of each month is sent there, some days after it is over.');
+    }
+
+    public function dropReader(Store $store, int $reader): RedirectResponse
+    {
+        Readers::drop($store, $reader);
+
+        return back()->with('done', 'No report is sent there any more.');
     }
 
     public function endLinks(Store $store): RedirectResponse

@@ -8,9 +8,11 @@ use App\Facts\NumberWindow;
 use App\Platform\Tables\TableWriter;
 use App\Platform\Work\WorkView;
 use App\Stores\Models\Store;
-use App\Watch\Judging\Judgings;
 use App\Watch\Judging\JudgeWork;
+use App\Watch\Judging\Judgings;
+use App\Watch\Lists\Learned;
 use App\Watch\Lists\ResultList;
+use App\Watch\Lists\StoreSum;
 use DateTimeImmutable;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -35,7 +37,8 @@ final class WatchController
                 'store' => $store,
                 'work' => WorkView::latest($store->id, JudgeWork::sort()),
                 'window' => NumberWindow::of($store),
-                'sum' => ResultList::store($store, $from, $store->today()),
+                'sum' => StoreSum::of($store, $from, $store->today()),
+                'learned' => $after === null ? Learned::of($store) : null,
                 'isFirst' => $after === null,
             ] + ResultList::page($store, $after),
         );

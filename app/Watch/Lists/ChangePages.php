@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Watch\Lists;
 
+use App\Platform\Database\Bulk;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
 use App\Watch\Changed\ChangeSource;
@@ -59,7 +60,7 @@ final class ChangePages
         $last = $rows[self::PAGE - 1] ?? null;
 
         return [
-            'rows' => array_map(self::told(...), array_slice($rows, 0, self::PAGE)),
+            'rows' => array_values(array_map(self::told(...), array_slice($rows, 0, self::PAGE))),
             'next' => isset($rows[self::PAGE]) ? sprintf('%.17g %d', $last->gain, $last->page_id) : null,
         ];
     }
@@ -70,13 +71,15 @@ final class ChangePages
         $half = intdiv($most + 1, 2);
         $select = 'SELECT w.*, p.url FROM watch_pages w JOIN pages p ON p.id = w.page_id WHERE w.change_id = ?
             AND w.part > 0 AND w.gain';
-        $rows = array_map(self::told(...), [
-            ...DB::select("$select >= 1 ORDER BY w.gain DESC, w.page_id LIMIT $half", [$change->id]),
-            ...array_reverse(
-                DB::select("$select <= -1 ORDER BY w.gain, w.page_id LIMIT ".($most - $half), [$change->id]),
-            ),
-        ]);
-        $texts = self::texts($store, $change, array_map(static fn (object $row): int => (int) $row->page_id, $rows));
+        $rows = array_values(
+            array_map(self::told(...), [
+                ...DB::select("$select >= 1 ORDER BY w.gain DESC, w.page_id LIMIT $half", [$change->id]),
+                ...array_reverse(
+                    DB::select("$select <= -1 ORDER BY w.gain, w.page_id LIMIT ".($most - $half), [$change->id]),
+                ),
+            ]),
+        );
+        $texts = self::texts($store, $change, Bulk::ids($rows, 'page_id'));
         foreach ($rows as $row) {
             [$row->title_before, $row->title_now] = $texts[(int) $row->page_id] ?? [null, null];
         }
@@ -102,14 +105,12 @@ final class ChangePages
     /** @return list<int> pages of a group that count */
     public static function ofPart(int $change, int $part): array
     {
-        return array_map(
-            intval(...),
-            DB::table('watch_pages')
-                ->where('change_id', $change)
-                ->where('part', $part)
-                ->orderByDesc('expected')
-                ->pluck('page_id')
-                ->all(),
+        return Bulk::ids(
+            DB::select(
+                'SELECT page_id FROM watch_pages WHERE change_id = ? AND part = ? ORDER BY expected DESC, page_id',
+                [$change, $part],
+            ),
+            'page_id',
         );
     }
 
@@ -126,7 +127,7 @@ final class ChangePages
             if ($rows === []) {
                 return;
             }
-            $ids = array_map(static fn (object $row): int => (int) $row->page_id, $rows);
+            $ids = Bulk::ids($rows, 'page_id');
             $texts = self::texts($store, $change, $ids);
             foreach (array_map(self::told(...), $rows) as $row) {
                 $after = (int) $row->page_id;

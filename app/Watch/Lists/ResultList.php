@@ -5,11 +5,8 @@ declare(strict_types=1);
 namespace App\Watch\Lists;
 
 use App\Stores\Models\Store;
-use App\Watch\Judging\GroupResult;
 use Generator;
 use Illuminate\Support\Facades\DB;
-use Orchard\Core\Outcome\FalseDiscoveries;
-use Orchard\Core\Outcome\Verdict;
 
 /** Changes and their results, the newest first. */
 final class ResultList
@@ -47,7 +44,7 @@ final class ResultList
         $last = $rows[self::PAGE - 1] ?? null;
 
         return [
-            'rows' => array_map(ResultRow::fromRow(...), array_slice($rows, 0, self::PAGE)),
+            'rows' => array_values(array_map(ResultRow::fromRow(...), array_slice($rows, 0, self::PAGE))),
             'next' => isset($rows[self::PAGE]) ? "$last->first_day $last->id" : null,
         ];
     }
@@ -62,17 +59,16 @@ final class ResultList
     /** @return list<ResultRow> made between two days, the newest first */
     public static function between(Store $store, string $from, string $to, int $most): array
     {
-        return array_map(
-            ResultRow::fromRow(...),
-            DB::select(
-                self::SELECT.
-                    ' '.
-                    self::FROM.
-                    ' WHERE c.store_id = ? AND c.first_day BETWEEN ? AND ? ORDER BY c.first_day DESC, c.id DESC LIMIT '.
-                    $most,
-                [$store->id, $from, $to],
-            ),
+        $rows = DB::select(
+            self::SELECT.
+                ' '.
+                self::FROM.
+                ' WHERE c.store_id = ? AND c.first_day BETWEEN ? AND ? ORDER BY c.first_day DESC, c.id DESC LIMIT '.
+                $most,
+            [$store->id, $from, $to],
         );
+
+        return array_values(array_map(ResultRow::fromRow(...), $rows));
     }
 
     /** @return array{int, int, ?int, ?int} place from the newest, number of all, the newer one and the older one */
@@ -98,60 +94,6 @@ final class ResultList
             DB::table('watch_changes')->where('store_id', $store->id)->count(),
             $of('>', 'ASC'),
             $of('<', 'DESC'),
-        ];
-    }
-
-    /**
-     * What all changes of a time brought the store that could be judged: with what pages lost that share their queries.
-     *
-     * @return array{changes: int, clicks: float, low: float, high: float, money: array<string, array{float, float, float}>, told: int, luck: float, sharing: float, naive: float}
-     *          clicks and money of 28 days of each change; luck: verdicts that are chance
-     */
-    public static function store(Store $store, string $from, string $to): array
-    {
-        $clicks = $variance = $sharing = $naive = 0.0;
-        $money = $chances = [];
-        $changes = 0;
-        foreach (
-            DB::select(
-                'SELECT r.*, c.weeks_told FROM watch_changes c JOIN watch_results r ON r.change_id = c.id
-                    AND r.part IN (?, ?) WHERE c.store_id = ? AND c.first_day BETWEEN ? AND ? AND c.verdict <> ?',
-                [GroupResult::ALL, GroupResult::SHARING, $store->id, $from, $to, Verdict::Open->value],
-            ) as $row
-        ) {
-            $per = ResultRow::DAYS / 7 / max(1, (int) $row->weeks_told);
-            $gain = ((float) $row->came - (float) $row->expected) * $per;
-            $error = (float) $row->error * $per;
-            $clicks += $gain;
-            $variance += $error ** 2;
-            if ((int) $row->part === GroupResult::SHARING) {
-                $sharing += $gain;
-            } else {
-                $changes++;
-                $naive += ((float) $row->came - (float) $row->clicks_before) * $per;
-                (int) $row->verdict === Verdict::Few->value || ($chances[] = (float) $row->chance);
-            }
-            if ($row->click_value !== null) {
-                $value = (float) $row->click_value;
-                $of = $money[(string) $row->currency] ?? [0.0, 0.0];
-                $money[(string) $row->currency] = [$of[0] + $gain * $value, $of[1] + ($error * $value) ** 2];
-            }
-        }
-        $reach = 1.645 * sqrt($variance);
-
-        return [
-            'changes' => $changes,
-            'clicks' => $clicks,
-            'low' => $clicks - $reach,
-            'high' => $clicks + $reach,
-            'money' => array_map(
-                static fn (array $of): array => [$of[0], $of[0] - 1.645 * sqrt($of[1]), $of[0] + 1.645 * sqrt($of[1])],
-                $money,
-            ),
-            'told' => count(array_filter($chances, static fn (float $chance): bool => $chance <= 0.05)),
-            'luck' => FalseDiscoveries::among($chances),
-            'sharing' => $sharing,
-            'naive' => $naive,
         ];
     }
 

@@ -17,7 +17,10 @@ final readonly class ResultRow
 {
     public const DAYS = 28;
 
-    /** @param  array{clicks: float, low: float, high: float, expected: float}|null  $gain  clicks in 28 days; null where nothing is known yet */
+    /**
+     * @param  ?array{clicks: float, low: float, high: float, expected: float}  $gain  clicks in 28 days; null where
+     *         nothing is known yet
+     */
     private function __construct(
         public int $id,
         public ChangeSource $source,

@@ -26,7 +26,7 @@ final readonly class WeeksLines
     private const BOTTOM = 26;
 
     /**
-     * @param  list<object>  $weeks  week, came, expected, is_after, low, high (null outside of the weeks that are judged by)
+     * @param  list<object>  $weeks  week, came, expected, is_after; low and high, null where it is not judged by them
      * @param  float  $most  the end of the axis, in clicks
      */
     private function __construct(public array $weeks, public float $least, public float $most, public float $step)

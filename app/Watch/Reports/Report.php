@@ -10,8 +10,8 @@ use App\Stores\Overview\WeeksOfClicks;
 use App\Stores\Steps\StepBoard;
 use App\Watch\Lists\ResultList;
 use App\Watch\Lists\ResultRow;
+use App\Watch\Lists\StoreSum;
 use DateTimeImmutable;
-use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 
 /** What was done in a time, what it earned, how the store's clicks went, and what is next. */
@@ -26,7 +26,6 @@ final readonly class Report
     private const LONGEST = 735;
 
     /**
-     * @param  array{changes: int, clicks: float, low: float, high: float, money: array<string, array{float, float, float}>, told: int, luck: float, sharing: float, naive: float}  $sum
      * @param  list<ResultRow>  $changes  made in this time, the newest first
      * @param  list<array{?int, string}>  $next  what waits, by step
      */
@@ -34,7 +33,7 @@ final readonly class Report
         public Store $store,
         public string $from,
         public string $to,
-        public array $sum,
+        public StoreSum $sum,
         public array $changes,
         public ?WeeksOfClicks $weeks,
         public array $next,
@@ -67,16 +66,21 @@ final readonly class Report
             $store,
             $from,
             $to,
-            ResultList::store($store, $from, $to),
+            StoreSum::of($store, $from, $to),
             ResultList::between($store, $from, $to, self::MOST),
             app(OverviewBoard::class)->weeks($store),
             $next,
         );
     }
 
+    /** One file that needs no other: its styles stand in it. */
     public function html(): string
     {
-        return view('watch.report-file', ['report' => $this, 'store' => $this->store])->render();
+        return str_replace(
+            '</head>',
+            '<style>'.file_get_contents(resource_path('report.css')).'</style></head>',
+            view('watch.report-file', ['report' => $this, 'store' => $this->store])->render(),
+        );
     }
 
     /** @return array<string, mixed> for scripts; clicks and money of 28 days */
@@ -88,7 +92,7 @@ final readonly class Report
             'store' => $this->store->slug,
             'from' => $this->from,
             'to' => $this->to,
-            'sum' => $this->sum,
+            'sum' => $this->sum->toArray(),
             'changes' => array_map(
                 static fn (ResultRow $row): array => [
                     'name' => $row->name,

@@ -39,6 +39,7 @@
         </tbody>
     </table></div>
     @if ($next)<p class="pager"><a href="{{ route('watch', [$store, 'after' => $next]) }}">Earlier changes</a></p>@endif
+    @if ($learned)<p class="note">Of the gap in CTR that {{ $learned->kept->changes === 1 ? 'one release' : Forms::number($learned->kept->changes).' releases' }} meant to close, about <b>{{ Forms::number(100 * $learned->share()) }}%</b> was closed ({{ Figure::whole(100 * $learned->kept->low()) }}% to {{ Figure::whole(100 * $learned->kept->high()) }}%, 9 times in 10). Weigh assumes {{ Forms::number(100 * $learned->assumed) }}%.@if ($learned->differs()) <a class="in-text" href="{{ route('weigh.what-if', [$store, 'share' => $learned->share()]) }}">See what {{ Forms::number(100 * $learned->share()) }}% would change</a>; it can be taken over there, and back.@endif</p>@endif
     <p class="hint">Clicks are those beyond what would have come, as pages of the same kind went that were left alone; revenue is these clicks at what a click of such pages is worth. “Promised” is what Weigh said of their wording on the day they went out.</p>
     @endif
     </div>

@@ -9,5 +9,12 @@
     @can('release', $store)<form method="post" action="{{ route('watch.report.link', $store) }}">@csrf<input type="hidden" name="from" value="{{ $report->from }}"><input type="hidden" name="to" value="{{ $report->to }}"><button class="button">Make a link for somebody without an account</button></form>@if ($links)<form method="post" action="{{ route('watch.report.link.end', $store) }}">@csrf<button class="button">End {{ $links === 1 ? 'the link' : "all $links links" }}</button></form>@endif @endcan</div>
     @if (session('link'))<p class="note no-print" role="status"><label for="made-link">Copy it now; it is not shown again, and ends after {{ App\Watch\Reports\ReportLinks::DAYS }} days:</label> <input class="input wide-input" id="made-link" size="70" readonly value="{{ session('link') }}"></p>@endif
     @include('watch.report-body')
+    @can('release', $store)
+    <section class="no-print"><h2>By e-mail, every month</h2>
+        @if ($sends)<p class="sub">Each month’s report goes to these people on the fifth of the next.</p>@else<p class="sub">No mail server is set up, so nothing is sent (docs/deploy.md says how).</p>@endif
+        @if ($readers)<table class="ledger tight" id="readers"><thead class="sr"><tr><th scope="col">E-mail</th><th scope="col">Sent</th><th scope="col">End</th></tr></thead><tbody>@foreach ($readers as $reader)<tr><td>{{ $reader->email }}</td><td>{{ $reader->sent_month === null ? 'nothing sent yet' : 'last sent: '.$reader->sent_month }}</td><td class="num"><form method="post" action="{{ route('watch.readers.drop', [$store, $reader->id]) }}">@csrf<button class="button">End<span class="sr"> for {{ $reader->email }}</span></button></form></td></tr>@endforeach</tbody></table>@endif
+        <form method="post" action="{{ route('watch.readers.add', $store) }}" class="filters">@csrf<label>E-mail <input class="input" type="email" name="email" maxlength="190" required size="30" value="{{ old('email') }}"></label> <button class="button">Send it there every month</button></form>
+    </section>
+    @endcan
 </div>
 @endsection

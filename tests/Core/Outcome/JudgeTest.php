@@ -5,6 +5,7 @@ declare(strict_types=1);
 use Orchard\Core\Outcome\CountRegression;
 use Orchard\Core\Outcome\FalseDiscoveries;
 use Orchard\Core\Outcome\Judge;
+use Orchard\Core\Outcome\KeptShare;
 use Orchard\Core\Outcome\Outcome;
 use Orchard\Core\Outcome\StudentLaw;
 use Orchard\Core\Outcome\Verdict;
@@ -198,4 +199,32 @@ it('says how many verdicts are luck', function (): void {
         ->toBe(0.0)
         ->and(FalseDiscoveries::among([0.01]))
         ->toBeLessThanOrEqual(0.05);
+});
+
+it('learns which part of a promise comes true, and leans on what was assumed', function (): void {
+    $sure = ['promised' => 1000.0, 'gain' => 600.0, 'error' => 20.0];
+    $one = KeptShare::of([$sure], 1.0);
+    expect(KeptShare::of([], 0.7)->share)
+        ->toEqualWithDelta(0.7, 1e-9)
+        ->and($one->share)
+        // (1 / 0.35^2 + 2500 * 0.6) / (1 / 0.35^2 + 2500)
+        ->toEqualWithDelta(0.601302, 1e-5)
+        ->and($one->changes)
+        ->toBe(1)
+        ->and($one->low())
+        ->toBeLessThan(0.6)
+        ->and($one->high())
+        ->toBeGreaterThan(0.6);
+    // Three that differ by more than chance: by hand after DerSimonian and Laird, the variance between is 0.04.
+    $three = KeptShare::of(
+        array_map(
+            static fn (float $gain): array => ['promised' => 100.0, 'gain' => $gain, 'error' => 1.0],
+            [40.0, 60.0, 80.0],
+        ),
+        0.6,
+    );
+    expect($three->share)
+        ->toEqualWithDelta(0.6, 1e-9)
+        ->and(($three->high() - $three->share) / 1.645)
+        ->toEqualWithDelta(1 / sqrt(1 / 0.35 ** 2 + 3 / 0.04), 1e-4);
 });

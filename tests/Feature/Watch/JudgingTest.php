@@ -2,36 +2,14 @@
 
 declare(strict_types=1);
 
-use App\Platform\Work\WorkDesk;
 use App\Stores\Models\Store;
 use App\Watch\Changed\Marks;
-use App\Watch\Judging\Judgings;
 use App\Watch\Judging\LeftOut;
 use App\Watch\Judging\WhyOpen;
 use App\Watch\Lists\ResultList;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Outcome\Verdict;
 use Tests\Shops\WatchedStore;
-
-/** @param  iterable<int>  $pages  numbers */
-function pathsOf(iterable $pages): array
-{
-    $paths = [];
-    foreach ($pages as $page) {
-        $paths[] = "/p/$page";
-    }
-
-    return $paths;
-}
-
-function judgeAll(Store $store): void
-{
-    $work = app(Judgings::class)->begin($store->id, null);
-    expect(app(WorkDesk::class)->workToEnd($work))->toBe(
-        'done',
-        (string) DB::table('work')->where('id', $work)->value('problem'),
-    );
-}
 
 it('judges a change that was made elsewhere, and one that was none', function (): void {
     $changed = range(1, 60, 1);
@@ -130,7 +108,9 @@ it('waits for the weeks that are lacking, and gives thin pages eight of them', f
     DB::table('page_weeks')
         ->where('store_id', $store->id)
         ->update(['clicks' => DB::raw('IF(clicks > 12, 1, 0)')]);
-    DB::table('watch_changes')->where('id', $one)->update(['judged_of' => null]);
+    DB::table('watch_changes')
+        ->where('id', $one)
+        ->update(['judged_of' => null]);
     judgeAll($store);
     expect(DB::table('watch_changes')->where('id', $one)->value('weeks'))->toBe(8);
 });
@@ -145,8 +125,16 @@ it('leaves campaigns and pages changed again out, on both sides', function (): v
     $page = static fn (int $n): int => pageAt($store, "/p/$n");
     $resource = static function (int $n) use ($store, $page): int {
         $id = DB::table('resources')->insertGetId([
-            'store_id' => $store->id, 'market_id' => (int) DB::table('markets')->where('store_id', $store->id)->value('id'), 'external_id' => "x$n", 'kind' => 3, 'name' => "P $n", 'version' => '1',
-            'url' => "https://watched.example/p/$n", 'attributes' => '{}', 'page_id' => $page($n), 'synced_at' => now(),
+            'store_id' => $store->id,
+            'market_id' => (int) DB::table('markets')->where('store_id', $store->id)->value('id'),
+            'external_id' => "x$n",
+            'kind' => 3,
+            'name' => "P $n",
+            'version' => '1',
+            'url' => "https://watched.example/p/$n",
+            'attributes' => '{}',
+            'page_id' => $page($n),
+            'synced_at' => now(),
             'from_page' => 0,
         ]);
         DB::table('pages')
@@ -158,15 +146,26 @@ it('leaves campaigns and pages changed again out, on both sides', function (): v
     $after = (new DateTimeImmutable($day))->modify('+20 days')->format('Y-m-d 12:00:00');
     foreach ([2, 90] as $n) {
         DB::table('history')->insert([
-            'store_id' => $store->id, 'resource_id' => $resource($n), 'field' => 1, 'event' => 'live',
-            'before_value' => 'a', 'after_value' => 'b', 'origin' => 'hand', 'release_id' => 777,
+            'store_id' => $store->id,
+            'resource_id' => $resource($n),
+            'field' => 1,
+            'event' => 'live',
+            'before_value' => 'a',
+            'after_value' => 'b',
+            'origin' => 'hand',
+            'release_id' => 777,
             'created_at' => $after,
         ]);
     }
     foreach ([3, 91] as $n) {
         DB::table('text_spells')->insert([
-            'resource_id' => $resource($n), 'field' => 1, 'cause' => 1, 'by_id' => 5, 'store_id' => $store->id,
-            'from_at' => $after, 'to_at' => $watched->days[count($watched->days) - 1].' 00:00:00',
+            'resource_id' => $resource($n),
+            'field' => 1,
+            'cause' => 1,
+            'by_id' => 5,
+            'store_id' => $store->id,
+            'from_at' => $after,
+            'to_at' => $watched->days[count($watched->days) - 1].' 00:00:00',
         ]);
     }
     judgeAll($store);

@@ -1,0 +1,79 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Changes\Live\LiveChanges;
+use App\Platform\Work\WorkDesk;
+use App\Release\Releases;
+use App\Watch\Changed\ChangeBook;
+use App\Watch\Lists\Learned;
+use App\Watch\Lists\ResultList;
+use Illuminate\Support\Facades\DB;
+
+it('takes a release down as it went live, with what was promised on that day', function (): void {
+    $store = crawledStore();
+    readyDrafts($store, 6);
+    $pages = DB::table('drafts')
+        ->join('resources', 'resources.id', '=', 'drafts.resource_id')
+        ->where('drafts.store_id', $store->id)
+        ->distinct()
+        ->orderBy('page_id')
+        ->pluck('page_id');
+    foreach ($pages as $nth => $page) {
+        DB::table('weigh_scores')->insert([
+            'page_id' => $page, 'store_id' => $store->id, 'wording' => 10 + $nth, 'wording_clicks' => 3, 'market_id' => 1,
+            'kind' => 3, 'work_id' => 1, 'clicks' => 1, 'impressions' => 1, 'withheld_clicks' => 0,
+            'position_milli' => 1, 'orders' => 0, 'revenue' => 0, 'expected_rate' => 0, 'ratio' => 0,
+            'click_value' => 1, 'upside' => 0, 'low' => 0, 'high' => 0, 'lift' => 0, 'own_part' => 0, 'reason' => '',
+            'whole_gap' => 0, 'lift_1' => 0, 'lift_2' => 0, 'lift_3' => 0, 'lift_4' => 0, 'lift_5' => 0, 'ahead_4' => 1,
+            'ahead_13' => 1, 'ahead_26' => 1, 'season_peak' => 1, 'extra_clicks' => 0, 'missed' => 0,
+            'missed_clicks' => 0, 'near_queries' => 0, 'near_gain' => 0, 'far_queries' => 0, 'far_gain' => 0,
+            'question_queries' => 0, 'question_gain' => 0,
+        ]);
+    }
+    ['release' => $release, 'work' => $work] = app(Releases::class)->send($store, null, null, 'First round');
+    expect(app(WorkDesk::class)->workToEnd((int) $work))->toBe('done');
+    // Weighed anew after it went out, the promise stays what it was.
+    DB::table('weigh_scores')
+        ->where('store_id', $store->id)
+        ->update(['wording' => 999]);
+    DB::transaction(static fn () => app(ChangeBook::class)->sync($store));
+    DB::transaction(static fn () => app(ChangeBook::class)->sync($store));
+    $change = DB::table('watch_changes')->where('store_id', $store->id)->get();
+    expect($change)
+        ->toHaveCount(1)
+        ->and($change[0]->name)
+        ->toBe('First round')
+        ->and($change[0]->source_id)
+        ->toBe($release)
+        ->and($change[0]->pages)
+        ->toBe(6)
+        // Titles and descriptions are the bits 1 and 2.
+        ->and($change[0]->fields)
+        ->toBe(3)
+        ->and((float) $change[0]->promised)
+        ->toBe((float) array_sum(range(10, 15)))
+        ->and((float) $change[0]->share)
+        ->toBe(1.0)
+        ->and(ResultList::find($store, (int) $change[0]->id)->words($store->today()))
+        ->toBe('not judged yet')
+        ->and(Learned::of($store))
+        ->toBeNull();
+
+    // What is taken back is known by page; the undo is no change of its own.
+    $item = (int) DB::table('release_items')->where('release_id', $release)->orderBy('id')->value('id');
+    ['work' => $work] = app(Releases::class)->undo($store, $release, [$item], null);
+    expect(app(WorkDesk::class)->workToEnd((int) $work))->toBe('done');
+    DB::transaction(static fn () => app(ChangeBook::class)->sync($store));
+    expect(DB::table('watch_changes')->where('store_id', $store->id)->count())
+        ->toBe(1)
+        ->and(
+            DB::table('watch_pages')
+                ->where('change_id', $change[0]->id)
+                ->whereNotNull('undone_on')
+                ->count(),
+        )
+        ->toBe(1)
+        ->and(LiveChanges::touched($pages->map(static fn (mixed $id): int => (int) $id)->all(), '2000-01-01', '2100-01-01', $release))
+        ->toHaveCount(1);
+});
