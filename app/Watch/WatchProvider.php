@@ -12,6 +12,7 @@ use App\Stores\Models\Store;
 use App\Stores\Overview\OverviewBoard;
 use App\Stores\Steps\Stamps;
 use App\Stores\Steps\StepBoard;
+use App\Watch\Changed\Marks;
 use App\Watch\Changed\Promises;
 use App\Watch\Console\ExportCommand;
 use App\Watch\Console\JudgeCommand;
@@ -40,6 +41,7 @@ final class WatchProvider extends ServiceProvider
         ExportParts $exports,
     ): void {
         $tables->child('watch_weeks', 'change_id', 'watch_changes');
+        $exports->register('marked-changes', Marks::COLUMNS, Marks::export(...));
         $exports->register('results', ResultList::COLUMNS, ResultList::export(...));
         WatchOverview::register($overview);
         $this->loadMigrationsFrom(__DIR__.'/Migrations');

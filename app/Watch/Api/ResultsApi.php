@@ -28,27 +28,25 @@ final class ResultsApi
 
     public function result(Store $store, int $change): JsonResponse
     {
-        $row = ResultList::find($store, $change);
+        $row = ResultList::find($store, $change) ?? abort(404);
 
-        return $row === null
-            ? response()->json(['error' => 'There is no such change.'], 404)
-            : response()->json([
-                'data' => self::told($store, $row) + [
-                    'groups' => array_values(
-                        array_map(
-                            static fn (GroupRow $group): array => [
-                                'name' => $group->name,
-                                'pages' => $group->pages,
-                                'clicks' => round($group->gain['clicks'], 1),
-                                'clicks_low' => round($group->gain['low'], 1),
-                                'clicks_high' => round($group->gain['high'], 1),
-                                'words' => $group->words(),
-                            ],
-                            GroupList::of($change),
-                        ),
+        return response()->json([
+            'data' => self::told($store, $row) + [
+                'groups' => array_values(
+                    array_map(
+                        static fn (GroupRow $group): array => [
+                            'name' => $group->name,
+                            'pages' => $group->pages,
+                            'clicks' => round($group->gain['clicks'], 1),
+                            'clicks_low' => round($group->gain['low'], 1),
+                            'clicks_high' => round($group->gain['high'], 1),
+                            'words' => $group->words(),
+                        ],
+                        GroupList::of($change),
                     ),
-                ],
-            ]);
+                ),
+            ],
+        ]);
     }
 
     /** @return array<string, mixed> clicks and revenue of 28 days */

@@ -9,12 +9,15 @@ use App\Platform\Database\Bulk;
 use App\Platform\Tables\TableReader;
 use App\Stores\Models\Store;
 use DateTimeImmutable;
+use Generator;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 
 /** Changes that were made by other means (a theme, a campaign, another tool), to be judged like a release. */
 final class Marks
 {
+    public const COLUMNS = ['name', 'date', 'note', 'url'];
+
     /** Changes that a store may have marked. */
     private const MOST = 1000;
 
@@ -24,7 +27,7 @@ final class Marks
     /** Weeks are kept for two years; before that nothing can be judged. */
     private const DAYS = 700;
 
-    private const COLUMNS = ['url', 'page', 'address', 'landing page', 'landing_page', 'link', 'seite', 'adresse'];
+    private const HEADS = ['url', 'page', 'address', 'landing page', 'landing_page', 'link', 'seite', 'adresse'];
 
     /**
      * @param  list<string>  $addresses  of pages, each as somebody has it
@@ -131,7 +134,7 @@ final class Marks
                     static fn (mixed $cell): string => mb_strtolower(trim(is_scalar($cell) ? (string) $cell : '')),
                     $cells,
                 );
-                $found = array_keys(array_intersect($heads, self::COLUMNS));
+                $found = array_keys(array_intersect($heads, self::HEADS));
                 $column = (int) ($found[0] ?? 0);
                 if ($found !== []) {
                     continue;
@@ -147,5 +150,24 @@ final class Marks
         }
 
         return $addresses;
+    }
+
+    /** @return Generator<list<string|int|float|null>> a row for each page of a mark */
+    public static function export(Store $store): Generator
+    {
+        $after = [0, 0];
+        do {
+            $rows = DB::select(
+                'SELECT c.id, c.name, c.first_day, c.note, w.page_id, p.url FROM watch_changes c
+                    JOIN watch_pages w ON w.change_id = c.id JOIN pages p ON p.id = w.page_id
+                    WHERE c.store_id = ? AND c.source = ? AND (c.id > ? OR (c.id = ? AND w.page_id > ?))
+                    ORDER BY c.id, w.page_id LIMIT 2000',
+                [$store->id, ChangeSource::Mark->value, $after[0], $after[0], $after[1]],
+            );
+            foreach ($rows as $row) {
+                $after = [(int) $row->id, (int) $row->page_id];
+                yield [(string) $row->name, (string) $row->first_day, $row->note, (string) $row->url];
+            }
+        } while ($rows !== []);
     }
 }

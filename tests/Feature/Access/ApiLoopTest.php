@@ -140,7 +140,9 @@ it('goes through the whole loop by a client that knows the description alone', f
     $client->call('postReleasesUndo', $in + ['release' => $release['id']], status: 409);
     // And what waits, told as the screens tell it.
     $now = $client->call('getStore', $in)['data'];
-    expect(array_column($now['steps'], 'step'))->toBe(['gather', 'weigh', 'match', 'write', 'untangle', 'tend', 'release']);
+    expect(array_column($now['steps'], 'step'))->toBe([
+        'gather', 'weigh', 'match', 'write', 'untangle', 'tend', 'release', 'watch',
+    ]);
     finish((int) $client->call('postImportsTakeBack', $piece)['data']['work']);
     $again = $client->call('postCrawls', $in)['data'];
     expect($client->call('postWorkStop', $in + ['work' => $again['work']])['data']['id'])->toBe($again['work']);
@@ -158,6 +160,8 @@ it('goes through the whole loop by a client that knows the description alone', f
         'listFindingCauses',
         'listFindings',
         'listReachedPages',
+        'listResults',
+        'getResult',
     ]);
 });
 

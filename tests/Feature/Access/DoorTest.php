@@ -112,6 +112,7 @@ it('leaves no route open that is not meant to be', function (): void {
         'GET handed/{token}/{form}',
         'GET schema/shop-mapping.json',
         // Texts that a guest is asked to approve, by a link alone.
+        'GET reports/{token}',
         'GET review/{token}',
         'POST review/{token}',
         'POST review/{token}/{draft}',

@@ -11,6 +11,7 @@ use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Tests\Shops\WatchedStore;
+use Tests\Web\ApiClient;
 
 beforeEach(function (): void {
     /** @var ?array{WatchedStore, int, int} $made */
@@ -161,23 +162,20 @@ it('shows nothing to strangers, and lets a viewer change nothing', function (): 
 });
 
 it('answers scripts with the same figures', function (): void {
-    $token = member($this->store, Role::Viewer)->createToken('t', ['read'])->plainTextToken;
-    $rows = $this->withToken($token)
-        ->getJson("/api/v1/stores/{$this->store->slug}/watch/results")
-        ->assertOk()
-        ->json('data');
-    $named = array_column($rows, null, 'change');
+    $token = member($this->store, Role::Viewer)->createToken('test', ['read'])->plainTextToken;
+    $client = new ApiClient($this, $token);
+    $in = ['store' => $this->store->slug];
+    $named = array_column($client->call('listResults', $in)['data'], null, 'change');
     expect($named[$this->earned]['verdict'])
         ->toBe('earned')
         ->and($named[$this->open]['clicks'])
         ->toBeNull()
         ->and($named[$this->earned]['clicks_low'])
         ->toBeGreaterThan(0);
-    $this->withToken($token)
-        ->getJson("/api/v1/stores/{$this->store->slug}/watch/results/$this->earned")
-        ->assertOk()
-        ->assertJsonPath('data.groups.0.pages', 50);
-    $this->withToken($token)
-        ->getJson("/api/v1/stores/{$this->store->slug}/watch/results/99999999")
-        ->assertNotFound();
+    $one = $client->call('getResult', $in + ['change' => $this->earned])['data'];
+    expect($one['groups'][0]['pages'])
+        ->toBe(50)
+        ->and($one['clicks'])
+        ->toEqualWithDelta($one['groups'][0]['clicks'], 0.01);
+    $client->call('getResult', $in + ['change' => 99999999], null, 404);
 });
