@@ -42,7 +42,8 @@ test('settings, people and the loop are clean in light and dark, and the colour 
     await page.reload();
     await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
     await page.goto('/s/tindrel');
-    await expect(page.getByText('coming').first()).toBeVisible();
+    // All eight steps are doors by now.
+    await expect(page.getByRole('navigation', { name: 'The eight steps' }).getByRole('link')).toHaveCount(8);
     await page.getByText('Olena Orchard, owner').click();
     await page.getByRole('button', { name: 'Sign out' }).click();
     await expect(page).toHaveURL(/sign-in/);
