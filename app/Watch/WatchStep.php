@@ -40,13 +40,23 @@ final class WatchStep implements StepContribution
             ->where('decided', 0)
             ->count();
 
-        return $lost === 0
-            ? null
-            : new Hand(
+        if ($lost > 0) {
+            return new Hand(
                 $lost,
                 $lost === 1 ? 'change lost clicks' : 'changes lost clicks',
                 route('watch', $store),
                 'Look, and take back',
+            );
+        }
+        $results = self::toRead($store);
+
+        return $results === 0
+            ? null
+            : new Hand(
+                $results,
+                $results === 1 ? 'result is to be read: what a change earned' : 'results are to be read',
+                route('watch', $store),
+                $results === 1 ? 'Read it' : 'Read them',
             );
     }
 

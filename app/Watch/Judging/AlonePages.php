@@ -131,7 +131,7 @@ final readonly class AlonePages
     }
 
     /** @return list<int> pages of other marks of that time */
-    private static function marked(Store $store, Change $change, string $from, string $to): array
+    public static function marked(Store $store, Change $change, string $from, string $to): array
     {
         return Bulk::ids(
             DB::select(

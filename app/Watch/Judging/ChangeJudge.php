@@ -180,6 +180,8 @@ final readonly class ChangeJudge
                 true,
             );
         }
+        // What two changes share cannot be told apart.
+        $again += array_fill_keys(AlonePages::marked($this->store, $change, $from, $to), true);
         $inCampaigns = array_fill_keys(AlonePages::inSpells($this->store, $from, $to), true);
         $isTold = array_fill_keys($markets, true);
 

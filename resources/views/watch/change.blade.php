@@ -32,7 +32,7 @@
             @if ($lines)
             @php($live = $lines->at($change->first_day))
             @php($fetched = $change->fetched_on === null ? null : $lines->at($change->fetched_on))
-            <svg class="lines" viewBox="0 0 {{ WeeksLines::WIDTH }} {{ WeeksLines::HEIGHT }}" role="img" aria-label="Clicks of its pages by week, beside what they would have been as pages left alone went; the table follows">
+            <div class="scroll"><svg class="lines" viewBox="0 0 {{ WeeksLines::WIDTH }} {{ WeeksLines::HEIGHT }}" role="img" aria-label="Clicks of its pages by week, beside what they would have been as pages left alone went; the table follows">
                 @if ($live !== null && $fetched !== null && $fetched > $live)<rect class="fetching" x="{{ $live }}" y="16" width="{{ $fetched - $live }}" height="{{ WeeksLines::HEIGHT - 42 }}"/><text class="tick-text" x="{{ $live + 4 }}" y="{{ WeeksLines::HEIGHT - 32 }}">being fetched</text>@endif
                 @foreach ($lines->ticks() as $tick)<line class="grid" x1="46" x2="{{ WeeksLines::WIDTH - 12 }}" y1="{{ $lines->y($tick) }}" y2="{{ $lines->y($tick) }}"/><text class="tick-text" x="40" y="{{ $lines->y($tick) + 4 }}" text-anchor="end">{{ Forms::number($tick) }}</text>@endforeach
                 @foreach ($lines->weeks as $i => $week)@if ((count($lines->weeks) - 1 - $i) % 4 === 0)<text class="tick-text" x="{{ $lines->x($i) }}" y="{{ WeeksLines::HEIGHT - 6 }}" text-anchor="{{ $i === count($lines->weeks) - 1 ? 'end' : 'middle' }}">{{ Forms::day($week->week) }}</text>@endif @endforeach
@@ -41,8 +41,8 @@
                 <path class="came-line" d="{{ $lines->line('came') }}"/>
                 @foreach ($lines->weeks as $i => $week)<circle class="came-mark" cx="{{ $lines->x($i) }}" cy="{{ $lines->y((float) $week->came) }}" r="3"><title>{{ Forms::day($week->week) }}: {{ Forms::number(round($week->came)) }}, without the change {{ Forms::number(round($week->expected)) }}</title></circle>@endforeach
                 @if ($live !== null)<line class="live-line" x1="{{ $live }}" x2="{{ $live }}" y1="8" y2="{{ WeeksLines::HEIGHT - 26 }}"/><text class="live-text" x="{{ $live - 5 }}" y="18" text-anchor="end">live {{ Forms::day($change->first_day) }}</text>@endif
-            </svg>
-            <p class="legend"><span class="key is-came"></span> its pages <span class="key is-alone"></span> as @n($result->alone) pages left alone went, with the range of 9 in 10</p>
+            </svg></div>
+            <p class="legend"><span class="line-key is-came"></span> its pages <span class="line-key is-alone"></span> as @n($result->alone) pages left alone went, with the range of 9 in 10</p>
             <details class="numbers"><summary>The same as a table</summary><div class="scroll"><table class="ledger tight"><thead><tr><th scope="col">Week of</th><th scope="col" class="num">Clicks</th><th scope="col" class="num">Without the change</th><th scope="col" class="num">Difference</th><th scope="col">Judged by</th></tr></thead><tbody>@foreach ($lines->weeks as $week)<tr><td>{{ Forms::day($week->week) }}</td><td class="num">@n(round($week->came))</td><td class="num">@n(round($week->expected))</td><td class="num">{{ Figure::signed($week->came - $week->expected) }}</td><td>{{ (int) $week->is_after === 1 ? 'yes' : '' }}</td></tr>@endforeach</tbody></table></div></details>
             @else<p class="soft">There is nothing to draw yet.</p>@endif
         </section>
@@ -50,7 +50,7 @@
             <h2>What next</h2>
             @php($next = GroupList::next($groups))
             @if ($next)<table class="ledger calm"><tbody>@foreach ($next as ['group' => $group, 'next' => $step, 'words' => $words])<tr><td><b>@n($group->pages) {{ lcfirst($group->name) }}</b> {{ $words }}.</td><td class="num">@if ($step === 'back' && $release)<a class="button is-hand" href="{{ $release->url }}">Take back…</a>@endif @can('write', $store)@if (in_array($step, ['back', 'desk', 'keep'], true))<form method="post" action="{{ route('watch.desk', [$store, $result->id]) }}">@csrf<input type="hidden" name="group" value="{{ $group->part }}"><button class="button">To the desk<span class="sr"> with {{ lcfirst($group->name) }}</span></button></form>@endif @endcan</td></tr>@endforeach</tbody></table>@endif
-            @can('write', $store)@if ($isTold)<form method="post" action="{{ route('watch.decide', [$store, $result->id]) }}" class="decide">@csrf
+            @can('write', $store)@if ($isTold)<form method="post" action="{{ route('watch.decide', [$store, $result->id]) }}" class="decide-line">@csrf
                 @if ($result->decision->value === 0)<span>Decide:</span> <button class="button is-growth" name="as" value="keep">Keep it</button> <button class="button" name="as" value="again">Try again</button> <button class="button is-hand" name="as" value="back">Take it back</button>@else<span>Decided: <b>{{ $result->decision->label() }}</b>{{ $decider ? ', by '.$decider : '' }}.</span> <button class="button" name="as" value="open">Decide anew</button>@endif</form>@endif @endcan
             @if ($result->decision === App\Watch\Changed\Decision::TakeBack && $release)<p><a class="in-text" href="{{ $release->url }}">The release</a> takes texts back, all of them or those that are ticked.</p>@endif
             <h2>How it was measured</h2>
