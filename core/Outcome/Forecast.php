@@ -38,7 +38,12 @@ final readonly class Forecast
      */
     public static function learn(array $alone, array $changed = []): self
     {
-        $all = [...$alone, ...$changed];
+        $known = [];
+        foreach ($alone as $page) {
+            $known[$page->stratum] = true;
+        }
+        $alike = array_filter($changed, static fn (WatchedPage $page): bool => isset($known[$page->stratum]));
+        $all = [...$alone, ...array_values($alike)];
         $usual = [];
         foreach (array_keys($alone[0]->past) as $span) {
             $usual[] = CountRegression::fit(

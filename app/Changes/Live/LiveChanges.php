@@ -13,9 +13,6 @@ use Orchard\Core\Wording\TextField;
 /** What releases made live, and when, read from the history. */
 final class LiveChanges
 {
-    /** Pages asked for at a time. */
-    private const PORTION = 5000;
-
     /**
      * @return list<array{release: int, first: string, last: string}> releases that made something live and took nothing
      * back, the oldest first; times in UTC
@@ -87,41 +84,21 @@ final class LiveChanges
     }
 
     /**
-     * @param  list<int>  $pages
      * @param  string  $from  UTC
      * @param  string  $to  UTC
-     * @return list<int> those of which a release made something live, or took it back, between the two
+     * @return list<int> pages of which a release made something live, or took it back, between the two
      */
-    public static function touched(array $pages, string $from, string $to, ?int $butRelease = null): array
+    public static function touched(Store $store, string $from, string $to, ?int $butRelease = null): array
     {
-        $touched = [];
-        foreach (array_chunk($pages, self::PORTION) as $some) {
-            $list = Bulk::list($some);
-            foreach (
-                DB::select(
-                    "SELECT p.id FROM pages p JOIN history h ON h.resource_id = p.resource_id
-                        AND h.created_at BETWEEN ? AND ? AND h.event IN (?, ?)
-                        AND NOT (h.release_id <=> ?) WHERE p.id IN ($list)
-                        UNION SELECT page_id AS id FROM history WHERE page_id IN ($list) AND created_at BETWEEN ? AND ?
-                        AND event IN (?, ?) AND NOT (release_id <=> ?)",
-                    [
-                        $from,
-                        $to,
-                        HistoryEvent::Live->value,
-                        HistoryEvent::Undone->value,
-                        $butRelease,
-                        $from,
-                        $to,
-                        HistoryEvent::Live->value,
-                        HistoryEvent::Undone->value,
-                        $butRelease,
-                    ],
-                ) as $row
-            ) {
-                $touched[] = (int) $row->id;
-            }
-        }
-
-        return $touched;
+        return Bulk::ids(
+            DB::select(
+                'SELECT DISTINCT COALESCE(h.page_id, r.page_id) AS page FROM history h
+                    LEFT JOIN resources r ON r.id = h.resource_id AND h.resource_id > 0 WHERE h.store_id = ?
+                    AND h.release_id > 0 AND h.release_id <> ? AND h.event IN (?, ?)
+                    AND h.created_at BETWEEN ? AND ? HAVING page IS NOT NULL',
+                [$store->id, $butRelease ?? 0, HistoryEvent::Live->value, HistoryEvent::Undone->value, $from, $to],
+            ),
+            'page',
+        );
     }
 }

@@ -20,10 +20,13 @@ use Orchard\Core\Demand\Chance;
  * alone by every release, mark and campaign from those weeks on. Pages that share their first queries with changed
  * ones are told apart: what those gain, these may lose.
  */
-final readonly class AlonePages
+final class AlonePages
 {
     /** More tell hardly more, and take time. */
     private const MOST = 4000;
+
+    /** Of so many at most it is asked which queries they share. */
+    private const ASKED = 8000;
 
     /** First queries of a page that are looked at for others that share them. */
     private const QUERIES = 3;
@@ -34,11 +37,10 @@ final readonly class AlonePages
      */
     private const MOST_SHARED = 0.5;
 
-    /**
-     * @param  array<int, array{market: int, kind: int}>  $alone  by page
-     * @param  array<int, array{market: int, kind: int}>  $sharing  pages that share queries with changed ones
-     */
-    private function __construct(public array $alone, public array $sharing)
+    /** @var array<string, array<int, array{market: int, kind: int, clicks: int}>> the newest answer, by question */
+    private array $known = [];
+
+    public function __construct(private readonly Store $store, private readonly SeenQueries $queries)
     {
     }
 
@@ -47,44 +49,36 @@ final readonly class AlonePages
      * @param  list<string>  $weeks  Mondays of all weeks before, the newest first
      * @param  string  $from  UTC: since then nobody else may have changed a page
      * @param  string  $to  UTC
+     * @return array{array<int, array{market: int, kind: int}>, array<int, array{market: int, kind: int}>} pages left
+     *         alone, and pages that share queries with changed ones, with their market and kind
      */
-    public static function of(
-        Store $store,
-        SeenQueries $queries,
-        Change $change,
-        array $changed,
-        array $weeks,
-        string $from,
-        string $to,
-    ): self {
-        $all = self::candidates($store, $changed, array_slice($weeks, 0, 13));
-        $all = array_diff_key($all, $changed, self::ofChange($change));
-        $ids = array_keys($all);
-        $barred = array_fill_keys(
-            [
-                ...LiveChanges::touched($ids, $from, $to),
-                ...self::marked($store, $change, $from, $to),
-                ...self::inSpells($store, $from, $to),
-            ],
-            true,
+    public function of(Change $change, array $changed, array $weeks, string $from, string $to): array
+    {
+        $all = array_diff_key(
+            $this->candidates($changed, array_slice($weeks, 0, 13)),
+            $changed,
+            self::ofChange($change),
+            array_flip(LiveChanges::touched($this->store, $from, $to)),
+            array_flip(self::marked($this->store, $change, $from, $to)),
+            array_flip(self::inSpells($this->store, $from, $to)),
         );
-        $all = array_diff_key($all, $barred);
         if ($change->source === ChangeSource::Trial) {
             // The pages of a trial that stayed as they were are its own control.
             $own = array_intersect_key($all, array_flip(self::unchangedOfTrial($change)));
             count($own) >= 20 && ($all = $own);
 
-            return new self(self::without($all), []);
+            return [self::without(self::sample($all, self::MOST, $change->id)), []];
         }
-        $sharing = self::sharing($store, $queries, $changed, $all);
+        $all = self::sample($all, self::ASKED, $change->id);
+        $sharing = $this->sharing($changed, $all);
         if (count($sharing) > self::MOST_SHARED * count($all)) {
             $sharing = [];
         }
 
-        return new self(
-            self::sample(array_diff_key($all, $sharing), $change->id),
-            self::without(array_slice($sharing, 0, self::MOST, true)),
-        );
+        return [
+            self::without(self::sample(array_diff_key($all, $sharing), self::MOST, $change->id)),
+            self::without($sharing),
+        ];
     }
 
     /**
@@ -92,13 +86,18 @@ final readonly class AlonePages
      * @param  list<string>  $weeks
      * @return array<int, array{market: int, kind: int, clicks: int}>
      */
-    private static function candidates(Store $store, array $changed, array $weeks): array
+    private function candidates(array $changed, array $weeks): array
     {
         $kinds = [];
         foreach ($changed as $page) {
             $kinds["{$page['market']}, {$page['kind']}"] = true;
         }
+        ksort($kinds);
         $strata = implode('), (', array_keys($kinds));
+        $question = implode(' ', $weeks).$strata;
+        if (isset($this->known[$question])) {
+            return $this->known[$question];
+        }
         $candidates = [];
         foreach (
             DB::select(
@@ -108,7 +107,7 @@ final readonly class AlonePages
                     ") GROUP BY page_id HAVING SUM(impressions) > 0) w JOIN page_index i ON i.page_id = w.page_id
                     WHERE i.store_id = ? AND (i.market_id, i.kind) IN (($strata))
                     AND (i.status = 0 OR i.indexable = 1)",
-                [$store->id, $store->id],
+                [$this->store->id, $this->store->id],
             ) as $row
         ) {
             $candidates[(int) $row->page_id] = [
@@ -117,6 +116,8 @@ final readonly class AlonePages
                 'clicks' => (int) $row->clicks,
             ];
         }
+        ksort($candidates);
+        $this->known = [$question => $candidates];
 
         return $candidates;
     }
@@ -173,11 +174,11 @@ final readonly class AlonePages
      * @param  array<int, array{market: int, kind: int, clicks: int}>  $all
      * @return array<int, array{market: int, kind: int, clicks: int}>
      */
-    private static function sharing(Store $store, SeenQueries $queries, array $changed, array $all): array
+    private function sharing(array $changed, array $all): array
     {
         $asked = [];
         foreach (array_chunk(array_keys($changed), 1000) as $pages) {
-            foreach ($queries->of($store, $pages, self::QUERIES) as $seen) {
+            foreach ($this->queries->of($this->store, $pages, self::QUERIES) as $seen) {
                 foreach ($seen as $query) {
                     $asked[$query->text] = true;
                 }
@@ -185,7 +186,7 @@ final readonly class AlonePages
         }
         $sharing = [];
         foreach ($asked === [] ? [] : array_chunk(array_keys($all), 2000) as $pages) {
-            foreach ($queries->of($store, $pages, self::QUERIES) as $page => $seen) {
+            foreach ($this->queries->of($this->store, $pages, self::QUERIES) as $page => $seen) {
                 foreach ($seen as $query) {
                     isset($asked[$query->text]) && ($sharing[$page] = $all[$page]);
                 }
@@ -199,16 +200,15 @@ final readonly class AlonePages
      * Of too many, those that tell most: with more clicks more often, by a chance that is the same each time.
      *
      * @param  array<int, array{market: int, kind: int, clicks: int}>  $all
-     * @return array<int, array{market: int, kind: int}>
+     * @return array<int, array{market: int, kind: int, clicks: int}>
      */
-    private static function sample(array $all, int $seed): array
+    private static function sample(array $all, int $most, int $seed): array
     {
-        if (count($all) <= self::MOST) {
-            return self::without($all);
+        if (count($all) <= $most) {
+            return $all;
         }
-        ksort($all);
         $weight = static fn (array $page): float => sqrt($page['clicks'] + 1);
-        $step = array_sum(array_map($weight, $all)) / self::MOST;
+        $step = array_sum(array_map($weight, $all)) / $most;
         $next = (new Chance($seed))->uniform() * $step;
         $sum = 0.0;
         $sample = [];
@@ -222,7 +222,7 @@ final readonly class AlonePages
             }
         }
 
-        return self::without($sample);
+        return $sample;
     }
 
     /**

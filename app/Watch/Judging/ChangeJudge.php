@@ -31,15 +31,14 @@ final readonly class ChangeJudge
 
     private PageCounts $counts;
 
-    public function __construct(
-        private Store $store,
-        NumberWindow $window,
-        private SeenQueries $queries,
-        private Worth $worth,
-    ) {
+    private AlonePages $alone;
+
+    public function __construct(private Store $store, NumberWindow $window, SeenQueries $queries, private Worth $worth)
+    {
         $this->newest = PageWeeks::weekOf($window->lastDay);
         $this->told = ToldWeeks::of($store, $window);
         $this->counts = new PageCounts($store);
+        $this->alone = new AlonePages($store, $queries);
     }
 
     public function judge(Change $change): JudgedChange
@@ -80,26 +79,18 @@ final readonly class ChangeJudge
             return JudgedChange::open(WhyOpen::Days, $fetched, $weeks, count($rows), $leftOut);
         }
         [$from, $to] = $this->span($weeks);
-        $alone = AlonePages::of(
-            $this->store,
-            $this->queries,
-            $change,
-            $changed,
-            array_merge(...$weeks->spans),
-            $from,
-            $to,
-        );
-        $all = $changed + $alone->alone + $alone->sharing;
+        [$alone, $sharing] = $this->alone->of($change, $changed, array_merge(...$weeks->spans), $from, $to);
+        $all = $changed + $alone + $sharing;
         // The last span of these is as long as what came afterwards, for rates before and after.
         $sums = $this->counts->of(array_keys($all), [...$weeks->spans, $weeks->after]);
-        $before = $this->counts->of(array_keys($changed + $alone->sharing), [$weeks->before()]);
+        $before = $this->counts->of(array_keys($changed + $sharing), [$weeks->before()]);
         $collections = $this->collections(array_keys($all));
         $watched = static fn (array $pages): array => array_map(
             static fn (int $page): WatchedPage => self::watched($page, $all[$page], $sums[$page], $collections),
             array_keys($pages),
         );
         try {
-            $judge = Judge::learn(self::usable($watched($alone->alone)), $watched($changed));
+            $judge = Judge::learn(self::usable($watched($alone)), $watched($changed));
         } catch (InvalidArgumentException) {
             return JudgedChange::open(WhyOpen::NoneAlone, $fetched, $weeks, count($rows), $leftOut);
         }
@@ -111,7 +102,7 @@ final readonly class ChangeJudge
             return JudgedChange::open(WhyOpen::NoneAlone, $fetched, $weeks, count($rows), $leftOut);
         }
         $groups = new ResultGroups($judge, $this->worth, $sums, $before);
-        $results = $groups->of($counting, $watched($alone->sharing), $rows);
+        $results = $groups->of($counting, $watched($sharing), $rows);
 
         return new JudgedChange(
             $weeks->isComplete() ? WhyOpen::Nothing : WhyOpen::Days,
@@ -121,8 +112,8 @@ final readonly class ChangeJudge
             $leftOut,
             $results,
             $groups->pages($counting, $rows),
-            $this->picture($weeks, $judge, $counting, $watched($alone->alone)),
-            count($alone->alone),
+            $this->picture($weeks, $judge, $counting, $watched($alone)),
+            count($alone),
         );
     }
 
@@ -168,18 +159,12 @@ final readonly class ChangeJudge
     private function leftOut(Change $change, array $rows, JudgedWeeks $weeks, array $markets): array
     {
         [$from, $to] = $this->span($weeks);
-        $again = array_fill_keys(LiveChanges::touched(array_keys($rows), $from, $to, $change->release()), true);
-        if ($change->release() === null) {
-            // Whatever changed a marked page on its own day belongs to the mark.
-            $again = array_fill_keys(
-                LiveChanges::touched(
-                    array_keys($rows),
-                    (new DateTimeImmutable($change->day))->modify('+1 day')->format('Y-m-d').' 00:00:00',
-                    $to,
-                ),
-                true,
-            );
-        }
+        // Whatever changed a marked page on its own day belongs to the mark.
+        $since =
+            $change->release() === null
+                ? (new DateTimeImmutable($change->day))->modify('+1 day')->format('Y-m-d').' 00:00:00'
+                : $from;
+        $again = array_fill_keys(LiveChanges::touched($this->store, $since, $to, $change->release()), true);
         // What two changes share cannot be told apart.
         $again += array_fill_keys(AlonePages::marked($this->store, $change, $from, $to), true);
         $inCampaigns = array_fill_keys(AlonePages::inSpells($this->store, $from, $to), true);

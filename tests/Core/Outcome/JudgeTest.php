@@ -176,7 +176,12 @@ it('leaves pages out of whose stratum none was left alone', function (): void {
     $market = MadeUpMarket::of(5, pages: 400, changed: 40);
     $judge = Judge::learn($market->alone, $market->changed);
     $strange = new WatchedPage(9999, 77, 0, [5.0, 9.0, 9.0], [50.0, 90.0, 90.0], [5.0, 5.0, 5.0], 900.0);
-    expect($judge->outcome([...$market->changed, $strange]))->toEqual($judge->outcome($market->changed));
+    $silent = new WatchedPage(9998, 78, 0, [0.0, 0.0, 0.0], [0.0, 0.0, 0.0], [1.0, 1.0, 1.0], 0.0);
+    $other = Judge::learn($market->alone, [...$market->changed, $strange, $silent]);
+    expect($judge->outcome([...$market->changed, $strange]))
+        ->toEqual($judge->outcome($market->changed))
+        ->and($other->outcome([...$market->changed, $strange, $silent]))
+        ->toEqual($judge->outcome($market->changed));
 });
 
 it('calls a gain what is more, and a loss what is less', function (float $came, Verdict $verdict): void {

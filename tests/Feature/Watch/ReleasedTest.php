@@ -74,6 +74,6 @@ it('takes a release down as it went live, with what was promised on that day', f
                 ->count(),
         )
         ->toBe(1)
-        ->and(LiveChanges::touched($pages->map(static fn (mixed $id): int => (int) $id)->all(), '2000-01-01', '2100-01-01', $release))
+        ->and(LiveChanges::touched($store, '2000-01-01', '2100-01-01', $release))
         ->toHaveCount(1);
 });
