@@ -18,6 +18,9 @@ Route::middleware(['web', 'auth', 'can:view,store'])
         Route::get('/export.{format}', [WatchController::class, 'export'])->name('watch.export');
         Route::get('/report', [ReportController::class, 'show'])->name('watch.report');
         Route::get('/report.html', [ReportController::class, 'file'])->name('watch.report.file');
+        Route::get('/releases/{release}', [ChangeController::class, 'ofRelease'])
+            ->whereNumber('release')
+            ->name('watch.release');
         Route::get('/changes/{change}', [ChangeController::class, 'show'])
             ->whereNumber('change')
             ->name('watch.change');

@@ -46,6 +46,22 @@ final class ChangeController
         ]);
     }
 
+    /** Where the result of a release stands; before it is first judged, among all of them. */
+    public function ofRelease(Store $store, int $release): RedirectResponse
+    {
+        $change = DB::table('watch_changes')
+            ->where('store_id', $store->id)
+            ->where('source', ChangeSource::Release->value)
+            ->where('source_id', $release)
+            ->value('id');
+
+        return $change === null
+            ? redirect()
+                ->route('watch', $store)
+                ->with('done', 'This release has not been judged yet. Results come some six weeks after it is live.')
+            : redirect()->route('watch.change', [$store, $change]);
+    }
+
     public function pages(Request $request, Store $store, int $change): View
     {
         $row = $this->row($store, $change);

@@ -35,11 +35,10 @@ final readonly class Judgings
     /** Stores at work that have something to judge. */
     public function beginAll(): void
     {
-        foreach (
-            Store::query()
-                ->whereIn('id', DB::table('history')->whereNotNull('release_id')->select('store_id'))
-                ->get() as $store
-        ) {
+        $stores = Store::query()
+            ->whereIn('id', DB::table('history')->whereNotNull('release_id')->select('store_id'))
+            ->orWhereIn('id', DB::table('watch_changes')->select('store_id'));
+        foreach ($stores->get() as $store) {
             $store->isAtWork() && $this->begin($store->id, null);
         }
     }

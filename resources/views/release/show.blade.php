@@ -1,7 +1,7 @@
 @extends('frame')
 @section('title', $release->name)
 @section('content')
-    <div class="head"><h1>{{ $release->name }}</h1><span class="soft">{{ $release->user_name ?? 'command line' }}, {{ App\Platform\Web\Forms::moment($release->created_at, $store->timezone) }}</span><div class="tools"><a href="{{ route('release', $store) }}">All releases</a></div></div>
+    <div class="head"><h1>{{ $release->name }}</h1><span class="soft">{{ $release->user_name ?? 'command line' }}, {{ App\Platform\Web\Forms::moment($release->created_at, $store->timezone) }}</span><div class="tools">@unless ($release->undo_of)<a href="{{ route('watch.release', [$store, $release->id]) }}">What it earned</a> @endunless<a href="{{ route('release', $store) }}">All releases</a></div></div>
     @if ($release->undo_of)<p>This takes back <a href="{{ route('release.show', [$store, $release->undo_of]) }}">an earlier release</a>.</p>@endif
     @include('release.progress')
     @if ($files !== [] || isset($handed['person']))

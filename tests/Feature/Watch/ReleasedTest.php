@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Access\Role;
 use App\Changes\Live\LiveChanges;
 use App\Platform\Work\WorkDesk;
 use App\Release\Releases;
@@ -59,6 +60,14 @@ it('takes a release down as it went live, with what was promised on that day', f
         ->toBe('not judged yet')
         ->and(Learned::of($store))
         ->toBeNull();
+    $this->actingAs(member($store, Role::Viewer));
+    $this->get("/s/{$store->slug}/watch/releases/$release")->assertRedirect(
+        "/s/{$store->slug}/watch/changes/{$change[0]->id}",
+    );
+    $this->get("/s/{$store->slug}/watch/releases/999999")->assertRedirect("/s/{$store->slug}/watch");
+    $this->get("/s/{$store->slug}/release/$release")
+        ->assertOk()
+        ->assertSee('What it earned');
 
     // What is taken back is known by page; the undo is no change of its own.
     $item = (int) DB::table('release_items')->where('release_id', $release)->orderBy('id')->value('id');
