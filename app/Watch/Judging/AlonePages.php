@@ -46,7 +46,7 @@ final class AlonePages
 
     /**
      * @param  array<int, array{market: int, kind: int}>  $changed  its pages that count
-     * @param  list<string>  $weeks  Mondays of all weeks before, the newest first
+     * @param  list<string>  $weeks  Mondays of the newest weeks before, in which they must have been seen
      * @param  string  $from  UTC: since then nobody else may have changed a page
      * @param  string  $to  UTC
      * @return array{array<int, array{market: int, kind: int}>, array<int, array{market: int, kind: int}>} pages left
@@ -55,7 +55,7 @@ final class AlonePages
     public function of(Change $change, array $changed, array $weeks, string $from, string $to): array
     {
         $all = array_diff_key(
-            $this->candidates($changed, array_slice($weeks, 0, 13)),
+            $this->candidates($changed, $weeks),
             $changed,
             self::ofChange($change),
             array_flip(LiveChanges::touched($this->store, $from, $to)),

@@ -47,10 +47,14 @@ final readonly class JudgeWork implements LongWork
     public function slice(WorkRun $run): SliceEnd
     {
         $store = Store::query()->findOrFail($run->storeId);
-        $after = is_int($run->progress()['judged_to'] ?? null) ? $run->progress()['judged_to'] : null;
-        if ($after === null) {
+        $progress = $run->progress();
+        [$day, $after] = [
+            is_string($progress['judged_day'] ?? null) ? $progress['judged_day'] : null,
+            is_int($progress['judged_to'] ?? null) ? $progress['judged_to'] : 0,
+        ];
+        if ($day === null) {
             $run->fenced(fn () => $this->book->sync($store));
-            $after = 0;
+            $day = '';
         }
         $window = NumberWindow::of($store);
         if ($window === null || $window->isPeriod) {
@@ -60,10 +64,11 @@ final readonly class JudgeWork implements LongWork
         $judge = new ChangeJudge($store, $window, $this->queries, new Worth($this->figures, $store));
         $judged = $run->progress()['judged'] ?? 0;
         while (true) {
+            // By day: changes of one week look at the same pages.
             $row = DB::selectOne(
-                'SELECT * FROM watch_changes WHERE store_id = ? AND id > ? AND NOT (judged_of <=> ?)
-                    ORDER BY id LIMIT 1',
-                [$store->id, $after, $stamp],
+                'SELECT * FROM watch_changes WHERE store_id = ? AND (first_day, id) > (?, ?)
+                    AND NOT (judged_of <=> ?) ORDER BY first_day, id LIMIT 1',
+                [$store->id, $day === '' ? '1000-01-01' : $day, $after, $stamp],
             );
             if ($row === null) {
                 return SliceEnd::done();
@@ -74,9 +79,9 @@ final readonly class JudgeWork implements LongWork
             $change = Change::fromRow($row);
             $found = $judge->judge($change);
             $run->fenced(static fn () => ResultBook::write($store, $change, $found, $stamp));
-            $after = $change->id;
+            [$day, $after] = [$change->firstDay, $change->id];
             $judged = (is_int($judged) ? $judged : 0) + 1;
-            $run->beat(['judged_to' => $after, 'judged' => $judged], force: true);
+            $run->beat(['judged_day' => $day, 'judged_to' => $after, 'judged' => $judged], force: true);
             if ($run->timeIsUp()) {
                 return SliceEnd::more();
             }
