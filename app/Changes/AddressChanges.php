@@ -153,17 +153,6 @@ final class AddressChanges
         return $this->put($store, array_values($holds->map($change)->all()), Origin::Recipe, null);
     }
 
-    /** @param  list<object>  $drifts  as drifts() gives them: what shows is taken for meant */
-    public function acceptDrifts(array $drifts): void
-    {
-        foreach ($drifts as $drift) {
-            DB::table('address_states')
-                ->where('page_id', $drift->page_id)
-                ->where('field', $drift->field)
-                ->update(['drifted' => null, 'shown' => null]);
-        }
-    }
-
     /**
      * Takes changes back that are not on their way.
      *
@@ -386,51 +375,6 @@ final class AddressChanges
             $userId,
             $release,
             $reason,
-        );
-    }
-
-    /**
-     * What was released and does not show any more, after a crawl: the page declares, redirects or closes otherwise.
-     *
-     * @param  iterable<int, array<int, ?string>>  $shown  what pages show now: text by field, by page; null where that cannot be told
-     * @return int how many have drifted
-     */
-    public function look(Store $store, iterable $shown): int
-    {
-        $holds = [];
-        foreach (DB::table('address_states')->where('store_id', $store->id)->whereNotNull('shown')->get() as $row) {
-            $holds[(int) $row->page_id][(int) $row->field] = $row;
-        }
-        $drifted = 0;
-        foreach ($holds === [] ? [] : $shown as $page => $fields) {
-            foreach ($holds[$page] ?? [] as $field => $row) {
-                $now = $fields[$field] ?? null;
-                $theirs = $now === null || $now === $row->shown ? null : $now;
-                $drifted += $theirs === null ? 0 : 1;
-                if ($theirs !== $row->drifted) {
-                    DB::table('address_states')
-                        ->where('page_id', $page)
-                        ->where('field', $field)
-                        ->update(['drifted' => $theirs]);
-                }
-            }
-        }
-
-        return $drifted;
-    }
-
-    /** @return list<object> addresses that no longer show what was released, with their URLs */
-    public static function drifts(Store $store, int $limit): array
-    {
-        return array_values(
-            DB::table('address_states')
-                ->join('pages', 'pages.id', '=', 'address_states.page_id')
-                ->where('address_states.store_id', $store->id)
-                ->whereNotNull('drifted')
-                ->orderBy('page_id')
-                ->limit($limit)
-                ->get(['address_states.*', 'pages.url'])
-                ->all(),
         );
     }
 

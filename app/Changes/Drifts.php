@@ -8,6 +8,7 @@ use App\Platform\Database\Bulk;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\TextField;
+use Orchard\Core\Wording\TextShift;
 
 /**
  * Texts that we released and that the shop has changed since without us. What counts as ours is what was released,
@@ -26,7 +27,7 @@ final readonly class Drifts
     public function look(Store $store): int
     {
         $found = DB::select(
-            "SELECT t.resource_id, t.field, COALESCE(h.after_value, '') AS ours, t.stored AS theirs
+            "SELECT t.resource_id, t.field, r.name, COALESCE(h.after_value, '') AS ours, t.stored AS theirs
             FROM (SELECT resource_id, field, MAX(id) AS id FROM history WHERE store_id = ? AND event IN ('live',
             'undone', 'accepted') GROUP BY resource_id, field) last
             JOIN history h ON h.id = last.id JOIN resource_texts t ON t.resource_id = last.resource_id
@@ -42,14 +43,20 @@ final readonly class Drifts
         $rows = [];
         foreach ($found as $row) {
             $was = $known->pull("$row->resource_id $row->field");
-            if ($was === null || $was->theirs !== $row->theirs || $was->ours !== $row->ours) {
+            $isNew = $was === null || $was->theirs !== $row->theirs || $was->ours !== $row->ours;
+            if ($isNew || $was->cause === '') {
                 $rows[] = [
                     (int) $row->resource_id,
                     (int) $row->field,
                     $store->id,
                     (string) $row->ours,
                     (string) $row->theirs,
-                    now()->format('Y-m-d H:i:s'),
+                    $isNew ? now()->format('Y-m-d H:i:s') : (string) $was->seen_at,
+                    mb_substr(
+                        TextShift::between((string) $row->ours, (string) $row->theirs, (string) $row->name)->words,
+                        0,
+                        200,
+                    ),
                 ];
             }
         }
@@ -72,9 +79,50 @@ final readonly class Drifts
                 )
                 ->delete();
         }
-        Bulk::write('drifts', ['resource_id', 'field', 'store_id', 'ours', 'theirs', 'seen_at'], $rows, 'REPLACE');
+        Bulk::write(
+            'drifts',
+            ['resource_id', 'field', 'store_id', 'ours', 'theirs', 'seen_at', 'cause'],
+            $rows,
+            'REPLACE',
+        );
 
         return count($found);
+    }
+
+    /**
+     * What was done to how many texts, by field and cause: a theme that rewrote thousands is one line.
+     *
+     * @return list<object> field, cause, texts, first_at, last_at (UTC), clicks of their pages in the store's window; the
+     *         most texts first
+     */
+    public static function causes(Store $store): array
+    {
+        return array_values(
+            DB::select(
+                'SELECT d.field, d.cause, COUNT(*) AS texts, MIN(d.seen_at) AS first_at, MAX(d.seen_at) AS last_at,
+                    COALESCE(SUM(i.clicks), 0) AS clicks FROM drifts d JOIN resources r ON r.id = d.resource_id
+                    LEFT JOIN page_index i ON i.page_id = r.page_id WHERE d.store_id = ? GROUP BY d.field, d.cause
+                    ORDER BY texts DESC, d.field, d.cause LIMIT 50',
+                [$store->id],
+            ),
+        );
+    }
+
+    /** @return list<array{int, int}> resource and field of each text that was changed in this way */
+    public static function ofCause(Store $store, int $field, string $cause): array
+    {
+        return array_values(
+            array_map(
+                static fn (object $row): array => [(int) $row->resource_id, (int) $row->field],
+                DB::table('drifts')
+                    ->where('store_id', $store->id)
+                    ->where('field', $field)
+                    ->where('cause', $cause)
+                    ->orderBy('resource_id')
+                    ->get(['resource_id', 'field'])
+                    ->all(),
+            ),
+        );
     }
 
     public static function count(Store $store): int

@@ -6,12 +6,10 @@ namespace App\Facts;
 
 use App\Facts\Calendar\Calendar;
 use App\Stores\Markets;
-use App\Stores\Models\Market;
 use App\Stores\Models\Store;
 use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Demand\Span;
-use Orchard\Core\Demand\ToldDays;
 
 /**
  * Which days of the last 104 weeks are told in each market, by which rows; and so which weeks can be set beside each
@@ -28,16 +26,10 @@ final class ToldWeeks
 
     public const WINDOW = 3 * self::CELLS;
 
-    /**
-     * Part of the rows by query that rows by page must be, day by day, to count as those of all pages: of fifty
-     * queries a page one row.
-     */
-    private const WHOLE = 0.02;
-
     /** Weeks between the two that are compared. */
     private const APART = [4, 13, 26, 52];
 
-    private const ALL_DAYS = 127;
+    public const ALL_DAYS = 127;
 
     /** @var array<string, list<int>> weeks back that were found, by question */
     private array $found = [];
@@ -76,8 +68,8 @@ final class ToldWeeks
         foreach ($markets as $market) {
             foreach (ToldBy::cases() as $by) {
                 $days[$market->id][$by->value] = $window->isPeriod
-                    ? self::ofPeriod($market, $by, $rows)
-                    : self::bits($monday, self::ofMarket($store, $market, $by, $rows));
+                    ? MarketDays::ofPeriod($by, $rows)
+                    : MarketDays::byWeek($store, $market, $by, $rows, $monday);
             }
         }
         $breaks = array_filter(
@@ -329,95 +321,5 @@ final class ToldWeeks
                 array_filter(range(0, 6), static fn (int $day): bool => ($bits & (1 << $day)) !== 0),
             ),
         );
-    }
-
-    /**
-     * @param  array<string, bool>  $told  days, and whether their rows hold what is withheld
-     * @return array<int, int> bits by weeks back, weeks of which nothing is told left out
-     */
-    private static function bits(string $monday, array $told): array
-    {
-        $bits = $held = [];
-        foreach ($told as $day => $holds) {
-            $week = intdiv(
-                (int) (new DateTimeImmutable(PageWeeks::weekOf($day)))->diff(new DateTimeImmutable($monday))->days,
-                7,
-            );
-            $bits[$week] = ($bits[$week] ?? 0) | (1 << ((int) (new DateTimeImmutable($day))->format('N') - 1));
-            $held[$week] = ($held[$week] ?? 0) + ($holds ? 1 : 0);
-        }
-        foreach ($bits as $week => $of) {
-            // Of a week told half so, half so, most of its days decide.
-            $bits[$week] = $of | (2 * $held[$week] > self::ones($of) ? 128 : 0);
-        }
-
-        return $bits;
-    }
-
-    /**
-     * @param  array<array-key, object>  $rows
-     * @return array<int, int>
-     */
-    private static function ofPeriod(Market $market, ToldBy $by, array $rows): array
-    {
-        foreach ($rows as $row) {
-            if ((int) $row->facts === $by->facts()->value && ((int) $row->grain & $by->asked()) === $by->asked()) {
-                return [0 => self::ALL_DAYS];
-            }
-        }
-
-        return [];
-    }
-
-    /**
-     * @param  array<array-key, object>  $rows
-     * @return array<string, bool> told days of a market, and whether their rows hold what is withheld
-     */
-    private static function ofMarket(Store $store, Market $market, ToldBy $by, array $rows): array
-    {
-        $fine = $coarse = [];
-        foreach ($rows as $row) {
-            if (
-                (int) $row->facts === $by->facts()->value &&
-                ((int) $row->grain & $by->asked()) === $by->asked() &&
-                self::concerns($store, (string) $row->scope, $market)
-            ) {
-                $isFine = ((int) $row->grain & Grain::QUERY) !== 0;
-                $fine[(string) $row->day] = ($fine[(string) $row->day] ?? 0) + ($isFine ? (int) $row->n : 0);
-                $coarse[(string) $row->day] = ($coarse[(string) $row->day] ?? 0) + ($isFine ? 0 : (int) $row->n);
-            }
-        }
-        $told = [];
-        $all = [];
-        foreach ($fine as $day => $n) {
-            $all[$day] = $n + $coarse[$day];
-        }
-        $holds = false;
-        foreach (array_keys(ToldDays::of($all)) as $day) {
-            // A quiet day between others is told by what tells its neighbours.
-            $holds = isset($all[$day])
-                ? $by === ToldBy::Pages && $coarse[$day] > 0 && $coarse[$day] >= self::WHOLE * $fine[$day]
-                : $holds;
-            $told[$day] = $holds;
-        }
-
-        return $told;
-    }
-
-    /** Whether what is told of a part of the store is told of pages of this market. */
-    private static function concerns(Store $store, string $scope, Market $market): bool
-    {
-        [$part, $value] = explode(':', $scope, 2) + [1 => ''];
-
-        return match ($part) {
-            'market' => (int) $value === $market->id,
-            // Of a few pages nothing follows for all others.
-            'pages' => false,
-            'host' => $value === ($market->host !== '' ? strtolower($market->host) : $store->baseUrl()->authority),
-            'folder' => $market->path_prefix === '' ||
-                str_starts_with(rtrim($market->path_prefix, '/').'/', $value) ||
-                str_starts_with($value, rtrim($market->path_prefix, '/').'/'),
-            default => true,
-        };
     }
 }

@@ -9,6 +9,7 @@ use App\Release\Http\ConnectController;
 use App\Release\Http\HandoverController;
 use App\Release\Http\ReleaseController;
 use App\Release\Http\ReviewController;
+use App\Release\Http\SentController;
 use Illuminate\Support\Facades\Route;
 
 Route::middleware(['web', 'auth', 'can:view,store'])
@@ -33,7 +34,7 @@ Route::middleware(['web', 'auth', 'can:view,store'])
             ->middleware('can:release,store')
             ->whereNumber('campaign');
         Route::get('/ways', [ReleaseController::class, 'ways'])->name('release.ways');
-        Route::get('/{release}', [ReleaseController::class, 'show'])
+        Route::get('/{release}', [SentController::class, 'show'])
             ->name('release.show')
             ->whereNumber('release');
         Route::get('/{release}/list', [HandoverController::class, 'list'])
@@ -42,7 +43,7 @@ Route::middleware(['web', 'auth', 'can:view,store'])
         Route::get('/{release}/list/{form}', [HandoverController::class, 'form'])
             ->name('release.list.form')
             ->whereNumber('release');
-        Route::get('/{release}/progress', [ReleaseController::class, 'progress'])
+        Route::get('/{release}/progress', [SentController::class, 'progress'])
             ->name('release.progress')
             ->whereNumber('release');
 
@@ -53,16 +54,16 @@ Route::middleware(['web', 'auth', 'can:view,store'])
                 ->whereNumber('draft')
                 ->name('release.review.edit');
             Route::post('/', [ReleaseController::class, 'send'])->name('release.send');
-            Route::post('/{release}/undo', [ReleaseController::class, 'undo'])
+            Route::post('/{release}/undo', [SentController::class, 'undo'])
                 ->name('release.undo')
                 ->whereNumber('release');
-            Route::post('/{release}/stop', [ReleaseController::class, 'stop'])
+            Route::post('/{release}/stop', [SentController::class, 'stop'])
                 ->name('release.stop')
                 ->whereNumber('release');
-            Route::post('/{release}/resume', [ReleaseController::class, 'resume'])
+            Route::post('/{release}/resume', [SentController::class, 'resume'])
                 ->name('release.resume')
                 ->whereNumber('release');
-            Route::post('/{release}/look', [ReleaseController::class, 'look'])
+            Route::post('/{release}/look', [SentController::class, 'look'])
                 ->name('release.look')
                 ->whereNumber('release');
             Route::get('/{release}/files/{file}', [HandoverController::class, 'file'])

@@ -13,29 +13,30 @@ use Orchard\Core\Wording\TextField;
 /** What releases made live, and when, read from the history. */
 final class LiveChanges
 {
-    /**
-     * @return list<array{release: int, first: string, last: string}> releases that made something live and took nothing
-     * back, the oldest first; times in UTC
-     */
+    /** @return array<int, string> when a release made the last of its texts live (UTC), by release, the oldest first */
     public static function releases(Store $store): array
     {
         $releases = [];
         foreach (
             DB::select(
-                'SELECT release_id, MIN(created_at) AS first_at, MAX(created_at) AS last_at FROM history
-                    WHERE store_id = ? AND release_id IS NOT NULL AND event = ?
-                    GROUP BY release_id ORDER BY release_id',
+                'SELECT release_id, MAX(created_at) AS last_at FROM history WHERE store_id = ? AND release_id > 0
+                    AND event = ? GROUP BY release_id ORDER BY release_id',
                 [$store->id, HistoryEvent::Live->value],
             ) as $row
         ) {
-            $releases[] = [
-                'release' => (int) $row->release_id,
-                'first' => (string) $row->first_at,
-                'last' => (string) $row->last_at,
-            ];
+            $releases[(int) $row->release_id] = (string) $row->last_at;
         }
 
         return $releases;
+    }
+
+    /** When anything that a release had made live was taken back last (UTC); empty where nothing was. */
+    public static function lastUndone(Store $store): string
+    {
+        return (string) DB::selectOne(
+            'SELECT MAX(created_at) AS at FROM history WHERE store_id = ? AND release_id > 0 AND event = ?',
+            [$store->id, HistoryEvent::Undone->value],
+        )->at;
     }
 
     /** @return list<LiveChange> by page; what shows on no page is left out */

@@ -58,6 +58,7 @@ final class ChangedController
                 'store' => $store,
                 'drifts' => Drifts::list($store, 200),
                 'drifted' => Drifts::count($store),
+                'driftCauses' => Drifts::causes($store),
                 'crawls' => $crawls,
                 'before' => $before,
                 'after' => $after,

@@ -18,19 +18,22 @@ final class DriftController
         $given = $request->validate([
             'verb' => ['required', 'in:back,accept'],
             'all' => ['nullable', 'in:1'],
+            'cause' => ['nullable', 'string', 'max:200'],
+            'field' => ['required_with:cause', 'integer', 'between:1,64'],
             'which' => ['array', 'max:1000'],
             'which.*' => ['string', 'regex:/^\d{1,18}\.\d{1,2}$/'],
         ]);
         /** @var list<string> $keys */
         $keys = array_values($given['which'] ?? []);
-        $which =
-            ($given['all'] ?? null) === '1'
-                ? null
-                : array_map(static function (string $key): array {
-                    [$resource, $field] = explode('.', $key);
+        $which = match (true) {
+            is_string($given['cause'] ?? null) => Drifts::ofCause($store, (int) $given['field'], $given['cause']),
+            ($given['all'] ?? null) === '1' => null,
+            default => array_map(static function (string $key): array {
+                [$resource, $field] = explode('.', $key);
 
-                    return [(int) $resource, (int) $field];
-                }, $keys);
+                return [(int) $resource, (int) $field];
+            }, $keys),
+        };
         /** @var User $user */
         $user = $request->user();
         $done =

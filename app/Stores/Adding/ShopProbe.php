@@ -16,7 +16,6 @@ use Orchard\Core\Markup\PageFacts;
 use Orchard\Core\Markup\PageReader;
 use Orchard\Core\Robots\RobotsTxt;
 use Orchard\Core\Sitemaps\Sitemap;
-use Orchard\Core\StructuredData\ProductData;
 use Orchard\Core\Url\PageUrl;
 
 /**
@@ -32,17 +31,6 @@ final readonly class ShopProbe
 
     /** A home page that takes longer than this is told to be slow. */
     private const SLOW = 4.0;
-
-    private const SIGNS = [
-        '€' => 'EUR',
-        '£' => 'GBP',
-        'zł' => 'PLN',
-        'Kč' => 'CZK',
-        'CHF' => 'CHF',
-        '₹' => 'INR',
-        '₺' => 'TRY',
-        'R$' => 'BRL',
-    ];
 
     public function __construct(private GuardedHttp $http)
     {
@@ -215,7 +203,7 @@ final readonly class ShopProbe
 
         return new ShopSight(
             $root->text(),
-            new Proposal($this->nameOfHost($root), $host),
+            new Proposal(ShopName::ofHost($root), $host),
             new Proposal('en', 'nothing said it'),
             new Proposal($country?->currency() ?? 'EUR', $country === null ? 'nothing said it' : $host),
             new Proposal($country?->timeZone() ?? 'UTC', $country === null ? 'nothing said it' : $host),
@@ -296,9 +284,9 @@ final readonly class ShopProbe
 
         return new ShopSight(
             $root->text(),
-            $this->name($root, $facts),
+            ShopName::of($root, $facts),
             $language,
-            $this->currency($facts, $where, $country->from),
+            ShopCurrency::of($facts, $where, $country->from),
             new Proposal(
                 $where?->timeZone() ?? 'UTC',
                 $where === null ? 'nothing said it' : "where most people of {$where->name()} live",
@@ -309,120 +297,5 @@ final readonly class ShopProbe
             $remarks,
             $obstacle,
         );
-    }
-
-    private function name(PageUrl $root, PageFacts $facts): Proposal
-    {
-        $site = trim((string) ($facts->details->social['og:site_name'] ?? ''));
-        if ($site !== '' && mb_strlen($site) <= 60) {
-            return new Proposal($site, 'og:site_name');
-        }
-        $said = self::nameIn($facts->details->structured ?? []);
-        if ($said !== null) {
-            return new Proposal($said, 'structured data');
-        }
-        // "Lamps for every room – Tindrel": the part that is nearest to the host's name.
-        $host = (string) preg_replace('/[^a-z0-9]/', '', strtolower($this->nameOfHost($root)));
-        $parts = preg_split('/\s+[|\x{2013}\x{2014}\-·»]\s+|:\s+/u', (string) $facts->title) ?: [];
-        foreach ($parts as $part) {
-            $plain = (string) preg_replace('/[^a-z0-9]/', '', strtolower($part));
-            if (
-                $plain !== '' &&
-                $host !== '' &&
-                (str_contains($host, $plain) || str_contains($plain, $host)) &&
-                mb_strlen($part) <= 60
-            ) {
-                return new Proposal(trim($part), 'the home page’s title');
-            }
-        }
-
-        $parts = array_filter(
-            array_map(trim(...), $parts),
-            static fn (string $part): bool => $part !== '' && mb_strlen($part) <= 60,
-        );
-        usort($parts, static fn (string $a, string $b): int => mb_strlen($a) <=> mb_strlen($b));
-
-        // A number is no name: then the shortest part of the title is one.
-        return $parts !== [] && preg_match('/[a-z]/i', $root->host()) !== 1
-            ? new Proposal($parts[0], 'the home page’s title')
-            : new Proposal($this->nameOfHost($root), 'the address');
-    }
-
-    private function nameOfHost(PageUrl $root): string
-    {
-        $host = (string) preg_replace('/^www\d?\./', '', $root->host());
-        $labels = explode('.', $host);
-        if (filter_var(trim($host, '[]'), FILTER_VALIDATE_IP) !== false || count($labels) < 2) {
-            return ucfirst($host);
-        }
-        // The longest label but the last names the shop: shop.example.co.uk is "example".
-        $labels = array_slice($labels, 0, -1);
-        usort($labels, static fn (string $a, string $b): int => strlen($b) <=> strlen($a));
-
-        return ucfirst($labels[0]);
-    }
-
-    private function currency(PageFacts $facts, ?Country $country, string $countryFrom): Proposal
-    {
-        $product = ProductData::of($facts->details->structured ?? []);
-        if ($product !== null && preg_match('/^[A-Z]{3}$/', $product->currency) === 1) {
-            return new Proposal($product->currency, 'a product’s structured data');
-        }
-        foreach (['product:price:currency', 'og:price:currency'] as $property) {
-            $said = strtoupper(trim((string) ($facts->details->social[$property] ?? '')));
-            if (preg_match('/^[A-Z]{3}$/', $said) === 1) {
-                return new Proposal($said, $property);
-            }
-        }
-        $text = implode(' ', $facts->details?->text->lines() ?? []);
-        $own = $country?->currency();
-        $counts = [];
-        foreach (self::SIGNS as $sign => $code) {
-            $counts[$code] = preg_match_all(
-                '/\d\s*'.preg_quote($sign, '/').'|'.preg_quote($sign, '/').'\s*\d/u',
-                $text,
-            );
-        }
-        arsort($counts);
-        if (reset($counts) > 0) {
-            return new Proposal((string) array_key_first($counts), 'prices on the home page');
-        }
-
-        return $own !== null
-            ? new Proposal($own, "the country, from $countryFrom")
-            : new Proposal('EUR', 'nothing said it');
-    }
-
-    /** @param  array<array-key, mixed>  $data  decoded JSON-LD */
-    private static function nameIn(array $data, int $depth = 0): ?string
-    {
-        $types = array_map(
-            static fn (mixed $type): string => is_string($type) ? $type : '',
-            (array) ($data['@type'] ?? []),
-        );
-        $name = $data['name'] ?? null;
-        if (
-            array_intersect($types, [
-                'Organization',
-                'OnlineStore',
-                'Store',
-                'WebSite',
-                'OnlineBusiness',
-                'Corporation',
-            ]) !== [] &&
-            is_string($name) &&
-            trim($name) !== '' &&
-            mb_strlen(trim($name)) <= 60
-        ) {
-            return trim($name);
-        }
-        foreach ($depth < 4 ? $data : [] as $inner) {
-            $found = is_array($inner) ? self::nameIn($inner, $depth + 1) : null;
-            if ($found !== null) {
-                return $found;
-            }
-        }
-
-        return null;
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Untangle\Finding;
 
-use App\Changes\AddressChanges;
+use App\Changes\AddressDrifts;
 use App\Changes\AddressField;
 use App\Inventory\Events\InventoryRefreshed;
 use App\Platform\Work\WorkDesk;
@@ -84,7 +84,7 @@ final readonly class Finds
                 ];
             }
         })();
-        app(AddressChanges::class)->look($store, $shown);
+        AddressDrifts::look($store, $shown);
     }
 
     /** @return \Generator<list<string>> every address of the inventory */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Untangle\Http;
 
 use App\Changes\AddressChanges;
+use App\Changes\AddressDrifts;
 use App\Changes\AddressField;
 use App\Changes\Origin;
 use App\Inventory\Selections;
@@ -341,9 +342,9 @@ final class DecideController
     public function drifts(Request $request, Store $store, AddressChanges $changes): RedirectResponse
     {
         $request->validate(['do' => ['required', 'in:back,accept']]);
-        $drifts = AddressChanges::drifts($store, 20_000);
+        $drifts = AddressDrifts::list($store, 20_000);
         if ($request->input('do') === 'accept') {
-            $changes->acceptDrifts($drifts);
+            AddressDrifts::accept($drifts);
 
             return back()->with('done', 'Accepted.');
         }

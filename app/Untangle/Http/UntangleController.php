@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Untangle\Http;
 
-use App\Changes\AddressChanges;
+use App\Changes\AddressDrifts;
 use App\Changes\AddressField;
 use App\Changes\DraftState;
 use App\Inventory\PageSource;
@@ -75,7 +75,7 @@ final class UntangleController
                 ->where('store_id', $store->id)
                 ->where('state', DraftState::Ready->value)
                 ->count(),
-            'drifts' => AddressChanges::drifts($store, 50),
+            'drifts' => AddressDrifts::list($store, 50),
         ]);
     }
 

@@ -27,23 +27,28 @@ final readonly class ChangeBook
     public function sync(Store $store): void
     {
         $since = now()->subDays(self::DAYS)->format('Y-m-d H:i:s');
-        $releases = array_filter(LiveChanges::releases($store), static fn (array $one): bool => $one['last'] >= $since);
+        $undone = LiveChanges::lastUndone($store);
+        $releases = array_filter(LiveChanges::releases($store), static fn (string $last): bool => $last >= $since);
         $known = DB::table('watch_changes')
             ->where('store_id', $store->id)
             ->where('source', ChangeSource::Release->value)
-            ->pluck('id', 'source_id');
-        $names = $this->names->of($store, array_column($releases, 'release'));
-        foreach ($releases as $one) {
-            $name = $names[$one['release']] ?? null;
-            if ($name !== null && $name->undoOf === null) {
+            ->get(['id', 'source_id', 'judged_at'])
+            ->keyBy('source_id');
+        $names = $this->names->of($store, array_keys($releases));
+        foreach ($releases as $release => $last) {
+            $name = $names[$release] ?? null;
+            $row = $known[$release] ?? null;
+            // What was judged after the last thing that happened to it is known as it is.
+            $isNew = $row === null || $row->judged_at === null || (string) $row->judged_at <= max($last, $undone);
+            if ($name !== null && $name->undoOf === null && $isNew) {
                 $this->keep(
                     $store,
                     ChangeSource::Release,
-                    $one['release'],
+                    $release,
                     0,
                     $name->name,
-                    LiveChanges::ofRelease($store, $one['release']),
-                    is_numeric($known[$one['release']] ?? null) ? (int) $known[$one['release']] : null,
+                    LiveChanges::ofRelease($store, $release),
+                    $row === null ? null : (int) $row->id,
                 );
             }
         }

@@ -1,4 +1,20 @@
 <h2>@n($drifted) released {{ $drifted === 1 ? 'text was' : 'texts were' }} changed in the shop since</h2>
+@if (count($driftCauses) > 1 || (int) ($driftCauses[0]->texts ?? 0) > 1)
+<table class="ledger tight" id="drift-causes">
+    <thead><tr><th scope="col">What was done</th><th scope="col" class="num">Texts</th><th scope="col" class="num">Clicks of their pages</th><th scope="col">Seen</th>@can('write', $store)<th scope="col"><span class="sr">Decide all of them</span></th>@endcan</tr></thead>
+    <tbody>
+    @foreach ($driftCauses as $cause)
+        <tr>
+            <td>{{ Orchard\Core\Wording\TextField::from((int) $cause->field)->label() }} {{ $cause->cause === '' ? 'was changed' : $cause->cause }}</td>
+            <td class="num">@n($cause->texts)</td>
+            <td class="num">@n($cause->clicks)</td>
+            <td class="nowrap">{{ App\Platform\Web\Forms::moment($cause->first_at, $store->timezone) }}</td>
+            @can('write', $store)<td class="num"><form method="post" action="{{ route('gather.drift', $store) }}">@csrf<input type="hidden" name="field" value="{{ $cause->field }}"><input type="hidden" name="cause" value="{{ $cause->cause }}"><button class="button is-growth" name="verb" value="back">Draft ours again<span class="sr">: {{ $cause->cause }}</span></button> <button class="button" name="verb" value="accept">Accept theirs<span class="sr">: {{ $cause->cause }}</span></button></form></td>@endcan
+        </tr>
+    @endforeach
+    </tbody>
+</table>
+@endif
 <form method="post" action="{{ route('gather.drift', $store) }}">
     @csrf
     <table class="ledger">

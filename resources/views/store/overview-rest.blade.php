@@ -9,7 +9,7 @@
     @endforelse
     </tbody></table>
 </section>
-<section>
+<section class="runs">
     <h2 class="flat">Runs now</h2>
     <table class="ledger"><tbody>
     @forelse ($works as ['view' => $work, 'title' => $title])

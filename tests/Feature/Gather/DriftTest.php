@@ -107,3 +107,39 @@ it('lets no lesser role and no stranger decide', function (): void {
     $this->post("/s/{$this->store->slug}/gather/drift", ['verb' => 'accept', 'all' => '1'])->assertNotFound();
     expect(drifted($this->store))->toHaveCount(1);
 });
+
+it('tells what one hand did to many texts as one line, decided at once', function (): void {
+    foreach ([0, 1, 2] as $nth) {
+        released($this->store, $this->products[$nth]['id'], "Our title $nth");
+        changeInShop($this->products[$nth]['id'], ['title' => "Our title $nth | New theme"]);
+    }
+    $other = released($this->store, $this->products[3]['id'], 'Our fourth');
+    changeInShop($this->products[3]['id'], ['title' => 'Quite another text']);
+    crawl($this->store);
+    $causes = Drifts::causes($this->store);
+    expect(array_map(static fn (object $one): array => [$one->cause, (int) $one->texts], $causes))->toBe([
+        ['got “ | New theme” at its end', 3],
+        ['was written anew', 1],
+    ]);
+    $this->actingAs(member($this->store, Role::Writer));
+    $at = "/s/{$this->store->slug}/gather";
+    $this->get("$at/changed")
+        ->assertOk()
+        ->assertSee('Title got “ | New theme” at its end');
+    $this->post("$at/drift", ['verb' => 'accept', 'cause' => 'got “ | New theme” at its end'])->assertSessionHasErrors(
+        'field',
+    );
+    $this->post("$at/drift", ['verb' => 'back', 'field' => 1, 'cause' => 'got “ | New theme” at its end'])->assertSessionHas(
+        'done',
+        '3 drafts were made of our texts; mark and release them to put them back.',
+    );
+    expect(drifted($this->store))
+        ->toBe(['Our fourth / Quite another text'])
+        ->and(app(Drafts::class)->find($other, TextField::Title))
+        ->toBeNull();
+    $this->post("$at/drift", ['verb' => 'accept', 'field' => 1, 'cause' => 'nothing of the kind'])->assertSessionHas(
+        'done',
+        '0 texts of the shop are accepted.',
+    );
+    expect(drifted($this->store))->toHaveCount(1);
+});

@@ -69,6 +69,16 @@ it('takes a release down as it went live, with what was promised on that day', f
         ->assertOk()
         ->assertSee('What it earned');
 
+    // What was judged since, and has not changed, is not read again.
+    DB::table('watch_changes')
+        ->where('id', $change[0]->id)
+        ->update(['name' => 'As it was', 'judged_at' => now()->addSecond()]);
+    DB::transaction(static fn () => app(ChangeBook::class)->sync($store));
+    expect(DB::table('watch_changes')->where('id', $change[0]->id)->value('name'))->toBe('As it was');
+    DB::table('watch_changes')
+        ->where('id', $change[0]->id)
+        ->update(['judged_at' => now()->subSecond()]);
+
     // What is taken back is known by page; the undo is no change of its own.
     $item = (int) DB::table('release_items')->where('release_id', $release)->orderBy('id')->value('id');
     ['work' => $work] = app(Releases::class)->undo($store, $release, [$item], null);

@@ -1,0 +1,68 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Changes;
+
+use App\Stores\Models\Store;
+use Illuminate\Support\Facades\DB;
+
+/** Addresses that no longer show what was released: the page declares, redirects or closes otherwise. */
+final class AddressDrifts
+{
+    /**
+     * What was released and does not show any more, after a crawl: the page declares, redirects or closes otherwise.
+     *
+     * @param  iterable<int, array<int, ?string>>  $shown  what pages show now: text by field, by page; null where that cannot be told
+     * @return int how many have drifted
+     */
+    public static function look(Store $store, iterable $shown): int
+    {
+        $holds = [];
+        foreach (DB::table('address_states')->where('store_id', $store->id)->whereNotNull('shown')->get() as $row) {
+            $holds[(int) $row->page_id][(int) $row->field] = $row;
+        }
+        $drifted = 0;
+        foreach ($holds === [] ? [] : $shown as $page => $fields) {
+            foreach ($holds[$page] ?? [] as $field => $row) {
+                $now = $fields[$field] ?? null;
+                $theirs = $now === null || $now === $row->shown ? null : $now;
+                $drifted += $theirs === null ? 0 : 1;
+                if ($theirs !== $row->drifted) {
+                    DB::table('address_states')
+                        ->where('page_id', $page)
+                        ->where('field', $field)
+                        ->update(['drifted' => $theirs]);
+                }
+            }
+        }
+
+        return $drifted;
+    }
+
+    /** @return list<object> addresses that no longer show what was released, with their URLs */
+    public static function list(Store $store, int $limit): array
+    {
+        return array_values(
+            DB::table('address_states')
+                ->join('pages', 'pages.id', '=', 'address_states.page_id')
+                ->where('address_states.store_id', $store->id)
+                ->whereNotNull('drifted')
+                ->orderBy('page_id')
+                ->limit($limit)
+                ->get(['address_states.*', 'pages.url'])
+                ->all(),
+        );
+    }
+
+    /** @param  list<object>  $drifts  as list() gives them: what shows is taken for meant */
+    public static function accept(array $drifts): void
+    {
+        foreach ($drifts as $drift) {
+            DB::table('address_states')
+                ->where('page_id', $drift->page_id)
+                ->where('field', $drift->field)
+                ->update(['drifted' => null, 'shown' => null]);
+        }
+    }
+}
