@@ -13,7 +13,8 @@ final class AddressDrifts
     /**
      * What was released and does not show any more, after a crawl: the page declares, redirects or closes otherwise.
      *
-     * @param  iterable<int, array<int, ?string>>  $shown  what pages show now: text by field, by page; null where that cannot be told
+     * @param  iterable<int, array<int, ?string>>  $shown  what pages show now: text by field, by page; null where that
+     *         cannot be told
      * @return int how many have drifted
      */
     public static function look(Store $store, iterable $shown): int

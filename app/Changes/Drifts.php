@@ -92,8 +92,8 @@ final readonly class Drifts
     /**
      * What was done to how many texts, by field and cause: a theme that rewrote thousands is one line.
      *
-     * @return list<object> field, cause, texts, first_at, last_at (UTC), clicks of their pages in the store's window; the
-     *         most texts first
+     * @return list<object> field, cause, texts, first_at, last_at (UTC), clicks of their pages in the store's window;
+     *         the most texts first
      */
     public static function causes(Store $store): array
     {

@@ -9,7 +9,9 @@ use App\Stores\Models\Store;
 use DateTimeImmutable;
 use Orchard\Core\Demand\ToldDays;
 
-/** Which days are told of one market, as bits of weeks: Monday 1 to Sunday 64, and whether rows hold what is withheld. */
+/**
+ * Which days are told of one market, as bits of weeks: Monday 1 to Sunday 64, and whether rows hold what is withheld.
+ */
 final class MarketDays
 {
     /**

@@ -44,7 +44,8 @@ final readonly class TextShift
             return new self('got “'.substr($theirs, 0, -strlen($ours)).'” before it');
         }
         $trimmed = rtrim($theirs, " \t….");
-        if ($trimmed !== '' && str_starts_with($ours, $trimmed) && mb_strlen($trimmed) >= self::STAYED * mb_strlen($ours)) {
+        $stayed = mb_strlen($trimmed) >= self::STAYED * mb_strlen($ours);
+        if ($trimmed !== '' && $stayed && str_starts_with($ours, $trimmed)) {
             return new self('lost its end');
         }
         $name = trim($name);
