@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Release;
 
-use App\Changes\Live\ReleaseName;
 use App\Platform\Web\Forms;
 use App\Stores\Connections;
 use App\Stores\Models\Store;
@@ -24,29 +23,6 @@ final class ReleaseOverview
         $board->tellMarks(self::marks(...));
         $board->tellChanges(self::changes(...));
         $board->tellFirstHour(self::firstHour(...));
-    }
-
-    /**
-     * @param  list<int>  $releases
-     * @return array<int, ReleaseName>
-     */
-    public static function names(Store $store, array $releases): array
-    {
-        return DB::table('release_batches')
-            ->where('store_id', $store->id)
-            ->whereIn('id', $releases)
-            ->get(['id', 'name', 'undo_of'])
-            ->mapWithKeys(
-                static fn (object $one): array => [
-                    (int) $one->id => new ReleaseName(
-                        (int) $one->id,
-                        (string) $one->name,
-                        $one->undo_of === null ? null : (int) $one->undo_of,
-                        route('release.show', [$store, $one->id]),
-                    ),
-                ],
-            )
-            ->all();
     }
 
     /** @return list<Mark> */

@@ -32,7 +32,7 @@ final class ReleaseProvider extends ServiceProvider
         StoreTables $tables,
         ReleaseNames $names,
     ): void {
-        $names->register(ReleaseOverview::names(...));
+        $names->register(ReleaseTitles::of(...));
         $tables->child('release_links', 'release_id', 'release_batches');
         $tables->child('release_campaign_texts', 'campaign_id', 'release_campaigns');
         $tables->child('release_file_rows', 'file_id', 'release_files');

@@ -9,6 +9,7 @@ use App\Stores\Overview\Change;
 use App\Stores\Overview\Mark;
 use App\Stores\Overview\OverviewBoard;
 use App\Watch\Changed\ChangeSource;
+use App\Watch\Changed\Decision;
 use App\Watch\Lists\ResultList;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
@@ -32,7 +33,7 @@ final class WatchOverview
                 ->where('store_id', $store->id)
                 ->where('judged_at', '>=', $since)
                 ->whereIn('verdict', [Verdict::Earned->value, Verdict::Lost->value])
-                ->where('decided', 0)
+                ->where('decided', Decision::Open->value)
                 ->orderByDesc('judged_at')
                 ->limit(5)
                 ->get(['id', 'judged_at']) as $one

@@ -10,6 +10,7 @@ use App\Stores\Steps\Missing;
 use App\Stores\Steps\Step;
 use App\Stores\Steps\StepContribution;
 use App\Stores\Steps\Waiting;
+use App\Watch\Changed\Decision;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Outcome\Verdict;
 
@@ -37,7 +38,7 @@ final class WatchStep implements StepContribution
         $lost = DB::table('watch_changes')
             ->where('store_id', $store->id)
             ->where('verdict', Verdict::Lost->value)
-            ->where('decided', 0)
+            ->where('decided', Decision::Open->value)
             ->count();
 
         if ($lost > 0) {
@@ -70,7 +71,7 @@ final class WatchStep implements StepContribution
         return DB::table('watch_changes')
             ->where('store_id', $store->id)
             ->whereIn('verdict', [Verdict::Earned->value, Verdict::Lost->value, Verdict::None->value])
-            ->where('decided', 0)
+            ->where('decided', Decision::Open->value)
             ->count();
     }
 }

@@ -14,6 +14,7 @@ use App\Watch\Changed\Change;
 use App\Watch\Changed\ChangeSource;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Demand\Chance;
+use Orchard\Core\Outcome\Judge;
 
 /**
  * Pages against which a change is judged: of the same markets and kinds, in search, seen in the weeks before, and left
@@ -65,7 +66,7 @@ final class AlonePages
         if ($change->source === ChangeSource::Trial) {
             // The pages of a trial that stayed as they were are its own control.
             $own = array_intersect_key($all, array_flip(self::unchangedOfTrial($change)));
-            count($own) >= 20 && ($all = $own);
+            count($own) >= Judge::LEAST_ALONE && ($all = $own);
 
             return [self::without(self::sample($all, self::MOST, $change->id)), []];
         }

@@ -112,7 +112,7 @@ final readonly class ChangeJudge
             $leftOut,
             $results,
             $groups->pages($counting, $rows),
-            $this->picture($weeks, $judge, $counting, $watched($alone)),
+            (new WeekByWeek($this->counts, $this->newest))->of($weeks, $judge, $counting, $watched($alone)),
             count($alone),
         );
     }
@@ -250,54 +250,5 @@ final readonly class ChangeJudge
                     min($past[$page->stratum]) > 0,
             ),
         );
-    }
-
-    /**
-     * Clicks of its pages by week beside what they would have been, as pages left alone went: before the change scaled
-     * to what its pages had, since then to what is forecast.
-     *
-     * @param  list<WatchedPage>  $counting
-     * @param  list<WatchedPage>  $alone
-     * @return array<string, array{came: float, expected: float, after: bool}> by Monday
-     */
-    private function picture(JudgedWeeks $weeks, Judge $judge, array $counting, array $alone): array
-    {
-        $drawn = $weeks->drawn($this->newest);
-        $group = [];
-        foreach ($counting as $page) {
-            $group[$page->id] = 0;
-        }
-        foreach ($alone as $page) {
-            $judge->forecast->knows($page) && ($group[$page->id] = $page->stratum);
-        }
-        $clicks = $this->counts->byWeek(array_keys($group), $group, $drawn);
-        $past = array_slice(array_merge(...$weeks->spans), 0, 13);
-        $sum = static fn (int $of, array $some): float => (float) array_sum(
-            array_intersect_key($clicks[$of] ?? [], array_flip($some)),
-        );
-        $had = $will = [];
-        foreach ($counting as $page) {
-            $will[$page->stratum] = ($will[$page->stratum] ?? 0.0) + $judge->forecast->of($page);
-            $had[$page->stratum] = ($had[$page->stratum] ?? 0.0) + array_sum(array_slice($page->past, 0, 2));
-        }
-        $picture = [];
-        foreach ($drawn as $week) {
-            $isBefore = $week <= $past[0];
-            $expected = 0.0;
-            foreach ($will as $stratum => $forecast) {
-                $alike = $sum($stratum, $isBefore ? $past : $weeks->after);
-                $expected +=
-                    $alike > 0
-                        ? (($isBefore ? $had[$stratum] : $forecast) * ($clicks[$stratum][$week] ?? 0)) / $alike
-                        : 0.0;
-            }
-            $picture[$week] = [
-                'came' => (float) ($clicks[0][$week] ?? 0),
-                'expected' => $expected,
-                'after' => in_array($week, $weeks->after, true),
-            ];
-        }
-
-        return $picture;
     }
 }

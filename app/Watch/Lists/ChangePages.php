@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Watch\Lists;
 
+use App\Changes\HistoryEvent;
 use App\Platform\Database\Bulk;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
@@ -170,7 +171,7 @@ final class ChangePages
                     ->join('resources', 'resources.id', '=', 'history.resource_id')
                     ->where('history.store_id', $store->id)
                     ->where('release_id', $change->source_id)
-                    ->where('event', 'live')
+                    ->where('event', HistoryEvent::Live->value)
                     ->whereIn('resources.page_id', $pages)
                     ->whereIn('field', [TextField::Title->value, TextField::Description->value, TextField::H1->value])
                     ->orderBy('field')

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Watch\Lists;
 
 use App\Stores\Models\Store;
+use App\Watch\Changed\ChangeSource;
 use Generator;
 use Illuminate\Support\Facades\DB;
 
@@ -111,7 +112,7 @@ final class ResultList
                 ? null
                 : round((float) $row->money($of), 2);
             yield [
-                $row->source->label() === 'release' ? $row->sourceId : null,
+                $row->source === ChangeSource::Release ? $row->sourceId : null,
                 $row->name,
                 $row->day,
                 $row->pages,
