@@ -125,7 +125,7 @@ test('an owner connects a shop by mapping, changes 30 titles, sees them live and
     const pages = await Promise.all(wares.map(url => shown(new URL(url).pathname)));
     await draft(page, slug, wares);
     await page.goto(`/s/${slug}/release`);
-    await page.getByRole('button', { name: 'Send all 30' }).click();
+    await page.getByRole('button', { name: 'Send now' }).click();
     await expect(page.getByText('30 seen live')).toBeVisible({ timeout: 120_000 });
     await axe(page);
     expect(await shown(new URL(wares[7]).pathname)).toContain('<title>Thrown by hand no. 7');
@@ -157,7 +157,7 @@ test('a shop without any API is written, handed over as its own file, seen live,
     await draft(page, slug, [...wares, potteryUrl + '/shop/mugs']);
     await page.goto(`/s/${slug}/release`);
     await expect(page.getByText('as the file wares.csv')).toBeVisible();
-    await page.getByRole('button', { name: 'Send all 13' }).click();
+    await page.getByRole('button', { name: 'Send now' }).click();
     const take = async () => {
         const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: /^Download wares-release/ }).click()]);
         return readFileSync(await download.path());

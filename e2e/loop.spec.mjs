@@ -27,7 +27,7 @@ test('the whole loop: write, mark ready, release, see live, take back, see as it
     await axe(approver);
     await office('PUT', '/switches', { lose_every: 1 });
     await approver.getByLabel('Name').fill('Wall lamps');
-    await approver.getByRole('button', { name: /Send all/ }).click();
+    await approver.getByRole('button', { name: 'Send now' }).click();
     await expect(approver.locator('#release-progress')).toContainText('1 of 1 live in the shop', { timeout: 180_000 });
     await expect(approver.locator('#release-progress')).toContainText('1 seen live', { timeout: 180_000 });
     await office('PUT', '/switches', { lose_every: 0 });

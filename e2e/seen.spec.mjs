@@ -20,8 +20,8 @@ test('the rail follows saves, and every row of a release follows what happens to
     const viewer = await (await browser.newContext({ baseURL: process.env.APP_URL })).newPage();
     await signIn(viewer, 'viewer');
     await page.goto('/s/tindrel/release');
-    await page.locator('#texts').getByLabel('Name').fill('Followed');
-    await page.getByRole('button', { name: /Send all/ }).click();
+    await page.locator('#send').getByLabel('Name').fill('Followed');
+    await page.getByRole('button', { name: 'Send now' }).click();
     await page.waitForURL(/release\/\d+/);
     await viewer.goto(page.url());
     for (const one of [page, viewer]) {

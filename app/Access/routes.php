@@ -9,6 +9,7 @@ use App\Access\Http\AddingController;
 use App\Access\Http\CspReportController;
 use App\Access\Http\HomeController;
 use App\Access\Http\InvitationController;
+use App\Access\Http\NightController;
 use App\Access\Http\OverviewController;
 use App\Access\Http\PasswordResetController;
 use App\Access\Http\PeopleController;
@@ -51,6 +52,7 @@ Route::middleware('web')->group(function (): void {
                 ->name('stores.add');
         });
         Route::get('/s/{store}', OverviewController::class)->middleware('can:view,store')->name('store');
+        Route::get('/s/{store}/night', NightController::class)->middleware('can:view,store')->name('night');
         Route::get('/s/{store}/since', [OverviewController::class, 'rest'])
             ->middleware('can:view,store')
             ->name('store.rest');

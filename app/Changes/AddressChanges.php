@@ -191,9 +191,10 @@ final class AddressChanges
     }
 
     /**
-     * Approves changes that are ready, as they stand.
+     * Approves changes that are ready, as they stand; where the store asks for somebody else, not one's own.
      *
      * @param  list<int>  $ids
+     * @return int how many were approved by this
      */
     public function approve(Store $store, array $ids, int $userId): int
     {
@@ -203,6 +204,10 @@ final class AddressChanges
                 ->whereIn('id', $ids)
                 ->where('state', DraftState::Ready->value)
                 ->whereNull('approved_at')
+                ->when(
+                    $store->options()->asksSomebodyElse(),
+                    static fn ($query) => $query->whereRaw('NOT (user_id <=> ?)', [$userId]),
+                )
                 ->lockForUpdate()
                 ->get();
             DB::table('address_changes')

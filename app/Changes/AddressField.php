@@ -24,6 +24,12 @@ enum AddressField: int
         return $this->name;
     }
 
+    /** As it stands behind a number of them. */
+    public function plural(int $count): string
+    {
+        return $this === self::Robots || $count === 1 ? $this->key() : $this->key().'s';
+    }
+
     public static function fromKey(string $key): ?self
     {
         foreach (self::cases() as $case) {

@@ -108,7 +108,7 @@ final class Drafts
 
     /**
      * Approves drafts that are ready, as they were seen; a text that is changed afterwards is approved no longer. What
-     * belongs to another reviewer stays as it is.
+     * belongs to another reviewer stays as it is, and one's own where the store asks for somebody else.
      *
      * @param  list<SeenDraft>  $drafts
      * @return int how many were approved by this
@@ -144,6 +144,10 @@ final class Drafts
                         ->whereIn('id', Reviewers::judged($store, array_keys($seen), $by))
                         ->where('state', DraftState::Ready->value)
                         ->when($isApproval, static fn ($query) => $query->whereNull('approved_at'))
+                        ->when(
+                            $isApproval && $by->userId !== null && $store->options()->asksSomebodyElse(),
+                            static fn ($query) => $query->whereRaw('NOT (user_id <=> ?)', [$by->userId]),
+                        )
                         ->lockForUpdate()
                         ->get()
                         ->filter(

@@ -7,13 +7,18 @@ namespace App\Gather;
 use App\Changes\Drifts;
 use App\Facts\NumberWindow;
 use App\Gather\Crawl\Crawls;
+use App\Gather\Crawl\CrawlWork;
+use App\Gather\Feeds\FeedWork;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
+use App\Stores\Overview\Way;
+use App\Stores\Steps\Duty;
 use App\Stores\Steps\Hand;
 use App\Stores\Steps\Missing;
 use App\Stores\Steps\Step;
 use App\Stores\Steps\StepContribution;
 use App\Stores\Steps\Waiting;
+use App\Stores\StoreTime;
 use Illuminate\Support\Facades\DB;
 
 final class GatherStep implements StepContribution
@@ -138,5 +143,33 @@ final class GatherStep implements StepContribution
                 route('gather', $store),
                 'Start the first crawl',
             );
+    }
+
+    public function duties(Store $store): array
+    {
+        $schedule = $store->options()->crawlSchedule;
+        $crawls = $schedule !== '' && $schedule !== 'never';
+        $feed = DB::table('connections')
+            ->where('store_id', $store->id)
+            ->where('sort', 'feed')
+            ->where('url', '<>', '')
+            ->exists();
+
+        return [
+            new Duty(
+                'Crawl of the shop',
+                $crawls ? $schedule : 'not set: somebody starts it',
+                CrawlWork::sort(),
+                $crawls,
+                new Way('Set', route('settings', [$store, 'crawl']), needs: 'manage'),
+            ),
+            new Duty(
+                'The feed’s numbers',
+                $feed ? 'each night at '.StoreTime::ofDay($store, '04:30') : 'no feed is set up: files are brought in',
+                FeedWork::sort(),
+                $feed,
+                new Way('Set', route('gather.feed', $store)),
+            ),
+        ];
     }
 }

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Match;
 
+use App\Match\Tracking\TrackWork;
 use App\Stores\Models\Store;
+use App\Stores\Steps\Duty;
 use App\Stores\Steps\Hand;
 use App\Stores\Steps\Missing;
 use App\Stores\Steps\Step;
@@ -66,5 +68,10 @@ final class MatchStep implements StepContribution
                 id FROM markets WHERE store_id = ?) AND rivals = 1',
             [$store->id, $store->id],
         )->n;
+    }
+
+    public function duties(Store $store): array
+    {
+        return [new Duty('Where tracked terms stand', 'after each weighing', TrackWork::sort())];
     }
 }

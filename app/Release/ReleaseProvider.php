@@ -10,6 +10,7 @@ use App\Release\Campaigns\Campaigns;
 use App\Release\Console\HandoverCommand;
 use App\Release\Console\SendCommand;
 use App\Release\Console\UndoCommand;
+use App\Release\Planning\Plans;
 use App\Release\Sending\LookWork;
 use App\Release\Sending\SendWork;
 use App\Stores\Leaving\StoreTables;
@@ -35,6 +36,7 @@ final class ReleaseProvider extends ServiceProvider
         $names->register(ReleaseTitles::of(...));
         $tables->child('release_links', 'release_id', 'release_batches');
         $tables->child('release_campaign_texts', 'campaign_id', 'release_campaigns');
+        $tables->child('release_plan_changes', 'plan_id', 'release_plans');
         $tables->child('release_file_rows', 'file_id', 'release_files');
         $tables->files(
             static fn (Store $store): array => array_map(
@@ -51,6 +53,7 @@ final class ReleaseProvider extends ServiceProvider
         $board->register(new ReleaseStep());
         $this->callAfterResolving(Schedule::class, static function (Schedule $schedule): void {
             $schedule->call(static fn (Campaigns $campaigns) => $campaigns->tick())->name('campaigns')->everyMinute();
+            $schedule->call(static fn (Plans $plans) => $plans->tick())->name('planned releases')->everyMinute();
         });
         RateLimiter::for(
             'handed',

@@ -8,7 +8,12 @@ use App\Changes\DraftState;
 use App\Changes\Review\Reviewers;
 use App\Platform\Web\Forms;
 use App\Release\Items\ItemState;
+use App\Release\Planning\PlanState;
+use App\Release\Sending\LookWork;
+use App\Release\Sending\SendWork;
 use App\Stores\Models\Store;
+use App\Stores\Overview\Way;
+use App\Stores\Steps\Duty;
 use App\Stores\Steps\Hand;
 use App\Stores\Steps\Missing;
 use App\Stores\Steps\Step;
@@ -79,9 +84,19 @@ final class ReleaseStep implements StepContribution
                 : '; '.Forms::number($ready).($ready === 1 ? ' change is' : ' changes are').' ready to be sent').
             $unseenToo;
 
-        $approvals = self::approvals($store);
+        $approvals = self::approvals($store).self::planned($store);
+        $stuck = DB::table('release_plans')
+            ->where('store_id', $store->id)
+            ->whereIn('state', [PlanState::Held->value, PlanState::Missed->value])
+            ->count();
 
         return match (true) {
+            $stuck > 0 => new Hand(
+                $stuck,
+                ($stuck === 1 ? 'planned release' : 'planned releases')." did not go$rest",
+                route('release', $store),
+                'See why',
+            ),
             $clashes > 0 => new Hand(
                 $clashes,
                 ($clashes === 1 ? 'text was' : 'texts were')." changed in the shop as well as here$rest",
@@ -102,6 +117,17 @@ final class ReleaseStep implements StepContribution
             ),
             default => null,
         };
+    }
+
+    /** When the next planned release goes; empty where none is planned. */
+    private static function planned(Store $store): string
+    {
+        $next = DB::table('release_plans')
+            ->where('store_id', $store->id)
+            ->where('state', PlanState::Planned->value)
+            ->min('sends_at');
+
+        return is_string($next) ? '; a planned release goes '.Forms::moment($next, $store->timezone) : '';
     }
 
     /** What waits for somebody's approval; empty where nobody has a part. */
@@ -129,5 +155,25 @@ final class ReleaseStep implements StepContribution
                 route('write', $store),
                 'Write texts',
             );
+    }
+
+    public function duties(Store $store): array
+    {
+        $planned = DB::table('release_plans')
+            ->where('store_id', $store->id)
+            ->where('state', PlanState::Planned->value)
+            ->count();
+
+        return [
+            new Duty(
+                'Planned releases and campaigns',
+                ($planned === 0 ? 'none is planned' : $planned.($planned === 1 ? ' is planned' : ' are planned')).
+                    '; nothing else is sent by itself',
+                SendWork::sort(),
+                $planned > 0,
+                new Way('See', route('release', $store), needs: 'view'),
+            ),
+            new Duty('Looks at released pages', 'until each is seen live', LookWork::sort()),
+        ];
     }
 }

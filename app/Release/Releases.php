@@ -8,11 +8,8 @@ use App\Changes\AddressChanges;
 use App\Changes\AddressField;
 use App\Changes\Draft;
 use App\Changes\Drafts;
-use App\Changes\DraftState;
 use App\Changes\Events\ReleaseBegun;
 use App\Changes\Events\TextsChanged;
-use App\Changes\Spells\SpellCause;
-use App\Changes\Spells\Spells;
 use App\Facts\Calendar\Calendar;
 use App\Platform\Database\Bulk;
 use App\Platform\Work\WorkDesk;
@@ -25,6 +22,7 @@ use App\Release\Items\FieldChange;
 use App\Release\Items\ItemState;
 use App\Release\Making\NewItems;
 use App\Release\Making\Portion;
+use App\Release\Making\Ready;
 use App\Release\Sending\ItemBook;
 use App\Release\Sending\LookWork;
 use App\Release\Sending\SendWork;
@@ -84,30 +82,8 @@ final class Releases
             $ways,
             $portion,
         ): array {
-            $drafts = DB::table('drafts')
-                ->where('store_id', $store->id)
-                ->where('state', DraftState::Ready->value)
-                ->when($draftIds !== null, static fn ($query) => $query->whereIn('id', $draftIds ?? []))
-                ->when(
-                    $store->options()->needsApproval === 1,
-                    static fn ($query) => $query->whereNotNull('approved_at'),
-                )
-                ->orderBy('resource_id')
-                ->orderBy('field')
-                ->limit(self::MOST_ITEMS)
-                ->lockForUpdate()
-                ->get()
-                ->map(Draft::fromRow(...));
-            $drafts = self::notInCampaigns($drafts);
-            $addresses = DB::table('address_changes')
-                ->where('store_id', $store->id)
-                ->where('state', DraftState::Ready->value)
-                ->when($addressIds !== null, static fn ($query) => $query->whereIn('id', $addressIds ?? []))
-                ->orderBy('page_id')
-                ->orderBy('field')
-                ->limit(self::MOST_ITEMS)
-                ->lockForUpdate()
-                ->get();
+            $drafts = Ready::drafts($store, $draftIds);
+            $addresses = Ready::addresses($store, $addressIds);
             $drafts = $drafts->whereIn(
                 'resourceId',
                 $portion->part(
@@ -116,12 +92,7 @@ final class Releases
             );
             $addresses = $addresses->whereIn('page_id', $portion->chosen($addresses));
             if ($drafts->isEmpty() && $addresses->isEmpty()) {
-                throw new InvalidArgumentException(
-                    ($store->options()->needsApproval === 1
-                        ? 'Nothing of this is approved, and this store releases approved texts alone. '
-                        : 'Nothing of this is ready. ').
-                        'Mark drafts as ready on the writing desk, or decide on causes under Untangle first.',
-                );
+                throw new InvalidArgumentException(Ready::nothing($store));
             }
             $release = $this->make(
                 $store,
@@ -169,22 +140,6 @@ final class Releases
             ->where('release_id', $release)
             ->whereIn('state', [ItemState::Waiting->value, ItemState::Handed->value])
             ->update(['state' => ItemState::Withdrawn->value, 'seen' => null, 'look_at' => null]);
-    }
-
-    /**
-     * @param  Collection<int, Draft>  $drafts
-     * @return Collection<int, Draft> without those whose text is a campaign's now: they wait until it is over
-     */
-    private static function notInCampaigns(Collection $drafts): Collection
-    {
-        $held = Spells::now(
-            SpellCause::Campaign,
-            array_values($drafts->map(static fn (Draft $draft): int => $draft->resourceId)->all()),
-        );
-
-        return $drafts->reject(
-            static fn (Draft $draft): bool => isset($held["$draft->resourceId {$draft->field->value}"]),
-        );
     }
 
     /**

@@ -7,6 +7,7 @@ use App\Release\Api\ReleasesApi;
 use App\Release\Http\CampaignController;
 use App\Release\Http\ConnectController;
 use App\Release\Http\HandoverController;
+use App\Release\Http\PlanController;
 use App\Release\Http\ReleaseController;
 use App\Release\Http\ReviewController;
 use App\Release\Http\SentController;
@@ -54,6 +55,13 @@ Route::middleware(['web', 'auth', 'can:view,store'])
                 ->whereNumber('draft')
                 ->name('release.review.edit');
             Route::post('/', [ReleaseController::class, 'send'])->name('release.send');
+            Route::post('/plans', [PlanController::class, 'plan'])->name('release.plan');
+            Route::post('/plans/{plan}', [PlanController::class, 'act'])
+                ->whereNumber('plan')
+                ->name('release.plan.act');
+            Route::post('/{release}/note', [SentController::class, 'note'])
+                ->name('release.note')
+                ->whereNumber('release');
             Route::post('/{release}/undo', [SentController::class, 'undo'])
                 ->name('release.undo')
                 ->whereNumber('release');

@@ -18,7 +18,8 @@ final readonly class StoreSettings
      * @param  list<string>  $brandTerms  words by which people search for the store itself
      * @param  array<string, string>  $ways  by which way a field gets into the shop (direct, file, person), for fields of which that was chosen
      * @param  int  $handoverDays  days after which what was handed over and is not seen live is told, 1 to 90
-     * @param  int  $needsApproval  1 where a release takes only texts that somebody has approved
+     * @param  int  $needsApproval  1 where a release takes only what somebody has approved, 2 only what was approved by
+     *     somebody else than who made it
      * @param  int  $sitemapHints  1 where sitemaps name priority and frequency
      * @param  int  $fetchDays  days after which search engines have usually fetched a changed page again, 0 to 60
      * @param  array{on: int, products: int, words: int}  $collections  its standard; on is 1 where it has one
@@ -107,9 +108,10 @@ final readonly class StoreSettings
             ],
             'needs_approval' => [
                 'min' => 0,
-                'max' => 1,
+                'max' => 2,
                 'default' => 0,
-                'means' => 'whether a release takes only texts that somebody has approved: 1 for yes, 0 for no',
+                'means' => 'whether a release takes only what somebody has approved: 0 for no, 1 for yes, 2 for '.
+                    'somebody else than who made it',
             ],
             'sitemap_hints' => [
                 'min' => 0,
@@ -275,6 +277,12 @@ final readonly class StoreSettings
         $one = self::weighing()[$key];
 
         return max($one['min'], min($one['max'], (float) ($this->weighing[$key] ?? $one['default'])));
+    }
+
+    /** Whether what is released has to be approved by somebody else than who made it. */
+    public function asksSomebodyElse(): bool
+    {
+        return $this->needsApproval === 2;
     }
 
     public function crawlTimes(): CrawlTimes

@@ -5,11 +5,13 @@ declare(strict_types=1);
 namespace App\Tend;
 
 use App\Stores\Models\Store;
+use App\Stores\Steps\Duty;
 use App\Stores\Steps\Hand;
 use App\Stores\Steps\Missing;
 use App\Stores\Steps\Step;
 use App\Stores\Steps\StepContribution;
 use App\Stores\Steps\Waiting;
+use App\Tend\Finding\FindWork;
 use App\Tend\Found\FindingState;
 use App\Tend\Found\FindingType;
 use Illuminate\Support\Facades\DB;
@@ -70,5 +72,10 @@ final class TendStep implements StepContribution
                 AND worth > 0 LIMIT 1000) some',
             [$store->id, FindingState::Open->value, FindingType::Orphan->value],
         )->n;
+    }
+
+    public function duties(Store $store): array
+    {
+        return [new Duty('A look through pages and links', 'after each crawl', FindWork::sort())];
     }
 }

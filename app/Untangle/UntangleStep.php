@@ -6,11 +6,13 @@ namespace App\Untangle;
 
 use App\Platform\Web\Forms;
 use App\Stores\Models\Store;
+use App\Stores\Steps\Duty;
 use App\Stores\Steps\Hand;
 use App\Stores\Steps\Missing;
 use App\Stores\Steps\Step;
 use App\Stores\Steps\StepContribution;
 use App\Stores\Steps\Waiting;
+use App\Untangle\Finding\FindWork;
 use App\Untangle\Lists\CauseProgress;
 use Illuminate\Support\Facades\DB;
 
@@ -75,5 +77,10 @@ final class UntangleStep implements StepContribution
                 route('gather', $store),
                 'Crawl the store',
             );
+    }
+
+    public function duties(Store $store): array
+    {
+        return [new Duty('Search for duplicates', 'after each crawl', FindWork::sort())];
     }
 }

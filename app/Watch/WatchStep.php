@@ -5,12 +5,15 @@ declare(strict_types=1);
 namespace App\Watch;
 
 use App\Stores\Models\Store;
+use App\Stores\Steps\Duty;
 use App\Stores\Steps\Hand;
 use App\Stores\Steps\Missing;
 use App\Stores\Steps\Step;
 use App\Stores\Steps\StepContribution;
 use App\Stores\Steps\Waiting;
+use App\Stores\StoreTime;
 use App\Watch\Changed\Decision;
+use App\Watch\Judging\JudgeWork;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Outcome\Verdict;
 
@@ -73,5 +76,16 @@ final class WatchStep implements StepContribution
             ->whereIn('verdict', [Verdict::Earned->value, Verdict::Lost->value, Verdict::None->value])
             ->where('decided', Decision::Open->value)
             ->count();
+    }
+
+    public function duties(Store $store): array
+    {
+        return [
+            new Duty(
+                'Judging of what was released',
+                'each night at '.StoreTime::ofDay($store, '03:20').', and after each weighing',
+                JudgeWork::sort(),
+            ),
+        ];
     }
 }

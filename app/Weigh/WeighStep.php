@@ -7,11 +7,13 @@ namespace App\Weigh;
 use App\Facts\FactTable;
 use App\Platform\Web\Forms;
 use App\Stores\Models\Store;
+use App\Stores\Steps\Duty;
 use App\Stores\Steps\Hand;
 use App\Stores\Steps\Missing;
 use App\Stores\Steps\Step;
 use App\Stores\Steps\StepContribution;
 use App\Stores\Steps\Waiting;
+use App\Weigh\Weighing\ScoreWork;
 use App\Weigh\Worklists\PageState;
 use App\Weigh\Worklists\Progress;
 use DateTimeImmutable;
@@ -102,5 +104,10 @@ final class WeighStep implements StepContribution
                 route('gather.files', $store),
                 'Import search data',
             );
+    }
+
+    public function duties(Store $store): array
+    {
+        return [new Duty('Weighing of all pages', 'after each crawl, and after new numbers', ScoreWork::sort())];
     }
 }

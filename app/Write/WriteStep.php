@@ -7,11 +7,15 @@ namespace App\Write;
 use App\Platform\Web\Forms;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
+use App\Stores\Overview\Way;
+use App\Stores\Steps\Duty;
 use App\Stores\Steps\Hand;
 use App\Stores\Steps\Missing;
 use App\Stores\Steps\Step;
 use App\Stores\Steps\StepContribution;
 use App\Stores\Steps\Waiting;
+use App\Write\Recipes\RecipeWork;
+use App\Write\Review\ClaimsWork;
 use Illuminate\Support\Facades\DB;
 
 final class WriteStep implements StepContribution
@@ -70,5 +74,23 @@ final class WriteStep implements StepContribution
                 route('gather', $store),
                 'Crawl the store',
             );
+    }
+
+    public function duties(Store $store): array
+    {
+        $recipes = DB::table('write_recipes')->where('store_id', $store->id)->whereNotNull('approved_version')->count();
+
+        return [
+            new Duty(
+                'Recipes on what is new or changed',
+                $recipes > 0
+                    ? 'after each crawl; '.$recipes.($recipes === 1 ? ' is approved' : ' are approved')
+                    : 'none is approved for it',
+                RecipeWork::sort(),
+                $recipes > 0,
+                new Way('Choose', route('write.recipes', $store)),
+            ),
+            new Duty('Texts held against the facts', 'after each crawl, and when texts are ready', ClaimsWork::sort()),
+        ];
     }
 }

@@ -74,6 +74,12 @@ enum TextField: int
         };
     }
 
+    /** As it stands behind a number of them. */
+    public function plural(int $count): string
+    {
+        return $count === 1 ? $this->words() : $this->words().'s';
+    }
+
     /** As it stands within a sentence. */
     public function words(): string
     {

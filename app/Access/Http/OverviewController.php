@@ -8,6 +8,7 @@ use App\Access\Models\User;
 use App\Access\Visits;
 use App\Stores\Http\UnderWayController;
 use App\Stores\Models\Store;
+use App\Stores\Night\NightShift;
 use App\Stores\Overview\FirstHourPart;
 use App\Stores\Overview\OverviewBoard;
 use App\Stores\Steps\Hand;
@@ -23,8 +24,12 @@ final readonly class OverviewController
     /** Days for which a store is new: the next thing of its first hour is offered. */
     private const NEW = 30;
 
-    public function __construct(private OverviewBoard $board, private StepBoard $steps, private Stamps $stamps)
-    {
+    public function __construct(
+        private OverviewBoard $board,
+        private StepBoard $steps,
+        private Stamps $stamps,
+        private NightShift $night,
+    ) {
     }
 
     /** The foot of the overview, as a fragment: the rest of it stands there meanwhile. */
@@ -51,9 +56,9 @@ final readonly class OverviewController
         $standing = UnderWayController::standing($store, $this->steps, $this->stamps);
         $lots = $this->board->lots($store);
         $showsFirstHour = $lots === null || $request->query->has('first-hour');
-        $isNew = $showsFirstHour || Carbon::parse((string) $store->getAttribute('created_at'))->greaterThan(
-            now('UTC')->subDays(self::NEW),
-        );
+        $isNew =
+            $showsFirstHour ||
+            Carbon::parse((string) $store->getAttribute('created_at'))->greaterThan(now('UTC')->subDays(self::NEW));
         $firstHour = $isNew ? $this->board->firstHour($store) : [];
         $hands = $this->steps->hands($store);
         $weeks = $lots === null ? null : $this->board->weeks($store);
@@ -73,6 +78,7 @@ final readonly class OverviewController
                 $store,
                 array_keys(array_filter($hands, static fn (?Hand $hand): bool => $hand === null)),
             ),
+            'failed' => $this->night->failed($store),
             'before' => $before,
             'since' => self::since($before, $store),
         ]);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Release\Api;
 
 use App\Release\Handing\Via;
+use App\Release\Planning\Plans;
 use App\Release\Releases;
 use App\Stores\Models\Store;
 use Illuminate\Http\JsonResponse;
@@ -16,7 +17,7 @@ use stdClass;
 /** Releases as JSON: what was sent and how far it is, sending what is ready, taking back. */
 final readonly class ReleasesApi
 {
-    public function __construct(private Releases $releases)
+    public function __construct(private Releases $releases, private Plans $plans)
     {
     }
 
@@ -40,6 +41,9 @@ final readonly class ReleasesApi
 
     public function send(Request $request, Store $store): JsonResponse
     {
+        if ($request->filled('at')) {
+            return $this->plan($request, $store);
+        }
         try {
             ['release' => $release, 'work' => $work] = $this->releases->send(
                 $store,
@@ -55,6 +59,32 @@ final readonly class ReleasesApi
         }
 
         return $this->answer($store, $release, $work, 202);
+    }
+
+    private function plan(Request $request, Store $store): JsonResponse
+    {
+        $given = $request->validate([
+            'at' => ['string', 'max:16'],
+            'rest' => ['nullable', 'string', 'max:16'],
+            'name' => ['nullable', 'string', 'max:120'],
+            'part' => ['nullable', 'integer', 'between:1,100'],
+        ]);
+        try {
+            $plan = $this->plans->plan(
+                $store,
+                null,
+                null,
+                $given['at'],
+                (int) $request->user()?->getAuthIdentifier(),
+                $given['name'] ?? '',
+                (int) ($given['part'] ?? 100),
+                $given['rest'] ?? null,
+            );
+        } catch (InvalidArgumentException $wrong) {
+            abort(409, $wrong->getMessage());
+        }
+
+        return response()->json(['data' => ['plan' => $plan, 'state' => 'planned']], 202);
     }
 
     public function undo(Request $request, Store $store, int $release): JsonResponse

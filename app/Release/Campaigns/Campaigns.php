@@ -14,6 +14,7 @@ use App\Facts\Calendar\Returns;
 use App\Release\Items\ItemState;
 use App\Release\Releases;
 use App\Stores\Models\Store;
+use App\Stores\StoreTime;
 use DateTimeImmutable;
 use DateTimeZone;
 use Illuminate\Support\Facades\DB;
@@ -41,7 +42,7 @@ final class Campaigns
      */
     public function plan(Store $store, string $name, string $from, string $to, ?int $userId): int
     {
-        [$starts, $ends] = [self::utc($store, $from), self::utc($store, $to)];
+        [$starts, $ends] = [StoreTime::utc($store, $from), StoreTime::utc($store, $to)];
         if ($ends <= $starts || $ends->getTimestamp() - $starts->getTimestamp() > self::MOST_DAYS * 86400) {
             throw new InvalidArgumentException(
                 'The end comes after the start, and within '.self::MOST_DAYS.' days of it.',
@@ -288,15 +289,6 @@ final class Campaigns
     private function set(int $id, array $values): void
     {
         DB::table('release_campaigns')->where('id', $id)->update($values);
-    }
-
-    private static function utc(Store $store, string $local): DateTimeImmutable
-    {
-        $time = date_create_immutable($local, new DateTimeZone($store->timezone));
-
-        return $time === false
-            ? throw new InvalidArgumentException("“{$local}” is no time.")
-            : $time->setTimezone(new DateTimeZone('UTC'));
     }
 
     private static function time(mixed $utc): DateTimeImmutable

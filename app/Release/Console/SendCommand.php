@@ -6,6 +6,7 @@ namespace App\Release\Console;
 
 use App\Platform\Work\WorkDesk;
 use App\Release\Handing\Via;
+use App\Release\Planning\Plans;
 use App\Release\Releases;
 use App\Stores\Console\StoreCommand;
 use InvalidArgumentException;
@@ -14,24 +15,29 @@ final class SendCommand extends StoreCommand
 {
     use FollowsRelease;
 
-    protected $signature =
-        'release:send {--store=} {--name= : what the release is called} {--part=100 : '.
+    protected $signature = 'release:send {--store=} {--name= : what the release is called} {--part=100 : '.
         'hundredths of what is ready to send first} {--via= : direct, file or person: the way that all of it '.
-        'takes; else as it was chosen for the store} {--wait : work in this process until all is sent and '.
-        'looked at once} {--json}';
+        'takes; else as it was chosen for the store} {--at= : "2026-12-01 06:00" in the store\'s time: it goes '.
+        'by itself then, as it is now} {--rest= : the same: when the rest goes after a first part} {--wait : '.
+        'work in this process until all is sent and looked at once} {--json}';
 
     protected $description =
         'Get all that is ready into the shop, directly, as a file or by a list: texts, and '.'settings of addresses';
 
-    public function handle(Releases $releases, WorkDesk $desk): int
+    public function handle(Releases $releases, Plans $plans, WorkDesk $desk): int
     {
-        return $this->guarded(function () use ($releases, $desk): int {
+        return $this->guarded(function () use ($releases, $plans, $desk): int {
             $name = $this->option('name');
             $via = $this->option('via');
             $only =
                 is_string($via) && $via !== ''
                     ? Via::tryFrom($via) ?? throw new InvalidArgumentException('--via is direct, file or person.')
                     : null;
+
+            $part = is_numeric($part = $this->option('part')) ? (int) $part : 100;
+            if (is_string($at = $this->option('at')) && $at !== '') {
+                return $this->plan($plans, $at, is_string($name) ? $name : '', $part, $only);
+            }
 
             return $this->follow(
                 $releases->send(
@@ -40,11 +46,33 @@ final class SendCommand extends StoreCommand
                     null,
                     is_string($name) && $name !== '' ? $name : null,
                     null,
-                    is_numeric($part = $this->option('part')) ? (int) $part : 100,
+                    $part,
                     $only,
                 ),
                 $desk,
             );
         });
+    }
+
+    private function plan(Plans $plans, string $at, string $name, int $part, ?Via $only): int
+    {
+        if ($only !== null) {
+            throw new InvalidArgumentException(
+                '--via is for a release that goes at once, not for one that is planned.',
+            );
+        }
+        $rest = $this->option('rest');
+        $plan = $plans->plan(
+            $this->store(),
+            null,
+            null,
+            $at,
+            null,
+            $name,
+            $part,
+            is_string($rest) && $rest !== '' ? $rest : null,
+        );
+
+        return $this->answer(['plan' => $plan, 'state' => 'planned'], "It is planned for $at.");
     }
 }

@@ -10,7 +10,8 @@ use App\Changes\AddressChanges;
 use App\Changes\Drafts;
 use App\Changes\DraftState;
 use App\Release\Handing\WayPreview;
-use App\Release\Making\Portion;
+use App\Release\Lists\PlanRow;
+use App\Release\Lists\ReadySum;
 use App\Release\Releases;
 use App\Stores\Models\Store;
 use Illuminate\Http\RedirectResponse;
@@ -79,42 +80,10 @@ final class ReleaseController
             'store' => $store,
             'drafts' => $drafts->take(self::PAGE),
             'next' => $drafts->count() > self::PAGE ? $drafts[self::PAGE - 1]?->id : null,
-            'ready' => DB::table('drafts')
-                ->where('store_id', $store->id)
-                ->where('state', DraftState::Ready->value)
-                ->groupBy('field')
-                ->selectRaw('field, COUNT(*) AS n')
-                ->pluck('n', 'field'),
-            'approved' => DB::table('drafts')
-                ->where('store_id', $store->id)
-                ->where('state', DraftState::Ready->value)
-                ->whereNotNull('approved_at')
-                ->count(),
+            'sum' => ReadySum::of($store),
+            'plans' => PlanRow::all($store),
             'addresses' => $addresses->take(self::PAGE),
             'nextAddress' => $addresses->count() > self::PAGE ? $addresses[self::PAGE - 1] : null,
-            'readyAddresses' => ($readyAddresses = array_map(
-                intval(...),
-                DB::table('address_changes')
-                    ->where('store_id', $store->id)
-                    ->where('state', DraftState::Ready->value)
-                    ->groupBy('field')
-                    ->selectRaw('field, COUNT(*) AS n')
-                    ->pluck('n', 'field')
-                    ->all(),
-            )),
-            'atRisk' => $readyAddresses === []
-                    ? 0
-                    : (int) DB::table('page_index')
-                        ->where('store_id', $store->id)
-                        ->whereIn(
-                            'page_id',
-                            DB::table('address_changes')
-                                ->where('store_id', $store->id)
-                                ->where('state', DraftState::Ready->value)
-                                ->select('page_id'),
-                        )
-                        ->sum('clicks'),
-            'cap' => Portion::clicksAtRisk($store),
             'senders' => DB::table('memberships')
                 ->join('users', 'users.id', '=', 'memberships.user_id')
                 ->where('store_id', $store->id)
@@ -145,43 +114,18 @@ final class ReleaseController
         return view('release.ways', ['store' => $store, 'ways' => (new WayPreview($store))->count()]);
     }
 
-    public function send(Request $request, Store $store, Releases $releases): RedirectResponse
+    public function send(SendRequest $request, Store $store, Releases $releases): RedirectResponse
     {
-        $request->validate([
-            'drafts' => ['array', 'max:1000'],
-            'drafts.*' => ['integer'],
-            'scope' => ['required', 'in:ticked,all,texts,addresses,ticked-addresses,approved'],
-            'changes' => ['array', 'max:1000'],
-            'changes.*' => ['integer'],
-            'part' => ['nullable', 'integer', 'between:1,100'],
-            'name' => ['nullable', 'string', 'max:120'],
-        ]);
         /** @var User $user */
         $user = $request->user();
-        /** @var list<int|string> $ticked */
-        $ticked = $request->input('drafts', []);
         try {
             $made = $releases->send(
                 $store,
-                match ($request->input('scope')) {
-                    'all', 'texts' => null,
-                    'addresses', 'ticked-addresses' => [],
-                    'approved' => self::approved($store),
-                    default => array_map(intval(...), array_values($ticked)),
-                },
+                $request->drafts($store),
                 $user->id,
-                $request->string('name')->trim()->value() ?: null,
-                match ($request->input('scope')) {
-                    'all', 'addresses' => null,
-                    'ticked-addresses' => array_values(
-                        array_map(
-                            intval(...),
-                            $request->collect('changes')->filter(static fn (mixed $id): bool => is_scalar($id))->all(),
-                        ),
-                    ),
-                    default => [],
-                },
-                (int) $request->input('part', '100'),
+                $request->name() ?: null,
+                $request->addresses($store),
+                $request->part(),
             );
         } catch (InvalidArgumentException $wrong) {
             return redirect()
@@ -190,24 +134,6 @@ final class ReleaseController
         }
 
         return redirect()->route('release.show', [$store, $made['release']]);
-    }
-
-    /** @return list<int> drafts that are ready and approved */
-    private static function approved(Store $store): array
-    {
-        return array_values(
-            array_map(
-                intval(...),
-                DB::table('drafts')
-                    ->where('store_id', $store->id)
-                    ->where('state', DraftState::Ready->value)
-                    ->whereNotNull('approved_at')
-                    ->orderBy('id')
-                    ->limit(Releases::MOST_ITEMS)
-                    ->pluck('id')
-                    ->all(),
-            ),
-        );
     }
 
     public function decide(Request $request, Store $store, int $draft, Drafts $drafts): RedirectResponse

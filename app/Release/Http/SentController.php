@@ -103,6 +103,21 @@ final class SentController
         return redirect()->route('release.show', [$store, $made['release']]);
     }
 
+    /** What people want to remember of a release. */
+    public function note(Request $request, Store $store, int $release): RedirectResponse
+    {
+        $given = $request->validate(['note' => ['nullable', 'string', 'max:1000']]);
+        $this->find($store, $release);
+        DB::table('release_batches')
+            ->where('store_id', $store->id)
+            ->where('id', $release)
+            ->update(['note' => trim((string) ($given['note'] ?? '')) ?: null]);
+
+        return redirect()
+            ->route('release.show', [$store, $release])
+            ->with('done', 'Noted.');
+    }
+
     public function stop(Store $store, int $release, WorkDesk $desk): RedirectResponse
     {
         $this->find($store, $release);

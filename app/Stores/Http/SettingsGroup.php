@@ -34,7 +34,7 @@ enum SettingsGroup: string
         'private_hosts' => 'Private addresses',
         'clicks_at_risk' => 'Clicks at risk, %',
         'handover_days' => 'Days to see it live',
-        'needs_approval' => 'Only approved texts',
+        'needs_approval' => 'Only what is approved',
         'indexnow_url' => 'IndexNow address',
         'feed_url' => 'Address',
         'feed_secret' => 'Secret',

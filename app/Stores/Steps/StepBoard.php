@@ -44,6 +44,14 @@ final class StepBoard
         return array_map(static fn (StepContribution $built): ?Hand => $built->hand($store), $this->built);
     }
 
+    /** @return list<Duty> what is done by itself, in the order of the steps */
+    public function duties(Store $store): array
+    {
+        return array_merge(
+            ...array_map(fn (Step $step): array => $this->of($step)?->duties($store) ?? [], Step::cases()),
+        );
+    }
+
     /** @return list<array{step: Step, url: ?string, waiting: ?Waiting}> url is null where a step is not built yet */
     public function forStore(Store $store): array
     {

@@ -25,4 +25,11 @@ interface StepContribution
 
     /** What the step cannot begin without; null where it has what it needs. */
     public function missing(Store $store): ?Missing;
+
+    /**
+     * What the step does by itself. A few indexed queries at most.
+     *
+     * @return list<Duty>
+     */
+    public function duties(Store $store): array;
 }

@@ -42,7 +42,7 @@ final class ReviewersController
                 ->limit(2000)
                 ->pluck('name', 'page_id')
                 ->all(),
-            'needsApproval' => $store->options()->needsApproval === 1,
+            'needsApproval' => $store->options()->needsApproval > 0,
         ]);
     }
 

@@ -4,16 +4,16 @@
     use App\Changes\AddressField;
     use App\Stores\Http\ShownUrl;
     use Orchard\Core\Wording\TextField;
-    $texts = (int) $ready->sum();
-    $changes = array_sum($readyAddresses);
+    $texts = array_sum($sum->texts);
+    $changes = array_sum($sum->addresses);
 @endphp
 @section('content')
     <div @follows('release-ready', 'texts', 'work')>
-    <div class="head"><h1>Ready for <x-own-word of="release">release</x-own-word></h1><span class="soft">@n($ready[1] ?? 0) {{ ($ready[1] ?? 0) == 1 ? 'title' : 'titles' }}, @n($ready[2] ?? 0) {{ ($ready[2] ?? 0) == 1 ? 'description' : 'descriptions' }}{{ $changes ? ', '.App\Platform\Web\Forms::number($changes).' URL '.($changes === 1 ? 'change' : 'changes') : '' }}</span><div class="tools"><a href="{{ route('write.review', $store) }}">Review</a> <a href="{{ route('campaigns', $store) }}">Campaigns</a></div></div>
-    @if ($texts + $changes > 0)<div hx-get="{{ route('release.ways', $store) }}" hx-trigger="load" hx-swap="outerHTML"></div>@endif
+    <div class="head"><h1>Ready for <x-own-word of="release">release</x-own-word></h1><div class="tools"><a href="{{ route('write.review', $store) }}">Review</a> <a href="{{ route('campaigns', $store) }}">Campaigns</a> <a href="{{ route('calendar', $store) }}">Calendar</a></div></div>
+    @include('release.sum')
     @cannot('release', $store)<p class="note">Approvers send what is ready: {{ implode(', ', $senders) }}. You see here what they see.</p>@endcannot
     @if (count($clashes))
-        <h2>Clashes: the shop’s text has changed since the draft was written</h2>
+        <h2 id="clashes">Clashes: the shop’s text has changed since the draft was written</h2>
         <div class="scroll"><table class="ledger">
             <thead><tr><th scope="col">Page</th><th scope="col">In the shop now</th><th scope="col">Our draft</th><th scope="col">Decide</th></tr></thead>
             <tbody>
@@ -25,7 +25,7 @@
         </table></div>
     @endif
     @if (count($addressClashes))
-        <h2>URL changes that clash with the shop, or were refused</h2>
+        <h2 id="url-clashes">URL changes that clash with the shop, or were refused</h2>
         <div class="scroll"><table class="ledger">
             <thead><tr><th scope="col">URL</th><th scope="col">New value</th><th scope="col">Why not</th><th scope="col">Decide</th></tr></thead>
             <tbody>
@@ -38,44 +38,31 @@
     @endif
     @if ($changes > 0)
         <h2>URL changes</h2>
-        <p>@foreach ($readyAddresses as $field => $count)@if (! $loop->first), @endif<b>@n($count)</b> {{ ['11' => $count === 1 ? 'canonical' : 'canonicals', '12' => 'robots', '13' => $count === 1 ? 'redirect' : 'redirects', '14' => $count === 1 ? 'slug' : 'slugs'][$field] }}@endforeach. Their URLs had <b>@n($atRisk)</b> clicks in 13 weeks{{ $cap === null ? '' : '; one release may touch '.App\Platform\Web\Forms::number($cap).' at most' }}.</p>
-        <form method="post" action="{{ route('release.send', $store) }}" id="addresses">@csrf
         @can('release', $store)
             <div class="filters">
-                <label for="address-name">Name</label><input class="input" id="address-name" name="name" size="20" maxlength="120" placeholder="date and time">
-                <input type="hidden" name="scope" value="addresses">
-                <button class="button is-growth" name="part" value="5">Send a first 5%</button> <button class="button" name="part" value="100">Send all</button>
-                <button class="button" name="scope" value="ticked-addresses">Send the ticked</button>
-                <button class="button" name="do" value="approve" formaction="{{ route('release.review.addresses', $store) }}">Approve the ticked</button> <button class="button" name="do" value="back" formaction="{{ route('release.review.addresses', $store) }}">Withdraw the ticked</button>
+                <button class="button" form="send" name="scope" value="ticked">Send the ticked</button>
+                <button class="button" form="send" name="do" value="approve" formaction="{{ route('release.review.addresses', $store) }}">Approve the ticked</button> <button class="button" form="send" name="do" value="back" formaction="{{ route('release.review.addresses', $store) }}">Withdraw the ticked</button>
             </div>
-            <p class="hint">Check the first part before you send the rest. Everything can be taken back.</p>
         @endcan
         <div class="scroll"><table class="ledger tight">
             <thead><tr>@can('release', $store)<th scope="col" class="tick"><input type="checkbox" data-tick-all="[name='changes[]']" aria-label="Tick all URL changes"></th>@endcan<th scope="col">URL</th><th scope="col" class="num">Clicks</th><th scope="col">Field</th><th scope="col">Today</th><th scope="col">New</th><th scope="col">Why</th><th scope="col">Approved</th></tr></thead>
             <tbody>
             @foreach ($addresses as $change)
-                <tr id="change-{{ $change->id }}">@can('release', $store)<td class="tick"><input type="checkbox" name="changes[]" value="{{ $change->id }}" aria-label="Tick {{ AddressField::from((int) $change->field)->key() }} of {{ ShownUrl::of($store, $change->url) }}"></td>@endcan
+                <tr id="change-{{ $change->id }}">@can('release', $store)<td class="tick"><input type="checkbox" name="changes[]" form="send" value="{{ $change->id }}" aria-label="Tick {{ AddressField::from((int) $change->field)->key() }} of {{ ShownUrl::of($store, $change->url) }}"></td>@endcan
                     <td class="clip g-page"><a href="{{ route('page', [$store, $change->page_id]) }}" title="{{ $change->url }}">{{ ShownUrl::of($store, $change->url) }}</a></td><td class="num">@n($change->clicks ?? 0)</td><td>{{ AddressField::from((int) $change->field)->label() }}</td><td class="clip w-keeper" title="{{ $change->base_value }}"><span class="soft">{{ $change->base_value === '' ? 'set by the theme' : ShownUrl::of($store, $change->base_value) }}</span></td><td class="clip w-keeper" title="{{ $change->value }}">{{ $change->value === '' ? 'set by the theme' : ShownUrl::of($store, $change->value) }}</td><td class="clip w-why" title="{{ $change->why }}">{{ $change->why }}</td><td class="nowrap">@if ($change->approved_at)<span class="state is-growth">{{ $change->approver }}</span>@endif</td></tr>
             @endforeach
             </tbody>
         </table></div>
-        </form>
         @if ($nextAddress)<p class="pager"><a href="{{ route('release', [$store, 'addresses' => (int) $nextAddress->clicks.'-'.$nextAddress->id]) }}" rel="next">Next</a></p>@endif
     @endif
     <h2>Texts</h2>
-    <form method="post" action="{{ route('release.send', $store) }}" id="texts">
-        @csrf
         @can('release', $store)
             @if ($drafts->isNotEmpty())
                 <div class="filters">
-                    <label for="name">Name</label><input class="input" id="name" name="name" size="20" maxlength="120" placeholder="date and time">
-                    <button class="button is-growth" name="scope" value="texts">Send all @n($texts)</button>
-                    @if ($approved > 0)<button class="button" name="scope" value="approved">Send the @n($approved) approved</button>@endif
-                    <button class="button" name="scope" value="ticked">Send the ticked</button>
-                    <button class="button" name="do" value="approve" formaction="{{ route('release.review.texts', $store) }}">Approve the ticked</button>
-                    <label>Reason <input class="input" name="word" maxlength="300" size="22"></label><button class="button" name="do" value="back" formaction="{{ route('release.review.texts', $store) }}">Send the ticked back</button>
+                    <button class="button" form="send" name="scope" value="ticked">Send the ticked</button>
+                    <button class="button" form="send" name="do" value="approve" formaction="{{ route('release.review.texts', $store) }}">Approve the ticked</button>
+                    <label>Reason <input class="input" name="word" form="send" maxlength="300" size="22"></label><button class="button" form="send" name="do" value="back" formaction="{{ route('release.review.texts', $store) }}">Send the ticked back</button>
                 </div>
-                <p class="hint">Texts that go directly are live at once. Each is checked on the page (live check), and everything can be taken back.</p>
             @endif
         @endcan
         <div class="scroll"><table class="ledger texts-ready">
@@ -84,7 +71,7 @@
             @forelse ($drafts as $draft)
                 @php($field = TextField::from((int) $draft->field))
                 <tr id="draft-{{ $draft->id }}">
-                    @can('release', $store)<td class="tick"><input type="checkbox" class="pick" name="drafts[]" value="{{ $draft->id }}" aria-label="Tick {{ $draft->name }}, {{ $field->key() }}"></td>@endcan
+                    @can('release', $store)<td class="tick"><input type="checkbox" class="pick" name="drafts[]" form="send" value="{{ $draft->id }}" aria-label="Tick {{ $draft->name }}, {{ $field->key() }}"></td>@endcan
                     <td>@if ($draft->page_id)<a href="{{ route('page', [$store, $draft->page_id]) }}">{{ $draft->name }}</a>@else{{ $draft->name }}@endif<br><span class="soft">{{ $field->label() }}</span></td>
                     <td><del>{{ $draft->shown === null ? 'not seen yet' : ($draft->shown === '' ? 'nothing' : $draft->shown) }}</del></td>
                     <td><ins>{{ $draft->draft_shown === '' ? 'the theme’s own text' : $draft->draft_shown }}</ins>
@@ -98,9 +85,8 @@
             </tbody>
         </table></div>
         @if ($next)<p class="pager"><a href="{{ route('release', [$store, 'after' => $next]) }}" rel="next">Next</a></p>@endif
-    </form>
     @can('release', $store)@foreach ($drafts as $draft)<form method="post" id="edit-form-{{ $draft->id }}" action="{{ route('release.review.edit', [$store, $draft->id]) }}" hidden>@csrf<input type="hidden" name="revision" value="{{ $draft->revision }}"></form>@endforeach @endcan
-    <h2>Releases</h2>
+    <h2 id="releases">Releases</h2>
     <table class="ledger">
         <thead><tr><th scope="col">Release</th><th scope="col">By</th><th scope="col">Sent</th><th scope="col" class="num">Pages</th></tr></thead>
         <tbody>

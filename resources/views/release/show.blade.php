@@ -4,6 +4,8 @@
     <div class="head"><h1>{{ $release->name }}</h1><span class="soft">{{ $release->user_name ?? 'command line' }}, {{ App\Platform\Web\Forms::moment($release->created_at, $store->timezone) }}</span><div class="tools">@unless ($release->undo_of)<a href="{{ route('watch.release', [$store, $release->id]) }}">What it earned</a> @endunless<a href="{{ route('release', $store) }}">All releases</a></div></div>
     @if ($release->undo_of)<p>This takes back <a href="{{ route('release.show', [$store, $release->undo_of]) }}">an earlier release</a>.</p>@endif
     @include('release.progress')
+    @if ($release->note)<p class="note">{{ $release->note }}</p>@endif
+    @can('release', $store)<details class="edit"><summary>{{ $release->note ? 'Change the note' : 'Write a note' }}</summary><form method="post" action="{{ route('release.note', [$store, $release->id]) }}">@csrf<label class="sr" for="release-note">Note of this release</label><textarea class="textarea wide" id="release-note" name="note" rows="2" maxlength="1000">{{ $release->note }}</textarea> <button class="button">Save the note</button></form></details>@endcan
     @if ($files !== [] || isset($handed['person']))
         <h2>Handed over</h2>
         @can('release', $store)

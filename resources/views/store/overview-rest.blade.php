@@ -10,7 +10,7 @@
     </tbody></table>
 </section>
 <section class="runs">
-    <h2 class="flat">Runs now</h2>
+    <h2 class="flat">Runs now <a class="beside" href="{{ route('night', $store) }}">by itself</a></h2>
     <table class="ledger"><tbody>
     @forelse ($works as ['view' => $work, 'title' => $title])
         <tr><td><span>{{ ucfirst($title) }}</span><br><span class="soft">{{ $work->stateInWords() }}{{ $work->counts() === '' ? '' : ', '.$work->counts() }}</span></td>

@@ -7,6 +7,9 @@
         <span class="soft">{{ $before ? 'You were last here '.mb_substr($since, 6).'.' : $store->base_url }}</span>
         @if ($lots)<div class="tools"><span class="soft">{{ $lots->market === '' ? '' : $lots->market.', ' }}{{ $lots->unit }} in 28 days</span> <a href="{{ $lots->url }}">why these sums</a> <a href="{{ route('store', [$store] + ($showsFirstHour ? [] : ['first-hour' => 1])) }}">{{ $showsFirstHour ? 'Back to the sums' : 'New here? The first hour' }}</a></div>@endif
     </div>
+    @foreach ($failed as ['duty' => $duty, 'run' => $run])
+        <p class="note is-hand" role="status"><b>{{ $duty->name }}</b> failed{{ $run->endedAt ? ', '.App\Platform\Web\Forms::moment($run->endedAt, $store->timezone) : '' }}@if ($run->problem): {{ Illuminate\Support\Str::limit($run->problem, 160) }}@endif <a href="{{ route('night', $store) }}">See</a></p>
+    @endforeach
     @if ($showsFirstHour)
         @include('store.first-hour')
     @else
@@ -32,6 +35,6 @@
     </table></div>
     </div>
     <div class="thirds" id="rest" hx-get="{{ route('store.rest', $store) }}" hx-trigger="load{{ App\Stores\Steps\Stamps::triggers('texts', 'weighed', 'pages', 'work') }}" hx-swap="innerMorph">
-        <section><h2 class="flat">Changed {{ $since }}</h2></section><section><h2 class="flat">Runs now</h2></section><section><h2 class="flat">How fresh the sources are</h2></section>
+        <section><h2 class="flat">Changed {{ $since }}</h2></section><section><h2 class="flat">Runs now <a class="beside" href="{{ route('night', $store) }}">by itself</a></h2></section><section><h2 class="flat">How fresh the sources are</h2></section>
     </div>
 @endsection

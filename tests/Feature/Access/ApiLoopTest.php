@@ -131,6 +131,7 @@ it('goes through the whole loop by a client that knows the description alone', f
     $release = $client->call('getReleasesOne', $in + ['release' => $sent['data']['id']])['data'];
     expect($release['name'])->toBe('By script')->and(array_sum($release['states']))->toBe($release['items']);
     $client->call('postReleases', $in, ['part' => 100], 409);
+    $client->call('postReleases', $in, ['at' => '2020-01-01 06:00'], 409);
     $undo = $client->call('postReleasesUndo', $in + ['release' => $release['id']]);
     finish((int) $undo['work']);
     expect($undo['data']['undo_of'])
@@ -141,27 +142,22 @@ it('goes through the whole loop by a client that knows the description alone', f
     // And what waits, told as the screens tell it.
     $now = $client->call('getStore', $in)['data'];
     expect(array_column($now['steps'], 'step'))->toBe([
-        'gather', 'weigh', 'match', 'write', 'untangle', 'tend', 'release', 'watch',
+        'gather',
+        'weigh',
+        'match',
+        'write',
+        'untangle',
+        'tend',
+        'release',
+        'watch',
     ]);
     finish((int) $client->call('postImportsTakeBack', $piece)['data']['work']);
     $again = $client->call('postCrawls', $in)['data'];
     expect($client->call('postWorkStop', $in + ['work' => $again['work']])['data']['id'])->toBe($again['work']);
     expect(array_diff(array_keys($client->operations), array_keys($client->answered)))->toEqualCanonicalizing([
-        'postStores',
-        'listQueries',
-        'listGroups',
-        'listLosing',
-        'listQuickWins',
-        'listNotInStock',
-        'listWorklists',
-        'listWorklistPages',
-        'listPairings',
-        'listTerms',
-        'listFindingCauses',
-        'listFindings',
-        'listReachedPages',
-        'listResults',
-        'getResult',
+        'postStores', 'listQueries', 'listGroups', 'listLosing', 'listQuickWins', 'listNotInStock', 'listWorklists',
+        'listWorklistPages', 'listPairings', 'listTerms', 'listFindingCauses', 'listFindings', 'listReachedPages',
+        'listResults', 'getResult',
     ]);
 });
 

@@ -51,7 +51,10 @@ it('approves texts without sending them, and sends what is approved alone', func
         'do' => 'approve',
         'drafts' => [$this->ids[0]],
     ])->assertSessionHas('done', '0 texts are approved.');
-    $this->get(route('release', $this->store))->assertOk()->assertSee('Send the 2 approved')->assertSee($who->name);
+    $this->get(route('release', $this->store))
+        ->assertOk()
+        ->assertSee('<b>2</b> texts are approved', false)
+        ->assertSee($who->name);
     // A text that is changed after it was approved is approved no longer.
     $draft = DB::table('drafts')->where('id', $this->ids[1])->first();
     $this->drafts->save(
@@ -166,7 +169,7 @@ it(
             ->and(DB::table('address_changes')->where('id', $changes[0])->value('approved_at'))
             ->not->toBeNull();
         $this->post(route('release.send', $this->store), [
-            'scope' => 'ticked-addresses',
+            'scope' => 'ticked',
             'changes' => [$changes[2]],
         ])->assertRedirect();
         expect(DB::table('address_changes')->where('id', $changes[2])->value('state'))

@@ -307,7 +307,7 @@ it('plans changes that end in one hop, keepers named right as well, and nothing 
         ->get("/s/{$store->slug}/release")
         ->assertOk()
         ->assertSee('URL changes')
-        ->assertSee('Send a first 5%');
+        ->assertSee('a first 5%');
     $this->actingAs(member($store, Role::Writer))
         ->post("/s/{$store->slug}/untangle/drop")
         ->assertRedirect();

@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Release\Lists;
+
+use App\Release\Planning\Plan;
+use App\Release\Planning\PlanState;
+use App\Stores\Models\Store;
+use Illuminate\Support\Facades\DB;
+
+/** A planned release with what is in it, for the list of those that wait or did not go. */
+final readonly class PlanRow
+{
+    private function __construct(public Plan $plan, public int $changes, public ?string $by)
+    {
+    }
+
+    /** @return list<self> in the order in which they go */
+    public static function all(Store $store): array
+    {
+        $rows = DB::table('release_plans as p')
+            ->leftJoin('users as u', 'u.id', '=', 'p.user_id')
+            ->where('p.store_id', $store->id)
+            ->whereIn('p.state', [PlanState::Planned->value, PlanState::Held->value, PlanState::Missed->value])
+            ->orderBy('p.sends_at')
+            ->orderBy('p.id')
+            ->limit(100)
+            ->select(['p.*', 'u.name as by_name'])
+            ->selectSub(
+                DB::table('release_plan_changes as c')->whereColumn('c.plan_id', 'p.id')->selectRaw('COUNT(*)'),
+                'changes',
+            )
+            ->get();
+
+        return array_values(
+            $rows
+                ->map(
+                    static fn (\stdClass $row): self => new self(
+                        Plan::fromRow($row),
+                        (int) $row->changes,
+                        $row->by_name === null ? null : (string) $row->by_name,
+                    ),
+                )
+                ->all(),
+        );
+    }
+}
