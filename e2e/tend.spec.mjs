@@ -112,6 +112,7 @@ test('a cause goes to the writing desk, links go on the editors’ list, robots.
     const ticked = await page.locator('#findings tbody input:checked').count();
     await page.getByRole('button', { name: 'Take the ticked to the writing desk' }).click();
     await expect(page).toHaveURL(/\/write\?selection=\d+/);
+    await expect(page.getByLabel('Texts shown')).toHaveValue('headings');
     expect(ticked).toBeGreaterThan(10);
 
     await page.goto('/s/tindrel/tend/add');

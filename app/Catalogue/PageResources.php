@@ -160,10 +160,11 @@ final readonly class PageResources
             $details = KeptDetails::unpack($row->details);
             $title = TitleSuffix::without((string) $row->title, $suffixes["$row->market_id $row->kind"] ?? '');
             $shows = PageTexts::of(
+                (string) $row->url,
                 $title,
                 trim((string) $row->description),
                 $row->h1s,
-                (array) ($details['social'] ?? []),
+                $details,
             );
             $stored = [
                 TextField::Title->value => $row->title_stored,

@@ -4,19 +4,33 @@ declare(strict_types=1);
 
 namespace App\Catalogue;
 
+use Orchard\Core\Markup\MainImage;
 use Orchard\Core\Wording\TextField;
 
 /** The texts that people write, as a page shows them. */
 final class PageTexts
 {
     /**
+     * @param  string  $url  of the page
      * @param  ?string  $h1s  JSON list of its main headings
-     * @param  array<array-key, mixed>  $social  content by property, such as og:title
+     * @param  array<array-key, mixed>  $details  of the page, as PageDetails has them: social, images, structured
      * @return array<int, string> by TextField; empty where the page has none
      */
-    public static function of(?string $title, ?string $description, ?string $h1s, array $social): array
+    public static function of(string $url, ?string $title, ?string $description, ?string $h1s, array $details): array
     {
+        $social = (array) ($details['social'] ?? []);
         $headings = (array) json_decode($h1s ?? '[]', true);
+        $image = MainImage::of(
+            self::images($details['images'] ?? []),
+            $social,
+            array_values((array) ($details['structured'] ?? [])),
+            // Headings and titles change with what is written; the address stays.
+            [
+                str_replace(['-', '_'], ' ', basename(rawurldecode((string) parse_url($url, PHP_URL_PATH)))),
+                is_string($headings[0] ?? null) ? $headings[0] : '',
+                (string) $title,
+            ],
+        );
         $of = static fn (string ...$names): string => trim(
             (string) current(
                 array_filter(
@@ -33,6 +47,25 @@ final class PageTexts
             TextField::SocialTitle->value => $of('og:title', 'twitter:title'),
             TextField::SocialDescription->value => $of('og:description', 'twitter:description'),
             TextField::SocialImage->value => $of('og:image', 'og:image:url', 'twitter:image'),
+            TextField::ImageAlt->value => trim((string) ($image['alt'] ?? '')),
         ];
+    }
+
+    /** @return list<array{src: string, alt: ?string, width: int, height: int}> */
+    private static function images(mixed $kept): array
+    {
+        $images = [];
+        foreach (is_array($kept) ? $kept : [] as $image) {
+            if (is_array($image) && is_string($image['src'] ?? null)) {
+                $images[] = [
+                    'src' => $image['src'],
+                    'alt' => is_string($image['alt'] ?? null) ? $image['alt'] : null,
+                    'width' => is_int($image['width'] ?? null) ? $image['width'] : 0,
+                    'height' => is_int($image['height'] ?? null) ? $image['height'] : 0,
+                ];
+            }
+        }
+
+        return $images;
     }
 }

@@ -7,8 +7,8 @@ namespace Orchard\Core\Wording;
 use Orchard\Core\Text\Slot;
 
 /**
- * A text of a page that people write: what a result list shows, its main heading, and what is shown where somebody
- * shares it. The values are bits, so that a set of fields is one number.
+ * A text of a page that people write: what a result list shows, its main heading, what is shown where somebody shares
+ * it, and what its main image shows. The values are bits, so that a set of fields is one number.
  */
 enum TextField: int
 {
@@ -20,6 +20,9 @@ enum TextField: int
 
     /** The address of the picture that is shown where somebody shares the page. */
     case SocialImage = 32;
+
+    /** What the page's main image shows, in words. */
+    case ImageAlt = 64;
 
     /** @return list<self> those that a result list shows, which checks and the list of the desk are about */
     public static function inResults(): array
@@ -42,6 +45,7 @@ enum TextField: int
             self::SocialTitle => 'social_title',
             self::SocialDescription => 'social_description',
             self::SocialImage => 'social_image',
+            self::ImageAlt => 'image_alt',
         };
     }
 
@@ -71,6 +75,7 @@ enum TextField: int
             self::SocialTitle => 'Social title',
             self::SocialDescription => 'Social description',
             self::SocialImage => 'Social image',
+            self::ImageAlt => 'Image alt',
         };
     }
 
@@ -84,6 +89,12 @@ enum TextField: int
     public function words(): string
     {
         return $this === self::H1 ? 'H1' : strtolower($this->label());
+    }
+
+    /** Whether it is about the page, and not about a picture on it. */
+    public function isAboutPage(): bool
+    {
+        return $this !== self::SocialImage && $this !== self::ImageAlt;
     }
 
     /** Whether it is a line that names the page, rather than sentences about it. */
@@ -102,6 +113,7 @@ enum TextField: int
             self::SocialTitle => new Slot(16, 500, 2),
             self::SocialDescription => new Slot(14, 500, 3),
             self::SocialImage => new Slot(14, 4000, 1),
+            self::ImageAlt => new Slot(14, 900, 1),
         };
     }
 

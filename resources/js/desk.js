@@ -27,8 +27,11 @@ const MODES = {
     headings: { fields: ['h1'], shape: 'titles', height: 33, extra: { h1: 16 } },
     social: { fields: ['social_title', 'social_description'], shape: 'both', height: 66, extra: { social_title: 0, social_description: 16 } },
     images: { fields: ['social_image'], shape: 'titles', height: 33, extra: { social_image: 16 } },
+    alts: { fields: ['image_alt'], shape: 'titles', height: 33, extra: { image_alt: 16 } },
 };
 const HEAD = 21, PHONE = { both: 316, titles: 156, descriptions: 236 }, AROUND = 6;
+const wanted = new URLSearchParams(location.search).get('show');
+if (MODES[wanted]) localStorage.setItem('desk shows', wanted);
 let show = MODES[localStorage.getItem('desk shows')] ? localStorage.getItem('desk shows') : 'both';
 
 const saving = new Saving(urls.texts, given.store, heard);

@@ -9,6 +9,7 @@ export const FIELDS = {
     social_title: { words: 'social title', look: 'title', isMeasured: false, mustBe: false },
     social_description: { words: 'social description', look: 'description', isMeasured: false, mustBe: false },
     social_image: { words: 'social image', look: 'title', isMeasured: false, mustBe: false },
+    image_alt: { words: 'image alt', look: 'title', isMeasured: false, mustBe: true },
 };
 
 export const looksLikeTitle = field => FIELDS[field].look === 'title';

@@ -30,7 +30,7 @@ final readonly class ShownTexts
         $after = 0;
         while (true) {
             $rows = DB::select(
-                'SELECT r.id, r.market_id, f.status, f.title, f.description, f.h1s, d.details FROM resources r
+                'SELECT r.id, r.url, r.market_id, f.status, f.title, f.description, f.h1s, d.details FROM resources r
                     JOIN page_facts f
                     ON f.page_id = r.page_id AND f.to_crawl = 0 LEFT JOIN page_details d ON d.page_id = r.page_id
                     WHERE r.store_id = ? AND r.gone = 0 AND r.id > ?
@@ -47,7 +47,7 @@ final readonly class ShownTexts
                     continue;
                 }
                 $details = KeptDetails::unpack($row->details);
-                $shown = PageTexts::of($row->title, $row->description, $row->h1s, (array) ($details['social'] ?? []));
+                $shown = PageTexts::of((string) $row->url, $row->title, $row->description, $row->h1s, $details);
                 foreach ($shown as $field => $text) {
                     $texts[] = [(int) $row->id, $field, $this->store->id, (int) $row->market_id, $text];
                 }

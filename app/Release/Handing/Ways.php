@@ -19,8 +19,8 @@ use Orchard\Core\Wording\TextField;
 final readonly class Ways
 {
     public const FIELDS = [
-        'title', 'description', 'h1', 'social_title', 'social_description', 'social_image', 'canonical', 'robots',
-        'redirect', 'slug',
+        'title', 'description', 'h1', 'social_title', 'social_description', 'social_image', 'image_alt',
+        'canonical', 'robots', 'redirect', 'slug',
     ];
 
     /** @param  array<string, string>  $chosen  by field */

@@ -46,6 +46,7 @@ final readonly class ConnectController
                 'social_title' => 'Social titles',
                 'social_description' => 'Social descriptions',
                 'social_image' => 'Social images',
+                'image_alt' => 'Image alts',
                 'canonical' => 'Canonicals',
                 'robots' => 'Robots',
                 'redirect' => 'Redirects',

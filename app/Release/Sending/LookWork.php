@@ -114,15 +114,17 @@ final class LookWork implements LongWork
         if ($answer->status === 200) {
             $facts = PageReader::read(Charset::toUtf8($answer->body, $answer->header('content-type')), $url);
             $shown = PageTexts::of(
+                $url->text(),
                 $facts->title,
                 $facts->description,
                 json_encode($facts->h1s, JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE),
-                $facts->details->social ?? [],
+                $facts->details === null ? [] : get_object_vars($facts->details),
             );
         }
         $changes = FieldChange::unpack((string) $item->fields);
         if ($item->page_id !== null && $answer->status > 0) {
-            $shown = ($shown ?? PageTexts::of(null, null, null, [])) + self::settings($url, $answer, $facts ?? null);
+            $shown =
+                ($shown ?? PageTexts::of('', null, null, null, [])) + self::settings($url, $answer, $facts ?? null);
         }
         $isSeen =
             $shown !== null &&
@@ -152,6 +154,7 @@ final class LookWork implements LongWork
                                 'social_title' => $shown[TextField::SocialTitle->value],
                                 'social_description' => $shown[TextField::SocialDescription->value],
                                 'social_image' => $shown[TextField::SocialImage->value],
+                                'image_alt' => $shown[TextField::ImageAlt->value],
                                 'canonical' => $shown[11] ?? null,
                                 'robots' => $shown[12] ?? null,
                                 'redirect' => $shown[13] ?? null,

@@ -119,6 +119,16 @@ enum FindingType: int
         };
     }
 
+    /** Which texts of the writing desk mend it, as the desk names them; null where titles and descriptions stand there. */
+    public function texts(): ?string
+    {
+        return match ($this) {
+            self::NoH1, self::EmptyH1, self::SeveralH1, self::SharedH1 => 'headings',
+            self::NoAlt, self::EmptyAlt, self::LongAlt, self::StuffedAlt => 'alts',
+            default => null,
+        };
+    }
+
     /** Why it matters, in a sentence. */
     public function meaning(): string
     {

@@ -7,6 +7,7 @@ namespace App\Tend\Http;
 use App\Inventory\Selections;
 use App\Platform\Database\Bulk;
 use App\Stores\Models\Store;
+use App\Tend\Found\FindingType;
 use App\Tend\Found\Leaves;
 use App\Tend\Found\OrphanEnds;
 use Illuminate\Http\RedirectResponse;
@@ -65,21 +66,28 @@ final class LeaveController
                     : number_format($made).($made === 1 ? ' change is' : ' changes are').' ready for release.',
             );
         }
-        $pages = Bulk::ids(
-            DB::table('tend_findings')
-                ->where('store_id', $store->id)
-                ->whereIn('id', $ids)
-                ->get(['page_id'])
-                ->all(),
-            'page_id',
-        );
+        $found = DB::table('tend_findings')
+            ->where('store_id', $store->id)
+            ->whereIn('id', $ids)
+            ->get(['page_id', 'type']);
+        $pages = Bulk::ids($found->all(), 'page_id');
+        $texts = $found
+            ->pluck('type')
+            ->unique()
+            ->map(
+                static fn (mixed $type): ?string => FindingType::tryFrom(is_numeric($type) ? (int) $type : 0)?->texts(),
+            )
+            ->unique();
         try {
             $id = Selections::keep($store, '', self::user($request), [array_values(array_unique($pages))]);
         } catch (InvalidArgumentException) {
             return back()->withErrors(['findings' => 'No page is ticked.']);
         }
 
-        return redirect()->route('write', [$store, 'selection' => $id]);
+        return redirect()->route(
+            'write',
+            [$store, 'selection' => $id] + ($texts->count() === 1 ? array_filter(['show' => $texts->first()]) : []),
+        );
     }
 
     public function reopen(Request $request, Store $store): RedirectResponse

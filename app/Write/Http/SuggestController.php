@@ -183,7 +183,7 @@ final class SuggestController
     private function check(Request $request): void
     {
         $request->validate([
-            'field' => ['nullable', Rule::in(TextField::keys()), 'not_in:social_image'],
+            'field' => ['nullable', Rule::in(TextField::keys()), 'not_in:social_image,image_alt'],
             'source' => ['nullable', 'integer', 'min:0'],
             'tone' => ['nullable', Rule::enum(Tone::class)],
             'length' => ['nullable', 'in:full,short'],

@@ -55,6 +55,8 @@ final readonly class SheetImport
         'social_description live' => ['social description live'],
         'social_image' => ['social image', 'social_image'],
         'social_image live' => ['social image live'],
+        'image_alt' => ['image alt', 'image_alt', 'alt'],
+        'image_alt live' => ['image alt live'],
         'key' => ['key'],
     ];
 
@@ -132,8 +134,9 @@ final readonly class SheetImport
     {
         $marks = explode('-', (string) $cell('key'));
         $rows = [];
-        // A file that was written before there were more texts than two has marks of those alone.
-        $known = array_chunk(in_array(count($marks), [4, 2 * count(TextField::cases())], true) ? $marks : [], 2);
+        // A file that was written before there were as many texts has marks of those that there were.
+        $isWhole = count($marks) % 2 === 0 && count($marks) >= 4 && count($marks) <= 2 * count(TextField::cases());
+        $known = array_chunk($isWhole ? $marks : [], 2);
         foreach (TextField::cases() as $nth => $field) {
             $isBlank = trim($cell($field->key()).$cell($field->key().' live')) === '';
             // Of the texts that only some pages have an empty cell says nothing.

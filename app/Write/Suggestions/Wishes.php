@@ -86,8 +86,8 @@ final class Wishes
                     '.',
             );
         }
-        if ($wish->field === TextField::SocialImage) {
-            throw new InvalidArgumentException('Addresses of pictures are not suggested.');
+        if (! $wish->field->isAboutPage()) {
+            throw new InvalidArgumentException('Nothing is suggested for pictures: nobody looks at them here.');
         }
         $foreseen = $this->foresee($store, $wish, $resources);
 

@@ -3,11 +3,13 @@
 declare(strict_types=1);
 
 use App\Access\Role;
+use App\Changes\Drafts;
 use App\Platform\Work\WorkDesk;
 use App\Release\Releases;
 use App\Write\Desk\DeskSheet;
 use App\Write\Desk\RowRebuild;
 use Illuminate\Support\Facades\DB;
+use Orchard\Core\Wording\TextField;
 
 beforeEach(function (): void {
     $this->store = crawledStore();
@@ -24,6 +26,7 @@ const WROTE = [
     'social_title' => 'Look at “this” lamp',
     'social_description' => 'Made by hand, <sent> in two days.',
     'social_image' => 'https://pictures.example/lamp.jpg?w=1200&h=630',
+    'image_alt' => 'The lamp, lit, on a table & from the side',
 ];
 
 /** @return array<string, array<string, mixed>> texts of one row of the desk, by field */
@@ -44,7 +47,7 @@ it('shows what pages say as heading and where somebody shares them', function ()
         : '';
     preg_match('~<h1[^>]*>(.*?)</h1>~s', $page, $heading);
     expect(array_keys($texts))
-        ->toBe(['title', 'description', 'h1', 'social_title', 'social_description', 'social_image'])
+        ->toBe(['title', 'description', 'h1', 'social_title', 'social_description', 'social_image', 'image_alt'])
         ->and($texts['h1']['shown'])
         ->toBe(trim(html_entity_decode(strip_tags($heading[1]), ENT_QUOTES)))
         ->not->toBe('')
@@ -53,6 +56,10 @@ it('shows what pages say as heading and where somebody shares them', function ()
         ->not->toBe('')
         ->and($texts['social_description']['shown'])
         ->toBe($social('description'));
+    // Its main image is the one whose file is called as its address is.
+    $slug = basename((string) $this->product->url);
+    preg_match('~<img src="/pictures/'.preg_quote($slug).'\.svg" alt="([^"]*)"~', $page, $alt);
+    expect($texts['image_alt']['shown'])->toBe(html_entity_decode($alt[1] ?? '', ENT_QUOTES));
 });
 
 it(
@@ -74,7 +81,7 @@ it(
         expect(DB::table('write_rows')->where('resource_id', $this->product->id)->value('any_checks'))
             ->toBe($checks)
             ->and((int) DB::table('write_rows')->where('resource_id', $this->product->id)->value('drafted'))
-            ->toBe(4 + 8 + 16 + 32);
+            ->toBe(4 + 8 + 16 + 32 + 64);
         $this->post(route('write.ready', $this->store), [
             'mark' => 'ready',
             'scope' => 'rows',
@@ -90,6 +97,7 @@ it(
             ->toContain('A heading of our own &amp; no other</h1>')
             ->toContain('og:title" content="Look at “this” lamp"')
             ->toContain('og:description" content="Made by hand, &lt;sent&gt; in two days."')
+            ->toContain('alt="The lamp, lit, on a table &amp; from the side"')
             ->toContain('og:image" content="https://pictures.example/lamp.jpg?w=1200&amp;h=630"');
         $this->get(route('release', [$this->store]))->assertOk();
         $this->get("/s/{$this->store->slug}/release/{$begun['release']}")
@@ -251,3 +259,53 @@ it('changes a slug and keeps pages out of search from the desk, guarded where a 
         ->assertSee('a-better-lamp');
     expect($planned(14))->toBe('a-better-lamp');
 });
+
+it(
+    'fills the alts of main images by a recipe, leaves those that a person wrote, and brings them to the shop',
+    function (): void {
+        $mine = (int) $this->product->id;
+        $this->postJson(route('write.texts', $this->store), [
+            'action' => 'typed',
+            'edits' => [
+                ['resource' => $mine, 'field' => 'image_alt', 'text' => 'Written by a person', 'revision' => 0],
+            ],
+        ])->assertOk();
+        $recipe = keptRecipe($this->store, 'Alts', '#name in #finish, seen from the front', TextField::ImageAlt);
+        ranRecipe($this->store, $recipe);
+        $alts = DB::table('drafts')
+            ->where('store_id', $this->store->id)
+            ->where('field', TextField::ImageAlt->value)
+            ->pluck('value', 'resource_id');
+        $named = DB::table('resources')->whereIn('id', $alts->keys())->pluck('name', 'id');
+        expect(count($alts))->toBeGreaterThan(30)->and($alts[$mine])->toBe('Written by a person');
+        foreach ($alts as $resource => $alt) {
+            $resource === $mine ||
+                expect($alt)
+                    ->toStartWith($named[$resource].' in ')
+                    ->toEndWith(', seen from the front');
+        }
+        $ids = DB::table('drafts')->where('store_id', $this->store->id)->limit(12)->pluck('id');
+        app(Drafts::class)->markReady($this->store, $ids->map(intval(...))->all(), true, null);
+        $begun = app(Releases::class)->send($this->store, null, null);
+        expect(app(WorkDesk::class)->workToEnd($begun['work']))->toBe('done');
+        lookAtAll($begun['release']);
+        expect(
+            DB::table('release_items')
+                ->where('release_id', $begun['release'])
+                ->groupBy('state', 'seen')
+                ->selectRaw("CONCAT(state, ' ', seen) AS how, COUNT(*) AS n")
+                ->pluck('n', 'how')
+                ->all(),
+        )->toBe(['live seen' => 12]);
+        // What the crawl reads afterwards is what was sent.
+        crawl($this->store);
+        expect(
+            DB::table('resource_texts')
+                ->join('release_items', 'release_items.resource_id', '=', 'resource_texts.resource_id')
+                ->where('release_id', $begun['release'])
+                ->where('field', TextField::ImageAlt->value)
+                ->whereRaw('stored = shown AND stored <> ""')
+                ->count(),
+        )->toBe(12);
+    },
+);
