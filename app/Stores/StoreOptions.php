@@ -51,6 +51,7 @@ final class StoreOptions
                     'needs_approval' => $settings->needsApproval,
                     'sitemap_hints' => $settings->sitemapHints,
                     'fetch_days' => $settings->fetchDays,
+                    'target_growth' => $settings->targetGrowth,
                     'collection_standard' => $settings->collections['on'],
                     'collection_products' => $settings->collections['products'],
                     'collection_words' => $settings->collections['words'],

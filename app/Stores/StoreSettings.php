@@ -21,6 +21,7 @@ final readonly class StoreSettings
      * @param  int  $needsApproval  1 where a release takes only what somebody has approved, 2 only what was approved by
      *     somebody else than who made it
      * @param  int  $sitemapHints  1 where sitemaps name priority and frequency
+     * @param  int  $targetGrowth  hundredths by which clicks are to be more than a year earlier; 0 for no target
      * @param  int  $fetchDays  days after which search engines have usually fetched a changed page again, 0 to 60
      * @param  array{on: int, products: int, words: int}  $collections  its standard; on is 1 where it has one
      * @param  array{main: int, selling: int, other: int}  $depthAims  clicks from home that pages should be at most
@@ -61,6 +62,7 @@ final readonly class StoreSettings
         public array $collections = ['on' => 0, 'products' => 8, 'words' => 100],
         public int $sitemapHints = 0,
         public int $fetchDays = 10,
+        public int $targetGrowth = 0,
     ) {
     }
 
@@ -118,6 +120,12 @@ final readonly class StoreSettings
                 'max' => 1,
                 'default' => 0,
                 'means' => 'whether our sitemaps name priority and frequency: 1 for yes, 0 for no',
+            ],
+            'target_growth' => [
+                'min' => 0,
+                'max' => 1000,
+                'default' => 0,
+                'means' => 'hundredths by which clicks are to be more than a year earlier; 0 for no target',
             ],
             'fetch_days' => [
                 'min' => 0,
@@ -338,6 +346,7 @@ final readonly class StoreSettings
             ],
             $values['sitemap_hints'],
             $values['fetch_days'],
+            $values['target_growth'],
         );
     }
 }

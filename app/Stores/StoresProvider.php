@@ -23,6 +23,7 @@ use App\Stores\Leaving\Leaving;
 use App\Stores\Leaving\StoreTables;
 use App\Stores\Models\Store;
 use App\Stores\Overview\OverviewBoard;
+use App\Stores\Reporting\ReportBoard;
 use App\Stores\Steps\Stamps;
 use App\Stores\Steps\StepBoard;
 use Illuminate\Console\Scheduling\Schedule;
@@ -38,6 +39,7 @@ final class StoresProvider extends ServiceProvider
         $this->app->singleton(StepBoard::class);
         $this->app->singleton(Stamps::class);
         $this->app->singleton(OverviewBoard::class);
+        $this->app->singleton(ReportBoard::class);
         $this->app->singleton(StoreTables::class);
         $this->app->singleton(ExportParts::class);
     }

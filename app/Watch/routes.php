@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Access\Api\ApiRoutes;
 use App\Watch\Api\ResultsApi;
 use App\Watch\Http\ChangeController;
+use App\Watch\Http\GroupReportController;
 use App\Watch\Http\MarkController;
 use App\Watch\Http\ReportController;
 use App\Watch\Http\WatchController;
@@ -47,6 +48,7 @@ Route::middleware(['web', 'auth', 'can:view,store'])
         });
         Route::middleware('can:release,store')->group(function (): void {
             Route::post('/report/link', [ReportController::class, 'link'])->name('watch.report.link');
+            Route::post('/report/finance', [ReportController::class, 'finance'])->name('watch.finance');
             Route::post('/report/readers', [ReportController::class, 'addReader'])->name('watch.readers.add');
             Route::post('/report/readers/{reader}/drop', [ReportController::class, 'dropReader'])
                 ->whereNumber('reader')
@@ -54,6 +56,13 @@ Route::middleware(['web', 'auth', 'can:view,store'])
             Route::post('/report/link/end', [ReportController::class, 'endLinks'])->name('watch.report.link.end');
         });
     });
+
+Route::middleware(['web', 'auth'])->group(static function (): void {
+    Route::get('/reports', [GroupReportController::class, 'show'])->name('watch.group');
+    Route::get('/reports.{format}', [GroupReportController::class, 'export'])
+        ->whereIn('format', ['csv', 'xlsx'])
+        ->name('watch.group.export');
+});
 
 // A report is read by whoever has its link, until it ends; nothing else is.
 Route::middleware(['web', 'throttle:reports'])

@@ -11,6 +11,7 @@ use App\Stores\Leaving\ExportParts;
 use App\Stores\Leaving\StoreTables;
 use App\Stores\Models\Store;
 use App\Stores\Overview\OverviewBoard;
+use App\Stores\Reporting\ReportBoard;
 use App\Stores\Steps\Stamps;
 use App\Stores\Steps\StepBoard;
 use App\Weigh\Console\ExportCommand;
@@ -34,6 +35,7 @@ final class WeighProvider extends ServiceProvider
         Figures $figures,
         SeenQueries $seen,
         OverviewBoard $overview,
+        ReportBoard $report,
         StoreTables $tables,
         ExportParts $exports,
     ): void {
@@ -41,6 +43,7 @@ final class WeighProvider extends ServiceProvider
         $exports->register('upside', Scores::COLUMNS, Scores::export(...));
         $exports->register('worklists', WorklistSheet::ALL, WorklistSheet::all(...));
         WeighOverview::register($overview);
+        $report->tellYear(WeighReport::year(...));
         $seen->register(TopQueries::of(...), TopQueries::portion(...));
         foreach (['upside', 'expected_rate', 'click_value', 'wording', 'wording_clicks'] as $figure) {
             $figures->register(

@@ -15,6 +15,7 @@ use App\Stores\Leaving\ExportParts;
 use App\Stores\Leaving\StoreTables;
 use App\Stores\Models\Store;
 use App\Stores\Overview\OverviewBoard;
+use App\Stores\Reporting\ReportBoard;
 use App\Stores\Steps\StepBoard;
 use App\Write\Console\ApplyCommand;
 use App\Write\Console\CheckCommand;
@@ -30,6 +31,7 @@ use App\Write\Review\Claims;
 use App\Write\Review\ClaimsWork;
 use App\Write\Review\Reminders;
 use App\Write\Sheets\TextExport;
+use App\Write\Suggestions\Sources;
 use App\Write\Suggestions\SuggestWork;
 use App\Write\Suggestions\Taking;
 use Illuminate\Cache\RateLimiting\Limit;
@@ -45,6 +47,7 @@ final class WriteProvider extends ServiceProvider
         WorkDesk $desk,
         StepBoard $board,
         OverviewBoard $overview,
+        ReportBoard $report,
         StoreTables $tables,
         ExportParts $exports,
     ): void {
@@ -60,6 +63,7 @@ final class WriteProvider extends ServiceProvider
         $tables->child('write_wish_pages', 'wish_id', 'write_wishes');
         $tables->child('write_recipe_texts', 'resource_id', 'resources');
         WriteOverview::register($overview);
+        $report->tellSpent(Sources::spent(...));
         $this->callAfterResolving(Schedule::class, static function (Schedule $schedule): void {
             $schedule->call(static fn (Reminders $reminders) => $reminders->send())->name('reminders')->hourly();
             $schedule->call(static fn () => Claims::tick())->name('claims of drafts')->everyThirtySeconds();

@@ -6,6 +6,7 @@ namespace App\Release\Lists;
 
 use App\Changes\AddressField;
 use App\Changes\DraftState;
+use App\Platform\Database\Bulk;
 use App\Release\Making\Portion;
 use App\Release\Making\Ready;
 use App\Stores\Models\Store;
@@ -123,17 +124,16 @@ final readonly class ReadySum
         );
         $changes = [];
         foreach (
-            DB::table('drafts as d')
-                ->join('resources as r', 'r.id', '=', 'd.resource_id')
-                ->join(
-                    'resource_texts as t',
-                    static fn ($join) => $join->on('t.resource_id', '=', 'd.resource_id')->on('t.field', '=', 'd.field'),
-                )
-                ->where('d.store_id', $store->id)
-                ->where('d.state', DraftState::Ready->value)
-                ->whereIn('r.page_id', array_column($rows, 'id'))
-                ->orderBy('d.field')
-                ->get(['r.page_id', 'd.field', 't.shown', 't.draft_shown']) as $text
+            $rows === []
+                ? []
+                : DB::select(
+                    'SELECT r.page_id, d.field, t.shown, t.draft_shown FROM drafts d
+                        JOIN resources r ON r.id = d.resource_id AND r.page_id IN ('.
+                        Bulk::list(Bulk::ids($rows, 'id')).
+                        ') JOIN resource_texts t ON t.resource_id = d.resource_id AND t.field = d.field
+                        WHERE d.store_id = ? AND d.state = ? ORDER BY d.field',
+                    [$store->id, DraftState::Ready->value],
+                ) as $text
         ) {
             $changes[(int) $text->page_id][] = new BeforeAfter(
                 TextField::from((int) $text->field)->label(),

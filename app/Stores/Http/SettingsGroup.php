@@ -54,6 +54,8 @@ enum SettingsGroup: string
         'minutes_product' => 'Minutes: product',
         'minutes_article' => 'Minutes: article',
         'minutes_other' => 'Minutes: other page',
+        'target_growth' => 'Target: more clicks, %',
+        'fetch_days' => 'Days until fetched again',
         'hook_url' => 'Address',
         'hook_secret' => 'Secret',
         'market_name' => 'Name',
@@ -110,7 +112,7 @@ enum SettingsGroup: string
             ],
             self::Shop => ['clicks_at_risk', 'needs_approval', 'handover_days', 'indexnow_url'],
             self::Numbers => ['feed_url', 'feed_secret', 'feed_mapping'],
-            self::Money => array_keys(StoreSettings::weighing()),
+            self::Money => [...array_keys(StoreSettings::weighing()), 'target_growth', 'fetch_days'],
             self::Scripts => ['hook_url', 'hook_secret'],
             self::Markets, self::Kinds, self::Leaving => [],
         };

@@ -119,7 +119,7 @@ enum FindingType: int
         };
     }
 
-    /** Which texts of the writing desk mend it, as the desk names them; null where titles and descriptions stand there. */
+    /** Which texts of the writing desk mend it, as the desk names them; null where none alone does. */
     public function texts(): ?string
     {
         return match ($this) {

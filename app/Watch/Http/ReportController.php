@@ -6,6 +6,7 @@ namespace App\Watch\Http;
 
 use App\Access\Mail\Postbox;
 use App\Stores\Models\Store;
+use App\Watch\Reports\Finance;
 use App\Watch\Reports\Readers;
 use App\Watch\Reports\Report;
 use App\Watch\Reports\ReportLinks;
@@ -73,6 +74,30 @@ final class ReportController
         Readers::drop($store, $reader);
 
         return back()->with('done', 'No report is sent there any more.');
+    }
+
+    /** What the accounts have for the days of a report; nothing takes it away. */
+    public function finance(Request $request, Store $store): RedirectResponse
+    {
+        $given = $request->validate([
+            'from' => ['required', 'date_format:Y-m-d'],
+            'to' => ['required', 'date_format:Y-m-d', 'after_or_equal:from'],
+            'amount' => ['nullable', 'numeric', 'between:-999999999,999999999'],
+        ]);
+        try {
+            $report = Report::of($store, $given['from'], $given['to']);
+        } catch (InvalidArgumentException $problem) {
+            return back()->withErrors(['amount' => $problem->getMessage()]);
+        }
+        Finance::say(
+            $store,
+            $report->from,
+            $report->to,
+            isset($given['amount']) ? (float) $given['amount'] : null,
+            (int) $request->user()?->getAuthIdentifier(),
+        );
+
+        return redirect()->route('watch.report', [$store, 'from' => $report->from, 'to' => $report->to]);
     }
 
     public function endLinks(Store $store): RedirectResponse

@@ -13,6 +13,7 @@ use App\Platform\Work\WorkRun;
 use App\Stores\Models\Store;
 use App\Watch\Changed\Change;
 use App\Watch\Changed\ChangeBook;
+use App\Watch\Reports\Finance;
 use Illuminate\Support\Facades\DB;
 
 /** Takes down what was changed, and judges each change whose numbers have changed since it was judged. */
@@ -71,6 +72,8 @@ final readonly class JudgeWork implements LongWork
                 [$store->id, $day === '' ? '1000-01-01' : $day, $after, $stamp],
             );
             if ($row === null) {
+                $run->fenced(static fn () => Finance::refresh($store));
+
                 return SliceEnd::done();
             }
             if ($run->stopAsked()) {

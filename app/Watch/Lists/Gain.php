@@ -19,6 +19,11 @@ final readonly class Gain
         return new self($this->value + $value, $this->variance + $error ** 2);
     }
 
+    public function and(self $other): self
+    {
+        return new self($this->value + $other->value, $this->variance + $other->variance);
+    }
+
     public function low(): float
     {
         return $this->value - self::REACH * sqrt($this->variance);

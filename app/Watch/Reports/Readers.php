@@ -43,9 +43,7 @@ final class Readers
     /** @return list<object> */
     public static function all(Store $store): array
     {
-        return array_values(
-            DB::table('watch_readers')->where('store_id', $store->id)->orderBy('email')->get()->all(),
-        );
+        return array_values(DB::table('watch_readers')->where('store_id', $store->id)->orderBy('email')->get()->all());
     }
 
     /** Sends what is due: the month that is over, to whoever has not been sent it. Called each hour. */
@@ -54,7 +52,11 @@ final class Readers
         if (! Postbox::isThere()) {
             return;
         }
-        foreach (Store::query()->whereIn('id', DB::table('watch_readers')->select('store_id'))->get() as $store) {
+        foreach (
+            Store::query()
+                ->whereIn('id', DB::table('watch_readers')->select('store_id'))
+                ->get() as $store
+        ) {
             $today = now($store->timezone)->toDateTimeImmutable();
             if ($store->isAtWork() && (int) $today->format('j') >= self::DAY) {
                 self::send($store, $today->modify('first day of last month'));

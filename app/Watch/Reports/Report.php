@@ -7,6 +7,10 @@ namespace App\Watch\Reports;
 use App\Stores\Models\Store;
 use App\Stores\Overview\OverviewBoard;
 use App\Stores\Overview\WeeksOfClicks;
+use App\Stores\Reporting\ReportBoard;
+use App\Stores\Reporting\Spent;
+use App\Stores\Reporting\YearOnYear;
+use App\Stores\Reporting\YearPart;
 use App\Stores\Steps\StepBoard;
 use App\Watch\Lists\ResultList;
 use App\Watch\Lists\ResultRow;
@@ -37,6 +41,9 @@ final readonly class Report
         public array $changes,
         public ?WeeksOfClicks $weeks,
         public array $next,
+        public Cost $cost,
+        public ?YearOnYear $year,
+        public ?Finance $finance,
     ) {
     }
 
@@ -70,7 +77,16 @@ final readonly class Report
             ResultList::between($store, $from, $to, self::MOST),
             app(OverviewBoard::class)->weeks($store),
             $next,
+            Cost::of($store, $from, $to),
+            app(ReportBoard::class)->year($store),
+            Finance::of($store, $from, $to),
         );
+    }
+
+    /** Hundredths by which clicks are to be more than a year earlier; null where the store has no target. */
+    public function target(): ?int
+    {
+        return $this->store->options()->targetGrowth ?: null;
     }
 
     /** One file that needs no other: its styles stand in it. */
@@ -106,6 +122,31 @@ final readonly class Report
                 ],
                 $this->changes,
             ),
+            'cost' => [
+                'pages_by_hand' => $this->cost->pages,
+                'hours' => round($this->cost->hours, 1),
+                'work' => round($this->cost->work(), 2),
+                'spent' => array_map(
+                    static fn (Spent $one): array => [
+                        'for' => $one->for,
+                        'amount' => round($one->amount, 4),
+                        'currency' => $one->currency,
+                    ],
+                    $this->cost->spent,
+                ),
+            ],
+            'year_on_year' => array_map(
+                static fn (YearPart $part): array => [
+                    'by' => $part->by,
+                    'name' => $part->name,
+                    'clicks' => $part->clicks,
+                    'clicks_of_both_years_days' => $part->beside,
+                    'clicks_a_year_earlier' => $part->earlier,
+                ],
+                $this->year->parts ?? [],
+            ),
+            'target_growth' => $this->target(),
+            'revenue_beside_accounts' => $this->finance?->toArray(),
             'next' => array_map(static fn (array $one): array => ['count' => $one[0], 'words' => $one[1]], $this->next),
         ];
     }

@@ -6,10 +6,10 @@ namespace App\Weigh\Http;
 
 use App\Facts\Calendar\Calendar;
 use App\Facts\NumberWindow;
-use App\Stores\Kinds\PageKind;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
 use App\Weigh\Lists\QueryList;
+use App\Weigh\Numbers\GroupNames;
 use App\Weigh\Numbers\GroupSums;
 use App\Weigh\Numbers\Lens;
 use App\Weigh\Numbers\PlaceBands;
@@ -48,7 +48,7 @@ final class NumbersController
             'partWeeks' => $window === null ? [] : Told::partWeeks($store, $window, $lens),
             'breaks' => $window === null ? [] : Remarks::of($store, $window, $lens),
             'isCompared' => $window !== null && Told::isCompared($store, $window, $lens),
-            'rows' => $by === 'week' ? [] : self::named($store, $by, GroupSums::of($store, $lens, $by)),
+            'rows' => $by === 'week' ? [] : GroupNames::of($store, $by, GroupSums::of($store, $lens, $by)),
             'events' => $weeks === [] || $window === null
                     ? []
                     : Calendar::between($store, (string) $weeks[0]->week, $window->lastDay),
@@ -111,44 +111,5 @@ final class NumbersController
             'weeks' => PlaceBands::weeks($store, $lens, $bands),
             'events' => $window === null ? [] : Calendar::between($store, $window->firstDay, $window->lastDay),
         ]);
-    }
-
-    /**
-     * @param  list<array<string, mixed>>  $rows
-     * @return list<array<string, mixed>> with a label and, for what can be looked at alone, what stands in the address
-     */
-    private static function named(Store $store, string $by, array $rows): array
-    {
-        $markets = Markets::of($store);
-        $titles =
-            $by === 'collection'
-                ? DB::table('pages')
-                    ->leftJoin(
-                        'page_facts',
-                        fn ($join) => $join->on('page_facts.page_id', '=', 'pages.id')->where('to_crawl', 0),
-                    )
-                    ->whereIn('pages.id', array_column($rows, 'name'))
-                    ->get(['pages.id', 'url', 'title'])
-                    ->keyBy('id')
-                : collect();
-        foreach ($rows as $i => $row) {
-            $name = is_scalar($row['name']) ? (string) $row['name'] : '';
-            [$rows[$i]['label'], $rows[$i]['asked']] = match ($by) {
-                'kind' => [PageKind::from((int) $name)->plural(), ['kind' => PageKind::from((int) $name)->key()]],
-                'market' => [$markets->find((int) $name)->name, ['market' => $name]],
-                'device' => [
-                    Lens::deviceName((int) $name),
-                    ['device' => (int) $name === Lens::ALL ? null : Lens::DEVICES[(int) $name] ?? null],
-                ],
-                'class' => [
-                    Lens::className((int) $name),
-                    ['class' => (int) $name === Lens::ALL ? null : Lens::CLASSES[(int) $name] ?? null],
-                ],
-                'collection' => [preg_replace('~^https?://[^/]+~', '', (string) ($titles[$name]->url ?? $name)), null],
-                default => [$name, null],
-            };
-        }
-
-        return $rows;
     }
 }

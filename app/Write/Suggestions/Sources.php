@@ -7,6 +7,9 @@ namespace App\Write\Suggestions;
 use App\Connectors\Http\GuardedHttp;
 use App\Connectors\Wording\WordingClient;
 use App\Stores\Models\Store;
+use App\Stores\Reporting\Spent;
+use DateTimeImmutable;
+use DateTimeZone;
 use Illuminate\Support\Facades\Crypt;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
@@ -125,6 +128,30 @@ final class Sources
         }
 
         return $told;
+    }
+
+    /** @return list<Spent> what suggestions cost that were asked for between two days */
+    public static function spent(Store $store, string $from, string $to): array
+    {
+        $zone = new DateTimeZone($store->timezone);
+        $utc = static fn (string $day): string => (new DateTimeImmutable($day, $zone))
+            ->setTimezone(new DateTimeZone('UTC'))
+            ->format('Y-m-d H:i:s');
+
+        return array_values(
+            array_map(
+                static fn (object $row): Spent => new Spent(
+                    'suggested texts',
+                    (float) $row->cost,
+                    (string) $row->currency,
+                ),
+                DB::select(
+                    'SELECT currency, SUM(told_in * price_in + told_out * price_out) / 1000000 AS cost FROM write_wishes
+                        WHERE store_id = ? AND made_at >= ? AND made_at < ? GROUP BY currency HAVING cost > 0',
+                    [$store->id, $utc($from), $utc("$to +1 day")],
+                ),
+            ),
+        );
     }
 
     private static function own(): ?Source

@@ -11,7 +11,6 @@ use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 use Orchard\Core\Wording\Suggestions\Brief;
-use Orchard\Core\Wording\TextField;
 
 /** Foresees what a wish costs, and has it worked on. */
 final class Wishes

@@ -1,7 +1,7 @@
 @extends('frame')
 @section('title', 'Stores')
 @section('content')
-    <div class="head"><h1>Stores</h1>@can('add-stores')<div class="tools"><a class="button is-growth" href="{{ route('stores.new') }}">Add a store</a></div>@endcan</div>
+    <div class="head"><h1>Stores</h1><div class="tools">@if ($mine->count() > 1)<a href="{{ route('watch.group') }}">Report of all</a> @endif @can('add-stores')<a class="button is-growth" href="{{ route('stores.new') }}">Add a store</a>@endcan</div></div>
     @if ($mine->isEmpty())
         <p>You have no access to a store. Ask its owner for an invitation.</p>
     @else

@@ -10,6 +10,12 @@
     @if (session('link'))<p class="note no-print" role="status"><label for="made-link">Copy it now; it is not shown again, and ends after {{ App\Watch\Reports\ReportLinks::DAYS }} days:</label> <input class="input wide-input" id="made-link" size="70" readonly value="{{ session('link') }}"></p>@endif
     @include('watch.report-body')
     @can('release', $store)
+    <section class="no-print"><h2>Beside the accounts</h2>
+        <form method="post" action="{{ route('watch.finance', $store) }}" class="filters">@csrf<input type="hidden" name="from" value="{{ $report->from }}"><input type="hidden" name="to" value="{{ $report->to }}"><label>What the accounts have as revenue from search for these days, without tax <input class="input" type="number" step="0.01" name="amount" size="12" value="{{ old('amount', $report->finance?->amount) }}"></label> <button class="button">Set it beside</button></form>
+        @error('amount')<p class="note is-hand" role="alert">{{ $message }}</p>@enderror
+    </section>
+    @endcan
+    @can('release', $store)
     <section class="no-print"><h2>By e-mail, every month</h2>
         @if ($sends)<p class="sub">Each month’s report goes to these people on the fifth of the next.</p>@else<p class="sub">No mail server is set up, so nothing is sent (docs/deploy.md says how).</p>@endif
         @if ($readers)<table class="ledger tight" id="readers"><thead class="sr"><tr><th scope="col">E-mail</th><th scope="col">Sent</th><th scope="col">End</th></tr></thead><tbody>@foreach ($readers as $reader)<tr><td>{{ $reader->email }}</td><td>{{ $reader->sent_month === null ? 'nothing sent yet' : 'last sent: '.$reader->sent_month }}</td><td class="num"><form method="post" action="{{ route('watch.readers.drop', [$store, $reader->id]) }}">@csrf<button class="button">End<span class="sr"> for {{ $reader->email }}</span></button></form></td></tr>@endforeach</tbody></table>@endif
