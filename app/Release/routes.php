@@ -34,6 +34,7 @@ Route::middleware(['web', 'auth', 'can:view,store'])
             ->name('campaign.act')
             ->middleware('can:release,store')
             ->whereNumber('campaign');
+        Route::get('/weight', [ReleaseController::class, 'weight'])->name('release.weight');
         Route::get('/ways', [ReleaseController::class, 'ways'])->name('release.ways');
         Route::get('/{release}', [SentController::class, 'show'])
             ->name('release.show')

@@ -4,11 +4,14 @@ declare(strict_types=1);
 
 use App\Access\Api\ApiRoutes;
 use App\Untangle\Api\CausesApi;
+use App\Untangle\Http\CarryController;
 use App\Untangle\Http\DecideController;
 use App\Untangle\Http\RedirectController;
+use App\Untangle\Http\RulesController;
 use App\Untangle\Http\SlugController;
 use App\Untangle\Http\TangleController;
 use App\Untangle\Http\ToldController;
+use App\Untangle\Http\TroublesController;
 use App\Untangle\Http\UntangleController;
 use Illuminate\Support\Facades\Route;
 
@@ -27,11 +30,11 @@ Route::middleware(['web', 'auth', 'can:view,store'])
             ->whereNumber('cause')
             ->name('untangle.plan');
         Route::get('/export.{format}', [UntangleController::class, 'export'])->name('untangle.export');
-        Route::get('/troubles', [UntangleController::class, 'troubles'])->name('untangle.troubles');
-        Route::get('/parameters', [UntangleController::class, 'parameters'])->name('untangle.parameters');
-        Route::get('/rules', [UntangleController::class, 'rules'])->name('untangle.rules');
-        Route::get('/filters', [UntangleController::class, 'filters'])->name('untangle.filters');
-        Route::get('/versions', [UntangleController::class, 'versions'])->name('untangle.versions');
+        Route::get('/troubles', [TroublesController::class, 'troubles'])->name('untangle.troubles');
+        Route::get('/parameters', [RulesController::class, 'parameters'])->name('untangle.parameters');
+        Route::get('/rules', [RulesController::class, 'rules'])->name('untangle.rules');
+        Route::get('/filters', [RulesController::class, 'filters'])->name('untangle.filters');
+        Route::get('/versions', [TroublesController::class, 'versions'])->name('untangle.versions');
         Route::get('/tangles', [TangleController::class, 'index'])->name('untangle.tangles');
         Route::get('/tangles/{tangle}', [TangleController::class, 'show'])
             ->whereNumber('tangle')
@@ -58,25 +61,25 @@ Route::middleware(['web', 'auth', 'can:view,store'])
             Route::post('/causes/{cause}/family', [DecideController::class, 'family'])
                 ->whereNumber('cause')
                 ->name('untangle.family.decide');
-            Route::post('/causes/{cause}/family/carry', [DecideController::class, 'carryFamily'])
+            Route::post('/causes/{cause}/family/carry', [CarryController::class, 'carryFamily'])
                 ->whereNumber('cause')
                 ->name('untangle.family.carry');
-            Route::post('/causes/{cause}/carry', [DecideController::class, 'carry'])
+            Route::post('/causes/{cause}/carry', [CarryController::class, 'carry'])
                 ->whereNumber('cause')
                 ->name('untangle.cause.carry');
             Route::post('/causes/{cause}/keep-instead', [DecideController::class, 'keepInstead'])
                 ->whereNumber('cause')
                 ->name('untangle.cause.keep-instead');
-            Route::post('/carry-safe', [DecideController::class, 'carrySafe'])->name('untangle.carry-safe');
-            Route::post('/tangles/{tangle}/carry', [DecideController::class, 'carryTangle'])
+            Route::post('/carry-safe', [CarryController::class, 'carrySafe'])->name('untangle.carry-safe');
+            Route::post('/tangles/{tangle}/carry', [CarryController::class, 'carryTangle'])
                 ->whereNumber('tangle')
                 ->name('untangle.tangle.carry');
             Route::post('/pages/{page}', [DecideController::class, 'page'])
                 ->whereNumber('page')
                 ->name('untangle.page');
-            Route::post('/rewrite', [DecideController::class, 'rewrite'])->name('untangle.rewrite');
-            Route::post('/drop', [DecideController::class, 'drop'])->name('untangle.drop');
-            Route::post('/drifts', [DecideController::class, 'drifts'])->name('untangle.drifts');
+            Route::post('/rewrite', [CarryController::class, 'rewrite'])->name('untangle.rewrite');
+            Route::post('/drop', [CarryController::class, 'drop'])->name('untangle.drop');
+            Route::post('/drifts', [CarryController::class, 'drifts'])->name('untangle.drifts');
             Route::post('/redirects', [RedirectController::class, 'add'])->name('untangle.redirects.add');
             Route::post('/redirects/put', [RedirectController::class, 'put'])->name('untangle.redirects.put');
             Route::post('/redirects/hits', [RedirectController::class, 'hits'])->name('untangle.redirects.hits');

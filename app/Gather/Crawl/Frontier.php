@@ -190,12 +190,20 @@ final class Frontier
         );
     }
 
-    public function cutOffRest(): int
+    /** Leaves what waits, and tells of it, where a crawl has fetched as many pages as it may. */
+    public function cutOffRest(int $limit): void
     {
-        return DB::update('UPDATE gather_frontier SET state = ? WHERE crawl_id = ? AND state = 0', [
+        $cut = DB::update('UPDATE gather_frontier SET state = ? WHERE crawl_id = ? AND state = 0', [
             FrontierState::CutOff->value,
             $this->crawl,
         ]);
+        $cut > 0 &&
+            DB::table('gather_crawls')
+                ->where('id', $this->crawl)
+                ->update([
+                    'cut_off' => DB::raw('cut_off + '.$cut),
+                    'remark' => 'Cut off at '.number_format($limit).' pages.',
+                ]);
     }
 
     public function count(FrontierState $state): int

@@ -22,4 +22,23 @@ final readonly class Outcome
         public string $answer = '',
     ) {
     }
+
+    /** Of a page that robots.txt keeps from us. */
+    public static function barred(FrontierPage $page): self
+    {
+        return new self(
+            $page,
+            FrontierState::Barred,
+            new FetchedPage($page->id, $page->url, 0, problem: FetchedPage::BARRED),
+        );
+    }
+
+    public static function failed(FrontierPage $page, int $status, string $problem): self
+    {
+        return new self(
+            $page,
+            FrontierState::Failed,
+            new FetchedPage($page->id, $page->url, $status, problem: $problem),
+        );
+    }
 }

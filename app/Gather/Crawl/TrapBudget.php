@@ -54,12 +54,13 @@ final class TrapBudget
     /**
      * Called inside the transaction that writes these pages down.
      *
-     * @param  list<string>  $urls  of pages that were taken and are done
+     * @param  list<Outcome>  $outcomes  those that were taken and are done count
      */
-    public function write(array $urls): void
+    public function write(array $outcomes): void
     {
-        foreach ($urls as $text) {
-            $url = PageUrl::parse($text);
+        foreach ($outcomes as $outcome) {
+            $isDone = $outcome->state === FrontierState::Done || $outcome->state === FrontierState::Failed;
+            $url = $isDone ? PageUrl::parse($outcome->page->url) : null;
             foreach ($url === null ? [] : array_keys(UrlPatterns::of($url)) as $pattern) {
                 $digest = self::digest((string) $pattern);
                 $this->news[$digest] ??= [(string) $pattern, 0, 0];

@@ -12,8 +12,6 @@ use App\Facts\RowScope;
 use App\Gather\Pages\ReindexWork;
 use App\Inventory\Events\InventoryRefreshed;
 use App\Inventory\Index\KnownPages;
-use App\Platform\Database\Bulk;
-use App\Platform\Tables\TableFile;
 use App\Platform\Work\LongWork;
 use App\Platform\Work\SliceEnd;
 use App\Platform\Work\WorkDesk;
@@ -21,14 +19,9 @@ use App\Platform\Work\WorkRun;
 use App\Stores\ChangingFacts;
 use App\Stores\Models\Store;
 use Closure;
-use DateTimeZone;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 use LogicException;
-use Orchard\Core\Tabular\CellProblem;
-use Orchard\Core\Tabular\Dialect;
-use Orchard\Core\Tabular\Field;
-use Orchard\Core\Tabular\RowReader;
 
 /**
  * An import from the first row to the summed numbers: rows are staged, then their days are taken over month by month,
@@ -36,14 +29,6 @@ use Orchard\Core\Tabular\RowReader;
  */
 final class ImportWork implements LongWork
 {
-    private const PORTION = 20_000;
-
-    /** More rows than this that cannot be read are no mishap: the columns are matched wrongly. */
-    private const MOST_ASIDES = 100_000;
-
-    /** Filled cells from which on a row is none of a report's head. */
-    private const MORE_THAN_A_TITLE = 3;
-
     public function __construct(private readonly WorkDesk $desk)
     {
     }
@@ -97,7 +82,7 @@ final class ImportWork implements LongWork
             );
             try {
                 $next = match ((string) $import->phase) {
-                    'read' => $this->read($run, $store, $import),
+                    'read' => (new ImportReading($run, $store, $import))->read(),
                     'days' => $this->days($run, $store, $import),
                     'list' => $this->list($run, $store, $import),
                     'back' => $this->back($run, $store, $import),
@@ -114,182 +99,6 @@ final class ImportWork implements LongWork
         }
 
         return SliceEnd::more();
-    }
-
-    /** Stages a portion after the other. */
-    private function read(WorkRun $run, Store $store, object $import): string
-    {
-        $sort = FileSort::from((string) $import->sort);
-        $dialect = Imports::dialectOf($import);
-        $fields = array_filter(
-            array_map(
-                static fn (string $key): ?Field => $sort->field($key),
-                FileLook::columnsOf((string) $import->columns),
-            ),
-        );
-        $list = $sort->list();
-        $reader = new RowReader($fields, $dialect, new DateTimeZone($store->timezone));
-        $intake =
-            $list !== null
-                ? new ListIntake($store, $sort, $reader)
-                : new RowIntake($store, $sort, $reader, (string) $import->period_first, self::length($import));
-        $staged = StagedRows::of($import);
-        $list === null && $staged->resume();
-        $file = FileLook::fileOf($store, Imports::path($import));
-        $next = (int) $import->next_row;
-        $taken = (int) $import->rows_taken;
-        $aside = (int) $import->rows_aside;
-        if ($next === $dialect->headerRow + 1 && $taken + $aside === 0) {
-            $intake->leaveOut(self::aboveTheNames($file, $dialect));
-        }
-        foreach ($file->rows($dialect, $next, (int) $import->next_offset) as $line => $cells) {
-            $next = $line + 1;
-            if ($line <= $dialect->headerRow) {
-                continue;
-            }
-            $intake->add($line, $cells);
-            $problems = count($intake->aside());
-            if (
-                $problems + $aside > self::MOST_ASIDES ||
-                ($problems === 1000 && $taken + $intake->count() === 0 && $sort !== FileSort::Logs)
-            ) {
-                $last = $intake->aside()[$problems - 1] ?? throw new LogicException('Nothing was set aside.');
-                throw new InvalidArgumentException(
-                    "Too many rows cannot be read; the columns are probably matched wrongly. Row $line: {$last['problem']->column} {$last['problem']->reason}.",
-                );
-            }
-            if ($intake->count() >= self::PORTION || $problems >= 2000) {
-                [$taken, $aside] = $this->commit(
-                    $run,
-                    $import,
-                    $intake,
-                    $staged,
-                    $next,
-                    $file->offset(),
-                    $taken,
-                    $aside,
-                    'read',
-                );
-                if ($run->timeIsUp() || $run->stopAsked()) {
-                    return 'read';
-                }
-            }
-        }
-        $this->commit(
-            $run,
-            $import,
-            $intake,
-            $staged,
-            $next,
-            $file->offset(),
-            $taken,
-            $aside,
-            $list === null ? 'days' : 'list',
-        );
-
-        return $list === null ? 'days' : 'list';
-    }
-
-    /**
-     * Rows above the columns' names that are more than a title: they are told, not passed over.
-     *
-     * @return array<int, list<string>> by line
-     */
-    private static function aboveTheNames(TableFile $file, Dialect $dialect): array
-    {
-        $above = [];
-        foreach ($file->rows($dialect) as $line => $cells) {
-            if ($line >= $dialect->headerRow) {
-                break;
-            }
-            if (
-                count(array_filter($cells, static fn (string $cell): bool => trim($cell) !== '')) >=
-                self::MORE_THAN_A_TITLE
-            ) {
-                $above[$line] = $cells;
-            }
-        }
-
-        return $above;
-    }
-
-    /** @return array{int, int} rows taken and rows set aside so far */
-    private function commit(
-        WorkRun $run,
-        object $import,
-        RowIntake|ListIntake $intake,
-        StagedRows $staged,
-        int $next,
-        int $offset,
-        int $taken,
-        int $aside,
-        string $phase,
-    ): array {
-        [$taken, $aside] = $run->fenced(static function () use (
-            $import,
-            $intake,
-            $staged,
-            $next,
-            $offset,
-            $taken,
-            $aside,
-            $phase,
-        ): array {
-            [$written, $problems] =
-                $intake instanceof ListIntake ? $intake->store((int) $import->id) : self::stage($intake, $staged);
-            Bulk::write(
-                'gather_asides',
-                ['import_id', 'line', 'column_name', 'reason', 'cells'],
-                array_map(
-                    static fn (array $one): array => [
-                        (int) $import->id,
-                        $one['line'],
-                        $one['problem']->column,
-                        mb_substr($one['problem']->reason, 0, 255),
-                        json_encode(
-                            $one['cells'],
-                            JSON_UNESCAPED_UNICODE | JSON_INVALID_UTF8_SUBSTITUTE | JSON_THROW_ON_ERROR,
-                        ),
-                    ],
-                    $problems,
-                ),
-                'INSERT IGNORE',
-            );
-            DB::table('gather_imports')
-                ->where('id', $import->id)
-                ->update([
-                    'next_row' => $next,
-                    'next_offset' => $offset,
-                    'rows_taken' => $taken + $written,
-                    'rows_aside' => $aside + count($problems),
-                    'phase' => $phase,
-                    'staged' => $staged->toJson(),
-                ]);
-
-            return [$taken + $written, $aside + count($problems)];
-        });
-        $run->beat(['rows' => $taken, 'asides' => $aside, 'read' => $offset], force: true);
-
-        return [$taken, $aside];
-    }
-
-    /** @return array{int, list<array{line: int, cells: list<string>, problem: CellProblem}>} rows staged, rows set aside */
-    private static function stage(RowIntake $intake, StagedRows $staged): array
-    {
-        [$lines, $days, $aside] = $intake->flush();
-        $staged->add($lines, $days);
-
-        return [array_sum($days), $aside];
-    }
-
-    /** Days that each row stands for. */
-    private static function length(object $import): int
-    {
-        return $import->period_first === null
-            ? 1
-            : (int) (new \DateTimeImmutable((string) $import->period_first))->diff(
-                new \DateTimeImmutable((string) $import->period_last),
-            )->days + 1;
     }
 
     /** Makes the rows of a list current, or takes them out again; then the pages that they speak of are sorted anew. */
@@ -354,7 +163,9 @@ final class ImportWork implements LongWork
                     ]),
             );
         }
-        foreach (self::byMonth($book->daysLeft((int) $import->id, $staged->days(), self::length($import))) as $days) {
+        foreach (
+            self::byMonth($book->daysLeft((int) $import->id, $staged->days(), ImportReading::length($import))) as $days
+        ) {
             [$path, $lines] = $staged->inOrder($facts, substr($days[0]['day'], 0, 7), static fn () => $run->beat());
             try {
                 $run->fenced(fn () => $book->takeDays((int) $import->id, $days, $path, $lines, $scope));

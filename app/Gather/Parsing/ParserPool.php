@@ -72,4 +72,20 @@ final class ParserPool
             ...array_map(static fn (ParserProcess $parser): array => $parser->finished(), $this->parsers),
         );
     }
+
+    /** Processes that are worth having on this machine. */
+    public static function cores(): int
+    {
+        $cpus = @file_get_contents('/proc/cpuinfo');
+
+        return max(
+            1,
+            min(
+                8,
+                $cpus === false
+                    ? 2
+                    : substr_count($cpus, "\nprocessor") + (str_starts_with($cpus, 'processor') ? 1 : 0),
+            ),
+        );
+    }
 }

@@ -12,6 +12,7 @@ use App\Changes\DraftState;
 use App\Release\Handing\WayPreview;
 use App\Release\Lists\PlanRow;
 use App\Release\Lists\ReadySum;
+use App\Release\Lists\ReadyWeight;
 use App\Release\Releases;
 use App\Stores\Models\Store;
 use Illuminate\Http\RedirectResponse;
@@ -84,13 +85,7 @@ final class ReleaseController
             'plans' => PlanRow::all($store),
             'addresses' => $addresses->take(self::PAGE),
             'nextAddress' => $addresses->count() > self::PAGE ? $addresses[self::PAGE - 1] : null,
-            'senders' => DB::table('memberships')
-                ->join('users', 'users.id', '=', 'memberships.user_id')
-                ->where('store_id', $store->id)
-                ->whereIn('role', [Role::Approver->value, Role::Owner->value])
-                ->orderBy('name')
-                ->pluck('name')
-                ->all(),
+            'senders' => self::senders($store),
             'addressClashes' => DB::table('address_changes')
                 ->join('pages', 'pages.id', '=', 'page_id')
                 ->where('address_changes.store_id', $store->id)
@@ -105,6 +100,16 @@ final class ReleaseController
                 ->orderByDesc('release_batches.id')
                 ->limit(20)
                 ->get(['release_batches.*', 'users.name as user_name']),
+        ]);
+    }
+
+    /** The clicks that are at risk, and the largest pages before and after; by itself, since thousands may be ready. */
+    public function weight(Store $store): View
+    {
+        return view('release.weight', [
+            'store' => $store,
+            'weight' => ReadyWeight::of($store),
+            'senders' => self::senders($store),
         ]);
     }
 
@@ -176,6 +181,23 @@ final class ReleaseController
                     ? 'Decided.'
                     : 'This has already been decided.',
             );
+    }
+
+    /** @return list<string> who may send */
+    private static function senders(Store $store): array
+    {
+        return array_values(
+            array_filter(
+                DB::table('memberships')
+                    ->join('users', 'users.id', '=', 'memberships.user_id')
+                    ->where('store_id', $store->id)
+                    ->whereIn('role', [Role::Approver->value, Role::Owner->value])
+                    ->orderBy('name')
+                    ->pluck('name')
+                    ->all(),
+                is_string(...),
+            ),
+        );
     }
 
     /** @return iterable<object> drafts that met a change in the shop, with the shop's text beside them */

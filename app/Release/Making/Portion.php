@@ -15,6 +15,9 @@ use InvalidArgumentException;
  */
 final readonly class Portion
 {
+    /** Clicks that a release may always touch. */
+    private const LEAST = 100;
+
     public function __construct(private Store $store, private int $percent)
     {
     }
@@ -133,15 +136,20 @@ final readonly class Portion
     /** Clicks of thirteen weeks whose addresses one release may change; null for no bound. */
     public static function clicksAtRisk(Store $store): ?int
     {
+        return $store->options()->clicksAtRisk >= 100 ? null : self::boundOf($store, self::clicks($store));
+    }
+
+    /** The same, where the clicks of the store are known. */
+    public static function boundOf(Store $store, int $clicks): ?int
+    {
         $share = $store->options()->clicksAtRisk;
 
-        return $share >= 100
-            ? null
-            : max(
-                100,
-                (int) floor(
-                    ($share / 100) * (int) DB::table('page_index')->where('store_id', $store->id)->sum('clicks'),
-                ),
-            );
+        return $share >= 100 ? null : max(self::LEAST, (int) floor(($share / 100) * $clicks));
+    }
+
+    /** Clicks of all pages in thirteen weeks. */
+    public static function clicks(Store $store): int
+    {
+        return (int) DB::table('page_index')->where('store_id', $store->id)->sum('clicks');
     }
 }

@@ -8,7 +8,7 @@ use App\Stores\Models\Store;
 use App\Untangle\Deciding\CauseSort;
 use App\Untangle\Deciding\Decisions;
 use App\Untangle\Deciding\Plan;
-use App\Untangle\Http\UntangleController;
+use App\Untangle\Lists\CausePages;
 use App\Untangle\Lists\CauseProgress;
 use App\Untangle\Lists\CauseWords;
 use Illuminate\Http\JsonResponse;
@@ -62,7 +62,7 @@ final class CausesApi
     public function carry(Request $request, Store $store, int $cause): JsonResponse
     {
         $row = $this->find($store, $cause);
-        $pages = UntangleController::toDo($store, (int) $row->id);
+        $pages = CausePages::toDo($store, (int) $row->id);
         if ($request->input('which') === 'safe') {
             $pages = array_map(
                 intval(...),

@@ -4,20 +4,14 @@ declare(strict_types=1);
 
 namespace App\Untangle\Http;
 
-use App\Changes\AddressChanges;
-use App\Changes\AddressDrifts;
-use App\Changes\AddressField;
-use App\Changes\Origin;
-use App\Inventory\Selections;
 use App\Platform\Database\Bulk;
 use App\Stores\Http\ShownUrl;
 use App\Stores\Models\Store;
 use App\Untangle\Deciding\CauseSort;
 use App\Untangle\Deciding\Decisions;
 use App\Untangle\Deciding\Means;
-use App\Untangle\Deciding\Plan;
 use App\Untangle\Finding\Finds;
-use App\Untangle\Lists\CauseWords;
+use App\Untangle\Lists\CausePages;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
@@ -94,7 +88,7 @@ final class DecideController
             'page_id',
         );
         if ($given['do'] === 'ready') {
-            return $this->put($request, $store, $pages, back());
+            return MadeReady::answer($request, $store, $pages, back());
         }
         Decisions::actions(
             $store,
@@ -118,7 +112,7 @@ final class DecideController
     {
         $request->validate(['choice' => ['required', 'string', 'max:12']]);
         $row = DB::table('untangle_causes')->where('store_id', $store->id)->where('id', $cause)->first() ?? abort(404);
-        $family = UntangleController::familyOf($store, $row);
+        $family = CausePages::familyOf($store, $row);
         try {
             foreach ($family as $one) {
                 Decisions::ofCause(
@@ -138,87 +132,6 @@ final class DecideController
                 'done',
                 'Decided for '.number_format(count($family)).' folders, and for what later crawls find there.',
             );
-    }
-
-    public function carryFamily(Request $request, Store $store, int $cause): RedirectResponse
-    {
-        $row = DB::table('untangle_causes')->where('store_id', $store->id)->where('id', $cause)->first() ?? abort(404);
-        $causes = array_map(static fn (object $one): int => (int) $one->id, UntangleController::familyOf($store, $row));
-        $pages = Bulk::ids(
-            DB::table('untangle_pages')
-                ->where('store_id', $store->id)
-                ->whereIn('cause_id', $causes)
-                ->where('is_safe', 1)
-                ->whereIn('action', Means::changes())
-                ->orderByDesc('clicks')
-                ->orderBy('page_id')
-                ->limit(Plan::MOST)
-                ->get(['page_id'])
-                ->all(),
-            'page_id',
-        );
-
-        return $this->put($request, $store, $pages, redirect()->route('untangle.family', [$store, $cause]));
-    }
-
-    public function carry(Request $request, Store $store, int $cause): RedirectResponse
-    {
-        $pages = UntangleController::toDo($store, $cause);
-        if ($request->input('which') === 'safe') {
-            $safe = array_flip(
-                array_map(
-                    intval(...),
-                    DB::table('untangle_pages')
-                        ->where('store_id', $store->id)
-                        ->where('cause_id', $cause)
-                        ->where('is_safe', 1)
-                        ->pluck('page_id')
-                        ->all(),
-                ),
-            );
-            $pages = array_values(array_filter($pages, static fn (int $page): bool => isset($safe[$page])));
-        }
-
-        return $this->put($request, $store, $pages, redirect()->route('untangle.cause', [$store, $cause]));
-    }
-
-    /** All that is safe now, of all causes. */
-    public function carrySafe(Request $request, Store $store): RedirectResponse
-    {
-        $pages = array_values(
-            array_map(
-                intval(...),
-                DB::table('untangle_pages as u')
-                    ->join('untangle_causes as c', 'c.id', '=', 'u.cause_id')
-                    ->where('u.store_id', $store->id)
-                    ->where('c.is_safe', 1)
-                    ->where('u.is_safe', 1)
-                    ->whereIn('u.action', Means::changes())
-                    ->orderByDesc('u.clicks')
-                    ->orderBy('u.page_id')
-                    ->limit(Plan::MOST)
-                    ->pluck('u.page_id')
-                    ->all(),
-            ),
-        );
-
-        return $this->put($request, $store, $pages, redirect()->route('untangle', $store));
-    }
-
-    public function carryTangle(Request $request, Store $store, int $tangle): RedirectResponse
-    {
-        $pages = array_values(
-            array_map(
-                intval(...),
-                DB::table('untangle_pages')
-                    ->where('store_id', $store->id)
-                    ->where('tangle_id', $tangle)
-                    ->pluck('page_id')
-                    ->all(),
-            ),
-        );
-
-        return $this->put($request, $store, $pages, redirect()->route('untangle.tangle', [$store, $tangle]));
     }
 
     /** One address: keeper or not, apart or not, what is done about it. */
@@ -297,79 +210,6 @@ final class DecideController
                     '. As keeper it takes their place in search results, and clicks can be lost until it ranks as well.';
     }
 
-    /** What is to get a text of its own goes to the writing desk, as a list under a name. */
-    public function rewrite(Request $request, Store $store): RedirectResponse
-    {
-        $request->validate(['cause' => ['required', 'integer']]);
-        $cause =
-            DB::table('untangle_causes')
-                ->where('store_id', $store->id)
-                ->where('id', (int) $request->input('cause'))
-                ->first() ?? abort(404);
-        $pages = DB::table('untangle_pages')
-            ->where('store_id', $store->id)
-            ->where('cause_id', $cause->id)
-            ->where('action', Means::Rewrite->value)
-            ->orderByDesc('clicks')
-            ->limit(2000)
-            ->pluck('page_id')
-            ->map(static fn (mixed $id): int => (int) $id)
-            ->all();
-        if ($pages === []) {
-            return back()->withErrors(['cause' => 'Nothing of this is to be rewritten.']);
-        }
-        $selection = Selections::keep(
-            $store,
-            mb_substr('To rewrite: '.CauseWords::of($cause), 0, 120),
-            (int) $request->user()?->getAuthIdentifier(),
-            [array_values($pages)],
-        );
-
-        return redirect()->route('write', [$store, 'selection' => $selection]);
-    }
-
-    /** Takes back what was put down and is not on its way yet. */
-    public function drop(Request $request, Store $store, AddressChanges $changes): RedirectResponse
-    {
-        return back()->with(
-            'done',
-            number_format($changes->drop($store, null, (int) $request->user()?->getAuthIdentifier())).
-                ' changes were withdrawn.',
-        );
-    }
-
-    /** What was released and shows no more: put it back, or take what shows as meant. */
-    public function drifts(Request $request, Store $store, AddressChanges $changes): RedirectResponse
-    {
-        $request->validate(['do' => ['required', 'in:back,accept']]);
-        $drifts = AddressDrifts::list($store, 20_000);
-        if ($request->input('do') === 'accept') {
-            AddressDrifts::accept($drifts);
-
-            return back()->with('done', 'Accepted.');
-        }
-        $put = $changes->put(
-            $store,
-            array_map(
-                static fn (object $drift): array => [
-                    'page' => (int) $drift->page_id,
-                    'field' => AddressField::from((int) $drift->field),
-                    'value' => (string) $drift->value,
-                    'why' => 'shows something else since it was released',
-                    'base' => '',
-                ],
-                $drifts,
-            ),
-            Origin::Hand,
-            (int) $request->user()?->getAuthIdentifier(),
-            again: true,
-        );
-
-        return redirect()
-            ->route('release', $store)
-            ->with('done', number_format($put).' are ready to be sent again.');
-    }
-
     public function parameter(Request $request, Store $store): RedirectResponse
     {
         $request->validate([
@@ -408,28 +248,5 @@ final class DecideController
         }
 
         return redirect()->route('untangle.rules', $store)->with('done', 'The rule is set.');
-    }
-
-    /** @param  list<int>  $pages */
-    private function put(Request $request, Store $store, array $pages, RedirectResponse $back): RedirectResponse
-    {
-        $plan = Plan::of($store, $pages);
-        $put = $plan->put($store, (int) $request->user()?->getAuthIdentifier());
-        $held = count($plan->heldBack);
-
-        return $put === 0 && $held === 0
-            ? $back->withErrors(['plan' => 'Nothing of this is left to make ready.'])
-            : $back->with(
-                'done',
-                number_format($put).
-                    ' changes are ready for release'.
-                    ($held === 0
-                        ? '.'
-                        : '; '.
-                            number_format($held).
-                            ' were held back: '.
-                            implode(', ', array_slice(array_unique($plan->heldBack), 0, 3)).
-                            '.'),
-            );
     }
 }

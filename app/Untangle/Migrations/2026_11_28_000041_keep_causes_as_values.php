@@ -13,8 +13,16 @@ use Orchard\Core\Duplicates\CauseType;
 return new class extends Migration
 {
     private const PLAIN = [
-        'redirects' => 'redirects', 'tracking' => 'tracking', 'print' => 'print', 'slash' => 'slash', 'case' => 'case', 'scheme' => 'scheme',
-        'www' => 'www', 'index page' => 'index-file', 'encoding' => 'encoding', 'order of parameters' => 'order',
+        'redirects' => 'redirects',
+        'tracking' => 'tracking',
+        'print' => 'print',
+        'slash' => 'slash',
+        'case' => 'case',
+        'scheme' => 'scheme',
+        'www' => 'www',
+        'index page' => 'index-file',
+        'encoding' => 'encoding',
+        'order of parameters' => 'order',
     ];
 
     public function up(): void
@@ -24,35 +32,49 @@ return new class extends Migration
             ADD COLUMN IF NOT EXISTS parameter VARCHAR(250) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL DEFAULT '' AFTER type,
             ADD COLUMN IF NOT EXISTS scope VARCHAR(250) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL DEFAULT '' AFTER parameter,
             ADD COLUMN IF NOT EXISTS digest BINARY(16) NULL AFTER scope");
-        $named = Schema::hasColumn('untangle_causes', 'name') ? DB::table('untangle_causes')->where('type', '')->orderBy('id')->get(['id', 'name']) : [];
+        $named = Schema::hasColumn('untangle_causes', 'name')
+            ? DB::table('untangle_causes')
+                ->where('type', '')
+                ->orderBy('id')
+                ->get(['id', 'name'])
+            : [];
         foreach ($named as $row) {
             $cause = self::read((string) $row->name);
             $digest = (new Bytes($cause->digest()))->literal();
             DB::update("UPDATE untangle_causes SET type = ?, parameter = ?, scope = ?, digest = $digest WHERE id = ?", [
-                $cause->type->value, $cause->parameter, $cause->scope, $row->id,
+                $cause->type->value,
+                $cause->parameter,
+                $cause->scope,
+                $row->id,
             ]);
         }
-        DB::statement('ALTER TABLE untangle_causes MODIFY digest BINARY(16) NOT NULL, ADD UNIQUE IF NOT EXISTS by_digest (store_id, digest)');
+        DB::statement(
+            'ALTER TABLE untangle_causes MODIFY digest BINARY(16) NOT NULL, ADD UNIQUE IF NOT EXISTS by_digest (store_id, digest)',
+        );
         DB::statement('ALTER TABLE untangle_causes DROP INDEX IF EXISTS store_id, DROP COLUMN IF EXISTS name');
     }
 
     private static function read(string $name): Cause
     {
-        foreach ([
-            '/^(parameter) (?<parameter>.+) in (?<scope>.+)$/s' => CauseType::Parameter,
-            '/^(narrows): (?<parameter>.+) in (?<scope>.+)$/s' => CauseType::Narrows,
-            '/^(parts name the first): (?<parameter>.+) in (?<scope>.+)$/s' => CauseType::Paging,
-            '/^(declares): (?<parameter>.+) in (?<scope>.+)$/s' => CauseType::Declared,
-            '/^(path) (?<scope>.+) beside (?<parameter>.+)$/s' => CauseType::Path,
-            '/^(copies) in (?<scope>.+)$/s' => CauseType::Copies,
-            '/^(same text) in (?<scope>.+)$/s' => CauseType::Text,
-            '/^(host) (?<parameter>.+)$/s' => CauseType::Host,
-        ] as $pattern => $type) {
+        foreach (
+            [
+                '/^(parameter) (?<parameter>.+) in (?<scope>.+)$/s' => CauseType::Parameter,
+                '/^(narrows): (?<parameter>.+) in (?<scope>.+)$/s' => CauseType::Narrows,
+                '/^(parts name the first): (?<parameter>.+) in (?<scope>.+)$/s' => CauseType::Paging,
+                '/^(declares): (?<parameter>.+) in (?<scope>.+)$/s' => CauseType::Declared,
+                '/^(path) (?<scope>.+) beside (?<parameter>.+)$/s' => CauseType::Path,
+                '/^(copies) in (?<scope>.+)$/s' => CauseType::Copies,
+                '/^(same text) in (?<scope>.+)$/s' => CauseType::Text,
+                '/^(host) (?<parameter>.+)$/s' => CauseType::Host,
+            ] as $pattern => $type
+        ) {
             if (preg_match($pattern, $name, $found) === 1) {
                 return Cause::of($type, $found['parameter'] ?? '', $found['scope'] ?? '');
             }
         }
 
-        return Cause::of(CauseType::from(self::PLAIN[$name] ?? throw new RuntimeException("The cause \"$name\" is not known.")));
+        return Cause::of(
+            CauseType::from(self::PLAIN[$name] ?? throw new RuntimeException("The cause \"$name\" is not known.")),
+        );
     }
 };

@@ -58,13 +58,13 @@ final class NumbersApi
                     'url' => $row->url,
                     'title' => $row->title,
                     'kind' => PageKind::from((int) $row->page_kind)->key(),
-                    ...self::sums((array) $row, $then),
-                    'upside' => self::money($row->upside),
-                    'low' => self::money($row->low),
-                    'high' => self::money($row->high),
-                    'upside_wording' => self::money($row->wording),
-                    'upside_position' => self::money($row->lift),
-                    'extra_clicks' => self::money($row->extra_clicks),
+                    ...SumsAnswer::sums((array) $row, $then),
+                    'upside' => SumsAnswer::money($row->upside),
+                    'low' => SumsAnswer::money($row->low),
+                    'high' => SumsAnswer::money($row->high),
+                    'upside_wording' => SumsAnswer::money($row->wording),
+                    'upside_position' => SumsAnswer::money($row->lift),
+                    'extra_clicks' => SumsAnswer::money($row->extra_clicks),
                     'click_value' => $row->click_value === null ? null : round((float) $row->click_value, 4),
                     'withheld_clicks' => $row->withheld_clicks === null ? null : (int) $row->withheld_clicks,
                     'reason' => $row->reason,
@@ -100,7 +100,7 @@ final class NumbersApi
                     'text' => $row->text,
                     'class' => QueryClass::from((int) $row->class)->key(),
                     'pages' => (int) $row->pages,
-                    ...self::sums((array) $row, $then),
+                    ...SumsAnswer::sums((array) $row, $then),
                     'volume' => $row->volume === null ? null : (int) $row->volume,
                     'difficulty' => $row->difficulty === null ? null : (float) $row->difficulty,
                 ],
@@ -128,9 +128,9 @@ final class NumbersApi
                         'name' => (string) $row->week,
                         'clicks' => (int) $row->clicks,
                         'impressions' => (int) $row->impressions,
-                        'position' => self::position((array) $row, ''),
+                        'position' => SumsAnswer::position((array) $row, ''),
                         'orders' => (int) $row->orders,
-                        'revenue' => self::money($row->revenue),
+                        'revenue' => SumsAnswer::money($row->revenue),
                     ],
                     GroupSums::weeks($store, $lens),
                 ),
@@ -153,8 +153,8 @@ final class NumbersApi
             array_map(
                 static fn (array $row): array => [
                     'name' => $name(is_scalar($row['name']) ? (string) $row['name'] : ''),
-                    'pages' => self::whole($row, 'pages'),
-                    ...self::sums($row, $then),
+                    'pages' => SumsAnswer::whole($row, 'pages'),
+                    ...SumsAnswer::sums($row, $then),
                 ],
                 GroupSums::of($store, $lens, $by),
             ),
@@ -175,7 +175,7 @@ final class NumbersApi
                     'url' => $row->url,
                     'clicks' => (int) $row->clicks,
                     'change' => -(int) $row->lost,
-                    ...array_map(static fn (mixed $part): ?float => $row->has_parts ? self::money($part) : null, [
+                    ...array_map(static fn (mixed $part): ?float => $row->has_parts ? SumsAnswer::money($part) : null, [
                         'by_searches' => $row->demand,
                         'by_position' => $row->place,
                         'by_click_rate' => $row->rate,
@@ -213,8 +213,8 @@ final class NumbersApi
                     'page' => (int) $row->page_id,
                     'url' => $row->url,
                     'queries' => (int) $row->queries,
-                    'extra_clicks' => self::money($row->gain),
-                    'worth' => self::money($row->gain * $row->click_value),
+                    'extra_clicks' => SumsAnswer::money($row->gain),
+                    'worth' => SumsAnswer::money($row->gain * $row->click_value),
                     'best' => array_map(
                         static fn (object $one): array => [
                             'text' => $one->text,
@@ -251,8 +251,8 @@ final class NumbersApi
                     'url' => $row->url,
                     'number' => $row->number,
                     'back_on' => $row->back_on,
-                    'clicks_in_28_days' => self::money($row->missed_clicks),
-                    'missed_in_28_days' => self::money($row->missed),
+                    'clicks_in_28_days' => SumsAnswer::money($row->missed_clicks),
+                    'missed_in_28_days' => SumsAnswer::money($row->missed),
                 ],
                 $rows,
             ),
@@ -274,8 +274,8 @@ final class NumbersApi
                     'state' => $row->state,
                     'pages' => (int) $row->pages,
                     'done' => (int) $row->done,
-                    'upside' => count($row->sums) > 1 ? null : self::money($row->upside),
-                    'upside_done' => count($row->sums) > 1 ? null : self::money($row->upside_done),
+                    'upside' => count($row->sums) > 1 ? null : SumsAnswer::money($row->upside),
+                    'upside_done' => count($row->sums) > 1 ? null : SumsAnswer::money($row->upside_done),
                     'currency' => count($row->sums) === 1 ? (string) array_key_first($row->sums) : null,
                     'upside_by_currency' => (object) array_map(
                         static fn (float $sum): float => round($sum, 2),
@@ -298,7 +298,7 @@ final class NumbersApi
                     'url' => $page->url,
                     'state' => $page->state,
                     'minutes' => (int) $page->minutes,
-                    'upside' => self::money($page->upside),
+                    'upside' => SumsAnswer::money($page->upside),
                     'reason' => $page->reason,
                     'note' => $page->note,
                 ],
@@ -359,46 +359,5 @@ final class NumbersApi
             'total' => $total ?? count($data),
             'next' => $next,
         ]);
-    }
-
-    /**
-     * @param  array<string, mixed>  $row
-     * @return array<string, int|float|null>
-     */
-    private static function sums(array $row, string $then): array
-    {
-        return [
-            'clicks' => self::whole($row, 'clicks'),
-            'impressions' => self::whole($row, 'impressions'),
-            'position' => self::position($row, ''),
-            'clicks_compared' => self::whole($row, "clicks_beside$then"),
-            'impressions_compared' => self::whole($row, "impressions_beside$then"),
-            'clicks_then' => self::whole($row, "clicks$then"),
-            'impressions_then' => self::whole($row, "impressions$then"),
-            'position_then' => self::position($row, $then),
-        ] +
-            (array_key_exists('revenue', $row)
-                ? ['orders' => self::whole($row, 'orders'), 'revenue' => self::money($row['revenue'])]
-                : []);
-    }
-
-    /** @param  array<string, mixed>  $row */
-    private static function whole(array $row, string $key): int
-    {
-        return is_numeric($row[$key] ?? null) ? (int) $row[$key] : 0;
-    }
-
-    /** @param  array<string, mixed>  $row */
-    private static function position(array $row, string $end): ?float
-    {
-        $impressions = self::whole($row, "impressions$end");
-        $sum = self::whole($row, "position_sum$end");
-
-        return $impressions > 0 && $sum > 0 ? round($sum / $impressions / 1000, 2) : null;
-    }
-
-    private static function money(mixed $value): ?float
-    {
-        return is_numeric($value) ? round((float) $value, 2) : null;
     }
 }

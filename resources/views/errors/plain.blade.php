@@ -1,5 +1,5 @@
 @php($isInside = App\Access\Http\ErrorFrame::isSafe())
-@extends($isInside ? 'frame' : 'errors.bare')
+@extends(request()->hasHeader('HX-Request') ? 'errors.part' : ($isInside ? 'frame' : 'errors.bare'))
 @section('content')
     <div class="head"><h1>@yield('title')</h1></div>
     <p>@yield('words')</p>

@@ -12,7 +12,7 @@
     </p>
 @endif
 @if ($sum->count() > 0)
-    <p>Their pages had <b>@n($sum->clicks)</b> clicks in 13 weeks, <b>{{ $sum->share() }}%</b> of the store’s.@if ($changes > 0) Those whose URLs change had <b>@n($sum->addressClicks)</b>{{ $sum->cap === null ? '' : '; one release may touch '.App\Platform\Web\Forms::number($sum->cap).' at most' }}.@endif @if ($store->options()->needsApproval > 0)<b>@n($sum->allowed)</b> of @n($sum->count()) are approved and may go.@elseif ($sum->approvedTexts > 0)<b>@n($sum->approvedTexts)</b> texts are approved.@endif <span class="soft">It is sent by {{ implode(', ', array_slice($senders, 0, 4)) }}{{ count($senders) > 4 ? ' and others' : '' }}.</span></p>
+    @if ($store->options()->needsApproval > 0)<p><b>@n($sum->allowed)</b> of @n($sum->count()) are approved and may go.</p>@elseif ($sum->approvedTexts > 0)<p><b>@n($sum->approvedTexts)</b> texts are approved.</p>@endif
     <div hx-get="{{ route('release.ways', $store) }}" hx-trigger="load" hx-swap="outerHTML"></div>
     @can('release', $store)
         <form method="post" action="{{ route('release.send', $store) }}" id="send">@csrf
@@ -50,17 +50,6 @@
         </tbody>
     </table></div>
 @endif
-@if ($sum->largest !== [])
-    <h2>{{ count($sum->largest) === 1 ? 'Its page' : 'The pages with most clicks' }}</h2>
-    <div class="scroll"><table class="ledger tight largest-pages">
-        <thead><tr><th scope="col">Page</th><th scope="col" class="num">Clicks</th><th scope="col">Field</th><th scope="col">Now</th><th scope="col">After it</th></tr></thead>
-        <tbody>
-        @foreach ($sum->largest as $page)
-            @foreach ($page->changes as $change)
-                <tr>@if ($loop->first)<td class="clip g-page" rowspan="{{ count($page->changes) }}"><a href="{{ route('page', [$store, $page->id]) }}" title="{{ $page->url }}">{{ ShownUrl::of($store, $page->url) }}</a></td><td class="num" rowspan="{{ count($page->changes) }}">@n($page->clicks)</td>@endif
-                    <td>{{ $change->field }}</td><td><del>{{ $change->before === '' ? 'nothing' : $change->before }}</del></td><td><ins>{{ $change->after === '' ? 'the theme’s own' : $change->after }}</ins></td></tr>
-            @endforeach
-        @endforeach
-        </tbody>
-    </table></div>
+@if ($sum->count() > 0)
+    <div hx-get="{{ route('release.weight', $store) }}" hx-trigger="load" hx-swap="outerHTML"><p class="soft">Adding up clicks …</p></div>
 @endif

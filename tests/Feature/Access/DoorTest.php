@@ -240,3 +240,21 @@ it('leaves what a form said to the page behind it, whatever fragments are asked 
         $said(['Sec-Fetch-Dest' => 'document'])->assertDontSee('role="status"', false);
     }
 });
+
+it(
+    'tells within a page that a part of it could not be made, and leaves the rest of the page as it is',
+    function (): void {
+        $store = someStore();
+        $this->actingAs(member($store, Role::Owner));
+        $part = $this->withHeaders(['HX-Request' => 'true'])->get("/s/{$store->slug}/release/999999999/progress");
+        $part
+            ->assertNotFound()
+            ->assertSee('role="alert"', false)
+            ->assertDontSee('<html', false)
+            ->assertDontSee('<nav', false);
+        $this->flushHeaders()
+            ->get("/s/{$store->slug}/release/999999999/progress")
+            ->assertNotFound()
+            ->assertSee('<html', false);
+    },
+);

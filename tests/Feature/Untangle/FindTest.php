@@ -10,6 +10,7 @@ use App\Untangle\Deciding\CauseSort;
 use App\Untangle\Deciding\Decisions;
 use App\Untangle\Deciding\Means;
 use App\Untangle\Deciding\Plan;
+use App\Untangle\Deciding\Reckoning;
 use App\Untangle\Finding\Finds;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Duplicates\ParameterEffect;
@@ -177,7 +178,7 @@ it('lets a decision on a cause cover its addresses, and those that come later', 
         ->where('store_id', $store->id)
         ->where(['type' => 'path', 'scope' => '/range/*/*', 'parameter' => '/lamp/*'])
         ->first();
-    expect(Decisions::preview($store, (int) $cause->id, CauseSort::Path, 'redirect'))->toBe(['redirect' => [10, 0]]);
+    expect(Reckoning::preview($store, (int) $cause->id, CauseSort::Path, 'redirect'))->toBe(['redirect' => [10, 0]]);
     $this->actingAs(member($store, Role::Writer))
         ->post("/s/{$store->slug}/untangle/causes/$cause->id", ['choice' => 'redirect'])
         ->assertRedirect();

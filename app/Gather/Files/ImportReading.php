@@ -1,0 +1,196 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Gather\Files;
+
+use App\Platform\Database\Bulk;
+use App\Platform\Tables\TableFile;
+use App\Platform\Work\WorkRun;
+use App\Stores\Models\Store;
+use DateTimeZone;
+use Illuminate\Support\Facades\DB;
+use InvalidArgumentException;
+use LogicException;
+use Orchard\Core\Tabular\CellProblem;
+use Orchard\Core\Tabular\Dialect;
+use Orchard\Core\Tabular\Field;
+use Orchard\Core\Tabular\RowReader;
+
+/** The first phase of an import: reads the file row by row and stages what can be read; the rest is set aside. */
+final class ImportReading
+{
+    private const PORTION = 20_000;
+
+    /** More rows than this that cannot be read are no mishap: the columns are matched wrongly. */
+    private const MOST_ASIDES = 100_000;
+
+    /** Filled cells from which on a row is none of a report's head. */
+    private const MORE_THAN_A_TITLE = 3;
+
+    public function __construct(
+        private readonly WorkRun $run,
+        private readonly Store $store,
+        private readonly object $import,
+    ) {
+    }
+
+    /** Stages a portion after the other. */
+    public function read(): string
+    {
+        $sort = FileSort::from((string) $this->import->sort);
+        $dialect = Imports::dialectOf($this->import);
+        $fields = array_filter(
+            array_map(
+                static fn (string $key): ?Field => $sort->field($key),
+                FileLook::columnsOf((string) $this->import->columns),
+            ),
+        );
+        $list = $sort->list();
+        $reader = new RowReader($fields, $dialect, new DateTimeZone($this->store->timezone));
+        $intake =
+            $list !== null
+                ? new ListIntake($this->store, $sort, $reader)
+                : new RowIntake(
+                    $this->store,
+                    $sort,
+                    $reader,
+                    (string) $this->import->period_first,
+                    self::length($this->import),
+                );
+        $staged = StagedRows::of($this->import);
+        $list === null && $staged->resume();
+        $file = FileLook::fileOf($this->store, Imports::path($this->import));
+        $next = (int) $this->import->next_row;
+        $taken = (int) $this->import->rows_taken;
+        $aside = (int) $this->import->rows_aside;
+        if ($next === $dialect->headerRow + 1 && $taken + $aside === 0) {
+            $intake->leaveOut(self::aboveTheNames($file, $dialect));
+        }
+        foreach ($file->rows($dialect, $next, (int) $this->import->next_offset) as $line => $cells) {
+            $next = $line + 1;
+            if ($line <= $dialect->headerRow) {
+                continue;
+            }
+            $intake->add($line, $cells);
+            $problems = count($intake->aside());
+            if (
+                $problems + $aside > self::MOST_ASIDES ||
+                ($problems === 1000 && $taken + $intake->count() === 0 && $sort !== FileSort::Logs)
+            ) {
+                $last = $intake->aside()[$problems - 1] ?? throw new LogicException('Nothing was set aside.');
+                throw new InvalidArgumentException(
+                    "Too many rows cannot be read; the columns are probably matched wrongly. Row $line: {$last['problem']->column} {$last['problem']->reason}.",
+                );
+            }
+            if ($intake->count() >= self::PORTION || $problems >= 2000) {
+                [$taken, $aside] = $this->commit($intake, $staged, $next, $file->offset(), $taken, $aside, 'read');
+                if ($this->run->timeIsUp() || $this->run->stopAsked()) {
+                    return 'read';
+                }
+            }
+        }
+        $this->commit($intake, $staged, $next, $file->offset(), $taken, $aside, $list === null ? 'days' : 'list');
+
+        return $list === null ? 'days' : 'list';
+    }
+
+    /**
+     * Rows above the columns' names that are more than a title: they are told, not passed over.
+     *
+     * @return array<int, list<string>> by line
+     */
+    private static function aboveTheNames(TableFile $file, Dialect $dialect): array
+    {
+        $above = [];
+        foreach ($file->rows($dialect) as $line => $cells) {
+            if ($line >= $dialect->headerRow) {
+                break;
+            }
+            if (
+                count(array_filter($cells, static fn (string $cell): bool => trim($cell) !== '')) >=
+                self::MORE_THAN_A_TITLE
+            ) {
+                $above[$line] = $cells;
+            }
+        }
+
+        return $above;
+    }
+
+    /** @return array{int, int} rows taken and rows set aside so far */
+    private function commit(
+        RowIntake|ListIntake $intake,
+        StagedRows $staged,
+        int $next,
+        int $offset,
+        int $taken,
+        int $aside,
+        string $phase,
+    ): array {
+        [$taken, $aside] = $this->run->fenced(function () use (
+            $intake,
+            $staged,
+            $next,
+            $offset,
+            $taken,
+            $aside,
+            $phase,
+        ): array {
+            [$written, $problems] =
+                $intake instanceof ListIntake ? $intake->store((int) $this->import->id) : self::stage($intake, $staged);
+            Bulk::write(
+                'gather_asides',
+                ['import_id', 'line', 'column_name', 'reason', 'cells'],
+                array_map(
+                    fn (array $one): array => [
+                        (int) $this->import->id,
+                        $one['line'],
+                        $one['problem']->column,
+                        mb_substr($one['problem']->reason, 0, 255),
+                        json_encode(
+                            $one['cells'],
+                            JSON_UNESCAPED_UNICODE | JSON_INVALID_UTF8_SUBSTITUTE | JSON_THROW_ON_ERROR,
+                        ),
+                    ],
+                    $problems,
+                ),
+                'INSERT IGNORE',
+            );
+            DB::table('gather_imports')
+                ->where('id', $this->import->id)
+                ->update([
+                    'next_row' => $next,
+                    'next_offset' => $offset,
+                    'rows_taken' => $taken + $written,
+                    'rows_aside' => $aside + count($problems),
+                    'phase' => $phase,
+                    'staged' => $staged->toJson(),
+                ]);
+
+            return [$taken + $written, $aside + count($problems)];
+        });
+        $this->run->beat(['rows' => $taken, 'asides' => $aside, 'read' => $offset], force: true);
+
+        return [$taken, $aside];
+    }
+
+    /** @return array{int, list<array{line: int, cells: list<string>, problem: CellProblem}>} rows staged, rows set aside */
+    private static function stage(RowIntake $intake, StagedRows $staged): array
+    {
+        [$lines, $days, $aside] = $intake->flush();
+        $staged->add($lines, $days);
+
+        return [array_sum($days), $aside];
+    }
+
+    /** Days that each row stands for. */
+    public static function length(object $import): int
+    {
+        return $import->period_first === null
+            ? 1
+            : (int) (new \DateTimeImmutable((string) $import->period_first))->diff(
+                new \DateTimeImmutable((string) $import->period_last),
+            )->days + 1;
+    }
+}
