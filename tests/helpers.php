@@ -879,3 +879,41 @@ function judgeAll(Store $store): void
         (string) DB::table('work')->where('id', $work)->value('problem'),
     );
 }
+
+/** A page of a shop that nothing connects, with the links of all the others. */
+function lampPage(Site $site, string $path, string $name, array $links = []): void
+{
+    $site->page(
+        $path,
+        "<!doctype html><html lang=\"en\"><head><title>$name – Kiln</title><meta name=\"description\" content=\"All of $name.\"><script type=\"application/ld+json\">{\"@type\":\"CollectionPage\",\"name\":\"$name\"}</script></head><body><main><h1>$name</h1><p>".
+            'Made by hand. '.
+            '</p>'.
+            implode(' ', array_map(static fn (string $to): string => "<a href=\"$to\">see</a>", $links)).
+            '</main></body></html>',
+    );
+}
+
+/**
+ * A shop with two collections and a keyword list that asks for a third.
+ *
+ * @return array{Site, Store}
+ */
+function shopWithGap(): array
+{
+    $site = new Site();
+    lampPage($site, '/', 'Kiln', ['/collections/table-lamps', '/collections/floor-lamps']);
+    lampPage($site, '/collections/table-lamps', 'Table Lamps');
+    lampPage($site, '/collections/floor-lamps', 'Floor Lamps');
+    $store = $site->store();
+    crawl($store);
+    bringIn(
+        $store,
+        "url,kind,title\n/collections/table-lamps,collection,x\n/collections/floor-lamps,collection,x\n",
+        FileSort::Pages,
+    );
+    sortAnew($store);
+    bringIn($store, "keyword,volume,difficulty\nrattan lamps,900,20\ntable lamps,700,30\n", FileSort::Keywords);
+    matchUp($store);
+
+    return [$site, $store];
+}

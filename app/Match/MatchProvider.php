@@ -12,12 +12,14 @@ use App\Match\Console\ImportCommand;
 use App\Match\Console\SuggestCommand;
 use App\Match\Pairing\SuggestWork;
 use App\Match\Planning\Plans;
+use App\Match\Roads\RoadExport;
 use App\Match\Terms\LeadMarks;
 use App\Match\Terms\MatchExport;
 use App\Match\Tracking\TermHistory;
 use App\Match\Tracking\TrackWork;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Leaving\ExportParts;
+use App\Stores\Leaving\StoreTables;
 use App\Stores\Models\Store;
 use App\Stores\Steps\Stamps;
 use App\Stores\Steps\StepBoard;
@@ -27,8 +29,15 @@ use Illuminate\Support\ServiceProvider;
 
 final class MatchProvider extends ServiceProvider
 {
-    public function boot(WorkDesk $desk, StepBoard $board, Stamps $stamps, ExportParts $exports): void
-    {
+    public function boot(
+        WorkDesk $desk,
+        StepBoard $board,
+        Stamps $stamps,
+        ExportParts $exports,
+        StoreTables $tables,
+    ): void {
+        $tables->child('match_road_steps', 'road_id', 'match_roads');
+        $exports->register('roads', RoadExport::COLUMNS, RoadExport::rows(...));
         $this->loadMigrationsFrom(__DIR__.'/Migrations');
         $this->loadRoutesFrom(__DIR__.'/routes.php');
         $this->commands([SuggestCommand::class, ExportCommand::class, ImportCommand::class]);

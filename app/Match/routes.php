@@ -9,6 +9,7 @@ use App\Match\Http\MatchController;
 use App\Match\Http\OpenController;
 use App\Match\Http\PlanController;
 use App\Match\Http\RivalController;
+use App\Match\Http\RoadController;
 use App\Match\Http\TermController;
 use App\Match\Http\TrackedController;
 use Illuminate\Support\Facades\Route;
@@ -26,6 +27,8 @@ Route::middleware(['web', 'auth', 'can:view,store'])
         Route::get('/reach', [OpenController::class, 'reach'])->name('match.reach');
         Route::get('/pages', [OpenController::class, 'pages'])->name('match.pages');
         Route::get('/tracked', [TrackedController::class, 'index'])->name('match.tracked');
+        Route::get('/roads', [RoadController::class, 'index'])->name('match.roads');
+        Route::get('/terms/{term}/road', [RoadController::class, 'show'])->whereNumber('term')->name('match.road');
         Route::get('/export.{format}', ExportController::class)->name('match.export');
 
         Route::middleware('can:write,store')->group(function (): void {
@@ -37,6 +40,12 @@ Route::middleware(['web', 'auth', 'can:view,store'])
             Route::post('/terms/{term}/plan', [PlanController::class, 'plan'])
                 ->whereNumber('term')
                 ->name('match.plan');
+            Route::post('/terms/{term}/road', [RoadController::class, 'keep'])
+                ->whereNumber('term')
+                ->name('match.road.keep');
+            Route::post('/terms/{term}/road/steps', [RoadController::class, 'steps'])
+                ->whereNumber('term')
+                ->name('match.road.steps');
             Route::post('/planned/write', [PlanController::class, 'write'])->name('match.write');
             Route::post('/planned/{page}/arrived', [PlanController::class, 'arrived'])
                 ->whereNumber('page')

@@ -21,6 +21,7 @@ final readonly class StoreSettings
      * @param  int  $needsApproval  1 where a release takes only what somebody has approved, 2 only what was approved by
      *     somebody else than who made it
      * @param  int  $sitemapHints  1 where sitemaps name priority and frequency
+     * @param  array{factor: float, home: float, price: float, budget: float}  $links  by which roads are reckoned; home in hundredths
      * @param  int  $targetGrowth  hundredths by which clicks are to be more than a year earlier; 0 for no target
      * @param  int  $fetchDays  days after which search engines have usually fetched a changed page again, 0 to 60
      * @param  array{on: int, products: int, words: int}  $collections  its standard; on is 1 where it has one
@@ -63,6 +64,7 @@ final readonly class StoreSettings
         public int $sitemapHints = 0,
         public int $fetchDays = 10,
         public int $targetGrowth = 0,
+        public array $links = ['factor' => 5.0, 'home' => 50.0, 'price' => 0.0, 'budget' => 0.0],
     ) {
     }
 
@@ -120,6 +122,30 @@ final readonly class StoreSettings
                 'max' => 1,
                 'default' => 0,
                 'means' => 'whether our sitemaps name priority and frequency: 1 for yes, 0 for no',
+            ],
+            'link_factor' => [
+                'min' => 1,
+                'max' => 100,
+                'default' => 5,
+                'means' => 'links of one\'s own site that weigh as much as one backlink; a rule of thumb',
+            ],
+            'link_home' => [
+                'min' => 0,
+                'max' => 100,
+                'default' => 50,
+                'means' => 'hundredths of new backlinks that lead to the home page, the others to the page itself',
+            ],
+            'link_price' => [
+                'min' => 0,
+                'max' => 1000000,
+                'default' => 0,
+                'means' => 'what one backlink costs in work or money; 0 where no cost is reckoned',
+            ],
+            'link_budget' => [
+                'min' => 0,
+                'max' => 10000000,
+                'default' => 0,
+                'means' => 'what there is a month for backlinks; 0 where no months are reckoned',
             ],
             'target_growth' => [
                 'min' => 0,
@@ -347,6 +373,12 @@ final readonly class StoreSettings
             $values['sitemap_hints'],
             $values['fetch_days'],
             $values['target_growth'],
+            [
+                'factor' => (float) $values['link_factor'],
+                'home' => (float) $values['link_home'],
+                'price' => (float) $values['link_price'],
+                'budget' => (float) $values['link_budget'],
+            ],
         );
     }
 }

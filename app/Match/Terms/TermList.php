@@ -106,6 +106,16 @@ final class TermList
             );
     }
 
+    /** A term's number, as of the newest matching; null where it is none any more. */
+    public static function idOf(Store $store, int $market, string $digest): ?int
+    {
+        $id = DB::table('match_terms')
+            ->where(['store_id' => $store->id, 'market_id' => $market, 'digest' => $digest])
+            ->value('id');
+
+        return is_numeric($id) ? (int) $id : null;
+    }
+
     private static function column(TermFilter $filter): string
     {
         return match (true) {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Match\Tracking;
 
 use App\Inventory\Events\FiguresChanged;
+use App\Match\Roads\RoadBook;
 use App\Platform\Work\LongWork;
 use App\Platform\Work\SliceEnd;
 use App\Platform\Work\WorkDesk;
@@ -78,6 +79,7 @@ final class TrackWork implements LongWork
             }
         }
         $days->sumUp();
+        $run->fenced(static fn () => RoadBook::reach($store));
 
         return SliceEnd::done();
     }

@@ -30,6 +30,7 @@
     @endif
 @endforeach
 @if ($history)@include('match.days')@endif
+<p><a href="{{ route('match.road', [$store, $term->id]) }}">The road to it</a> <span class="soft">how many links a rival page is ahead, and what is won first</span></p>
 <h3>Pages that could go for it</h3>
 <table class="ledger tight match-pairs">
     <thead><tr><th scope="col">Page</th><th scope="col" class="num" title="How much of the term the page speaks of">Words</th><th scope="col" class="num" title="How well its kind answers what the term asks for">Kind</th><th scope="col" class="num" title="Products in stock that somebody who types the term would buy">Fits</th><th scope="col" class="num">Position</th><th scope="col" class="num">{{ $unit }}</th><th scope="col"><span class="sr">Decide</span></th></tr></thead>

@@ -237,6 +237,7 @@ it('exports what people made as CSV in a zip, safe for spreadsheets, without sec
         'marked-changes.csv',
         'page-questions.csv',
         'results.csv',
+        'roads.csv',
         'robots-txt.csv',
         'history.csv',
         'matches.csv',

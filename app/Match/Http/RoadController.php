@@ -1,0 +1,131 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Match\Http;
+
+use App\Match\Roads\RoadBook;
+use App\Match\Roads\RoadView;
+use App\Match\Terms\Pages;
+use App\Match\Terms\RivalPages;
+use App\Match\Terms\TermList;
+use App\Match\Tracking\TrackWork;
+use App\Stores\Markets;
+use App\Stores\Models\Store;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\View\View;
+use InvalidArgumentException;
+use Orchard\Core\Terms\LinkStock;
+
+/** The road to a term: how many links a rival page is ahead, what closing the gap takes, and what is won first. */
+final class RoadController
+{
+    public function index(Store $store): View
+    {
+        $roads = RoadView::all($store);
+
+        return view('match.roads', [
+            'store' => $store,
+            'roads' => $roads,
+            'markets' => Markets::of($store),
+            'terms' => self::ids($store, $roads),
+        ]);
+    }
+
+    public function show(Store $store, int $term): View
+    {
+        $row = TermList::these($store, [$term])[0] ?? abort(404);
+        $road = RoadView::of($store, $row);
+        $page = $road->page ?? ($row->lead_page ?? $row->support_page);
+
+        return view('match.road', [
+            'store' => $store,
+            'term' => $row,
+            'road' => $road,
+            'market' => Markets::of($store)->find((int) $row->market_id),
+            'page' => $page === null ? null : Pages::of($store, [(int) $page])[(int) $page] ?? null,
+            'rival' => RivalPages::of($store, (int) $row->market_id, [$row])[(string) $row->digest] ?? null,
+            'weaker' => RoadView::weaker($store, $row),
+            'links' => $store->options()->links,
+        ]);
+    }
+
+    public function keep(Request $request, Store $store, int $term): RedirectResponse
+    {
+        $most = 'max:'.RoadBook::MOST_LINKS;
+        $given = $request->validate([
+            'rival' => ['required', 'url:http,https', 'max:700'],
+            'backlinks' => ['required', 'integer', 'min:0', $most],
+            'internal' => ['required', 'integer', 'min:0', $most],
+            'own' => ['nullable', 'integer', 'min:0', $most],
+        ]);
+        $row = TermList::these($store, [$term])[0] ?? abort(404);
+        try {
+            RoadBook::keep(
+                $store,
+                $row,
+                $given['rival'],
+                new LinkStock((int) $given['backlinks'], (int) $given['internal']),
+                isset($given['own']) ? (int) $given['own'] : null,
+                (int) $request->user()?->getAuthIdentifier(),
+            );
+        } catch (InvalidArgumentException $wrong) {
+            return back()->withErrors(['rival' => $wrong->getMessage()]);
+        }
+
+        return redirect()->route('match.road', [$store, $term]);
+    }
+
+    public function steps(Request $request, Store $store, int $term): RedirectResponse
+    {
+        $given = $request->validate(
+            [
+                'do' => ['required', 'in:add,drop,end'],
+                'terms' => ['required_if:do,add', 'array', 'max:'.RoadBook::MOST_STEPS],
+                'terms.*' => ['integer', 'min:1'],
+                'step' => ['required_if:do,drop', 'string', 'regex:/^[0-9a-f]{32}$/'],
+            ],
+            ['terms.required_if' => 'No term is ticked.'],
+        );
+        $row = TermList::these($store, [$term])[0] ?? abort(404);
+        $road = RoadView::of($store, $row) ?? abort(404);
+        $id = (int) $road->row->id;
+        match ($given['do']) {
+            'add' => RoadBook::steps(
+                $store,
+                $id,
+                array_values(
+                    array_filter(
+                        TermList::these($store, array_values(array_map(intval(...), $given['terms']))),
+                        static fn (object $one): bool => (int) $one->market_id === (int) $row->market_id,
+                    ),
+                ),
+                (int) $request->user()?->getAuthIdentifier(),
+            ),
+            'drop' => RoadBook::dropStep($store, $id, (string) hex2bin((string) $given['step'])),
+            default => RoadBook::drop($store, $id),
+        };
+
+        $given['do'] === 'add' && TrackWork::begin($store, (int) $request->user()?->getAuthIdentifier());
+
+        return $given['do'] === 'end'
+            ? redirect()->route('match.roads', $store)
+            : redirect()->route('match.road', [$store, $term]);
+    }
+
+    /**
+     * @param  list<RoadView>  $roads
+     * @return array<int, int> id of the term, as of the newest matching, by road
+     */
+    private static function ids(Store $store, array $roads): array
+    {
+        $ids = [];
+        foreach ($roads as $road) {
+            $id = TermList::idOf($store, (int) $road->row->market_id, (string) $road->row->digest);
+            $id === null || ($ids[(int) $road->row->id] = $id);
+        }
+
+        return $ids;
+    }
+}
