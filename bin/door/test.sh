@@ -24,16 +24,17 @@ door_test() {
         find_renderer
         database_up 8>&-
         shops_up
-        step "Tables"; { lane_of_app && console migrate --force && in_lane php artisan migrate --force; } >"$VAR/log/migrate.log" 2>&1 || { tail -n 20 "$VAR/log/migrate.log"; die "The test tables could not be made."; }; ok
+        step "Tables"; { lane_of app && console migrate --force && in_lane php artisan migrate --force && { [ "$what" != all ] || { lane_of numbers && in_lane php artisan migrate --force; }; }; } >"$VAR/log/migrate.log" 2>&1 || { tail -n 20 "$VAR/log/migrate.log"; die "The test tables could not be made."; }; ok
         web_up
     fi
-    # Two lanes, one a core: the application beside what needs no database, then the browser, then the door.
+    # Two lanes, one a core: most of the application beside what needs no database, then the browser, then the rest of
+    # the application, then the door.
     case "$what" in
         door) door_tests || code=1 ;;
-        app) app_tests || code=1 ;;
+        app) lane_of app; app_tests app,numbers || code=1 ;;
         all)
             set -m
-            app_tests >"$VAR/log/lane.log" 2>&1 8>&- & lane=$!
+            { lane_of app && app_tests app; } >"$VAR/log/lane.log" 2>&1 8>&- & lane=$!
             set +m
             # The style checker opens its cache to everyone; it is not kept.
             mkdir -p "$VAR/tmp/style" && owned "$VAR/tmp/style"
@@ -45,7 +46,8 @@ door_test() {
         as_user $php vendor/bin/pest --colors=never --cache-directory="$VAR/tmp/pest" --testsuite=core --log-junit="$VAR/results/core.xml" || code=1
     fi
     if [ "$what" = all ] || [ "$what" = browser ]; then browser_tests || code=1; fi
-    if [ "$what" = all ]; then door_tests || code=1; fi
+    # The browser's shops are free by now.
+    if [ "$what" = all ]; then { lane_of numbers && app_tests numbers; } || code=1; door_tests || code=1; fi
     if [ -n "$lane" ]; then
         wait "$lane" || code=1
         lane=""
@@ -78,24 +80,28 @@ door_tests() {
     as_user $php vendor/bin/pest --colors=never --cache-directory="$VAR/tmp/pest-door" --testsuite=door --log-junit="$VAR/results/door.xml"
 }
 
-# lane_of_app: a folder of its own with files, caches and another database, so that two suites never meet.
-lane_of_app() {
-    LANE="$VAR/lane"
+# lane_of NAME: a folder of its own with files, caches and another database, so that two suites never meet; app has the
+# small shops to itself, numbers takes those of the browser's tests.
+lane_of() {
+    LANE="$VAR/lane"; local db=orchard_pest_test
+    LANE_SHOP=small LANE_POTTERY=moor
+    if [ "$1" = numbers ]; then LANE="$VAR/lane-numbers" db=orchard_pest_numbers_test LANE_SHOP=tindrel LANE_POTTERY=fennmoor; fi
     mkdir -p "$LANE"/{cache,tmp,storage/app/uploads,storage/framework/views,storage/framework/cache/data,storage/framework/sessions,storage/logs}
-    sed 's/^DB_DATABASE=.*/DB_DATABASE="orchard_pest_test"/' "$VAR/env" >"$LANE/env"
+    sed "s/^DB_DATABASE=.*/DB_DATABASE=\"$db\"/" "$VAR/env" >"$LANE/env"
     chmod -R go-rwx "$LANE" && owned "$LANE"
-    echo "CREATE DATABASE IF NOT EXISTS orchard_pest_test" | sql
+    echo "CREATE DATABASE IF NOT EXISTS $db" | sql
 }
 
 in_lane() {
     as_user env ORCHARD_VAR="$LANE" TMPDIR="$LANE/tmp" \
-        SHOP_URL="http://127.0.0.1:$(shop_port small)" SHOP_DATA="$VAR/shops/small" \
-        MARKET_URL="http://127.0.0.1:$(market_port small)" MARKET_DATA="$VAR/markets/small" \
-        POTTERY_URL="http://127.0.0.1:$(shop_port moor)" POTTERY_DATA="$VAR/shops/moor" "$@"
+        SHOP_URL="http://127.0.0.1:$(shop_port "${LANE_SHOP:-small}")" SHOP_DATA="$VAR/shops/${LANE_SHOP:-small}" \
+        MARKET_URL="http://127.0.0.1:$(market_port "${LANE_SHOP:-small}")" MARKET_DATA="$VAR/markets/${LANE_SHOP:-small}" \
+        POTTERY_URL="http://127.0.0.1:$(shop_port "${LANE_POTTERY:-moor}")" POTTERY_DATA="$VAR/shops/${LANE_POTTERY:-moor}" "$@"
 }
 
+# app_tests SUITES
 app_tests() {
-    in_lane $php vendor/bin/pest --colors=never --cache-directory="$LANE/tmp/pest" --testsuite=app --log-junit="$VAR/results/app.xml"
+    in_lane $php vendor/bin/pest --colors=never --cache-directory="$LANE/tmp/pest" --testsuite="$1" --log-junit="$VAR/results/${1%%,*}.xml"
 }
 
 # The browser's tests need the demo in the instance, and its workers.
