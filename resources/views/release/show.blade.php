@@ -5,7 +5,7 @@
     @if ($release->undo_of)<p>This takes back <a href="{{ route('release.show', [$store, $release->undo_of]) }}">an earlier release</a>.</p>@endif
     @include('release.progress')
     @if ($release->note)<p class="note">{{ $release->note }}</p>@endif
-    @can('release', $store)<details class="edit"><summary>{{ $release->note ? 'Change the note' : 'Write a note' }}</summary><form method="post" action="{{ route('release.note', [$store, $release->id]) }}">@csrf<label class="sr" for="release-note">Note of this release</label><textarea class="textarea wide" id="release-note" name="note" rows="2" maxlength="1000">{{ $release->note }}</textarea> <button class="button">Save the note</button></form></details>@endcan
+    @can('release', $store)<details class="edit release-note"><summary>{{ $release->note ? 'Change the note' : 'Write a note' }}</summary><form method="post" action="{{ route('release.note', [$store, $release->id]) }}">@csrf<label class="sr" for="release-note">Note of this release</label><textarea class="textarea wide" id="release-note" name="note" rows="2" maxlength="1000">{{ $release->note }}</textarea> <button class="button">Save the note</button></form></details>@endcan
     @if ($files !== [] || isset($handed['person']))
         <h2>Handed over</h2>
         @can('release', $store)
@@ -19,13 +19,13 @@
     <form method="post" action="{{ route('release.undo', [$store, $release->id]) }}">
         @csrf
         <table class="ledger">
-            <thead><tr><th scope="col"><input type="checkbox" data-tick-all=".pick" aria-label="All rows"></th><th scope="col">Page</th><th scope="col">Field</th><th scope="col">Before</th><th scope="col">After</th><th scope="col">State</th><th scope="col"><x-own-word of="live check">Live check</x-own-word></th></tr></thead>
+            <thead><tr><th scope="col" class="tick"><input type="checkbox" data-tick-all=".pick" aria-label="All rows"></th><th scope="col">Page</th><th scope="col">Field</th><th scope="col">Before</th><th scope="col">After</th><th scope="col">State</th><th scope="col"><x-own-word of="live check">Live check</x-own-word></th></tr></thead>
             <tbody>
             @foreach ($items as $item)
                 @php($shownNow = $item->shown_now ? json_decode($item->shown_now, true) : null)
                 @foreach ($changesOf($item) as $change)
                     <tr id="item-{{ $item->id }}-{{ $loop->index }}">
-                        <td>@if ($loop->first && $item->state === 'live' && ! $item->undone_by)<input type="checkbox" class="pick" name="items[]" value="{{ $item->id }}" aria-label="Tick {{ $item->name }}">@endif</td>
+                        <td class="tick">@if ($loop->first && $item->state === 'live' && ! $item->undone_by)<input type="checkbox" class="pick" name="items[]" value="{{ $item->id }}" aria-label="Tick {{ $item->name }}">@endif</td>
                         <td>@if ($loop->first)@if ($item->page_id)<a href="{{ route('page', [$store, $item->page_id]) }}">{{ $item->name }}</a>@else{{ $item->name }}@endif @endif</td>
                         <td>{{ $change->field->label() }}</td>
                         <td><del>{{ $change->base === '' ? 'nothing' : $change->base }}</del></td><td><ins>{{ $change->target === '' ? 'nothing' : $change->target }}</ins></td>

@@ -141,3 +141,50 @@ it('holds whatever stands in structured data', function (mixed $odd): void {
     [['@type' => 5, 'image' => []]],
     [['@graph' => 'no']],
 ]);
+
+it('weighs how much of the name an image has, and how large it is', function (
+    string $name,
+    string $src,
+    array $size,
+    bool $isIt,
+): void {
+    $image = ['src' => "https://shop.example/$src", 'alt' => ''] + $size;
+    expect(MainImage::of([$image], [], [], [$name]) !== null)->toBe($isIt);
+})->with([
+    'two words of two, of four letters each' => ['Blue bowl', 'blue-bowl.jpg', [], true],
+    'two words of four are not most of them' => ['Walnut dining table, persons', 'walnut-table-runner.jpg', [], false],
+    'three of five are' => ['Walnut dining table with drawers', 'walnut-dining-table.jpg', [], true],
+    'one of one is another page’s as well' => ['Bowls', 'bowls.jpg', [], false],
+    'large enough to the pixel' => ['Blue bowl', 'blue-bowl.jpg', ['width' => 100, 'height' => 100], true],
+    'a pixel less' => ['Blue bowl', 'blue-bowl.jpg', ['width' => 99, 'height' => 99], false],
+    'one side unknown' => ['Blue bowl', 'blue-bowl.jpg', ['width' => 24, 'height' => 0], true],
+    'wide and low' => ['Blue bowl', 'blue-bowl.jpg', ['width' => 900, 'height' => 40], true],
+]);
+
+it('looks for a product as deep as structured data is nested by people, and no deeper', function (
+    int $depth,
+    bool $isFound,
+): void {
+    $node = ['@type' => 'Product', 'image' => 'https://shop.example/p/bowl-42.jpg'];
+    for ($i = 0; $i < $depth; $i++) {
+        $node = [$node];
+    }
+    $inGraph = ['@type' => 'Product', 'image' => 'https://shop.example/p/bowl-42.jpg'];
+    for ($i = 0; $i < $depth; $i++) {
+        $inGraph = ['@graph' => $inGraph];
+    }
+    foreach ([[$node], [$inGraph]] as $structured) {
+        expect(MainImage::of(pictures('https://shop.example/p/bowl-42.jpg'), [], $structured, []) !== null)->toBe(
+            $isFound,
+        );
+    }
+})->with([[0, true], [5, true], [6, false], [200, false]]);
+
+it('takes no path for the same that is too short to tell anything', function (): void {
+    expect(MainImage::likeness('https://a.example/x/q.g', 'https://b.example/q.g'))
+        ->toBe(0)
+        ->and(MainImage::likeness('https://a.example/q.gi?w=2', 'https://b.example/q.gi'))
+        ->toBe(3)
+        ->and(MainImage::likeness('https://a.example/q.g?w=2', 'https://b.example/q.g'))
+        ->toBe(0);
+});

@@ -21,7 +21,9 @@ it('tells in what way a text was changed', function (string $ours, string $their
 
 it('tells the same of whatever one template did, whichever thing it is', function (): void {
     $words = [];
-    foreach (['Oak Table Lamp' => 'Made of oak', 'Brass Spot' => 'A spot of brass', 'Étoile' => 'Star of paper'] as $name => $ours) {
+    foreach (
+        ['Oak Table Lamp' => 'Made of oak', 'Brass Spot' => 'A spot of brass', 'Étoile' => 'Star of paper'] as $name => $ours
+    ) {
         $words[] = TextShift::between($ours, "$name – buy it at Shop", $name)->words;
     }
     expect(array_unique($words))->toBe(['is “… – buy it at Shop” around the name now']);
@@ -44,3 +46,52 @@ it('is never at a loss, and never longer than a line', function (int $seed): voi
             ->toBeLessThanOrEqual(170);
     }
 })->with([1, 2, 3]);
+
+it('tells ends and beginnings up to sixty characters, longer ones are texts of their own', function (
+    string $ours,
+    string $theirs,
+    string $words,
+): void {
+    expect(TextShift::between($ours, $theirs, 'Lamp')->words)->toBe($words);
+})->with([
+    'sixty behind' => ['Oak', 'Oak'.str_repeat('x', 60), 'got “'.str_repeat('x', 60).'” at its end'],
+    'sixty-one behind' => ['Oak', 'Oak'.str_repeat('x', 61), 'was written anew'],
+    'sixty before' => ['Oak', str_repeat('y', 60).'Oak', 'got “'.str_repeat('y', 60).'” before it'],
+    'sixty-one before' => ['Oak', str_repeat('y', 61).'Oak', 'was written anew'],
+    'sixty around the name, and sixty-one' => [
+        'Oak',
+        str_repeat('a', 60).'Lamp'.str_repeat('b', 61),
+        'was written anew',
+    ],
+    'sixty-one around it, and sixty' => ['Oak', str_repeat('a', 61).'Lamp'.str_repeat('b', 60), 'was written anew'],
+    'sixty around it on both sides' => [
+        'Oak',
+        str_repeat('a', 60).'Lamp'.str_repeat('b', 60),
+        'is “'.str_repeat('a', 60).'…'.str_repeat('b', 60).'” around the name now',
+    ],
+]);
+
+it('says that an end was lost where four tenths of the text are left, else that it was written anew', function (
+    int $left,
+    string $words,
+): void {
+    $ours = 'abcdefghi klmnopqrst';
+    expect(TextShift::between($ours, substr($ours, 0, $left).' …', 'None of it')->words)->toBe($words);
+})->with([[8, 'lost its end'], [7, 'was written anew'], [20, 'got “ …” at its end']]);
+
+it('tells another end where four tenths have stayed, to the word', function (): void {
+    // Of ten characters four have stayed: "abc " of "abc defghi".
+    expect(TextShift::between('abc defghi', 'abc xyz', 'None')->words)
+        ->toBe('ends with “xyz” instead of “defghi”')
+        ->and(TextShift::between('abc defghij', 'abc xyz', 'None')->words)
+        ->toBe('was written anew');
+});
+
+it('looks for names of four letters and more', function (): void {
+    expect(TextShift::between('Something else', 'Buy Lamp here', 'Lamp')->words)
+        ->toBe('is “Buy … here” around the name now')
+        ->and(TextShift::between('Something else', 'Buy Oak here', 'Oak')->words)
+        ->toBe('was written anew')
+        ->and(TextShift::between('Something else', 'Buy Lamp here', '  Lamp ')->words)
+        ->toBe('is “Buy … here” around the name now');
+});
