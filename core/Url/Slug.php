@@ -86,7 +86,7 @@ final readonly class Slug
     public static function free(string $slug, callable $isTaken): string
     {
         for ($i = 2, $free = $slug; $isTaken($free); $i++) {
-            $free = substr($slug, 0, self::TOO_LONG - 4)."-$i";
+            $free = rtrim(substr($slug, 0, self::TOO_LONG - 4), '-')."-$i";
         }
 
         return $free;
