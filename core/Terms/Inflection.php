@@ -156,7 +156,7 @@ final class Inflection
         }
         if (str_ends_with($plain, 'er')) {
             $stem = substr($plain, 0, -2);
-            $umlaut = preg_match('/(ä|ö|ü|ae|oe|ue)[^aeiouäöü]*er$/u', $word) === 1;
+            $umlaut = preg_match('/(äu|aeu|ä|ö|ü|ae|oe|ue)[^aeiouäöü]*er$/u', $word) === 1;
             foreach (self::GERMAN_ER as $noun) {
                 if (str_ends_with($stem, $noun)) {
                     return $stem;
