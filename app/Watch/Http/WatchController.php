@@ -10,6 +10,7 @@ use App\Platform\Work\WorkView;
 use App\Stores\Models\Store;
 use App\Watch\Judging\JudgeWork;
 use App\Watch\Judging\Judgings;
+use App\Watch\Lists\AcrossChanges;
 use App\Watch\Lists\Learned;
 use App\Watch\Lists\ResultList;
 use App\Watch\Lists\StoreSum;
@@ -39,6 +40,7 @@ final class WatchController
                 'window' => NumberWindow::of($store),
                 'sum' => StoreSum::of($store, $from, $store->today()),
                 'learned' => $after === null ? Learned::of($store) : null,
+                'across' => $after === null ? AcrossChanges::of($store) : [],
                 'isFirst' => $after === null,
             ] + ResultList::page($store, $after),
         );

@@ -39,6 +39,13 @@
         </tbody>
     </table></div>
     @if ($next)<p class="pager"><a href="{{ route('watch', [$store, 'after' => $next]) }}">Earlier changes</a></p>@endif
+    @if ($across)
+    <h2>Over all changes</h2>
+    <div class="scroll"><table class="ledger tight" id="across">
+        <thead><tr><th scope="col">Work</th><th scope="col" class="num">Changes</th><th scope="col" class="num">Pages</th><th scope="col" class="num">Clicks in 28 days</th><th scope="col" class="num">9 times in 10 between</th><th scope="col" class="num">Of what would have come</th></tr></thead>
+        <tbody>@foreach ($across as $one)<tr><td>{{ $one->name }}</td><td class="num">@n($one->changes)</td><td class="num">@n($one->pages)</td><td class="num">@if ($one->isTold())<b>{{ Figure::signed($one->clicks->value) }}</b>@else{{ Figure::signed($one->clicks->value) }}@endif</td><td class="num">{{ Figure::whole($one->clicks->low()) }} and {{ Figure::whole($one->clicks->high()) }}</td><td class="num">{{ $one->share() === null ? '' : ($one->share() >= 0 ? '+' : '−').Forms::number(abs(100 * $one->share()), 1).'%' }}</td></tr>@endforeach</tbody>
+    </table></div>
+    @endif
     @if ($learned)<p class="note">Of the gap in CTR that {{ $learned->kept->changes === 1 ? 'one release' : Forms::number($learned->kept->changes).' releases' }} meant to close, about <b>{{ Forms::number(100 * $learned->share()) }}%</b> was closed ({{ Figure::whole(100 * $learned->kept->low()) }}% to {{ Figure::whole(100 * $learned->kept->high()) }}%, 9 times in 10). Weigh assumes {{ Forms::number(100 * $learned->assumed) }}%.@if ($learned->differs()) <a class="in-text" href="{{ route('weigh.what-if', [$store, 'share' => $learned->share()]) }}">See what {{ Forms::number(100 * $learned->share()) }}% would change</a>; it can be taken over there, and back.@endif</p>@endif
     <p class="hint">Clicks are those beyond what would have come, as pages of the same kind went that were left alone; revenue is these clicks at what a click of such pages is worth. “Promised” is what Weigh said of their wording on the day they went out.</p>
     @endif

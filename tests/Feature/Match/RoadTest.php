@@ -44,7 +44,7 @@ function roadStore(): Store
     return $store->refresh();
 }
 
-function termCalled(Store $store, string $name): object
+function roadTerm(Store $store, string $name): object
 {
     $id = DB::table('match_terms')
         ->where('store_id', $store->id)
@@ -57,7 +57,7 @@ function termCalled(Store $store, string $name): object
 
 it('reckons how far a rival page is ahead, with the store’s own factor, price and budget', function (): void {
     $store = roadStore();
-    $term = termCalled($store, 'table lamp');
+    $term = roadTerm($store, 'table lamp');
     bringIn(
         $store,
         "url,source,anchor,rel,placement\n/collections/table-lamps,https://one.example/a,lamps,follow,content\n".
@@ -116,13 +116,13 @@ it('reckons how far a rival page is ahead, with the store’s own factor, price 
 
 it('puts easier terms on the way, tracks them, and notes the day on which each is won', function (): void {
     $store = roadStore();
-    $term = termCalled($store, 'table lamp');
+    $term = roadTerm($store, 'table lamp');
     $writer = member($store, Role::Writer);
     RoadBook::keep($store, $term, 'https://rival.example/x', new LinkStock(50, 0), null, $writer->id);
     $weaker = array_column(RoadView::weaker($store, $term), 'term', 'id');
     expect(array_filter($weaker, static fn (string $name): bool => str_contains($name, 'best')))->toBe([]);
-    $small = termCalled($store, 'small table lamp');
-    $blue = termCalled($store, 'blue table lamp');
+    $small = roadTerm($store, 'small table lamp');
+    $blue = roadTerm($store, 'blue table lamp');
     expect($weaker)->toHaveKeys([(int) $small->id, (int) $blue->id]);
     $this->actingAs($writer);
     $act = route('match.road.steps', [$store, $term->id]);
@@ -159,8 +159,8 @@ it('puts easier terms on the way, tracks them, and notes the day on which each i
     expect(array_column(iterator_to_array(RoadExport::rows($store), false), 9))->toBe([$small->term, $blue->term]);
     // A matching gives terms new numbers; the road is known by the term.
     matchUp($store);
-    expect(RoadView::of($store, termCalled($store, 'table lamp'))->steps)->toHaveCount(2);
-    $term = termCalled($store, 'table lamp');
+    expect(RoadView::of($store, roadTerm($store, 'table lamp'))->steps)->toHaveCount(2);
+    $term = roadTerm($store, 'table lamp');
     $act = route('match.road.steps', [$store, $term->id]);
     $this->post($act, ['do' => 'drop', 'step' => bin2hex($blue->digest)])->assertRedirect();
     expect(RoadView::of($store, $term)->steps)->toHaveCount(1);
@@ -173,7 +173,7 @@ it('puts easier terms on the way, tracks them, and notes the day on which each i
 
 it('refuses numbers that are none, viewers and strangers', function (): void {
     $store = roadStore();
-    $term = termCalled($store, 'table lamp');
+    $term = roadTerm($store, 'table lamp');
     $keep = route('match.road.keep', [$store, $term->id]);
     $good = ['rival' => 'https://rival.example/', 'backlinks' => 3, 'internal' => 4];
     $this->actingAs(member($store, Role::Viewer));

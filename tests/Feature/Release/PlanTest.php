@@ -30,7 +30,7 @@ function hourComes(int $plan, int $hoursAgo = 0): void
     ]);
 }
 
-function planned(int $plan): object
+function planRow(int $plan): object
 {
     return DB::table('release_plans')->where('id', $plan)->first();
 }
@@ -82,17 +82,17 @@ it('goes by itself at its hour, once, with what was looked at and nothing else',
     app(Drafts::class)->markReady($this->store, [$later->draft->id], true, null);
 
     $this->plans->tick();
-    expect(planned($plan)->state)->toBe(PlanState::Planned->value);
+    expect(planRow($plan)->state)->toBe(PlanState::Planned->value);
     $this->get(route('release', $this->store))->assertOk()->assertSee('Tomorrow early')->assertSee('Call off');
     hourComes($plan);
     $this->plans->tick();
     $this->plans->tick();
-    $release = (int) planned($plan)->release_id;
+    $release = (int) planRow($plan)->release_id;
     expect(DB::table('release_batches')->where('store_id', $this->store->id)->count())
         ->toBe(1)
-        ->and(planned($plan)->state)
+        ->and(planRow($plan)->state)
         ->toBe(PlanState::Sent->value)
-        ->and(planned($plan)->note)
+        ->and(planRow($plan)->note)
         ->toBe('1 change is no longer what was looked at, and stays ready.')
         ->and(DB::table('release_items')->where('release_id', $release)->count())
         ->toBe(5)
@@ -125,7 +125,7 @@ it('takes what was changed since where it was approved since', function (): void
     ]);
     hourComes($plan);
     $this->plans->tick();
-    expect(DB::table('release_items')->where('release_id', (int) planned($plan)->release_id)->count())->toBe(2);
+    expect(DB::table('release_items')->where('release_id', (int) planRow($plan)->release_id)->count())->toBe(2);
 });
 
 it('sends the rest after a first part, and holds it back where that met trouble', function (
@@ -138,12 +138,12 @@ it('sends the rest after a first part, and holds it back where that met trouble'
     $rest = (int) DB::table('release_plans')->where('after_plan', $first)->value('id');
     hourComes($first);
     $this->plans->tick();
-    $release = (int) planned($first)->release_id;
+    $release = (int) planRow($first)->release_id;
     expect(DB::table('release_items')->where('release_id', $release)->count())->toBe(4);
     hourComes($rest);
     // Nothing of the first part has gone yet: the rest waits for it.
     $this->plans->tick();
-    expect(planned($rest)->state)->toBe(PlanState::Planned->value);
+    expect(planRow($rest)->state)->toBe(PlanState::Planned->value);
     sentTo($this->store, $release);
     $one = DB::table('release_items')->where('release_id', $release)->min('id');
     match ($trouble) {
@@ -154,7 +154,7 @@ it('sends the rest after a first part, and holds it back where that met trouble'
             ->update($trouble === 'not seen' ? ['seen' => $trouble] : ['state' => $trouble]),
     };
     $this->plans->tick();
-    expect(planned($rest)->state)
+    expect(planRow($rest)->state)
         ->toBe($state->value)
         ->and(DB::table('release_items')->where('store_id', $this->store->id)->count())
         ->toBe($items);
@@ -171,7 +171,7 @@ it('sends what was held back when an approver says so, and only once', function 
     $plan = $this->plans->plan($this->store, null, [], inDays(1), null, 'Late');
     hourComes($plan, Plans::HOURS_LATE + 1);
     $this->plans->tick();
-    expect(planned($plan))->state->toBe(PlanState::Missed->value)->note->toContain('did not run');
+    expect(planRow($plan))->state->toBe(PlanState::Missed->value)->note->toContain('did not run');
     $this->actingAs(member($this->store, Role::Approver));
     $this->get(route('release', $this->store))->assertSee('did not run at its hour')->assertSee('Put away');
     $this->get(route('store', $this->store))->assertSee('planned release did not go');
@@ -200,7 +200,7 @@ it('does not go on a day without releases, nor with nothing, and says why', func
     Calendar::add($this->store, 'A sudden pause', false, $today, $today, Returns::Never, null, true);
     hourComes($plan);
     $this->plans->tick();
-    expect(planned($plan))->state->toBe(PlanState::Missed->value)->note->toContain('A sudden pause');
+    expect(planRow($plan))->state->toBe(PlanState::Missed->value)->note->toContain('A sudden pause');
 });
 
 it('refuses hours that are none, are past, or are far away', function (string $at, ?string $rest, string $why): void {
@@ -243,7 +243,7 @@ it('is an approver’s, and of one store alone', function (): void {
     $this->actingAs(member($other, Role::Owner))
         ->post(route('release.plan.act', [$other, $plan]), ['do' => 'drop'])
         ->assertSessionHas('done', 'It has gone already.');
-    expect(planned($plan)->state)->toBe(PlanState::Planned->value);
+    expect(planRow($plan)->state)->toBe(PlanState::Planned->value);
 });
 
 it('asks for somebody else than who made it, where the store does', function (): void {

@@ -8,6 +8,8 @@ use App\Facts\SalesSum;
 use App\Gather\Files\FileSort;
 use App\Stores\Models\Store;
 use App\Stores\StoreOptions;
+use App\Watch\Changed\Marks;
+use App\Watch\Lists\AcrossChanges;
 use App\Watch\Reports\Cost;
 use App\Watch\Reports\Finance;
 use App\Watch\Reports\Report;
@@ -254,4 +256,45 @@ it('puts the stores that somebody may see into one report, and no other', functi
     $this->get('/reports.pdf')->assertNotFound();
     auth()->logout();
     $this->get(route('watch.group'))->assertRedirect(route('sign-in'));
+});
+
+it('adds up over all changes what each kind of work earned, as the single results have it', function (): void {
+    $watched = WatchedStore::of(200, array_fill_keys(range(1, 90), 1.4), 12, 40, 3);
+    $store = $watched->store;
+    foreach ([[1, 45], [46, 90]] as [$first, $last]) {
+        Marks::add($store, "Pages $first on", $watched->day(12), pathsOf(range($first, $last)), null);
+    }
+    expect(AcrossChanges::of($store))->toBe([]);
+    judgeAll($store);
+    $rows = DB::select(
+        'SELECT r.*, c.weeks_told FROM watch_results r JOIN watch_changes c ON c.id = r.change_id
+            WHERE r.store_id = ? AND r.part >= 2',
+        [$store->id],
+    );
+    $across = AcrossChanges::of($store);
+    expect(count($rows))->toBe(2)->and($across)->toHaveCount(1);
+    $gain = $variance = $expected = 0.0;
+    foreach ($rows as $row) {
+        $per = 4 / $row->weeks_told;
+        $gain += ($row->came - $row->expected) * $per;
+        $variance += ($row->error * $per) ** 2;
+        $expected += $row->expected * $per;
+    }
+    expect($across[0]->changes)
+        ->toBe(2)
+        ->and($across[0]->pages)
+        ->toBe((int) array_sum(array_column($rows, 'pages')))
+        ->and($across[0]->clicks->value)
+        ->toEqualWithDelta($gain, 1e-6)
+        ->and($across[0]->clicks->low())
+        ->toEqualWithDelta($gain - 1.645 * sqrt($variance), 1e-6)
+        ->and($across[0]->share())
+        ->toEqualWithDelta($gain / $expected, 1e-9)
+        ->and($across[0]->isTold())
+        ->toBeTrue();
+    $this->actingAs(member($store, Role::Viewer))
+        ->get(route('watch', $store))
+        ->assertOk()
+        ->assertSee('Over all changes')
+        ->assertSee($across[0]->name);
 });
