@@ -36,7 +36,7 @@ test('a release is planned for an hour by keyboard, stands in the night shift, a
     await axe(page);
 
     await page.goto('/s/tindrel/release');
-    await page.getByRole('button', { name: 'Call off: Early in the morning' }).click();
+    await page.getByRole('button', { name: /^Call off\s+Early in the morning/ }).click();
     await expect(page.getByRole('row', { name: /Early in the morning/ })).toHaveCount(0);
     await expect(page.getByText('A title that is to go at night').first()).toBeVisible();
     // It is put back on the desk, so that no other test sends it.

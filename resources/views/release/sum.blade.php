@@ -45,7 +45,7 @@
         <tbody>
         @foreach ($plans as $one)
             <tr><td>{{ $one->plan->name }}</td><td class="nowrap">{{ App\Platform\Web\Forms::moment($one->plan->sendsAt, $store->timezone) }}</td><td class="num">@n($one->changes)@if ($one->plan->part < 100) <span class="soft">a first {{ $one->plan->part }}%</span>@endif</td><td>{{ $one->by ?? 'command line' }}</td><td><span class="state {{ $one->plan->state->isTrouble() ? 'is-hand' : '' }}">{{ $one->plan->state->label() }}</span>@if ($one->plan->note) <span class="soft">{{ $one->plan->note }}</span>@endif</td>
-                @can('release', $store)<td class="nowrap"><form method="post" action="{{ route('release.plan.act', [$store, $one->plan->id]) }}">@csrf<button class="button" name="do" value="send" data-once>Send now<span class="sr">: {{ $one->plan->name }}</span></button> <button class="button" name="do" value="drop">{{ $one->plan->state->isTrouble() ? 'Put away' : 'Call off' }}<span class="sr">: {{ $one->plan->name }}</span></button></form></td>@endcan</tr>
+                @can('release', $store)<td class="nowrap"><form method="post" action="{{ route('release.plan.act', [$store, $one->plan->id]) }}">@csrf<button class="button" name="do" value="send" data-once>Send now<span class="sr"> {{ $one->plan->name }}</span></button> <button class="button" name="do" value="drop">{{ $one->plan->state->isTrouble() ? 'Put away' : 'Call off' }}<span class="sr"> {{ $one->plan->name }}</span></button></form></td>@endcan</tr>
         @endforeach
         </tbody>
     </table></div>
