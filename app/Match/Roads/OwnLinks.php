@@ -28,10 +28,8 @@ final class OwnLinks
             ->whereRaw('placement NOT REGEXP ?', [self::ASIDE])
             ->distinct()
             ->count('source_host');
-        $index = DB::table('page_index')
-            ->where('page_id', $page)
-            ->first(['links_in', 'links_nav']);
+        $linksIn = DB::table('page_index')->where('page_id', $page)->value('links_in');
 
-        return new LinkStock($backlinks ?? $listed, max(0, (int) ($index->links_in ?? 0)));
+        return new LinkStock($backlinks ?? $listed, is_numeric($linksIn) ? (int) $linksIn : 0);
     }
 }

@@ -85,19 +85,19 @@ final class ReportController
             'amount' => ['nullable', 'numeric', 'between:-999999999,999999999'],
         ]);
         try {
-            $report = Report::of($store, $given['from'], $given['to']);
+            [$from, $to] = Report::days($store, $given['from'], $given['to']);
         } catch (InvalidArgumentException $problem) {
             return back()->withErrors(['amount' => $problem->getMessage()]);
         }
         Finance::say(
             $store,
-            $report->from,
-            $report->to,
+            $from,
+            $to,
             isset($given['amount']) ? (float) $given['amount'] : null,
             (int) $request->user()?->getAuthIdentifier(),
         );
 
-        return redirect()->route('watch.report', [$store, 'from' => $report->from, 'to' => $report->to]);
+        return redirect()->route('watch.report', [$store, 'from' => $from, 'to' => $to]);
     }
 
     public function endLinks(Store $store): RedirectResponse

@@ -47,8 +47,14 @@ final readonly class Report
     ) {
     }
 
-    /** @throws InvalidArgumentException where the days are none, or too far apart */
-    public static function of(Store $store, ?string $from = null, ?string $to = null): self
+    /**
+     * The first and the last day of a report; a quarter to today where none are given.
+     *
+     * @return array{string, string}
+     *
+     * @throws InvalidArgumentException where the days are none, or too far apart
+     */
+    public static function days(Store $store, ?string $from, ?string $to): array
     {
         $day = static function (?string $given, string $else): string {
             $date = $given === null ? null : DateTimeImmutable::createFromFormat('!Y-m-d', $given);
@@ -64,6 +70,14 @@ final readonly class Report
         if ($days < 0 || $days > self::LONGEST) {
             throw new InvalidArgumentException('The last day is the first or later, and within two years of it.');
         }
+
+        return [$from, $to];
+    }
+
+    /** @throws InvalidArgumentException where the days are none, or too far apart */
+    public static function of(Store $store, ?string $from = null, ?string $to = null): self
+    {
+        [$from, $to] = self::days($store, $from, $to);
         $next = [];
         foreach (app(StepBoard::class)->hands($store) as $hand) {
             $hand === null || ($next[] = [$hand->count, $hand->words]);

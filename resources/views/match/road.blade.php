@@ -3,7 +3,6 @@
 @php
     use App\Platform\Web\Forms;
     $unit = $market->currency ?: 'EUR';
-    $links = $links;
 @endphp
 @section('content')
     <div class="head"><h1>The road to “{{ $term->term }}”</h1><div class="tools"><a href="{{ route('match.term', [$store, $term->id]) }}">The term</a></div></div>
