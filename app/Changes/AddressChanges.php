@@ -112,6 +112,32 @@ final class AddressChanges
         }
     }
 
+    /**
+     * What was released and shows no more is to be set again.
+     *
+     * @param  list<object>  $drifts  as AddressDrifts::list() gives them
+     * @return int how many were put down
+     */
+    public function again(Store $store, array $drifts, int $userId): int
+    {
+        return $this->put(
+            $store,
+            array_map(
+                static fn (object $drift): array => [
+                    'page' => (int) $drift->page_id,
+                    'field' => AddressField::from((int) $drift->field),
+                    'value' => (string) $drift->value,
+                    'why' => 'shows something else since it was released',
+                    'base' => '',
+                ],
+                $drifts,
+            ),
+            Origin::Hand,
+            $userId,
+            again: true,
+        );
+    }
+
     /** A change that was handed over and given up waits again. */
     public function backToReady(int $page, AddressField $field): void
     {
@@ -154,7 +180,7 @@ final class AddressChanges
     }
 
     /**
-     * Takes changes back that are not on their way.
+     * Takes changes back that decide addresses and are not on their way.
      *
      * @param  ?list<int>  $pages  null for all
      */
@@ -163,6 +189,7 @@ final class AddressChanges
         return DB::transaction(function () use ($store, $pages, $userId): int {
             $query = DB::table('address_changes')
                 ->where('store_id', $store->id)
+                ->whereIn('field', AddressField::decisive())
                 ->where('state', '<>', DraftState::Sending->value)
                 ->when($pages !== null, static fn ($query) => $query->whereIn('page_id', $pages ?? []));
             $rows = $query->lockForUpdate()->get();

@@ -14,7 +14,7 @@ final class AddressDrifts
      * What was released and does not show any more, after a crawl: the page declares, redirects or closes otherwise.
      *
      * @param  iterable<int, array<int, ?string>>  $shown  what pages show now: text by field, by page; null where that
-     *         cannot be told
+     *         cannot be told; fields that are not in it stay as they are
      * @return int how many have drifted
      */
     public static function look(Store $store, iterable $shown): int
@@ -25,7 +25,7 @@ final class AddressDrifts
         }
         $drifted = 0;
         foreach ($holds === [] ? [] : $shown as $page => $fields) {
-            foreach ($holds[$page] ?? [] as $field => $row) {
+            foreach (array_intersect_key($holds[$page] ?? [], $fields) as $field => $row) {
                 $now = $fields[$field] ?? null;
                 $theirs = $now === null || $now === $row->shown ? null : $now;
                 $drifted += $theirs === null ? 0 : 1;
@@ -41,13 +41,17 @@ final class AddressDrifts
         return $drifted;
     }
 
-    /** @return list<object> addresses that no longer show what was released, with their URLs */
-    public static function list(Store $store, int $limit): array
+    /**
+     * @param  list<int>  $fields  of AddressField
+     * @return list<object> addresses that no longer show what was released, with their URLs
+     */
+    public static function list(Store $store, array $fields, int $limit): array
     {
         return array_values(
             DB::table('address_states')
                 ->join('pages', 'pages.id', '=', 'address_states.page_id')
                 ->where('address_states.store_id', $store->id)
+                ->whereIn('field', $fields)
                 ->whereNotNull('drifted')
                 ->orderBy('page_id')
                 ->limit($limit)

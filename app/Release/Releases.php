@@ -90,7 +90,7 @@ final class Releases
                     array_values(array_unique($drafts->map(static fn (Draft $draft): int => $draft->resourceId)->all())),
                 ),
             );
-            $addresses = $addresses->whereIn('page_id', $portion->chosen($addresses));
+            $addresses = $portion->ofAddresses($addresses);
             if ($drafts->isEmpty() && $addresses->isEmpty()) {
                 throw new InvalidArgumentException(Ready::nothing($store));
             }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Tend;
 
+use App\Changes\AddressDrifts;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Leaving\ExportParts;
 use App\Stores\Models\Store;
@@ -14,17 +15,21 @@ use App\Tend\Asking\AskWork;
 use App\Tend\Console\ExportCommand;
 use App\Tend\Console\FindCommand;
 use App\Tend\Console\MapsCommand;
+use App\Tend\Console\PutCommand;
 use App\Tend\Finding\Finds;
 use App\Tend\Finding\FindWork;
 use App\Tend\Finding\WorthWork;
 use App\Tend\Lists\LinkList;
 use App\Tend\Lists\SaidTables;
 use App\Tend\Maps\MapWork;
+use App\Tend\Releasing\PartsSeen;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\RateLimiter;
+use Illuminate\Support\Facades\View as Views;
 use Illuminate\Support\ServiceProvider;
+use Illuminate\View\View;
 
 final class TendProvider extends ServiceProvider
 {
@@ -34,9 +39,13 @@ final class TendProvider extends ServiceProvider
         $exports->register('page-questions', SaidTables::QUESTIONS, SaidTables::questions(...));
         $exports->register('robots-txt', SaidTables::ROBOTS, SaidTables::robots(...));
         $exports->register('links-to-add', LinkList::COLUMNS, LinkList::export(...));
+        Views::composer('tend.drifts', static function (View $view): void {
+            $store = $view->getData()['store'] ?? null;
+            $view->with('drifts', $store instanceof Store ? AddressDrifts::list($store, PartsSeen::fields(), 50) : []);
+        });
         $this->loadMigrationsFrom(__DIR__.'/Migrations');
         $this->loadRoutesFrom(__DIR__.'/routes.php');
-        $this->commands([FindCommand::class, ExportCommand::class, MapsCommand::class]);
+        $this->commands([FindCommand::class, ExportCommand::class, MapsCommand::class, PutCommand::class]);
         $desk->register(FindWork::class);
         $desk->register(WorthWork::class);
         $desk->register(AddWork::class);

@@ -11,6 +11,7 @@ use App\Tend\Http\KnownController;
 use App\Tend\Http\LeaveController;
 use App\Tend\Http\MapController;
 use App\Tend\Http\PageController;
+use App\Tend\Http\PartsController;
 use App\Tend\Http\RingsController;
 use App\Tend\Http\RobotsController;
 use App\Tend\Http\TryController;
@@ -79,6 +80,17 @@ Route::middleware(['web', 'auth', 'can:view,store'])
             Route::post('/robots/fetch', [RobotsController::class, 'fetch'])
                 ->middleware('throttle:tend-looks')
                 ->name('tend.robots.fetch');
+            Route::post('/robots/{version}/release', [PartsController::class, 'robots'])
+                ->whereNumber('version')
+                ->name('tend.robots.release');
+            Route::post('/maps/release', [PartsController::class, 'sitemaps'])->name('tend.maps.release');
+            Route::post('/causes/{cause}/markup', [PartsController::class, 'cause'])
+                ->whereNumber('cause')
+                ->name('tend.cause.markup');
+            Route::post('/pages/{page}/markup', [PartsController::class, 'page'])
+                ->whereNumber('page')
+                ->name('tend.page.markup');
+            Route::post('/drifts', [PartsController::class, 'drifts'])->name('tend.drifts');
             Route::post('/ask', [RingsController::class, 'ask'])->name('tend.asked');
             Route::post('/maps', [MapController::class, 'make'])->name('tend.maps.make');
             Route::post('/add', [AddController::class, 'say'])->name('tend.add.say');

@@ -4,25 +4,31 @@ declare(strict_types=1);
 
 namespace App\Connectors\Shop;
 
-use App\Connectors\Shop\Mapping\ShopMapping;
+use App\Connectors\Shop\Mapping\AddressSettings;
+use App\Connectors\Shop\Mapping\RedirectRecords;
 use App\Connectors\Shop\Mapping\SignedHttp;
 
-/** What a shop keeps of single addresses (canonical, robots, redirect), read and written as its mapping says. */
+/**
+ * What a shop keeps of single addresses (canonical, robots, redirect) or of files at its root, read and written as its
+ * mapping says.
+ */
 final readonly class MappedAddresses
 {
     public function __construct(
         private SignedHttp $http,
-        private ShopMapping $mapping,
         private MappedAnswers $answers,
+        private string $prefix,
+        private ?AddressSettings $settings,
+        private ?RedirectRecords $redirects,
     ) {
     }
 
     public function read(string $id): ShopResource
     {
-        $target = substr($id, strlen(ShopAdmin::ADDRESS));
+        $target = substr($id, strlen($this->prefix));
         $fields = [];
         $version = '';
-        $settings = $this->mapping->addresses;
+        $settings = $this->settings;
         if ($settings !== null) {
             $request = $settings->read->request->filled(['target' => $target]);
             $answer = $this->http->send($settings->read->request->method, $request);
@@ -41,13 +47,15 @@ final readonly class MappedAddresses
             }
         }
         $records = [];
-        if ($this->mapping->redirects !== null) {
+        if ($this->redirects !== null) {
             [$records['redirect'], $fields['redirect']] = $this->redirectOf($target) ?? ['', ''];
             $version .= '|'.$records['redirect'].'|'.md5($fields['redirect']);
         }
         if ($fields === []) {
             throw ShopUnavailable::cannot(
-                'its mapping does not say where canonicals, robots or redirects of single addresses are kept.',
+                $this->prefix === ShopAdmin::FILE
+                    ? 'its mapping does not say where files at its root are kept.'
+                    : 'its mapping does not say where canonicals, robots or redirects of single addresses are kept.',
             );
         }
 
@@ -57,7 +65,7 @@ final readonly class MappedAddresses
     /** @return ?array{string, string} number and target of the record that redirects the address */
     private function redirectOf(string $target): ?array
     {
-        $form = $this->mapping->redirects ?? throw new \LogicException('No redirects are mapped.');
+        $form = $this->redirects ?? throw new \LogicException('No redirects are mapped.');
         $request = $form->find->filled(['target' => $target]);
         $entries = $form->items->read(
             $this->answers->data($this->http->send($form->find->method, $request), $request['path']),
@@ -74,15 +82,15 @@ final readonly class MappedAddresses
     /** @param  array<string, string>  $fields */
     public function write(ShopResource $read, array $fields): WriteOutcome
     {
-        $target = substr($read->id, strlen(ShopAdmin::ADDRESS));
-        $settings = $this->mapping->addresses;
-        $isRecord = isset($fields['redirect']) && $this->mapping->redirects !== null;
+        $target = substr($read->id, strlen($this->prefix));
+        $settings = $this->settings;
+        $isRecord = isset($fields['redirect']) && $this->redirects !== null;
         $redirect = $fields['redirect'] ?? '';
         $others = $isRecord ? array_diff_key($fields, ['redirect' => 0]) : $fields;
         // Before anything is sent: what is half known is not half written.
         foreach (array_keys($others) as $field) {
             if ($settings === null || ! $settings->can($field)) {
-                return WriteOutcome::refused("The mapping does not say how $field of a single address is set.");
+                return WriteOutcome::refused("The mapping does not say how $field is set.");
             }
         }
         $problem = $isRecord ? $this->writeRedirect($target, $read->records['redirect'] ?? '', $redirect) : null;
@@ -112,7 +120,7 @@ final readonly class MappedAddresses
     /** @return ?WriteOutcome null where it is done */
     private function writeRedirect(string $target, string $record, string $to): ?WriteOutcome
     {
-        $form = $this->mapping->redirects ?? throw new \LogicException('No redirects are mapped.');
+        $form = $this->redirects ?? throw new \LogicException('No redirects are mapped.');
         if ($to === 'gone') {
             return WriteOutcome::refused('This shop’s redirects cannot say that something is gone.');
         }

@@ -15,12 +15,22 @@ final readonly class MappedShop implements ShopAdmin
 {
     private MappedAnswers $answers;
 
-    private MappedAddresses $addresses;
+    /** @var array<string, MappedAddresses> by what an id begins with */
+    private array $settings;
 
     public function __construct(private SignedHttp $http, private ShopMapping $mapping)
     {
         $this->answers = new MappedAnswers($http, $mapping);
-        $this->addresses = new MappedAddresses($http, $mapping, $this->answers);
+        $this->settings = [
+            self::ADDRESS => new MappedAddresses(
+                $http,
+                $this->answers,
+                self::ADDRESS,
+                $mapping->addresses,
+                $mapping->redirects,
+            ),
+            self::FILE => new MappedAddresses($http, $this->answers, self::FILE, $mapping->files, null),
+        ];
     }
 
     public function list(?string $after): ResourceBatch
@@ -69,8 +79,9 @@ final readonly class MappedShop implements ShopAdmin
 
     public function read(string $id): ShopResource
     {
-        if (str_starts_with($id, self::ADDRESS)) {
-            return $this->addresses->read($id);
+        $setting = $this->setting($id);
+        if ($setting !== null) {
+            return $setting->read($id);
         }
         [$list, $own] = $this->find($id);
         $read =
@@ -117,9 +128,7 @@ final readonly class MappedShop implements ShopAdmin
     public function write(ShopResource $read, array $fields): WriteOutcome
     {
         try {
-            return str_starts_with($read->id, self::ADDRESS)
-                ? $this->addresses->write($read, $fields)
-                : $this->writeItem($read, $fields);
+            return $this->setting($read->id)?->write($read, $fields) ?? $this->writeItem($read, $fields);
         } catch (ShopUnavailable $unavailable) {
             return MappedAnswers::outcome($unavailable, isWriting: false);
         }
@@ -151,6 +160,12 @@ final readonly class MappedShop implements ShopAdmin
             ),
             MappedAnswers::portions($write, $fields),
         );
+    }
+
+    /** Null where the id is that of a thing of the shop's. */
+    private function setting(string $id): ?MappedAddresses
+    {
+        return $this->settings[(strstr($id, ':', true) ?: '').':'] ?? null;
     }
 
     /** @param  array<string, string>  $fields */

@@ -13,6 +13,9 @@ interface ShopAdmin
      */
     public const ADDRESS = 'address:';
 
+    /** What stands before the path in the id of a file at the shop's root, such as robots.txt. */
+    public const FILE = 'file:';
+
     /**
      * One batch of the shop's resources.
      *

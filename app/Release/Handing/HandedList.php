@@ -42,7 +42,7 @@ final readonly class HandedList
             $pattern = AddressPattern::between($url, $value);
             $key = $change->field->key()."\n".($pattern->isRule() ? $pattern->key() : $url->text());
             $groups[$key] ??= [
-                'field' => $change->field->key(),
+                'field' => lcfirst($change->field->label()),
                 'pattern' => $pattern,
                 'rows' => [],
                 'count' => 0,
@@ -124,7 +124,8 @@ final readonly class HandedList
                 continue;
             }
             foreach (FieldChange::unpack((string) $item->fields) as $change) {
-                yield [$url, $change, $item->seen === 'seen'];
+                $of = $change->field === AddressField::RobotsFile ? $url->resolve('/robots.txt') ?? $url : $url;
+                yield [$of, $change, $item->seen === 'seen'];
             }
         }
     }

@@ -51,6 +51,9 @@ final readonly class ConnectController
                 'robots' => 'Robots',
                 'redirect' => 'Redirects',
                 'slug' => 'Slugs',
+                'structured_data' => 'Structured data',
+                'related_links' => 'Related links',
+                'robots_file' => 'robots.txt',
             ],
             'mapping' => $mapping,
             'url' => (string) DB::table('connections')

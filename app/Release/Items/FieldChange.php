@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Release\Items;
 
 use App\Changes\AddressField;
+use App\Changes\ShownPart;
 use Orchard\Core\Wording\ShownText;
 use Orchard\Core\Wording\TextField;
 
@@ -77,9 +78,26 @@ final readonly class FieldChange
         );
     }
 
-    /** Whether the page shows what it should; themes may set a text's quotation marks in their own way. */
+    /** In few words what the page shows instead. */
+    public function inWords(string $now): string
+    {
+        return $this->field instanceof AddressField && ! $this->field->decidesAddress()
+            ? ShownPart::brief($this->field, $now)
+            : $now;
+    }
+
+    /**
+     * Whether the page shows what it should; themes may set a text's quotation marks in their own way, and what is one
+     * of several parts need only be among them.
+     */
     public function isShown(?string $now): bool
     {
+        if ($this->field instanceof AddressField && ! $this->field->decidesAddress()) {
+            $wanted = $this->shownAfter ?? $this->shownBefore;
+
+            return $wanted === null ||
+                ShownPart::holds($this->field, $wanted, (string) $now) === ($this->shownAfter !== null);
+        }
         if ($this->shownAfter !== null) {
             return $this->field instanceof TextField
                 ? ShownText::is((string) $now, $this->shownAfter)

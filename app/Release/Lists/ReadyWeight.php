@@ -87,9 +87,9 @@ final readonly class ReadyWeight
             'SELECT c.page_id AS id, MAX(c.is_address) AS is_address, MAX(i.clicks) AS clicks FROM (
                 SELECT r.page_id, 0 AS is_address FROM drafts d JOIN resources r ON r.id = d.resource_id
                     WHERE d.store_id = ? AND d.state = ? AND r.page_id IS NOT NULL
-                UNION ALL SELECT a.page_id, 1 FROM address_changes a WHERE a.store_id = ? AND a.state = ?
+                UNION ALL SELECT a.page_id, a.field <= ? FROM address_changes a WHERE a.store_id = ? AND a.state = ?
             ) AS c JOIN page_index i ON i.page_id = c.page_id GROUP BY c.page_id ORDER BY clicks DESC, c.page_id',
-            [$store->id, DraftState::Ready->value, $store->id, DraftState::Ready->value],
+            [$store->id, DraftState::Ready->value, AddressField::Slug->value, $store->id, DraftState::Ready->value],
         );
         $clicks = array_map(intval(...), array_column($rows, 'clicks', 'id'));
         $addresses = array_filter(array_map(intval(...), array_column($rows, 'is_address', 'id')));
@@ -137,10 +137,11 @@ final readonly class ReadyWeight
                 ->orderBy('field')
                 ->get(['page_id', 'field', 'base_value', 'value']) as $address
         ) {
+            $field = AddressField::from((int) $address->field);
             $changes[(int) $address->page_id][] = new BeforeAfter(
-                AddressField::from((int) $address->field)->label(),
-                (string) $address->base_value,
-                (string) $address->value,
+                $field->label(),
+                $field->brief((string) $address->base_value),
+                $field->brief((string) $address->value),
             );
         }
         $urls = DB::table('pages')->whereIn('id', array_keys($clicks))->pluck('url', 'id');

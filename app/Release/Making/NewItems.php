@@ -6,6 +6,7 @@ namespace App\Release\Making;
 
 use App\Changes\AddressField;
 use App\Changes\Draft;
+use App\Changes\ShownPart;
 use App\Connectors\Shop\ShopAdmin;
 use App\Platform\Database\Bulk;
 use App\Release\Handing\Via;
@@ -109,18 +110,17 @@ final readonly class NewItems
                     $isOwn =
                         $this->ways->isOfResource($field, $resource, $kind) ||
                         ($way->file !== null && $field !== AddressField::Redirect);
-                    $key = $way->key().($isOwn ? ' own' : '');
-                    $ways[$key] = [$way, $isOwn];
+                    $external = match (true) {
+                        $field === AddressField::RobotsFile => ShopAdmin::FILE.'/robots.txt',
+                        $isOwn => (string) $row->external_id,
+                        default => ShopAdmin::ADDRESS.$url->target(),
+                    };
+                    $key = $way->key()." $external";
+                    $ways[$key] = [$way, $isOwn, $external];
                     $parts[$key][] = $this->addressChange($change, $row, $url, $base);
                 }
-                foreach ($ways as $key => [$way, $isOwn]) {
-                    $rows[] = $this->row(
-                        $way,
-                        $isOwn ? $resource : 0,
-                        $isOwn ? (string) $row->external_id : ShopAdmin::ADDRESS.$url->target(),
-                        (int) $page,
-                        $parts[$key],
-                    );
+                foreach ($ways as $key => [$way, $isOwn, $external]) {
+                    $rows[] = $this->row($way, $isOwn ? $resource : 0, $external, (int) $page, $parts[$key]);
                 }
             }
             DB::table('release_items')->insert($rows);
@@ -196,6 +196,10 @@ final readonly class NewItems
             AddressField::Redirect => [
                 (string) $page->redirect_url,
                 $value === 'gone' ? $value : $url->resolve($value)?->text() ?? $value,
+            ],
+            AddressField::StructuredData, AddressField::RelatedLinks, AddressField::RobotsFile => [
+                ShownPart::wanted($field, (string) $change->base_value, $url),
+                ShownPart::wanted($field, $value, $url),
             ],
             AddressField::Slug => ['', $url->resolve(preg_replace('~[^/]*$~', '', $url->path).$value)?->text()],
         };

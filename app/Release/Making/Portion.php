@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Release\Making;
 
+use App\Changes\AddressField;
 use App\Stores\Models\Store;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
@@ -20,6 +21,25 @@ final readonly class Portion
 
     public function __construct(private Store $store, private int $percent)
     {
+    }
+
+    /**
+     * What is bounded by the clicks at risk are addresses; what is only added to pages goes with the part alone.
+     *
+     * @param  Collection<int, \stdClass>  $changes  rows of address_changes
+     * @return Collection<int, \stdClass> those that go
+     */
+    public function ofAddresses(Collection $changes): Collection
+    {
+        $decides = static fn (\stdClass $change): bool => AddressField::from((int) $change->field)->decidesAddress();
+        $deciding = $changes->filter($decides);
+        $adding = $changes->reject($decides);
+        $pages = array_values(array_unique(array_map(intval(...), $adding->pluck('page_id')->all())));
+
+        return $deciding
+            ->whereIn('page_id', $this->chosen($deciding))
+            ->concat($adding->whereIn('page_id', $this->part($pages)))
+            ->values();
     }
 
     /**

@@ -10,9 +10,11 @@ use App\Changes\AddressField;
 use App\Changes\Events\TextsChanged;
 use App\Changes\History;
 use App\Changes\HistoryEvent;
+use App\Changes\ShownPart;
 use App\Connectors\Http\GuardedHttp;
 use App\Connectors\Http\HttpAnswer;
 use App\Connectors\Http\HttpRequest;
+use App\Connectors\Shop\ShopAdmin;
 use App\Platform\Work\LongWork;
 use App\Platform\Work\SliceEnd;
 use App\Platform\Work\WorkRun;
@@ -25,7 +27,6 @@ use Orchard\Core\Markup\LinkHeader;
 use Orchard\Core\Markup\PageFacts;
 use Orchard\Core\Markup\PageReader;
 use Orchard\Core\Url\PageUrl;
-use Orchard\Core\Wording\TextField;
 
 /**
  * The live check: fetches each released page as a searcher would and compares what it shows with what it is to show.
@@ -83,6 +84,9 @@ final class LookWork implements LongWork
             }
             foreach ($items as $item) {
                 $url = PageUrl::parse((string) $item->url);
+                $url = self::isOfFile($item)
+                    ? $store->baseUrl()->resolve(substr((string) $item->external_id, strlen(ShopAdmin::FILE)))
+                    : $url;
                 if ($url !== null) {
                     $http->add(
                         new HttpRequest(
@@ -108,10 +112,33 @@ final class LookWork implements LongWork
         return SliceEnd::more();
     }
 
+    /**
+     * What shows of what was changed, for people.
+     *
+     * @param  list<FieldChange>  $changes
+     * @param  array<int, ?string>  $shown
+     * @return array<string, ?string>
+     */
+    private static function told(array $changes, array $shown): array
+    {
+        $told = [];
+        foreach ($changes as $change) {
+            $now = $shown[$change->field->value] ?? null;
+            $told[$change->field->key()] = $now === null ? null : $change->inWords($now);
+        }
+
+        return $told;
+    }
+
+    private static function isOfFile(object $item): bool
+    {
+        return str_starts_with((string) $item->external_id, ShopAdmin::FILE);
+    }
+
     private function compare(Store $store, object $item, PageUrl $url, HttpAnswer $answer): void
     {
         $shown = null;
-        if ($answer->status === 200) {
+        if ($answer->status === 200 && ! self::isOfFile($item)) {
             $facts = PageReader::read(Charset::toUtf8($answer->body, $answer->header('content-type')), $url);
             $shown = PageTexts::of(
                 $url->text(),
@@ -124,11 +151,13 @@ final class LookWork implements LongWork
         $changes = FieldChange::unpack((string) $item->fields);
         if ($item->page_id !== null && $answer->status > 0) {
             $shown =
-                ($shown ?? PageTexts::of('', null, null, null, [])) + self::settings($url, $answer, $facts ?? null);
+                ($shown ?? PageTexts::of('', null, null, null, [])) +
+                self::settings($url, $answer, $facts ?? null) +
+                [AddressField::RobotsFile->value => self::isOfFile($item) ? $answer->body : ''];
         }
         $isSeen =
             $shown !== null &&
-            array_filter($changes, static fn (FieldChange $c): bool => ! $c->isShown($shown[$c->field->value])) === [];
+            array_filter($changes, static fn (FieldChange $c): bool => ! $c->isShown($shown[$c->field->value] ?? null)) === [];
         $looks = (int) $item->looks + 1;
         $isHanded = (string) $item->state === ItemState::Handed->value;
         // Whoever it was handed to may take days; a page is not asked more than daily for it.
@@ -147,19 +176,7 @@ final class LookWork implements LongWork
                 'shown_now' => $shown === null
                         ? json_encode(['problem' => $answer->problem ?? "status {$answer->status}"])
                         : json_encode(
-                            [
-                                'title' => $shown[TextField::Title->value],
-                                'description' => $shown[TextField::Description->value],
-                                'h1' => $shown[TextField::H1->value],
-                                'social_title' => $shown[TextField::SocialTitle->value],
-                                'social_description' => $shown[TextField::SocialDescription->value],
-                                'social_image' => $shown[TextField::SocialImage->value],
-                                'image_alt' => $shown[TextField::ImageAlt->value],
-                                'canonical' => $shown[11] ?? null,
-                                'robots' => $shown[12] ?? null,
-                                'redirect' => $shown[13] ?? null,
-                                'slug' => $shown[14] ?? null,
-                            ],
+                            self::told($changes, $shown),
                             JSON_UNESCAPED_UNICODE | JSON_INVALID_UTF8_SUBSTITUTE,
                         ),
             ]);
@@ -169,7 +186,7 @@ final class LookWork implements LongWork
         $isHanded && $this->book->arrived($item, $changes);
         $digests = [];
         foreach ($changes as $change) {
-            $now = $shown[$change->field->value];
+            $now = $shown[$change->field->value] ?? null;
             if ($change->field instanceof AddressField) {
                 History::addAddress(
                     $store->id,
@@ -219,7 +236,7 @@ final class LookWork implements LongWork
             ),
             AddressField::Redirect->value => $to,
             AddressField::Slug->value => $to,
-        ];
+        ] + ($facts === null ? [] : ShownPart::ofPage($facts));
     }
 
     /** Its time has come; or it lies further off than the wait that was set, since the clock was put back. */

@@ -19,6 +19,7 @@ use App\Tend\Maps\MapWork;
 use App\Tend\Maps\SiteMaps;
 use App\Tend\Reach\DepthAims;
 use App\Tend\Reach\ReachRebuild;
+use App\Tend\Releasing\PartsSeen;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -193,6 +194,7 @@ final class FindWork implements LongWork
                     'seen' => json_encode(OnceChecks::learn($store), JSON_THROW_ON_ERROR),
                 ]),
         );
+        PartsSeen::look($store);
         $this->finds->begin($store->id, null, AddWork::class);
         if (SiteMaps::state($store) !== null) {
             $this->finds->begin($store->id, null, MapWork::class);

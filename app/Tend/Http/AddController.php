@@ -7,6 +7,7 @@ namespace App\Tend\Http;
 use App\Stores\Models\Store;
 use App\Tend\Adding\LinkState;
 use App\Tend\Lists\LinkList;
+use App\Tend\Releasing\Parts;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
@@ -32,16 +33,22 @@ final class AddController
         );
     }
 
-    public function say(Request $request, Store $store): RedirectResponse
+    public function say(Request $request, Store $store, Parts $parts): RedirectResponse
     {
         $given = $request->validate(
             [
-                'do' => ['required', 'in:list,leave,propose'],
+                'do' => ['required', 'in:list,leave,propose,release'],
                 'links' => ['required', 'array', 'max:1000'],
                 'links.*' => ['integer', 'min:1'],
             ],
             ['links.required' => 'No link is ticked.'],
         );
+        if ($given['do'] === 'release') {
+            $ids = array_values(array_map(intval(...), $given['links']));
+            $pages = $parts->links($store, $ids, (int) $request->user()?->getAuthIdentifier());
+
+            return back()->with('done', Parts::inWords($pages));
+        }
         $state = match ($given['do']) {
             'list' => LinkState::Listed,
             'leave' => LinkState::Left,

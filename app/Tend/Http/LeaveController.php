@@ -10,6 +10,7 @@ use App\Stores\Models\Store;
 use App\Tend\Found\FindingType;
 use App\Tend\Found\Leaves;
 use App\Tend\Found\OrphanEnds;
+use App\Tend\Releasing\Parts;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
@@ -36,10 +37,10 @@ final class LeaveController
         return back()->with('done', 'Left as it is; what later crawls find of this cause, too.');
     }
 
-    /** Ticked findings are left, their pages go to the writing desk, or what is proposed for orphans is made ready. */
-    public function findings(Request $request, Store $store): RedirectResponse
+    /** Ticked findings are left, their pages go to the writing desk, or what mends them is made ready for release. */
+    public function findings(Request $request, Store $store, Parts $parts): RedirectResponse
     {
-        $do = $request->validate(['do' => ['required', 'in:leave,desk,carry']])['do'];
+        $do = $request->validate(['do' => ['required', 'in:leave,desk,carry,markup']])['do'];
         $given = $request->validate(
             [
                 'findings' => ['required', 'array', 'max:1000'],
@@ -71,6 +72,9 @@ final class LeaveController
             ->whereIn('id', $ids)
             ->get(['page_id', 'type']);
         $pages = Bulk::ids($found->all(), 'page_id');
+        if ($do === 'markup') {
+            return back()->with('done', Parts::inWords($parts->markup($store, $pages, self::user($request))));
+        }
         $texts = $found
             ->pluck('type')
             ->unique()

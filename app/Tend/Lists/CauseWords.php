@@ -156,7 +156,7 @@ final class CauseWords
             FindingType::HeavyPage => 'Send less in one page.',
             FindingType::InsecureContent => 'Load it over https.',
             FindingType::DeadOutgoing => 'Take the link out, or lead it to where the page is now.',
-            FindingType::StructuredMissing => 'In the template: add it; ours can be downloaded.',
+            FindingType::StructuredMissing => 'Put ours into the next release, or add it in the template.',
             FindingType::StructuredBroken => 'In the template: write valid JSON with @context and @type.',
             FindingType::StructuredLacks => 'In the template: add what is missing.',
             FindingType::StructuredWords => 'In the template: use schema.org’s name, or leave it out.',

@@ -5,94 +5,149 @@ declare(strict_types=1);
 namespace App\Tend\Lists;
 
 use App\Inventory\KeptDetails;
+use App\Platform\Database\Bulk;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
 use Generator;
 use Illuminate\Support\Facades\DB;
+use Orchard\Core\StructuredData\ArticleMarkup;
 use Orchard\Core\StructuredData\LifeState;
 use Orchard\Core\StructuredData\ProductData;
 use Orchard\Core\StructuredData\ProductMarkup;
 
-/** Structured data made from what is known of each product, for whoever puts it into the shop. */
+/** Structured data made from what is known of each product and article. */
 final class MadeMarkup
 {
     public const COLUMNS = ['url', 'json_ld'];
 
     private const PORTION = 500;
 
-    private const SELECT = 'SELECT t.page_id, p.url, f.h1s, f.title, f.description, d.details, o.number, o.life,
-    o.back_on,
-        o.price, o.currency, o.maker, o.rating, o.reviews, r.name FROM tend_pages t JOIN pages p ON p.id = t.page_id
+    /** Images that are named for one page. */
+    private const IMAGES = 5;
+
+    private const SELECT = 'SELECT t.page_id, t.kind, p.url, f.h1s, f.title, f.description, d.details, o.number, o.life,
+        o.back_on, o.price, o.currency, o.maker, o.rating, o.reviews, r.name, m.language FROM tend_pages t
+        JOIN pages p ON p.id = t.page_id JOIN markets m ON m.id = t.market_id
         LEFT JOIN page_facts f ON f.page_id = t.page_id AND f.to_crawl = 0
         LEFT JOIN page_details d ON d.page_id = t.page_id LEFT JOIN page_products o ON o.page_id = t.page_id
-        LEFT JOIN resources r ON r.id = p.resource_id ';
+        LEFT JOIN resources r ON r.id = p.resource_id WHERE t.store_id = ? AND t.is_part = 0 AND t.kind IN (?, ?) ';
 
-    /** @return Generator<list<string>> one a product page that search engines may list */
+    /** @return Generator<list<string>> one a page that search engines may list */
     public static function rows(Store $store): Generator
     {
         for ($after = 0; ; $after = (int) $rows[count($rows) - 1]->page_id) {
-            $rows = DB::select(
-                self::SELECT.
-                    'WHERE t.store_id = ? AND t.indexable = 1 AND t.is_part = 0 AND t.kind = ? AND t.page_id > ?
-                    ORDER BY t.page_id LIMIT '.
-                    self::PORTION,
-                [$store->id, PageKind::Product->value, $after],
+            $rows = self::select(
+                $store,
+                'AND t.indexable = 1 AND t.page_id > ? ORDER BY t.page_id LIMIT '.self::PORTION,
+                [$after],
             );
             if ($rows === []) {
                 return;
             }
             foreach ($rows as $row) {
-                yield [(string) $row->url, self::json($row)];
+                $json = self::json($store, $row);
+                if ($json !== null) {
+                    yield [(string) $row->url, $json];
+                }
             }
         }
     }
 
-    /** Null where it is no product. */
-    public static function of(Store $store, int $page): ?string
+    /**
+     * @param  list<int>  $pages
+     * @return Generator<int, string> by page; of products and articles alone
+     */
+    public static function ofPages(Store $store, array $pages): Generator
     {
-        $row = DB::selectOne(self::SELECT.'WHERE t.store_id = ? AND t.page_id = ? AND t.kind = ?', [
-            $store->id,
-            $page,
-            PageKind::Product->value,
-        ]);
-
-        return $row === null ? null : self::json($row, JSON_PRETTY_PRINT);
+        foreach (array_chunk($pages, self::PORTION) as $chunk) {
+            foreach (self::select($store, 'AND t.page_id IN ('.Bulk::list($chunk).')', []) as $row) {
+                $json = self::json($store, $row);
+                if ($json !== null) {
+                    yield (int) $row->page_id => $json;
+                }
+            }
+        }
     }
 
-    private static function json(object $row, int $more = 0): string
+    /** Null where it is neither product nor article. */
+    public static function of(Store $store, int $page): ?string
+    {
+        $row = self::select($store, 'AND t.page_id = ?', [$page])[0] ?? null;
+
+        return $row === null ? null : self::json($store, $row, JSON_PRETTY_PRINT);
+    }
+
+    /**
+     * @param  list<int>  $values
+     * @return list<object>
+     */
+    private static function select(Store $store, string $where, array $values): array
+    {
+        return array_values(
+            DB::select(self::SELECT.$where, [
+                $store->id,
+                PageKind::Product->value,
+                PageKind::Article->value,
+                ...$values,
+            ]),
+        );
+    }
+
+    /** Null where not even a name is known. */
+    private static function json(Store $store, object $row, int $more = 0): ?string
     {
         $h1s = json_decode((string) $row->h1s, true);
+        $h1 = is_array($h1s) && is_string($h1s[0] ?? null) ? $h1s[0] : (string) $row->title;
+        $images = self::images($row);
+        $markup =
+            (int) $row->kind === PageKind::Article->value
+                ? ArticleMarkup::of(
+                    (string) $row->url,
+                    $h1,
+                    (string) $row->description,
+                    $images,
+                    (string) $row->language,
+                    $store->name,
+                )
+                : ProductMarkup::of(
+                    (string) $row->url,
+                    new ProductData(
+                        (string) $row->number,
+                        (string) $row->name === '' ? $h1 : (string) $row->name,
+                        $row->price === null ? null : (float) $row->price,
+                        (string) $row->currency,
+                        LifeState::tryFrom((int) $row->life) ?? LifeState::Unknown,
+                        $row->back_on === null ? null : (string) $row->back_on,
+                        (string) $row->maker,
+                        $row->rating === null ? null : (float) $row->rating,
+                        $row->reviews === null ? null : (int) $row->reviews,
+                    ),
+                    $images,
+                    (string) $row->description,
+                );
+
+        return $markup === []
+            ? null
+            : json_encode(
+                $markup,
+                $more |
+                    JSON_UNESCAPED_UNICODE |
+                    JSON_UNESCAPED_SLASHES |
+                    JSON_HEX_TAG |
+                    JSON_INVALID_UTF8_SUBSTITUTE |
+                    JSON_THROW_ON_ERROR,
+            );
+    }
+
+    /** @return list<string> absolute addresses */
+    private static function images(object $row): array
+    {
         $images = [];
         foreach ((array) (KeptDetails::unpack($row->details)['images'] ?? []) as $image) {
             $src = is_array($image) && is_string($image['src'] ?? null) ? $image['src'] : '';
             preg_match('~^https?://~', $src) === 1 && ($images[] = $src);
         }
-        $name = (string) ($row->name ?? '');
-        $name = $name !== '' ? $name : (is_array($h1s) && is_string($h1s[0] ?? null) ? $h1s[0] : (string) $row->title);
 
-        return json_encode(
-            ProductMarkup::of(
-                (string) $row->url,
-                new ProductData(
-                    (string) $row->number,
-                    $name,
-                    $row->price === null ? null : (float) $row->price,
-                    (string) $row->currency,
-                    LifeState::tryFrom((int) $row->life) ?? LifeState::Unknown,
-                    $row->back_on === null ? null : (string) $row->back_on,
-                    (string) $row->maker,
-                    $row->rating === null ? null : (float) $row->rating,
-                    $row->reviews === null ? null : (int) $row->reviews,
-                ),
-                array_slice(array_values(array_unique($images)), 0, 5),
-                (string) $row->description,
-            ),
-            $more |
-                JSON_UNESCAPED_UNICODE |
-                JSON_UNESCAPED_SLASHES |
-                JSON_HEX_TAG |
-                JSON_INVALID_UTF8_SUBSTITUTE |
-                JSON_THROW_ON_ERROR,
-        );
+        return array_slice(array_values(array_unique($images)), 0, self::IMAGES);
     }
 }

@@ -106,7 +106,7 @@ final class MapWork implements LongWork
                     WHERE t.store_id = ? AND t.market_id = ? AND t.kind IN ($list) AND t.indexable = 1 AND t.is_part = 0
                     AND i.indexable = 1 AND (r.id IS NULL OR r.page_id IS NULL OR r.page_id = t.page_id)
                     AND NOT EXISTS (SELECT 1 FROM address_changes a WHERE a.store_id = t.store_id
-                    AND a.page_id = t.page_id AND a.state IN ('ready', 'sending'))
+                    AND a.page_id = t.page_id AND a.field <= 14 AND a.state IN ('ready', 'sending'))
                     AND t.page_id > ? ORDER BY t.page_id LIMIT ".self::PORTION,
                 [$store->id, $store->id, $market->id, $after],
             );

@@ -56,6 +56,16 @@ final class RobotsBook
             ->first();
     }
 
+    /** The newest that was written here. */
+    public static function written(Store $store): ?object
+    {
+        return DB::table('tend_robots')
+            ->where('store_id', $store->id)
+            ->where('origin', self::WRITTEN)
+            ->orderByDesc('id')
+            ->first();
+    }
+
     /** The newest of all. */
     public static function newest(Store $store): ?object
     {

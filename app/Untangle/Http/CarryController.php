@@ -7,7 +7,6 @@ namespace App\Untangle\Http;
 use App\Changes\AddressChanges;
 use App\Changes\AddressDrifts;
 use App\Changes\AddressField;
-use App\Changes\Origin;
 use App\Inventory\Selections;
 use App\Platform\Database\Bulk;
 use App\Stores\Models\Store;
@@ -148,28 +147,13 @@ final class CarryController
     public function drifts(Request $request, Store $store, AddressChanges $changes): RedirectResponse
     {
         $request->validate(['do' => ['required', 'in:back,accept']]);
-        $drifts = AddressDrifts::list($store, 20_000);
+        $drifts = AddressDrifts::list($store, AddressField::decisive(), 20_000);
         if ($request->input('do') === 'accept') {
             AddressDrifts::accept($drifts);
 
             return back()->with('done', 'Accepted.');
         }
-        $put = $changes->put(
-            $store,
-            array_map(
-                static fn (object $drift): array => [
-                    'page' => (int) $drift->page_id,
-                    'field' => AddressField::from((int) $drift->field),
-                    'value' => (string) $drift->value,
-                    'why' => 'shows something else since it was released',
-                    'base' => '',
-                ],
-                $drifts,
-            ),
-            Origin::Hand,
-            (int) $request->user()?->getAuthIdentifier(),
-            again: true,
-        );
+        $put = $changes->again($store, $drifts, (int) $request->user()?->getAuthIdentifier());
 
         return redirect()
             ->route('release', $store)

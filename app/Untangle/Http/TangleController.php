@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Untangle\Http;
 
+use App\Changes\AddressField;
 use App\Changes\History;
 use App\Inventory\WordSearch;
 use App\Platform\Database\Bulk;
@@ -132,6 +133,7 @@ final class TangleController
             'history' => History::ofPage((int) $row->keeper_page, 10),
             'planned' => DB::table('address_changes')
                 ->whereIn('page_id', $members->pluck('page_id'))
+                ->whereIn('field', AddressField::decisive())
                 ->get()
                 ->groupBy('page_id'),
             'linked' => DB::table('links as l')

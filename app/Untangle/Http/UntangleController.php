@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Untangle\Http;
 
 use App\Changes\AddressDrifts;
+use App\Changes\AddressField;
 use App\Changes\DraftState;
 use App\Platform\Tables\TableWriter;
 use App\Platform\Work\WorkView;
@@ -68,9 +69,10 @@ final class UntangleController
             'picture' => $tangle === 0 ? null : TanglePicture::of($store, $tangle, 6),
             'ready' => DB::table('address_changes')
                 ->where('store_id', $store->id)
+                ->whereIn('field', AddressField::decisive())
                 ->where('state', DraftState::Ready->value)
                 ->count(),
-            'drifts' => AddressDrifts::list($store, 50),
+            'drifts' => AddressDrifts::list($store, AddressField::decisive(), 50),
         ]);
     }
 

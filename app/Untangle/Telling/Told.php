@@ -80,6 +80,7 @@ final class Told
                 ? ['remove', 'it is kept out of search']
                 : ['crawl', 'it may be listed again'],
             $field === AddressField::Slug => ['crawl', 'it has moved'],
+            ! $field->decidesAddress() => ['crawl', 'it has been added to'],
             default => ['crawl', 'its canonical has changed'],
         };
     }

@@ -30,14 +30,14 @@
             <thead><tr><th scope="col">URL</th><th scope="col">New value</th><th scope="col">Why not</th><th scope="col">Decide</th></tr></thead>
             <tbody>
             @foreach ($addressClashes as $clash)
-                <tr><td class="clip g-page" title="{{ $clash->url }}">{{ ShownUrl::of($store, $clash->url) }}<br><span class="soft">{{ AddressField::from((int) $clash->field)->label() }}</span></td><td>{{ $clash->value === '' ? 'nothing' : $clash->value }}</td><td>{{ $clash->note }}@if ($clash->state === 'clash') <span class="soft">The shop has “{{ $clash->base_value }}”.</span>@endif</td>
+                <tr><td class="clip g-page" title="{{ $clash->url }}">{{ ShownUrl::of($store, $clash->url) }}<br><span class="soft">{{ AddressField::from((int) $clash->field)->label() }}</span></td><td>{{ AddressField::from((int) $clash->field)->brief($clash->value) }}</td><td>{{ $clash->note }}@if ($clash->state === 'clash') <span class="soft">The shop has “{{ AddressField::from((int) $clash->field)->brief($clash->base_value) }}”.</span>@endif</td>
                     <td class="nowrap">@can('release', $store)<form method="post" action="{{ route('release.decide.address', [$store, $clash->id]) }}">@csrf<button class="button" name="keep" value="ours">Send ours</button> <button class="button" name="keep" value="theirs">Keep the shop’s</button></form>@endcan</td></tr>
             @endforeach
             </tbody>
         </table></div>
     @endif
     @if ($changes > 0)
-        <h2>URL changes</h2>
+        <h2>URLs and what stands on pages</h2>
         @can('release', $store)
             <div class="filters">
                 <button class="button" form="send" name="scope" value="ticked">Send the ticked</button>
@@ -45,11 +45,13 @@
             </div>
         @endcan
         <div class="scroll"><table class="ledger tight">
-            <thead><tr>@can('release', $store)<th scope="col" class="tick"><input type="checkbox" data-tick-all="[name='changes[]']" aria-label="Tick all URL changes"></th>@endcan<th scope="col">URL</th><th scope="col" class="num">Clicks</th><th scope="col">Field</th><th scope="col">Today</th><th scope="col">New</th><th scope="col">Why</th><th scope="col">Approved</th></tr></thead>
+            <thead><tr>@can('release', $store)<th scope="col" class="tick"><input type="checkbox" data-tick-all="[name='changes[]']" aria-label="Tick all of these changes"></th>@endcan<th scope="col">URL</th><th scope="col" class="num">Clicks</th><th scope="col">Field</th><th scope="col">Today</th><th scope="col">New</th><th scope="col">Why</th><th scope="col">Approved</th></tr></thead>
             <tbody>
             @foreach ($addresses as $change)
-                <tr id="change-{{ $change->id }}">@can('release', $store)<td class="tick"><input type="checkbox" name="changes[]" form="send" value="{{ $change->id }}" aria-label="Tick {{ AddressField::from((int) $change->field)->key() }} of {{ ShownUrl::of($store, $change->url) }}"></td>@endcan
-                    <td class="clip g-page"><a href="{{ route('page', [$store, $change->page_id]) }}" title="{{ $change->url }}">{{ ShownUrl::of($store, $change->url) }}</a></td><td class="num">@n($change->clicks ?? 0)</td><td>{{ AddressField::from((int) $change->field)->label() }}</td><td class="clip w-keeper" title="{{ $change->base_value }}"><span class="soft">{{ $change->base_value === '' ? 'set by the theme' : ShownUrl::of($store, $change->base_value) }}</span></td><td class="clip w-keeper" title="{{ $change->value }}">{{ $change->value === '' ? 'set by the theme' : ShownUrl::of($store, $change->value) }}</td><td class="clip w-why" title="{{ $change->why }}">{{ $change->why }}</td><td class="nowrap">@if ($change->approved_at)<span class="state is-growth">{{ $change->approver }}</span>@endif</td></tr>
+                @php($field = AddressField::from((int) $change->field))
+                @php($isShort = $field->decidesAddress())
+                <tr id="change-{{ $change->id }}">@can('release', $store)<td class="tick"><input type="checkbox" name="changes[]" form="send" value="{{ $change->id }}" aria-label="Tick {{ lcfirst($field->label()) }} of {{ ShownUrl::of($store, $change->url) }}"></td>@endcan
+                    <td class="clip g-page"><a href="{{ route('page', [$store, $change->page_id]) }}" title="{{ $change->url }}">{{ ShownUrl::of($store, $change->url) }}</a></td><td class="num">@n($change->clicks ?? 0)</td><td>{{ $field->label() }}</td><td class="clip w-keeper" title="{{ mb_substr($change->base_value, 0, 3000) }}"><span class="soft">{{ $isShort && $change->base_value !== '' ? ShownUrl::of($store, $change->base_value) : $field->brief($change->base_value) }}</span></td><td class="clip w-keeper" title="{{ mb_substr($change->value, 0, 3000) }}">{{ $isShort && $change->value !== '' ? ShownUrl::of($store, $change->value) : $field->brief($change->value) }}</td><td class="clip w-why" title="{{ $change->why }}">{{ $change->why }}</td><td class="nowrap">@if ($change->approved_at)<span class="state is-growth">{{ $change->approver }}</span>@endif</td></tr>
             @endforeach
             </tbody>
         </table></div>

@@ -44,7 +44,7 @@
     @if ($single !== [])
         <h2>Single URLs</h2>
         <div class="scroll"><table class="ledger tight"><thead><tr><th scope="col">URL</th><th scope="col">What</th><th scope="col">Is to be</th><th scope="col">Live</th></tr></thead><tbody>
-        @foreach (array_slice($single, 0, 300) as $group)@foreach ($group->examples as $row)<tr><td class="wrap-any">{{ ShownUrl::of($store, $row['url']) }}</td><td>{{ $group->field }}</td><td class="wrap-any">{{ $row['value'] === '' ? 'as the theme sets it' : $row['value'] }}</td><td>{{ $row['isDone'] ? 'seen' : 'not yet' }}</td></tr>@endforeach @endforeach
+        @foreach (array_slice($single, 0, 300) as $group)@foreach ($group->examples as $row)<tr><td class="wrap-any">{{ ShownUrl::of($store, $row['url']) }}</td><td>{{ $group->field }}</td><td class="wrap-any as-typed">{{ $row['value'] === '' ? 'as the theme sets it' : $row['value'] }}</td><td>{{ $row['isDone'] ? 'seen' : 'not yet' }}</td></tr>@endforeach @endforeach
         </tbody></table></div>
     @endif
     @if ($texts !== [])

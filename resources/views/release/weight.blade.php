@@ -8,7 +8,7 @@
         @foreach ($weight->largest as $page)
             @foreach ($page->changes as $change)
                 <tr>@if ($loop->first)<td class="clip g-page" rowspan="{{ count($page->changes) }}"><a href="{{ route('page', [$store, $page->id]) }}" title="{{ $page->url }}">{{ App\Stores\Http\ShownUrl::of($store, $page->url) }}</a></td><td class="num" rowspan="{{ count($page->changes) }}">@n($page->clicks)</td>@endif
-                    <td>{{ $change->field }}</td><td><del>{{ $change->before === '' ? 'nothing' : $change->before }}</del></td><td><ins>{{ $change->after === '' ? 'the theme’s own' : $change->after }}</ins></td></tr>
+                    <td class="nowrap">{{ $change->field }}</td><td><del>{{ $change->before === '' ? 'nothing' : $change->before }}</del></td><td><ins>{{ $change->after === '' ? 'the theme’s own' : $change->after }}</ins></td></tr>
             @endforeach
         @endforeach
         </tbody>

@@ -13,6 +13,8 @@
     @if ($work?->isActive())<p class="note" role="status">The sitemaps are being made.</p>@elseif ($work?->problem)<p class="note is-hand" role="alert">Making the sitemaps has {{ $work->state }}. {{ $work->problem }}</p>@endif
     @if ($files)
         <p>Search engines may fetch them here: <a href="{{ $served }}" class="wrap-any">{{ $served }}</a>. Name this address in the shop’s robots.txt (“Sitemap: …”), or put the files of the ZIP into the shop’s root. They are made anew after each crawl.</p>
+        @can('write', $store)<form method="post" action="{{ route('tend.maps.release', $store) }}" class="filters">@csrf<button class="button">Name it in robots.txt with the next release</button></form>@endcan
+        @error('body')<p class="note is-hand" role="alert">{{ $message }} <a href="{{ route('tend.robots', $store) }}">robots.txt</a></p>@enderror
         <table class="ledger tight" id="maps">
             <thead><tr><th scope="col">File</th>@if (count($markets->all()) > 1)<th scope="col">Market</th>@endif<th scope="col" class="num">URLs</th><th scope="col" class="num" title="Share of the pages of which an index state was imported">Indexed</th><th scope="col">Newest change</th></tr></thead>
             <tbody>@foreach ($files as $file)<tr><td><a href="{{ route('tend.maps.served', [$maps->token, $file->name.'.xml']) }}">{{ $file->name }}.xml</a></td>@if (count($markets->all()) > 1)<td>{{ $markets->find((int) $file->market_id)->name }}</td>@endif<td class="num">@n($file->urls)</td><td class="num">@if ($file->told > 0){{ round(100 * $file->listed / $file->told) }}% <span class="soft">of @n($file->told)</span>@else<span class="soft">not told</span>@endif</td><td>{{ $file->changed ? Forms::day($file->changed) : '' }}</td></tr>@endforeach</tbody>

@@ -5,8 +5,9 @@
     use App\Stores\Http\ShownUrl;
 @endphp
 @section('content')
-    <div class="head"><h1>robots.txt</h1><span class="soft">@if ($live)last seen live {{ Forms::moment($live->seen_at ?? $live->made_at, $store->timezone) }}@endif</span><div class="tools">@can('write', $store)<form method="post" action="{{ route('tend.robots.fetch', $store) }}">@csrf<button class="button">Look what is live</button></form>@endcan @if ($chosen)<a href="{{ route('tend.robots.download', [$store, $chosen->id]) }}">Download</a>@endif</div></div>
+    <div class="head"><h1>robots.txt</h1><span class="soft">@if ($live)last seen live {{ Forms::moment($live->seen_at ?? $live->made_at, $store->timezone) }}@endif</span><div class="tools">@can('write', $store)<form method="post" action="{{ route('tend.robots.fetch', $store) }}">@csrf<button class="button">Look what is live</button></form>@endcan @can('write', $store)@if ($chosen && (int) $chosen->origin === 2)<form method="post" action="{{ route('tend.robots.release', [$store, $chosen->id]) }}">@csrf<button class="button is-growth" data-once>Put this version into the next release</button></form>@endif @endcan @if ($chosen)<a href="{{ route('tend.robots.download', [$store, $chosen->id]) }}">Download</a>@endif</div></div>
     @include('tend.tabs')
+    @include('tend.drifts')
     <div class="robots-grid">
         <form method="post" action="{{ route('tend.robots.check', $store) }}">@csrf
             <label for="robots-body">The file @if ($chosen)<span class="soft">{{ (int) $chosen->origin === 1 ? 'as the shop showed it' : 'as written' }} {{ Forms::moment($chosen->made_at, $store->timezone) }}@if ((int) $chosen->status >= 300), status {{ $chosen->status }}: {{ (int) $chosen->status >= 500 ? 'crawlers fetch nothing' : 'crawlers may fetch all' }}@endif</span>@elseif (! $live)<span class="soft">not fetched yet</span>@endif</label>

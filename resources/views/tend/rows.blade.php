@@ -22,6 +22,7 @@
 </table>
 @can('write', $store)@if ($rows !== [] && $show === FindingState::Open)
     <div class="filters send">@if ($canWrite)<button class="button is-growth" name="do" value="desk">Take the ticked to the writing desk</button>@endif @if ($group === App\Tend\Found\FindingGroup::Orphans)<button class="button is-growth" name="do" value="carry" title="Redirects and removals as they are proposed go to Release; links go by Links to add">Make redirects and removals of the ticked ready</button>@endif
+        @if ($group === App\Tend\Found\FindingGroup::Structured)<button class="button is-growth" name="do" value="markup" title="Structured data made from what is known of products and articles, in the place of what the page says now">Put what is made for the ticked into the next release</button>@endif
         <span class="leave-because"><label for="leave-reason">Leave the ticked, because</label> <input class="input" id="leave-reason" name="reason" maxlength="300"> <label for="leave-day">look again on</label> <input class="input short-date" id="leave-day" type="date" name="review_on"> <button class="button" name="do" value="leave">Leave</button></span></div>
 @endif @endcan
 </form>

@@ -23,7 +23,7 @@ final class FrontDoor
         $path = rawurldecode((string) $path);
         parse_str((string) $query, $asked);
         $answer = str_starts_with($path, '/office/v1/')
-            ? (new Office($this->shop))->answer($method, substr($path, 10), $asked)
+            ? (new Office($this->shop, $this->origin))->answer($method, substr($path, 10), $asked)
             : $this->shown($method, (string) $path, $asked, $target);
         http_response_code($answer->status);
         foreach ($answer->headers as $name => $value) {

@@ -28,10 +28,15 @@ final class Shop
                 canonical TEXT NOT NULL DEFAULT '', robots TEXT NOT NULL DEFAULT '', redirect TEXT NOT NULL DEFAULT '',
                 hits INTEGER NOT NULL DEFAULT 0, last_hit TEXT)",
         );
-        // Nor has one that was grown before pages had a picture to be shared with a column for it.
+        $this->db->exec(
+            'CREATE TABLE IF NOT EXISTS files (target TEXT PRIMARY KEY, version INTEGER NOT NULL, body TEXT NOT NULL)',
+        );
+        // Nor has one that was grown before pages had these a column for them.
         $columns = array_column($this->rows('PRAGMA table_info(resources)'), 'name');
-        if ($columns !== [] && ! in_array('social_image', $columns, true)) {
-            $this->db->exec("ALTER TABLE resources ADD COLUMN social_image TEXT NOT NULL DEFAULT ''");
+        foreach (['social_image', 'structured_data', 'related_links'] as $column) {
+            if ($columns !== [] && ! in_array($column, $columns, true)) {
+                $this->db->exec("ALTER TABLE resources ADD COLUMN $column TEXT NOT NULL DEFAULT ''");
+            }
         }
     }
 
@@ -44,6 +49,7 @@ final class Shop
                 version INTEGER NOT NULL DEFAULT 1, title TEXT NOT NULL, description TEXT NOT NULL, h1 TEXT NOT NULL,
                 social_title TEXT NOT NULL DEFAULT \'\', social_description TEXT NOT NULL DEFAULT \'\',
                 social_image TEXT NOT NULL DEFAULT \'\',
+                structured_data TEXT NOT NULL DEFAULT \'\', related_links TEXT NOT NULL DEFAULT \'\',
                 canonical TEXT NOT NULL DEFAULT \'\', robots TEXT NOT NULL DEFAULT \'\',
                 images TEXT NOT NULL DEFAULT \'[]\',
                 facts TEXT NOT NULL, body TEXT NOT NULL, UNIQUE (kind, slug));

@@ -317,3 +317,29 @@ it('makes structured data in which nothing is wrong, whatever is known of a prod
             ->toBe(isset($made['offers']) ? $product->price : null);
     }
 });
+
+it('makes structured data of articles in which nothing is wrong, and none without a headline', function (
+    string $description,
+    array $images,
+    string $publisher,
+): void {
+    $made = Orchard\Core\StructuredData\ArticleMarkup::of(
+        'https://shop.example/journal/jugs',
+        'Jugs and how to pour',
+        $description,
+        $images,
+        'en',
+        $publisher,
+    );
+    expect(faultsOf($made))
+        ->toBe([])
+        ->and(array_keys($made))
+        ->not->toContain('datePublished')
+        ->and(isset($made['description']))
+        ->toBe($description !== '')
+        ->and(Orchard\Core\StructuredData\ArticleMarkup::of('https://shop.example/', '', 'Jugs', [], 'en', 'Shop'))
+        ->toBe([]);
+})->with([
+    'all that is known' => ['On jugs.', ['https://shop.example/jug.jpg'], 'A shop'],
+    'a headline alone' => ['', [], ''],
+]);

@@ -385,11 +385,11 @@ it('tells what was released and shows no more, and puts it back', function (): v
     );
     sendAddresses($store);
     crawl($store);
-    expect(AddressDrifts::list($store, 10))->toBe([]);
+    expect(AddressDrifts::list($store, AddressField::decisive(), 10))->toBe([]);
     $version = office('GET', '/addresses?target='.rawurlencode($path))['version'];
     office('PATCH', '/addresses?target='.rawurlencode($path), ['canonical' => ''], "\"$version\"");
     crawl($store);
-    expect(AddressDrifts::list($store, 10))->toHaveCount(1);
+    expect(AddressDrifts::list($store, AddressField::decisive(), 10))->toHaveCount(1);
     findTangles($store);
     $this->actingAs(member($store, Role::Writer))
         ->get("/s/{$store->slug}/untangle")
@@ -398,7 +398,7 @@ it('tells what was released and shows no more, and puts it back', function (): v
     $this->post("/s/{$store->slug}/untangle/drifts", ['do' => 'back'])->assertRedirect();
     sendAddresses($store);
     crawl($store);
-    expect(shopSays($path))->toBe('names /range')->and(AddressDrifts::list($store, 10))->toBe([]);
+    expect(shopSays($path))->toBe('names /range')->and(AddressDrifts::list($store, AddressField::decisive(), 10))->toBe([]);
 });
 
 it('changes a slug with its redirect, and the page’s history, numbers and drafts go with it', function (): void {

@@ -6,7 +6,7 @@ namespace App\Connectors\Shop\Mapping;
 
 use stdClass;
 
-/** Where the shop keeps what is set for single addresses: canonical, robots, redirect. */
+/** Where the shop keeps what is set for single addresses (canonical, robots, redirect), or its files at the root. */
 final readonly class AddressSettings
 {
     /** @param  array<string, Place>  $fields */

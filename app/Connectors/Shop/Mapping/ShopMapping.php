@@ -30,6 +30,7 @@ final readonly class ShopMapping
         public array $waitWords,
         public array $lists,
         public ?AddressSettings $addresses,
+        public ?AddressSettings $files,
         public ?RedirectRecords $redirects,
         public ?stdClass $hits,
     ) {
@@ -69,6 +70,7 @@ final readonly class ShopMapping
             array_map(strval(...), array_values((array) ($given->errors->wait ?? []))),
             $lists,
             isset($given->addresses) ? AddressSettings::of($given->addresses) : null,
+            isset($given->files) ? AddressSettings::of($given->files) : null,
             isset($given->redirects) ? RedirectRecords::of($given->redirects) : null,
             $given->hits ?? null,
         );
@@ -116,7 +118,9 @@ final readonly class ShopMapping
     /** Whether a setting can be written for an address that is no thing of the shop's own. */
     public function canSetAddress(string $field): bool
     {
-        return $this->addresses?->can($field) === true || ($field === 'redirect' && $this->redirects !== null);
+        return $this->addresses?->can($field) === true ||
+            $this->files?->can($field) === true ||
+            ($field === 'redirect' && $this->redirects !== null);
     }
 
     /** @throws InvalidArgumentException */

@@ -6,6 +6,7 @@ namespace Tindrel\Office;
 
 use Tindrel\Answer;
 use Tindrel\Shop;
+use Tindrel\Theme\Pages;
 
 /** The shop's admin API (see openapi.json). */
 final class Office
@@ -19,7 +20,12 @@ final class Office
         'social_image' => 2000,
         'canonical' => 2000,
         'robots' => 200,
+        'structured_data' => 20000,
+        'related_links' => 20000,
     ];
+
+    /** Texts that are JSON, where they are not empty. */
+    private const JSON_TEXTS = ['structured_data', 'related_links'];
 
     private const SWITCHES = [
         'slow_ms' => 60000,
@@ -31,7 +37,7 @@ final class Office
         'burst' => 100000,
     ];
 
-    public function __construct(private readonly Shop $shop)
+    public function __construct(private readonly Shop $shop, private readonly string $origin)
     {
     }
 
@@ -79,6 +85,13 @@ final class Office
                 (string) (is_string($asked['target'] ?? null) ? $asked['target'] : ''),
             ),
             $path === '/addresses' && $method === 'PATCH' => $this->changeAddress(
+                (string) (is_string($asked['target'] ?? null) ? $asked['target'] : ''),
+                $switches,
+            ),
+            $path === '/files' && $method === 'GET' => $this->file(
+                (string) (is_string($asked['target'] ?? null) ? $asked['target'] : ''),
+            ),
+            $path === '/files' && $method === 'PATCH' => $this->changeFile(
                 (string) (is_string($asked['target'] ?? null) ? $asked['target'] : ''),
                 $switches,
             ),
@@ -188,6 +201,52 @@ final class Office
         });
     }
 
+    /** A file at the shop's root, as it is served; version 0 where the shop makes it by itself. */
+    private function file(string $target): Answer
+    {
+        if ($target !== '/robots.txt') {
+            return self::problem(404, 'The only file that can be set is /robots.txt.');
+        }
+        $row = $this->shop->row('SELECT target, version, body FROM files WHERE target = ?', [$target]) ?? [
+            'target' => $target,
+            'version' => 0,
+            'body' => (new Pages($this->shop, $this->origin))->robots()->body,
+        ];
+
+        return self::json(200, ['version' => (string) $row['version']] + $row, ['ETag' => '"'.$row['version'].'"']);
+    }
+
+    /** @param  array<string, int>  $switches */
+    private function changeFile(string $target, array $switches): Answer
+    {
+        return $this->write($switches, function (string $match, array $fields) use ($target): Answer {
+            $now = $this->file($target);
+            $version = json_decode($now->body, true)['version'] ?? '';
+            $body = $fields['body'] ?? null;
+            if ($now->status !== 200) {
+                return $now;
+            }
+            if (trim($match, '"') !== $version) {
+                return self::problem(412, "The file is at version $version.", ['ETag' => '"'.$version.'"']);
+            }
+            if (! is_string($body) || count($fields) !== 1 || strlen($body) > 200000) {
+                return self::problem(422, 'body must be a text of at most 200,000 bytes.');
+            }
+            $this->shop->db
+                ->prepare('INSERT OR REPLACE INTO files (target, version, body) VALUES (?, ?, ?)')
+                ->execute([$target, (int) $version + 1, $body]);
+            $this->shop->db
+                ->prepare('INSERT INTO changes (resource, version, fields) VALUES (?, ?, ?)')
+                ->execute([
+                    'file:'.$target,
+                    (int) $version + 1,
+                    json_encode($fields, JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR),
+                ]);
+
+            return $this->file($target);
+        });
+    }
+
     /** @param  array<string, int>  $switches */
     private function change(string $id, array $switches): Answer
     {
@@ -253,6 +312,9 @@ final class Office
                     preg_match('/[\x00-\x08\x0b\x0c\x0e-\x1f]/', $value) === 1
                 ) {
                     return self::problem(422, "$name must be a text of at most ".self::TEXTS[$name].' characters.');
+                }
+                if (in_array($name, self::JSON_TEXTS, true) && $value !== '' && ! is_array(json_decode($value, true))) {
+                    return self::problem(422, "$name must be JSON.");
                 }
                 $new[$name] = $value;
             } elseif ($name === 'slug') {

@@ -67,16 +67,44 @@ final class Layout
             ($resource['social_image'] === ''
                 ? ''
                 : '<meta property="og:image" content="'.e($resource['social_image']).'">').
-            ($ld === null
-                ? ''
-                : '<script type="application/ld+json">'.
+            self::structuredData($resource, $ld);
+
+        return new Answer(
+            200,
+            $this->frame($head, $main.self::relatedLinks($resource)),
+            ['Content-Type' => 'text/html; charset=utf-8'] + $headers,
+        );
+    }
+
+    /**
+     * What was put in by hand stands in the place of what the theme makes.
+     *
+     * @param  array<string, mixed>  $resource
+     * @param  ?array<string, mixed>  $ld
+     */
+    private static function structuredData(array $resource, ?array $ld): string
+    {
+        $ld = ($resource['structured_data'] ?? '') === '' ? $ld : json_decode($resource['structured_data'], true);
+
+        return $ld === null
+            ? ''
+            : '<script type="application/ld+json">'.
                     json_encode(
                         $ld,
                         JSON_HEX_TAG | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR,
                     ).
-                    '</script>');
+                    '</script>';
+    }
 
-        return new Answer(200, $this->frame($head, $main), ['Content-Type' => 'text/html; charset=utf-8'] + $headers);
+    /** @param  array<string, mixed>  $resource */
+    private static function relatedLinks(array $resource): string
+    {
+        $links = '';
+        foreach ((array) json_decode($resource['related_links'] ?? '', true) as $link) {
+            $links .= '<li><a href="'.e($link['url'] ?? '').'">'.e($link['text'] ?? '').'</a></li>';
+        }
+
+        return $links === '' ? '' : '<section class="related"><h2>See also</h2><ul>'.$links.'</ul></section>';
     }
 
     /** A page that is no resource: its texts are the theme's own. */

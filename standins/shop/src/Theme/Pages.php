@@ -464,7 +464,8 @@ final class Pages
     public function robots(): Answer
     {
         return Answer::plain(
-            "User-agent: *\nDisallow: /find\nDisallow: /basket\nDisallow: /office/\nAllow: /range\n\nSitemap: {$this->origin}/sitemap.xml\n",
+            $this->shop->row("SELECT body FROM files WHERE target = '/robots.txt'")['body'] ??
+                "User-agent: *\nDisallow: /find\nDisallow: /basket\nDisallow: /office/\nAllow: /range\n\nSitemap: {$this->origin}/sitemap.xml\n",
             'text/plain; charset=utf-8',
         );
     }

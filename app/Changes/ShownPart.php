@@ -1,0 +1,116 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Changes;
+
+use Orchard\Core\Markup\PageFacts;
+use Orchard\Core\Url\PageUrl;
+
+/**
+ * What a page shows of its parts that are more than an address: structured data, links, a file at the root. Each is told
+ * as one text, in which what was released is found again, whatever else the page holds.
+ */
+final class ShownPart
+{
+    /** @return array<int, string> what a page shows, by AddressField */
+    public static function ofPage(PageFacts $facts): array
+    {
+        $links = [];
+        foreach ($facts->links as $link) {
+            $links[] = ['url' => $link->target, 'text' => $link->anchor];
+        }
+
+        return [
+            AddressField::StructuredData->value => self::json($facts->details->structured ?? []),
+            AddressField::RelatedLinks->value => self::json($links),
+        ];
+    }
+
+    /** A value as a page would show it: addresses of links are whole. Null where nothing of ours is to be there. */
+    public static function wanted(AddressField $field, string $value, PageUrl $page): ?string
+    {
+        if ($value === '' || $field !== AddressField::RelatedLinks) {
+            return $value === '' ? null : $value;
+        }
+        $links = [];
+        foreach (self::links($value) as $link) {
+            $links[] = ['url' => $page->resolve($link['url'])?->text() ?? $link['url'], 'text' => $link['text']];
+        }
+
+        return self::json($links);
+    }
+
+    /** Whether what shows holds what is wanted. */
+    public static function holds(AddressField $field, string $wanted, string $shown): bool
+    {
+        return match ($field) {
+            AddressField::StructuredData => self::holdsBlock(json_decode($wanted, true), json_decode($shown, true)),
+            AddressField::RelatedLinks => self::keys($wanted) !== [] &&
+                array_diff(self::keys($wanted), self::keys($shown)) === [],
+            default => self::plain($wanted) === self::plain($shown),
+        };
+    }
+
+    /** What shows in few words, for people. */
+    public static function brief(AddressField $field, string $shown): string
+    {
+        $data = json_decode($shown, true);
+        if ($field === AddressField::StructuredData) {
+            $types = array_filter(array_column(is_array($data) ? $data : [], '@type'), is_string(...));
+
+            return $types === [] ? '' : implode(', ', $types);
+        }
+
+        return match (true) {
+            $field === AddressField::RelatedLinks => count(is_array($data) ? $data : []).' links in all',
+            $shown === '' => '',
+            default => $field->brief($shown),
+        };
+    }
+
+    /** @return list<array{url: string, text: string}> */
+    public static function links(string $value): array
+    {
+        $links = [];
+        foreach ((array) json_decode($value, true) as $link) {
+            if (is_array($link) && is_string($link['url'] ?? null) && is_string($link['text'] ?? null)) {
+                $links[] = ['url' => $link['url'], 'text' => $link['text']];
+            }
+        }
+
+        return $links;
+    }
+
+    /** @param  list<array{url: string, text: string}>|list<mixed>  $data */
+    public static function json(array $data): string
+    {
+        return json_encode(
+            $data,
+            JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_INVALID_UTF8_SUBSTITUTE | JSON_THROW_ON_ERROR,
+        );
+    }
+
+    /** The order of names means nothing in JSON, so blocks are compared as what they tell. */
+    private static function holdsBlock(mixed $wanted, mixed $shown): bool
+    {
+        return is_array($wanted) && is_array($shown) && in_array($wanted, $shown, false);
+    }
+
+    /** @return list<string> */
+    private static function keys(string $links): array
+    {
+        return array_map(
+            // Anchors are kept up to 255 characters, with white space as one.
+            static fn (array $link): string => $link['url'].
+                ' '.
+                mb_substr(trim((string) preg_replace('/\s+/u', ' ', $link['text'])), 0, 255),
+            self::links($links),
+        );
+    }
+
+    private static function plain(string $text): string
+    {
+        return trim(str_replace(["\r\n", "\r"], "\n", $text));
+    }
+}

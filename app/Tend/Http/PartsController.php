@@ -1,0 +1,93 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Tend\Http;
+
+use App\Changes\AddressChanges;
+use App\Changes\AddressDrifts;
+use App\Stores\Models\Store;
+use App\Tend\Lists\PageReach;
+use App\Tend\Maps\SiteMaps;
+use App\Tend\Releasing\Parts;
+use App\Tend\Releasing\PartsSeen;
+use App\Tend\Robots\RobotsBook;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use InvalidArgumentException;
+
+/** What Tend makes for pages and goes into the shop by a release: structured data, robots.txt, the name of sitemaps. */
+final class PartsController
+{
+    public function __construct(private readonly Parts $parts)
+    {
+    }
+
+    /** Structured data for all open pages of a cause. */
+    public function cause(Request $request, Store $store, int $cause): RedirectResponse
+    {
+        $pages = $this->parts->markup($store, Parts::pagesOf($store, $cause), self::user($request));
+
+        return back()->with('done', Parts::inWords($pages));
+    }
+
+    public function page(Request $request, Store $store, int $page): RedirectResponse
+    {
+        abort_if(PageReach::find($store, $page) === null, 404);
+
+        return back()->with('done', Parts::inWords($this->parts->markup($store, [$page], self::user($request))));
+    }
+
+    public function robots(Request $request, Store $store, int $version): RedirectResponse
+    {
+        $row = RobotsBook::find($store, $version) ?? abort(404);
+
+        return $this->release($store, (string) $row->body, (string) $row->note, self::user($request));
+    }
+
+    /** The shop's robots.txt with a line that names our sitemaps. */
+    public function sitemaps(Request $request, Store $store): RedirectResponse
+    {
+        $state = SiteMaps::state($store) ?? abort(404);
+        $body = Parts::naming($store, route('tend.maps.served', [$state->token, 'sitemap.xml']));
+        if ($body === null) {
+            return back()->with('done', 'robots.txt names them already.');
+        }
+        RobotsBook::save($store, $body, 'names the sitemaps', self::user($request));
+
+        return $this->release($store, $body, 'names the sitemaps', self::user($request));
+    }
+
+    /** What was released and shows no more: put it back, or take what shows as meant. */
+    public function drifts(Request $request, Store $store, AddressChanges $changes): RedirectResponse
+    {
+        $do = $request->validate(['do' => ['required', 'in:back,accept']])['do'];
+        $drifts = AddressDrifts::list($store, PartsSeen::fields(), 20_000);
+        if ($do === 'accept') {
+            AddressDrifts::accept($drifts);
+
+            return back()->with('done', 'Accepted.');
+        }
+
+        return back()->with('done', Parts::inWords($changes->again($store, $drifts, self::user($request))));
+    }
+
+    private function release(Store $store, string $body, string $why, int $user): RedirectResponse
+    {
+        try {
+            $put = $this->parts->robots($store, $body, $why, $user);
+        } catch (InvalidArgumentException $wrong) {
+            return back()->withErrors(['body' => $wrong->getMessage()]);
+        }
+
+        return back()->with(
+            'done',
+            $put === 0 ? 'The shop has it already, or it is on its way.' : 'robots.txt is ready for release.',
+        );
+    }
+
+    private static function user(Request $request): int
+    {
+        return (int) $request->user()?->getAuthIdentifier();
+    }
+}

@@ -1,0 +1,206 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Tend\Releasing;
+
+use App\Changes\AddressChanges;
+use App\Changes\AddressField;
+use App\Changes\DraftState;
+use App\Changes\Origin;
+use App\Changes\ShownPart;
+use App\Platform\Database\Bulk;
+use App\Stores\Models\Store;
+use App\Tend\Adding\LinkState;
+use App\Tend\Found\FindingState;
+use App\Tend\Lists\MadeMarkup;
+use App\Tend\Robots\RobotsBook;
+use Illuminate\Support\Facades\DB;
+use InvalidArgumentException;
+use Orchard\Core\Url\PageUrl;
+
+/** Puts what Tend makes into the next release: structured data, links to add, robots.txt. */
+final readonly class Parts
+{
+    /** Links beside a text; more are a list that nobody reads. */
+    private const MOST_LINKS = 20;
+
+    public function __construct(private AddressChanges $changes)
+    {
+    }
+
+    /**
+     * Structured data made from what is known of products and articles, where it is not ours already.
+     *
+     * @param  list<int>  $pages
+     * @return int how many pages get it; others are passed over
+     */
+    public function markup(Store $store, array $pages, ?int $user): int
+    {
+        $put = [];
+        foreach (MadeMarkup::ofPages($store, $pages) as $page => $json) {
+            $put[] = [
+                'page' => $page,
+                'field' => AddressField::StructuredData,
+                'value' => $json,
+                'why' => 'made from what is known of the page',
+            ];
+        }
+
+        return $this->changes->put($store, $put, Origin::Recipe, $user);
+    }
+
+    /** What was put down, as the person is told. */
+    public static function inWords(int $pages): string
+    {
+        return match ($pages) {
+            0 => 'Nothing new: what the ticked would get is ready, or live, already.',
+            1 => '1 page is ready for release.',
+            default => number_format($pages).' pages are ready for release.',
+        };
+    }
+
+    /** @return list<int> pages of a cause that are open */
+    public static function pagesOf(Store $store, int $cause): array
+    {
+        return Bulk::ids(
+            DB::table('tend_findings')
+                ->where('store_id', $store->id)
+                ->where('cause_id', $cause)
+                ->where('state', FindingState::Open->value)
+                ->orderBy('page_id')
+                ->get(['page_id'])
+                ->all(),
+            'page_id',
+        );
+    }
+
+    /**
+     * Links to add, beside those that the same pages have by our doing; they are on the editors' list as well, until
+     * they are seen live.
+     *
+     * @param  list<int>  $ids  of links to add
+     * @return int how many pages get links
+     */
+    public function links(Store $store, array $ids, ?int $user): int
+    {
+        $links = DB::table('tend_links as l')
+            ->join('pages as p', 'p.id', '=', 'l.to_page')
+            ->where('l.store_id', $store->id)
+            ->whereIn('l.id', $ids)
+            ->where('l.state', '<>', LinkState::Live->value)
+            ->orderByDesc('l.worth')
+            ->get(['l.id', 'l.from_page', 'l.anchor', 'p.url']);
+        $pages = array_values(array_unique(Bulk::ids($links->all(), 'from_page')));
+        $held = self::held($store, $pages);
+        $byPage = [];
+        foreach ($links as $link) {
+            $page = (int) $link->from_page;
+            $byPage[$page] ??= ShownPart::links($held[$page] ?? '');
+            $url = PageUrl::parse((string) $link->url);
+            $target = $url !== null && $url->sameHostAs($store->baseUrl()) ? $url->target() : (string) $link->url;
+            if (! in_array($target, array_column($byPage[$page], 'url'), true)) {
+                $byPage[$page][] = ['url' => $target, 'text' => (string) $link->anchor];
+            }
+        }
+        $put = [];
+        foreach ($byPage as $page => $all) {
+            $put[] = [
+                'page' => $page,
+                'field' => AddressField::RelatedLinks,
+                'value' => ShownPart::json(array_slice($all, 0, self::MOST_LINKS)),
+                'why' => 'links to pages that need them',
+            ];
+        }
+        $count = $this->changes->put($store, $put, Origin::Recipe, $user);
+        DB::table('tend_links')
+            ->where('store_id', $store->id)
+            ->whereIn('id', $links->pluck('id'))
+            ->update(['state' => LinkState::Listed->value, 'user_id' => $user, 'said_at' => now()]);
+
+        return $count;
+    }
+
+    /**
+     * A robots.txt as a whole, in the place of the one that the shop shows.
+     *
+     * @throws InvalidArgumentException where the shop was not looked at yet, or its home page is not known
+     */
+    public function robots(Store $store, string $body, string $why, ?int $user): int
+    {
+        $live = RobotsBook::live($store);
+        if ($live === null) {
+            throw new InvalidArgumentException(
+                'The shop’s own robots.txt is not known yet. “Look what is live” first: it is what this one replaces.',
+            );
+        }
+        $page =
+            self::home($store) ??
+            throw new InvalidArgumentException('The home page is not known yet: crawl the shop first.');
+
+        return $this->changes->put(
+            $store,
+            [
+                [
+                    'page' => $page,
+                    'field' => AddressField::RobotsFile,
+                    'value' => $body,
+                    'why' => $why,
+                    'base' => (string) $live->body,
+                ],
+            ],
+            Origin::Hand,
+            $user,
+        );
+    }
+
+    /**
+     * The robots.txt that is live, or on its way, with a line that names our sitemaps.
+     *
+     * @return ?string null where it names them already
+     */
+    public static function naming(Store $store, string $sitemap): ?string
+    {
+        $waiting = DB::table('address_changes')
+            ->where('page_id', self::home($store) ?? 0)
+            ->where('field', AddressField::RobotsFile->value)
+            ->value('value');
+        $body = is_string($waiting) ? $waiting : (string) (RobotsBook::live($store)->body ?? '');
+        $isThere = preg_match('~^\s*sitemap\s*:\s*'.preg_quote($sitemap, '~').'\s*$~im', $body) === 1;
+
+        return $isThere ? null : rtrim($body)."\n\nSitemap: $sitemap\n";
+    }
+
+    private static function home(Store $store): ?int
+    {
+        $page = DB::table('pages')
+            ->where('store_id', $store->id)
+            ->where('digest', $store->baseUrl()->resolve('/')?->digest())
+            ->value('id');
+
+        return is_numeric($page) ? (int) $page : null;
+    }
+
+    /**
+     * The links that are ours on pages: on their way, else as they were released.
+     *
+     * @param  list<int>  $pages
+     * @return array<int, string> value by page
+     */
+    private static function held(Store $store, array $pages): array
+    {
+        $of = static fn (string $table): array => DB::table($table)
+            ->where('store_id', $store->id)
+            ->where('field', AddressField::RelatedLinks->value)
+            ->whereIn('page_id', $pages)
+            ->when(
+                $table === 'address_changes',
+                static fn ($query) => $query->where('state', '<>', DraftState::Refused->value),
+            )
+            ->pluck('value', 'page_id')
+            ->map(static fn (mixed $value): string => is_string($value) ? $value : '')
+            ->all();
+
+        return $of('address_changes') + $of('address_states');
+    }
+}

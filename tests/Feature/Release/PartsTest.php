@@ -1,0 +1,280 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Access\Role;
+use App\Changes\AddressDrifts;
+use App\Changes\AddressField;
+use App\Changes\ShownPart;
+use App\Inventory\Events\InventoryRefreshed;
+use App\Platform\Work\WorkDesk;
+use App\Release\Releases;
+use App\Stores\Models\Store;
+use App\Stores\StoreOptions;
+use App\Tend\Finding\Finds;
+use App\Tend\Maps\MapWork;
+use App\Tend\Maps\SiteMaps;
+use App\Tend\Releasing\PartsSeen;
+use App\Tend\Robots\RobotsBook;
+use Illuminate\Support\Facades\DB;
+use Orchard\Core\Url\PageUrl;
+
+/** @return array<string, string> what the pages of the shop show, by path, of those that change */
+function pagesWithParts(Store $store): array
+{
+    $pages = ['/robots.txt' => shopPage('/robots.txt')];
+    foreach (
+        DB::table('address_changes as c')
+            ->join('pages as p', 'p.id', '=', 'c.page_id')
+            ->where('c.store_id', $store->id)
+            ->pluck('p.url') as $url
+    ) {
+        $path = PageUrl::parse((string) $url)?->target() ?? '';
+        $pages[$path] = shopPage($path);
+    }
+
+    return $pages;
+}
+
+/** A tended shop of which articles lack structured data and pages lack links, with all that mends it made ready. */
+function storeWithParts(): Store
+{
+    $store = crawledStore();
+    tend($store);
+    expect(
+        app(WorkDesk::class)->workToEnd(app(Finds::class)->begin($store->id, null, App\Tend\Adding\AddWork::class)),
+    )->toBe('done');
+    SiteMaps::token($store);
+    app(WorkDesk::class)->workToEnd(app(Finds::class)->begin($store->id, null, MapWork::class));
+    $writer = member($store, Role::Writer);
+    $cause = DB::table('tend_causes')->where('store_id', $store->id)->where('type', 60)->value('id');
+    $links = DB::table('tend_links')->where('store_id', $store->id)->orderByDesc('worth')->limit(12)->pluck('id');
+    $post = fn (string $path, array $body = []) => test()
+        ->actingAs($writer)
+        ->post("/s/{$store->slug}/tend/$path", $body)
+        ->assertRedirect()
+        ->assertSessionHasNoErrors();
+    $post("causes/$cause/markup");
+    $post('add', ['do' => 'release', 'links' => $links->all()]);
+    $post('robots/fetch');
+    $post('maps/release');
+
+    return $store;
+}
+
+it(
+    'puts structured data, links and robots.txt live in one release, and takes them back to the byte',
+    function (): void {
+        $store = storeWithParts();
+        $counts = DB::table('address_changes')
+            ->where('store_id', $store->id)
+            ->groupBy('field')
+            ->selectRaw('field, COUNT(*) AS n')
+            ->pluck('n', 'field')
+            ->all();
+        expect($counts)->toHaveKeys(PartsSeen::fields())->and($counts[AddressField::RobotsFile->value])->toBe(1);
+        $before = pagesWithParts($store);
+        // Some writes fail, some answers are lost: each change arrives once all the same.
+        office('PUT', '/switches', ['fail_every' => 4, 'lose_every' => 3]);
+        $begun = app(Releases::class)->send($store, null, null);
+        expect(app(WorkDesk::class)->workToEnd($begun['work']))->toBe('done');
+        office('PUT', '/switches', ['fail_every' => 0, 'lose_every' => 0]);
+        lookAtAll($begun['release']);
+        $items = DB::table('release_items')->where('release_id', $begun['release'])->get();
+        expect($items->pluck('state')->unique()->all())
+            ->toBe(['live'])
+            ->and($items->pluck('seen')->unique()->all())
+            ->toBe(['seen'])
+            ->and(office('GET', '/changes')['items'])
+            ->toHaveCount($items->count())
+            ->and(shopPage('/robots.txt'))
+            ->toContain('Sitemap: '.route('tend.maps.served', [SiteMaps::state($store)->token, 'sitemap.xml']));
+        $article = $items->first(static fn (object $item): bool => str_contains($item->fields, 'structured_data'));
+        $path = PageUrl::parse((string) DB::table('pages')->where('id', $article->page_id)->value('url'))->target();
+        expect(shopPage($path))->toContain('"@type":"Article"');
+        $linked = $items->first(static fn (object $item): bool => str_contains($item->fields, 'related_links'));
+        $path = PageUrl::parse((string) DB::table('pages')->where('id', $linked->page_id)->value('url'))->target();
+        expect(shopPage($path))->toContain('<section class="related">');
+
+        $undo = app(Releases::class)->undo($store, $begun['release'], null, null);
+        expect(app(WorkDesk::class)->workToEnd($undo['work']))->toBe('done');
+        lookAtAll($undo['release']);
+        expect(array_combine(array_keys($before), array_map(shopPage(...), array_keys($before))))
+            ->toBe($before)
+            ->and(
+                DB::table('release_items')->where('release_id', $undo['release'])->where('seen', '<>', 'seen')->count(),
+            )
+            ->toBe(0)
+            ->and(DB::table('address_states')->where('store_id', $store->id)->pluck('field')->unique()->all())
+            // What stood in robots.txt before is what holds now.
+            ->toBe([AddressField::RobotsFile->value]);
+    },
+);
+
+it('sees after a crawl what no longer shows, and sets it again or takes it as meant', function (): void {
+    $store = storeWithParts();
+    $begun = app(Releases::class)->send($store, null, null);
+    app(WorkDesk::class)->workToEnd($begun['work']);
+    lookAtAll($begun['release']);
+    crawl($store);
+    tend($store);
+    expect(AddressDrifts::list($store, PartsSeen::fields(), 50))->toBe([]);
+
+    $one = static fn (string $field): object => DB::table('release_items')
+        ->where('release_id', $begun['release'])
+        ->where('fields', 'like', "%\"$field\"%")
+        ->orderBy('id')
+        ->first();
+    changeInShop($one('related_links')->external_id, ['related_links' => '']);
+    changeInShop($one('structured_data')->external_id, ['structured_data' => '{"@type":"Thing","name":"A theme"}']);
+    $version = office('GET', '/files?target=/robots.txt')['version'];
+    office('PATCH', '/files?target=/robots.txt', ['body' => "User-agent: *\nDisallow:\n"], "\"$version\"");
+    crawl($store);
+    tend($store);
+    // Whoever looks at addresses alone leaves these as they were found.
+    InventoryRefreshed::dispatch($store->id, static function (): void {
+    });
+    $drifts = AddressDrifts::list($store, PartsSeen::fields(), 50);
+    expect(array_column($drifts, 'field'))
+        ->toEqualCanonicalizing(PartsSeen::fields())
+        ->and(array_column($drifts, 'drifted', 'field')[AddressField::StructuredData->value])
+        ->toContain('Thing')
+        // What decides addresses is told by another step, and knows nothing of these.
+        ->and(AddressDrifts::list($store, AddressField::decisive(), 50))
+        ->toBe([]);
+    $writer = member($store, Role::Writer);
+    $this->actingAs($writer)
+        ->get("/s/{$store->slug}/tend/robots")
+        ->assertOk()
+        ->assertSee('3')
+        ->assertSee('no longer show');
+    $this->actingAs($writer)
+        ->post("/s/{$store->slug}/tend/drifts", ['do' => 'back'])
+        ->assertRedirect();
+    expect(DB::table('address_changes')->where('store_id', $store->id)->where('state', 'ready')->count())->toBe(3);
+    // Somebody has set something else there: that is for people to decide.
+    $again = app(Releases::class)->send($store, null, null);
+    app(WorkDesk::class)->workToEnd($again['work']);
+    expect(
+        DB::table('release_items')->where('release_id', $again['release'])->pluck('state')->countBy()->all(),
+    )->toEqualCanonicalizing(['clash' => 2, 'live' => 1]);
+    $this->actingAs($writer)
+        ->post("/s/{$store->slug}/tend/drifts", ['do' => 'accept'])
+        ->assertRedirect();
+    expect(AddressDrifts::list($store, PartsSeen::fields(), 50))->toBe([]);
+});
+
+it('gives what the shop’s API does not take to somebody else, and sees it when it is there', function (): void {
+    $store = storeWithParts();
+    $mapping = json_decode((string) file_get_contents(app_path('Demo/tindrel.mapping.json')), true);
+    unset($mapping['files'], $mapping['lists'][0]['write']['put']['related_links']);
+    app(StoreOptions::class)->set($store, 'shop_mapping', json_encode($mapping, JSON_THROW_ON_ERROR));
+    $begun = app(Releases::class)->send($store, null, null);
+    $isOf = static fn (object $item, string $field): bool => str_contains((string) $item->fields, "\"$field\"");
+    $items = DB::table('release_items')->where('release_id', $begun['release'])->get();
+    foreach ($items as $item) {
+        expect($item->via)->toBe($isOf($item, 'structured_data') ? 'direct' : 'person');
+    }
+    $this->actingAs(member($store, Role::Approver))
+        ->get("/s/{$store->slug}/release/{$begun['release']}/list")
+        ->assertOk()
+        ->assertSee('/robots.txt')
+        ->assertSee('Sitemap: ')
+        ->assertSee('related links');
+    $version = office('GET', '/files?target=/robots.txt')['version'];
+    $robots = $items->first(static fn (object $item): bool => $isOf($item, 'robots_file'));
+    $body = json_decode($robots->fields, true)[0]['target'];
+    office('PATCH', '/files?target=/robots.txt', ['body' => str_replace("\n", "\r\n", $body)], "\"$version\"");
+    DB::table('release_items')
+        ->where('id', $robots->id)
+        ->update(['look_at' => now()->subMinute()]);
+    lookAtAll($begun['release']);
+    expect(DB::table('release_items')->where('id', $robots->id)->value('state'))->toBe('live');
+});
+
+it('adds links to those that it placed before, and never the same twice', function (): void {
+    $store = storeWithParts();
+    $begun = app(Releases::class)->send($store, null, null);
+    app(WorkDesk::class)->workToEnd($begun['work']);
+    $row = DB::table('tend_links')->where('store_id', $store->id)->where('state', 2)->orderBy('id')->first();
+    $other = (int) DB::table('tend_pages')
+        ->where('store_id', $store->id)
+        ->whereNotIn('page_id', [$row->from_page, $row->to_page])
+        ->orderByDesc('page_id')
+        ->value('page_id');
+    $new = DB::table('tend_links')->insertGetId(
+        ['id' => null, 'to_page' => $other, 'anchor' => 'another way', 'state' => 1] + (array) $row,
+    );
+    $parts = app(App\Tend\Releasing\Parts::class);
+    $was = (string) DB::table('address_states')->where('page_id', $row->from_page)->where('field', 17)->value('value');
+    expect($parts->links($store, [$new, (int) $row->id], null))
+        ->toBe(1)
+        ->and(
+            ShownPart::links((string) DB::table('address_changes')->where('page_id', $row->from_page)->value('value')),
+        )
+        ->toHaveCount(count(ShownPart::links($was)) + 1)
+        // Once more changes nothing.
+        ->and($parts->links($store, [$new, (int) $row->id], null))
+        ->toBe(0);
+});
+
+it('asks for the shop’s own robots.txt before another one replaces it', function (): void {
+    $store = crawledStore();
+    $id = RobotsBook::save($store, "User-agent: *\nDisallow: /find\n", '', null);
+    $this->actingAs(member($store, Role::Writer))
+        ->post("/s/{$store->slug}/tend/robots/$id/release")
+        ->assertSessionHasErrors('body');
+    expect(DB::table('address_changes')->where('store_id', $store->id)->count())->toBe(0);
+    RobotsBook::fetch($store, null);
+    $this->post("/s/{$store->slug}/tend/robots/$id/release")->assertSessionHasNoErrors();
+    expect(DB::table('address_changes')->where('store_id', $store->id)->value('value'))->toContain('/find');
+});
+
+it('finds what was released among all that a page shows', function (
+    AddressField $field,
+    string $wanted,
+    string $shown,
+    bool $holds,
+): void {
+    expect(ShownPart::holds($field, $wanted, $shown))->toBe($holds);
+})->with([
+    'a block among others, its names in another order' => [
+        AddressField::StructuredData,
+        '{"@type":"Product","offers":{"price":"3.00","url":"/a"}}',
+        '[{"@type":"WebSite"},{"offers":{"url":"/a","price":"3.00"},"@type":"Product"}]',
+        true,
+    ],
+    'a block with another price' => [
+        AddressField::StructuredData,
+        '{"@type":"Product","offers":{"price":"3.00"}}',
+        '[{"@type":"Product","offers":{"price":"3.10"}}]',
+        false,
+    ],
+    'no block at all' => [AddressField::StructuredData, '{"@type":"Product"}', '[]', false],
+    'text that is no JSON' => [AddressField::StructuredData, '{"@type":"Product"}', 'Product', false],
+    'all links, with white space as one' => [
+        AddressField::RelatedLinks,
+        '[{"url":"https://a.example/b","text":"all  lamps"}]',
+        '[{"url":"https://a.example/c","text":"c"},{"url":"https://a.example/b","text":"all lamps"}]',
+        true,
+    ],
+    'a link by other words' => [
+        AddressField::RelatedLinks,
+        '[{"url":"https://a.example/b","text":"all lamps"}]',
+        '[{"url":"https://a.example/b","text":"lamps"}]',
+        false,
+    ],
+    'one of two links' => [
+        AddressField::RelatedLinks,
+        '[{"url":"https://a.example/b","text":"b"},{"url":"https://a.example/c","text":"c"}]',
+        '[{"url":"https://a.example/b","text":"b"}]',
+        false,
+    ],
+    'a file with other ends of lines' => [
+        AddressField::RobotsFile,
+        "User-agent: *\nAllow: /\n",
+        "User-agent: *\r\nAllow: /",
+        true,
+    ],
+    'a file with one line more' => [AddressField::RobotsFile, "User-agent: *\n", "User-agent: *\nDisallow: /", false],
+]);
