@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace App\Changes;
 
+use App\Changes\Editing\Author;
+use App\Changes\Editing\DraftWriter;
+use App\Changes\Editing\TextEdit;
 use App\Platform\Database\Bulk;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
@@ -16,7 +19,10 @@ use Orchard\Core\Wording\TextShift;
  */
 final readonly class Drifts
 {
-    public function __construct(private Drafts $drafts)
+    /** Texts that are decided on in one transaction. */
+    private const PORTION = 500;
+
+    public function __construct(private DraftWriter $writer)
     {
     }
 
@@ -108,17 +114,23 @@ final readonly class Drifts
         );
     }
 
-    /** @return list<array{int, int}> resource and field of each text that was changed in this way */
-    public static function ofCause(Store $store, int $field, string $cause): array
+    /**
+     * Resource and field of texts that were changed in one way; of all where no field and cause are given.
+     *
+     * @return list<array{int, int}>
+     */
+    public static function some(Store $store, ?int $field, ?string $cause, int $most): array
     {
         return array_values(
             array_map(
                 static fn (object $row): array => [(int) $row->resource_id, (int) $row->field],
                 DB::table('drifts')
                     ->where('store_id', $store->id)
-                    ->where('field', $field)
-                    ->where('cause', $cause)
+                    ->when($field !== null, static fn ($query) => $query->where('field', $field))
+                    ->when($cause !== null, static fn ($query) => $query->where('cause', $cause))
                     ->orderBy('resource_id')
+                    ->orderBy('field')
+                    ->limit($most)
                     ->get(['resource_id', 'field'])
                     ->all(),
             ),
@@ -148,26 +160,27 @@ final readonly class Drifts
     /**
      * Makes drafts of our texts, to be released over the shop's.
      *
-     * @param  ?list<array{int, int}>  $which  resource and field; null for all
+     * @param  list<array{int, int}>  $which  resource and field
      * @return int how many drafts were made
      */
-    public function putBack(Store $store, ?array $which, ?int $userId): int
+    public function putBack(Store $store, array $which, ?int $userId): int
     {
         $made = 0;
-        foreach ($this->chosen($store, $which) as $drift) {
-            $made += DB::transaction(function () use ($store, $drift, $userId): int {
-                $outcome = $this->drafts->save(
-                    $store,
-                    (int) $drift->resource_id,
-                    TextField::from((int) $drift->field),
-                    (string) $drift->ours,
-                    0,
-                    Origin::Hand,
-                    $userId,
+        foreach (array_chunk($this->chosen($store, $which), self::PORTION) as $drifts) {
+            $made += DB::transaction(function () use ($store, $drifts, $userId): int {
+                $edits = array_map(
+                    static fn (object $drift): TextEdit => new TextEdit(
+                        (int) $drift->resource_id,
+                        TextField::from((int) $drift->field),
+                        (string) $drift->ours,
+                        0,
+                    ),
+                    $drifts,
                 );
-                DB::table('drifts')->where('resource_id', $drift->resource_id)->where('field', $drift->field)->delete();
+                $outcomes = $this->writer->save($store, $edits, new Author(Origin::Hand, $userId));
+                self::forget($drifts);
 
-                return $outcome->saved ? 1 : 0;
+                return count(array_filter($outcomes, static fn (SaveOutcome $outcome): bool => $outcome->saved));
             });
         }
 
@@ -177,49 +190,71 @@ final readonly class Drifts
     /**
      * Takes the shop's texts as the ones that are meant to be there.
      *
-     * @param  ?list<array{int, int}>  $which  resource and field; null for all
+     * @param  list<array{int, int}>  $which  resource and field
      * @return int how many were accepted
      */
-    public function accept(Store $store, ?array $which, ?int $userId): int
+    public function accept(Store $store, array $which, ?int $userId): int
     {
         $accepted = 0;
-        foreach ($this->chosen($store, $which) as $drift) {
-            DB::transaction(static function () use ($store, $drift, $userId): void {
-                History::add(
-                    $store->id,
-                    (int) $drift->resource_id,
-                    TextField::from((int) $drift->field),
-                    HistoryEvent::Accepted,
-                    (string) $drift->ours,
-                    (string) $drift->theirs,
-                    $userId,
+        foreach (array_chunk($this->chosen($store, $which), self::PORTION) as $drifts) {
+            DB::transaction(static function () use ($store, $drifts, $userId): void {
+                $entries = array_map(
+                    static fn (object $drift): object => (object) [
+                        'resource_id' => $drift->resource_id,
+                        'field' => $drift->field,
+                        'base_value' => $drift->ours,
+                        'value' => $drift->theirs,
+                    ],
+                    $drifts,
                 );
-                DB::table('drifts')->where('resource_id', $drift->resource_id)->where('field', $drift->field)->delete();
+                History::addMany($store->id, HistoryEvent::Accepted, $entries, $userId);
+                self::forget($drifts);
             });
-            $accepted++;
+            $accepted += count($drifts);
         }
 
         return $accepted;
     }
 
+    /** @param  list<object>  $drifts */
+    private static function forget(array $drifts): void
+    {
+        DB::table('drifts')
+            ->whereRaw(
+                self::isOneOf(
+                    array_map(
+                        static fn (object $drift): array => [(int) $drift->resource_id, (int) $drift->field],
+                        $drifts,
+                    ),
+                ),
+            )
+            ->delete();
+    }
+
+    /** @param  list<array{int, int}>  $which  not empty */
+    private static function isOneOf(array $which): string
+    {
+        $pairs = array_map(static fn (array $one): string => "($one[0],$one[1])", $which);
+
+        return '(resource_id, field) IN ('.implode(',', $pairs).')';
+    }
+
     /**
-     * @param  ?list<array{int, int}>  $which
+     * @param  list<array{int, int}>  $which
      * @return list<object>
      */
-    private function chosen(Store $store, ?array $which): array
+    private function chosen(Store $store, array $which): array
     {
-        $query = DB::table('drifts')->where('store_id', $store->id)->orderBy('resource_id')->orderBy('field');
-        if ($which !== null) {
-            if ($which === []) {
-                return [];
-            }
-            $query->whereRaw(
-                '(resource_id, field) IN ('.
-                    implode(',', array_map(static fn (array $one): string => "($one[0],$one[1])", $which)).
-                    ')',
+        return $which === []
+            ? []
+            : array_values(
+                DB::table('drifts')
+                    ->where('store_id', $store->id)
+                    ->whereRaw(self::isOneOf($which))
+                    ->orderBy('resource_id')
+                    ->orderBy('field')
+                    ->get()
+                    ->all(),
             );
-        }
-
-        return array_values($query->get()->all());
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Gather;
 
 use App\Gather\Changed\CompareWork;
+use App\Gather\Changed\DecideWork;
 use App\Gather\Console\CrawlCommand;
 use App\Gather\Console\ExportCommand;
 use App\Gather\Console\FeedCommand;
@@ -75,6 +76,7 @@ final class GatherProvider extends ServiceProvider
         $desk->register(ReindexWork::class);
         $desk->register(ImportWork::class);
         $desk->register(CompareWork::class);
+        $desk->register(DecideWork::class);
         $desk->register(FeedWork::class);
         $desk->register(RenderWork::class);
         $board->register(new GatherStep());

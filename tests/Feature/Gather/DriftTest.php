@@ -8,6 +8,7 @@ use App\Changes\Drifts;
 use App\Changes\History;
 use App\Changes\HistoryEvent;
 use App\Changes\Origin;
+use App\Platform\Work\WorkDesk;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\TextField;
@@ -129,10 +130,11 @@ it('tells what one hand did to many texts as one line, decided at once', functio
     $this->post("$at/drift", ['verb' => 'accept', 'cause' => 'got “ | New theme” at its end'])->assertSessionHasErrors(
         'field',
     );
-    $this->post("$at/drift", ['verb' => 'back', 'field' => 1, 'cause' => 'got “ | New theme” at its end'])->assertSessionHas(
-        'done',
-        '3 drafts were made of our texts; mark and release them to put them back.',
-    );
+    $this->post("$at/drift", [
+        'verb' => 'back',
+        'field' => 1,
+        'cause' => 'got “ | New theme” at its end',
+    ])->assertSessionHas('done', '3 drafts were made of our texts; mark and release them to put them back.');
     expect(drifted($this->store))
         ->toBe(['Our fourth / Quite another text'])
         ->and(app(Drafts::class)->find($other, TextField::Title))
@@ -142,4 +144,76 @@ it('tells what one hand did to many texts as one line, decided at once', functio
         '0 texts of the shop are accepted.',
     );
     expect(drifted($this->store))->toHaveCount(1);
+});
+
+it('decides on thousands as work of its own, each once, though its process is killed', function (): void {
+    $market = (int) DB::table('markets')->where('store_id', $this->store->id)->value('id');
+    $rows = $texts = $drifts = [];
+    $first = (int) DB::table('resources')->max('id') + 1000;
+    foreach (range($first, $first + 1299) as $id) {
+        $rows[] = [
+            'id' => $id,
+            'store_id' => $this->store->id,
+            'market_id' => $market,
+            'kind' => 3,
+            'external_id' => "x$id",
+            'name' => "Lamp $id",
+            'url' => "{$this->store->base_url}x/$id",
+            'version' => '1',
+            'attributes' => '{}',
+            'synced_at' => now(),
+        ];
+        foreach ([1, 2] as $field) {
+            $texts[] = [
+                'resource_id' => $id,
+                'store_id' => $this->store->id,
+                'market_id' => $market,
+                'field' => $field,
+                'stored' => "Theirs $id",
+                'origin' => 'shop',
+            ];
+        }
+        $drifts[] = [
+            'resource_id' => $id,
+            'field' => 1,
+            'store_id' => $this->store->id,
+            'ours' => "Ours $id",
+            'theirs' => "Theirs $id",
+            'seen_at' => now(),
+            'cause' => $id % 13 === 0 ? 'another' : 'a theme',
+        ];
+    }
+    DB::table('resources')->insert($rows);
+    DB::table('resource_texts')->insert($texts);
+    DB::table('drifts')->insert($drifts);
+    $this->actingAs(member($this->store, Role::Writer))
+        ->post("/s/{$this->store->slug}/gather/drift", ['verb' => 'back', 'field' => 1, 'cause' => 'a theme'])
+        ->assertSessionHas('done', 'Drafts are being made of our texts; mark and release them to put them back.');
+    $work = DB::table('work')->where('sort', 'gather.decide')->first();
+    expect(DB::table('drafts')->where('store_id', $this->store->id)->count())->toBe(0);
+    $code =
+        'require "vendor/autoload.php"; $app = require "bootstrap/app.php"; $app->make(Illuminate\Contracts\Console\Kernel::class)->bootstrap(); $app->make(App\Platform\Work\WorkDesk::class)->slice('.
+        $work->id.
+        ');';
+    $process = proc_open(
+        [PHP_BINARY, '-r', $code],
+        [1 => ['file', '/dev/null', 'w'], 2 => ['file', '/dev/null', 'w']],
+        $pipes,
+        base_path(),
+    );
+    for ($i = 0; $i < 200 && DB::table('drafts')->where('store_id', $this->store->id)->doesntExist(); $i++) {
+        usleep(50_000);
+    }
+    proc_terminate($process, 9);
+    proc_close($process);
+    DB::table('work')
+        ->where('id', $work->id)
+        ->update(['expires_at' => now()->subSecond(), 'wake_at' => now()->subSecond()]);
+    expect(app(WorkDesk::class)->workToEnd((int) $work->id))->toBe('done');
+    expect(DB::table('drafts')->where('store_id', $this->store->id)->count())
+        ->toBe(1200)
+        ->and(DB::table('drifts')->where('store_id', $this->store->id)->distinct()->pluck('cause')->all())
+        ->toBe(['another'])
+        ->and(DB::table('history')->where('store_id', $this->store->id)->where('event', 'saved')->count())
+        ->toBe(1200);
 });
