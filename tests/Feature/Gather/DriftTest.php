@@ -149,20 +149,22 @@ it('tells what one hand did to many texts as one line, decided at once', functio
 it('decides on thousands as work of its own, each once, though its process is killed', function (): void {
     $market = (int) DB::table('markets')->where('store_id', $this->store->id)->value('id');
     $rows = $texts = $drifts = [];
-    $first = (int) DB::table('resources')->max('id') + 1000;
-    foreach (range($first, $first + 1299) as $id) {
+    foreach (range(1, 1300) as $nth) {
         $rows[] = [
-            'id' => $id,
             'store_id' => $this->store->id,
             'market_id' => $market,
             'kind' => 3,
-            'external_id' => "x$id",
-            'name' => "Lamp $id",
-            'url' => "{$this->store->base_url}x/$id",
+            'external_id' => "many-$nth",
+            'name' => "Lamp $nth",
+            'url' => "{$this->store->base_url}many/$nth",
             'version' => '1',
             'attributes' => '{}',
             'synced_at' => now(),
         ];
+    }
+    DB::table('resources')->insert($rows);
+    $ids = DB::table('resources')->where('store_id', $this->store->id)->where('external_id', 'like', 'many-%');
+    foreach ($ids->pluck('id') as $nth => $id) {
         foreach ([1, 2] as $field) {
             $texts[] = [
                 'resource_id' => $id,
@@ -180,16 +182,15 @@ it('decides on thousands as work of its own, each once, though its process is ki
             'ours' => "Ours $id",
             'theirs' => "Theirs $id",
             'seen_at' => now(),
-            'cause' => $id % 13 === 0 ? 'another' : 'a theme',
+            'cause' => $nth % 13 === 0 ? 'another' : 'a theme',
         ];
     }
-    DB::table('resources')->insert($rows);
     DB::table('resource_texts')->insert($texts);
     DB::table('drifts')->insert($drifts);
     $this->actingAs(member($this->store, Role::Writer))
         ->post("/s/{$this->store->slug}/gather/drift", ['verb' => 'back', 'field' => 1, 'cause' => 'a theme'])
         ->assertSessionHas('done', 'Drafts are being made of our texts; mark and release them to put them back.');
-    $work = DB::table('work')->where('sort', 'gather.decide')->first();
+    $work = DB::table('work')->where('store_id', $this->store->id)->where('sort', 'gather.decide')->first();
     expect(DB::table('drafts')->where('store_id', $this->store->id)->count())->toBe(0);
     $code =
         'require "vendor/autoload.php"; $app = require "bootstrap/app.php"; $app->make(Illuminate\Contracts\Console\Kernel::class)->bootstrap(); $app->make(App\Platform\Work\WorkDesk::class)->slice('.
