@@ -6,6 +6,7 @@ namespace App\Changes;
 
 use App\Catalogue\Events\ResourceGivesWay;
 use App\Catalogue\Events\ResourcesConnected;
+use App\Changes\Live\RecipeNames;
 use App\Changes\Live\ReleaseNames;
 use App\Changes\Trials\Trials;
 use App\Stores\Leaving\ExportParts;
@@ -23,6 +24,7 @@ final class ChangesProvider extends ServiceProvider
     public function register(): void
     {
         $this->app->singleton(ReleaseNames::class);
+        $this->app->singleton(RecipeNames::class);
     }
 
     public function boot(Stamps $stamps, OverviewBoard $overview, ExportParts $exports, StoreTables $tables): void

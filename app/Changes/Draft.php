@@ -26,6 +26,7 @@ final readonly class Draft
         public int $revision,
         public ?int $userId,
         public string $updatedAt,
+        public ?int $recipeId,
     ) {
     }
 
@@ -44,6 +45,7 @@ final readonly class Draft
             (int) $row->revision,
             $row->user_id === null ? null : (int) $row->user_id,
             (string) $row->updated_at,
+            $row->recipe_id === null ? null : (int) $row->recipe_id,
         );
     }
 }

@@ -33,6 +33,7 @@ final class History
         ?Origin $origin = null,
         ?int $releaseId = null,
         ?string $note = null,
+        ?int $recipeId = null,
     ): int {
         return DB::table('history')->insertGetId([
             'store_id' => $storeId,
@@ -44,6 +45,7 @@ final class History
             'origin' => $origin?->value,
             'note' => $note === null ? null : mb_substr($note, 0, 400),
             'release_id' => $releaseId,
+            'recipe_id' => $recipeId,
             'user_id' => $userId,
             'created_at' => now()->format('Y-m-d H:i:s.v'),
         ]);

@@ -4,12 +4,18 @@ declare(strict_types=1);
 
 namespace App\Facts;
 
+use App\Facts\Calendar\ComingBoard;
 use App\Stores\Leaving\StoreTables;
 use Illuminate\Console\Scheduling\Schedule;
 use Illuminate\Support\ServiceProvider;
 
 final class FactsProvider extends ServiceProvider
 {
+    public function register(): void
+    {
+        $this->app->singleton(ComingBoard::class);
+    }
+
     public function boot(StoreTables $tables): void
     {
         // Imports are Gather's; what rests of their rows is not.

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Inventory;
 
+use App\Inventory\Terms\PageGroups;
 use App\Inventory\Terms\SeenQueries;
 use App\Stores\Leaving\StoreTables;
 use Illuminate\Console\Scheduling\Schedule;
@@ -16,6 +17,7 @@ final class InventoryProvider extends ServiceProvider
     {
         $this->app->singleton(Figures::class);
         $this->app->singleton(SeenQueries::class);
+        $this->app->singleton(PageGroups::class);
     }
 
     public function boot(StoreTables $tables): void

@@ -7,12 +7,14 @@ namespace App\Match;
 use App\Inventory\Events\FiguresChanged;
 use App\Inventory\Events\PlannedPageArrived;
 use App\Inventory\Events\TermsChanged;
+use App\Inventory\Terms\PageGroups;
 use App\Match\Console\ExportCommand;
 use App\Match\Console\ImportCommand;
 use App\Match\Console\SuggestCommand;
 use App\Match\Pairing\SuggestWork;
 use App\Match\Planning\Plans;
 use App\Match\Roads\RoadExport;
+use App\Match\Terms\Groups;
 use App\Match\Terms\LeadMarks;
 use App\Match\Terms\MatchExport;
 use App\Match\Tracking\TermHistory;
@@ -35,7 +37,9 @@ final class MatchProvider extends ServiceProvider
         Stamps $stamps,
         ExportParts $exports,
         StoreTables $tables,
+        PageGroups $groups,
     ): void {
+        $groups->register(Groups::ofPages(...));
         $tables->child('match_road_steps', 'road_id', 'match_roads');
         $exports->register('roads', RoadExport::COLUMNS, RoadExport::rows(...));
         $this->loadMigrationsFrom(__DIR__.'/Migrations');

@@ -5,11 +5,13 @@ declare(strict_types=1);
 namespace App\Release;
 
 use App\Changes\Live\ReleaseNames;
+use App\Facts\Calendar\ComingBoard;
 use App\Platform\Work\WorkDesk;
 use App\Release\Campaigns\Campaigns;
 use App\Release\Console\HandoverCommand;
 use App\Release\Console\SendCommand;
 use App\Release\Console\UndoCommand;
+use App\Release\Lists\PlanRow;
 use App\Release\Planning\Plans;
 use App\Release\Sending\LookWork;
 use App\Release\Sending\SendWork;
@@ -32,7 +34,9 @@ final class ReleaseProvider extends ServiceProvider
         OverviewBoard $overview,
         StoreTables $tables,
         ReleaseNames $names,
+        ComingBoard $coming,
     ): void {
+        $coming->register(PlanRow::coming(...));
         $names->register(ReleaseTitles::of(...));
         $tables->child('release_links', 'release_id', 'release_batches');
         $tables->child('release_campaign_texts', 'campaign_id', 'release_campaigns');

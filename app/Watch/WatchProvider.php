@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Watch;
 
 use App\Changes\Events\ReleaseBegun;
+use App\Facts\Calendar\ComingBoard;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Leaving\ExportParts;
 use App\Stores\Leaving\StoreTables;
@@ -39,7 +40,9 @@ final class WatchProvider extends ServiceProvider
         OverviewBoard $overview,
         StoreTables $tables,
         ExportParts $exports,
+        ComingBoard $coming,
     ): void {
+        $coming->register(ResultList::coming(...));
         $tables->child('watch_weeks', 'change_id', 'watch_changes');
         $exports->register('marked-changes', Marks::COLUMNS, Marks::export(...));
         $exports->register('results', ResultList::COLUMNS, ResultList::export(...));

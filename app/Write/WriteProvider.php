@@ -7,6 +7,7 @@ namespace App\Write;
 use App\Catalogue\Events\ResourcesChanged;
 use App\Changes\Events\DraftsReady;
 use App\Changes\Events\TextsChanged;
+use App\Changes\Live\RecipeNames;
 use App\Inventory\Events\FiguresChanged;
 use App\Inventory\Events\InventoryRefreshed;
 use App\Inventory\Events\TermsChanged;
@@ -25,6 +26,7 @@ use App\Write\Console\MeasureCommand;
 use App\Write\Console\SuggestCommand;
 use App\Write\Desk\RecheckWork;
 use App\Write\Desk\RowRebuild;
+use App\Write\Recipes\RecipeBook;
 use App\Write\Recipes\RecipeRuns;
 use App\Write\Recipes\RecipeWork;
 use App\Write\Review\Claims;
@@ -50,7 +52,9 @@ final class WriteProvider extends ServiceProvider
         ReportBoard $report,
         StoreTables $tables,
         ExportParts $exports,
+        RecipeNames $recipes,
     ): void {
+        $recipes->register(RecipeBook::names(...));
         $exports->register(
             'texts',
             TextExport::COLUMNS,

@@ -102,6 +102,26 @@ final readonly class Judge
     }
 
     /**
+     * How far the forecast of a sum may be off because it is learned: a standard error, as a share of the sum.
+     *
+     * @param  list<WatchedPage>  $pages
+     */
+    public function unsure(array $pages): float
+    {
+        $sum = 0.0;
+        $direction = array_fill(0, count($this->forecast->after->inverse), 0.0);
+        foreach (array_filter($pages, $this->forecast->knows(...)) as $page) {
+            $mean = $this->forecast->of($page);
+            $sum += $mean;
+            foreach ($this->forecast->place($page) as $j => $x) {
+                $direction[$j] += $mean * $x;
+            }
+        }
+
+        return $sum > 0 ? sqrt($this->learned($direction)) / $sum : 0.0;
+    }
+
+    /**
      * The variance of a sum of forecasts that comes from their being learned.
      *
      * @param  array<int, float>  $direction  derivatives of the sum by levels and slopes

@@ -14,6 +14,7 @@ final readonly class LiveChange
      * @param  ?string  $undoneAt  UTC, when any of it was taken back
      * @param  ?string  $before  the first of its texts as it was; null where only the address was changed
      * @param  ?string  $after  the same text since then
+     * @param  ?int  $recipe  that made the first of its texts
      */
     public function __construct(
         public int $page,
@@ -23,6 +24,7 @@ final readonly class LiveChange
         public ?string $undoneAt,
         public ?string $before,
         public ?string $after,
+        public ?int $recipe,
     ) {
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Facts\Http;
 
 use App\Facts\Calendar\Calendar;
+use App\Facts\Calendar\ComingBoard;
 use App\Facts\Calendar\Returns;
 use App\Stores\Models\Store;
 use Illuminate\Http\RedirectResponse;
@@ -18,13 +19,14 @@ use InvalidArgumentException;
 /** What a store's people know of its days. */
 final class CalendarController
 {
-    public function index(Store $store): View
+    public function index(Store $store, ComingBoard $board): View
     {
         $today = $store->today();
 
         return view('store.calendar', [
             'store' => $store,
             'events' => Calendar::all($store),
+            'ahead' => $board->all($store),
             'coming' => Calendar::between(
                 $store,
                 $today,

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Match\Http;
 
+use App\Changes\Live\TimeMarks;
 use App\Inventory\PageAddress;
 use App\Match\Terms\Pages;
 use App\Match\Terms\Sayings;
@@ -18,6 +19,7 @@ use App\Platform\Work\WorkView;
 use App\Stores\Markets;
 use App\Stores\Models\Market;
 use App\Stores\Models\Store;
+use DateTimeImmutable;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
@@ -27,7 +29,7 @@ use Illuminate\View\View;
 /** Terms that somebody keeps an eye on: where they stand, week by week. */
 final class TrackedController
 {
-    public function index(Request $request, Store $store): View
+    public function index(Request $request, Store $store, TimeMarks $marks): View
     {
         $filter = TrackedFilter::from($request, $store);
         $list = new TrackedList($store, $filter);
@@ -40,6 +42,7 @@ final class TrackedController
             $rows,
         );
         $userId = (int) $request->user()?->getAuthIdentifier();
+        $bands = $list->bands();
 
         return view('match.tracked', [
             'store' => $store,
@@ -50,7 +53,14 @@ final class TrackedController
             'count' => $count,
             'standing' => $standing,
             'all' => array_sum($standing),
-            'bands' => $list->bands(),
+            'bands' => $bands,
+            'marks' => $bands === []
+                    ? []
+                    : $marks->between(
+                        $store,
+                        (string) array_key_first($bands),
+                        (new DateTimeImmutable((string) array_key_last($bands)))->modify('+6 days')->format('Y-m-d'),
+                    ),
             'weeksOf' => $list->weeksOf($rows),
             'tags' => $list->tags(),
             'names' => Pages::of($store, [

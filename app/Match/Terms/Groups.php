@@ -43,6 +43,32 @@ final class Groups
         DB::insert(self::COUNTED." AND head_id IN ($list)".self::MANY, [$store->id, $market]);
     }
 
+    /**
+     * The groups in which the lead terms of pages stand.
+     *
+     * @param  list<int>  $pages
+     * @return array<int, string> head term by page; a term that stands alone is a group of its own
+     */
+    public static function ofPages(Store $store, array $pages): array
+    {
+        $heads = [];
+        foreach (array_chunk($pages, 2000) as $some) {
+            foreach (
+                DB::select(
+                    'SELECT t.lead_page AS page, h.term FROM match_terms t JOIN match_terms h ON h.id =
+                        IF(t.head_id = 0, t.id, t.head_id) WHERE t.store_id = ? AND t.lead_page IN ('.
+                        Bulk::list($some).
+                        ') ORDER BY t.worth, t.id',
+                    [$store->id],
+                ) as $row
+            ) {
+                $heads[(int) $row->page] = (string) $row->term;
+            }
+        }
+
+        return $heads;
+    }
+
     public static function count(Store $store, int $market): int
     {
         return DB::table('match_groups')->where('store_id', $store->id)->where('market_id', $market)->count();

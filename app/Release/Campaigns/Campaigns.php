@@ -206,6 +206,7 @@ final class Campaigns
                 0,
                 null,
                 now()->format('Y-m-d H:i:s'),
+                null,
             );
         }
         if ($drafts === []) {

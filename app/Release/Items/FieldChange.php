@@ -19,6 +19,7 @@ final readonly class FieldChange
      * @param  string  $target  the shop's stored text to be
      * @param  ?string  $shownBefore  what the page showed before, where it is known
      * @param  ?string  $shownAfter  what the page is to show; null where the theme decides by itself
+     * @param  ?int  $recipe  that made the text
      */
     public function __construct(
         public TextField|AddressField $field,
@@ -27,6 +28,7 @@ final readonly class FieldChange
         public string $origin,
         public ?string $shownBefore,
         public ?string $shownAfter,
+        public ?int $recipe = null,
     ) {
     }
 
@@ -50,7 +52,7 @@ final readonly class FieldChange
                     'origin' => $c->origin,
                     'shown_before' => $c->shownBefore,
                     'shown_after' => $c->shownAfter,
-                ],
+                ] + ($c->recipe === null ? [] : ['recipe' => $c->recipe]),
                 $changes,
             ),
             JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR,
@@ -60,7 +62,7 @@ final readonly class FieldChange
     /** @return list<self> */
     public static function unpack(string $json): array
     {
-        /** @var list<array{field: string, base: string, target: string, origin: string, shown_before: ?string, shown_after: ?string}> $data */
+        /** @var list<array{field: string, base: string, target: string, origin: string, shown_before: ?string, shown_after: ?string, recipe?: int}> $data */
         $data = json_decode($json, true, 8, JSON_THROW_ON_ERROR);
 
         return array_map(
@@ -73,6 +75,7 @@ final readonly class FieldChange
                 $c['origin'],
                 $c['shown_before'],
                 $c['shown_after'],
+                $c['recipe'] ?? null,
             ),
             $data,
         );

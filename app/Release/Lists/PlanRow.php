@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace App\Release\Lists;
 
+use App\Facts\Calendar\Coming;
 use App\Release\Planning\Plan;
 use App\Release\Planning\PlanState;
 use App\Stores\Models\Store;
+use DateTimeZone;
 use Illuminate\Support\Facades\DB;
 
 /** A planned release with what is in it, for the list of those that wait or did not go. */
@@ -44,5 +46,22 @@ final readonly class PlanRow
                 )
                 ->all(),
         );
+    }
+
+    /** @return list<Coming> those that go by themselves */
+    public static function coming(Store $store): array
+    {
+        $coming = [];
+        foreach (self::all($store) as $row) {
+            if ($row->plan->state === PlanState::Planned) {
+                $coming[] = new Coming(
+                    $row->plan->sendsAt->setTimezone(new DateTimeZone($store->timezone))->format('Y-m-d H:i'),
+                    "the release “{$row->plan->name}” goes".($row->plan->part < 100 ? ', a first part of it' : ''),
+                    route('release', $store),
+                );
+            }
+        }
+
+        return $coming;
     }
 }

@@ -66,6 +66,7 @@ final readonly class NewItems
                         $draft->origin->value,
                         $before,
                         $after,
+                        $draft->recipeId,
                     );
                 }
                 foreach ($ways as $key => $way) {

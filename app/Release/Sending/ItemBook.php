@@ -291,6 +291,7 @@ final class ItemBook
                 $userId,
                 Origin::from($change->origin),
                 (int) $item->release_id,
+                recipeId: $isUndo ? null : $change->recipe,
             );
             $draft = $this->drafts->find((int) $item->resource_id, $change->field);
             if ($draft === null) {

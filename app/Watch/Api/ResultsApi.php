@@ -35,6 +35,7 @@ final class ResultsApi
                 'groups' => array_values(
                     array_map(
                         static fn (GroupRow $group): array => [
+                            'by' => strtolower($group->by->name),
                             'name' => $group->name,
                             'pages' => $group->pages,
                             'clicks' => round($group->gain['clicks'], 1),
@@ -69,6 +70,9 @@ final class ResultsApi
             'revenue_low' => $money('low'),
             'revenue_high' => $money('high'),
             'currency' => $row->currency,
+            'orders' => $row->orders === null ? null : round($row->orders->gain(), 1),
+            'orders_low' => $row->orders === null ? null : round($row->orders->low, 1),
+            'orders_high' => $row->orders === null ? null : round($row->orders->high, 1),
             'promised' => $row->promised === null ? null : round($row->promised, 2),
             'chance' => $row->chance,
             'verdict' => $row->verdictKey(),

@@ -12,6 +12,7 @@ use App\Platform\Database\Bulk;
 use App\Stores\Models\Store;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
+use Orchard\Core\Wording\TextField;
 
 /** Takes down what was changed: releases and trials as they went live; marks write their own rows. */
 final readonly class ChangeBook
@@ -59,7 +60,7 @@ final readonly class ChangeBook
     {
         foreach (
             DB::select(
-                'SELECT t.id, t.name, t.starts_at, t.field, g.number, g.name AS wording,
+                'SELECT t.id, t.name, t.starts_at, t.field, g.number, g.name AS wording, g.recipe_id,
                     c.id AS known FROM text_trials t
                     JOIN text_trial_groups g ON g.trial_id = t.id AND g.recipe_id IS NOT NULL
                     LEFT JOIN watch_changes c ON c.store_id = t.store_id AND c.source = ? AND c.source_id = t.id
@@ -88,6 +89,7 @@ final readonly class ChangeBook
                         null,
                         null,
                         null,
+                        (int) $group->recipe_id,
                     ),
                     Bulk::ids($pages, 'page_id'),
                 ),
@@ -143,7 +145,7 @@ final readonly class ChangeBook
         }
         Bulk::write(
             'watch_pages',
-            ['change_id', 'page_id', 'store_id', 'live_on', 'undone_on', 'fields', 'origin'],
+            ['change_id', 'page_id', 'store_id', 'live_on', 'undone_on', 'fields', 'origin', 'recipe_id'],
             array_map(
                 static fn (LiveChange $one): array => [
                     $known,
@@ -153,19 +155,20 @@ final readonly class ChangeBook
                     $day($one->undoneAt),
                     array_sum(array_map(self::bit(...), $one->fields)),
                     $one->origin,
+                    $one->recipe,
                 ],
                 $changes,
             ),
             'INSERT',
             'ON DUPLICATE KEY UPDATE live_on = VALUES(live_on), undone_on = VALUES(undone_on), fields = VALUES(fields),
-                origin = VALUES(origin)',
+                origin = VALUES(origin), recipe_id = VALUES(recipe_id)',
         );
         $source === ChangeSource::Release && Promises::take($store, $known, $sourceId);
     }
 
-    /** Texts are bits already; fields of addresses stand above them. */
+    /** Texts are bits already, up to 128; fields of addresses stand above them, the last as 32,768. */
     public static function bit(int $field): int
     {
-        return $field > 10 && $field < 15 ? 1 << ($field - 4) : $field;
+        return TextField::tryFrom($field) === null ? 1 << ($field - 3) : $field;
     }
 }

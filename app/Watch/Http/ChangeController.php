@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Watch\Http;
 
 use App\Changes\Live\ReleaseNames;
+use App\Changes\Live\TimeMarks;
 use App\Inventory\Selections;
 use App\Platform\Tables\TableWriter;
 use App\Stores\Models\Store;
@@ -25,9 +26,10 @@ use Symfony\Component\HttpFoundation\StreamedResponse;
 /** One change: what came of it, by week, by group and page by page, and what somebody decides then. */
 final class ChangeController
 {
-    public function show(Store $store, int $change, ReleaseNames $names): View
+    public function show(Store $store, int $change, ReleaseNames $names, TimeMarks $marks): View
     {
         $row = $this->row($store, $change);
+        $lines = WeeksLines::of($change);
         $release = (int) $row->source === ChangeSource::Release->value ? (int) $row->source_id : null;
 
         return view('watch.change', [
@@ -35,7 +37,8 @@ final class ChangeController
             'change' => $row,
             'result' => ResultList::find($store, $change) ?? abort(404),
             'place' => ResultList::place($store, $change),
-            'lines' => WeeksLines::of($change),
+            'lines' => $lines,
+            'events' => $lines === null ? [] : $marks->events($store, ...$lines->span()),
             'groups' => GroupList::of($change),
             'moved' => ChangePages::moved($store, $row, 8),
             'leftOut' => ChangePages::leftOut($change),

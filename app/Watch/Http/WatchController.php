@@ -8,6 +8,7 @@ use App\Facts\NumberWindow;
 use App\Platform\Tables\TableWriter;
 use App\Platform\Work\WorkView;
 use App\Stores\Models\Store;
+use App\Watch\Judging\GroupedBy;
 use App\Watch\Judging\JudgeWork;
 use App\Watch\Judging\Judgings;
 use App\Watch\Lists\AcrossChanges;
@@ -40,7 +41,7 @@ final class WatchController
                 'window' => NumberWindow::of($store),
                 'sum' => StoreSum::of($store, $from, $store->today()),
                 'learned' => $after === null ? Learned::of($store) : null,
-                'across' => $after === null ? AcrossChanges::of($store) : [],
+                'across' => $after === null ? self::across($store) : [],
                 'isFirst' => $after === null,
             ] + ResultList::page($store, $after),
         );
@@ -72,5 +73,16 @@ final class WatchController
             "{$store->slug}-results.$format",
             ['Content-Type' => TableWriter::FORMATS[$format]],
         );
+    }
+
+    /** @return array<string, list<AcrossChanges>> by what they are grouped by */
+    private static function across(Store $store): array
+    {
+        $across = [];
+        foreach ([GroupedBy::Work, GroupedBy::Recipe, GroupedBy::Query] as $by) {
+            $across[$by->label()] = AcrossChanges::of($store, $by);
+        }
+
+        return array_filter($across, static fn (array $groups): bool => $groups !== []);
     }
 }

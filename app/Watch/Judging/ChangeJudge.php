@@ -33,8 +33,13 @@ final readonly class ChangeJudge
 
     private AlonePages $alone;
 
-    public function __construct(private Store $store, NumberWindow $window, SeenQueries $queries, private Worth $worth)
-    {
+    public function __construct(
+        private Store $store,
+        NumberWindow $window,
+        SeenQueries $queries,
+        private Worth $worth,
+        private GroupNames $names,
+    ) {
         $this->newest = PageWeeks::weekOf($window->lastDay);
         $this->told = ToldWeeks::of($store, $window);
         $this->counts = new PageCounts($store);
@@ -46,7 +51,7 @@ final readonly class ChangeJudge
         $rows = [];
         foreach (
             DB::select(
-                'SELECT w.page_id, w.live_on, w.undone_on, w.origin, i.market_id, i.kind, i.status, i.indexable
+                'SELECT w.page_id, w.live_on, w.undone_on, w.origin, w.recipe_id, i.market_id, i.kind, i.status, i.indexable
                     FROM watch_pages w LEFT JOIN page_index i ON i.page_id = w.page_id WHERE w.change_id = ?
                     ORDER BY w.page_id',
                 [$change->id],
@@ -101,8 +106,9 @@ final readonly class ChangeJudge
         if ($counting === []) {
             return JudgedChange::open(WhyOpen::NoneAlone, $fetched, $weeks, count($rows), $leftOut);
         }
-        $groups = new ResultGroups($judge, $this->worth, $sums, $before);
-        $results = $groups->of($counting, $watched($sharing), $rows);
+        $names = $this->names->of($this->store, array_intersect_key($rows, $changed));
+        $groups = new ResultGroups($judge, $this->worth, $sums, $before, $names);
+        $results = $groups->of($counting, $watched($sharing));
 
         return new JudgedChange(
             $weeks->isComplete() ? WhyOpen::Nothing : WhyOpen::Days,
@@ -114,6 +120,14 @@ final readonly class ChangeJudge
             $groups->pages($counting, $rows),
             (new WeekByWeek($this->counts, $this->newest))->of($weeks, $judge, $counting, $watched($alone)),
             count($alone),
+            (new OrderSums($this->told, $this->newest))->judge(
+                $judge,
+                $weeks,
+                $markets,
+                $sums,
+                self::usable($watched($alone)),
+                $counting,
+            ),
         );
     }
 

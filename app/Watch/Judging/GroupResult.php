@@ -19,6 +19,7 @@ final readonly class GroupResult
      * @param  ?array{float, string}  $worth  revenue of a click and its currency
      */
     public function __construct(
+        public GroupedBy $by,
         public int $part,
         public string $name,
         public Outcome $outcome,

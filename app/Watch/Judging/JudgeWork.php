@@ -22,8 +22,12 @@ final readonly class JudgeWork implements LongWork
     /** Raised when judging itself changes, so that all is judged anew. */
     private const VERSION = 1;
 
-    public function __construct(private ChangeBook $book, private SeenQueries $queries, private Figures $figures)
-    {
+    public function __construct(
+        private ChangeBook $book,
+        private SeenQueries $queries,
+        private Figures $figures,
+        private GroupNames $names,
+    ) {
     }
 
     public static function sort(): string
@@ -62,7 +66,7 @@ final readonly class JudgeWork implements LongWork
             return SliceEnd::done();
         }
         $stamp = self::stamp($store, $window);
-        $judge = new ChangeJudge($store, $window, $this->queries, new Worth($this->figures, $store));
+        $judge = new ChangeJudge($store, $window, $this->queries, new Worth($this->figures, $store), $this->names);
         $judged = $run->progress()['judged'] ?? 0;
         while (true) {
             // By day: changes of one week look at the same pages.

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Watch\Judging;
 
+use Orchard\Core\Outcome\Outcome;
 use Orchard\Core\Outcome\Verdict;
 
 /** What was found of a change, to be written down. */
@@ -16,6 +17,7 @@ final readonly class JudgedChange
      * @param  list<list<int|float>>  $pages  rows of watch_pages, as ResultGroups::pages() gives them
      * @param  array<string, array{came: float, expected: float, after: bool}>  $picture  by Monday
      * @param  int  $alone  pages left alone
+     * @param  ?Outcome  $orders  in orders; null where they cannot be judged
      */
     public function __construct(
         public WhyOpen $why,
@@ -27,6 +29,7 @@ final readonly class JudgedChange
         public array $pages = [],
         public array $picture = [],
         public int $alone = 0,
+        public ?Outcome $orders = null,
     ) {
     }
 

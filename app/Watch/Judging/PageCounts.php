@@ -102,9 +102,7 @@ final readonly class PageCounts
         $isMeant = array_fill_keys($pages, true);
         foreach (array_chunk($pages, self::PORTION) as $some) {
             foreach (
-                DB::select(
-                    'SELECT from_page, to_page FROM successions WHERE to_page IN ('.Bulk::list($some).')',
-                ) as $row
+                DB::select('SELECT from_page, to_page FROM successions WHERE to_page IN ('.Bulk::list($some).')') as $row
             ) {
                 isset($isMeant[(int) $row->from_page]) || ($former[(int) $row->from_page] = (int) $row->to_page);
             }

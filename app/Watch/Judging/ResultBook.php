@@ -34,6 +34,11 @@ final class ResultBook
                 'weeks_told' => count($found->weeks->after),
                 'before_from' => $found->weeks->spans === [] ? null : min(array_merge(...$found->weeks->spans)),
                 'alone' => $found->alone,
+                'orders_came' => $found->orders?->came,
+                'orders_expected' => $found->orders?->expected,
+                'orders_low' => $found->orders?->low(),
+                'orders_high' => $found->orders?->high(),
+                'orders_chance' => $found->orders?->chance(),
             ]);
         DB::table('watch_results')->where('change_id', $change->id)->delete();
         DB::table('watch_weeks')->where('change_id', $change->id)->delete();
@@ -61,16 +66,18 @@ final class ResultBook
         Bulk::write(
             'watch_results',
             [
-                'change_id', 'part', 'store_id', 'name', 'pages', 'came', 'expected', 'error', 'low', 'high', 'chance',
-                'smallest', 'verdict', 'click_value', 'currency', 'clicks_before', 'impressions_before',
-                'places_before', 'orders_before', 'revenue_before', 'impressions', 'places', 'orders', 'revenue',
+                'change_id', 'grouped_by', 'part', 'store_id', 'name', 'pages', 'came', 'expected', 'error', 'low',
+                'high', 'chance', 'smallest', 'verdict', 'click_value', 'currency', 'clicks_before',
+                'impressions_before', 'places_before', 'orders_before', 'revenue_before', 'impressions', 'places',
+                'orders', 'revenue',
             ],
             array_map(
                 static fn (GroupResult $one): array => [
                     $change->id,
+                    $one->by->value,
                     $one->part,
                     $store->id,
-                    $one->name,
+                    mb_substr($one->name, 0, 120),
                     $one->outcome->pages,
                     $one->outcome->came,
                     $one->outcome->expected,

@@ -4,12 +4,10 @@ declare(strict_types=1);
 
 namespace App\Watch\Judging;
 
-use App\Changes\Origin;
-use App\Stores\Kinds\PageKind;
 use Orchard\Core\Outcome\Judge;
 use Orchard\Core\Outcome\WatchedPage;
 
-/** Parts the pages of a change by kind and by how their texts came to be, and says what came of each part. */
+/** Parts the pages of a change into groups, and says what came of each. */
 final class ResultGroups
 {
     /** @var array<int, int> number of its group by page */
@@ -18,39 +16,58 @@ final class ResultGroups
     /**
      * @param  array<int, list<PageSums>>  $sums  by page; the last is afterwards
      * @param  array<int, list<PageSums>>  $before  by page: as many weeks before
+     * @param  array<int, array<int, string>>  $names  of groups by page, by GroupedBy
      */
     public function __construct(
         private readonly Judge $judge,
         private readonly Worth $worth,
         private readonly array $sums,
         private readonly array $before,
+        private readonly array $names,
     ) {
     }
 
     /**
      * @param  list<WatchedPage>  $counting
      * @param  list<WatchedPage>  $sharing
-     * @param  array<int, object>  $rows  of the changed pages
-     * @return list<GroupResult> all first; groups in order of size
+     * @return list<GroupResult> all first; groups of one sort together, in order of size
      */
-    public function of(array $counting, array $sharing, array $rows): array
+    public function of(array $counting, array $sharing): array
     {
-        $groups = [];
-        foreach ($counting as $page) {
-            $groups[self::name($rows[$page->id])][] = $page;
-        }
-        uasort($groups, static fn (array $a, array $b): int => count($b) <=> count($a));
-        $results = [$this->result(GroupResult::ALL, 'All pages of the change', $counting)];
+        $results = [$this->result(GroupedBy::Nothing, GroupResult::ALL, 'All pages of the change', $counting)];
         $sharing = array_values(array_filter($sharing, $this->judge->forecast->knows(...)));
         $sharing === [] ||
-            ($results[] = $this->result(GroupResult::SHARING, 'Pages that share their queries', $sharing));
-        $part = GroupResult::SHARING;
-        foreach ($groups as $name => $pages) {
-            $part++;
-            foreach ($pages as $page) {
+            ($results[] = $this->result(
+                GroupedBy::Nothing,
+                GroupResult::SHARING,
+                'Pages that share their queries',
+                $sharing,
+            ));
+        foreach ($this->names as $by => $names) {
+            array_push($results, ...$this->parted(GroupedBy::from($by), $names, $counting));
+        }
+
+        return $results;
+    }
+
+    /**
+     * @param  array<int, string>  $names  by page
+     * @param  list<WatchedPage>  $counting
+     * @return list<GroupResult>
+     */
+    private function parted(GroupedBy $by, array $names, array $counting): array
+    {
+        $groups = $results = [];
+        foreach ($counting as $page) {
+            isset($names[$page->id]) && ($groups[$names[$page->id]][] = $page);
+        }
+        uasort($groups, static fn (array $a, array $b): int => count($b) <=> count($a));
+        foreach (array_slice($groups, 0, $by->most(), preserve_keys: true) as $name => $pages) {
+            $part = $by->firstPart() + count($results);
+            foreach ($by === GroupedBy::Work ? $pages : [] as $page) {
                 $this->parts[$page->id] = $part;
             }
-            $results[] = $this->result($part, (string) $name, $pages);
+            $results[] = $this->result($by, $part, (string) $name, $pages);
         }
 
         return $results;
@@ -89,7 +106,7 @@ final class ResultGroups
     }
 
     /** @param  list<WatchedPage>  $pages */
-    private function result(int $part, string $name, array $pages): GroupResult
+    private function result(GroupedBy $by, int $part, string $name, array $pages): GroupResult
     {
         $before = $after = new PageSums();
         $clicks = $markets = [];
@@ -101,6 +118,7 @@ final class ResultGroups
         }
 
         return new GroupResult(
+            $by,
             $part,
             $name,
             $this->judge->outcome($pages),
@@ -113,18 +131,5 @@ final class ResultGroups
     private function after(WatchedPage $page): PageSums
     {
         return $this->sums[$page->id][count($this->sums[$page->id]) - 1];
-    }
-
-    private static function name(object $row): string
-    {
-        $kind = ucfirst(PageKind::from((int) $row->kind)->plural());
-
-        return match (Origin::tryFrom((string) $row->origin)) {
-            Origin::Hand => "$kind, by hand",
-            Origin::Recipe => "$kind, by recipe",
-            Origin::Import => "$kind, from a file",
-            Origin::Suggested => "$kind, suggested",
-            default => $kind,
-        };
     }
 }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Watch\Lists;
 
 use App\Stores\Models\Store;
-use App\Watch\Judging\GroupResult;
+use App\Watch\Judging\GroupedBy;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Outcome\Verdict;
 
@@ -16,7 +16,7 @@ use Orchard\Core\Outcome\Verdict;
 final readonly class AcrossChanges
 {
     /**
-     * @param  string  $name  such as "Products, by recipe"
+     * @param  string  $name  such as "Products, by recipe", or the name of one
      * @param  int  $changes  in which there was such work
      * @param  int  $pages  of all of them
      * @param  Gain  $clicks  in 28 days
@@ -31,16 +31,16 @@ final readonly class AcrossChanges
     ) {
     }
 
-    /** @return list<self> the most pages first; none where there is only one change */
-    public static function of(Store $store): array
+    /** @return list<self> the most pages first; none where no group stands in two changes */
+    public static function of(Store $store, GroupedBy $by): array
     {
         $changes = $pages = $expected = $clicks = [];
         foreach (
             DB::select(
                 'SELECT r.name, r.pages, r.came, r.expected, r.error, c.weeks_told FROM watch_changes c
-                    JOIN watch_results r ON r.change_id = c.id AND r.part > ?
+                    JOIN watch_results r ON r.change_id = c.id AND r.grouped_by = ?
                     WHERE c.store_id = ? AND c.verdict <> ? ORDER BY c.id, r.part',
-                [GroupResult::SHARING, $store->id, Verdict::Open->value],
+                [$by->value, $store->id, Verdict::Open->value],
             ) as $row
         ) {
             $name = (string) $row->name;

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Watch\Lists;
 
-use App\Watch\Judging\GroupResult;
+use App\Watch\Judging\GroupedBy;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Outcome\Verdict;
 
-/** What came of the parts of a change: all its pages, pages that share their queries, groups by kind and origin. */
+/** What came of the parts of a change: all its pages, pages that share their queries, groups of them. */
 final class GroupList
 {
     /** @return array<int, GroupRow> by part, in order */
@@ -32,8 +32,8 @@ final class GroupList
     public static function next(array $groups): array
     {
         $next = [];
-        foreach ($groups as $part => $group) {
-            if ($part > GroupResult::SHARING) {
+        foreach ($groups as $group) {
+            if ($group->by === GroupedBy::Work) {
                 $next[] = match ($group->verdict) {
                     Verdict::Earned => [
                         'group' => $group,

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Watch\Lists;
 
+use App\Watch\Judging\GroupedBy;
 use Orchard\Core\Outcome\Verdict;
 
 /** What came of a change in a part of its pages; clicks and money of 28 days. */
@@ -15,6 +16,7 @@ final readonly class GroupRow
      * @param  array{rate: ?float, position: ?float, clicks: float, orders: float, revenue: float}  $after
      */
     private function __construct(
+        public GroupedBy $by,
         public int $part,
         public string $name,
         public int $pages,
@@ -41,6 +43,7 @@ final readonly class GroupRow
         ];
 
         return new self(
+            GroupedBy::from((int) $row->grouped_by),
             (int) $row->part,
             (string) $row->name,
             (int) $row->pages,

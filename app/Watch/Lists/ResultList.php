@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace App\Watch\Lists;
 
+use App\Facts\Calendar\Coming;
 use App\Stores\Models\Store;
 use App\Watch\Changed\ChangeSource;
+use App\Watch\Changed\Decision;
 use Generator;
 use Illuminate\Support\Facades\DB;
 
@@ -15,6 +17,7 @@ final class ResultList
     public const COLUMNS = [
         'release', 'name', 'date', 'pages', 'clicks', 'clicks_low', 'clicks_high', 'revenue', 'revenue_low',
         'revenue_high', 'verdict', 'promised', 'currency', 'source', 'chance', 'left_alone', 'days', 'decided',
+        'orders', 'orders_low', 'orders_high',
     ];
 
     public const PAGE = 50;
@@ -48,6 +51,28 @@ final class ResultList
             'rows' => array_values(array_map(ResultRow::fromRow(...), array_slice($rows, 0, self::PAGE))),
             'next' => isset($rows[self::PAGE]) ? "$last->first_day $last->id" : null,
         ];
+    }
+
+    /** @return list<Coming> days from which changes can be judged */
+    public static function coming(Store $store): array
+    {
+        return array_values(
+            DB::table('watch_changes')
+                ->where('store_id', $store->id)
+                ->where('ready_on', '>=', $store->today())
+                ->where('decided', Decision::Open->value)
+                ->orderBy('ready_on')
+                ->limit(20)
+                ->get(['id', 'name', 'ready_on'])
+                ->map(
+                    static fn (\stdClass $row): Coming => new Coming(
+                        (string) $row->ready_on,
+                        "what “{$row->name}” earned can be told",
+                        route('watch.change', [$store, (int) $row->id]),
+                    ),
+                )
+                ->all(),
+        );
     }
 
     public static function find(Store $store, int $id): ?ResultRow
@@ -130,6 +155,9 @@ final class ResultList
                 $row->alone,
                 7 * $row->weeksTold,
                 $row->decision->label(),
+                $row->orders === null ? null : round($row->orders->gain(), 1),
+                $row->orders === null ? null : round($row->orders->low, 1),
+                $row->orders === null ? null : round($row->orders->high, 1),
             ];
         }
     }

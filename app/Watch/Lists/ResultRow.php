@@ -45,6 +45,7 @@ final readonly class ResultRow
         public ?float $promised,
         public ?float $promisedClicks,
         public bool $isJudged,
+        public ?OrderGain $orders,
     ) {
     }
 
@@ -85,6 +86,7 @@ final readonly class ResultRow
             $row->promised === null ? null : (float) $row->promised,
             $row->promised_clicks === null ? null : (float) $row->promised_clicks,
             $row->judged_at !== null,
+            OrderGain::fromRow($row, $per),
         );
     }
 

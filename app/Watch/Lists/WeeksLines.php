@@ -109,6 +109,14 @@ final readonly class WeeksLines
         return $upper === [] ? '' : 'M'.implode('L', [...$upper, ...$lower]).'Z';
     }
 
+    /** @return array{string, string} first and last day */
+    public function span(): array
+    {
+        $last = new DateTimeImmutable((string) $this->weeks[count($this->weeks) - 1]->week);
+
+        return [(string) $this->weeks[0]->week, $last->modify('+6 days')->format('Y-m-d')];
+    }
+
     /** Where a day stands on the axis; null where it is not on it. */
     public function at(string $day): ?float
     {

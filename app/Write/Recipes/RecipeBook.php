@@ -206,6 +206,22 @@ final class RecipeBook
         });
     }
 
+    /**
+     * @param  list<int>  $recipes
+     * @return array<int, string> names
+     */
+    public static function names(Store $store, array $recipes): array
+    {
+        return array_map(
+            strval(...),
+            DB::table('write_recipes')
+                ->where('store_id', $store->id)
+                ->whereIn('id', $recipes)
+                ->pluck('name', 'id')
+                ->all(),
+        );
+    }
+
     private static function row(Store $store, int $id): Builder
     {
         return DB::table('write_recipes')->where('store_id', $store->id)->where('id', $id);

@@ -15,6 +15,13 @@
         @endforelse
         </tbody>
     </table>
+    @if ($ahead)
+        <h2>Ahead</h2>
+        <table class="ledger tight" id="ahead">
+            <thead><tr><th scope="col">When</th><th scope="col">What</th></tr></thead>
+            <tbody>@foreach ($ahead as $one)<tr><td class="nowrap">{{ App\Platform\Web\Forms::day(substr($one->at, 0, 10)) }}{{ substr($one->at, 10) }}</td><td class="wrap-any"><a href="{{ $one->url }}">{{ ucfirst($one->what) }}</a></td></tr>@endforeach</tbody>
+        </table>
+    @endif
     @can('write', $store)
     <h2>New event</h2>
     <form method="post" action="{{ route('calendar.add', $store) }}" class="filters new-list">@csrf

@@ -2,6 +2,7 @@
 @section('title', $result->name)
 @php
     use App\Platform\Web\Forms;
+    use App\Watch\Judging\GroupedBy;
     use App\Watch\Judging\GroupResult;
     use App\Watch\Judging\LeftOut;
     use App\Watch\Lists\Figure;
@@ -14,9 +15,11 @@
     $isTold = in_array($result->verdict, [Verdict::Earned, Verdict::Lost, Verdict::None], true);
     $percent = static fn (?float $rate): string => $rate === null ? '–' : Forms::number(100 * $rate, 1).'%';
     $all = $groups[GroupResult::ALL] ?? null;
-    $parts = array_filter($groups, static fn ($group) => $group->part !== GroupResult::ALL);
+    $parts = array_filter($groups, static fn ($group) => $group->part !== GroupResult::ALL && in_array($group->by, [GroupedBy::Nothing, GroupedBy::Work], true));
+    $further = collect($groups)->filter(static fn ($group) => in_array($group->by, [GroupedBy::Recipe, GroupedBy::Query], true))->groupBy(static fn ($group) => $group->by->label())->filter(static fn ($some) => $some->count() > 1 || $some->first()->pages < ($all->pages ?? 0));
     $bar = GainBar::of($groups);
     $hasTexts = collect($moved)->contains(static fn ($page) => $page->title_now !== null);
+    $perOrder = $all === null || $all->after['orders'] < 1 || $result->currency === null ? null : $all->after['revenue'] / $all->after['orders'];
     $hasPromise = $all?->promised !== null && $all->clickValue !== null;
 @endphp
 @section('content')
@@ -26,6 +29,7 @@
     <div id="watch-change" @follows('watch-change', 'results')>
     <p class="lead">@if ($result->verdict === Verdict::Earned)Its @n($result->counted) pages earned about @if ($result->money() !== null)<b class="good">{{ Figure::rough($result->money()) }} {{ $result->currency }}</b>@else<b class="good">{{ Figure::rough($result->gain['clicks']) }} clicks</b>@endif in 28 days that would not have come. @elseif ($result->verdict === Verdict::Lost)Its @n($result->counted) pages lost about @if ($result->money() !== null)<b class="hand">{{ Figure::rough(-$result->money()) }} {{ $result->currency }}</b>@else<b class="hand">{{ Figure::rough(-$result->gain['clicks']) }} clicks</b>@endif in 28 days. @elseif ($result->verdict === Verdict::None)No effect, or one too small to tell among @n($result->counted) pages. @else{{ ucfirst($result->words($store->today())) }}.@endif</p>
     <p class="sub">@if ($result->gain){{ $isTold ? '' : 'So far: ' }}{{ Figure::whole($result->gain['low']) }} to {{ Figure::whole($result->gain['high']) }} more clicks in 28 days than would have come, 9 times in 10.@if ($isTold && $result->chance !== null) Chance alone does as much {{ $result->chance < 0.001 ? 'less than once in 1,000 times' : ($result->chance <= 0.5 ? 'once in '.Forms::number(round(1 / $result->chance)).' times' : 'more often than not') }}.@endif @if ($hasPromise)Promised were {{ Figure::rough($all->promised) }} {{ $all->currency }}. @endif @if ($result->smallest !== null && $result->smallest < 50 && in_array($result->verdict, [Verdict::None, Verdict::Few], true))An effect of {{ Forms::number(100 * $result->smallest) }}% or more would have been told 4 times in 5. @endif @elseif ($result->readyOn)It can be told from {{ Forms::day($result->readyOn) }} on. @endif{{ $change->note }}</p>
+    @if ($result->orders)<p class="sub" id="orders"><b>Orders</b>: @n(round($result->orders->came)) in 28 days where about @n(round($result->orders->expected)) would have come, {{ Figure::whole($result->orders->low) }} to {{ Figure::whole($result->orders->high) }} more, 9 times in 10. @if ($result->orders->isTold())@if ($perOrder !== null)At {{ Forms::number($perOrder, 2) }} {{ $result->currency }} an order that is about <b>{{ Figure::rough($result->orders->gain() * $perOrder) }} {{ $result->currency }}</b> of revenue itself.@endif @else Whether orders changed cannot be told: chance alone often does as much.@endif</p>@endif
     <div class="result-grid">
         <section>
             <h2>Clicks a week</h2>
@@ -40,9 +44,11 @@
                 <path class="alone-line" d="{{ $lines->line('expected') }}"/>
                 <path class="came-line" d="{{ $lines->line('came') }}"/>
                 @foreach ($lines->weeks as $i => $week)<circle class="came-mark" cx="{{ $lines->x($i) }}" cy="{{ $lines->y((float) $week->came) }}" r="3"><title>{{ Forms::day($week->week) }}: {{ Forms::number(round($week->came)) }}, without the change {{ Forms::number(round($week->expected)) }}</title></circle>@endforeach
+                @foreach ($events as $event)@php([$from, $to] = [max(46, $lines->at(max($event->first, $lines->span()[0])) ?? 46), $lines->at($event->last) ?? WeeksLines::WIDTH - 12])<line class="{{ $event->isBreak ? 'break' : 'event' }}" x1="{{ $from }}" x2="{{ max($from + 4, $to) }}" y1="{{ WeeksLines::HEIGHT - 23 }}" y2="{{ WeeksLines::HEIGHT - 23 }}"><title>{{ $event->words() }}, {{ Forms::day($event->first) }} to {{ Forms::day($event->last) }}</title></line>@endforeach
                 @if ($live !== null)<line class="live-line" x1="{{ $live }}" x2="{{ $live }}" y1="8" y2="{{ WeeksLines::HEIGHT - 26 }}"/><text class="live-text" x="{{ $live - 5 }}" y="18" text-anchor="end">live {{ Forms::day($change->first_day) }}</text>@endif
             </svg></div>
             <p class="legend"><span class="line-key is-came"></span> its pages <span class="line-key is-alone"></span> as @n($result->alone) pages left alone went, with the range of 9 in 10</p>
+            @if ($events)<p class="hint">In these weeks: @foreach ($events as $event){{ $event->words() }} ({{ Forms::day($event->first) }} to {{ Forms::day($event->last) }}){{ $loop->last ? '.' : '; ' }}@endforeach Pages left alone lived through {{ count($events) === 1 ? 'it' : 'them' }}, too.</p>@endif
             <details class="numbers"><summary>The same as a table</summary><div class="scroll"><table class="ledger tight"><thead><tr><th scope="col">Week of</th><th scope="col" class="num">Clicks</th><th scope="col" class="num">Without the change</th><th scope="col" class="num">Difference</th><th scope="col">Judged by</th></tr></thead><tbody>@foreach ($lines->weeks as $week)<tr><td>{{ Forms::day($week->week) }}</td><td class="num">@n(round($week->came))</td><td class="num">@n(round($week->expected))</td><td class="num">{{ Figure::signed($week->came - $week->expected) }}</td><td>{{ (int) $week->is_after === 1 ? 'yes' : '' }}</td></tr>@endforeach</tbody></table></div></details>
             @else<p class="soft">There is nothing to draw yet.</p>@endif
         </section>
@@ -77,6 +83,12 @@
             <td class="nowrap"><span class="verdict is-{{ strtolower($group->verdict->name) }}">{{ $group->words() }}</span></td>
         </tr>@endforeach</tbody>
     </table></div>
+    @if ($further->isNotEmpty())
+    <div class="scroll"><table class="ledger tight" id="further">
+        <thead><tr><th scope="col">By</th><th scope="col" class="num">Pages</th><th scope="col" class="num">Clicks</th><th scope="col">Clicks in 28 days</th><th scope="col" class="num">CTR before</th><th scope="col" class="num">after</th><th scope="col">Verdict</th></tr></thead>
+        @foreach ($further as $by => $some)<tbody><tr class="is-group"><th scope="rowgroup" colspan="7">{{ $by }}</th></tr>@foreach ($some as $group)<tr><td>{{ $group->name }}</td><td class="num">@n($group->pages)</td><td class="num">{{ Figure::signed($group->gain['clicks']) }}</td><td>@include('watch.bar', ['gain' => $group->gain, 'verdict' => $group->verdict])</td><td class="num">{{ $percent($group->before['rate']) }}</td><td class="num">{{ $percent($group->after['rate']) }}</td><td class="nowrap"><span class="verdict is-{{ strtolower($group->verdict->name) }}">{{ $group->words() }}</span></td></tr>@endforeach</tbody>@endforeach
+    </table></div>
+    @endif
     <p class="hint">Groups of {{ Outcome::LEAST_PAGES }} pages and more get a verdict of their own; single pages never do. Figures before and after are of as many weeks each, told for 28 days.</p>
     @endif
     @if ($moved)

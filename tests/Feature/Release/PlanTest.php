@@ -57,6 +57,9 @@ it('goes by itself at its hour, once, with what was looked at and nothing else',
         ->post(route('release.plan', $this->store), ['scope' => 'all', 'at' => inDays(1), 'name' => 'Tomorrow early'])
         ->assertSessionHas('done');
     $plan = (int) DB::table('release_plans')->where('store_id', $this->store->id)->value('id');
+    $this->get(route('calendar', $this->store))
+        ->assertOk()
+        ->assertSeeInOrder(['Ahead', '06:00', 'The release “Tomorrow early” goes']);
     // One more is ready since, and one says something else by now.
     $drafts = DB::table('drafts')->where('store_id', $this->store->id)->orderBy('id')->get();
     $changed = $drafts->where('field', 1)->values()[1];

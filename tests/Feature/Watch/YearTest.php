@@ -264,7 +264,7 @@ it('adds up over all changes what each kind of work earned, as the single result
     foreach ([[1, 45], [46, 90]] as [$first, $last]) {
         Marks::add($store, "Pages $first on", $watched->day(12), pathsOf(range($first, $last)), null);
     }
-    expect(AcrossChanges::of($store))->toBe([]);
+    expect(AcrossChanges::of($store, GroupedBy::Work))->toBe([]);
     judgeAll($store);
     $rows = DB::select(
         'SELECT r.*, c.weeks_told FROM watch_results r JOIN watch_changes c ON c.id = r.change_id
