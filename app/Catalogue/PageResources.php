@@ -84,7 +84,7 @@ final readonly class PageResources
         return array_values(
             DB::select(
                 "SELECT i.page_id, p.url, i.market_id, i.kind, f.title, f.description, f.h1s, x.number, x.maker,
-                    x.price, x.currency, k.details, t.stored AS title_stored, d.stored AS description_stored
+                    x.price, x.currency, k.details, k.text, t.stored AS title_stored, d.stored AS description_stored
                 FROM page_index i JOIN pages p ON p.id = i.page_id JOIN page_facts f ON f.page_id = i.page_id
                 AND f.to_crawl = 0
                 LEFT JOIN page_products x ON x.page_id = i.page_id
@@ -165,6 +165,7 @@ final readonly class PageResources
                 trim((string) $row->description),
                 $row->h1s,
                 $details,
+                KeptDetails::textOf($row->text),
             );
             $stored = [
                 TextField::Title->value => $row->title_stored,

@@ -76,7 +76,7 @@ final class PlannedResources
                 ->where('external_id', "page:$page")
                 ->value('id');
             $texts = [];
-            foreach (PageTexts::of('', '', '', null, []) as $field => $text) {
+            foreach (PageTexts::of('', '', '', null, [], '') as $field => $text) {
                 $texts[] = [$resource, $field, $store->id, $market->id, $text];
             }
             Texts::storeMany($texts);

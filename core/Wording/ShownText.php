@@ -49,6 +49,26 @@ final class ShownText
         return $cut !== $shown && mb_strlen($cut) >= self::LEAST_OF_CUT && str_starts_with($wanted, $cut);
     }
 
+    /** Whether what a page shows has the text in it, whatever markup the shop keeps it with, and wherever lines end. */
+    public static function holds(string $shown, string $wanted): bool
+    {
+        $wanted = self::plain(self::words($wanted));
+
+        return $wanted === '' ? self::plain($shown) === '' : str_contains(self::plain($shown), $wanted);
+    }
+
+    /** The words of a text that may have simple markup; what parts blocks parts lines. */
+    public static function words(string $html): string
+    {
+        if (! str_contains($html, '<') && ! str_contains($html, '&')) {
+            return trim($html);
+        }
+        $lines = (string) preg_replace('~<(?:br|/?(?:p|div|li|ul|ol|h[1-6]))\b[^>]*>~i', "\n", $html);
+        $words = html_entity_decode(strip_tags($lines), ENT_QUOTES | ENT_HTML5);
+
+        return trim((string) preg_replace(['/[^\S\n]+/u', '/ ?\n[\n ]*/'], [' ', "\n"], $words));
+    }
+
     private static function plain(string $text): string
     {
         $text = trim(

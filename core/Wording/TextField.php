@@ -7,8 +7,9 @@ namespace Orchard\Core\Wording;
 use Orchard\Core\Text\Slot;
 
 /**
- * A text of a page that people write: what a result list shows, its main heading, what is shown where somebody shares
- * it, and what its main image shows. The values are bits, so that a set of fields is one number.
+ * A text of a page that people write: what a result list shows, its main heading and the sentences below it, what is
+ * shown where somebody shares it, and what its main image shows. The values are bits, so that a set of fields is one
+ * number.
  */
 enum TextField: int
 {
@@ -23,6 +24,9 @@ enum TextField: int
 
     /** What the page's main image shows, in words. */
     case ImageAlt = 64;
+
+    /** The sentences on top of the page, below its main heading; shops may keep them with simple markup. */
+    case Intro = 128;
 
     /** @return list<self> those that a result list shows, which checks and the list of the desk are about */
     public static function inResults(): array
@@ -46,6 +50,7 @@ enum TextField: int
             self::SocialDescription => 'social_description',
             self::SocialImage => 'social_image',
             self::ImageAlt => 'image_alt',
+            self::Intro => 'intro',
         };
     }
 
@@ -76,6 +81,7 @@ enum TextField: int
             self::SocialDescription => 'Social description',
             self::SocialImage => 'Social image',
             self::ImageAlt => 'Image alt',
+            self::Intro => 'Intro',
         };
     }
 
@@ -114,6 +120,7 @@ enum TextField: int
             self::SocialDescription => new Slot(14, 500, 3),
             self::SocialImage => new Slot(14, 4000, 1),
             self::ImageAlt => new Slot(14, 900, 1),
+            self::Intro => new Slot(14, 700, 6),
         };
     }
 
@@ -126,9 +133,31 @@ enum TextField: int
         };
     }
 
+    /** Whether it may have several lines. */
+    public function hasLines(): bool
+    {
+        return $this === self::Intro;
+    }
+
+    /** A text as it is kept: single spaces, none at the ends of lines; one line, unless it may have several. */
+    public function tidy(string $text): string
+    {
+        $text = mb_scrub($text);
+        if (! $this->hasLines()) {
+            return trim((string) preg_replace('/\s+/u', ' ', $text));
+        }
+        $lines = (string) preg_replace('/[^\S\n]+/u', ' ', str_replace(["\r\n", "\r"], "\n", $text));
+
+        return trim((string) preg_replace(['/ ?\n ?/', '/\n{3,}/'], ["\n", "\n\n"], $lines));
+    }
+
     /** Longest text that is taken at all, in characters; far beyond what any result list shows. */
     public function longest(): int
     {
-        return $this->isTitle() ? 400 : 1000;
+        return match (true) {
+            $this->isTitle() => 400,
+            $this === self::Intro => 5000,
+            default => 1000,
+        };
     }
 }

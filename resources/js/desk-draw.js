@@ -12,6 +12,7 @@ export const slots = limits => ({
     social_title: { fontSize: 16, lineWidth: 500, lines: 2 },
     social_description: { fontSize: 14, lineWidth: 500, lines: 3 },
     social_image: { fontSize: 14, lineWidth: 4000, lines: 1 },
+    intro: { fontSize: 14, lineWidth: 700, lines: 6 },
     image_alt: { fontSize: 14, lineWidth: 900, lines: 1 },
 });
 

@@ -1,7 +1,7 @@
 /** The writing desk: a sheet of texts that one reads, types into, copies, pastes and takes back, by keyboard and by mouse. */
-import { FIELDS, labelOf, looksLikeTitle } from 'asset:fields.js';
+import { FIELDS, labelOf, looksLikeTitle, tidy } from 'asset:fields.js';
 import { FIGURES, Figures } from 'asset:figures.js';
-import { Ruler, collapse } from 'asset:ruler.js';
+import { Ruler } from 'asset:ruler.js';
 import { Rows } from 'asset:desk-rows.js';
 import { Drawing, h, number, rate } from 'asset:desk-draw.js';
 import { holds } from 'asset:lead-term.js';
@@ -27,9 +27,10 @@ const MODES = {
     headings: { fields: ['h1'], shape: 'titles', height: 33, extra: { h1: 16 } },
     social: { fields: ['social_title', 'social_description'], shape: 'both', height: 66, extra: { social_title: 0, social_description: 16 } },
     images: { fields: ['social_image'], shape: 'titles', height: 33, extra: { social_image: 16 } },
+    intros: { fields: ['intro'], shape: 'descriptions', isTall: true, height: 145, extra: { intro: 16 } },
     alts: { fields: ['image_alt'], shape: 'titles', height: 33, extra: { image_alt: 16 } },
 };
-const HEAD = 21, PHONE = { both: 316, titles: 156, descriptions: 236 }, AROUND = 6;
+const HEAD = 21, PHONE = { both: 316, titles: 156, descriptions: 236 }, PHONE_TALL = 440, AROUND = 6;
 const wanted = new URLSearchParams(location.search).get('show');
 if (MODES[wanted]) localStorage.setItem('desk shows', wanted);
 let show = MODES[localStorage.getItem('desk shows')] ? localStorage.getItem('desk shows') : 'both';
@@ -64,7 +65,7 @@ let here = { at: 0, column: 0 }, anchor = { at: 0, column: 0 }, typing = null;
 const mode = () => MODES[show];
 const fields = () => mode().fields;
 const fieldHere = () => fields()[here.column];
-const height = () => isPhone.matches ? PHONE[mode().shape] : mode().height;
+const height = () => isPhone.matches ? (mode().isTall ? PHONE_TALL : PHONE[mode().shape]) : mode().height;
 const extra = () => isPhone.matches ? 22 : mode().extra[fieldHere()] ?? 0;
 const topOf = at => at * height() + (at > here.at ? extra() : 0);
 
@@ -365,10 +366,10 @@ function came(ids) {
 /** Changes texts, one or thousands, as one step. edits: [{row, field, text}]. */
 function change(action, edits) {
     if (!mayWrite) return;
-    const wanted = edits.filter(({ row, field, text }) => collapse(text) !== collapse(rows.text(row, field)));
+    const wanted = edits.filter(({ row, field, text }) => tidy(field, text) !== tidy(field, rows.text(row, field)));
     if (!wanted.length) { tell('Nothing to change.'); return; }
-    for (const { row, field, text } of wanted) row.texts[field].typed = collapse(text);
-    saving.add(action, wanted.map(({ row, field, text }) => ({ resource: row.id, field, text: collapse(text), revision: row.texts[field].revision })));
+    for (const { row, field, text } of wanted) row.texts[field].typed = tidy(field, text);
+    saving.add(action, wanted.map(({ row, field, text }) => ({ resource: row.id, field, text: tidy(field, text), revision: row.texts[field].revision })));
     came(wanted.map(({ row }) => row.id));
 }
 
@@ -428,7 +429,7 @@ function type(text = null, isAll = false) {
 }
 function follow() {
     const row = rows.byId(typing.id);
-    row.texts[typing.field].typed = collapse(editor.value);
+    row.texts[typing.field].typed = tidy(typing.field, editor.value);
     const line = drawn.get(typing.at), m = drawing.measure(row, typing.field);
     line?.querySelector('.px-ruler')?.set(m);
     const px = line?.querySelector(`.desk-cell[data-field="${typing.field}"] .next .px`);
@@ -438,11 +439,11 @@ function follow() {
 /** Ends typing: keeps what was typed, or leaves the text as it was. */
 function end(isKept) {
     if (!typing) return;
-    const { id, at, field, was } = typing, row = rows.byId(id), text = collapse(editor.value);
+    const { id, at, field, was } = typing, row = rows.byId(id), text = tidy(field, editor.value);
     typing = null;
     if (was === undefined) delete row.texts[field].typed; else row.texts[field].typed = was;
     editor.remove();
-    if (isKept && text !== collapse(rows.text(row, field))) change('typed', [{ row, field, text }]);
+    if (isKept && text !== tidy(field, rows.text(row, field))) change('typed', [{ row, field, text }]);
     redraw(at);
     render();
 }
@@ -452,7 +453,8 @@ editor.addEventListener('keydown', event => {
     if (event.isComposing) return;
     const key = event.key, isCommand = event.ctrlKey || event.metaKey;
     const move = (rowsBy, columnsBy) => { end(true); step(rowsBy, columnsBy); list.focus({ preventScroll: true }); };
-    if (key === 'Enter' && isCommand) { end(true); list.focus({ preventScroll: true }); ready(); }
+    if (key === 'Enter' && event.altKey && typing.field === 'intro') { editor.setRangeText('\n', editor.selectionStart, editor.selectionEnd, 'end'); follow(); }
+    else if (key === 'Enter' && isCommand) { end(true); list.focus({ preventScroll: true }); ready(); }
     else if (key === 'Enter') move(event.shiftKey ? -1 : 1, 0);
     else if (key === 'Tab') move(0, event.shiftKey ? -1 : 1);
     else if (key === 'Escape') { end(false); list.focus({ preventScroll: true }); }
@@ -744,6 +746,7 @@ function turnCard() {
 }
 function layout() {
     for (const name of ['both', 'titles', 'descriptions']) desk.classList.toggle(`shows-${name}`, name === mode().shape);
+    desk.classList.toggle('is-tall', mode().isTall === true);
     desk.dataset.card = card.shape;
     const select = document.getElementById('desk-shows');
     if (select) select.value = show;

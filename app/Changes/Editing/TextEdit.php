@@ -23,10 +23,10 @@ final readonly class TextEdit
         return "{$this->resourceId} {$this->field->value}";
     }
 
-    /** The text as it is kept: single spaces, none at the ends. */
+    /** The text as it is kept. */
     public function tidy(): string
     {
-        return trim((string) preg_replace('/\s+/u', ' ', mb_scrub($this->value)));
+        return $this->field->tidy($this->value);
     }
 
     /** What is wrong with it, in words; null where it can be kept. */

@@ -24,9 +24,9 @@ final class DriftController
             'verb' => ['required', 'in:back,accept'],
             'all' => ['nullable', 'in:1'],
             'cause' => ['nullable', 'string', 'max:200'],
-            'field' => ['required_with:cause', 'integer', 'between:1,64'],
+            'field' => ['required_with:cause', 'integer', 'between:1,128'],
             'which' => ['array', 'max:1000'],
-            'which.*' => ['string', 'regex:/^\d{1,18}\.\d{1,2}$/'],
+            'which.*' => ['string', 'regex:/^\d{1,18}\.\d{1,3}$/'],
         ]);
         /** @var User $user */
         $user = $request->user();

@@ -11,6 +11,7 @@ use App\Platform\Work\WorkRun;
 use App\Stores\Models\Store;
 use App\Stores\TitleSuffixes;
 use Illuminate\Support\Facades\DB;
+use Orchard\Core\Wording\TextField;
 use Orchard\Core\Wording\TitleSuffix;
 
 /**
@@ -30,12 +31,14 @@ final readonly class ShownTexts
         $after = 0;
         while (true) {
             $rows = DB::select(
-                'SELECT r.id, r.url, r.market_id, f.status, f.title, f.description, f.h1s, d.details FROM resources r
+                'SELECT r.id, r.url, r.market_id, f.status, f.title, f.description, f.h1s, d.details, d.text, t.stored AS intro
+                    FROM resources r
                     JOIN page_facts f
                     ON f.page_id = r.page_id AND f.to_crawl = 0 LEFT JOIN page_details d ON d.page_id = r.page_id
+                    LEFT JOIN resource_texts t ON t.resource_id = r.id AND t.field = ?
                     WHERE r.store_id = ? AND r.gone = 0 AND r.id > ?
                     ORDER BY r.id LIMIT '.self::CHUNK,
-                [$this->store->id, $after],
+                [TextField::Intro->value, $this->store->id, $after],
             );
             if ($rows === []) {
                 break;
@@ -47,7 +50,15 @@ final readonly class ShownTexts
                     continue;
                 }
                 $details = KeptDetails::unpack($row->details);
-                $shown = PageTexts::of((string) $row->url, $row->title, $row->description, $row->h1s, $details);
+                $shown = PageTexts::of(
+                    (string) $row->url,
+                    $row->title,
+                    $row->description,
+                    $row->h1s,
+                    $details,
+                    KeptDetails::textOf($row->text),
+                    (string) $row->intro,
+                );
                 foreach ($shown as $field => $text) {
                     $texts[] = [(int) $row->id, $field, $this->store->id, (int) $row->market_id, $text];
                 }

@@ -105,6 +105,7 @@ final readonly class FileSight
                 'bild alt',
                 'alternativtext',
             ),
+            $field('intro', 'Intro', 'intro', 'body', 'body html', 'intro text', 'einleitung', 'beschreibungstext'),
             $field('canonical', 'Canonical', 'canonical', 'canonical url', 'canonical link'),
             $field('slug', 'Slug', 'slug', 'url key', 'handle'),
             $field('name', 'Name', 'name', 'product name', 'label', 'bezeichnung', 'titel'),

@@ -19,7 +19,7 @@ use Orchard\Core\Wording\TextField;
 final readonly class Ways
 {
     public const FIELDS = [
-        'title', 'description', 'h1', 'social_title', 'social_description', 'social_image', 'image_alt',
+        'title', 'description', 'h1', 'social_title', 'social_description', 'social_image', 'image_alt', 'intro',
         'canonical', 'robots', 'redirect', 'slug', 'structured_data', 'related_links', 'robots_file',
     ];
 

@@ -47,6 +47,7 @@ final readonly class ConnectController
                 'social_description' => 'Social descriptions',
                 'social_image' => 'Social images',
                 'image_alt' => 'Image alts',
+                'intro' => 'Intros',
                 'canonical' => 'Canonicals',
                 'robots' => 'Robots',
                 'redirect' => 'Redirects',

@@ -102,6 +102,10 @@ final readonly class FieldChange
                 ShownPart::holds($this->field, $wanted, (string) $now) === ($this->shownAfter !== null);
         }
         if ($this->shownAfter !== null) {
+            if ($this->field === TextField::Intro) {
+                return ShownText::holds((string) $now, $this->shownAfter);
+            }
+
             return $this->field instanceof TextField
                 ? ShownText::is((string) $now, $this->shownAfter)
                 : trim((string) $now) === $this->shownAfter;

@@ -27,6 +27,7 @@ use Orchard\Core\Markup\LinkHeader;
 use Orchard\Core\Markup\PageFacts;
 use Orchard\Core\Markup\PageReader;
 use Orchard\Core\Url\PageUrl;
+use Orchard\Core\Wording\TextField;
 
 /**
  * The live check: fetches each released page as a searcher would and compares what it shows with what it is to show.
@@ -130,6 +131,18 @@ final class LookWork implements LongWork
         return $told;
     }
 
+    /** The intro that the page is to show; '' where it is no part of the item. */
+    private static function introOf(object $item): string
+    {
+        foreach (FieldChange::unpack((string) $item->fields) as $change) {
+            if ($change->field === TextField::Intro) {
+                return $change->shownAfter ?? '';
+            }
+        }
+
+        return '';
+    }
+
     private static function isOfFile(object $item): bool
     {
         return str_starts_with((string) $item->external_id, ShopAdmin::FILE);
@@ -146,12 +159,14 @@ final class LookWork implements LongWork
                 $facts->description,
                 json_encode($facts->h1s, JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE),
                 $facts->details === null ? [] : get_object_vars($facts->details),
+                $facts->details->text->text ?? '',
+                self::introOf($item),
             );
         }
         $changes = FieldChange::unpack((string) $item->fields);
         if ($item->page_id !== null && $answer->status > 0) {
             $shown =
-                ($shown ?? PageTexts::of('', null, null, null, [])) +
+                ($shown ?? PageTexts::of('', null, null, null, [], '')) +
                 self::settings($url, $answer, $facts ?? null) +
                 [AddressField::RobotsFile->value => self::isOfFile($item) ? $answer->body : ''];
         }

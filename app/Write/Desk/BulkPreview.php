@@ -71,7 +71,7 @@ final class BulkPreview
                                 ],
                             ),
                         );
-                        $text = trim((string) preg_replace('/\s+/u', ' ', $text));
+                        $text = $field->tidy($text);
                         if ($text === $before || mb_strlen($text) > $field->longest()) {
                             continue;
                         }

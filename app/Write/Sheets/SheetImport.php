@@ -57,6 +57,8 @@ final readonly class SheetImport
         'social_image live' => ['social image live'],
         'image_alt' => ['image alt', 'image_alt', 'alt'],
         'image_alt live' => ['image alt live'],
+        'intro' => ['intro'],
+        'intro live' => ['intro live'],
         'key' => ['key'],
     ];
 
@@ -318,7 +320,7 @@ final readonly class SheetImport
      */
     private function judge(array $row, ?DeskRow $resource, ?TextField $field, array &$seen): array
     {
-        $text = trim((string) preg_replace('/\s+/u', ' ', (string) $row['draft']));
+        $text = $field?->tidy((string) $row['draft']) ?? self::tidied((string) $row['draft']);
         if ($resource === null) {
             return ['error', 'This store has no page of this address whose texts can be changed.', 0];
         }
@@ -388,7 +390,7 @@ final readonly class SheetImport
                 ? ['live', 'The column of live texts was edited.', $cell->revision]
                 : ['same', '', 0];
         }
-        if ($text === self::tidied($cell->typed())) {
+        if (self::tidied($text) === self::tidied($cell->typed())) {
             return ['same', '', 0];
         }
         if (WideSheet::mark($cell->typed()) !== $textMark) {

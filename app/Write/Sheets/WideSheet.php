@@ -26,12 +26,12 @@ final readonly class WideSheet
         'url', 'name', 'kind', 'clicks', 'impressions', 'upside', 'title live', 'title', 'title shown',
         'title characters', 'description live', 'description', 'description shown', 'description characters', 'h1 live',
         'h1', 'social title live', 'social title', 'social description live', 'social description', 'social image live',
-        'social image', 'image alt live', 'image alt', 'state', 'key',
+        'social image', 'image alt live', 'image alt', 'intro live', 'intro', 'state', 'key',
     ];
 
     /** Widths of the columns, in characters. */
     public const WIDTHS = [
-        34, 28, 12, 9, 12, 10, 40, 60, 44, 10, 44, 90, 44, 10, 40, 40, 40, 40, 44, 60, 40, 40, 40, 60, 10, 14,
+        34, 28, 12, 9, 12, 10, 40, 60, 44, 10, 44, 90, 44, 10, 40, 40, 40, 40, 44, 60, 40, 40, 40, 60, 60, 80, 10, 14,
     ];
 
     /** Places that one row of a file takes among the rows of texts that it is read as. */
@@ -83,6 +83,7 @@ final readonly class WideSheet
                     ...self::plain($row, TextField::SocialDescription),
                     ...self::plain($row, TextField::SocialImage),
                     ...self::plain($row, TextField::ImageAlt),
+                    ...self::plain($row, TextField::Intro),
                     $row->state()?->label() ?? '',
                     self::key($row),
                 ];

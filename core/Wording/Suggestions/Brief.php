@@ -51,6 +51,7 @@ final readonly class Brief
             TextField::Description => 'meta descriptions for result lists of search engines',
             TextField::H1 => 'main headings',
             TextField::SocialTitle => 'titles for shared links',
+            TextField::Intro => 'short intros, the sentences below the main heading of a page',
             default => 'descriptions for shared links',
         };
 

@@ -37,7 +37,7 @@
                 <input class="input" type="search" id="q" name="q" size="16" maxlength="100" value="{{ $filter->search }}" placeholder="find by name or text">
             </form>
             <label class="of">by <span class="select"><select data-goes aria-label="Order">@foreach ($sorts as $key => $label)<option value="{{ $link(['sort' => $key]) }}" @selected($filter->sort === $key)>{{ $label }}</option>@endforeach</select></span></label>
-            <label class="of">Show <span class="select"><select id="desk-shows" aria-label="Texts shown"><option value="both">both</option><option value="titles">titles</option><option value="descriptions">descriptions</option><option value="headings">headings (H1)</option><option value="social">social texts</option><option value="images">social images</option><option value="alts">image alts</option></select></span></label>
+            <label class="of">Show <span class="select"><select id="desk-shows" aria-label="Texts shown"><option value="both">both</option><option value="titles">titles</option><option value="descriptions">descriptions</option><option value="headings">headings (H1)</option><option value="social">social texts</option><option value="images">social images</option><option value="intros">intros</option><option value="alts">image alts</option></select></span></label>
             @include('write.more')
             <span class="saved-line" id="saved-line" role="status" aria-live="polite">All saved</span>
         </span>
@@ -59,6 +59,9 @@
             </div>
             <div class="desk-head" role="row" aria-rowindex="1" data-head="descriptions" hidden>
                 <span role="columnheader"><span class="sr">Tick</span></span><span role="columnheader" class="half"><span class="fig"><span>Page, and the description that is shown</span><span data-figs hidden></span></span><span>The new one</span></span>
+            </div>
+            <div class="desk-head" role="row" aria-rowindex="1" data-head="intros" hidden>
+                <span role="columnheader"><span class="sr">Tick</span></span><span role="columnheader" class="half"><span class="fig"><span>Page, and the intro shown</span><span data-figs hidden></span></span><span>The new one</span></span>
             </div>
             <div class="desk-head" role="row" aria-rowindex="1" data-head="headings" hidden>
                 <span role="columnheader"><span class="sr">Tick</span></span><span role="columnheader">Page, lead term</span><span role="columnheader" class="with-px"><span>H1 shown and new</span><span class="px">chars</span></span><span data-figs="columns" hidden></span><span role="columnheader">State and faults</span>

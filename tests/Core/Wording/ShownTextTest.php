@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use Orchard\Core\Wording\ShownText;
+use Orchard\Core\Wording\TextField;
 use Orchard\Core\Wording\TitleSuffix;
 
 it('takes for the same text what a theme only set otherwise, and nothing else', function (
@@ -44,4 +45,31 @@ it('learns what a theme adds from shown titles alone', function (array $titles, 
     [['Ash | Fen', 'Birch | Fen'], ''],
     [['Ash', 'Birch', 'Cedar'], ''],
     [['Mid-century lamp', 'Art-deco lamp', 'Low-voltage lamp'], ''],
+]);
+
+it('finds a text with simple markup on a page, wherever lines end', function (
+    string $shown,
+    string $wanted,
+    bool $holds,
+): void {
+    expect(ShownText::holds($shown, $wanted))->toBe($holds);
+})->with([
+    'paragraphs' => ["Home\nJugs of clay.\nAnd of glass.\nAdd", '<p>Jugs of <b>clay</b>.</p><p>And of glass.</p>', true],
+    'entities' => ['Cups & jugs – all of them', 'Cups &amp; jugs &ndash; all', true],
+    'a line that is cut in two' => ["Jugs of\nclay.", 'Jugs of clay.', true],
+    'a typed dash' => ['Jugs - all', 'Jugs — all', true],
+    'a letter that differs' => ['Jugs of clay.', 'Mugs of clay.', false],
+    'only its beginning' => ['Jugs of', 'Jugs of clay.', false],
+    'nothing on a page with something' => ['Jugs', '', false],
+    'nothing on an empty page' => [' ', '<p></p>', true],
+    'a sign that is no markup' => ['5 < 6 & more', '5 < 6 & more', true],
+]);
+
+it('keeps as many lines as a field may have', function (TextField $field, string $given, string $kept): void {
+    expect($field->tidy($given))->toBe($kept)->and($field->tidy($kept))->toBe($kept);
+})->with([
+    [TextField::Title, " A\t title \n of two ", 'A title of two'],
+    [TextField::Intro, "\n A \r\n\r\n\r\n\r\nB\rC  D ", "A\n\nB\nC D"],
+    [TextField::Intro, "A\u{A0} B", 'A B'],
+    [TextField::Description, "broken \xff byte", 'broken ? byte'],
 ]);

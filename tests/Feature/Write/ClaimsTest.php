@@ -74,7 +74,7 @@ it('holds texts from elsewhere against the facts of their pages and the checks o
             '',
             '',
             'no page of this store',
-            'no such field; title, description, h1, social_title, social_description, social_image, image_alt',
+            'no such field; title, description, h1, social_title, social_description, social_image, image_alt, intro',
             'no page of this store',
         ])
         ->and($rows[2]['url'])

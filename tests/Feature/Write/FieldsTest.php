@@ -27,6 +27,7 @@ const WROTE = [
     'social_description' => 'Made by hand, <sent> in two days.',
     'social_image' => 'https://pictures.example/lamp.jpg?w=1200&h=630',
     'image_alt' => 'The lamp, lit, on a table & from the side',
+    'intro' => "Made in our own workshop & meant to last.\nA second line, kept as it is.",
 ];
 
 /** @return array<string, array<string, mixed>> texts of one row of the desk, by field */
@@ -47,7 +48,16 @@ it('shows what pages say as heading and where somebody shares them', function ()
         : '';
     preg_match('~<h1[^>]*>(.*?)</h1>~s', $page, $heading);
     expect(array_keys($texts))
-        ->toBe(['title', 'description', 'h1', 'social_title', 'social_description', 'social_image', 'image_alt'])
+        ->toBe([
+            'title',
+            'description',
+            'h1',
+            'social_title',
+            'social_description',
+            'social_image',
+            'image_alt',
+            'intro',
+        ])
         ->and($texts['h1']['shown'])
         ->toBe(trim(html_entity_decode(strip_tags($heading[1]), ENT_QUOTES)))
         ->not->toBe('')
@@ -81,7 +91,7 @@ it(
         expect(DB::table('write_rows')->where('resource_id', $this->product->id)->value('any_checks'))
             ->toBe($checks)
             ->and((int) DB::table('write_rows')->where('resource_id', $this->product->id)->value('drafted'))
-            ->toBe(4 + 8 + 16 + 32 + 64);
+            ->toBe(4 + 8 + 16 + 32 + 64 + 128);
         $this->post(route('write.ready', $this->store), [
             'mark' => 'ready',
             'scope' => 'rows',
@@ -98,6 +108,8 @@ it(
             ->toContain('og:title" content="Look at “this” lamp"')
             ->toContain('og:description" content="Made by hand, &lt;sent&gt; in two days."')
             ->toContain('alt="The lamp, lit, on a table &amp; from the side"')
+            // nl2br is the shop's own way of showing lines.
+            ->toContain("<p>Made in our own workshop &amp; meant to last.<br />\nA second line, kept as it is.</p>")
             ->toContain('og:image" content="https://pictures.example/lamp.jpg?w=1200&amp;h=630"');
         $this->get(route('release', [$this->store]))->assertOk();
         $this->get("/s/{$this->store->slug}/release/{$begun['release']}")
@@ -107,6 +119,8 @@ it(
         crawl($this->store);
         expect(deskTexts($this)['h1']['shown'])
             ->toBe(WROTE['h1'])
+            ->and(deskTexts($this)['intro']['shown'])
+            ->toBe(WROTE['intro'])
             ->and(DB::table('drifts')->where('store_id', $this->store->id)->count())
             ->toBe(0);
         $undo = app(Releases::class)->undo($this->store, $begun['release'], null, null);
@@ -309,3 +323,47 @@ it(
         )->toBe(12);
     },
 );
+
+it('shows the intro of collections as their pages do, and fills those that are empty by a recipe', function (): void {
+    $collections = DB::table('resources')->where('store_id', $this->store->id)->where('kind', 2)->get();
+    foreach ($collections as $collection) {
+        preg_match('~<p class="intro">(.*?)</p>~s', (string) file_get_contents((string) $collection->url), $found);
+        $text = DB::table('resource_texts')->where('resource_id', $collection->id)->where('field', 128)->value('shown');
+        expect($text)->toBe(trim(html_entity_decode($found[1] ?? '', ENT_QUOTES)))->not->toBe('');
+    }
+    $empty = $collections->first();
+    changeInShop((string) $empty->external_id, ['body' => '']);
+    crawl($this->store);
+    $texts = DB::table('resource_texts')->where('resource_id', $empty->id)->where('field', 128)->first();
+    expect([$texts->stored, $texts->shown])->toBe(['', '']);
+    $recipe = keptRecipe(
+        $this->store,
+        'Intros',
+        '#name, chosen by hand and sent within two days.',
+        TextField::Intro,
+        new App\Write\Recipes\RecipePages(App\Stores\Kinds\PageKind::Collection),
+    );
+    $run = ranRecipe($this->store, $recipe);
+    $draft = app(Drafts::class)->find((int) $empty->id, TextField::Intro);
+    expect($draft?->value)
+        ->toBe("{$empty->name}, chosen by hand and sent within two days.")
+        ->and(array_sum(outcomesOf($run)))
+        ->toBe($collections->count());
+});
+
+it('keeps the lines of an intro, and one line of everything else', function (
+    TextField $field,
+    string $given,
+    string $kept,
+): void {
+    $this->postJson(route('write.texts', $this->store), [
+        'action' => 'pasted',
+        'edits' => [
+            ['resource' => (int) $this->product->id, 'field' => $field->key(), 'text' => $given, 'revision' => 0],
+        ],
+    ])->assertOk();
+    expect(app(Drafts::class)->find((int) $this->product->id, $field)?->value)->toBe($kept);
+})->with([
+    'an intro' => [TextField::Intro, " One  line \r\n\r\n\r\n and\tanother. \n", "One line\n\nand another."],
+    'a description' => [TextField::Description, " One  line \r\n and\tanother. \n", 'One line and another.'],
+]);

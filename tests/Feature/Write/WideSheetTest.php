@@ -107,7 +107,7 @@ it(
         $n = DB::table('write_rows')->where('store_id', $this->store->id)->count();
         expect($xml)
             ->toContain('state="frozen"')
-            ->toContain('<autoFilter ref="A1:Z'.($n + 1).'"/>')
+            ->toContain('<autoFilter ref="A1:AB'.($n + 1).'"/>')
             ->toContain('<col min="12" max="12" width="90" customWidth="1"/>')
             ->toContain('<f>LEN(H2)+IF(LEN(H2)&gt;0,')
             ->toContain('<f>LEN(L3)</f>');

@@ -22,6 +22,7 @@ final class Office
         'robots' => 200,
         'structured_data' => 20000,
         'related_links' => 20000,
+        'body' => 20000,
     ];
 
     /** Texts that are JSON, where they are not empty. */
