@@ -141,3 +141,33 @@ test('a cause goes to the writing desk, links go on the editors’ list, robots.
     await expect(page.locator('#faults')).toContainText('“color”');
     await axe(page);
 });
+
+test('structured data and links go into the shop by a release, are seen live, and are taken back', async ({ page }) => {
+    await signIn(page, 'owner');
+    await page.goto('/s/tindrel/tend/structured');
+    await page.getByRole('link', { name: /^articles/ }).first().click();
+    await page.locator('#findings input[name="findings[]"]').first().check();
+    await page.getByRole('button', { name: 'Put what is made for the ticked into the next release' }).click();
+    await expect(page.getByRole('status')).toContainText('1 page is ready for release.');
+    await page.goto('/s/tindrel/tend/add');
+    await page.locator('#add tbody input').first().check();
+    await page.getByRole('button', { name: 'Put the ticked into the next release' }).click();
+    await expect(page.getByRole('status')).toContainText('1 page is ready for release.');
+
+    await page.goto('/s/tindrel/release');
+    await expect(page.getByText('1 structured data')).toBeVisible();
+    await expect(page.getByText('1 list of related links')).toBeVisible();
+    await axe(page);
+    await page.getByLabel('What goes').selectOption('ticked');
+    for (const what of ['structured data', 'related links']) await page.getByRole('checkbox', { name: new RegExp(`^Tick ${what} of`) }).check();
+    await page.getByRole('button', { name: 'Send now' }).click();
+    await expect(page).toHaveURL(/\/release\/\d+$/);
+    await expect.poll(async () => { await page.reload(); return page.getByText('seen live', { exact: true }).count(); }, { timeout: 120_000 }).toBeGreaterThanOrEqual(2);
+    await page.getByText(/^1 link: /).click();
+    await expect(page.locator('pre.made').filter({ hasText: '"url"' }).first()).toBeVisible();
+    await axe(page);
+    for (const tick of await page.locator('input.pick').all()) await tick.check();
+    await page.getByRole('button', { name: 'Take the ticked back' }).click();
+    await expect(page.getByText('This takes back')).toBeVisible();
+    await expect.poll(async () => { await page.reload(); return page.getByText('seen live', { exact: true }).count(); }, { timeout: 120_000 }).toBeGreaterThanOrEqual(2);
+});

@@ -8,8 +8,8 @@ use Orchard\Core\Markup\PageFacts;
 use Orchard\Core\Url\PageUrl;
 
 /**
- * What a page shows of its parts that are more than an address: structured data, links, a file at the root. Each is told
- * as one text, in which what was released is found again, whatever else the page holds.
+ * What a page shows of its parts that are more than an address: structured data, links, a file at the root. Each is
+ * told as one text, in which what was released is found again, whatever else the page holds.
  */
 final class ShownPart
 {

@@ -46,7 +46,8 @@ final class LiveChanges
         foreach (
             DB::select(
                 'SELECT COALESCE(h.page_id, r.page_id) AS page, h.resource_id, h.field, h.origin, h.created_at,
-                    h.before_value, h.after_value, h.recipe_id, (SELECT MIN(u.created_at) FROM history u WHERE h.resource_id > 0
+                    h.before_value, h.after_value, h.recipe_id,
+                    (SELECT MIN(u.created_at) FROM history u WHERE h.resource_id > 0
                     AND u.resource_id = h.resource_id AND u.id > h.id AND u.field = h.field AND u.event = ?) AS undone,
                     (SELECT MIN(u.created_at) FROM history u WHERE h.resource_id = 0 AND u.page_id = h.page_id
                     AND u.id > h.id AND u.field = h.field AND u.event = ?) AS address_undone

@@ -31,7 +31,8 @@ final readonly class ShownTexts
         $after = 0;
         while (true) {
             $rows = DB::select(
-                'SELECT r.id, r.url, r.market_id, f.status, f.title, f.description, f.h1s, d.details, d.text, t.stored AS intro
+                'SELECT r.id, r.url, r.market_id, f.status, f.title, f.description, f.h1s, d.details, d.text,
+                    t.stored AS intro
                     FROM resources r
                     JOIN page_facts f
                     ON f.page_id = r.page_id AND f.to_crawl = 0 LEFT JOIN page_details d ON d.page_id = r.page_id

@@ -23,7 +23,7 @@ final class PutCommand extends StoreCommand
         {what : markup (where structured data is missing or wrong), links (on the editors’ list), robots or sitemaps}
         {--store=} {--file= : with robots, the file; else the newest version that was kept} {--json}';
 
-    protected $description = 'Make ready for release what mends a store: structured data, links, robots.txt, its sitemaps';
+    protected $description = 'Make ready for release what mends a store: structured data, links, robots.txt, sitemaps';
 
     public function handle(Parts $parts): int
     {

@@ -34,7 +34,8 @@ final class CauseProgress
                     WHERE h.page_id = u.page_id AND h.event = ? AND h.created_at >= s.since)) AS seen
                 FROM (SELECT page_id FROM address_changes WHERE store_id = ? AND field <= 14 UNION SELECT page_id FROM
                 address_states WHERE store_id = ? AND field <= 14 AND since >= ?) t JOIN untangle_pages u ON u.store_id = ? AND u.page_id = t.page_id AND u.action <> 'leave' AND u.cause_id > 0
-                LEFT JOIN (SELECT DISTINCT page_id FROM address_changes WHERE store_id = ? AND field <= 14) c ON c.page_id = t.page_id
+                LEFT JOIN (SELECT DISTINCT page_id FROM address_changes WHERE store_id = ? AND field <= 14) c
+                ON c.page_id = t.page_id
                 LEFT JOIN (SELECT page_id, MAX(since) AS since FROM address_states WHERE store_id = ?
                 AND field <= 14 AND since >= ? GROUP BY page_id) s ON s.page_id = t.page_id
                 GROUP BY u.cause_id",

@@ -51,7 +51,8 @@ final readonly class ChangeJudge
         $rows = [];
         foreach (
             DB::select(
-                'SELECT w.page_id, w.live_on, w.undone_on, w.origin, w.recipe_id, i.market_id, i.kind, i.status, i.indexable
+                'SELECT w.page_id, w.live_on, w.undone_on, w.origin, w.recipe_id, i.market_id, i.kind, i.status,
+                    i.indexable
                     FROM watch_pages w LEFT JOIN page_index i ON i.page_id = w.page_id WHERE w.change_id = ?
                     ORDER BY w.page_id',
                 [$change->id],

@@ -10,7 +10,10 @@ use App\Inventory\Terms\PageGroups;
 use App\Stores\Kinds\PageKind;
 use App\Stores\Models\Store;
 
-/** In which groups the pages of a change stand: by kind and origin, by recipe, by the terms that they are to be found for. */
+/**
+ * In which groups the pages of a change stand: by kind and origin, by recipe, by the terms that they are to be found
+ * for.
+ */
 final readonly class GroupNames
 {
     public function __construct(private RecipeNames $recipes, private PageGroups $queries)

@@ -37,6 +37,12 @@ enum GroupedBy: int
         };
     }
 
+    /** Pages, at least, that are told as a group: fewer are told page by page. */
+    public function least(): int
+    {
+        return $this === self::Work ? 1 : 10;
+    }
+
     /** Groups that are told at most, the largest; the rest is in what all pages did. */
     public function most(): int
     {

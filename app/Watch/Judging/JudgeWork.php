@@ -20,7 +20,7 @@ use Illuminate\Support\Facades\DB;
 final readonly class JudgeWork implements LongWork
 {
     /** Raised when judging itself changes, so that all is judged anew. */
-    private const VERSION = 1;
+    private const VERSION = 2;
 
     public function __construct(
         private ChangeBook $book,

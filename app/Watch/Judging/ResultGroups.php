@@ -61,6 +61,7 @@ final class ResultGroups
         foreach ($counting as $page) {
             isset($names[$page->id]) && ($groups[$names[$page->id]][] = $page);
         }
+        $groups = array_filter($groups, static fn (array $pages): bool => count($pages) >= $by->least());
         uasort($groups, static fn (array $a, array $b): int => count($b) <=> count($a));
         foreach (array_slice($groups, 0, $by->most(), preserve_keys: true) as $name => $pages) {
             $part = $by->firstPart() + count($results);

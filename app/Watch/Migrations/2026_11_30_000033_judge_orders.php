@@ -11,7 +11,7 @@ return new class extends Migration
     {
         DB::unprepared("
         ALTER TABLE watch_changes
-            ADD orders_came DOUBLE NULL COMMENT 'orders of the pages in the judged weeks; null where they cannot be judged',
+            ADD orders_came DOUBLE NULL COMMENT 'of its pages in the judged weeks; null where they cannot be judged',
             ADD orders_expected DOUBLE NULL COMMENT 'orders that would have come',
             ADD orders_low DOUBLE NULL COMMENT 'of the range of the difference, 9 times in 10',
             ADD orders_high DOUBLE NULL,

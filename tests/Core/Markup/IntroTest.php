@@ -31,7 +31,7 @@ it('finds the sentences below the main heading', function (string $text, array $
         'Jugs of clay and glass for every table.',
     ],
     'a heading that is not in the text' => [
-        "Jugs of clay and glass for every table.",
+        'Jugs of clay and glass for every table.',
         ['A banner'],
         'Jugs of clay and glass for every table.',
     ],
