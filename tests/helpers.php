@@ -42,25 +42,41 @@ function ruler(): Ruler
     );
 }
 
-/** Grows the small stand-in shop anew, as it was on its first day. */
+/**
+ * The small stand-in shop as it was on its first day: grown once in a process, and from then on copied, with the pages
+ * that it has rendered, which never change by themselves.
+ */
 function freshShop(): void
 {
     $dir = (string) getenv('SHOP_DATA');
+    if (is_file(grownShop().'/token')) {
+        shell('rm -rf %1$s/pages %1$s/shop.sqlite* && cp -a %2$s/. %1$s', $dir, grownShop());
+
+        return;
+    }
     @unlink("$dir/token");
-    exec(
-        'php '.
-            escapeshellarg(dirname(__DIR__).'/standins/shop/bin/make-shop').
-            ' '.
-            escapeshellarg($dir).
-            ' tiny 7 2>&1',
-        $out,
-        $code,
-    );
+    shell('php %s %s tiny 7', dirname(__DIR__).'/standins/shop/bin/make-shop', $dir);
+    shell('rm -rf %1$s/pages && mkdir %1$s/pages', $dir);
+}
+
+/** Where this process keeps the small shop as it was grown; empty until it was crawled for the first time. */
+function grownShop(): string
+{
+    static $dir = null;
+    if ($dir === null) {
+        $dir = sys_get_temp_dir().'/shop-'.getmypid();
+        register_shutdown_function(static fn () => shell('rm -rf %s', $dir));
+    }
+
+    return $dir;
+}
+
+function shell(string $command, string ...$arguments): void
+{
+    exec(vsprintf($command, array_map(escapeshellarg(...), $arguments)).' 2>&1', $out, $code);
     if ($code !== 0) {
         throw new RuntimeException(implode("\n", $out));
     }
-    exec('rm -rf '.escapeshellarg("$dir/pages"));
-    mkdir("$dir/pages");
 }
 
 /** A store of its own, connected to the small stand-in shop. */
@@ -208,6 +224,7 @@ function crawledStore(): Store
     freshShop();
     $store = shopStore();
     crawl($store);
+    is_dir(grownShop()) || shell('cp -a %s %s', (string) getenv('SHOP_DATA'), grownShop());
 
     return $store;
 }

@@ -40,6 +40,7 @@ door_test() {
             mkdir -p "$VAR/tmp/style" && owned "$VAR/tmp/style"
             run_check pint env TMPDIR="$VAR/tmp/style" $php vendor/bin/pint --test
             rm -rf "$VAR/tmp/style"
+            run_check eslint node_modules/.bin/eslint .
             run_check larastan $php vendor/bin/phpstan analyse --no-progress --memory-limit=2G ;;
     esac
     if [ "$what" = all ] || [ "$what" = core ]; then

@@ -179,7 +179,6 @@ const range = () => ({ from: Math.min(anchor.at, here.at), to: Math.max(anchor.a
 /** Marks the range, the row and the text that have the focus, with its ruler. */
 function paint() {
     const { from, to, left, right } = range();
-    const isMany = from !== to || left !== right;
     for (const [at, line] of drawn) {
         const isHere = at === here.at, row = rows.at(at);
         line.classList.toggle('is-here', isHere);
@@ -204,13 +203,13 @@ function paint() {
     }
     const row = rows.at(here.at);
     row ? list.setAttribute('aria-activedescendant', `cell-${row.id}-${fieldHere()}`) : list.removeAttribute('aria-activedescendant');
-    dock(row, isMany);
+    dock(row);
 }
 
 // ---- the dock ------------------------------------------------------------------------------------------------
 
 const facts = document.getElementById('desk-facts'), keyLine = document.getElementById('chosen-line');
-function dock(row, isMany) {
+function dock(row) {
     if (!row) return;
     const { from, to, left, right } = range();
     drawCards(row);
