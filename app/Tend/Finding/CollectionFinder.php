@@ -21,8 +21,8 @@ use Orchard\Core\Text\Words;
 
 /**
  * Collections against the store's own standard, which is off until the store asks for it: a heading, an intro with the
- * lead term early, enough products that can be bought, a text worth reading, links from other pages, and a place near
- * home.
+ * lead term early, enough products that can be bought, in the sizes that people search for, a text worth reading,
+ * links from other pages, and a place near home.
  */
 final readonly class CollectionFinder implements StoreFinder
 {
@@ -34,7 +34,7 @@ final readonly class CollectionFinder implements StoreFinder
     /** Pages that should link to a collection in their texts. */
     private const LINKS = 3;
 
-    public function __construct(private Store $store)
+    public function __construct(private Store $store, private AskedSizes $sizes)
     {
     }
 
@@ -72,6 +72,7 @@ final readonly class CollectionFinder implements StoreFinder
                 return;
             }
             $leads = PageTerms::leads(Bulk::ids($rows, 'page_id'));
+            $sizes = $this->sizes->lacking(Bulk::ids($rows, 'page_id'));
             foreach ($rows as $row) {
                 $text = $frame->ownText(KeptDetails::textOf($row->text));
                 $words = Words::count($text);
@@ -82,6 +83,7 @@ final readonly class CollectionFinder implements StoreFinder
                         'intro' => isset($leads[(int) $row->page_id]) &&
                             ! $this->standsEarly($text, $leads[(int) $row->page_id], (int) $row->market_id),
                         'products' => (int) $row->products < $standard['products'],
+                        'sizes' => isset($sizes[(int) $row->page_id]),
                         'text' => $words < $standard['words'],
                         'links' => (int) $row->links_in < self::LINKS,
                         'depth' => (int) $row->depth > (int) $row->aim,
@@ -93,7 +95,12 @@ final readonly class CollectionFinder implements StoreFinder
                         FindingType::CollectionLacks,
                         (int) $row->page_id,
                         ['lacks' => $lacks[0]],
-                        ['lacks' => $lacks, 'products' => (int) $row->products, 'words' => $words],
+                        [
+                            'lacks' => $lacks,
+                            'products' => (int) $row->products,
+                            'words' => $words,
+                            'sizes' => $sizes[(int) $row->page_id] ?? [],
+                        ],
                         count($lacks),
                     );
                 }

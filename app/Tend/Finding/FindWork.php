@@ -6,6 +6,7 @@ namespace App\Tend\Finding;
 
 use App\Inventory\Figures;
 use App\Inventory\LastRead;
+use App\Inventory\Terms\SeenQueries;
 use App\Platform\Database\Bulk;
 use App\Platform\Work\LongWork;
 use App\Platform\Work\SliceEnd;
@@ -33,8 +34,11 @@ final class FindWork implements LongWork
 
     private const PHASES = ['reach', 'pages', 'store', 'close'];
 
-    public function __construct(private readonly Figures $figures, private readonly Finds $finds)
-    {
+    public function __construct(
+        private readonly Figures $figures,
+        private readonly Finds $finds,
+        private readonly SeenQueries $queries,
+    ) {
     }
 
     public static function sort(): string
@@ -162,7 +166,7 @@ final class FindWork implements LongWork
     private function store(Store $store, WorkRun $run, FindingBook $book, bool $isWhole): bool
     {
         $run->beat(['phase' => 'comparing pages'], force: true);
-        foreach (self::storeFinders($store) as $finder) {
+        foreach ($this->storeFinders($store) as $finder) {
             if (! $isWhole && self::needsWholeCrawl($finder::types())) {
                 continue;
             }
@@ -228,7 +232,7 @@ final class FindWork implements LongWork
     }
 
     /** @return list<StoreFinder> */
-    private static function storeFinders(Store $store): array
+    private function storeFinders(Store $store): array
     {
         return [
             new OrphanFinder($store),
@@ -237,7 +241,7 @@ final class FindWork implements LongWork
             new AnswerFinder($store),
             new SharedTexts($store),
             new SitemapFinder($store),
-            new CollectionFinder($store),
+            new CollectionFinder($store, new AskedSizes($store, $this->queries)),
         ];
     }
 

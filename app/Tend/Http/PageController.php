@@ -44,6 +44,10 @@ final class PageController
                     : '',
             'findings' => PageReach::findings($store, $page),
             'markup' => MadeMarkup::of($store, $page),
+            'card' => DB::table('page_facts')
+                ->where('page_id', $page)
+                ->where('to_crawl', 0)
+                ->first(['title', 'description']),
             'questions' => DB::table('tend_questions')
                 ->where('store_id', $store->id)
                 ->where('page_id', $page)

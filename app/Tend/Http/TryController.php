@@ -7,6 +7,7 @@ namespace App\Tend\Http;
 use App\Connectors\Http\GuardedHttp;
 use App\Connectors\Http\HttpRequest;
 use App\Stores\Models\Store;
+use App\Tend\Lists\RichLine;
 use Illuminate\Http\Request;
 use Illuminate\View\View;
 use Orchard\Core\Markup\Charset;
@@ -28,6 +29,7 @@ final class TryController
             'given' => '',
             'faults' => null,
             'product' => null,
+            'rich' => '',
             'types' => [],
             'problem' => null,
         ]);
@@ -49,6 +51,7 @@ final class TryController
             'problem' => $problem,
             'faults' => $details === null ? null : StructuredJudge::look($details[0], $details[1]),
             'product' => $details === null ? null : ProductData::of($details[0]),
+            'rich' => $details === null ? '' : RichLine::of($details[0]),
             'types' => $details[2] ?? [],
         ]);
     }

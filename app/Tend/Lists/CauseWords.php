@@ -175,6 +175,7 @@ final class CauseWords
             'term' => 'a lead term',
             'intro' => 'an intro with the lead term early',
             'products' => 'enough products that can be bought',
+            'sizes' => 'sizes that people search for',
             'text' => 'a text worth reading',
             'links' => 'links from other pages’ texts',
             'depth' => 'a place nearer to home',

@@ -53,7 +53,8 @@ final class DetailWords
                 '; '.
                 self::count($number('products'), 'product', 'products').
                 ', '.
-                self::count($number('words'), 'word', 'words'),
+                self::count($number('words'), 'word', 'words').
+                self::sizes($detail),
             FindingType::StructuredMissing => $text('types') === '' ? 'none' : 'only '.$text('types'),
             FindingType::StructuredBroken, FindingType::StructuredLacks, FindingType::StructuredWords => $text(
                 'words',
@@ -147,6 +148,19 @@ final class DetailWords
         }
 
         return '';
+    }
+
+    /** @param  array<array-key, mixed>  $detail */
+    private static function sizes(array $detail): string
+    {
+        $asked = [];
+        foreach ((array) ($detail['sizes'] ?? []) as $size) {
+            if (is_array($size) && is_string($size['size'] ?? null) && is_int($size['impressions'] ?? null)) {
+                $asked[] = "{$size['size']} (".self::count($size['impressions'], 'impression', 'impressions').')';
+            }
+        }
+
+        return $asked === [] ? '' : '; searched for, and sold by none: '.implode(', ', $asked);
     }
 
     private static function count(int $count, string $one, string $many): string

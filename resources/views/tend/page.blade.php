@@ -24,7 +24,7 @@
             <br><span class="soft">{{ $one->repair }} @if ($one->target_url)<a href="{{ $one->target_page ? route('tend.page', [$store, $one->target_page]) : $one->target_url }}">{{ ShownUrl::of($store, $one->target_url) }}</a>@endif</span></li>@endforeach</ul>
     @endif
     <div hx-get="{{ route('tend.anchors', [$store, $page->page_id]) }}" hx-trigger="load" hx-swap="outerHTML"></div>
-    @if ($markup)<details><summary>Structured data made from what is known of it</summary><pre class="made">{{ $markup }}</pre>@can('write', $store)<form method="post" action="{{ route('tend.page.markup', [$store, $page->page_id]) }}">@csrf<button class="button">Put it into the next release</button></form>@endcan</details>@endif
+    @if ($markup)<details><summary>Structured data made from what is known of it</summary>@include('card', ['title' => $card->title ?? '', 'description' => $card->description ?? '', 'url' => $page->url, 'slot' => 'desktop', 'rich' => App\Tend\Lists\RichLine::of([json_decode($markup, true)])])<pre class="made">{{ $markup }}</pre>@can('write', $store)<form method="post" action="{{ route('tend.page.markup', [$store, $page->page_id]) }}">@csrf<button class="button">Put it into the next release</button></form>@endcan</details>@endif
     @if ($isOrphan || $questions->isNotEmpty())
         <h3>Ask who made it</h3>
         @foreach ($questions as $one)<p><span class="soft">{{ Forms::day(substr($one->asked_at, 0, 10)) }}, {{ $one->asked }}:</span> {{ $one->question }}@if ($one->answer !== null)<br><b>{{ $one->answer }}</b> <span class="soft">{{ Forms::day(substr($one->answered_at, 0, 10)) }}</span>@endif</p>

@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Access\Role;
 use App\Gather\Files\FileSort;
 use App\Tend\Found\FindingType;
+use App\Tend\Lists\RichLine;
 use Tests\Web\Site;
 
 /** @return array<string, mixed> */
@@ -118,3 +119,22 @@ it(
             ->assertSessionHasErrors('given');
     },
 );
+
+it('shows which line a product’s structured data adds to its result', function (array $data, string $line): void {
+    expect(RichLine::of([$data]))->toBe($line);
+})->with([
+    'price and stock' => [jugData('49.90'), '49.90 EUR · In stock'],
+    'stars' => [
+        jugData('49.90') + [
+            'aggregateRating' => [
+                '@type' => 'AggregateRating',
+                'ratingValue' => 8.4,
+                'bestRating' => 10,
+                'reviewCount' => 1200,
+            ],
+        ],
+        '★ 4.2 (1,200) · 49.90 EUR · In stock',
+    ],
+    'gone for good' => [jugData('49.90', 'https://schema.org/Discontinued'), '49.90 EUR · Discontinued'],
+    'no product' => [['@context' => 'https://schema.org', '@type' => 'Article', 'headline' => 'Jugs'], ''],
+]);
