@@ -23,6 +23,7 @@ use App\Tend\Lists\LinkList;
 use App\Tend\Lists\SaidTables;
 use App\Tend\Maps\MapWork;
 use App\Tend\Releasing\PartsSeen;
+use App\Tend\Releasing\PutWork;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
@@ -51,6 +52,7 @@ final class TendProvider extends ServiceProvider
         $desk->register(AddWork::class);
         $desk->register(MapWork::class);
         $desk->register(AskWork::class);
+        $desk->register(PutWork::class);
         $board->register(new TendStep());
         $stamps->register(
             'tended',

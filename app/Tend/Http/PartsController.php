@@ -6,11 +6,13 @@ namespace App\Tend\Http;
 
 use App\Changes\AddressChanges;
 use App\Changes\AddressDrifts;
+use App\Platform\Work\WorkDesk;
 use App\Stores\Models\Store;
 use App\Tend\Lists\PageReach;
 use App\Tend\Maps\SiteMaps;
 use App\Tend\Releasing\Parts;
 use App\Tend\Releasing\PartsSeen;
+use App\Tend\Releasing\PutWork;
 use App\Tend\Robots\RobotsBook;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -19,16 +21,24 @@ use InvalidArgumentException;
 /** What Tend makes for pages and goes into the shop by a release: structured data, robots.txt, the name of sitemaps. */
 final class PartsController
 {
-    public function __construct(private readonly Parts $parts)
+    /** Pages whose structured data is made while one waits; more are work of their own. */
+    private const AT_ONCE = 1000;
+
+    public function __construct(private readonly Parts $parts, private readonly WorkDesk $desk)
     {
     }
 
     /** Structured data for all open pages of a cause. */
     public function cause(Request $request, Store $store, int $cause): RedirectResponse
     {
-        $pages = $this->parts->markup($store, Parts::pagesOf($store, $cause), self::user($request));
+        $pages = Parts::pagesOf($store, $cause, 0, self::AT_ONCE + 1);
+        if (count($pages) > self::AT_ONCE) {
+            $this->desk->begin(PutWork::class, $store->id, $cause, self::user($request));
 
-        return back()->with('done', Parts::inWords($pages));
+            return back()->with('done', 'Structured data is being made ready for release.');
+        }
+
+        return back()->with('done', Parts::inWords($this->parts->markup($store, $pages, self::user($request))));
     }
 
     public function page(Request $request, Store $store, int $page): RedirectResponse

@@ -15,13 +15,18 @@ use App\Tend\Adding\LinkState;
 use App\Tend\Found\FindingState;
 use App\Tend\Lists\MadeMarkup;
 use App\Tend\Robots\RobotsBook;
+use App\Tend\Robots\RobotsEffect;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
+use Orchard\Core\Robots\RobotsTxt;
 use Orchard\Core\Url\PageUrl;
 
 /** Puts what Tend makes into the next release: structured data, links to add, robots.txt. */
 final readonly class Parts
 {
+    /** Pages whose structured data is made at a time. */
+    public const PORTION = 500;
+
     /** Links beside a text; more are a list that nobody reads. */
     private const MOST_LINKS = 20;
 
@@ -37,17 +42,21 @@ final readonly class Parts
      */
     public function markup(Store $store, array $pages, ?int $user): int
     {
-        $put = [];
-        foreach (MadeMarkup::ofPages($store, $pages) as $page => $json) {
-            $put[] = [
-                'page' => $page,
-                'field' => AddressField::StructuredData,
-                'value' => $json,
-                'why' => 'made from what is known of the page',
-            ];
+        $count = 0;
+        foreach (array_chunk($pages, self::PORTION) as $some) {
+            $put = [];
+            foreach (MadeMarkup::ofPages($store, $some) as $page => $json) {
+                $put[] = [
+                    'page' => $page,
+                    'field' => AddressField::StructuredData,
+                    'value' => $json,
+                    'why' => 'made from what is known of the page',
+                ];
+            }
+            $count += $this->changes->put($store, $put, Origin::Recipe, $user);
         }
 
-        return $this->changes->put($store, $put, Origin::Recipe, $user);
+        return $count;
     }
 
     /** What was put down, as the person is told. */
@@ -60,15 +69,17 @@ final readonly class Parts
         };
     }
 
-    /** @return list<int> pages of a cause that are open */
-    public static function pagesOf(Store $store, int $cause): array
+    /** @return list<int> the next pages of a cause that are open, behind one */
+    public static function pagesOf(Store $store, int $cause, int $after, int $most): array
     {
         return Bulk::ids(
             DB::table('tend_findings')
                 ->where('store_id', $store->id)
                 ->where('cause_id', $cause)
                 ->where('state', FindingState::Open->value)
+                ->where('page_id', '>', $after)
                 ->orderBy('page_id')
+                ->limit($most)
                 ->get(['page_id'])
                 ->all(),
             'page_id',
@@ -145,7 +156,7 @@ final readonly class Parts
                     'page' => $page,
                     'field' => AddressField::RobotsFile,
                     'value' => $body,
-                    'why' => $why,
+                    'why' => self::withEffect($store, $live, $body, $why),
                     'base' => (string) $live->body,
                 ],
             ],
@@ -169,6 +180,26 @@ final readonly class Parts
         $isThere = preg_match('~^\s*sitemap\s*:\s*'.preg_quote($sitemap, '~').'\s*$~im', $body) === 1;
 
         return $isThere ? null : rtrim($body)."\n\nSitemap: $sitemap\n";
+    }
+
+    /** Whoever sends it is to know what it would shut out. */
+    private static function withEffect(Store $store, object $live, string $body, string $why): string
+    {
+        ['pages' => $pages, 'clicks' => $clicks] = RobotsEffect::of(
+            $store,
+            RobotsTxt::fromAnswer((int) $live->status, (string) $live->body, '*'),
+            RobotsTxt::parse($body, '*'),
+        )->shutting;
+        $shuts =
+            $pages === 0
+                ? 'shuts no page out that is not so already'
+                : 'would shut out '.
+                    number_format($pages).
+                    ($pages === 1 ? ' page with ' : ' pages with ').
+                    number_format($clicks).
+                    ($clicks === 1 ? ' click' : ' clicks');
+
+        return $why === '' ? $shuts : "$why; $shuts";
     }
 
     private static function home(Store $store): ?int

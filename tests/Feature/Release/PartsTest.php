@@ -15,6 +15,7 @@ use App\Tend\Finding\Finds;
 use App\Tend\Maps\MapWork;
 use App\Tend\Maps\SiteMaps;
 use App\Tend\Releasing\PartsSeen;
+use App\Tend\Releasing\PutWork;
 use App\Tend\Robots\RobotsBook;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Url\PageUrl;
@@ -227,7 +228,49 @@ it('asks for the shop’s own robots.txt before another one replaces it', functi
     expect(DB::table('address_changes')->where('store_id', $store->id)->count())->toBe(0);
     RobotsBook::fetch($store, null);
     $this->post("/s/{$store->slug}/tend/robots/$id/release")->assertSessionHasNoErrors();
-    expect(DB::table('address_changes')->where('store_id', $store->id)->value('value'))->toContain('/find');
+    $change = DB::table('address_changes')->where('store_id', $store->id)->first();
+    expect($change->value)->toContain('/find')->and($change->why)->toBe('shuts no page out that is not so already');
+    // One that shuts a range out says so to whoever sends it.
+    $id = RobotsBook::save($store, "User-agent: *\nDisallow: /range/\n", 'closes the ranges', null);
+    $this->post("/s/{$store->slug}/tend/robots/$id/release")->assertSessionHasNoErrors();
+    expect(DB::table('address_changes')->where('store_id', $store->id)->value('why'))->toMatch(
+        '/^closes the ranges; would shut out \d{2,3} pages with 0 clicks$/',
+    );
+});
+
+it('makes structured data of a cause ready as work of its own, once, though its process is killed', function (): void {
+    $store = crawledStore();
+    tend($store);
+    $cause = (int) DB::table('tend_causes')->where('store_id', $store->id)->where('type', 60)->value('id');
+    $work = app(WorkDesk::class)->begin(PutWork::class, $store->id, $cause, null);
+    $code =
+        'require "vendor/autoload.php"; $app = require "bootstrap/app.php"; $app->make(Illuminate\Contracts\Console\Kernel::class)->bootstrap(); $app->make(App\Platform\Work\WorkDesk::class)->slice('.
+        $work.
+        ');';
+    $process = proc_open(
+        [PHP_BINARY, '-r', $code],
+        [1 => ['file', '/dev/null', 'w'], 2 => ['file', '/dev/null', 'w']],
+        $pipes,
+        base_path(),
+    );
+    $ready = DB::table('address_changes')->where('store_id', $store->id);
+    for ($i = 0; $i < 200 && (clone $ready)->doesntExist(); $i++) {
+        usleep(20_000);
+    }
+    proc_terminate($process, 9);
+    proc_close($process);
+    DB::table('work')
+        ->where('id', $work)
+        ->where('state', 'running')
+        ->update(['expires_at' => now()->subSecond(), 'wake_at' => now()->subSecond()]);
+    expect(app(WorkDesk::class)->workToEnd($work))->toBe('done');
+    $pages = DB::table('tend_findings')->where('cause_id', $cause)->where('state', 1)->pluck('page_id')->all();
+    expect($pages)
+        ->not->toBe([])
+        ->and((clone $ready)->orderBy('page_id')->pluck('page_id')->all())
+        ->toEqualCanonicalizing($pages)
+        ->and(DB::table('history')->where('store_id', $store->id)->where('event', 'ready')->count())
+        ->toBe(count($pages));
 });
 
 it('finds what was released among all that a page shows', function (

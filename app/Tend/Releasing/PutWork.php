@@ -1,0 +1,59 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Tend\Releasing;
+
+use App\Platform\Work\LongWork;
+use App\Platform\Work\SliceEnd;
+use App\Platform\Work\WorkRun;
+use App\Stores\Models\Store;
+
+/**
+ * Makes structured data of all pages of a cause ready for release. Each portion begins behind the last page that was
+ * done, and what is ready already is passed over, so a killed process goes on and puts nothing twice.
+ */
+final readonly class PutWork implements LongWork
+{
+    public function __construct(private Parts $parts)
+    {
+    }
+
+    public static function sort(): string
+    {
+        return 'tend.put';
+    }
+
+    public static function title(): string
+    {
+        return 'making structured data ready';
+    }
+
+    public static function queue(): string
+    {
+        return 'bulk';
+    }
+
+    public function ended(int $subjectId, SliceEnd $end): void
+    {
+    }
+
+    public function slice(WorkRun $run): SliceEnd
+    {
+        $store = Store::query()->findOrFail($run->storeId);
+        $number = static fn (string $of): int => is_int($run->progress()[$of] ?? null) ? $run->progress()[$of] : 0;
+        do {
+            if ($run->stopAsked()) {
+                return SliceEnd::stopped();
+            }
+            $pages = Parts::pagesOf($store, $run->subjectId, $number('after'), Parts::PORTION);
+            if ($pages === []) {
+                return SliceEnd::done();
+            }
+            $put = $this->parts->markup($store, $pages, $run->userId);
+            $run->beat(['after' => $pages[count($pages) - 1], 'ready' => $number('ready') + $put], force: true);
+        } while (! $run->timeIsUp());
+
+        return SliceEnd::more();
+    }
+}
