@@ -191,6 +191,19 @@ final class History
             ->all();
     }
 
+    /**
+     * What happened to a page: to its texts, and to what is set for its address.
+     *
+     * @return list<object> newest first, with the name of whoever did it
+     */
+    public static function all(int $pageId, ?int $resourceId, int $limit = 100): array
+    {
+        $entries = [...self::ofPage($pageId, $limit), ...$resourceId === null ? [] : self::of($resourceId, $limit)];
+        usort($entries, static fn (object $a, object $b): int => $b->id <=> $a->id);
+
+        return array_slice($entries, 0, $limit);
+    }
+
     /** @return array<object> newest first, with the name of whoever did it */
     public static function of(int $resourceId, int $limit = 100): array
     {

@@ -39,7 +39,7 @@ final class PageController
             'texts' => $resource === null
                     ? collect()
                     : DB::table('resource_texts')->where('resource_id', $resource->id)->get()->keyBy('field'),
-            'history' => $resource === null ? [] : History::of((int) $resource->id),
+            'history' => History::all($page, $resource === null ? null : (int) $resource->id),
             'linksIn' => DB::table('links')
                 ->join('pages', 'pages.id', '=', 'links.from_page')
                 ->where('to_page', $page)

@@ -96,6 +96,9 @@ it(
         $linked = $items->first(static fn (object $item): bool => str_contains($item->fields, 'related_links'));
         $path = PageUrl::parse((string) DB::table('pages')->where('id', $linked->page_id)->value('url'))->target();
         expect(shopPage($path))->toContain('<section class="related">');
+        $this->get("/s/{$store->slug}/gather/pages/$linked->page_id")
+            ->assertOk()
+            ->assertSeeInOrder(['History', '(related links)', 'nothing', '1 link']);
 
         $undo = app(Releases::class)->undo($store, $begun['release'], null, null);
         expect(app(WorkDesk::class)->workToEnd($undo['work']))->toBe('done');
