@@ -16,7 +16,7 @@ require __DIR__.'/support.php';
 
 $names = [
     'crawl', 'import', 'screens', 'inventory', 'weigh', 'markets', 'tangles', 'untangle', 'kills', 'memory', 'release',
-    'overview', 'leaving', 'desk', 'recipes', 'matching', 'match', 'tend', 'outcome', 'watch',
+    'release-large', 'overview', 'leaving', 'desk', 'recipes', 'matching', 'match', 'tend', 'outcome', 'watch',
 ];
 $asked = ($argv[1] ?? '') === '' ? $names : [$argv[1]];
 foreach ($asked as $name) {

@@ -88,7 +88,7 @@ test('what is safe is released in a first part, seen live, and taken back; the r
     await page.getByRole('button', { name: /^Make all .* ready for release/ }).click();
     await expect(page.getByText('changes are ready for release')).toBeVisible();
     await page.goto('/s/tindrel/release');
-    await expect(page.getByRole('heading', { name: 'URL changes' })).toBeVisible();
+    await expect(page.getByRole('heading', { name: 'URLs and what stands on pages' })).toBeVisible();
     await axe(page);
     const figures = await page.locator('.figures').first().innerText();
     const all = [...figures.matchAll(/([\d,]+)\s+(?:canonical|robots|redirect|slug)/g)].reduce((sum, [, n]) => sum + Number(n.replace(',', '')), 0);

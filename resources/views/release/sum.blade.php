@@ -20,7 +20,7 @@
                 <label for="send-name">Name</label> <input class="input" id="send-name" name="name" size="20" maxlength="120" placeholder="date and time" value="{{ old('name') }}">
                 <span class="select"><select name="scope" aria-label="What goes">
                     <option value="all">all @n($sum->count())</option>
-                    @if ($texts > 0 && $changes > 0)<option value="texts" @selected(old('scope') === 'texts')>texts, @n($texts)</option><option value="addresses" @selected(old('scope') === 'addresses')>URL changes, @n($changes)</option>@endif
+                    @if ($texts > 0 && $changes > 0)<option value="texts" @selected(old('scope') === 'texts')>texts, @n($texts)</option><option value="addresses" @selected(old('scope') === 'addresses')>all but texts, @n($changes)</option>@endif
                     @if ($sum->approvedTexts > 0)<option value="approved" @selected(old('scope') === 'approved')>what is approved</option>@endif
                     <option value="ticked" @selected(old('scope') === 'ticked')>what is ticked below</option>
                 </select></span>

@@ -307,7 +307,7 @@ it('plans changes that end in one hop, keepers named right as well, and nothing 
     $this->actingAs(member($store, Role::Approver))
         ->get("/s/{$store->slug}/release")
         ->assertOk()
-        ->assertSee('URL changes')
+        ->assertSee('URLs and what stands on pages')
         ->assertSee('a first 5%');
     $this->actingAs(member($store, Role::Writer))
         ->post("/s/{$store->slug}/untangle/drop")
