@@ -9,6 +9,7 @@ use App\Gather\Files\FileSort;
 use App\Stores\Models\Store;
 use App\Stores\StoreOptions;
 use App\Watch\Changed\Marks;
+use App\Watch\Judging\GroupedBy;
 use App\Watch\Lists\AcrossChanges;
 use App\Watch\Reports\Cost;
 use App\Watch\Reports\Finance;
@@ -271,7 +272,7 @@ it('adds up over all changes what each kind of work earned, as the single result
             WHERE r.store_id = ? AND r.part >= 2',
         [$store->id],
     );
-    $across = AcrossChanges::of($store);
+    $across = AcrossChanges::of($store, GroupedBy::Work);
     expect(count($rows))->toBe(2)->and($across)->toHaveCount(1);
     $gain = $variance = $expected = 0.0;
     foreach ($rows as $row) {
