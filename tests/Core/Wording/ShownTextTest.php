@@ -68,8 +68,9 @@ it('finds a text with simple markup on a page, wherever lines end', function (
 it('keeps as many lines as a field may have', function (TextField $field, string $given, string $kept): void {
     expect($field->tidy($given))->toBe($kept)->and($field->tidy($kept))->toBe($kept);
 })->with([
-    [TextField::Title, " A\t title \n of two ", 'A title of two'],
-    [TextField::Intro, "\n A \r\n\r\n\r\n\r\nB\rC  D ", "A\n\nB\nC D"],
-    [TextField::Intro, "A\u{A0} B", 'A B'],
-    [TextField::Description, "broken \xff byte", 'broken ? byte'],
+    'one line' => [TextField::Title, " A\t title \n of two ", 'A title of two'],
+    'lines, one of them empty' => [TextField::Intro, "\n A \r\n\r\n\r\n\r\nB\rC  D ", "A\n\nB\nC D"],
+    'a space that does not break' => [TextField::Intro, "A\u{A0} B", 'A B'],
+    // Names of cases go into a file of results, which is UTF-8.
+    'a byte that is no character' => [TextField::Description, "broken \xff byte", 'broken ? byte'],
 ]);
