@@ -186,35 +186,21 @@ final class AddressChanges
      */
     public function drop(Store $store, ?array $pages, ?int $userId): int
     {
-        return DB::transaction(function () use ($store, $pages, $userId): int {
-            $query = DB::table('address_changes')
+        $ids = Bulk::ids(
+            DB::table('address_changes')
                 ->where('store_id', $store->id)
                 ->whereIn('field', AddressField::decisive())
-                ->where('state', '<>', DraftState::Sending->value)
-                ->when($pages !== null, static fn ($query) => $query->whereIn('page_id', $pages ?? []));
-            $rows = $query->lockForUpdate()->get();
-            foreach ($rows->chunk(1000) as $chunk) {
-                DB::table('address_changes')->whereIn('id', $chunk->pluck('id'))->delete();
-                History::addAddresses(
-                    $store->id,
-                    HistoryEvent::Dropped,
-                    array_values(
-                        array_map(
-                            static fn (object $row): array => [
-                                'page_id' => (int) $row->page_id,
-                                'field' => (int) $row->field,
-                                'base_value' => (string) $row->value,
-                                'value' => (string) $row->base_value,
-                            ],
-                            $chunk->all(),
-                        ),
-                    ),
-                    $userId,
-                );
-            }
+                ->when($pages !== null, static fn ($query) => $query->whereIn('page_id', $pages ?? []))
+                ->get(['id'])
+                ->all(),
+            'id',
+        );
+        $dropped = 0;
+        foreach (array_chunk($ids, 1000) as $some) {
+            $dropped += $this->dropSome($store, $some, $userId);
+        }
 
-            return count($rows);
-        });
+        return $dropped;
     }
 
     /**
@@ -251,7 +237,7 @@ final class AddressChanges
      *
      * @param  list<int>  $ids
      */
-    public function dropSome(Store $store, array $ids, int $userId): int
+    public function dropSome(Store $store, array $ids, ?int $userId): int
     {
         return DB::transaction(static function () use ($store, $ids, $userId): int {
             $rows = DB::table('address_changes')
@@ -261,7 +247,14 @@ final class AddressChanges
                 ->lockForUpdate()
                 ->get();
             DB::table('address_changes')->whereIn('id', $rows->pluck('id'))->delete();
-            History::addAddresses($store->id, HistoryEvent::Dropped, self::entries($rows->all()), $userId);
+            $back = array_map(
+                static fn (array $one): array => [
+                    'base_value' => $one['value'],
+                    'value' => $one['base_value'],
+                ] + $one,
+                self::entries($rows->all()),
+            );
+            History::addAddresses($store->id, HistoryEvent::Dropped, $back, $userId);
 
             return count($rows);
         });

@@ -26,6 +26,9 @@ enum AddressField: int
     /** The whole robots.txt; it goes with the home page. */
     case RobotsFile = 18;
 
+    /** The last number of those that decide under which address a page is found. */
+    public const LAST_DECISIVE = 14;
+
     public function key(): string
     {
         return strtolower((string) preg_replace('/(?<=[a-z])(?=[A-Z])/', '_', $this->name));
@@ -54,7 +57,7 @@ enum AddressField: int
     /** Whether it decides under which address a page is found; the others add to what stands on it. */
     public function decidesAddress(): bool
     {
-        return $this->value <= self::Slug->value;
+        return $this->value <= self::LAST_DECISIVE;
     }
 
     /** What holds where nothing is set. */

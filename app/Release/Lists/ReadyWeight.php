@@ -89,7 +89,7 @@ final readonly class ReadyWeight
                     WHERE d.store_id = ? AND d.state = ? AND r.page_id IS NOT NULL
                 UNION ALL SELECT a.page_id, a.field <= ? FROM address_changes a WHERE a.store_id = ? AND a.state = ?
             ) AS c JOIN page_index i ON i.page_id = c.page_id GROUP BY c.page_id ORDER BY clicks DESC, c.page_id',
-            [$store->id, DraftState::Ready->value, AddressField::Slug->value, $store->id, DraftState::Ready->value],
+            [$store->id, DraftState::Ready->value, AddressField::LAST_DECISIVE, $store->id, DraftState::Ready->value],
         );
         $clicks = array_map(intval(...), array_column($rows, 'clicks', 'id'));
         $addresses = array_filter(array_map(intval(...), array_column($rows, 'is_address', 'id')));

@@ -131,10 +131,14 @@ final class LookWork implements LongWork
         return $told;
     }
 
-    /** The intro that the page is to show; '' where it is no part of the item. */
-    private static function introOf(object $item): string
+    /**
+     * The intro that the page is to show; '' where none was changed.
+     *
+     * @param  list<FieldChange>  $changes
+     */
+    private static function introOf(array $changes): string
     {
-        foreach (FieldChange::unpack((string) $item->fields) as $change) {
+        foreach ($changes as $change) {
             if ($change->field === TextField::Intro) {
                 return $change->shownAfter ?? '';
             }
@@ -151,6 +155,7 @@ final class LookWork implements LongWork
     private function compare(Store $store, object $item, PageUrl $url, HttpAnswer $answer): void
     {
         $shown = null;
+        $changes = FieldChange::unpack((string) $item->fields);
         if ($answer->status === 200 && ! self::isOfFile($item)) {
             $facts = PageReader::read(Charset::toUtf8($answer->body, $answer->header('content-type')), $url);
             $shown = PageTexts::of(
@@ -160,10 +165,9 @@ final class LookWork implements LongWork
                 json_encode($facts->h1s, JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE),
                 $facts->details === null ? [] : get_object_vars($facts->details),
                 $facts->details->text->text ?? '',
-                self::introOf($item),
+                self::introOf($changes),
             );
         }
-        $changes = FieldChange::unpack((string) $item->fields);
         if ($item->page_id !== null && $answer->status > 0) {
             $shown =
                 ($shown ?? PageTexts::of('', null, null, null, [], '')) +
@@ -209,7 +213,8 @@ final class LookWork implements LongWork
                     $change->field,
                     HistoryEvent::Seen,
                     null,
-                    $now,
+                    // Of a part, that it stands there: all links of a page are no history.
+                    $change->field->decidesAddress() ? $now : $change->target,
                     null,
                     (int) $item->release_id,
                 );

@@ -11,7 +11,6 @@ use App\Tend\Adding\LinkState;
 use App\Tend\Found\FindingGroup;
 use App\Tend\Found\FindingState;
 use App\Tend\Found\FindingType;
-use App\Tend\Maps\SiteMaps;
 use App\Tend\Releasing\Parts;
 use App\Tend\Robots\RobotsBook;
 use Illuminate\Support\Facades\DB;
@@ -103,11 +102,7 @@ final class PutCommand extends StoreCommand
     private static function sitemaps(Store $store, Parts $parts): int
     {
         RobotsBook::fetch($store, null);
-        $state =
-            SiteMaps::state($store) ??
-            throw new InvalidArgumentException('There are no sitemaps yet: tend:maps makes them.');
-        $body = Parts::naming($store, route('tend.maps.served', [$state->token, 'sitemap.xml']));
 
-        return $body === null ? 0 : $parts->robots($store, $body, 'names the sitemaps', null);
+        return $parts->sitemaps($store, null) ?? 0;
     }
 }

@@ -9,11 +9,11 @@ use App\Changes\AddressDrifts;
 use App\Platform\Work\WorkDesk;
 use App\Stores\Models\Store;
 use App\Tend\Lists\PageReach;
-use App\Tend\Maps\SiteMaps;
 use App\Tend\Releasing\Parts;
 use App\Tend\Releasing\PartsSeen;
 use App\Tend\Releasing\PutWork;
 use App\Tend\Robots\RobotsBook;
+use Closure;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use InvalidArgumentException;
@@ -52,20 +52,15 @@ final class PartsController
     {
         $row = RobotsBook::find($store, $version) ?? abort(404);
 
-        return $this->release($store, (string) $row->body, (string) $row->note, self::user($request));
+        return $this->told(
+            fn (): int => $this->parts->robots($store, (string) $row->body, (string) $row->note, self::user($request)),
+        );
     }
 
     /** The shop's robots.txt with a line that names our sitemaps. */
     public function sitemaps(Request $request, Store $store): RedirectResponse
     {
-        $state = SiteMaps::state($store) ?? abort(404);
-        $body = Parts::naming($store, route('tend.maps.served', [$state->token, 'sitemap.xml']));
-        if ($body === null) {
-            return back()->with('done', 'robots.txt names them already.');
-        }
-        RobotsBook::save($store, $body, 'names the sitemaps', self::user($request));
-
-        return $this->release($store, $body, 'names the sitemaps', self::user($request));
+        return $this->told(fn (): ?int => $this->parts->sitemaps($store, self::user($request)));
     }
 
     /** What was released and shows no more: put it back, or take what shows as meant. */
@@ -82,17 +77,22 @@ final class PartsController
         return back()->with('done', Parts::inWords($changes->again($store, $drifts, self::user($request))));
     }
 
-    private function release(Store $store, string $body, string $why, int $user): RedirectResponse
+    /** @param  Closure(): ?int  $put  how many changes were put down; null where nothing was to change */
+    private function told(Closure $put): RedirectResponse
     {
         try {
-            $put = $this->parts->robots($store, $body, $why, $user);
+            $count = $put();
         } catch (InvalidArgumentException $wrong) {
             return back()->withErrors(['body' => $wrong->getMessage()]);
         }
 
         return back()->with(
             'done',
-            $put === 0 ? 'The shop has it already, or it is on its way.' : 'robots.txt is ready for release.',
+            match ($count) {
+                null => 'robots.txt names them already.',
+                0 => 'The shop has it already, or it is on its way.',
+                default => 'robots.txt is ready for release.',
+            },
         );
     }
 

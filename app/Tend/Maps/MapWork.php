@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Tend\Maps;
 
+use App\Changes\AddressField;
 use App\Inventory\KeptDetails;
 use App\Inventory\LastRead;
 use App\Platform\Database\Bulk;
@@ -94,6 +95,7 @@ final class MapWork implements LongWork
         $files = new MapFiles($run, $market, $kinds[0]->value, $stem);
         $hasHints = $store->options()->sitemapHints === 1;
         $today = $store->today();
+        $decisive = AddressField::LAST_DECISIVE;
         for ($after = 0; ; $after = (int) $rows[count($rows) - 1]->page_id) {
             $rows = DB::select(
                 "SELECT t.page_id, t.kind, t.role, p.url, p.first_crawl, i.changed_crawl, d.details, d.headers, x.is_listed FROM
@@ -106,7 +108,7 @@ final class MapWork implements LongWork
                     WHERE t.store_id = ? AND t.market_id = ? AND t.kind IN ($list) AND t.indexable = 1 AND t.is_part = 0
                     AND i.indexable = 1 AND (r.id IS NULL OR r.page_id IS NULL OR r.page_id = t.page_id)
                     AND NOT EXISTS (SELECT 1 FROM address_changes a WHERE a.store_id = t.store_id
-                    AND a.page_id = t.page_id AND a.field <= 14 AND a.state IN ('ready', 'sending'))
+                    AND a.page_id = t.page_id AND a.field <= $decisive AND a.state IN ('ready', 'sending'))
                     AND t.page_id > ? ORDER BY t.page_id LIMIT ".self::PORTION,
                 [$store->id, $store->id, $market->id, $after],
             );

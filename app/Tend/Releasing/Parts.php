@@ -14,6 +14,7 @@ use App\Stores\Models\Store;
 use App\Tend\Adding\LinkState;
 use App\Tend\Found\FindingState;
 use App\Tend\Lists\MadeMarkup;
+use App\Tend\Maps\SiteMaps;
 use App\Tend\Robots\RobotsBook;
 use App\Tend\Robots\RobotsEffect;
 use Illuminate\Support\Facades\DB;
@@ -166,20 +167,31 @@ final readonly class Parts
     }
 
     /**
-     * The robots.txt that is live, or on its way, with a line that names our sitemaps.
+     * The robots.txt that is live, or on its way, with a line that names our sitemaps; it is kept as a version.
      *
-     * @return ?string null where it names them already
+     * @return ?int how many changes were put down; null where it names them already
+     *
+     * @throws InvalidArgumentException where there are no sitemaps yet, and as robots() does
      */
-    public static function naming(Store $store, string $sitemap): ?string
+    public function sitemaps(Store $store, ?int $user): ?int
     {
+        $state =
+            SiteMaps::state($store) ??
+            throw new InvalidArgumentException('There are no sitemaps yet; make them first.');
+        $sitemap = route('tend.maps.served', [$state->token, 'sitemap.xml']);
         $waiting = DB::table('address_changes')
             ->where('page_id', self::home($store) ?? 0)
             ->where('field', AddressField::RobotsFile->value)
             ->value('value');
         $body = is_string($waiting) ? $waiting : (string) (RobotsBook::live($store)->body ?? '');
-        $isThere = preg_match('~^\s*sitemap\s*:\s*'.preg_quote($sitemap, '~').'\s*$~im', $body) === 1;
+        if (preg_match('~^\s*sitemap\s*:\s*'.preg_quote($sitemap, '~').'\s*$~im', $body) === 1) {
+            return null;
+        }
+        $body = rtrim($body)."\n\nSitemap: $sitemap\n";
+        $count = $this->robots($store, $body, 'names the sitemaps', $user);
+        RobotsBook::save($store, $body, 'names the sitemaps', $user);
 
-        return $isThere ? null : rtrim($body)."\n\nSitemap: $sitemap\n";
+        return $count;
     }
 
     /** Whoever sends it is to know what it would shut out. */

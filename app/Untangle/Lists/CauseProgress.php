@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Untangle\Lists;
 
+use App\Changes\AddressField;
 use App\Changes\HistoryEvent;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
@@ -25,6 +26,7 @@ final class CauseProgress
             return;
         }
         DB::transaction(static function () use ($store, $state, $now): void {
+            $decisive = AddressField::LAST_DECISIVE;
             // A redirect's page and a canonical's are the page of the cause itself; a text of its own is a draft of the
             // page's resource.
             $known = DB::select(
@@ -32,12 +34,12 @@ final class CauseProgress
                     AND s.page_id IS NOT NULL) AS live,
                     SUM(c.page_id IS NULL AND s.page_id IS NOT NULL AND EXISTS (SELECT 1 FROM history h
                     WHERE h.page_id = u.page_id AND h.event = ? AND h.created_at >= s.since)) AS seen
-                FROM (SELECT page_id FROM address_changes WHERE store_id = ? AND field <= 14 UNION SELECT page_id FROM
-                address_states WHERE store_id = ? AND field <= 14 AND since >= ?) t JOIN untangle_pages u ON u.store_id = ? AND u.page_id = t.page_id AND u.action <> 'leave' AND u.cause_id > 0
-                LEFT JOIN (SELECT DISTINCT page_id FROM address_changes WHERE store_id = ? AND field <= 14) c
+                FROM (SELECT page_id FROM address_changes WHERE store_id = ? AND field <= $decisive UNION SELECT page_id FROM
+                address_states WHERE store_id = ? AND field <= $decisive AND since >= ?) t JOIN untangle_pages u ON u.store_id = ? AND u.page_id = t.page_id AND u.action <> 'leave' AND u.cause_id > 0
+                LEFT JOIN (SELECT DISTINCT page_id FROM address_changes WHERE store_id = ? AND field <= $decisive) c
                 ON c.page_id = t.page_id
                 LEFT JOIN (SELECT page_id, MAX(since) AS since FROM address_states WHERE store_id = ?
-                AND field <= 14 AND since >= ? GROUP BY page_id) s ON s.page_id = t.page_id
+                AND field <= $decisive AND since >= ? GROUP BY page_id) s ON s.page_id = t.page_id
                 GROUP BY u.cause_id",
                 [
                     HistoryEvent::Seen->value,

@@ -99,6 +99,18 @@ it(
         $this->get("/s/{$store->slug}/gather/pages/$linked->page_id")
             ->assertOk()
             ->assertSeeInOrder(['History', '(related links)', 'nothing', '1 link']);
+        // What was released was seen; what else stands on the page is no history.
+        expect(
+            DB::table('history')
+                ->where('page_id', $linked->page_id)
+                ->where('field', AddressField::RelatedLinks->value)
+                ->where('event', 'seen')
+                ->value('after_value'),
+        )->toBe(
+            json_decode($linked->fields, true)[
+                array_search('related_links', array_column(json_decode($linked->fields, true), 'field'), true)
+            ]['target'],
+        );
 
         $undo = app(Releases::class)->undo($store, $begun['release'], null, null);
         expect(app(WorkDesk::class)->workToEnd($undo['work']))->toBe('done');
