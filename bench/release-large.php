@@ -79,9 +79,9 @@ do {
 office('large', 'PUT', '/switches', ['rate' => $rate, 'burst' => $burst]);
 $begun = app(Releases::class)->send($store, null, null);
 $code =
-    'require "vendor/autoload.php"; $app = require "bootstrap/app.php"; $app->make(Illuminate\Contracts\Console\Kernel::class)->bootstrap(); $app->make(App\Platform\Work\WorkDesk::class)->workToEnd('.
-    $begun['work'].
-    ');';
+    'require "vendor/autoload.php"; $app = require "bootstrap/app.php"; '.
+    '$app->make(Illuminate\Contracts\Console\Kernel::class)->bootstrap(); '.
+    "\$app->make(App\\Platform\\Work\\WorkDesk::class)->workToEnd({$begun['work']});";
 $live = static fn (): int => DB::table('release_items')
     ->where('release_id', $begun['release'])
     ->where('state', 'live')

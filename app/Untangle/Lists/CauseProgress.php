@@ -34,8 +34,10 @@ final class CauseProgress
                     AND s.page_id IS NOT NULL) AS live,
                     SUM(c.page_id IS NULL AND s.page_id IS NOT NULL AND EXISTS (SELECT 1 FROM history h
                     WHERE h.page_id = u.page_id AND h.event = ? AND h.created_at >= s.since)) AS seen
-                FROM (SELECT page_id FROM address_changes WHERE store_id = ? AND field <= $decisive UNION SELECT page_id FROM
-                address_states WHERE store_id = ? AND field <= $decisive AND since >= ?) t JOIN untangle_pages u ON u.store_id = ? AND u.page_id = t.page_id AND u.action <> 'leave' AND u.cause_id > 0
+                FROM (SELECT page_id FROM address_changes WHERE store_id = ? AND field <= $decisive
+                UNION SELECT page_id FROM address_states WHERE store_id = ? AND field <= $decisive AND since >= ?) t
+                JOIN untangle_pages u ON u.store_id = ? AND u.page_id = t.page_id AND u.action <> 'leave'
+                AND u.cause_id > 0
                 LEFT JOIN (SELECT DISTINCT page_id FROM address_changes WHERE store_id = ? AND field <= $decisive) c
                 ON c.page_id = t.page_id
                 LEFT JOIN (SELECT page_id, MAX(since) AS since FROM address_states WHERE store_id = ?
