@@ -102,7 +102,7 @@ for ($kill = 1; $kill <= $kills; $kill++) {
     }
     proc_terminate($process, 9);
     proc_close($process);
-    told("Killed at {$live()} live.");
+    told(sprintf('Killed at %d live, %.1f s.', $live(), microtime(true) - $start));
     DB::table('work')
         ->where('id', $begun['work'])
         ->update(['expires_at' => now()->subSecond(), 'wake_at' => now()->subSecond()]);

@@ -232,7 +232,7 @@ final class Drafts
                     $userId,
                     $draft->origin,
                 );
-                $this->remove($store, $text, $draft);
+                TextsChanged::dispatch($store->id, [$draft->resourceId], $this->remove($text, $draft));
             }
 
             return true;
@@ -246,16 +246,17 @@ final class Drafts
         return $row === null ? null : Draft::fromRow($row);
     }
 
-    /** Removes a draft whose text is live, or no longer wanted; to be called with the text's row locked. */
-    public function remove(Store $store, object $text, Draft $draft): void
+    /**
+     * Removes a draft whose text is live, or no longer wanted; to be called with the text's row locked.
+     *
+     * @return list<string> digests of what was to show and of what shows now, to be told of (TextsChanged)
+     */
+    public function remove(object $text, Draft $draft): array
     {
         DB::table('drafts')->where('id', $draft->id)->delete();
         Texts::draft($draft->resourceId, $draft->field, null, null);
-        TextsChanged::dispatch(
-            $store->id,
-            [$draft->resourceId],
-            array_filter([$text->draft_digest, $text->shown_digest]),
-        );
+
+        return array_values(array_filter([$text->draft_digest, $text->shown_digest], is_string(...)));
     }
 
     /**
@@ -272,15 +273,14 @@ final class Drafts
         }
     }
 
-    /** What became of a draft that was on its way and did not get into the shop. */
-    public function settle(int $storeId, int $resourceId, TextField $field, DraftState $state, ?string $note): void
+    /** What became of a draft that was on its way and did not get into the shop; to be told of (TextsChanged). */
+    public function settle(int $resourceId, TextField $field, DraftState $state, ?string $note): void
     {
         DB::table('drafts')
             ->where('resource_id', $resourceId)
             ->where('field', $field->value)
             ->where('state', DraftState::Sending->value)
             ->update(['state' => $state->value, 'note' => $note === null ? null : mb_substr($note, 0, 400)]);
-        TextsChanged::dispatch($storeId, [$resourceId], []);
     }
 
     /** A draft that was begun on a text that was now taken back stands on the older text. */

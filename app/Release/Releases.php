@@ -155,6 +155,7 @@ final class Releases
         foreach ((new Handover($store, $release))->obstacles() as $id => $obstacle) {
             $this->book->hinder($id, $obstacle['reason'], $obstacle['state'] === 'clash' ? $obstacle['theirs'] : null);
         }
+        $this->book->changed->tell($store->id);
         $isHanded = DB::table('release_items')
             ->where('release_id', $release)
             ->where('state', ItemState::Handed->value)
@@ -249,6 +250,7 @@ final class Releases
             foreach ($items as $item) {
                 $this->book->giveUp($item);
             }
+            $this->book->changed->tell($store->id);
 
             return $items->count();
         });

@@ -6,6 +6,8 @@ namespace App\Connectors\Http;
 
 use CurlHandle;
 use CurlMultiHandle;
+use Fiber;
+use LogicException;
 
 /**
  * The one way out. Every request of crawl, API and feeds goes through here.
@@ -46,9 +48,16 @@ final class GuardedHttp
         return new self(new AddressGuard($allowedPrivate));
     }
 
+    /** One request to its end; of tasks that run side by side the others go on meanwhile. */
     public function fetch(HttpRequest $request): HttpAnswer
     {
-        $this->add($request, null);
+        $task = Fiber::getCurrent();
+        $this->add($request, $task);
+        if ($task !== null) {
+            $answer = Fiber::suspend($this);
+
+            return $answer instanceof HttpAnswer ? $answer : throw new LogicException('A task went on unanswered.');
+        }
         while (true) {
             foreach ($this->finished(1.0) as [, $answer]) {
                 return $answer;

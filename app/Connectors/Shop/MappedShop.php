@@ -13,6 +13,12 @@ use App\Connectors\Shop\Mapping\SignedHttp;
 /** A shop's admin API, asked and written as its mapping says. */
 final readonly class MappedShop implements ShopAdmin
 {
+    /** Things that are worked on side by side at most. */
+    private const MOST_AT_ONCE = 8;
+
+    /** The same where the shop does not tell its rate, which is found by being asked to wait. */
+    private const AT_ONCE_UNTOLD = 3;
+
     private MappedAnswers $answers;
 
     /** @var array<string, MappedAddresses> by what an id begins with */
@@ -31,6 +37,14 @@ final readonly class MappedShop implements ShopAdmin
             ),
             self::FILE => new MappedAddresses($http, $this->answers, self::FILE, $mapping->files, null),
         ];
+    }
+
+    public function atOnce(): int
+    {
+        // Two requests a thing: enough of them fill the stated rate where an answer takes up to a second.
+        return $this->mapping->perSecond > 0
+            ? max(1, min(self::MOST_AT_ONCE, (int) ceil($this->mapping->perSecond)))
+            : self::AT_ONCE_UNTOLD;
     }
 
     public function list(?string $after): ResourceBatch

@@ -16,6 +16,9 @@ interface ShopAdmin
     /** What stands before the path in the id of a file at the shop's root, such as robots.txt. */
     public const FILE = 'file:';
 
+    /** @return positive-int how many things may be read and written side by side, so that its rate is used */
+    public function atOnce(): int;
+
     /**
      * One batch of the shop's resources.
      *

@@ -127,6 +127,14 @@ final class WorkRun
         }
     }
 
+    /** A number of the progress; 0 where none was told yet. */
+    public function number(string $key): int
+    {
+        $number = $this->progress[$key] ?? null;
+
+        return is_int($number) ? $number : 0;
+    }
+
     /** @return array<string, mixed> */
     public function progress(): array
     {

@@ -8,10 +8,10 @@ use App\Catalogue\Resources;
 use App\Catalogue\Texts;
 use App\Changes\AddressChanges;
 use App\Changes\AddressField;
+use App\Changes\ChangedTexts;
 use App\Changes\Drafts;
 use App\Changes\DraftState;
 use App\Changes\Events\AddressMoved;
-use App\Changes\Events\TextsChanged;
 use App\Changes\History;
 use App\Changes\HistoryEvent;
 use App\Changes\Origin;
@@ -27,8 +27,12 @@ use Orchard\Core\Url\PageUrl;
 /** Writes down what became of the items of a release; always inside the sender's fenced transaction. */
 final class ItemBook
 {
+    /** What was written down and is to be told of: by whoever writes down, when their transaction is through. */
+    public readonly ChangedTexts $changed;
+
     public function __construct(private readonly Drafts $drafts, private readonly AddressChanges $addresses)
     {
+        $this->changed = new ChangedTexts();
     }
 
     /** Before a request: from here on the shop may or may not have the write. */
@@ -95,14 +99,9 @@ final class ItemBook
                 (int) $item->release_id,
                 $reason,
             );
+            $this->changed->add((int) $item->resource_id);
             if (! $isUndo) {
-                $this->drafts->settle(
-                    (int) $item->store_id,
-                    (int) $item->resource_id,
-                    $change->field,
-                    DraftState::Refused,
-                    $reason,
-                );
+                $this->drafts->settle((int) $item->resource_id, $change->field, DraftState::Refused, $reason);
             }
         }
         $this->giveBack($item, $isUndo);
@@ -169,14 +168,7 @@ final class ItemBook
             Texts::stored((int) $item->resource_id, $change->field, $theirs);
             if ($theirs === $change->base && count($changes) > 1) {
                 // The other text is the one that changed; this one can be sent again as it is.
-                $isUndo ||
-                    $this->drafts->settle(
-                        (int) $item->store_id,
-                        (int) $item->resource_id,
-                        $change->field,
-                        DraftState::Ready,
-                        null,
-                    );
+                $isUndo || $this->drafts->settle((int) $item->resource_id, $change->field, DraftState::Ready, null);
 
                 continue;
             }
@@ -192,17 +184,10 @@ final class ItemBook
                 (int) $item->release_id,
                 $reason,
             );
-            $isUndo ||
-                $this->drafts->settle(
-                    (int) $item->store_id,
-                    (int) $item->resource_id,
-                    $change->field,
-                    DraftState::Clash,
-                    $reason,
-                );
+            $isUndo || $this->drafts->settle((int) $item->resource_id, $change->field, DraftState::Clash, $reason);
         }
         $this->giveBack($item, $isUndo);
-        (int) $item->resource_id === 0 || TextsChanged::dispatch((int) $item->store_id, [(int) $item->resource_id], []);
+        $this->changed->add((int) $item->resource_id);
     }
 
     /** @param  list<FieldChange>  $changes */
@@ -238,16 +223,11 @@ final class ItemBook
     {
         $this->set($item, ['state' => ItemState::Withdrawn->value, 'seen' => null, 'look_at' => null]);
         [$isUndo] = $this->batch($item);
+        $this->changed->add((int) $item->resource_id);
         foreach ($isUndo ? [] : FieldChange::unpack((string) $item->fields) as $change) {
             $change->field instanceof AddressField
                 ? $this->addresses->backToReady((int) $item->page_id, $change->field)
-                : $this->drafts->settle(
-                    (int) $item->store_id,
-                    (int) $item->resource_id,
-                    $change->field,
-                    DraftState::Ready,
-                    null,
-                );
+                : $this->drafts->settle((int) $item->resource_id, $change->field, DraftState::Ready, null);
         }
         $this->giveBack($item, $isUndo);
     }
@@ -298,12 +278,12 @@ final class ItemBook
                 continue;
             }
             if (! $isUndo && $draft->state === DraftState::Sending) {
-                $this->drafts->remove($store, $text, $draft);
+                $this->changed->add($draft->resourceId, $this->drafts->remove($text, $draft));
             } elseif ($isUndo && $draft->baseValue === $change->base) {
                 $this->drafts->rebase($draft, $change->target);
             }
         }
-        (int) $item->resource_id === 0 || TextsChanged::dispatch($store->id, [(int) $item->resource_id], []);
+        $this->changed->add((int) $item->resource_id);
     }
 
     /**

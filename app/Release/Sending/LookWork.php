@@ -7,7 +7,6 @@ namespace App\Release\Sending;
 use App\Catalogue\PageTexts;
 use App\Catalogue\Texts;
 use App\Changes\AddressField;
-use App\Changes\Events\TextsChanged;
 use App\Changes\History;
 use App\Changes\HistoryEvent;
 use App\Changes\ShownPart;
@@ -67,6 +66,7 @@ final class LookWork implements LongWork
         $store = Store::query()->findOrFail($run->storeId);
         $options = $store->options();
         $http = GuardedHttp::allowing($options->privateHosts);
+        $this->book->changed->recall($store, $run->subjectId, $run->number('told'));
         while (! $run->timeIsUp()) {
             if ($run->stopAsked()) {
                 return SliceEnd::stopped();
@@ -107,7 +107,10 @@ final class LookWork implements LongWork
                 }
                 $run->beat();
             }
-            $run->beat($this->counts($run->subjectId), force: true);
+            $run->beat(
+                ['told' => $this->book->changed->tellOf($store->id, $run->subjectId)] + $this->counts($run->subjectId),
+                force: true,
+            );
         }
 
         return SliceEnd::more();
@@ -169,14 +172,17 @@ final class LookWork implements LongWork
             );
         }
         if ($item->page_id !== null && $answer->status > 0) {
-            $shown =
-                ($shown ?? PageTexts::of('', null, null, null, [], '')) +
-                self::settings($url, $answer, $facts ?? null) +
-                [AddressField::RobotsFile->value => self::isOfFile($item) ? $answer->body : ''];
+            $shown = ($shown ?? PageTexts::of('', null, null, null, [], '')) +
+                self::settings($url, $answer, $facts ?? null) + [
+                    AddressField::RobotsFile->value => self::isOfFile($item) ? $answer->body : '',
+                ];
         }
         $isSeen =
             $shown !== null &&
-            array_filter($changes, static fn (FieldChange $c): bool => ! $c->isShown($shown[$c->field->value] ?? null)) === [];
+            array_filter(
+                $changes,
+                static fn (FieldChange $c): bool => ! $c->isShown($shown[$c->field->value] ?? null),
+            ) === [];
         $looks = (int) $item->looks + 1;
         $isHanded = (string) $item->state === ItemState::Handed->value;
         // Whoever it was handed to may take days; a page is not asked more than daily for it.
@@ -233,7 +239,7 @@ final class LookWork implements LongWork
                 releaseId: (int) $item->release_id,
             );
         }
-        $digests === [] || TextsChanged::dispatch($store->id, [(int) $item->resource_id], $digests);
+        $digests === [] || $this->book->changed->add((int) $item->resource_id, $digests);
     }
 
     /** @return array<int, string> what an address shows of what can be set for it, by AddressField */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Release\Sending;
 
+use App\Connectors\Http\SideBySide;
 use App\Connectors\Shop\ShopAdmin;
 use App\Connectors\Shop\ShopResource;
 use App\Connectors\Shop\ShopUnavailable;
@@ -17,10 +18,11 @@ use App\Release\Items\FieldChange;
 use App\Release\Items\ItemState;
 use App\Stores\Connections;
 use App\Stores\Models\Store;
+use Closure;
 use Illuminate\Support\Facades\DB;
 
 /**
- * Sends a release, one resource after the other, each exactly once.
+ * Sends a release, a few resources side by side, each exactly once.
  *
  * Before a write the resource is read and an intent is committed: version, base and target. All texts of a resource go
  * in one request with If-Match. Where the answer is lost, or this process dies, the resource is read again: target
@@ -31,9 +33,6 @@ final class SendWork implements LongWork
 {
     /** An item that the shop keeps failing on is refused after this many tries. */
     private const MOST_ATTEMPTS = 12;
-
-    /** Seconds; Retry-After is followed for an hour at most. */
-    private const LONGEST_WAIT = 3_660;
 
     public function __construct(
         private readonly Connections $connections,
@@ -69,42 +68,38 @@ final class SendWork implements LongWork
         } catch (ShopUnavailable $unavailable) {
             return SliceEnd::failed($unavailable->getMessage());
         }
-        while (! $run->timeIsUp()) {
-            if ($run->stopAsked()) {
-                return SliceEnd::stopped();
+        $this->book->changed->recall($store, $run->subjectId, $run->number('told'));
+        $lane = new SendLane($run->subjectId);
+        SideBySide::run(function (int $underWay) use ($run, $admin, $lane): ?Closure {
+            $run->beat(fn (): array => $this->progress($run));
+            if ($lane->end === null && $run->stopAsked()) {
+                $lane->end = SliceEnd::stopped();
             }
-            $item = $this->next($run->subjectId);
-            if ($item === null) {
-                return $this->finish($run);
-            }
-            $wait = $item->not_before === null ? 0 : (int) ceil(strtotime((string) $item->not_before) - time());
-            // No shop makes us wait longer: the clock was put back since.
-            $wait = $wait > self::LONGEST_WAIT ? 0 : $wait;
-            if ($wait > 0) {
-                $run->beat($this->counts($run->subjectId), force: true);
-                if ($wait > 2) {
-                    return SliceEnd::later($wait);
-                }
-                sleep($wait);
+            $item = $lane->end !== null || $run->timeIsUp() ? null : $lane->next($underWay);
 
-                continue;
-            }
-            try {
-                $pause = $this->send($run, $admin, $item);
-            } catch (ShopUnavailable $lockedOut) {
-                // Nothing of the rest is lost: it waits, and goes on with another key.
-                return SliceEnd::failed($lockedOut->getMessage());
-            }
-            $run->beat(fn (): array => $this->counts($run->subjectId));
-            if ($pause > 2) {
-                return SliceEnd::later($pause);
-            }
-            if ($pause > 0) {
-                sleep($pause);
-            }
+            return $item === null ? null : fn () => $this->sendOne($run, $admin, $lane, $item);
+        }, $admin->atOnce());
+        $run->beat($this->progress($run), force: true);
+
+        return $lane->end ?? ($lane->isEmpty() ? $this->finish($run) : SliceEnd::more());
+    }
+
+    private function sendOne(WorkRun $run, ShopAdmin $admin, SendLane $lane, object $item): void
+    {
+        try {
+            $lane->ended($item, $this->send($run, $admin, $item));
+        } catch (ShopUnavailable $lockedOut) {
+            // Nothing of the rest is lost: it waits, and goes on with another key.
+            $lane->ended($item, 0);
+            $lane->end = SliceEnd::failed($lockedOut->getMessage());
         }
+    }
 
-        return SliceEnd::more();
+    /** @return array<string, int> */
+    private function progress(WorkRun $run): array
+    {
+        return ['told' => $this->book->changed->tellOf($run->storeId, $run->subjectId)] +
+            $this->counts($run->subjectId);
     }
 
     /**
@@ -227,28 +222,6 @@ final class SendWork implements LongWork
         return $isRequestToWait ? $wait : 0;
     }
 
-    private function next(int $release): ?object
-    {
-        // Intents first: whatever may have been sent is settled before anything new is.
-        return DB::table('release_items')
-            ->where('release_id', $release)
-            ->where('state', ItemState::Intended->value)
-            ->orderBy('id')
-            ->whereRaw('(not_before IS NULL OR not_before <= UTC_TIMESTAMP())')
-            ->first() ??
-            (DB::table('release_items')
-                ->where('release_id', $release)
-                ->where('state', ItemState::Waiting->value)
-                ->whereRaw('(not_before IS NULL OR not_before <= UTC_TIMESTAMP())')
-                ->orderBy('id')
-                ->first() ??
-                DB::table('release_items')
-                    ->where('release_id', $release)
-                    ->whereIn('state', [ItemState::Waiting->value, ItemState::Intended->value])
-                    ->orderBy('not_before')
-                    ->first());
-    }
-
     private function finish(WorkRun $run): SliceEnd
     {
         $run->fenced(
@@ -257,7 +230,6 @@ final class SendWork implements LongWork
                 ->whereNull('sent_at')
                 ->update(['sent_at' => now()]),
         );
-        $run->beat($this->counts($run->subjectId), force: true);
         $hasLive = DB::table('release_items')
             ->where('release_id', $run->subjectId)
             ->where('state', ItemState::Live->value)

@@ -6,6 +6,7 @@ use App\Access\Role;
 use App\Changes\DraftState;
 use App\Platform\Work\WorkDesk;
 use App\Release\Releases;
+use App\Write\Desk\RowRebuild;
 use Illuminate\Support\Facades\DB;
 
 beforeEach(function (): void {
@@ -89,6 +90,15 @@ it(
             ->toHaveCount(36)
             ->and(DB::table('release_items')->where('release_id', $begun['release'])->where('state', 'live')->count())
             ->toBe(36);
+        // The desk's list knows of each, also of those that a killed process sent and told nobody of.
+        $rows = fn (): array => DB::table('write_rows')
+            ->where('store_id', $this->store->id)
+            ->orderBy('resource_id')
+            ->get()
+            ->all();
+        $told = $rows();
+        app(RowRebuild::class)->all($this->store, static fn () => null);
+        expect($told)->toEqual($rows());
         lookAtAll($begun['release']);
         expect(
             DB::table('release_items')->where('release_id', $begun['release'])->where('seen', 'seen')->count(),

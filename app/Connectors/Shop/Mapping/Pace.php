@@ -4,12 +4,13 @@ declare(strict_types=1);
 
 namespace App\Connectors\Shop\Mapping;
 
+use App\Connectors\Http\SideBySide;
+
 /**
  * Holds requests to the rate that a shop allows. A stated rate is a bucket of tokens, kept a little below, since both
- * clocks drift against each
- * other; a header that tells how many are used is believed more than the bucket. Where nothing is stated, the rate is
- * found by being asked to
- * wait: it falls then, and rises slowly as long as all goes well (additive increase, multiplicative decrease).
+ * clocks drift against each other; a header that tells how many are used is believed more than the bucket. Where
+ * nothing is stated, the rate is found by being asked to wait: it falls then, and rises slowly as long as all goes well
+ * (additive increase, multiplicative decrease).
  */
 final class Pace
 {
@@ -27,12 +28,16 @@ final class Pace
 
     private float $begun;
 
+    /** When the pace was slowed last, in seconds since 1970. */
+    private float $slowed = 0.0;
+
     private int $sent = 0;
 
     private function __construct(private readonly float $perSecond, private readonly int $burst)
     {
         $this->rate = $perSecond * self::MARGIN;
-        $this->tokens = max(1, $burst - 1);
+        // Another process, killed a moment ago, may have used the burst up: it is not counted on.
+        $this->tokens = 1;
         $this->at = $this->begun = microtime(true);
     }
 
@@ -46,19 +51,23 @@ final class Pace
         return self::$known["$shop $perSecond $burst"] ??= new self($perSecond, $burst);
     }
 
-    /** Waits until the next request may go. */
-    public function wait(): void
+    /**
+     * Waits until the next request may go. Its token is taken at once, so that of several tasks each has its own turn.
+     *
+     * @return float when it went, in seconds since 1970
+     */
+    public function wait(): float
     {
         $this->sent++;
-        if ($this->rate <= 0) {
-            return;
-        }
-        $this->refill();
-        if ($this->tokens < 1) {
-            usleep((int) ceil(((1 - $this->tokens) / $this->rate) * 1_000_000));
+        if ($this->rate > 0) {
             $this->refill();
+            $this->tokens -= 1;
+            if ($this->tokens < 0) {
+                SideBySide::pause(-$this->tokens / $this->rate);
+            }
         }
-        $this->tokens -= 1;
+
+        return microtime(true);
     }
 
     /** @param  ?string  $told  as in "32/40": used, and how many are allowed */
@@ -76,12 +85,20 @@ final class Pace
         }
     }
 
-    /** The shop answered, or asked to wait. */
-    public function answered(bool $mustWait): void
+    /**
+     * The shop answered, or asked to wait.
+     *
+     * @param  float  $went  when the request went, as wait() told
+     */
+    public function answered(bool $mustWait, float $went): void
     {
         if ($this->perSecond > 0) {
             $mustWait && ($this->tokens = min($this->tokens, 0.0));
 
+            return;
+        }
+        if ($mustWait && $went < $this->slowed) {
+            // It went side by side with the one for which the pace was slowed already.
             return;
         }
         if (! $mustWait) {
@@ -98,7 +115,7 @@ final class Pace
         };
         $this->rate = max(0.05, $this->rate);
         $this->tokens = 0;
-        $this->at = $this->begun = $now;
+        $this->at = $this->begun = $this->slowed = $now;
         $this->sent = 0;
     }
 

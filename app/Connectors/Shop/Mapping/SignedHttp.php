@@ -7,6 +7,7 @@ namespace App\Connectors\Shop\Mapping;
 use App\Connectors\Http\GuardedHttp;
 use App\Connectors\Http\HttpAnswer;
 use App\Connectors\Http\HttpRequest;
+use App\Connectors\Http\SideBySide;
 use App\Connectors\Shop\ShopUnavailable;
 use Orchard\Core\Url\PageUrl;
 use stdClass;
@@ -23,6 +24,8 @@ final class SignedHttp
     private ?string $token = null;
 
     private float $tokenEnds = 0;
+
+    private bool $isSigningIn = false;
 
     private readonly Pace $pace;
 
@@ -45,23 +48,26 @@ final class SignedHttp
     public function send(string $method, array $request): HttpAnswer
     {
         for ($try = 1; ; $try++) {
-            $this->pace->wait();
+            $headers = $this->headers($request);
+            $token = $this->token;
+            $went = $this->pace->wait();
             $answer = $this->http->fetch(
                 new HttpRequest(
                     $this->url($request['path']),
                     $method,
-                    $this->headers($request),
+                    $headers,
                     $request['body'] === null ? null : self::json($request['body']),
                     $this->timeout,
                     self::MOST_BYTES,
                 ),
             );
             $this->mapping->usedHeader === null || $this->pace->learn($answer->header($this->mapping->usedHeader));
-            $this->pace->answered($answer->status === 429);
+            $this->pace->answered($answer->status === 429, $went);
             if ($answer->status !== 401 || $this->mapping->signIn->by !== 'client' || $try > 1) {
                 return $answer;
             }
-            $this->token = null;
+            // Another task may have had a new one meanwhile.
+            $this->token = $this->token === $token ? null : $this->token;
         }
     }
 
@@ -137,9 +143,23 @@ final class SignedHttp
 
     private function token(): string
     {
+        // One task asks for it: to some shops a second token is the end of the first.
+        while ($this->isSigningIn) {
+            SideBySide::pause(0.01);
+        }
         if ($this->token !== null && microtime(true) < $this->tokenEnds) {
             return $this->token;
         }
+        $this->isSigningIn = true;
+        try {
+            return $this->signIn();
+        } finally {
+            $this->isSigningIn = false;
+        }
+    }
+
+    private function signIn(): string
+    {
         $signIn = $this->mapping->signIn;
         $given =
             [
