@@ -214,7 +214,8 @@ final class DetailReader
         return array_merge([], ...array_map(self::typesOf(...), array_filter($this->structured, is_array(...))));
     }
 
-    public function details(MainText $text): PageDetails
+    /** @param  list<array{what: string, url: string}>  $insecure  as PageDetails has it */
+    public function details(MainText $text, array $insecure = []): PageDetails
     {
         $needsScript = $this->scripts > 0 && $this->headings === [] && $text->words() < self::FEWEST_WORDS;
 
@@ -231,6 +232,7 @@ final class DetailReader
             $this->refresh,
             $needsScript,
             $text,
+            insecure: $insecure,
         );
     }
 

@@ -20,6 +20,7 @@ final readonly class PageDetails
      * @param  list<mixed>  $structured  JSON-LD as it was given, decoded
      * @param  list<string>  $structuredErrors  one a script that is no JSON
      * @param  list<array{url: string, anchor: string}>  $externals  links to other hosts
+     * @param  list<array{what: string, url: string}>  $insecure  see InsecureParts
      */
     public function __construct(
         public array $headings,
@@ -35,6 +36,7 @@ final readonly class PageDetails
         public bool $needsScript,
         public MainText $text,
         public array $externals = [],
+        public array $insecure = [],
     ) {
     }
 
@@ -71,6 +73,7 @@ final readonly class PageDetails
             $this->needsScript,
             $this->text,
             $externals,
+            $this->insecure,
         );
     }
 

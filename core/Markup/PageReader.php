@@ -23,7 +23,7 @@ final class PageReader
      * Raised whenever the same HTML would give other facts or links, so that pages read by an older edition are read
      * again.
      */
-    public const EDITION = 6;
+    public const EDITION = 7;
 
     private const HEAD_TAGS = [
         'base' => 1,
@@ -245,16 +245,19 @@ final class PageReader
         $reader = new self($url, $memory);
         $reader->scan($html);
 
-        return $reader->facts(Microdata::types($html));
+        return $reader->facts(Microdata::types($html), InsecureParts::of($html, $url, $reader->base));
     }
 
-    /** @param  list<string>  $marked  types by microdata */
-    private function facts(array $marked): PageFacts
+    /**
+     * @param  list<string>  $marked  types by microdata
+     * @param  list<array{what: string, url: string}>  $insecure
+     */
+    private function facts(array $marked, array $insecure): PageFacts
     {
         $this->closeAnchor();
         $this->closeHeading();
         $text = MainText::of($this->mainText);
-        $details = $this->details->details($text);
+        $details = $this->details->details($text, $insecure);
 
         return new PageFacts(
             $this->title,

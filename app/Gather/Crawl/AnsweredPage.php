@@ -17,7 +17,7 @@ final class AnsweredPage
     /** Headers that are kept. */
     private const HEADERS = [
         'etag', 'last-modified', 'cache-control', 'expires', 'vary', 'content-language', 'content-encoding', 'link',
-        'x-robots-tag', 'strict-transport-security', 'server', 'age',
+        'x-robots-tag', 'strict-transport-security', 'server', 'age', 'content-security-policy',
     ];
 
     public static function of(FrontierPage $page, HttpAnswer $answer, string $type, int $pageBytes): FetchedPage

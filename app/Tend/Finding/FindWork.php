@@ -132,7 +132,7 @@ final class FindWork implements LongWork
         $looked = is_int($run->progress()['looked'] ?? null) ? $run->progress()['looked'] : 0;
         while (true) {
             $rows = DB::select(
-                'SELECT i.page_id, p.url, i.kind, i.marks, i.bytes, i.response_ms, f.title, f.types, d.details,
+                'SELECT i.page_id, p.url, i.kind, i.marks, i.bytes, i.response_ms, f.title, f.types, d.details, d.headers,
                     d.text FROM tend_pages t
                     JOIN page_index i ON i.page_id = t.page_id JOIN pages p ON p.id = t.page_id
                     JOIN page_details d ON d.page_id = t.page_id

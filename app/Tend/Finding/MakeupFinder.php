@@ -63,27 +63,37 @@ final class MakeupFinder implements PageFinder
         if ($page->bytes > self::HEAVY) {
             yield new Found(FindingType::HeavyPage, $page->id, $cause, ['bytes' => $page->bytes]);
         }
-        if (str_starts_with($page->url, 'https://')) {
-            $insecure = array_values(
-                array_filter(
-                    array_column($page->images(), 'src'),
-                    static fn (string $src): bool => str_starts_with($src, 'http://'),
-                ),
+        $insecure = $page->insecure();
+        if ($insecure !== []) {
+            // What browsers block comes first; images are mostly fetched over https after all.
+            usort(
+                $insecure,
+                static fn (array $a, array $b): int => self::weight($a['what']) <=> self::weight($b['what']),
             );
-            if ($insecure !== []) {
-                yield new Found(
-                    FindingType::InsecureContent,
-                    $page->id,
-                    $cause + ['host' => mb_substr((string) parse_url($insecure[0], PHP_URL_HOST), 0, 100)],
-                    [
-                        'images' => array_map(
-                            static fn (string $src): array => [mb_substr($src, 0, 200)],
-                            array_slice($insecure, 0, 6),
-                        ),
-                    ],
-                    count($insecure),
-                );
-            }
+            ['what' => $what, 'url' => $first] = $insecure[0];
+            yield new Found(
+                FindingType::InsecureContent,
+                $page->id,
+                $cause + ['host' => mb_substr((string) parse_url($first, PHP_URL_HOST), 0, 100)] +
+                    ($what === 'image' ? [] : ['what' => $what]),
+                [
+                    'images' => array_map(
+                        static fn (array $part): array => [mb_substr($part['url'], 0, 200)],
+                        array_slice($insecure, 0, 6),
+                    ),
+                ] + ($what === 'image' ? [] : ['what' => $what]),
+                count($insecure),
+            );
         }
+    }
+
+    private static function weight(string $what): int
+    {
+        return match ($what) {
+            'image' => 3,
+            'media' => 2,
+            'form', 'file' => 1,
+            default => 0,
+        };
     }
 }

@@ -15,6 +15,7 @@ final readonly class SeenPage
      * @param  int  $marks  bits of PageMark
      * @param  list<string>  $types  of its structured data, in whatever syntax
      * @param  ?object  $listed  what the newest list of products tells of it: price, currency, life
+     * @param  string  $headers  of its answer, as JSON by name
      */
     private function __construct(
         public int $id,
@@ -28,6 +29,7 @@ final readonly class SeenPage
         private array $details,
         private ?string $packedText,
         public ?object $listed,
+        private string $headers,
     ) {
     }
 
@@ -48,6 +50,7 @@ final readonly class SeenPage
             KeptDetails::unpack($row->details),
             is_string($row->text) ? $row->text : null,
             $listed,
+            (string) $row->headers,
         );
     }
 
@@ -84,6 +87,35 @@ final readonly class SeenPage
         }
 
         return $images;
+    }
+
+    /**
+     * What it loads or sends over http; nothing where its answer has browsers ask for https instead.
+     *
+     * @return list<array{what: string, url: string}> what: image, or as InsecureParts names it
+     */
+    public function insecure(): array
+    {
+        if (! str_starts_with($this->url, 'https://')) {
+            return [];
+        }
+        $policy = ((array) json_decode($this->headers, true))['content-security-policy'] ?? '';
+        if (is_string($policy) && stripos($policy, 'upgrade-insecure-requests') !== false) {
+            return [];
+        }
+        $parts = [];
+        foreach ($this->images() as $image) {
+            if (str_starts_with($image['src'], 'http://')) {
+                $parts[] = ['what' => 'image', 'url' => $image['src']];
+            }
+        }
+        foreach ((array) ($this->details['insecure'] ?? []) as $one) {
+            if (is_array($one) && is_string($one['what'] ?? null) && is_string($one['url'] ?? null)) {
+                $parts[] = ['what' => $one['what'], 'url' => $one['url']];
+            }
+        }
+
+        return $parts;
     }
 
     /** @return list<string> addresses of other sites that it links to */

@@ -64,7 +64,18 @@ final class CauseWords
                 ': '.
                 ((int) ($cause['status'] ?? 0) === 0 ? 'no answer' : 'status '.(int) ($cause['status'] ?? 0)),
             FindingType::DeadOutgoing => "$kinds: links to ".(string) ($cause['host'] ?? ''),
-            FindingType::InsecureContent => "$kinds: images of ".(string) ($cause['host'] ?? ''),
+            FindingType::InsecureContent => "$kinds: ".
+                match ($cause['what'] ?? '') {
+                    'script' => 'scripts of ',
+                    'style' => 'styles of ',
+                    'frame' => 'frames of ',
+                    'object' => 'embedded objects of ',
+                    'media' => 'films, sounds or image sets of ',
+                    'file' => 'files of ',
+                    'form' => 'a form that sends to ',
+                    default => 'images of ',
+                }.
+                (string) ($cause['host'] ?? ''),
             FindingType::StructuredMissing => $kinds,
             FindingType::StructuredPrice => "$kinds: ".
                 match ($why) {

@@ -75,7 +75,11 @@ final class DetailWords
             FindingType::RedirectChain => self::count($number('hops'), 'redirect', 'redirects'),
             FindingType::ServerError => $number('status') === 0 ? 'no answer' : 'status '.$number('status'),
             FindingType::DeadOutgoing => self::count($spots, 'link', 'links').': '.self::addresses($detail),
-            FindingType::InsecureContent => self::count($spots, 'image', 'images').': '.self::sources($detail),
+            FindingType::InsecureContent => (isset($detail['what'])
+                ? self::count($spots, 'address', 'addresses')
+                : self::count($spots, 'image', 'images')).
+                ': '.
+                self::sources($detail),
         };
     }
 

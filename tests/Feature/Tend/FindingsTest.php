@@ -3,8 +3,14 @@
 declare(strict_types=1);
 
 use App\Access\Role;
+use App\Inventory\KeptDetails;
+use App\Tend\Finding\MakeupFinder;
+use App\Tend\Finding\SeenPage;
 use App\Tend\Found\FindingType;
+use App\Tend\Found\Found;
 use Illuminate\Support\Facades\DB;
+use Orchard\Core\Markup\PageReader;
+use Orchard\Core\Url\PageUrl;
 use Tests\Shops\LinkedShop;
 use Tests\Web\Site;
 
@@ -336,4 +342,41 @@ it('makes redirects and removals of orphans ready for release, as they are propo
     // Once more, nothing is put down twice.
     test()->post("/s/$store->slug/tend/findings", ['do' => 'carry', 'findings' => $ids]);
     expect(DB::table('address_changes')->where('store_id', $store->id)->count())->toBe(2);
+});
+
+it('tells what a secure page loads over http, what browsers block before what they fetch anew', function (): void {
+    $store = shopStore();
+    $url = PageUrl::parse('https://shop.example/a') ?? throw new LogicException();
+    $found = static function (string $html, string $headers = '{}') use ($store, $url): ?Found {
+        $details = PageReader::read($html, $url)->details ?? throw new LogicException();
+        $page = SeenPage::from(
+            (object) [
+                'page_id' => 1,
+                'url' => $url->text(),
+                'kind' => 3,
+                'title' => 'A',
+                'marks' => 0,
+                'bytes' => 1,
+                'response_ms' => 1,
+                'types' => '[]',
+                'details' => KeptDetails::of($details, false)->packed,
+                'text' => null,
+                'headers' => $headers,
+            ],
+        );
+
+        return collect((new MakeupFinder($store))->look($page))->first();
+    };
+    $image = '<img src="http://pictures.example/a.jpg" alt="a">';
+    $script = '<script src="http://tags.example/t.js"></script>';
+    expect($found($image)?->cause)
+        ->toBe(['kind' => 3, 'host' => 'pictures.example'])
+        ->and($found($image.$script)?->cause)
+        ->toBe(['kind' => 3, 'host' => 'tags.example', 'what' => 'script'])
+        ->and($found($image.$script)?->spots)
+        ->toBe(2)
+        ->and($found($image.$script, '{"content-security-policy":"default-src *; Upgrade-Insecure-Requests"}'))
+        ->toBeNull()
+        ->and($found('<img src="/a.jpg" alt="a"><script src="/t.js"></script>'))
+        ->toBeNull();
 });
