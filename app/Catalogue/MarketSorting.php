@@ -29,7 +29,7 @@ final readonly class MarketSorting
         $pages = new PageBook($this->store);
         foreach (['pages', 'resources'] as $table) {
             $at = "sorted_$table";
-            $after = is_int($run->progress()[$at] ?? null) ? $run->progress()[$at] : 0;
+            $after = $run->number($at);
             while (
                 $rows = DB::select(
                     "SELECT id, url, market_id FROM $table WHERE store_id = ? AND id > ? ORDER BY id LIMIT ".

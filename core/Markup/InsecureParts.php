@@ -95,8 +95,8 @@ final class InsecureParts
             $name = strtolower($tag[1]);
             $given = Tokens::attributes($tag[2]);
             $what = self::what($name, $given);
-            foreach ($what === null ? [] : self::PLACES[$name] ?? [] as $place) {
-                isset($given[$place]) && trim($given[$place]) !== '' && $add($what, $given[$place]);
+            foreach (self::PLACES[$name] ?? [] as $place) {
+                $what !== null && isset($given[$place]) && trim($given[$place]) !== '' && $add($what, $given[$place]);
             }
             foreach ($name === 'img' || $name === 'source' ? self::candidates($given['srcset'] ?? '') : [] as $url) {
                 $add('media', $url);

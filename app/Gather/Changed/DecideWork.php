@@ -49,7 +49,7 @@ final class DecideWork implements LongWork
             'field' => null,
             'cause' => null,
         ];
-        $done = is_int($run->progress()['done'] ?? null) ? $run->progress()['done'] : 0;
+        $done = $run->number('done');
         do {
             if ($run->stopAsked()) {
                 return SliceEnd::stopped();

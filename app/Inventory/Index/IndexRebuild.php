@@ -46,7 +46,7 @@ final readonly class IndexRebuild
         $rules = KindRules::of($this->store);
         $lines = new RepeatedLines($this->store->id);
         $markets = Markets::of($this->store);
-        $after = is_int($run->progress()['indexed_to'] ?? null) ? $run->progress()['indexed_to'] : 0;
+        $after = $run->number('indexed_to');
         if ($after === 0) {
             $run->fenced(fn () => $this->closeGone());
             $run->fenced(fn () => $lines->find());

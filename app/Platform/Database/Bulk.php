@@ -52,6 +52,20 @@ final class Bulk
     }
 
     /**
+     * Writes rows, over those with the same key. Of a table with many indexes only those change whose columns do;
+     * REPLACE would take each row out of all of them and put it back.
+     *
+     * @param  list<string>  $columns
+     * @param  iterable<list<int|float|string|Bytes|null>>  $rows
+     */
+    public static function over(string $table, array $columns, iterable $rows): int
+    {
+        $updates = array_map(static fn (string $column): string => "$column = VALUES($column)", $columns);
+
+        return self::write($table, $columns, $rows, 'INSERT', 'ON DUPLICATE KEY UPDATE '.implode(', ', $updates));
+    }
+
+    /**
      * One column of rows, as whole numbers.
      *
      * @param  array<object>  $rows

@@ -118,7 +118,7 @@ final readonly class DeleteWork implements LongWork
         ['column' => $column, 'parent' => $parent] = $this->tables->children()[$table];
         $key = $parent === 'page_index' ? 'page_id' : 'id';
         while (true) {
-            $after = is_int($run->progress()['after'] ?? null) ? $run->progress()['after'] : 0;
+            $after = $run->number('after');
             $parents = Bulk::ids(
                 DB::select("SELECT $key AS id FROM $parent WHERE store_id = ? AND $key > ? ORDER BY $key LIMIT ?", [
                     $store,
@@ -147,7 +147,7 @@ final readonly class DeleteWork implements LongWork
 
     private function tell(WorkRun $run, int $gone): void
     {
-        $so = is_int($run->progress()['rows'] ?? null) ? $run->progress()['rows'] : 0;
+        $so = $run->number('rows');
         $run->beat(['rows' => $so + $gone]);
     }
 }

@@ -63,7 +63,7 @@ final readonly class AskWork implements LongWork
     {
         $store = Store::query()->findOrFail($run->storeId);
         $after = is_array($run->progress()['at'] ?? null) ? $run->progress()['at'] : null;
-        $done = is_int($run->progress()['pages'] ?? null) ? $run->progress()['pages'] : 0;
+        $done = $run->number('pages');
         while ($done < self::PAGES) {
             if ($run->stopAsked()) {
                 return SliceEnd::stopped();

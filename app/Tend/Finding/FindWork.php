@@ -128,8 +128,8 @@ final class FindWork implements LongWork
             new MakeupFinder($store),
             new StructuredFinder(),
         ];
-        $after = is_int($run->progress()['looked_to'] ?? null) ? $run->progress()['looked_to'] : 0;
-        $looked = is_int($run->progress()['looked'] ?? null) ? $run->progress()['looked'] : 0;
+        $after = $run->number('looked_to');
+        $looked = $run->number('looked');
         while (true) {
             $rows = DB::select(
                 'SELECT i.page_id, p.url, i.kind, i.marks, i.bytes, i.response_ms, f.title, f.types, d.details, d.headers,

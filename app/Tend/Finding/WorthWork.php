@@ -47,7 +47,7 @@ final readonly class WorthWork implements LongWork
     public function slice(WorkRun $run): SliceEnd
     {
         $store = Store::query()->findOrFail($run->storeId);
-        $after = is_int($run->progress()['valued_to'] ?? null) ? $run->progress()['valued_to'] : 0;
+        $after = $run->number('valued_to');
         while (true) {
             if ($run->stopAsked()) {
                 return SliceEnd::stopped();

@@ -69,7 +69,7 @@ final class MapWork implements LongWork
                 $parts[] = [$market, $name];
             }
         }
-        $done = is_int($run->progress()['done'] ?? null) ? $run->progress()['done'] : 0;
+        $done = $run->number('done');
         $days = LastRead::days($store);
         foreach (array_slice($parts, $done) as [$market, $name]) {
             if ($run->stopAsked()) {

@@ -41,17 +41,16 @@ final readonly class PutWork implements LongWork
     public function slice(WorkRun $run): SliceEnd
     {
         $store = Store::query()->findOrFail($run->storeId);
-        $number = static fn (string $of): int => is_int($run->progress()[$of] ?? null) ? $run->progress()[$of] : 0;
         do {
             if ($run->stopAsked()) {
                 return SliceEnd::stopped();
             }
-            $pages = Parts::pagesOf($store, $run->subjectId, $number('after'), Parts::PORTION);
+            $pages = Parts::pagesOf($store, $run->subjectId, $run->number('after'), Parts::PORTION);
             if ($pages === []) {
                 return SliceEnd::done();
             }
             $put = $this->parts->markup($store, $pages, $run->userId);
-            $run->beat(['after' => $pages[count($pages) - 1], 'ready' => $number('ready') + $put], force: true);
+            $run->beat(['after' => $pages[count($pages) - 1], 'ready' => $run->number('ready') + $put], force: true);
         } while (! $run->timeIsUp());
 
         return SliceEnd::more();

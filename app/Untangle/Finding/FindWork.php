@@ -66,7 +66,7 @@ final class FindWork implements LongWork
                 return SliceEnd::stopped();
             }
             $phase = is_string($run->progress()['phase'] ?? null) ? $run->progress()['phase'] : 'read';
-            $after = is_int($run->progress()['after'] ?? null) ? $run->progress()['after'] : 0;
+            $after = $run->number('after');
             [$next, $at] = match ($phase) {
                 'read' => $this->read($run, $identities, $after),
                 'study' => $this->study($run, $store, $identities, $judge),
@@ -211,7 +211,7 @@ final class FindWork implements LongWork
             ),
         );
         $last = $pairs[count($pairs) - 1];
-        $judged = is_int($run->progress()['judged'] ?? null) ? $run->progress()['judged'] : 0;
+        $judged = $run->number('judged');
         $run->beat(['judged_to' => [(int) $last->a, (int) $last->b], 'judged' => $judged + count($rows)], force: true);
 
         return ['judge', 0];

@@ -42,7 +42,7 @@ final class RangeWork implements LongWork
         }
         $all = max(1, DB::table('page_index')->where('store_id', $run->storeId)->count());
         while (! $run->stopAsked()) {
-            $after = is_int($run->progress()['after'] ?? null) ? $run->progress()['after'] : 0;
+            $after = $run->number('after');
             $last = DB::selectOne(
                 'SELECT MAX(page_id) AS id, COUNT(*) AS n FROM (SELECT page_id FROM page_index WHERE store_id = ?
                     AND page_id > ? ORDER BY page_id LIMIT '.
@@ -60,7 +60,7 @@ final class RangeWork implements LongWork
                 return SliceEnd::done();
             }
             $run->fenced(fn () => $this->sum($run->storeId, $range, $after, (int) $last->id));
-            $done = (is_int($run->progress()['pages'] ?? null) ? $run->progress()['pages'] : 0) + (int) $last->n;
+            $done = $run->number('pages') + (int) $last->n;
             $run->beat(['after' => (int) $last->id, 'pages' => $done, 'of' => $all], force: true);
             if ($run->timeIsUp()) {
                 return SliceEnd::more();

@@ -96,7 +96,7 @@ final class ScoreWork implements LongWork
                 return SliceEnd::stopped();
             }
             $phase = is_string($run->progress()['phase'] ?? null) ? $run->progress()['phase'] : 'begin';
-            $after = is_int($run->progress()['after'] ?? null) ? $run->progress()['after'] : 0;
+            $after = $run->number('after');
             $next = match ($phase) {
                 'begin' => $this->begin($run, $store, $window, $queries),
                 'classes' => $this->portion($run, $phase, 'pages', static fn (): ?int => $queries->classify($after)),
@@ -309,7 +309,7 @@ final class ScoreWork implements LongWork
         }
         foreach ($scorings as $market => $scoring) {
             $key = "scored_$market";
-            $from = is_int($run->progress()[$key] ?? null) ? $run->progress()[$key] : 0;
+            $from = $run->number($key);
             if ($from === -1) {
                 continue;
             }

@@ -226,7 +226,7 @@ final class RowRebuild
                 $upside[(int) $row->id] ?? 0,
             ];
         }
-        Bulk::write(
+        Bulk::over(
             'write_rows',
             [
                 'resource_id', 'store_id', 'market_id', 'kind', 'name_key', 'title_checks', 'description_checks',
@@ -234,9 +234,8 @@ final class RowRebuild
                 'near_off', 'clicks', 'impressions', 'upside',
             ],
             $new,
-            'REPLACE',
         );
-        Bulk::write('write_row_texts', ['resource_id', 'store_id', 'texts'], $texts, 'REPLACE');
+        Bulk::over('write_row_texts', ['resource_id', 'store_id', 'texts'], $texts);
         $repeatedAll === null && NearTexts::mark($store, array_values($near));
     }
 

@@ -69,8 +69,8 @@ final class RecipeWork implements LongWork
     {
         $preview = new RecipePreview($store, $state, $this->facts, $this->ruler);
         // A killed slice wrote rows of its last portion at most once more; the last page that was looked at is told.
-        $after = is_int($run->progress()['after'] ?? null) ? $run->progress()['after'] : 0;
-        $seen = is_int($run->progress()['done'] ?? null) ? $run->progress()['done'] : 0;
+        $after = $run->number('after');
+        $seen = $run->number('done');
         while (true) {
             ['rows' => $rows, 'last' => $last] = $preview->after($after);
             if ($last === null) {
@@ -126,13 +126,13 @@ final class RecipeWork implements LongWork
     private function apply(WorkRun $run, Store $store, RunState $state): SliceEnd
     {
         $field = $state->field();
-        $saved = is_int($run->progress()['saved'] ?? null) ? $run->progress()['saved'] : 0;
-        while (true) {
+        $saved = $run->number('saved');
+        for ($after = 0; ; $after = (int) array_key_last($texts)) {
             $rows = DB::select(
                 'SELECT resource_id, text FROM write_recipe_rows WHERE run_id = ? AND outcome IN ('.
                     ($state->withCut ? "'new', 'wide'" : "'new'").
-                    ") AND text <> '' AND applied = 0 ORDER BY resource_id LIMIT 500",
-                [$state->id],
+                    ") AND text <> '' AND applied = 0 AND resource_id > ? ORDER BY resource_id LIMIT 500",
+                [$state->id, $after],
             );
             if ($rows === []) {
                 return self::endPhase($run, $state, 'applied', ['saved' => $saved]);
@@ -166,12 +166,12 @@ final class RecipeWork implements LongWork
     private function takeBack(WorkRun $run, Store $store, RunState $state): SliceEnd
     {
         $field = $state->field();
-        $back = is_int($run->progress()['back'] ?? null) ? $run->progress()['back'] : 0;
-        while (true) {
+        $back = $run->number('back');
+        for ($after = 0; ; $after = (int) array_key_last($texts)) {
             $rows = DB::select(
                 'SELECT resource_id, text, was FROM write_recipe_rows WHERE run_id = ? AND applied = 1
-                    ORDER BY resource_id LIMIT 500',
-                [$state->id],
+                    AND resource_id > ? ORDER BY resource_id LIMIT 500',
+                [$state->id, $after],
             );
             if ($rows === []) {
                 return self::endPhase($run, $state, 'taken', ['back' => $back]);

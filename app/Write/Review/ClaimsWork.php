@@ -49,7 +49,7 @@ final class ClaimsWork implements LongWork
             }
             $judged = Claims::judged($store, $rows);
             $run->fenced(static fn () => Claims::keep($judged));
-            $done = is_int($run->progress()['done'] ?? null) ? $run->progress()['done'] : 0;
+            $done = $run->number('done');
             $run->beat(['done' => $done + count($judged)], force: true);
             if ($run->timeIsUp()) {
                 return SliceEnd::more();

@@ -65,7 +65,7 @@ final class SuggestWork implements LongWork
         $wish = Wish::fromRow($row);
         $judging = new Judging($store, new TextJudge($store, $this->ruler, $this->dictionaries), $this->ruler);
         $client = $this->sources->client($store, $source);
-        $misses = is_int($run->progress()['misses'] ?? null) ? $run->progress()['misses'] : 0;
+        $misses = $run->number('misses');
         while (true) {
             $rows = self::next($store, $run->subjectId, $wish->field);
             if ($rows === []) {
