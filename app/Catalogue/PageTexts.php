@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Catalogue;
 
+use App\Inventory\KeptDetails;
 use Orchard\Core\Markup\Intro;
 use Orchard\Core\Markup\MainImage;
 use Orchard\Core\Wording\ShownText;
@@ -32,7 +33,7 @@ final class PageTexts
         $social = (array) ($details['social'] ?? []);
         $headings = (array) json_decode($h1s ?? '[]', true);
         $image = MainImage::of(
-            self::images($details['images'] ?? []),
+            KeptDetails::images($details),
             $social,
             array_values((array) ($details['structured'] ?? [])),
             // Headings and titles change with what is written; the address stays.
@@ -64,23 +65,5 @@ final class PageTexts
                     ? ShownText::words($kept)
                     : Intro::of($text, array_values(array_filter($headings, is_string(...)))),
         ];
-    }
-
-    /** @return list<array{src: string, alt: ?string, width: int, height: int}> */
-    private static function images(mixed $kept): array
-    {
-        $images = [];
-        foreach (is_array($kept) ? $kept : [] as $image) {
-            if (is_array($image) && is_string($image['src'] ?? null)) {
-                $images[] = [
-                    'src' => $image['src'],
-                    'alt' => is_string($image['alt'] ?? null) ? $image['alt'] : null,
-                    'width' => is_int($image['width'] ?? null) ? $image['width'] : 0,
-                    'height' => is_int($image['height'] ?? null) ? $image['height'] : 0,
-                ];
-            }
-        }
-
-        return $images;
     }
 }

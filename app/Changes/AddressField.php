@@ -26,6 +26,9 @@ enum AddressField: int
     /** The whole robots.txt; it goes with the home page. */
     case RobotsFile = 18;
 
+    /** Alt texts of a page's images but its main one: a JSON list of image and alt; '' for none of ours. */
+    case ImageAlts = 19;
+
     /** The last number of those that decide under which address a page is found. */
     public const LAST_DECISIVE = 14;
 
@@ -39,6 +42,7 @@ enum AddressField: int
         return match ($this) {
             self::StructuredData => 'Structured data',
             self::RelatedLinks => 'Related links',
+            self::ImageAlts => 'Further alts',
             self::RobotsFile => 'robots.txt',
             default => $this->name,
         };
@@ -50,6 +54,7 @@ enum AddressField: int
         return match ($this) {
             self::Robots, self::StructuredData, self::RobotsFile => lcfirst($this->label()),
             self::RelatedLinks => $count === 1 ? 'list of related links' : 'lists of related links',
+            self::ImageAlts => $count === 1 ? 'list of further alts' : 'lists of further alts',
             default => $count === 1 ? $this->key() : $this->key().'s',
         };
     }
@@ -83,6 +88,11 @@ enum AddressField: int
             $words = array_filter(array_column($data, 'text'), is_string(...));
 
             return count($words).(count($words) === 1 ? ' link: ' : ' links: ').implode(', ', $words);
+        }
+        if ($this === self::ImageAlts) {
+            $words = array_filter(array_column($data, 'alt'), is_string(...));
+
+            return count($words).(count($words) === 1 ? ' alt: ' : ' alts: ').implode('; ', $words);
         }
         $type = is_string($data['@type'] ?? null) ? $data['@type'] : 'JSON-LD';
 

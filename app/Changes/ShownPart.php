@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Changes;
 
+use Orchard\Core\Markup\MainImage;
 use Orchard\Core\Markup\PageFacts;
 use Orchard\Core\Url\PageUrl;
 
@@ -24,14 +25,42 @@ final class ShownPart
         return [
             AddressField::StructuredData->value => self::json($facts->details->structured ?? []),
             AddressField::RelatedLinks->value => self::json($links),
+            AddressField::ImageAlts->value => self::ofImages($facts->details->images ?? []),
         ];
+    }
+
+    /** @param  array<array-key, mixed>  $images  as PageDetails has them */
+    public static function ofImages(array $images): string
+    {
+        $alts = [];
+        foreach ($images as $image) {
+            if (is_array($image) && is_string($image['src'] ?? null)) {
+                $alts[] = ['image' => $image['src'], 'alt' => is_string($image['alt'] ?? null) ? $image['alt'] : ''];
+            }
+        }
+
+        return self::json($alts);
     }
 
     /** A value as a page would show it: addresses of links are whole. Null where nothing of ours is to be there. */
     public static function wanted(AddressField $field, string $value, PageUrl $page): ?string
     {
-        if ($value === '' || $field !== AddressField::RelatedLinks) {
-            return $value === '' ? null : $value;
+        if ($value === '') {
+            return null;
+        }
+        if ($field === AddressField::ImageAlts) {
+            return self::json(
+                array_map(
+                    static fn (array $one): array => [
+                        'image' => $page->resolve($one['image'])?->text() ?? $one['image'],
+                        'alt' => $one['alt'],
+                    ],
+                    self::alts($value),
+                ),
+            );
+        }
+        if ($field !== AddressField::RelatedLinks) {
+            return $value;
         }
         $links = [];
         foreach (self::links($value) as $link) {
@@ -48,6 +77,7 @@ final class ShownPart
             AddressField::StructuredData => self::holdsBlock(json_decode($wanted, true), json_decode($shown, true)),
             AddressField::RelatedLinks => self::keys($wanted) !== [] &&
                 array_diff(self::keys($wanted), self::keys($shown)) === [],
+            AddressField::ImageAlts => self::holdsAlts(self::alts($wanted), self::alts($shown)),
             default => self::plain($wanted) === self::plain($shown),
         };
     }
@@ -64,6 +94,7 @@ final class ShownPart
 
         return match (true) {
             $field === AddressField::RelatedLinks => count(is_array($data) ? $data : []).' links in all',
+            $field === AddressField::ImageAlts => count(is_array($data) ? $data : []).' images in all',
             $shown === '' => '',
             default => $field->brief($shown),
         };
@@ -82,6 +113,19 @@ final class ShownPart
         return $links;
     }
 
+    /** @return list<array{image: string, alt: string}> */
+    public static function alts(string $value): array
+    {
+        $alts = [];
+        foreach ((array) json_decode($value, true) as $one) {
+            if (is_array($one) && is_string($one['image'] ?? null) && is_string($one['alt'] ?? null)) {
+                $alts[] = ['image' => $one['image'], 'alt' => $one['alt']];
+            }
+        }
+
+        return $alts;
+    }
+
     /** @param  list<array{url: string, text: string}>|list<mixed>  $data */
     public static function json(array $data): string
     {
@@ -95,6 +139,30 @@ final class ShownPart
     private static function holdsBlock(mixed $wanted, mixed $shown): bool
     {
         return is_array($wanted) && is_array($shown) && in_array($wanted, $shown, false);
+    }
+
+    /**
+     * Whether each image has its alt text, however the theme cuts it to size.
+     *
+     * @param  list<array{image: string, alt: string}>  $wanted
+     * @param  list<array{image: string, alt: string}>  $shown
+     */
+    private static function holdsAlts(array $wanted, array $shown): bool
+    {
+        foreach ($wanted as $one) {
+            $has = false;
+            foreach ($shown as $other) {
+                $has =
+                    $has ||
+                    (self::plain($one['alt']) === self::plain($other['alt']) &&
+                        MainImage::likeness($other['image'], $one['image']) > 0);
+            }
+            if (! $has) {
+                return false;
+            }
+        }
+
+        return $wanted !== [];
     }
 
     /** @return list<string> */

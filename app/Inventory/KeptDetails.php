@@ -79,6 +79,28 @@ final readonly class KeptDetails
         return $json === false ? [] : (array) json_decode($json, true);
     }
 
+    /**
+     * @param  array<array-key, mixed>  $details  as they were unpacked
+     * @return list<array{src: string, alt: ?string, width: int, height: int, away?: true}>
+     */
+    public static function images(array $details): array
+    {
+        $images = [];
+        foreach ((array) ($details['images'] ?? []) as $one) {
+            if (is_array($one) && is_string($one['src'] ?? null)) {
+                $images[] =
+                    [
+                        'src' => $one['src'],
+                        'alt' => is_string($one['alt'] ?? null) ? $one['alt'] : null,
+                        'width' => (int) ($one['width'] ?? 0),
+                        'height' => (int) ($one['height'] ?? 0),
+                    ] + (($one['away'] ?? false) === true ? ['away' => true] : []);
+            }
+        }
+
+        return $images;
+    }
+
     public static function textOf(?string $packed): string
     {
         return $packed === null || $packed === '' ? '' : (string) gzinflate($packed, 20_000_000);

@@ -84,9 +84,12 @@ Route::middleware(['web', 'auth', 'can:view,store'])
                 ->whereNumber('version')
                 ->name('tend.robots.release');
             Route::post('/maps/release', [PartsController::class, 'sitemaps'])->name('tend.maps.release');
-            Route::post('/causes/{cause}/markup', [PartsController::class, 'cause'])
+            Route::post('/causes/{cause}/put', [PartsController::class, 'cause'])
                 ->whereNumber('cause')
-                ->name('tend.cause.markup');
+                ->name('tend.cause.put');
+            Route::post('/pages/{page}/alts', [PartsController::class, 'alts'])
+                ->whereNumber('page')
+                ->name('tend.page.alts');
             Route::post('/pages/{page}/markup', [PartsController::class, 'page'])
                 ->whereNumber('page')
                 ->name('tend.page.markup');

@@ -30,7 +30,7 @@ final class DetailReader
     /** @var list<array{level: int, text: string, part?: string, image?: true}> */
     private array $headings = [];
 
-    /** @var list<array{src: string, alt: ?string, width: int, height: int}> */
+    /** @var list<array{src: string, alt: ?string, width: int, height: int, away?: true}> */
     private array $images = [];
 
     /** @var list<array{where: string, url: string, written: string}> */
@@ -84,8 +84,9 @@ final class DetailReader
     /**
      * @param  array<string, string>  $given
      * @param  \Closure(string): ?string  $resolve
+     * @param  bool  $leadsAway  whether it stands in a link to another page
      */
-    public function image(array $given, \Closure $resolve): void
+    public function image(array $given, \Closure $resolve, bool $leadsAway = false): void
     {
         if (count($this->images) >= self::MOST_IMAGES) {
             return;
@@ -94,12 +95,15 @@ final class DetailReader
         if ($src === '' || str_starts_with($src, 'data:')) {
             $src = trim($given['data-src'] ?? '') ?: $src;
         }
-        $this->images[] = [
-            'src' => str_starts_with($src, 'data:') ? substr($src, 0, 40) : mb_substr($resolve($src) ?? $src, 0, 2048),
-            'alt' => isset($given['alt']) ? mb_substr(Text::tidy($given['alt']), 0, 500) : null,
-            'width' => min(99999, (int) ($given['width'] ?? 0)),
-            'height' => min(99999, (int) ($given['height'] ?? 0)),
-        ];
+        $this->images[] =
+            [
+                'src' => str_starts_with($src, 'data:')
+                    ? substr($src, 0, 40)
+                    : mb_substr($resolve($src) ?? $src, 0, 2048),
+                'alt' => isset($given['alt']) ? mb_substr(Text::tidy($given['alt']), 0, 500) : null,
+                'width' => min(99999, (int) ($given['width'] ?? 0)),
+                'height' => min(99999, (int) ($given['height'] ?? 0)),
+            ] + ($leadsAway ? ['away' => true] : []);
     }
 
     /**

@@ -25,7 +25,7 @@ final class MainImage
         '[_\-](?:small|medium|large|grande|compact|thumb|thumbnail|scaled|full|original))+$/i';
 
     /**
-     * @param  list<array{src: string, alt: ?string, width?: int, height?: int}>  $images  in the order of the page
+     * @param  list<array{src: string, alt: ?string, width?: int, height?: int, away?: true}>  $images  in the order of the page
      * @param  array<array-key, mixed>  $social  content by property, such as og:image
      * @param  list<mixed>  $structured  JSON-LD, decoded
      * @param  list<string>  $names  what the page is called: its heading, its title, the words of its address
@@ -33,24 +33,9 @@ final class MainImage
      */
     public static function of(array $images, array $social, array $structured, array $names): ?array
     {
-        $declared = array_values(
-            array_unique(
-                array_filter(
-                    [
-                        ...self::named($structured, 0),
-                        ...array_map(static fn (string $property): mixed => $social[$property] ?? '', [
-                            'og:image',
-                            'og:image:url',
-                            'twitter:image',
-                        ]),
-                    ],
-                    static fn (mixed $url): bool => is_string($url) && trim($url) !== '',
-                ),
-            ),
-        );
         $found = null;
         $best = 0;
-        foreach ($declared as $url) {
+        foreach (self::declared($social, $structured) as $url) {
             foreach ($images as $image) {
                 $likeness = self::likeness($image['src'], $url);
                 if ($likeness > $best) {
@@ -60,6 +45,54 @@ final class MainImage
         }
 
         return self::told($found ?? self::calledAs($images, $names));
+    }
+
+    /**
+     * @param  array<array-key, mixed>  $social
+     * @param  list<mixed>  $structured
+     * @return list<string> addresses of pictures that the page names for itself
+     */
+    public static function declared(array $social, array $structured): array
+    {
+        $given = [
+            ...self::named($structured, 0),
+            ...array_map(static fn (string $property): mixed => $social[$property] ?? '', [
+                'og:image',
+                'og:image:url',
+                'twitter:image',
+            ]),
+        ];
+
+        return array_values(
+            array_unique(array_filter($given, static fn (mixed $url): bool => is_string($url) && trim($url) !== '')),
+        );
+    }
+
+    /**
+     * Whether file name and alt text have the words of one of the page's names. One word in common is also had by the
+     * picture of another page that this one leads to.
+     *
+     * @param  array{src: string, alt: ?string, width?: int, height?: int, away?: true}  $image
+     * @param  list<string>  $names
+     * @param  float  $share  of the telling words that there have to be more of
+     */
+    public static function isCalledAs(array $image, array $names, float $share): bool
+    {
+        $called = self::words(basename(self::path($image['src'])).' '.$image['alt']);
+        foreach (array_filter(array_map(self::words(...), $names)) as $words) {
+            $shared = count(array_intersect($words, $called));
+            if ($shared >= 2 && $shared > $share * count($words)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** The name of a file in small letters, without its format and what tells its size. */
+    public static function bareName(string $src): string
+    {
+        return self::bare(self::path($src));
     }
 
     /**
@@ -82,6 +115,11 @@ final class MainImage
         };
     }
 
+    private static function bare(string $path): string
+    {
+        return mb_strtolower((string) preg_replace(self::SIZE, '', pathinfo($path, PATHINFO_FILENAME)));
+    }
+
     private static function path(string $url): string
     {
         return rawurldecode((string) parse_url($url, PHP_URL_PATH));
@@ -90,7 +128,7 @@ final class MainImage
     /** The file's name without size and format; empty where it tells nothing, such as "1" or "image". */
     private static function stem(string $path): string
     {
-        $stem = mb_strtolower((string) preg_replace(self::SIZE, '', pathinfo($path, PATHINFO_FILENAME)));
+        $stem = self::bare($path);
         $isTelling = preg_match('/\p{L}{3}|\d{5}/u', $stem) === 1 && preg_match(self::GENERIC, $stem) === 0;
 
         return $isTelling ? $stem : '';
@@ -153,19 +191,20 @@ final class MainImage
     /**
      * The first image whose file name and alt text have most words of the page's name.
      *
-     * @param  list<array{src: string, alt: ?string, width?: int, height?: int}>  $images
+     * @param  list<array{src: string, alt: ?string, width?: int, height?: int, away?: true}>  $images
      * @param  list<string>  $names
      * @return ?array{src: string, alt: ?string}
      */
     private static function calledAs(array $images, array $names): ?array
     {
-        foreach (array_filter(array_map(self::words(...), $names)) as $words) {
+        foreach ($names as $name) {
             foreach ($images as $image) {
-                $called = self::words(basename(self::path($image['src'])).' '.$image['alt']);
-                // One word in common is also had by the picture of another page that this one leads to.
-                $shared = count(array_intersect($words, $called));
-                $isCalledSo = $shared >= 2 && 2 * $shared > count($words);
-                if ($isCalledSo && ! self::isSmall($image) && ! str_starts_with($image['src'], 'data:')) {
+                if (
+                    self::isCalledAs($image, [$name], 0.5) &&
+                    ! self::isSmall($image) &&
+                    ! isset($image['away']) &&
+                    ! str_starts_with($image['src'], 'data:')
+                ) {
                     return $image;
                 }
             }
@@ -174,8 +213,8 @@ final class MainImage
         return null;
     }
 
-    /** @param  array{src: string, alt: ?string, width?: int, height?: int}  $image */
-    private static function isSmall(array $image): bool
+    /** @param  array{src: string, alt: ?string, width?: int, height?: int, away?: true}  $image */
+    public static function isSmall(array $image): bool
     {
         [$width, $height] = [$image['width'] ?? 0, $image['height'] ?? 0];
 

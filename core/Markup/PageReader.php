@@ -460,7 +460,7 @@ final class PageReader
                 if ($this->heading !== null) {
                     $this->headingAlt .= ' '.($given['alt'] ?? '');
                 }
-                $this->details->image($given, fn (string $src): ?string => $this->resolve($src));
+                $this->details->image($given, fn (string $src): ?string => $this->resolve($src), $this->leadsAway());
                 break;
             case 'h1':
             case 'h2':
@@ -684,6 +684,16 @@ final class PageReader
         if ($name === 'area') {
             $this->closeAnchor();
         }
+    }
+
+    /** Whether what stands here is in a link to another page, and not in one to a larger picture. */
+    private function leadsAway(): bool
+    {
+        $target = $this->anchor === null ? null : $this->resolve($this->anchor['href']);
+
+        return $target !== null &&
+            $target !== $this->url->text() &&
+            preg_match('~\.(?:jpe?g|png|webp|gif|avif|svg)(?:\?|$)~i', $target) !== 1;
     }
 
     /** A link that has no text of its own: in a drawing, or by a frame. */

@@ -10,7 +10,7 @@ final readonly class RegionFacts
     /**
      * @param  list<Link>  $links
      * @param  list<array{level: int, text: string, part?: string, image?: true}>  $headings
-     * @param  list<array{src: string, alt: ?string, width: int, height: int}>  $images
+     * @param  list<array{src: string, alt: ?string, width: int, height: int, away?: true}>  $images
      */
     public function __construct(
         public array $links,

@@ -20,7 +20,7 @@ final readonly class Ways
 {
     public const FIELDS = [
         'title', 'description', 'h1', 'social_title', 'social_description', 'social_image', 'image_alt', 'intro',
-        'canonical', 'robots', 'redirect', 'slug', 'structured_data', 'related_links', 'robots_file',
+        'canonical', 'robots', 'redirect', 'slug', 'structured_data', 'related_links', 'image_alts', 'robots_file',
     ];
 
     /** @param  array<string, string>  $chosen  by field */

@@ -54,6 +54,7 @@ final readonly class ConnectController
                 'slug' => 'Slugs',
                 'structured_data' => 'Structured data',
                 'related_links' => 'Related links',
+                'image_alts' => 'Alts of further images',
                 'robots_file' => 'robots.txt',
             ],
             'mapping' => $mapping,

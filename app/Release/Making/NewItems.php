@@ -198,7 +198,10 @@ final readonly class NewItems
                 (string) $page->redirect_url,
                 $value === 'gone' ? $value : $url->resolve($value)?->text() ?? $value,
             ],
-            AddressField::StructuredData, AddressField::RelatedLinks, AddressField::RobotsFile => [
+            AddressField::StructuredData,
+            AddressField::RelatedLinks,
+            AddressField::ImageAlts,
+            AddressField::RobotsFile => [
                 ShownPart::wanted($field, (string) $change->base_value, $url),
                 ShownPart::wanted($field, $value, $url),
             ],

@@ -19,10 +19,10 @@ use InvalidArgumentException;
 final class PutCommand extends StoreCommand
 {
     protected $signature = 'tend:put
-        {what : markup (where structured data is missing or wrong), links (on the editors’ list), robots or sitemaps}
+        {what : markup (structured data), alts (of further images), links (on the list), robots or sitemaps}
         {--store=} {--file= : with robots, the file; else the newest version that was kept} {--json}';
 
-    protected $description = 'Make ready for release what mends a store: structured data, links, robots.txt, sitemaps';
+    protected $description = 'Make ready for release what mends a store: structured data, alt texts, links, robots.txt, sitemaps';
 
     public function handle(Parts $parts): int
     {
@@ -30,12 +30,13 @@ final class PutCommand extends StoreCommand
             $store = $this->store();
             $what = (string) $this->argument('what');
             $count = match ($what) {
-                'markup' => $parts->markup($store, self::faulty($store), null),
+                'markup' => $parts->markup($store, self::faulty($store, FindingGroup::Structured), null),
+                'alts' => $parts->alts($store, self::faulty($store, FindingGroup::Images), null),
                 'links' => $parts->links($store, self::listed($store), null),
                 'robots' => $this->robots($store, $parts),
                 'sitemaps' => self::sitemaps($store, $parts),
                 default => throw new InvalidArgumentException(
-                    "There is no $what; it is markup, links, robots or sitemaps.",
+                    "There is no $what; it is markup, alts, links, robots or sitemaps.",
                 ),
             };
             $this->answer(
@@ -47,17 +48,14 @@ final class PutCommand extends StoreCommand
         });
     }
 
-    /** @return list<int> pages whose structured data is missing or wrong */
-    private static function faulty(Store $store): array
+    /** @return list<int> pages on which something of the group is open */
+    private static function faulty(Store $store, FindingGroup $group): array
     {
         return Bulk::ids(
             DB::table('tend_findings')
                 ->where('store_id', $store->id)
                 ->where('state', FindingState::Open->value)
-                ->whereIn(
-                    'type',
-                    array_map(static fn (FindingType $type): int => $type->value, FindingGroup::Structured->types()),
-                )
+                ->whereIn('type', array_map(static fn (FindingType $type): int => $type->value, $group->types()))
                 ->distinct()
                 ->orderBy('page_id')
                 ->get(['page_id'])

@@ -7,6 +7,7 @@ namespace App\Tend\Finding;
 use App\Stores\Kinds\PageKind;
 use App\Tend\Found\FindingType;
 use App\Tend\Found\Found;
+use Orchard\Core\Wording\AltText;
 
 /**
  * What is wrong with the alt texts and file names of a page's images. An empty alt text says that an image is
@@ -14,12 +15,6 @@ use App\Tend\Found\Found;
  */
 final class ImageFinder implements PageFinder
 {
-    /** Characters of an alt text that are enough. */
-    private const LONG = 125;
-
-    /** Times that one word may stand in an alt text before it is stuffing. */
-    private const OFTEN = 3;
-
     /** Pixels up to which an image is there to count visits. */
     private const COUNTER = 2;
 
@@ -62,13 +57,13 @@ final class ImageFinder implements PageFinder
             yield self::found(FindingType::EmptyAlt, $page, $images);
         }
         $long = array_values(
-            array_filter($said, static fn (array $image): bool => mb_strlen((string) $image['alt']) > self::LONG),
+            array_filter($said, static fn (array $image): bool => mb_strlen((string) $image['alt']) > AltText::LONGEST),
         );
         if ($long !== []) {
             yield self::found(FindingType::LongAlt, $page, $long);
         }
         $stuffed = array_values(
-            array_filter($said, static fn (array $image): bool => self::isStuffed((string) $image['alt'])),
+            array_filter($said, static fn (array $image): bool => AltText::isStuffed((string) $image['alt'])),
         );
         if ($stuffed !== []) {
             yield self::found(FindingType::StuffedAlt, $page, $stuffed);
@@ -105,17 +100,6 @@ final class ImageFinder implements PageFinder
             ],
             count($images),
         );
-    }
-
-    public static function isStuffed(string $alt): bool
-    {
-        $words = array_filter(
-            preg_split('/[^\p{L}\p{N}]+/u', mb_strtolower($alt), -1, PREG_SPLIT_NO_EMPTY) ?: [],
-            static fn (string $word): bool => mb_strlen($word) > 3,
-        );
-
-        return ($words !== [] && max(array_count_values($words)) >= self::OFTEN) ||
-            substr_count($alt, ',') + substr_count($alt, '|') + substr_count($alt, ';') >= 7;
     }
 
     /** The name of a file, without its ending and what a theme adds for sizes. */

@@ -71,22 +71,10 @@ final readonly class SeenPage
         return $headings;
     }
 
-    /** @return list<array{src: string, alt: ?string, width: int, height: int}> */
+    /** @return list<array{src: string, alt: ?string, width: int, height: int, away?: true}> */
     public function images(): array
     {
-        $images = [];
-        foreach ((array) ($this->details['images'] ?? []) as $one) {
-            if (is_array($one) && is_string($one['src'] ?? null)) {
-                $images[] = [
-                    'src' => $one['src'],
-                    'alt' => is_string($one['alt'] ?? null) ? $one['alt'] : null,
-                    'width' => (int) ($one['width'] ?? 0),
-                    'height' => (int) ($one['height'] ?? 0),
-                ];
-            }
-        }
-
-        return $images;
+        return KeptDetails::images($this->details);
     }
 
     /**

@@ -129,6 +129,13 @@ enum FindingType: int
         };
     }
 
+    /** Whether something is made for its pages that a release can bring in, beside texts. */
+    public function isMendedByParts(): bool
+    {
+        return $this->group() === FindingGroup::Structured ||
+            in_array($this, [self::NoAlt, self::EmptyAlt, self::LongAlt, self::StuffedAlt], true);
+    }
+
     /** Why it matters, in a sentence. */
     public function meaning(): string
     {

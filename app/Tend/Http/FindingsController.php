@@ -10,6 +10,7 @@ use App\Tend\Found\FindingGroup;
 use App\Tend\Found\FindingState;
 use App\Tend\Found\FindingType;
 use App\Tend\Lists\FindingList;
+use App\Tend\Lists\MadeAlts;
 use App\Tend\Lists\TendTables;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
@@ -20,6 +21,9 @@ use Symfony\Component\HttpFoundation\StreamedResponse;
 /** What was found, by cause, and page by page. */
 final class FindingsController
 {
+    /** Alt texts that are shown before all of a cause are put into a release. */
+    private const EXAMPLES = 6;
+
     public function group(Request $request, Store $store, string $group): View
     {
         $group = FindingGroup::from($group);
@@ -59,6 +63,9 @@ final class FindingsController
                 'cause' => $row,
                 'group' => $row->kind->group(),
                 'show' => $show,
+                'alts' => $row->kind->group() === FindingGroup::Images && $row->kind->isMendedByParts()
+                        ? MadeAlts::examples($store, $cause, self::EXAMPLES)
+                        : [],
             ] + FindingList::page($store, $cause, [], $show, self::after($request)),
         );
     }

@@ -6,6 +6,7 @@ namespace App\Tend\Http;
 
 use App\Platform\Tables\TableWriter;
 use App\Stores\Models\Store;
+use App\Tend\Lists\MadeAlts;
 use App\Tend\Lists\MadeMarkup;
 use App\Tend\Lists\PageReach;
 use App\Tend\Lists\ReachList;
@@ -44,6 +45,7 @@ final class PageController
                     : '',
             'findings' => PageReach::findings($store, $page),
             'markup' => MadeMarkup::of($store, $page),
+            'alts' => MadeAlts::ofPage($store, $page),
             'card' => DB::table('page_facts')
                 ->where('page_id', $page)
                 ->where('to_crawl', 0)

@@ -18,27 +18,31 @@ use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use InvalidArgumentException;
 
-/** What Tend makes for pages and goes into the shop by a release: structured data, robots.txt, the name of sitemaps. */
+/**
+ * What Tend makes for pages and goes into the shop by a release: structured data, alt texts, robots.txt, the name of
+ * sitemaps.
+ */
 final class PartsController
 {
-    /** Pages whose structured data is made while one waits; more are work of their own. */
+    /** Pages for which something is made while one waits; more are work of their own. */
     private const AT_ONCE = 1000;
 
     public function __construct(private readonly Parts $parts, private readonly WorkDesk $desk)
     {
     }
 
-    /** Structured data for all open pages of a cause. */
+    /** What is made for all open pages of a cause. */
     public function cause(Request $request, Store $store, int $cause): RedirectResponse
     {
+        $type = Parts::typeOf($store, $cause) ?? abort(404);
         $pages = Parts::pagesOf($store, $cause, 0, self::AT_ONCE + 1);
         if (count($pages) > self::AT_ONCE) {
             $this->desk->begin(PutWork::class, $store->id, $cause, self::user($request));
 
-            return back()->with('done', 'Structured data is being made ready for release.');
+            return back()->with('done', 'It is being made ready for release.');
         }
 
-        return back()->with('done', Parts::inWords($this->parts->markup($store, $pages, self::user($request))));
+        return back()->with('done', Parts::inWords($this->parts->mend($store, $type, $pages, self::user($request))));
     }
 
     public function page(Request $request, Store $store, int $page): RedirectResponse
@@ -46,6 +50,13 @@ final class PartsController
         abort_if(PageReach::find($store, $page) === null, 404);
 
         return back()->with('done', Parts::inWords($this->parts->markup($store, [$page], self::user($request))));
+    }
+
+    public function alts(Request $request, Store $store, int $page): RedirectResponse
+    {
+        abort_if(PageReach::find($store, $page) === null, 404);
+
+        return back()->with('done', Parts::inWords($this->parts->alts($store, [$page], self::user($request))));
     }
 
     public function robots(Request $request, Store $store, int $version): RedirectResponse

@@ -25,6 +25,7 @@ final class TendTables
             'links',
             'add',
             'markup',
+            'alts',
             'repairs',
             ...array_map(static fn (FindingGroup $group): string => $group->value, self::groups()),
         ];
@@ -37,6 +38,7 @@ final class TendTables
             $what === 'links' => self::LINKS,
             $what === 'add' => LinkList::COLUMNS,
             $what === 'markup' => MadeMarkup::COLUMNS,
+            $what === 'alts' => MadeAlts::COLUMNS,
             $what === 'repairs' => Repairs::COLUMNS,
             in_array($what, self::names(), true) => FindingList::columns(),
             default => null,
@@ -50,6 +52,7 @@ final class TendTables
             'links' => self::links($store),
             'add' => LinkList::export($store),
             'markup' => MadeMarkup::rows($store),
+            'alts' => MadeAlts::rows($store),
             'repairs' => Repairs::rows($store),
             default => FindingList::export($store, FindingGroup::from($what)),
         };

@@ -12,7 +12,10 @@ use App\Changes\ShownPart;
 use App\Platform\Database\Bulk;
 use App\Stores\Models\Store;
 use App\Tend\Adding\LinkState;
+use App\Tend\Found\FindingGroup;
 use App\Tend\Found\FindingState;
+use App\Tend\Found\FindingType;
+use App\Tend\Lists\MadeAlts;
 use App\Tend\Lists\MadeMarkup;
 use App\Tend\Maps\SiteMaps;
 use App\Tend\Robots\RobotsBook;
@@ -22,7 +25,7 @@ use InvalidArgumentException;
 use Orchard\Core\Robots\RobotsTxt;
 use Orchard\Core\Url\PageUrl;
 
-/** Puts what Tend makes into the next release: structured data, links to add, robots.txt. */
+/** Puts what Tend makes into the next release: structured data, alt texts, links to add, robots.txt. */
 final readonly class Parts
 {
     /** Pages whose structured data is made at a time. */
@@ -60,6 +63,55 @@ final readonly class Parts
         return $count;
     }
 
+    /**
+     * Alt texts of images but the main one, beside those that the same pages have by our doing.
+     *
+     * @param  list<int>  $pages
+     * @return int how many pages get some; others are passed over
+     */
+    public function alts(Store $store, array $pages, ?int $user): int
+    {
+        $count = 0;
+        foreach (array_chunk($pages, self::PORTION) as $some) {
+            $held = self::held($store, AddressField::ImageAlts, $some);
+            $put = [];
+            foreach (MadeAlts::ofPages($store, $some) as $page => $made) {
+                $alts = array_column(ShownPart::alts($held[$page] ?? ''), 'alt', 'image');
+                foreach ($made as $one) {
+                    $alts[self::within($store, $one['image'])] = $one['alt'];
+                }
+                $put[] = [
+                    'page' => $page,
+                    'field' => AddressField::ImageAlts,
+                    'value' => ShownPart::json(
+                        array_map(
+                            static fn (string $image, string $alt): array => ['image' => $image, 'alt' => $alt],
+                            array_map(strval(...), array_keys($alts)),
+                            array_values($alts),
+                        ),
+                    ),
+                    'why' => 'alts by name, variant and view',
+                ];
+            }
+            $count += $this->changes->put($store, $put, Origin::Recipe, $user);
+        }
+
+        return $count;
+    }
+
+    /**
+     * What is made for pages on which something of a type was found.
+     *
+     * @param  list<int>  $pages
+     * @return int how many pages get something
+     */
+    public function mend(Store $store, FindingType $type, array $pages, ?int $user): int
+    {
+        return $type->group() === FindingGroup::Images
+            ? $this->alts($store, $pages, $user)
+            : $this->markup($store, $pages, $user);
+    }
+
     /** What was put down, as the person is told. */
     public static function inWords(int $pages): string
     {
@@ -68,6 +120,15 @@ final readonly class Parts
             1 => '1 page is ready for release.',
             default => number_format($pages).' pages are ready for release.',
         };
+    }
+
+    /** Null where the cause is no more, or nothing is made for what is found of it. */
+    public static function typeOf(Store $store, int $cause): ?FindingType
+    {
+        $type = DB::table('tend_causes')->where('store_id', $store->id)->where('id', $cause)->value('type');
+        $type = FindingType::tryFrom(is_numeric($type) ? (int) $type : 0);
+
+        return $type?->isMendedByParts() === true ? $type : null;
     }
 
     /** @return list<int> the next pages of a cause that are open, behind one */
@@ -104,13 +165,12 @@ final readonly class Parts
             ->orderByDesc('l.worth')
             ->get(['l.id', 'l.from_page', 'l.anchor', 'p.url']);
         $pages = array_values(array_unique(Bulk::ids($links->all(), 'from_page')));
-        $held = self::held($store, $pages);
+        $held = self::held($store, AddressField::RelatedLinks, $pages);
         $byPage = [];
         foreach ($links as $link) {
             $page = (int) $link->from_page;
             $byPage[$page] ??= ShownPart::links($held[$page] ?? '');
-            $url = PageUrl::parse((string) $link->url);
-            $target = $url !== null && $url->sameHostAs($store->baseUrl()) ? $url->target() : (string) $link->url;
+            $target = self::within($store, (string) $link->url);
             if (! in_array($target, array_column($byPage[$page], 'url'), true)) {
                 $byPage[$page][] = ['url' => $target, 'text' => (string) $link->anchor];
             }
@@ -224,17 +284,25 @@ final readonly class Parts
         return is_numeric($page) ? (int) $page : null;
     }
 
+    /** An address as the shop itself writes it: without its own host. */
+    private static function within(Store $store, string $address): string
+    {
+        $url = PageUrl::parse($address);
+
+        return $url !== null && $url->sameHostAs($store->baseUrl()) ? $url->target() : $address;
+    }
+
     /**
-     * The links that are ours on pages: on their way, else as they were released.
+     * What is ours on pages: on its way, else as it was released.
      *
      * @param  list<int>  $pages
      * @return array<int, string> value by page
      */
-    private static function held(Store $store, array $pages): array
+    private static function held(Store $store, AddressField $field, array $pages): array
     {
         $of = static fn (string $table): array => DB::table($table)
             ->where('store_id', $store->id)
-            ->where('field', AddressField::RelatedLinks->value)
+            ->where('field', $field->value)
             ->whereIn('page_id', $pages)
             ->when(
                 $table === 'address_changes',

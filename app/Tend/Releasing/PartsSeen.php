@@ -17,8 +17,8 @@ use InvalidArgumentException;
 use Orchard\Core\Url\PageUrl;
 
 /**
- * Looks, after a crawl, whether pages still show the structured data and the links that were released, and the shop
- * its robots.txt.
+ * Looks, after a crawl, whether pages still show the structured data, the links and the alt texts that were released,
+ * and the shop its robots.txt.
  */
 final class PartsSeen
 {
@@ -30,6 +30,7 @@ final class PartsSeen
         return [
             AddressField::StructuredData->value,
             AddressField::RelatedLinks->value,
+            AddressField::ImageAlts->value,
             AddressField::RobotsFile->value,
         ];
     }
@@ -74,6 +75,9 @@ final class PartsSeen
                         (int) $row->status !== 200 => null,
                         $field === AddressField::StructuredData => ShownPart::json(
                             array_values((array) (KeptDetails::unpack($row->details)['structured'] ?? [])),
+                        ),
+                        $field === AddressField::ImageAlts => ShownPart::ofImages(
+                            (array) (KeptDetails::unpack($row->details)['images'] ?? []),
                         ),
                         default => ShownPart::json($links[$page] ?? []),
                     };

@@ -10,7 +10,7 @@ use App\Platform\Work\WorkRun;
 use App\Stores\Models\Store;
 
 /**
- * Makes structured data of all pages of a cause ready for release. Each portion begins behind the last page that was
+ * Makes what mends all pages of a cause ready for release, structured data or alt texts. Each portion begins behind the last page that was
  * done, and what is ready already is passed over, so a killed process goes on and puts nothing twice.
  */
 final readonly class PutWork implements LongWork
@@ -26,7 +26,7 @@ final readonly class PutWork implements LongWork
 
     public static function title(): string
     {
-        return 'making structured data ready';
+        return 'making changes ready for release';
     }
 
     public static function queue(): string
@@ -41,15 +41,16 @@ final readonly class PutWork implements LongWork
     public function slice(WorkRun $run): SliceEnd
     {
         $store = Store::query()->findOrFail($run->storeId);
+        $type = Parts::typeOf($store, $run->subjectId);
         do {
-            if ($run->stopAsked()) {
+            if ($type === null || $run->stopAsked()) {
                 return SliceEnd::stopped();
             }
             $pages = Parts::pagesOf($store, $run->subjectId, $run->number('after'), Parts::PORTION);
             if ($pages === []) {
                 return SliceEnd::done();
             }
-            $put = $this->parts->markup($store, $pages, $run->userId);
+            $put = $this->parts->mend($store, $type, $pages, $run->userId);
             $run->beat(['after' => $pages[count($pages) - 1], 'ready' => $run->number('ready') + $put], force: true);
         } while (! $run->timeIsUp());
 

@@ -4,8 +4,8 @@
 @php
     $at = "/lists/$place";
     $input = fn (string $where, string $base = '', int $size = 16, string $label = '') => ['name' => "at[$where]", 'id' => 'f'.str_replace('/', '-', $where), 'value' => old("at.$where", $typed($where)), 'base' => $base, 'size' => $size, 'label' => $label];
-    $readable = ['id' => 'Number in the shop', 'number' => 'Stock number', 'name' => 'Name', 'path' => 'URL', 'slug' => 'Slug', 'version' => 'Changed or version', 'title' => 'Title', 'description' => 'Description', 'h1' => 'H1', 'canonical' => 'Canonical', 'robots' => 'Robots', 'social_title' => 'Social title', 'social_description' => 'Social text', 'social_image' => 'Social image', 'image_alt' => 'Image alt', 'intro' => 'Intro', 'structured_data' => 'Structured data', 'related_links' => 'Related links'];
-    $written = ['title', 'description', 'h1', 'canonical', 'robots', 'slug', 'social_title', 'social_description', 'social_image', 'image_alt', 'intro', 'structured_data', 'related_links'];
+    $readable = ['id' => 'Number in the shop', 'number' => 'Stock number', 'name' => 'Name', 'path' => 'URL', 'slug' => 'Slug', 'version' => 'Changed or version', 'title' => 'Title', 'description' => 'Description', 'h1' => 'H1', 'canonical' => 'Canonical', 'robots' => 'Robots', 'social_title' => 'Social title', 'social_description' => 'Social text', 'social_image' => 'Social image', 'image_alt' => 'Image alt', 'intro' => 'Intro', 'structured_data' => 'Structured data', 'related_links' => 'Related links', 'image_alts' => 'Alts of further images'];
+    $written = ['title', 'description', 'h1', 'canonical', 'robots', 'slug', 'social_title', 'social_description', 'social_image', 'image_alt', 'intro', 'structured_data', 'related_links', 'image_alts'];
     $count = $sample ? count($sample->entries($list)) : 0;
     $kindIsTold = ($list->kind ?? null) instanceof stdClass;
     $signIn = (string) ($draft->sign_in->by ?? 'bearer');

@@ -33,7 +33,7 @@ final class Shop
         );
         // Nor has one that was grown before pages had these a column for them.
         $columns = array_column($this->rows('PRAGMA table_info(resources)'), 'name');
-        foreach (['social_image', 'structured_data', 'related_links'] as $column) {
+        foreach (['social_image', 'structured_data', 'related_links', 'image_alts'] as $column) {
             if ($columns !== [] && ! in_array($column, $columns, true)) {
                 $this->db->exec("ALTER TABLE resources ADD COLUMN $column TEXT NOT NULL DEFAULT ''");
             }
@@ -50,6 +50,7 @@ final class Shop
                 social_title TEXT NOT NULL DEFAULT \'\', social_description TEXT NOT NULL DEFAULT \'\',
                 social_image TEXT NOT NULL DEFAULT \'\',
                 structured_data TEXT NOT NULL DEFAULT \'\', related_links TEXT NOT NULL DEFAULT \'\',
+                image_alts TEXT NOT NULL DEFAULT \'\',
                 canonical TEXT NOT NULL DEFAULT \'\', robots TEXT NOT NULL DEFAULT \'\',
                 images TEXT NOT NULL DEFAULT \'[]\',
                 facts TEXT NOT NULL, body TEXT NOT NULL, UNIQUE (kind, slug));

@@ -39,6 +39,20 @@ it('keeps images with source, alt and declared size, and counts those without al
         ->toBe(1);
 });
 
+it('tells images in links to other pages from those that are this one’s', function (): void {
+    $details = details(
+        '<a href="/other"><img src="/a.jpg"></a><a href="/big/b.webp?v=2"><img src="/b.jpg"></a>'.
+            '<a href="#zoom"><img src="/c.jpg"></a><a href="/dir/page"><img src="/d.jpg"></a><img src="/e.jpg">'.
+            '<a href="javascript:open()"><img src="/f.jpg"></a><a><img src="/g.jpg"></a>',
+    );
+    expect(
+        array_map(
+            static fn (array $image): string => basename($image['src']),
+            array_filter($details->images, static fn (array $image): bool => isset($image['away'])),
+        ),
+    )->toBe(['a.jpg']);
+});
+
 it('tells every canonical and where it stands', function (): void {
     $html =
         '<head><link rel="canonical" href="/a"><link rel=canonical href="b"></head><body><link rel="canonical" href="/c">';

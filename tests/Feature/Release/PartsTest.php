@@ -37,7 +37,10 @@ function pagesWithParts(Store $store): array
     return $pages;
 }
 
-/** A tended shop of which articles lack structured data and pages lack links, with all that mends it made ready. */
+/**
+ * A tended shop of which articles lack structured data, images lack alts and pages lack links, with all that mends it
+ * made ready.
+ */
 function storeWithParts(): Store
 {
     $store = crawledStore();
@@ -55,7 +58,13 @@ function storeWithParts(): Store
         ->post("/s/{$store->slug}/tend/$path", $body)
         ->assertRedirect()
         ->assertSessionHasNoErrors();
-    $post("causes/$cause/markup");
+    $post("causes/$cause/put");
+    $images = DB::table('tend_causes')
+        ->where('store_id', $store->id)
+        ->where('type', 20)
+        ->orderByDesc('pages')
+        ->value('id');
+    $post("causes/$images/put");
     $post('add', ['do' => 'release', 'links' => $links->all()]);
     $post('robots/fetch');
     $post('maps/release');
@@ -96,6 +105,13 @@ it(
         $linked = $items->first(static fn (object $item): bool => str_contains($item->fields, 'related_links'));
         $path = PageUrl::parse((string) DB::table('pages')->where('id', $linked->page_id)->value('url'))->target();
         expect(shopPage($path))->toContain('<section class="related">');
+        $pictured = $items->first(static fn (object $item): bool => str_contains($item->fields, 'image_alts'));
+        $page = DB::table('pages')
+            ->join('resources', 'resources.id', '=', 'pages.resource_id')
+            ->where('pages.id', $pictured->page_id)
+            ->first(['pages.url', 'resources.name']);
+        $path = PageUrl::parse((string) $page->url)->target();
+        expect(shopPage($path))->toContain("alt=\"$page->name, view 2\"");
         $this->get("/s/{$store->slug}/gather/pages/$linked->page_id")
             ->assertOk()
             ->assertSeeInOrder(['History', '(related links)', 'nothing', '1 link']);
@@ -142,6 +158,7 @@ it('sees after a crawl what no longer shows, and sets it again or takes it as me
         ->orderBy('id')
         ->first();
     changeInShop($one('related_links')->external_id, ['related_links' => '']);
+    changeInShop($one('image_alts')->external_id, ['image_alts' => '']);
     changeInShop($one('structured_data')->external_id, ['structured_data' => '{"@type":"Thing","name":"A theme"}']);
     $version = office('GET', '/files?target=/robots.txt')['version'];
     office('PATCH', '/files?target=/robots.txt', ['body' => "User-agent: *\nDisallow:\n"], "\"$version\"");
@@ -162,18 +179,18 @@ it('sees after a crawl what no longer shows, and sets it again or takes it as me
     $this->actingAs($writer)
         ->get("/s/{$store->slug}/tend/robots")
         ->assertOk()
-        ->assertSee('3')
+        ->assertSee('4')
         ->assertSee('no longer show');
     $this->actingAs($writer)
         ->post("/s/{$store->slug}/tend/drifts", ['do' => 'back'])
         ->assertRedirect();
-    expect(DB::table('address_changes')->where('store_id', $store->id)->where('state', 'ready')->count())->toBe(3);
+    expect(DB::table('address_changes')->where('store_id', $store->id)->where('state', 'ready')->count())->toBe(4);
     // Somebody has set something else there: that is for people to decide.
     $again = app(Releases::class)->send($store, null, null);
     app(WorkDesk::class)->workToEnd($again['work']);
     expect(
         DB::table('release_items')->where('release_id', $again['release'])->pluck('state')->countBy()->all(),
-    )->toEqualCanonicalizing(['clash' => 2, 'live' => 1]);
+    )->toEqualCanonicalizing(['clash' => 2, 'live' => 2]);
     $this->actingAs($writer)
         ->post("/s/{$store->slug}/tend/drifts", ['do' => 'accept'])
         ->assertRedirect();
@@ -189,7 +206,7 @@ it('gives what the shop’s API does not take to somebody else, and sees it when
     $isOf = static fn (object $item, string $field): bool => str_contains((string) $item->fields, "\"$field\"");
     $items = DB::table('release_items')->where('release_id', $begun['release'])->get();
     foreach ($items as $item) {
-        expect($item->via)->toBe($isOf($item, 'structured_data') ? 'direct' : 'person');
+        expect($item->via)->toBe($isOf($item, 'related_links') || $isOf($item, 'robots_file') ? 'person' : 'direct');
     }
     $this->actingAs(member($store, Role::Approver))
         ->get("/s/{$store->slug}/release/{$begun['release']}/list")

@@ -15,7 +15,7 @@ final readonly class ItemList
 {
     public const TEXTS = [
         'title', 'description', 'h1', 'canonical', 'robots', 'slug', 'social_title', 'social_description',
-        'social_image', 'image_alt', 'intro', 'structured_data', 'related_links',
+        'social_image', 'image_alt', 'intro', 'structured_data', 'related_links', 'image_alts',
     ];
 
     /**

@@ -22,11 +22,12 @@ final class Office
         'robots' => 200,
         'structured_data' => 20000,
         'related_links' => 20000,
+        'image_alts' => 20000,
         'body' => 20000,
     ];
 
     /** Texts that are JSON, where they are not empty. */
-    private const JSON_TEXTS = ['structured_data', 'related_links'];
+    private const JSON_TEXTS = ['structured_data', 'related_links', 'image_alts'];
 
     private const SWITCHES = [
         'slow_ms' => 60000,

@@ -94,7 +94,9 @@ final class Pages
                 '</a> ';
         }
         $pictures = '';
+        $alts = array_column((array) json_decode($product['image_alts'] ?? '', true), 'alt', 'image');
         foreach ($product['images'] as $image) {
+            $image['alt'] = $alts[$image['src']] ?? $image['alt'];
             $pictures .=
                 '<img src="'.
                 e($image['src']).
