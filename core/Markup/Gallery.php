@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Orchard\Core\Markup;
 
 /**
- * The images that a page is about, apart from those of its frame and of other pages that it leads to: the main one, what
- * the page's structured data names, what is called as the page is, and what lies beside one of these under the same name
- * with another number or view ("lamp-2.jpg", "lamp-side.jpg").
+ * The images that a page is about, apart from those of its frame and of other pages that it leads to: the main one,
+ * what the page's structured data names, what is called as the page is, and what lies beside one of these under the
+ * same name with another number or view ("lamp-2.jpg", "lamp-side.jpg").
  */
 final class Gallery
 {
@@ -21,7 +21,7 @@ final class Gallery
     private const COUNTER = 2;
 
     /**
-     * @param  list<array{src: string, alt: ?string, width?: int, height?: int, away?: true}>  $images  in the order of the page
+     * @param  list<array{src: string, alt: ?string, width?: int, height?: int, away?: true}>  $images  in their order
      * @param  array<array-key, mixed>  $social  content by property, such as og:image
      * @param  list<mixed>  $structured  JSON-LD, decoded
      * @param  list<string>  $names  what the page is called: its heading, its title, the words of its address

@@ -25,7 +25,7 @@ final class MainImage
         '[_\-](?:small|medium|large|grande|compact|thumb|thumbnail|scaled|full|original))+$/i';
 
     /**
-     * @param  list<array{src: string, alt: ?string, width?: int, height?: int, away?: true}>  $images  in the order of the page
+     * @param  list<array{src: string, alt: ?string, width?: int, height?: int, away?: true}>  $images  in their order
      * @param  array<array-key, mixed>  $social  content by property, such as og:image
      * @param  list<mixed>  $structured  JSON-LD, decoded
      * @param  list<string>  $names  what the page is called: its heading, its title, the words of its address

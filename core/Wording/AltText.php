@@ -29,7 +29,7 @@ final class AltText
     {
         return preg_match('/\.(?:jpe?g|png|webp|gif|avif|svg)$/i', trim($alt)) === 1 ||
             preg_match(
-                '/^(?:img|image|images|picture|photo|product|product image|bild|produktbild|foto|imagen|dsc[nf]?)[ _\-]*\d*$/i',
+                '/^(?:img|images?|picture|photo|product|product image|bild|produktbild|foto|imagen|dsc[nf]?)[ _\-]*\d*$/i',
                 trim($alt),
             ) === 1;
     }

@@ -30,9 +30,11 @@ final readonly class ImageAlts
     public function propose(array $images): array
     {
         $taken = [$this->key($this->name) => true];
-        $times = array_count_values(array_map(fn (array $image): string => $this->key((string) $image['alt']), $images));
+        $times = [];
         foreach ($images as $image) {
-            $taken[$this->key((string) $image['alt'])] = true;
+            $key = $this->key((string) $image['alt']);
+            $taken[$key] = true;
+            $times[$key] = ($times[$key] ?? 0) + 1;
         }
         $proposed = [];
         foreach ($images as $nth => $image) {
