@@ -44,10 +44,17 @@ if (DB::table('page_weeks')->where('store_id', $id)->distinct()->count('week') <
 DB::table('watch_changes')->where('store_id', $id)->delete();
 DB::table('watch_pages')->where('store_id', $id)->delete();
 for ($n = 0; $n < 100; $n++) {
-    $day = $monday->modify('-'.(9 + $n % 12).' weeks')->format('Y-m-d');
+    $day = $monday->modify('-'.(9 + ($n % 12)).' weeks')->format('Y-m-d');
     $change = DB::table('watch_changes')->insertGetId([
-        'store_id' => $id, 'source' => 2, 'source_id' => 0, 'name' => "Change $n", 'first_day' => $day, 'day' => $day,
-        'pages' => 50 + 45 * ($n % 11), 'fields' => 0, 'created_at' => now(),
+        'store_id' => $id,
+        'source' => 2,
+        'source_id' => 0,
+        'name' => "Change $n",
+        'first_day' => $day,
+        'day' => $day,
+        'pages' => 50 + 45 * ($n % 11),
+        'fields' => 0,
+        'created_at' => now(),
     ]);
     DB::insert(
         "INSERT INTO watch_pages (change_id, page_id, store_id, live_on, fields, origin) SELECT $change, page_id, $id,

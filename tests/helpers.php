@@ -553,7 +553,8 @@ function pageAt(Store $store, string $path): int
 /**
  * What is found on a shop, crawled over HTTP, against what is true of it.
  *
- * @return array{pairs: array{int, int, int}, keepers: array<string, array{int, int}>, verdicts: array{int, int}, unsafe: list<string>, wrong: list<string>}
+ * @return array{pairs: array{int, int, int}, keepers: array<string, array{int, int}>, verdicts: array{int, int},
+ *     unsafe: list<string>, wrong: list<string>}
  */
 function judged(LaidOutShop $shop): array
 {

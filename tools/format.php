@@ -3,8 +3,9 @@
 declare(strict_types=1);
 
 /**
- * Formats PHP sources: prettier breaks lines at 120 characters, pint gives Laravel's style, and lists of words, which prettier puts one on a
- * line, are filled up to the width again. Afterwards each file still says the same: its syntax tree is compared with the one before.
+ * Formats PHP sources: prettier breaks lines at 120 characters, pint gives Laravel's style, and lists of words, which
+ * prettier puts one on a line, are filled up to the width again; comments that are wider are broken. Afterwards each
+ * file still says the same: its syntax tree is compared with the one before.
  *
  *     php tools/format.php [FILE …]      all sources without arguments
  */
@@ -90,6 +91,134 @@ function fill(string $source): string
     return $source;
 }
 
+/**
+ * Words of a comment: a tag goes with what follows it, and what stands in brackets is one word, but for arrays' shapes,
+ * which may be broken behind their commas.
+ *
+ * @return list<string>
+ */
+function words(string $text): array
+{
+    $words = [];
+    $open = '';
+    foreach (preg_split('/ +/', trim($text)) ?: [] as $piece) {
+        $last = count($words) - 1;
+        $isShape = str_ends_with($open, '{') && str_ends_with($words[$last] ?? '', ',');
+        if (($open !== '' && ! $isShape) || ($last === 0 && preg_match('/^@[\w\-]+$/', $words[0]) === 1)) {
+            $words[$last] .= " $piece";
+        } else {
+            $words[] = $piece;
+        }
+        foreach (str_split($piece) as $sign) {
+            $open = match ($sign) {
+                '{', '<' => $open.$sign,
+                '}', '>' => substr($open, 0, -1),
+                default => $open,
+            };
+        }
+    }
+
+    return $words;
+}
+
+/**
+ * One paragraph of a comment, broken at the width.
+ *
+ * @return list<string>
+ */
+function broken(string $text, string $head, string $next): array
+{
+    $lines = [$head];
+    foreach (words($text) as $word) {
+        $now = count($lines) - 1;
+        $isEmpty = trim($lines[$now]) === trim($now === 0 ? $head : $next);
+        // A space that stands for two comes later.
+        if (! $isEmpty && mb_strlen(str_replace("\u{a0}", '  ', "$lines[$now] $word")) > WIDTH) {
+            $lines[] = $next.$word;
+        } else {
+            $lines[$now] .= ($isEmpty ? '' : ' ').$word;
+        }
+    }
+
+    return $lines;
+}
+
+/** Breaks comments that are wider, paragraph by paragraph; a paragraph that fits stays as it stands. */
+function wrap(string $source): string
+{
+    $tokens = PhpToken::tokenize($source);
+    foreach ($tokens as $nth => $token) {
+        if (
+            ! $token->is([T_DOC_COMMENT, T_COMMENT]) ||
+            max(array_map(mb_strlen(...), explode("\n", $token->text))) < 60
+        ) {
+            continue;
+        }
+        $before = $nth > 0 && $tokens[$nth - 1]->is(T_WHITESPACE) ? $tokens[$nth - 1]->text : '';
+        $indent = str_repeat(' ', strlen($before) - (int) strrpos("\n$before", "\n"));
+        if (str_contains($before, "\n") || $nth < 2) {
+            $token->text = $token->is(T_DOC_COMMENT)
+                ? wrapBlock($token->text, $indent)
+                : wrapLine($token->text, $indent);
+        }
+    }
+
+    return implode('', array_map(static fn (PhpToken $token): string => $token->text, $tokens));
+}
+
+function wrapLine(string $text, string $indent): string
+{
+    return preg_match('~^// ?(\S.*)$~s', $text, $found) === 1 && mb_strlen($indent.$text) > WIDTH
+        ? ltrim(implode("\n", broken($found[1], "$indent// ", "$indent// ")))
+        : $text;
+}
+
+function wrapBlock(string $text, string $indent): string
+{
+    $isOne = ! str_contains($text, "\n");
+    if ($isOne && mb_strlen($indent.$text) <= WIDTH) {
+        return $text;
+    }
+    $inner = $isOne
+        ? [trim(substr($text, 3, -2))]
+        : array_map(
+            static fn (string $line): string => (string) preg_replace('~^\s*\* ?~', '', $line),
+            array_slice(explode("\n", $text), 1, -1),
+        );
+    $paragraphs = [];
+    foreach ($inner as $line) {
+        $isNew =
+            trim($line) === '' ||
+            preg_match('~^\s*(?:@|[-*] |\d+\. |\|)~', $line) === 1 ||
+            str_starts_with($line, '     ');
+        $last = count($paragraphs) - 1;
+        if ($isNew || $last < 0 || trim(implode('', $paragraphs[$last])) === '') {
+            $paragraphs[] = [$line];
+        } else {
+            $paragraphs[$last][] = $line;
+        }
+    }
+    $lines = [];
+    foreach ($paragraphs as $paragraph) {
+        $width = max(array_map(static fn (string $line): int => mb_strlen("$indent * $line"), $paragraph));
+        $isTag = str_starts_with(ltrim($paragraph[0]), '@');
+        if ($width <= WIDTH) {
+            foreach ($paragraph as $line) {
+                $lines[] = rtrim("$indent * $line");
+            }
+        } else {
+            $text = implode(' ', array_map(trim(...), $paragraph));
+            // Two spaces part a tag's type, name and words.
+            $text = $isTag ? (string) preg_replace('/(\S)  +(?=\S)/', "$1\u{a0}", implode(' ', $paragraph)) : $text;
+            foreach (broken($text, "$indent * ", "$indent * ".($isTag ? '    ' : '')) as $line) {
+                $lines[] = rtrim(str_replace("\u{a0}", '  ', $line));
+            }
+        }
+    }
+
+    return "/**\n".implode("\n", $lines)."\n$indent */";
+}
+
 $files = array_slice($argv, 1);
 if ($files === []) {
     foreach (['app', 'core', 'standins', 'tests', 'bench', 'bootstrap', 'tools'] as $dir) {
@@ -118,7 +247,7 @@ passthru(
 passthru('vendor/bin/pint -q '.$list);
 $wrong = 0;
 foreach ($files as $file) {
-    $now = fill((string) file_get_contents($file));
+    $now = wrap(fill((string) file_get_contents($file)));
     if (meaning($now) !== meaning($before[$file])) {
         fwrite(STDERR, "$file would say something else; it is left as it was.\n");
         $now = $before[$file];

@@ -3,8 +3,8 @@
 declare(strict_types=1);
 
 /**
- * Measures of the code, as docs/testing.md names them: php tools/measure.php [core app …]. Lengths are told as middle / ninth tenth / longest.
- * A circle is a pair of folders whose classes use each other.
+ * Measures of the code, as docs/testing.md names them: php tools/measure.php [core app …]. Lengths are told as middle /
+ * ninth tenth / longest. A circle is a pair of folders whose classes use each other.
  */
 
 use PhpParser\Node;

@@ -65,7 +65,8 @@ final readonly class Takeover
     /**
      * @param  array<int, ShopResource>  $new
      * @param  array<string, int>  $pageOf
-     * @return array{array<int, int>, array<string, int>, array<string, int>} resources by page, by number and by bare id
+     * @return array{array<int, int>, array<string, int>, array<string, int>} resources by page, by number and by bare
+     *     id
      */
     private function candidates(array $new, array $pageOf): array
     {

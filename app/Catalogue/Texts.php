@@ -35,7 +35,10 @@ final class Texts
         );
     }
 
-    /** @return list<string> digests of what showed before and of what shows now: texts that may be duplicates of others from now on, or no longer */
+    /**
+     * @return list<string> digests of what showed before and of what shows now: texts that may be duplicates of others
+     *     from now on, or no longer
+     */
     public static function shown(int $resource, TextField $field, ?string $value): array
     {
         $old = self::of($resource, $field)->value('shown_digest');
@@ -45,7 +48,9 @@ final class Texts
         return array_values(array_filter([is_string($old) ? $old : null, $new], is_string(...)));
     }
 
-    /** @param  list<array{int, int, int, int, ?string}>  $texts  resource, field, store, market and what its page shows */
+    /**
+     * @param  list<array{int, int, int, int, ?string}>  $texts  resource, field, store, market and what its page shows
+     */
     public static function showMany(array $texts): void
     {
         $rows = [];
@@ -76,7 +81,10 @@ final class Texts
         self::of($resource, $field)->update(['draft_shown' => $shown, 'draft_digest' => $digest]);
     }
 
-    /** @param  list<array{int, int, int, int, ?string, ?string}>  $texts  resource, field, store, market, what the draft would show, and its digest */
+    /**
+     * @param  list<array{int, int, int, int, ?string, ?string}>  $texts  resource, field, store, market, what the draft
+     *     would show, and its digest
+     */
     public static function draftMany(array $texts): void
     {
         Bulk::write(

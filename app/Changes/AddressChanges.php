@@ -21,7 +21,8 @@ final class AddressChanges
      * something else is met as a
      * clash. What already holds, or is being asked for, is left out.
      *
-     * @param  list<array{page: int, field: AddressField, value: string, why: string, base?: string}>  $changes  base is what the shop holds where we did not set it, such as a slug
+     * @param  list<array{page: int, field: AddressField, value: string, why: string, base?: string}>  $changes  base is
+     *     what the shop holds where we did not set it, such as a slug
      * @param  bool  $again  also what holds by our doing already, because it does not show
      * @return int how many were put down
      */

@@ -15,7 +15,8 @@ final class LastTouched
 
     /**
      * @param  list<int>  $pages  page ids
-     * @return array<int, string> day of the last change, yyyy-mm-dd, by page; pages whose texts we never changed are not in it
+     * @return array<int, string> day of the last change, yyyy-mm-dd, by page; pages whose texts we never changed are
+     *     not in it
      */
     public static function ofPages(array $pages): array
     {

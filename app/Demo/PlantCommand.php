@@ -19,13 +19,14 @@ use InvalidArgumentException;
 
 final class PlantCommand extends StoreCommand
 {
-    protected $signature = 'demo:plant {--url= : where the stand-in shop answers} {--token-file= : file with its '.
+    protected $signature =
+        'demo:plant {--url= : where the stand-in shop answers} {--token-file= : file with its '.
         'admin token} {--feed= : where the stand-in market answers} {--feed-secret-file= : file with its secret} '.
-            '{--slug=tindrel} {--grow : fill it afterwards, in the background: crawl, feed, drafts, a release} '.
-                '{--json}';
+        '{--slug=tindrel} {--grow : fill it afterwards, in the background: crawl, feed, drafts, a release} '.
+        '{--json}';
 
-    protected $description = 'Bring the demo in: the store Tindrel and a user for each role (a second time changes '.
-        'nothing)';
+    protected $description =
+        'Bring the demo in: the store Tindrel and a user for each role (a second time changes '.'nothing)';
 
     public const PASSWORD = 'lamps-in-a-row';
 

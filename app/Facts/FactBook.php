@@ -52,7 +52,8 @@ final readonly class FactBook
      * Makes the import the owner of these days, all of one calendar month.
      *
      * @param  non-empty-list<array{day: string, days: int, rows: int}>  $days
-     * @param  string  $path  of a file on this machine with all their rows: keys, then sums, between tabs, in the order of the key, each key once
+     * @param  string  $path  of a file on this machine with all their rows: keys, then sums, between tabs, in the order
+     *     of the key, each key once
      * @param  int  $lines  in that file
      */
     public function takeDays(int $import, array $days, string $path, int $lines, ?RowScope $scope = null): void
@@ -132,7 +133,8 @@ final readonly class FactBook
      * it.
      *
      * @param  non-empty-list<array{day: string, days: int}>  $days
-     * @param  array<int, array{string, RowScope}>  $others  state and scope by import: whoever else told these days, the newest first
+     * @param  array<int, array{string, RowScope}>  $others  state and scope by import: whoever else told these days,
+     *     the newest first
      */
     private function giveBack(int $import, array $days, RowScope $scope, array $others): void
     {
@@ -253,7 +255,8 @@ final readonly class FactBook
 
     /**
      * @param  list<array{day: string, days: int, rows?: int}>  $days
-     * @return array<int, array<string, non-empty-list<array{day: string, days: int}>>> days by the import that owns them now and by its scope, the newest first
+     * @return array<int, array<string, non-empty-list<array{day: string, days: int}>>> days by the import that owns
+     *     them now and by its scope, the newest first
      */
     private function owners(array $days): array
     {

@@ -144,7 +144,9 @@ final readonly class NumberWindow
             );
     }
 
-    /** @return array{string, list<int|string>} a SELECT by page that a condition on page_id can follow, and its values */
+    /**
+     * @return array{string, list<int|string>} a SELECT by page that a condition on page_id can follow, and its values
+     */
     private function sums(Store $store): array
     {
         if (! $this->isPeriod) {

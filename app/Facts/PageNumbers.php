@@ -15,13 +15,18 @@ final readonly class PageNumbers
     private const QUERIES = 25;
 
     /**
-     * @param  array<string, array{clicks: int, impressions: int, position: ?float, orders: int, revenue: float}>  $weeks  by Monday, oldest first, weeks without rows included; empty for a period
+     * @param  array<string, array{clicks: int, impressions: int, position: ?float, orders: int,
+     *     revenue: float}>  $weeks  by Monday, oldest first, weeks without rows included; empty for a period
      * @param  array{clicks: int, impressions: int, position: ?float, visits: int, orders: int, revenue: float}  $total
-     * @param  list<array{text: string, clicks: int, impressions: int, position: ?float}>  $queries  by clicks, then impressions
+     * @param  list<array{text: string, clicks: int, impressions: int, position: ?float}>  $queries  by clicks, then
+     *     impressions
      * @param  array{queries: int, clicks: int, impressions: int}  $rest  queries that are not listed
-     * @param  ?array{clicks: int, impressions: int}  $withheld  the page's own figures less all query rows, of the days that rows by query tell; null where no file told queries
-     * @param  ?array{clicks: int, impressions: int, position: ?float, days: int}  $ofQueryDays  the page's own figures of those days
-     * @param  array{search: int, sales: int, days: int}  $told  days of the window that each side tells in the page's market, and all
+     * @param  ?array{clicks: int, impressions: int}  $withheld  the page's own figures less all query rows, of the days
+     *     that rows by query tell; null where no file told queries
+     * @param  ?array{clicks: int, impressions: int, position: ?float, days: int}  $ofQueryDays  the page's own figures
+     *     of those days
+     * @param  array{search: int, sales: int, days: int}  $told  days of the window that each side tells in the page's
+     *     market, and all
      * @param  array<string, int>  $partWeeks  weeks of which search tells only some days, and how many, by Monday
      */
     private function __construct(

@@ -39,7 +39,8 @@ final class ToldWeeks
 
     /**
      * @param  string  $monday  of the newest week
-     * @param  array<int, array<int, array<int, int>>>  $days  told days as bits (Monday 1, Sunday 64) by market, ToldBy and weeks back; 128 where the rows of pages hold what is withheld
+     * @param  array<int, array<int, array<int, int>>>  $days  told days as bits (Monday 1, Sunday 64) by market, ToldBy
+     *     and weeks back; 128 where the rows of pages hold what is withheld
      * @param  list<array{name: string, first: string, last: string}>  $breaks
      * @param  bool  $isPeriod  whether one period is told, and no days
      */
@@ -104,7 +105,10 @@ final class ToldWeeks
 
     public static function fromJson(string $json): self
     {
-        /** @var array{monday: string, days: array<int, array<int, array<int, int>>>, breaks: list<array{name: string, first: string, last: string}>, period: bool} $data */
+        /**
+         * @var array{monday: string, days: array<int, array<int, array<int, int>>>, breaks: list<array{name: string,
+         *     first: string, last: string}>, period: bool} $data
+         */
         $data = json_decode($json, true, 64, JSON_THROW_ON_ERROR);
 
         return new self($data['monday'], $data['days'], $data['breaks'], $data['period']);

@@ -165,7 +165,9 @@ final class GatherStep implements StepContribution
             ),
             new Duty(
                 'The feed’s numbers',
-                $feed ? 'each night at '.StoreTime::ofDay($store, '04:30') : 'no feed is set up: files are brought in',
+                $feed
+                    ? 'each night at '.StoreTime::ofDay($store, '04:30')
+                    : 'no feed is set up: files are brought in',
                 FeedWork::sort(),
                 $feed,
                 new Way('Set', route('gather.feed', $store)),

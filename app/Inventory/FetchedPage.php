@@ -13,7 +13,8 @@ final readonly class FetchedPage
 
     /**
      * @param  int  $status  HTTP status; 0 where there was no answer or the page was barred
-     * @param  ?string  $redirectUrl  where a 3xx leads, or a page that sends on at once; in PageUrl's form where it is one
+     * @param  ?string  $redirectUrl  where a 3xx leads, or a page that sends on at once; in PageUrl's form where it is
+     *     one
      * @param  string  $robotsHeader  X-Robots-Tag headers, joined by "; "
      * @param  array<string, string>  $headers  those that matter, by name
      * @param  ?PageFacts  $facts  null where it was not HTML, or not fetched

@@ -16,7 +16,9 @@ final class Figures
     /** @var array<string, Closure(Store, list<int>): array<int, float>> */
     private array $figures = [];
 
-    /** @param  Closure(Store, list<int>): array<int, float>  $figure  the figure by page; pages without one are left out */
+    /**
+     * @param  Closure(Store, list<int>): array<int, float>  $figure  the figure by page; pages without one are left out
+     */
     public function register(string $name, Closure $figure): void
     {
         $this->figures[$name] = $figure;

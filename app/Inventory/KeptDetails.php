@@ -39,7 +39,9 @@ final readonly class KeptDetails
     ) {
     }
 
-    /** @param  bool  $looksMissing whether it is like the page that answers for an address that surely does not exist */
+    /**
+     * @param  bool  $looksMissing whether it is like the page that answers for an address that surely does not exist
+     */
     public static function of(PageDetails $details, bool $looksMissing): self
     {
         $product = ProductData::of($details->structured);

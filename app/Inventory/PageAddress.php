@@ -121,12 +121,13 @@ final class PageAddress
             $digests = [];
             foreach ($some as $address) {
                 $url = $reader->urlOf($address);
-                $url === null ? $unknown[] = $address : $digests[md5($url, true)][] = $address;
+                $url === null ? ($unknown[] = $address) : ($digests[md5($url, true)][] = $address);
             }
             $list = Bytes::list(array_map(strval(...), array_keys($digests)));
-            $rows = $digests === []
-                ? []
-                : DB::select("SELECT id, digest FROM pages WHERE store_id = ? AND digest IN ($list)", [$store->id]);
+            $rows =
+                $digests === []
+                    ? []
+                    : DB::select("SELECT id, digest FROM pages WHERE store_id = ? AND digest IN ($list)", [$store->id]);
             foreach ($rows as $row) {
                 foreach ($digests[(string) $row->digest] as $address) {
                     $pages[$address] = (int) $row->id;

@@ -10,7 +10,8 @@ final readonly class PageLinks
     /**
      * @param  string  $answer  16 bytes that stand for the whole answer; the same answer is not parsed again
      * @param  string  $digest  16 bytes that stand for the links
-     * @param  array<int, array{int, string, int}>  $links  of the main content, by place: target page, anchor, bits of rel
+     * @param  array<int, array{int, string, int}>  $links  of the main content, by place: target page, anchor, bits of
+     *     rel
      * @param  list<string>  $blocks  digests of the blocks it carries
      */
     public function __construct(

@@ -26,7 +26,8 @@ final readonly class WordSearch
     /**
      * @param  string  $condition  on page_words, there called w; "0" where nothing that could be found is asked for
      * @param  list<string>  $values
-     * @param  bool  $byIndex  whether some of the words are rare: begin with page_words then, and with the list otherwise
+     * @param  bool  $byIndex  whether some of the words are rare: begin with page_words then, and with the list
+     *     otherwise
      */
     private function __construct(public string $condition, public array $values, public bool $byIndex)
     {

@@ -28,7 +28,9 @@ Route::middleware(['web', 'auth', 'can:view,store'])
         Route::get('/pages', [OpenController::class, 'pages'])->name('match.pages');
         Route::get('/tracked', [TrackedController::class, 'index'])->name('match.tracked');
         Route::get('/roads', [RoadController::class, 'index'])->name('match.roads');
-        Route::get('/terms/{term}/road', [RoadController::class, 'show'])->whereNumber('term')->name('match.road');
+        Route::get('/terms/{term}/road', [RoadController::class, 'show'])
+            ->whereNumber('term')
+            ->name('match.road');
         Route::get('/export.{format}', ExportController::class)->name('match.export');
 
         Route::middleware('can:write,store')->group(function (): void {

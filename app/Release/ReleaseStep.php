@@ -50,7 +50,10 @@ final class ReleaseStep implements StepContribution
         };
     }
 
-    /** @return array{ready: int, clash: int, unseen: int, addresses: int} addresses: those of ready and clash that are no texts */
+    /**
+     * @return array{ready: int, clash: int, unseen: int, addresses: int} addresses: those of ready and clash that are
+     *     no texts
+     */
     private function counts(Store $store): array
     {
         $of = static fn (string $table): array => DB::table($table)

@@ -14,20 +14,24 @@ final readonly class StoreSettings
      * @param  int  $pageLimit  URLs that one crawl fetches at most, 1 to 500,000
      * @param  int  $pageBytes  bytes of a page that are read at most, 10,000 to 10,000,000
      * @param  int  $timeout  seconds that an answer may take, 2 to 60
-     * @param  list<string>  $crawlers  names of the crawlers by which the store lives, in small letters: what robots directives say to them alone decides
+     * @param  list<string>  $crawlers  names of the crawlers by which the store lives, in small letters: what robots
+     *     directives say to them alone decides
      * @param  list<string>  $brandTerms  words by which people search for the store itself
-     * @param  array<string, string>  $ways  by which way a field gets into the shop (direct, file, person), for fields of which that was chosen
+     * @param  array<string, string>  $ways  by which way a field gets into the shop (direct, file, person), for fields
+     *     of which that was chosen
      * @param  int  $handoverDays  days after which what was handed over and is not seen live is told, 1 to 90
      * @param  int  $needsApproval  1 where a release takes only what somebody has approved, 2 only what was approved by
      *     somebody else than who made it
      * @param  int  $sitemapHints  1 where sitemaps name priority and frequency
-     * @param  array{factor: float, home: float, price: float, budget: float}  $links  by which roads are reckoned; home in hundredths
+     * @param  array{factor: float, home: float, price: float, budget: float}  $links  by which roads are reckoned; home
+     *     in hundredths
      * @param  int  $targetGrowth  hundredths by which clicks are to be more than a year earlier; 0 for no target
      * @param  int  $fetchDays  days after which search engines have usually fetched a changed page again, 0 to 60
      * @param  array{on: int, products: int, words: int}  $collections  its standard; on is 1 where it has one
      * @param  array{main: int, selling: int, other: int}  $depthAims  clicks from home that pages should be at most
      * @param  int  $clicksAtRisk  hundredths of the store's clicks whose addresses one release may change, 1 to 100
-     * @param  string  $indexnowUrl  where lists of changed addresses are sent by the IndexNow protocol; empty for nowhere
+     * @param  string  $indexnowUrl  where lists of changed addresses are sent by the IndexNow protocol; empty for
+     *     nowhere
      * @param  array<string, int|float|string>  $weighing  what is assumed in weighing, by key; those that were set
      * @param  string  $feedMapping  as Connectors\Feed\FeedMapping reads it; empty for the usual one
      * @param  int  $daysAhead  days that a simulated feed's clock is ahead of ours
@@ -35,7 +39,8 @@ final readonly class StoreSettings
      * @param  string  $crawlHours  as CrawlTimes reads it
      * @param  int  $rate  pages a second at most; 0 for as many as the shop bears
      * @param  int  $trapBudget  pages that a crawl takes of one pattern of addresses
-     * @param  list<string>  $trackingParameters  names of parameters that only track; "*" at the end stands for any rest
+     * @param  list<string>  $trackingParameters  names of parameters that only track; "*" at the end stands for any
+     *     rest
      * @param  list<string>  $privateHosts  "host:port" on private or loopback addresses that the owner allows
      */
     public function __construct(
@@ -206,7 +211,10 @@ final readonly class StoreSettings
         ];
     }
 
-    /** @return array<string, array{min: float, max: float, default: float, means: string}> what is assumed in weighing and can be set */
+    /**
+     * @return array<string, array{min: float, max: float, default: float, means: string}> what is assumed in weighing
+     *     and can be set
+     */
     public static function weighing(): array
     {
         return [

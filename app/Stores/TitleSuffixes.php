@@ -37,7 +37,10 @@ final readonly class TitleSuffixes
         return new self($learned, $set);
     }
 
-    /** @param  list<array{int, int, string}>  $found  market, kind and what is added there; takes the place of all that was learned before */
+    /**
+     * @param  list<array{int, int, string}>  $found  market, kind and what is added there; takes the place of all that
+     *     was learned before
+     */
     public static function learned(Store $store, array $found): void
     {
         DB::delete('DELETE s FROM title_suffixes s JOIN markets m ON m.id = s.market_id WHERE m.store_id = ?', [

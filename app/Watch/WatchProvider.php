@@ -64,15 +64,9 @@ final class WatchProvider extends ServiceProvider
             ),
         );
         Judgings::listen();
-        Event::listen(
-            ReleaseBegun::class,
-            static fn (ReleaseBegun $event) => app(Promises::class)->keep($event),
-        );
+        Event::listen(ReleaseBegun::class, static fn (ReleaseBegun $event) => app(Promises::class)->keep($event));
         $this->callAfterResolving(Schedule::class, static function (Schedule $schedule): void {
-            $schedule
-                ->call(static fn (Judgings $judgings) => $judgings->beginAll())
-                ->name('results')
-                ->dailyAt('03:20');
+            $schedule->call(static fn (Judgings $judgings) => $judgings->beginAll())->name('results')->dailyAt('03:20');
             $schedule->call(static fn () => Readers::tick())->name('reports by mail')->hourly();
         });
         RateLimiter::for(

@@ -177,8 +177,11 @@ final class WeighOverview
         if ((int) $lost->n > 0) {
             $changes[] = new Change(
                 $at,
-                Forms::number((int) $lost->n).((int) $lost->n === 1 ? ' page' : ' pages').' lost '.
-                    Forms::number((int) $lost->clicks).' clicks against the four weeks before',
+                Forms::number((int) $lost->n).
+                    ((int) $lost->n === 1 ? ' page' : ' pages').
+                    ' lost '.
+                    Forms::number((int) $lost->clicks).
+                    ' clicks against the four weeks before',
                 route('weigh.losing', [$store, 'weeks' => 4]),
                 'See why',
             );

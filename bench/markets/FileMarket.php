@@ -37,7 +37,11 @@ final class FileMarket
 
     private const OTHER = 6;
 
-    /** @var list<array{kind: int, group: int, words: list<string>, pairs: list<array{int, int, int, int, float, ?float, bool}>, clicks: int, impressions: int, positions: float, orders: int, revenue: float, squares: float, weeks: int, wording: float, lift: float, value: float, truth: float}> */
+    /**
+     * @var list<array{kind: int, group: int, words: list<string>, pairs: list<array{int, int, int, int, float, ?float,
+     *     bool}>, clicks: int, impressions: int, positions: float, orders: int, revenue: float, squares: float,
+     *     weeks: int, wording: float, lift: float, value: float, truth: float}>
+     */
     public array $pages = [];
 
     private readonly Chance $chance;

@@ -19,7 +19,11 @@ use Orchard\Core\Demand\QueryClass;
  */
 final class SimulatedMarket
 {
-    /** @var list<array{kind: int, group: int, pairs: list<array{query: int, device: int, clicks: int, impressions: int, position: float, difficulty: float}>, clicks: int, impressions: int, position: float, visits: int, orders: int, revenue: float, wording: float, lift: float, value: float}> */
+    /**
+     * @var list<array{kind: int, group: int, pairs: list<array{query: int, device: int, clicks: int, impressions: int,
+     *     position: float, difficulty: float}>, clicks: int, impressions: int, position: float, visits: int,
+     *     orders: int, revenue: float, wording: float, lift: float, value: float}>
+     */
     public array $pages = [];
 
     private readonly Chance $chance;

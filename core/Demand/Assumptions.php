@@ -37,15 +37,18 @@ final readonly class Assumptions
     ) {
     }
 
-    /** Probability that a query is brought from where it stands to a target; fades out about the deepest position that is worked on. */
+    /**
+     * Probability that a query is brought from where it stands to a target; fades out about the deepest position that
+     * is worked on.
+     */
     public function probability(?float $difficulty, float $position, ?float $target = null): float
     {
         return $this->liftProbability * $this->ease($difficulty, $position, $target);
     }
 
     /**
-     * What difficulty, the way to the target and the depth leave of that probability, 0 to 1: continuous in all of them. Nothing for a query that
-     * stands at the target or better, for there is nothing to do.
+     * What difficulty, the way to the target and the depth leave of that probability, 0 to 1: continuous in all of
+     * them. Nothing for a query that stands at the target or better, for there is nothing to do.
      */
     public function ease(?float $difficulty, float $position, ?float $target = null): float
     {

@@ -5,9 +5,10 @@ declare(strict_types=1);
 namespace Orchard\Core\Demand;
 
 /**
- * A change in clicks between two periods taken apart exactly. Clicks of a query are searches x what its position makes of them (seen, and clicked as the
- * store's curve has it) x its own click rate against that curve; each factor's part is the average over the six orders in which they may change (Shapley
- * 1953). Queries that came or went, and what no query row explains, are parts of their own; all parts add up to the change.
+ * A change in clicks between two periods taken apart exactly. Clicks of a query are searches x what its position makes
+ * of them (seen, and clicked as the store's curve has it) x its own click rate against that curve; each factor's part
+ * is the average over the six orders in which they may change (Shapley 1953). Queries that came or went, and what no
+ * query row explains, are parts of their own; all parts add up to the change.
  */
 final readonly class ChangeParts
 {
@@ -38,7 +39,8 @@ final readonly class ChangeParts
         $parts = [0.0, 0.0, 0.0];
         for ($i = 0; $i < 3; $i++) {
             [$j, $k] = [($i + 1) % 3, ($i + 2) % 3];
-            // The average over all orders of a product of three: a third each for first and last, a sixth for each middle.
+            // The average over all orders of a product of three: a third each for first and last, a sixth for each
+            // middle.
             $parts[$i] =
                 ($b[$i] - $a[$i]) *
                 (($a[$j] * $a[$k]) / 3 + ($b[$j] * $b[$k]) / 3 + ($b[$j] * $a[$k] + $a[$j] * $b[$k]) / 6);
@@ -66,7 +68,8 @@ final readonly class ChangeParts
 
     /**
      * @param  array{clicks: float, impressions: float, position: float}  $one
-     * @return array{float, float, float} searches, what the position makes of them, click rate against the curve; their product is the clicks
+     * @return array{float, float, float} searches, what the position makes of them, click rate against the curve; their
+     *     product is the clicks
      */
     private static function factors(array $one, ClickCurve $curve): array
     {

@@ -7,7 +7,8 @@ namespace Orchard\Core\Demand;
 /**
  * The click rate that a position earns in this store: per device, never rising with the position.
  *
- * Held on bins that are equally wide in the logarithm of the position; between their middles it runs straight in both logarithms.
+ * Held on bins that are equally wide in the logarithm of the position; between their middles it runs straight in both
+ * logarithms.
  */
 final readonly class ClickCurve
 {

@@ -5,13 +5,16 @@ declare(strict_types=1);
 namespace Orchard\Core\Demand;
 
 /**
- * Gathers page-query pairs and fits the click curve: each bin leaned on a log-log line, made non-increasing, then each device as a
- * multiple of the pooled curve that changes smoothly with the position. The band is drawn over groups of pages (a bootstrap), for pairs of one page
- * are not independent.
+ * Gathers page-query pairs and fits the click curve: each bin leaned on a log-log line, made non-increasing, then each
+ * device as a multiple of the pooled curve that changes smoothly with the position. The band is drawn over groups of
+ * pages (a bootstrap), for pairs of one page are not independent.
  */
 final class CurveFit
 {
-    /** Impressions of one pair that count whole; of more ten times the square root of the excess does, four times as many at most, so that a few giants do not set the curve. */
+    /**
+     * Impressions of one pair that count whole; of more ten times the square root of the excess does, four times as
+     * many at most, so that a few giants do not set the curve.
+     */
     private const WHOLE = 1500.0;
 
     /** Clicks that the line is worth in each bin. */
@@ -33,7 +36,8 @@ final class CurveFit
     private array $groups = [];
 
     /**
-     * @param  float  $ratio  what the page earns against others at its positions, so far as it is known; its impressions count for so many of others
+     * @param  float  $ratio  what the page earns against others at its positions, so far as it is known; its
+     *     impressions count for so many of others
      */
     public function add(
         int $page,

@@ -12,10 +12,12 @@ final readonly class Evidence
      * @param  int  $kind  of page
      * @param  int  $group  the collection that it belongs to; 0 for none
      * @param  list<Pair>  $pairs  its queries; what is withheld as query 0
-     * @param  float  $clicks  all of them, own brand too, on the days of which orders are told: what orders are measured against
+     * @param  float  $clicks  all of them, own brand too, on the days of which orders are told: what orders are
+     *     measured against
      * @param  float  $revenue  from 0
      * @param  list<int>  $words  what its address tells beside: a number below 0 for each word and for its folder
-     * @param  float  $squares  sum of revenue squared over orders of its weeks, from which the spread of single orders follows
+     * @param  float  $squares  sum of revenue squared over orders of its weeks, from which the spread of single orders
+     *     follows
      * @param  int  $weeks  that had orders
      * @param  bool  $isHome  whether it is the home page, whose buyers are others
      */

@@ -5,10 +5,11 @@ declare(strict_types=1);
 namespace Orchard\Core\Demand;
 
 /**
- * The gamma law with shape and rate, as far as shrinkage needs it: distribution, the mean of what is missing to a bound, draws.
+ * The gamma law with shape and rate, as far as shrinkage needs it: distribution, the mean of what is missing to a
+ * bound, draws.
  *
- * Incomplete gamma by series and continued fraction, logarithm of gamma by Lanczos (Press, Teukolsky, Vetterling and Flannery: Numerical
- * Recipes, 3rd edition, sections 6.1 and 6.2); accurate to about 1e-10.
+ * Incomplete gamma by series and continued fraction, logarithm of gamma by Lanczos (Press, Teukolsky, Vetterling and
+ * Flannery: Numerical Recipes, 3rd edition, sections 6.1 and 6.2); accurate to about 1e-10.
  */
 final readonly class GammaLaw
 {
@@ -27,8 +28,8 @@ final readonly class GammaLaw
     }
 
     /**
-     * The quantile that a point of the normal law stands for (Wilson and Hilferty 1931): within 2% from a shape of 1 on, above nothing
-     * always.
+     * The quantile that a point of the normal law stands for (Wilson and Hilferty 1931): within 2% from a shape of 1
+     * on, above nothing always.
      */
     public function at(float $normal): float
     {

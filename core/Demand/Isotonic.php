@@ -9,8 +9,8 @@ use InvalidArgumentException;
 /**
  * Weighted least squares under order: the non-increasing sequence nearest to the given one.
  *
- * Pool adjacent violators (Ayer, Brunk, Ewing, Reid and Silverman 1955; Barlow, Bartholomew, Bremner and Brunk 1972); linear in the
- * number of values. The result is unique, and the same as the min-max formula's.
+ * Pool adjacent violators (Ayer, Brunk, Ewing, Reid and Silverman 1955; Barlow, Bartholomew, Bremner and Brunk 1972);
+ * linear in the number of values. The result is unique, and the same as the min-max formula's.
  */
 final class Isotonic
 {

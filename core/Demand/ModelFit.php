@@ -8,8 +8,9 @@ use Closure;
 use Generator;
 
 /**
- * Learns a market's model from its pages in two rounds: the curve as if all pages were alike, then their ratios, then the curve once more with each
- * page's clicks taken to what others would earn. The pages are read twice a round and never held: of each only a few sums.
+ * Learns a market's model from its pages in two rounds: the curve as if all pages were alike, then their ratios, then
+ * the curve once more with each page's clicks taken to what others would earn. The pages are read twice a round and
+ * never held: of each only a few sums.
  */
 final class ModelFit
 {
@@ -51,7 +52,8 @@ final class ModelFit
                 );
                 $ratio = $round === 0 ? 1.0 : $model->ratioOf($generic)->mean() / $level;
                 foreach ($generic as $pair) {
-                    // What is withheld stands at a mean of positions, which bends the curve; it tells of the page, not of the curve.
+                    // What is withheld stands at a mean of positions, which bends the curve; it tells of the page, not
+                    // of the curve.
                     $pair->query > 0 &&
                         $fit->add(
                             $page->page,
@@ -104,9 +106,11 @@ final class ModelFit
     }
 
     /**
-     * Mean ratio of all pages by what they would earn: curve and ratios tell their level only together, so the ratios' is 1.
+     * Mean ratio of all pages by what they would earn: curve and ratios tell their level only together, so the ratios'
+     * is 1.
      *
-     * @param  list<array{float, float, float}>  $told  clicks, expected clicks and the sum of their squares of each page's generic queries
+     * @param  list<array{float, float, float}>  $told  clicks, expected clicks and the sum of their squares of each
+     *     page's generic queries
      */
     private static function level(array $told, StoreModel $model): float
     {
@@ -123,7 +127,8 @@ final class ModelFit
      * How classes stand against the curve, and how far pages and their queries spread.
      *
      * @param  Closure(): Generator<Evidence>  $pages
-     * @return array{array<int, float>, RateShrinkage, float, list<array{float, float, float}>} multiples of the classes, page ratios, spread of queries, and what each page's generic queries tell
+     * @return array{array<int, float>, RateShrinkage, float, list<array{float, float, float}>} multiples of the
+     *     classes, page ratios, spread of queries, and what each page's generic queries tell
      */
     private static function spreads(Closure $pages, StoreModel $model): array
     {
@@ -179,8 +184,8 @@ final class ModelFit
     }
 
     /**
-     * How far a page's queries lie from what they bring together: squared deviations beyond the chance of counts, and what they would be at a spread of 1,
-     * both weighted by how much they tell. A query is the same on all its devices.
+     * How far a page's queries lie from what they bring together: squared deviations beyond the chance of counts, and
+     * what they would be at a spread of 1, both weighted by how much they tell. A query is the same on all its devices.
      *
      * @param  list<Pair>  $pairs
      * @return array{float, float}

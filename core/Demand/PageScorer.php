@@ -5,8 +5,9 @@ declare(strict_types=1);
 namespace Orchard\Core\Demand;
 
 /**
- * Reckons a page's upside: the gap between what its positions would earn and what it earns, and what better positions would bring, at the value of one of
- * its clicks; in clicks where no sales are known. Every figure is a mean over what is not known; the range comes from draws, or where no randomizer is given from fixed points.
+ * Reckons a page's upside: the gap between what its positions would earn and what it earns, and what better positions
+ * would bring, at the value of one of its clicks; in clicks where no sales are known. Every figure is a mean over what
+ * is not known; the range comes from draws, or where no randomizer is given from fixed points.
  */
 final class PageScorer
 {
@@ -21,10 +22,16 @@ final class PageScorer
     /** Withheld impressions raise the demand of the queries that are told at most to so many times. */
     private const MOST_WITHHELD = 3.0;
 
-    /** Relative doubt about the second sum: about all probabilities of a lift together, and about how often deep positions are seen and clicked, which the curve tells only from afar. */
+    /**
+     * Relative doubt about the second sum: about all probabilities of a lift together, and about how often deep
+     * positions are seen and clicked, which the curve tells only from afar.
+     */
     private const DOUBT = 0.6;
 
-    /** @var array<int, array<int, array<int, float>>> part of the searches that a target sees clicked, by group of queries, device and thousandths of the position */
+    /**
+     * @var array<int, array<int, array<int, float>>> part of the searches that a target sees clicked, by group of
+     *     queries, device and thousandths of the position
+     */
     private array $seenAndClicked = [];
 
     public function __construct(private readonly StoreModel $model, private readonly Assumptions $assumptions)
@@ -33,7 +40,8 @@ final class PageScorer
 
     /**
      * @param  float  $part  part of the upside that counts: 0 for a page that cannot sell or is not listed
-     * @param  ?Chance  $chance  from which the range is drawn; from points that are the same for all pages where it is not given
+     * @param  ?Chance  $chance  from which the range is drawn; from points that are the same for all pages where it is
+     *     not given
      * @param  ?float  $season  the next 28 days of the page against the window; the market's where it is not given
      */
     public function score(Evidence $page, float $part = 1.0, ?Chance $chance = null, ?float $season = null): Upside
@@ -56,7 +64,8 @@ final class PageScorer
         $money = $clickValue * $part;
         $told = array_sum(array_map(static fn (Pair $pair): int => $pair->query > 0 ? $pair->impressions : 0, $pairs));
         $all = array_sum(array_map(static fn (Pair $pair): int => $pair->impressions, $pairs));
-        // What is withheld was searched for by the same queries, on days on which they were rare, or by others like them.
+        // What is withheld was searched for by the same queries, on days on which they were rare, or by others like
+        // them.
         $more = $told > 0 ? min(self::MOST_WITHHELD, $all / $told) : 1.0;
         $expected = $impressions = $wording = $position = 0.0;
         $queries = [];
@@ -156,7 +165,8 @@ final class PageScorer
     }
 
     /**
-     * Where queries stand on all devices together: a mean of logarithms over impressions, so that one deep device is no deep query.
+     * Where queries stand on all devices together: a mean of logarithms over impressions, so that one deep device is no
+     * deep query.
      *
      * @param  list<Pair>  $pairs
      * @return array<int, float> by query
@@ -175,7 +185,10 @@ final class PageScorer
         return array_map(static fn (array $sum): float => exp($sum[0] / $sum[1]), $sums);
     }
 
-    /** Clicks of the window that a query would bring more at the target: its searches seen and clicked there, less what it earns where it stands. */
+    /**
+     * Clicks of the window that a query would bring more at the target: its searches seen and clicked there, less what
+     * it earns where it stands.
+     */
     private function gain(Pair $pair, float $demand, float $now, float $target): float
     {
         $rate = $this->seenAndClicked[StoreModel::groupOf($pair)][$pair->device][(int) (1000 * $target)] ??=
@@ -185,7 +198,8 @@ final class PageScorer
     }
 
     /**
-     * @param  list<array{float, float, float, float}>  $points  normal draws for the ratio, the second sum, the orders and their value
+     * @param  list<array{float, float, float, float}>  $points  normal draws for the ratio, the second sum, the orders
+     *     and their value
      * @return array{Range, Range, Range, Range} of both sums together, of each, and of the value of a click
      */
     private function ranges(
@@ -227,8 +241,8 @@ final class PageScorer
     }
 
     /**
-     * Points that fill the four normal laws evenly (Halton's sequence in bases 2, 3, 5, 7), the same for every page: a range from them costs no more than
-     * one from moments, and knows of sums that are nothing with some probability.
+     * Points that fill the four normal laws evenly (Halton's sequence in bases 2, 3, 5, 7), the same for every page: a
+     * range from them costs no more than one from moments, and knows of sums that are nothing with some probability.
      *
      * @return list<array{float, float, float, float}>
      */

@@ -5,8 +5,9 @@ declare(strict_types=1);
 namespace Orchard\Core\Demand;
 
 /**
- * Tells queries apart: own brand (its words, run together or apart, and with one slip of typing where they have five letters or more), makers' names,
- * questions (by their first word, in several languages, or a question mark), all others generic. A query of a brand is no question.
+ * Tells queries apart: own brand (its words, run together or apart, and with one slip of typing where they have five
+ * letters or more), makers' names, questions (by their first word, in several languages, or a question mark), all
+ * others generic. A query of a brand is no question.
  */
 final readonly class QueryClassifier
 {
@@ -123,7 +124,10 @@ final readonly class QueryClassifier
             : QueryClass::Generic;
     }
 
-    /** Whether two words differ by one letter put in, left out, changed, or by two neighbours turned round (Damerau 1964). */
+    /**
+     * Whether two words differ by one letter put in, left out, changed, or by two neighbours turned round (Damerau
+     * 1964).
+     */
     private static function isOneSlip(string $a, string $b): bool
     {
         if (levenshtein($a, $b) <= 1) {

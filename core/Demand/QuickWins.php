@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Orchard\Core\Demand;
 
-/** Queries of a page that stand just off the top: how many, and the clicks in 28 days that lifting them is expected to bring. */
+/**
+ * Queries of a page that stand just off the top: how many, and the clicks in 28 days that lifting them is expected to
+ * bring.
+ */
 final readonly class QuickWins
 {
     /** Positions up to which a query is near the top, and within reach of it; from 1.5 on. */

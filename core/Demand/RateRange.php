@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Orchard\Core\Demand;
 
-/** A rate with its uncertainty: the interval of Wilson (1927), which holds its level for few counts and for rates near 0 and 1. */
+/**
+ * A rate with its uncertainty: the interval of Wilson (1927), which holds its level for few counts and for rates near 0
+ * and 1.
+ */
 final readonly class RateRange
 {
     /** Of the normal law: four times in five. */

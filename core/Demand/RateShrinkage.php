@@ -7,9 +7,9 @@ namespace Orchard\Core\Demand;
 /**
  * Rates of many small counts, each leaned on a common mean by how little data stands behind it.
  *
- * Counts are Poisson with mean rate x exposure, rates follow a gamma law of the given mean; its strength (the exposure at mean 1 that the
- * common mean is worth) is where the marginal likelihood, a negative binomial's, is highest. Strength is searched on a grid of its
- * logarithm and then by golden section; large strength means that all are alike.
+ * Counts are Poisson with mean rate x exposure, rates follow a gamma law of the given mean; its strength (the exposure
+ * at mean 1 that the common mean is worth) is where the marginal likelihood, a negative binomial's, is highest.
+ * Strength is searched on a grid of its logarithm and then by golden section; large strength means that all are alike.
  */
 final readonly class RateShrinkage
 {

@@ -5,12 +5,16 @@ declare(strict_types=1);
 namespace Orchard\Core\Demand;
 
 /**
- * The weeks ahead against those of the window, as they stood to each other a year (364 days) earlier, leaned on a wider group by how little was seen: a gamma
- * law around the group's factor (a Poisson count of impressions ahead over an exposure of those in the window).
+ * The weeks ahead against those of the window, as they stood to each other a year (364 days) earlier, leaned on a wider
+ * group by how little was seen: a gamma law around the group's factor (a Poisson count of impressions ahead over an
+ * exposure of those in the window).
  */
 final class SeasonFactor
 {
-    /** Impressions in the window a year earlier that a page's group is worth beside its own, and that the store is worth beside a group's. */
+    /**
+     * Impressions in the window a year earlier that a page's group is worth beside its own, and that the store is worth
+     * beside a group's.
+     */
     public const OF_GROUP = 1500.0;
 
     public const OF_STORE = 5000.0;

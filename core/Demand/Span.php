@@ -7,8 +7,9 @@ namespace Orchard\Core\Demand;
 use InvalidArgumentException;
 
 /**
- * Runs of whole weeks, counted back from the end of the window, such that every window, the weeks before it, the same weeks a year (364 days) earlier and
- * the weeks that followed those are unions of them: sums kept by span answer for all of these without the rows.
+ * Runs of whole weeks, counted back from the end of the window, such that every window, the weeks before it, the same
+ * weeks a year (364 days) earlier and the weeks that followed those are unions of them: sums kept by span answer for
+ * all of these without the rows.
  */
 final class Span
 {
@@ -52,7 +53,10 @@ final class Span
         return self::between(52, 52 + self::window($weeks));
     }
 
-    /** @return non-empty-list<int> of the weeks that followed a year earlier: what lies ahead, as it was then; for 4, 13 and 26 */
+    /**
+     * @return non-empty-list<int> of the weeks that followed a year earlier: what lies ahead, as it was then; for 4, 13
+     *     and 26
+     */
     public static function ahead(int $weeks): array
     {
         return self::between(52 - self::window($weeks), 52);

@@ -4,12 +4,18 @@ declare(strict_types=1);
 
 namespace Orchard\Core\Demand;
 
-/** What a market's own rows say of all its pages: the click curve, how classes differ, how far pages and queries spread, what a click is worth. */
+/**
+ * What a market's own rows say of all its pages: the click curve, how classes differ, how far pages and queries spread,
+ * what a click is worth.
+ */
 final readonly class StoreModel
 {
     private const WITHHELD = 9;
 
-    /** By how much variances are larger than they seem, for their strengths and means are themselves learned from the same rows. */
+    /**
+     * By how much variances are larger than they seem, for their strengths and means are themselves learned from the
+     * same rows.
+     */
     private const PLUGGED_IN = 1.4;
 
     /**
@@ -17,8 +23,11 @@ final readonly class StoreModel
      * @param  RateShrinkage  $ratios  page click ratios: mean 1
      * @param  float  $querySpread  squared relative spread of queries within a page
      * @param  array<int, RateShrinkage>  $orders  orders a click by kind of page; 0 for all kinds
-     * @param  array<int, array{float, float, float}>  $orderValues  mean order value, its squared relative spread between pages, and within them, by kind; 0 for all
-     * @param  array<int, array{float, float, float, float}>  $groups  how orders a click and the value of an order stand in each collection (and word, by numbers below 0; 0 for the market as a whole) against its pages' kinds, and the relative variance of either as far as it is known
+     * @param  array<int, array{float, float, float}>  $orderValues  mean order value, its squared relative spread
+     *     between pages, and within them, by kind; 0 for all
+     * @param  array<int, array{float, float, float, float}>  $groups  how orders a click and the value of an order
+     *     stand in each collection (and word, by numbers below 0; 0 for the market as a whole) against its pages'
+     *     kinds, and the relative variance of either as far as it is known
      * @param  float  $season  the next 28 days against the window, day by day
      * @param  float  $days  of the window
      */
@@ -41,7 +50,10 @@ final readonly class StoreModel
         return ($this->orderValues[0][0] ?? 0.0) > 0;
     }
 
-    /** Which multiple of the curve holds for a pair: that of its class, or of what is withheld, whose mean position hides near ones and far ones. */
+    /**
+     * Which multiple of the curve holds for a pair: that of its class, or of what is withheld, whose mean position
+     * hides near ones and far ones.
+     */
     public static function groupOf(Pair $pair): int
     {
         return $pair->query === 0 ? self::WITHHELD : $pair->class->value;
@@ -59,7 +71,8 @@ final readonly class StoreModel
     }
 
     /**
-     * What is known of a page's click ratio, as a law: its queries differ, so that many clicks of one query tell less than as many of several.
+     * What is known of a page's click ratio, as a law: its queries differ, so that many clicks of one query tell less
+     * than as many of several.
      *
      * @param  list<Pair>  $pairs  without own brand
      */
@@ -97,7 +110,10 @@ final readonly class StoreModel
         return $this->ratios->posterior($clicks * $worth, $expected * $worth);
     }
 
-    /** What is known of the orders a click brings on a page: its own, leaned on what its kind, its collection and its words bring. */
+    /**
+     * What is known of the orders a click brings on a page: its own, leaned on what its kind, its collection and its
+     * words bring.
+     */
     public function ordersOf(Evidence $page): GammaLaw
     {
         $kind = $this->orders[$page->kind] ?? $this->orders[0];
@@ -129,7 +145,8 @@ final readonly class StoreModel
     /**
      * What a page's collection and words say together of its orders a click and the value of an order.
      *
-     * @return array{float, float, float, float} factors of both, and the relative variance of either as far as it is known
+     * @return array{float, float, float, float} factors of both, and the relative variance of either as far as it is
+     *     known
      */
     private function factorOf(Evidence $page): array
     {

@@ -7,13 +7,13 @@ namespace Orchard\Core\Demand;
 use DateTimeImmutable;
 
 /**
- * Which days are told, where only days on which something happened have rows: a day between others on which nothing was sold is a zero,
- * eleven of them in a shop that sells each day are a hole.
+ * Which days are told, where only days on which something happened have rows: a day between others on which nothing was
+ * sold is a zero, eleven of them in a shop that sells each day are a hole.
  *
- * With told days coming by chance at the share p of all days, a gap of g days comes told x (1 - p)^g times; one that is expected less than
- * once in twenty such calendars is a hole. Where a day has many rows a single day without any is one, unless such gaps are a habit (a shop
- * that rests on Sundays). Before the first and behind the last told day nothing is known, but to the border of the week where so short a
- * silence is no wonder.
+ * With told days coming by chance at the share p of all days, a gap of g days comes told x (1 - p)^g times; one that is
+ * expected less than once in twenty such calendars is a hole. Where a day has many rows a single day without any is
+ * one, unless such gaps are a habit (a shop that rests on Sundays). Before the first and behind the last told day
+ * nothing is known, but to the border of the week where so short a silence is no wonder.
  */
 final class ToldDays
 {

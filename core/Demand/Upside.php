@@ -21,10 +21,13 @@ final readonly class Upside
      * @param  float  $ratio  clicks against expected clicks, shrunk
      * @param  float  $expectedRate  click rate that the page's positions would earn
      * @param  float  $ownPart  part of the wording sum that the page's own data show; the rest is assumed from others
-     * @param  array<int, float>  $lifts  the second sum were the target position 1 to 5 and every probability that of difficulty alone, by target
+     * @param  array<int, float>  $lifts  the second sum were the target position 1 to 5 and every probability that of
+     *     difficulty alone, by target
      * @param  QuickWins  $wins  queries just off the top
-     * @param  float  $topClicks  what the first place would bring for queries that stand at the target or better: another promise, in no sum
-     * @param  array<int, array{wording: float, position: float, expected: float, target: ?float, probability: float}>  $queries  money by query id, of both sums; 0 is what is withheld
+     * @param  float  $topClicks  what the first place would bring for queries that stand at the target or better:
+     *     another promise, in no sum
+     * @param  array<int, array{wording: float, position: float, expected: float, target: ?float,
+     *     probability: float}>  $queries  money by query id, of both sums; 0 is what is withheld
      */
     public function __construct(
         public float $wording,

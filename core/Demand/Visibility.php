@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Orchard\Core\Demand;
 
 /**
- * The share of searches in which a result at a position is seen at all. Without search volumes it cannot be told apart from demand, and this
- * stated default holds: all of them at the top, half at position 12.
+ * The share of searches in which a result at a position is seen at all. Without search volumes it cannot be told apart
+ * from demand, and this stated default holds: all of them at the top, half at position 12.
  */
 final class Visibility
 {

@@ -7,8 +7,9 @@ namespace Orchard\Core\Demand;
 use InvalidArgumentException;
 
 /**
- * Fills a capacity with the work that is worth most: of up to CANDIDATES pieces exactly, by dynamic programming over whole units of effort (the knapsack
- * problem: Bellman 1957); of more the first so many by worth for effort, and what is left of the capacity by the same order.
+ * Fills a capacity with the work that is worth most: of up to CANDIDATES pieces exactly, by dynamic programming over
+ * whole units of effort (the knapsack problem: Bellman 1957); of more the first so many by worth for effort, and what
+ * is left of the capacity by the same order.
  */
 final class WorkloadFill
 {

@@ -5,12 +5,13 @@ declare(strict_types=1);
 namespace Orchard\Core\Demand;
 
 /**
- * What a click is worth, learned from all pages of a market: orders a click and value of an order by kind, each kind leaned on the store; how
- * collections and words of addresses stand against that, as factors that cross, each leaned on 1 by one learned strength; and how far pages spread
- * within all of it.
+ * What a click is worth, learned from all pages of a market: orders a click and value of an order by kind, each kind
+ * leaned on the store; how collections and words of addresses stand against that, as factors that cross, each leaned on
+ * 1 by one learned strength; and how far pages spread within all of it.
  *
- * Factors overlap (a page has several), so they are found in damped rounds, each against what the others leave. Words that say nothing have
- * a spread no larger than chance gives them, by which the learned strength is large and they stay at 1.
+ * Factors overlap (a page has several), so they are found in damped rounds, each against what the others leave. Words
+ * that say nothing have a spread no larger than chance gives them, by which the learned strength is large and they stay
+ * at 1.
  */
 final class WorthFit
 {
@@ -41,7 +42,10 @@ final class WorthFit
     /** Pages with orders that the store's strength is worth beside a kind's own. */
     private const STRENGTH_OF_STORE = 30.0;
 
-    /** @var list<array{kind: int, features: list<int>, clicks: float, orders: float, revenue: float, squares: float, weeks: int, home: bool}> */
+    /**
+     * @var list<array{kind: int, features: list<int>, clicks: float, orders: float, revenue: float, squares: float,
+     *     weeks: int, home: bool}>
+     */
     private array $rows = [];
 
     public function add(Evidence $page): void
@@ -60,7 +64,11 @@ final class WorthFit
         }
     }
 
-    /** @return array{array<int, RateShrinkage>, array<int, array{float, float, float}>, array<int, array{float, float, float, float}>} orders a click and order values by kind (0 for all), factors by feature, as StoreModel has them */
+    /**
+     * @return array{array<int, RateShrinkage>, array<int, array{float, float, float}>, array<int, array{float, float,
+     *     float, float}>} orders a click and order values by kind (0 for all), factors by feature, as StoreModel has
+     *     them
+     */
     public function fit(): array
     {
         [$rates, $values] = $this->kinds();
@@ -129,7 +137,10 @@ final class WorthFit
         return [$orders, $worth, $groups];
     }
 
-    /** @return array{array<int, float>, array<int, float>} orders a click and value of an order, by kind; 0 for the store without its home page */
+    /**
+     * @return array{array<int, float>, array<int, float>} orders a click and value of an order, by kind; 0 for the
+     *     store without its home page
+     */
     private function kinds(): array
     {
         $sums = [];
@@ -190,8 +201,11 @@ final class WorthFit
      * Factors that cross, each leaned on 1.
      *
      * @param  array<int, list<int>>  $features  rows by feature
-     * @param  callable(array{kind: int, features: list<int>, clicks: float, orders: float, revenue: float, squares: float, weeks: int, home: bool}): array{float, float}  $of  what a row brought, and what it would bring without factors
-     * @param  ?float  $noise  squared relative spread of one unit of what it would bring; null for counts, which bring their own
+     * @param  callable(array{kind: int, features: list<int>, clicks: float, orders: float, revenue: float,
+     *     squares: float, weeks: int, home: bool}): array{float, float}  $of  what a row brought, and what it would
+     *     bring without factors
+     * @param  ?float  $noise  squared relative spread of one unit of what it would bring; null for counts, which bring
+     *     their own
      * @return array<int, array{float, float}> factor and its relative variance
      */
     private function factors(array $features, callable $of, ?float $noise): array
@@ -253,7 +267,8 @@ final class WorthFit
             if (count($some) < 3) {
                 $found[] = 1e6;
             } elseif ($noise === null) {
-                // Counts of pages that differ spread more than counts of one: what pages' own spread gives is taken off by the page's strength.
+                // Counts of pages that differ spread more than counts of one: what pages' own spread gives is taken off
+                // by the page's strength.
                 $found[] = max(2.0, RateShrinkage::fit($some, 1.0)->strength);
             } else {
                 // d^2 = between + noise / units, weighted by units.
@@ -273,7 +288,10 @@ final class WorthFit
         return [$found[0], $found[1]];
     }
 
-    /** Squared relative spread of single orders: from the weeks of a page, whose means differ by it alone; an assumed one where no page has two. */
+    /**
+     * Squared relative spread of single orders: from the weeks of a page, whose means differ by it alone; an assumed
+     * one where no page has two.
+     */
     private function spreadOfOrders(): float
     {
         $square = $weight = 0.0;

@@ -7,11 +7,13 @@ namespace Orchard\Core\Duplicates;
 use Orchard\Core\Url\PageUrl;
 
 /**
- * The form that addresses of one page may share: everything taken off that usually changes nothing. Two addresses of one form are
- * worth comparing, and no more: RFC 3986 keeps them apart, and only what they show, or a rule of the store, joins them.
+ * The form that addresses of one page may share: everything taken off that usually changes nothing. Two addresses of
+ * one form are worth comparing, and no more: RFC 3986 keeps them apart, and only what they show, or a rule of the
+ * store, joins them.
  *
- * Taken off: scheme, "www." and the store's other hosts, case, a slash at the end, index pages, encoding of what needs none, order of
- * parameters, empty ones, those that track, and those that the store says (or has been seen) to change nothing.
+ * Taken off: scheme, "www." and the store's other hosts, case, a slash at the end, index pages, encoding of what needs
+ * none, order of parameters, empty ones, those that track, and those that the store says (or has been seen) to change
+ * nothing.
  */
 final readonly class AddressForm
 {
@@ -24,7 +26,8 @@ final readonly class AddressForm
     /**
      * @param  list<string>  $hosts  the store's own hosts, the main one first; "www." is taken off of each
      * @param  list<string>  $tracking  names of parameters that track; "*" at the end stands for any rest
-     * @param  array<string, true>  $silent  "scope name" of parameters that change nothing or only the order; the scope is what scopeOf answers, or "*"
+     * @param  array<string, true>  $silent  "scope name" of parameters that change nothing or only the order; the scope
+     *     is what scopeOf answers, or "*"
      */
     public function __construct(public array $hosts = [], private array $tracking = [], private array $silent = [])
     {
@@ -52,7 +55,10 @@ final readonly class AddressForm
             ($kept === [] ? '' : '?'.implode('&', $kept));
     }
 
-    /** Whether a parameter says nothing of what the page shows: it tracks, names a session, or has been found to change nothing. */
+    /**
+     * Whether a parameter says nothing of what the page shows: it tracks, names a session, or has been found to change
+     * nothing.
+     */
     public function isSilent(PageUrl $url, string $name): bool
     {
         return $this->isTracking($name) ||
@@ -74,7 +80,10 @@ final readonly class AddressForm
         return false;
     }
 
-    /** The part of the shop in which a parameter means one thing: the first folder of the path, or the script, or the root. */
+    /**
+     * The part of the shop in which a parameter means one thing: the first folder of the path, or the script, or the
+     * root.
+     */
     public static function scopeOf(PageUrl $url): string
     {
         $segments = explode('/', trim($url->path, '/'));
@@ -121,8 +130,8 @@ final readonly class AddressForm
     }
 
     /**
-     * Why an address exists beside the one that it should be: the habit of the shop that made it. Addresses with one cause are decided
-     * together.
+     * Why an address exists beside the one that it should be: the habit of the shop that made it. Addresses with one
+     * cause are decided together.
      */
     public function cause(PageUrl $url, PageUrl $keeper): Cause
     {

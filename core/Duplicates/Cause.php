@@ -15,7 +15,8 @@ final readonly class Cause
     }
 
     /**
-     * @param  string  $parameter  names of parameters joined by " + "; of a path the other shape, of what is declared the
+     * @param  string  $parameter  names of parameters joined by " + "; of a path the other shape, of what is declared
+     *     the
      *                             verdict, of a host the host
      * @param  string  $scope  folder or shape of addresses in which it is so; empty where it is so anywhere
      */

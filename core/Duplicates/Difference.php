@@ -19,9 +19,9 @@ final readonly class Difference
     /**
      * The telling difference of two pages; null where there is none.
      *
-     * In what they are called (title, H1, name) a telling word of one that the other page has nowhere decides, and so do two
-     * words of one class that face each other. In the text only two of one class that face each other decide, each missing from
-     * the other's text: a page may well mention something that its twin leaves out.
+     * In what they are called (title, H1, name) a telling word of one that the other page has nowhere decides, and so
+     * do two words of one class that face each other. In the text only two of one class that face each other decide,
+     * each missing from the other's text: a page may well mention something that its twin leaves out.
      */
     public static function between(Reading $a, Reading $b): ?self
     {
@@ -56,8 +56,8 @@ final readonly class Difference
     }
 
     /**
-     * The words by which a template's pages are told apart, such as a place: in what they are called one word stands for another, and
-     * in the text too, and nothing else differs.
+     * The words by which a template's pages are told apart, such as a place: in what they are called one word stands
+     * for another, and in the text too, and nothing else differs.
      */
     public static function bySubstitution(Identity $a, Identity $b, TellingWords $telling): ?self
     {

@@ -27,7 +27,8 @@ final readonly class Identity
      * @param  list<string>  $lines  main text without what the site repeats, line by line
      * @param  bool  $isListKind  whether it is known to be a list, however few its products
      * @param  list<int>  $items  products that the main content links to, in their order
-     * @param  list<int>  $links  whatever else it links to, in ascending order, where nothing says which pages are products: what lists differ by then
+     * @param  list<int>  $links  whatever else it links to, in ascending order, where nothing says which pages are
+     *     products: what lists differ by then
      */
     public function __construct(
         public int $page,

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Orchard\Core\Duplicates;
 
 /**
- * Judges what two pages are to each other. Identity comes first, then what tells them apart, then likeness: a likeness alone is
- * deceived both ways, by twins whose words were changed and by products that share all words but one figure.
+ * Judges what two pages are to each other. Identity comes first, then what tells them apart, then likeness: a likeness
+ * alone is deceived both ways, by twins whose words were changed and by products that share all words but one figure.
  *
  * The judgement is symmetric but for the order of words in a difference.
  */
@@ -21,7 +21,10 @@ final class Judge
     /** Likeness below which one stock number is taken for a mistake, where the names share no word. */
     private const UNLIKE = 0.3;
 
-    /** Part of the links of the smaller page from which two pages show one list; what is drawn beside a text by chance shares less. */
+    /**
+     * Part of the links of the smaller page from which two pages show one list; what is drawn beside a text by chance
+     * shares less.
+     */
     private const OF_ONE_LIST = 0.3;
 
     /** Pages whose readings are kept. */
@@ -70,8 +73,9 @@ final class Judge
     }
 
     /**
-     * Pages of which it is not known that they are lists, for they show one product or two: the last part of a series, a filter with one hit. Whatever
-     * else they share, they are one page only if they show the same products. Null where they do, or where neither shows any.
+     * Pages of which it is not known that they are lists, for they show one product or two: the last part of a series,
+     * a filter with one hit. Whatever else they share, they are one page only if they show the same products. Null
+     * where they do, or where neither shows any.
      */
     private function otherProducts(Identity $a, Identity $b): ?Resemblance
     {
@@ -106,9 +110,10 @@ final class Judge
     }
 
     /**
-     * Where nothing says which pages are products, a list is its heading, its introduction, and what it links to; so is a page that shows now these and
-     * now those others beside its text. The same few words beside other links are one page only if the shop itself says so, and if they do not share what a
-     * filter shares with its list. Null where the links are the same, or where the texts say enough.
+     * Where nothing says which pages are products, a list is its heading, its introduction, and what it links to; so is
+     * a page that shows now these and now those others beside its text. The same few words beside other links are one
+     * page only if the shop itself says so, and if they do not share what a filter shares with its list. Null where the
+     * links are the same, or where the texts say enough.
      */
     private function otherLinks(Identity $a, Identity $b, bool $isDeclared): ?Resemblance
     {
@@ -244,7 +249,8 @@ final class Judge
             Difference::between($this->reading($a), $this->reading($b)) ??
             Difference::bySubstitution($a, $b, $this->telling);
         if ($difference !== null) {
-            // One path under one name that shows a colour or size by its parameters: a variant, though no stock number says so.
+            // One path under one name that shows a colour or size by its parameters: a variant, though no stock number
+            // says so.
             $isVariant =
                 ! $difference->isInName &&
                 $a->title === $b->title &&

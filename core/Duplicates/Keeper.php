@@ -7,8 +7,9 @@ namespace Orchard\Core\Duplicates;
 /**
  * Chooses the page of a tangle that stays, by the sum of stated weights.
  *
- * Shares are of the tangle's largest, so that weights compare across tangles. A keeper of before stays unless another is better by
- * more than the margin: evidence that is close must not make it flip from crawl to crawl. Ties: the shorter address, then the earlier one.
+ * Shares are of the tangle's largest, so that weights compare across tangles. A keeper of before stays unless another
+ * is better by more than the margin: evidence that is close must not make it flip from crawl to crawl. Ties: the
+ * shorter address, then the earlier one.
  */
 final readonly class Keeper
 {

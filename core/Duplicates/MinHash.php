@@ -6,8 +6,8 @@ namespace Orchard\Core\Duplicates;
 
 /**
  * Signatures by which alike texts are found without comparing each with each: for each of 126 hash functions the least
- * value over the text's runs. The share of equal values estimates the Jaccard similarity of the runs (Broder 1997), with a
- * standard error of sqrt(s(1-s)/126): 0.036 at 0.8.
+ * value over the text's runs. The share of equal values estimates the Jaccard similarity of the runs (Broder 1997),
+ * with a standard error of sqrt(s(1-s)/126): 0.036 at 0.8.
  *
  * The functions are h(x) = (a x + b) mod 2^61-ish, of which the upper 32 bits count; a is odd. They come from a fixed
  * sequence, so that signatures made on different days can be compared.

@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace Orchard\Core\Duplicates;
 
 /**
- * Pairs of texts that may be alike to 0.8 and more, out of many, by banded signatures (Leskovec, Rajaraman, Ullman: Mining of
- * Massive Datasets, chapter 3.4).
+ * Pairs of texts that may be alike to 0.8 and more, out of many, by banded signatures (Leskovec, Rajaraman, Ullman:
+ * Mining of Massive Datasets, chapter 3.4).
  *
  * Texts with the same signature stand for each other: the first of them is compared, the others follow it. Memory: the
- * signatures (504 bytes each) and one table of a band at a time. Time: nearly linear as long as families of alike texts are
- * small; a bucket of more than 200 is taken as a chain, each member with its next ones, since its members are a family whose
- * other bands bring the rest together.
+ * signatures (504 bytes each) and one table of a band at a time. Time: nearly linear as long as families of alike texts
+ * are small; a bucket of more than 200 is taken as a chain, each member with its next ones, since its members are a
+ * family whose other bands bring the rest together.
  */
 final class NearTwins
 {

@@ -7,9 +7,10 @@ namespace Orchard\Core\Duplicates;
 /**
  * Tells the lines of a page that are its own from those that pages of its kind repeat.
  *
- * A line belongs to the frame where it stands on a fifth of what pages of one kind are called: pages that share an H1 count once, or a page
- * with thirty addresses would lose its text as a frame. On fewer than ten names nothing is taken for a frame.
- * A short line with a telling word ("Socket E27", "Shown in brass") stays unless nearly every page has it, whatever it is called: it is what tells them apart.
+ * A line belongs to the frame where it stands on a fifth of what pages of one kind are called: pages that share an H1
+ * count once, or a page with thirty addresses would lose its text as a frame. On fewer than ten names nothing is taken
+ * for a frame. A short line with a telling word ("Socket E27", "Shown in brass") stays unless nearly every page has it,
+ * whatever it is called: it is what tells them apart.
  */
 final class OwnLines
 {
@@ -82,7 +83,8 @@ final class OwnLines
 
     /**
      * @param  list<string>  $lines
-     * @param  list<string>  $anchors  texts of links to other pages: a line that is nothing but such texts, with a price or not, tells of the other pages
+     * @param  list<string>  $anchors  texts of links to other pages: a line that is nothing but such texts, with a
+     *     price or not, tells of the other pages
      * @param  string  $called  what the page itself is called: a trail of links that ends with it is nothing of its own
      * @return list<string>
      */

@@ -46,11 +46,12 @@ enum ParameterEffect: string
     }
 
     /**
-     * What two pages show of a parameter that one of them has, or that both have with different values; null where they show nothing
-     * clear, such as a list of which each shows one part alone.
+     * What two pages show of a parameter that one of them has, or that both have with different values; null where they
+     * show nothing clear, such as a list of which each shows one part alone.
      *
      * @param  Resemblance  $kin  how the two stand to each other
-     * @param  list<int>  $whole  all products of the list of which the page without it is the first part, in their order
+     * @param  list<int>  $whole  all products of the list of which the page without it is the first part, in their
+     *     order
      */
     public static function seen(
         Identity $with,
@@ -85,7 +86,8 @@ enum ParameterEffect: string
     }
 
     /**
-     * A list that is cut into parts shows other products when it is sorted, and when it is narrowed: what is narrowed keeps its order.
+     * A list that is cut into parts shows other products when it is sorted, and when it is narrowed: what is narrowed
+     * keeps its order.
      *
      * @param  list<int>  $with
      * @param  list<int>  $without

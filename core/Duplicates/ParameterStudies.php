@@ -8,8 +8,8 @@ use Closure;
 use Orchard\Core\Url\PageUrl;
 
 /**
- * Learns what each parameter of a shop does, from pages whose addresses differ in it alone. Twice: what picks parts of lists is learned
- * first, for only who knows a whole list can tell whether its first part was sorted or narrowed.
+ * Learns what each parameter of a shop does, from pages whose addresses differ in it alone. Twice: what picks parts of
+ * lists is learned first, for only who knows a whole list can tell whether its first part was sorted or narrowed.
  */
 final class ParameterStudies
 {
@@ -34,7 +34,8 @@ final class ParameterStudies
     }
 
     /**
-     * @param  array<int, PageUrl>  $pages  those that answered 200, by number, in the order of their digests, so that what is looked at does not depend on the order of input
+     * @param  array<int, PageUrl>  $pages  those that answered 200, by number, in the order of their digests, so that
+     *     what is looked at does not depend on the order of input
      * @param  Closure(PageUrl): ?int  $find  the page at an address, whatever the order of its parameters
      * @param  ?Closure(): void  $beat
      * @return array<string, ParameterStudy>
@@ -52,7 +53,8 @@ final class ParameterStudies
     }
 
     /**
-     * All products of a list of which a page is the first part, in their order; those of the page alone where it has no other parts.
+     * All products of a list of which a page is the first part, in their order; those of the page alone where it has no
+     * other parts.
      *
      * @return list<int>
      */

@@ -9,9 +9,9 @@ use Orchard\Core\Demand\RateRange;
 /**
  * What a parameter was seen to do, pair by pair, and what follows.
  *
- * A page that a parameter does not change is no evidence against a stronger effect: a list of one product has one order. Pairs of one
- * template are not independent: what is learned counts as sure from twenty pairs on three pages and more, with a lower bound (Wilson)
- * of 0.8, and one telling counter-example stops it.
+ * A page that a parameter does not change is no evidence against a stronger effect: a list of one product has one
+ * order. Pairs of one template are not independent: what is learned counts as sure from twenty pairs on three pages and
+ * more, with a lower bound (Wilson) of 0.8, and one telling counter-example stops it.
  */
 final class ParameterStudy
 {
@@ -101,7 +101,10 @@ final class ParameterStudy
                 $this->certainty() >= 0.5);
     }
 
-    /** @return ?array{string, string} a pair of addresses that shows something else than the effect, and cannot be explained by it */
+    /**
+     * @return ?array{string, string} a pair of addresses that shows something else than the effect, and cannot be
+     *     explained by it
+     */
     public function counterExample(): ?array
     {
         $effect = $this->effect();

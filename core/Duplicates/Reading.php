@@ -57,7 +57,8 @@ final class Reading
     }
 
     /**
-     * What stands around a word in the text: its line without it, with the line before where it stands alone, as in tables.
+     * What stands around a word in the text: its line without it, with the line before where it stands alone, as in
+     * tables.
      *
      * @return list<string>
      */

@@ -9,8 +9,8 @@ use Closure;
 /**
  * Finds which pages of an inventory are worth comparing, and groups those that turn out to be the same.
  *
- * Candidates come by address, by identity and by likeness of text. Pages that are the same to the letter stand for each other: the first of
- * them is compared, the others follow it. What is found does not depend on the order of input.
+ * Candidates come by address, by identity and by likeness of text. Pages that are the same to the letter stand for each
+ * other: the first of them is compared, the others follow it. What is found does not depend on the order of input.
  */
 final class TangleFinder
 {
@@ -54,7 +54,8 @@ final class TangleFinder
     }
 
     /**
-     * Two pages that something else than their marks brings together: one names the other as canonical, or differs by a parameter that changes nothing.
+     * Two pages that something else than their marks brings together: one names the other as canonical, or differs by a
+     * parameter that changes nothing.
      *
      * @param  bool  $isDeclared  whether one names the other
      */
@@ -93,8 +94,8 @@ final class TangleFinder
     }
 
     /**
-     * Pages that are the same to the letter as another: the one with the least digest stands for them. Versions in other languages or
-     * markets stand for themselves, whatever they share.
+     * Pages that are the same to the letter as another: the one with the least digest stands for them. Versions in
+     * other languages or markets stand for themselves, whatever they share.
      *
      * @return array<int, int> the page that stands for it, by page
      */
@@ -177,9 +178,12 @@ final class TangleFinder
 
     /**
      * @param  array<int, string>  $digests  16 bytes by page: also of those that only act as others
-     * @param  array<int, int>  $acts  the page that each acts as, whatever it shows: redirects, parameters that change nothing
-     * @param  iterable<array{int, int, float}>  $same  pairs that were judged to stand in one tangle, with how sure that is
-     * @param  Closure(int, int): bool  $agree  whether two pages stand in one tangle; asked of pairs that are not among them
+     * @param  array<int, int>  $acts  the page that each acts as, whatever it shows: redirects, parameters that change
+     *     nothing
+     * @param  iterable<array{int, int, float}>  $same  pairs that were judged to stand in one tangle, with how sure
+     *     that is
+     * @param  Closure(int, int): bool  $agree  whether two pages stand in one tangle; asked of pairs that are not among
+     *     them
      * @return list<list<int>>
      */
     public function tangles(array $digests, array $acts, iterable $same, Closure $agree): array

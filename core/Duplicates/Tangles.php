@@ -7,12 +7,13 @@ namespace Orchard\Core\Duplicates;
 use Closure;
 
 /**
- * Groups pages of which each is the same as each other: complete-link clustering within connected parts, the surest pairs first, ties by
- * digest, so that the order of input does not matter.
+ * Groups pages of which each is the same as each other: complete-link clustering within connected parts, the surest
+ * pairs first, ties by digest, so that the order of input does not matter.
  *
- * A page that acts as another (a redirect, a parameter that the store says changes nothing) follows it without being judged. Parts of more
- * than 500 are cut by what the pages are called before they are judged pair by pair. Of groups larger than twelve the twelve with the
- * least digests are asked: pages that are the same to the letter were one before.
+ * A page that acts as another (a redirect, a parameter that the store says changes nothing) follows it without being
+ * judged. Parts of more than 500 are cut by what the pages are called before they are judged pair by pair. Of groups
+ * larger than twelve the twelve with the least digests are asked: pages that are the same to the letter were one
+ * before.
  */
 final class Tangles
 {

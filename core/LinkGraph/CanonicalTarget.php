@@ -16,7 +16,8 @@ final readonly class CanonicalTarget
      * @param  bool  $isFirstPart  it is the first part of the page's series
      * @param  bool  $isVersion  hreflang names the two as versions of each other
      * @param  bool  $isWider  the page is this list with some of its products alone
-     * @param  bool  $isOtherForm  it is an address of the page's own site under the other scheme, or with or without "www."
+     * @param  bool  $isOtherForm  it is an address of the page's own site under the other scheme, or with or without
+     *     "www."
      * @param  bool  $isInTangle  it stands in the page's tangle
      */
     public function __construct(

@@ -5,8 +5,9 @@ declare(strict_types=1);
 namespace Orchard\Core\LinkGraph;
 
 /**
- * What a declared canonical is worth: the rows of the decision table, in its order. The first that applies is the verdict, the others
- * are kept as notes; so every pair of conditions is decided by which of the two stands first. docs/untangle.md has the table in words.
+ * What a declared canonical is worth: the rows of the decision table, in its order. The first that applies is the
+ * verdict, the others are kept as notes; so every pair of conditions is decided by which of the two stands first.
+ * docs/untangle.md has the table in words.
  *
  * RFC 6596 says what the relation means; the order puts what makes a declaration void before what makes it wrong.
  */

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Orchard\Core\LinkGraph;
 
-/** What pages declare, followed from one to the next. Pages are numbers; a page that declares itself, or nothing, ends the way. */
+/**
+ * What pages declare, followed from one to the next. Pages are numbers; a page that declares itself, or nothing, ends
+ * the way.
+ */
 final readonly class Declarations
 {
     private const MOST = 20;

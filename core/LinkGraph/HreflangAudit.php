@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Orchard\Core\LinkGraph;
 
 /**
- * Looks through all pages that name versions of themselves: what is missing, wrong, or leads nowhere. A page that names no version is none
- * of its business unless another names it.
+ * Looks through all pages that name versions of themselves: what is missing, wrong, or leads nowhere. A page that names
+ * no version is none of its business unless another names it.
  */
 final class HreflangAudit
 {
@@ -17,7 +17,8 @@ final class HreflangAudit
     private const LANGUAGES = 'aa ab ae af ak am an ar as av ay az ba be bg bh bi bm bn bo br bs ca ce ch co cr cs cu cv cy da de dv dz ee el en eo es et eu fa ff fi fj fo fr fy ga gd gl gn gu gv ha he hi ho hr ht hu hy hz ia id ie ig ii ik io is it iu ja jv ka kg ki kj kk kl km kn ko kr ks ku kv kw ky la lb lg li ln lo lt lu lv mg mh mi mk ml mn mr ms mt my na nb nd ne ng nl nn no nr nv ny oc oj om or os pa pi pl ps pt qu rm rn ro ru rw sa sc sd se sg si sk sl sm sn so sq sr ss st su sv sw ta te tg th ti tk tl tn to tr ts tt tw ty ug uk ur uz ve vi vo wa wo xh yi yo za zh zu';
 
     /**
-     * @param  array<string, HreflangPage>  $pages  by URL: every page of the inventory that names versions or is named as one
+     * @param  array<string, HreflangPage>  $pages  by URL: every page of the inventory that names versions or is named
+     *     as one
      * @return \Generator<array{page: string, other: string, code: string, fault: HreflangFault}>
      */
     public static function faults(array $pages): \Generator

@@ -8,7 +8,8 @@ namespace Orchard\Core\LinkGraph;
 final readonly class HreflangPage
 {
     /**
-     * @param  list<array{code: string, url: string}>  $versions  itself among them, as they stand in head, header or sitemap
+     * @param  list<array{code: string, url: string}>  $versions  itself among them, as they stand in head, header or
+     *     sitemap
      * @param  bool  $isClosed  noindex, or barred
      * @param  bool  $isFolded  another page is its canonical
      */

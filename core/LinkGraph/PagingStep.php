@@ -29,7 +29,9 @@ final class PagingStep
             : $fromPath === $toPath && self::inQuery($fromQuery, $toQuery);
     }
 
-    /** Whether an address has the form of a further part of a list: a number in a parameter or at the end of the path. */
+    /**
+     * Whether an address has the form of a further part of a list: a number in a parameter or at the end of the path.
+     */
     public static function mayBePart(PageUrl $url): bool
     {
         [$path, $query] = explode('?', $url->target(), 2) + [1 => ''];

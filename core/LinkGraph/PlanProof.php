@@ -5,8 +5,9 @@ declare(strict_types=1);
 namespace Orchard\Core\LinkGraph;
 
 /**
- * Proves a plan on the graph that will be: every page ends, in at most one hop of redirect or canonical, at a page that answers 200, may be
- * listed, declares itself (or nothing), and shows the same; no way goes round. A page that stays gone (404, 410) without clicks is no fault.
+ * Proves a plan on the graph that will be: every page ends, in at most one hop of redirect or canonical, at a page that
+ * answers 200, may be listed, declares itself (or nothing), and shows the same; no way goes round. A page that stays
+ * gone (404, 410) without clicks is no fault.
  */
 final class PlanProof
 {

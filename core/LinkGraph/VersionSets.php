@@ -5,10 +5,12 @@ declare(strict_types=1);
 namespace Orchard\Core\LinkGraph;
 
 /**
- * Which pages are versions of each other in other languages or markets, by the sets of alternates (hreflang) that they name.
+ * Which pages are versions of each other in other languages or markets, by the sets of alternates (hreflang) that they
+ * name.
  *
- * A theme may print the head of the canonical page on every copy of it: collection paths, variants, index files. Such a set does not list the
- * page that shows it; it belongs to the page that it is copied from. Versions differ in language or market, never a page and its own copy.
+ * A theme may print the head of the canonical page on every copy of it: collection paths, variants, index files. Such a
+ * set does not list the page that shows it; it belongs to the page that it is copied from. Versions differ in language
+ * or market, never a page and its own copy.
  */
 final class VersionSets
 {
@@ -22,7 +24,8 @@ final class VersionSets
     private array $languages = [];
 
     /**
-     * @param  list<array{code: string, page: int}>  $named  alternates that are known, itself among them where it lists itself
+     * @param  list<array{code: string, page: int}>  $named  alternates that are known, itself among them where it lists
+     *     itself
      * @param  ?int  $declared  page that it names as canonical; null where that is none, or none that is known
      * @param  string  $language  as it says itself (BCP 47); "" where it says none
      */
@@ -35,7 +38,10 @@ final class VersionSets
         $this->languages[$page] = self::languageOf($language);
     }
 
-    /** The page whose set a page has copied: 0 where it is a copy and it is not known of which; null where the set is its own. */
+    /**
+     * The page whose set a page has copied: 0 where it is a copy and it is not known of which; null where the set is
+     * its own.
+     */
     public function owner(int $page): ?int
     {
         $set = $this->named[$page] ?? [];
@@ -72,7 +78,8 @@ final class VersionSets
     /**
      * Pairs of versions; of a copy, with the other versions of what it is a copy of.
      *
-     * @return \Generator<array{int, int, bool}> whether the first stands for itself, whatever it shares with others: not where it is a copy
+     * @return \Generator<array{int, int, bool}> whether the first stands for itself, whatever it shares with others:
+     *     not where it is a copy
      */
     public function pairs(): \Generator
     {

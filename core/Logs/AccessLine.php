@@ -8,8 +8,8 @@ use DateTimeImmutable;
 use DateTimeZone;
 
 /**
- * One line of a web server's access log in the common or the combined format:
- * host ident user [day/month/year:time zone] "method target protocol" status bytes, and in the combined format "referrer" "agent".
+ * One line of a web server's access log in the common or the combined format: host ident user [day/month/year:time
+ * zone] "method target protocol" status bytes, and in the combined format "referrer" "agent".
  */
 final readonly class AccessLine
 {
@@ -33,7 +33,10 @@ final readonly class AccessLine
 
     private const CRAWLER = '~([A-Za-z][A-Za-z0-9_.]*(?:[ \-][A-Z][a-z]+)?(?:bot|crawler|spider|slurp|fetcher)[A-Za-z0-9_.\-]*)~i';
 
-    /** @param  string  $method  and target are empty where the client asked for nothing: a TLS knock, a time-out, nonsense */
+    /**
+     * @param  string  $method  and target are empty where the client asked for nothing: a TLS knock, a time-out,
+     *     nonsense
+     */
     private function __construct(
         public DateTimeImmutable $at,
         public string $method,
@@ -76,7 +79,10 @@ final readonly class AccessLine
         return (string) preg_replace('~\\\\(["\\\\])~', '$1', str_replace('\\x22', '"', $text));
     }
 
-    /** Name of the crawler by its own word, in lower case without a version; null for people's browsers. The word alone proves nothing. */
+    /**
+     * Name of the crawler by its own word, in lower case without a version; null for people's browsers. The word alone
+     * proves nothing.
+     */
     public function crawler(): ?string
     {
         return preg_match(self::CRAWLER, $this->agent, $found) === 1

@@ -7,7 +7,10 @@ namespace Orchard\Core\Markup;
 use LogicException;
 use Orchard\Core\Text\Encoding;
 
-/** Brings the bytes of a page to UTF-8, by the order of the HTML Standard: byte order mark, HTTP header, meta element, guess. */
+/**
+ * Brings the bytes of a page to UTF-8, by the order of the HTML Standard: byte order mark, HTTP header, meta element,
+ * guess.
+ */
 final class Charset
 {
     /** Bytes that mean nothing in the charset become U+FFFD, as the Encoding Standard has it. */

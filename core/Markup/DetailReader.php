@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Orchard\Core\Markup;
 
-/** Collects, while a page is read, what PageDetails holds. Every list has a limit, so that no page grows without end. */
+/**
+ * Collects, while a page is read, what PageDetails holds. Every list has a limit, so that no page grows without end.
+ */
 final class DetailReader
 {
     private const MOST_HEADINGS = 300;

@@ -6,7 +6,10 @@ namespace Orchard\Core\Markup;
 
 use Orchard\Core\Url\PageUrl;
 
-/** The links that Link headers give (RFC 8288), as far as pages for searchers use them: canonical and alternates by language. */
+/**
+ * The links that Link headers give (RFC 8288), as far as pages for searchers use them: canonical and alternates by
+ * language.
+ */
 final readonly class LinkHeader
 {
     /** @param  list<array{code: string, url: string}>  $hreflangs */

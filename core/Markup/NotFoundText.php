@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Orchard\Core\Markup;
 
 /**
- * Whether a page says of itself that there is no such page, in its title or a heading and with little else on it. Such pages are
- * treated as missing by search engines whatever their status ("soft 404").
+ * Whether a page says of itself that there is no such page, in its title or a heading and with little else on it. Such
+ * pages are treated as missing by search engines whatever their status ("soft 404").
  */
 final class NotFoundText
 {

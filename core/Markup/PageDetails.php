@@ -11,9 +11,10 @@ final readonly class PageDetails
      * @param  list<array{level: int, text: string, part?: string, image?: true}>  $headings  H1 to H6 in their
      *     order; level 0 is a short text that only looks like a heading; part is nav, header, footer or breadcrumbs
      *     where it stands there; image where its text is an image's alt text
-     * @param  list<array{src: string, alt: ?string, width: int, height: int, away?: true}>  $images
-     *     declared sizes in px, 0 where none is; alt null where the attribute is missing; away where it stands in a link to another page
-     * @param  list<array{where: string, url: string, written: string}>  $canonicals  every one given; where is tag, header or body (a stray one, which does not count)
+     * @param  list<array{src: string, alt: ?string, width: int, height: int, away?: true}>  $images  declared sizes in
+     *     px, 0 where none is; alt null where the attribute is missing; away where it stands in a link to another page
+     * @param  list<array{where: string, url: string, written: string}>  $canonicals  every one given; where is tag,
+     *     header or body (a stray one, which does not count)
      * @param  list<array{code: string, url: string}>  $hreflangs  as the head gives them
      * @param  array<string, string>  $paging  next and prev
      * @param  array<string, string>  $social  content by property, such as og:title; the first of each

@@ -15,7 +15,8 @@ final readonly class PageFacts
     /**
      * @param  ?string  $title  null where the page has no title element
      * @param  ?string  $description  null where no meta description stands in the head
-     * @param  list<string>  $robots  contents of robots meta elements in the head; what is said to a single crawler as "name: content", behind
+     * @param  list<string>  $robots  contents of robots meta elements in the head; what is said to a single crawler as
+     *     "name: content", behind
      * @param  list<string>  $canonicals  as declared in the head, resolved where that is possible, else as written
      * @param  list<string>  $h1s
      * @param  int  $words  words of the text outside navigation, header and footer

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Orchard\Core\Markup;
 
 /**
- * Remembers what navigation, headers and footers say, by their bytes, so that those that a site repeats on every page are read
- * once. For the pages of one host; holds the newest few hundred.
+ * Remembers what navigation, headers and footers say, by their bytes, so that those that a site repeats on every page
+ * are read once. For the pages of one host; holds the newest few hundred.
  */
 final class RegionMemory
 {
@@ -15,7 +15,10 @@ final class RegionMemory
     /** @var array<string, RegionFacts|false> by digest; false where a region is no piece of its own */
     private array $known = [];
 
-    /** The region's digest, where it may be remembered at all: none of its links may depend on the page that it stands on. */
+    /**
+     * The region's digest, where it may be remembered at all: none of its links may depend on the page that it stands
+     * on.
+     */
     public static function keyOf(Region $region, string $bytes): string
     {
         return $region->value.hash('xxh128', $bytes, true);

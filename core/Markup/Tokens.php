@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Orchard\Core\Markup;
 
-/** Where the tokens of HTML end (HTML Standard, section 13.2.5), without what they mean where they stand. Places are byte offsets. */
+/**
+ * Where the tokens of HTML end (HTML Standard, section 13.2.5), without what they mean where they stand. Places are
+ * byte offsets.
+ */
 final class Tokens
 {
     /** A start tag from its `<` on: its name, then its attributes as they stand. */
@@ -12,7 +15,9 @@ final class Tokens
 
     private const ATTRIBUTE = '~(=?[^\t\n\f\r />=]++)(?:[\t\n\f\r ]*+=[\t\n\f\r ]*+(?|"([^"]*+)"|\'([^\']*+)\'|([^\t\n\f\r >"\'][^\t\n\f\r >]*+))?+)?+~';
 
-    /** Where a comment, a doctype, a bogus comment or (in foreign content) a CDATA section that begins at `$at` ends. */
+    /**
+     * Where a comment, a doctype, a bogus comment or (in foreign content) a CDATA section that begins at `$at` ends.
+     */
     public static function declarationEnd(string $html, int $at, bool $foreign): int
     {
         if (substr_compare($html, '<!--', $at, 4) === 0) {

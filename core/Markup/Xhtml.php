@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Orchard\Core\Markup;
 
 /**
- * A page that is served as XML, rewritten such that it means the same when it is read as HTML: every element may close itself there, and a CDATA
- * section is text (XML 1.0, sections 2.7 and 3.1).
+ * A page that is served as XML, rewritten such that it means the same when it is read as HTML: every element may close
+ * itself there, and a CDATA section is text (XML 1.0, sections 2.7 and 3.1).
  */
 final class Xhtml
 {

@@ -5,15 +5,16 @@ declare(strict_types=1);
 namespace Orchard\Core\Redirects;
 
 /**
- * The redirect book for Apache 2.4 (mod_rewrite): a map of keys as text, and the rules that ask it. What holds for which request is as in
- * NginxRules.
+ * The redirect book for Apache 2.4 (mod_rewrite): a map of keys as text, and the rules that ask it. What holds for
+ * which request is as in NginxRules.
  */
 final class ApacheRules
 {
     /**
      * @param  list<Redirect>  $lines  flattened
      * @param  string  $mapPath  where the map will lie on the web server
-     * @return array{map: string, rules: string} the map file, and lines for the server's or virtual host's configuration
+     * @return array{map: string, rules: string} the map file, and lines for the server's or virtual host's
+     *     configuration
      */
     public static function write(array $lines, string $mapPath): array
     {
@@ -47,7 +48,8 @@ final class ApacheRules
                 $asked =
                     ($query === '' ? '' : "RewriteCond %{QUERY_STRING} .\n").
                     "RewriteCond \${orchard_book:\${orchard_escape:%{REQUEST_URI}}$query} ^$status:";
-                // Apache refuses a question mark that comes out of what was captured, so that of the target's query stands in the rule.
+                // Apache refuses a question mark that comes out of what was captured, so that of the target's query
+                // stands in the rule.
                 $rules .=
                     $status === 410
                         ? "{$asked}gone$\nRewriteRule ^ - [G,L]\n"
@@ -60,7 +62,10 @@ final class ApacheRules
         return ['map' => $map, 'rules' => $rules];
     }
 
-    /** A path as Apache's own "escape" map writes it (ap_escape_uri: what stands in os_escape_path's list stays, hexadecimal in small letters). */
+    /**
+     * A path as Apache's own "escape" map writes it (ap_escape_uri: what stands in os_escape_path's list stays,
+     * hexadecimal in small letters).
+     */
     private static function escape(string $path): string
     {
         return (string) preg_replace_callback(

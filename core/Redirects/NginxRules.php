@@ -7,9 +7,10 @@ namespace Orchard\Core\Redirects;
 /**
  * The redirect book for nginx: maps for the http block, and the few lines of the server block that ask them.
  *
- * A line with parameters holds for exactly those; one without holds for the path with any query that no other line names, and the
- * query is passed on where the target has none. nginx compares the keys of a map without regard to case, so a second map
- * gives back the path that was meant, which is compared to the letter; keys that differ in case alone stand as patterns.
+ * A line with parameters holds for exactly those; one without holds for the path with any query that no other line
+ * names, and the query is passed on where the target has none. nginx compares the keys of a map without regard to case,
+ * so a second map gives back the path that was meant, which is compared to the letter; keys that differ in case alone
+ * stand as patterns.
  */
 final class NginxRules
 {

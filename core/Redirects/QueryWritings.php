@@ -5,12 +5,15 @@ declare(strict_types=1);
 namespace Orchard\Core\Redirects;
 
 /**
- * The ways in which a query may be written that mean the same: parameters in any order, a space as %20 or +, hexadecimal in small or
- * capital letters. Web servers compare the query as it came.
+ * The ways in which a query may be written that mean the same: parameters in any order, a space as %20 or +,
+ * hexadecimal in small or capital letters. Web servers compare the query as it came.
  */
 final class QueryWritings
 {
-    /** Parameters of which every order is written out: 24 orders. More of them stand in the order of the line, and sorted. */
+    /**
+     * Parameters of which every order is written out: 24 orders. More of them stand in the order of the line, and
+     * sorted.
+     */
     private const MOST = 4;
 
     /**

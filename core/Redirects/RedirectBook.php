@@ -7,8 +7,9 @@ namespace Orchard\Core\Redirects;
 use Orchard\Core\Url\PageUrl;
 
 /**
- * All redirects of a store, flattened: each leads where its way ends, in one hop. What goes round is refused, with the path shown. The
- * order of lines does not matter; of two lines for one address the first one given counts, and the other is told.
+ * All redirects of a store, flattened: each leads where its way ends, in one hop. What goes round is refused, with the
+ * path shown. The order of lines does not matter; of two lines for one address the first one given counts, and the
+ * other is told.
  */
 final class RedirectBook
 {
@@ -80,7 +81,10 @@ final class RedirectBook
         return $this->refused;
     }
 
-    /** @return list<string> the addresses that a line leads through, its own first; the last stands twice where they go round */
+    /**
+     * @return list<string> the addresses that a line leads through, its own first; the last stands twice where they go
+     *     round
+     */
     public function way(Redirect $line): array
     {
         $path = [RequestKey::of($line->from)->text()];

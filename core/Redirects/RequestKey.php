@@ -7,8 +7,8 @@ namespace Orchard\Core\Redirects;
 use Orchard\Core\Url\PageUrl;
 
 /**
- * What a request is matched by: its path decoded, and its parameters decoded and sorted. Two requests that a web server may see in
- * different writing have one key; case counts.
+ * What a request is matched by: its path decoded, and its parameters decoded and sorted. Two requests that a web server
+ * may see in different writing have one key; case counts.
  */
 final readonly class RequestKey
 {
@@ -30,7 +30,10 @@ final readonly class RequestKey
         return new self((string) preg_replace('~/{2,}~', '/', rawurldecode($url->path)), $parameters);
     }
 
-    /** For people and as a key: a question mark or a percent sign of the path stays encoded, so that no two keys have one text. */
+    /**
+     * For people and as a key: a question mark or a percent sign of the path stays encoded, so that no two keys have
+     * one text.
+     */
     public function text(): string
     {
         return str_replace(['%', '?'], ['%25', '%3F'], $this->path).

@@ -21,7 +21,8 @@ final readonly class IndexRules
     }
 
     /**
-     * @param  list<string>  $directives  each as given, e.g. "noindex, follow" or "bot: noindex"; a name holds for what follows it
+     * @param  list<string>  $directives  each as given, e.g. "noindex, follow" or "bot: noindex"; a name holds for what
+     *     follows it
      * @param  list<string>  $crawlers  names of those by which the store lives; what is said to others is passed over
      */
     public static function from(array $directives, array $crawlers = []): self
@@ -52,7 +53,10 @@ final readonly class IndexRules
         return new self($noindex, $nofollow, array_map(strval(...), array_keys($barred)));
     }
 
-    /** Whether a meta element of this name speaks to one crawler: its content is nothing but directives, and one that forbids or allows among them. */
+    /**
+     * Whether a meta element of this name speaks to one crawler: its content is nothing but directives, and one that
+     * forbids or allows among them.
+     */
     public static function areDirectives(string $name, string $content): bool
     {
         if (preg_match('/^[a-z][a-z0-9_\-]{2,40}$/', $name) !== 1) {

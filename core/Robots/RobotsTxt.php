@@ -7,9 +7,9 @@ namespace Orchard\Core\Robots;
 /**
  * The rules of a robots.txt for one crawler (RFC 9309).
  *
- * Groups whose user-agent line names our product token (letters, "-" and "_", no matter the case) are joined; without one the
- * groups for "*" count; without those everything is allowed. The longest matching rule wins, "allow" wins a tie;
- * "*" stands for any run of characters and "$" for the end. Percent-encoding is compared in one form. Files over
+ * Groups whose user-agent line names our product token (letters, "-" and "_", no matter the case) are joined; without
+ * one the groups for "*" count; without those everything is allowed. The longest matching rule wins, "allow" wins a
+ * tie; "*" stands for any run of characters and "$" for the end. Percent-encoding is compared in one form. Files over
  * 500 KiB are read up to that size (section 2.5).
  */
 final readonly class RobotsTxt
@@ -76,7 +76,9 @@ final readonly class RobotsTxt
         return new self($chosen, false, $delays[$group] ?? null);
     }
 
-    /** What an answer to the request for robots.txt means (section 2.3.1): 4xx allows all, 5xx and no answer shut all. */
+    /**
+     * What an answer to the request for robots.txt means (section 2.3.1): 4xx allows all, 5xx and no answer shut all.
+     */
     public static function fromAnswer(?int $status, string $body, string $token): self
     {
         return match (true) {

@@ -8,8 +8,8 @@ use Orchard\Core\Url\PageUrl;
 use XMLReader;
 
 /**
- * One sitemap file (sitemaps.org 0.9): a list of pages or of other sitemaps in XML, or of pages as lines of text; gzipped
- * or not. What is wrong with it is a finding; what can be read is kept. Entities of its own are never followed.
+ * One sitemap file (sitemaps.org 0.9): a list of pages or of other sitemaps in XML, or of pages as lines of text;
+ * gzipped or not. What is wrong with it is a finding; what can be read is kept. Entities of its own are never followed.
  */
 final readonly class Sitemap
 {
@@ -27,7 +27,8 @@ final readonly class Sitemap
      * @param  array<string, true>  $urls  in PageUrl's form, on the sitemap's own host, in their order
      * @param  array<string, int>  $images  image entries by the URL of their page
      * @param  array<string, array<string, string>>  $alternates  addresses by language code, by the URL of the page
-     * @param  list<array{int, string, string}>  $problems  entry number (0 for the file itself), what stands there, what is wrong
+     * @param  list<array{int, string, string}>  $problems  entry number (0 for the file itself), what stands there,
+     *     what is wrong
      */
     private function __construct(
         public bool $isIndex,
@@ -78,7 +79,11 @@ final readonly class Sitemap
         return self::judged($isIndex, $locations, $broken, $own, $more);
     }
 
-    /** @return array{bool, list<string>, ?string, array<int, array{images: int, alternates: array<string, string>}>} whether it is an index, the locations, why it could not be read to its end, and what else the entries tell, by their number from 0 */
+    /**
+     * @return array{bool, list<string>, ?string, array<int, array{images: int, alternates: array<string, string>}>}
+     *     whether it is an index, the locations, why it could not be read to its end, and what else the entries tell,
+     *     by their number from 0
+     */
     private static function xml(string $bytes): array
     {
         $before = libxml_use_internal_errors(true);

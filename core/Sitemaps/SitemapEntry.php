@@ -25,8 +25,8 @@ final readonly class SitemapEntry
     }
 
     /**
-     * How often a page seems to change, by the time since it last did: a page that changed D days ago is taken to change
-     * about every D days.
+     * How often a page seems to change, by the time since it last did: a page that changed D days ago is taken to
+     * change about every D days.
      *
      * @param  ?string  $changed  YYYY-MM-DD
      * @param  string  $today  YYYY-MM-DD

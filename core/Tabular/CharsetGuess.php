@@ -7,9 +7,10 @@ namespace Orchard\Core\Tabular;
 use Orchard\Core\Text\Encoding;
 
 /**
- * Recognises the charset of a text that does not name it, by its letters: bytes that are no UTF-8 are read in each charset that is
- * usual for a language, and the reading whose letters are most those of the language is taken. Languages that the reader is known
- * to deal in come first. What several charsets read alike is no doubt; where two that read differently are near, the guess is unsure.
+ * Recognises the charset of a text that does not name it, by its letters: bytes that are no UTF-8 are read in each
+ * charset that is usual for a language, and the reading whose letters are most those of the language is taken.
+ * Languages that the reader is known to deal in come first. What several charsets read alike is no doubt; where two
+ * that read differently are near, the guess is unsure.
  */
 final readonly class CharsetGuess
 {
@@ -110,7 +111,10 @@ final readonly class CharsetGuess
         return new self(Encoding::labelled($best) ?? throw new \LogicException("$best is an encoding."), $isSure);
     }
 
-    /** Share of the signs beyond ASCII that the language writes; what means nothing, or changes case in mid-word, counts against it. */
+    /**
+     * Share of the signs beyond ASCII that the language writes; what means nothing, or changes case in mid-word, counts
+     * against it.
+     */
     private static function alphabet(string $text, string $letters): float
     {
         preg_match_all('/[^\x00-\x7F]/u', $text, $found);
@@ -132,7 +136,9 @@ final readonly class CharsetGuess
         return ($sum - preg_match_all('/\p{Ll}\p{Lu}/u', $text)) / $count;
     }
 
-    /** The same for scripts of many letters: share of the bytes beyond ASCII that are in the usual rows of the charset. */
+    /**
+     * The same for scripts of many letters: share of the bytes beyond ASCII that are in the usual rows of the charset.
+     */
     private static function script(string $text, string $bytes, string $name): float
     {
         $high = preg_match_all('/[\x80-\xFF]/', $bytes);

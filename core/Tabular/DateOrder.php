@@ -7,7 +7,9 @@ namespace Orchard\Core\Tabular;
 use DateTimeImmutable;
 use DateTimeZone;
 
-/** In which order a file writes the parts of a date; a year of four digits in front is always read as year, month, day. */
+/**
+ * In which order a file writes the parts of a date; a year of four digits in front is always read as year, month, day.
+ */
 enum DateOrder: string
 {
     case DayFirst = 'dmy';
@@ -42,8 +44,8 @@ enum DateOrder: string
     }
 
     /**
-     * A day as yyyy-mm-dd; null where the cell is no day. A time behind it is left out, unless it tells its offset and a zone is
-     * given: then it is the day that it was in that zone.
+     * A day as yyyy-mm-dd; null where the cell is no day. A time behind it is left out, unless it tells its offset and
+     * a zone is given: then it is the day that it was in that zone.
      */
     public function parse(string $cell, ?DateTimeZone $zone = null): ?string
     {
@@ -110,8 +112,8 @@ enum DateOrder: string
     }
 
     /**
-     * The order by these cells alone; null where some can only be in one and some only in the other. Where nothing tells, day first:
-     * who has to be sure asks DateReading.
+     * The order by these cells alone; null where some can only be in one and some only in the other. Where nothing
+     * tells, day first: who has to be sure asks DateReading.
      *
      * @param  iterable<string>  $cells
      */

@@ -7,9 +7,9 @@ namespace Orchard\Core\Tabular;
 use DateTimeImmutable;
 
 /**
- * In which order a file's dates stand, from all that speaks for one or the other. Some things decide: a day over twelve, dots, a
- * reading that lies in the future. Others only speak for one: days one after another, and what is known from elsewhere. Where they
- * do not agree, or nothing speaks at all, the reading is unsure, and people have to say.
+ * In which order a file's dates stand, from all that speaks for one or the other. Some things decide: a day over
+ * twelve, dots, a reading that lies in the future. Others only speak for one: days one after another, and what is known
+ * from elsewhere. Where they do not agree, or nothing speaks at all, the reading is unsure, and people have to say.
  */
 final readonly class DateReading
 {
@@ -34,7 +34,8 @@ final readonly class DateReading
     /**
      * @param  list<string>  $cells  different ones, in the order of the file
      * @param  string  $latest  yyyy-mm-dd, the last day that a row can be of
-     * @param  list<DateOrder>  $hints  what else speaks for an order: the language of the columns, other files, the market
+     * @param  list<DateOrder>  $hints  what else speaks for an order: the language of the columns, other files, the
+     *     market
      * @return self order null where some dates can only be read one way and some only the other
      */
     public static function of(array $cells, string $latest, array $hints = []): self

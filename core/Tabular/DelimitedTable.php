@@ -149,7 +149,9 @@ final readonly class DelimitedTable implements RawTable
             ($this->isWide ? (string) mb_convert_encoding($text, strtoupper($this->encoding->name), 'UTF-8') : $text);
     }
 
-    /** @return Generator<int, array{int, int, int}> start and length of each record in bytes, and bytes of its line end */
+    /**
+     * @return Generator<int, array{int, int, int}> start and length of each record in bytes, and bytes of its line end
+     */
     private function spans(): Generator
     {
         $length = strlen($this->text);

@@ -69,7 +69,10 @@ final class RowReader
 
     private readonly DateOrder $dates;
 
-    /** @var array<int, array<string, string|int|float|null|false>> values of cells that were read already, by column: days, devices and queries come again and again */
+    /**
+     * @var array<int, array<string, string|int|float|null|false>> values of cells that were read already, by column:
+     *     days, devices and queries come again and again
+     */
     private array $known = [];
 
     /**
@@ -91,7 +94,8 @@ final class RowReader
 
     /**
      * @param  list<string>  $cells
-     * @return array<string, string|int|float|null>|CellProblem by field key: days as yyyy-mm-dd, countries as two letters ("" for none), devices 1 desktop, 2 phone, 3 tablet, 0 not told; null where a cell says nothing
+     * @return array<string, string|int|float|null>|CellProblem by field key: days as yyyy-mm-dd, countries as two
+     *     letters ("" for none), devices 1 desktop, 2 phone, 3 tablet, 0 not told; null where a cell says nothing
      */
     public function read(array $cells): array|CellProblem
     {

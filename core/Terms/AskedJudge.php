@@ -12,26 +12,31 @@ namespace Orchard\Core\Terms;
  */
 final readonly class AskedJudge
 {
-    private const HOW = '/^(how|what|whats|why|when|where|which|who|can|could|does|do|is|are|should|will|wie|'.
+    private const HOW =
+        '/^(how|what|whats|why|when|where|which|who|can|could|does|do|is|are|should|will|wie|'.
         'wieviel|was|ist|sind|darf|muss|soll|hat|warum|wieso|wann|wo|welche[rsmn]?|kann|kommen|comment|pourquoi|'.
         'quand|quel|quelle|quels|quelles|combien|como|que|cual|cuando|donde|cuanto|por)$/';
 
-    private const LEARNING = '/\b(ideas?|inspiration|guides?|tips?|tutorials?|diy|meaning|history|vs|versus|'.
+    private const LEARNING =
+        '/\b(ideas?|inspiration|guides?|tips?|tutorials?|diy|meaning|history|vs|versus|'.
         'difference|differences|explained|instructions|checklist|examples?|pros and cons|step by step|mistakes|'.
         'ideen|ratgeber|anleitung|unterschied|tipps|vergleich|bedeutung|selber machen|selber bauen|idees|'.
         'conseils?|guide d.achat|difference entre|ideas para|consejos|guia|diferencia)\b/';
 
     /** Work on a thing that somebody has. */
-    private const DOING = '/\b(to (clean|install|hang|wire|change|choose|make|fix|repair|remove|measure|wash|paint|'.
+    private const DOING =
+        '/\b(to (clean|install|hang|wire|change|choose|make|fix|repair|remove|measure|wash|paint|'.
         'use|care|store|fold|pack|wear|tie|season|cook|sharpen|rewire|style|arrange|position)|cleaning|'.
         'installing|hanging height|wiring|care|washing|reinigen|aufhangen|montieren|anschliessen|pflegen|waschen|'.
         'nettoyer|installer|accrocher|limpiar|instalar|colgar)\b/';
 
-    private const NAVIGATION = '/\b(login|sign in|contact|returns?|delivery|shipping|discount code|voucher|coupon|'.
+    private const NAVIGATION =
+        '/\b(login|sign in|contact|returns?|delivery|shipping|discount code|voucher|coupon|'.
         'promo code|opening hours|reviews?|customer service|phone number|jobs|gutschein|versand|kontakt|'.
         'livraison|avis|contacto|envio)\b/';
 
-    private const MANY = '/\b(collections?|range|ranges|sets?|types|sale|deals?|offers?|outlet|shop|store|online|'.
+    private const MANY =
+        '/\b(collections?|range|ranges|sets?|types|sale|deals?|offers?|outlet|shop|store|online|'.
         'best|top|gifts?|kollektion|angebote|sale|kaufen|geschenke?|gamme|soldes|cadeaux?|coleccion|ofertas|'.
         'regalos?|brands|for sale|under|below|unter|moins de|menos de)\b/';
 

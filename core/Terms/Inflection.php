@@ -75,7 +75,8 @@ final class Inflection
     ];
 
     /** German adjectives of products, whose endings follow their noun. */
-    private const GERMAN_ADJECTIVE = '/^(schwarz|weiss|rot|blau|grun|gelb|grau|braun|bunt|beige|gross|klein|lang|'.
+    private const GERMAN_ADJECTIVE =
+        '/^(schwarz|weiss|rot|blau|grun|gelb|grau|braun|bunt|beige|gross|klein|lang|'.
         'kurz|hoch|hoh|breit|schmal|rund|eckig|oval|flach|modern|antik|rustikal|industriell|skandinavisch|'.
         'dimmbar|verstellbar|schwenkbar|drehbar|hell|dunkel|dunkl|golden|silbern|kupfern|holzern|glasern|matt|'.
         'glanzend|leicht|schwer|dick|dunn|warm|kalt|weich|hart|neu|alt|gunstig|billig|gebraucht|wasserdicht|'.

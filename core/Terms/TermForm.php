@@ -106,7 +106,8 @@ final class TermForm
         return str_replace("\x01", 'ñ', (string) preg_replace('/\p{M}+/u', '', $parts === false ? $word : $parts));
     }
 
-    private const UNIT = '/^(mm|cm|m|km|in|inch|inches|ft|feet|foot|zoll|kg|g|gram|grams|lb|lbs|oz|l|litre|litres|'.
+    private const UNIT =
+        '/^(mm|cm|m|km|in|inch|inches|ft|feet|foot|zoll|kg|g|gram|grams|lb|lbs|oz|l|litre|litres|'.
         'liter|liters|ml|cl|w|watt|watts|v|volt|volts|k|kelvin|lm|lumen|lumens|mah|gb|tb|pouces|pulgadas|vatios|'.
         'litros|litre)$/u';
 

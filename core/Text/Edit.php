@@ -5,10 +5,11 @@ declare(strict_types=1);
 namespace Orchard\Core\Text;
 
 /**
- * What was changed in a text: the words that were taken out and put in, between what stayed the same in front and behind.
+ * What was changed in a text: the words that were taken out and put in, between what stayed the same in front and
+ * behind.
  *
- * Both ends that stay are as long as they can be, cut back to whole words, so that one change made to many texts gives one
- * and the same edit. Cost is linear in the texts' lengths.
+ * Both ends that stay are as long as they can be, cut back to whole words, so that one change made to many texts gives
+ * one and the same edit. Cost is linear in the texts' lengths.
  */
 final readonly class Edit
 {

@@ -14,9 +14,9 @@ use Normalizer;
  * the end of a line hang. A text that needs more lines than the slot has loses graphemes (UAX 29) from the last line
  * until "…" fits. White space counts as one space, as HTML shows it. Cost is linear in the text's length.
  *
- * Texts are composed canonically first (NFC), as fonts draw them, and pairs with a space are kerned, as a page lays them out
- * (a canvas does not: measured in Chromium). A space belongs to the script in front of it: where another script begins behind
- * it, the two are shaped apart, and not kerned.
+ * Texts are composed canonically first (NFC), as fonts draw them, and pairs with a space are kerned, as a page lays
+ * them out (a canvas does not: measured in Chromium). A space belongs to the script in front of it: where another
+ * script begins behind it, the two are shaped apart, and not kerned.
  */
 final class Ruler
 {

@@ -35,7 +35,10 @@ final class WidthTable
     /** @throws \JsonException when the text is not the JSON that tools/make-widths.mjs writes */
     public static function fromJson(string $json): self
     {
-        /** @var array{unitsPerEm: int, average: int, advances: array<int, int>, kerning: array<int, array<int, int>>, wide: list<array{int, int}>, zero: list<array{int, int}>} $table */
+        /**
+         * @var array{unitsPerEm: int, average: int, advances: array<int, int>, kerning: array<int, array<int, int>>,
+         *     wide: list<array{int, int}>, zero: list<array{int, int}>} $table
+         */
         $table = json_decode($json, true, 8, JSON_THROW_ON_ERROR);
 
         return new self(

@@ -8,8 +8,8 @@ use IntlBreakIterator;
 use IntlRuleBasedBreakIterator;
 
 /**
- * How many words a text has. Where blanks part words a pattern counts them; texts of scripts that are written without blanks
- * (Chinese, Japanese, Thai, Lao, Khmer, Burmese) are cut by ICU's word rules (UAX 29) and its dictionaries.
+ * How many words a text has. Where blanks part words a pattern counts them; texts of scripts that are written without
+ * blanks (Chinese, Japanese, Thai, Lao, Khmer, Burmese) are cut by ICU's word rules (UAX 29) and its dictionaries.
  */
 final readonly class Words
 {

@@ -9,8 +9,8 @@ namespace Orchard\Core\Url;
  *
  * RFC 3986 section 6.2.2 and the URL Standard: scheme and host in lower case, default port left out, dot segments
  * removed, an empty path is "/", percent-encoding in capitals with unreserved characters decoded and everything outside
- * ASCII encoded as UTF-8 (a stray "%" as well), no fragment, no user. The query keeps its order: another order may be another page.
- * Invariant: parse(text of any PageUrl) gives the same text again.
+ * ASCII encoded as UTF-8 (a stray "%" as well), no fragment, no user. The query keeps its order: another order may be
+ * another page. Invariant: parse(text of any PageUrl) gives the same text again.
  */
 final readonly class PageUrl
 {
@@ -112,8 +112,8 @@ final readonly class PageUrl
     }
 
     /**
-     * Whether this is an address of the other one's site in another form: under the other scheme, or with or without "www.".
-     * Ports count as they stand, for a port of its own is a site of its own.
+     * Whether this is an address of the other one's site in another form: under the other scheme, or with or without
+     * "www.". Ports count as they stand, for a port of its own is a site of its own.
      */
     public function isOtherFormOf(self $other): bool
     {

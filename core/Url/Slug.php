@@ -5,8 +5,9 @@ declare(strict_types=1);
 namespace Orchard\Core\Url;
 
 /**
- * The last part of a page's address, made from what the page is called: small letters, digits, single hyphens; short; without words that
- * say nothing. Letters outside ASCII are written as the languages around us write them where they have no such letter (ä: ae).
+ * The last part of a page's address, made from what the page is called: small letters, digits, single hyphens; short;
+ * without words that say nothing. Letters outside ASCII are written as the languages around us write them where they
+ * have no such letter (ä: ae).
  */
 final readonly class Slug
 {
@@ -41,7 +42,8 @@ final readonly class Slug
     ];
 
     /**
-     * A slug from a name, led by the term that the page is written for where the name does not have it; '' where nothing is left.
+     * A slug from a name, led by the term that the page is written for where the name does not have it; '' where
+     * nothing is left.
      *
      * @param  string  $lead  lead term, '' where there is none
      */

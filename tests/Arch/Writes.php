@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Tests\Arch;
 
 /**
- * Tables that a source of ours writes, read from its words: SQL in strings, the query builder, bulk writes and models. A table whose name is
- * only known while it runs is told as "?".
+ * Tables that a source of ours writes, read from its words: SQL in strings, the query builder, bulk writes and models.
+ * A table whose name is only known while it runs is told as "?".
  */
 final class Writes
 {
@@ -144,7 +144,9 @@ final class Writes
         return $names;
     }
 
-    /** @return list<string> strings of a source; what is put into them stands as "?", neighbours that are joined are one */
+    /**
+     * @return list<string> strings of a source; what is put into them stands as "?", neighbours that are joined are one
+     */
     private static function texts(string $source): array
     {
         $texts = [];

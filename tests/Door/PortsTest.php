@@ -48,7 +48,10 @@ it(
             $inTheWay = stream_socket_server("tcp://127.0.0.1:$database");
             expect($inTheWay)->not->toBeFalse();
             expect($clones[1]->door(['start', '--no-demo']))->code->toBe(0);
-            expect($clones[1]->setting('HTTP_PORT'))->toBe($web)->and($clones[1]->setting('DB_PORT'))->not->toBe($database);
+            expect($clones[1]->setting('HTTP_PORT'))
+                ->toBe($web)
+                ->and($clones[1]->setting('DB_PORT'))
+                ->not->toBe($database);
             expect($clones[1]->health())->toBe("ok\n{$clones[1]->setting('INSTANCE_ID')}\n");
             $clones[1]->door(['stop']);
             // People know the ports by now: they stay, and the program that stands in the way is named.
@@ -70,7 +73,10 @@ it('gives a stand-in that an older instance lacks ports of its own', function ()
     $folder = sys_get_temp_dir().'/ports-'.bin2hex(random_bytes(4));
     mkdir($folder);
     $script =
-        'set -euo pipefail; cd '.escapeshellarg(dirname(__DIR__, 2)).'; ROOT="$PWD"; INSTANCE=run; VAR='.escapeshellarg($folder).
+        'set -euo pipefail; cd '.
+        escapeshellarg(dirname(__DIR__, 2)).
+        '; ROOT="$PWD"; INSTANCE=run; VAR='.
+        escapeshellarg($folder).
         '; for part in common instance settings; do . "bin/door/$part.sh"; done; supervisor_is_up() { return 1; }; owned() { :; }; port_is_taken() { return 1; };'.
         ' HTTP_PORT=48400; DB_PORT=48410; DB_PASSWORD=x; APP_KEY=x; INSTANCE_ID=x; SHOPS=tindrel:demo;'.
         // The ports that would be chosen first are this instance's own already.

@@ -9,9 +9,9 @@ use Random\Randomizer;
 use Tests\Web\Site;
 
 /**
- * A made-up shop in one of thirteen layouts that the other one has not: languages whose alternates stand on copies, kinds under odd folders, archives and
- * filters with one hit, pages that say with 200 that they are not there, products that moved with their stock number. What is true of its pages stands
- * beside them.
+ * A made-up shop in one of thirteen layouts that the other one has not: languages whose alternates stand on copies,
+ * kinds under odd folders, archives and filters with one hit, pages that say with 200 that they are not there, products
+ * that moved with their stock number. What is true of its pages stands beside them.
  */
 final class LaidOutShop
 {
@@ -132,7 +132,10 @@ final class LaidOutShop
         ],
     ];
 
-    /** The one layout of which the shop says nothing: no kinds, no numbers, and other products beside each text each time. */
+    /**
+     * The one layout of which the shop says nothing: no kinds, no numbers, and other products beside each text each
+     * time.
+     */
     public const UNSAID = 'nothing says what is what';
 
     private const WORDS = [
@@ -160,7 +163,10 @@ final class LaidOutShop
     /** @var array<string, string> where addresses redirect */
     public array $redirects = [];
 
-    /** @var array<string, string> the page that each address is in truth; of those that are none of ours to judge nothing */
+    /**
+     * @var array<string, string> the page that each address is in truth; of those that are none of ours to judge
+     *     nothing
+     */
     public array $truth = [];
 
     /** @var array<string, string> keeper by what a page is in truth */

@@ -10,8 +10,8 @@ use Tests\Web\Site;
 
 /**
  * A made-up shop whose links, headings and images are known: menus in nav, header or a plain list, lists turned by
- * parameter or path, pages linked by nofollow, from pages kept out of search, by redirects or not at all. What is true of
- * each page is worked out here from the plan of its links, by relaxing every link until nothing changes.
+ * parameter or path, pages linked by nofollow, from pages kept out of search, by redirects or not at all. What is true
+ * of each page is worked out here from the plan of its links, by relaxing every link until nothing changes.
  */
 final class LinkedShop
 {
@@ -21,7 +21,10 @@ final class LinkedShop
 
     private const REL = ['nofollow', 'ugc', 'sponsored noopener', 'NoFollow'];
 
-    /** @var array<string, array{title: string, head: string, body: string, links: list<array{string, string, string}>}> by path: links are target, words, rel */
+    /**
+     * @var array<string, array{title: string, head: string, body: string, links: list<array{string, string, string}>}>
+     *     by path: links are target, words, rel
+     */
     private array $pages = [];
 
     /** @var array<string, string> */
@@ -156,7 +159,10 @@ final class LinkedShop
         return $this->redirects;
     }
 
-    /** @return iterable<array{string, string, string}> every link that counts: from, to, and whether in the text or a menu */
+    /**
+     * @return iterable<array{string, string, string}> every link that counts: from, to, and whether in the text or a
+     *     menu
+     */
     public function counted(): iterable
     {
         foreach ($this->pages as $from => $page) {

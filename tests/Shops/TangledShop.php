@@ -8,7 +8,8 @@ use Random\Engine\Mt19937;
 use Random\Randomizer;
 
 /**
- * A made-up shop whose tangles are known: by seed another layout of addresses, another language, other rates of trouble.
+ * A made-up shop whose tangles are known: by seed another layout of addresses, another language, other rates of
+ * trouble.
  *
  * Pages are HTML; what is true of them is kept apart and never shown to what is tested.
  */
@@ -80,10 +81,16 @@ final class TangledShop
         ],
     ];
 
-    /** @var array<string, array{status: int, html: string, location: ?string, kind: string, sitemap: bool, clicks: int}> by URL */
+    /**
+     * @var array<string, array{status: int, html: string, location: ?string, kind: string, sitemap: bool, clicks: int}>
+     *     by URL
+     */
     public array $pages = [];
 
-    /** @var array<string, string> the page that each URL is in truth: URLs with one value are one page; those that are nobody's like are not in it */
+    /**
+     * @var array<string, string> the page that each URL is in truth: URLs with one value are one page; those that are
+     *     nobody's like are not in it
+     */
     public array $truth = [];
 
     /** @var array<string, string> keeper by what a page is in truth */

@@ -35,7 +35,10 @@ final class TermWorld
         'Kelling', 'Lodden', 'Marwick', 'Nuttall', 'Osborn', 'Penwith', 'Quenby', 'Rathlin', 'Selwyn', 'Tiverley',
     ];
 
-    /** @var list<array{path: string, kind: string, noun: int, traits: list<int>, model: ?int, name: string, price: float, strength: float, value: float}> */
+    /**
+     * @var list<array{path: string, kind: string, noun: int, traits: list<int>, model: ?int, name: string,
+     *     price: float, strength: float, value: float}>
+     */
     public array $pages = [];
 
     /** @var list<array{text: string, noun: int, traits: list<int>, model: ?int, searches: int, difficulty: int}> */

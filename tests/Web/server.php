@@ -3,8 +3,9 @@
 /**
  * A little web server for tests: serves what a JSON file says, page by page, to the letter.
  *
- * `php server.php FILE PORT`. FILE holds an object: path => {status, headers: [[name, value]], body (base64), drop, wait, drips}. It is read again
- * at every request, so that a test changes the site by writing it. Requests are told to FILE.log, one path a line.
+ * `php server.php FILE PORT`. FILE holds an object: path => {status, headers: [[name, value]], body (base64), drop,
+ * wait, drips}. It is read again at every request, so that a test changes the site by writing it. Requests are told to
+ * FILE.log, one path a line.
  */
 
 declare(strict_types=1);

@@ -1,6 +1,9 @@
 <?php
 
-/** A third shop's API, by rules of its own: one POST address, a key in a header, texts as attached records, the cursor in the body. */
+/**
+ * A third shop's API, by rules of its own: one POST address, a key in a header, texts as attached records, the cursor
+ * in the body.
+ */
 
 declare(strict_types=1);
 

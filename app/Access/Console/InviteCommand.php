@@ -10,9 +10,10 @@ use App\Stores\Console\StoreCommand;
 
 final class InviteCommand extends StoreCommand
 {
-    protected $signature = 'access:invite {--store= : slug of the store} {--email= : whom} {--add-stores : to the '.
+    protected $signature =
+        'access:invite {--store= : slug of the store} {--email= : whom} {--add-stores : to the '.
         'server instead of a store, to add stores of their own} {--role=owner : viewer, writer, approver or owner} '.
-            '{--json : one JSON document on standard output}';
+        '{--json : one JSON document on standard output}';
 
     protected $description = 'Invite someone into a store: prints a link that works once, for seven days';
 

@@ -32,7 +32,8 @@ final class SlugAdvice
     private const PORTION = 1000;
 
     /**
-     * @return array{rows: list<object>, next: ?int} resources whose slug has faults, with a proposal; those of a page that ranks are guarded
+     * @return array{rows: list<object>, next: ?int} resources whose slug has faults, with a proposal; those of a page
+     *     that ranks are guarded
      */
     public static function list(Store $store, int $after, int $limit, bool $all): array
     {

@@ -13,7 +13,8 @@ final readonly class TextsChanged
 
     /**
      * @param  list<int>  $resourceIds
-     * @param  array<int, string>  $digests  shown texts, old and new, whose groups of repeated texts may have grown or shrunk
+     * @param  array<int, string>  $digests  shown texts, old and new, whose groups of repeated texts may have grown or
+     *     shrunk
      */
     public function __construct(public int $storeId, public array $resourceIds, public array $digests)
     {

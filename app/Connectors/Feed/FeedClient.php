@@ -29,7 +29,8 @@ final class FeedClient
     /**
      * One page of a part's rows.
      *
-     * @return array{rows: list<list<string>>, next: ?string, last_day: ?string, whole_to: ?string} rows in the order of the part's fields
+     * @return array{rows: list<list<string>>, next: ?string, last_day: ?string, whole_to: ?string} rows in the order of
+     *     the part's fields
      *
      * @throws FeedNotNow
      * @throws RuntimeException where the feed refuses or cannot be understood

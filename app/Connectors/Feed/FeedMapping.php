@@ -21,7 +21,8 @@ final readonly class FeedMapping
 }';
 
     /**
-     * @param  ?array{path: string, secret: string, token: string}  $token  where a token is had for the secret: path, and the names of secret and token in the bodies; null where the secret is the token
+     * @param  ?array{path: string, secret: string, token: string}  $token  where a token is had for the secret: path,
+     *     and the names of secret and token in the bodies; null where the secret is the token
      * @param  ?string  $clock  path of a simulated feed's clock; null for a real one
      * @param  list<FeedPart>  $parts
      */

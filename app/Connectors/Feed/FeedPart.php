@@ -17,7 +17,8 @@ final readonly class FeedPart
 
     /**
      * @param  array<string, string>  $ask  parameters that stay the same
-     * @param  array<string, string>  $names  names of from, to, cursor in the request, and of rows, next, last_day, whole_to in the answer
+     * @param  array<string, string>  $names  names of from, to, cursor in the request, and of rows, next, last_day,
+     *     whole_to in the answer
      * @param  int  $history  days back that are pulled at first
      * @param  array<string, string>  $fields  member of a row by field; "keys.page" goes one level in
      */

@@ -22,7 +22,8 @@ final readonly class ListBook
     }
 
     /**
-     * @param  list<array{string, list<int|float|string|null>}>  $rows  16 bytes that stand for the thing, and its columns; of one thing the last row counts
+     * @param  list<array{string, list<int|float|string|null>}>  $rows  16 bytes that stand for the thing, and its
+     *     columns; of one thing the last row counts
      */
     public function write(int $import, array $rows): void
     {

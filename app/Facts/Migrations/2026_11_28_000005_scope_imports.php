@@ -8,7 +8,9 @@ use Illuminate\Support\Facades\Schema;
 
 return new class extends Migration
 {
-    /** An import owns its days for the part of the store that it speaks for (App\Facts\RowScope); empty for all of it. */
+    /**
+     * An import owns its days for the part of the store that it speaks for (App\Facts\RowScope); empty for all of it.
+     */
     public function up(): void
     {
         Schema::table('fact_days', function (Blueprint $table): void {

@@ -147,7 +147,8 @@ final class CrawlBook
 
     /**
      * @param  array<string, int>  $ids
-     * @return array{PageLinks, array<string, int>} the links, and the pages that they and newly met blocks lead to, by digest
+     * @return array{PageLinks, array<string, int>} the links, and the pages that they and newly met blocks lead to, by
+     *     digest
      */
     private function linksOf(Outcome $outcome, array $ids): array
     {

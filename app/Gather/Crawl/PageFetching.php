@@ -326,7 +326,9 @@ final class PageFetching
         }
     }
 
-    /** @param  array{FrontierPage, FetchedPage, string}  $tag page, what is known without parsing, digest of the answer */
+    /**
+     * @param  array{FrontierPage, FetchedPage, string}  $tag page, what is known without parsing, digest of the answer
+     */
     private function parsed(array $tag, ParsedPage|string $parsed): void
     {
         [$page, $bare, $digest] = $tag;

@@ -45,9 +45,11 @@ final readonly class FileLook
      * @param  list<list<string>>  $rows  the first ones
      * @param  bool  $isRemembered  whether a file of this shape was brought in before
      * @param  bool  $datesOpen  whether its dates can be read in two orders and nothing decides between them
-     * @param  array<string, bool>  $doubts  sentences about what was guessed, and whether the first rows should be looked at for it
+     * @param  array<string, bool>  $doubts  sentences about what was guessed, and whether the first rows should be
+     *     looked at for it
      * @param  RowScope  $scope  part of the store that its rows speak for
-     * @param  ?array{string, string, bool}  $span  first and last day, and whether all rows of the file were looked at for them
+     * @param  ?array{string, string, bool}  $span  first and last day, and whether all rows of the file were looked at
+     *     for them
      */
     private function __construct(
         public FileSort $sort,

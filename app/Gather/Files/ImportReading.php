@@ -175,7 +175,9 @@ final class ImportReading
         return [$taken, $aside];
     }
 
-    /** @return array{int, list<array{line: int, cells: list<string>, problem: CellProblem}>} rows staged, rows set aside */
+    /**
+     * @return array{int, list<array{line: int, cells: list<string>, problem: CellProblem}>} rows staged, rows set aside
+     */
     private static function stage(RowIntake $intake, StagedRows $staged): array
     {
         [$lines, $days, $aside] = $intake->flush();

@@ -27,7 +27,10 @@ final class ListIntake
 
     private readonly string $today;
 
-    /** @var list<array{line: int, cells: list<string>, name: string, url: ?string, number: ?string, values: list<int|float|string|null>}> */
+    /**
+     * @var list<array{line: int, cells: list<string>, name: string, url: ?string, number: ?string,
+     *     values: list<int|float|string|null>}>
+     */
     private array $waiting = [];
 
     /** @var list<array{line: int, cells: list<string>, problem: CellProblem}> */
@@ -72,7 +75,10 @@ final class ListIntake
         return count($this->waiting);
     }
 
-    /** @return list<array{line: int, cells: list<string>, problem: CellProblem}> rows that cannot be taken, since the last store */
+    /**
+     * @return list<array{line: int, cells: list<string>, problem: CellProblem}> rows that cannot be taken, since the
+     *     last store
+     */
     public function aside(): array
     {
         return $this->aside;

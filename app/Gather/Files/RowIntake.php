@@ -41,7 +41,10 @@ final class RowIntake
 
     private int $ready = 0;
 
-    /** @var list<array{line: int, cells: list<string>, url: ?string, product: ?string, query: ?string, day: string, rest: string}> rows whose page or query has to be looked up */
+    /**
+     * @var list<array{line: int, cells: list<string>, url: ?string, product: ?string, query: ?string, day: string,
+     *     rest: string}> rows whose page or query has to be looked up
+     */
     private array $waiting = [];
 
     /** @var list<array{line: int, cells: list<string>, problem: CellProblem}> */
@@ -88,7 +91,10 @@ final class RowIntake
         return $this->ready + count($this->waiting);
     }
 
-    /** @return list<array{line: int, cells: list<string>, problem: CellProblem}> rows that cannot be taken, since the last flush */
+    /**
+     * @return list<array{line: int, cells: list<string>, problem: CellProblem}> rows that cannot be taken, since the
+     *     last flush
+     */
     public function aside(): array
     {
         return $this->aside;
@@ -97,7 +103,8 @@ final class RowIntake
     /**
      * Looks up what is waiting, and gives all that has come in since the last time; called inside a transaction.
      *
-     * @return array{array<string, string>, array<string, int>, list<array{line: int, cells: list<string>, problem: CellProblem}>} lines by month, rows by day, rows set aside
+     * @return array{array<string, string>, array<string, int>, list<array{line: int, cells: list<string>,
+     *     problem: CellProblem}>} lines by month, rows by day, rows set aside
      */
     public function flush(): array
     {

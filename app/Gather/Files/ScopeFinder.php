@@ -176,7 +176,8 @@ final class ScopeFinder
     /**
      * What an import of these days would put to rest.
      *
-     * @return ?object{days: int, rows: int, pages: int, clicks: int, imports: int} null where nothing stands in these days
+     * @return ?object{days: int, rows: int, pages: int, clicks: int, imports: int} null where nothing stands in these
+     *     days
      */
     public static function replaced(
         Store $store,

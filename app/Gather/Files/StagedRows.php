@@ -25,7 +25,10 @@ final class StagedRows
 
     private const PIECE = 1_000_000;
 
-    /** @param  array<string, array{bytes: int, days: array<string, int>}>  $months  by "2026-08": bytes of the file that count, rows by day */
+    /**
+     * @param  array<string, array{bytes: int, days: array<string, int>}>  $months  by "2026-08": bytes of the file that
+     *     count, rows by day
+     */
     private function __construct(private readonly string $folder, private array $months)
     {
     }

@@ -136,7 +136,10 @@ final readonly class SumsBeside
             ($this->tellsQueries ? $change > self::MAY_DIFFER : abs($change) > self::MAY_DIFFER);
     }
 
-    /** @return array{array<string, array<string, float>>, array<string, true>, bool} clicks or orders by URL and Monday, the days, and whether these are all rows */
+    /**
+     * @return array{array<string, array<string, float>>, array<string, true>, bool} clicks or orders by URL and Monday,
+     *     the days, and whether these are all rows
+     */
     private static function read(Store $store, string $path, FileLook $look): array
     {
         $fields = array_filter(array_map(static fn (string $key): mixed => $look->sort->field($key), $look->columns));

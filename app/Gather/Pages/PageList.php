@@ -86,7 +86,10 @@ final class PageList
         }
     }
 
-    /** @return list<array{folder: string, pages: int, indexable: int, clicks: int, impressions: int, revenue: float}> folders one level below the filter's, the largest first; a page of its own stands under its path */
+    /**
+     * @return list<array{folder: string, pages: int, indexable: int, clicks: int, impressions: int, revenue: float}>
+     *     folders one level below the filter's, the largest first; a page of its own stands under its path
+     */
     public function folders(Store $store, PageFilter $filter): array
     {
         [$from, $where, $values] = $this->where($store, $filter);
@@ -124,7 +127,10 @@ final class PageList
         return array_slice($folders, 0, self::MOST_FOLDERS);
     }
 
-    /** @return array{total: int, kinds: array<string, int>, statuses: array<int, int>, indexable: int, unreached: int, sources: array<string, int>} */
+    /**
+     * @return array{total: int, kinds: array<string, int>, statuses: array<int, int>, indexable: int, unreached: int,
+     *     sources: array<string, int>}
+     */
     public function counts(Store $store): array
     {
         $kinds = [];

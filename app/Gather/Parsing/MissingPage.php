@@ -40,7 +40,10 @@ final readonly class MissingPage
             ($all === 0 || count(array_intersect_key($lines, $this->lines)) / $all >= self::LIKE);
     }
 
-    /** @return array<string, true> lines by what stands in them but addresses and numbers, which such pages repeat of the one asked for */
+    /**
+     * @return array<string, true> lines by what stands in them but addresses and numbers, which such pages repeat of
+     *     the one asked for
+     */
     private static function linesOf(?MainText $text): array
     {
         $lines = [];

@@ -19,7 +19,8 @@ final readonly class ParsedPage
      * @param  PageFacts  $facts  without its links and details
      * @param  array<string, string>  $urls  by digest: those that this parser tells for the first time
      * @param  list<array{string, string, int}>  $links  digest of the target, anchor, bits of rel
-     * @param  list<array{string, int, ?list<array{string, string, int}>}>  $blocks  digest, region, links; the links only the first time that this parser meets the block
+     * @param  list<array{string, int, ?list<array{string, string, int}>}>  $blocks  digest, region, links; the links
+     *     only the first time that this parser meets the block
      * @param  string  $digest  16 bytes that change when any link or block does
      */
     public function __construct(

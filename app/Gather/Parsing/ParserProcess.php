@@ -33,7 +33,10 @@ final class ParserProcess
     /** @var list<mixed> */
     private array $tags = [];
 
-    /** @param  ?string  $missing  what the shop answers for an address that does not exist, where that is a page with status 200 */
+    /**
+     * @param  ?string  $missing  what the shop answers for an address that does not exist, where that is a page with
+     *     status 200
+     */
     public function __construct(?string $missing)
     {
         $command = [

@@ -44,8 +44,7 @@ final class Renders
         foreach (
             DB::select(
                 'SELECT page_id FROM page_index WHERE store_id = ? AND status = 200 AND marks & ? <> 0 ORDER BY page_id
-                    LIMIT '.
-                    self::FILLED,
+                    LIMIT '.self::FILLED,
                 [$store->id, PageMark::NeedsScript->value],
             ) as $row
         ) {

@@ -88,7 +88,10 @@ final readonly class LearnedKinds
         }
     }
 
-    /** @return list<string> addresses of the lists that an address may narrow or continue: without its parameters, its last segment, its last two */
+    /**
+     * @return list<string> addresses of the lists that an address may narrow or continue: without its parameters, its
+     *     last segment, its last two
+     */
     private static function wider(string $address): array
     {
         $url = PageUrl::parse($address);

@@ -34,7 +34,8 @@ final class NumbersOfPages
     }
 
     /**
-     * @param  string  $sums  a SELECT of page_id and sums that a further condition on page_id and GROUP BY page_id can follow
+     * @param  string  $sums  a SELECT of page_id and sums that a further condition on page_id and GROUP BY page_id can
+     *     follow
      * @param  list<int|string>  $values  its values
      * @param  Closure(Closure(): mixed): void  $write  runs each write in a transaction of its own
      */

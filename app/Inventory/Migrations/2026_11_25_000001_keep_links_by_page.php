@@ -7,7 +7,10 @@ use Illuminate\Support\Facades\DB;
 
 return new class extends Migration
 {
-    /** Links belong to the page that carries them, not to a crawl. What older crawls found is dropped: the next crawl reads it anew. */
+    /**
+     * Links belong to the page that carries them, not to a crawl. What older crawls found is dropped: the next crawl
+     * reads it anew.
+     */
     public function up(): void
     {
         DB::unprepared('

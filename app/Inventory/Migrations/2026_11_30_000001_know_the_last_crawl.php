@@ -7,7 +7,9 @@ use Illuminate\Support\Facades\DB;
 
 return new class extends Migration
 {
-    /** Whether the newest facts come from a whole crawl is a fact of the inventory: what no link reaches hangs on it. */
+    /**
+     * Whether the newest facts come from a whole crawl is a fact of the inventory: what no link reaches hangs on it.
+     */
     public function up(): void
     {
         DB::statement("CREATE TABLE inventory_reads (

@@ -46,7 +46,8 @@ final class TableFile
     }
 
     /**
-     * @param  list<string>  $languages  of the store, by which the charset of a file is recognised that does not name it
+     * @param  list<string>  $languages  of the store, by which the charset of a file is recognised that does not name
+     *     it
      * @param  ?DateTimeZone  $zone  of the store, whose days times in a log are told in
      *
      * @throws InvalidArgumentException where the file can be no table

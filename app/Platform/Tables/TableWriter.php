@@ -25,7 +25,8 @@ final class TableWriter
      * @param  list<string>  $columns
      * @param  iterable<list<string|int|float|Formula|null>>  $rows
      * @param  resource  $to
-     * @param  bool  $hasMark  whether a CSV file begins with a byte order mark, by which spreadsheets know that it is UTF-8
+     * @param  bool  $hasMark  whether a CSV file begins with a byte order mark, by which spreadsheets know that it is
+     *     UTF-8
      * @param  list<int>  $widths  of the columns of a workbook, in characters; where there are none, by their names
      */
     public static function write(

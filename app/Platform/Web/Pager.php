@@ -7,8 +7,8 @@ namespace App\Platform\Web;
 use Illuminate\Http\Request;
 
 /**
- * Which part of a list a screen shows; its number stands in the address as "n". Long lists are counted up to a bound, and
- * so far they are shown: who goes on behind it looks for something, and filters find it sooner.
+ * Which part of a list a screen shows; its number stands in the address as "n". Long lists are counted up to a bound,
+ * and so far they are shown: who goes on behind it looks for something, and filters find it sooner.
  */
 final readonly class Pager
 {

@@ -24,7 +24,10 @@ final class TemplatePhrases
     {
     }
 
-    /** @return list<array{start: int, end: int, key: string, parts: list<string>}> in their order; parts are the sources of :1, :2 … */
+    /**
+     * @return list<array{start: int, end: int, key: string, parts: list<string>}> in their order; parts are the sources
+     *     of :1, :2 …
+     */
     public static function of(string $source): array
     {
         $reading = new self($source);
@@ -33,7 +36,10 @@ final class TemplatePhrases
         return $reading->found;
     }
 
-    /** @param  array<string, string>  $translations  by phrase; one that is missing, or the same, leaves the template as it is */
+    /**
+     * @param  array<string, string>  $translations  by phrase; one that is missing, or the same, leaves the template as
+     *     it is
+     */
     public static function translate(string $source, array $translations): string
     {
         foreach (array_reverse(self::of($source)) as $phrase) {

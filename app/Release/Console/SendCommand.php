@@ -15,7 +15,8 @@ final class SendCommand extends StoreCommand
 {
     use FollowsRelease;
 
-    protected $signature = 'release:send {--store=} {--name= : what the release is called} {--part=100 : '.
+    protected $signature =
+        'release:send {--store=} {--name= : what the release is called} {--part=100 : '.
         'hundredths of what is ready to send first} {--via= : direct, file or person: the way that all of it '.
         'takes; else as it was chosen for the store} {--at= : "2026-12-01 06:00" in the store\'s time: it goes '.
         'by itself then, as it is now} {--rest= : the same: when the rest goes after a first part} {--wait : '.

@@ -69,7 +69,8 @@ final readonly class HandedList
     /**
      * Texts that somebody is to put in.
      *
-     * @return Generator<int, array{name: string, url: string, field: string, before: string, after: string, isDone: bool}>
+     * @return Generator<int, array{name: string, url: string, field: string, before: string, after: string,
+     *     isDone: bool}>
      */
     public function texts(): Generator
     {
@@ -115,7 +116,9 @@ final readonly class HandedList
         return ['count' => (int) ($row->n ?? 0), 'done' => (int) ($row->done ?? 0)];
     }
 
-    /** @return Generator<int, array{PageUrl, FieldChange, bool}> settings of addresses, and whether each was seen live */
+    /**
+     * @return Generator<int, array{PageUrl, FieldChange, bool}> settings of addresses, and whether each was seen live
+     */
     public function addresses(): Generator
     {
         foreach ($this->items('i.page_id IS NOT NULL') as $item) {
@@ -159,7 +162,10 @@ final readonly class HandedList
         };
     }
 
-    /** @param  array{field: string, pattern: AddressPattern, rows: list<array{url: string, value: string, isDone: bool}>, count: int, done: int}  $group */
+    /**
+     * @param  array{field: string, pattern: AddressPattern, rows: list<array{url: string, value: string,
+     *     isDone: bool}>, count: int, done: int}  $group
+     */
     private static function group(array $group): HandedGroup
     {
         $isTemplate = $group['count'] >= self::LEAST && $group['pattern']->isRule();

@@ -32,7 +32,10 @@ final class ShareLinks
         return $token;
     }
 
-    /** @return array{store: Store, release: int, name: string}|null what a link opens; null where it has ended, or never was one */
+    /**
+     * @return array{store: Store, release: int, name: string}|null what a link opens; null where it has ended, or never
+     *     was one
+     */
     public function open(string $token): ?array
     {
         $row = DB::table('release_links')

@@ -62,7 +62,10 @@ final readonly class FieldChange
     /** @return list<self> */
     public static function unpack(string $json): array
     {
-        /** @var list<array{field: string, base: string, target: string, origin: string, shown_before: ?string, shown_after: ?string, recipe?: int}> $data */
+        /**
+         * @var list<array{field: string, base: string, target: string, origin: string, shown_before: ?string,
+         *     shown_after: ?string, recipe?: int}> $data
+         */
         $data = json_decode($json, true, 8, JSON_THROW_ON_ERROR);
 
         return array_map(

@@ -110,7 +110,8 @@ final class ItemBook
     /**
      * What cannot be handed over.
      *
-     * @param  ?array<string, string>  $theirs  texts that the shop holds instead, by field: a clash; null where it is refused
+     * @param  ?array<string, string>  $theirs  texts that the shop holds instead, by field: a clash; null where it is
+     *     refused
      */
     public function hinder(int $id, string $reason, ?array $theirs): void
     {

@@ -62,7 +62,8 @@ final class NotAShop extends RuntimeException
             match (true) {
                 $status === 404,
                 $status === 410 => "$url answers $status: there is no such page. Give the address of the shop’s ".
-                    ''.'home page.',
+                    ''.
+                    'home page.',
                 $status >= 500 => "$url answers $status: the shop has trouble just now. Try again in some minutes.",
                 default => "$url answers $status, which is no page. Give the address of the shop’s home page.",
             },

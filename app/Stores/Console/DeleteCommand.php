@@ -9,7 +9,8 @@ use App\Stores\Leaving\Leaving;
 
 final class DeleteCommand extends StoreCommand
 {
-    protected $signature = 'store:delete {--store=} {--name= : its name, to say that it is meant} {--wait : delete '.
+    protected $signature =
+        'store:delete {--store=} {--name= : its name, to say that it is meant} {--wait : delete '.
         'in this process} {--json}';
 
     protected $description = 'Delete an archived store for good: rows, files, settings';

@@ -13,8 +13,8 @@ final class TakeAwayCommand extends StoreCommand
 {
     protected $signature = 'store:export {--store=} {--out= : the zip to be written} {--json}';
 
-    protected $description = 'Write all that people made in a store, and what is known of its pages, into a zip of '.
-        'CSV files';
+    protected $description =
+        'Write all that people made in a store, and what is known of its pages, into a zip of '.'CSV files';
 
     public function handle(Leaving $leaving, WorkDesk $desk): int
     {

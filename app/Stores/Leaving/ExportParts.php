@@ -24,7 +24,9 @@ final class ExportParts
         ksort($this->parts);
     }
 
-    /** @return array<string, array{columns: list<string>, rows: Closure(Store): iterable<list<string|int|float|null>>}> */
+    /**
+     * @return array<string, array{columns: list<string>, rows: Closure(Store): iterable<list<string|int|float|null>>}>
+     */
     public function all(): array
     {
         return $this->parts;

@@ -7,7 +7,10 @@ use Illuminate\Support\Facades\DB;
 
 return new class extends Migration
 {
-    /** Numbers are counted when the list is made, not when it is shown; every filter is answered from the index it is ordered by. */
+    /**
+     * Numbers are counted when the list is made, not when it is shown; every filter is answered from the index it is
+     * ordered by.
+     */
     public function up(): void
     {
         DB::unprepared('

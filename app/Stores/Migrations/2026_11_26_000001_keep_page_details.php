@@ -7,7 +7,10 @@ use Illuminate\Support\Facades\DB;
 
 return new class extends Migration
 {
-    /** What is kept of a page's newest fetch alone, the lines that a site repeats, and what lists sort and filter by of both. */
+    /**
+     * What is kept of a page's newest fetch alone, the lines that a site repeats, and what lists sort and filter by of
+     * both.
+     */
     public function up(): void
     {
         $utf8 = 'CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci';

@@ -7,7 +7,10 @@ use Illuminate\Support\Facades\DB;
 
 return new class extends Migration
 {
-    /** Main text of pages that are gone, as it was when they last answered: by it their product is known again elsewhere. */
+    /**
+     * Main text of pages that are gone, as it was when they last answered: by it their product is known again
+     * elsewhere.
+     */
     public function up(): void
     {
         DB::statement(

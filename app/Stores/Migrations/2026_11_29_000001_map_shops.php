@@ -15,7 +15,9 @@ return new class extends Migration
         DB::statement(
             "ALTER TABLE connections ADD mapping MEDIUMTEXT NULL COMMENT 'JSON: how the shop is asked and written (docs/connect.md)', ADD mapping_draft MEDIUMTEXT NULL COMMENT 'the same while it is being put together', ADD trial TEXT NULL COMMENT 'JSON: a text that a trial is changing, until it is put back'",
         );
-        DB::table('connections')->where('sort', 'shop')->update(['mapping' => self::BEFORE]);
+        DB::table('connections')
+            ->where('sort', 'shop')
+            ->update(['mapping' => self::BEFORE]);
         // Numbers of shops are told apart by case, and may be longer than our stand-in's.
         DB::statement(
             "ALTER TABLE resources MODIFY external_id VARCHAR(190) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL, MODIFY version VARCHAR(255) NOT NULL, ADD number VARCHAR(80) NOT NULL DEFAULT '' COMMENT 'by which people and files name it, such as a stock number', ADD from_page TINYINT NOT NULL DEFAULT 0 COMMENT '1 where it was made from its page, since no shop is connected', ADD KEY by_number (store_id, number)",

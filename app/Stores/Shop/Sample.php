@@ -128,7 +128,8 @@ final readonly class Sample
     /**
      * The answer line by line: the first entry of the list whole, of the others their number.
      *
-     * @return list<array{depth: int, name: ?string, place: ?string, text: string, kind: string, more: int}> kind is value, open, close or more
+     * @return list<array{depth: int, name: ?string, place: ?string, text: string, kind: string, more: int}> kind is
+     *     value, open, close or more
      */
     public function lines(stdClass $list): array
     {

@@ -80,7 +80,9 @@ final readonly class Trial
         return $steps;
     }
 
-    /** @return ?array{id: string, field: string, was: string, at: string} what a trial that was cut off may have left */
+    /**
+     * @return ?array{id: string, field: string, was: string, at: string} what a trial that was cut off may have left
+     */
     public static function leftOver(Store $store): ?array
     {
         $kept = DB::table('connections')->where('store_id', $store->id)->where('sort', 'shop')->value('trial');

@@ -33,7 +33,9 @@ final class Stamps
         return array_map(static fn (Closure $stamp): string => $stamp($store), $this->topics);
     }
 
-    /** What an element waits for that asks for a fragment of its own where a topic has changed; behind another trigger. */
+    /**
+     * What an element waits for that asks for a fragment of its own where a topic has changed; behind another trigger.
+     */
     public static function triggers(string ...$topics): string
     {
         return implode(

@@ -150,7 +150,8 @@ final class PageReach
     /**
      * What a link from a page that somebody names would change.
      *
-     * @return list<array{from: int, url: string, title: string, depth: int, to: ?int, others: int}> none where it is no page
+     * @return list<array{from: int, url: string, title: string, depth: int, to: ?int, others: int}> none where it is no
+     *     page
      */
     public static function tried(Store $store, object $page, string $address): array
     {

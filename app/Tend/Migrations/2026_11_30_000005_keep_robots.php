@@ -7,7 +7,10 @@ use Illuminate\Support\Facades\DB;
 
 return new class extends Migration
 {
-    /** Every version of a store's robots.txt that was fetched or written; never changed, so that each can be taken up again. */
+    /**
+     * Every version of a store's robots.txt that was fetched or written; never changed, so that each can be taken up
+     * again.
+     */
     public function up(): void
     {
         DB::statement("CREATE TABLE tend_robots (

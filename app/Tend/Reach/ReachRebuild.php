@@ -134,8 +134,8 @@ final class ReachRebuild
      * @param  array<int, int>  $depths  of the pages that are reached
      * @param  array<int, int>  $parents
      * @param  array<int, PlacedPage>  $pages
-     * @return array{array<int, int>, array<int, int>} clicks of each way that only turn the pages of a list, and the list
-     *     that such pages are part of
+     * @return array{array<int, int>, array<int, int>} clicks of each way that only turn the pages of a list, and the
+     *     list  that such pages are part of
      */
     private function pagingSteps(array $depths, array $parents, array $pages): array
     {

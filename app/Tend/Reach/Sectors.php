@@ -92,8 +92,8 @@ final class Sectors
     }
 
     /**
-     * The collection with the most pages that are not drawn yet. What they earn plays no part, so that the picture of one
-     * week looks like that of the week before.
+     * The collection with the most pages that are not drawn yet. What they earn plays no part, so that the picture of
+     * one week looks like that of the week before.
      *
      * @param  array<int, array<int, true>>  $products  by collection
      * @param  array<int, int>  $of  sectors of the products that are drawn

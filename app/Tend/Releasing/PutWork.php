@@ -10,8 +10,9 @@ use App\Platform\Work\WorkRun;
 use App\Stores\Models\Store;
 
 /**
- * Makes what mends all pages of a cause ready for release, structured data or alt texts. Each portion begins behind the last page that was
- * done, and what is ready already is passed over, so a killed process goes on and puts nothing twice.
+ * Makes what mends all pages of a cause ready for release, structured data or alt texts. Each portion begins behind the
+ * last page that was done, and what is ready already is passed over, so a killed process goes on and puts nothing
+ * twice.
  */
 final readonly class PutWork implements LongWork
 {

@@ -25,7 +25,10 @@ final class OwnDemand
     /** Impressions of thirteen weeks, or searches a month, that are demand. */
     private const ENOUGH = 50;
 
-    /** @var array<int, list<array{string, list<string>, int}>> text, words and impressions of the queries of a product, the most seen first */
+    /**
+     * @var array<int, list<array{string, list<string>, int}>> text, words and impressions of the queries of a product,
+     *     the most seen first
+     */
     private array $queries = [];
 
     /** @var ?list<GrainDays> */

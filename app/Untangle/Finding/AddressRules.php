@@ -72,7 +72,9 @@ final class AddressRules
         return implode(', ', $words);
     }
 
-    /** @return list<ParameterEffect> what the parameters do that one address has and the other has not, or has otherwise */
+    /**
+     * @return list<ParameterEffect> what the parameters do that one address has and the other has not, or has otherwise
+     */
     public function effectsBetween(string $from, string $to): array
     {
         [$a, $b] = [PageUrl::parse($from), PageUrl::parse($to)];

@@ -267,7 +267,8 @@ final class FindWork implements LongWork
     /**
      * What hreflang names, told to the finder.
      *
-     * @return array<int, list<array{code: string, url: string}>> versions that pages name, by page; of copies that show another page's none
+     * @return array<int, list<array{code: string, url: string}>> versions that pages name, by page; of copies that show
+     *     another page's none
      */
     private static function addVersions(Store $store, TangleFinder $finder, Inventory $inventory): array
     {

@@ -171,7 +171,9 @@ final class FoundRows
     /**
      * What the screen of what is declared adds up, counted once.
      *
-     * @return array{verdicts: array<string, array{int, int, int}>, chosen: array{int, int, int}, listed: array{int, int}, linked: array{int, int}} pages, clicks, impressions; of chosen the third is how many are another market's; of linked the second is links
+     * @return array{verdicts: array<string, array{int, int, int}>, chosen: array{int, int, int}, listed: array{int,
+     *     int}, linked: array{int, int}} pages, clicks, impressions; of chosen the third is how many are another
+     *     market's; of linked the second is links
      */
     private function totals(): array
     {

@@ -66,7 +66,8 @@ final class Identities
     /**
      * Reads the next portion of pages.
      *
-     * @return ?array{int, list<list<int|string|Bytes|null>>} the last page read, and rows to be written; null after the last
+     * @return ?array{int, list<list<int|string|Bytes|null>>} the last page read, and rows to be written; null after the
+     *     last
      */
     public function read(int $after): ?array
     {
@@ -335,7 +336,10 @@ final class Identities
 
     private static function unpack(int $page, string $packed): Identity
     {
-        /** @var array{string, int, string, bool, string, string, string, string, list<string>, list<int>, bool, 11?: list<int>} $kept */
+        /**
+         * @var array{string, int, string, bool, string, string, string, string, list<string>, list<int>, bool,
+         *     11?: list<int>} $kept
+         */
         $kept = json_decode($packed, true, 8, JSON_THROW_ON_ERROR);
         $url = PageUrl::parse($kept[0]) ?? throw new \LogicException("$kept[0] is no address.");
 

@@ -72,7 +72,10 @@ final class Knowledge
         );
     }
 
-    /** @param  array<string, ParameterEffect>|null  $effects  what is known of parameters by "scope name"; null to look it up */
+    /**
+     * @param  array<string, ParameterEffect>|null  $effects  what is known of parameters by "scope name"; null to look
+     *     it up
+     */
     public static function form(Store $store, ?array $effects = null): AddressForm
     {
         $base = PageUrl::parse($store->base_url);

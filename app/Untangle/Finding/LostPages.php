@@ -127,7 +127,10 @@ final class LostPages
         });
     }
 
-    /** @return array<int, int> the page that shows the product of a page that is gone, by its number in the same market, by page */
+    /**
+     * @return array<int, int> the page that shows the product of a page that is gone, by its number in the same market,
+     *     by page
+     */
     private static function sameNumber(int $store): array
     {
         $shown = [];
@@ -148,7 +151,10 @@ final class LostPages
         return $shown;
     }
 
-    /** @return array<int, int> the page of the product that replaces the product of a page, told by its number or its address, by page */
+    /**
+     * @return array<int, int> the page of the product that replaces the product of a page, told by its number or its
+     *     address, by page
+     */
     private static function replacements(Store $of): array
     {
         $store = $of->id;
@@ -224,7 +230,10 @@ final class LostPages
         return $names;
     }
 
-    /** @return array{array<string, list<int>>, array<int, int>, array<int, int>} pages by word, number of words by page, market by page */
+    /**
+     * @return array{array<string, list<int>>, array<int, int>, array<int, int>} pages by word, number of words by page,
+     *     market by page
+     */
     private static function index(Inventory $inventory): array
     {
         $byWord = $counts = $markets = [];
@@ -250,7 +259,8 @@ final class LostPages
 
     /**
      * @param  array{array<string, list<int>>, array<int, int>, array<int, int>}  $index
-     * @return array{?int, float, bool} the page that says what this one said, else that whose name is most like, rare words weighing more; how much of its own words it has; and whether that is by text
+     * @return array{?int, float, bool} the page that says what this one said, else that whose name is most like, rare
+     *     words weighing more; how much of its own words it has; and whether that is by text
      */
     private static function likest(
         SeenPage $page,

@@ -22,7 +22,8 @@ final readonly class TanglePicture
     private const ROW = 50;
 
     /**
-     * @param  list<array{page: int, x: int, y: int, side: int, address: string, line: string, says: string, words: string, aside: ?string}>  $members  says is declares, redirects, itself, nothing or elsewhere
+     * @param  list<array{page: int, x: int, y: int, side: int, address: string, line: string, says: string,
+     *     words: string, aside: ?string}>  $members  says is declares, redirects, itself, nothing or elsewhere
      * @param  ?array{page: int, address: string, line: string, says: string}  $keeper
      */
     private function __construct(

@@ -143,7 +143,8 @@ final class Book
     }
 
     /**
-     * @param  list<array{string, string, int, string}>  $pairs  from, to, status, and how it is called when it is refused
+     * @param  list<array{string, string, int, string}>  $pairs  from, to, status, and how it is called when it is
+     *     refused
      * @param  list<string>  $refused
      * @return array{added: int, refused: list<string>}
      */

@@ -35,7 +35,10 @@ final readonly class CurvePicture
     /** Marks that are drawn one by one; the rest is told by density. */
     private const MARKS = 2000;
 
-    /** @return array{from: float, to: float, low: float, high: float} what is asked of positions and rates; the whole picture where nothing is */
+    /**
+     * @return array{from: float, to: float, low: float, high: float} what is asked of positions and rates; the whole
+     *     picture where nothing is
+     */
     public static function range(Request $request): array
     {
         $number = static fn (string $key, float $usual): float => is_string($request->query($key)) &&
@@ -76,7 +79,8 @@ final readonly class CurvePicture
     /**
      * The pages that are seen most in a lens's market and kind.
      *
-     * @return list<array{id: int, name: string, x: float, y: float, r: float, hangs: bool, position: float, rate: float, clicks: int, impressions: int, upside: float}>
+     * @return list<array{id: int, name: string, x: float, y: float, r: float, hangs: bool, position: float,
+     *     rate: float, clicks: int, impressions: int, upside: float}>
      */
     public static function pages(Store $store, Lens $lens, ClickCurve $curve): array
     {
@@ -117,7 +121,8 @@ final readonly class CurvePicture
     /**
      * The queries of one page.
      *
-     * @return list<array{id: int, name: string, x: float, y: float, r: float, hangs: bool, position: float, rate: float, clicks: int, impressions: int, upside: float}>
+     * @return list<array{id: int, name: string, x: float, y: float, r: float, hangs: bool, position: float,
+     *     rate: float, clicks: int, impressions: int, upside: float}>
      */
     public static function queries(Store $store, int $page, ClickCurve $curve): array
     {
@@ -224,8 +229,10 @@ final readonly class CurvePicture
     }
 
     /**
-     * @param  list<array{id: int, name: string, clicks: int, impressions: int, position_sum: int, worth: float, upside: float}>  $rows
-     * @return list<array{id: int, name: string, x: float, y: float, r: float, hangs: bool, position: float, rate: float, clicks: int, impressions: int, upside: float}>
+     * @param  list<array{id: int, name: string, clicks: int, impressions: int, position_sum: int, worth: float,
+     *     upside: float}>  $rows
+     * @return list<array{id: int, name: string, x: float, y: float, r: float, hangs: bool, position: float,
+     *     rate: float, clicks: int, impressions: int, upside: float}>
      */
     private static function marks(array $rows, ClickCurve $curve): array
     {

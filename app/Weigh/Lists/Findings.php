@@ -36,7 +36,10 @@ final class Findings
         'question' => ['question_queries', 'question_gain'],
     ];
 
-    /** @return array{rows: list<object>, next: ?string} pages by the clicks that their queries of that sort may bring, the five best of these with them */
+    /**
+     * @return array{rows: list<object>, next: ?string} pages by the clicks that their queries of that sort may bring,
+     *     the five best of these with them
+     */
     public static function wins(Store $store, Lens $lens, string $sort, ?string $after, int $size = self::PAGE): array
     {
         [$count, $gain] = self::WINS[$sort];
@@ -77,7 +80,10 @@ final class Findings
         return $found;
     }
 
-    /** @return array{rows: list<object>, next: ?string} pages that are searched for while their product cannot be bought, the most clicks first */
+    /**
+     * @return array{rows: list<object>, next: ?string} pages that are searched for while their product cannot be
+     *     bought, the most clicks first
+     */
     public static function missing(Store $store, Lens $lens, ?string $after, int $size = self::PAGE): array
     {
         return self::scores(
@@ -139,7 +145,10 @@ final class Findings
         return ['rows' => array_values($rows), 'next' => null];
     }
 
-    /** @return list<object> queries for which two or more pages of one market stand, the most seen first, with their pages */
+    /**
+     * @return list<object> queries for which two or more pages of one market stand, the most seen first, with their
+     *     pages
+     */
     public static function rivals(Store $store, Lens $lens): array
     {
         $rows = [];

@@ -29,7 +29,8 @@ final readonly class HandOrRecipe
      * @param  int  $proposed  pages by hand, as the rule has it: the fewer of the next two
      * @param  int  $paying  pages that earn back what they cost by hand
      * @param  int  $fitting  pages for which a month has hours
-     * @param  list<array{pages: int, upside: float, part: float, marginal: float, hours: float, cost: float}>  $steps  sums of the first so many, and what the last of them is worth in 28 days
+     * @param  list<array{pages: int, upside: float, part: float, marginal: float, hours: float,
+     *     cost: float}>  $steps  sums of the first so many, and what the last of them is worth in 28 days
      * @param  list<float>  $curve  upside of the first 1, 2, 3 … pages, thinned out to 200 points at most
      */
     private function __construct(

@@ -78,7 +78,10 @@ final readonly class WhatIf
         );
     }
 
-    /** @return array{rows: list<object>, upside: float, wording: float, lift: float, was: float} the first pages with their place before and after, and the sums of all */
+    /**
+     * @return array{rows: list<object>, upside: float, wording: float, lift: float, was: float} the first pages with
+     *     their place before and after, and the sums of all
+     */
     public function answer(Store $store, Lens $lens): array
     {
         $wording = sprintf('s.whole_gap * %F', $this->share * $this->value);

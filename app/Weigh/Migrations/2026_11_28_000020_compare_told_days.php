@@ -28,7 +28,8 @@ return new class extends Migration
         DB::statement(
             'CREATE TABLE weigh_told (store_id BIGINT UNSIGNED PRIMARY KEY, told MEDIUMTEXT CHARACTER SET utf8mb4 NOT NULL)',
         );
-        // What a page earned on days that both sides tell: its figures beside its queries, its clicks beside its orders.
+        // What a page earned on days that both sides tell: its figures beside its queries, its clicks beside its
+        // orders.
         DB::statement('CREATE TABLE weigh_evidence (
             store_id BIGINT UNSIGNED NOT NULL, page_id BIGINT UNSIGNED NOT NULL, clicks INT UNSIGNED NOT NULL, impressions INT UNSIGNED NOT NULL, position_sum BIGINT UNSIGNED NOT NULL,
             sold_clicks INT UNSIGNED NOT NULL, orders INT UNSIGNED NOT NULL, revenue DECIMAL(14,2) NOT NULL, returned DECIMAL(14,2) NOT NULL, margin DECIMAL(14,2) NOT NULL,

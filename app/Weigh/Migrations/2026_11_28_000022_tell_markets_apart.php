@@ -7,7 +7,10 @@ use Illuminate\Support\Facades\DB;
 
 return new class extends Migration
 {
-    /** The best placed page for a query is sought in each market; what stood there before is made anew when the store is weighed next. */
+    /**
+     * The best placed page for a query is sought in each market; what stood there before is made anew when the store is
+     * weighed next.
+     */
     public function up(): void
     {
         DB::statement('CREATE TABLE weigh_query_markets (

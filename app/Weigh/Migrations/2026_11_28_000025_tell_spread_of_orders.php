@@ -7,7 +7,10 @@ use Illuminate\Support\Facades\DB;
 
 return new class extends Migration
 {
-    /** From a page's weeks the spread of single orders follows: sum of revenue squared over orders, and how many weeks had any. */
+    /**
+     * From a page's weeks the spread of single orders follows: sum of revenue squared over orders, and how many weeks
+     * had any.
+     */
     public function up(): void
     {
         DB::statement(

@@ -374,7 +374,10 @@ final class PageSums
         }
     }
 
-    /** @return Generator<array{int, string, int, int, int, int, int}> rows of the facts as they come, without holding them: page, day, query, device, clicks, impressions, position sum */
+    /**
+     * @return Generator<array{int, string, int, int, int, int, int}> rows of the facts as they come, without holding
+     *     them: page, day, query, device, clicks, impressions, position sum
+     */
     private function rows(string $query, string $where): Generator
     {
         foreach (

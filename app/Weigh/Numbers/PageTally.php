@@ -12,7 +12,10 @@ use App\Facts\ToldBy;
  */
 final class PageTally
 {
-    /** @var array<int, array<int, array<int, array{int, int, int, float, int, float}>>> clicks, impressions, position sum, squares, orders, revenue by class, device, span */
+    /**
+     * @var array<int, array<int, array<int, array{int, int, int, float, int, float}>>> clicks, impressions, position
+     *     sum, squares, orders, revenue by class, device, span
+     */
     private array $sums = [];
 
     public function add(
@@ -46,8 +49,10 @@ final class PageTally
     /**
      * What the lenses of a window see; those that see nothing, then or now, are left out.
      *
-     * @param  list<array{list<int>, list<int>, list<int>, list<int>, list<int>}>  $cells  by ToldBy, in the order of SumColumns::ENDS
-     * @return list<array{int, int, int, list<int|float>}> device, class, spread of positions in thousandths, and clicks, impressions, position sum, orders, revenue for each of those
+     * @param  list<array{list<int>, list<int>, list<int>, list<int>, list<int>}>  $cells  by ToldBy, in the order of
+     *     SumColumns::ENDS
+     * @return list<array{int, int, int, list<int|float>}> device, class, spread of positions in thousandths, and
+     *     clicks, impressions, position sum, orders, revenue for each of those
      */
     public function lenses(array $cells): array
     {

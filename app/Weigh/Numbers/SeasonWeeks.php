@@ -26,7 +26,8 @@ final readonly class SeasonWeeks
     /**
      * @param  array<int, true>  $base  weeks back
      * @param  float  $share  part of the window's days that is told; 0 where that is too little
-     * @param  array<int, array{array<int, true>, float}>  $ahead  weeks back, and by how much they are fewer than they would be whole; by weeks ahead, those that tell nothing left out
+     * @param  array<int, array{array<int, true>, float}>  $ahead  weeks back, and by how much they are fewer than they
+     *     would be whole; by weeks ahead, those that tell nothing left out
      */
     private function __construct(private array $base, private float $share, private array $ahead)
     {

@@ -15,16 +15,25 @@ final class SummedPages
     /** Weeks whose places are counted. */
     private const PLACED = 13;
 
-    /** @var array<int, array<int, array<int, array{int, int, int, float}>>> clicks, impressions, position sum and squares by page, query x 4 + device, span */
+    /**
+     * @var array<int, array<int, array<int, array{int, int, int, float}>>> clicks, impressions, position sum and
+     *     squares by page, query x 4 + device, span
+     */
     private array $pairs = [];
 
-    /** @var array<int, array<int, array<string, array{int, int, int}>>> clicks, impressions, position sum by page, query x 4 + device, week */
+    /**
+     * @var array<int, array<int, array<string, array{int, int, int}>>> clicks, impressions, position sum by page, query
+     *     x 4 + device, week
+     */
     private array $weeks = [];
 
     /** @var array<int, array<int, array<int, array{int, int, int, float}>>> by page, device, span */
     private array $devices = [];
 
-    /** @var array<int, array<string, array{int, int, int, int, float, float, float}>> clicks, impressions, position sum, orders, revenue, returned, margin by page, week */
+    /**
+     * @var array<int, array<string, array{int, int, int, int, float, float, float}>> clicks, impressions, position sum,
+     *     orders, revenue, returned, margin by page, week
+     */
     private array $own = [];
 
     /** @var array<string, int> cell of each week that was added */
@@ -33,7 +42,11 @@ final class SummedPages
     /** @var array<int, SeasonWeeks> by market */
     private array $seasonWeeks = [];
 
-    /** @var array<int, array{int, int, int, int, int, float, float, float}> by page, of days that both sides tell in weeks of which they do not tell the same: clicks, impressions, position sum beside queries; clicks beside sales; orders, revenue, returned, margin */
+    /**
+     * @var array<int, array{int, int, int, int, int, float, float, float}> by page, of days that both sides tell in
+     *     weeks of which they do not tell the same: clicks, impressions, position sum beside queries; clicks beside
+     *     sales; orders, revenue, returned, margin
+     */
     private array $mixed = [];
 
     /**

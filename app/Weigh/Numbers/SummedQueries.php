@@ -22,13 +22,22 @@ final class SummedQueries
 
     private const STANDS_TO = 20.0;
 
-    /** @var array<int, array<int, array<int, array{int, int, int, float}>>> clicks, impressions, position sum, squares by query, market, span */
+    /**
+     * @var array<int, array<int, array<int, array{int, int, int, float}>>> clicks, impressions, position sum, squares
+     *     by query, market, span
+     */
     private array $sums = [];
 
-    /** @var array<int, array<int, array<int, array<int, true>>>> cells in which each page was seen, by query, market, page */
+    /**
+     * @var array<int, array<int, array<int, array<int, true>>>> cells in which each page was seen, by query, market,
+     *     page
+     */
     private array $pages = [];
 
-    /** @var array<int, array<int, array<int, array{int, int}>>> impressions and position sum of the window by query, market, page */
+    /**
+     * @var array<int, array<int, array<int, array{int, int}>>> impressions and position sum of the window by query,
+     *     market, page
+     */
     private array $now = [];
 
     /** @var array<int, true> cells of the window in which a query's best page is found */
@@ -109,7 +118,8 @@ final class SummedQueries
 
     /**
      * @param  array<int, array{int, ?string}>  $known  class and difficulty of queries that have either
-     * @return Generator<list<int>> rows of weigh_query_sums; windows in which nothing was seen, then or now, are left out
+     * @return Generator<list<int>> rows of weigh_query_sums; windows in which nothing was seen, then or now, are left
+     *     out
      */
     public function sums(int $store, array $known): Generator
     {

@@ -44,7 +44,10 @@ final class Told
         return false;
     }
 
-    /** @return array<string, int> weeks of which not all days are told in every market that a lens sees, and how many are, by Monday */
+    /**
+     * @return array<string, int> weeks of which not all days are told in every market that a lens sees, and how many
+     *     are, by Monday
+     */
     public static function partWeeks(Store $store, NumberWindow $window, Lens $lens): array
     {
         $told = self::of($store, $window);

@@ -256,7 +256,8 @@ final class Losses
      * One page's change, query by query, the greatest first; the rest of it is withheld. Nothing where rows by query
      * do not tell both sides.
      *
-     * @return list<array{query: int, before: ?array{clicks: float, impressions: float, position: float}, now: ?array{clicks: float, impressions: float, position: float}, parts: ChangeParts}>
+     * @return list<array{query: int, before: ?array{clicks: float, impressions: float, position: float},
+     *     now: ?array{clicks: float, impressions: float, position: float}, parts: ChangeParts}>
      */
     public static function queries(
         Store $store,
@@ -294,7 +295,8 @@ final class Losses
      * @param  list<int>  $pages
      * @param  list<int>  $nowCells
      * @param  list<int>  $thenCells
-     * @return array<int, array<int, array{before: ?array{clicks: float, impressions: float, position: float}, now: ?array{clicks: float, impressions: float, position: float}}>> by page and query
+     * @return array<int, array<int, array{before: ?array{clicks: float, impressions: float, position: float},
+     *     now: ?array{clicks: float, impressions: float, position: float}}>> by page and query
      */
     private static function ofPages(int $store, array $pages, array $nowCells, array $thenCells): array
     {

@@ -30,7 +30,10 @@ final readonly class MarketScoring
 
     private PageScorer $scorer;
 
-    /** @param  array<int, array{factors: array<int, float>, week: ?string, peak: float}>  $seasons  by group; 0 is the store */
+    /**
+     * @param  array<int, array{factors: array<int, float>, week: ?string, peak: float}>  $seasons  by group; 0 is the
+     *     store
+     */
     private function __construct(
         private int $store,
         private int $market,

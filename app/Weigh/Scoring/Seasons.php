@@ -137,7 +137,9 @@ final class Seasons
         return $factors;
     }
 
-    /** @return array<string, true> Mondays of last year's weeks that are wholly told in every market that is told at all */
+    /**
+     * @return array<string, true> Mondays of last year's weeks that are wholly told in every market that is told at all
+     */
     private static function toldWeeks(Store $store, NumberWindow $window): array
     {
         $told = Told::of($store, $window);
@@ -165,7 +167,10 @@ final class Seasons
         return $weeks;
     }
 
-    /** @return array<string, float> impressions of the group by week, from the window a year earlier to half a year behind it */
+    /**
+     * @return array<string, float> impressions of the group by week, from the window a year earlier to half a year
+     *     behind it
+     */
     private static function weekly(Store $store, NumberWindow $window, ?int $group): array
     {
         $from = (new DateTimeImmutable($window->firstDay))->modify('-364 days')->format('Y-m-d');

@@ -64,7 +64,10 @@ final readonly class Scores
         }
     }
 
-    /** @return Generator<list<string|int|float|null>> all pages, the most upside first; sums in the market's currency, or in clicks where no sales are known, as the last column tells */
+    /**
+     * @return Generator<list<string|int|float|null>> all pages, the most upside first; sums in the market's currency,
+     *     or in clicks where no sales are known, as the last column tells
+     */
     public static function export(Store $store): Generator
     {
         $markets = Markets::of($store);

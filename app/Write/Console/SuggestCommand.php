@@ -19,7 +19,8 @@ use RuntimeException;
 
 final class SuggestCommand extends StoreCommand
 {
-    protected $signature = 'write:suggest {--to= : a kind of page, or a file with one URL a line} {--field=title} '.
+    protected $signature =
+        'write:suggest {--to= : a kind of page, or a file with one URL a line} {--field=title} '.
         '{--source= : name of a wording source; else the writer that ships} {--tone=plain : plain, warm or brisk} '.
         '{--short} {--use= : words, by commas} {--avoid= : words, by commas} {--store=} '.
         '{--preview : only tell what it would cost} {--wait} {--json}';

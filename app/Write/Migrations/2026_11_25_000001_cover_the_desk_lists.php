@@ -7,7 +7,10 @@ use Illuminate\Support\Facades\DB;
 
 return new class extends Migration
 {
-    /** Every filter of the desk is answered from the index it is ordered by: a filter that hits few rows else reads them all. */
+    /**
+     * Every filter of the desk is answered from the index it is ordered by: a filter that hits few rows else reads them
+     * all.
+     */
     public function up(): void
     {
         $filters = 'title_checks, description_checks, any_checks, drafted, state';

@@ -19,8 +19,9 @@ use Orchard\Core\Claims\Claim;
 use Orchard\Core\Claims\FactCheck;
 
 /**
- * Holds drafts against the facts of their pages: those that people wrote, brought in or took from a source, and all that
- * wait for approval. What was found stands in write_claims beside a digest of the text, and counts for that text alone.
+ * Holds drafts against the facts of their pages: those that people wrote, brought in or took from a source, and all
+ * that wait for approval. What was found stands in write_claims beside a digest of the text, and counts for that text
+ * alone.
  */
 final class Claims
 {

@@ -115,7 +115,9 @@ final readonly class WideSheet
         return substr(hash('sha256', trim((string) preg_replace('/\s+/u', ' ', $text))), 0, 6);
     }
 
-    /** @return array{string, string, string|Formula, Formula} live, to be edited, as it will be shown, its characters */
+    /**
+     * @return array{string, string, string|Formula, Formula} live, to be edited, as it will be shown, its characters
+     */
     private static function cells(DeskCell $cell, string $column, int $line): array
     {
         $suffix = mb_strlen($cell->suffix);

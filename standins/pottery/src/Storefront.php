@@ -152,7 +152,7 @@ final readonly class Storefront
                 '">'.
                 ($type === 'Article'
                     ? '<script type="application/ld+json">'.
-                            '{"@context":"https://schema.org","@type":"Article","headline":"'.
+                        '{"@context":"https://schema.org","@type":"Article","headline":"'.
                         self::e($h1).
                         '"}</script>'
                     : '').

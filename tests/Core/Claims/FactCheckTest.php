@@ -10,8 +10,8 @@ use Orchard\Core\Claims\Quantity;
 use Orchard\Core\Claims\QuantityReader;
 
 /**
- * Sheets of facts with texts about them, written by hand without looking at the lists of the code: "+" says nothing that
- * the sheet does not, "-" claims what stands behind "|" falsely.
+ * Sheets of facts with texts about them, written by hand without looking at the lists of the code: "+" says nothing
+ * that the sheet does not, "-" claims what stands behind "|" falsely.
  *
  * @return list<array{FactSheet, list<string>, list<array{string, string}>}>
  */
@@ -66,7 +66,8 @@ it('marks what no fact says, and leaves alone what is true', function (string $l
         }
     }
     // At the first look at en-2, de-2, en-3 and de-3 all 113 false claims were marked, and 7 of 52 true texts; at the
-    // first look at en-4 and de-4, of other trades, 144 of 164 false claims, and 12 of 164 true texts; at the first look
+    // first look at en-4 and de-4, of other trades, 144 of 164 false claims, and 12 of 164 true texts; at the first
+    // look
     // at en-5 and de-5, after what those had shown was mended, 33 of 38 and 2 of 22.
     expect($true)
         ->toBeGreaterThan(100)
@@ -74,10 +75,7 @@ it('marks what no fact says, and leaves alone what is true', function (string $l
         ->toBeLessThanOrEqual(0.03)
         ->and($marked / $false)
         ->toBeGreaterThanOrEqual(0.97);
-})->with([
-    ['en', ['en-1', 'en-2', 'en-3', 'en-4', 'en-5']],
-    ['de', ['de-1', 'de-2', 'de-3', 'de-4', 'de-5']],
-]);
+})->with([['en', ['en-1', 'en-2', 'en-3', 'en-4', 'en-5']], ['de', ['de-1', 'de-2', 'de-3', 'de-4', 'de-5']]]);
 
 it('reads figures as they are written', function (string $text, array $wanted): void {
     $read = array_map(

@@ -65,7 +65,8 @@ it('finds holes and leaves chance alone, whatever part of the days has rows', fu
         $hole > 0 ? ($missed += $told > $span - $hole + 12) : ($wrong += $told < $span);
         $of++;
     }
-    // Within its weeks the edge of a hole may be a silence. A gap that comes by chance less than once in twenty calendars passes for a hole about as often.
+    // Within its weeks the edge of a hole may be a silence. A gap that comes by chance less than once in twenty
+    // calendars passes for a hole about as often.
     expect($of)->toBe(200)->and($wrong)->toBeLessThanOrEqual(14)->and($missed)->toBe(0);
 });
 

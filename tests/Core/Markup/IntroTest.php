@@ -72,8 +72,8 @@ it('finds it in pages of other layouts', function (string $html, string $intro):
     ],
     'a page whose text is at its end' => [
         '<main><h1>Jugs</h1>'.
-            str_repeat('<a href="/j">Jug of clay</a><p>€ 12</p>', 20).
-            '<p>Our jugs hold a litre and a half.</p></main>',
+        str_repeat('<a href="/j">Jug of clay</a><p>€ 12</p>', 20).
+        '<p>Our jugs hold a litre and a half.</p></main>',
         '',
     ],
 ]);

@@ -12,7 +12,9 @@ use Orchard\Core\Outcome\Verdict;
 use Orchard\Core\Outcome\WatchedPage;
 use Tests\Core\Outcome\MadeUpMarket;
 
-/** @return array{list<WatchedPage>, list<WatchedPage>} pages left alone and changed ones, of the file that R has read */
+/**
+ * @return array{list<WatchedPage>, list<WatchedPage>} pages left alone and changed ones, of the file that R has read
+ */
 function pagesOfR(): array
 {
     $file = fopen(__DIR__.'/fixtures/outcome.csv', 'r') ?: throw new RuntimeException('No file.');
@@ -222,10 +224,11 @@ it('learns which part of a promise comes true, and leans on what was assumed', f
         ->toBeGreaterThan(0.6);
     // Three that differ by more than chance: by hand after DerSimonian and Laird, the variance between is 0.04.
     $three = KeptShare::of(
-        array_map(
-            static fn (float $gain): array => ['promised' => 100.0, 'gain' => $gain, 'error' => 1.0],
-            [40.0, 60.0, 80.0],
-        ),
+        array_map(static fn (float $gain): array => ['promised' => 100.0, 'gain' => $gain, 'error' => 1.0], [
+            40.0,
+            60.0,
+            80.0,
+        ]),
         0.6,
     );
     expect($three->share)

@@ -145,14 +145,29 @@ it('numbers a slug that is taken', function (): void {
         ->toBe('');
 });
 
-it('takes the first of two lines for one address, tells the other with what the first says, and no line that says the same', function (): void {
-    $book = new RedirectBook([line('/a', '/first'), line('/a', '/second'), line('/a?', '/first'), line('/b', null, 410), line('/b', '/c')]);
-    expect(flat($book))->toBe(['/a' => '/first', '/b' => null]);
-    $told = array_map(static fn (array $one): array => [$one[0]->from->target(), $one[0]->to?->target(), $one[1]], $book->refused());
-    expect($told)->toBe([
-        ['/a', '/second', 'another line sends it to https://shop.example/first'],
-        ['/b', '/c', 'another line sends it to nowhere (gone)'],
-    ]);
-    $turned = new RedirectBook([line('/a', '/second'), line('/a', '/first')]);
-    expect(flat($turned))->toBe(['/a' => '/second'])->and($turned->refused()[0][0]->to?->target())->toBe('/first');
-});
+it(
+    'takes the first of two lines for one address, tells the other with what the first says, and no line that says the same',
+    function (): void {
+        $book = new RedirectBook([
+            line('/a', '/first'),
+            line('/a', '/second'),
+            line('/a?', '/first'),
+            line('/b', null, 410),
+            line('/b', '/c'),
+        ]);
+        expect(flat($book))->toBe(['/a' => '/first', '/b' => null]);
+        $told = array_map(
+            static fn (array $one): array => [$one[0]->from->target(), $one[0]->to?->target(), $one[1]],
+            $book->refused(),
+        );
+        expect($told)->toBe([
+            ['/a', '/second', 'another line sends it to https://shop.example/first'],
+            ['/b', '/c', 'another line sends it to nowhere (gone)'],
+        ]);
+        $turned = new RedirectBook([line('/a', '/second'), line('/a', '/first')]);
+        expect(flat($turned))
+            ->toBe(['/a' => '/second'])
+            ->and($turned->refused()[0][0]->to?->target())
+            ->toBe('/first');
+    },
+);

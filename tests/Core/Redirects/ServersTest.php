@@ -63,7 +63,10 @@ function bookOfTenThousand(): array
     return (new RedirectBook($lines))->flat();
 }
 
-/** What is planned for a request: a line with its parameters, else one for its path alone, its query passed on. @param  list<Redirect>  $lines @return array{int, ?string} */
+/**
+ * What is planned for a request: a line with its parameters, else one for its path alone, its query passed on. @param
+ * list<Redirect> $lines @return array{int, ?string}
+ */
 function planned(array $lines, string $target): array
 {
     static $byKey;

@@ -200,7 +200,8 @@ it('decides ten thousand random cases as a parser of another make does', functio
             }
             $file .= $pick(["\n", "# a word\n", "\r\n"]);
         }
-        // Between groups the two differ: RFC 9309 has other lines not interfere with them, the other parser ends a group.
+        // Between groups the two differ: RFC 9309 has other lines not interfere with them, the other parser ends a
+        // group.
         $file .= "Sitemap: https://shop.example/map.xml\n";
         $targets = [];
         for ($i = 0; $i < 10; $i++) {

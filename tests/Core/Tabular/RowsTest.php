@@ -22,7 +22,8 @@ it('gives cells back as they were written', function (string $separator): void {
                 array_map(static fn (): string => $pieces[array_rand($pieces)], range(1, mt_rand(1, 4))),
             );
         }
-        // RFC 4180, section 2: a cell with a quotation mark, a separator or a line break stands between quotation marks.
+        // RFC 4180, section 2: a cell with a quotation mark, a separator or a line break stands between quotation
+        // marks.
         $record = implode(
             $separator,
             array_map(

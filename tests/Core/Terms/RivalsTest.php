@@ -7,7 +7,8 @@ use Orchard\Core\Terms\Rivals;
 /**
  * Days of two pages for one query, as rows tell them: rows below three impressions are withheld.
  *
- * @return array{array<string, array{impressions: int, position: float, clicks: int}>, array<string, array{impressions: int, position: float, clicks: int}>}
+ * @return array{array<string, array{impressions: int, position: float, clicks: int}>,
+ *     array<string, array{impressions: int, position: float, clicks: int}>}
  */
 function daysOfTwo(bool $takesTurns, float $one, float $other, int $days = 91): array
 {

@@ -249,9 +249,12 @@ it('tells where a term stands on a page, its endings included', function (): voi
 it('moves what describes, and nothing else', function (): void {
     $key = new TermKey('en');
     $of = static fn (string $term): string => $key->of(TermForm::normal($term));
-    expect($of('glass lamp shade'))->toBe($of('lamp shade glass'))
-        ->and($of('wall light grey'))->not->toBe($of('light grey wall'))
-        ->and($of('bed linen sheets'))->not->toBe($of('linen bed sheets'));
+    expect($of('glass lamp shade'))
+        ->toBe($of('lamp shade glass'))
+        ->and($of('wall light grey'))
+        ->not->toBe($of('light grey wall'))
+        ->and($of('bed linen sheets'))
+        ->not->toBe($of('linen bed sheets'));
 });
 
 it('takes no term for a product’s name that is not written as it is', function (): void {
@@ -259,9 +262,12 @@ it('takes no term for a product’s name that is not written as it is', function
     foreach (['Lochan Winter Sleeping Bag', 'Drift Sleeping Bag', 'Cairn Sleeping Bag'] as $nth => $name) {
         $words->add($nth, $name, ['Sleeping Bag'], '', true, null);
     }
-    expect($words->evidence('winter sleeping bags', false)->named)->toBe(0)
-        ->and($words->evidence('lochan winter sleeping bag', false)->named)->toBe(1)
-        ->and($words->evidence('lochan sleeping bag', false)->named)->toBe(1);
+    expect($words->evidence('winter sleeping bags', false)->named)
+        ->toBe(0)
+        ->and($words->evidence('lochan winter sleeping bag', false)->named)
+        ->toBe(1)
+        ->and($words->evidence('lochan sleeping bag', false)->named)
+        ->toBe(1);
 });
 
 it('hears the plural as a wish to choose', function (): void {
@@ -284,7 +290,10 @@ it('counts what a page earns where it stands, and calls seven places of eight no
         new Reach(0.0, 5.0),
     )->money;
     // Where nothing can be reached, what its place earns is left: 0.27 x 60 ** -1.05 of a thousand searches.
-    expect($at(60.0))->toBeGreaterThan(0.95 * 1000 * 0.27 * 60 ** -1.05)->and($at(14.0))->toBeGreaterThan($at(28.0));
+    expect($at(60.0))
+        ->toBeGreaterThan(0.95 * 1000 * 0.27 * 60 ** -1.05)
+        ->and($at(14.0))
+        ->toBeGreaterThan($at(28.0));
     $seven = Placement::of('lamp', 'Lamp', 'Lamp', 'Lamp', 'lamp', 'Lamp lamp', ['lamp'], ['more']);
     expect($seven->isStuffed())->toBeFalse();
     // Few pages have both words: those that have the rarer one are looked at, too.

@@ -54,7 +54,11 @@ it('finds a text with simple markup on a page, wherever lines end', function (
 ): void {
     expect(ShownText::holds($shown, $wanted))->toBe($holds);
 })->with([
-    'paragraphs' => ["Home\nJugs of clay.\nAnd of glass.\nAdd", '<p>Jugs of <b>clay</b>.</p><p>And of glass.</p>', true],
+    'paragraphs' => [
+        "Home\nJugs of clay.\nAnd of glass.\nAdd",
+        '<p>Jugs of <b>clay</b>.</p><p>And of glass.</p>',
+        true,
+    ],
     'entities' => ['Cups & jugs – all of them', 'Cups &amp; jugs &ndash; all', true],
     'a line that is cut in two' => ["Jugs of\nclay.", 'Jugs of clay.', true],
     'a typed dash' => ['Jugs - all', 'Jugs — all', true],

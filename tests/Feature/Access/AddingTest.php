@@ -143,10 +143,10 @@ it('says where an address leads to another host, and where a shop is slow', func
     $there = shopOf(new Site());
     $here = (new Site())->redirect('/', "{$there->url}/");
     $store = $here->store();
-    $ports = array_map(
-        static fn (Site $site): string => '127.0.0.1:'.parse_url($site->url, PHP_URL_PORT),
-        [$here, $there],
-    );
+    $ports = array_map(static fn (Site $site): string => '127.0.0.1:'.parse_url($site->url, PHP_URL_PORT), [
+        $here,
+        $there,
+    ]);
     app(StoreOptions::class)->set($store, 'private_hosts', implode(',', $ports));
     $sight = ShopProbe::lookAs($store->refresh());
     expect($sight->remarks[0])
@@ -210,7 +210,10 @@ it('adds a store from the screen: typed, looked at, changed, crawled', function 
         ->toBe([['Austria, German', 'de-AT', 'AT', 'EUR', ''], ['Switzerland, German', 'de-CH', 'CH', 'CHF', '/ch']])
         ->and(Crawls::latest($store->id)?->state)
         ->toBe('running');
-    $this->get("/s/$slug")->assertOk()->assertSee('runs now')->assertSee('pages so far');
+    $this->get("/s/$slug")
+        ->assertOk()
+        ->assertSee('runs now')
+        ->assertSee('pages so far');
     // The same address a second time is told, and added only where it is meant.
     $this->post('/stores', $form)->assertSessionHasErrors('url');
     $this->post('/stores', ['again' => '1'] + $form)->assertRedirect("/s/$slug-2");

@@ -10,7 +10,9 @@ use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\TextField;
 use Tests\Web\Site;
 
-/** A shop of somebody else's make: titles end in the department and the shop, products tell of themselves in JSON-LD. */
+/**
+ * A shop of somebody else's make: titles end in the department and the shop, products tell of themselves in JSON-LD.
+ */
 function shopWithoutApi(): Site
 {
     $site = new Site();

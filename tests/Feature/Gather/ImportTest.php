@@ -522,7 +522,8 @@ it('tells a page’s numbers so that they add up: queries, the rest of them, and
         ->toBe(1000)
         ->and($a?->weeks)
         ->toHaveCount(13);
-    // The day's page rows own it for every page: /b has none of them, so all that its queries tell is more than its total, and said as it is.
+    // The day's page rows own it for every page: /b has none of them, so all that its queries tell is more than its
+    // total, and said as it is.
     $b = PageNumbers::of($store, $page('/b'));
     expect($b?->queries)
         ->toHaveCount(25)

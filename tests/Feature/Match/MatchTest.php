@@ -171,7 +171,8 @@ it('puts terms together that share result pages, our own or rivals’, and no ot
         ->assertOk()
         ->assertSee('>sofa</a>', false)
         ->assertDontSee('>rug</a>', false);
-    // What only rivals are seen for, with the kind of page that is: as its path tells, and not guessed where it does not.
+    // What only rivals are seen for, with the kind of page that is: as its path tells, and not guessed where it does
+    // not.
     $this->get("/s/$store->slug/match/reach")
         ->assertOk()
         ->assertDontSee('futon');

@@ -108,10 +108,9 @@ it(
         )->toBe(['not yet' => 30]);
 
         // What its columns are stays as it was, for the file is made anew at each download.
-        expect(fn () => app(ShopFiles::class)->confirm($store, $file, 'items', ['key' => 0, 'title' => 2], null))->toThrow(
-            InvalidArgumentException::class,
-            'A release was made of this file',
-        );
+        expect(
+            fn () => app(ShopFiles::class)->confirm($store, $file, 'items', ['key' => 0, 'title' => 2], null),
+        )->toThrow(InvalidArgumentException::class, 'A release was made of this file');
 
         // Somebody imports the file into the shop.
         expect(json_decode(potteryOffice('POST', '/files/wares.csv', $out), true)['result'])->toBe([
@@ -142,7 +141,8 @@ it(
                 ->count(),
         )->toBe(30);
 
-        // Taken back: a file that puts the former values back, though the one that the shop exported is older than the release.
+        // Taken back: a file that puts the former values back, though the one that the shop exported is older than the
+        // release.
         $undo = app(Releases::class)->undo($store, $made['release'], null, null);
         expect(
             DB::table('release_items')->where('release_id', $undo['release'])->pluck('state')->countBy()->all(),

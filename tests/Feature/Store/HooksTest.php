@@ -176,5 +176,8 @@ it('calls nobody unsigned', function (): void {
     $this->actingAs(member($store, Role::Owner))
         ->post("/s/{$store->slug}/settings", ['group' => 'scripts', 'then' => 'ask'])
         ->assertSessionHasErrors('trial');
-    expect($receiver->got())->toBe([])->and(HookCalls::latest($store)[0]->problem)->toContain('No secret is set');
+    expect($receiver->got())
+        ->toBe([])
+        ->and(HookCalls::latest($store)[0]->problem)
+        ->toContain('No secret is set');
 });

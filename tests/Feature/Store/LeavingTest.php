@@ -40,7 +40,9 @@ function livedIn(): Store
     return $store;
 }
 
-/** @return array<string, int> rows of a store by table, found in the database itself and by what the rooms say of theirs */
+/**
+ * @return array<string, int> rows of a store by table, found in the database itself and by what the rooms say of theirs
+ */
 function rowsByTable(int $store): array
 {
     $tables = app(StoreTables::class);
@@ -231,24 +233,9 @@ it('exports what people made as CSV in a zip, safe for spreadsheets, without sec
     expect($zip->open($path))->toBeTrue();
     $names = array_map(static fn (int $n): string => (string) $zip->getNameIndex($n), range(0, $zip->numFiles - 1));
     expect($names)->toEqualCanonicalizing([
-        'canonicals.csv',
-        'findings-left.csv',
-        'links-to-add.csv',
-        'marked-changes.csv',
-        'page-questions.csv',
-        'results.csv',
-        'roads.csv',
-        'robots-txt.csv',
-        'history.csv',
-        'matches.csv',
-        'pages.csv',
-        'texts.csv',
-        'upside.csv',
-        'worklists.csv',
-        'settings.json',
-        'terms.csv',
-        'tracked.csv',
-        'read-me.txt',
+        'canonicals.csv', 'findings-left.csv', 'links-to-add.csv', 'marked-changes.csv', 'page-questions.csv',
+        'results.csv', 'roads.csv', 'robots-txt.csv', 'history.csv', 'matches.csv', 'pages.csv', 'texts.csv',
+        'upside.csv', 'worklists.csv', 'settings.json', 'terms.csv', 'tracked.csv', 'read-me.txt',
     ]);
     $lines = static fn (string $name): array => array_filter(explode("\r\n", (string) $zip->getFromName($name)));
     expect(count($lines('pages.csv')) - 1)

@@ -33,7 +33,10 @@ it('tells what is done by itself, when, and how it went', function (): void {
     $this->actingAs(member($this->store, Role::Viewer))
         ->get(route('night', $this->store))
         ->assertOk()
-        ->assertSeeInOrder(['Crawl of the shop', 'not set', 'Weighing of all pages', 'done', '<td class="num">4</td>'], false)
+        ->assertSeeInOrder(
+            ['Crawl of the shop', 'not set', 'Weighing of all pages', 'done', '<td class="num">4</td>'],
+            false,
+        )
         ->assertSeeInOrder(['Search for duplicates', "asked for by $owner->name"])
         ->assertSeeInOrder(['Planned releases and campaigns', 'none is planned'])
         ->assertSee('Left for people');

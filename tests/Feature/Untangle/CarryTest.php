@@ -398,7 +398,10 @@ it('tells what was released and shows no more, and puts it back', function (): v
     $this->post("/s/{$store->slug}/untangle/drifts", ['do' => 'back'])->assertRedirect();
     sendAddresses($store);
     crawl($store);
-    expect(shopSays($path))->toBe('names /range')->and(AddressDrifts::list($store, AddressField::decisive(), 10))->toBe([]);
+    expect(shopSays($path))
+        ->toBe('names /range')
+        ->and(AddressDrifts::list($store, AddressField::decisive(), 10))
+        ->toBe([]);
 });
 
 it('changes a slug with its redirect, and the page’s history, numbers and drafts go with it', function (): void {
@@ -959,7 +962,8 @@ it(
                     ]),
                 ),
         );
-        // The first two move under the name of the other wood; the texts tell which is which. The third is replaced by a page that is told by its address.
+        // The first two move under the name of the other wood; the texts tell which is which. The third is replaced by
+        // a page that is told by its address.
         foreach ($links as $path => $wood) {
             $site->without($path);
         }

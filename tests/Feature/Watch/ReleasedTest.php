@@ -22,14 +22,47 @@ it('takes a release down as it went live, with what was promised on that day', f
         ->pluck('page_id');
     foreach ($pages as $nth => $page) {
         DB::table('weigh_scores')->insert([
-            'page_id' => $page, 'store_id' => $store->id, 'wording' => 10 + $nth, 'wording_clicks' => 3, 'market_id' => 1,
-            'kind' => 3, 'work_id' => 1, 'clicks' => 1, 'impressions' => 1, 'withheld_clicks' => 0,
-            'position_milli' => 1, 'orders' => 0, 'revenue' => 0, 'expected_rate' => 0, 'ratio' => 0,
-            'click_value' => 1, 'upside' => 0, 'low' => 0, 'high' => 0, 'lift' => 0, 'own_part' => 0, 'reason' => '',
-            'whole_gap' => 0, 'lift_1' => 0, 'lift_2' => 0, 'lift_3' => 0, 'lift_4' => 0, 'lift_5' => 0, 'ahead_4' => 1,
-            'ahead_13' => 1, 'ahead_26' => 1, 'season_peak' => 1, 'extra_clicks' => 0, 'missed' => 0,
-            'missed_clicks' => 0, 'near_queries' => 0, 'near_gain' => 0, 'far_queries' => 0, 'far_gain' => 0,
-            'question_queries' => 0, 'question_gain' => 0,
+            'page_id' => $page,
+            'store_id' => $store->id,
+            'wording' => 10 + $nth,
+            'wording_clicks' => 3,
+            'market_id' => 1,
+            'kind' => 3,
+            'work_id' => 1,
+            'clicks' => 1,
+            'impressions' => 1,
+            'withheld_clicks' => 0,
+            'position_milli' => 1,
+            'orders' => 0,
+            'revenue' => 0,
+            'expected_rate' => 0,
+            'ratio' => 0,
+            'click_value' => 1,
+            'upside' => 0,
+            'low' => 0,
+            'high' => 0,
+            'lift' => 0,
+            'own_part' => 0,
+            'reason' => '',
+            'whole_gap' => 0,
+            'lift_1' => 0,
+            'lift_2' => 0,
+            'lift_3' => 0,
+            'lift_4' => 0,
+            'lift_5' => 0,
+            'ahead_4' => 1,
+            'ahead_13' => 1,
+            'ahead_26' => 1,
+            'season_peak' => 1,
+            'extra_clicks' => 0,
+            'missed' => 0,
+            'missed_clicks' => 0,
+            'near_queries' => 0,
+            'near_gain' => 0,
+            'far_queries' => 0,
+            'far_gain' => 0,
+            'question_queries' => 0,
+            'question_gain' => 0,
         ]);
     }
     ['release' => $release, 'work' => $work] = app(Releases::class)->send($store, null, null, 'First round');
@@ -86,12 +119,7 @@ it('takes a release down as it went live, with what was promised on that day', f
     DB::transaction(static fn () => app(ChangeBook::class)->sync($store));
     expect(DB::table('watch_changes')->where('store_id', $store->id)->count())
         ->toBe(1)
-        ->and(
-            DB::table('watch_pages')
-                ->where('change_id', $change[0]->id)
-                ->whereNotNull('undone_on')
-                ->count(),
-        )
+        ->and(DB::table('watch_pages')->where('change_id', $change[0]->id)->whereNotNull('undone_on')->count())
         ->toBe(1)
         ->and(LiveChanges::touched($store, '2000-01-01', '2100-01-01', $release))
         ->toHaveCount(1);

@@ -30,7 +30,10 @@ it('writes a report that needs no other file, and names what was earned', functi
     [$watched] = reported();
     $file = (string) tempnam(sys_get_temp_dir(), 'report');
     $told = orchard([
-        'watch:report', "--store={$watched->store->slug}", "--out=$file", "--from={$watched->day(10)}",
+        'watch:report',
+        "--store={$watched->store->slug}",
+        "--out=$file",
+        "--from={$watched->day(10)}",
         '--to='.$watched->store->today(),
     ]);
     $html = (string) file_get_contents($file);
@@ -44,15 +47,10 @@ it('writes a report that needs no other file, and names what was earned', functi
         ->toContain('@page')
         ->not->toMatch('~<(link|script|img|iframe)\b|https?://(?!watched)~');
     $json = json_decode(
-        orchard([
-            'watch:report', "--store={$watched->store->slug}", "--from={$watched->day(10)}", '--json',
-        ])['out'],
+        orchard(['watch:report', "--store={$watched->store->slug}", "--from={$watched->day(10)}", '--json'])['out'],
         true,
     );
-    expect($json['sum']['changes'])
-        ->toBe(1)
-        ->and($json['changes'][0]['verdict'])
-        ->toBe('earned');
+    expect($json['sum']['changes'])->toBe(1)->and($json['changes'][0]['verdict'])->toBe('earned');
     // A time without any change says so instead of a sum.
     expect(Report::of($watched->store, '2026-01-01', '2026-01-31')->sum->changes)
         ->toBe(0)
@@ -75,14 +73,15 @@ it('is read by whoever has its link, until it ends', function (): void {
         ->assertSee('Days are written as');
     auth()->logout();
     $this->flushSession();
-    $this->get($link)
-        ->assertOk()
-        ->assertSee('Bold')
-        ->assertDontSee('Sign out');
+    $this->get($link)->assertOk()->assertSee('Bold')->assertDontSee('Sign out');
     $this->get('/reports/'.str_repeat('a', 40))->assertNotFound();
-    DB::table('watch_links')->where('store_id', $watched->store->id)->update(['expires_at' => now()->subMinute()]);
+    DB::table('watch_links')
+        ->where('store_id', $watched->store->id)
+        ->update(['expires_at' => now()->subMinute()]);
     $this->get($link)->assertNotFound();
-    DB::table('watch_links')->where('store_id', $watched->store->id)->update(['expires_at' => now()->addDay()]);
+    DB::table('watch_links')
+        ->where('store_id', $watched->store->id)
+        ->update(['expires_at' => now()->addDay()]);
     $this->get($link)->assertOk();
     $this->actingAs(member($watched->store, Role::Approver))
         ->post("$at/link/end")

@@ -70,10 +70,7 @@ it('pages through its pages and misses none', function (): void {
         ['rows' => $rows, 'next' => $after] = ChangePages::page($big, null, false, $after);
         array_push($seen, ...array_map(static fn (object $row): int => (int) $row->page_id, $rows));
     } while ($after !== null);
-    expect($seen)
-        ->toHaveCount(120)
-        ->and(array_unique($seen))
-        ->toHaveCount(120);
+    expect($seen)->toHaveCount(120)->and(array_unique($seen))->toHaveCount(120);
     Marks::drop($this->store, $big);
     expect(DB::table('watch_pages')->where('change_id', $big)->exists())->toBeFalse();
 });
@@ -100,16 +97,25 @@ it('marks a change from lines and from a file, and tells of addresses that are n
     $this->get("$this->at/mark")
         ->assertOk()
         ->assertSee('address on each line');
-    $file = UploadedFile::fake()->createWithContent('pages.csv', "name,URL\nOne,/p/101\nTwo,https://watched.example/p/102\n");
+    $file = UploadedFile::fake()->createWithContent(
+        'pages.csv',
+        "name,URL\nOne,/p/101\nTwo,https://watched.example/p/102\n",
+    );
     $this->post("$this->at/mark", [
-        'name' => 'From a file', 'day' => $this->watched->day(3), 'pages' => "/p/103\n\n/none", 'file' => $file,
+        'name' => 'From a file',
+        'day' => $this->watched->day(3),
+        'pages' => "/p/103\n\n/none",
+        'file' => $file,
     ])
         ->assertSessionHasNoErrors()
         ->assertSessionHas('done', '3 pages are marked. 1 address is no page of this store, such as /none.');
     $change = (int) DB::table('watch_changes')->where('store_id', $this->store->id)->max('id');
     // Twice is once.
-    $this->post("$this->at/mark", ['name' => 'From a file', 'day' => $this->watched->day(3), 'pages' => '/p/1'])
-        ->assertSessionHasErrors(['pages' => '“From a file” of this day is marked already.']);
+    $this->post("$this->at/mark", [
+        'name' => 'From a file',
+        'day' => $this->watched->day(3),
+        'pages' => '/p/1',
+    ])->assertSessionHasErrors(['pages' => '“From a file” of this day is marked already.']);
     $this->post("$this->at/mark", ['name' => '', 'day' => 'soon'])->assertSessionHasErrors(['name', 'day']);
     $this->post("$this->at/changes/$change/drop")->assertRedirect($this->at);
     $this->post("$this->at/changes/$change/drop")->assertNotFound();
@@ -117,8 +123,12 @@ it('marks a change from lines and from a file, and tells of addresses that are n
     $list = (string) tempnam(sys_get_temp_dir(), 'list');
     file_put_contents($list, "/p/110\n/p/111\n");
     $told = orchard([
-        'watch:mark', "--store={$this->store->slug}", '--name=By a script', "--date={$this->watched->day(3)}",
-        "--pages=$list", '--json',
+        'watch:mark',
+        "--store={$this->store->slug}",
+        '--name=By a script',
+        "--date={$this->watched->day(3)}",
+        "--pages=$list",
+        '--json',
     ]);
     expect($told['code'])
         ->toBe(0)
@@ -131,12 +141,14 @@ it('marks a change from lines and from a file, and tells of addresses that are n
 
 it('shows nothing to strangers, and lets a viewer change nothing', function (): void {
     $stranger = User::query()->create([
-        'name' => 'S', 'email' => Str::random(8).'@strangers.example', 'password' => 'a-long-password',
+        'name' => 'S',
+        'email' => Str::random(8).'@strangers.example',
+        'password' => 'a-long-password',
     ]);
     $reads = ['', '/report', '/report.html', "/changes/$this->earned", "/changes/$this->earned/pages", '/export.csv'];
     $writes = [
-        '/judge', '/mark', "/changes/$this->earned/decide", "/changes/$this->earned/desk", "/changes/$this->earned/drop",
-        '/report/link', '/report/link/end', '/report/readers', '/report/readers/1/drop',
+        '/judge', '/mark', "/changes/$this->earned/decide", "/changes/$this->earned/desk",
+        "/changes/$this->earned/drop", '/report/link', '/report/link/end', '/report/readers', '/report/readers/1/drop',
     ];
     foreach ($reads as $path) {
         $this->get($this->at.$path)->assertRedirect('/sign-in');

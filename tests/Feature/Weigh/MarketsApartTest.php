@@ -16,8 +16,8 @@ use Illuminate\Support\Str;
 use Orchard\Core\Demand\Chance;
 
 /**
- * Three markets in two languages and as many currencies as given, each by files of its own: the second with a hole, the third told since five weeks,
- * and without sales where it has no currency of its own to tell.
+ * Three markets in two languages and as many currencies as given, each by files of its own: the second with a hole, the
+ * third told since five weeks, and without sales where it has no currency of its own to tell.
  *
  * @param  list<string>  $currencies
  */

@@ -13,7 +13,8 @@ use Tests\Web\Site;
 /**
  * A store with two years of rows in two grains: pages by day, and some of the same clicks by query and device.
  *
- * @return array{Store, list<array{page: string, query: string, device: int, week: int, clicks: int, impressions: int, position: int}>, list<array{page: string, week: int, clicks: int, impressions: int}>}
+ * @return array{Store, list<array{page: string, query: string, device: int, week: int, clicks: int, impressions: int,
+ *     position: int}>, list<array{page: string, week: int, clicks: int, impressions: int}>}
  */
 function twoYears(int $seed): array
 {
@@ -261,7 +262,8 @@ it(
         $chance = new Chance(6);
         $progress = [];
         for ($slice = 0; $slice < 200; $slice++) {
-            // Every slice is out of time after one step; now and then the process dies before it could say how far it came.
+            // Every slice is out of time after one step; now and then the process dies before it could say how far it
+            // came.
             $run = new App\Platform\Work\WorkRun($work, $store->id, 0, null, 1, 0.0, $progress);
             $end = (new App\Weigh\Weighing\ScoreWork())->slice($run);
             if ($end->state === 'done') {

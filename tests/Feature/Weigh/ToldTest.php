@@ -71,7 +71,8 @@ it('leaves all other pages what finer rows tell, when a coarser file names some'
     foreach ($seed % 2 === 0 ? $files : array_reverse($files) as [$names, $rows]) {
         bringIn($store, $names.$rows);
     }
-    // Whether a coarser grain names a page and day is looked up by its key: a range over the store for each row had not ended after eleven minutes on a small shop.
+    // Whether a coarser grain names a page and day is looked up by its key: a range over the store for each row had not
+    // ended after eleven minutes on a small shop.
     $parts = array_filter(
         GrainDays::of($store->id, FactTable::Search, min($days), max($days)),
         static fn (GrainDays $part): bool => count($part->before) === 2,

@@ -314,7 +314,9 @@ it('tells which texts would be duplicates, of each other and of pages that it le
     app(Drafts::class)->save($this->store, $collection, TextField::Title, 'mine already lamp', 0, Origin::Hand, null);
     // What is gone from the shop is nobody's twin.
     app(Drafts::class)->save($this->store, $products[5], TextField::Title, 'vanished lamp', 0, Origin::Hand, null);
-    DB::table('resources')->where('id', $products[5])->update(['gone' => 1]);
+    DB::table('resources')
+        ->where('id', $products[5])
+        ->update(['gone' => 1]);
     DB::table('resources')
         ->where('id', $products[3])
         ->update(['name' => 'Vanished']);

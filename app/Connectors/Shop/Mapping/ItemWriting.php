@@ -10,7 +10,8 @@ use stdClass;
 final readonly class ItemWriting
 {
     /**
-     * @param  array<string, Pointer|stdClass>  $put  by field: a pointer into the body, or an object with append and entry
+     * @param  array<string, Pointer|stdClass>  $put  by field: a pointer into the body, or an object with append and
+     *     entry
      * @param  list<int>  $moved  statuses that mean that the item has another version
      */
     private function __construct(

@@ -21,7 +21,10 @@ final class Words
         'Otter & Wick', 'Bellhaven Brassworks', 'Kiln Row', 'Lumen Yard', 'Saltmarsh Studio', 'Twelve Looms',
     ];
 
-    /** @var array<string, array{name: string, plural: string, shapes: list<string>, socket: list<string>, price: array{int, int}}> */
+    /**
+     * @var array<string, array{name: string, plural: string, shapes: list<string>, socket: list<string>,
+     *     price: array{int, int}}>
+     */
     public const TYPES = [
         'pendant' => [
             'name' => 'Pendant Lamp',

@@ -22,7 +22,8 @@ final class Layout
 
     /**
      * @param  array<string, mixed>  $resource
-     * @param  ?string  $canonical  path of the page's own address; a canonical set on the resource wins; "-" is none at all
+     * @param  ?string  $canonical  path of the page's own address; a canonical set on the resource wins; "-" is none at
+     *     all
      * @param  ?string  $fallback  description where none is stored
      * @param  bool  $titled  whether the template falls back to the name where no title is stored
      * @param  array<string, string>  $headers
