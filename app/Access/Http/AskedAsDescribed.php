@@ -94,8 +94,7 @@ final class AskedAsDescribed
             $schema['type'] === 'integer' && ! $isNumber => 'is no whole number.',
             $schema['type'] === 'integer' &&
                 ((int) $value < ($schema['minimum'] ?? 0) || (int) $value > ($schema['maximum'] ?? PHP_INT_MAX)) => 'is not between '.($schema['minimum'] ?? 0).' and '.($schema['maximum'] ?? 'any').'.',
-            isset($schema['pattern']) && preg_match('~'.$schema['pattern'].'~', $value) !== 1 => 'is not as it was '.
-                'given out; take "next" of the answer before, unchanged.',
+            isset($schema['pattern']) && preg_match('~'.$schema['pattern'].'~', $value) !== 1 => 'is not as it was '.'given out; take "next" of the answer before, unchanged.',
             default => null,
         };
     }

@@ -173,7 +173,10 @@ final class SentController
             ->first(['release_batches.*', 'users.name as user_name']) ?? abort(404);
     }
 
-    /** @return array{sending: ?WorkView, looking: ?WorkView, counts: array<string, int>, seen: array<string, int>, undone: int} */
+    /**
+     * @return array{sending: ?WorkView, looking: ?WorkView, counts: array<string, int>, seen: array<string, int>,
+     *     undone: int}
+     */
     private function progressOf(int $release): array
     {
         return [

@@ -201,7 +201,9 @@ final class SettingsController
             'rules.*.place' => ['required', 'integer', 'between:0,999'],
         ]);
         $rules = [];
-        /** @var list<array{subject: string, test: string, value: ?string, kind: int|string, place: int|string}> $rows */
+        /**
+         * @var list<array{subject: string, test: string, value: ?string, kind: int|string, place: int|string}> $rows
+         */
         $rows = array_values($given['rules'] ?? []);
         usort($rows, static fn (array $a, array $b): int => (int) $a['place'] <=> (int) $b['place']);
         foreach ($rows as $row) {

@@ -21,7 +21,10 @@ final class TroublesController
     /** What is declared, by what it is worth; and where the search engine chose otherwise. */
     public function troubles(Request $request, Store $store): View
     {
-        /** @var array{verdicts?: array<string, array{int, int, int}>, chosen?: array{int, int, int}, listed?: array{int, int}, linked?: array{int, int}} $totals */
+        /**
+         * @var array{verdicts?: array<string, array{int, int, int}>, chosen?: array{int, int, int}, listed?: array{int,
+         *     int}, linked?: array{int, int}} $totals
+         */
         $totals = (array) json_decode(
             (string) DB::table('untangle_states')->where('store_id', $store->id)->value('totals'),
             true,
