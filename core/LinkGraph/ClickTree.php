@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace Orchard\Core\LinkGraph;
 
 /**
- * The shortest way of clicks from the home page to every page, by breadth-first search.
+ * The shortest way of clicks from a home page to every page, by breadth-first search. A store of several markets has
+ * a home for each; a page is as deep as it is from the nearest.
  *
  * A redirect costs no click: its target is as deep as the page that redirects. A bundle is opened once, by the first
  * page that carries it. Time O(nodes + links + bundled links), memory 32 bytes a node beside the map.
@@ -17,18 +18,21 @@ final readonly class ClickTree
 
     /**
      * @param  list<int>  $depths  clicks from home, by node
-     * @param  list<int>  $parents  the node before it on a shortest way; home's is UNREACHED
+     * @param  list<int>  $parents  the node before it on a shortest way; a home's is UNREACHED
      */
     private function __construct(public array $depths, public array $parents)
     {
     }
 
-    public static function from(int $home, LinkMap $map): self
+    /** @param  int  ...$homes  nodes with which the store begins; the first of two that are as near counts */
+    public static function from(LinkMap $map, int ...$homes): self
     {
         $depths = $parents = array_fill(0, $map->nodes(), self::UNREACHED);
         $opened = [];
         $level = [];
-        self::reach($home, self::UNREACHED, 0, $depths, $parents, $level, $map->redirects);
+        foreach ($homes as $home) {
+            self::reach($home, self::UNREACHED, 0, $depths, $parents, $level, $map->redirects);
+        }
         for ($depth = 1; $level !== []; $depth++) {
             $below = [];
             foreach ($level as $node) {

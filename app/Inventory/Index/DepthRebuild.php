@@ -31,8 +31,7 @@ final readonly class DepthRebuild
         $run->beat();
         $map = $links->map();
         $run->beat();
-        $home = $links->home();
-        $depths = $home === null ? [] : ClickTree::from($home, $map)->depths;
+        $depths = ClickTree::from($map, ...$links->homes())->depths;
         unset($map);
         $run->beat();
         $this->write($run, $links, $depths);

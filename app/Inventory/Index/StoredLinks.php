@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace App\Inventory\Index;
 
+use App\Stores\Markets;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\LinkGraph\LinkMap;
+use Orchard\Core\Url\PageUrl;
 use PDO;
 
 /** Reads the links of a store's pages as a map of numbers, and counts for each page what leads to it. */
@@ -44,15 +46,28 @@ final class StoredLinks
         $this->in = $this->followedIn = $this->around = $this->out = array_fill(0, count($node), 0);
     }
 
-    /** The number of the page with which the store begins; null where it is not there. */
-    public function home(): ?int
+    /** @return list<int> numbers of the pages with which the store and its markets begin, the store's first */
+    public function homes(): array
     {
-        $id = (int) DB::table('pages')
-            ->where('store_id', $this->store->id)
-            ->where('digest', $this->store->baseUrl()->digest())
-            ->value('id');
+        $base = $this->store->baseUrl();
+        $urls = [$base];
+        foreach (Markets::of($this->store)->all() as $market) {
+            $host = $market->host === '' ? $base->authority : $market->host;
+            $start = rtrim($market->path_prefix, '/');
+            foreach ($start === '' && $market->host === '' ? [] : ["$start/", $start] as $path) {
+                $urls[] = PageUrl::parse("$base->scheme://$host$path");
+            }
+        }
+        $homes = [];
+        foreach (array_filter($urls) as $url) {
+            $id = (int) DB::table('pages')
+                ->where('store_id', $this->store->id)
+                ->where('digest', $url->digest())
+                ->value('id');
+            isset($this->node[$id]) && ($homes[$this->node[$id]] = $this->node[$id]);
+        }
 
-        return $this->node[$id] ?? null;
+        return array_values($homes);
     }
 
     /**

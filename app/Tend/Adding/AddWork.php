@@ -151,7 +151,7 @@ final class AddWork implements LongWork
         }
         $run->beat();
         $map = $reach->map->with($links);
-        $tree = $reach->home === null ? null : ClickTree::from($reach->home, $map);
+        $tree = ClickTree::from($map, ...$reach->homes);
         $run->beat();
         $weight = PageRank::of($map);
         $told = [];

@@ -20,13 +20,14 @@ final readonly class ReachMap
     /**
      * @param  array<int, int>  $node  number by page
      * @param  array<int, true>  $shut  numbers of pages whose links count for nothing
+     * @param  list<int>  $homes  numbers of the pages with which the store and its markets begin
      */
     private function __construct(
         public StoredLinks $links,
         public LinkMap $map,
         public array $node,
         public array $shut,
-        public ?int $home,
+        public array $homes,
     ) {
     }
 
@@ -35,7 +36,7 @@ final readonly class ReachMap
         $links = new StoredLinks($store);
         $shut = self::shut($store, $links);
 
-        return new self($links, $links->map(true, $shut), $links->node, $shut, $links->home());
+        return new self($links, $links->map(true, $shut), $links->node, $shut, $links->homes());
     }
 
     /** @return array<int, true> numbers of pages whose links lead nowhere for a search engine */

@@ -45,12 +45,12 @@ final class ReachRebuild
     {
         $this->run->beat(['phase' => 'reading links'], force: true);
         $reach = ReachMap::of($this->store);
-        [$links, $map, $shut, $home] = [$reach->links, $reach->map, $reach->shut, $reach->home];
+        [$links, $map, $shut, $homes] = [$reach->links, $reach->map, $reach->shut, $reach->homes];
         unset($reach);
         $this->run->beat(['phase' => 'reading pages'], force: true);
         $pages = $this->pages($links);
         $this->run->beat(['phase' => 'counting clicks'], force: true);
-        $tree = $home === null ? null : ClickTree::from($home, $map);
+        $tree = ClickTree::from($map, ...$homes);
         $this->run->beat(['phase' => 'sharing weight'], force: true);
         $weight = PageRank::of($map);
         $this->run->beat();

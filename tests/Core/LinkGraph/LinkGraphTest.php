@@ -48,7 +48,7 @@ it('finds the depths that brute force finds', function (): void {
             $bundlesOf[$carrier] = [7];
             array_push($all, [$carrier, $bundles[7][0]], [$carrier, $bundles[7][1]]);
         }
-        $tree = ClickTree::from(0, LinkMap::ofLinks($nodes, $edges, $redirects, $bundlesOf, $bundles));
+        $tree = ClickTree::from(LinkMap::ofLinks($nodes, $edges, $redirects, $bundlesOf, $bundles), 0);
         expect($tree->depths)
             ->toHaveCount($nodes)
             ->and(array_filter($tree->depths, static fn (int $depth): bool => $depth !== ClickTree::UNREACHED))
@@ -79,8 +79,8 @@ it('reaches what ten thousand pages link to, whatever their order', function ():
     for ($i = 0; $i < 30_000; $i++) {
         $edges[] = [mt_rand(0, 9999), mt_rand(0, 9999)];
     }
-    $depths = ClickTree::from(7, LinkMap::ofLinks(10_000, $edges, [3 => 9]))->depths;
-    $again = ClickTree::from(7, LinkMap::ofLinks(10_000, array_reverse($edges), [3 => 9]))->depths;
+    $depths = ClickTree::from(LinkMap::ofLinks(10_000, $edges, [3 => 9]), 7)->depths;
+    $again = ClickTree::from(LinkMap::ofLinks(10_000, array_reverse($edges), [3 => 9]), 7)->depths;
     expect($depths)
         ->toBe($again)
         ->and(count(array_filter($depths, static fn (int $depth): bool => $depth > 0)))
@@ -154,17 +154,38 @@ it('adds links and entries of menus as if they had been there from the start', f
         for ($node = 0; $node < $nodes; $node++) {
             expect($sorted($added->own($node)))->toBe($sorted($whole->own($node)));
         }
-        expect(ClickTree::from(0, $added)->depths)->toBe(ClickTree::from(0, $whole)->depths);
+        expect(ClickTree::from($added, 0)->depths)->toBe(ClickTree::from($whole, 0)->depths);
     }
 });
 
+it('counts clicks from the nearest of several homes', function (): void {
+    mt_srand(41);
+    for ($run = 0; $run < 60; $run++) {
+        $nodes = mt_rand(2, 30);
+        $links = array_map(
+            static fn (): array => [mt_rand(0, $nodes - 1), mt_rand(0, $nodes - 1)],
+            range(1, mt_rand(1, 60)),
+        );
+        $map = LinkMap::ofLinks($nodes, $links, [1 => 0]);
+        $homes = array_map(static fn (): int => mt_rand(0, $nodes - 1), range(1, mt_rand(1, 4)));
+        $alone = array_map(static fn (int $home): array => ClickTree::from($map, $home)->depths, $homes);
+        $nearest = array_map(static function (int $node) use ($alone): int {
+            $depths = array_diff(array_column($alone, $node), [ClickTree::UNREACHED]);
+
+            return $depths === [] ? ClickTree::UNREACHED : min($depths);
+        }, range(0, $nodes - 1));
+        expect(ClickTree::from($map, ...$homes)->depths)->toBe($nearest);
+    }
+    expect(ClickTree::from(LinkMap::ofLinks(2, [[0, 1]]))->depths)->toBe([ClickTree::UNREACHED, ClickTree::UNREACHED]);
+});
+
 it('knows no depth where nothing leads', function (): void {
-    $alone = ClickTree::from(1, LinkMap::ofLinks(3, [[0, 2]]));
+    $alone = ClickTree::from(LinkMap::ofLinks(3, [[0, 2]]), 1);
     expect($alone->depths)
         ->toBe([ClickTree::UNREACHED, 0, ClickTree::UNREACHED])
         ->and($alone->way(2))
         ->toBe([])
-        ->and(ClickTree::from(0, LinkMap::ofLinks(1, [], [0 => 0]))->depths)
+        ->and(ClickTree::from(LinkMap::ofLinks(1, [], [0 => 0]), 0)->depths)
         ->toBe([0]);
 });
 

@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 use App\Inventory\Index\DepthRebuild;
 use App\Tend\Reach\WhatIf;
+use Illuminate\Support\Facades\DB;
 use Orchard\Core\LinkGraph\LinkMap;
 use Orchard\Core\LinkGraph\PageRank;
 use Tests\Shops\LinkedShop;
+use Tests\Web\Site;
 
 it('knows how every page of shops of another make is reached, and what is wrong with it', function (int $seed): void {
     $shop = new LinkedShop($seed);
@@ -111,4 +113,47 @@ it('tells what a link from a page that somebody names would change', function ()
     // What is kept out of search passes nothing on.
     $this->get("$screen?from=/shut-0")->assertSee('no nearer');
     $this->get("$screen?from=/nowhere")->assertSee('That is no page of this store.');
+});
+
+it('counts clicks from the home of each market', function (): void {
+    $page = static fn (
+        string $name,
+        string ...$links,
+    ): string => "<html><head><title>$name</title></head><body><h1>$name</h1>".
+        implode('', array_map(static fn (string $to): string => "<a href=\"$to\">$to</a>", $links)).
+        '</body></html>';
+    $site = (new Site())
+        ->page('/', $page('Home', '/one', '/other-countries'))
+        ->page('/one', $page('One', '/two'))
+        ->page('/two', $page('Two'))
+        ->page('/other-countries', $page('Countries', '/de/'))
+        ->page('/de/', $page('Start', '/de/eins'))
+        ->page('/de/eins', $page('Eins', '/de/zwei'))
+        ->page('/de/zwei', $page('Zwei', '/two'));
+    $store = $site->store();
+    crawl($store);
+    tend($store);
+    $depths = static fn (): array => array_map(
+        static fn (object $page): int => (int) $page->depth,
+        array_intersect_key(reached($store, $site), array_flip(['/', '/two', '/de/', '/de/eins', '/de/zwei'])),
+    );
+    expect($depths())->toEqual(['/' => 0, '/two' => 2, '/de/' => 2, '/de/eins' => 3, '/de/zwei' => 4]);
+    DB::table('markets')->insert([
+        'store_id' => $store->id,
+        'place' => 2,
+        'name' => 'Germany',
+        'language' => 'de',
+        'country' => 'DE',
+        'currency' => 'EUR',
+        'host' => '',
+        'path_prefix' => '/de',
+        'brand' => 'Start',
+        'limits' => '{}',
+    ]);
+    crawl($store);
+    tend($store);
+    expect($depths())
+        ->toEqual(['/' => 0, '/two' => 2, '/de/' => 0, '/de/eins' => 1, '/de/zwei' => 2])
+        ->and((int) DB::table('page_index')->where('page_id', pageAt($store, '/de/eins'))->value('depth'))
+        ->toBe(1);
 });
