@@ -12,8 +12,10 @@ use App\Stores\Steps\Stamps;
 use App\Stores\Steps\StepBoard;
 use App\Tend\Adding\AddWork;
 use App\Tend\Asking\AskWork;
+use App\Tend\Asking\LabWork;
 use App\Tend\Console\ExportCommand;
 use App\Tend\Console\FindCommand;
+use App\Tend\Console\LabCommand;
 use App\Tend\Console\MapsCommand;
 use App\Tend\Console\PutCommand;
 use App\Tend\Finding\Finds;
@@ -46,12 +48,15 @@ final class TendProvider extends ServiceProvider
         });
         $this->loadMigrationsFrom(__DIR__.'/Migrations');
         $this->loadRoutesFrom(__DIR__.'/routes.php');
-        $this->commands([FindCommand::class, ExportCommand::class, MapsCommand::class, PutCommand::class]);
+        $this->commands([
+            FindCommand::class, LabCommand::class, ExportCommand::class, MapsCommand::class, PutCommand::class,
+        ]);
         $desk->register(FindWork::class);
         $desk->register(WorthWork::class);
         $desk->register(AddWork::class);
         $desk->register(MapWork::class);
         $desk->register(AskWork::class);
+        $desk->register(LabWork::class);
         $desk->register(PutWork::class);
         $board->register(new TendStep());
         $stamps->register(

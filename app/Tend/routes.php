@@ -95,6 +95,7 @@ Route::middleware(['web', 'auth', 'can:view,store'])
                 ->name('tend.page.markup');
             Route::post('/drifts', [PartsController::class, 'drifts'])->name('tend.drifts');
             Route::post('/ask', [RingsController::class, 'ask'])->name('tend.asked');
+            Route::post('/lab', [RingsController::class, 'lab'])->name('tend.lab');
             Route::post('/maps', [MapController::class, 'make'])->name('tend.maps.make');
             Route::post('/add', [AddController::class, 'say'])->name('tend.add.say');
             Route::post('/reopen', [LeaveController::class, 'reopen'])->name('tend.reopen');

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Gather\Http;
 
-use App\Connectors\Http\Browser;
+use App\Connectors\Http\BrowserProcess;
 use App\Gather\Rendering\Renders;
 use App\Gather\Rendering\RenderWork;
 use App\Platform\Work\WorkDesk;
@@ -22,7 +22,7 @@ final class RenderController
     {
         return view('gather.rendered', [
             'store' => $store,
-            'hasBrowser' => Browser::isThere(),
+            'hasBrowser' => BrowserProcess::isThere(),
             'work' => WorkView::latest($store->id, RenderWork::sort()),
             'renders' => DB::table('gather_renders')
                 ->join('pages', 'pages.id', '=', 'gather_renders.page_id')

@@ -241,6 +241,7 @@ final class FindWork implements LongWork
             new AnswerFinder($store),
             new SharedTexts($store),
             new SitemapFinder($store),
+            new LabFinder($store),
             new CollectionFinder($store, new AskedSizes($store, $this->queries)),
         ];
     }

@@ -26,6 +26,10 @@ enum FindingType: int
     case FilledByScript = 30;
     case SlowAnswer = 31;
     case HeavyPage = 32;
+    case LatePaint = 33;
+    case MovingPage = 34;
+    case BlockedPage = 35;
+    case HeavyLoad = 36;
     case SharedText = 40;
     case LinkToMissing = 50;
     case LinkToRedirect = 51;
@@ -101,6 +105,10 @@ enum FindingType: int
             self::FilledByScript => 'Page filled by JavaScript',
             self::SlowAnswer => 'Slow answer',
             self::HeavyPage => 'Heavy HTML',
+            self::LatePaint => 'Shown late (lab)',
+            self::MovingPage => 'Parts that move while it loads (lab)',
+            self::BlockedPage => 'Busy with its scripts (lab)',
+            self::HeavyLoad => 'Loads much (lab)',
             self::SharedText => 'Text that stands on other pages, too',
             self::LinkToMissing => 'Links to a page that is not there',
             self::LinkToRedirect => 'Links to a redirect',
@@ -159,6 +167,11 @@ enum FindingType: int
             self::FilledByScript => 'Search engines see an empty page until they have run its scripts.',
             self::SlowAnswer => 'Slow answers make crawls slow and visitors leave.',
             self::HeavyPage => 'Over half a megabyte of HTML, without images and scripts.',
+            self::LatePaint => 'Its largest part took over 4 seconds on the phone of our lab; visitors may have it '.
+                'faster or slower.',
+            self::MovingPage => 'What one is about to touch moves away (layout shift over 0.25 in our lab).',
+            self::BlockedPage => 'For over 1.5 seconds a touch would not have been answered on the phone of our lab.',
+            self::HeavyLoad => 'Over 3 megabytes for one page; on the way that takes its time and the visitor’s money.',
             self::SharedText => 'Text that stands elsewhere is no reason to show this page.',
             self::LinkToMissing => 'Visitors and crawlers end at an error.',
             self::LinkToRedirect => 'Each link takes a detour; link straight to the target.',

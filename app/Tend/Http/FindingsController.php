@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Tend\Http;
 
+use App\Connectors\Http\BrowserProcess;
 use App\Platform\Tables\TableWriter;
 use App\Stores\Models\Store;
 use App\Tend\Found\FindingGroup;
@@ -44,6 +45,7 @@ final class FindingsController
                 'causes' => FindingList::causes($store, $group->types()),
                 'counts' => $this->counts($store, $group),
                 'isList' => $isList,
+                'hasBrowser' => BrowserProcess::isThere(),
             ] +
                 ($isList
                     ? FindingList::page($store, null, $types, $show, self::after($request))

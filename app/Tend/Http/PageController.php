@@ -46,6 +46,7 @@ final class PageController
             'findings' => PageReach::findings($store, $page),
             'markup' => MadeMarkup::of($store, $page),
             'alts' => MadeAlts::ofPage($store, $page),
+            'lab' => DB::table('tend_labs')->where('store_id', $store->id)->where('page_id', $page)->first(),
             'card' => DB::table('page_facts')
                 ->where('page_id', $page)
                 ->where('to_crawl', 0)

@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace App\Tend\Http;
 
+use App\Connectors\Http\BrowserProcess;
 use App\Platform\Work\WorkView;
 use App\Stores\Markets;
 use App\Stores\Models\Store;
 use App\Tend\Asking\AskWork;
+use App\Tend\Asking\LabWork;
 use App\Tend\Finding\Finds;
 use App\Tend\Finding\FindWork;
 use App\Tend\Lists\RingsLens;
@@ -64,5 +66,14 @@ final class RingsController
         $finds->begin($store->id, (int) $request->user()?->getAuthIdentifier(), AskWork::class);
 
         return back()->with('done', 'Images and other sites are being asked; then the pages are looked through again.');
+    }
+
+    /** Measures pages in the browser of this server; then the pages are looked through again. */
+    public function lab(Request $request, Store $store, Finds $finds): RedirectResponse
+    {
+        abort_unless(BrowserProcess::isThere(), 404);
+        $finds->begin($store->id, (int) $request->user()?->getAuthIdentifier(), LabWork::class);
+
+        return back()->with('done', 'Pages are being measured in a browser; then they are looked through again.');
     }
 }

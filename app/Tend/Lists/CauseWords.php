@@ -106,6 +106,10 @@ final class CauseWords
             FindingType::EmptyH1,
             FindingType::FilledByScript,
             FindingType::SlowAnswer,
+            FindingType::LatePaint,
+            FindingType::MovingPage,
+            FindingType::BlockedPage,
+            FindingType::HeavyLoad,
             FindingType::HeavyPage => $kinds,
         };
     }
@@ -165,6 +169,10 @@ final class CauseWords
             FindingType::FilledByScript => 'Have the server send the text.',
             FindingType::SlowAnswer => 'Have the server keep the page ready.',
             FindingType::HeavyPage => 'Send less in one page.',
+            FindingType::LatePaint => 'Load the largest picture first and smaller; let styles and scripts wait.',
+            FindingType::MovingPage => 'In the template: give images and what comes late their size beforehand.',
+            FindingType::BlockedPage => 'Load fewer scripts, and later.',
+            FindingType::HeavyLoad => 'Smaller images, fewer scripts.',
             FindingType::InsecureContent => 'Load it over https.',
             FindingType::DeadOutgoing => 'Take the link out, or lead it to where the page is now.',
             FindingType::StructuredMissing => 'Put ours into the next release, or add it in the template.',

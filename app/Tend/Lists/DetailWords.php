@@ -63,6 +63,17 @@ final class DetailWords
             FindingType::ListedInVain => $number('status') === 0 ? '' : 'status '.$number('status'),
             FindingType::SlowAnswer => Forms::number($number('ms')).' ms',
             FindingType::HeavyPage => Forms::number(intdiv($number('bytes'), 1000)).' kB',
+            FindingType::LatePaint => number_format($number('value') / 1000, 1).
+                ' s; something was to be seen after '.
+                number_format($number('first') / 1000, 1).
+                ' s',
+            FindingType::MovingPage => 'layout shift '.number_format($number('value') / 1000, 2),
+            FindingType::BlockedPage => number_format($number('value') / 1000, 1).' s',
+            FindingType::HeavyLoad => number_format($number('value') / 1e6, 1).
+                ' MB, of them images '.
+                number_format($number('pictures') / 1e6, 1).
+                ', scripts '.
+                number_format($number('scripts') / 1e6, 1),
             FindingType::SharedText => Forms::number($number('own')).
                 ' of '.
                 Forms::number($number('words')).

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Access\Role;
 use App\Connectors\Http\Browser;
+use App\Connectors\Http\BrowserProcess;
 use App\Gather\Rendering\Renders;
 use App\Gather\Rendering\RenderWork;
 use App\Platform\Work\WorkDesk;
@@ -11,7 +12,7 @@ use Illuminate\Support\Facades\DB;
 use Tests\Web\Site;
 
 beforeEach(function (): void {
-    Browser::isThere() || $this->markTestSkipped('No Chromium, or no sandbox for it, is there.');
+    BrowserProcess::isThere() || $this->markTestSkipped('No Chromium, or no sandbox for it, is there.');
 });
 
 it('shows what script makes of a page beside what was sent, and reaches nothing but the store', function (): void {
@@ -122,7 +123,7 @@ it('shows no page where neither a sandbox nor another user keeps the browser fro
     $site = (new Site())->linking('/', []);
     $store = $site->store();
     config(['app.renderer' => '']);
-    expect(Browser::isThere())->toBeFalse();
+    expect(BrowserProcess::isThere())->toBeFalse();
     $browser = new Browser(new App\Connectors\Http\AddressGuard($store->options()->privateHosts));
     expect(fn () => $browser->show(Orchard\Core\Url\PageUrl::parse("{$site->url}/"), ''))->toThrow(
         RuntimeException::class,
