@@ -34,16 +34,29 @@ install_debian() {
 }
 
 install_php_libraries() {
+    # A start that was killed left the lock file with its addresses filled in.
+    [ ! -f "$ROOT/var/composer.lock" ] || mv "$ROOT/var/composer.lock" "$ROOT/composer.lock"
     command -v composer >/dev/null || die "Composer is missing; Young Orchard needs PHP 8.2, Composer and Node.js to start with."
     local stamp="$ROOT/vendor/.installed" sum
-    sum="$(sha256sum <"$ROOT/composer.json" | cut -c1-16)"
+    sum="$(cat "$ROOT/composer.json" "$ROOT/composer.lock" "$ROOT/composer.sums" | sha256sum | cut -c1-16)"
     [ "$(cat "$stamp" 2>/dev/null)" = "$sum" ] && return 0
     [ -w "$ROOT" ] || die "PHP's libraries must be installed by someone who may write to the checkout."
     step "PHP libraries"
-    if ! (umask 022; cd "$ROOT" && COMPOSER_ALLOW_SUPERUSER=1 composer update --no-interaction --no-progress --no-audit) >"$ROOT/var/composer.log" 2>&1; then
+    # The lock file is kept without addresses (tools/lock-composer); they are filled in for the length of this.
+    local kept="$ROOT/var/composer.lock" code=0
+    cp "$ROOT/composer.lock" "$kept"
+    (umask 022; cd "$ROOT" && export COMPOSER_ALLOW_SUPERUSER=1 && composer update mirrors --no-install --no-interaction --no-progress --no-audit \
+        && composer install --no-interaction --no-progress) >"$ROOT/var/composer.log" 2>&1 || code=$?
+    mv "$kept" "$ROOT/composer.lock"
+    if [ "$code" != 0 ]; then
         ok failed
         tail -n 5 "$ROOT/var/composer.log" >&2
         die "Composer could not install PHP's libraries (is the network there?). The whole story: var/composer.log"
+    fi
+    if ! php "$ROOT/bin/door/compare-libraries.php" "$ROOT" >"$ROOT/var/libraries.log" 2>&1; then
+        ok failed
+        head -n 5 "$ROOT/var/libraries.log" >&2
+        die "What was downloaded is not what composer.sums names. The whole story: var/libraries.log"
     fi
     # A plugin of the test runner wants to make this at every run, also as the user who may not.
     [ -d "$ROOT/vendor/pestphp/pest-plugin-mutate" ] && mkdir -p "$ROOT/vendor/pestphp/pest-plugin-mutate/.temp/pest-mutate-cache"

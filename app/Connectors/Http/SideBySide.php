@@ -31,8 +31,9 @@ final class SideBySide
      *
      * @param  Closure(int): (Closure|null)  $next  gets how many run; gives the next task, or null for none now
      * @param  positive-int  $most  tasks at once
+     * @param  ?Closure(): void  $beat  called about every second while tasks wait
      */
-    public static function run(Closure $next, int $most): void
+    public static function run(Closure $next, int $most, ?Closure $beat = null): void
     {
         $self = new self();
         while (true) {
@@ -45,6 +46,7 @@ final class SideBySide
                 return;
             }
             $self->look();
+            $beat === null || $beat();
         }
     }
 

@@ -70,15 +70,15 @@ final class SendWork implements LongWork
         }
         $this->book->changed->recall($store, $run->subjectId, $run->number('told'));
         $lane = new SendLane($run->subjectId);
-        SideBySide::run(function (int $underWay) use ($run, $admin, $lane): ?Closure {
-            $run->beat(fn (): array => $this->progress($run));
+        $next = function (int $underWay) use ($run, $admin, $lane): ?Closure {
             if ($lane->end === null && $run->stopAsked()) {
                 $lane->end = SliceEnd::stopped();
             }
             $item = $lane->end !== null || $run->timeIsUp() ? null : $lane->next($underWay);
 
             return $item === null ? null : fn () => $this->sendOne($run, $admin, $lane, $item);
-        }, $admin->atOnce());
+        };
+        SideBySide::run($next, $admin->atOnce(), fn () => $run->beat(fn (): array => $this->progress($run)));
         $run->beat($this->progress($run), force: true);
 
         return $lane->end ?? ($lane->isEmpty() ? $this->finish($run) : SliceEnd::more());

@@ -77,6 +77,21 @@ it('ends all tasks with what one throws, and asks for no more', function (): voi
     expect($log)->toBe([]);
 });
 
+it('tells again and again that it lives while all wait', function (): void {
+    $beats = 0;
+    $tasks = [static fn () => SideBySide::pause(2.5)];
+    SideBySide::run(
+        static function () use (&$tasks): ?Closure {
+            return array_shift($tasks);
+        },
+        1,
+        static function () use (&$beats): void {
+            $beats++;
+        },
+    );
+    expect($beats)->toBeGreaterThanOrEqual(3);
+});
+
 it('runs without a wait, with nothing to do, and with tasks that fetch one after the other', function (): void {
     expect(besides([], 4))->toBe(0);
     $base = PageUrl::parse((string) getenv('SHOP_URL')) ?? throw new LogicException();
