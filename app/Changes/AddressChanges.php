@@ -4,22 +4,20 @@ declare(strict_types=1);
 
 namespace App\Changes;
 
-use App\Changes\Events\AddressSet;
 use App\Platform\Database\Bulk;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 
 /**
- * What is to become true of single addresses: their canonical, robots, redirect or slug. One change for each address
- * and field; a later one
- * takes the place of an earlier one unless that is on its way to the shop.
+ * What is to become true of single addresses: their canonical, robots, redirect or slug, and of parts of their pages.
+ * One change for each address and field; a later one takes the place of an earlier one unless that is on its way to the
+ * shop. What becomes of those on their way: AddressSending.
  */
 final class AddressChanges
 {
     /**
      * Puts changes down, ready for a release. Each is written against what holds by our doing; a shop that holds
-     * something else is met as a
-     * clash. What already holds, or is being asked for, is left out.
+     * something else is met as a clash. What already holds, or is being asked for, is left out.
      *
      * @param  list<array{page: int, field: AddressField, value: string, why: string, base?: string}>  $changes  base is
      *     what the shop holds where we did not set it, such as a slug
@@ -100,20 +98,6 @@ final class AddressChanges
     }
 
     /**
-     * Changes are on their way to the shop.
-     *
-     * @param  list<int>  $ids
-     */
-    public function beginSending(array $ids): void
-    {
-        foreach (array_chunk($ids, 5000) as $chunk) {
-            DB::table('address_changes')
-                ->whereIn('id', $chunk)
-                ->update(['state' => DraftState::Sending->value]);
-        }
-    }
-
-    /**
      * What was released and shows no more is to be set again.
      *
      * @param  list<object>  $drifts  as AddressDrifts::list() gives them
@@ -137,16 +121,6 @@ final class AddressChanges
             $userId,
             again: true,
         );
-    }
-
-    /** A change that was handed over and given up waits again. */
-    public function backToReady(int $page, AddressField $field): void
-    {
-        DB::table('address_changes')
-            ->where('page_id', $page)
-            ->where('field', $field->value)
-            ->where('state', DraftState::Sending->value)
-            ->update(['state' => DraftState::Ready->value]);
     }
 
     /**
@@ -298,110 +272,20 @@ final class AddressChanges
                     ->where('id', $id)
                     ->update(['state' => DraftState::Ready->value, 'note' => null])
                 : DB::table('address_changes')->where('id', $id)->delete();
+            // What was to come is before what comes of it: ours stays, or gives way to what the shop holds.
+            [$base, $value] = [(string) $row->base_value, (string) $row->value];
             History::addAddress(
                 $store->id,
                 (int) $row->page_id,
                 AddressField::from((int) $row->field),
                 $ours ? HistoryEvent::Ready : HistoryEvent::Dropped,
-                (string) $row->base_value,
-                (string) $row->value,
+                $ours ? $base : $value,
+                $ours ? $value : $base,
                 $userId,
             );
 
             return true;
         });
-    }
-
-    /** The shop holds the value now; inside the sender's transaction. */
-    public function live(
-        int $store,
-        int $page,
-        AddressField $field,
-        string $before,
-        string $value,
-        ?string $shown,
-        bool $isUndo,
-        ?int $release,
-        ?int $userId,
-    ): void {
-        $value === ''
-            ? DB::table('address_states')->where('page_id', $page)->where('field', $field->value)->delete()
-            : DB::table('address_states')->upsert(
-                [
-                    [
-                        'page_id' => $page,
-                        'field' => $field->value,
-                        'store_id' => $store,
-                        'value' => $value,
-                        'shown' => $shown,
-                        'release_id' => $release,
-                        'since' => now(),
-                        'drifted' => null,
-                    ],
-                ],
-                ['page_id', 'field'],
-                ['value', 'shown', 'release_id', 'since', 'drifted'],
-            );
-        if (! $isUndo) {
-            DB::table('address_changes')
-                ->where('page_id', $page)
-                ->where('field', $field->value)
-                ->where('state', DraftState::Sending->value)
-                ->delete();
-        } else {
-            DB::table('address_changes')
-                ->where('page_id', $page)
-                ->where('field', $field->value)
-                ->update(['base_value' => $value]);
-        }
-        History::addAddress(
-            $store,
-            $page,
-            $field,
-            $isUndo ? HistoryEvent::Undone : HistoryEvent::Live,
-            $before,
-            $value,
-            $userId,
-            $release,
-        );
-        AddressSet::dispatch($store, $page, $field, $value);
-    }
-
-    /**
-     * What was on its way stands still again, with the reason; what the shop holds is what it would be written over
-     * next.
-     */
-    public function settle(
-        int $store,
-        int $page,
-        AddressField $field,
-        DraftState $state,
-        string $before,
-        string $value,
-        string $reason,
-        ?int $release,
-        ?int $userId,
-        ?string $theirs = null,
-    ): void {
-        DB::table('address_changes')
-            ->where('page_id', $page)
-            ->where('field', $field->value)
-            ->where('state', DraftState::Sending->value)
-            ->update(
-                ['state' => $state->value, 'note' => mb_substr($reason, 0, 400)] +
-                    ($theirs === null ? [] : ['base_value' => $theirs]),
-            );
-        History::addAddress(
-            $store,
-            $page,
-            $field,
-            $state === DraftState::Refused ? HistoryEvent::Refused : HistoryEvent::Clash,
-            $before,
-            $theirs ?? $value,
-            $userId,
-            $release,
-            $reason,
-        );
     }
 
     /**

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Release;
 
-use App\Changes\AddressChanges;
+use App\Changes\AddressSending;
 use App\Changes\AddressField;
 use App\Changes\Draft;
 use App\Changes\Drafts;
@@ -40,7 +40,7 @@ final class Releases
     public function __construct(
         private readonly WorkDesk $desk,
         private readonly Drafts $drafts,
-        private readonly AddressChanges $addresses,
+        private readonly AddressSending $addresses,
         private readonly ItemBook $book,
     ) {
     }
@@ -103,7 +103,7 @@ final class Releases
             $items = new NewItems($store, $release, $ways);
             $count = $items->addTexts($drafts) + $items->addAddresses($addresses);
             $this->drafts->beginSending(array_values($drafts->map(static fn (Draft $draft): int => $draft->id)->all()));
-            $this->addresses->beginSending(Bulk::ids($addresses->all(), 'id'));
+            $this->addresses->begin(Bulk::ids($addresses->all(), 'id'));
             $this->tell($store, $release);
             TextsChanged::dispatch(
                 $store->id,

@@ -6,8 +6,8 @@ namespace App\Release\Sending;
 
 use App\Catalogue\Resources;
 use App\Catalogue\Texts;
-use App\Changes\AddressChanges;
 use App\Changes\AddressField;
+use App\Changes\AddressSending;
 use App\Changes\ChangedTexts;
 use App\Changes\Drafts;
 use App\Changes\DraftState;
@@ -15,6 +15,7 @@ use App\Changes\Events\AddressMoved;
 use App\Changes\History;
 use App\Changes\HistoryEvent;
 use App\Changes\Origin;
+use App\Changes\SentAddress;
 use App\Connectors\Shop\ShopResource;
 use App\Inventory\PageBook;
 use App\Inventory\Succession;
@@ -30,7 +31,7 @@ final class ItemBook
     /** What was written down and is to be told of: by whoever writes down, when their transaction is through. */
     public readonly ChangedTexts $changed;
 
-    public function __construct(private readonly Drafts $drafts, private readonly AddressChanges $addresses)
+    public function __construct(private readonly Drafts $drafts, private readonly AddressSending $addresses)
     {
         $this->changed = new ChangedTexts();
     }
@@ -74,15 +75,9 @@ final class ItemBook
             if ($change->field instanceof AddressField) {
                 $isUndo ||
                     $this->addresses->settle(
-                        (int) $item->store_id,
-                        (int) $item->page_id,
-                        $change->field,
+                        self::sent($item, $change, $change->field, $userId),
                         DraftState::Refused,
-                        $change->base,
-                        $change->target,
                         $reason,
-                        (int) $item->release_id,
-                        $userId,
                     );
 
                 continue;
@@ -152,15 +147,9 @@ final class ItemBook
             if ($change->field instanceof AddressField) {
                 $isUndo ||
                     $this->addresses->settle(
-                        (int) $item->store_id,
-                        (int) $item->page_id,
-                        $change->field,
+                        self::sent($item, $change, $change->field, $userId),
                         DraftState::Clash,
-                        $change->base,
-                        $change->target,
                         $reason,
-                        (int) $item->release_id,
-                        $userId,
                         $theirs,
                     );
 
@@ -246,15 +235,9 @@ final class ItemBook
         foreach ($changes as $change) {
             if ($change->field instanceof AddressField) {
                 $this->addresses->live(
-                    $store->id,
-                    (int) $item->page_id,
-                    $change->field,
-                    $change->base,
-                    $change->target,
+                    self::sent($item, $change, $change->field, $userId),
                     $change->shownAfter,
                     $isUndo,
-                    (int) $item->release_id,
-                    $userId,
                 );
                 $change->field === AddressField::Slug && $this->moved($store, $item, $path, $isUndo);
 
@@ -308,6 +291,19 @@ final class ItemBook
             (new PageBook($store))->showsResource($page, (int) $item->resource_id);
             $isUndo || Succession::byHand($store, (int) $item->page_id, $url->text());
         }
+    }
+
+    private static function sent(object $item, FieldChange $change, AddressField $field, ?int $user): SentAddress
+    {
+        return new SentAddress(
+            (int) $item->store_id,
+            (int) $item->page_id,
+            $field,
+            $change->base,
+            $change->target,
+            (int) $item->release_id,
+            $user,
+        );
     }
 
     /** An undo that did not come about leaves the item of the release as it was: it can be taken back another time. */

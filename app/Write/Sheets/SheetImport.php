@@ -30,38 +30,6 @@ final readonly class SheetImport
 
     private const CHUNK = 500;
 
-    /** Words by which columns are known, in their order of preference. */
-    private const WORDS = [
-        'url' => ['url', 'address', 'page', 'link', 'adresse', 'seite'],
-        'field' => ['field', 'feld', 'which'],
-        'draft' => ['draft', 'new', 'text', 'entwurf', 'neu'],
-        'live' => ['live', 'stored', 'before', 'old'],
-        'characters' => ['characters', 'chars', 'length', 'zeichen'],
-        'pixels' => ['pixels', 'px', 'width'],
-    ];
-
-    /** Those of a file with one row a page. */
-    private const WIDE = [
-        'url' => ['url', 'address', 'page'],
-        'title' => ['title'],
-        'title live' => ['title live'],
-        'description' => ['description'],
-        'description live' => ['description live'],
-        'h1' => ['h1'],
-        'h1 live' => ['h1 live'],
-        'social_title' => ['social title', 'social_title'],
-        'social_title live' => ['social title live'],
-        'social_description' => ['social description', 'social_description'],
-        'social_description live' => ['social description live'],
-        'social_image' => ['social image', 'social_image'],
-        'social_image live' => ['social image live'],
-        'image_alt' => ['image alt', 'image_alt', 'alt'],
-        'image_alt live' => ['image alt live'],
-        'intro' => ['intro'],
-        'intro live' => ['intro live'],
-        'key' => ['key'],
-    ];
-
     public function __construct(private DeskList $list, private TextExport $export, private Drafts $drafts)
     {
     }
@@ -82,15 +50,14 @@ final readonly class SheetImport
                 'user_id' => $userId,
                 'created_at' => now(),
             ]);
-            $columns = null;
-            $isWide = false;
+            $layout = null;
             $chunk = [];
             $seen = [];
             $count = 0;
             foreach (TableReader::read($path) as $place => $cells) {
-                if ($columns === null) {
-                    [$columns, $isWide] = self::layout($cells);
-                    $isWide &&
+                if ($layout === null) {
+                    $layout = SheetLayout::of($cells);
+                    $layout->isWide &&
                         DB::table('write_sheets')
                             ->where('id', $sheet)
                             ->update(['is_wide' => 1]);
@@ -102,61 +69,19 @@ final readonly class SheetImport
                         'A sheet has at most '.number_format(self::MOST_ROWS).' rows.',
                     );
                 }
-                $cell = static fn (string $name): ?string => isset($columns[$name])
-                    ? (string) ($cells[$columns[$name]] ?? '')
-                    : null;
-                if ($isWide) {
-                    array_push($chunk, ...self::each($place, $cell));
-                } else {
-                    $chunk[] =
-                        ['place' => $place, 'marks' => null] +
-                        array_combine(array_keys(self::WORDS), array_map($cell, array_keys(self::WORDS)));
-                }
+                array_push($chunk, ...$layout->rows($place, $cells));
                 if (count($chunk) >= self::CHUNK) {
                     $this->stageChunk($store, $sheet, $chunk, $seen);
                     $chunk = [];
                 }
             }
-            if ($columns === null) {
+            if ($layout === null) {
                 throw new InvalidArgumentException('The file is empty.');
             }
             $this->stageChunk($store, $sheet, $chunk, $seen);
 
             return $sheet;
         });
-    }
-
-    /**
-     * A row of a page as a row for each of its texts.
-     *
-     * @param  \Closure(string): ?string  $cell
-     * @return list<array<string, int|string|null>>
-     */
-    private static function each(int $place, \Closure $cell): array
-    {
-        $marks = explode('-', (string) $cell('key'));
-        $rows = [];
-        // A file that was written before there were as many texts has marks of those that there were.
-        $isWhole = count($marks) % 2 === 0 && count($marks) >= 4 && count($marks) <= 2 * count(TextField::cases());
-        $known = array_chunk($isWhole ? $marks : [], 2);
-        foreach (TextField::cases() as $nth => $field) {
-            $isBlank = trim($cell($field->key()).$cell($field->key().' live')) === '';
-            // Of the texts that only some pages have an empty cell says nothing.
-            if ($cell($field->key()) !== null && ($field->isInResults() || ! $isBlank)) {
-                $rows[] = [
-                    'place' => WideSheet::PLACES * $place + $nth,
-                    'marks' => isset($known[$nth]) ? implode('-', $known[$nth]) : null,
-                    'url' => $cell('url'),
-                    'field' => $field->key(),
-                    'draft' => $cell($field->key()),
-                    'live' => $cell($field->key().' live'),
-                    'characters' => null,
-                    'pixels' => null,
-                ];
-            }
-        }
-
-        return $rows;
     }
 
     /** What was written into the column of live texts is taken as if it stood in that of drafts. */
@@ -426,61 +351,5 @@ final readonly class SheetImport
 
         return (int) $row['characters'] === $characters &&
             abs((float) str_replace(',', '.', (string) $row['pixels']) - $pixels) < 0.06;
-    }
-
-    /**
-     * @param  list<string>  $cells
-     * @return array{array<string, int>, bool} column by name, and whether a row is a page
-     */
-    private static function layout(array $cells): array
-    {
-        $heads = array_map(static fn (string $cell): string => mb_strtolower(trim($cell)), $cells);
-        $wide = self::found($heads, self::WIDE);
-
-        return isset($wide['url']) && array_intersect_key(array_flip(TextField::keys()), $wide) !== []
-            ? [$wide, true]
-            : [self::columns($heads), false];
-    }
-
-    /**
-     * @param  list<string>  $heads
-     * @param  array<string, list<string>>  $known
-     * @return array<string, int> column by name
-     */
-    private static function found(array $heads, array $known): array
-    {
-        $found = [];
-        foreach ($known as $name => $words) {
-            foreach ($words as $word) {
-                $at = array_search($word, $heads, true);
-                if (is_int($at)) {
-                    $found[$name] = $at;
-                    break;
-                }
-            }
-        }
-
-        return $found;
-    }
-
-    /**
-     * @param  list<string>  $heads
-     * @return array<string, int> column by name
-     */
-    private static function columns(array $heads): array
-    {
-        $found = self::found($heads, self::WORDS);
-        $missing = array_diff(['url', 'field', 'draft'], array_keys($found));
-        if ($missing !== []) {
-            throw new InvalidArgumentException(
-                'The first row must name the columns url and title or description, or url, field and draft. Missing: '.
-                    implode(', ', $missing).
-                    '. Found: '.
-                    mb_substr(implode(', ', $heads), 0, 200).
-                    '.',
-            );
-        }
-
-        return $found;
     }
 }

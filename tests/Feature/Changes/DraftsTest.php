@@ -5,12 +5,14 @@ declare(strict_types=1);
 use App\Access\Role;
 use App\Changes\AddressChanges;
 use App\Changes\AddressField;
+use App\Changes\AddressSending;
 use App\Changes\Drafts;
 use App\Changes\DraftState;
 use App\Changes\Editing\Author;
 use App\Changes\Editing\DraftWriter;
 use App\Changes\History;
 use App\Changes\Origin;
+use App\Changes\SentAddress;
 use App\Stores\Models\Store;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Wording\TextField;
@@ -238,7 +240,11 @@ it('puts down one change for an address and field, the later over the earlier', 
         ->where('field', 11)
         ->update(['state' => 'sending']);
     expect($ask('/d'))->toBe(0);
-    $changes->live($store->id, $page, AddressField::Canonical, '', '/c', '/c', false, null, null);
+    (new AddressSending())->live(
+        new SentAddress($store->id, $page, AddressField::Canonical, '', '/c', 0, null),
+        '/c',
+        false,
+    );
     expect($ask('/c'))
         ->toBe(0)
         ->and($ask('/e'))

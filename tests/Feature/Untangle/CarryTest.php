@@ -7,8 +7,10 @@ use App\Changes\AddressChanges;
 use App\Changes\AddressDrifts;
 use App\Changes\Addresses\SlugAdvice;
 use App\Changes\AddressField;
+use App\Changes\AddressSending;
 use App\Changes\History;
 use App\Changes\Origin;
+use App\Changes\SentAddress;
 use App\Gather\Files\FileSort;
 use App\Inventory\Succession;
 use App\Platform\Work\WorkDesk;
@@ -705,8 +707,11 @@ it('sends vanished products where they belong, and none to the home page', funct
 it('tells search engines by the IndexNow protocol, and what they answer', function (): void {
     [, $store] = foundSite();
     $page = pageAt($store, '/lamp/hazel?finish=brass');
-    $changes = app(AddressChanges::class);
-    $changes->live($store->id, $page, AddressField::Canonical, '', 'x', 'x', false, null, null);
+    (new AddressSending())->live(
+        new SentAddress($store->id, $page, AddressField::Canonical, '', 'x', 0, null),
+        'x',
+        false,
+    );
     $writer = member($store, Role::Writer);
     $this->actingAs($writer)
         ->get("/s/{$store->slug}/untangle/told")
@@ -731,11 +736,23 @@ it('tells search engines by the IndexNow protocol, and what they answer', functi
         ->sent_at->not->toBeNull();
     $this->post("/s/{$store->slug}/untangle/told")->assertSessionHasErrors('told');
     // What was told and is taken back is news again; what nobody was told of is none.
-    $changes->live($store->id, $page, AddressField::Canonical, 'x', '', null, true, null, null);
+    (new AddressSending())->live(
+        new SentAddress($store->id, $page, AddressField::Canonical, 'x', '', 0, null),
+        null,
+        true,
+    );
     $other = pageAt($store, '/lamp/elmet?finish=brass');
-    $changes->live($store->id, $other, AddressField::Robots, '', 'noindex', 'noindex', false, null, null);
+    (new AddressSending())->live(
+        new SentAddress($store->id, $other, AddressField::Robots, '', 'noindex', 0, null),
+        'noindex',
+        false,
+    );
     expect(Told::waiting($store))->toBe(2);
-    $changes->live($store->id, $other, AddressField::Robots, 'noindex', '', null, true, null, null);
+    (new AddressSending())->live(
+        new SentAddress($store->id, $other, AddressField::Robots, 'noindex', '', 0, null),
+        null,
+        true,
+    );
     expect(Told::waiting($store))->toBe(1);
     $this->get("/s/{$store->slug}/untangle/told")
         ->assertSee('it is as it was before')
