@@ -54,7 +54,7 @@ it('writes each table in its own room alone', function (): void {
         'Facts/Partitions.php',
         'Inventory/Index/IndexRebuild.php',
         'Stores/Leaving/DeleteWork.php',
-        'Weigh/Numbers/PageSums.php',
+        'Weigh/Numbers/SumTables.php',
         'Weigh/Weighing/ScoreWork.php',
     ]);
 });

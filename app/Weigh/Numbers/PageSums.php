@@ -17,7 +17,6 @@ use DateTimeImmutable;
 use Generator;
 use Illuminate\Support\Facades\DB;
 use Orchard\Core\Demand\Span;
-use RuntimeException;
 
 /**
  * Sums the facts of a portion of pages once, in every form that is looked at: by page, query, device and span of weeks;
@@ -216,26 +215,10 @@ final class PageSums
     public function write(SummedPages $summed): void
     {
         $id = $this->store->id;
-        $between = [$id, $summed->after, $summed->last];
-        DB::delete('DELETE FROM weigh_pairs WHERE store_id = ? AND page_id > ? AND page_id <= ?', $between);
-        DB::delete('DELETE FROM weigh_seasons WHERE store_id = ? AND page_id > ? AND page_id <= ?', $between);
-        DB::delete('DELETE FROM weigh_evidence WHERE store_id = ? AND page_id > ? AND page_id <= ?', $between);
-        foreach (['weigh_weeks', 'weigh_places'] as $table) {
-            DB::delete("DELETE FROM $table WHERE store_id = ? AND part > ?", [$id, $summed->after]);
-        }
-        foreach (SumColumns::windows($this->window) as $weeks) {
-            foreach (array_keys(Lens::DEVICES) as $device) {
-                foreach (array_keys(Lens::CLASSES) as $class) {
-                    DB::delete(
-                        'DELETE FROM weigh_sums WHERE store_id = ? AND weeks = ? AND device = ? AND class = ?
-                            AND page_id > ? AND page_id <= ?',
-                        [$id, $weeks, $device, $class, $summed->after, $summed->last],
-                    );
-                }
-            }
-        }
+        $tables = new SumTables($this->store, $this->window);
+        $tables->forget($summed);
         $classOf = fn (int $query): int => ord($this->classes[$query - $this->firstQuery] ?? "\0");
-        $this->load(
+        $tables->load(
             'weigh_pairs (store_id, page_id, query_id, device, span, clicks, impressions, position_sum, square)',
             $summed->pairs($id),
         );
@@ -255,7 +238,7 @@ final class PageSums
                 ),
             ),
         );
-        $this->load(
+        $tables->load(
             "weigh_sums (store_id, weeks, device, class, page_id, kind, market_id, spread_milli, $columns)",
             $this->sums($summed, $tallies),
         );
@@ -289,40 +272,10 @@ final class PageSums
         );
     }
 
-    /**
-     * Adds the parts of weeks and places up, and lets go what was kept of pages that are no more; called inside a
-     * transaction.
-     */
+    /** All pages are read: what was written in parts is added up; called inside a transaction. */
     public function finish(): void
     {
-        $id = $this->store->id;
-        foreach (
-            [
-                'weigh_weeks' => [
-                    'week, market_id, kind, device, class',
-                    'clicks, impressions, position_sum, orders, revenue',
-                ],
-                'weigh_places' => ['week, market_id, kind, place', 'pairs, clicks, impressions'],
-            ] as $table => [$keys, $sums]
-        ) {
-            $totals = implode(
-                ', ',
-                array_map(static fn (string $column): string => "SUM($column)", explode(', ', $sums)),
-            );
-            DB::delete("DELETE FROM $table WHERE store_id = ? AND part = 0", [$id]);
-            DB::insert(
-                "INSERT INTO $table (store_id, part, $keys, $sums) SELECT ?, 0, $keys, $totals FROM $table WHERE store_id = ? AND part > 0 GROUP BY $keys",
-                [$id, $id],
-            );
-            DB::delete("DELETE FROM $table WHERE store_id = ? AND part > 0", [$id]);
-        }
-        foreach (['weigh_sums', 'weigh_pairs', 'weigh_seasons', 'weigh_evidence'] as $table) {
-            DB::delete(
-                "DELETE s FROM $table s LEFT JOIN page_index i ON i.store_id = s.store_id AND i.page_id = s.page_id
-                    WHERE s.store_id = ? AND i.page_id IS NULL",
-                [$id],
-            );
-        }
+        (new SumTables($this->store, $this->window))->finish();
     }
 
     /**
@@ -351,26 +304,6 @@ final class PageSums
                     yield implode('', $some);
                 }
             }
-        }
-    }
-
-    /** @param  iterable<string>  $lines  of tabs and line ends */
-    private function load(string $into, iterable $lines): void
-    {
-        $path = tempnam(storage_path('app'), 'sums') ?: throw new RuntimeException('No file can be made for the sums.');
-        try {
-            $file = fopen($path, 'wb') ?: throw new RuntimeException("The file $path cannot be written.");
-            foreach ($lines as $line) {
-                fwrite($file, $line) === strlen($line) || throw new RuntimeException("The disk is full: $path.");
-            }
-            fclose($file);
-            [$table, $columns] = explode(' ', $into, 2);
-            $pdo = DB::connection()->getPdo();
-            $pdo->exec(
-                'LOAD DATA LOCAL INFILE '.$pdo->quote($path)." INTO TABLE $table CHARACTER SET ascii $columns",
-            );
-        } finally {
-            unlink($path);
         }
     }
 

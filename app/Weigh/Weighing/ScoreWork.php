@@ -8,7 +8,6 @@ use App\Facts\NumberWindow;
 use App\Facts\ToldBy;
 use App\Facts\ToldWeeks;
 use App\Inventory\Events\FiguresChanged;
-use App\Platform\Database\Bulk;
 use App\Platform\Work\LongWork;
 use App\Platform\Work\SliceEnd;
 use App\Platform\Work\WorkDesk;
@@ -23,16 +22,13 @@ use App\Weigh\Numbers\GroupSums;
 use App\Weigh\Numbers\PageSums;
 use App\Weigh\Numbers\QuerySums;
 use App\Weigh\Numbers\Told;
-use App\Weigh\Numbers\Units;
 use App\Weigh\Scoring\Losses;
 use App\Weigh\Scoring\LotSums;
-use App\Weigh\Scoring\MarketScoring;
 use App\Weigh\Scoring\Model;
 use App\Weigh\Scoring\PageEvidence;
 use App\Weigh\Scoring\Seasons;
 use Closure;
 use Illuminate\Support\Facades\DB;
-use Orchard\Core\Demand\Chance;
 use Orchard\Core\Demand\ModelFit;
 use Orchard\Core\Demand\Span;
 
@@ -42,11 +38,6 @@ use Orchard\Core\Demand\Span;
  */
 final class ScoreWork implements LongWork
 {
-    private const PORTION = 2000;
-
-    /** Pages whose ranges are drawn; the others have theirs from their moments. */
-    private const DRAWN = 2000;
-
     public static function sort(): string
     {
         return 'weigh.score';
@@ -105,7 +96,7 @@ final class ScoreWork implements LongWork
                 'groups' => $this->groups($run, $store, $window, $after),
                 'seasons' => $this->seasons($run, $store, $window),
                 'models' => $this->models($run, $store, $window),
-                'scores' => $this->scores($run, $store, $after),
+                'scores' => (new ScoreRows($run, $store))->work(),
                 'losses' => $this->losses($run, $store, $window, $after),
                 default => ['done', 0],
             };
@@ -297,128 +288,5 @@ final class ScoreWork implements LongWork
             $told->count($market, ToldBy::Pages, NumberWindow::WEEKS);
 
         return (float) ($days ?: $window->length());
-    }
-
-    /** @return array{string, int} */
-    private function scores(WorkRun $run, Store $store, int $after): array
-    {
-        $scorings = [];
-        foreach (Markets::of($store)->all() as $market) {
-            $scorings[$market->id] =
-                MarketScoring::of($store, $market->id) ?? throw new \LogicException('A market has no model.');
-        }
-        foreach ($scorings as $market => $scoring) {
-            $key = "scored_$market";
-            $from = $run->number($key);
-            if ($from === -1) {
-                continue;
-            }
-            $rows = [];
-            foreach ((new PageEvidence($store, $market))->pages($from) as [$page, $row]) {
-                $rows[] = $scoring->row($run->workId, $page, $row);
-                $from = $page->page;
-                if (count($rows) >= self::PORTION) {
-                    self::write($run, $rows);
-                    $rows = [];
-                    $run->beat([$key => $from], force: true);
-                    if ($run->timeIsUp()) {
-                        return ['scores', 0];
-                    }
-                }
-            }
-            self::write($run, $rows);
-            $run->beat([$key => -1], force: true);
-        }
-        $run->fenced(
-            fn () => DB::delete('DELETE FROM weigh_scores WHERE store_id = ? AND work_id <> ?', [
-                $store->id,
-                $run->workId,
-            ]),
-        );
-        $this->draw($run, $store, $scorings);
-
-        return ['losses', 0];
-    }
-
-    /**
-     * Draws the ranges of the pages that stand first.
-     *
-     * @param  array<int, MarketScoring>  $scorings  by market
-     */
-    private function draw(WorkRun $run, Store $store, array $scorings): void
-    {
-        // Draws are seeded by the address, so that they do not hang on the order in which pages became known. Pages of
-        // unlike currencies have no common order.
-        $pages = [];
-        $byUnit = Units::of($store)->markets();
-        foreach ($byUnit as $markets) {
-            array_push(
-                $pages,
-                ...DB::select(
-                    'SELECT s.page_id, s.market_id, CONV(HEX(LEFT(p.digest, 4)), 16, 10) AS seed FROM weigh_scores s
-                        JOIN pages p ON p.id = s.page_id WHERE s.store_id = ? AND s.market_id IN ('.
-                        Bulk::list($markets).
-                        ') AND s.upside > 0 ORDER BY s.upside DESC, p.digest LIMIT '.
-                        intdiv(self::DRAWN, count($byUnit)),
-                    [$store->id],
-                ),
-            );
-        }
-        $evidence = array_map(
-            static fn (int $market): PageEvidence => new PageEvidence($store, $market),
-            array_combine(array_keys($scorings), array_keys($scorings)),
-        );
-        foreach (array_chunk($pages, 200) as $chunk) {
-            $run->fenced(static function () use ($chunk, $evidence, $scorings): void {
-                foreach ($chunk as $row) {
-                    $page = $evidence[(int) $row->market_id]->page((int) $row->page_id);
-                    if ($page !== null) {
-                        $upside = $scorings[(int) $row->market_id]->upside(
-                            $page[0],
-                            $page[1],
-                            new Chance((int) $row->seed),
-                        );
-                        DB::update('UPDATE weigh_scores SET low = ?, high = ? WHERE page_id = ?', [
-                            $upside->range->low,
-                            $upside->range->high,
-                            $row->page_id,
-                        ]);
-                    }
-                }
-            });
-            $run->beat();
-        }
-    }
-
-    /** @param  list<list<int|float|string|null>>  $rows */
-    private static function write(WorkRun $run, array $rows): void
-    {
-        // What a score was made of is kept where it moves, before it is written over, once a weighing: the database
-        // sets one column after the other.
-        $moves = 'work_id <> VALUES(work_id) AND ABS(upside - VALUES(upside)) > 0.005';
-        $was = array_map(static fn (string $column): string => "was_$column = IF($moves, $column, was_$column)", [
-            'worth',
-            'wording_clicks',
-            'extra_clicks',
-            'upside',
-        ]);
-        array_push(
-            $was,
-            "moved_by = IF($moves, ABS(VALUES(upside) - upside), moved_by)",
-            "moved_at = IF($moves, UTC_TIMESTAMP(), moved_at)",
-        );
-        $now = array_map(
-            static fn (string $column): string => "$column = VALUES($column)",
-            array_slice(MarketScoring::COLUMNS, 1),
-        );
-        $run->fenced(
-            static fn (): int => Bulk::write(
-                'weigh_scores',
-                MarketScoring::COLUMNS,
-                $rows,
-                'INSERT',
-                'ON DUPLICATE KEY UPDATE '.implode(', ', [...$was, ...$now]),
-            ),
-        );
     }
 }
