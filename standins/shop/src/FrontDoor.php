@@ -5,7 +5,10 @@ declare(strict_types=1);
 namespace Tindrel;
 
 use Tindrel\Office\Office;
+use Tindrel\Theme\Journal;
+use Tindrel\Theme\Layout;
 use Tindrel\Theme\Pages;
+use Tindrel\Theme\SearchFiles;
 
 /** Takes a request to the part of the shop that answers it. */
 final class FrontDoor
@@ -105,13 +108,15 @@ final class FrontDoor
         /** @var array<string, string> $asked */
         $asked = array_filter($asked, is_string(...));
         $pages = new Pages($this->shop, $this->origin);
+        $journal = new Journal($this->shop, $this->origin);
+        $files = new SearchFiles($this->shop, $this->origin);
         $parts = explode('/', trim($path, '/'));
 
         return match (true) {
             $path === '/' => $pages->home(),
-            $path === '/robots.txt' => $pages->robots(),
-            $path === '/sitemap.xml' => $pages->sitemapIndex(),
-            preg_match('~^/sitemap-([a-z]+)-(\d+)\.xml$~', $path, $found) === 1 => $pages->sitemap(
+            $path === '/robots.txt' => $files->robots(),
+            $path === '/sitemap.xml' => $files->sitemapIndex(),
+            preg_match('~^/sitemap-([a-z]+)-(\d+)\.xml$~', $path, $found) === 1 => $files->sitemap(
                 $found[1],
                 (int) $found[2],
             ),
@@ -121,8 +126,8 @@ final class FrontDoor
             ),
             preg_match('~^/pictures/([a-z0-9\-]+)\.svg$~', $path, $found) === 1 => $pages->picture($found[1]),
             $path === '/range' => $pages->ranges(),
-            $path === '/journal' => $pages->journal(max(1, (int) ($asked['leaf'] ?? 1))),
-            preg_match('~^/journal/almanac/(\d{4})/(\d\d)$~', $path, $found) === 1 => $pages->almanac(
+            $path === '/journal' => $journal->journal(max(1, (int) ($asked['leaf'] ?? 1))),
+            preg_match('~^/journal/almanac/(\d{4})/(\d\d)$~', $path, $found) === 1 => $journal->almanac(
                 (int) $found[1],
                 (int) $found[2],
             ),
@@ -131,9 +136,9 @@ final class FrontDoor
             count($parts) === 2 && $parts[0] === 'lamp' => $pages->product($parts[1], null, $asked),
             count($parts) === 2 && $parts[0] === 'range' => $pages->collection($parts[1], $asked),
             count($parts) === 3 && $parts[0] === 'range' => $pages->product($parts[2], $parts[1], $asked),
-            count($parts) === 2 && $parts[0] === 'journal' => $pages->article($parts[1]),
+            count($parts) === 2 && $parts[0] === 'journal' => $journal->article($parts[1]),
             count($parts) === 2 && $parts[0] === 'about' => $pages->plain($parts[1]),
-            default => $pages->missing(),
+            default => (new Layout($this->shop, $this->origin))->missing(),
         };
     }
 }

@@ -108,6 +108,19 @@ final class Layout
         return $links === '' ? '' : '<section class="related"><h2>See also</h2><ul>'.$links.'</ul></section>';
     }
 
+    public function missing(): Answer
+    {
+        return new Answer(
+            404,
+            $this->fixed(
+                'Not found',
+                '<h1>Not found</h1><p>There is no such page. <a href="/range">See every range</a>.</p>',
+                null,
+                robots: 'noindex',
+            )->body,
+        );
+    }
+
     /** A page that is no resource: its texts are the theme's own. */
     public function fixed(string $title, string $main, ?string $canonical, string $robots = ''): Answer
     {

@@ -13,8 +13,6 @@ final class Pages
 {
     private const PER_LEAF = 24;
 
-    private const SITEMAP_SIZE = 5000;
-
     private readonly Layout $layout;
 
     public function __construct(private readonly Shop $shop, private readonly string $origin)
@@ -26,7 +24,7 @@ final class Pages
     {
         $home = $this->shop->resource('home', 'home');
         if ($home === null) {
-            return $this->missing();
+            return $this->layout->missing();
         }
         $best = $this->shop->rows(
             "SELECT p.* FROM resources p WHERE kind = 'product' AND EXISTS (SELECT 1 FROM shelf WHERE product = p.id)
@@ -58,7 +56,7 @@ final class Pages
                         $product['id'],
                     ]) === null))
         ) {
-            return $this->missing();
+            return $this->layout->missing();
         }
         $facts = $product['facts'];
         $finish = $asked['finish'] ?? null;
@@ -179,7 +177,7 @@ final class Pages
     {
         $collection = $this->shop->resource('collection', $slug);
         if ($collection === null) {
-            return $this->missing();
+            return $this->layout->missing();
         }
         $facts = $collection['facts'];
         $own = Shop::pathOf('collection', $slug);
@@ -220,7 +218,7 @@ final class Pages
         $leaves = max(1, (int) ceil(count($rows) / self::PER_LEAF));
         $leaf = (int) ($asked['leaf'] ?? 1);
         if ($leaf < 1 || $leaf > $leaves) {
-            return $this->missing();
+            return $this->layout->missing();
         }
         $link = static fn (array $with): string => e(
             $own.(($query = http_build_query(array_filter($with))) === '' ? '' : '?'.$query),
@@ -287,128 +285,12 @@ final class Pages
         return $this->layout->fixed('All ranges', '<h1>All ranges</h1><ul class="ranges">'.$list.'</ul>', '/range');
     }
 
-    public function journal(int $leaf): Answer
-    {
-        $count = (int) ($this->shop->row("SELECT COUNT(*) AS n FROM resources WHERE kind = 'article'")['n'] ?? 0);
-        $leaves = max(1, (int) ceil($count / 12));
-        if ($leaf > $leaves) {
-            return $this->missing();
-        }
-        $list = '';
-        foreach (
-            $this->shop->rows(
-                "SELECT slug, name, description FROM resources WHERE kind = 'article' ORDER BY number LIMIT 12 OFFSET ".
-                    ($leaf - 1) * 12,
-            ) as $row
-        ) {
-            $list .=
-                '<article><h2><a href="'.
-                Shop::pathOf('article', $row['slug']).
-                '">'.
-                e($row['name']).
-                '</a></h2><p>'.
-                e($row['description']).
-                '</p></article>';
-        }
-        $paging = '';
-        for ($i = 1; $i <= $leaves; $i++) {
-            $paging .= ' <a href="/journal'.($i > 1 ? '?leaf='.$i : '').'">'.$i.'</a>';
-        }
-
-        return $this->layout->fixed(
-            'Journal'.($leaf > 1 ? ', leaf '.$leaf : ''),
-            '<h1>Journal</h1>'.
-                $list.
-                '<p class="paging">Leaf'.
-                $paging.
-                '</p><p><a href="/journal/almanac/2019/01">The almanac of light</a></p>',
-            '/journal'.($leaf > 1 ? '?leaf='.$leaf : ''),
-        );
-    }
-
-    /** The crawl trap: a calendar in which every month leads to the next, up to a bound. */
-    public function almanac(int $year, int $month): Answer
-    {
-        $at = ($year - 2019) * 12 + $month;
-        $months = (int) ($this->shop->resource('home', 'home')['facts']['almanac'] ?? 0);
-        if ($month < 1 || $month > 12 || $at < 1 || $at > $months) {
-            return $this->missing();
-        }
-        $path = static fn (int $n): string => sprintf(
-            '/journal/almanac/%d/%02d',
-            2019 + intdiv($n - 1, 12),
-            (($n - 1) % 12) + 1,
-        );
-        $links =
-            ($at > 1 ? '<a href="'.$path($at - 1).'">the month before</a> ' : '').
-            ($at < $months ? '<a href="'.$path($at + 1).'">the month after</a>' : '');
-
-        return $this->layout->fixed(
-            "Almanac of light: month $month of $year",
-            "<h1>Month $month of $year</h1><p>Hours of daylight and when to light the lamps.</p><p>$links</p>",
-            $path($at),
-        );
-    }
-
-    public function article(string $slug): Answer
-    {
-        $article = $this->shop->resource('article', $slug);
-        if ($article === null) {
-            return $this->missing();
-        }
-        $text = '';
-        foreach (explode("\n\n", $article['body']) as $paragraph) {
-            $text .= '<p>'.e($paragraph).'</p>';
-        }
-        $links = '';
-        foreach ($article['facts']['links'] as $i => $path) {
-            $links .=
-                '<li><a href="'.
-                e($path).
-                '"'.
-                ($i === 2 ? ' rel="nofollow"' : '').
-                '>'.
-                e(ucfirst(str_replace('-', ' ', basename($path)))).
-                '</a></li>';
-        }
-        $main =
-            '<p class="crumbs"><a href="/">Home</a> / <a href="/journal">Journal</a></p><article>'.
-            Layout::heading($article, 'name').
-            $text.
-            '<h2>Seen here</h2><ul>'.
-            $links.
-            '</ul></article>';
-        $own = Shop::pathOf('article', $slug);
-        $headers = $article['facts']['link_header'] ? ['Link' => "<{$this->origin}$own>; rel=\"canonical\""] : [];
-        $answer = $this->layout->page(
-            $article,
-            $main,
-            $headers === [] ? $own : null,
-            fallback: mb_strimwidth($article['body'], 0, 155, '…'),
-            headers: $headers,
-            ogType: 'article',
-        );
-        if ($article['facts']['latin1']) {
-            return new Answer(
-                200,
-                (string) mb_convert_encoding(
-                    str_replace('<meta charset="utf-8">', '', $answer->body),
-                    'ISO-8859-1',
-                    'UTF-8',
-                ),
-                ['Content-Type' => 'text/html; charset=iso-8859-1'] + $answer->headers,
-            );
-        }
-
-        return $answer;
-    }
-
     public function plain(string $slug): Answer
     {
         $page = $this->shop->resource('page', $slug);
 
         return $page === null
-            ? $this->missing()
+            ? $this->layout->missing()
             : $this->layout->page(
                 $page,
                 Layout::heading($page, 'name').'<p>'.e($page['body']).'</p>',
@@ -447,70 +329,6 @@ final class Pages
             '<h1>Basket</h1><p>Your basket is empty.</p>',
             '/basket',
             robots: 'noindex',
-        );
-    }
-
-    public function missing(): Answer
-    {
-        return new Answer(
-            404,
-            $this->layout->fixed(
-                'Not found',
-                '<h1>Not found</h1><p>There is no such page. <a href="/range">See every range</a>.</p>',
-                null,
-                robots: 'noindex',
-            )->body,
-        );
-    }
-
-    public function robots(): Answer
-    {
-        return Answer::plain(
-            $this->shop->row("SELECT body FROM files WHERE target = '/robots.txt'")['body'] ??
-                "User-agent: *\nDisallow: /find\nDisallow: /basket\nDisallow: /office/\nAllow: /range\n\nSitemap: {$this->origin}/sitemap.xml\n",
-            'text/plain; charset=utf-8',
-        );
-    }
-
-    public function sitemapIndex(): Answer
-    {
-        $files = '';
-        foreach (['product', 'collection', 'article', 'page'] as $kind) {
-            $count = (int) ($this->shop->row('SELECT COUNT(*) AS n FROM resources WHERE kind = ?', [$kind])['n'] ?? 0);
-            for ($i = 1; $i <= max(1, (int) ceil($count / self::SITEMAP_SIZE)); $i++) {
-                $files .= "<sitemap><loc>{$this->origin}/sitemap-$kind-$i.xml</loc></sitemap>\n";
-            }
-        }
-
-        return Answer::plain(
-            "<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n<sitemapindex xmlns=\"http://www.sitemaps.org/schemas/sitemap/0.9\">\n$files</sitemapindex>\n",
-            'application/xml',
-        );
-    }
-
-    public function sitemap(string $kind, int $file): Answer
-    {
-        $rows =
-            $file < 1
-                ? []
-                : $this->shop->rows(
-                    'SELECT slug FROM resources WHERE kind = ? ORDER BY number LIMIT '.
-                        self::SITEMAP_SIZE.
-                        ' OFFSET '.
-                        ($file - 1) * self::SITEMAP_SIZE,
-                    [$kind],
-                );
-        if ($rows === []) {
-            return $this->missing();
-        }
-        $urls = '';
-        foreach ($rows as $row) {
-            $urls .= '<url><loc>'.$this->origin.Shop::pathOf($kind, $row['slug'])."</loc></url>\n";
-        }
-
-        return Answer::plain(
-            "<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n<urlset xmlns=\"http://www.sitemaps.org/schemas/sitemap/0.9\">\n$urls</urlset>\n",
-            'application/xml',
         );
     }
 
