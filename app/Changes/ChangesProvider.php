@@ -6,9 +6,12 @@ namespace App\Changes;
 
 use App\Catalogue\Events\ResourceGivesWay;
 use App\Catalogue\Events\ResourcesConnected;
+use App\Changes\Events\TextsChanged;
 use App\Changes\Live\RecipeNames;
 use App\Changes\Live\ReleaseNames;
 use App\Changes\Trials\Trials;
+use App\Inventory\Figures;
+use App\Inventory\Index\TakenOver;
 use App\Stores\Leaving\ExportParts;
 use App\Stores\Leaving\StoreTables;
 use App\Stores\Models\Store;
@@ -27,8 +30,15 @@ final class ChangesProvider extends ServiceProvider
         $this->app->singleton(RecipeNames::class);
     }
 
-    public function boot(Stamps $stamps, OverviewBoard $overview, ExportParts $exports, StoreTables $tables): void
-    {
+    public function boot(
+        Stamps $stamps,
+        OverviewBoard $overview,
+        ExportParts $exports,
+        StoreTables $tables,
+        Figures $figures,
+    ): void {
+        $figures->register(TakenOver::DRAFT, DraftFigure::of(...));
+        Event::listen(TextsChanged::class, [DraftFigure::class, 'afterChange']);
         $exports->register('history', HistoryExport::COLUMNS, HistoryExport::rows(...));
         $tables->child('text_step_rows', 'step_id', 'text_steps');
         $tables->child('text_step_terms', 'step_id', 'text_steps');

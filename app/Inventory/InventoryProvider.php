@@ -4,11 +4,18 @@ declare(strict_types=1);
 
 namespace App\Inventory;
 
+use App\Inventory\Events\FiguresChanged;
+use App\Inventory\Events\InventoryRefreshed;
+use App\Inventory\Events\TermsChanged;
+use App\Inventory\Index\TakenOver;
 use App\Inventory\Terms\PageGroups;
+use App\Inventory\Terms\PageTerms;
 use App\Inventory\Terms\SeenQueries;
 use App\Stores\Leaving\StoreTables;
+use App\Stores\Models\Store;
 use Illuminate\Console\Scheduling\Schedule;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Event;
 use Illuminate\Support\ServiceProvider;
 
 final class InventoryProvider extends ServiceProvider
@@ -20,8 +27,18 @@ final class InventoryProvider extends ServiceProvider
         $this->app->singleton(PageGroups::class);
     }
 
-    public function boot(StoreTables $tables): void
+    public function boot(StoreTables $tables, Figures $figures): void
     {
+        $figures->register(
+            TakenOver::LEAD,
+            static fn (Store $store, array $pages): array => array_map(
+                static fn (): float => 1.0,
+                array_filter(PageTerms::leads($pages), static fn (string $term): bool => $term !== ''),
+            ),
+        );
+        Event::listen(FiguresChanged::class, [TakenOver::class, 'afterWeighing']);
+        Event::listen(TermsChanged::class, [TakenOver::class, 'afterTerms']);
+        Event::listen(InventoryRefreshed::class, [TakenOver::class, 'afterGather']);
         $tables->child('page_answers', 'page_id', 'pages');
         $tables->child('selected_pages', 'selection_id', 'page_selections');
         $tables->child('block_links', 'block_id', 'link_blocks');

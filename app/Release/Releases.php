@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Release;
 
-use App\Changes\AddressSending;
 use App\Changes\AddressField;
+use App\Changes\AddressSending;
 use App\Changes\Draft;
 use App\Changes\Drafts;
 use App\Changes\Events\ReleaseBegun;

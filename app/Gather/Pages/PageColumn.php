@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Gather\Pages;
 
+use App\Changes\DraftState;
 use App\Inventory\CanonicalState;
 use App\Inventory\Index\DepthRebuild;
 use App\Inventory\PageMark;
@@ -44,6 +45,10 @@ enum PageColumn: string
     case Position = 'position';
     case Orders = 'orders';
     case Revenue = 'revenue';
+    case Upside = 'upside';
+    case Lead = 'lead';
+    case Draft = 'draft';
+    case Tangle = 'tangle';
 
     private const USUAL = [
         self::Kind,
@@ -93,6 +98,8 @@ enum PageColumn: string
             self::Sources => 'Found in',
             self::Life => 'Availability',
             self::Changed => 'Changed in crawl',
+            self::Lead => 'Lead term',
+            self::Tangle => 'Duplicates, pages',
             default => ucfirst($this->value),
         };
     }
@@ -111,6 +118,7 @@ enum PageColumn: string
             self::Response => 'response_ms',
             self::Changed => 'changed_crawl',
             self::Position => 'position_milli',
+            self::Lead => 'has_lead',
             default => $this->value,
         };
     }
@@ -120,7 +128,17 @@ enum PageColumn: string
     {
         return ! in_array(
             $this,
-            [self::Kind, self::Status, self::Engines, self::Canonical, self::Marks, self::Sources, self::Life],
+            [
+                self::Kind,
+                self::Status,
+                self::Engines,
+                self::Canonical,
+                self::Marks,
+                self::Sources,
+                self::Life,
+                self::Lead,
+                self::Draft,
+            ],
             true,
         );
     }
@@ -151,6 +169,10 @@ enum PageColumn: string
                 self::Impressions,
                 self::Orders,
                 self::Revenue,
+                self::Upside,
+                self::Lead,
+                self::Draft,
+                self::Tangle,
                 self::Hreflangs,
                 self::H1s,
             ],
@@ -211,6 +233,16 @@ enum PageColumn: string
                 1,
                 0,
             ),
+            self::Lead => ['1' => 'has one', '0' => 'has none'],
+            self::Draft => ['0' => 'none'] +
+                array_column(
+                    array_map(
+                        static fn (DraftState $state): array => [(string) $state->rank(), $state->label()],
+                        DraftState::cases(),
+                    ),
+                    1,
+                    0,
+                ),
             default => [],
         };
     }
@@ -242,6 +274,7 @@ enum PageColumn: string
                 ? ['i.indexable = ?', [$choice === 'not' ? 0 : 1]]
                 : ['i.why_not = ?', [(int) $choice]],
             self::Canonical => ['i.canonical = ?', [(int) $choice]],
+            self::Lead, self::Draft => ["i.{$this->column()} = ?", [(int) $choice]],
             self::Marks => ['i.marks & ? <> 0', [PageMark::fromKey($choice)->value ?? 0]],
             self::Sources => ['i.sources & ? <> 0', [PageSource::fromKey($choice)->value ?? 0]],
             self::Life => ['i.life = ?', [LifeState::fromKey($choice)->value ?? 0]],
@@ -272,6 +305,10 @@ enum PageColumn: string
             self::Price => $value === null ? '' : $number((float) $value, 2),
             self::Stock => $value === null ? '' : $number((int) $value),
             self::Revenue => $number((float) $value),
+            self::Upside => (float) $value === 0.0 ? '' : $number((float) $value, (float) $value < 100 ? 1 : 0),
+            self::Lead => (string) ($row->lead_term ?? ''),
+            self::Draft => (int) $value === 0 ? '' : $this->choices()[(string) (int) $value] ?? '',
+            self::Tangle => (int) $value === 0 ? '' : $number((int) $value),
             self::Changed => (int) $value === 0 ? '' : (string) $value,
             default => $number((int) $value),
         };

@@ -44,8 +44,9 @@ final class PageExport
         foreach ($portions as $portion) {
             $rows = DB::select(
                 'SELECT i.*, p.url, f.title, f.description, f.h1s, f.canonicals, f.canonical_header, f.robots,
-                    f.robots_header, c.started_at
-                FROM page_index i JOIN pages p ON p.id = i.page_id LEFT JOIN page_facts f ON f.page_id = i.page_id
+                    f.robots_header, c.started_at, t.term AS lead_term
+                FROM page_index i JOIN pages p ON p.id = i.page_id
+                LEFT JOIN page_terms t ON t.page_id = i.page_id AND t.place = 0 LEFT JOIN page_facts f ON f.page_id = i.page_id
                 AND f.to_crawl = 0 LEFT JOIN gather_crawls c ON c.id = p.seen_crawl WHERE i.store_id = ?
                 AND i.page_id IN ('.
                     Bulk::list($portion).

@@ -21,7 +21,7 @@ final class PageList
     private const MOST_FOLDERS = 200;
 
     /** Columns that an index leads to in their order. */
-    private const ORDERED = ['address', 'depth', 'links', 'words', 'clicks', 'impressions', 'revenue'];
+    private const ORDERED = ['address', 'depth', 'links', 'words', 'clicks', 'impressions', 'revenue', 'upside'];
 
     /** @return array{rows: list<object>, next: ?string} */
     public function page(Store $store, PageFilter $filter): array
@@ -177,8 +177,10 @@ final class PageList
         $rows = [];
         foreach (
             DB::select(
-                'SELECT i.*, p.url, f.title, f.description, f.redirect_url, f.problem FROM page_index i JOIN pages p
-                    ON p.id = i.page_id LEFT JOIN page_facts f ON f.page_id = i.page_id AND f.to_crawl = 0
+                'SELECT i.*, p.url, f.title, f.description, f.redirect_url, f.problem, t.term AS lead_term
+                    FROM page_index i JOIN pages p ON p.id = i.page_id
+                    LEFT JOIN page_facts f ON f.page_id = i.page_id AND f.to_crawl = 0
+                    LEFT JOIN page_terms t ON t.page_id = i.page_id AND t.place = 0
                     WHERE i.page_id IN ('.
                     Bulk::list($ids).
                     ')',

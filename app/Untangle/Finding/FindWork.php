@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Untangle\Finding;
 
+use App\Inventory\Index\TakenOver;
 use App\Inventory\KeptDetails;
 use App\Platform\Database\Bulk;
 use App\Platform\Work\LongWork;
@@ -77,6 +78,8 @@ final class FindWork implements LongWork
             };
             $run->beat(['phase' => $next, 'after' => $at], force: true);
             if ($next === 'done') {
+                app(TakenOver::class)->all($store, TakenOver::TANGLE, static fn () => $run->beat());
+
                 return SliceEnd::done();
             }
             if ($run->timeIsUp()) {
