@@ -116,8 +116,10 @@ final class BrowserLab
             static fn (array $message): bool => ($message['method'] ?? '') === 'Page.loadEventFired',
         ) ?? throw new RuntimeException('The page was not there within '.self::SECONDS.' seconds.');
         $this->take(self::REST, static fn (): bool => false);
+        // A script that is busy holds the answer up; what was seen of it is told a moment later.
         $answer = $this->ask('Runtime.evaluate', [
-            'expression' => "JSON.stringify(window[$name])",
+            'expression' => "new Promise(tell => setTimeout(() => tell(JSON.stringify(window[$name])), 300))",
+            'awaitPromise' => true,
             'returnByValue' => true,
         ]);
         $told = is_array($answer['result'] ?? null) ? $answer['result']['value'] ?? '' : '';

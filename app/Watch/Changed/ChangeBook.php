@@ -166,7 +166,7 @@ final readonly class ChangeBook
         $source === ChangeSource::Release && Promises::take($store, $known, $sourceId);
     }
 
-    /** Texts are bits already, up to 128; fields of addresses stand above them, the last as 32,768. */
+    /** Texts are bits already, up to 128; fields of addresses stand above them. */
     public static function bit(int $field): int
     {
         return TextField::tryFrom($field) === null ? 1 << ($field - 3) : $field;

@@ -170,8 +170,8 @@ it('keeps one bit for each field, of texts and of addresses', function (): void 
         ->toHaveCount(count($bits))
         ->and(array_sum($bits))
         ->toBe(array_reduce($bits, static fn (int $all, int $bit): int => $all | $bit, 0))
-        // The column holds sixteen of them.
-        ->toBeLessThan(65_536);
+        // The column holds thirty-two of them.
+        ->toBeLessThan(2 ** 32);
 });
 
 /** @return array<string, mixed> */
