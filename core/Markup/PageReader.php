@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Orchard\Core\Markup;
 
-use Orchard\Core\Robots\IndexRules;
 use Orchard\Core\Url\PageUrl;
 
 /**
@@ -25,168 +24,18 @@ final class PageReader
      */
     public const EDITION = 7;
 
-    private const HEAD_TAGS = [
-        'base' => 1,
-        'basefont' => 1,
-        'bgsound' => 1,
-        'link' => 1,
-        'meta' => 1,
-        'title' => 1,
-        'noscript' => 1,
-        'noframes' => 1,
-        'style' => 1,
-        'script' => 1,
-        'template' => 1,
-        'head' => 1,
-        'html' => 1,
-    ];
-
-    /**
-     * Parts of a table or of the page's frame: their tags mean nothing where they do not belong (section 13.2.6.4.7).
-     */
-    private const PART_TAGS = [
-        'caption' => 1,
-        'col' => 1,
-        'colgroup' => 1,
-        'frame' => 1,
-        'head' => 1,
-        'html' => 1,
-        'body' => 1,
-        'tbody' => 1,
-        'td' => 1,
-        'tfoot' => 1,
-        'th' => 1,
-        'thead' => 1,
-        'tr' => 1,
-    ];
-
-    private const RAW_TAGS = [
-        'script' => 1,
-        'style' => 1,
-        'xmp' => 1,
-        'iframe' => 1,
-        'noembed' => 1,
-        'noframes' => 1,
-        'noscript' => 1,
-        'textarea' => 1,
-        'title' => 1,
-    ];
-
     private const REGION_TAGS = ['nav' => Region::Navigation, 'header' => Region::Header, 'footer' => Region::Footer];
-
-    /** Elements of the line (HTML Standard, phrasing content): their borders do not part words. */
-    private const INLINE_TAGS = [
-        'a' => 1,
-        'abbr' => 1,
-        'b' => 1,
-        'bdi' => 1,
-        'bdo' => 1,
-        'cite' => 1,
-        'code' => 1,
-        'data' => 1,
-        'del' => 1,
-        'dfn' => 1,
-        'em' => 1,
-        'font' => 1,
-        'i' => 1,
-        'img' => 1,
-        'ins' => 1,
-        'kbd' => 1,
-        'label' => 1,
-        'mark' => 1,
-        'q' => 1,
-        's' => 1,
-        'samp' => 1,
-        'small' => 1,
-        'span' => 1,
-        'strong' => 1,
-        'sub' => 1,
-        'sup' => 1,
-        'time' => 1,
-        'tt' => 1,
-        'u' => 1,
-        'var' => 1,
-        'wbr' => 1,
-    ];
-
-    /** Start tags that end foreign content (section 13.2.6.5). */
-    private const BREAKOUT_TAGS = [
-        'b' => 1,
-        'big' => 1,
-        'blockquote' => 1,
-        'body' => 1,
-        'br' => 1,
-        'center' => 1,
-        'code' => 1,
-        'dd' => 1,
-        'div' => 1,
-        'dl' => 1,
-        'dt' => 1,
-        'em' => 1,
-        'embed' => 1,
-        'h1' => 1,
-        'h2' => 1,
-        'h3' => 1,
-        'h4' => 1,
-        'h5' => 1,
-        'h6' => 1,
-        'head' => 1,
-        'hr' => 1,
-        'i' => 1,
-        'img' => 1,
-        'li' => 1,
-        'listing' => 1,
-        'menu' => 1,
-        'meta' => 1,
-        'nobr' => 1,
-        'ol' => 1,
-        'p' => 1,
-        'pre' => 1,
-        'ruby' => 1,
-        's' => 1,
-        'small' => 1,
-        'span' => 1,
-        'strong' => 1,
-        'strike' => 1,
-        'sub' => 1,
-        'sup' => 1,
-        'table' => 1,
-        'tt' => 1,
-        'u' => 1,
-        'ul' => 1,
-        'var' => 1,
-    ];
 
     private ?string $title = null;
 
-    /** Seconds up to which a page that sends on is a redirect. */
-    private const AT_ONCE = 1;
-
-    private ?string $description = null;
-
-    /** @var list<string> */
-    private array $robots = [];
-
-    /** @var list<string> what is said to single crawlers, "name: content" */
-    private array $robotsByName = [];
-
-    private ?string $refresh = null;
-
-    /** @var list<string> */
-    private array $canonicals = [];
-
     private readonly DetailReader $details;
+
+    private readonly HeadReader $head;
 
     private ?string $language = null;
 
-    /** @var list<string> */
-    private array $types = [];
-
     /** @var list<Link> */
     private array $links = [];
-
-    /** @var array<string, int> */
-    private array $strays = [];
 
     private bool $inBody = false;
 
@@ -234,6 +83,7 @@ final class PageReader
     {
         $this->base = $url;
         $this->details = new DetailReader();
+        $this->head = new HeadReader($this->details, $this->resolve(...));
     }
 
     /**
@@ -261,17 +111,17 @@ final class PageReader
 
         return new PageFacts(
             $this->title,
-            $this->description,
-            [...$this->robots, ...$this->robotsByName],
-            $this->canonicals,
+            $this->head->description,
+            $this->head->robots(),
+            $this->head->canonicals,
             $details->h1s(),
             $text->words(),
             $this->language,
-            array_values(array_unique([...$this->types, ...$this->details->types(), ...$marked])),
+            array_values(array_unique([...$this->head->types, ...$this->details->types(), ...$marked])),
             $this->links,
-            $this->strays,
+            $this->head->strays,
             $details,
-            $this->refresh,
+            $this->head->refresh,
         );
     }
 
@@ -311,7 +161,7 @@ final class PageReader
     {
         $selfClosing = str_ends_with($attributes, '/');
         if ($this->foreign > 0) {
-            if (isset(self::BREAKOUT_TAGS[$name])) {
+            if (isset(Tags::BREAKOUT[$name])) {
                 $this->foreign = 0;
             } else {
                 $this->foreign += ($name === 'svg' || $name === 'math') && ! $selfClosing ? 1 : 0;
@@ -333,7 +183,7 @@ final class PageReader
             return $at;
         }
         if ($this->templates === 0) {
-            if (! $this->inBody && ! isset(self::HEAD_TAGS[$name])) {
+            if (! $this->inBody && ! isset(Tags::HEAD[$name])) {
                 $this->inBody = true;
             }
             if ($this->memory !== null && isset(self::REGION_TAGS[$name]) && $this->foreign === 0) {
@@ -343,10 +193,10 @@ final class PageReader
                 }
             }
             if (
-                ! isset(self::INLINE_TAGS[$name]) &&
+                ! isset(Tags::INLINE[$name]) &&
                 $name !== 'svg' &&
                 $name !== 'math' &&
-                (! isset(self::PART_TAGS[$name]) || ($this->parting['table'] ?? 0) > 0)
+                (! isset(Tags::PART[$name]) || ($this->parting['table'] ?? 0) > 0)
             ) {
                 $this->parting[$name] = ($this->parting[$name] ?? 0) + 1;
                 if (stripos($attributes, 'breadcrumb') !== false && ! $this->isInCrumbs()) {
@@ -358,7 +208,7 @@ final class PageReader
         }
         if ($name === 'svg' || $name === 'math') {
             $this->foreign += $selfClosing ? 0 : 1;
-        } elseif (isset(self::RAW_TAGS[$name])) {
+        } elseif (isset(Tags::RAW[$name])) {
             return $this->rawText($name, $attributes, $html, $at);
         } elseif ($name === 'plaintext') {
             $this->text(substr($html, $at));
@@ -436,8 +286,8 @@ final class PageReader
             array_sum($piece->open) === 0 &&
             array_filter($piece->parting) === [] &&
             $piece->title === null &&
-            $piece->strays === [] &&
-            $piece->types === [] &&
+            $piece->head->strays === [] &&
+            $piece->head->types === [] &&
             ! $piece->hasBase &&
             $piece->language === null;
 
@@ -486,10 +336,10 @@ final class PageReader
                 $this->linkTo($given['src'] ?? null, $given['title'] ?? '');
                 break;
             case 'meta':
-                $this->meta(Tokens::attributes($attributes));
+                $this->head->meta(Tokens::attributes($attributes), $this->inBody);
                 break;
             case 'link':
-                $this->linkElement(Tokens::attributes($attributes));
+                $this->head->link(Tokens::attributes($attributes), $this->inBody);
                 break;
             case 'base':
                 $href = Tokens::attributes($attributes)['href'] ?? null;
@@ -783,84 +633,6 @@ final class PageReader
         if ($this->styled !== null && $this->styledTag === $name) {
             $this->styled = null; // It holds more than a text.
         }
-    }
-
-    /** @param  array<string, string>  $given */
-    private function meta(array $given): void
-    {
-        $name = strtolower(trim($given['name'] ?? ''));
-        $content = $given['content'] ?? '';
-        $property = strtolower(trim($given['property'] ?? ''));
-        if ($property === 'og:type') {
-            $this->types[] = 'og:'.strtolower(trim($content));
-        }
-        $this->details->meta($property !== '' ? $property : $name, $given, $this->inBody);
-        if (strtolower(trim($given['http-equiv'] ?? '')) === 'refresh') {
-            $this->refreshes($content);
-        }
-        if ($name !== 'description' && $name !== 'robots') {
-            if (! $this->inBody && IndexRules::areDirectives($name, $content)) {
-                $this->robotsByName[] = "$name: ".Text::tidy($content);
-            }
-
-            return;
-        }
-        if ($this->inBody) {
-            $this->stray($name);
-        } elseif ($name === 'robots') {
-            $this->robots[] = Text::tidy($content);
-        } else {
-            $this->description ??= Text::tidy($content);
-        }
-    }
-
-    /** Visitors who are sent on at once are redirected (HTML Standard, section 4.2.5.3: seconds, then the address). */
-    private function refreshes(string $content): void
-    {
-        if (
-            $this->refresh === null &&
-            preg_match('~^\s*(\d*)(?:\.\d*)?\s*[;,\s]\s*(?:url\s*=\s*)?["\']?([^"\']+)~i', $content, $found) === 1 &&
-            (int) $found[1] <= self::AT_ONCE
-        ) {
-            $this->refresh = $this->resolve(trim($found[2]));
-        }
-    }
-
-    /** @param  array<string, string>  $given */
-    private function linkElement(array $given): void
-    {
-        if (! isset($given['href'], $given['rel'])) {
-            return;
-        }
-        $rels = preg_split('/[\t\n\f\r ]+/', strtolower(trim($given['rel']))) ?: [];
-        $target =
-            array_intersect($rels, ['canonical', 'alternate', 'next', 'prev']) === []
-                ? null
-                : $this->resolve($given['href']) ?? trim($given['href']);
-        if ($target === null) {
-            return;
-        }
-        foreach (['next', 'prev'] as $way) {
-            if (in_array($way, $rels, true)) {
-                $this->details->paging($way, $target);
-            }
-        }
-        if (in_array('alternate', $rels, true) && isset($given['hreflang'])) {
-            $this->inBody ? $this->stray('hreflang') : $this->details->hreflang(trim($given['hreflang']), $target);
-        }
-        if (in_array('canonical', $rels, true)) {
-            $this->details->canonical($this->inBody ? 'body' : 'tag', $target, trim($given['href']));
-            if ($this->inBody) {
-                $this->stray('canonical');
-            } else {
-                $this->canonicals[] = $target;
-            }
-        }
-    }
-
-    private function stray(string $what): void
-    {
-        $this->strays[$what] = ($this->strays[$what] ?? 0) + 1;
     }
 
     private function resolve(string $href): ?string
