@@ -100,6 +100,22 @@ final class ShownPart
         };
     }
 
+    /** A value as somebody puts it in by hand: lists line by line, all else as it stands. */
+    public static function byHand(AddressField $field, string $value): string
+    {
+        return match ($field) {
+            AddressField::ImageAlts => implode(
+                "\n",
+                array_map(static fn (array $one): string => "{$one['image']}: {$one['alt']}", self::alts($value)),
+            ),
+            AddressField::RelatedLinks => implode(
+                "\n",
+                array_map(static fn (array $link): string => "{$link['url']}: {$link['text']}", self::links($value)),
+            ),
+            default => $value,
+        };
+    }
+
     /** @return list<array{url: string, text: string}> */
     public static function links(string $value): array
     {

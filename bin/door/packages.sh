@@ -33,9 +33,12 @@ install_debian() {
     ok
 }
 
+# put_lock_back: what lies in var/ is for its owner alone; the lock file is for whoever may read the checkout.
+put_lock_back() { mv "$ROOT/var/composer.lock" "$ROOT/composer.lock" && chmod a+r "$ROOT/composer.lock"; }
+
 install_php_libraries() {
     # A start that was killed left the lock file with its addresses filled in.
-    [ ! -f "$ROOT/var/composer.lock" ] || mv "$ROOT/var/composer.lock" "$ROOT/composer.lock"
+    [ ! -f "$ROOT/var/composer.lock" ] || put_lock_back
     command -v composer >/dev/null || die "Composer is missing; Young Orchard needs PHP 8.2, Composer and Node.js to start with."
     local stamp="$ROOT/vendor/.installed" sum
     sum="$(cat "$ROOT/composer.json" "$ROOT/composer.lock" "$ROOT/composer.sums" | sha256sum | cut -c1-16)"
@@ -47,7 +50,7 @@ install_php_libraries() {
     cp "$ROOT/composer.lock" "$kept"
     (umask 022; cd "$ROOT" && export COMPOSER_ALLOW_SUPERUSER=1 && composer update mirrors --no-install --no-interaction --no-progress --no-audit \
         && composer install --no-interaction --no-progress) >"$ROOT/var/composer.log" 2>&1 || code=$?
-    mv "$kept" "$ROOT/composer.lock"
+    put_lock_back
     if [ "$code" != 0 ]; then
         ok failed
         tail -n 5 "$ROOT/var/composer.log" >&2

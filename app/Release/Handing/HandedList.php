@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Release\Handing;
 
 use App\Changes\AddressField;
+use App\Changes\ShownPart;
 use App\Release\Items\FieldChange;
 use App\Stores\Models\Store;
 use Generator;
@@ -158,6 +159,7 @@ final readonly class HandedList
             $change->target === '' => '',
             $change->field === AddressField::Canonical => $url->resolve($change->target)?->text() ?? $change->target,
             $change->field === AddressField::Slug => (string) $change->shownAfter,
+            $change->field instanceof AddressField => ShownPart::byHand($change->field, $change->target),
             default => $change->target,
         };
     }

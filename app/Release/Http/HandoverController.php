@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Release\Http;
 
+use App\Changes\AddressField;
 use App\Changes\RedirectFile;
+use App\Changes\ShownPart;
 use App\Platform\Tables\TableWriter;
 use App\Release\Handing\HandedList;
 use App\Release\Handing\Handover;
@@ -177,7 +179,16 @@ final readonly class HandoverController
             yield [$text['url'], $text['field'], $text['before'], $text['after'], $text['isDone'] ? 'yes' : 'no'];
         }
         foreach ($list->addresses() as [$url, $change, $isDone]) {
-            yield [$url->text(), $change->field->label(), $change->base, $change->target, $isDone ? 'yes' : 'no'];
+            $byHand = static fn (string $value): string => $change->field instanceof AddressField
+                ? ShownPart::byHand($change->field, $value)
+                : $value;
+            yield [
+                $url->text(),
+                $change->field->label(),
+                $byHand($change->base),
+                $byHand($change->target),
+                $isDone ? 'yes' : 'no',
+            ];
         }
     }
 }

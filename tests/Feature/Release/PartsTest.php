@@ -213,7 +213,13 @@ it('gives what the shop’s API does not take to somebody else, and sees it when
         ->assertOk()
         ->assertSee('/robots.txt')
         ->assertSee('Sitemap: ')
-        ->assertSee('related links');
+        ->assertSee('related links')
+        ->assertDontSee('{&quot;url&quot;', false);
+    expect(
+        $this->get("/s/{$store->slug}/release/{$begun['release']}/list/list.csv")
+            ->assertOk()
+            ->streamedContent(),
+    )->toMatch('~Related links,,"?/[a-z/\-0-9]+: \w~');
     $version = office('GET', '/files?target=/robots.txt')['version'];
     $robots = $items->first(static fn (object $item): bool => $isOf($item, 'robots_file'));
     $body = json_decode($robots->fields, true)[0]['target'];
