@@ -92,7 +92,7 @@ await take(writer, 'gather-file', '/gather/files', async page => {
 await take(writer, 'untangle', '/untangle');
 await take(writer, 'untangle-tangle', '/untangle/tangles', firstLink('table.ledger tbody a'));
 await take(owner, 'release-ready', '/release');
-await take(owner, 'release-sent', '/release', firstLink('a[href*="/release/"]'));
+await take(owner, 'release-sent', '/release', firstLink('tr:last-child td a[href*="/release/"]'));
 await take(owner, 'settings', '/settings/crawl');
 await take(owner, 'match', '/match');
 await take(owner, 'overview', '');
