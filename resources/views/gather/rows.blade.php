@@ -27,8 +27,8 @@
                     @case (App\Gather\Pages\PageColumn::Engines)<td><span @class(['state', 'is-growth' => $row->indexable])>{{ $shown }}</span></td>@break
                     @case (App\Gather\Pages\PageColumn::Depth)<td class="num">@if ($shown === 'none')<span class="state is-hand" title="Orphan page: no link reaches it">orphan</span>@else{{ $shown }}@endif</td>@break
                     @case (App\Gather\Pages\PageColumn::Life)<td><span @class(['state', 'is-hand' => (int) $row->life > 1])>{{ $shown }}</span></td>@break
-                    @case (App\Gather\Pages\PageColumn::Marks)
-                    @case (App\Gather\Pages\PageColumn::Lead)<td class="clip" title="{{ $shown }}">{{ $shown }}</td>@break
+                    @case (App\Gather\Pages\PageColumn::Marks)<td class="clip" title="{{ $shown }}">{{ $shown }}</td>@break
+                    @case (App\Gather\Pages\PageColumn::Lead)<td class="clip g-lead" title="{{ $shown }}">{{ $shown }}</td>@break
                     @case (App\Gather\Pages\PageColumn::Links)<td class="num"><a href="{{ route('page', [$store, $row->page_id]) }}#links-in">{{ $shown }}</a></td>@break
                     @case (App\Gather\Pages\PageColumn::LinksOut)<td class="num"><a href="{{ route('page', [$store, $row->page_id]) }}#links-out">{{ $shown }}</a></td>@break
                     @case (App\Gather\Pages\PageColumn::Clicks)<td class="num"><a href="{{ route('page', [$store, $row->page_id]) }}#numbers">{{ $shown }}</a></td>@break
