@@ -82,7 +82,9 @@ final class SideBySide
             }
         }
         $now = microtime(true);
-        foreach (array_keys(array_filter($this->until, static fn (float $at): bool => $at <= $now)) as $id) {
+        $due = array_filter($this->until, static fn (float $at): bool => $at <= $now);
+        asort($due);
+        foreach (array_keys($due) as $id) {
             $this->goOn($id, null);
         }
     }
