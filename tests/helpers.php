@@ -25,6 +25,7 @@ use App\Tend\Found\FindingType;
 use App\Untangle\Finding\Finds;
 use App\Weigh\Weighing\Scores;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Schema;
 use Illuminate\Support\Str;
 use Orchard\Core\Text\Ruler;
 use Orchard\Core\Text\WidthTable;
@@ -370,6 +371,22 @@ function weigh(Store $store): void
     expect(app(WorkDesk::class)->workToEnd($work))->toBe(
         'done',
         (string) DB::table('work')->where('id', $work)->value('problem'),
+    );
+}
+
+/**
+ * One row of a page's score with every column that it must have: worth nothing, until `$own` says otherwise.
+ *
+ * @param  array<string, int|float|string>  $own the columns that the test is about
+ */
+function scored(Store $store, int $page, array $own): void
+{
+    $asked = collect(Schema::getColumns('weigh_scores'))->where('nullable', false)->whereNull('default');
+    DB::table('weigh_scores')->insert(
+        $own + ['page_id' => $page, 'store_id' => $store->id, 'market_id' => 1, 'kind' => 3, 'work_id' => 1] +
+            array_fill_keys(['clicks', 'impressions', 'position_milli', 'click_value'], 1) +
+            array_fill_keys(['ahead_4', 'ahead_13', 'ahead_26', 'season_peak'], 1) + ['reason' => ''] +
+            array_fill_keys($asked->pluck('name')->all(), 0),
     );
 }
 

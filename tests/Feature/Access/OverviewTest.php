@@ -175,47 +175,17 @@ it('takes no list of the whole shop for a lot', function (): void {
     }
     [$all, $few] = array_splice($pages, 0, 2);
     foreach ($pages as $n => $page) {
-        DB::table('weigh_scores')->insert([
-            'page_id' => $page,
-            'store_id' => $store->id,
+        scored($store, (int) $page, [
             'market_id' => $market,
             'kind' => PageKind::Product->value,
-            'work_id' => 1,
-            'clicks' => 1,
             'impressions' => 100,
-            'withheld_clicks' => 0,
             'position_milli' => 4000,
-            'orders' => 0,
-            'revenue' => 0,
             'expected_rate' => 0.1,
             'ratio' => 0.5,
-            'click_value' => 1,
             'upside' => $n < 50 ? 10 : 1,
-            'low' => 0,
             'high' => 20,
             'wording' => 1,
-            'lift' => 0,
             'own_part' => 1,
-            'reason' => '',
-            'whole_gap' => 0,
-            'lift_1' => 0,
-            'lift_2' => 0,
-            'lift_3' => 0,
-            'lift_4' => 0,
-            'lift_5' => 0,
-            'ahead_4' => 1,
-            'ahead_13' => 1,
-            'ahead_26' => 1,
-            'season_peak' => 1,
-            'extra_clicks' => 0,
-            'missed' => 0,
-            'missed_clicks' => 0,
-            'near_queries' => 0,
-            'near_gain' => 0,
-            'far_queries' => 0,
-            'far_gain' => 0,
-            'question_queries' => 0,
-            'question_gain' => 0,
         ]);
     }
     $in = static fn (int $collection, array $of): bool => DB::table('collection_pages')->insert(
