@@ -17,6 +17,7 @@ require __DIR__.'/support.php';
 $names = [
     'crawl', 'import', 'screens', 'inventory', 'weigh', 'markets', 'tangles', 'untangle', 'kills', 'memory', 'release',
     'release-large', 'overview', 'leaving', 'desk', 'recipes', 'matching', 'match', 'tend', 'outcome', 'watch',
+    'mutation',
 ];
 $asked = ($argv[1] ?? '') === '' ? $names : [$argv[1]];
 foreach ($asked as $name) {

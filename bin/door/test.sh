@@ -41,7 +41,8 @@ door_test() {
             run_check pint env TMPDIR="$VAR/tmp/style" $php vendor/bin/pint --test
             rm -rf "$VAR/tmp/style"
             run_check eslint node_modules/.bin/eslint .
-            run_check larastan $php vendor/bin/phpstan analyse --no-progress --memory-limit=2G ;;
+            run_check larastan $php vendor/bin/phpstan analyse --no-progress --memory-limit=2G
+            mutation --changed=HEAD~5 --sample=12 --least=70 ;;
     esac
     if [ "$what" = all ] || [ "$what" = core ]; then
         as_user $php vendor/bin/pest --colors=never --cache-directory="$VAR/tmp/pest" --testsuite=core --log-junit="$VAR/results/core.xml" || code=1
@@ -79,6 +80,25 @@ run_check() {
 # The tests of the door itself, which make instances of their own.
 door_tests() {
     as_user $php vendor/bin/pest --colors=never --cache-directory="$VAR/tmp/pest-door" --testsuite=door --log-junit="$VAR/results/door.xml"
+}
+
+# mutation ARGUMENTS...: mutants are written where the plugin of the test runner keeps them, which has to be the tests' own.
+mutation() {
+    owned "$ROOT/vendor/pestphp/pest-plugin-mutate/.temp"
+    run_check mutation env TMPDIR="$VAR/tmp" php -d extension=pcov.so -d memory_limit=2G tools/mutate.php "$@"
+}
+
+door_mutate() {
+    local code=0
+    use_instance test
+    make_folders
+    exec 8>"$ROOT/var/.test"
+    flock -n 8 || die "Another test run is under way here."
+    install_all test
+    mkdir -p "$VAR/results" && owned "$VAR/results"
+    cd "$ROOT"
+    mutation "$@"
+    exit "$code"
 }
 
 # lane_of NAME: a folder of its own with files, caches and another database, so that two suites never meet. The small
